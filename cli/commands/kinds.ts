@@ -1,0 +1,65 @@
+/** The catalogue of section kinds. */
+import type { Command } from 'commander';
+import { CASING, Problem, type Field } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { contextOf } from '../context.js';
+import { table } from '../table.js';
+
+export function kindCommands(program: Command): void {
+  const kinds = program.command('kinds').description('Section kinds: what sections there are, and their fields.');
+
+  kinds
+    .command('list')
+    .description('List the section kinds.')
+    .addHelpText('after', '\nExample:\n  $ parlour kinds list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { kinds: found } = await call(routes.listSectionKinds);
+      print(found, () => `${table(['Kind', 'What it is'], found.map((kind) => [kind.name, kind.sentence + (kind.pages ? ` Only on ${kind.pages.join(', ')} pages.` : '')]))}\n\nThe fields of one: parlour kinds show KIND`);
+    });
+
+  kinds
+    .command('show')
+    .description('Show the fields of a section kind, with their defaults and what they take.')
+    .argument('<kind>', 'its name, such as poster')
+    .addHelpText('after', '\nExample:\n  $ parlour kinds show poster')
+    .action(async (name: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const kind = (await call(routes.listSectionKinds)).kinds.find((one) => one.name === name);
+      if (!kind) throw new Problem('no-such-section-kind', `There is no section kind “${name}”.`, { place: 'kind', remedy: 'See parlour kinds list.' });
+      const rows = (fields: Record<string, Field>, prefix = '') => Object.entries(fields).map(([field, declared]) => [prefix + field, takes(declared), JSON.stringify(declared.default), declared.help]);
+      print(kind, () =>
+        [
+          `${kind.title} (${kind.name}@${kind.version}): ${kind.sentence}`,
+          ...(Object.keys(kind.slots as object).length ? [`Slots: ${Object.keys(kind.slots as object).join(', ')}`] : []),
+          '',
+          table(['Field', 'Takes', 'Default', 'What it does'], [...rows(kind.fields as Record<string, Field>), ...rows(CASING, 'casing.')]),
+        ].join('\n'),
+      );
+    });
+}
+
+function takes(field: Field): string {
+  switch (field.type) {
+    case 'text':
+      return `text, at most ${field.max}`;
+    case 'prose':
+      return 'html text';
+    case 'choice':
+      return Object.keys(field.choices).join(' | ');
+    case 'number':
+      return `${field.min} to ${field.max}${field.unit}`;
+    case 'toggle':
+      return 'true | false';
+    case 'colour':
+      return '#rrggbb';
+    case 'picture':
+      return '{"picture": HASH, "alt": TEXT}';
+    case 'link':
+      return 'a page, or an address';
+    case 'menu':
+      return 'the code of a menu';
+    case 'source':
+      return 'recent | reduced | this-collection | collection:CODE | CODE,CODE';
+  }
+}

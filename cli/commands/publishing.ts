@@ -1,0 +1,67 @@
+/** What is unpublished, undo, publish, revisions, revert. */
+import { randomUUID } from 'node:crypto';
+import type { Command } from 'commander';
+import { routes } from '@parlour/contract';
+import { contextOf } from '../context.js';
+import { table } from '../table.js';
+
+export function publishCommands(program: Command): void {
+  program
+    .command('changes')
+    .description('Say what the draft has that shoppers do not see yet.')
+    .addHelpText('after', '\nExample:\n  $ parlour changes')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.listChanges);
+      print(answer, () => (answer.changes.length ? `${answer.changes.map((change) => change.sentence).join('\n')}\n\nNext: parlour publish` : 'Nothing: shoppers see all of the draft.'));
+    });
+
+  for (const [name, route, sentence] of [
+    ['undo', routes.undo, 'Take back your own latest edit.'],
+    ['redo', routes.redo, 'Do again what you undid last.'],
+  ] as const) {
+    program
+      .command(name)
+      .description(sentence)
+      .addHelpText('after', `\nExample:\n  $ parlour ${name}`)
+      .action(async (_options: object, command: Command) => {
+        const { call, print } = contextOf(command);
+        const answer = await call(route, { body: { unit: randomUUID() } });
+        print(answer, () => answer.sentences.join('\n'));
+      });
+  }
+
+  program
+    .command('publish')
+    .description('Put the draft live, for all visitors in one moment.')
+    .option('--note <note>', 'what this is about, for the list of revisions')
+    .addHelpText('after', '\nExample:\n  $ parlour publish --note "Autumn words"')
+    .action(async (options: { note?: string }, command: Command) => {
+      const { call, print } = contextOf(command);
+      const revision = await call(routes.publish, { body: options.note === undefined ? {} : { note: options.note } });
+      print(revision, () => `Published as revision ${revision.number}. Shoppers see it now.\nTake it back with: parlour revert ${revision.number - 1}`);
+    });
+
+  program
+    .command('revisions')
+    .description('List the published states, newest first.')
+    .addHelpText('after', '\nExample:\n  $ parlour revisions')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { revisions, next } = await call(routes.listRevisions, { query: { limit: 50 } });
+      const rows = revisions.map((one) => [String(one.number), one.live ? 'live' : '', one.at.slice(0, 16).replace('T', ' '), one.author, one.note]);
+      print(revisions, () => `${table(['>Revision', '', 'When (UTC)', 'By', 'Note'], rows)}${next ? '\n… and older ones.' : ''}`);
+    });
+
+  program
+    .command('revert')
+    .description('Bring a published state back, as a new revision.')
+    .argument('<revision>', 'its number, see parlour revisions')
+    .option('--note <note>', 'why, for the list of revisions')
+    .addHelpText('after', '\nExample:\n  $ parlour revert 3')
+    .action(async (revision: string, options: { note?: string }, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.revert, { params: { revision }, body: options.note === undefined ? {} : { note: options.note } });
+      print(answer, () => `${answer.sentences.join('\n')}\nRevision ${revision} is live again, as revision ${answer.revision.number}.`);
+    });
+}

@@ -1,0 +1,83 @@
+/** What every command needs: the client, the store and design in question, and one way to print. */
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { homedir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import type { Command } from 'commander';
+import { Problem, type EditRequest } from '@parlour/core';
+import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
+
+export interface Credentials {
+  readonly url: string;
+  readonly token: string;
+}
+
+export interface GlobalOptions {
+  readonly url?: string;
+  readonly store?: string;
+  readonly json?: boolean;
+}
+
+export const STANDARD_URL = 'http://localhost:7420';
+const credentialsFile = (): string => process.env['PARLOUR_CREDENTIALS'] ?? join(process.env['XDG_CONFIG_HOME'] ?? join(homedir(), '.config'), 'parlour', 'credentials.json');
+
+/** Keeps a token for later commands, readable by this user only. */
+export function saveCredentials(credentials: Credentials): string {
+  const file = credentialsFile();
+  mkdirSync(dirname(file), { recursive: true });
+  writeFileSync(file, JSON.stringify(credentials, null, 2) + '\n', { mode: 0o600 });
+  return file;
+}
+
+function savedCredentials(): Partial<Credentials> {
+  try {
+    return JSON.parse(readFileSync(credentialsFile(), 'utf8')) as Credentials;
+  } catch {
+    return {};
+  }
+}
+
+export interface Context {
+  readonly options: GlobalOptions;
+  readonly client: Client;
+  /** Calls a route of the store's live design; `store` and `design` are filled in. */
+  call<R extends Route>(route: R, input?: { params?: Record<string, string>; query?: unknown; body?: unknown }): Promise<AnswerOf<R>>;
+  /** Does a unit of edits on the draft. */
+  edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
+  /** Prints `data` as JSON if that was asked for, else the text. */
+  print(data: unknown, text: () => string): void;
+}
+
+export function contextOf(command: Command): Context {
+  const options = command.optsWithGlobals<GlobalOptions>();
+  const saved = savedCredentials();
+  const origin = options.url ?? process.env['PARLOUR_URL'] ?? saved.url ?? STANDARD_URL;
+  const token = process.env['PARLOUR_TOKEN'] ?? (saved.url === origin ? saved.token : undefined);
+  const client = createClient({ origin, ...(token ? { token } : {}) });
+  let store: Promise<string> | undefined;
+  const context: Context = {
+    options,
+    client,
+    async call(route, input = {}) {
+      const needsStore = route.path.includes('{store}');
+      const params = { ...(needsStore ? { store: await (store ??= storeOf(client, options.store)), design: 'live' } : {}), ...input.params };
+      return client.call(route as Route, { ...input, params } as never) as Promise<AnswerOf<typeof route>>;
+    },
+    edit: (edits) => context.call(routes.edit, { body: { unit: randomUUID(), edits } }),
+    print(data, text) {
+      process.stdout.write((options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
+    },
+  };
+  return context;
+}
+
+/** The store of `--store`, or the only one there is. */
+async function storeOf(client: Client, wanted: string | undefined): Promise<string> {
+  if (wanted) return wanted;
+  const { stores } = await client.call(routes.listStores, {});
+  if (stores.length === 1 && stores[0]) return stores[0].slug;
+  throw new Problem('bad-input', stores.length ? `You belong to several stores: ${stores.map((store) => store.slug).join(', ')}.` : 'You belong to no store.', { place: '--store', remedy: 'Name one with --store SLUG.' });
+}
+
+/** The text of an argument; `-` reads it from standard input. */
+export const textFrom = (argument: string): string => (argument === '-' ? readFileSync(0, 'utf8').replace(/\n$/, '') : argument);

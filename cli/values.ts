@@ -1,0 +1,49 @@
+/** Values as they are written on the command line, by the type of their field. */
+import { checkValue, Problem, type Field, type Link, type ProductSource } from '@parlour/core';
+
+/** Reads and checks a value. @throws Problem naming the field */
+export function readValue(field: Field, text: string, name: string): unknown {
+  const value = read(field, text, name);
+  checkValue(field, value, name);
+  return value;
+}
+
+function read(field: Field, text: string, name: string): unknown {
+  switch (field.type) {
+    case 'number':
+      return text.trim() === '' ? NaN : Number(text);
+    case 'toggle':
+      if (text === 'true' || text === 'yes' || text === 'on') return true;
+      if (text === 'false' || text === 'no' || text === 'off') return false;
+      throw new Problem('bad-value', `${name} must be true or false, not “${text}”.`, { place: name, remedy: field.help });
+    case 'link':
+      return readLink(text);
+    case 'source':
+      return text.startsWith('{') ? fromJson(text, name) : readSource(text);
+    case 'picture':
+      return text === '' || text === 'none' ? null : fromJson(text, name);
+    default:
+      return text;
+  }
+}
+
+/** A page such as `product:K-001`, a free address, or `none`. */
+function readLink(text: string): Link | null {
+  if (text === '' || text === 'none') return null;
+  return /^(https?:\/\/|mailto:|tel:|\/|#)/.test(text) ? { url: text } : { to: text };
+}
+
+/** `recent`, `collection:C-1`, or product codes with commas between. */
+function readSource(text: string): ProductSource {
+  if (text === 'recent' || text === 'reduced' || text === 'this-collection') return { from: text };
+  if (text.startsWith('collection:')) return { from: 'collection', collection: text.slice('collection:'.length) };
+  return { from: 'chosen', products: text.split(',').map((code) => code.trim()) };
+}
+
+function fromJson(text: string, name: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new Problem('bad-value', `${name} must be JSON here.`, { place: name, remedy: 'See parlour kinds show KIND for its form.' });
+  }
+}

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { onMounted, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { openSession, session, tell } from './api';
+import MastHead from './shell/MastHead.vue';
+
+const router = useRouter();
+const ready = ref(false);
+
+onMounted(async () => {
+  await router.isReady();
+  try {
+    const signedIn = await openSession();
+    const { meta, fullPath } = router.currentRoute.value;
+    if (!signedIn && !meta.open) await router.replace({ path: '/sign-in', query: { to: fullPath } });
+  } catch (error) {
+    tell(error);
+  }
+  ready.value = true;
+});
+</script>
+
+<template>
+  <v-app>
+    <MastHead v-if="session.user && session.store" />
+    <v-main v-if="ready">
+      <router-view v-if="session.store || $route.meta.open" />
+      <p v-else class="sheet">You do not belong to a store yet. Ask an owner to invite you.</p>
+    </v-main>
+    <v-snackbar :model-value="session.notice !== null" :color="session.notice?.bad ? 'error' : 'success'" :timeout="session.notice?.bad ? 12000 : 4000" location="bottom start" role="status" @update:model-value="session.notice = null">
+      <strong>{{ session.notice?.text }}</strong>
+      <span v-if="session.notice?.remedy"> {{ session.notice.remedy }}</span>
+      <template #actions><v-btn @click="session.notice = null">Close</v-btn></template>
+    </v-snackbar>
+  </v-app>
+</template>

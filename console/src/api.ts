@@ -1,0 +1,87 @@
+/** The one way the console talks to the service, and what every page shares: who, which store, what is unpublished. */
+import { Problem } from '@parlour/core';
+import { createClient, routes, type AnswerOf, type Route } from '@parlour/contract';
+import { reactive } from 'vue';
+import { router } from './router';
+
+const client = createClient({ origin: '' });
+
+export interface Notice {
+  readonly text: string;
+  readonly remedy?: string;
+  readonly bad: boolean;
+}
+
+export const session = reactive({
+  user: null as AnswerOf<typeof routes.me> | null,
+  store: null as AnswerOf<typeof routes.getStore> | null,
+  changes: null as AnswerOf<typeof routes.listChanges> | null,
+  /** How many calls that change something are under way. */
+  saving: 0,
+  notice: null as Notice | null,
+});
+
+type CallInput = Parameters<typeof client.call>[1];
+
+/** Calls a route of the live design; `store` and `design` are filled in. */
+export async function call<R extends Route>(route: R, input: { params?: Record<string, string>; query?: unknown; body?: unknown } = {}): Promise<AnswerOf<R>> {
+  const params = { store: session.store?.slug ?? '', design: session.store?.liveDesign ?? '', ...input.params };
+  if (route.method === 'post') session.saving++;
+  try {
+    return (await client.call(route as Route, { ...input, params } as unknown as CallInput)) as AnswerOf<R>;
+  } catch (error) {
+    if (error instanceof Problem && error.code === 'signed-out' && !router.currentRoute.value.meta.open) {
+      await router.push({ path: '/sign-in', query: { to: router.currentRoute.value.fullPath } });
+    }
+    throw error;
+  } finally {
+    if (route.method === 'post') session.saving--;
+  }
+}
+
+/** Tells an error in words, with what to do. */
+export function tell(error: unknown): void {
+  if (error instanceof Problem) session.notice = { text: error.message, bad: true, ...(error.remedy ? { remedy: error.remedy } : {}) };
+  else session.notice = { text: 'Something went wrong in the console.', remedy: 'Load the page again; nothing that was saved is lost.', bad: true };
+}
+
+export const say = (text: string): void => {
+  session.notice = { text, bad: false };
+};
+
+/** Runs `work`; if it is refused, says why. */
+export async function attempt<T>(work: () => Promise<T>): Promise<T | undefined> {
+  try {
+    return await work();
+  } catch (error) {
+    tell(error);
+    return undefined;
+  }
+}
+
+export async function refreshChanges(): Promise<void> {
+  session.changes = await call(routes.listChanges);
+}
+
+/** Finds out who is signed in and opens their first store. @returns false if nobody is */
+export async function openSession(): Promise<boolean> {
+  try {
+    session.user = await call(routes.me);
+  } catch (error) {
+    if (error instanceof Problem && error.code === 'signed-out') return false;
+    throw error;
+  }
+  const { stores } = await call(routes.listStores);
+  session.store = stores[0] ?? null;
+  if (session.store) await refreshChanges();
+  return true;
+}
+
+/** Does a unit of edits and learns what is unpublished now. */
+export async function edit(edits: readonly unknown[]): Promise<AnswerOf<typeof routes.edit>> {
+  const answer = await call(routes.edit, { body: { unit: newUnit(), edits } });
+  await refreshChanges();
+  return answer;
+}
+
+export const newUnit = (): string => crypto.randomUUID();

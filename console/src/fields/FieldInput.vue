@@ -1,0 +1,90 @@
+<script setup lang="ts">
+/** One field of any type, made from its declaration. Typing is saved as one change when it rests. */
+import { mdiRestore } from '@mdi/js';
+import { checkValue, Problem, type Field } from '@parlour/core';
+import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
+import LinkInput from './LinkInput.vue';
+import MenuInput from './MenuInput.vue';
+import PictureInput from './PictureInput.vue';
+import SourceInput from './SourceInput.vue';
+
+const ProseInput = defineAsyncComponent(() => import('./ProseInput.vue'));
+const RESTS_AFTER = 350;
+
+const props = defineProps<{ name: string; field: Field; /** Undefined if the field has its default. */ own: unknown; /** True if there is no default to go back to. */ required?: boolean }>();
+const emit = defineEmits<{ set: [value: unknown] }>();
+
+const value = ref<unknown>(props.own ?? props.field.default);
+const fault = ref('');
+const isOwn = computed(() => props.own !== undefined && !props.required);
+const choices = computed(() => (props.field.type === 'choice' ? Object.entries(props.field.choices).map(([key, title]) => ({ value: key, title })) : []));
+const wide = computed(() => props.field.type === 'prose' || (props.field.type === 'text' && props.field.lines > 1));
+
+let waiting: ReturnType<typeof setTimeout> | undefined;
+let unsaved = false;
+
+function save(): void {
+  clearTimeout(waiting);
+  if (!unsaved || fault.value) return;
+  unsaved = false;
+  emit('set', value.value);
+}
+
+function change(next: unknown, wait = 0): void {
+  value.value = next;
+  unsaved = true;
+  clearTimeout(waiting);
+  try {
+    checkValue(props.field, next, props.field.label);
+    fault.value = '';
+  } catch (error) {
+    fault.value = error instanceof Problem ? error.message : 'This cannot be saved.';
+    return;
+  }
+  if (wait) waiting = setTimeout(save, wait);
+  else save();
+}
+
+function reset(): void {
+  clearTimeout(waiting);
+  unsaved = false;
+  fault.value = '';
+  value.value = props.field.default;
+  emit('set', undefined);
+}
+
+// What others or an undo changed shows at once, unless this field is just being typed in.
+watch(
+  () => props.own,
+  (own) => {
+    if (!unsaved) value.value = own ?? props.field.default;
+  },
+);
+onBeforeUnmount(save);
+</script>
+
+<template>
+  <div class="field" :class="{ wide }">
+    <v-textarea v-if="field.type === 'text' && field.lines > 1" :model-value="value" :label="field.label" :rows="field.lines" auto-grow :hint="field.help" persistent-hint :error-messages="fault" @update:model-value="change($event, RESTS_AFTER)" @blur="save" />
+    <v-text-field v-else-if="field.type === 'text'" :model-value="value" :label="field.label" :hint="field.help" persistent-hint :error-messages="fault" @update:model-value="change($event, RESTS_AFTER)" @blur="save" />
+    <ProseInput v-else-if="field.type === 'prose'" :model-value="value as string" :label="field.label" :fault="fault" @update:model-value="change($event, RESTS_AFTER)" @blur="save" />
+    <v-select v-else-if="field.type === 'choice'" :model-value="value" :items="choices" :label="field.label" :hint="field.help" persistent-hint @update:model-value="change($event)" />
+    <v-text-field v-else-if="field.type === 'number'" :model-value="value" type="number" :min="field.min" :max="field.max" :step="field.step" :suffix="field.unit" :label="field.label" :hint="field.help" persistent-hint :error-messages="fault" @update:model-value="change($event === '' ? NaN : Number($event), RESTS_AFTER)" @blur="save" />
+    <v-switch v-else-if="field.type === 'toggle'" :model-value="value" :label="field.label" :hint="field.help" persistent-hint @update:model-value="change($event)" />
+    <v-text-field v-else-if="field.type === 'colour'" :model-value="value" type="color" :label="field.label" :hint="field.help" persistent-hint @update:model-value="change($event, RESTS_AFTER)" />
+    <PictureInput v-else-if="field.type === 'picture'" :model-value="value as never" :label="field.label" :help="field.help" @update:model-value="change($event, RESTS_AFTER)" />
+    <LinkInput v-else-if="field.type === 'link'" :model-value="value as never" :label="field.label" :help="field.help" :fault="fault" @update:model-value="change($event)" />
+    <SourceInput v-else-if="field.type === 'source'" :model-value="value as never" :label="field.label" :help="field.help" @update:model-value="change($event)" />
+    <MenuInput v-else :model-value="value as string" :label="field.label" :help="field.help" @update:model-value="change($event)" />
+    <v-btn v-if="isOwn" class="reset" size="x-small" :prepend-icon="mdiRestore" @click="reset">Back to the default</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.wide {
+  grid-column: span 2;
+}
+.reset {
+  font-size: 0.875rem;
+}
+</style>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+/** A link to a thing of the store, found by searching, or to a free address. */
+import type { Link } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { computed, ref, watch } from 'vue';
+import { attempt, call } from '../api';
+
+const props = defineProps<{ modelValue: Link | null; label: string; help: string; fault: string }>();
+const emit = defineEmits<{ 'update:modelValue': [value: Link | null] }>();
+
+const free = ref(props.modelValue !== null && 'url' in props.modelValue);
+const pages = ref<{ value: string; title: string; path: string }[]>([]);
+const words = ref('');
+const page = computed(() => (props.modelValue && 'to' in props.modelValue ? props.modelValue.to : null));
+const url = computed(() => (props.modelValue && 'url' in props.modelValue ? props.modelValue.url : ''));
+
+watch(
+  words,
+  async (text) => {
+    const chosen = pages.value.find((one) => one.title === text);
+    if (chosen) return;
+    const answer = await attempt(() => call(routes.listPages, { query: { search: text || undefined, limit: 50 } }));
+    const found = (answer?.pages ?? []).map((one) => ({ value: one.page, title: one.title, path: one.path }));
+    const own = page.value && !found.some((one) => one.value === page.value) ? pages.value.filter((one) => one.value === page.value) : [];
+    pages.value = [...own, ...found];
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <div>
+    <v-text-field v-if="free" :model-value="url" :label="label" placeholder="https://…" :hint="help" persistent-hint :error-messages="fault" @change="emit('update:modelValue', $event.target.value ? { url: $event.target.value } : null)" />
+    <v-autocomplete v-else v-model:search="words" :model-value="page" :items="pages" item-title="title" item-value="value" :label="label" :hint="help" persistent-hint clearable no-filter @update:model-value="emit('update:modelValue', $event ? { to: $event } : null)">
+      <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.raw.path" /></template>
+    </v-autocomplete>
+    <v-btn size="x-small" class="switch" @click="free = !free">{{ free ? 'Choose a page of the store' : 'Use a free address' }}</v-btn>
+  </div>
+</template>
+
+<style scoped>
+.switch {
+  font-size: 0.875rem;
+}
+</style>

@@ -1,0 +1,122 @@
+<script setup lang="ts">
+/** A picture of the store with its alternative text: chosen from those there are, or added. */
+import { mdiImageOutline, mdiUpload } from '@mdi/js';
+import type { PictureValue } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref } from 'vue';
+import { attempt, call } from '../api';
+
+type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
+
+const props = defineProps<{ modelValue: PictureValue | null; label: string; help: string }>();
+const emit = defineEmits<{ 'update:modelValue': [value: PictureValue | null] }>();
+
+const pictures = ref<Picture[]>([]);
+const open = ref(false);
+const busy = ref(false);
+const file = ref<HTMLInputElement>();
+const current = computed(() => pictures.value.find((one) => one.hash === props.modelValue?.picture));
+
+const load = async (): Promise<void> => {
+  pictures.value = (await attempt(() => call(routes.listPictures)))?.pictures ?? [];
+};
+
+function choose(picture: Picture): void {
+  emit('update:modelValue', { picture: picture.hash, alt: props.modelValue?.alt ?? '' });
+  open.value = false;
+}
+
+async function add(event: Event): Promise<void> {
+  const chosen = (event.target as HTMLInputElement).files?.[0];
+  if (!chosen) return;
+  busy.value = true;
+  await attempt(async () => {
+    const added = await call(routes.addPicture, { query: { name: chosen.name }, body: new Uint8Array(await chosen.arrayBuffer()) });
+    await load();
+    choose({ ...added });
+  });
+  busy.value = false;
+}
+
+onMounted(load);
+</script>
+
+<template>
+  <div class="picture-input">
+    <button type="button" class="thumb" :aria-label="`${label}: choose`" @click="open = true">
+      <img v-if="current" :src="current.thumb" alt="" />
+      <v-icon v-else :icon="mdiImageOutline" size="32" />
+    </button>
+    <div class="beside">
+      <span class="name">{{ label }}</span>
+      <div>
+        <v-btn size="small" variant="outlined" @click="open = true">{{ current ? 'Change' : 'Choose' }}</v-btn>
+        <v-btn v-if="modelValue" size="small" @click="emit('update:modelValue', null)">Take out</v-btn>
+      </div>
+    </div>
+    <v-text-field v-if="modelValue" :model-value="modelValue.alt" label="What the picture shows" hint="Read to those who do not see it; empty if it only decorates." persistent-hint maxlength="300" class="alt" @update:model-value="emit('update:modelValue', { ...modelValue, alt: $event })" />
+
+    <v-dialog v-model="open" max-width="860" scrollable>
+      <v-card>
+        <v-card-title class="d-flex align-center px-6 pt-5">
+          <h2 class="me-auto">{{ label }}</h2>
+          <v-btn variant="outlined" :prepend-icon="mdiUpload" :loading="busy" @click="file?.click()">Add a picture</v-btn>
+          <input ref="file" type="file" accept="image/*" hidden @change="add" />
+        </v-card-title>
+        <v-card-text class="choices">
+          <button v-for="picture in pictures" :key="picture.hash" type="button" class="choice" :class="{ here: picture.hash === modelValue?.picture }" @click="choose(picture)">
+            <img :src="picture.thumb" alt="" loading="lazy" />
+            <span>{{ picture.name }}</span>
+          </button>
+          <p v-if="pictures.length === 0">There are no pictures yet. Add one.</p>
+        </v-card-text>
+        <v-card-actions class="px-6 pb-4"><v-spacer /><v-btn @click="open = false">Close</v-btn></v-card-actions>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.picture-input {
+  display: grid;
+  grid-template-columns: 88px 1fr;
+  gap: 8px 12px;
+}
+.thumb {
+  height: 66px;
+  border: 1px solid rgba(var(--v-border-color), 0.3);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.thumb img,
+.choice img {
+  width: 100%;
+  height: 100%;
+  object-fit: cover;
+  display: block;
+}
+.name {
+  font-size: 0.875rem;
+}
+.alt {
+  grid-column: 1 / -1;
+}
+.choices {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+  gap: 16px;
+}
+.choice {
+  border: 2px solid transparent;
+  border-radius: 4px;
+  text-align: start;
+  font-size: 0.875rem;
+}
+.choice img {
+  aspect-ratio: 4 / 3;
+}
+.choice:hover,
+.here {
+  border-color: rgb(var(--v-theme-primary));
+}
+</style>

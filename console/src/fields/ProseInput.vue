@@ -1,0 +1,97 @@
+<script setup lang="ts">
+/** Formatted text, written as it will look. What is pasted is brought down to what is allowed. */
+import { mdiFormatBold, mdiFormatItalic, mdiFormatListBulleted, mdiFormatListNumbered, mdiLinkVariant } from '@mdi/js';
+import { cleanProse } from '@parlour/core';
+import StarterKit from '@tiptap/starter-kit';
+import { EditorContent, useEditor } from '@tiptap/vue-3';
+import { watch } from 'vue';
+
+const props = defineProps<{ modelValue: string; label: string; fault: string }>();
+const emit = defineEmits<{ 'update:modelValue': [value: string]; blur: [] }>();
+
+const editor = useEditor({
+  content: props.modelValue,
+  extensions: [StarterKit.configure({ codeBlock: false, heading: { levels: [2, 3, 4] }, link: { openOnClick: false, HTMLAttributes: { target: null, rel: null } } })],
+  editorProps: { attributes: { 'aria-label': props.label, role: 'textbox', 'aria-multiline': 'true' } },
+  onUpdate: ({ editor: now }) => emit('update:modelValue', cleanProse(now.getHTML())),
+  onBlur: () => emit('blur'),
+});
+
+const tools = [
+  { title: 'Bold', icon: mdiFormatBold, mark: 'bold', run: () => editor.value?.chain().focus().toggleBold().run() },
+  { title: 'Italic', icon: mdiFormatItalic, mark: 'italic', run: () => editor.value?.chain().focus().toggleItalic().run() },
+  { title: 'Heading', icon: '', mark: 'heading', run: () => editor.value?.chain().focus().toggleHeading({ level: 2 }).run() },
+  { title: 'List', icon: mdiFormatListBulleted, mark: 'bulletList', run: () => editor.value?.chain().focus().toggleBulletList().run() },
+  { title: 'Numbered list', icon: mdiFormatListNumbered, mark: 'orderedList', run: () => editor.value?.chain().focus().toggleOrderedList().run() },
+  { title: 'Link', icon: mdiLinkVariant, mark: 'link', run: askLink },
+];
+
+function askLink(): void {
+  const now = (editor.value?.getAttributes('link')['href'] as string | undefined) ?? '';
+  const href = window.prompt('Where does the link lead? An https address or a path such as /browse/sport-kites; empty for no link.', now);
+  if (href === null) return;
+  if (href === '') editor.value?.chain().focus().unsetLink().run();
+  else editor.value?.chain().focus().setLink({ href }).run();
+}
+
+watch(
+  () => props.modelValue,
+  (text) => {
+    if (editor.value && !editor.value.isFocused && cleanProse(editor.value.getHTML()) !== text) editor.value.commands.setContent(text, { emitUpdate: false });
+  },
+);
+</script>
+
+<template>
+  <div class="prose-input" :class="{ bad: fault }">
+    <div class="tools">
+      <span class="name">{{ label }}</span>
+      <v-btn v-for="tool in tools" :key="tool.title" size="x-small" :icon="tool.icon || undefined" :title="tool.title" :aria-label="tool.title" :active="editor?.isActive(tool.mark)" @click="tool.run">
+        <template v-if="!tool.icon" #default><span class="serif">H</span></template>
+      </v-btn>
+    </div>
+    <EditorContent :editor="editor" class="paper" />
+    <p v-if="fault" class="fault">{{ fault }}</p>
+  </div>
+</template>
+
+<style scoped>
+.prose-input {
+  border: 1px solid rgba(var(--v-border-color), 0.4);
+  border-radius: 4px;
+}
+.bad {
+  border-color: rgb(var(--v-theme-error));
+}
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+  padding: 2px 6px 2px 12px;
+  border-bottom: 1px solid rgba(var(--v-border-color), 0.16);
+}
+.name {
+  margin-inline-end: auto;
+  font-size: 0.875rem;
+}
+.paper {
+  padding: 8px 12px;
+  max-height: 220px;
+  overflow-y: auto;
+}
+.paper :deep(.tiptap) {
+  outline: none;
+  min-height: 60px;
+}
+.paper :deep(p + p) {
+  margin-top: 8px;
+}
+.paper :deep(ul),
+.paper :deep(ol) {
+  padding-inline-start: 24px;
+}
+.fault {
+  color: rgb(var(--v-theme-error));
+  padding: 0 12px 8px;
+}
+</style>

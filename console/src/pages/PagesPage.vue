@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { mdiMagnify } from '@mdi/js';
+import { PAGE_KINDS } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { attempt, call, edit, say } from '../api';
+
+type Page = AnswerOf<typeof routes.listPages>['pages'][number];
+type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
+
+const route = useRoute();
+const pages = ref<Page[]>([]);
+const total = ref(0);
+const next = ref<string | null>(null);
+const templates = ref<Template[]>([]);
+const search = ref('');
+const kind = ref<string | null>(null);
+const template = ref<string | null>(typeof route.query['template'] === 'string' ? route.query['template'] : null);
+const loading = ref(true);
+
+const kinds = Object.entries(PAGE_KINDS).map(([value, { name }]) => ({ value, title: name }));
+const templateChoices = computed(() => templates.value.map(({ code, name }) => ({ value: code, title: name })));
+
+async function load(more = false): Promise<void> {
+  loading.value = true;
+  await attempt(async () => {
+    const query = { search: search.value || undefined, kind: kind.value ?? undefined, template: template.value ?? undefined, cursor: more ? (next.value ?? undefined) : undefined, limit: 100 };
+    const [answer, all] = await Promise.all([call(routes.listPages, { query }), call(routes.listTemplates)]);
+    pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
+    total.value = answer.total;
+    next.value = answer.next;
+    templates.value = all.templates;
+  });
+  loading.value = false;
+}
+
+/** The templates a page may use; the standard one first. */
+const choicesFor = (page: Page) => {
+  const fitting = templates.value.filter((one) => one.pageKind === page.kind);
+  const standard = fitting.find((one) => one.standard);
+  return [{ value: '', title: standard ? `${standard.name} (standard)` : 'The standard template' }, ...fitting.filter((one) => !one.standard).map((one) => ({ value: one.code, title: one.name }))];
+};
+
+async function assign(page: Page, code: string): Promise<void> {
+  await attempt(async () => {
+    const answer = await edit([{ type: 'assign', page: page.page, template: code || null }]);
+    say(answer.sentences[0] ?? 'Saved.');
+    await load();
+  });
+}
+
+const hasChoice = (page: Page): boolean => PAGE_KINDS[page.kind].subject !== null;
+const because = (page: Page): string =>
+  !page.template ? 'No template is assigned to this kind' : page.template.reason === 'page' ? 'Given to this page' : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
+
+let waiting: ReturnType<typeof setTimeout> | undefined;
+watch(search, () => {
+  clearTimeout(waiting);
+  waiting = setTimeout(() => void load(), 200);
+});
+watch([kind, template], () => void load());
+onMounted(() => load());
+</script>
+
+<template>
+  <div class="sheet">
+    <div class="sheet-head">
+      <div>
+        <h1>Pages</h1>
+        <p class="quiet">Everything a shopper can visit, the template it uses, and why.</p>
+      </div>
+      <v-text-field v-model="search" label="Search title, code or path" :prepend-inner-icon="mdiMagnify" clearable class="search" />
+      <v-select v-model="kind" :items="kinds" label="Kind" clearable class="filter" />
+      <v-select v-model="template" :items="templateChoices" label="Template" clearable class="filter" />
+    </div>
+
+    <v-card>
+      <v-table hover>
+        <thead>
+          <tr><th>Page</th><th>Code</th><th class="template-cell">Template</th><th>Why</th></tr>
+        </thead>
+        <tbody>
+          <tr v-for="page in pages" :key="page.page">
+            <td>
+              <router-link :to="`/work/${encodeURIComponent(page.page)}`" class="title">{{ page.title }}</router-link>
+              <div class="quiet path">{{ page.path }}</div>
+            </td>
+            <td class="quiet code">{{ page.page }}</td>
+            <td class="template-cell">
+              <v-select v-if="hasChoice(page)" :model-value="page.template?.reason === 'page' ? page.template.code : ''" :items="choicesFor(page)" :aria-label="`Template of ${page.title}`" density="compact" @update:model-value="(code: string) => assign(page, code)" />
+              <span v-else>{{ page.template?.name ?? '–' }}</span>
+            </td>
+            <td><span :class="{ own: page.template?.reason === 'page' }">{{ because(page) }}</span></td>
+          </tr>
+          <tr v-if="!loading && pages.length === 0"><td colspan="4" class="empty">No page matches. Clear the search or the filters to see them all.</td></tr>
+        </tbody>
+      </v-table>
+    </v-card>
+    <p class="quiet mt-4 count">
+      <span class="figure">{{ pages.length }} of {{ total }} pages</span>
+      <v-btn v-if="next" class="ms-4" @click="load(true)">Show more</v-btn>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.search {
+  flex: 0 1 280px;
+}
+.filter {
+  flex: 0 1 170px;
+}
+th {
+  font-weight: 600 !important;
+}
+td {
+  padding-block: 8px !important;
+}
+.title {
+  color: inherit;
+  font-weight: 600;
+  text-decoration: none;
+}
+.title:hover {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: underline;
+}
+.path,
+.code {
+  font-size: 0.9375rem;
+}
+.template-cell {
+  width: 260px;
+}
+.own {
+  color: rgb(var(--v-theme-warning));
+  font-weight: 600;
+}
+.empty {
+  padding-block: 40px !important;
+  text-align: center;
+}
+</style>

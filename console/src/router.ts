@@ -1,0 +1,27 @@
+/** The console's addresses. Whatever is open has an address that can be kept and shared. */
+import { createRouter, createWebHistory } from 'vue-router';
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** Open to those who are not signed in. */
+    readonly open?: boolean;
+    readonly title: string;
+  }
+}
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', redirect: '/pages' },
+    { path: '/sign-in', component: () => import('./pages/SignIn.vue'), meta: { open: true, title: 'Sign in' } },
+    { path: '/pages', component: () => import('./pages/PagesPage.vue'), meta: { title: 'Pages' } },
+    { path: '/templates', component: () => import('./pages/TemplatesPage.vue'), meta: { title: 'Templates' } },
+    { path: '/revisions', component: () => import('./pages/RevisionsPage.vue'), meta: { title: 'Revisions' } },
+    { path: '/work/:page', component: () => import('./workbench/WorkBench.vue'), meta: { title: 'Workbench' } },
+    { path: '/:rest(.*)*', component: () => import('./pages/NothingHere.vue'), meta: { title: 'Nothing here' } },
+  ],
+});
+
+router.afterEach((to) => {
+  document.title = `${to.meta.title} · Parlour`;
+});

@@ -1,0 +1,88 @@
+<script setup lang="ts">
+import { mdiAccountOutline, mdiOpenInNew } from '@mdi/js';
+import { routes } from '@parlour/contract';
+import { computed, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { attempt, call, session } from '../api';
+import PublishDialog from './PublishDialog.vue';
+
+const router = useRouter();
+const publishing = ref(false);
+const unpublished = computed(() => session.changes?.changes.length ?? 0);
+const sections = [
+  { to: '/pages', label: 'Pages' },
+  { to: '/templates', label: 'Templates' },
+  { to: '/revisions', label: 'Revisions' },
+];
+
+async function signOut(): Promise<void> {
+  await attempt(() => call(routes.signOut, { body: {} }));
+  session.user = session.store = session.changes = null;
+  await router.push('/sign-in');
+}
+</script>
+
+<template>
+  <v-app-bar flat height="56" border="b" color="surface">
+    <router-link to="/pages" class="mark serif">Parlour</router-link>
+    <a class="store plain" :href="session.store?.storefront" target="_blank" rel="noopener">{{ session.store?.name }}<v-icon :icon="mdiOpenInNew" size="16" class="ms-1" /><span class="sr">opens the storefront</span></a>
+    <nav class="sections" aria-label="Console">
+      <router-link v-for="one in sections" :key="one.to" :to="one.to" class="section" active-class="section-here">{{ one.label }}</router-link>
+    </nav>
+    <v-spacer />
+    <span class="state" role="status">
+      <template v-if="session.saving">Saving …</template>
+      <span v-else-if="unpublished" class="tag tag-draft">{{ unpublished }} unpublished</span>
+      <span v-else class="tag tag-live">All published</span>
+    </span>
+    <v-btn variant="flat" color="primary" class="mx-3" :disabled="!unpublished" @click="publishing = true">Publish</v-btn>
+    <v-menu>
+      <template #activator="{ props }"><v-btn v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{ session.user?.name }}</v-btn></template>
+      <v-list density="compact"><v-list-item :subtitle="session.user?.mail" /><v-list-item title="Sign out" @click="signOut" /></v-list>
+    </v-menu>
+    <PublishDialog v-model="publishing" />
+  </v-app-bar>
+</template>
+
+<style scoped>
+.mark {
+  font-size: 1.5rem;
+  margin-inline: 24px 20px;
+  color: inherit;
+  text-decoration: none;
+}
+.store {
+  padding-inline-start: 20px;
+  border-inline-start: 1px solid rgba(var(--v-border-color), 0.2);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.sections {
+  display: flex;
+  gap: 4px;
+  margin-inline-start: 28px;
+  align-self: stretch;
+}
+.section {
+  display: flex;
+  align-items: center;
+  padding-inline: 12px;
+  color: inherit;
+  text-decoration: none;
+  border-block: 3px solid transparent;
+}
+.section-here {
+  border-block-end-color: rgb(var(--v-theme-primary));
+  font-weight: 600;
+}
+.state {
+  white-space: nowrap;
+}
+.sr {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+</style>

@@ -1,0 +1,143 @@
+<script setup lang="ts">
+/** The catalogue of section kinds: a drawing and a sentence each, only those that make sense here. */
+import { mdiMagnify } from '@mdi/js';
+import { hasSections, planPage, planSvg, sectionName, sectionsIn, SHIPPED_KINDS, type SectionKind } from '@parlour/core';
+import { computed, ref, watch } from 'vue';
+import type { Target, Workbench } from './use-workbench';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ bench: Workbench }>();
+const emit = defineEmits<{ put: [kind: string, document: string, place: Target] }>();
+
+const words = ref('');
+const where = ref(0);
+
+interface Spot {
+  readonly value: number;
+  readonly title: string;
+  readonly document: string;
+  readonly place: Target;
+}
+
+/** After the selection, into its slots, or at the end of the page. */
+const spots = computed<Spot[]>(() => {
+  const { state, selectedSection, templateKey, template, documents } = props.bench;
+  const found: Omit<Spot, 'value'>[] = [];
+  const selected = state.selected;
+  const section = selectedSection.value;
+  if (selected && section) {
+    const family = props.bench.family(selected);
+    const name = sectionName(section, SHIPPED_KINDS);
+    if (family) found.push({ title: `After ${name}`, document: selected.document, place: { ...family.place, before: family.ids[family.ids.indexOf(section.id) + 1] ?? null } });
+    if (family) found.push({ title: `Before ${name}`, document: selected.document, place: { ...family.place, before: section.id } });
+  }
+  for (const key of [templateKey.value, ...(selected ? [selected.document] : [])].filter((one, i, all) => all.indexOf(one) === i)) {
+    const document = documents.get(key);
+    if (!document || !hasSections(document)) continue;
+    for (const holder of sectionsIn(document.areas)) {
+      for (const [slot, title] of Object.entries(SHIPPED_KINDS.find(holder.kind)?.slots ?? {})) found.push({ title: `Into the ${title.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`, document: key, place: { section: holder.id, slot } });
+    }
+  }
+  if (template.value) found.push({ title: `At the end of ${template.value.name}`, document: templateKey.value, place: { area: 'main' } });
+  return found.map((spot, value) => ({ ...spot, value }));
+});
+watch(open, (now) => {
+  if (now) where.value = 0;
+});
+
+const spot = computed(() => spots.value[where.value]);
+const fits = (kind: SectionKind): boolean => {
+  const document = spot.value && props.bench.documents.get(spot.value.document);
+  if (!document || !kind.onlyOn) return true;
+  return document.type === 'template' ? kind.onlyOn.pages.includes(document.pageKind) : document.type === 'arrangement' && kind.onlyOn.regions.includes(document.region);
+};
+const kinds = computed(() => SHIPPED_KINDS.all.filter((kind) => fits(kind) && `${kind.name} ${kind.title} ${kind.sentence}`.toLowerCase().includes((words.value ?? '').toLowerCase().trim())));
+
+/** A kind drawn with its defaults. */
+const drawing = (kind: SectionKind): string =>
+  planSvg(
+    planPage(
+      { template: ['', { format: 1, type: 'template', name: '', pageKind: 'home', layout: { width: 'page' }, areas: { main: [{ id: 'x', kind: kind.name, casing: {}, values: {} }] } }], regions: {} },
+      SHIPPED_KINDS,
+    ),
+    { labels: false },
+  );
+
+function choose(kind: SectionKind): void {
+  if (spot.value) emit('put', kind.name, spot.value.document, spot.value.place);
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="980" scrollable>
+    <v-card>
+      <div class="head">
+        <h2>Add a section</h2>
+        <v-text-field v-model="words" label="Search" :prepend-inner-icon="mdiMagnify" autofocus clearable class="search" />
+        <v-select v-model="where" :items="spots" label="Where" class="where" />
+      </div>
+      <v-card-text class="kinds">
+        <button v-for="kind in kinds" :key="kind.name" type="button" class="kind" @click="choose(kind)">
+          <!-- Drawn by core; every text in it is escaped. -->
+          <!-- eslint-disable-next-line vue/no-v-html -->
+          <span class="sketch" aria-hidden="true" v-html="drawing(kind)" />
+          <strong>{{ kind.title }}</strong>
+          <span class="quiet">{{ kind.sentence }}</span>
+        </button>
+        <p v-if="kinds.length === 0" class="none">No section kind matches “{{ words }}”. Search for another word.</p>
+      </v-card-text>
+      <v-card-actions class="px-6 pb-4"><v-spacer /><v-btn @click="open = false">Close</v-btn></v-card-actions>
+    </v-card>
+  </v-dialog>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  gap: 16px;
+  align-items: center;
+  padding: 20px 24px 12px;
+}
+.head h2 {
+  flex: 0 0 auto;
+}
+.where {
+  flex: 1 1 300px;
+}
+.search {
+  flex: 1 1 160px;
+}
+.kinds {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  gap: 16px;
+  align-content: start;
+}
+.kind {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+  padding: 12px;
+  border: 1px solid rgba(var(--v-border-color), 0.2);
+  border-radius: 4px;
+  text-align: start;
+  font-size: 1rem;
+}
+.kind:hover {
+  border-color: rgb(var(--v-theme-primary));
+}
+.sketch {
+  height: 110px;
+  overflow: hidden;
+  display: grid;
+  align-content: center;
+  background: rgb(var(--v-theme-background));
+}
+.sketch :deep(svg) {
+  width: 100%;
+  max-height: 110px;
+}
+.none {
+  grid-column: 1 / -1;
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+/** The true page of the draft in a frame at a chosen device's width, scaled down to the room there is. */
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+
+const props = defineProps<{ url: string; device: 'desktop' | 'tablet' | 'phone'; selected: string | null; renewals: number }>();
+const emit = defineEmits<{ selected: [section: string] }>();
+
+const WIDTHS = { desktop: 1280, tablet: 834, phone: 390 } as const;
+const room = ref<HTMLElement>();
+const frame = ref<HTMLIFrameElement>();
+const size = ref({ width: 800, height: 500 });
+
+const scale = computed(() => Math.min(1, size.value.width / WIDTHS[props.device]));
+const look = computed(() => ({ width: `${WIDTHS[props.device]}px`, height: `${size.value.height / scale.value}px`, transform: `scale(${scale.value})` }));
+const outer = computed(() => ({ width: `${WIDTHS[props.device] * scale.value}px`, height: `${size.value.height}px` }));
+
+const origin = computed(() => (props.url ? new URL(props.url).origin : ''));
+const send = (message: object): void => frame.value?.contentWindow?.postMessage(message, origin.value);
+
+function hear(event: MessageEvent): void {
+  if (event.source !== frame.value?.contentWindow || event.origin !== origin.value) return;
+  const { from, type, section } = (event.data ?? {}) as { from?: string; type?: string; section?: string };
+  if (from !== 'parlour-preview') return;
+  if (type === 'selected' && section) emit('selected', section);
+  if (type === 'ready') send({ type: 'select', section: props.selected });
+}
+
+let watcher: ResizeObserver | undefined;
+onMounted(() => {
+  window.addEventListener('message', hear);
+  watcher = new ResizeObserver(([entry]) => {
+    if (entry) size.value = { width: entry.contentRect.width, height: entry.contentRect.height };
+  });
+  if (room.value) watcher.observe(room.value);
+});
+onBeforeUnmount(() => {
+  window.removeEventListener('message', hear);
+  watcher?.disconnect();
+});
+watch(() => props.selected, (section) => send({ type: 'select', section }));
+watch(() => props.renewals, () => send({ type: 'renew' }));
+</script>
+
+<template>
+  <div ref="room" class="room">
+    <div class="paper" :style="outer">
+      <iframe v-if="url" ref="frame" :src="url" :style="look" title="The page as the draft has it" />
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.room {
+  grid-area: page;
+  overflow: hidden;
+  display: grid;
+  justify-content: center;
+  padding: 16px;
+  min-height: 0;
+}
+.paper {
+  overflow: hidden;
+  background: #fff;
+  box-shadow: 0 1px 6px rgb(0 0 0 / 18%);
+}
+iframe {
+  border: 0;
+  display: block;
+  transform-origin: 0 0;
+}
+</style>

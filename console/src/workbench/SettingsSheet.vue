@@ -1,0 +1,99 @@
+<script setup lang="ts">
+/** The settings of the selection, at the place of work: under the page. */
+import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
+import { CASING, choice, sectionName, SHIPPED_KINDS, text, WIDTHS, type Field, type TemplateDocument } from '@parlour/core';
+import { computed, ref, watch } from 'vue';
+import FieldInput from '../fields/FieldInput.vue';
+import type { Workbench } from './use-workbench';
+
+const props = defineProps<{ bench: Workbench }>();
+const part = ref<'values' | 'casing'>('values');
+
+const section = computed(() => props.bench.selectedSection.value);
+const kind = computed(() => (section.value ? SHIPPED_KINDS.find(section.value.kind) : undefined));
+const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
+const fields = computed<[string, Field][]>(() => Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})));
+
+const NAME = text('Name of the template', 'What the team calls it.', { max: 80 });
+const WIDTH = choice('Width of the content', 'Sections follow it unless their own casing says otherwise.', Object.fromEntries(WIDTHS.map((width) => [width, width === 'page' ? 'Page' : width === 'edge' ? 'Edge to edge' : width === 'narrow' ? 'Narrow' : 'Wide'])), 'page');
+
+async function set(name: string, value: unknown): Promise<void> {
+  const selected = props.bench.state.selected;
+  if (!selected || !section.value) return;
+  await props.bench.set({ ...selected, field: `${part.value}.${name}`, was: section.value[part.value][name] }, value);
+}
+
+async function setTemplate(field: 'name' | 'layout.width', was: unknown, value: unknown): Promise<void> {
+  if (value !== undefined) await props.bench.set({ document: props.bench.templateKey.value, field, was }, value);
+}
+
+watch(
+  () => section.value?.id,
+  () => (part.value = 'values'),
+);
+</script>
+
+<template>
+  <section class="sheet-under" aria-label="Settings">
+    <template v-if="section && bench.state.selected">
+      <div class="head">
+        <h2>{{ sectionName(section, SHIPPED_KINDS) }}</h2>
+        <v-btn-toggle v-model="part" mandatory density="compact" variant="outlined" divided aria-label="Which settings">
+          <v-btn value="values" size="small">Content</v-btn>
+          <v-btn value="casing" size="small">Casing</v-btn>
+        </v-btn-toggle>
+        <v-spacer />
+        <v-btn size="small" :prepend-icon="mdiArrowUp" @click="bench.nudge(bench.state.selected, -1)">Up</v-btn>
+        <v-btn size="small" :prepend-icon="mdiArrowDown" @click="bench.nudge(bench.state.selected, 1)">Down</v-btn>
+        <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="bench.remove(bench.state.selected)">Remove</v-btn>
+      </div>
+      <p v-if="!kind" class="missing">There is no section kind “{{ section.kind }}”. Remove this section, or bring the kind back; until then the design cannot be published.</p>
+      <div v-else :key="`${section.id} ${part}`" class="fields">
+        <FieldInput v-for="[name, field] in fields" :key="name" :name="name" :field="field" :own="section[part][name]" @set="(value) => set(name, value)" />
+        <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has nothing to set.</p>
+      </div>
+    </template>
+    <template v-else-if="template">
+      <div class="head">
+        <h2>{{ template.name }}</h2>
+        <p class="quiet">Click a section in the plan or on the page to change it.</p>
+      </div>
+      <div class="fields">
+        <FieldInput name="name" :field="NAME" :own="template.name" required @set="(value) => setTemplate('name', template?.name, value)" />
+        <FieldInput name="width" :field="WIDTH" :own="template.layout.width" required @set="(value) => setTemplate('layout.width', template?.layout.width, value)" />
+      </div>
+    </template>
+    <p v-else class="quiet">This page has no template. Assign one under Pages.</p>
+  </section>
+</template>
+
+<style scoped>
+.sheet-under {
+  grid-area: sheet;
+  overflow-y: auto;
+  padding: 14px 20px 20px;
+  background: rgb(var(--v-theme-surface));
+  border-top: 1px solid rgba(var(--v-border-color), 0.16);
+  box-shadow: 0 -4px 12px rgb(0 0 0 / 5%);
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
+  margin-bottom: 14px;
+}
+.head h2 {
+  font-size: 1.25rem;
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 16px 20px;
+  align-items: start;
+}
+.missing {
+  color: rgb(var(--v-theme-error));
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { mdiCellphone, mdiMonitor, mdiOpenInNew, mdiPlus, mdiRedo, mdiTablet, mdiUndo } from '@mdi/js';
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { attempt, session } from '../api';
+import KindPicker from './KindPicker.vue';
+import PageFrame from './PageFrame.vue';
+import PageSearch from './PageSearch.vue';
+import PlanView from './PlanView.vue';
+import SettingsSheet from './SettingsSheet.vue';
+import { useWorkbench, type Target } from './use-workbench';
+
+const route = useRoute();
+const router = useRouter();
+const bench = useWorkbench();
+const { state, plan, why, previewUrl, renewals, template } = bench;
+const device = ref<'desktop' | 'tablet' | 'phone'>('desktop');
+const picking = ref(false);
+
+const devices = [
+  { value: 'desktop', icon: mdiMonitor, title: 'Desktop' },
+  { value: 'tablet', icon: mdiTablet, title: 'Tablet' },
+  { value: 'phone', icon: mdiCellphone, title: 'Phone' },
+] as const;
+
+async function put(kind: string, document: string, place: Target): Promise<void> {
+  picking.value = false;
+  await bench.insert(document, kind, place);
+}
+
+async function assignHere(): Promise<void> {
+  if (await bench.run([{ type: 'assign', page: state.page, template: state.template }])) await router.replace({ path: route.path });
+}
+
+/** A click on the page selects wherever the section stands, template or region. */
+function selectById(section: string): void {
+  const box = plan.value?.boxes.find((one) => one.section === section);
+  if (box) state.selected = { document: box.document, section };
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (!(event.ctrlKey || event.metaKey) || event.altKey || event.key.toLowerCase() !== 'z') return;
+  // A text field undoes its own typing.
+  if ((event.target as HTMLElement).closest('input, textarea, [contenteditable=true]')) return;
+  event.preventDefault();
+  void (event.shiftKey ? bench.redo() : bench.undo());
+}
+
+watch(
+  () => [route.params['page'], route.query['template']] as const,
+  ([page, wanted]) => {
+    if (typeof page === 'string') void attempt(() => bench.open(page, typeof wanted === 'string' ? wanted : undefined));
+  },
+  { immediate: true },
+);
+onMounted(() => document.addEventListener('keydown', onKey));
+onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
+</script>
+
+<template>
+  <div class="bench">
+    <div class="strip">
+      <PageSearch :page="state.page" :title="why?.title ?? ''" @open="(page) => router.push(`/work/${encodeURIComponent(page)}`)" />
+      <p class="because">
+        <template v-if="template">
+          Template <strong>{{ template.name }}</strong
+          ><template v-if="why?.template?.template === state.template">, {{ why.template.reason === 'page' ? 'given to this page' : `the standard of its kind` }}</template
+          ><template v-else>
+            is not what this page uses. <v-btn size="small" variant="outlined" color="warning" @click="assignHere">Use it for this page</v-btn></template
+          >
+        </template>
+      </p>
+      <v-spacer />
+      <v-btn :icon="mdiUndo" size="small" :disabled="!session.changes?.undo" title="Undo (Ctrl+Z)" aria-label="Undo" @click="bench.undo()" />
+      <v-btn :icon="mdiRedo" size="small" :disabled="!session.changes?.redo" title="Do again (Ctrl+Shift+Z)" aria-label="Do again" @click="bench.redo()" />
+      <v-btn-toggle v-model="device" mandatory density="compact" variant="outlined" divided class="mx-2" aria-label="Device">
+        <v-btn v-for="one in devices" :key="one.value" :value="one.value" :prepend-icon="one.icon" size="small">{{ one.title }}</v-btn>
+      </v-btn-toggle>
+      <v-btn :href="previewUrl" target="_blank" rel="noopener" size="small" :append-icon="mdiOpenInNew">Preview</v-btn>
+    </div>
+
+    <section class="plan" aria-label="Plan of the page">
+      <div class="plan-head">
+        <h2>Plan</h2>
+        <v-btn variant="outlined" size="small" :prepend-icon="mdiPlus" @click="picking = true">Add a section</v-btn>
+      </div>
+      <PlanView v-if="plan" :plan="plan" :selected="state.selected" @select="(selection) => (state.selected = selection)" @move="bench.move" @nudge="bench.nudge" @remove="bench.remove" />
+    </section>
+
+    <PageFrame :url="previewUrl" :device="device" :selected="state.selected?.section ?? null" :renewals="renewals" @selected="selectById" />
+    <SettingsSheet :bench="bench" />
+    <KindPicker v-model="picking" :bench="bench" @put="put" />
+  </div>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  grid-template: auto minmax(0, 1fr) minmax(200px, 36%) / minmax(300px, 27%) minmax(0, 1fr);
+  grid-template-areas: 'strip strip' 'plan page' 'plan sheet';
+  height: calc(100vh - 57px);
+}
+.strip {
+  grid-area: strip;
+  display: flex;
+  align-items: center;
+  gap: 8px 12px;
+  padding: 8px 16px;
+  background: rgb(var(--v-theme-surface));
+  border-bottom: 1px solid rgba(var(--v-border-color), 0.16);
+}
+.because {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.plan {
+  grid-area: plan;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  border-inline-end: 1px solid rgba(var(--v-border-color), 0.16);
+}
+.plan-head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  padding: 12px 16px 8px;
+}
+</style>

@@ -1,0 +1,148 @@
+/** The state of the workbench: one page of the draft, what is selected, and everything that can be done to it. */
+import { hasSections, keys, planPage, sectionsIn, SHIPPED_KINDS, type Document, type Region, type Section, type SectionedDocument } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, reactive, ref, shallowReactive } from 'vue';
+import { attempt, call, edit, newUnit, refreshChanges } from '../api';
+
+export interface Selection {
+  readonly document: string;
+  readonly section: string;
+}
+
+/** Where a section may be put: an area or a slot, before a sibling or last. */
+export interface Target {
+  readonly area?: string;
+  readonly section?: string;
+  readonly slot?: string;
+  readonly before?: string | null;
+}
+
+export function useWorkbench() {
+  const documents = shallowReactive(new Map<string, Document>());
+  const why = ref<AnswerOf<typeof routes.why> | null>(null);
+  const previewUrl = ref('');
+  /** Moves on whenever the page must be drawn anew. */
+  const renewals = ref(0);
+  const state = reactive({ page: '', template: '', selected: null as Selection | null, missing: '' });
+
+  const templateKey = computed(() => keys.template(state.template));
+  const template = computed(() => documents.get(templateKey.value) as SectionedDocument | undefined);
+
+  const plan = computed(() => {
+    if (!template.value) return null;
+    const regions: Partial<Record<Region, readonly [string, SectionedDocument]>> = {};
+    for (const { region, document } of why.value?.regions ?? []) {
+      const found = documents.get(document);
+      if (found && hasSections(found)) regions[region as Region] = [document, found];
+    }
+    return planPage({ template: [templateKey.value, template.value], regions }, SHIPPED_KINDS);
+  });
+
+  const selectedSection = computed<Section | null>(() => {
+    const document = state.selected && documents.get(state.selected.document);
+    if (!document || !hasSections(document)) return null;
+    return [...sectionsIn(document.areas)].find((section) => section.id === state.selected?.section) ?? null;
+  });
+
+  async function fetchDocument(key: string): Promise<void> {
+    documents.set(key, (await call(routes.getDocument, { query: { key } })).document as Document);
+  }
+
+  /** Opens a page; `template` opens another template of its kind in the plan. */
+  async function open(page: string, template?: string): Promise<void> {
+    state.page = page;
+    state.selected = null;
+    why.value = await call(routes.why, { params: { page } });
+    state.template = template ?? why.value.template?.template ?? '';
+    const wanted = [...why.value.regions.map((region) => region.document), ...(state.template ? [templateKey.value] : [])];
+    await Promise.all([...wanted.map(fetchDocument), call(routes.preview, { body: { page } }).then(({ url }) => (previewUrl.value = url))]);
+  }
+
+  /** Reads anew what edits have touched, and draws. */
+  async function after(touched: readonly { document: string }[]): Promise<void> {
+    await Promise.all([...new Set(touched.map((one) => one.document))].filter((key) => documents.has(key)).map(fetchDocument));
+    if (state.selected && !selectedSection.value) state.selected = null;
+    renewals.value++;
+  }
+
+  /** Does edits; false if they were refused, which has been said by then. */
+  async function run(edits: readonly { type: string; [name: string]: unknown }[]): Promise<boolean> {
+    const answer = await attempt(() => edit(edits));
+    // A refused edit may mean that somebody else was faster: show what is there now.
+    await attempt(() => after(answer?.edits ?? [...documents.keys()].map((document) => ({ document }))));
+    return answer !== undefined;
+  }
+
+  async function step(route: typeof routes.undo | typeof routes.redo): Promise<void> {
+    await attempt(async () => {
+      const answer = await call(route, { body: { unit: newUnit() } });
+      await Promise.all([refreshChanges(), after(answer.edits)]);
+    });
+  }
+
+  /** The siblings of a section in order, and the place they stand in. */
+  function family(selection: Selection): { place: Target; ids: string[] } | null {
+    const document = documents.get(selection.document);
+    if (!document || !hasSections(document)) return null;
+    for (const [area, list] of Object.entries(document.areas)) if (list.some((one) => one.id === selection.section)) return { place: { area }, ids: list.map((one) => one.id) };
+    for (const parent of sectionsIn(document.areas)) {
+      for (const [slot, list] of Object.entries(parent.slots ?? {})) {
+        if (list.some((one) => one.id === selection.section)) return { place: { section: parent.id, slot }, ids: list.map((one) => one.id) };
+      }
+    }
+    return null;
+  }
+
+  const move = (selection: Selection, place: Target): Promise<boolean> => run([{ type: 'move', document: selection.document, section: selection.section, place }]);
+
+  /** Moves a section by one among its siblings. */
+  async function nudge(selection: Selection, by: -1 | 1): Promise<void> {
+    const found = family(selection);
+    if (!found) return;
+    const at = found.ids.indexOf(selection.section);
+    if (at + by < 0 || at + by >= found.ids.length) return;
+    await move(selection, { ...found.place, before: found.ids[by < 0 ? at - 1 : at + 2] ?? null });
+  }
+
+  async function remove(selection: Selection): Promise<void> {
+    await run([{ type: 'remove', document: selection.document, section: selection.section }]);
+  }
+
+  async function insert(document: string, kind: string, place: Target): Promise<void> {
+    const answer = await attempt(() => edit([{ type: 'insert', document, kind, place }]));
+    if (!answer) return;
+    await after(answer.edits);
+    const [made] = answer.edits;
+    if (made?.type === 'insert') state.selected = { document, section: made.sections[0]?.id ?? '' };
+  }
+
+  /** Sets one field; without a value it goes back to its default. */
+  async function set(target: { document: string; section?: string; field: string; was: unknown }, value: unknown): Promise<void> {
+    const { was, ...rest } = target;
+    await run([{ type: 'set', ...rest, ...(value === undefined ? {} : { value }), ...(was === undefined ? {} : { was }) }]);
+  }
+
+  return {
+    state,
+    documents,
+    why,
+    plan,
+    template,
+    templateKey,
+    selectedSection,
+    previewUrl,
+    renewals,
+    open,
+    run,
+    family,
+    move,
+    nudge,
+    remove,
+    insert,
+    set,
+    undo: () => step(routes.undo),
+    redo: () => step(routes.redo),
+  };
+}
+
+export type Workbench = ReturnType<typeof useWorkbench>;

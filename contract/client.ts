@@ -1,0 +1,53 @@
+/** The typed client of the API, for the console (cookie) and programs (token). */
+import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
+import type { AnswerOf, BodyOf, QueryOf, Route } from './route.js';
+
+export interface ClientOptions {
+  /** Origin of the service, such as `http://localhost:7420`; empty for the page's own. */
+  readonly origin: string;
+  readonly token?: string;
+}
+
+type Input<R extends Route> = { readonly params?: Readonly<Record<string, string>> } & (undefined extends BodyOf<R> ? { readonly body?: undefined } : { readonly body: BodyOf<R> }) & {
+    readonly query?: QueryOf<R>;
+  };
+
+export interface Client {
+  /** Calls a route. @throws Problem with the service's own words; `database-away` if it cannot be reached */
+  call<R extends Route>(route: R, input: Input<R>): Promise<AnswerOf<R>>;
+}
+
+export function createClient({ origin, token }: ClientOptions): Client {
+  return {
+    async call(route, input) {
+      const { params = {}, query, body } = input as { params?: Record<string, string>; query?: Record<string, unknown>; body?: unknown };
+      const path = route.path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+      const search = new URLSearchParams(Object.entries(query ?? {}).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])));
+      const bytes = body instanceof Uint8Array;
+      const response = await fetch(`${origin}/api${path}${search.size ? `?${search}` : ''}`, {
+        method: route.method.toUpperCase(),
+        headers: {
+          accept: 'application/json',
+          ...(token ? { authorization: `Bearer ${token}` } : {}),
+          ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
+        },
+        ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
+      }).catch((error: unknown) => {
+        throw new Problem('database-away', `Parlour does not answer at ${origin || 'this address'}.`, { remedy: 'Start it with “npm start”, or name another address.', place: String((error as Error).message) });
+      });
+      const answer: unknown = await response.json().catch(() => null);
+      if (!response.ok) throw asProblem(answer, response.status);
+      return answer as AnswerOf<typeof route>;
+    },
+  };
+}
+
+/** A problem details body (RFC 9457) as the error it was. */
+function asProblem(body: unknown, status: number): Problem {
+  const { type = '', detail, place, remedy } = (body ?? {}) as Record<string, string | undefined>;
+  const code = type.split('/').at(-1) ?? '';
+  return new Problem(Object.hasOwn(PROBLEMS, code) ? (code as ProblemCode) : 'broken', detail ?? `The service answered with status ${status}.`, {
+    ...(place ? { place } : {}),
+    ...(remedy ? { remedy } : {}),
+  });
+}

@@ -1,0 +1,65 @@
+/** The OpenAPI 3.1 description, made from the same schemas that validate. */
+import type { Schema } from 'yup';
+import { jsonSchema, PROBLEMS, type JsonSchema } from '@parlour/core';
+import { pathParams, type Route } from './route.js';
+import { routes } from './routes.js';
+
+const PROBLEM: JsonSchema = {
+  type: 'object',
+  description: 'Problem details (RFC 9457).',
+  properties: {
+    type: { type: 'string' },
+    title: { type: 'string' },
+    status: { type: 'integer' },
+    detail: { type: 'string', description: 'What happened, in a sentence.' },
+    place: { type: 'string', description: 'The field or thing that is wrong.' },
+    remedy: { type: 'string', description: 'What to do about it.' },
+  },
+  required: ['type', 'title', 'status', 'detail'],
+};
+
+/** @returns an OpenAPI 3.1 document */
+export function openapi(): JsonSchema {
+  const paths: Record<string, Record<string, unknown>> = {};
+  for (const [name, route] of Object.entries(routes) as [string, Route][]) {
+    (paths[`/api${route.path}`] ??= {})[route.method] = operation(name, route);
+  }
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Parlour', version: '0.1.0', description: 'Design, try, publish and take back the pages of a store.' },
+    paths,
+    components: {
+      schemas: { Problem: PROBLEM },
+      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'parlour' }, token: { type: 'http', scheme: 'bearer' } },
+    },
+    'x-problems': PROBLEMS,
+  };
+}
+
+function operation(operationId: string, route: Route): JsonSchema {
+  const { body, query, answer, status, summary, door } = route;
+  return {
+    operationId,
+    summary,
+    security: door === 'open' ? [] : [{ session: [] }, { token: [] }],
+    parameters: [
+      ...pathParams(route.path).map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
+      ...Object.entries(query ? ((jsonSchema(query) as { properties: Record<string, JsonSchema> }).properties) : {}).map(([name, schema]) => ({
+        name,
+        in: 'query',
+        required: requiredIn(query as Schema, name),
+        schema,
+      })),
+    ],
+    ...(body ? { requestBody: { required: true, content: bodyContent(body) } } : {}),
+    responses: {
+      [status]: { description: 'Done.', content: { 'application/json': { schema: jsonSchema(answer) } } },
+      default: { description: 'Refused; the body says why.', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+    },
+  };
+}
+
+const requiredIn = (schema: Schema, name: string): boolean => ((jsonSchema(schema)['required'] as string[] | undefined) ?? []).includes(name);
+
+const bodyContent = (body: Schema | 'bytes'): JsonSchema =>
+  body === 'bytes' ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } } : { 'application/json': { schema: jsonSchema(body) } };

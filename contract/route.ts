@@ -1,0 +1,40 @@
+/** What a route is: declared once, implemented by the service, called by the client, described by OpenAPI. */
+import type { InferType, Schema } from 'yup';
+
+export interface Route<Body extends Schema | 'bytes' | undefined = Schema | 'bytes' | undefined, Answer extends Schema = Schema, Query extends Schema | undefined = Schema | undefined> {
+  readonly method: 'get' | 'post';
+  /** Path below `/api`, with `{name}` for parameters. */
+  readonly path: string;
+  readonly summary: string;
+  /** Who may call it: anybody, or whoever is signed in (and belongs to the store in the path). */
+  readonly door: 'open' | 'signed-in';
+  readonly query?: Query;
+  /** The schema of the JSON body; `bytes` for a picture. */
+  readonly body?: Body;
+  readonly answer: Answer;
+  readonly status: number;
+}
+
+interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q extends Schema | undefined> {
+  readonly summary: string;
+  readonly answer: A;
+  readonly body?: B;
+  readonly query?: Q;
+  readonly door?: Route['door'];
+  readonly status?: number;
+}
+
+const route =
+  (method: Route['method']) =>
+  <A extends Schema, B extends Schema | 'bytes' | undefined = undefined, Q extends Schema | undefined = undefined>(path: string, declared: Declared<B, A, Q>) =>
+    ({ method, path, door: 'signed-in', status: 200, ...declared }) as unknown as Route<B, A, Q>;
+
+export const get = route('get');
+export const post = route('post');
+
+export type BodyOf<R extends Route> = R extends Route<infer B, Schema, Schema | undefined> ? (B extends Schema ? InferType<B> : B extends 'bytes' ? Uint8Array : undefined) : never;
+export type AnswerOf<R extends Route> = InferType<R['answer']>;
+export type QueryOf<R extends Route> = R extends Route<Schema | 'bytes' | undefined, Schema, infer Q> ? (Q extends Schema ? InferType<Q> : undefined) : never;
+
+/** The names of the parameters in a path. */
+export const pathParams = (path: string): string[] => [...path.matchAll(/\{(\w+)\}/g)].map((found) => found[1] as string);

@@ -1,0 +1,35 @@
+/** Storefront paths: patterns with `{slug}`, changeable per store. */
+import type { PageKind, PageRef } from './page.js';
+
+export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, string>>;
+
+export const STANDARD_PATHS: PathPatterns = {
+  home: '/',
+  product: '/item/{slug}',
+  collection: '/browse/{slug}',
+};
+
+/** The path of a page. @param slug the subject's slug; ignored by kinds without subject */
+export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = ''): string => patterns[kind].replace('{slug}', encodeURIComponent(slug));
+
+/** Which page kind and slug a path means, or null. */
+export function matchPath(patterns: PathPatterns, path: string): { kind: PageRef['kind']; slug: string } | null {
+  for (const [kind, pattern] of Object.entries(patterns) as [keyof PathPatterns, string][]) {
+    const [start = '', end] = pattern.split('{slug}');
+    if (end === undefined) {
+      if (path === pattern) return { kind, slug: '' };
+    } else if (path.startsWith(start) && path.endsWith(end) && path.length > start.length + end.length) {
+      const slug = safeDecode(path.slice(start.length, path.length - end.length));
+      if (slug && !slug.includes('/')) return { kind, slug };
+    }
+  }
+  return null;
+}
+
+function safeDecode(text: string): string | null {
+  try {
+    return decodeURIComponent(text);
+  } catch {
+    return null;
+  }
+}

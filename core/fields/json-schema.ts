@@ -1,0 +1,72 @@
+/** From a Yup schema to JSON Schema 2020-12, so that what validates is also what is documented. */
+import type { Schema, SchemaDescription } from 'yup';
+
+export type JsonSchema = { [key: string]: unknown };
+
+/** The JSON Schema of a Yup schema of the forms Parlour uses. */
+export function jsonSchema(schema: Schema): JsonSchema {
+  const about = schema.describe() as SchemaDescription;
+  const out = byType(schema, about);
+  if (about.label) out['description'] = about.label;
+  return about.nullable && out['type'] ? { ...out, type: [out['type'], 'null'] } : out;
+}
+
+function byType(schema: Schema, about: SchemaDescription): JsonSchema {
+  const meta = (about.meta ?? {}) as { forms?: Schema[]; multipleOf?: number; values?: Schema; json?: JsonSchema };
+  if (meta.json) return { ...meta.json };
+  if (meta.forms) return { oneOf: meta.forms.map(jsonSchema) };
+  switch (about.type) {
+    case 'object':
+      if (meta.values) return { type: 'object', additionalProperties: jsonSchema(meta.values) };
+      return objectSchema(schema);
+    case 'array': {
+      const inner = (schema as unknown as { innerType?: Schema }).innerType;
+      return { type: 'array', ...(inner ? { items: jsonSchema(inner) } : {}), ...bounds(about, 'minItems', 'maxItems') };
+    }
+    case 'string': {
+      const pattern = param(about, 'matches', 'regex') as RegExp | undefined;
+      return {
+        type: 'string',
+        ...bounds(about, 'minLength', 'maxLength'),
+        ...(pattern ? { pattern: pattern.source } : {}),
+        ...(about.oneOf.length ? { enum: about.oneOf } : {}),
+      };
+    }
+    case 'number': {
+      const whole = about.tests.some((test) => test.name === 'integer');
+      return {
+        type: whole ? 'integer' : 'number',
+        ...bounds(about, 'minimum', 'maximum'),
+        ...(meta.multipleOf ? { multipleOf: meta.multipleOf } : {}),
+      };
+    }
+    case 'boolean':
+      return { type: 'boolean' };
+    default:
+      return about.oneOf.length ? { enum: about.oneOf } : {};
+  }
+}
+
+function objectSchema(schema: Schema): JsonSchema {
+  const parts = (schema as unknown as { fields: Record<string, Schema> }).fields;
+  const names = Object.keys(parts);
+  const required = names.filter((name) => !(parts[name] as Schema).spec.optional || hasForms(parts[name] as Schema));
+  return {
+    type: 'object',
+    properties: Object.fromEntries(names.map((name) => [name, jsonSchema(parts[name] as Schema)])),
+    ...(required.length ? { required } : {}),
+    additionalProperties: false,
+  };
+}
+
+const hasForms = (schema: Schema): boolean => Boolean((schema.spec.meta as { forms?: unknown } | undefined)?.forms);
+
+function bounds(about: SchemaDescription, low: string, high: string): JsonSchema {
+  const min = param(about, 'min', 'min');
+  const max = param(about, 'max', 'max');
+  return { ...(min !== undefined ? { [low]: min } : {}), ...(max !== undefined ? { [high]: max } : {}) };
+}
+
+function param(about: SchemaDescription, test: string, name: string): unknown {
+  return (about.tests.find((one) => one.name === test)?.params as Record<string, unknown> | undefined)?.[name];
+}

@@ -1,0 +1,23 @@
+/** What a section kind draws of itself in the plan view, in CSS pixels at a page 1,200 wide. */
+
+export interface Mark {
+  readonly type: 'picture' | 'title' | 'text' | 'button' | 'line' | 'box';
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+export interface Sketch {
+  /** Height of the section without its casing's space. */
+  readonly height: number;
+  readonly marks: readonly Mark[];
+  /** Shown beside the kind's title, such as the section's own heading. */
+  readonly caption?: string;
+}
+
+export const mark = (type: Mark['type'], x: number, y: number, width: number, height: number): Mark => ({ type, x, y, width, height });
+
+/** Lines of text below each other. */
+export const textLines = (x: number, y: number, width: number, lines: number): Mark[] =>
+  Array.from({ length: lines }, (_, i) => mark('text', x, y + i * 26, i === lines - 1 && lines > 1 ? width * 0.6 : width, 10));

@@ -1,0 +1,77 @@
+/** What the view of a section kind is given. Reading what its kind did not declare fails loudly. */
+import { formatMoney } from '../commerce/money.js';
+import type { PictureValue } from '../fields/field.js';
+import type { Link, MenuDocument } from '../design/document.js';
+import { pictureTag } from './picture.js';
+import { NOTHING, type Markup } from './html.js';
+import { needKey, type Facts, type Need, type PageData, type PageInfo, type ProductCard, type StoreInfo } from './data.js';
+
+export interface View {
+  readonly id: string;
+  readonly store: StoreInfo;
+  readonly page: PageInfo;
+  readonly facts: Facts;
+  /** Minor units of the store's currency as text. */
+  money(minor: number): string;
+  /** Where a link leads, or null if it is empty or its thing is gone. */
+  href(link: Link | null): string | null;
+  products(need: Need & { type: 'products' }): readonly ProductCard[];
+  menu(code: string): MenuDocument | null;
+  /** The picture a field holds; nothing if it is empty. `sizes` as in html: how wide it is shown. */
+  picture(value: PictureValue | null, sizes: string): Markup;
+  /** The sections in a slot. */
+  slot(name: string): Markup;
+}
+
+/** Everything about the page that sections are rendered with. */
+export interface ViewSources {
+  readonly store: StoreInfo;
+  readonly page: PageInfo;
+  readonly facts: Facts;
+  readonly data: PageData;
+  readonly menus: ReadonlyMap<string, MenuDocument>;
+}
+
+/** What a kind declared; see `SectionKind`. */
+export interface Declared {
+  readonly name: string;
+  readonly readsPage?: boolean;
+  readonly shows?: readonly string[];
+}
+
+export function viewOf(sources: ViewSources, kind: Declared, id: string, slot: (name: string) => Markup): View {
+  const { store, page, facts, data, menus } = sources;
+  const declared = <T>(is: boolean | undefined, value: T, what: string): T => {
+    if (!is) throw new Error(`The section kind “${kind.name}” reads ${what} without declaring it.`);
+    return value;
+  };
+  return {
+    id,
+    slot,
+    get store() {
+      return declared(kind.readsPage, store, 'the store');
+    },
+    get page() {
+      return declared(kind.readsPage, page, 'the page');
+    },
+    get facts() {
+      return declared(Boolean(kind.shows?.length), facts, 'facts');
+    },
+    money: (minor) => formatMoney(minor, store.currency, store.locale),
+    href(link) {
+      if (!link) return null;
+      return 'url' in link ? link.url : (data.paths.get(needKey({ type: 'path', page: link.to })) ?? null);
+    },
+    products(need) {
+      const found = data.products.get(needKey(need));
+      if (!found) throw new Error(`The section kind “${kind.name}” reads products it did not ask for.`);
+      return found;
+    },
+    menu: (code) => menus.get(code) ?? null,
+    picture(value, sizes) {
+      const info = value && data.pictures.get(needKey({ type: 'picture', hash: value.picture }));
+      return info ? pictureTag({ ...info, alt: value.alt }, sizes) : NOTHING;
+    },
+  };
+}
+

@@ -1,0 +1,31 @@
+/** Every section kind that ships, in the order the catalogue of kinds shows them. */
+import { legalLine } from './around/legal-line.js';
+import { menuBar } from './around/menu-bar.js';
+import { columns } from './content/columns.js';
+import { heading } from './content/heading.js';
+import { poster } from './content/poster.js';
+import { prose } from './content/prose.js';
+import { sideBySide } from './content/side-by-side.js';
+import { kindSet } from './kind.js';
+import { buyForm } from './product/buy-form.js';
+import { pageTitle } from './product/page-title.js';
+import { price } from './product/price.js';
+import { productPictures } from './product/product-pictures.js';
+import { productRow } from './product/product-row.js';
+import { productSummary } from './product/product-summary.js';
+
+export const SHIPPED_KINDS = kindSet([
+  heading,
+  prose,
+  poster,
+  sideBySide,
+  columns,
+  productRow,
+  pageTitle,
+  productPictures,
+  productSummary,
+  price,
+  buyForm,
+  menuBar,
+  legalLine,
+]);

@@ -1,0 +1,27 @@
+/** A title within the page. */
+import { choice, text } from '../../fields/field.js';
+import { html, NOTHING, raw } from '../../render/html.js';
+import { mark } from '../../plan/sketch.js';
+import { defineKind } from '../kind.js';
+
+export const heading = defineKind({
+  name: 'heading',
+  version: 1,
+  title: 'Heading',
+  sentence: 'A title that opens a part of the page.',
+  fields: {
+    text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
+    level: choice('Level', 'Level 1 is the title of the page and stands once on it.', { h1: 'Level 1', h2: 'Level 2', h3: 'Level 3' }, 'h2'),
+    lead: text('Lead', 'A line under the heading, or nothing.', { max: 300, lines: 2 }),
+  },
+  view({ text, level, lead }) {
+    if (text === '') return NOTHING;
+    return html`<${raw(level)} class="heading-text">${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead">${lead}</p>`}`;
+  },
+  css: `.heading-text{margin:0}.heading-lead{margin:.4em 0 0;color:var(--quiet);max-width:60ch}.align-centre .heading-lead{margin-inline:auto}`,
+  sketch: ({ text, lead }) => ({
+    height: lead ? 96 : 52,
+    marks: [mark('title', 0, 8, Math.min(1100, 120 + text.length * 16), 34), ...(lead ? [mark('text', 0, 66, 620, 10)] : [])],
+    caption: text,
+  }),
+});

@@ -1,0 +1,65 @@
+/** What a section kind is. Adding one is adding a file beside these and a line in `all.ts`. */
+import type { Fields, ValuesOf } from '../fields/field.js';
+import type { Markup } from '../render/html.js';
+import type { Need } from '../render/data.js';
+import type { View } from '../render/view.js';
+import type { PageKind } from '../assign/page.js';
+import type { Region } from '../design/document.js';
+import type { Sketch } from '../plan/sketch.js';
+
+/** Facts: data about the visitor that may change while a page is open. */
+export type FactName = 'cart';
+
+export interface SectionKind<F extends Fields = Fields> {
+  /** The one name, everywhere: in files, commands, console and messages. */
+  readonly name: string;
+  readonly version: number;
+  /** The name as people read it. */
+  readonly title: string;
+  /** What it is for the shopper, in one sentence. */
+  readonly sentence: string;
+  /** Page kinds and regions where it makes sense; everywhere if absent. */
+  readonly onlyOn?: { readonly pages: readonly PageKind[]; readonly regions: readonly Region[] };
+  readonly fields: F;
+  /** Places inside the section that hold sections: name -> label. */
+  readonly slots?: Readonly<Record<string, string>>;
+  /** True if the view reads the page or its subject. */
+  readonly readsPage?: boolean;
+  /** The facts the section shows. A section that shows facts is rendered for each visitor. */
+  readonly shows?: readonly FactName[];
+  /** The data the section shows, besides the page's subject. */
+  needs?(values: ValuesOf<F>): readonly Need[];
+  view(values: ValuesOf<F>, view: View): Markup;
+  readonly css: string;
+  /** The schematic drawing of the section at desktop width. */
+  sketch(values: ValuesOf<F>): Sketch;
+  /** Turns values written for version n (the index) into values of version n + 1. */
+  readonly upgrade?: Readonly<Record<number, (values: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>>>;
+}
+
+/** Helps TypeScript infer the fields of a kind. */
+export const defineKind = <const F extends Fields>(kind: SectionKind<F>): SectionKind => kind as unknown as SectionKind;
+
+/** The kinds a store has: those that ship, later also its own. A parameter of everything that reads sections. */
+export interface KindSet {
+  readonly all: readonly SectionKind[];
+  /** The kind a stored section names (`poster@1` or `poster`), or undefined if it is missing or newer. */
+  find(ref: string): SectionKind | undefined;
+}
+
+export function kindSet(all: readonly SectionKind[]): KindSet {
+  const byName = new Map(all.map((kind) => [kind.name, kind]));
+  return {
+    all,
+    find(ref) {
+      const [name = '', version] = ref.split('@');
+      const kind = byName.get(name);
+      return kind && (version === undefined || Number(version) <= kind.version) ? kind : undefined;
+    },
+  };
+}
+
+export const kindRef = (kind: SectionKind): string => `${kind.name}@${kind.version}`;
+
+/** The name in a reference: `poster` of `poster@1`. */
+export const kindName = (ref: string): string => ref.split('@')[0] as string;

@@ -1,0 +1,53 @@
+/** Theme settings to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
+import type { ThemeDocument } from '../design/document.js';
+import { withDefaults } from '../fields/schema.js';
+import { FOOLSCAP } from './foolscap.js';
+import { THEME_FIELDS } from './settings.js';
+
+const FONT_STACKS: Readonly<Record<string, string>> = {
+  spectral: "'Spectral', 'Iowan Old Style', Georgia, serif",
+  'work-sans': "'Work Sans', system-ui, sans-serif",
+  system: 'system-ui, sans-serif',
+};
+const FONT_FILES: Readonly<Record<string, readonly { family: string; weight: number; file: string }[]>> = {
+  spectral: [{ family: 'Spectral', weight: 500, file: 'spectral-latin-500-normal.woff2' }],
+  'work-sans': [
+    { family: 'Work Sans', weight: 400, file: 'work-sans-latin-400-normal.woff2' },
+    { family: 'Work Sans', weight: 600, file: 'work-sans-latin-600-normal.woff2' },
+  ],
+};
+const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', round: '999px' };
+const RATIOS: Readonly<Record<string, string>> = { square: '1', portrait: '4 / 5', landscape: '4 / 3' };
+
+/** The font files a theme may ask for, by file name. */
+export const fontFiles = (): string[] => Object.values(FONT_FILES).flatMap((faces) => faces.map((face) => face.file));
+
+/** The stylesheet for a theme document. */
+export function themeCss(theme: ThemeDocument): string {
+  const values = withDefaults(THEME_FIELDS, theme.values) as Record<string, string | number>;
+  const text = (name: string): string => String(values[name]);
+  const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONT_FILES[font] ?? []);
+  return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONT_STACKS[text('titleFont')]};--text-font:${FONT_STACKS[text('textFont')]};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${RATIOS[text('pictureRatio')]}}
+${FOOLSCAP}`;
+}
+
+const fontFace = ({ family, weight, file }: { family: string; weight: number; file: string }): string =>
+  `@font-face{font-family:'${family}';font-weight:${weight};font-display:swap;src:url(/fonts/${file}) format('woff2')}\n`;
+
+/** Relative luminance of `#rrggbb` (WCAG 2.2). */
+export function luminance(hex: string): number {
+  const [r, g, b] = [1, 3, 5].map((at) => {
+    const channel = parseInt(hex.slice(at, at + 2), 16) / 255;
+    return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+  }) as [number, number, number];
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+}
+
+/** Contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
+export function contrast(a: string, b: string): number {
+  const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
+  return (light + 0.05) / (dark + 0.05);
+}
+
+const INK = '#14202a';
+const readableOn = (ground: string): string => (contrast(ground, '#ffffff') >= contrast(ground, INK) ? '#ffffff' : INK);

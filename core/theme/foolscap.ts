@@ -1,0 +1,54 @@
+/** The rules of the groundwork Foolscap: airy, serif titles, hairlines, square pictures. Phone first. */
+export const FOOLSCAP = `*,*::before,*::after{box-sizing:border-box}
+html{-webkit-text-size-adjust:100%;text-size-adjust:100%}
+body{margin:0;background:var(--ground);color:var(--ink);font:400 1.0625rem/1.6 var(--text-font)}
+h1,h2,h3,h4{font-family:var(--title-font);font-weight:500;line-height:1.15;margin:0 0 .5em;text-wrap:balance}
+h1{font-size:calc(1.05rem*var(--scale)*var(--scale)*var(--scale)*var(--scale))}
+h2{font-size:calc(1rem*var(--scale)*var(--scale)*var(--scale))}
+h3{font-size:calc(1rem*var(--scale))}
+p,ul,ol,blockquote{margin:0 0 1em}
+:is(p,ul,ol,h2,h3):last-child{margin-bottom:0}
+img{max-width:100%;height:auto;display:block}
+a{color:inherit;text-underline-offset:.2em;text-decoration-thickness:1px}
+a:hover{color:var(--accent)}
+:focus-visible{outline:2px solid var(--accent);outline-offset:3px}
+.skip{position:absolute;inset-inline-start:-999px}
+.skip:focus{inset-inline-start:1rem;inset-block-start:1rem;background:var(--ground);padding:.5rem 1rem;z-index:9}
+.case{background:var(--ground);color:var(--ink);container-type:inline-size}
+.case-in{width:min(100% - 2.5rem,var(--page));margin-inline:auto}
+.w-narrow>.case-in,.content-narrow .w-page>.case-in{width:min(100% - 2.5rem,44rem)}
+.w-wide>.case-in,.content-wide .w-page>.case-in{width:min(100% - 2.5rem,calc(var(--page)*1.2))}
+.w-edge>.case-in,.content-edge .w-page>.case-in{width:100%}
+.case .case>.case-in{width:100%}
+.space-small>.case-in{padding-block:.75rem}
+.space-medium>.case-in{padding-block:clamp(1.25rem,3vw,2.25rem)}
+.space-large>.case-in{padding-block:clamp(2.5rem,7vw,5rem)}
+.case .case.space-medium>.case-in{padding-block:.6rem}
+.tone-soft{--ground:var(--soft)}
+.tone-strong{--ground:var(--strong);--ink:var(--on-strong);--quiet:var(--on-strong);--line:color-mix(in srgb,var(--on-strong) 30%,transparent)}
+.tone-vivid{--ground:var(--vivid);--ink:var(--on-vivid);--quiet:var(--on-vivid);--line:color-mix(in srgb,var(--on-vivid) 30%,transparent)}
+.case .case.tone-plain{background:none}
+.align-centre{text-align:center}
+.align-end{text-align:end}
+.button{display:inline-block;border:1px solid var(--accent);border-radius:var(--radius);background:var(--accent);color:var(--on-accent);font:600 1rem/1.2 var(--text-font);padding:.85em 1.6em;text-decoration:none;cursor:pointer}
+.button:hover{background:color-mix(in srgb,var(--accent) 85%,#000);color:var(--on-accent)}
+.button[disabled]{background:none;border-color:var(--line);color:var(--quiet);cursor:not-allowed}
+select,input{border:1px solid var(--quiet);border-radius:min(var(--radius),12px);background:var(--ground);color:var(--ink);font:inherit;padding:0 .7em;block-size:2.9rem;max-inline-size:100%}
+.cards{display:grid;gap:calc(var(--gap)*1.3) var(--gap);grid-template-columns:repeat(2,minmax(0,1fr));list-style:none;margin:0;padding:0;text-align:start}
+@container (min-width:44rem){.cards{grid-template-columns:repeat(3,minmax(0,1fr))}}
+@container (min-width:60rem){.cards{grid-template-columns:repeat(var(--across,4),minmax(0,1fr))}}
+.card{position:relative;display:flex;flex-direction:column;gap:.15rem}
+.card-picture{aspect-ratio:var(--ratio);background:var(--soft);overflow:hidden;margin-block-end:.7rem}
+.card-picture img{width:100%;height:100%;object-fit:cover}
+.card-title{font:500 1.125rem/1.3 var(--title-font);margin:0;overflow-wrap:anywhere}
+.card-title a{text-decoration:none}
+.card-title a::after{content:'';position:absolute;inset:0}
+.card:hover .card-title{color:var(--accent)}
+.card-brand,.quiet{color:var(--quiet);font-size:.9375rem}
+.amount{font-variant-numeric:tabular-nums;font-weight:600}
+.amount-reduced{color:var(--accent)}
+.tone-strong .amount-reduced,.tone-vivid .amount-reduced{color:inherit}
+.was{color:var(--quiet);font-weight:400;margin-inline-start:.5em}
+.missing-kind{border:2px dashed var(--accent);padding:1rem 1.25rem;background:var(--ground);color:var(--ink);text-align:start}
+@media print{.region-header,.region-top-line,form{display:none}}
+@media (prefers-reduced-motion:no-preference){a,.button{transition:color .15s,background-color .15s}}`;

@@ -1,0 +1,7 @@
+/** The demo stores. */
+import type { DemoStore } from './store.js';
+import { windrowKites } from './windrow/store.js';
+
+export type { DemoCollection, DemoProduct, DemoStore, DemoVariant } from './store.js';
+
+export const demoStores = async (): Promise<DemoStore[]> => [await windrowKites()];

@@ -1,0 +1,46 @@
+/** What a demo store is made of. Plain data: the service loads it through the same doors as any store's. */
+import type { Document, DocumentKey } from '@parlour/core';
+
+export interface DemoVariant {
+  readonly code: string;
+  readonly options: Readonly<Record<string, string>>;
+  /** Minor units. */
+  readonly price: number;
+  readonly wasPrice: number | null;
+  readonly stock: number;
+}
+
+export interface DemoProduct {
+  readonly code: string;
+  readonly slug: string;
+  readonly title: string;
+  readonly brand: string;
+  readonly summary: string;
+  readonly description: string;
+  readonly options: readonly { readonly name: string; readonly values: readonly string[] }[];
+  readonly variants: readonly DemoVariant[];
+  readonly pictures: readonly { readonly file: string; readonly alt: string }[];
+  readonly added: string;
+}
+
+export interface DemoCollection {
+  readonly code: string;
+  readonly slug: string;
+  readonly title: string;
+  readonly description: string;
+  readonly products: readonly string[];
+}
+
+export interface DemoStore {
+  readonly slug: string;
+  readonly name: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly timeZone: string;
+  readonly country: string;
+  readonly pictures: readonly { readonly name: string; readonly bytes: Uint8Array }[];
+  readonly products: readonly DemoProduct[];
+  readonly collections: readonly DemoCollection[];
+  /** The documents of the first design. @param hashOf the hash of a picture by its file name */
+  design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document>;
+}

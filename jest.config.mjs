@@ -1,0 +1,19 @@
+/** Core by itself and in parallel; service and CLI against real PostgreSQL; the browser tests in series, last. */
+const common = {
+  transform: { '^.+\\.(ts|js)$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] },
+  transformIgnorePatterns: ['/node_modules/(?!(fractional-indexing|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|entities|@parlour)/)'],
+  moduleNameMapper: { '^@parlour/(core|contract|service|demo)$': '<rootDir>/$1/index.ts', '^(\\.{1,2}/.*)\\.js$': '$1' },
+  modulePathIgnorePatterns: ['<rootDir>/(core|contract|service|cli|demo|console)/dist'],
+  rootDir: '.',
+  testEnvironment: 'node',
+};
+const project = (displayName, testMatch, more = {}) => ({ ...common, displayName, testMatch: testMatch.map((match) => `<rootDir>/${match}`), ...more });
+
+export default {
+  projects: [
+    project('core', ['core/**/*.test.ts', 'contract/**/*.test.ts', 'demo/**/*.test.ts']),
+    project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts']),
+    project('e2e', ['e2e/**/*.test.ts']),
+  ],
+  testTimeout: 60_000,
+};

@@ -1,0 +1,64 @@
+/** `npm start`: everything from a fresh clone to a running Parlour with the demo. */
+import { mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
+import { startCluster } from './cluster.mjs';
+import { needPackages } from './debian.mjs';
+import { main, Refusal, say } from './say.mjs';
+
+const port = Number(process.env.PARLOUR_PORT ?? 7420);
+const home = resolve(process.env.PARLOUR_HOME ?? join(ROOT, '.parlour'));
+
+await main(async () => {
+  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Refusal(`PARLOUR_PORT must be a port number, not “${process.env.PARLOUR_PORT}”.`);
+  const given = process.env.PARLOUR_DATABASE_URL;
+  if (!given) needPackages(['postgresql']);
+  ensureInstalled();
+  ensureBuilt();
+  mkdirSync(home, { recursive: true });
+  const cluster = given ? null : await startCluster(home);
+  const databaseUrl = given ?? (await ensureDatabase(cluster));
+  const { startService, DEMO_SIGN_IN } = await import(join(ROOT, 'service', 'dist', 'index.js'));
+  const service = await startService({ databaseUrl, port, demo: true, logLevel: process.env.PARLOUR_LOG ?? 'warn' }).catch((error) => {
+    cluster?.stop();
+    throw error.code === 'EADDRINUSE' ? new Refusal(`Port ${port} is taken. Stop what runs there, or choose another: PARLOUR_PORT=7421 npm start`) : error;
+  });
+  stopCleanly(service, cluster);
+  say(`
+Parlour is running.
+
+  Console     http://localhost:${port}
+  Storefront  http://windrow.localhost:${port}
+  Sign in     ${DEMO_SIGN_IN.mail} / ${DEMO_SIGN_IN.password}
+
+Stop with Ctrl-C.`);
+});
+
+/** The database `parlour` in our own cluster, made when it is not there. */
+async function ensureDatabase(cluster) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: cluster.url('postgres') });
+  await client.connect();
+  try {
+    const { rowCount } = await client.query("select 1 from pg_database where datname = 'parlour'");
+    if (!rowCount) await client.query('create database parlour');
+  } finally {
+    await client.end();
+  }
+  return cluster.url('parlour');
+}
+
+/** Server first, then the database. */
+function stopCleanly(service, cluster) {
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    say('\nStopping …');
+    await service.stop();
+    cluster?.stop();
+    process.exit(0);
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}

@@ -1,0 +1,47 @@
+/** Signing in, and finding out who is signed in. */
+import { parseCookie } from 'cookie';
+import type { IncomingMessage } from 'node:http';
+import { Problem } from '@parlour/core';
+import { accountByMail, accountOfSession, addSession, endSession, type Account } from '../records/accounts.js';
+import type { Records } from '../records/database.js';
+import { hashPassword, newToken, passwordMatches, tokenHash } from './passwords.js';
+
+export const SESSION_COOKIE = 'parlour';
+const DAY = 24 * 60 * 60 * 1000;
+export const CONSOLE_DAYS = 14;
+const TOKEN_DAYS = 90;
+
+let nobodysHash: Promise<string> | undefined;
+
+/** @throws Problem `wrong-sign-in`, in the same words and time whether the address or the password is wrong */
+export async function checkCredentials(db: Records, mail: string, password: string): Promise<Account> {
+  const account = await accountByMail(db, mail);
+  const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
+  const matches = await passwordMatches(password, hash);
+  if (!account || !matches) throw new Problem('wrong-sign-in', 'The mail address or the password is wrong.', { place: 'password', remedy: 'Check both and try again.' });
+  return account;
+}
+
+/** Starts a session or makes a token. @returns the secret, which is kept nowhere */
+export async function startSession(db: Records, account: Account, kind: 'console' | 'token', name: string, now: Date): Promise<string> {
+  const token = newToken();
+  const days = kind === 'console' ? CONSOLE_DAYS : TOKEN_DAYS;
+  await addSession(db, { tokenHash: tokenHash(token), accountId: account.id, kind, name, expiresAt: new Date(now.getTime() + days * DAY) });
+  return token;
+}
+
+export const stopSession = (db: Records, token: string): Promise<void> => endSession(db, tokenHash(token));
+
+/** The secret a request carries: a bearer token, or the session cookie. */
+export function tokenOf(request: IncomingMessage): string | undefined {
+  const bearer = /^Bearer ([\w-]{20,100})$/.exec(request.headers.authorization ?? '');
+  return bearer?.[1] ?? parseCookie(request.headers.cookie ?? '')[SESSION_COOKIE];
+}
+
+/** Who sends a request. @throws Problem `signed-out` */
+export async function accountFrom(db: Records, request: IncomingMessage, now: Date): Promise<Account> {
+  const token = tokenOf(request);
+  const account = token ? await accountOfSession(db, tokenHash(token), now) : undefined;
+  if (!account) throw new Problem('signed-out', 'You are not signed in, or your session has ended.', { remedy: 'Sign in and try again.' });
+  return account;
+}

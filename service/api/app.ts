@@ -1,0 +1,89 @@
+/** The console's host: the API below `/api`, the built console everywhere else, and the probes. */
+import express, { Router, type Express } from 'express';
+import helmet from 'helmet';
+import { sql } from 'kysely';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { Problem } from '@parlour/core';
+import { openapi } from '@parlour/contract';
+import type { Config } from '../config.js';
+import { originOf } from '../config.js';
+import type { Database } from '../records/database.js';
+import { sameOriginOnly } from '../web.js';
+import { designRoutes } from './designs.js';
+import type { Api } from './implement.js';
+import { pageRoutes } from './pages.js';
+import { sayProblem } from './problems.js';
+import { signInRoutes } from './sign-in.js';
+import { storeRoutes } from './stores.js';
+
+export function consoleApp(db: Database, config: Config): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('query parser', 'simple');
+  app.use(security(config));
+  app.get('/healthz', (_request, response) => response.json({ alive: true }));
+  app.get('/readyz', async (_request, response) => {
+    const ready = await sql`select 1`.execute(db).then(
+      () => true,
+      () => false,
+    );
+    response.status(ready ? 200 : 503).json({ ready, ...(ready ? {} : { reason: 'The database cannot be reached.' }) });
+  });
+  app.use('/api', apiRouter(db, config));
+  app.use(express.static(config.consoleFolder, { index: false, maxAge: '1y', immutable: true }));
+  app.get('/{*path}', (request, response, next) => {
+    const page = join(config.consoleFolder, 'index.html');
+    if (!request.accepts('html') || !existsSync(page)) return next();
+    response.sendFile(page, { cacheControl: false, headers: { 'cache-control': 'no-cache' } });
+  });
+  app.use(noRoute);
+  app.use(sayProblem);
+  return app;
+}
+
+function apiRouter(db: Database, config: Config): Router {
+  const router = Router();
+  router.use((_request, response, next) => {
+    response.set('cache-control', 'no-store');
+    next();
+  });
+  router.use(sameOriginOnly);
+  router.use(express.json({ limit: '1mb', strict: false }));
+  router.get('/openapi.json', (_request, response) => response.json(openapi()));
+  const api: Api = { db, config, router };
+  signInRoutes(api);
+  storeRoutes(api);
+  pageRoutes(api);
+  designRoutes(api);
+  router.use(noRoute);
+  return router;
+}
+
+const noRoute: express.RequestHandler = (request) => {
+  throw new Problem('no-such-route', `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`, { remedy: 'See /api/openapi.json for every route.' });
+};
+
+function security(config: Config) {
+  const shops = originOf(config, `*.${config.host}`);
+  const previews = originOf(config, `*.preview.${config.host}`);
+  return helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        scriptSrc: ["'self'"],
+        // The component library writes its theme into a style element, and positions menus by style attributes.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        fontSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:', shops],
+        connectSrc: ["'self'"],
+        frameSrc: [shops, previews],
+        formAction: ["'self'"],
+        baseUri: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    strictTransportSecurity: false,
+  });
+}

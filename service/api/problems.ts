@@ -1,0 +1,41 @@
+/** Errors as problem details (RFC 9457). */
+import type { NextFunction, Request, Response } from 'express';
+import { Problem, PROBLEMS } from '@parlour/core';
+import { isDatabaseAway } from '../web.js';
+
+/** Express tells an error handler by its four parameters. */
+export function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
+  const problem = asProblem(error);
+  if (problem.code === 'broken') request.log.error({ err: error }, 'a request failed');
+  const status = PROBLEMS[problem.code];
+  if (status === 503) response.set('retry-after', '5');
+  response
+    .status(status)
+    .type('application/problem+json')
+    .send(
+      JSON.stringify({
+        type: `/docs/problems/${problem.code}`,
+        title: problem.code.replaceAll('-', ' '),
+        status,
+        detail: problem.message,
+        ...(problem.place ? { place: problem.place } : {}),
+        ...(problem.remedy ? { remedy: problem.remedy } : {}),
+      }),
+    );
+}
+
+function asProblem(error: unknown): Problem {
+  if (error instanceof Problem) return error;
+  if (isDatabaseAway(error)) return new Problem('database-away', 'The database cannot be reached right now.', { remedy: 'Nothing was changed. Try again in a few seconds.' });
+  const { type, status, code } = (error ?? {}) as { type?: string; status?: number; code?: string };
+  switch (type) {
+    case 'entity.too.large':
+      return new Problem('too-large', 'The body is too large.', { place: 'body', remedy: 'JSON may have 1 MB, a picture 20 MB.' });
+    case 'entity.parse.failed':
+      return new Problem('not-json', 'The body is not JSON.', { place: 'body', remedy: 'Send JSON with the content type application/json.' });
+  }
+  // Text that PostgreSQL refuses; the door lets none through, so this is a second lock.
+  if (code === '22021' || code === '22P05') return new Problem('bad-text', 'A text holds a character that cannot be stored.', { remedy: 'Leave out NUL and half characters.' });
+  if (status && status >= 400 && status < 500) return new Problem('bad-input', 'The request cannot be read.', { place: 'request', remedy: 'Check its address, headers and body.' });
+  return new Problem('broken', 'Something went wrong on our side.', { remedy: 'Nothing was changed. Try again; if it stays, look into the log of the service.' });
+}

@@ -1,0 +1,31 @@
+/** Signing in and out, tokens, who one is. */
+import { stringifySetCookie } from 'cookie';
+import { routes } from '@parlour/contract';
+import { checkCredentials, CONSOLE_DAYS, SESSION_COOKIE, startSession, stopSession, tokenOf } from '../accounts/sign-in.js';
+import { implement, type Api } from './implement.js';
+
+const cookie = (value: string, maxAge: number): string => stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
+
+export function signInRoutes(api: Api): void {
+  const { db } = api;
+
+  implement(api, routes.signIn, async ({ body, response }) => {
+    const account = await checkCredentials(db, body.mail, body.password);
+    const token = await startSession(db, account, 'console', 'console', new Date());
+    response.append('set-cookie', cookie(token, CONSOLE_DAYS * 24 * 60 * 60));
+    return { name: account.name, mail: account.mail };
+  });
+
+  implement(api, routes.signOut, async ({ request, response }) => {
+    await stopSession(db, tokenOf(request) ?? '');
+    response.append('set-cookie', cookie('', 0));
+    return { done: true };
+  });
+
+  implement(api, routes.createToken, async ({ body }) => {
+    const account = await checkCredentials(db, body.mail, body.password);
+    return { token: await startSession(db, account, 'token', body.name, new Date()), user: { name: account.name, mail: account.mail } };
+  });
+
+  implement(api, routes.me, ({ account }) => Promise.resolve({ name: account.name, mail: account.mail }));
+}

@@ -1,0 +1,55 @@
+/** Stores, section kinds and pictures. */
+import { fieldSchema, jsonSchema, picturePath, SHIPPED_KINDS, type JsonSchema } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { storefrontOrigin, type Config } from '../config.js';
+import { makePicture } from '../media/renditions.js';
+import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
+import { storesOf, type Store } from '../records/stores.js';
+import { implement, type Api } from './implement.js';
+
+export function storeRoutes(api: Api): void {
+  const { db, config } = api;
+
+  implement(api, routes.listStores, async ({ account }) => ({ stores: (await storesOf(db, account.id)).map((store) => shapeOf(store, config)) }));
+  implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
+  implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));
+
+  implement(api, routes.listPictures, async ({ store }) => ({ pictures: (await listPictures(db, store.id)).map((picture) => pictureShape(picture, store, config)) }));
+  implement(api, routes.addPicture, async ({ store, body, query }) => {
+    const { picture, renditions } = await makePicture(body, query.name ?? '');
+    await addPicture(db, store.id, picture, renditions);
+    return pictureShape(picture, store, config);
+  });
+}
+
+const shapeOf = (store: Store, config: Config) => ({
+  slug: store.slug,
+  name: store.name,
+  currency: store.currency,
+  locale: store.locale,
+  timeZone: store.timeZone,
+  liveDesign: store.liveDesign.code,
+  storefront: storefrontOrigin(config, store.slug),
+});
+
+const pictureShape = (picture: StoredPicture, store: Store, config: Config) => ({
+  ...picture,
+  widths: [...picture.widths],
+  thumb: storefrontOrigin(config, store.slug) + picturePath(picture.hash, picture.widths[0] as number),
+});
+
+const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, slots = {}, onlyOn }) => ({
+  name,
+  version,
+  title,
+  sentence,
+  fields: { ...fields },
+  schema: {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    type: 'object',
+    properties: Object.fromEntries(Object.entries(fields).map(([field, declared]): [string, JsonSchema] => [field, { ...jsonSchema(fieldSchema(declared)), title: declared.label, description: declared.help, default: declared.default }])),
+    additionalProperties: false,
+  } as JsonSchema,
+  slots: { ...slots },
+  pages: onlyOn ? [...onlyOn.pages] : null,
+}));

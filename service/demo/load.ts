@@ -1,0 +1,84 @@
+/** Loads the demo stores into an empty database. */
+import { keys, type Document, type DocumentKey } from '@parlour/core';
+import { demoStores, type DemoStore } from '@parlour/demo';
+import { hashPassword } from '../accounts/passwords.js';
+import { makePicture } from '../media/renditions.js';
+import { addState } from '../publishing/publish.js';
+import { addAccount, addMembership } from '../records/accounts.js';
+import { json, type Database, type Records } from '../records/database.js';
+import { saveManifest } from '../records/documents.js';
+import { addPicture } from '../records/pictures.js';
+
+/** The demo's owner. A demo only: a store of one's own is not made with it. */
+export const DEMO_SIGN_IN = { mail: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'Maren Oldacre' } as const;
+
+/** @returns false if there are stores already, and nothing was done */
+export async function loadDemo(db: Database): Promise<boolean> {
+  const passwordHash = await hashPassword(DEMO_SIGN_IN.password);
+  return db.transaction().execute(async (trx) => {
+    // Two processes that start on one empty database must not both load it.
+    await trx.selectFrom('service_secret').selectAll().forUpdate().execute();
+    if (await trx.selectFrom('store').select('id').executeTakeFirst()) return false;
+    const owner = await addAccount(trx, { mail: DEMO_SIGN_IN.mail, name: DEMO_SIGN_IN.name, passwordHash });
+    for (const store of await demoStores()) await addMembership(trx, owner, await loadStore(trx, store), 'owner');
+    return true;
+  });
+}
+
+async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
+  const { slug, name, currency, locale, timeZone, country } = demo;
+  const store = await trx.insertInto('store').values({ slug, name, currency, locale, time_zone: timeZone, country }).returning('id').executeTakeFirstOrThrow();
+  const hashes = new Map<string, string>();
+  for (const { name: file, bytes } of demo.pictures) {
+    const { picture, renditions } = await makePicture(bytes, file);
+    await addPicture(trx, store.id, picture, renditions);
+    hashes.set(file, picture.hash);
+  }
+  const productIds = await loadProducts(trx, store.id, demo, hashes);
+  for (const [position, { code, slug, title, description, products }] of demo.collections.entries()) {
+    const collection = await trx.insertInto('collection').values({ store_id: store.id, code, slug, title, description, position }).returning('id').executeTakeFirstOrThrow();
+    await trx
+      .insertInto('collection_member')
+      .values(products.map((product, at) => ({ collection_id: collection.id, product_id: productIds.get(product) as number, position: at })))
+      .execute();
+  }
+  await loadDesign(trx, store.id, demo.design((file) => hashes.get(file) as string));
+  return store.id;
+}
+
+async function loadProducts(trx: Records, storeId: number, demo: DemoStore, hashes: ReadonlyMap<string, string>): Promise<Map<string, number>> {
+  const ids = new Map<string, number>();
+  for (const { code, slug, title, brand, summary, description, options, variants, pictures, added } of demo.products) {
+    const row = await trx
+      .insertInto('product')
+      .values({ store_id: storeId, code, slug, title, brand, summary, description, options: json(options), created_at: added })
+      .returning('id')
+      .executeTakeFirstOrThrow();
+    ids.set(code, row.id);
+    await trx
+      .insertInto('variant')
+      .values(variants.map(({ wasPrice, options: chosen, ...variant }, position) => ({ ...variant, was_price: wasPrice, options: json(chosen), product_id: row.id, position })))
+      .execute();
+    if (pictures.length) {
+      await trx
+        .insertInto('product_picture')
+        .values(pictures.map(({ file, alt }, position) => ({ product_id: row.id, store_id: storeId, hash: hashes.get(file) as string, alt, position })))
+        .execute();
+    }
+  }
+  return ids;
+}
+
+/** A design whose draft and first revision are the same. */
+async function loadDesign(trx: Records, storeId: number, documents: ReadonlyMap<DocumentKey, Document>): Promise<void> {
+  if (!documents.has(keys.theme)) throw new Error('A design needs a theme.');
+  const origin = await saveManifest(trx, {});
+  const design = await trx
+    .insertInto('design')
+    .values({ store_id: storeId, code: 'first', name: 'First design', origin, live_revision: 0, draft_seq: 0, snapshot_seq: 0 })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  const { manifest } = await addState(trx, design, documents, { note: 'The design the store started with', authorId: null });
+  await trx.updateTable('design').set({ origin: manifest }).where('id', '=', design.id).execute();
+  await trx.updateTable('store').set({ live_design_id: design.id }).where('id', '=', storeId).execute();
+}

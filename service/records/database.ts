@@ -1,0 +1,30 @@
+/** The connection to PostgreSQL, and the migrations. */
+import { Kysely, Migrator, PostgresDialect, type Transaction } from 'kysely';
+import pg from 'pg';
+import * as slice from './migrations/0001-slice.js';
+import type { Tables } from './tables.js';
+
+export type Database = Kysely<Tables>;
+/** Where a repository reads and writes: the database, or a transaction in it. */
+export type Records = Database | Transaction<Tables>;
+
+const INT8 = 20;
+// Sequence numbers stay far below 2^53, so they are read as numbers.
+pg.types.setTypeParser(INT8, Number);
+
+/** @param url `postgresql://…`; the pool connects when it is first used */
+export function openDatabase(url: string): Database {
+  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 3000 });
+  // An idle connection that breaks is replaced at the next use; without a listener it would end the process.
+  pool.on('error', () => undefined);
+  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+}
+
+/** Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock. */
+export async function migrate(db: Database): Promise<void> {
+  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ '0001-slice': slice }) } });
+  const { error } = await migrator.migrateToLatest();
+  if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');
+}
+
+export const json = (value: unknown): string => JSON.stringify(value);

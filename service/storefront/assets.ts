@@ -1,0 +1,57 @@
+/** What pages link to: stylesheets, pictures, fonts. All of it is known by content or version and kept for good. */
+import { createHash } from 'node:crypto';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { Router, type Request, type Response } from 'express';
+import { fontFiles, keys, kindsCss, SHIPPED_KINDS, themeCss, type ThemeDocument } from '@parlour/core';
+import { loadDocuments } from '../records/documents.js';
+import { findRendition } from '../records/pictures.js';
+import { documentHash, type Site } from './context.js';
+
+const EMPTY_THEME: ThemeDocument = { format: 1, type: 'theme', groundwork: 'foolscap', values: {} };
+
+/** Changes whenever the rules that ship change. */
+export const STYLE_VERSION = createHash('sha256')
+  .update(themeCss(EMPTY_THEME) + SHIPPED_KINDS.all.map((kind) => kind.css).join(''))
+  .digest('hex')
+  .slice(0, 10);
+
+const FOR_GOOD = 'public, max-age=31536000, immutable';
+const HASH = /^[0-9a-f]{64}$/;
+const require = createRequire(import.meta.url);
+const FONT_PACKAGES = ['@fontsource/spectral', '@fontsource/work-sans'];
+const fonts = new Map(
+  fontFiles().map((file) => {
+    const owner = FONT_PACKAGES.find((name) => file.startsWith(name.split('/')[1] as string)) as string;
+    return [file, join(dirname(require.resolve(`${owner}/package.json`)), 'files', file)];
+  }),
+);
+
+export const assets = (siteOf: (response: Response) => Site): Router =>
+  Router()
+    .get('/styles/theme/:name', async (request: Request<{ name: string }>, response) => {
+      const site = siteOf(response);
+      const hash = request.params.name.replace(/\.css$/, '');
+      const current = documentHash(site.state, keys.theme);
+      const theme = hash === current ? site.state.get(keys.theme) : HASH.test(hash) ? (await loadDocuments(site.db, [hash])).get(hash) : undefined;
+      sendCss(response, themeCss((theme as ThemeDocument | undefined) ?? EMPTY_THEME));
+    })
+    .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
+      sendCss(response, kindsCss(request.params.names.replace(/\.css$/, '').split('+').slice(0, 100), SHIPPED_KINDS));
+    })
+    .get('/pictures/:hash/:file', async (request: Request<{ hash: string; file: string }>, response, next) => {
+      const site = siteOf(response);
+      const width = /^(\d{1,5})\.webp$/.exec(request.params.file)?.[1];
+      const bytes = width && HASH.test(request.params.hash) ? await findRendition(site.db, site.store.id, request.params.hash, Number(width)) : undefined;
+      if (!bytes) return next();
+      response.set('cache-control', FOR_GOOD).type('image/webp').send(bytes);
+    })
+    .get('/fonts/:file', (request: Request<{ file: string }>, response, next) => {
+      const path = fonts.get(request.params.file);
+      if (!path) return next();
+      response.sendFile(path, { cacheControl: false, headers: { 'cache-control': FOR_GOOD } });
+    });
+
+function sendCss(response: Response, css: string): void {
+  response.set('cache-control', FOR_GOOD).type('text/css').send(css);
+}

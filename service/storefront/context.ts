@@ -1,0 +1,29 @@
+/** What the storefront and its preview have in common: which store, which state of its design, which mode. */
+import type { DesignState, Document, DocumentKey } from '@parlour/core';
+import { hashOf } from '../records/documents.js';
+import type { Config } from '../config.js';
+import type { Database } from '../records/database.js';
+import type { Store } from '../records/stores.js';
+
+export interface Site {
+  readonly db: Database;
+  readonly config: Config;
+  readonly store: Store;
+  readonly state: DesignState;
+  readonly mode: 'live' | 'preview';
+  /** The shop's own address, also while previewing. */
+  readonly origin: string;
+  /** Hash of the cart token of the visitor, if there is one. */
+  readonly cart: Buffer | null;
+}
+
+const hashes = new WeakMap<Document, string>();
+
+/** The hash of a document of a state, worked out once for each document. */
+export function documentHash(state: DesignState, key: DocumentKey): string {
+  const document = state.get(key) as Document | undefined;
+  if (!document) return 'none';
+  let hash = hashes.get(document);
+  if (!hash) hashes.set(document, (hash = hashOf(document)));
+  return hash;
+}

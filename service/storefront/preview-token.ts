@@ -1,0 +1,44 @@
+/** Tokens that open the preview of one design and expire. Signed, so that nothing is kept for them. */
+import { createHmac, timingSafeEqual } from 'node:crypto';
+import type { Records } from '../records/database.js';
+
+export interface PreviewRight {
+  readonly store: string;
+  readonly design: string;
+  /** Milliseconds since 1970. */
+  readonly expires: number;
+}
+
+let secret: Promise<Buffer> | undefined;
+
+/** The signing key, shared by all processes on one database. */
+function signingKey(db: Records): Promise<Buffer> {
+  secret ??= db
+    .selectFrom('service_secret')
+    .select('value')
+    .where('name', '=', 'preview')
+    .executeTakeFirstOrThrow()
+    .then((row) => row.value)
+    .catch((error: unknown) => {
+      secret = undefined;
+      throw error;
+    });
+  return secret;
+}
+
+const sign = (payload: string, key: Buffer): Buffer => createHmac('sha256', key).update(payload).digest();
+
+export async function previewToken(db: Records, right: PreviewRight): Promise<string> {
+  const payload = Buffer.from(JSON.stringify(right)).toString('base64url');
+  return `${payload}.${sign(payload, await signingKey(db)).toString('base64url')}`;
+}
+
+/** The right a token gives, or null if it is forged, broken or expired. */
+export async function readPreviewToken(db: Records, token: string, now: number): Promise<PreviewRight | null> {
+  const [payload = '', signature = ''] = token.split('.');
+  const expected = sign(payload, await signingKey(db));
+  const given = Buffer.from(signature, 'base64url');
+  if (given.length !== expected.length || !timingSafeEqual(given, expected)) return null;
+  const right = JSON.parse(Buffer.from(payload, 'base64url').toString()) as PreviewRight;
+  return right.expires > now ? right : null;
+}

@@ -1,0 +1,66 @@
+/** Finds the site a request is for: a store's live design, or a draft for those with a preview token. */
+import { parseCookie, stringifySetCookie } from 'cookie';
+import type { NextFunction, Request, Response } from 'express';
+import { closedState, Problem } from '@parlour/core';
+import { tokenHash } from '../accounts/passwords.js';
+import { storefrontOrigin, type Config } from '../config.js';
+import type { Database } from '../records/database.js';
+import { loadState } from '../records/documents.js';
+import { findDesign, openDraft } from '../records/drafts.js';
+import { findStore, type Store } from '../records/stores.js';
+import { CART_COOKIE } from './cart.js';
+import type { Site } from './context.js';
+import { readPreviewToken } from './preview-token.js';
+
+const PREVIEW_COOKIE = 'preview';
+
+export const siteOf = (response: Response): Site => response.locals['site'] as Site;
+
+type Middleware = (request: Request, response: Response, next: NextFunction) => Promise<void>;
+
+/** The live site of the store that the host names. */
+export const liveSite =
+  (db: Database, config: Config): Middleware =>
+  async (request, response, next) => {
+    const store = await storeOf(db, request, `.${config.host}`);
+    response.locals['site'] = { ...base(db, config, store, request), mode: 'live', state: await loadState(db, store.liveDesign.manifest) } satisfies Site;
+    next();
+  };
+
+/** The draft that the visitor's preview token is for. A token in the address is exchanged for a cookie first. */
+export const previewSite =
+  (db: Database, config: Config): Middleware =>
+  async (request, response, next) => {
+    const store = await storeOf(db, request, `.preview.${config.host}`);
+    const url = new URL(request.originalUrl, 'http://preview');
+    const given = url.searchParams.get('preview');
+    const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
+    const right = token.length < 1000 ? await readPreviewToken(db, token, Date.now()) : null;
+    if (!right || right.store !== store.slug) {
+      throw new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', { remedy: 'Open the preview again from the console, or run “parlour preview”.' });
+    }
+    if (given) {
+      url.searchParams.delete('preview');
+      const maxAge = Math.floor((right.expires - Date.now()) / 1000);
+      response.append('set-cookie', stringifySetCookie({ name: PREVIEW_COOKIE, value: token, httpOnly: true, secure: true, sameSite: 'none', partitioned: true, path: '/', maxAge }));
+      response.redirect(303, `${url.pathname}${url.search}`);
+      return;
+    }
+    const design = await findDesign(db, store.id, right.design);
+    if (!design) throw new Problem('no-such-thing', 'This design does not exist any more.', { remedy: 'Open the preview of another one.' });
+    const state = closedState(await openDraft(db, design));
+    response.locals['site'] = { ...base(db, config, store, request), mode: 'preview', state } satisfies Site;
+    next();
+  };
+
+async function storeOf(db: Database, request: Request, suffix: string): Promise<Store> {
+  const host = (request.headers.host ?? '').replace(/:\d+$/, '');
+  const store = await findStore(db, host.slice(0, host.length - suffix.length));
+  if (!store) throw new Problem('no-such-thing', 'There is no store at this address.', { remedy: 'Check the address.' });
+  return store;
+}
+
+function base(db: Database, config: Config, store: Store, request: Request): Omit<Site, 'mode' | 'state'> {
+  const token = parseCookie(request.headers.cookie ?? '')[CART_COOKIE];
+  return { db, config, store, origin: storefrontOrigin(config, store.slug), cart: token && token.length < 100 ? tokenHash(token) : null };
+}
