@@ -16,4 +16,6 @@ export default {
     project('e2e', ['e2e/**/*.test.ts']),
   ],
   testTimeout: 60_000,
+  // A test that forgets to close something must not hold up the whole run; the wrapper ends what is left.
+  forceExit: true,
 };

@@ -12,8 +12,9 @@ export function sameOriginOnly(request: Request, _response: Response, next: Next
   next();
 }
 
-// Class 08 (connection), 57P (shutting down, cannot connect now), 53300 (too many connections), and the socket's own errors.
-const AWAY = /^(08|57P|53300|ECONN|EPIPE|ETIMEDOUT|ENOENT)/;
+// Class 08 (connection), 57P (shutting down, cannot connect now), 53300 (too many connections), 55000 (the database
+// accepts no connections), and the socket's own errors.
+const AWAY = /^(08|57P|53300|55000|ECONN|EPIPE|ETIMEDOUT|ENOENT)/;
 
 /** True for an error that means PostgreSQL cannot be reached right now. */
 export function isDatabaseAway(error: unknown): boolean {

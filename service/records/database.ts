@@ -28,3 +28,19 @@ export async function migrate(db: Database): Promise<void> {
 }
 
 export const json = (value: unknown): string => JSON.stringify(value);
+
+/**
+ * Something kept in memory for each database, such as a cache. A transaction shares what its database has: both hold
+ * the same adapter.
+ */
+export function perDatabase<T>(make: () => T): (db: Records) => T {
+  const all = new WeakMap<object, T>();
+  return (db) => {
+    const { adapter } = db.getExecutor();
+    const known = all.get(adapter);
+    if (known !== undefined) return known;
+    const made = make();
+    all.set(adapter, made);
+    return made;
+  };
+}

@@ -3,7 +3,7 @@
  * drafts it works with in memory and catches up by reading the edits it has not seen; PostgreSQL is the truth.
  */
 import { applyUnit, openDocument, SHIPPED_KINDS, type DocumentKey, type Draft, type DraftDocument, type Edit, type UnitResult } from '@parlour/core';
-import { json, type Records } from './database.js';
+import { json, perDatabase, type Records } from './database.js';
 import { loadState } from './documents.js';
 
 const SNAPSHOT_EVERY = 100;
@@ -49,7 +49,7 @@ class Replica implements OpenDraft {
   }
 }
 
-const replicas = new Map<number, Replica>();
+const replicasOf = perDatabase(() => new Map<number, Replica>());
 
 const designQuery = (db: Records) =>
   db
@@ -68,6 +68,7 @@ export async function openDraft(db: Records, design: Design): Promise<OpenDraft>
 }
 
 async function caughtUp(db: Records, design: Design): Promise<Replica> {
+  const replicas = replicasOf(db);
   let replica = replicas.get(design.id);
   if (!replica) {
     replica = await readSnapshot(db, design);

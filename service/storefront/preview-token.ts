@@ -1,6 +1,6 @@
 /** Tokens that open the preview of one design and expire. Signed, so that nothing is kept for them. */
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import type { Records } from '../records/database.js';
+import { perDatabase, type Records } from '../records/database.js';
 
 export interface PreviewRight {
   readonly store: string;
@@ -9,21 +9,13 @@ export interface PreviewRight {
   readonly expires: number;
 }
 
-let secret: Promise<Buffer> | undefined;
+const secretOf = perDatabase(() => ({ key: undefined as Buffer | undefined }));
 
 /** The signing key, shared by all processes on one database. */
-function signingKey(db: Records): Promise<Buffer> {
-  secret ??= db
-    .selectFrom('service_secret')
-    .select('value')
-    .where('name', '=', 'preview')
-    .executeTakeFirstOrThrow()
-    .then((row) => row.value)
-    .catch((error: unknown) => {
-      secret = undefined;
-      throw error;
-    });
-  return secret;
+async function signingKey(db: Records): Promise<Buffer> {
+  const secret = secretOf(db);
+  secret.key ??= (await db.selectFrom('service_secret').select('value').where('name', '=', 'preview').executeTakeFirstOrThrow()).value;
+  return secret.key;
 }
 
 const sign = (payload: string, key: Buffer): Buffer => createHmac('sha256', key).update(payload).digest();

@@ -76,7 +76,7 @@ onBeforeUnmount(save);
     <LinkInput v-else-if="field.type === 'link'" :model-value="value as never" :label="field.label" :help="field.help" :fault="fault" @update:model-value="change($event)" />
     <SourceInput v-else-if="field.type === 'source'" :model-value="value as never" :label="field.label" :help="field.help" @update:model-value="change($event)" />
     <MenuInput v-else :model-value="value as string" :label="field.label" :help="field.help" @update:model-value="change($event)" />
-    <v-btn v-if="isOwn" class="reset" size="x-small" :prepend-icon="mdiRestore" @click="reset">Back to the default</v-btn>
+    <button v-if="isOwn" type="button" class="reset" :aria-label="`${field.label}: back to the default`" @click="reset"><v-icon :icon="mdiRestore" size="14" /> default</button>
   </div>
 </template>
 
@@ -84,7 +84,21 @@ onBeforeUnmount(save);
 .wide {
   grid-column: span 2;
 }
+.field {
+  position: relative;
+}
+/* Sits on the field's frame, as the label does on the other side. */
 .reset {
+  position: absolute;
+  inset-block-start: -10px;
+  inset-inline-end: 10px;
+  padding: 0 6px;
+  background: rgb(var(--v-theme-surface));
+  color: rgb(var(--v-theme-secondary));
   font-size: 0.875rem;
+  line-height: 1.25rem;
+}
+.reset:hover {
+  color: rgb(var(--v-theme-primary));
 }
 </style>

@@ -103,7 +103,8 @@ onMounted(() => attempt(load));
   gap: 24px;
 }
 .plan {
-  display: block;
+  display: flex;
+  align-items: flex-start;
   width: 100%;
   height: 260px;
   overflow: hidden;

@@ -1,0 +1,118 @@
+/** A service under test: its own database, a free port, the demo loaded; called through the network only. */
+import { request as httpRequest, type IncomingHttpHeaders } from 'node:http';
+import { randomBytes, randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
+import type { EditRequest } from '@parlour/core';
+import { DEMO_SIGN_IN, loadDemo, migrate, openDatabase, startService, type RunningService } from '../index.js';
+
+const SERVER = process.env['PARLOUR_TEST_DATABASE'] ?? '';
+const TEMPLATE = 'parlour_demo';
+
+/** The address of another database of the tests' cluster. */
+const databaseUrl = (name: string): string => SERVER.replace(/[^/]*$/, name);
+
+export async function asAdmin<T>(work: (client: pg.Client) => Promise<T>, url = SERVER): Promise<T> {
+  if (!SERVER) throw new Error('Run the tests with “npm test”, which starts a database for them.');
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return await work(client);
+  } finally {
+    await client.end();
+  }
+}
+
+/** A database of its own with the demo in it, copied from one that is loaded once for each run. */
+export async function newDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  await asAdmin(async (client) => {
+    // Test files run side by side; the first loads the demo, the others wait.
+    await client.query('select pg_advisory_lock(7420)');
+    const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [TEMPLATE]);
+    if (!rowCount) {
+      await client.query(`create database ${TEMPLATE}_new`);
+      const db = openDatabase(databaseUrl(`${TEMPLATE}_new`));
+      await migrate(db);
+      await loadDemo(db);
+      await db.destroy();
+      await client.query(`alter database ${TEMPLATE}_new rename to ${TEMPLATE}`);
+    }
+    await client.query(`create database ${name} template ${TEMPLATE}`);
+    await client.query('select pg_advisory_unlock(7420)');
+  });
+  return { url: databaseUrl(name), drop: () => asAdmin(async (client) => void (await client.query(`drop database if exists ${name} with (force)`))) };
+}
+
+export interface Answer {
+  readonly status: number;
+  readonly headers: IncomingHttpHeaders;
+  readonly text: string;
+  /** The body as JSON. */
+  json<T = Record<string, unknown>>(): T;
+}
+
+export interface Sent {
+  readonly method?: string;
+  readonly headers?: Readonly<Record<string, string>>;
+  readonly body?: string | Uint8Array;
+}
+
+export interface TestService {
+  readonly origin: string;
+  readonly port: number;
+  readonly client: Client;
+  readonly token: string;
+  /** A request with any host name; Node resolves no `*.localhost`, so the address is always the loopback. */
+  send(host: string, path: string, sent?: Sent): Promise<Answer>;
+  shop(path: string, sent?: Sent): Promise<Answer>;
+  api(path: string, sent?: Sent): Promise<Answer>;
+  /** Calls a route of the demo's live design. */
+  call<R extends Route>(route: R, input?: { params?: Record<string, string>; query?: unknown; body?: unknown }): Promise<AnswerOf<R>>;
+  edit(...edits: EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
+  stop(): Promise<void>;
+}
+
+export function send(port: number, host: string, path: string, { method = 'GET', headers = {}, body }: Sent = {}): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const request = httpRequest({ host: '127.0.0.1', port, path, method, headers: { host: `${host}:${port}`, ...headers } }, (response) => {
+      const chunks: Buffer[] = [];
+      response.on('data', (chunk: Buffer) => chunks.push(chunk));
+      response.on('end', () => {
+        const text = Buffer.concat(chunks).toString();
+        resolve({ status: response.statusCode ?? 0, headers: response.headers, text, json: () => JSON.parse(text) });
+      });
+    });
+    request.on('error', reject);
+    request.end(body);
+  });
+}
+
+/** Signs the demo's owner in at a running service. */
+export async function connect(port: number, stop: () => Promise<void>): Promise<TestService> {
+  const origin = `http://127.0.0.1:${port}`;
+  const { token } = await createClient({ origin }).call(routes.createToken, { body: { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'test' } });
+  const client = createClient({ origin, token });
+  const call: TestService['call'] = (route, input = {}) => client.call(route as Route, { ...input, params: { store: 'windrow', design: 'live', ...input.params } } as never) as never;
+  return {
+    origin,
+    port,
+    client,
+    token,
+    send: (host, path, sent) => send(port, host, path, sent),
+    shop: (path, sent) => send(port, 'windrow.localhost', path, sent),
+    api: (path, sent = {}) => send(port, 'localhost', `/api${path}`, { ...sent, headers: { authorization: `Bearer ${token}`, ...sent.headers } }),
+    call,
+    edit: (...edits) => call(routes.edit, { body: { unit: randomUUID(), edits } }),
+    stop,
+  };
+}
+
+export async function testService(): Promise<TestService> {
+  const database = await newDatabase();
+  const service: RunningService = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  return connect(service.port, async () => {
+    await service.stop();
+    await database.drop();
+  });
+}
