@@ -1,13 +1,28 @@
 /** Core by itself and in parallel; service and CLI against real PostgreSQL; the browser tests in series, last. */
 const common = {
-  transform: { '^.+\\.(ts|js)$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }] },
-  transformIgnorePatterns: ['/node_modules/(?!(fractional-indexing|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|entities|@parlour)/)'],
-  moduleNameMapper: { '^@parlour/(core|contract|service|demo)$': '<rootDir>/$1/index.ts', '^(\\.{1,2}/.*)\\.js$': '$1' },
+  transform: {
+    '^.+\\.(ts|js)$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } },
+    ],
+  },
+  transformIgnorePatterns: [
+    '/node_modules/(?!(fractional-indexing|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|entities|@parlour)/)',
+  ],
+  moduleNameMapper: {
+    '^@parlour/(core|contract|service|demo)$': '<rootDir>/$1/index.ts',
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+  },
   modulePathIgnorePatterns: ['<rootDir>/(core|contract|service|cli|demo|console)/dist'],
   rootDir: '.',
   testEnvironment: 'node',
 };
-const project = (displayName, testMatch, more = {}) => ({ ...common, displayName, testMatch: testMatch.map((match) => `<rootDir>/${match}`), ...more });
+const project = (displayName, testMatch, more = {}) => ({
+  ...common,
+  displayName,
+  testMatch: testMatch.map((match) => `<rootDir>/${match}`),
+  ...more,
+});
 
 export default {
   projects: [

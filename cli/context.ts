@@ -19,7 +19,9 @@ export interface GlobalOptions {
 }
 
 export const STANDARD_URL = 'http://localhost:7420';
-const credentialsFile = (): string => process.env['PARLOUR_CREDENTIALS'] ?? join(process.env['XDG_CONFIG_HOME'] ?? join(homedir(), '.config'), 'parlour', 'credentials.json');
+const credentialsFile = (): string =>
+  process.env['PARLOUR_CREDENTIALS'] ??
+  join(process.env['XDG_CONFIG_HOME'] ?? join(homedir(), '.config'), 'parlour', 'credentials.json');
 
 /** Keeps a token for later commands, readable by this user only. */
 export function saveCredentials(credentials: Credentials): string {
@@ -41,7 +43,10 @@ export interface Context {
   readonly options: GlobalOptions;
   readonly client: Client;
   /** Calls a route of the store's live design; `store` and `design` are filled in. */
-  call<R extends Route>(route: R, input?: { params?: Record<string, string>; query?: unknown; body?: unknown }): Promise<AnswerOf<R>>;
+  call<R extends Route>(
+    route: R,
+    input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
+  ): Promise<AnswerOf<R>>;
   /** Does a unit of edits on the draft. */
   edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
   /** Prints `data` as JSON if that was asked for, else the text. */
@@ -60,7 +65,10 @@ export function contextOf(command: Command): Context {
     client,
     async call(route, input = {}) {
       const needsStore = route.path.includes('{store}');
-      const params = { ...(needsStore ? { store: await (store ??= storeOf(client, options.store)), design: 'live' } : {}), ...input.params };
+      const params = {
+        ...(needsStore ? { store: await (store ??= storeOf(client, options.store)), design: 'live' } : {}),
+        ...input.params,
+      };
       return client.call(route as Route, { ...input, params } as never) as Promise<AnswerOf<typeof route>>;
     },
     edit: (edits) => context.call(routes.edit, { body: { unit: randomUUID(), edits } }),
@@ -76,8 +84,15 @@ async function storeOf(client: Client, wanted: string | undefined): Promise<stri
   if (wanted) return wanted;
   const { stores } = await client.call(routes.listStores, {});
   if (stores.length === 1 && stores[0]) return stores[0].slug;
-  throw new Problem('bad-input', stores.length ? `You belong to several stores: ${stores.map((store) => store.slug).join(', ')}.` : 'You belong to no store.', { place: '--store', remedy: 'Name one with --store SLUG.' });
+  throw new Problem(
+    'bad-input',
+    stores.length
+      ? `You belong to several stores: ${stores.map((store) => store.slug).join(', ')}.`
+      : 'You belong to no store.',
+    { place: '--store', remedy: 'Name one with --store SLUG.' },
+  );
 }
 
 /** The text of an argument; `-` reads it from standard input. */
-export const textFrom = (argument: string): string => (argument === '-' ? readFileSync(0, 'utf8').replace(/\n$/, '') : argument);
+export const textFrom = (argument: string): string =>
+  argument === '-' ? readFileSync(0, 'utf8').replace(/\n$/, '') : argument;

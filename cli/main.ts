@@ -33,7 +33,8 @@ First steps:
 
 Every change goes into the draft; shoppers see it when it is published.`,
     );
-  for (const add of [accountCommands, pageCommands, templateCommands, kindCommands, sectionCommands, publishCommands]) add(program);
+  for (const add of [accountCommands, pageCommands, templateCommands, kindCommands, sectionCommands, publishCommands])
+    add(program);
   for (const command of program.commands) for (const inner of [command, ...command.commands]) inner.exitOverride();
   return program;
 }
@@ -52,7 +53,9 @@ function explain(error: unknown, json: boolean): number {
   if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : WRONG_USE;
   if (!(error instanceof Problem)) throw error;
   const { code, message, place, remedy } = error;
-  const text = json ? JSON.stringify({ problem: code, detail: message, place, remedy }, null, 2) : [message, place && `  at ${place}`, remedy && `  ${remedy}`].filter(Boolean).join('\n');
+  const text = json
+    ? JSON.stringify({ problem: code, detail: message, place, remedy }, null, 2)
+    : [message, place && `  at ${place}`, remedy && `  ${remedy}`].filter(Boolean).join('\n');
   process.stderr.write(`${text}\n`);
   return REFUSED;
 }

@@ -15,7 +15,10 @@ function read(field: Field, text: string, name: string): unknown {
     case 'toggle':
       if (text === 'true' || text === 'yes' || text === 'on') return true;
       if (text === 'false' || text === 'no' || text === 'off') return false;
-      throw new Problem('bad-value', `${name} must be true or false, not “${text}”.`, { place: name, remedy: field.help });
+      throw new Problem('bad-value', `${name} must be true or false, not “${text}”.`, {
+        place: name,
+        remedy: field.help,
+      });
     case 'link':
       return readLink(text);
     case 'source':
@@ -44,6 +47,9 @@ function fromJson(text: string, name: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new Problem('bad-value', `${name} must be JSON here.`, { place: name, remedy: 'See parlour kinds show KIND for its form.' });
+    throw new Problem('bad-value', `${name} must be JSON here.`, {
+      place: name,
+      remedy: 'See parlour kinds show KIND for its form.',
+    });
   }
 }

@@ -8,7 +8,9 @@ export interface ClientOptions {
   readonly token?: string;
 }
 
-type Input<R extends Route> = { readonly params?: Readonly<Record<string, string>> } & (undefined extends BodyOf<R> ? { readonly body?: undefined } : { readonly body: BodyOf<R> }) & {
+type Input<R extends Route> = { readonly params?: Readonly<Record<string, string>> } & (undefined extends BodyOf<R>
+  ? { readonly body?: undefined }
+  : { readonly body: BodyOf<R> }) & {
     readonly query?: QueryOf<R>;
   };
 
@@ -20,9 +22,15 @@ export interface Client {
 export function createClient({ origin, token }: ClientOptions): Client {
   return {
     async call(route, input) {
-      const { params = {}, query, body } = input as { params?: Record<string, string>; query?: Record<string, unknown>; body?: unknown };
+      const {
+        params = {},
+        query,
+        body,
+      } = input as { params?: Record<string, string>; query?: Record<string, unknown>; body?: unknown };
       const path = route.path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
-      const search = new URLSearchParams(Object.entries(query ?? {}).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])));
+      const search = new URLSearchParams(
+        Object.entries(query ?? {}).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+      );
       const bytes = body instanceof Uint8Array;
       const response = await fetch(`${origin}/api${path}${search.size ? `?${search}` : ''}`, {
         method: route.method.toUpperCase(),
@@ -33,7 +41,10 @@ export function createClient({ origin, token }: ClientOptions): Client {
         },
         ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
       }).catch((error: unknown) => {
-        throw new Problem('database-away', `Parlour does not answer at ${origin || 'this address'}.`, { remedy: 'Start it with “npm start”, or name another address.', place: String((error as Error).message) });
+        throw new Problem('database-away', `Parlour does not answer at ${origin || 'this address'}.`, {
+          remedy: 'Start it with “npm start”, or name another address.',
+          place: String((error as Error).message),
+        });
       });
       const answer: unknown = await response.json().catch(() => null);
       if (!response.ok) throw asProblem(answer, response.status);
@@ -46,8 +57,12 @@ export function createClient({ origin, token }: ClientOptions): Client {
 function asProblem(body: unknown, status: number): Problem {
   const { type = '', detail, place, remedy } = (body ?? {}) as Record<string, string | undefined>;
   const code = type.split('/').at(-1) ?? '';
-  return new Problem(Object.hasOwn(PROBLEMS, code) ? (code as ProblemCode) : 'broken', detail ?? `The service answered with status ${status}.`, {
-    ...(place ? { place } : {}),
-    ...(remedy ? { remedy } : {}),
-  });
+  return new Problem(
+    Object.hasOwn(PROBLEMS, code) ? (code as ProblemCode) : 'broken',
+    detail ?? `The service answered with status ${status}.`,
+    {
+      ...(place ? { place } : {}),
+      ...(remedy ? { remedy } : {}),
+    },
+  );
 }

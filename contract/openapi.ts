@@ -26,11 +26,18 @@ export function openapi(): JsonSchema {
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Parlour', version: '0.1.0', description: 'Design, try, publish and take back the pages of a store.' },
+    info: {
+      title: 'Parlour',
+      version: '0.1.0',
+      description: 'Design, try, publish and take back the pages of a store.',
+    },
     paths,
     components: {
       schemas: { Problem: PROBLEM },
-      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'parlour' }, token: { type: 'http', scheme: 'bearer' } },
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'parlour' },
+        token: { type: 'http', scheme: 'bearer' },
+      },
     },
     'x-problems': PROBLEMS,
   };
@@ -44,22 +51,30 @@ function operation(operationId: string, route: Route): JsonSchema {
     security: door === 'open' ? [] : [{ session: [] }, { token: [] }],
     parameters: [
       ...pathParams(route.path).map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
-      ...Object.entries(query ? ((jsonSchema(query) as { properties: Record<string, JsonSchema> }).properties) : {}).map(([name, schema]) => ({
-        name,
-        in: 'query',
-        required: requiredIn(query as Schema, name),
-        schema,
-      })),
+      ...Object.entries(query ? (jsonSchema(query) as { properties: Record<string, JsonSchema> }).properties : {}).map(
+        ([name, schema]) => ({
+          name,
+          in: 'query',
+          required: requiredIn(query as Schema, name),
+          schema,
+        }),
+      ),
     ],
     ...(body ? { requestBody: { required: true, content: bodyContent(body) } } : {}),
     responses: {
       [status]: { description: 'Done.', content: { 'application/json': { schema: jsonSchema(answer) } } },
-      default: { description: 'Refused; the body says why.', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+      default: {
+        description: 'Refused; the body says why.',
+        content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+      },
     },
   };
 }
 
-const requiredIn = (schema: Schema, name: string): boolean => ((jsonSchema(schema)['required'] as string[] | undefined) ?? []).includes(name);
+const requiredIn = (schema: Schema, name: string): boolean =>
+  ((jsonSchema(schema)['required'] as string[] | undefined) ?? []).includes(name);
 
 const bodyContent = (body: Schema | 'bytes'): JsonSchema =>
-  body === 'bytes' ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } } : { 'application/json': { schema: jsonSchema(body) } };
+  body === 'bytes'
+    ? { 'application/octet-stream': { schema: { type: 'string', format: 'binary' } } }
+    : { 'application/json': { schema: jsonSchema(body) } };

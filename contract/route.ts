@@ -1,7 +1,11 @@
 /** What a route is: declared once, implemented by the service, called by the client, described by OpenAPI. */
 import type { InferType, Schema } from 'yup';
 
-export interface Route<Body extends Schema | 'bytes' | undefined = Schema | 'bytes' | undefined, Answer extends Schema = Schema, Query extends Schema | undefined = Schema | undefined> {
+export interface Route<
+  Body extends Schema | 'bytes' | undefined = Schema | 'bytes' | undefined,
+  Answer extends Schema = Schema,
+  Query extends Schema | undefined = Schema | undefined,
+> {
   readonly method: 'get' | 'post';
   /** Path below `/api`, with `{name}` for parameters. */
   readonly path: string;
@@ -26,15 +30,31 @@ interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q e
 
 const route =
   (method: Route['method']) =>
-  <A extends Schema, B extends Schema | 'bytes' | undefined = undefined, Q extends Schema | undefined = undefined>(path: string, declared: Declared<B, A, Q>) =>
+  <A extends Schema, B extends Schema | 'bytes' | undefined = undefined, Q extends Schema | undefined = undefined>(
+    path: string,
+    declared: Declared<B, A, Q>,
+  ) =>
     ({ method, path, door: 'signed-in', status: 200, ...declared }) as unknown as Route<B, A, Q>;
 
 export const get = route('get');
 export const post = route('post');
 
-export type BodyOf<R extends Route> = R extends Route<infer B, Schema, Schema | undefined> ? (B extends Schema ? InferType<B> : B extends 'bytes' ? Uint8Array : undefined) : never;
+export type BodyOf<R extends Route> =
+  R extends Route<infer B, Schema, Schema | undefined>
+    ? B extends Schema
+      ? InferType<B>
+      : B extends 'bytes'
+        ? Uint8Array
+        : undefined
+    : never;
 export type AnswerOf<R extends Route> = InferType<R['answer']>;
-export type QueryOf<R extends Route> = R extends Route<Schema | 'bytes' | undefined, Schema, infer Q> ? (Q extends Schema ? InferType<Q> : undefined) : never;
+export type QueryOf<R extends Route> =
+  R extends Route<Schema | 'bytes' | undefined, Schema, infer Q>
+    ? Q extends Schema
+      ? InferType<Q>
+      : undefined
+    : never;
 
 /** The names of the parameters in a path. */
-export const pathParams = (path: string): string[] => [...path.matchAll(/\{(\w+)\}/g)].map((found) => found[1] as string);
+export const pathParams = (path: string): string[] =>
+  [...path.matchAll(/\{(\w+)\}/g)].map((found) => found[1] as string);

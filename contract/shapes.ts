@@ -1,6 +1,18 @@
 /** The shapes that travel over the API. */
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
-import { codeText, closed, editRequestSchema, pageKinds, plainText, LIMITS, type Document, type Edit, type EditRequest, type Field, type JsonSchema } from '@parlour/core';
+import {
+  codeText,
+  closed,
+  editRequestSchema,
+  pageKinds,
+  plainText,
+  LIMITS,
+  type Document,
+  type Edit,
+  type EditRequest,
+  type Field,
+  type JsonSchema,
+} from '@parlour/core';
 
 const some = (json: JsonSchema) => ({ meta: { json } });
 /** A JSON value whose TypeScript type core declares; `json` says its form. */
@@ -10,7 +22,11 @@ export const noBody = closed({});
 export const done = closed({ done: boolean().required() });
 
 export const credentials = closed({ mail: plainText(200).required(), password: plainText(200).required() });
-export const tokenRequest = closed({ mail: plainText(200).required(), password: plainText(200).required(), name: plainText(80).required() });
+export const tokenRequest = closed({
+  mail: plainText(200).required(),
+  password: plainText(200).required(),
+  name: plainText(80).required(),
+});
 export const user = closed({ name: string().required(), mail: string().required() });
 export const token = closed({ token: string().required(), user });
 
@@ -32,9 +48,17 @@ export const page = closed({
   kind: pageKind,
   title: string().required(),
   path: string().required(),
-  template: closed({ code: string().required(), name: string().required(), reason: string().oneOf(['page', 'standard']).required() }).nullable(),
+  template: closed({
+    code: string().required(),
+    name: string().required(),
+    reason: string().oneOf(['page', 'standard']).required(),
+  }).nullable(),
 });
-export const pages = closed({ pages: array(page).required(), total: number().integer().required(), next: string().nullable().defined() });
+export const pages = closed({
+  pages: array(page).required(),
+  total: number().integer().required(),
+  next: string().nullable().defined(),
+});
 export const pagesQuery = closed({
   search: plainText(100).optional(),
   kind: string().oneOf(pageKinds()).optional(),
@@ -47,9 +71,15 @@ export const why = closed({
   page: string().required(),
   title: string().required(),
   path: string().required(),
-  template: closed({ template: string().required(), reason: string().oneOf(['page', 'standard']).required(), name: string().required() }).nullable(),
+  template: closed({
+    template: string().required(),
+    reason: string().oneOf(['page', 'standard']).required(),
+    name: string().required(),
+  }).nullable(),
   otherwise: string().nullable().defined(),
-  regions: array(closed({ region: string().required(), document: string().required(), name: string().required() })).required(),
+  regions: array(
+    closed({ region: string().required(), document: string().required(), name: string().required() }),
+  ).required(),
   sentences: array(string().required()).required(),
 });
 
@@ -65,11 +95,21 @@ export const template = closed({
 export const templates = closed({ templates: array(template).required() });
 
 export const documentQuery = closed({ key: plainText(200).required() });
-export const document = closed({ key: string().required(), document: typed<Document>({ type: 'object' }), seq: number().integer().required() });
-export const documents = closed({
-  documents: array(closed({ key: string().required(), type: string().required(), name: string().required() })).required(),
+export const document = closed({
+  key: string().required(),
+  document: typed<Document>({ type: 'object' }),
+  seq: number().integer().required(),
 });
-export const planQuery = closed({ page: plainText(120).optional(), template: codeText().optional(), labels: string().oneOf(['yes', 'no']).optional() });
+export const documents = closed({
+  documents: array(
+    closed({ key: string().required(), type: string().required(), name: string().required() }),
+  ).required(),
+});
+export const planQuery = closed({
+  page: plainText(120).optional(),
+  template: codeText().optional(),
+  labels: string().oneOf(['yes', 'no']).optional(),
+});
 export const plan = closed({ svg: string().required(), text: string().required(), template: string().required() });
 
 const kindShape = closed({
@@ -88,7 +128,11 @@ export const sectionKinds = closed({ kinds: array(kindShape).required() });
 export const unitRequest = closed({
   /** Made by the caller; the same unit sent twice is done once. */
   unit: codeText().required(),
-  edits: array(editRequestSchema.required() as Schema<EditRequest>).strict().min(1).max(LIMITS.editsPerUnit).required(),
+  edits: array(editRequestSchema.required() as Schema<EditRequest>)
+    .strict()
+    .min(1)
+    .max(LIMITS.editsPerUnit)
+    .required(),
 });
 export const unitAnswer = closed({
   /** The draft's sequence number after the unit. */
@@ -122,7 +166,10 @@ export const revision = closed({
   live: boolean().required(),
 });
 export const revisions = closed({ revisions: array(revision).required(), next: string().nullable().defined() });
-export const revisionsQuery = closed({ cursor: plainText(20).optional(), limit: number().integer().min(1).max(200).optional() });
+export const revisionsQuery = closed({
+  cursor: plainText(20).optional(),
+  limit: number().integer().min(1).max(200).optional(),
+});
 export const reverted = closed({ revision, sentences: array(string().required()).required() });
 
 export const previewRequest = closed({ page: plainText(120).required() });

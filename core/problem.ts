@@ -60,7 +60,7 @@ export const PROBLEMS = {
   'cannot-publish': 409,
   'expired-preview': 403,
   'database-away': 503,
-  'broken': 500,
+  broken: 500,
 } as const;
 
 export type ProblemCode = keyof typeof PROBLEMS;

@@ -42,16 +42,24 @@ function unlessDone(name, stamp, isThere, work) {
 function run(title, command, args) {
   say(`${title} …`);
   const done = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 26 });
-  if (done.status !== 0) throw new Refusal(`${title} failed:\n${`${done.stdout ?? ''}${done.stderr ?? ''}`.slice(-4000)}`);
+  if (done.status !== 0)
+    throw new Refusal(`${title} failed:\n${`${done.stdout ?? ''}${done.stderr ?? ''}`.slice(-4000)}`);
 }
 
 export function ensureInstalled() {
   const lock = readFileSync(join(ROOT, 'package-lock.json'));
-  unlessDone('installed', createHash('sha256').update(lock).digest('hex'), existsSync(join(ROOT, 'node_modules')), () => run('Installing npm packages', 'npm', ['ci', '--no-audit', '--no-fund']));
+  unlessDone('installed', createHash('sha256').update(lock).digest('hex'), existsSync(join(ROOT, 'node_modules')), () =>
+    run('Installing npm packages', 'npm', ['ci', '--no-audit', '--no-fund']),
+  );
 }
 
 export function ensureBuilt() {
-  const sources = [...WORKSPACES.flatMap((name) => [...filesBelow(join(ROOT, name))]), join(ROOT, 'tsconfig.base.json'), join(ROOT, 'package-lock.json')];
-  const isThere = existsSync(join(ROOT, 'service', 'dist', 'index.js')) && existsSync(join(ROOT, 'console', 'dist', 'index.html'));
+  const sources = [
+    ...WORKSPACES.flatMap((name) => [...filesBelow(join(ROOT, name))]),
+    join(ROOT, 'tsconfig.base.json'),
+    join(ROOT, 'package-lock.json'),
+  ];
+  const isThere =
+    existsSync(join(ROOT, 'service', 'dist', 'index.js')) && existsSync(join(ROOT, 'console', 'dist', 'index.html'));
   unlessDone('built', stampOf(sources), isThere, () => run('Building', 'npm', ['run', 'build']));
 }

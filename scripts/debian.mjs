@@ -10,7 +10,11 @@ const PG_ROOT = '/usr/lib/postgresql';
 export function postgresPrograms() {
   if (!existsSync(PG_ROOT)) return null;
   const versions = readdirSync(PG_ROOT).sort((a, b) => Number(b) - Number(a));
-  return versions.map((version) => join(PG_ROOT, version, 'bin')).find((folder) => existsSync(join(folder, 'initdb')) && existsSync(join(folder, 'pg_ctl'))) ?? null;
+  return (
+    versions
+      .map((version) => join(PG_ROOT, version, 'bin'))
+      .find((folder) => existsSync(join(folder, 'initdb')) && existsSync(join(folder, 'pg_ctl'))) ?? null
+  );
 }
 
 export const CHROMIUM = '/usr/bin/chromium';
@@ -28,9 +32,19 @@ export function needPackages(packages) {
   const missing = packages.filter((name) => !NEEDS[name]());
   if (missing.length === 0) return;
   const command = `apt-get update && apt-get install -y --no-install-recommends ${missing.join(' ')}`;
-  if (process.getuid?.() !== 0) throw new Refusal(`Missing on this machine: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'\n\nand run this again.`);
+  if (process.getuid?.() !== 0)
+    throw new Refusal(
+      `Missing on this machine: ${missing.join(', ')}. Install with:\n\n  sudo sh -c '${command}'\n\nand run this again.`,
+    );
   say(`Installing Debian packages: ${missing.join(', ')} …`);
-  const done = spawnSync('sh', ['-c', command], { encoding: 'utf8', env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }, maxBuffer: 1 << 26 });
+  const done = spawnSync('sh', ['-c', command], {
+    encoding: 'utf8',
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    maxBuffer: 1 << 26,
+  });
   const still = missing.filter((name) => !NEEDS[name]());
-  if (done.status !== 0 || still.length) throw new Refusal(`These packages could not be installed: ${still.join(', ') || missing.join(', ')}.\n${(done.stderr ?? '').slice(-2000)}\nInstall them by hand: ${command}`);
+  if (done.status !== 0 || still.length)
+    throw new Refusal(
+      `These packages could not be installed: ${still.join(', ') || missing.join(', ')}.\n${(done.stderr ?? '').slice(-2000)}\nInstall them by hand: ${command}`,
+    );
 }

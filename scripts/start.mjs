@@ -10,7 +10,8 @@ const port = Number(process.env.PARLOUR_PORT ?? 7420);
 const home = resolve(process.env.PARLOUR_HOME ?? join(ROOT, '.parlour'));
 
 await main(async () => {
-  if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Refusal(`PARLOUR_PORT must be a port number, not “${process.env.PARLOUR_PORT}”.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new Refusal(`PARLOUR_PORT must be a port number, not “${process.env.PARLOUR_PORT}”.`);
   const given = process.env.PARLOUR_DATABASE_URL;
   if (!given) needPackages(['postgresql']);
   ensureInstalled();
@@ -19,9 +20,16 @@ await main(async () => {
   const cluster = given ? null : await startCluster(home);
   const databaseUrl = given ?? (await ensureDatabase(cluster));
   const { startService, DEMO_SIGN_IN } = await import(join(ROOT, 'service', 'dist', 'index.js'));
-  const service = await startService({ databaseUrl, port, demo: true, logLevel: process.env.PARLOUR_LOG ?? 'warn' }).catch((error) => {
+  const service = await startService({
+    databaseUrl,
+    port,
+    demo: true,
+    logLevel: process.env.PARLOUR_LOG ?? 'warn',
+  }).catch((error) => {
     cluster?.stop();
-    throw error.code === 'EADDRINUSE' ? new Refusal(`Port ${port} is taken. Stop what runs there, or choose another: PARLOUR_PORT=7421 npm start`) : error;
+    throw error.code === 'EADDRINUSE'
+      ? new Refusal(`Port ${port} is taken. Stop what runs there, or choose another: PARLOUR_PORT=7421 npm start`)
+      : error;
   });
   stopCleanly(service, cluster);
   say(`

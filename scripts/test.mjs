@@ -17,12 +17,27 @@ await main(async () => {
   const { home, remove } = temporaryHome();
   const cluster = await startCluster(home, { fast: true });
   const results = join(home, 'results.json');
-  const jest = spawn(process.execPath, [join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js'), '--json', `--outputFile=${results}`, ...process.argv.slice(2)], {
-    cwd: ROOT,
-    stdio: 'inherit',
-    detached: true,
-    env: { ...process.env, NODE_OPTIONS: '', PARLOUR_TEST_DATABASE: cluster.url('postgres'), PARLOUR_TEST_HOME: home, PARLOUR_TEST_CHROMIUM: CHROMIUM },
-  });
+  const jest = spawn(
+    process.execPath,
+    [
+      join(ROOT, 'node_modules', 'jest', 'bin', 'jest.js'),
+      '--json',
+      `--outputFile=${results}`,
+      ...process.argv.slice(2),
+    ],
+    {
+      cwd: ROOT,
+      stdio: 'inherit',
+      detached: true,
+      env: {
+        ...process.env,
+        NODE_OPTIONS: '',
+        PARLOUR_TEST_DATABASE: cluster.url('postgres'),
+        PARLOUR_TEST_HOME: home,
+        PARLOUR_TEST_CHROMIUM: CHROMIUM,
+      },
+    },
+  );
   // The whole group goes with us: Jest, its workers, services under test and browsers.
   const end = () => {
     try {
@@ -35,7 +50,11 @@ await main(async () => {
   const code = await new Promise((resolve) => jest.on('close', resolve));
   end();
   cluster.stop();
-  const { numPassedTests = 0, numFailedTests = 0, numRuntimeErrorTestSuites = 0 } = existsSync(results) ? JSON.parse(readFileSync(results, 'utf8')) : {};
+  const {
+    numPassedTests = 0,
+    numFailedTests = 0,
+    numRuntimeErrorTestSuites = 0,
+  } = existsSync(results) ? JSON.parse(readFileSync(results, 'utf8')) : {};
   if (existsSync(cluster.folder)) rmSync(cluster.folder, { recursive: true, force: true });
   remove();
   // A test file that could not even be read counts as a failure of its own.

@@ -14,7 +14,9 @@ export interface Config {
 }
 
 /** The origin of a host, with the port where it is not the usual one. */
-export const originOf = ({ port }: Pick<Config, 'port'>, host: string): string => `http://${host}${port === 80 ? '' : `:${port}`}`;
+export const originOf = ({ port }: Pick<Config, 'port'>, host: string): string =>
+  `http://${host}${port === 80 ? '' : `:${port}`}`;
 export const consoleOrigin = (config: Config): string => originOf(config, config.host);
 export const storefrontOrigin = (config: Config, slug: string): string => originOf(config, `${slug}.${config.host}`);
-export const previewOrigin = (config: Config, slug: string): string => originOf(config, `${slug}.preview.${config.host}`);
+export const previewOrigin = (config: Config, slug: string): string =>
+  originOf(config, `${slug}.preview.${config.host}`);

@@ -1,13 +1,14 @@
 /** A service process: migrates, loads the demo if asked and the database is empty, serves, stops cleanly. */
 import { once } from 'node:events';
+import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Config } from './config.js';
 import { loadDemo } from './demo/load.js';
 import { migrate, openDatabase } from './records/database.js';
 import { createLogger, createService } from './server.js';
 
-const root = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+// Found through the packages themselves, so that it is right from the sources and from the build.
+const packageFolder = (name: string): string => dirname(createRequire(import.meta.url).resolve(`${name}/package.json`));
 
 export interface RunningService {
   readonly port: number;
@@ -25,7 +26,12 @@ export interface StartOptions {
 }
 
 /** @throws Error if the port is taken or the database cannot be reached */
-export async function startService({ databaseUrl, port, demo, logLevel = 'warn' }: StartOptions): Promise<RunningService> {
+export async function startService({
+  databaseUrl,
+  port,
+  demo,
+  logLevel = 'warn',
+}: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
   await migrate(db);
   const demoLoaded = demo && (await loadDemo(db));
@@ -35,8 +41,8 @@ export async function startService({ databaseUrl, port, demo, logLevel = 'warn' 
     listen: '127.0.0.1',
     host: 'localhost',
     logLevel,
-    consoleFolder: join(root, 'console', 'dist'),
-    publicFolder: join(root, 'service', 'public'),
+    consoleFolder: join(packageFolder('@parlour/console'), 'dist'),
+    publicFolder: join(packageFolder('@parlour/service'), 'public'),
   };
   const free = port === 0 ? await freePort() : port;
   const server = createService(db, { ...config, port: free }, createLogger(config));

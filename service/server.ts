@@ -8,14 +8,23 @@ import type { Database } from './records/database.js';
 import { storefrontApp } from './storefront/app.js';
 
 export const createLogger = (config: Pick<Config, 'logLevel'>): Logger =>
-  pino({ level: config.logLevel, redact: ['req.headers.authorization', 'req.headers.cookie', 'res.headers["set-cookie"]'] });
+  pino({
+    level: config.logLevel,
+    redact: ['req.headers.authorization', 'req.headers.cookie', 'res.headers["set-cookie"]'],
+  });
 
 /** The server, not yet listening. */
 export function createService(db: Database, config: Config, logger: Logger): Server {
   const log = pinoHttp({
     logger,
     customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'debug'),
-    serializers: { req: (request: { method: string; url: string; headers: { host?: string } }) => ({ method: request.method, url: withoutSecret(request.url), host: request.headers.host }) },
+    serializers: {
+      req: (request: { method: string; url: string; headers: { host?: string } }) => ({
+        method: request.method,
+        url: withoutSecret(request.url),
+        host: request.headers.host,
+      }),
+    },
   });
   const consoleHosts = new Set([config.host, '127.0.0.1']);
   const console = consoleApp(db, config);
@@ -27,7 +36,9 @@ export function createService(db: Database, config: Config, logger: Logger): Ser
     if (consoleHosts.has(host)) return console(request, response);
     if (host.endsWith(`.preview.${config.host}`)) return preview(request, response);
     if (host.endsWith(`.${config.host}`)) return live(request, response);
-    response.writeHead(421, { 'content-type': 'text/plain; charset=utf-8' }).end(`No console and no store has the host name “${host}”.\n`);
+    response
+      .writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
+      .end(`No console and no store has the host name “${host}”.\n`);
   };
   return createServer({ requestTimeout: 30_000, headersTimeout: 10_000 }, listener);
 }

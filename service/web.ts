@@ -7,8 +7,13 @@ export function sameOriginOnly(request: Request, _response: Response, next: Next
   if (request.method === 'GET' || request.method === 'HEAD') return next();
   const { origin, host } = request.headers;
   const site = request.headers['sec-fetch-site'];
-  const foreign = (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host) || (site !== undefined && site !== 'same-origin' && site !== 'none');
-  if (foreign) throw new Problem('foreign-origin', 'This was sent from a page of another site and has been refused.', { remedy: 'Do it on the site itself.' });
+  const foreign =
+    (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host) ||
+    (site !== undefined && site !== 'same-origin' && site !== 'none');
+  if (foreign)
+    throw new Problem('foreign-origin', 'This was sent from a page of another site and has been refused.', {
+      remedy: 'Do it on the site itself.',
+    });
   next();
 }
 
@@ -19,5 +24,8 @@ const AWAY = /^(08|57P|53300|55000|ECONN|EPIPE|ETIMEDOUT|ENOENT)/;
 /** True for an error that means PostgreSQL cannot be reached right now. */
 export function isDatabaseAway(error: unknown): boolean {
   const { code, message } = (error ?? {}) as { code?: unknown; message?: unknown };
-  return (typeof code === 'string' && AWAY.test(code)) || (typeof message === 'string' && /Connection terminated|timeout exceeded when trying to connect/.test(message));
+  return (
+    (typeof code === 'string' && AWAY.test(code)) ||
+    (typeof message === 'string' && /Connection terminated|timeout exceeded when trying to connect/.test(message))
+  );
 }

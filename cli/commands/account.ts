@@ -11,13 +11,21 @@ export function accountCommands(program: Command): void {
     .description('Make a token for this machine and keep it for later commands.')
     .argument('<mail>', 'your mail address')
     .argument('[password]', '“-” reads it from standard input; without it you are asked')
-    .addHelpText('after', '\nExamples:\n  $ parlour sign-in owner@windrow.example\n  $ pass parlour | parlour sign-in owner@windrow.example -\n\nPARLOUR_TOKEN in the environment goes before the token kept here.')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour sign-in owner@windrow.example\n  $ pass parlour | parlour sign-in owner@windrow.example -\n\nPARLOUR_TOKEN in the environment goes before the token kept here.',
+    )
     .action(async (mail: string, password: string | undefined, _options: GlobalOptions, command: Command) => {
       const { client, options, print } = contextOf(command);
       const given = password === undefined ? await ask('Password: ') : textFrom(password);
-      const { token, user } = await client.call(routes.createToken, { body: { mail, password: given, name: `command line on ${hostname()}`.slice(0, 80) } });
+      const { token, user } = await client.call(routes.createToken, {
+        body: { mail, password: given, name: `command line on ${hostname()}`.slice(0, 80) },
+      });
       const file = saveCredentials({ url: options.url ?? process.env['PARLOUR_URL'] ?? STANDARD_URL, token });
-      print({ ...user, file }, () => `Signed in as ${user.name}. The token is kept in ${file}.\nNext: parlour pages list`);
+      print(
+        { ...user, file },
+        () => `Signed in as ${user.name}. The token is kept in ${file}.\nNext: parlour pages list`,
+      );
     });
 }
 

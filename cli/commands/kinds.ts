@@ -15,7 +15,17 @@ export function kindCommands(program: Command): void {
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const { kinds: found } = await call(routes.listSectionKinds);
-      print(found, () => `${table(['Kind', 'What it is'], found.map((kind) => [kind.name, kind.sentence + (kind.pages ? ` Only on ${kind.pages.join(', ')} pages.` : '')]))}\n\nThe fields of one: parlour kinds show KIND`);
+      print(
+        found,
+        () =>
+          `${table(
+            ['Kind', 'What it is'],
+            found.map((kind) => [
+              kind.name,
+              kind.sentence + (kind.pages ? ` Only on ${kind.pages.join(', ')} pages.` : ''),
+            ]),
+          )}\n\nThe fields of one: parlour kinds show KIND`,
+      );
     });
 
   kinds
@@ -26,14 +36,29 @@ export function kindCommands(program: Command): void {
     .action(async (name: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const kind = (await call(routes.listSectionKinds)).kinds.find((one) => one.name === name);
-      if (!kind) throw new Problem('no-such-section-kind', `There is no section kind “${name}”.`, { place: 'kind', remedy: 'See parlour kinds list.' });
-      const rows = (fields: Record<string, Field>, prefix = '') => Object.entries(fields).map(([field, declared]) => [prefix + field, takes(declared), JSON.stringify(declared.default), declared.help]);
+      if (!kind)
+        throw new Problem('no-such-section-kind', `There is no section kind “${name}”.`, {
+          place: 'kind',
+          remedy: 'See parlour kinds list.',
+        });
+      const rows = (fields: Record<string, Field>, prefix = '') =>
+        Object.entries(fields).map(([field, declared]) => [
+          prefix + field,
+          takes(declared),
+          JSON.stringify(declared.default),
+          declared.help,
+        ]);
       print(kind, () =>
         [
           `${kind.title} (${kind.name}@${kind.version}): ${kind.sentence}`,
-          ...(Object.keys(kind.slots as object).length ? [`Slots: ${Object.keys(kind.slots as object).join(', ')}`] : []),
+          ...(Object.keys(kind.slots as object).length
+            ? [`Slots: ${Object.keys(kind.slots as object).join(', ')}`]
+            : []),
           '',
-          table(['Field', 'Takes', 'Default', 'What it does'], [...rows(kind.fields as Record<string, Field>), ...rows(CASING, 'casing.')]),
+          table(
+            ['Field', 'Takes', 'Default', 'What it does'],
+            [...rows(kind.fields as Record<string, Field>), ...rows(CASING, 'casing.')],
+          ),
         ].join('\n'),
       );
     });

@@ -20,19 +20,33 @@ export function pageCommands(program: Command): void {
     .option('--kind <kind>', 'only pages of this kind')
     .option('--template <code>', 'only pages that use this template')
     .option('--search <words>', 'only pages whose title, code or path has these words')
-    .addHelpText('after', '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --search kite --json')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --search kite --json',
+    )
     .action(async (options: ListOptions, command: Command) => {
       const { call, print } = contextOf(command);
       const found: AnswerOf<typeof routes.listPages>['pages'] = [];
-      for (let cursor: string | null | undefined; cursor !== null; ) {
-        const answer = await call(routes.listPages, { query: { kind: options.kind, template: options.template, search: options.search, cursor, limit: 200 } });
+      for (let cursor: string | null | undefined; cursor !== null;) {
+        const answer = await call(routes.listPages, {
+          query: { kind: options.kind, template: options.template, search: options.search, cursor, limit: 200 },
+        });
         found.push(...answer.pages);
         cursor = answer.next;
       }
       print(found, () =>
         found.length === 0
           ? 'No page matches. Leave out a filter to see more.'
-          : `${table(['Page', 'Title', 'Path', 'Template', 'Because'], found.map((page) => [page.page, page.title, page.path, page.template?.code ?? '(none)', !page.template ? '' : page.template.reason === 'page' ? 'given to this page' : 'standard of the kind']))}\n\n${found.length} ${found.length === 1 ? 'page' : 'pages'}. Why one looks as it does: parlour pages why PAGE`,
+          : `${table(
+              ['Page', 'Title', 'Path', 'Template', 'Because'],
+              found.map((page) => [
+                page.page,
+                page.title,
+                page.path,
+                page.template?.code ?? '(none)',
+                !page.template ? '' : page.template.reason === 'page' ? 'given to this page' : 'standard of the kind',
+              ]),
+            )}\n\n${found.length} ${found.length === 1 ? 'page' : 'pages'}. Why one looks as it does: parlour pages why PAGE`,
       );
     });
 
@@ -53,12 +67,20 @@ export function pageCommands(program: Command): void {
     .argument('<page>', 'a page such as product:K-001, or a page kind such as product')
     .argument('[template]', 'the code of the template')
     .option('--standard', 'take the page’s own assignment away, so that it uses the standard again')
-    .addHelpText('after', '\nExamples:\n  $ parlour assign product:K-001 festival\n  $ parlour assign product:K-001 --standard\n  $ parlour assign product festival        (all products without an own assignment)')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour assign product:K-001 festival\n  $ parlour assign product:K-001 --standard\n  $ parlour assign product festival        (all products without an own assignment)',
+    )
     .action(async (page: string, template: string | undefined, options: { standard?: boolean }, command: Command) => {
-      if (!template === !options.standard || (options.standard && isPageKind(page))) command.error('Name a template, or use --standard with one page.', { exitCode: 2 });
+      if (!template === !options.standard || (options.standard && isPageKind(page)))
+        command.error('Name a template, or use --standard with one page.', { exitCode: 2 });
       const { edit, print } = contextOf(command);
       const answer = await edit([{ type: 'assign', page, template: template ?? null }]);
-      print(answer, () => `${answer.sentences.join('\n')}\nIt is in the draft. Next: parlour preview ${page.includes(':') ? page : `${page}:CODE`}, then parlour publish`);
+      print(
+        answer,
+        () =>
+          `${answer.sentences.join('\n')}\nIt is in the draft. Next: parlour preview ${page.includes(':') ? page : `${page}:CODE`}, then parlour publish`,
+      );
     });
 
   program
@@ -70,6 +92,9 @@ export function pageCommands(program: Command): void {
       const { call, print } = contextOf(command);
       const preview = await call(routes.preview, { body: { page } });
       if (!preview.url) throw new Problem('broken', 'The service gave no address.');
-      print(preview, () => `${preview.url}\n\nOpen it in a browser. It works until ${new Date(preview.expires).toLocaleString()}.`);
+      print(
+        preview,
+        () => `${preview.url}\n\nOpen it in a browser. It works until ${new Date(preview.expires).toLocaleString()}.`,
+      );
     });
 }

@@ -13,7 +13,11 @@ export function publishCommands(program: Command): void {
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.listChanges);
-      print(answer, () => (answer.changes.length ? `${answer.changes.map((change) => change.sentence).join('\n')}\n\nNext: parlour publish` : 'Nothing: shoppers see all of the draft.'));
+      print(answer, () =>
+        answer.changes.length
+          ? `${answer.changes.map((change) => change.sentence).join('\n')}\n\nNext: parlour publish`
+          : 'Nothing: shoppers see all of the draft.',
+      );
     });
 
   for (const [name, route, sentence] of [
@@ -39,7 +43,11 @@ export function publishCommands(program: Command): void {
     .action(async (options: { note?: string }, command: Command) => {
       const { call, print } = contextOf(command);
       const revision = await call(routes.publish, { body: options.note === undefined ? {} : { note: options.note } });
-      print(revision, () => `Published as revision ${revision.number}. Shoppers see it now.\nTake it back with: parlour revert ${revision.number - 1}`);
+      print(
+        revision,
+        () =>
+          `Published as revision ${revision.number}. Shoppers see it now.\nTake it back with: parlour revert ${revision.number - 1}`,
+      );
     });
 
   program
@@ -49,8 +57,17 @@ export function publishCommands(program: Command): void {
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const { revisions, next } = await call(routes.listRevisions, { query: { limit: 50 } });
-      const rows = revisions.map((one) => [String(one.number), one.live ? 'live' : '', one.at.slice(0, 16).replace('T', ' '), one.author, one.note]);
-      print(revisions, () => `${table(['>Revision', '', 'When (UTC)', 'By', 'Note'], rows)}${next ? '\n… and older ones.' : ''}`);
+      const rows = revisions.map((one) => [
+        String(one.number),
+        one.live ? 'live' : '',
+        one.at.slice(0, 16).replace('T', ' '),
+        one.author,
+        one.note,
+      ]);
+      print(
+        revisions,
+        () => `${table(['>Revision', '', 'When (UTC)', 'By', 'Note'], rows)}${next ? '\n… and older ones.' : ''}`,
+      );
     });
 
   program
@@ -61,7 +78,14 @@ export function publishCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour revert 3')
     .action(async (revision: string, options: { note?: string }, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.revert, { params: { revision }, body: options.note === undefined ? {} : { note: options.note } });
-      print(answer, () => `${answer.sentences.join('\n')}\nRevision ${revision} is live again, as revision ${answer.revision.number}.`);
+      const answer = await call(routes.revert, {
+        params: { revision },
+        body: options.note === undefined ? {} : { note: options.note },
+      });
+      print(
+        answer,
+        () =>
+          `${answer.sentences.join('\n')}\nRevision ${revision} is live again, as revision ${answer.revision.number}.`,
+      );
     });
 }

@@ -1,6 +1,16 @@
 /** Sections: adding, setting, moving and removing them in the draft. */
 import type { Command } from 'commander';
-import { fieldOf, hasSections, kindRef, Problem, sectionsIn, SHIPPED_KINDS, type Document, type PlaceRequest, type Section } from '@parlour/core';
+import {
+  fieldOf,
+  hasSections,
+  kindRef,
+  Problem,
+  sectionsIn,
+  SHIPPED_KINDS,
+  type Document,
+  type PlaceRequest,
+  type Section,
+} from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom, type Context } from '../context.js';
 import { readValue } from '../values.js';
@@ -18,19 +28,29 @@ Where it goes: --before SECTION puts it in front of that one; --in SECTION/SLOT 
 export function sectionCommands(program: Command): void {
   const sections = program.command('section').description('Sections of a template: add, set, move, remove.');
   const placed = (command: Command): Command =>
-    command.option('--area <area>', 'the area', 'main').option('--in <section/slot>', 'a slot of a section, such as p-columns/second').option('--before <section>', 'in front of this section');
+    command
+      .option('--area <area>', 'the area', 'main')
+      .option('--in <section/slot>', 'a slot of a section, such as p-columns/second')
+      .option('--before <section>', 'in front of this section');
 
   placed(sections.command('add'))
     .description('Put a new section into a template.')
     .argument('<template>', 'a template’s code, or a document such as around/footer/standard')
     .argument('<kind>', 'a section kind, see parlour kinds list')
     .argument('[values...]', 'fields as name=value; name=- reads the value from standard input')
-    .addHelpText('after', `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product prose text=- --in p-columns/second < note.html`)
+    .addHelpText(
+      'after',
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product prose text=- --in p-columns/second < note.html`,
+    )
     .action(async (name: string, kindName: string, given: string[], options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
       const document = documentKey(name);
       const kind = SHIPPED_KINDS.find(kindName);
-      if (!kind) throw new Problem('no-such-section-kind', `There is no section kind “${kindName}”.`, { place: 'kind', remedy: 'See parlour kinds list.' });
+      if (!kind)
+        throw new Problem('no-such-section-kind', `There is no section kind “${kindName}”.`, {
+          place: 'kind',
+          remedy: 'See parlour kinds list.',
+        });
       const parts = { values: {} as Record<string, unknown>, casing: {} as Record<string, unknown> };
       for (const one of given) {
         const [field, text] = splitAt(one, '=');
@@ -41,7 +61,11 @@ export function sectionCommands(program: Command): void {
       const place = await placeOf(context, document, options);
       const answer = await context.edit([{ type: 'insert', document, kind: kindRef(kind), place, ...parts }]);
       const made = answer.edits[0]?.type === 'insert' ? answer.edits[0].sections[0]?.id : '';
-      context.print({ ...answer, section: made }, () => `${answer.sentences.join('\n')} Its id is ${made}.\nNext: parlour section set ${name} ${made} FIELD VALUE`);
+      context.print(
+        { ...answer, section: made },
+        () =>
+          `${answer.sentences.join('\n')} Its id is ${made}.\nNext: parlour section set ${name} ${made} FIELD VALUE`,
+      );
     });
 
   sections
@@ -52,22 +76,45 @@ export function sectionCommands(program: Command): void {
     .argument('<field>', 'a field such as title, or of the casing such as casing.tone')
     .argument('[value]', 'the new value; “-” reads it from standard input')
     .option('--default', 'go back to the field’s default')
-    .addHelpText('after', '\nExamples:\n  $ parlour section set home h-poster title "Made for the wind"\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest casing.tone soft\n  $ parlour section set home h-poster text --default')
-    .action(async (name: string, id: string, field: string, value: string | undefined, options: { default?: boolean }, command: Command) => {
-      if ((value === undefined) === !options.default) command.error('Give a value, or --default.', { exitCode: 2 });
-      const context = contextOf(command);
-      const document = documentKey(name);
-      const section = await findSection(context, document, id);
-      const kind = SHIPPED_KINDS.find(section.kind);
-      if (!kind) throw new Problem('no-such-section-kind', `There is no section kind “${section.kind}”.`, { place: id, remedy: 'Remove the section.' });
-      const { part, name: fieldName } = partOf(field);
-      const declared = fieldOf(kind, part, fieldName);
-      const was = section[part][fieldName];
-      const answer = await context.edit([
-        { type: 'set', document, section: id, field: `${part}.${fieldName}`, ...(was === undefined ? {} : { was }), ...(value === undefined ? {} : { value: readValue(declared, textFrom(value), fieldName) }) },
-      ]);
-      context.print(answer, () => `${answer.sentences.join('\n')}\nIt is in the draft. Next: parlour publish`);
-    });
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour section set home h-poster title "Made for the wind"\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest casing.tone soft\n  $ parlour section set home h-poster text --default',
+    )
+    .action(
+      async (
+        name: string,
+        id: string,
+        field: string,
+        value: string | undefined,
+        options: { default?: boolean },
+        command: Command,
+      ) => {
+        if ((value === undefined) === !options.default) command.error('Give a value, or --default.', { exitCode: 2 });
+        const context = contextOf(command);
+        const document = documentKey(name);
+        const section = await findSection(context, document, id);
+        const kind = SHIPPED_KINDS.find(section.kind);
+        if (!kind)
+          throw new Problem('no-such-section-kind', `There is no section kind “${section.kind}”.`, {
+            place: id,
+            remedy: 'Remove the section.',
+          });
+        const { part, name: fieldName } = partOf(field);
+        const declared = fieldOf(kind, part, fieldName);
+        const was = section[part][fieldName];
+        const answer = await context.edit([
+          {
+            type: 'set',
+            document,
+            section: id,
+            field: `${part}.${fieldName}`,
+            ...(was === undefined ? {} : { was }),
+            ...(value === undefined ? {} : { value: readValue(declared, textFrom(value), fieldName) }),
+          },
+        ]);
+        context.print(answer, () => `${answer.sentences.join('\n')}\nIt is in the draft. Next: parlour publish`);
+      },
+    );
 
   placed(sections.command('move'))
     .description('Move a section, with everything inside it.')
@@ -77,7 +124,9 @@ export function sectionCommands(program: Command): void {
     .action(async (name: string, section: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
       const document = documentKey(name);
-      const answer = await context.edit([{ type: 'move', document, section, place: await placeOf(context, document, options) }]);
+      const answer = await context.edit([
+        { type: 'move', document, section, place: await placeOf(context, document, options) },
+      ]);
       context.print(answer, () => answer.sentences.join('\n'));
     });
 
@@ -95,7 +144,10 @@ export function sectionCommands(program: Command): void {
 }
 
 /** `title` is of the values, `casing.tone` of the casing. */
-const partOf = (field: string): { part: 'values' | 'casing'; name: string } => (field.startsWith('casing.') ? { part: 'casing', name: field.slice('casing.'.length) } : { part: 'values', name: field.replace(/^values\./, '') });
+const partOf = (field: string): { part: 'values' | 'casing'; name: string } =>
+  field.startsWith('casing.')
+    ? { part: 'casing', name: field.slice('casing.'.length) }
+    : { part: 'values', name: field.replace(/^values\./, '') };
 
 function splitAt(text: string, mark: string): [string, string | undefined] {
   const at = text.indexOf(mark);
@@ -109,22 +161,37 @@ async function allSections({ call }: Context, key: string): Promise<{ sections: 
 
 async function findSection(context: Context, key: string, id: string): Promise<Section> {
   const section = (await allSections(context, key)).sections.find((one) => one.id === id);
-  if (!section) throw new Problem('no-such-section', `There is no section “${id}” in ${key}.`, { place: 'section', remedy: 'See parlour template show to find its id.' });
+  if (!section)
+    throw new Problem('no-such-section', `There is no section “${id}” in ${key}.`, {
+      place: 'section',
+      remedy: 'See parlour template show to find its id.',
+    });
   return section;
 }
 
 /** With only `--before`, the place is wherever that section stands. */
-async function placeOf(context: Context, key: string, { area = 'main', in: slot, before }: PlaceOptions): Promise<PlaceRequest> {
+async function placeOf(
+  context: Context,
+  key: string,
+  { area = 'main', in: slot, before }: PlaceOptions,
+): Promise<PlaceRequest> {
   if (slot !== undefined) {
     const [section, name] = splitAt(slot, '/');
-    if (!name) throw new Problem('bad-input', `“${slot}” does not name a slot.`, { place: '--in', remedy: 'Write it as SECTION/SLOT.' });
+    if (!name)
+      throw new Problem('bad-input', `“${slot}” does not name a slot.`, {
+        place: '--in',
+        remedy: 'Write it as SECTION/SLOT.',
+      });
     return { section, slot: name, before: before ?? null };
   }
   if (before === undefined) return { area };
   const { document, sections } = await allSections(context, key);
   for (const parent of sections) {
-    for (const [name, inner] of Object.entries(parent.slots ?? {})) if (inner.some((one) => one.id === before)) return { section: parent.id, slot: name, before };
+    for (const [name, inner] of Object.entries(parent.slots ?? {}))
+      if (inner.some((one) => one.id === before)) return { section: parent.id, slot: name, before };
   }
-  const found = hasSections(document) ? Object.entries(document.areas).find(([, list]) => list.some((one) => one.id === before)) : undefined;
+  const found = hasSections(document)
+    ? Object.entries(document.areas).find(([, list]) => list.some((one) => one.id === before))
+    : undefined;
   return { area: found?.[0] ?? area, before };
 }

@@ -1,13 +1,22 @@
 /** Templates and the other documents of a design. */
 import type { Command } from 'commander';
-import { hasSections, keys, sectionName, SHIPPED_KINDS, withDefaults, type Document, type Section } from '@parlour/core';
+import {
+  hasSections,
+  keys,
+  sectionName,
+  SHIPPED_KINDS,
+  withDefaults,
+  type Document,
+  type Section,
+} from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { writeFileSync } from 'node:fs';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
 
 /** A template's code, or the key of any document, such as around/header/standard. */
-export const documentKey = (name: string): string => (name.includes('/') || name === 'theme' ? name : keys.template(name));
+export const documentKey = (name: string): string =>
+  name.includes('/') || name === 'theme' ? name : keys.template(name);
 
 export function templateCommands(program: Command): void {
   const templates = program.command('template').description('Templates: the sections of a kind of page.');
@@ -19,14 +28,29 @@ export function templateCommands(program: Command): void {
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const { templates: found } = await call(routes.listTemplates);
-      print(found, () => table(['Code', 'Name', 'Kind', '>Sections', '>Pages', ''], found.map((one) => [one.code, one.name, one.pageKind, String(one.sections), String(one.pages), one.standard ? 'standard' : one.pages ? '' : 'used by no page'])));
+      print(found, () =>
+        table(
+          ['Code', 'Name', 'Kind', '>Sections', '>Pages', ''],
+          found.map((one) => [
+            one.code,
+            one.name,
+            one.pageKind,
+            String(one.sections),
+            String(one.pages),
+            one.standard ? 'standard' : one.pages ? '' : 'used by no page',
+          ]),
+        ),
+      );
     });
 
   templates
     .command('show')
     .description('Show the sections of a template, or of another document, with their own values.')
     .argument('<template>', 'a template’s code, or a document such as around/header/standard')
-    .addHelpText('after', '\nExamples:\n  $ parlour template show home\n  $ parlour template show around/footer/standard --json')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour template show home\n  $ parlour template show around/footer/standard --json',
+    )
     .action(async (name: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const found = await call(routes.getDocument, { query: { key: documentKey(name) } });
@@ -55,9 +79,15 @@ export function templateCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour template copy product "Festival kite"')
     .action(async (from: string, name: string, options: { code?: string }, command: Command) => {
       const { edit, print } = contextOf(command);
-      const answer = await edit([{ type: 'create-template', from, name, ...(options.code ? { code: options.code } : {}) }]);
+      const answer = await edit([
+        { type: 'create-template', from, name, ...(options.code ? { code: options.code } : {}) },
+      ]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
-      print({ ...answer, code }, () => `${answer.sentences.join('\n')} Its code is ${code}, and no page uses it yet.\nNext: parlour assign PAGE ${code}`);
+      print(
+        { ...answer, code },
+        () =>
+          `${answer.sentences.join('\n')} Its code is ${code}, and no page uses it yet.\nNext: parlour assign PAGE ${code}`,
+      );
     });
 
   templates
@@ -70,7 +100,10 @@ export function templateCommands(program: Command): void {
       const { edit, print } = contextOf(command);
       const answer = await edit([{ type: 'create-template', pageKind, name }]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
-      print({ ...answer, code }, () => `${answer.sentences.join('\n')} Its code is ${code}.\nNext: parlour section add ${code} KIND`);
+      print(
+        { ...answer, code },
+        () => `${answer.sentences.join('\n')} Its code is ${code}.\nNext: parlour section add ${code} KIND`,
+      );
     });
 
   templates
@@ -87,20 +120,32 @@ export function templateCommands(program: Command): void {
 
 function describeDocument(document: Document): string {
   if (!hasSections(document)) return JSON.stringify(document, null, 2);
-  const head = document.type === 'template' ? `${document.name} · for ${document.pageKind} pages · ${document.layout.width} width` : `${document.region} · ${document.name}`;
-  const lines = Object.entries(document.areas).flatMap(([area, sections]) => [`\n${area}`, ...(sections.length ? sections.flatMap((section) => describeSection(section, 1)) : ['  (no sections)'])]);
+  const head =
+    document.type === 'template'
+      ? `${document.name} · for ${document.pageKind} pages · ${document.layout.width} width`
+      : `${document.region} · ${document.name}`;
+  const lines = Object.entries(document.areas).flatMap(([area, sections]) => [
+    `\n${area}`,
+    ...(sections.length ? sections.flatMap((section) => describeSection(section, 1)) : ['  (no sections)']),
+  ]);
   return [head, ...lines].join('\n');
 }
 
 function describeSection(section: Section, depth: number): string[] {
   const kind = SHIPPED_KINDS.find(section.kind);
   const values = kind ? withDefaults(kind.fields, section.values) : section.values;
-  const fields = [...Object.entries(values).map(([name, value]) => [name, value, Object.hasOwn(section.values, name)] as const), ...Object.entries(section.casing).map(([name, value]) => [`casing.${name}`, value, true] as const)];
+  const fields = [
+    ...Object.entries(values).map(([name, value]) => [name, value, Object.hasOwn(section.values, name)] as const),
+    ...Object.entries(section.casing).map(([name, value]) => [`casing.${name}`, value, true] as const),
+  ];
   const indent = '  '.repeat(depth);
   return [
     `${indent}${section.id}  ${sectionName(section, SHIPPED_KINDS)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,
     ...fields.map(([name, value, own]) => `${indent}    ${name.padEnd(14)} ${short(value)}${own ? '' : '  (default)'}`),
-    ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [`${indent}  ${slot}`, ...inner.flatMap((one) => describeSection(one, depth + 2))]),
+    ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [
+      `${indent}  ${slot}`,
+      ...inner.flatMap((one) => describeSection(one, depth + 2)),
+    ]),
   ];
 }
 

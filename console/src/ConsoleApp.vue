@@ -27,7 +27,14 @@ onMounted(async () => {
       <router-view v-if="session.store || $route.meta.open" />
       <p v-else class="sheet">You do not belong to a store yet. Ask an owner to invite you.</p>
     </v-main>
-    <v-snackbar :model-value="session.notice !== null" :color="session.notice?.bad ? 'error' : 'success'" :timeout="session.notice?.bad ? 12000 : 4000" location="bottom start" role="status" @update:model-value="session.notice = null">
+    <v-snackbar
+      :model-value="session.notice !== null"
+      :color="session.notice?.bad ? 'error' : 'success'"
+      :timeout="session.notice?.bad ? 12000 : 4000"
+      location="bottom start"
+      role="status"
+      @update:model-value="session.notice = null"
+    >
       <strong>{{ session.notice?.text }}</strong>
       <span v-if="session.notice?.remedy"> {{ session.notice.remedy }}</span>
       <template #actions><v-btn @click="session.notice = null">Close</v-btn></template>

@@ -24,7 +24,10 @@ export const session = reactive({
 type CallInput = Parameters<typeof client.call>[1];
 
 /** Calls a route of the live design; `store` and `design` are filled in. */
-export async function call<R extends Route>(route: R, input: { params?: Record<string, string>; query?: unknown; body?: unknown } = {}): Promise<AnswerOf<R>> {
+export async function call<R extends Route>(
+  route: R,
+  input: { params?: Record<string, string>; query?: unknown; body?: unknown } = {},
+): Promise<AnswerOf<R>> {
   const params = { store: session.store?.slug ?? '', design: session.store?.liveDesign ?? '', ...input.params };
   if (route.method === 'post') session.saving++;
   try {
@@ -41,8 +44,14 @@ export async function call<R extends Route>(route: R, input: { params?: Record<s
 
 /** Tells an error in words, with what to do. */
 export function tell(error: unknown): void {
-  if (error instanceof Problem) session.notice = { text: error.message, bad: true, ...(error.remedy ? { remedy: error.remedy } : {}) };
-  else session.notice = { text: 'Something went wrong in the console.', remedy: 'Load the page again; nothing that was saved is lost.', bad: true };
+  if (error instanceof Problem)
+    session.notice = { text: error.message, bad: true, ...(error.remedy ? { remedy: error.remedy } : {}) };
+  else
+    session.notice = {
+      text: 'Something went wrong in the console.',
+      remedy: 'Load the page again; nothing that was saved is lost.',
+      bad: true,
+    };
 }
 
 export const say = (text: string): void => {

@@ -5,7 +5,10 @@ const state = new Map<string, unknown>([
   ['assignments/product', assignments('product', 'product', { 'product:K-1': 'festival' })],
   ['template/product', template([], 'product', 'Product')],
   ['template/festival', template([], 'product', 'Festival kite')],
-  ['around/header/standard', { format: 1, type: 'arrangement', name: 'Standard', region: 'header', areas: { main: [section('h')] } }],
+  [
+    'around/header/standard',
+    { format: 1, type: 'arrangement', name: 'Standard', region: 'header', areas: { main: [section('h')] } },
+  ],
 ]);
 
 describe('assignment and why', () => {
@@ -27,8 +30,12 @@ describe('assignment and why', () => {
         'Around it: header (Standard).',
       ],
     });
-    expect(why({ code: 'product:K-2', title: 'Other', path: '/item/o' }, state).sentences[1]).toBe('It uses the template “Product” (product), the standard of product pages.');
-    expect(why({ code: 'home', title: 'Home', path: '/' }, state).sentences[1]).toBe('No template is assigned to home pages.');
+    expect(why({ code: 'product:K-2', title: 'Other', path: '/item/o' }, state).sentences[1]).toBe(
+      'It uses the template “Product” (product), the standard of product pages.',
+    );
+    expect(why({ code: 'home', title: 'Home', path: '/' }, state).sentences[1]).toBe(
+      'No template is assigned to home pages.',
+    );
   });
 
   test.each(['shelf:1', 'product', 'product:', 'home:1', ''])('“%s” names no page', (code) => {
@@ -38,7 +45,8 @@ describe('assignment and why', () => {
 
 describe('paths', () => {
   test('a path is found again by what made it', () => {
-    for (const slug of ['gannet-delta', 'Drachen & Größe', '100%']) expect(matchPath(STANDARD_PATHS, pathOf(STANDARD_PATHS, 'product', slug))).toEqual({ kind: 'product', slug });
+    for (const slug of ['gannet-delta', 'Drachen & Größe', '100%'])
+      expect(matchPath(STANDARD_PATHS, pathOf(STANDARD_PATHS, 'product', slug))).toEqual({ kind: 'product', slug });
     expect(matchPath(STANDARD_PATHS, '/')).toEqual({ kind: 'home', slug: '' });
   });
 

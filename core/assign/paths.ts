@@ -10,7 +10,8 @@ export const STANDARD_PATHS: PathPatterns = {
 };
 
 /** The path of a page. @param slug the subject's slug; ignored by kinds without subject */
-export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = ''): string => patterns[kind].replace('{slug}', encodeURIComponent(slug));
+export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = ''): string =>
+  patterns[kind].replace('{slug}', encodeURIComponent(slug));
 
 /** Which page kind and slug a path means, or null. */
 export function matchPath(patterns: PathPatterns, path: string): { kind: PageRef['kind']; slug: string } | null {

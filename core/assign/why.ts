@@ -1,5 +1,13 @@
 /** Which template a store page uses, and why: as data and in sentences. */
-import { keys, REGIONS, type ArrangementDocument, type AssignmentsDocument, type DocumentKey, type Region, type TemplateDocument } from '../design/document.js';
+import {
+  keys,
+  REGIONS,
+  type ArrangementDocument,
+  type AssignmentsDocument,
+  type DocumentKey,
+  type Region,
+  type TemplateDocument,
+} from '../design/document.js';
 import { PAGE_KINDS, parsePage, type PageCode } from './page.js';
 
 /** Reads the documents of one state of a design. */
@@ -44,7 +52,8 @@ export function why(page: { code: PageCode; title: string; path: string }, state
   const { kind } = parsePage(page.code);
   const assigned = assignedTemplate(page.code, state);
   const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
-  const nameOf = (code: string): string => (state.get(keys.template(code)) as TemplateDocument | undefined)?.name ?? code;
+  const nameOf = (code: string): string =>
+    (state.get(keys.template(code)) as TemplateDocument | undefined)?.name ?? code;
   const regions = REGIONS.flatMap((region) => {
     const document = arrangementOf(region, state);
     return document ? [{ region, document, name: (state.get(document) as ArrangementDocument).name }] : [];
@@ -60,15 +69,25 @@ export function why(page: { code: PageCode; title: string; path: string }, state
     sentences: [
       `${page.title} (${page.code}) lies at ${page.path}.`,
       templateSentence(assigned, kind, nameOf),
-      ...(otherwise ? [`Without that it would use “${nameOf(otherwise)}”, the standard of ${PAGE_KINDS[kind].name.toLowerCase()} pages.`] : []),
+      ...(otherwise
+        ? [
+            `Without that it would use “${nameOf(otherwise)}”, the standard of ${PAGE_KINDS[kind].name.toLowerCase()} pages.`,
+          ]
+        : []),
       ...(regions.length ? [`Around it: ${regions.map(({ region, name }) => `${region} (${name})`).join(', ')}.`] : []),
     ],
   };
 }
 
-function templateSentence(assigned: Assigned | null, kind: keyof typeof PAGE_KINDS, nameOf: (code: string) => string): string {
+function templateSentence(
+  assigned: Assigned | null,
+  kind: keyof typeof PAGE_KINDS,
+  nameOf: (code: string) => string,
+): string {
   const kindName = PAGE_KINDS[kind].name.toLowerCase();
   if (!assigned) return `No template is assigned to ${kindName} pages.`;
   const name = `“${nameOf(assigned.template)}” (${assigned.template})`;
-  return assigned.reason === 'page' ? `It uses the template ${name}, since this page was given it.` : `It uses the template ${name}, the standard of ${kindName} pages.`;
+  return assigned.reason === 'page'
+    ? `It uses the template ${name}, since this page was given it.`
+    : `It uses the template ${name}, the standard of ${kindName} pages.`;
 }

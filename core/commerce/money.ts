@@ -21,6 +21,7 @@ export function formatMoney(minor: number, currency: string, locale: string): st
 
 /** The amount as a plain decimal, such as `49.95`, for structured data. */
 export function decimalMoney(minor: number, currency: string): string {
-  const digits = new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  const digits =
+    new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
   return (minor / 10 ** digits).toFixed(digits);
 }

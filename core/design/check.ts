@@ -13,24 +13,33 @@ import { fieldOf } from './edits/set.js';
  */
 export function checkDocument(key: DocumentKey, document: Document, kinds: KindSet): void {
   if (document.format > FORMAT) {
-    throw new Problem('newer-format', `“${key}” is of format ${document.format}; this program knows formats up to ${FORMAT}.`, {
-      place: key,
-      remedy: 'Update Parlour, or take an older state of the design.',
-    });
+    throw new Problem(
+      'newer-format',
+      `“${key}” is of format ${document.format}; this program knows formats up to ${FORMAT}.`,
+      {
+        place: key,
+        remedy: 'Update Parlour, or take an older state of the design.',
+      },
+    );
   }
   if (!hasSections(document)) return;
   for (const section of sectionsIn(document.areas)) {
     const kind = kinds.find(section.kind);
     const place = `${key}/${section.id}`;
     if (!kind) {
-      throw new Problem('cannot-publish', `${nameOf(openDocument(document))} holds a section of the kind “${section.kind}”, which does not exist.`, {
-        place,
-        remedy: `Remove section ${section.id}, or bring the kind back.`,
-      });
+      throw new Problem(
+        'cannot-publish',
+        `${nameOf(openDocument(document))} holds a section of the kind “${section.kind}”, which does not exist.`,
+        {
+          place,
+          remedy: `Remove section ${section.id}, or bring the kind back.`,
+        },
+      );
     }
     if (section.kind !== `${kind.name}@${kind.version}`) continue; // values of an older version are upgraded when compiled
     for (const part of ['values', 'casing'] as const) {
-      for (const [name, value] of Object.entries(section[part])) checkValue(fieldOf(kind, part, name), value, `${place}.${name}`);
+      for (const [name, value] of Object.entries(section[part]))
+        checkValue(fieldOf(kind, part, name), value, `${place}.${name}`);
     }
   }
 }

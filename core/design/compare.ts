@@ -13,20 +13,33 @@ export interface Change {
 }
 
 /** The changes from one state of a document to another; undefined means there is none. */
-export function compareDocuments(key: DocumentKey, before: Document | undefined, after: Document | undefined, kinds: KindSet): Change[] {
+export function compareDocuments(
+  key: DocumentKey,
+  before: Document | undefined,
+  after: Document | undefined,
+  kinds: KindSet,
+): Change[] {
   if (isSame(before, after)) return [];
   const name = capitalised(nameOf(openDocument((after ?? before) as Document)));
   if (!before || !after) {
     return [{ document: key, type: after ? 'added' : 'removed', sentence: `${name} is ${after ? 'new' : 'removed'}.` }];
   }
   if ('areas' in before && 'areas' in after) {
-    const changes = [...headChanges(key, before, after, name), ...sectionChanges(key, before.areas, after.areas, name, kinds)];
+    const changes = [
+      ...headChanges(key, before, after, name),
+      ...sectionChanges(key, before.areas, after.areas, name, kinds),
+    ];
     return changes.length ? changes : [{ document: key, type: 'changed', sentence: `${name} is different.` }];
   }
   if (before.type === 'assignments' && after.type === 'assignments') {
-    const pages = [...new Set([...Object.keys(before.pages), ...Object.keys(after.pages)])].filter((page) => before.pages[page] !== after.pages[page]);
-    const changes = pages.map((page) => `${page} uses ${after.pages[page] ? `“${after.pages[page]}”` : 'the standard template'}.`);
-    if (before.standard !== after.standard) changes.unshift(`The standard of ${after.pageKind} pages is “${after.standard}”.`);
+    const pages = [...new Set([...Object.keys(before.pages), ...Object.keys(after.pages)])].filter(
+      (page) => before.pages[page] !== after.pages[page],
+    );
+    const changes = pages.map(
+      (page) => `${page} uses ${after.pages[page] ? `“${after.pages[page]}”` : 'the standard template'}.`,
+    );
+    if (before.standard !== after.standard)
+      changes.unshift(`The standard of ${after.pageKind} pages is “${after.standard}”.`);
     return changes.map((sentence) => ({ document: key, type: 'changed', sentence }));
   }
   return [{ document: key, type: 'changed', sentence: `${name} is changed.` }];
@@ -56,7 +69,8 @@ function sectionChanges(document: DocumentKey, before: Areas, after: Areas, name
   const add = (type: Change['type'], section: Section, sentence: string): void => {
     changes.push({ document, type, section: section.id, sentence: `${name}: ${sentence}` });
   };
-  for (const [id, { section }] of old) if (!now.has(id)) add('removed', section, `${sectionName(section, kinds)} is removed.`);
+  for (const [id, { section }] of old)
+    if (!now.has(id)) add('removed', section, `${sectionName(section, kinds)} is removed.`);
   const moved = movedSections(old, now);
   for (const [id, spot] of now) {
     const { section } = spot;
@@ -129,10 +143,13 @@ function valueChanges(before: Section, after: Section, kinds: KindSet): string[]
         const label = kind ? fieldOf(kind, part, field).label : field;
         const was = before[part][field];
         const now = after[part][field];
-        return isPlain(was) && isPlain(now) ? `${label} of ${name} is ${shown(now)}, was ${shown(was)}.` : `${label} of ${name} is changed.`;
+        return isPlain(was) && isPlain(now)
+          ? `${label} of ${name} is ${shown(now)}, was ${shown(was)}.`
+          : `${label} of ${name} is changed.`;
       }),
   );
 }
 
-const isPlain = (value: unknown): boolean => value === undefined || (typeof value !== 'object' && !String(value).includes('<'));
+const isPlain = (value: unknown): boolean =>
+  value === undefined || (typeof value !== 'object' && !String(value).includes('<'));
 const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

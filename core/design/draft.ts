@@ -141,7 +141,8 @@ function nest(document: SectionedDraft): Document {
     const siblings = children.get(at);
     if (siblings) siblings.push(section);
     else children.set(at, [section]);
-    if ('section' in section.place) slotsOf.set(section.place.section, (slotsOf.get(section.place.section) ?? new Set()).add(section.place.slot));
+    if ('section' in section.place)
+      slotsOf.set(section.place.section, (slotsOf.get(section.place.section) ?? new Set()).add(section.place.slot));
   }
   const inside = (place: Place): Section[] => (children.get(placeKey(place)) ?? []).sort(inPageOrder).map(nested);
   const nested = ({ id, kind, casing, values }: DraftSection): Section => {
@@ -151,10 +152,13 @@ function nest(document: SectionedDraft): Document {
       kind,
       casing,
       values,
-      ...(slots.length ? { slots: Object.fromEntries(slots.map((slot) => [slot, inside({ section: id, slot })])) } : {}),
+      ...(slots.length
+        ? { slots: Object.fromEntries(slots.map((slot) => [slot, inside({ section: id, slot })])) }
+        : {}),
     };
   };
   return { ...head, areas: Object.fromEntries(areaNames.map((area) => [area, inside({ area })])) } as Document;
 }
 
-const placeKey = (place: Place): string => ('area' in place ? `area ${place.area}` : `slot ${place.section} ${place.slot}`);
+const placeKey = (place: Place): string =>
+  'area' in place ? `area ${place.area}` : `slot ${place.section} ${place.slot}`;

@@ -1,4 +1,20 @@
-import { checkValue, choice, cleanProse, colour, fieldSchema, jsonSchema, link, number, picture, proseFault, source, text, toggle, withDefaults, type Field } from '../index.js';
+import {
+  checkValue,
+  choice,
+  cleanProse,
+  colour,
+  fieldSchema,
+  jsonSchema,
+  link,
+  number,
+  picture,
+  proseFault,
+  source,
+  text,
+  toggle,
+  withDefaults,
+  type Field,
+} from '../index.js';
 
 const accepts = (field: Field, value: unknown): boolean => {
   try {
@@ -20,24 +36,60 @@ describe('fields', () => {
     ['choice', side, ['start', 'end'], ['middle', '', null, ['start']]],
     ['toggle', toggle('T', 't'), [true, false], ['true', 1, null]],
     ['colour', colour('C', 'c'), ['#a33b2a'], ['red', '#A33B2A', '#fff', null]],
-    ['picture', picture('P', 'p'), [null, { picture: hash, alt: '' }], [{ picture: 'x', alt: '' }, { picture: hash }, { picture: hash, alt: '', more: 1 }, 'x']],
-    ['link', link('L', 'l'), [null, { to: 'product:K-1' }, { url: 'https://a.example/b' }, { url: '/cart' }, { url: 'mailto:a@b.example' }], [{ url: 'javascript:alert(1)' }, { url: '//evil.example' }, { to: 'a b' }, {}, { to: 'home', url: '/' }, 'home']],
-    ['source', source('S', 's'), [{ from: 'recent' }, { from: 'collection', collection: 'C-1' }, { from: 'chosen', products: [] }], [{ from: 'anywhere' }, { from: 'collection' }, { from: 'recent', limit: 3 }, { from: 'chosen', products: ['', 'a'] }, null]],
+    [
+      'picture',
+      picture('P', 'p'),
+      [null, { picture: hash, alt: '' }],
+      [{ picture: 'x', alt: '' }, { picture: hash }, { picture: hash, alt: '', more: 1 }, 'x'],
+    ],
+    [
+      'link',
+      link('L', 'l'),
+      [null, { to: 'product:K-1' }, { url: 'https://a.example/b' }, { url: '/cart' }, { url: 'mailto:a@b.example' }],
+      [{ url: 'javascript:alert(1)' }, { url: '//evil.example' }, { to: 'a b' }, {}, { to: 'home', url: '/' }, 'home'],
+    ],
+    [
+      'source',
+      source('S', 's'),
+      [{ from: 'recent' }, { from: 'collection', collection: 'C-1' }, { from: 'chosen', products: [] }],
+      [
+        { from: 'anywhere' },
+        { from: 'collection' },
+        { from: 'recent', limit: 3 },
+        { from: 'chosen', products: ['', 'a'] },
+        null,
+      ],
+    ],
   ])('%s takes what fits and nothing else', (_, field, good, bad) => {
     for (const value of good) expect([value, accepts(field, value)]).toEqual([value, true]);
     for (const value of bad) expect([value, accepts(field, value)]).toEqual([value, false]);
   });
 
   test('a refusal names the field, says what is wrong and how to mend it', () => {
-    expect(() => checkValue(size, 11, 'size')).toThrow(expect.objectContaining({ code: 'bad-value', place: 'size', remedy: 'How large.', message: expect.stringContaining('less than or equal to 10') }));
-    expect(() => checkValue(link('L', 'l'), { url: 'ftp://x' }, 'link')).toThrow(expect.objectContaining({ place: 'link.url' }));
+    expect(() => checkValue(size, 11, 'size')).toThrow(
+      expect.objectContaining({
+        code: 'bad-value',
+        place: 'size',
+        remedy: 'How large.',
+        message: expect.stringContaining('less than or equal to 10'),
+      }),
+    );
+    expect(() => checkValue(link('L', 'l'), { url: 'ftp://x' }, 'link')).toThrow(
+      expect.objectContaining({ place: 'link.url' }),
+    );
   });
 
   test('JSON Schema comes from the same declaration', () => {
     expect(jsonSchema(fieldSchema(size))).toMatchObject({ type: 'number', minimum: 2, maximum: 10, multipleOf: 0.5 });
     expect(jsonSchema(fieldSchema(side))).toMatchObject({ type: 'string', enum: ['start', 'end'] });
-    expect(jsonSchema(fieldSchema(picture('P', 'p')))).toMatchObject({ type: ['object', 'null'], required: ['picture', 'alt'], additionalProperties: false });
-    expect(jsonSchema(fieldSchema(source('S', 's')))).toMatchObject({ oneOf: expect.arrayContaining([expect.objectContaining({ required: ['from', 'collection'] })]) });
+    expect(jsonSchema(fieldSchema(picture('P', 'p')))).toMatchObject({
+      type: ['object', 'null'],
+      required: ['picture', 'alt'],
+      additionalProperties: false,
+    });
+    expect(jsonSchema(fieldSchema(source('S', 's')))).toMatchObject({
+      oneOf: expect.arrayContaining([expect.objectContaining({ required: ['from', 'collection'] })]),
+    });
   });
 
   test('own values lie over defaults, and nothing is read from prototypes', () => {
@@ -47,14 +99,19 @@ describe('fields', () => {
 
 describe('prose', () => {
   test('allowed elements stay, everything else loses its mark-up but not its text', () => {
-    expect(cleanProse('<p onclick="x">Wind <b>and</b> <strong>sea</strong> <a href="javascript:x">no</a> <a href="/a?b=1&amp;c">yes</a><script>bad()</script><br>')).toBe(
-      '<p>Wind and <strong>sea</strong> <a>no</a> <a href="/a?b=1&amp;c">yes</a><br></p>',
-    );
+    expect(
+      cleanProse(
+        '<p onclick="x">Wind <b>and</b> <strong>sea</strong> <a href="javascript:x">no</a> <a href="/a?b=1&amp;c">yes</a><script>bad()</script><br>',
+      ),
+    ).toBe('<p>Wind and <strong>sea</strong> <a>no</a> <a href="/a?b=1&amp;c">yes</a><br></p>');
     expect(cleanProse('<p>1 < 2 & 3')).toBe('<p>1 &lt; 2 &amp; 3</p>');
     expect(cleanProse(cleanProse('<ul><li>a<li>b</ul>'))).toBe(cleanProse('<ul><li>a<li>b</ul>'));
   });
 
-  test.each(['<script>', '<p style="x">', '<a href="data:x">', '<img src=x onerror=y>', '<a href="/\\evil.example">'])('%s is named as a fault', (html) => {
-    expect(proseFault(html)).toMatch(/not allowed/);
-  });
+  test.each(['<script>', '<p style="x">', '<a href="data:x">', '<img src=x onerror=y>', '<a href="/\\evil.example">'])(
+    '%s is named as a fault',
+    (html) => {
+      expect(proseFault(html)).toMatch(/not allowed/);
+    },
+  );
 });

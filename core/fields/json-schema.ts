@@ -21,7 +21,11 @@ function byType(schema: Schema, about: SchemaDescription): JsonSchema {
       return objectSchema(schema);
     case 'array': {
       const inner = (schema as unknown as { innerType?: Schema }).innerType;
-      return { type: 'array', ...(inner ? { items: jsonSchema(inner) } : {}), ...bounds(about, 'minItems', 'maxItems') };
+      return {
+        type: 'array',
+        ...(inner ? { items: jsonSchema(inner) } : {}),
+        ...bounds(about, 'minItems', 'maxItems'),
+      };
     }
     case 'string': {
       const pattern = param(about, 'matches', 'regex') as RegExp | undefined;

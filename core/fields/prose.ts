@@ -33,8 +33,10 @@ export function proseFault(html: string): string | null {
       const allowed = ALLOWED[name];
       if (!allowed) fault ??= `<${name}> is not allowed; use ${Object.keys(ALLOWED).join(', ')}`;
       for (const [attribute, value] of Object.entries(attributes)) {
-        if (allowed && !allowed.includes(attribute)) fault ??= `the attribute “${attribute}” of <${name}> is not allowed`;
-        else if (attribute === 'href' && !isSafeHref(value)) fault ??= `the link “${value}” is not allowed; use https, mailto, tel or a path`;
+        if (allowed && !allowed.includes(attribute))
+          fault ??= `the attribute “${attribute}” of <${name}> is not allowed`;
+        else if (attribute === 'href' && !isSafeHref(value))
+          fault ??= `the link “${value}” is not allowed; use https, mailto, tel or a path`;
       }
     },
   });
@@ -67,7 +69,13 @@ export function cleanProse(html: string): string {
 
 const isSafeHref = (href: string): boolean => SAFE_HREF.test(href.trim()) && !href.includes('\\');
 
-const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+const ESCAPES: Readonly<Record<string, string>> = {
+  '&': '&amp;',
+  '<': '&lt;',
+  '>': '&gt;',
+  '"': '&quot;',
+  "'": '&#39;',
+};
 const NEEDS_ESCAPE = /[&<>"']/;
 const EACH_ESCAPE = /[&<>"']/g;
 

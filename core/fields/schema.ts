@@ -16,7 +16,9 @@ export const plainText = (max: number) =>
     .string()
     .strict()
     .max(max, `\${path} is \${value.length} characters long; at most ${max} are allowed`)
-    .test('storable', '${path} holds a character that cannot be stored (NUL or half a character)', (value) => isStorable(value ?? ''));
+    .test('storable', '${path} holds a character that cannot be stored (NUL or half a character)', (value) =>
+      isStorable(value ?? ''),
+    );
 
 /** A code: letters, digits, `-`, `_`, `.`; at most 80 characters. */
 export const codeText = () => plainText(80).matches(CODE, '${path} must be a code: letters, digits, “-”, “_” or “.”');
@@ -27,7 +29,9 @@ export const closed = <S extends yup.ObjectShape>(shape: S) =>
 
 const linkSchema = byForm<Link>('link', {
   to: closed({ to: plainText(120).matches(PAGE, '${path} must be a store page such as product:K-014').required() }),
-  url: closed({ url: plainText(2000).matches(FREE_LINK, '${path} must be an https, mailto or tel address or a path').required() }),
+  url: closed({
+    url: plainText(2000).matches(FREE_LINK, '${path} must be an https, mailto or tel address or a path').required(),
+  }),
 });
 
 const sourceForms: Record<ProductSource['from'], yup.Schema> = {
@@ -64,7 +68,9 @@ export function fieldSchema(field: Field): yup.Schema {
     case 'toggle':
       return yup.boolean().strict().required();
     case 'colour':
-      return plainText(7).matches(/^#[0-9a-f]{6}$/, '${path} must be a colour such as #a33b2a').required();
+      return plainText(7)
+        .matches(/^#[0-9a-f]{6}$/, '${path} must be a colour such as #a33b2a')
+        .required();
     case 'picture':
       return closed({
         picture: plainText(64).matches(HASH, '${path} must be the hash of a picture').required(),
@@ -105,7 +111,10 @@ export function check<T>(
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;
     const where = error.path ? (code === 'bad-value' ? `${place}.${error.path}` : error.path) : place;
-    throw new Problem(code, capitalised(error.message.replace(/^this\b/, place)) + '.', { place: where, ...(remedy ? { remedy } : {}) });
+    throw new Problem(code, capitalised(error.message.replace(/^this\b/, place)) + '.', {
+      place: where,
+      ...(remedy ? { remedy } : {}),
+    });
   }
 }
 
@@ -129,7 +138,9 @@ export function byTag<T>(tag: string, forms: Readonly<Record<string, yup.Schema>
   const names = Object.keys(forms);
   return lazily((value) => {
     const name = isRecord(value) ? value[tag] : undefined;
-    return typeof name === 'string' && Object.hasOwn(forms, name) ? (forms[name] as yup.Schema) : `\${path}.${tag} must be one of: ${names.join(', ')}`;
+    return typeof name === 'string' && Object.hasOwn(forms, name)
+      ? (forms[name] as yup.Schema)
+      : `\${path}.${tag} must be one of: ${names.join(', ')}`;
   }, forms) as yup.Schema<T>;
 }
 
@@ -140,14 +151,19 @@ function byForm<T>(what: string, forms: Readonly<Record<string, yup.Schema>>): y
     (value) => {
       if (value === null) return yup.mixed().nullable();
       const name = isRecord(value) ? names.find((key) => Object.hasOwn(value, key)) : undefined;
-      return name ? (forms[name] as yup.Schema) : `\${path} must be a ${what}: null or an object with ${names.join(' or ')}`;
+      return name
+        ? (forms[name] as yup.Schema)
+        : `\${path} must be a ${what}: null or an object with ${names.join(' or ')}`;
     },
     { ...forms, none: yup.mixed().nullable().oneOf([null]) },
   ) as yup.Schema<T | null>;
 }
 
 /** Yup's own `lazy` cannot say why nothing fits, so this is a mixed schema with one test that picks the form. */
-function lazily(pick: (value: unknown) => yup.Schema | string, forms: Readonly<Record<string, yup.Schema>>): yup.Schema {
+function lazily(
+  pick: (value: unknown) => yup.Schema | string,
+  forms: Readonly<Record<string, yup.Schema>>,
+): yup.Schema {
   return yup
     .mixed()
     .nullable()
@@ -162,7 +178,10 @@ function lazily(pick: (value: unknown) => yup.Schema | string, forms: Readonly<R
       } catch (error) {
         const fault = error as yup.ValidationError;
         const path = [context.path, fault.path].filter(Boolean).join('.');
-        return context.createError({ path, message: fault.message.replace(/^this\b/, path || 'this').replace(fault.path ?? '\0', path) });
+        return context.createError({
+          path,
+          message: fault.message.replace(/^this\b/, path || 'this').replace(fault.path ?? '\0', path),
+        });
       }
     });
 }

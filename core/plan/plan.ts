@@ -1,5 +1,12 @@
 /** The plan view: the whole page, regions included, as boxes to scale. Drawn as SVG or text by `draw.ts`. */
-import { REGIONS, type Region, type Section, type SectionId, type SectionedDocument, type Width } from '../design/document.js';
+import {
+  REGIONS,
+  type Region,
+  type Section,
+  type SectionId,
+  type SectionedDocument,
+  type Width,
+} from '../design/document.js';
 import { withDefaults } from '../fields/schema.js';
 import { CASING } from '../sections/casing.js';
 import { COLUMN_SHARES } from '../sections/content/columns.js';
@@ -65,7 +72,8 @@ export function planPage({ template, regions }: PlanParts, kinds: KindSet): Plan
   const band = (name: PlanBand['name'], key: string, document: SectionedDocument): void => {
     const start = y;
     const layout = document.type === 'template' ? document.layout.width : 'page';
-    for (const section of document.areas['main'] ?? []) y += place(section, { document: key, x: 0, y, width: PLAN_WIDTH, layout, depth: 0 }, kinds, boxes);
+    for (const section of document.areas['main'] ?? [])
+      y += place(section, { document: key, x: 0, y, width: PLAN_WIDTH, layout, depth: 0 }, kinds, boxes);
     if (y === start) y += EMPTY;
     bands.push({ name, y: start, height: y - start });
   };
@@ -100,7 +108,8 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
   const scale = inner / 1200;
   const at = boxes.length;
   const slots = Object.keys(kind?.slots ?? {});
-  const share: number = COLUMN_SHARES[(section.values['split'] as keyof typeof COLUMN_SHARES | undefined) ?? 'half'] ?? 1 / 2;
+  const share: number =
+    COLUMN_SHARES[(section.values['split'] as keyof typeof COLUMN_SHARES | undefined) ?? 'half'] ?? 1 / 2;
 
   const slotBoxes = slots.map((name, i) => {
     const first = (inner - GAP) * share;
@@ -109,7 +118,12 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
   const filled = slotBoxes.map(({ name, x, width }) => {
     let used = 0;
     for (const child of section.slots?.[name] ?? []) {
-      used += place(child, { ...spot, x, y: spot.y + pad + used, width, depth: spot.depth + 1, slot: name, parent: section.id }, kinds, boxes);
+      used += place(
+        child,
+        { ...spot, x, y: spot.y + pad + used, width, depth: spot.depth + 1, slot: name, parent: section.id },
+        kinds,
+        boxes,
+      );
     }
     return used;
   });

@@ -16,8 +16,16 @@ export interface Sketch {
   readonly caption?: string;
 }
 
-export const mark = (type: Mark['type'], x: number, y: number, width: number, height: number): Mark => ({ type, x, y, width, height });
+export const mark = (type: Mark['type'], x: number, y: number, width: number, height: number): Mark => ({
+  type,
+  x,
+  y,
+  width,
+  height,
+});
 
 /** Lines of text below each other. */
 export const textLines = (x: number, y: number, width: number, lines: number): Mark[] =>
-  Array.from({ length: lines }, (_, i) => mark('text', x, y + i * 26, i === lines - 1 && lines > 1 ? width * 0.6 : width, 10));
+  Array.from({ length: lines }, (_, i) =>
+    mark('text', x, y + i * 26, i === lines - 1 && lines > 1 ? width * 0.6 : width, 10),
+  );

@@ -1,7 +1,14 @@
 /** Assemble: from a store page to the compiled documents that make it, and everything they need to know. */
 import { arrangementOf, assignedTemplate, type DesignState } from '../assign/why.js';
 import type { PageCode } from '../assign/page.js';
-import { keys, REGIONS, type MenuDocument, type Region, type SectionedDocument, type ThemeDocument } from '../design/document.js';
+import {
+  keys,
+  REGIONS,
+  type MenuDocument,
+  type Region,
+  type SectionedDocument,
+  type ThemeDocument,
+} from '../design/document.js';
 import type { KindSet } from '../sections/kind.js';
 import { compileDocument, menuNeeds, type CompiledDocument } from './compile.js';
 import type { Need } from './data.js';

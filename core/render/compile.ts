@@ -46,7 +46,9 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
   const section = (from: Section): CompiledSection => {
     const kind = kinds.find(from.kind);
     used.add(kindName(from.kind));
-    const slots = Object.fromEntries(Object.entries(from.slots ?? {}).map(([name, inner]) => [name, inner.map(section)]));
+    const slots = Object.fromEntries(
+      Object.entries(from.slots ?? {}).map(([name, inner]) => [name, inner.map(section)]),
+    );
     const base = { section: from, kind, casing: casingClasses(from, kind), slots };
     if (!kind) return { ...base, values: {}, chunk: 'data' };
     const values = ready(kind, upgraded(kind, from));
@@ -58,7 +60,16 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
   };
 
   const areas = Object.fromEntries(Object.entries(document.areas).map(([name, list]) => [name, list.map(section)]));
-  return { document, areas, needs, menus: [...menus], kinds: used, hasFacts: Object.values(areas).flat().some((one) => one.chunk === 'facts') };
+  return {
+    document,
+    areas,
+    needs,
+    menus: [...menus],
+    kinds: used,
+    hasFacts: Object.values(areas)
+      .flat()
+      .some((one) => one.chunk === 'facts'),
+  };
 }
 
 /** The pages a menu's entries lead to. */
@@ -69,11 +80,17 @@ function chunkClass(kind: SectionKind, asked: number, inside: readonly CompiledS
   return kind.readsPage || asked > 0 || kind.slots ? 'data' : 'constant';
 }
 
-const menusOf = (kind: SectionKind): number => Object.values(kind.fields).filter((field) => field.type === 'menu').length;
+const menusOf = (kind: SectionKind): number =>
+  Object.values(kind.fields).filter((field) => field.type === 'menu').length;
 
 /** A constant section must not look at anything but its values; whatever it reads throws. */
 const constantView = (kind: SectionKind, id: string) =>
-  viewOf({ store: undefined as never, page: undefined as never, facts: NO_FACTS, data: NO_DATA, menus: new Map() }, kind, id, () => NOTHING);
+  viewOf(
+    { store: undefined as never, page: undefined as never, facts: NO_FACTS, data: NO_DATA, menus: new Map() },
+    kind,
+    id,
+    () => NOTHING,
+  );
 
 /** Values of an older version of the kind, in the newest. The stored section is left as it is. */
 function upgraded(kind: SectionKind, section: Section): Section['values'] {
@@ -85,7 +102,8 @@ function upgraded(kind: SectionKind, section: Section): Section['values'] {
 
 function ready(kind: SectionKind, own: Section['values']): Record<string, unknown> {
   const values: Record<string, unknown> = withDefaults(kind.fields, own);
-  for (const [name, field] of Object.entries(kind.fields)) if (field.type === 'prose') values[name] = cleanProse(values[name] as string);
+  for (const [name, field] of Object.entries(kind.fields))
+    if (field.type === 'prose') values[name] = cleanProse(values[name] as string);
   return values;
 }
 

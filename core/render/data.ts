@@ -79,7 +79,13 @@ export interface StoreInfo {
 
 /** A visitor's cart, as far as pages show it. */
 export interface CartFacts {
-  readonly lines: readonly { readonly product: string; readonly variant: string; readonly title: string; readonly options: string; readonly quantity: number }[];
+  readonly lines: readonly {
+    readonly product: string;
+    readonly variant: string;
+    readonly title: string;
+    readonly options: string;
+    readonly quantity: number;
+  }[];
   /** Why the last attempt to buy did not work, in words. */
   readonly refusal?: string;
 }

@@ -27,7 +27,13 @@ export interface PageRequest extends PageParts {
   readonly mode: 'live' | 'preview';
 }
 
-const REGION_TAGS: Record<Region, string> = { 'top-line': 'div', header: 'header', above: 'div', below: 'div', footer: 'footer' };
+const REGION_TAGS: Record<Region, string> = {
+  'top-line': 'div',
+  header: 'header',
+  above: 'div',
+  below: 'div',
+  footer: 'footer',
+};
 
 /** The kinds a page uses, sorted: the key of its stylesheet. */
 export const kindsOn = ({ template, regions }: PageParts): string[] =>
@@ -53,15 +59,21 @@ function head({ store, page, canonical, styles, scripts, mode }: PageRequest): M
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const data = structuredData(page, store, canonical);
   return html`<head>
-<meta charset="utf-8">
-<meta name="viewport" content="width=device-width, initial-scale=1">
-<title>${title}</title>
-${page.description !== '' && html`<meta name="description" content="${page.description}">
-`}${mode === 'preview' ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
-${styles.map((path) => html`<link rel="stylesheet" href="${path}">
-`)}${scripts.map((path) => html`<script type="module" src="${path}"></script>
-`)}${data && html`<script type="application/ld+json">${raw(data)}</script>
-`}</head>`;
+    <meta charset="utf-8" />
+    <meta name="viewport" content="width=device-width, initial-scale=1" />
+    <title>${title}</title>
+    ${
+      page.description !== '' && html`<meta name="description" content="${page.description}" /> `
+    }${mode === 'preview' ? html`<meta name="robots" content="noindex" />` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}" />`}
+    ${styles.map((path) => html`<link rel="stylesheet" href="${path}" /> `)}${scripts.map(
+      (path) => html`<script type="module" src="${path}"></script> `,
+    )}${
+      data &&
+      html`<script type="application/ld+json">
+        ${raw(data)}
+      </script> `
+    }
+  </head>`;
 }
 
 function renderRegion(name: Region, request: PageRequest): string {
@@ -81,13 +93,24 @@ function renderSection(compiled: CompiledSection, request: PageRequest): string 
   const { section, kind, values, casing, slots } = compiled;
   const marks = request.mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
   const inner = kind
-    ? (compiled.constant ?? kind.view(values as never, viewOf(request satisfies ViewSources, kind, section.id, (name) => raw(renderSections(slots[name] ?? [], request)))).text)
+    ? (compiled.constant ??
+      kind.view(
+        values as never,
+        viewOf(request satisfies ViewSources, kind, section.id, (name) =>
+          raw(renderSections(slots[name] ?? [], request)),
+        ),
+      ).text)
     : missing(section.kind, request.mode).text;
-  return inner === '' && request.mode === 'live' ? '' : `<div class="${casing}" id="s-${escapeText(section.id)}"${marks}><div class="case-in">${inner}</div></div>`;
+  return inner === '' && request.mode === 'live'
+    ? ''
+    : `<div class="${casing}" id="s-${escapeText(section.id)}"${marks}><div class="case-in">${inner}</div></div>`;
 }
 
 /** A kind that is missing is said aloud in the preview; shoppers see the rest of the page. */
 const missing = (kind: string, mode: PageRequest['mode']): Child & Markup =>
   mode === 'live'
     ? NOTHING
-    : html`<div class="missing-kind" role="note"><strong>There is no section kind “${kind}”.</strong> Remove this section, or bring the kind back; until then the design cannot be published.</div>`;
+    : html`<div class="missing-kind" role="note">
+        <strong>There is no section kind “${kind}”.</strong> Remove this section, or bring the kind back; until then the
+        design cannot be published.
+      </div>`;

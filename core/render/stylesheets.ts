@@ -2,10 +2,13 @@
 import type { KindSet } from '../sections/kind.js';
 
 /** The path of a theme's stylesheet. @param version changes when the rules that ship change */
-export const themeStylePath = (themeHash: string, version: string): string => `/styles/theme/${themeHash}.css?v=${version}`;
+export const themeStylePath = (themeHash: string, version: string): string =>
+  `/styles/theme/${themeHash}.css?v=${version}`;
 
 /** The path of the stylesheet of a set of kinds; the names are in it, so that any process can answer. */
-export const kindsStylePath = (names: readonly string[], version: string): string => `/styles/kinds/${names.join('+')}.css?v=${version}`;
+export const kindsStylePath = (names: readonly string[], version: string): string =>
+  `/styles/kinds/${names.join('+')}.css?v=${version}`;
 
 /** The rules of the named kinds; names that are not known are passed over. */
-export const kindsCss = (names: readonly string[], kinds: KindSet): string => names.map((name) => kinds.find(name)?.css ?? '').join('\n');
+export const kindsCss = (names: readonly string[], kinds: KindSet): string =>
+  names.map((name) => kinds.find(name)?.css ?? '').join('\n');

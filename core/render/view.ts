@@ -4,7 +4,15 @@ import type { PictureValue } from '../fields/field.js';
 import type { Link, MenuDocument } from '../design/document.js';
 import { pictureTag } from './picture.js';
 import { NOTHING, type Markup } from './html.js';
-import { needKey, type Facts, type Need, type PageData, type PageInfo, type ProductCard, type StoreInfo } from './data.js';
+import {
+  needKey,
+  type Facts,
+  type Need,
+  type PageData,
+  type PageInfo,
+  type ProductCard,
+  type StoreInfo,
+} from './data.js';
 
 export interface View {
   readonly id: string;
@@ -74,4 +82,3 @@ export function viewOf(sources: ViewSources, kind: Declared, id: string, slot: (
     },
   };
 }
-

@@ -20,5 +20,10 @@ export const CASING = {
     { none: 'None', small: 'Small', medium: 'Medium', large: 'Large' },
     'medium',
   ),
-  align: choice('Alignment', 'How texts in the section are set.', { start: 'Start', centre: 'Centre', end: 'End' }, 'start'),
+  align: choice(
+    'Alignment',
+    'How texts in the section are set.',
+    { start: 'Start', centre: 'Centre', end: 'End' },
+    'start',
+  ),
 } as const;

@@ -34,7 +34,9 @@ export interface SectionKind<F extends Fields = Fields> {
   /** The schematic drawing of the section at desktop width. */
   sketch(values: ValuesOf<F>): Sketch;
   /** Turns values written for version n (the index) into values of version n + 1. */
-  readonly upgrade?: Readonly<Record<number, (values: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>>>;
+  readonly upgrade?: Readonly<
+    Record<number, (values: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>>
+  >;
 }
 
 /** Helps TypeScript infer the fields of a kind. */

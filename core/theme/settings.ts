@@ -13,7 +13,9 @@ export const THEME_GROUPS = {
       lineColour: colour('Hairlines', 'Lines between things.', { default: '#d9d5ca' }),
       accentColour: colour('Accent', 'Main actions and reduced prices.', { default: '#b23a26' }),
       softColour: colour('Soft ground', 'The ground of the tone “soft”.', { default: '#efeadd' }),
-      strongColour: colour('Strong ground', 'The ground of the tone “strong”; text on it is light.', { default: '#173647' }),
+      strongColour: colour('Strong ground', 'The ground of the tone “strong”; text on it is light.', {
+        default: '#173647',
+      }),
       vividColour: colour('Vivid ground', 'The ground of the tone “vivid”.', { default: '#f1c453' }),
     },
   },
@@ -22,24 +24,58 @@ export const THEME_GROUPS = {
     fields: {
       titleFont: choice('Title font', 'Headings, product names and the store’s name.', FONTS, 'spectral'),
       textFont: choice('Text font', 'Everything else.', FONTS, 'work-sans'),
-      scale: number('Scale', 'How much each heading step is larger than the next.', { min: 1.1, max: 1.5, step: 0.01, default: 1.28 }),
+      scale: number('Scale', 'How much each heading step is larger than the next.', {
+        min: 1.1,
+        max: 1.5,
+        step: 0.01,
+        default: 1.28,
+      }),
     },
   },
   measure: {
     title: 'Measure',
     fields: {
-      pageWidth: number('Page width', 'How wide the content may get.', { min: 880, max: 1600, step: 20, unit: 'px', default: 1200 }),
-      gap: number('Space between things', 'Between cards, columns and sections.', { min: 8, max: 64, step: 4, unit: 'px', default: 28 }),
+      pageWidth: number('Page width', 'How wide the content may get.', {
+        min: 880,
+        max: 1600,
+        step: 20,
+        unit: 'px',
+        default: 1200,
+      }),
+      gap: number('Space between things', 'Between cards, columns and sections.', {
+        min: 8,
+        max: 64,
+        step: 4,
+        unit: 'px',
+        default: 28,
+      }),
     },
   },
   actions: {
     title: 'Actions',
-    fields: { buttonShape: choice('Buttons', 'The shape of buttons and inputs.', { square: 'Square', soft: 'Soft', round: 'Round' }, 'square') },
+    fields: {
+      buttonShape: choice(
+        'Buttons',
+        'The shape of buttons and inputs.',
+        { square: 'Square', soft: 'Soft', round: 'Round' },
+        'square',
+      ),
+    },
   },
   goods: {
     title: 'Goods',
-    fields: { pictureRatio: choice('Pictures on cards', 'The shape product pictures are cut to.', { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' }, 'square') },
+    fields: {
+      pictureRatio: choice(
+        'Pictures on cards',
+        'The shape product pictures are cut to.',
+        { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' },
+        'square',
+      ),
+    },
   },
 } as const satisfies Record<string, { title: string; fields: Record<string, Field> }>;
 
-export const THEME_FIELDS: Readonly<Record<string, Field>> = Object.assign({}, ...Object.values(THEME_GROUPS).map((group) => group.fields));
+export const THEME_FIELDS: Readonly<Record<string, Field>> = Object.assign(
+  {},
+  ...Object.values(THEME_GROUPS).map((group) => group.fields),
+);

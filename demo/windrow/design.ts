@@ -1,13 +1,47 @@
 /** The design Windrow Kites starts with: theme, menu, header, footer, templates, assignments. */
-import { FORMAT, keys, type ArrangementDocument, type AssignmentsDocument, type Document, type DocumentKey, type Link, type PageKind, type Section, type TemplateDocument, type Values } from '@parlour/core';
+import {
+  FORMAT,
+  keys,
+  type ArrangementDocument,
+  type AssignmentsDocument,
+  type Document,
+  type DocumentKey,
+  type Link,
+  type PageKind,
+  type Section,
+  type TemplateDocument,
+  type Values,
+} from '@parlour/core';
 
-const section = (id: string, kind: string, values: Values = {}, casing: Values = {}, slots?: Section['slots']): Section => ({ id, kind: `${kind}@1`, casing, values, ...(slots ? { slots } : {}) });
+const section = (
+  id: string,
+  kind: string,
+  values: Values = {},
+  casing: Values = {},
+  slots?: Section['slots'],
+): Section => ({ id, kind: `${kind}@1`, casing, values, ...(slots ? { slots } : {}) });
 
-const template = (name: string, pageKind: PageKind, main: readonly Section[]): TemplateDocument => ({ format: FORMAT, type: 'template', name, pageKind, layout: { width: 'page' }, areas: { main } });
+const template = (name: string, pageKind: PageKind, main: readonly Section[]): TemplateDocument => ({
+  format: FORMAT,
+  type: 'template',
+  name,
+  pageKind,
+  layout: { width: 'page' },
+  areas: { main },
+});
 
-const around = (region: ArrangementDocument['region'], main: readonly Section[]): ArrangementDocument => ({ format: FORMAT, type: 'arrangement', name: 'Standard', region, areas: { main } });
+const around = (region: ArrangementDocument['region'], main: readonly Section[]): ArrangementDocument => ({
+  format: FORMAT,
+  type: 'arrangement',
+  name: 'Standard',
+  region,
+  areas: { main },
+});
 
-const assigned = (pageKind: PageKind, standard: string): [DocumentKey, AssignmentsDocument] => [keys.assignments(pageKind), { format: FORMAT, type: 'assignments', pageKind, standard, pages: {} }];
+const assigned = (pageKind: PageKind, standard: string): [DocumentKey, AssignmentsDocument] => [
+  keys.assignments(pageKind),
+  { format: FORMAT, type: 'assignments', pageKind, standard, pages: {} },
+];
 
 const to = (page: string): Link => ({ to: page });
 
@@ -33,7 +67,12 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
     [
       keys.arrangement('footer'),
       around('footer', [
-        section('f-legal', 'legal-line', { text: '<p>Mole Street 4, Ternhythe. Prices in euro with tax; a made-up shop that sells nothing.</p>' }, { tone: 'strong', space: 'medium' }),
+        section(
+          'f-legal',
+          'legal-line',
+          { text: '<p>Mole Street 4, Ternhythe. Prices in euro with tax; a made-up shop that sells nothing.</p>' },
+          { tone: 'strong', space: 'medium' },
+        ),
       ]),
     ],
     [
@@ -46,13 +85,21 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
             title: 'Made for the wind at Ternhythe',
             level: 'h1',
             text: 'Kites, gliders and line from a small workshop on the mole. Sewn here, flown here, sent anywhere.',
-            picture: picture('harbour.png', 'Kites over the harbour of Ternhythe, with gabled houses and a light on the mole'),
+            picture: picture(
+              'harbour.png',
+              'Kites over the harbour of Ternhythe, with gabled houses and a light on the mole',
+            ),
             action: 'See single-line kites',
             link: to('collection:C-1'),
           },
           { width: 'edge', space: 'none' },
         ),
-        section('h-newest', 'product-row', { title: 'New this season', source: { from: 'recent' }, limit: 4 }, { space: 'large' }),
+        section(
+          'h-newest',
+          'product-row',
+          { title: 'New this season', source: { from: 'recent' }, limit: 4 },
+          { space: 'large' },
+        ),
         section(
           'h-workshop',
           'side-by-side',
@@ -63,7 +110,18 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           },
           { tone: 'soft', space: 'large' },
         ),
-        section('h-sport', 'product-row', { title: 'For the wind that means it', source: { from: 'collection', collection: 'C-2' }, limit: 4, action: 'All of them', link: to('collection:C-2') }, { space: 'large' }),
+        section(
+          'h-sport',
+          'product-row',
+          {
+            title: 'For the wind that means it',
+            source: { from: 'collection', collection: 'C-2' },
+            limit: 4,
+            action: 'All of them',
+            link: to('collection:C-2'),
+          },
+          { space: 'large' },
+        ),
         section(
           'h-dunes',
           'side-by-side',
@@ -82,34 +140,80 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
     [
       keys.template('product'),
       template('Product', 'product', [
-        section('p-columns', 'columns', { split: 'wide-first' }, { space: 'large' }, {
-          first: [section('p-pictures', 'product-pictures')],
-          second: [section('p-summary', 'product-summary', { description: true }), section('p-price', 'price', { size: 'large' }), section('p-buy', 'buy-form')],
-        }),
-        section('p-more', 'product-row', { title: 'Flies well with', source: { from: 'collection', collection: 'C-3' }, limit: 4 }, { space: 'large', tone: 'soft' }),
+        section(
+          'p-columns',
+          'columns',
+          { split: 'wide-first' },
+          { space: 'large' },
+          {
+            first: [section('p-pictures', 'product-pictures')],
+            second: [
+              section('p-summary', 'product-summary', { description: true }),
+              section('p-price', 'price', { size: 'large' }),
+              section('p-buy', 'buy-form'),
+            ],
+          },
+        ),
+        section(
+          'p-more',
+          'product-row',
+          { title: 'Flies well with', source: { from: 'collection', collection: 'C-3' }, limit: 4 },
+          { space: 'large', tone: 'soft' },
+        ),
       ]),
     ],
     [
       keys.template('product-plain'),
       template('Product, words first', 'product', [
-        section('q-columns', 'columns', { split: 'wide-second' }, { space: 'large' }, {
-          first: [section('q-summary', 'product-summary', { description: true }), section('q-price', 'price'), section('q-buy', 'buy-form', { size: 'medium' })],
-          second: [section('q-pictures', 'product-pictures', { others: 'none' })],
-        }),
-        section('q-note', 'prose', { text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most mends cost nothing but the stamp.</p>' }, { width: 'narrow' }),
+        section(
+          'q-columns',
+          'columns',
+          { split: 'wide-second' },
+          { space: 'large' },
+          {
+            first: [
+              section('q-summary', 'product-summary', { description: true }),
+              section('q-price', 'price'),
+              section('q-buy', 'buy-form', { size: 'medium' }),
+            ],
+            second: [section('q-pictures', 'product-pictures', { others: 'none' })],
+          },
+        ),
+        section(
+          'q-note',
+          'prose',
+          {
+            text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most mends cost nothing but the stamp.</p>',
+          },
+          { width: 'narrow' },
+        ),
       ]),
     ],
     [
       keys.template('collection'),
       template('Collection', 'collection', [
         section('c-title', 'page-title', {}, { tone: 'soft', space: 'large' }),
-        section('c-row', 'product-row', { source: { from: 'this-collection' }, limit: 48, across: '3' }, { space: 'large' }),
+        section(
+          'c-row',
+          'product-row',
+          { source: { from: 'this-collection' }, limit: 48, across: '3' },
+          { space: 'large' },
+        ),
       ]),
     ],
     [
       keys.template('not-found'),
       template('Not found', 'not-found', [
-        section('n-title', 'heading', { text: 'The wind took this page', level: 'h1', lead: 'There is nothing at this address any more. These are still here.' }, { space: 'large' }),
+        section(
+          'n-title',
+          'heading',
+          {
+            text: 'The wind took this page',
+            level: 'h1',
+            lead: 'There is nothing at this address any more. These are still here.',
+          },
+          { space: 'large' },
+        ),
         section('n-row', 'product-row', { title: 'New this season', limit: 4 }),
       ]),
     ],

@@ -44,16 +44,25 @@ export function sky(width: number, height: number, which: number): string {
   return `<defs><linearGradient id="sky" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="${top}"/><stop offset="1" stop-color="${bottom}"/></linearGradient></defs><rect width="${width}" height="${height}" fill="url(#sky)"/>`;
 }
 
-export const sun = (x: number, y: number, r: number): string => `<circle cx="${x}" cy="${y}" r="${r}" fill="#fff4d2" opacity=".9"/>`;
+export const sun = (x: number, y: number, r: number): string =>
+  `<circle cx="${x}" cy="${y}" r="${r}" fill="#fff4d2" opacity=".9"/>`;
 
 export function cloud(x: number, y: number, size: number, opacity = 0.85): string {
-  const puff = (dx: number, dy: number, r: number): string => `<circle cx="${x + dx * size}" cy="${y + dy * size}" r="${r * size}"/>`;
+  const puff = (dx: number, dy: number, r: number): string =>
+    `<circle cx="${x + dx * size}" cy="${y + dy * size}" r="${r * size}"/>`;
   return `<g fill="${COLOURS.white}" opacity="${opacity}">${puff(-0.9, 0, 0.36)}${puff(-0.35, -0.26, 0.52)}${puff(0.32, -0.16, 0.44)}${puff(0.88, 0.02, 0.32)}<rect x="${x - 1.25 * size}" y="${y - 0.02 * size}" width="${2.45 * size}" height="${0.37 * size}" rx="${0.18 * size}"/></g>`;
 }
 
 export function clouds(width: number, height: number, seed: number, count: number): string {
   const roll = dice(seed);
-  return Array.from({ length: count }, (_, i) => cloud(((i + 0.2 + roll() * 0.6) / count) * width, (0.1 + roll() * 0.42) * height, (0.035 + roll() * 0.045) * width, 0.55 + roll() * 0.35)).join('');
+  return Array.from({ length: count }, (_, i) =>
+    cloud(
+      ((i + 0.2 + roll() * 0.6) / count) * width,
+      (0.1 + roll() * 0.42) * height,
+      (0.035 + roll() * 0.045) * width,
+      0.55 + roll() * 0.35,
+    ),
+  ).join('');
 }
 
 /** A soft ridge across the picture. */
@@ -73,7 +82,11 @@ export function dunes(width: number, height: number, seed: number): string {
     const lean = (grass() - 0.3) * width * 0.03;
     return `<path d="M${x.toFixed(0)} ${y.toFixed(0)} q${(lean / 3).toFixed(0)} ${(-height * 0.03).toFixed(0)} ${lean.toFixed(0)} ${(-height * 0.055).toFixed(0)}" stroke="#8b8a4a" stroke-width="${(width * 0.0028).toFixed(1)}" fill="none" stroke-linecap="round"/>`;
   }).join('');
-  return ridge(width, height, height * 0.84, height * 0.02, '#d9c08b', seed) + ridge(width, height, height * 0.9, height * 0.024, COLOURS.sand, seed + 2) + blades;
+  return (
+    ridge(width, height, height * 0.84, height * 0.02, '#d9c08b', seed) +
+    ridge(width, height, height * 0.9, height * 0.024, COLOURS.sand, seed + 2) +
+    blades
+  );
 }
 
 export function sea(width: number, height: number, y: number): string {
@@ -96,7 +109,8 @@ export function harbour(width: number, height: number, seed: number): string {
     const w = width * (0.045 + roll() * 0.03);
     const h = height * (0.12 + roll() * 0.1);
     const wall = walls[Math.floor(roll() * walls.length)] as string;
-    const window = (dx: number, dy: number): string => `<rect x="${x + w * dx}" y="${base - h * dy}" width="${w * 0.16}" height="${h * 0.17}" fill="${COLOURS.navy}" opacity=".75"/>`;
+    const window = (dx: number, dy: number): string =>
+      `<rect x="${x + w * dx}" y="${base - h * dy}" width="${w * 0.16}" height="${h * 0.17}" fill="${COLOURS.navy}" opacity=".75"/>`;
     houses += `<rect x="${x}" y="${base - h}" width="${w}" height="${h}" fill="${wall}"/><polygon points="${x - 4},${base - h} ${x + w / 2},${base - h - w * 0.55} ${x + w + 4},${base - h}" fill="${i % 2 ? '#a8483a' : '#6e5a58'}"/>${window(0.18, 0.8)}${window(0.62, 0.8)}${window(0.18, 0.46)}${window(0.62, 0.46)}`;
     x += w + width * 0.006;
   }

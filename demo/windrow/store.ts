@@ -1,7 +1,15 @@
 /** Windrow Kites, a made-up kite workshop in the made-up harbour town of Ternhythe. */
 import type { DemoStore } from '../store.js';
 import { windrowDesign } from './design.js';
-import { closePicture, dunesPicture, harbourPicture, productPicture, studyPicture, toPng, workshopPicture } from './pictures.js';
+import {
+  closePicture,
+  dunesPicture,
+  harbourPicture,
+  productPicture,
+  studyPicture,
+  toPng,
+  workshopPicture,
+} from './pictures.js';
 import { collections, drawings, products } from './products.js';
 
 export async function windrowKites(): Promise<DemoStore> {
@@ -9,7 +17,11 @@ export async function windrowKites(): Promise<DemoStore> {
     ['harbour.png', harbourPicture()],
     ['workshop.png', workshopPicture()],
     ['dunes.png', dunesPicture()],
-    ...drawings.flatMap((drawn) => [[`${drawn.code}-a.png`, productPicture(drawn)] as const, [`${drawn.code}-b.png`, studyPicture(drawn)] as const, [`${drawn.code}-c.png`, closePicture(drawn)] as const]),
+    ...drawings.flatMap((drawn) => [
+      [`${drawn.code}-a.png`, productPicture(drawn)] as const,
+      [`${drawn.code}-b.png`, studyPicture(drawn)] as const,
+      [`${drawn.code}-c.png`, closePicture(drawn)] as const,
+    ]),
   ];
   return {
     slug: 'windrow',

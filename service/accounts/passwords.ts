@@ -5,7 +5,9 @@ import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 const COST = { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 };
 
 const derive = (password: string, salt: Buffer): Promise<Buffer> =>
-  new Promise((resolve, reject) => scrypt(password.normalize('NFKC'), salt, 32, COST, (error, key) => (error ? reject(error) : resolve(key))));
+  new Promise((resolve, reject) =>
+    scrypt(password.normalize('NFKC'), salt, 32, COST, (error, key) => (error ? reject(error) : resolve(key))),
+  );
 
 /** @returns `scrypt$salt$key`, both in base64url */
 export async function hashPassword(password: string): Promise<string> {

@@ -18,15 +18,31 @@ export async function checkCredentials(db: Records, mail: string, password: stri
   const account = await accountByMail(db, mail);
   const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
   const matches = await passwordMatches(password, hash);
-  if (!account || !matches) throw new Problem('wrong-sign-in', 'The mail address or the password is wrong.', { place: 'password', remedy: 'Check both and try again.' });
+  if (!account || !matches)
+    throw new Problem('wrong-sign-in', 'The mail address or the password is wrong.', {
+      place: 'password',
+      remedy: 'Check both and try again.',
+    });
   return account;
 }
 
 /** Starts a session or makes a token. @returns the secret, which is kept nowhere */
-export async function startSession(db: Records, account: Account, kind: 'console' | 'token', name: string, now: Date): Promise<string> {
+export async function startSession(
+  db: Records,
+  account: Account,
+  kind: 'console' | 'token',
+  name: string,
+  now: Date,
+): Promise<string> {
   const token = newToken();
   const days = kind === 'console' ? CONSOLE_DAYS : TOKEN_DAYS;
-  await addSession(db, { tokenHash: tokenHash(token), accountId: account.id, kind, name, expiresAt: new Date(now.getTime() + days * DAY) });
+  await addSession(db, {
+    tokenHash: tokenHash(token),
+    accountId: account.id,
+    kind,
+    name,
+    expiresAt: new Date(now.getTime() + days * DAY),
+  });
   return token;
 }
 
@@ -42,6 +58,9 @@ export function tokenOf(request: IncomingMessage): string | undefined {
 export async function accountFrom(db: Records, request: IncomingMessage, now: Date): Promise<Account> {
   const token = tokenOf(request);
   const account = token ? await accountOfSession(db, tokenHash(token), now) : undefined;
-  if (!account) throw new Problem('signed-out', 'You are not signed in, or your session has ended.', { remedy: 'Sign in and try again.' });
+  if (!account)
+    throw new Problem('signed-out', 'You are not signed in, or your session has ended.', {
+      remedy: 'Sign in and try again.',
+    });
   return account;
 }

@@ -61,7 +61,9 @@ function apiRouter(db: Database, config: Config): Router {
 }
 
 const noRoute: express.RequestHandler = (request) => {
-  throw new Problem('no-such-route', `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`, { remedy: 'See /api/openapi.json for every route.' });
+  throw new Problem('no-such-route', `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`, {
+    remedy: 'See /api/openapi.json for every route.',
+  });
 };
 
 function security(config: Config) {

@@ -31,7 +31,11 @@ export interface Call<R extends Route> {
 const MOST_PICTURE_BYTES = '20mb';
 
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
-export function implement<R extends Route>({ db, router }: Api, route: R, handler: (call: Call<R>) => Promise<AnswerOf<R>>): void {
+export function implement<R extends Route>(
+  { db, router }: Api,
+  route: R,
+  handler: (call: Call<R>) => Promise<AnswerOf<R>>,
+): void {
   const path = route.path.replace(/\{(\w+)\}/g, ':$1');
   const before = route.body === 'bytes' ? [raw({ type: () => true, limit: MOST_PICTURE_BYTES })] : [];
   router[route.method](path, ...before, async (request: Request, response: Response) => {
@@ -41,7 +45,16 @@ export function implement<R extends Route>({ db, router }: Api, route: R, handle
     const store = account && params['store'] !== undefined ? await storeFor(db, account, params['store']) : undefined;
     const design = store && params['design'] !== undefined ? await designOf(db, store, params['design']) : undefined;
     const query = route.query ? check(route.query, readQuery(request, route.query), 'query') : undefined;
-    const answer = await handler({ params, query, body: readBody(route, request), account, store, design, request, response } as unknown as Call<R>);
+    const answer = await handler({
+      params,
+      query,
+      body: readBody(route, request),
+      account,
+      store,
+      design,
+      request,
+      response,
+    } as unknown as Call<R>);
     if (!response.headersSent) response.status(route.status).json(answer);
   });
 }
@@ -50,7 +63,10 @@ async function storeFor(db: Database, account: Account, slug: string): Promise<S
   const store = await findStore(db, slug);
   // Someone else's store looks like none, so that nothing can be found out by asking.
   if (!store || !(await belongsTo(db, account.id, store.id))) {
-    throw new Problem('no-such-thing', `There is no store “${slug}” that you belong to.`, { place: 'store', remedy: 'List the stores to see yours.' });
+    throw new Problem('no-such-thing', `There is no store “${slug}” that you belong to.`, {
+      place: 'store',
+      remedy: 'List the stores to see yours.',
+    });
   }
   return store;
 }
@@ -58,7 +74,11 @@ async function storeFor(db: Database, account: Account, slug: string): Promise<S
 /** `live` names the design that shoppers see. */
 async function designOf(db: Database, store: Store, code: string): Promise<Design> {
   const design = await findDesign(db, store.id, code === 'live' ? store.liveDesign.code : code);
-  if (!design) throw new Problem('no-such-thing', `There is no design “${code}” in ${store.name}.`, { place: 'design', remedy: 'Use “live” for the one that shoppers see.' });
+  if (!design)
+    throw new Problem('no-such-thing', `There is no design “${code}” in ${store.name}.`, {
+      place: 'design',
+      remedy: 'Use “live” for the one that shoppers see.',
+    });
   return design;
 }
 
@@ -66,7 +86,10 @@ function readBody(route: Route, request: Request): unknown {
   if (route.body === undefined) return undefined;
   if (route.body === 'bytes') return Buffer.isBuffer(request.body) ? request.body : Buffer.alloc(0);
   if (request.body === undefined) {
-    throw new Problem('not-json', 'The request has no JSON body.', { place: 'body', remedy: 'Send JSON with the content type application/json.' });
+    throw new Problem('not-json', 'The request has no JSON body.', {
+      place: 'body',
+      remedy: 'Send JSON with the content type application/json.',
+    });
   }
   return check(route.body, request.body as unknown, 'body');
 }
@@ -76,7 +99,8 @@ function readQuery(request: Request, schema: Schema): Record<string, unknown> {
   const types = (schema.describe() as unknown as { fields: Record<string, { type: string }> }).fields;
   return Object.fromEntries(
     Object.entries(request.query).map(([name, value]) => {
-      const number = types[name]?.type === 'number' && typeof value === 'string' && value.trim() !== '' ? Number(value) : NaN;
+      const number =
+        types[name]?.type === 'number' && typeof value === 'string' && value.trim() !== '' ? Number(value) : NaN;
       return [name, !Number.isNaN(number) ? number : value];
     }),
   );

@@ -45,12 +45,19 @@ export function pageRoutes(api: Api): void {
       .filter((page) => !query.template || page.template?.code === query.template);
     const start = query.cursor ? all.findIndex((page) => page.page === query.cursor) + 1 : 0;
     const some = all.slice(start, start + (query.limit ?? 100));
-    return { pages: some, total: all.length, next: start + some.length < all.length ? (some.at(-1)?.page ?? null) : null };
+    return {
+      pages: some,
+      total: all.length,
+      next: start + some.length < all.length ? (some.at(-1)?.page ?? null) : null,
+    };
   });
 
   implement(api, routes.why, async ({ store, design, params }) => {
     const page = await pageOf(api, store.id, params['page'] as string);
-    const { regions, ...rest } = why({ code: page.page, title: page.title, path: page.path }, closedState(await openDraft(db, design)));
+    const { regions, ...rest } = why(
+      { code: page.page, title: page.title, path: page.path },
+      closedState(await openDraft(db, design)),
+    );
     return { ...rest, regions: [...regions], sentences: [...rest.sentences] };
   });
 
@@ -68,9 +75,22 @@ export function pageRoutes(api: Api): void {
       if (!code || template?.type !== 'template') return [];
       const { standard } = (draft.get(keys.assignments(template.pageKind)) ?? {}) as Partial<AssignmentsDocument>;
       const sections = isSectioned(template) ? Object.keys(template.sections).length : 0;
-      return [{ code, name: template.name, pageKind: template.pageKind, pages: counts.get(code) ?? 0, standard: standard === code, sections }];
+      return [
+        {
+          code,
+          name: template.name,
+          pageKind: template.pageKind,
+          pages: counts.get(code) ?? 0,
+          standard: standard === code,
+          sections,
+        },
+      ];
     });
-    return { templates: templates.sort((a, b) => (a.pageKind === b.pageKind ? a.name.localeCompare(b.name) : a.pageKind < b.pageKind ? -1 : 1)) };
+    return {
+      templates: templates.sort((a, b) =>
+        a.pageKind === b.pageKind ? a.name.localeCompare(b.name) : a.pageKind < b.pageKind ? -1 : 1,
+      ),
+    };
   });
 
   implement(api, routes.listDocuments, async ({ design }) => {
@@ -85,7 +105,11 @@ export function pageRoutes(api: Api): void {
   implement(api, routes.getDocument, async ({ design, query }) => {
     const draft = await openDraft(db, design);
     const document = draft.get(query.key);
-    if (!document) throw new Problem('no-such-document', `This design has no “${query.key}”.`, { place: 'key', remedy: 'List the templates to see what there is.' });
+    if (!document)
+      throw new Problem('no-such-document', `This design has no “${query.key}”.`, {
+        place: 'key',
+        remedy: 'List the templates to see what there is.',
+      });
     return { key: query.key, document: closeDocument(document), seq: draft.seq };
   });
 
@@ -93,7 +117,11 @@ export function pageRoutes(api: Api): void {
     const state = closedState(await openDraft(db, design));
     const code = query.template ?? (query.page ? templateOf(query.page, state)?.code : undefined);
     const template = code ? (state.get(keys.template(code)) as SectionedDocument | undefined) : undefined;
-    if (!code || !template) throw new Problem('no-such-template', 'There is no such template to draw.', { place: 'template', remedy: 'Name a template, or a page that has one.' });
+    if (!code || !template)
+      throw new Problem('no-such-template', 'There is no such template to draw.', {
+        place: 'template',
+        remedy: 'Name a template, or a page that has one.',
+      });
     const regions = Object.fromEntries(
       REGIONS.flatMap((region) => {
         const key = arrangementOf(region, state);
@@ -116,6 +144,10 @@ function templateOf(page: string, state: DesignState) {
 /** A page that exists. @throws Problem `no-such-page` */
 export async function pageOf({ db }: Api, storeId: number, code: string): Promise<ListedPage> {
   const page = (await listPages(db, storeId)).find((one) => one.page === code);
-  if (!page) throw new Problem('no-such-page', `There is no page “${code}”.`, { place: 'page', remedy: 'List the pages to see their codes, such as product:K-014.' });
+  if (!page)
+    throw new Problem('no-such-page', `There is no page “${code}”.`, {
+      place: 'page',
+      remedy: 'List the pages to see their codes, such as product:K-014.',
+    });
   return page;
 }

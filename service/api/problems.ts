@@ -26,16 +26,34 @@ export function sayProblem(error: unknown, request: Request, response: Response,
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  if (isDatabaseAway(error)) return new Problem('database-away', 'The database cannot be reached right now.', { remedy: 'Nothing was changed. Try again in a few seconds.' });
+  if (isDatabaseAway(error))
+    return new Problem('database-away', 'The database cannot be reached right now.', {
+      remedy: 'Nothing was changed. Try again in a few seconds.',
+    });
   const { type, status, code } = (error ?? {}) as { type?: string; status?: number; code?: string };
   switch (type) {
     case 'entity.too.large':
-      return new Problem('too-large', 'The body is too large.', { place: 'body', remedy: 'JSON may have 1 MB, a picture 20 MB.' });
+      return new Problem('too-large', 'The body is too large.', {
+        place: 'body',
+        remedy: 'JSON may have 1 MB, a picture 20 MB.',
+      });
     case 'entity.parse.failed':
-      return new Problem('not-json', 'The body is not JSON.', { place: 'body', remedy: 'Send JSON with the content type application/json.' });
+      return new Problem('not-json', 'The body is not JSON.', {
+        place: 'body',
+        remedy: 'Send JSON with the content type application/json.',
+      });
   }
   // Text that PostgreSQL refuses; the door lets none through, so this is a second lock.
-  if (code === '22021' || code === '22P05') return new Problem('bad-text', 'A text holds a character that cannot be stored.', { remedy: 'Leave out NUL and half characters.' });
-  if (status && status >= 400 && status < 500) return new Problem('bad-input', 'The request cannot be read.', { place: 'request', remedy: 'Check its address, headers and body.' });
-  return new Problem('broken', 'Something went wrong on our side.', { remedy: 'Nothing was changed. Try again; if it stays, look into the log of the service.' });
+  if (code === '22021' || code === '22P05')
+    return new Problem('bad-text', 'A text holds a character that cannot be stored.', {
+      remedy: 'Leave out NUL and half characters.',
+    });
+  if (status && status >= 400 && status < 500)
+    return new Problem('bad-input', 'The request cannot be read.', {
+      place: 'request',
+      remedy: 'Check its address, headers and body.',
+    });
+  return new Problem('broken', 'Something went wrong on our side.', {
+    remedy: 'Nothing was changed. Try again; if it stays, look into the log of the service.',
+  });
 }

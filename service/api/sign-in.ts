@@ -1,10 +1,18 @@
 /** Signing in and out, tokens, who one is. */
 import { stringifySetCookie } from 'cookie';
 import { routes } from '@parlour/contract';
-import { checkCredentials, CONSOLE_DAYS, SESSION_COOKIE, startSession, stopSession, tokenOf } from '../accounts/sign-in.js';
+import {
+  checkCredentials,
+  CONSOLE_DAYS,
+  SESSION_COOKIE,
+  startSession,
+  stopSession,
+  tokenOf,
+} from '../accounts/sign-in.js';
 import { implement, type Api } from './implement.js';
 
-const cookie = (value: string, maxAge: number): string => stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
+const cookie = (value: string, maxAge: number): string =>
+  stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
 
 export function signInRoutes(api: Api): void {
   const { db } = api;
@@ -24,7 +32,10 @@ export function signInRoutes(api: Api): void {
 
   implement(api, routes.createToken, async ({ body }) => {
     const account = await checkCredentials(db, body.mail, body.password);
-    return { token: await startSession(db, account, 'token', body.name, new Date()), user: { name: account.name, mail: account.mail } };
+    return {
+      token: await startSession(db, account, 'token', body.name, new Date()),
+      user: { name: account.name, mail: account.mail },
+    };
   });
 
   implement(api, routes.me, ({ account }) => Promise.resolve({ name: account.name, mail: account.mail }));

@@ -10,11 +10,15 @@ import { implement, type Api } from './implement.js';
 export function storeRoutes(api: Api): void {
   const { db, config } = api;
 
-  implement(api, routes.listStores, async ({ account }) => ({ stores: (await storesOf(db, account.id)).map((store) => shapeOf(store, config)) }));
+  implement(api, routes.listStores, async ({ account }) => ({
+    stores: (await storesOf(db, account.id)).map((store) => shapeOf(store, config)),
+  }));
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
   implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));
 
-  implement(api, routes.listPictures, async ({ store }) => ({ pictures: (await listPictures(db, store.id)).map((picture) => pictureShape(picture, store, config)) }));
+  implement(api, routes.listPictures, async ({ store }) => ({
+    pictures: (await listPictures(db, store.id)).map((picture) => pictureShape(picture, store, config)),
+  }));
   implement(api, routes.addPicture, async ({ store, body, query }) => {
     const { picture, renditions } = await makePicture(body, query.name ?? '');
     await addPicture(db, store.id, picture, renditions);
@@ -47,7 +51,17 @@ const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, s
   schema: {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     type: 'object',
-    properties: Object.fromEntries(Object.entries(fields).map(([field, declared]): [string, JsonSchema] => [field, { ...jsonSchema(fieldSchema(declared)), title: declared.label, description: declared.help, default: declared.default }])),
+    properties: Object.fromEntries(
+      Object.entries(fields).map(([field, declared]): [string, JsonSchema] => [
+        field,
+        {
+          ...jsonSchema(fieldSchema(declared)),
+          title: declared.label,
+          description: declared.help,
+          default: declared.default,
+        },
+      ]),
+    ),
     additionalProperties: false,
   } as JsonSchema,
   slots: { ...slots },

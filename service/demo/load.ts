@@ -10,7 +10,11 @@ import { saveManifest } from '../records/documents.js';
 import { addPicture } from '../records/pictures.js';
 
 /** The demo's owner. A demo only: a store of one's own is not made with it. */
-export const DEMO_SIGN_IN = { mail: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'Maren Oldacre' } as const;
+export const DEMO_SIGN_IN = {
+  mail: 'owner@windrow.example',
+  password: 'kites-over-ternhythe',
+  name: 'Maren Oldacre',
+} as const;
 
 /** @returns false if there are stores already, and nothing was done */
 export async function loadDemo(db: Database): Promise<boolean> {
@@ -27,7 +31,11 @@ export async function loadDemo(db: Database): Promise<boolean> {
 
 async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
   const { slug, name, currency, locale, timeZone, country } = demo;
-  const store = await trx.insertInto('store').values({ slug, name, currency, locale, time_zone: timeZone, country }).returning('id').executeTakeFirstOrThrow();
+  const store = await trx
+    .insertInto('store')
+    .values({ slug, name, currency, locale, time_zone: timeZone, country })
+    .returning('id')
+    .executeTakeFirstOrThrow();
   const hashes = new Map<string, string>();
   for (const { name: file, bytes } of demo.pictures) {
     const { picture, renditions } = await makePicture(bytes, file);
@@ -36,33 +44,78 @@ async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
   }
   const productIds = await loadProducts(trx, store.id, demo, hashes);
   for (const [position, { code, slug, title, description, products }] of demo.collections.entries()) {
-    const collection = await trx.insertInto('collection').values({ store_id: store.id, code, slug, title, description, position }).returning('id').executeTakeFirstOrThrow();
+    const collection = await trx
+      .insertInto('collection')
+      .values({ store_id: store.id, code, slug, title, description, position })
+      .returning('id')
+      .executeTakeFirstOrThrow();
     await trx
       .insertInto('collection_member')
-      .values(products.map((product, at) => ({ collection_id: collection.id, product_id: productIds.get(product) as number, position: at })))
+      .values(
+        products.map((product, at) => ({
+          collection_id: collection.id,
+          product_id: productIds.get(product) as number,
+          position: at,
+        })),
+      )
       .execute();
   }
-  await loadDesign(trx, store.id, demo.design((file) => hashes.get(file) as string));
+  await loadDesign(
+    trx,
+    store.id,
+    demo.design((file) => hashes.get(file) as string),
+  );
   return store.id;
 }
 
-async function loadProducts(trx: Records, storeId: number, demo: DemoStore, hashes: ReadonlyMap<string, string>): Promise<Map<string, number>> {
+async function loadProducts(
+  trx: Records,
+  storeId: number,
+  demo: DemoStore,
+  hashes: ReadonlyMap<string, string>,
+): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
   for (const { code, slug, title, brand, summary, description, options, variants, pictures, added } of demo.products) {
     const row = await trx
       .insertInto('product')
-      .values({ store_id: storeId, code, slug, title, brand, summary, description, options: json(options), created_at: added })
+      .values({
+        store_id: storeId,
+        code,
+        slug,
+        title,
+        brand,
+        summary,
+        description,
+        options: json(options),
+        created_at: added,
+      })
       .returning('id')
       .executeTakeFirstOrThrow();
     ids.set(code, row.id);
     await trx
       .insertInto('variant')
-      .values(variants.map(({ wasPrice, options: chosen, ...variant }, position) => ({ ...variant, was_price: wasPrice, options: json(chosen), product_id: row.id, position })))
+      .values(
+        variants.map(({ wasPrice, options: chosen, ...variant }, position) => ({
+          ...variant,
+          was_price: wasPrice,
+          options: json(chosen),
+          product_id: row.id,
+          position,
+        })),
+      )
       .execute();
     if (pictures.length) {
       await trx
         .insertInto('product_picture')
-        .values(pictures.map(({ file, alt }, position) => ({ product_id: row.id, store_id: storeId, hash: hashes.get(file) as string, alt, position })))
+        .values(
+          pictures.map(({ file, alt }, position) => ({
+            product_id: row.id,
+            store_id: storeId,
+            hash: hashes.get(file) as string,
+            alt,
+            position,
+          })),
+        )
         .execute();
     }
   }
@@ -75,10 +128,21 @@ async function loadDesign(trx: Records, storeId: number, documents: ReadonlyMap<
   const origin = await saveManifest(trx, {});
   const design = await trx
     .insertInto('design')
-    .values({ store_id: storeId, code: 'first', name: 'First design', origin, live_revision: 0, draft_seq: 0, snapshot_seq: 0 })
+    .values({
+      store_id: storeId,
+      code: 'first',
+      name: 'First design',
+      origin,
+      live_revision: 0,
+      draft_seq: 0,
+      snapshot_seq: 0,
+    })
     .returning('id')
     .executeTakeFirstOrThrow();
-  const { manifest } = await addState(trx, design, documents, { note: 'The design the store started with', authorId: null });
+  const { manifest } = await addState(trx, design, documents, {
+    note: 'The design the store started with',
+    authorId: null,
+  });
   await trx.updateTable('design').set({ origin: manifest }).where('id', '=', design.id).execute();
   await trx.updateTable('store').set({ live_design_id: design.id }).where('id', '=', storeId).execute();
 }

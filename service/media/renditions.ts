@@ -23,11 +23,20 @@ export async function makePicture(file: Uint8Array, name: string): Promise<MadeP
     if (about.format === 'svg' || about.format === 'pdf') throw new Error('not a raster picture');
     const upright = sharp(await source.autoOrient().toColourspace('srgb').png({ compressionLevel: 1 }).toBuffer());
     const { width = 0, height = 0 } = await upright.metadata();
-    const widths = [...WIDTHS.filter((one) => one < width), Math.min(width, WIDTHS[WIDTHS.length - 1] as number)].filter((one, i, all) => all.indexOf(one) === i);
+    const widths = [
+      ...WIDTHS.filter((one) => one < width),
+      Math.min(width, WIDTHS[WIDTHS.length - 1] as number),
+    ].filter((one, i, all) => all.indexOf(one) === i);
     const renditions = await Promise.all(
-      widths.map(async (one) => ({ width: one, bytes: await upright.clone().resize({ width: one }).webp({ quality: 80 }).toBuffer() })),
+      widths.map(async (one) => ({
+        width: one,
+        bytes: await upright.clone().resize({ width: one }).webp({ quality: 80 }).toBuffer(),
+      })),
     );
-    return { picture: { hash: createHash('sha256').update(file).digest('hex'), name, width, height, widths }, renditions };
+    return {
+      picture: { hash: createHash('sha256').update(file).digest('hex'), name, width, height, widths },
+      renditions,
+    };
   } catch {
     throw new Problem('not-a-picture', 'This file cannot be read as a picture.', {
       place: 'file',

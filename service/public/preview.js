@@ -42,10 +42,14 @@ async function renew() {
   const response = await fetch(location.href, { headers: { accept: 'text/html' } });
   if (!response.ok) return location.reload();
   const fresh = new DOMParser().parseFromString(await response.text(), 'text/html');
-  const stylesOf = (page) => [...page.querySelectorAll('link[rel=stylesheet]:not([href*="/assets/"])')].map((link) => link.getAttribute('href')).join();
+  const stylesOf = (page) =>
+    [...page.querySelectorAll('link[rel=stylesheet]:not([href*="/assets/"])')]
+      .map((link) => link.getAttribute('href'))
+      .join();
   if (stylesOf(document) !== stylesOf(fresh)) {
     for (const link of fresh.querySelectorAll('link[rel=stylesheet]')) {
-      if (!document.querySelector(`link[href="${link.getAttribute('href')}"]`)) document.head.append(document.importNode(link, true));
+      if (!document.querySelector(`link[href="${link.getAttribute('href')}"]`))
+        document.head.append(document.importNode(link, true));
     }
   }
   morph(document.body, fresh.body);
@@ -70,9 +74,11 @@ function morph(now, next) {
 }
 
 function change(match, node) {
-  if (match.nodeType !== Node.ELEMENT_NODE || match.tagName === 'IMG') return match.replaceWith(document.importNode(node, true));
+  if (match.nodeType !== Node.ELEMENT_NODE || match.tagName === 'IMG')
+    return match.replaceWith(document.importNode(node, true));
   for (const { name } of [...match.attributes]) if (!node.hasAttribute(name)) match.removeAttribute(name);
-  for (const { name, value } of node.attributes) if (match.getAttribute(name) !== value) match.setAttribute(name, value);
+  for (const { name, value } of node.attributes)
+    if (match.getAttribute(name) !== value) match.setAttribute(name, value);
   morph(match, node);
 }
 

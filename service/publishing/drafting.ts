@@ -39,30 +39,57 @@ export interface DoneUnit {
 }
 
 /** A section id that no one else will draw: 50 random bits in letters and digits. */
-export const newId = (): string => [...randomBytes(10)].map((byte) => 'abcdefghijkmnpqrstuvwxyz23456789'[byte & 31]).join('');
+export const newId = (): string =>
+  [...randomBytes(10)].map((byte) => 'abcdefghijkmnpqrstuvwxyz23456789'[byte & 31]).join('');
 
 /** Does a unit, all or none. A unit that was done already is answered as it was. @throws Problem if an edit is refused */
-export const doUnit = (db: Database, design: Design, author: number, unit: string, requests: readonly EditRequest[]): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'do' }, (draft) => Promise.resolve(applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId })));
+export const doUnit = (
+  db: Database,
+  design: Design,
+  author: number,
+  unit: string,
+  requests: readonly EditRequest[],
+): Promise<DoneUnit> =>
+  inDraft(db, design, { unit, authorId: author, type: 'do' }, (draft) =>
+    Promise.resolve(applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId })),
+  );
 
 /** Takes back the author's latest unit. @throws Problem `nothing-to-undo`; `stale-edit` if somebody built on it */
 export const undo = (db: Database, design: Design, author: number, unit: string): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'undo' }, (draft, trx) => takeBack(trx, design, draft, lastUndoable(trx, design.id, author), 'There is nothing of yours to undo.'));
+  inDraft(db, design, { unit, authorId: author, type: 'undo' }, (draft, trx) =>
+    takeBack(trx, design, draft, lastUndoable(trx, design.id, author), 'There is nothing of yours to undo.'),
+  );
 
 /** Does again what the author undid last. */
 export const redo = (db: Database, design: Design, author: number, unit: string): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'redo' }, (draft, trx) => takeBack(trx, design, draft, lastRedoable(trx, design.id, author), 'There is nothing to do again.'));
+  inDraft(db, design, { unit, authorId: author, type: 'redo' }, (draft, trx) =>
+    takeBack(trx, design, draft, lastRedoable(trx, design.id, author), 'There is nothing to do again.'),
+  );
 
-async function takeBack(trx: Records, design: Design, draft: Draft, wanted: ReturnType<typeof lastUndoable>, none: string): Promise<UnitResult> {
+async function takeBack(
+  trx: Records,
+  design: Design,
+  draft: Draft,
+  wanted: ReturnType<typeof lastUndoable>,
+  none: string,
+): Promise<UnitResult> {
   const last = await wanted;
-  if (!last) throw new Problem('nothing-to-undo', none, { remedy: 'Only your own edits since the design was made can be taken back here.' });
+  if (!last)
+    throw new Problem('nothing-to-undo', none, {
+      remedy: 'Only your own edits since the design was made can be taken back here.',
+    });
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
   const result = applyUnit(inverse, draft, SHIPPED_KINDS);
   await markUndone(trx, design.id, last.seq);
   return result;
 }
 
-async function inDraft(db: Database, { id }: Design, unit: NewUnit, work: (draft: OpenDraft, trx: Records) => Promise<UnitResult>): Promise<DoneUnit> {
+async function inDraft(
+  db: Database,
+  { id }: Design,
+  unit: NewUnit,
+  work: (draft: OpenDraft, trx: Records) => Promise<UnitResult>,
+): Promise<DoneUnit> {
   return db.transaction().execute(async (trx) => {
     const design = await lockDesign(trx, id);
     const before = await findUnit(trx, id, unit.unit);
@@ -75,7 +102,13 @@ async function inDraft(db: Database, { id }: Design, unit: NewUnit, work: (draft
 }
 
 /** Records exact edits in a transaction that holds the design's lock already. */
-export async function recordExact(trx: Records, design: Design, draft: OpenDraft, author: number, edits: readonly Edit[]): Promise<UnitResult> {
+export async function recordExact(
+  trx: Records,
+  design: Design,
+  draft: OpenDraft,
+  author: number,
+  edits: readonly Edit[],
+): Promise<UnitResult> {
   const result = applyUnit(edits, draft, SHIPPED_KINDS);
   await recordUnit(trx, design, draft, { unit: newId(), authorId: author, type: 'do' }, result);
   return result;
@@ -89,7 +122,9 @@ export async function liveState(db: Records, design: Design): Promise<Map<Docume
 }
 
 /** Every key that either state has. */
-export const allKeys = (draft: Draft, live: ReadonlyMap<DocumentKey, Document>): DocumentKey[] => [...new Set([...live.keys(), ...draft.keys()])];
+export const allKeys = (draft: Draft, live: ReadonlyMap<DocumentKey, Document>): DocumentKey[] => [
+  ...new Set([...live.keys(), ...draft.keys()]),
+];
 
 /** What the draft has that shoppers do not see yet. */
 export function unpublished(draft: Draft, live: ReadonlyMap<DocumentKey, Document>): Change[] {

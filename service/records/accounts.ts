@@ -7,7 +7,10 @@ export interface Account {
   readonly name: string;
 }
 
-export async function addAccount(db: Records, account: Omit<Account, 'id'> & { passwordHash: string }): Promise<number> {
+export async function addAccount(
+  db: Records,
+  account: Omit<Account, 'id'> & { passwordHash: string },
+): Promise<number> {
   const row = await db
     .insertInto('account')
     .values({ mail: account.mail, name: account.name, password_hash: account.passwordHash })
@@ -20,8 +23,15 @@ export async function addMembership(db: Records, accountId: number, storeId: num
   await db.insertInto('membership').values({ account_id: accountId, store_id: storeId, role }).execute();
 }
 
-export async function accountByMail(db: Records, mail: string): Promise<(Account & { passwordHash: string }) | undefined> {
-  return db.selectFrom('account').select(['id', 'mail', 'name', 'password_hash as passwordHash']).where('mail', '=', mail.toLowerCase()).executeTakeFirst();
+export async function accountByMail(
+  db: Records,
+  mail: string,
+): Promise<(Account & { passwordHash: string }) | undefined> {
+  return db
+    .selectFrom('account')
+    .select(['id', 'mail', 'name', 'password_hash as passwordHash'])
+    .where('mail', '=', mail.toLowerCase())
+    .executeTakeFirst();
 }
 
 export interface NewSession {
@@ -35,7 +45,13 @@ export interface NewSession {
 export async function addSession(db: Records, session: NewSession): Promise<void> {
   await db
     .insertInto('session')
-    .values({ token_hash: session.tokenHash, account_id: session.accountId, kind: session.kind, name: session.name, expires_at: session.expiresAt })
+    .values({
+      token_hash: session.tokenHash,
+      account_id: session.accountId,
+      kind: session.kind,
+      name: session.name,
+      expires_at: session.expiresAt,
+    })
     .execute();
 }
 

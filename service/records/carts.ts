@@ -11,7 +11,13 @@ export async function cartFacts(db: Records, storeId: number, tokenHash: Buffer)
     .innerJoin('cart_line', 'cart_line.cart_id', 'cart.id')
     .innerJoin('variant', 'variant.id', 'cart_line.variant_id')
     .innerJoin('product', 'product.id', 'variant.product_id')
-    .select(['product.code as product', 'variant.code as variant', 'product.title', 'variant.options', 'cart_line.quantity'])
+    .select([
+      'product.code as product',
+      'variant.code as variant',
+      'product.title',
+      'variant.options',
+      'cart_line.quantity',
+    ])
     .where('cart.store_id', '=', storeId)
     .where('token_hash', '=', tokenHash)
     .orderBy('product.code')
@@ -21,7 +27,13 @@ export async function cartFacts(db: Records, storeId: number, tokenHash: Buffer)
 }
 
 /** Adds to a cart, making it if needed. Answers the quantity now in the cart; it never passes `MOST_OF_ONE`. */
-export async function addToCart(db: Database, storeId: number, tokenHash: Buffer, variantId: number, quantity: number): Promise<number> {
+export async function addToCart(
+  db: Database,
+  storeId: number,
+  tokenHash: Buffer,
+  variantId: number,
+  quantity: number,
+): Promise<number> {
   return db.transaction().execute(async (trx) => {
     const cart = await trx
       .insertInto('cart')
@@ -33,7 +45,9 @@ export async function addToCart(db: Database, storeId: number, tokenHash: Buffer
       .insertInto('cart_line')
       .values({ cart_id: cart.id, variant_id: variantId, quantity })
       .onConflict((conflict) =>
-        conflict.columns(['cart_id', 'variant_id']).doUpdateSet({ quantity: sql<number>`least(${MOST_OF_ONE}, cart_line.quantity + excluded.quantity)` }),
+        conflict
+          .columns(['cart_id', 'variant_id'])
+          .doUpdateSet({ quantity: sql<number>`least(${MOST_OF_ONE}, cart_line.quantity + excluded.quantity)` }),
       )
       .returning('quantity')
       .executeTakeFirstOrThrow();
@@ -42,7 +56,12 @@ export async function addToCart(db: Database, storeId: number, tokenHash: Buffer
 }
 
 /** The variant of a product with exactly these options. */
-export async function findVariant(db: Records, storeId: number, productCode: string, options: Readonly<Record<string, string>>): Promise<{ id: number; stock: number; title: string } | undefined> {
+export async function findVariant(
+  db: Records,
+  storeId: number,
+  productCode: string,
+  options: Readonly<Record<string, string>>,
+): Promise<{ id: number; stock: number; title: string } | undefined> {
   return db
     .selectFrom('variant')
     .innerJoin('product', 'product.id', 'variant.product_id')

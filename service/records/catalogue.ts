@@ -20,17 +20,28 @@ import type { Records } from './database.js';
 import type { Tables } from './tables.js';
 
 /** A product by slug or by code. */
-export async function findProduct(db: Records, storeId: number, by: 'slug' | 'code', value: string): Promise<Product | undefined> {
+export async function findProduct(
+  db: Records,
+  storeId: number,
+  by: 'slug' | 'code',
+  value: string,
+): Promise<Product | undefined> {
   const row = await db
     .selectFrom('product')
     .select(['code', 'slug', 'title', 'brand', 'summary', 'description', 'options'])
     .select(
       sql<Variant[]>`coalesce((select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
-        'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position) from variant where product_id = product.id), '[]')`.as('variants'),
+        'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position) from variant where product_id = product.id), '[]')`.as(
+        'variants',
+      ),
     )
     .select(
-      sql<PictureInfo[]>`coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) order by pp.position)
-        from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash where pp.product_id = product.id), '[]')`.as('pictures'),
+      sql<
+        PictureInfo[]
+      >`coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) order by pp.position)
+        from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash where pp.product_id = product.id), '[]')`.as(
+        'pictures',
+      ),
     )
     .where('store_id', '=', storeId)
     .where(by, '=', value)
@@ -38,8 +49,18 @@ export async function findProduct(db: Records, storeId: number, by: 'slug' | 'co
   return row && row.variants.length > 0 ? row : undefined;
 }
 
-export async function findCollection(db: Records, storeId: number, by: 'slug' | 'code', value: string): Promise<Collection | undefined> {
-  return db.selectFrom('collection').select(['code', 'slug', 'title', 'description']).where('store_id', '=', storeId).where(by, '=', value).executeTakeFirst();
+export async function findCollection(
+  db: Records,
+  storeId: number,
+  by: 'slug' | 'code',
+  value: string,
+): Promise<Collection | undefined> {
+  return db
+    .selectFrom('collection')
+    .select(['code', 'slug', 'title', 'description'])
+    .where('store_id', '=', storeId)
+    .where(by, '=', value)
+    .executeTakeFirst();
 }
 
 /** A store page as lists show it. */
@@ -54,11 +75,18 @@ export interface ListedPage {
 export async function listPages(db: Records, storeId: number): Promise<ListedPage[]> {
   const rows = await sql<{ kind: 'collection' | 'product'; code: string; slug: string; title: string }>`
     select 'collection' as kind, code, slug, title, 0 as rank from collection where store_id = ${storeId}
-    union all select 'product', code, slug, title, 1 from product where store_id = ${storeId} order by rank, title, code`.execute(db);
+    union all select 'product', code, slug, title, 1 from product where store_id = ${storeId} order by rank, title, code`.execute(
+    db,
+  );
   return [
     { page: 'home', kind: 'home', title: 'Home', path: STANDARD_PATHS.home },
     { page: 'not-found', kind: 'not-found', title: 'Not found', path: '(any path where nothing lies)' },
-    ...rows.rows.map(({ kind, code, slug, title }) => ({ page: `${kind}:${code}`, kind, title, path: pathOf(STANDARD_PATHS, kind, slug) })),
+    ...rows.rows.map(({ kind, code, slug, title }) => ({
+      page: `${kind}:${code}`,
+      kind,
+      title,
+      path: pathOf(STANDARD_PATHS, kind, slug),
+    })),
   ];
 }
 
@@ -66,26 +94,55 @@ export async function listPages(db: Records, storeId: number): Promise<ListedPag
  * Answers everything a page needs in at most three statements, however many sections ask.
  * @param subject what the page is about; a row may take its products from it
  */
-export async function loadData(db: Records, storeId: number, needs: readonly Need[], subject: Subject): Promise<PageData> {
+export async function loadData(
+  db: Records,
+  storeId: number,
+  needs: readonly Need[],
+  subject: Subject,
+): Promise<PageData> {
   const wanted = [...new Map(needs.map((need) => [needKey(need), need])).values()];
   const [products, pictures, paths] = await Promise.all([
-    loadProducts(db, storeId, wanted.filter((need) => need.type === 'products'), subject),
-    loadPictures(db, storeId, wanted.flatMap((need) => (need.type === 'picture' ? [need.hash] : []))),
-    loadPaths(db, storeId, wanted.flatMap((need) => (need.type === 'path' ? [need.page] : []))),
+    loadProducts(
+      db,
+      storeId,
+      wanted.filter((need) => need.type === 'products'),
+      subject,
+    ),
+    loadPictures(
+      db,
+      storeId,
+      wanted.flatMap((need) => (need.type === 'picture' ? [need.hash] : [])),
+    ),
+    loadPaths(
+      db,
+      storeId,
+      wanted.flatMap((need) => (need.type === 'path' ? [need.page] : [])),
+    ),
   ]);
   return { products, pictures, paths };
 }
 
 type ProductsNeed = Need & { type: 'products' };
 
-async function loadProducts(db: Records, storeId: number, needs: readonly ProductsNeed[], subject: Subject): Promise<Map<string, ProductCard[]>> {
+async function loadProducts(
+  db: Records,
+  storeId: number,
+  needs: readonly ProductsNeed[],
+  subject: Subject,
+): Promise<Map<string, ProductCard[]>> {
   const found = new Map<string, ProductCard[]>(needs.map((need) => [needKey(need), []]));
   const queries = needs.flatMap((need) => {
     const from = sourceQuery(storeId, need, subject);
-    return from ? [sql`select ${needKey(need)}::text as need, chosen.rank, card.* from (${from}) chosen join product_card card on card.id = chosen.id`] : [];
+    return from
+      ? [
+          sql`select ${needKey(need)}::text as need, chosen.rank, card.* from (${from}) chosen join product_card card on card.id = chosen.id`,
+        ]
+      : [];
   });
   if (queries.length === 0) return found;
-  const rows = await sql<Tables['product_card'] & { need: string }>`${sql.join(queries, sql` union all `)} order by need, rank`.execute(db);
+  const rows = await sql<
+    Tables['product_card'] & { need: string }
+  >`${sql.join(queries, sql` union all `)} order by need, rank`.execute(db);
   for (const row of rows.rows) found.get(row.need)?.push(asCard(row));
   return found;
 }
@@ -124,9 +181,18 @@ const asCard = (row: Tables['product_card']): ProductCard => ({
   picture: row.picture,
 });
 
-async function loadPictures(db: Records, storeId: number, hashes: readonly string[]): Promise<Map<string, PictureInfo>> {
+async function loadPictures(
+  db: Records,
+  storeId: number,
+  hashes: readonly string[],
+): Promise<Map<string, PictureInfo>> {
   if (hashes.length === 0) return new Map();
-  const rows = await db.selectFrom('picture').select(['hash', 'width', 'height', 'widths']).where('store_id', '=', storeId).where('hash', 'in', hashes).execute();
+  const rows = await db
+    .selectFrom('picture')
+    .select(['hash', 'width', 'height', 'widths'])
+    .where('store_id', '=', storeId)
+    .where('hash', 'in', hashes)
+    .execute();
   return new Map(rows.map((row) => [needKey({ type: 'picture', hash: row.hash }), { ...row, alt: '' }]));
 }
 
@@ -141,7 +207,10 @@ async function loadPaths(db: Records, storeId: number, pages: readonly PageCode[
   if (codes.product.length + codes.collection.length === 0) return paths;
   const rows = await sql<{ kind: 'product' | 'collection'; code: string; slug: string }>`
     select 'product' as kind, code, slug from product where store_id = ${storeId} and code = any(${codes.product})
-    union all select 'collection', code, slug from collection where store_id = ${storeId} and code = any(${codes.collection})`.execute(db);
-  for (const { kind, code, slug } of rows.rows) paths.set(needKey({ type: 'path', page: `${kind}:${code}` }), pathOf(STANDARD_PATHS, kind, slug));
+    union all select 'collection', code, slug from collection where store_id = ${storeId} and code = any(${codes.collection})`.execute(
+    db,
+  );
+  for (const { kind, code, slug } of rows.rows)
+    paths.set(needKey({ type: 'path', page: `${kind}:${code}` }), pathOf(STANDARD_PATHS, kind, slug));
   return paths;
 }

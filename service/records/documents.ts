@@ -21,13 +21,22 @@ function remember<T>(cache: Map<string, T>, hash: string, value: T): void {
 
 export async function saveDocuments(db: Records, values: readonly Document[]): Promise<string[]> {
   const rows = values.map((value) => ({ hash: hashOf(value), body: json(value) }));
-  if (rows.length) await db.insertInto('document').values(rows).onConflict((conflict) => conflict.doNothing()).execute();
+  if (rows.length)
+    await db
+      .insertInto('document')
+      .values(rows)
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
   return rows.map((row) => row.hash);
 }
 
 export async function saveManifest(db: Records, manifest: Manifest): Promise<string> {
   const hash = hashOf(manifest);
-  await db.insertInto('manifest').values({ hash, body: json(manifest) }).onConflict((conflict) => conflict.doNothing()).execute();
+  await db
+    .insertInto('manifest')
+    .values({ hash, body: json(manifest) })
+    .onConflict((conflict) => conflict.doNothing())
+    .execute();
   return hash;
 }
 
@@ -69,11 +78,23 @@ const revisionQuery = (db: Records, designId: number) =>
   db
     .selectFrom('revision')
     .leftJoin('account', 'account.id', 'revision.author_id')
-    .select((eb) => ['number', 'manifest', 'note', 'reverts', 'at', eb.fn.coalesce('account.name', eb.val('Parlour')).as('author')])
+    .select((eb) => [
+      'number',
+      'manifest',
+      'note',
+      'reverts',
+      'at',
+      eb.fn.coalesce('account.name', eb.val('Parlour')).as('author'),
+    ])
     .where('design_id', '=', designId);
 
 /** @param before only revisions with a lower number */
-export async function listRevisions(db: Records, designId: number, limit: number, before?: number): Promise<Revision[]> {
+export async function listRevisions(
+  db: Records,
+  designId: number,
+  limit: number,
+  before?: number,
+): Promise<Revision[]> {
   let query = revisionQuery(db, designId);
   if (before !== undefined) query = query.where('number', '<', before);
   return query.orderBy('number', 'desc').limit(limit).execute();
@@ -83,8 +104,15 @@ export async function findRevision(db: Records, designId: number, number: number
   return revisionQuery(db, designId).where('number', '=', number).executeTakeFirst();
 }
 
-export async function addRevision(db: Records, designId: number, revision: { number: number; manifest: string; note: string; authorId: number | null; reverts?: number }): Promise<void> {
+export async function addRevision(
+  db: Records,
+  designId: number,
+  revision: { number: number; manifest: string; note: string; authorId: number | null; reverts?: number },
+): Promise<void> {
   const { number, manifest, note, authorId, reverts = null } = revision;
-  await db.insertInto('revision').values({ design_id: designId, number, manifest, note, author_id: authorId, reverts }).execute();
+  await db
+    .insertInto('revision')
+    .values({ design_id: designId, number, manifest, note, author_id: authorId, reverts })
+    .execute();
   await db.updateTable('design').set({ live_revision: number }).where('id', '=', designId).execute();
 }

@@ -2,7 +2,16 @@
  * Drafts. A draft is the documents its design began with, snapshots, and the edits after them. Each process holds the
  * drafts it works with in memory and catches up by reading the edits it has not seen; PostgreSQL is the truth.
  */
-import { applyUnit, openDocument, SHIPPED_KINDS, type DocumentKey, type Draft, type DraftDocument, type Edit, type UnitResult } from '@parlour/core';
+import {
+  applyUnit,
+  openDocument,
+  SHIPPED_KINDS,
+  type DocumentKey,
+  type Draft,
+  type DraftDocument,
+  type Edit,
+  type UnitResult,
+} from '@parlour/core';
 import { json, perDatabase, type Records } from './database.js';
 import { loadState } from './documents.js';
 
@@ -54,13 +63,23 @@ const replicasOf = perDatabase(() => new Map<number, Replica>());
 const designQuery = (db: Records) =>
   db
     .selectFrom('design')
-    .select(['id', 'store_id as storeId', 'code', 'name', 'origin', 'live_revision as liveRevision', 'draft_seq as draftSeq', 'snapshot_seq as snapshotSeq']);
+    .select([
+      'id',
+      'store_id as storeId',
+      'code',
+      'name',
+      'origin',
+      'live_revision as liveRevision',
+      'draft_seq as draftSeq',
+      'snapshot_seq as snapshotSeq',
+    ]);
 
 export const findDesign = (db: Records, storeId: number, code: string): Promise<Design | undefined> =>
   designQuery(db).where('store_id', '=', storeId).where('code', '=', code).executeTakeFirst();
 
 /** Reads a design and keeps others from changing it until the transaction ends. */
-export const lockDesign = (trx: Records, designId: number): Promise<Design> => designQuery(trx).where('id', '=', designId).forUpdate().executeTakeFirstOrThrow();
+export const lockDesign = (trx: Records, designId: number): Promise<Design> =>
+  designQuery(trx).where('id', '=', designId).forUpdate().executeTakeFirstOrThrow();
 
 /** The draft as it is now. Later edits do not show in what is returned. */
 export async function openDraft(db: Records, design: Design): Promise<OpenDraft> {
@@ -87,7 +106,8 @@ async function caughtUp(db: Records, design: Design): Promise<Replica> {
     const units = new Map<number, Edit[]>();
     for (const { seq, edit } of rows) units.set(seq, [...(units.get(seq) ?? []), edit]);
     // Without a pause from here on: a replica that others caught up meanwhile skips what it has.
-    for (const [seq, edits] of units) if (seq > replica.seq) replica.take(seq, applyUnit(edits, replica, SHIPPED_KINDS).documents);
+    for (const [seq, edits] of units)
+      if (seq > replica.seq) replica.take(seq, applyUnit(edits, replica, SHIPPED_KINDS).documents);
   }
   return replica;
 }
@@ -125,7 +145,13 @@ export interface NewUnit {
  * @param draft as it was opened under the same lock
  * @returns the unit's sequence number
  */
-export async function recordUnit(trx: Records, design: Design, draft: OpenDraft, { unit, authorId, type }: NewUnit, result: UnitResult): Promise<number> {
+export async function recordUnit(
+  trx: Records,
+  design: Design,
+  draft: OpenDraft,
+  { unit, authorId, type }: NewUnit,
+  result: UnitResult,
+): Promise<number> {
   const seq = design.draftSeq + 1;
   await trx
     .insertInto('draft_unit')
@@ -133,7 +159,15 @@ export async function recordUnit(trx: Records, design: Design, draft: OpenDraft,
     .execute();
   await trx
     .insertInto('draft_edit')
-    .values(result.edits.map((edit, position) => ({ design_id: design.id, seq, position, document: edit.document, edit: json(edit) })))
+    .values(
+      result.edits.map((edit, position) => ({
+        design_id: design.id,
+        seq,
+        position,
+        document: edit.document,
+        edit: json(edit),
+      })),
+    )
     .execute();
   const snapshot = seq - design.snapshotSeq >= SNAPSHOT_EVERY;
   if (snapshot) await writeSnapshot(trx, design, draft, result);
@@ -146,7 +180,13 @@ export async function recordUnit(trx: Records, design: Design, draft: OpenDraft,
 }
 
 async function writeSnapshot(trx: Records, design: Design, draft: Draft, result: UnitResult): Promise<void> {
-  const touched = await trx.selectFrom('draft_edit').select('document').distinct().where('design_id', '=', design.id).where('seq', '>', design.snapshotSeq).execute();
+  const touched = await trx
+    .selectFrom('draft_edit')
+    .select('document')
+    .distinct()
+    .where('design_id', '=', design.id)
+    .where('seq', '>', design.snapshotSeq)
+    .execute();
   const rows = touched.map(({ document: key }) => {
     const body = result.documents.has(key) ? result.documents.get(key) : draft.get(key);
     return { design_id: design.id, key, body: json(body ?? { removed: true }) };
@@ -154,7 +194,9 @@ async function writeSnapshot(trx: Records, design: Design, draft: Draft, result:
   await trx
     .insertInto('draft_document')
     .values(rows)
-    .onConflict((conflict) => conflict.columns(['design_id', 'key']).doUpdateSet((eb) => ({ body: eb.ref('excluded.body') })))
+    .onConflict((conflict) =>
+      conflict.columns(['design_id', 'key']).doUpdateSet((eb) => ({ body: eb.ref('excluded.body') })),
+    )
     .execute();
 }
 
@@ -165,9 +207,15 @@ export interface StoredUnit {
   readonly type: UnitType;
 }
 
-const unitQuery = (db: Records, designId: number) => db.selectFrom('draft_unit').select(['seq', 'unit', 'sentences', 'type']).where('design_id', '=', designId);
+const unitQuery = (db: Records, designId: number) =>
+  db.selectFrom('draft_unit').select(['seq', 'unit', 'sentences', 'type']).where('design_id', '=', designId);
 
-const latestStanding = (db: Records, designId: number, authorId: number, types: UnitType[]): Promise<StoredUnit | undefined> =>
+const latestStanding = (
+  db: Records,
+  designId: number,
+  authorId: number,
+  types: UnitType[],
+): Promise<StoredUnit | undefined> =>
   unitQuery(db, designId)
     .where('author_id', '=', authorId)
     .where('undone', '=', false)
@@ -177,10 +225,12 @@ const latestStanding = (db: Records, designId: number, authorId: number, types: 
     .executeTakeFirst();
 
 /** A unit that was done already, by the id its sender gave it. */
-export const findUnit = (db: Records, designId: number, unit: string): Promise<StoredUnit | undefined> => unitQuery(db, designId).where('unit', '=', unit).executeTakeFirst();
+export const findUnit = (db: Records, designId: number, unit: string): Promise<StoredUnit | undefined> =>
+  unitQuery(db, designId).where('unit', '=', unit).executeTakeFirst();
 
 /** The latest thing a person did, or did again, that stands. */
-export const lastUndoable = (db: Records, designId: number, authorId: number): Promise<StoredUnit | undefined> => latestStanding(db, designId, authorId, ['do', 'redo']);
+export const lastUndoable = (db: Records, designId: number, authorId: number): Promise<StoredUnit | undefined> =>
+  latestStanding(db, designId, authorId, ['do', 'redo']);
 
 /** The latest undo of a person, unless that person did something new since. */
 export async function lastRedoable(db: Records, designId: number, authorId: number): Promise<StoredUnit | undefined> {
@@ -189,16 +239,33 @@ export async function lastRedoable(db: Records, designId: number, authorId: numb
 }
 
 export async function editsOf(db: Records, designId: number, seq: number): Promise<Edit[]> {
-  const rows = await db.selectFrom('draft_edit').select('edit').where('design_id', '=', designId).where('seq', '=', seq).orderBy('position').execute();
+  const rows = await db
+    .selectFrom('draft_edit')
+    .select('edit')
+    .where('design_id', '=', designId)
+    .where('seq', '=', seq)
+    .orderBy('position')
+    .execute();
   return rows.map((row) => row.edit);
 }
 
 export async function markUndone(trx: Records, designId: number, seq: number): Promise<void> {
-  await trx.updateTable('draft_unit').set({ undone: true }).where('design_id', '=', designId).where('seq', '=', seq).execute();
+  await trx
+    .updateTable('draft_unit')
+    .set({ undone: true })
+    .where('design_id', '=', designId)
+    .where('seq', '=', seq)
+    .execute();
 }
 
 /** The keys of documents that edits have touched since a sequence number. */
 export async function touchedSince(db: Records, designId: number, seq: number): Promise<DocumentKey[]> {
-  const rows = await db.selectFrom('draft_edit').select('document').distinct().where('design_id', '=', designId).where('seq', '>', seq).execute();
+  const rows = await db
+    .selectFrom('draft_edit')
+    .select('document')
+    .distinct()
+    .where('design_id', '=', designId)
+    .where('seq', '>', seq)
+    .execute();
   return rows.map((row) => row.document);
 }

@@ -10,7 +10,12 @@ export interface StoredPicture {
 }
 
 /** Keeps a picture; the same file added again stays as it is. */
-export async function addPicture(db: Records, storeId: number, picture: StoredPicture, renditions: readonly { width: number; bytes: Buffer }[]): Promise<void> {
+export async function addPicture(
+  db: Records,
+  storeId: number,
+  picture: StoredPicture,
+  renditions: readonly { width: number; bytes: Buffer }[],
+): Promise<void> {
   const { hash, name, width, height, widths } = picture;
   const added = await db
     .insertInto('picture')
@@ -19,7 +24,10 @@ export async function addPicture(db: Records, storeId: number, picture: StoredPi
     .returning('hash')
     .executeTakeFirst();
   if (!added) return;
-  await db.insertInto('rendition').values(renditions.map((one) => ({ store_id: storeId, hash, ...one }))).execute();
+  await db
+    .insertInto('rendition')
+    .values(renditions.map((one) => ({ store_id: storeId, hash, ...one })))
+    .execute();
 }
 
 export async function listPictures(db: Records, storeId: number): Promise<StoredPicture[]> {
@@ -33,7 +41,18 @@ export async function listPictures(db: Records, storeId: number): Promise<Stored
     .execute();
 }
 
-export async function findRendition(db: Records, storeId: number, hash: string, width: number): Promise<Buffer | undefined> {
-  const row = await db.selectFrom('rendition').select('bytes').where('store_id', '=', storeId).where('hash', '=', hash).where('width', '=', width).executeTakeFirst();
+export async function findRendition(
+  db: Records,
+  storeId: number,
+  hash: string,
+  width: number,
+): Promise<Buffer | undefined> {
+  const row = await db
+    .selectFrom('rendition')
+    .select('bytes')
+    .where('store_id', '=', storeId)
+    .where('hash', '=', hash)
+    .where('width', '=', width)
+    .executeTakeFirst();
   return row?.bytes;
 }

@@ -6,14 +6,21 @@ export interface Store extends StoreInfo {
   readonly id: number;
   readonly slug: string;
   readonly timeZone: string;
-  readonly liveDesign: { readonly id: number; readonly code: string; readonly revision: number; readonly manifest: string };
+  readonly liveDesign: {
+    readonly id: number;
+    readonly code: string;
+    readonly revision: number;
+    readonly manifest: string;
+  };
 }
 
 const storeQuery = (db: Records) =>
   db
     .selectFrom('store')
     .innerJoin('design', 'design.id', 'store.live_design_id')
-    .innerJoin('revision', (join) => join.onRef('revision.design_id', '=', 'design.id').onRef('revision.number', '=', 'design.live_revision'))
+    .innerJoin('revision', (join) =>
+      join.onRef('revision.design_id', '=', 'design.id').onRef('revision.number', '=', 'design.live_revision'),
+    )
     .select([
       'store.id',
       'store.slug',
@@ -29,7 +36,10 @@ const storeQuery = (db: Records) =>
 
 type Row = Omit<Store, 'liveDesign'> & { designId: number; designCode: string; revision: number; manifest: string };
 
-const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): Store => ({ ...store, liveDesign: { id: designId, code: designCode, revision, manifest } });
+const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): Store => ({
+  ...store,
+  liveDesign: { id: designId, code: designCode, revision, manifest },
+});
 
 export async function findStore(db: Records, slug: string): Promise<Store | undefined> {
   const row = await storeQuery(db).where('store.slug', '=', slug).executeTakeFirst();
@@ -47,6 +57,11 @@ export async function storesOf(db: Records, accountId: number): Promise<Store[]>
 }
 
 export async function belongsTo(db: Records, accountId: number, storeId: number): Promise<boolean> {
-  const row = await db.selectFrom('membership').select('role').where('account_id', '=', accountId).where('store_id', '=', storeId).executeTakeFirst();
+  const row = await db
+    .selectFrom('membership')
+    .select('role')
+    .where('account_id', '=', accountId)
+    .where('store_id', '=', storeId)
+    .executeTakeFirst();
   return row !== undefined;
 }

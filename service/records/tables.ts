@@ -9,8 +9,24 @@ export interface Tables {
   service_secret: { name: string; value: Buffer };
   account: { id: Generated<number>; mail: string; name: string; password_hash: string; created_at: Now };
   membership: { account_id: number; store_id: number; role: string };
-  session: { token_hash: Buffer; account_id: number; kind: 'console' | 'token'; name: string; created_at: Now; expires_at: Date };
-  store: { id: Generated<number>; slug: string; name: string; currency: string; locale: string; time_zone: string; country: string; live_design_id: number | null };
+  session: {
+    token_hash: Buffer;
+    account_id: number;
+    kind: 'console' | 'token';
+    name: string;
+    created_at: Now;
+    expires_at: Date;
+  };
+  store: {
+    id: Generated<number>;
+    slug: string;
+    name: string;
+    currency: string;
+    locale: string;
+    time_zone: string;
+    country: string;
+    live_design_id: number | null;
+  };
   product: {
     id: Generated<number>;
     store_id: number;
@@ -23,10 +39,35 @@ export interface Tables {
     options: Json<{ name: string; values: string[] }[]>;
     created_at: Now;
   };
-  variant: { id: Generated<number>; product_id: number; code: string; options: Json<Record<string, string>>; price: number; was_price: number | null; stock: number; position: number };
-  collection: { id: Generated<number>; store_id: number; code: string; slug: string; title: string; description: string; position: number };
+  variant: {
+    id: Generated<number>;
+    product_id: number;
+    code: string;
+    options: Json<Record<string, string>>;
+    price: number;
+    was_price: number | null;
+    stock: number;
+    position: number;
+  };
+  collection: {
+    id: Generated<number>;
+    store_id: number;
+    code: string;
+    slug: string;
+    title: string;
+    description: string;
+    position: number;
+  };
   collection_member: { collection_id: number; product_id: number; position: number };
-  picture: { store_id: number; hash: string; name: string; width: number; height: number; widths: Json<number[]>; created_at: Now };
+  picture: {
+    store_id: number;
+    hash: string;
+    name: string;
+    width: number;
+    height: number;
+    widths: Json<number[]>;
+    created_at: Now;
+  };
   rendition: { store_id: number; hash: string; width: number; bytes: Buffer };
   product_picture: { product_id: number; store_id: number; hash: string; alt: string; position: number };
   product_card: {
@@ -55,8 +96,20 @@ export interface Tables {
     draft_seq: number;
     snapshot_seq: number;
   };
-  revision: { design_id: number; number: number; manifest: string; note: string; author_id: number | null; reverts: number | null; at: Now };
-  draft_document: { design_id: number; key: string; body: JSONColumnType<DraftDocument | { removed: true }, string, string> };
+  revision: {
+    design_id: number;
+    number: number;
+    manifest: string;
+    note: string;
+    author_id: number | null;
+    reverts: number | null;
+    at: Now;
+  };
+  draft_document: {
+    design_id: number;
+    key: string;
+    body: JSONColumnType<DraftDocument | { removed: true }, string, string>;
+  };
   draft_unit: {
     design_id: number;
     seq: number;

@@ -26,10 +26,15 @@ export function storefrontApp(db: Database, config: Config, mode: 'live' | 'prev
     const site = siteOf(response);
     const page = await pageAt(site, request.path);
     const html = await showPage(site, page);
-    response.status(page.kind === 'not-found' ? 404 : 200).set('cache-control', 'private, no-cache').type('html');
+    response
+      .status(page.kind === 'not-found' ? 404 : 200)
+      .set('cache-control', 'private, no-cache')
+      .type('html');
     response.send(html ?? plainPage('Nothing lies here', 'There is no page at this address.'));
   });
-  app.use((_request, response) => response.status(404).type('html').send(plainPage('Nothing lies here', 'There is no page at this address.')));
+  app.use((_request, response) =>
+    response.status(404).type('html').send(plainPage('Nothing lies here', 'There is no page at this address.')),
+  );
   app.use(sayProblem);
   return app;
 }
@@ -63,7 +68,10 @@ function security(config: Config, mode: 'live' | 'preview') {
 // Express tells an error handler by its four parameters.
 function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
   if (error instanceof Problem) {
-    response.status(PROBLEMS[error.code]).type('html').send(plainPage(error.message, error.remedy ?? ''));
+    response
+      .status(PROBLEMS[error.code])
+      .type('html')
+      .send(plainPage(error.message, error.remedy ?? ''));
     return;
   }
   const status = (error as { status?: number }).status;
@@ -74,7 +82,10 @@ function sayProblem(error: unknown, request: Request, response: Response, _next:
   request.log.error({ err: error }, 'a page could not be shown');
   const away = isDatabaseAway(error);
   if (away) response.set('retry-after', '5');
-  response.status(away ? 503 : 500).type('html').send(plainPage('The shop cannot show this page right now.', 'Please try again in a moment.'));
+  response
+    .status(away ? 503 : 500)
+    .type('html')
+    .send(plainPage('The shop cannot show this page right now.', 'Please try again in a moment.'));
 }
 
 const plainPage = (title: string, text: string): string =>

@@ -33,16 +33,33 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       const site = siteOf(response);
       const hash = request.params.name.replace(/\.css$/, '');
       const current = documentHash(site.state, keys.theme);
-      const theme = hash === current ? site.state.get(keys.theme) : HASH.test(hash) ? (await loadDocuments(site.db, [hash])).get(hash) : undefined;
+      const theme =
+        hash === current
+          ? site.state.get(keys.theme)
+          : HASH.test(hash)
+            ? (await loadDocuments(site.db, [hash])).get(hash)
+            : undefined;
       sendCss(response, themeCss((theme as ThemeDocument | undefined) ?? EMPTY_THEME));
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
-      sendCss(response, kindsCss(request.params.names.replace(/\.css$/, '').split('+').slice(0, 100), SHIPPED_KINDS));
+      sendCss(
+        response,
+        kindsCss(
+          request.params.names
+            .replace(/\.css$/, '')
+            .split('+')
+            .slice(0, 100),
+          SHIPPED_KINDS,
+        ),
+      );
     })
     .get('/pictures/:hash/:file', async (request: Request<{ hash: string; file: string }>, response, next) => {
       const site = siteOf(response);
       const width = /^(\d{1,5})\.webp$/.exec(request.params.file)?.[1];
-      const bytes = width && HASH.test(request.params.hash) ? await findRendition(site.db, site.store.id, request.params.hash, Number(width)) : undefined;
+      const bytes =
+        width && HASH.test(request.params.hash)
+          ? await findRendition(site.db, site.store.id, request.params.hash, Number(width))
+          : undefined;
       if (!bytes) return next();
       response.set('cache-control', FOR_GOOD).type('image/webp').send(bytes);
     })

@@ -14,7 +14,9 @@ const secretOf = perDatabase(() => ({ key: undefined as Buffer | undefined }));
 /** The signing key, shared by all processes on one database. */
 async function signingKey(db: Records): Promise<Buffer> {
   const secret = secretOf(db);
-  secret.key ??= (await db.selectFrom('service_secret').select('value').where('name', '=', 'preview').executeTakeFirstOrThrow()).value;
+  secret.key ??= (
+    await db.selectFrom('service_secret').select('value').where('name', '=', 'preview').executeTakeFirstOrThrow()
+  ).value;
   return secret.key;
 }
 

@@ -21,7 +21,14 @@ import { isStorable } from './paths.js';
 import { STYLE_VERSION } from './assets.js';
 import { documentHash, type Site } from './context.js';
 
-const NOT_FOUND: PageInfo = { code: 'not-found', kind: 'not-found', title: 'Nothing lies here', path: '', description: '', subject: null };
+const NOT_FOUND: PageInfo = {
+  code: 'not-found',
+  kind: 'not-found',
+  title: 'Nothing lies here',
+  path: '',
+  description: '',
+  subject: null,
+};
 
 /** The store page that lies at a path, or the not-found page. */
 export async function pageAt(site: Site, path: string): Promise<PageInfo> {
@@ -30,7 +37,12 @@ export async function pageAt(site: Site, path: string): Promise<PageInfo> {
 }
 
 /** The page of a subject, or null if there is no such subject. */
-export async function findPage({ db, store }: Pick<Site, 'db' | 'store'>, kind: PageRef['kind'], by: 'slug' | 'code', value: string): Promise<PageInfo | null> {
+export async function findPage(
+  { db, store }: Pick<Site, 'db' | 'store'>,
+  kind: PageRef['kind'],
+  by: 'slug' | 'code',
+  value: string,
+): Promise<PageInfo | null> {
   switch (kind) {
     case 'home':
       return { code: 'home', kind, title: store.name, path: '/', description: '', subject: null };
@@ -38,25 +50,45 @@ export async function findPage({ db, store }: Pick<Site, 'db' | 'store'>, kind: 
       return NOT_FOUND;
     case 'product': {
       const product = await findProduct(db, store.id, by, value);
-      return product ? { code: `product:${product.code}`, kind, title: product.title, path: pathFor('product', product.slug), description: product.summary, subject: { product } } : null;
+      return product
+        ? {
+            code: `product:${product.code}`,
+            kind,
+            title: product.title,
+            path: pathFor('product', product.slug),
+            description: product.summary,
+            subject: { product },
+          }
+        : null;
     }
     case 'collection': {
       const collection = await findCollection(db, store.id, by, value);
       return collection
-        ? { code: `collection:${collection.code}`, kind, title: collection.title, path: pathFor('collection', collection.slug), description: collection.description, subject: { collection } }
+        ? {
+            code: `collection:${collection.code}`,
+            kind,
+            title: collection.title,
+            path: pathFor('collection', collection.slug),
+            description: collection.description,
+            subject: { collection },
+          }
         : null;
     }
   }
 }
 
-const pathFor = (kind: 'product' | 'collection', slug: string): string => STANDARD_PATHS[kind].replace('{slug}', encodeURIComponent(slug));
+const pathFor = (kind: 'product' | 'collection', slug: string): string =>
+  STANDARD_PATHS[kind].replace('{slug}', encodeURIComponent(slug));
 
 /** The html of a page; null if its kind has no template. @param refusal why the visitor's last purchase did not work */
 export async function showPage(site: Site, page: PageInfo, refusal?: string): Promise<string | null> {
   const { db, config, store, state, mode, origin } = site;
   const parts = assemblePage(page.code, state, SHIPPED_KINDS);
   if (!parts) return null;
-  const [data, cart] = await Promise.all([loadData(db, store.id, parts.needs, page.subject), parts.hasFacts ? visitorsCart(site) : NO_FACTS.cart]);
+  const [data, cart] = await Promise.all([
+    loadData(db, store.id, parts.needs, page.subject),
+    parts.hasFacts ? visitorsCart(site) : NO_FACTS.cart,
+  ]);
   return renderPage({
     ...parts,
     store,
@@ -64,10 +96,14 @@ export async function showPage(site: Site, page: PageInfo, refusal?: string): Pr
     data,
     facts: { cart: refusal === undefined ? cart : { ...cart, refusal } },
     canonical: `${origin}${page.path}`,
-    styles: [themeStylePath(documentHash(state, keys.theme), STYLE_VERSION), kindsStylePath(kindsOn(parts), STYLE_VERSION)],
+    styles: [
+      themeStylePath(documentHash(state, keys.theme), STYLE_VERSION),
+      kindsStylePath(kindsOn(parts), STYLE_VERSION),
+    ],
     scripts: mode === 'preview' ? [`/assets/preview.js?console=${encodeURIComponent(consoleOrigin(config))}`] : [],
     mode,
   });
 }
 
-const visitorsCart = ({ db, store, cart }: Site): Promise<CartFacts> => (cart ? cartFacts(db, store.id, cart) : Promise.resolve(NO_FACTS.cart));
+const visitorsCart = ({ db, store, cart }: Site): Promise<CartFacts> =>
+  cart ? cartFacts(db, store.id, cart) : Promise.resolve(NO_FACTS.cart);

@@ -23,7 +23,11 @@ export const liveSite =
   (db: Database, config: Config): Middleware =>
   async (request, response, next) => {
     const store = await storeOf(db, request, `.${config.host}`);
-    response.locals['site'] = { ...base(db, config, store, request), mode: 'live', state: await loadState(db, store.liveDesign.manifest) } satisfies Site;
+    response.locals['site'] = {
+      ...base(db, config, store, request),
+      mode: 'live',
+      state: await loadState(db, store.liveDesign.manifest),
+    } satisfies Site;
     next();
   };
 
@@ -37,17 +41,34 @@ export const previewSite =
     const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
     const right = token.length < 1000 ? await readPreviewToken(db, token, Date.now()) : null;
     if (!right || right.store !== store.slug) {
-      throw new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', { remedy: 'Open the preview again from the console, or run “parlour preview”.' });
+      throw new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', {
+        remedy: 'Open the preview again from the console, or run “parlour preview”.',
+      });
     }
     if (given) {
       url.searchParams.delete('preview');
       const maxAge = Math.floor((right.expires - Date.now()) / 1000);
-      response.append('set-cookie', stringifySetCookie({ name: PREVIEW_COOKIE, value: token, httpOnly: true, secure: true, sameSite: 'none', partitioned: true, path: '/', maxAge }));
+      response.append(
+        'set-cookie',
+        stringifySetCookie({
+          name: PREVIEW_COOKIE,
+          value: token,
+          httpOnly: true,
+          secure: true,
+          sameSite: 'none',
+          partitioned: true,
+          path: '/',
+          maxAge,
+        }),
+      );
       response.redirect(303, `${url.pathname}${url.search}`);
       return;
     }
     const design = await findDesign(db, store.id, right.design);
-    if (!design) throw new Problem('no-such-thing', 'This design does not exist any more.', { remedy: 'Open the preview of another one.' });
+    if (!design)
+      throw new Problem('no-such-thing', 'This design does not exist any more.', {
+        remedy: 'Open the preview of another one.',
+      });
     const state = closedState(await openDraft(db, design));
     response.locals['site'] = { ...base(db, config, store, request), mode: 'preview', state } satisfies Site;
     next();
@@ -56,11 +77,18 @@ export const previewSite =
 async function storeOf(db: Database, request: Request, suffix: string): Promise<Store> {
   const host = (request.headers.host ?? '').replace(/:\d+$/, '');
   const store = await findStore(db, host.slice(0, host.length - suffix.length));
-  if (!store) throw new Problem('no-such-thing', 'There is no store at this address.', { remedy: 'Check the address.' });
+  if (!store)
+    throw new Problem('no-such-thing', 'There is no store at this address.', { remedy: 'Check the address.' });
   return store;
 }
 
 function base(db: Database, config: Config, store: Store, request: Request): Omit<Site, 'mode' | 'state'> {
   const token = parseCookie(request.headers.cookie ?? '')[CART_COOKIE];
-  return { db, config, store, origin: storefrontOrigin(config, store.slug), cart: token && token.length < 100 ? tokenHash(token) : null };
+  return {
+    db,
+    config,
+    store,
+    origin: storefrontOrigin(config, store.slug),
+    cart: token && token.length < 100 ? tokenHash(token) : null,
+  };
 }

@@ -41,7 +41,10 @@ export async function newDatabase(): Promise<{ url: string; drop: () => Promise<
     await client.query(`create database ${name} template ${TEMPLATE}`);
     await client.query('select pg_advisory_unlock(7420)');
   });
-  return { url: databaseUrl(name), drop: () => asAdmin(async (client) => void (await client.query(`drop database if exists ${name} with (force)`))) };
+  return {
+    url: databaseUrl(name),
+    drop: () => asAdmin(async (client) => void (await client.query(`drop database if exists ${name} with (force)`))),
+  };
 }
 
 export interface Answer {
@@ -68,21 +71,32 @@ export interface TestService {
   shop(path: string, sent?: Sent): Promise<Answer>;
   api(path: string, sent?: Sent): Promise<Answer>;
   /** Calls a route of the demo's live design. */
-  call<R extends Route>(route: R, input?: { params?: Record<string, string>; query?: unknown; body?: unknown }): Promise<AnswerOf<R>>;
+  call<R extends Route>(
+    route: R,
+    input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
+  ): Promise<AnswerOf<R>>;
   edit(...edits: EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
   stop(): Promise<void>;
 }
 
-export function send(port: number, host: string, path: string, { method = 'GET', headers = {}, body }: Sent = {}): Promise<Answer> {
+export function send(
+  port: number,
+  host: string,
+  path: string,
+  { method = 'GET', headers = {}, body }: Sent = {},
+): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const request = httpRequest({ host: '127.0.0.1', port, path, method, headers: { host: `${host}:${port}`, ...headers } }, (response) => {
-      const chunks: Buffer[] = [];
-      response.on('data', (chunk: Buffer) => chunks.push(chunk));
-      response.on('end', () => {
-        const text = Buffer.concat(chunks).toString();
-        resolve({ status: response.statusCode ?? 0, headers: response.headers, text, json: () => JSON.parse(text) });
-      });
-    });
+    const request = httpRequest(
+      { host: '127.0.0.1', port, path, method, headers: { host: `${host}:${port}`, ...headers } },
+      (response) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => {
+          const text = Buffer.concat(chunks).toString();
+          resolve({ status: response.statusCode ?? 0, headers: response.headers, text, json: () => JSON.parse(text) });
+        });
+      },
+    );
     request.on('error', reject);
     request.end(body);
   });
@@ -91,9 +105,15 @@ export function send(port: number, host: string, path: string, { method = 'GET',
 /** Signs the demo's owner in at a running service. */
 export async function connect(port: number, stop: () => Promise<void>): Promise<TestService> {
   const origin = `http://127.0.0.1:${port}`;
-  const { token } = await createClient({ origin }).call(routes.createToken, { body: { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'test' } });
+  const { token } = await createClient({ origin }).call(routes.createToken, {
+    body: { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'test' },
+  });
   const client = createClient({ origin, token });
-  const call: TestService['call'] = (route, input = {}) => client.call(route as Route, { ...input, params: { store: 'windrow', design: 'live', ...input.params } } as never) as never;
+  const call: TestService['call'] = (route, input = {}) =>
+    client.call(
+      route as Route,
+      { ...input, params: { store: 'windrow', design: 'live', ...input.params } } as never,
+    ) as never;
   return {
     origin,
     port,
@@ -101,7 +121,11 @@ export async function connect(port: number, stop: () => Promise<void>): Promise<
     token,
     send: (host, path, sent) => send(port, host, path, sent),
     shop: (path, sent) => send(port, 'windrow.localhost', path, sent),
-    api: (path, sent = {}) => send(port, 'localhost', `/api${path}`, { ...sent, headers: { authorization: `Bearer ${token}`, ...sent.headers } }),
+    api: (path, sent = {}) =>
+      send(port, 'localhost', `/api${path}`, {
+        ...sent,
+        headers: { authorization: `Bearer ${token}`, ...sent.headers },
+      }),
     call,
     edit: (...edits) => call(routes.edit, { body: { unit: randomUUID(), edits } }),
     stop,
@@ -110,7 +134,12 @@ export async function connect(port: number, stop: () => Promise<void>): Promise<
 
 export async function testService(): Promise<TestService> {
   const database = await newDatabase();
-  const service: RunningService = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const service: RunningService = await startService({
+    databaseUrl: database.url,
+    port: 0,
+    demo: false,
+    logLevel: 'silent',
+  });
   return connect(service.port, async () => {
     await service.stop();
     await database.drop();

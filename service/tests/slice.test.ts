@@ -10,8 +10,13 @@ beforeAll(async () => {
 afterAll(() => service.stop());
 
 const OLD = 'Made for the wind at Ternhythe';
-const setTitle = (value: string, was: string) => service.edit({ type: 'set', document: 'template/home', section: 'h-poster', field: 'values.title', value, was });
-const problemOf = (work: Promise<unknown>): Promise<Problem> => work.then(() => Promise.reject(new Error('It was not refused.')), (error: unknown) => (error instanceof Problem ? error : Promise.reject(error as Error)));
+const setTitle = (value: string, was: string) =>
+  service.edit({ type: 'set', document: 'template/home', section: 'h-poster', field: 'values.title', value, was });
+const problemOf = (work: Promise<unknown>): Promise<Problem> =>
+  work.then(
+    () => Promise.reject(new Error('It was not refused.')),
+    (error: unknown) => (error instanceof Problem ? error : Promise.reject(error as Error)),
+  );
 
 /** The draft's page as its preview shows it: token exchanged for a cookie, as a browser does. */
 async function preview(page: string): Promise<string> {
@@ -30,7 +35,9 @@ describe('from edit to storefront and back', () => {
     expect(answer.sentences).toEqual([`Set Title of Poster “${OLD}” in the template “Home” to “Kites for any wind”.`]);
     expect(await preview('home')).toContain('Kites for any wind');
     expect((await service.shop('/')).text).toContain(OLD);
-    expect((await service.call(routes.listChanges)).changes).toMatchObject([{ document: 'template/home', section: 'h-poster', type: 'changed' }]);
+    expect((await service.call(routes.listChanges)).changes).toMatchObject([
+      { document: 'template/home', section: 'h-poster', type: 'changed' },
+    ]);
 
     const revision = await service.call(routes.publish, { body: { note: 'New words' } });
     expect(revision).toMatchObject({ number: 2, note: 'New words', author: 'Maren Oldacre', live: true });
@@ -43,45 +50,103 @@ describe('from edit to storefront and back', () => {
     expect(shop).toContain(OLD);
     expect(shop).not.toContain('Kites for any wind');
     expect((await service.call(routes.listChanges)).changes).toEqual([]);
-    expect((await service.call(routes.listRevisions, { query: { limit: 2 } })).revisions.map((one) => [one.number, one.live])).toEqual([[3, true], [2, false]]);
+    expect(
+      (await service.call(routes.listRevisions, { query: { limit: 2 } })).revisions.map((one) => [
+        one.number,
+        one.live,
+      ]),
+    ).toEqual([
+      [3, true],
+      [2, false],
+    ]);
   });
 
   test('revert keeps unpublished work in the draft, and says so', async () => {
-    await service.edit({ type: 'set', document: 'template/collection', section: 'c-row', field: 'values.across', value: '4', was: '3' });
+    await service.edit({
+      type: 'set',
+      document: 'template/collection',
+      section: 'c-row',
+      field: 'values.across',
+      value: '4',
+      was: '3',
+    });
     await service.call(routes.publish, { body: {} });
-    await service.edit({ type: 'set', document: 'template/collection', section: 'c-row', field: 'values.across', value: '5', was: '4' });
+    await service.edit({
+      type: 'set',
+      document: 'template/collection',
+      section: 'c-row',
+      field: 'values.across',
+      value: '5',
+      was: '4',
+    });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(sentences.at(-1)).toBe('The draft keeps its unpublished changes to template/collection.');
     expect((await service.shop('/browse/single-line')).text).toContain('across-3');
-    expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([expect.stringContaining('Across of Product row is “5”, was “3”')]);
-    await service.edit({ type: 'set', document: 'template/collection', section: 'c-row', field: 'values.across', value: '3', was: '5' });
+    expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
+      expect.stringContaining('Across of Product row is “5”, was “3”'),
+    ]);
+    await service.edit({
+      type: 'set',
+      document: 'template/collection',
+      section: 'c-row',
+      field: 'values.across',
+      value: '3',
+      was: '5',
+    });
   });
 
   test('a copied template with one change, given to one product, changes that product only; why says so', async () => {
     const { edits } = await service.edit({ type: 'create-template', from: 'product', name: 'Festival kite' });
     expect(edits[0]?.document).toBe('template/festival-kite');
     const { document } = await service.call(routes.getDocument, { query: { key: 'template/festival-kite' } });
-    const row = document.type === 'template' ? document.areas['main']?.find((one) => one.kind === 'product-row@1') : undefined;
+    const row =
+      document.type === 'template' ? document.areas['main']?.find((one) => one.kind === 'product-row@1') : undefined;
     expect(row?.id).not.toBe('p-more');
     await service.edit(
-      { type: 'set', document: 'template/festival-kite', section: row?.id ?? '', field: 'values.title', value: 'Seen at the festival', was: 'Flies well with' },
+      {
+        type: 'set',
+        document: 'template/festival-kite',
+        section: row?.id ?? '',
+        field: 'values.title',
+        value: 'Seen at the festival',
+        was: 'Flies well with',
+      },
       { type: 'assign', page: 'product:K-003', template: 'festival-kite' },
     );
-    const others = async () => Promise.all(['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.shop(path)).text));
+    const others = async () =>
+      Promise.all(
+        ['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.shop(path)).text),
+      );
     const before = await others();
     await service.call(routes.publish, { body: {} });
     expect((await service.shop('/item/gannet-delta')).text).toContain('Seen at the festival');
     expect(await others()).toEqual(before);
-    expect((await service.call(routes.why, { params: { page: 'product:K-003' } })).sentences).toContain('It uses the template “Festival kite” (festival-kite), since this page was given it.');
-    expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).sentences).toContain('It uses the template “Product” (product), the standard of product pages.');
+    expect((await service.call(routes.why, { params: { page: 'product:K-003' } })).sentences).toContain(
+      'It uses the template “Festival kite” (festival-kite), since this page was given it.',
+    );
+    expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).sentences).toContain(
+      'It uses the template “Product” (product), the standard of product pages.',
+    );
     const list = await service.call(routes.listPages, { query: { template: 'festival-kite' } });
     expect(list.pages.map((page) => [page.page, page.template?.reason])).toEqual([['product:K-003', 'page']]);
   });
 
   test('undo is per unit, redo does it again, and somebody’s newer change is never undone unseen', async () => {
-    const first = await service.edit({ type: 'insert', document: 'template/home', kind: 'heading', place: { area: 'main' }, id: 'undo-me', values: { text: 'Once' } });
-    expect((await service.call(routes.undo, { body: { unit: randomUUID() } })).sentences).toEqual(['Removed Heading “Once” from the template “Home”.']);
-    expect((await service.call(routes.redo, { body: { unit: randomUUID() } })).edits[0]).toMatchObject({ type: 'insert', sections: [{ id: 'undo-me' }] });
+    const first = await service.edit({
+      type: 'insert',
+      document: 'template/home',
+      kind: 'heading',
+      place: { area: 'main' },
+      id: 'undo-me',
+      values: { text: 'Once' },
+    });
+    expect((await service.call(routes.undo, { body: { unit: randomUUID() } })).sentences).toEqual([
+      'Removed Heading “Once” from the template “Home”.',
+    ]);
+    expect((await service.call(routes.redo, { body: { unit: randomUUID() } })).edits[0]).toMatchObject({
+      type: 'insert',
+      sections: [{ id: 'undo-me' }],
+    });
     expect((await problemOf(service.call(routes.redo, { body: { unit: randomUUID() } }))).code).toBe('nothing-to-undo');
     await service.call(routes.undo, { body: { unit: randomUUID() } });
     expect(first.seq).toBeGreaterThan(0);
@@ -90,7 +155,10 @@ describe('from edit to storefront and back', () => {
   });
 
   test('a unit that is sent twice is done once', async () => {
-    const body = { unit: randomUUID(), edits: [{ type: 'insert' as const, document: 'template/home', kind: 'heading', place: { area: 'main' } }] };
+    const body = {
+      unit: randomUUID(),
+      edits: [{ type: 'insert' as const, document: 'template/home', kind: 'heading', place: { area: 'main' } }],
+    };
     const [one, two] = [await service.call(routes.edit, { body }), await service.call(routes.edit, { body })];
     expect(two).toEqual(one);
     const home = await service.call(routes.getDocument, { query: { key: 'template/home' } });
@@ -102,12 +170,26 @@ describe('from edit to storefront and back', () => {
   test('two who set the same field: the second is refused and told what it is now', async () => {
     await setTitle('First', OLD);
     const refused = await problemOf(setTitle('Second', OLD));
-    expect(refused).toMatchObject({ code: 'stale-edit', place: 'was', message: expect.stringContaining('it is now “First”') });
+    expect(refused).toMatchObject({
+      code: 'stale-edit',
+      place: 'was',
+      message: expect.stringContaining('it is now “First”'),
+    });
     await setTitle(OLD, 'First');
   });
 
   test('a hundred edits from many at once are all there, in one order, and a new start reads the same', async () => {
-    const units = await Promise.all(Array.from({ length: 100 }, (_, i) => service.edit({ type: 'insert', document: 'template/not-found', kind: 'heading', place: { area: 'main' }, id: `n-${i}` })));
+    const units = await Promise.all(
+      Array.from({ length: 100 }, (_, i) =>
+        service.edit({
+          type: 'insert',
+          document: 'template/not-found',
+          kind: 'heading',
+          place: { area: 'main' },
+          id: `n-${i}`,
+        }),
+      ),
+    );
     expect(new Set(units.map((unit) => unit.seq)).size).toBe(100);
     const { document } = await service.call(routes.getDocument, { query: { key: 'template/not-found' } });
     const ids = document.type === 'template' ? (document.areas['main'] ?? []).map((one) => one.id) : [];
@@ -146,7 +228,9 @@ describe('what shoppers get', () => {
     expect([bought.status, bought.headers.location]).toEqual([303, '/item/gannet-delta#s-p-buy']);
     const cookie = bought.headers['set-cookie']?.[0]?.split(';')[0] ?? '';
     await service.shop('/cart', { ...form, headers: { ...form.headers, cookie } });
-    expect((await service.shop('/item/gannet-delta', { headers: { cookie } })).text).toContain('In your cart: 4 × 2.4 m, Teal');
+    expect((await service.shop('/item/gannet-delta', { headers: { cookie } })).text).toContain(
+      'In your cart: 4 × 2.4 m, Teal',
+    );
     expect((await service.shop('/item/gannet-delta')).text).not.toContain('In your cart');
     expect((await service.shop('/item/skerry-diamond', { headers: { cookie } })).text).not.toContain('In your cart');
   });
@@ -157,7 +241,11 @@ describe('what shoppers get', () => {
     ['option.Span=2.4+m&option.Colour=Teal&quantity=1.5', 'The quantity must be a whole number'],
     ['option.Span=%00', 'This choice cannot be read'],
   ])('a purchase that cannot be made says why: %s', async (choice, why) => {
-    const answer = await service.shop('/cart', { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body: `product=K-003&${choice}` });
+    const answer = await service.shop('/cart', {
+      method: 'POST',
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+      body: `product=K-003&${choice}`,
+    });
     expect(answer.status).toBe(409);
     expect(answer.text).toContain(why);
   });
@@ -171,7 +259,8 @@ describe('what shoppers get', () => {
     const { url } = await service.call(routes.preview, { body: { page: 'home' } });
     const token = new URL(url).searchParams.get('preview') ?? '';
     const forged = `${Buffer.from(JSON.stringify({ store: 'windrow', design: 'first', expires: 9e15 })).toString('base64url')}.${token.split('.')[1]}`;
-    for (const path of ['/', '/?preview=', '/?preview=a.b', `/?preview=${forged}`]) expect([path, (await service.send('windrow.preview.localhost', path)).status]).toEqual([path, 403]);
+    for (const path of ['/', '/?preview=', '/?preview=a.b', `/?preview=${forged}`])
+      expect([path, (await service.send('windrow.preview.localhost', path)).status]).toEqual([path, 403]);
   });
 
   test('hosts of no store answer 404, other hosts 421', async () => {

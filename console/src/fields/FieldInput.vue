@@ -11,13 +11,22 @@ import SourceInput from './SourceInput.vue';
 const ProseInput = defineAsyncComponent(() => import('./ProseInput.vue'));
 const RESTS_AFTER = 350;
 
-const props = defineProps<{ name: string; field: Field; /** Undefined if the field has its default. */ own: unknown; /** True if there is no default to go back to. */ required?: boolean }>();
+const props = defineProps<{
+  name: string;
+  field: Field;
+  /** Undefined if the field has its default. */ own: unknown;
+  /** True if there is no default to go back to. */ required?: boolean;
+}>();
 const emit = defineEmits<{ set: [value: unknown] }>();
 
 const value = ref<unknown>(props.own ?? props.field.default);
 const fault = ref('');
 const isOwn = computed(() => props.own !== undefined && !props.required);
-const choices = computed(() => (props.field.type === 'choice' ? Object.entries(props.field.choices).map(([key, title]) => ({ value: key, title })) : []));
+const choices = computed(() =>
+  props.field.type === 'choice'
+    ? Object.entries(props.field.choices).map(([key, title]) => ({ value: key, title }))
+    : [],
+);
 const wide = computed(() => props.field.type === 'prose' || (props.field.type === 'text' && props.field.lines > 1));
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
@@ -65,18 +74,109 @@ onBeforeUnmount(save);
 
 <template>
   <div class="field" :class="{ wide }">
-    <v-textarea v-if="field.type === 'text' && field.lines > 1" :model-value="value" :label="field.label" :rows="field.lines" auto-grow :hint="field.help" persistent-hint :error-messages="fault" @update:model-value="change($event, RESTS_AFTER)" @blur="save" />
-    <v-text-field v-else-if="field.type === 'text'" :model-value="value" :label="field.label" :hint="field.help" persistent-hint :error-messages="fault" @update:model-value="change($event, RESTS_AFTER)" @blur="save" />
-    <ProseInput v-else-if="field.type === 'prose'" :model-value="value as string" :label="field.label" :fault="fault" @update:model-value="change($event, RESTS_AFTER)" @blur="save" />
-    <v-select v-else-if="field.type === 'choice'" :model-value="value" :items="choices" :label="field.label" :hint="field.help" persistent-hint @update:model-value="change($event)" />
-    <v-text-field v-else-if="field.type === 'number'" :model-value="value" type="number" :min="field.min" :max="field.max" :step="field.step" :suffix="field.unit" :label="field.label" :hint="field.help" persistent-hint :error-messages="fault" @update:model-value="change($event === '' ? NaN : Number($event), RESTS_AFTER)" @blur="save" />
-    <v-switch v-else-if="field.type === 'toggle'" :model-value="value" :label="field.label" :hint="field.help" persistent-hint @update:model-value="change($event)" />
-    <v-text-field v-else-if="field.type === 'colour'" :model-value="value" type="color" :label="field.label" :hint="field.help" persistent-hint @update:model-value="change($event, RESTS_AFTER)" />
-    <PictureInput v-else-if="field.type === 'picture'" :model-value="value as never" :label="field.label" :help="field.help" @update:model-value="change($event, RESTS_AFTER)" />
-    <LinkInput v-else-if="field.type === 'link'" :model-value="value as never" :label="field.label" :help="field.help" :fault="fault" @update:model-value="change($event)" />
-    <SourceInput v-else-if="field.type === 'source'" :model-value="value as never" :label="field.label" :help="field.help" @update:model-value="change($event)" />
-    <MenuInput v-else :model-value="value as string" :label="field.label" :help="field.help" @update:model-value="change($event)" />
-    <button v-if="isOwn" type="button" class="reset" :aria-label="`${field.label}: back to the default`" @click="reset"><v-icon :icon="mdiRestore" size="14" /> default</button>
+    <v-textarea
+      v-if="field.type === 'text' && field.lines > 1"
+      :model-value="value"
+      :label="field.label"
+      :rows="field.lines"
+      auto-grow
+      :hint="field.help"
+      persistent-hint
+      :error-messages="fault"
+      @update:model-value="change($event, RESTS_AFTER)"
+      @blur="save"
+    />
+    <v-text-field
+      v-else-if="field.type === 'text'"
+      :model-value="value"
+      :label="field.label"
+      :hint="field.help"
+      persistent-hint
+      :error-messages="fault"
+      @update:model-value="change($event, RESTS_AFTER)"
+      @blur="save"
+    />
+    <ProseInput
+      v-else-if="field.type === 'prose'"
+      :model-value="value as string"
+      :label="field.label"
+      :fault="fault"
+      @update:model-value="change($event, RESTS_AFTER)"
+      @blur="save"
+    />
+    <v-select
+      v-else-if="field.type === 'choice'"
+      :model-value="value"
+      :items="choices"
+      :label="field.label"
+      :hint="field.help"
+      persistent-hint
+      @update:model-value="change($event)"
+    />
+    <v-text-field
+      v-else-if="field.type === 'number'"
+      :model-value="value"
+      type="number"
+      :min="field.min"
+      :max="field.max"
+      :step="field.step"
+      :suffix="field.unit"
+      :label="field.label"
+      :hint="field.help"
+      persistent-hint
+      :error-messages="fault"
+      @update:model-value="change($event === '' ? NaN : Number($event), RESTS_AFTER)"
+      @blur="save"
+    />
+    <v-switch
+      v-else-if="field.type === 'toggle'"
+      :model-value="value"
+      :label="field.label"
+      :hint="field.help"
+      persistent-hint
+      @update:model-value="change($event)"
+    />
+    <v-text-field
+      v-else-if="field.type === 'colour'"
+      :model-value="value"
+      type="color"
+      :label="field.label"
+      :hint="field.help"
+      persistent-hint
+      @update:model-value="change($event, RESTS_AFTER)"
+    />
+    <PictureInput
+      v-else-if="field.type === 'picture'"
+      :model-value="value as never"
+      :label="field.label"
+      :help="field.help"
+      @update:model-value="change($event, RESTS_AFTER)"
+    />
+    <LinkInput
+      v-else-if="field.type === 'link'"
+      :model-value="value as never"
+      :label="field.label"
+      :help="field.help"
+      :fault="fault"
+      @update:model-value="change($event)"
+    />
+    <SourceInput
+      v-else-if="field.type === 'source'"
+      :model-value="value as never"
+      :label="field.label"
+      :help="field.help"
+      @update:model-value="change($event)"
+    />
+    <MenuInput
+      v-else
+      :model-value="value as string"
+      :label="field.label"
+      :help="field.help"
+      @update:model-value="change($event)"
+    />
+    <button v-if="isOwn" type="button" class="reset" :aria-label="`${field.label}: back to the default`" @click="reset">
+      <v-icon :icon="mdiRestore" size="14" /> default
+    </button>
   </div>
 </template>
 

@@ -21,7 +21,10 @@ watch(
     if (chosen) return;
     const answer = await attempt(() => call(routes.listPages, { query: { search: text || undefined, limit: 50 } }));
     const found = (answer?.pages ?? []).map((one) => ({ value: one.page, title: one.title, path: one.path }));
-    const own = page.value && !found.some((one) => one.value === page.value) ? pages.value.filter((one) => one.value === page.value) : [];
+    const own =
+      page.value && !found.some((one) => one.value === page.value)
+        ? pages.value.filter((one) => one.value === page.value)
+        : [];
     pages.value = [...own, ...found];
   },
   { immediate: true },
@@ -30,11 +33,35 @@ watch(
 
 <template>
   <div>
-    <v-text-field v-if="free" :model-value="url" :label="label" placeholder="https://…" :hint="help" persistent-hint :error-messages="fault" @change="emit('update:modelValue', $event.target.value ? { url: $event.target.value } : null)" />
-    <v-autocomplete v-else v-model:search="words" :model-value="page" :items="pages" item-title="title" item-value="value" :label="label" :hint="help" persistent-hint clearable no-filter @update:model-value="emit('update:modelValue', $event ? { to: $event } : null)">
+    <v-text-field
+      v-if="free"
+      :model-value="url"
+      :label="label"
+      placeholder="https://…"
+      :hint="help"
+      persistent-hint
+      :error-messages="fault"
+      @change="emit('update:modelValue', $event.target.value ? { url: $event.target.value } : null)"
+    />
+    <v-autocomplete
+      v-else
+      v-model:search="words"
+      :model-value="page"
+      :items="pages"
+      item-title="title"
+      item-value="value"
+      :label="label"
+      :hint="help"
+      persistent-hint
+      clearable
+      no-filter
+      @update:model-value="emit('update:modelValue', $event ? { to: $event } : null)"
+    >
       <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.raw.path" /></template>
     </v-autocomplete>
-    <v-btn size="x-small" class="switch" @click="free = !free">{{ free ? 'Choose a page of the store' : 'Use a free address' }}</v-btn>
+    <v-btn size="x-small" class="switch" @click="free = !free">{{
+      free ? 'Choose a page of the store' : 'Use a free address'
+    }}</v-btn>
   </div>
 </template>
 

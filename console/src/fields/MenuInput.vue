@@ -10,10 +10,19 @@ const menus = ref<{ value: string; title: string }[]>([]);
 
 onMounted(async () => {
   const answer = await attempt(() => call(routes.listDocuments));
-  menus.value = (answer?.documents ?? []).filter((one) => one.type === 'menu').map((one) => ({ value: one.key.slice('menu/'.length), title: one.name }));
+  menus.value = (answer?.documents ?? [])
+    .filter((one) => one.type === 'menu')
+    .map((one) => ({ value: one.key.slice('menu/'.length), title: one.name }));
 });
 </script>
 
 <template>
-  <v-select :model-value="modelValue" :items="menus" :label="label" :hint="help" persistent-hint @update:model-value="emit('update:modelValue', $event)" />
+  <v-select
+    :model-value="modelValue"
+    :items="menus"
+    :label="label"
+    :hint="help"
+    persistent-hint
+    @update:model-value="emit('update:modelValue', $event)"
+  />
 </template>

@@ -31,7 +31,10 @@ async function add(event: Event): Promise<void> {
   if (!chosen) return;
   busy.value = true;
   await attempt(async () => {
-    const added = await call(routes.addPicture, { query: { name: chosen.name }, body: new Uint8Array(await chosen.arrayBuffer()) });
+    const added = await call(routes.addPicture, {
+      query: { name: chosen.name },
+      body: new Uint8Array(await chosen.arrayBuffer()),
+    });
     await load();
     choose({ ...added });
   });
@@ -54,17 +57,35 @@ onMounted(load);
         <v-btn v-if="modelValue" size="small" @click="emit('update:modelValue', null)">Take out</v-btn>
       </div>
     </div>
-    <v-text-field v-if="modelValue" :model-value="modelValue.alt" label="What the picture shows" hint="Read to those who do not see it; empty if it only decorates." persistent-hint maxlength="300" class="alt" @update:model-value="emit('update:modelValue', { ...modelValue, alt: $event })" />
+    <v-text-field
+      v-if="modelValue"
+      :model-value="modelValue.alt"
+      label="What the picture shows"
+      hint="Read to those who do not see it; empty if it only decorates."
+      persistent-hint
+      maxlength="300"
+      class="alt"
+      @update:model-value="emit('update:modelValue', { ...modelValue, alt: $event })"
+    />
 
     <v-dialog v-model="open" max-width="860" scrollable>
       <v-card>
         <v-card-title class="d-flex align-center px-6 pt-5">
           <h2 class="me-auto">{{ label }}</h2>
-          <v-btn variant="outlined" :prepend-icon="mdiUpload" :loading="busy" @click="file?.click()">Add a picture</v-btn>
+          <v-btn variant="outlined" :prepend-icon="mdiUpload" :loading="busy" @click="file?.click()"
+            >Add a picture</v-btn
+          >
           <input ref="file" type="file" accept="image/*" hidden @change="add" />
         </v-card-title>
         <v-card-text class="choices">
-          <button v-for="picture in pictures" :key="picture.hash" type="button" class="choice" :class="{ here: picture.hash === modelValue?.picture }" @click="choose(picture)">
+          <button
+            v-for="picture in pictures"
+            :key="picture.hash"
+            type="button"
+            class="choice"
+            :class="{ here: picture.hash === modelValue?.picture }"
+            @click="choose(picture)"
+          >
             <img :src="picture.thumb" alt="" loading="lazy" />
             <span>{{ picture.name }}</span>
           </button>

@@ -11,7 +11,13 @@ const emit = defineEmits<{ 'update:modelValue': [value: string]; blur: [] }>();
 
 const editor = useEditor({
   content: props.modelValue,
-  extensions: [StarterKit.configure({ codeBlock: false, heading: { levels: [2, 3, 4] }, link: { openOnClick: false, HTMLAttributes: { target: null, rel: null } } })],
+  extensions: [
+    StarterKit.configure({
+      codeBlock: false,
+      heading: { levels: [2, 3, 4] },
+      link: { openOnClick: false, HTMLAttributes: { target: null, rel: null } },
+    }),
+  ],
   editorProps: { attributes: { 'aria-label': props.label, role: 'textbox', 'aria-multiline': 'true' } },
   onUpdate: ({ editor: now }) => emit('update:modelValue', cleanProse(now.getHTML())),
   onBlur: () => emit('blur'),
@@ -19,16 +25,39 @@ const editor = useEditor({
 
 const tools = [
   { title: 'Bold', icon: mdiFormatBold, mark: 'bold', run: () => editor.value?.chain().focus().toggleBold().run() },
-  { title: 'Italic', icon: mdiFormatItalic, mark: 'italic', run: () => editor.value?.chain().focus().toggleItalic().run() },
-  { title: 'Heading', icon: '', mark: 'heading', run: () => editor.value?.chain().focus().toggleHeading({ level: 2 }).run() },
-  { title: 'List', icon: mdiFormatListBulleted, mark: 'bulletList', run: () => editor.value?.chain().focus().toggleBulletList().run() },
-  { title: 'Numbered list', icon: mdiFormatListNumbered, mark: 'orderedList', run: () => editor.value?.chain().focus().toggleOrderedList().run() },
+  {
+    title: 'Italic',
+    icon: mdiFormatItalic,
+    mark: 'italic',
+    run: () => editor.value?.chain().focus().toggleItalic().run(),
+  },
+  {
+    title: 'Heading',
+    icon: '',
+    mark: 'heading',
+    run: () => editor.value?.chain().focus().toggleHeading({ level: 2 }).run(),
+  },
+  {
+    title: 'List',
+    icon: mdiFormatListBulleted,
+    mark: 'bulletList',
+    run: () => editor.value?.chain().focus().toggleBulletList().run(),
+  },
+  {
+    title: 'Numbered list',
+    icon: mdiFormatListNumbered,
+    mark: 'orderedList',
+    run: () => editor.value?.chain().focus().toggleOrderedList().run(),
+  },
   { title: 'Link', icon: mdiLinkVariant, mark: 'link', run: askLink },
 ];
 
 function askLink(): void {
   const now = (editor.value?.getAttributes('link')['href'] as string | undefined) ?? '';
-  const href = window.prompt('Where does the link lead? An https address or a path such as /browse/sport-kites; empty for no link.', now);
+  const href = window.prompt(
+    'Where does the link lead? An https address or a path such as /browse/sport-kites; empty for no link.',
+    now,
+  );
   if (href === null) return;
   if (href === '') editor.value?.chain().focus().unsetLink().run();
   else editor.value?.chain().focus().setLink({ href }).run();
@@ -37,7 +66,8 @@ function askLink(): void {
 watch(
   () => props.modelValue,
   (text) => {
-    if (editor.value && !editor.value.isFocused && cleanProse(editor.value.getHTML()) !== text) editor.value.commands.setContent(text, { emitUpdate: false });
+    if (editor.value && !editor.value.isFocused && cleanProse(editor.value.getHTML()) !== text)
+      editor.value.commands.setContent(text, { emitUpdate: false });
   },
 );
 </script>
@@ -46,7 +76,16 @@ watch(
   <div class="prose-input" :class="{ bad: fault }">
     <div class="tools">
       <span class="name">{{ label }}</span>
-      <v-btn v-for="tool in tools" :key="tool.title" size="x-small" :icon="tool.icon || undefined" :title="tool.title" :aria-label="tool.title" :active="editor?.isActive(tool.mark)" @click="tool.run">
+      <v-btn
+        v-for="tool in tools"
+        :key="tool.title"
+        size="x-small"
+        :icon="tool.icon || undefined"
+        :title="tool.title"
+        :aria-label="tool.title"
+        :active="editor?.isActive(tool.mark)"
+        @click="tool.run"
+      >
         <template v-if="!tool.icon" #default><span class="serif">H</span></template>
       </v-btn>
     </div>

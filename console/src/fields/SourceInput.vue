@@ -19,7 +19,11 @@ const collections = ref<{ value: string; title: string }[]>([]);
 const products = ref<{ value: string; title: string }[]>([]);
 
 onMounted(async () => {
-  const choices = async (kind: string) => ((await attempt(() => call(routes.listPages, { query: { kind, limit: 200 } })))?.pages ?? []).map((page) => ({ value: page.page.slice(page.kind.length + 1), title: page.title }));
+  const choices = async (kind: string) =>
+    ((await attempt(() => call(routes.listPages, { query: { kind, limit: 200 } })))?.pages ?? []).map((page) => ({
+      value: page.page.slice(page.kind.length + 1),
+      title: page.title,
+    }));
   [collections.value, products.value] = await Promise.all([choices('collection'), choices('product')]);
 });
 
@@ -34,9 +38,31 @@ const chosen = (): readonly string[] => (props.modelValue.from === 'chosen' ? pr
 
 <template>
   <div class="source">
-    <v-select :model-value="modelValue.from" :items="FORMS" :label="label" :hint="help" persistent-hint @update:model-value="choose" />
-    <v-select v-if="modelValue.from === 'collection'" :model-value="ofCollection()" :items="collections" label="Collection" @update:model-value="emit('update:modelValue', { from: 'collection', collection: $event })" />
-    <v-autocomplete v-if="modelValue.from === 'chosen'" :model-value="chosen()" :items="products" label="Products, in this order" multiple chips closable-chips @update:model-value="emit('update:modelValue', { from: 'chosen', products: [...$event] })" />
+    <v-select
+      :model-value="modelValue.from"
+      :items="FORMS"
+      :label="label"
+      :hint="help"
+      persistent-hint
+      @update:model-value="choose"
+    />
+    <v-select
+      v-if="modelValue.from === 'collection'"
+      :model-value="ofCollection()"
+      :items="collections"
+      label="Collection"
+      @update:model-value="emit('update:modelValue', { from: 'collection', collection: $event })"
+    />
+    <v-autocomplete
+      v-if="modelValue.from === 'chosen'"
+      :model-value="chosen()"
+      :items="products"
+      label="Products, in this order"
+      multiple
+      chips
+      closable-chips
+      @update:model-value="emit('update:modelValue', { from: 'chosen', products: [...$event] })"
+    />
   </div>
 </template>
 

@@ -25,7 +25,13 @@ const templateChoices = computed(() => templates.value.map(({ code, name }) => (
 async function load(more = false): Promise<void> {
   loading.value = true;
   await attempt(async () => {
-    const query = { search: search.value || undefined, kind: kind.value ?? undefined, template: template.value ?? undefined, cursor: more ? (next.value ?? undefined) : undefined, limit: 100 };
+    const query = {
+      search: search.value || undefined,
+      kind: kind.value ?? undefined,
+      template: template.value ?? undefined,
+      cursor: more ? (next.value ?? undefined) : undefined,
+      limit: 100,
+    };
     const [answer, all] = await Promise.all([call(routes.listPages, { query }), call(routes.listTemplates)]);
     pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
     total.value = answer.total;
@@ -39,7 +45,10 @@ async function load(more = false): Promise<void> {
 const choicesFor = (page: Page) => {
   const fitting = templates.value.filter((one) => one.pageKind === page.kind);
   const standard = fitting.find((one) => one.standard);
-  return [{ value: '', title: standard ? `${standard.name} (standard)` : 'The standard template' }, ...fitting.filter((one) => !one.standard).map((one) => ({ value: one.code, title: one.name }))];
+  return [
+    { value: '', title: standard ? `${standard.name} (standard)` : 'The standard template' },
+    ...fitting.filter((one) => !one.standard).map((one) => ({ value: one.code, title: one.name })),
+  ];
 };
 
 async function assign(page: Page, code: string): Promise<void> {
@@ -52,7 +61,11 @@ async function assign(page: Page, code: string): Promise<void> {
 
 const hasChoice = (page: Page): boolean => PAGE_KINDS[page.kind].subject !== null;
 const because = (page: Page): string =>
-  !page.template ? 'No template is assigned to this kind' : page.template.reason === 'page' ? 'Given to this page' : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
+  !page.template
+    ? 'No template is assigned to this kind'
+    : page.template.reason === 'page'
+      ? 'Given to this page'
+      : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
 watch(search, () => {
@@ -70,7 +83,13 @@ onMounted(() => load());
         <h1>Pages</h1>
         <p class="quiet">Everything a shopper can visit, the template it uses, and why.</p>
       </div>
-      <v-text-field v-model="search" label="Search title, code or path" :prepend-inner-icon="mdiMagnify" clearable class="search" />
+      <v-text-field
+        v-model="search"
+        label="Search title, code or path"
+        :prepend-inner-icon="mdiMagnify"
+        clearable
+        class="search"
+      />
       <v-select v-model="kind" :items="kinds" label="Kind" clearable class="filter" />
       <v-select v-model="template" :items="templateChoices" label="Template" clearable class="filter" />
     </div>
@@ -78,7 +97,12 @@ onMounted(() => load());
     <v-card>
       <v-table hover>
         <thead>
-          <tr><th>Page</th><th>Code</th><th class="template-cell">Template</th><th>Why</th></tr>
+          <tr>
+            <th>Page</th>
+            <th>Code</th>
+            <th class="template-cell">Template</th>
+            <th>Why</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="page in pages" :key="page.page">
@@ -88,12 +112,23 @@ onMounted(() => load());
             </td>
             <td class="quiet code">{{ page.page }}</td>
             <td class="template-cell">
-              <v-select v-if="hasChoice(page)" :model-value="page.template?.reason === 'page' ? page.template.code : ''" :items="choicesFor(page)" :aria-label="`Template of ${page.title}`" density="compact" @update:model-value="(code: string) => assign(page, code)" />
+              <v-select
+                v-if="hasChoice(page)"
+                :model-value="page.template?.reason === 'page' ? page.template.code : ''"
+                :items="choicesFor(page)"
+                :aria-label="`Template of ${page.title}`"
+                density="compact"
+                @update:model-value="(code: string) => assign(page, code)"
+              />
               <span v-else>{{ page.template?.name ?? '–' }}</span>
             </td>
-            <td><span :class="{ own: page.template?.reason === 'page' }">{{ because(page) }}</span></td>
+            <td>
+              <span :class="{ own: page.template?.reason === 'page' }">{{ because(page) }}</span>
+            </td>
           </tr>
-          <tr v-if="!loading && pages.length === 0"><td colspan="4" class="empty">No page matches. Clear the search or the filters to see them all.</td></tr>
+          <tr v-if="!loading && pages.length === 0">
+            <td colspan="4" class="empty">No page matches. Clear the search or the filters to see them all.</td>
+          </tr>
         </tbody>
       </v-table>
     </v-card>

@@ -12,7 +12,9 @@ const busy = ref(false);
 
 async function load(more = false): Promise<void> {
   await attempt(async () => {
-    const answer = await call(routes.listRevisions, { query: { limit: 30, cursor: more ? (next.value ?? undefined) : undefined } });
+    const answer = await call(routes.listRevisions, {
+      query: { limit: 30, cursor: more ? (next.value ?? undefined) : undefined },
+    });
     revisions.value = more ? [...revisions.value, ...answer.revisions] : answer.revisions;
     next.value = answer.next;
   });
@@ -21,7 +23,10 @@ async function load(more = false): Promise<void> {
 async function revert(revision: Revision): Promise<void> {
   busy.value = true;
   await attempt(async () => {
-    const { revision: made, sentences } = await call(routes.revert, { params: { revision: String(revision.number) }, body: {} });
+    const { revision: made, sentences } = await call(routes.revert, {
+      params: { revision: String(revision.number) },
+      body: {},
+    });
     const kept = sentences.filter((sentence) => sentence.startsWith('The draft keeps'));
     say(`Revision ${revision.number} is live again, as revision ${made.number}. ${kept.join(' ')}`);
     asking.value = null;
@@ -31,9 +36,17 @@ async function revert(revision: Revision): Promise<void> {
   busy.value = false;
 }
 
-const when = (at: string): string => new Intl.DateTimeFormat('en-IE', { dateStyle: 'medium', timeStyle: 'short', timeZone: session.store?.timeZone ?? 'UTC' }).format(new Date(at));
+const when = (at: string): string =>
+  new Intl.DateTimeFormat('en-IE', {
+    dateStyle: 'medium',
+    timeStyle: 'short',
+    timeZone: session.store?.timeZone ?? 'UTC',
+  }).format(new Date(at));
 
-watch(() => session.changes?.live, () => void load());
+watch(
+  () => session.changes?.live,
+  () => void load(),
+);
 onMounted(() => load());
 </script>
 
@@ -52,7 +65,10 @@ onMounted(() => load());
           <div>
             <strong>{{ revision.note || 'No note' }}</strong>
             <span v-if="revision.live" class="tag tag-live ms-3">Live</span>
-            <p class="quiet">{{ revision.author }}, {{ when(revision.at) }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template></p>
+            <p class="quiet">
+              {{ revision.author }}, {{ when(revision.at)
+              }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template>
+            </p>
           </div>
           <v-btn v-if="!revision.live" variant="outlined" @click="asking = revision">Bring back</v-btn>
         </v-card>
@@ -63,7 +79,10 @@ onMounted(() => load());
     <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="asking = null">
       <v-card v-if="asking" class="pa-6">
         <h2 class="mb-3">Bring back revision {{ asking.number }}?</h2>
-        <p class="mb-5">Shoppers see the design as it was then, at once. It becomes a new revision, so the present one can be brought back as well. Unpublished changes stay in the draft.</p>
+        <p class="mb-5">
+          Shoppers see the design as it was then, at once. It becomes a new revision, so the present one can be brought
+          back as well. Unpublished changes stay in the draft.
+        </p>
         <div class="d-flex justify-end ga-2">
           <v-btn @click="asking = null">Cancel</v-btn>
           <v-btn variant="flat" color="primary" :loading="busy" @click="revert(asking)">Bring it back</v-btn>

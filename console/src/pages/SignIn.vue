@@ -18,10 +18,14 @@ async function signIn(): Promise<void> {
   try {
     await call(routes.signIn, { body: { mail: mail.value.trim(), password: password.value } });
     await openSession();
-    const to = typeof route.query['to'] === 'string' && route.query['to'].startsWith('/') ? route.query['to'] : '/pages';
+    const to =
+      typeof route.query['to'] === 'string' && route.query['to'].startsWith('/') ? route.query['to'] : '/pages';
     await router.push(to);
   } catch (error) {
-    fault.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'The console cannot reach the service. Try again in a moment.';
+    fault.value =
+      error instanceof Problem
+        ? `${error.message} ${error.remedy ?? ''}`
+        : 'The console cannot reach the service. Try again in a moment.';
   }
   busy.value = false;
 }
@@ -36,8 +40,26 @@ async function signIn(): Promise<void> {
     <v-card class="card">
       <form @submit.prevent="signIn">
         <h2 class="mb-5">Sign in</h2>
-        <v-text-field v-model="mail" label="Mail address" type="email" name="mail" autocomplete="username" required autofocus class="mb-4" />
-        <v-text-field v-model="password" label="Password" type="password" name="password" autocomplete="current-password" required :error-messages="fault" class="mb-5" />
+        <v-text-field
+          v-model="mail"
+          label="Mail address"
+          type="email"
+          name="mail"
+          autocomplete="username"
+          required
+          autofocus
+          class="mb-4"
+        />
+        <v-text-field
+          v-model="password"
+          label="Password"
+          type="password"
+          name="password"
+          autocomplete="current-password"
+          required
+          :error-messages="fault"
+          class="mb-5"
+        />
         <v-btn type="submit" variant="flat" color="primary" block size="large" :loading="busy">Sign in</v-btn>
       </form>
     </v-card>

@@ -16,7 +16,12 @@ const kindName = (template: Template): string => PAGE_KINDS[template.pageKind].n
 
 async function load(): Promise<void> {
   const { templates: found } = await call(routes.listTemplates);
-  templates.value = await Promise.all(found.map(async (one) => ({ ...one, svg: (await call(routes.drawPlan, { query: { template: one.code, labels: 'no' } })).svg })));
+  templates.value = await Promise.all(
+    found.map(async (one) => ({
+      ...one,
+      svg: (await call(routes.drawPlan, { query: { template: one.code, labels: 'no' } })).svg,
+    })),
+  );
 }
 
 async function make(): Promise<void> {
@@ -44,7 +49,11 @@ async function open(template: Template): Promise<void> {
   await attempt(async () => {
     const { pages } = await call(routes.listPages, { query: { template: template.code, limit: 1 } });
     const page = pages[0] ?? (await call(routes.listPages, { query: { kind: template.pageKind, limit: 1 } })).pages[0];
-    if (page) await router.push({ path: `/work/${encodeURIComponent(page.page)}`, query: pages[0] ? {} : { template: template.code } });
+    if (page)
+      await router.push({
+        path: `/work/${encodeURIComponent(page.page)}`,
+        query: pages[0] ? {} : { template: template.code },
+      });
   });
 }
 
@@ -58,26 +67,49 @@ onMounted(() => attempt(load));
         <h1>Templates</h1>
         <p class="quiet">The sections of each kind of page, drawn to scale, with the number of pages that use them.</p>
       </div>
-      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="making = { name: '', pageKind: 'product', from: null }">New template</v-btn>
+      <v-btn
+        variant="flat"
+        color="primary"
+        :prepend-icon="mdiPlus"
+        @click="making = { name: '', pageKind: 'product', from: null }"
+        >New template</v-btn
+      >
     </div>
 
     <div class="drawings">
-        <v-card v-for="template in templates" :key="template.code" class="drawing">
-          <!-- The plan is drawn by core from checked documents; every text in it is escaped. -->
-          <!-- eslint-disable-next-line vue/no-v-html -->
-          <button class="plan" :aria-label="`Open ${template.name}`" @click="open(template)" v-html="template.svg" />
-          <div class="about">
-            <p class="quiet">{{ kindName(template) }} pages</p>
-            <h3>{{ template.name }}</h3>
-            <p>
-              <router-link v-if="template.pages" class="plain" :to="{ path: '/pages', query: { template: template.code } }">{{ template.pages }} {{ template.pages === 1 ? 'page' : 'pages' }}</router-link>
-              <router-link v-else class="unused" to="/pages">Used by no page; assign it</router-link>
-              <span v-if="template.standard" class="tag ms-2">Standard</span>
-            </p>
-            <v-btn size="small" :prepend-icon="mdiContentCopy" @click="making = { name: `${template.name} copy`, pageKind: template.pageKind, from: template }">Copy</v-btn>
-            <v-btn v-if="!template.pages && !template.standard" size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="remove(template)">Remove</v-btn>
-          </div>
-        </v-card>
+      <v-card v-for="template in templates" :key="template.code" class="drawing">
+        <!-- The plan is drawn by core from checked documents; every text in it is escaped. -->
+        <!-- eslint-disable-next-line vue/no-v-html -->
+        <button class="plan" :aria-label="`Open ${template.name}`" @click="open(template)" v-html="template.svg" />
+        <div class="about">
+          <p class="quiet">{{ kindName(template) }} pages</p>
+          <h3>{{ template.name }}</h3>
+          <p>
+            <router-link
+              v-if="template.pages"
+              class="plain"
+              :to="{ path: '/pages', query: { template: template.code } }"
+              >{{ template.pages }} {{ template.pages === 1 ? 'page' : 'pages' }}</router-link
+            >
+            <router-link v-else class="unused" to="/pages">Used by no page; assign it</router-link>
+            <span v-if="template.standard" class="tag ms-2">Standard</span>
+          </p>
+          <v-btn
+            size="small"
+            :prepend-icon="mdiContentCopy"
+            @click="making = { name: `${template.name} copy`, pageKind: template.pageKind, from: template }"
+            >Copy</v-btn
+          >
+          <v-btn
+            v-if="!template.pages && !template.standard"
+            size="small"
+            color="error"
+            :prepend-icon="mdiDeleteOutline"
+            @click="remove(template)"
+            >Remove</v-btn
+          >
+        </div>
+      </v-card>
     </div>
 
     <v-dialog :model-value="making !== null" max-width="480" @update:model-value="making = null">
@@ -85,10 +117,18 @@ onMounted(() => attempt(load));
         <h2 class="mb-4">{{ making.from ? `Copy “${making.from.name}”` : 'New template' }}</h2>
         <form @submit.prevent="make">
           <v-text-field v-model="making.name" label="Name" autofocus required maxlength="80" class="mb-4" />
-          <v-select v-if="!making.from" v-model="making.pageKind" label="For pages of the kind" :items="pageKinds().map((value) => ({ value, title: PAGE_KINDS[value].name }))" class="mb-4" />
+          <v-select
+            v-if="!making.from"
+            v-model="making.pageKind"
+            label="For pages of the kind"
+            :items="pageKinds().map((value) => ({ value, title: PAGE_KINDS[value].name }))"
+            class="mb-4"
+          />
           <div class="d-flex justify-end ga-2">
             <v-btn @click="making = null">Cancel</v-btn>
-            <v-btn type="submit" variant="flat" color="primary" :disabled="!making.name.trim()">{{ making.from ? 'Copy' : 'Make' }}</v-btn>
+            <v-btn type="submit" variant="flat" color="primary" :disabled="!making.name.trim()">{{
+              making.from ? 'Copy' : 'Make'
+            }}</v-btn>
           </div>
         </form>
       </v-card>

@@ -25,9 +25,15 @@ async function signOut(): Promise<void> {
 <template>
   <v-app-bar flat height="56" border="b" color="surface">
     <router-link to="/pages" class="mark serif">Parlour</router-link>
-    <a class="store plain" :href="session.store?.storefront" target="_blank" rel="noopener">{{ session.store?.name }}<v-icon :icon="mdiOpenInNew" size="16" class="ms-1" /><span class="sr">opens the storefront</span></a>
+    <a class="store plain" :href="session.store?.storefront" target="_blank" rel="noopener"
+      >{{ session.store?.name }}<v-icon :icon="mdiOpenInNew" size="16" class="ms-1" /><span class="sr"
+        >opens the storefront</span
+      ></a
+    >
     <nav class="sections" aria-label="Console">
-      <router-link v-for="one in sections" :key="one.to" :to="one.to" class="section" active-class="section-here">{{ one.label }}</router-link>
+      <router-link v-for="one in sections" :key="one.to" :to="one.to" class="section" active-class="section-here">{{
+        one.label
+      }}</router-link>
     </nav>
     <v-spacer />
     <span class="state" role="status">
@@ -35,10 +41,16 @@ async function signOut(): Promise<void> {
       <span v-else-if="unpublished" class="tag tag-draft">{{ unpublished }} unpublished</span>
       <span v-else class="tag tag-live">All published</span>
     </span>
-    <v-btn variant="flat" color="primary" class="mx-3" :disabled="!unpublished" @click="publishing = true">Publish</v-btn>
+    <v-btn variant="flat" color="primary" class="mx-3" :disabled="!unpublished" @click="publishing = true"
+      >Publish</v-btn
+    >
     <v-menu>
-      <template #activator="{ props }"><v-btn v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{ session.user?.name }}</v-btn></template>
-      <v-list density="compact"><v-list-item :subtitle="session.user?.mail" /><v-list-item title="Sign out" @click="signOut" /></v-list>
+      <template #activator="{ props }"
+        ><v-btn v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{ session.user?.name }}</v-btn></template
+      >
+      <v-list density="compact"
+        ><v-list-item :subtitle="session.user?.mail" /><v-list-item title="Sign out" @click="signOut"
+      /></v-list>
     </v-menu>
     <PublishDialog v-model="publishing" />
   </v-app-bar>

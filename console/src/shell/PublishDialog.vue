@@ -29,16 +29,32 @@ async function publish(): Promise<void> {
     <v-card>
       <v-card-title class="serif pt-5 px-6">Publish to {{ session.store?.name }}</v-card-title>
       <v-card-text class="px-6">
-        <p class="mb-3">These changes go live in one moment, for every visitor. They can be taken back under Revisions.</p>
+        <p class="mb-3">
+          These changes go live in one moment, for every visitor. They can be taken back under Revisions.
+        </p>
         <ul class="changes">
           <li v-for="(change, i) in session.changes?.changes" :key="i">{{ change.sentence }}</li>
         </ul>
-        <v-text-field v-model="note" label="Note for the team (optional)" maxlength="500" class="mt-5" autofocus @keydown.enter="publish" />
+        <v-text-field
+          v-model="note"
+          label="Note for the team (optional)"
+          maxlength="500"
+          class="mt-5"
+          autofocus
+          @keydown.enter="publish"
+        />
       </v-card-text>
       <v-card-actions class="px-6 pb-5">
         <v-spacer />
         <v-btn @click="open = false">Not yet</v-btn>
-        <v-btn variant="flat" color="primary" :loading="busy" :disabled="!session.changes?.changes.length" @click="publish">Publish now</v-btn>
+        <v-btn
+          variant="flat"
+          color="primary"
+          :loading="busy"
+          :disabled="!session.changes?.changes.length"
+          @click="publish"
+          >Publish now</v-btn
+        >
       </v-card-actions>
     </v-card>
   </v-dialog>

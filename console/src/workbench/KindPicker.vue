@@ -1,7 +1,15 @@
 <script setup lang="ts">
 /** The catalogue of section kinds: a drawing and a sentence each, only those that make sense here. */
 import { mdiMagnify } from '@mdi/js';
-import { hasSections, planPage, planSvg, sectionName, sectionsIn, SHIPPED_KINDS, type SectionKind } from '@parlour/core';
+import {
+  hasSections,
+  planPage,
+  planSvg,
+  sectionName,
+  sectionsIn,
+  SHIPPED_KINDS,
+  type SectionKind,
+} from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import type { Target, Workbench } from './use-workbench';
 
@@ -28,17 +36,35 @@ const spots = computed<Spot[]>(() => {
   if (selected && section) {
     const family = props.bench.family(selected);
     const name = sectionName(section, SHIPPED_KINDS);
-    if (family) found.push({ title: `After ${name}`, document: selected.document, place: { ...family.place, before: family.ids[family.ids.indexOf(section.id) + 1] ?? null } });
-    if (family) found.push({ title: `Before ${name}`, document: selected.document, place: { ...family.place, before: section.id } });
+    if (family)
+      found.push({
+        title: `After ${name}`,
+        document: selected.document,
+        place: { ...family.place, before: family.ids[family.ids.indexOf(section.id) + 1] ?? null },
+      });
+    if (family)
+      found.push({
+        title: `Before ${name}`,
+        document: selected.document,
+        place: { ...family.place, before: section.id },
+      });
   }
-  for (const key of [templateKey.value, ...(selected ? [selected.document] : [])].filter((one, i, all) => all.indexOf(one) === i)) {
+  for (const key of [templateKey.value, ...(selected ? [selected.document] : [])].filter(
+    (one, i, all) => all.indexOf(one) === i,
+  )) {
     const document = documents.get(key);
     if (!document || !hasSections(document)) continue;
     for (const holder of sectionsIn(document.areas)) {
-      for (const [slot, title] of Object.entries(SHIPPED_KINDS.find(holder.kind)?.slots ?? {})) found.push({ title: `Into the ${title.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`, document: key, place: { section: holder.id, slot } });
+      for (const [slot, title] of Object.entries(SHIPPED_KINDS.find(holder.kind)?.slots ?? {}))
+        found.push({
+          title: `Into the ${title.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`,
+          document: key,
+          place: { section: holder.id, slot },
+        });
     }
   }
-  if (template.value) found.push({ title: `At the end of ${template.value.name}`, document: templateKey.value, place: { area: 'main' } });
+  if (template.value)
+    found.push({ title: `At the end of ${template.value.name}`, document: templateKey.value, place: { area: 'main' } });
   return found.map((spot, value) => ({ ...spot, value }));
 });
 watch(open, (now) => {
@@ -49,15 +75,36 @@ const spot = computed(() => spots.value[where.value]);
 const fits = (kind: SectionKind): boolean => {
   const document = spot.value && props.bench.documents.get(spot.value.document);
   if (!document || !kind.onlyOn) return true;
-  return document.type === 'template' ? kind.onlyOn.pages.includes(document.pageKind) : document.type === 'arrangement' && kind.onlyOn.regions.includes(document.region);
+  return document.type === 'template'
+    ? kind.onlyOn.pages.includes(document.pageKind)
+    : document.type === 'arrangement' && kind.onlyOn.regions.includes(document.region);
 };
-const kinds = computed(() => SHIPPED_KINDS.all.filter((kind) => fits(kind) && `${kind.name} ${kind.title} ${kind.sentence}`.toLowerCase().includes((words.value ?? '').toLowerCase().trim())));
+const kinds = computed(() =>
+  SHIPPED_KINDS.all.filter(
+    (kind) =>
+      fits(kind) &&
+      `${kind.name} ${kind.title} ${kind.sentence}`.toLowerCase().includes((words.value ?? '').toLowerCase().trim()),
+  ),
+);
 
 /** A kind drawn with its defaults. */
 const drawing = (kind: SectionKind): string =>
   planSvg(
     planPage(
-      { template: ['', { format: 1, type: 'template', name: '', pageKind: 'home', layout: { width: 'page' }, areas: { main: [{ id: 'x', kind: kind.name, casing: {}, values: {} }] } }], regions: {} },
+      {
+        template: [
+          '',
+          {
+            format: 1,
+            type: 'template',
+            name: '',
+            pageKind: 'home',
+            layout: { width: 'page' },
+            areas: { main: [{ id: 'x', kind: kind.name, casing: {}, values: {} }] },
+          },
+        ],
+        regions: {},
+      },
       SHIPPED_KINDS,
     ),
     { labels: false },
@@ -73,7 +120,14 @@ function choose(kind: SectionKind): void {
     <v-card>
       <div class="head">
         <h2>Add a section</h2>
-        <v-text-field v-model="words" label="Search" :prepend-inner-icon="mdiMagnify" autofocus clearable class="search" />
+        <v-text-field
+          v-model="words"
+          label="Search"
+          :prepend-inner-icon="mdiMagnify"
+          autofocus
+          clearable
+          class="search"
+        />
         <v-select v-model="where" :items="spots" label="Where" class="where" />
       </div>
       <v-card-text class="kinds">

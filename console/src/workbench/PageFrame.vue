@@ -2,7 +2,12 @@
 /** The true page of the draft in a frame at a chosen device's width, scaled down to the room there is. */
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 
-const props = defineProps<{ url: string; device: 'desktop' | 'tablet' | 'phone'; selected: string | null; renewals: number }>();
+const props = defineProps<{
+  url: string;
+  device: 'desktop' | 'tablet' | 'phone';
+  selected: string | null;
+  renewals: number;
+}>();
 const emit = defineEmits<{ selected: [section: string] }>();
 
 const WIDTHS = { desktop: 1280, tablet: 834, phone: 390 } as const;
@@ -11,7 +16,11 @@ const frame = ref<HTMLIFrameElement>();
 const size = ref({ width: 800, height: 500 });
 
 const scale = computed(() => Math.min(1, size.value.width / WIDTHS[props.device]));
-const look = computed(() => ({ width: `${WIDTHS[props.device]}px`, height: `${size.value.height / scale.value}px`, transform: `scale(${scale.value})` }));
+const look = computed(() => ({
+  width: `${WIDTHS[props.device]}px`,
+  height: `${size.value.height / scale.value}px`,
+  transform: `scale(${scale.value})`,
+}));
 const outer = computed(() => ({ width: `${WIDTHS[props.device] * scale.value}px`, height: `${size.value.height}px` }));
 
 const origin = computed(() => (props.url ? new URL(props.url).origin : ''));
@@ -37,8 +46,14 @@ onBeforeUnmount(() => {
   window.removeEventListener('message', hear);
   watcher?.disconnect();
 });
-watch(() => props.selected, (section) => send({ type: 'select', section }));
-watch(() => props.renewals, () => send({ type: 'renew' }));
+watch(
+  () => props.selected,
+  (section) => send({ type: 'select', section }),
+);
+watch(
+  () => props.renewals,
+  () => send({ type: 'renew' }),
+);
 </script>
 
 <template>

@@ -16,7 +16,9 @@ const items = ref<Choice[]>([]);
 const words = ref('');
 
 async function search(text: string): Promise<void> {
-  const answer = await attempt(() => call(routes.listPages, { query: { search: text === props.title ? undefined : text || undefined, limit: 30 } }));
+  const answer = await attempt(() =>
+    call(routes.listPages, { query: { search: text === props.title ? undefined : text || undefined, limit: 30 } }),
+  );
   items.value = (answer?.pages ?? []).map((page) => ({ value: page.page, title: page.title, path: page.path }));
 }
 let waiting: ReturnType<typeof setTimeout> | undefined;

@@ -5,7 +5,12 @@ import { computed, nextTick, ref, watch } from 'vue';
 import type { Selection, Target } from './use-workbench';
 
 const props = defineProps<{ plan: Plan; selected: Selection | null }>();
-const emit = defineEmits<{ select: [selection: Selection]; move: [selection: Selection, place: Target]; nudge: [selection: Selection, by: -1 | 1]; remove: [selection: Selection] }>();
+const emit = defineEmits<{
+  select: [selection: Selection];
+  move: [selection: Selection, place: Target];
+  nudge: [selection: Selection, by: -1 | 1];
+  remove: [selection: Selection];
+}>();
 
 const svg = computed(() => planSvg(props.plan, { labels: false }));
 const sheet = ref<HTMLElement>();
@@ -50,18 +55,26 @@ function dropAt(event: PointerEvent, box: PlanBox): typeof drop.value {
   const x = ((event.clientX - bounds.left) / bounds.width) * props.plan.width;
   const y = ((event.clientY - bounds.top) / bounds.height) * props.plan.height;
   const own = props.plan.boxes.filter((one) => one.document === box.document && !isInside(one, box));
-  const holder = own.filter((one) => one.slots.length && y >= one.y && y <= one.y + one.height).sort((a, b) => b.depth - a.depth)[0];
+  const holder = own
+    .filter((one) => one.slots.length && y >= one.y && y <= one.y + one.height)
+    .sort((a, b) => b.depth - a.depth)[0];
   const slot = holder?.slots.find((one) => x >= one.x && x <= one.x + one.width);
-  const siblings = own.filter((one) => (holder && slot ? one.parent === holder.section && one.slot === slot.name : one.depth === 0));
+  const siblings = own.filter((one) =>
+    holder && slot ? one.parent === holder.section && one.slot === slot.name : one.depth === 0,
+  );
   const next = siblings.find((one) => y < one.y + one.height / 2);
   const last = siblings.at(-1);
-  const place: Target = { ...(holder && slot ? { section: holder.section, slot: slot.name } : { area: 'main' }), before: next?.section ?? null };
+  const place: Target = {
+    ...(holder && slot ? { section: holder.section, slot: slot.name } : { area: 'main' }),
+    before: next?.section ?? null,
+  };
   const line = next ? next.y - 8 : last ? last.y + last.height + 8 : (holder?.y ?? 0) + 12;
   return { place, y: line, x: slot?.x ?? 0, width: slot?.width ?? props.plan.width };
 }
 
 function isInside(one: PlanBox, box: PlanBox): boolean {
-  for (let at: PlanBox | undefined = one; at; at = props.plan.boxes.find((other) => other.section === at?.parent)) if (at.section === box.section) return true;
+  for (let at: PlanBox | undefined = one; at; at = props.plan.boxes.find((other) => other.section === at?.parent))
+    if (at.section === box.section) return true;
   return false;
 }
 
@@ -84,6 +97,7 @@ watch(
 
 <template>
   <div class="scroll">
+    <p id="plan-keys" hidden>Alt with the arrow keys moves a section, Delete removes it.</p>
     <div ref="sheet" class="drawing" :class="{ carrying: carried }">
       <!-- Drawn by core from checked documents; every text in it is escaped. -->
       <!-- eslint-disable-next-line vue/no-v-html -->
@@ -93,10 +107,15 @@ watch(
         :key="box.section"
         type="button"
         class="box"
-        :class="{ 'box-selected': isSelected(box), 'box-carried': carried?.section === box.section, 'box-holder': box.slots.length }"
+        :class="{
+          'box-selected': isSelected(box),
+          'box-carried': carried?.section === box.section,
+          'box-holder': box.slots.length,
+        }"
         :style="lay(box)"
         :aria-pressed="isSelected(box)"
-        :aria-label="`${box.title}${box.caption ? `: ${box.caption}` : ''}. Alt with arrow keys moves it, Delete removes it.`"
+        :aria-label="`${box.title}${box.caption ? `: ${box.caption}` : ''}`"
+        aria-describedby="plan-keys"
         :data-plan-section="box.section"
         @pointerdown="pickUp($event, box)"
         @pointermove="carry($event, box)"
@@ -105,9 +124,19 @@ watch(
         @focus="emit('select', selectionOf(box))"
         @keydown="onKey($event, box)"
       >
-        <span class="label">{{ box.title }}<template v-if="box.caption">: {{ box.caption }}</template></span>
+        <span class="label"
+          >{{ box.title }}<template v-if="box.caption">: {{ box.caption }}</template></span
+        >
       </button>
-      <div v-if="drop" class="drop" :style="{ left: percent(drop.x, plan.width), width: percent(drop.width, plan.width), top: percent(drop.y, plan.height) }" />
+      <div
+        v-if="drop"
+        class="drop"
+        :style="{
+          left: percent(drop.x, plan.width),
+          width: percent(drop.width, plan.width),
+          top: percent(drop.y, plan.height),
+        }"
+      />
     </div>
   </div>
 </template>

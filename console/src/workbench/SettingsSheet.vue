@@ -1,7 +1,16 @@
 <script setup lang="ts">
 /** The settings of the selection, at the place of work: under the page. */
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
-import { CASING, choice, sectionName, SHIPPED_KINDS, text, WIDTHS, type Field, type TemplateDocument } from '@parlour/core';
+import {
+  CASING,
+  choice,
+  sectionName,
+  SHIPPED_KINDS,
+  text,
+  WIDTHS,
+  type Field,
+  type TemplateDocument,
+} from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
 import type { Workbench } from './use-workbench';
@@ -12,10 +21,22 @@ const part = ref<'values' | 'casing'>('values');
 const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? SHIPPED_KINDS.find(section.value.kind) : undefined));
 const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
-const fields = computed<[string, Field][]>(() => Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})));
+const fields = computed<[string, Field][]>(() =>
+  Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})),
+);
 
 const NAME = text('Name of the template', 'What the team calls it.', { max: 80 });
-const WIDTH = choice('Width of the content', 'Sections follow it unless their own casing says otherwise.', Object.fromEntries(WIDTHS.map((width) => [width, width === 'page' ? 'Page' : width === 'edge' ? 'Edge to edge' : width === 'narrow' ? 'Narrow' : 'Wide'])), 'page');
+const WIDTH = choice(
+  'Width of the content',
+  'Sections follow it unless their own casing says otherwise.',
+  Object.fromEntries(
+    WIDTHS.map((width) => [
+      width,
+      width === 'page' ? 'Page' : width === 'edge' ? 'Edge to edge' : width === 'narrow' ? 'Narrow' : 'Wide',
+    ]),
+  ),
+  'page',
+);
 
 async function set(name: string, value: unknown): Promise<void> {
   const selected = props.bench.state.selected;
@@ -45,11 +66,23 @@ watch(
         <v-spacer />
         <v-btn size="small" :prepend-icon="mdiArrowUp" @click="bench.nudge(bench.state.selected, -1)">Up</v-btn>
         <v-btn size="small" :prepend-icon="mdiArrowDown" @click="bench.nudge(bench.state.selected, 1)">Down</v-btn>
-        <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="bench.remove(bench.state.selected)">Remove</v-btn>
+        <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="bench.remove(bench.state.selected)"
+          >Remove</v-btn
+        >
       </div>
-      <p v-if="!kind" class="missing">There is no section kind “{{ section.kind }}”. Remove this section, or bring the kind back; until then the design cannot be published.</p>
+      <p v-if="!kind" class="missing">
+        There is no section kind “{{ section.kind }}”. Remove this section, or bring the kind back; until then the
+        design cannot be published.
+      </p>
       <div v-else :key="`${section.id} ${part}`" class="fields">
-        <FieldInput v-for="[name, field] in fields" :key="name" :name="name" :field="field" :own="section[part][name]" @set="(value) => set(name, value)" />
+        <FieldInput
+          v-for="[name, field] in fields"
+          :key="name"
+          :name="name"
+          :field="field"
+          :own="section[part][name]"
+          @set="(value) => set(name, value)"
+        />
         <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has nothing to set.</p>
       </div>
     </template>
@@ -59,8 +92,20 @@ watch(
         <p class="quiet">Click a section in the plan or on the page to change it.</p>
       </div>
       <div class="fields">
-        <FieldInput name="name" :field="NAME" :own="template.name" required @set="(value) => setTemplate('name', template?.name, value)" />
-        <FieldInput name="width" :field="WIDTH" :own="template.layout.width" required @set="(value) => setTemplate('layout.width', template?.layout.width, value)" />
+        <FieldInput
+          name="name"
+          :field="NAME"
+          :own="template.name"
+          required
+          @set="(value) => setTemplate('name', template?.name, value)"
+        />
+        <FieldInput
+          name="width"
+          :field="WIDTH"
+          :own="template.layout.width"
+          required
+          @set="(value) => setTemplate('layout.width', template?.layout.width, value)"
+        />
       </div>
     </template>
     <p v-else class="quiet">This page has no template. Assign one under Pages.</p>

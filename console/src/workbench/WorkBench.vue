@@ -29,7 +29,8 @@ async function put(kind: string, document: string, place: Target): Promise<void>
 }
 
 async function assignHere(): Promise<void> {
-  if (await bench.run([{ type: 'assign', page: state.page, template: state.template }])) await router.replace({ path: route.path });
+  if (await bench.run([{ type: 'assign', page: state.page, template: state.template }]))
+    await router.replace({ path: route.path });
 }
 
 /** A click on the page selects wherever the section stands, template or region. */
@@ -60,21 +61,52 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
 <template>
   <div class="bench">
     <div class="strip">
-      <PageSearch :page="state.page" :title="why?.title ?? ''" @open="(page) => router.push(`/work/${encodeURIComponent(page)}`)" />
+      <PageSearch
+        :page="state.page"
+        :title="why?.title ?? ''"
+        @open="(page) => router.push(`/work/${encodeURIComponent(page)}`)"
+      />
       <p class="because">
         <template v-if="template">
-          Template <strong>{{ template.name }}</strong
-          ><template v-if="why?.template?.template === state.template">, {{ why.template.reason === 'page' ? 'given to this page' : `the standard of its kind` }}</template
+          Template <strong>{{ template.name }}</strong><template v-if="why?.template?.template === state.template"
+            >, {{ why.template.reason === 'page' ? 'given to this page' : `the standard of its kind` }}</template
           ><template v-else>
-            is not what this page uses. <v-btn size="small" variant="outlined" color="warning" @click="assignHere">Use it for this page</v-btn></template
+            is not what this page uses.
+            <v-btn size="small" variant="outlined" color="warning" @click="assignHere"
+              >Use it for this page</v-btn
+            ></template
           >
         </template>
       </p>
       <v-spacer />
-      <v-btn :icon="mdiUndo" size="small" :disabled="!session.changes?.undo" title="Undo (Ctrl+Z)" aria-label="Undo" @click="bench.undo()" />
-      <v-btn :icon="mdiRedo" size="small" :disabled="!session.changes?.redo" title="Do again (Ctrl+Shift+Z)" aria-label="Do again" @click="bench.redo()" />
-      <v-btn-toggle v-model="device" mandatory density="compact" variant="outlined" divided class="mx-2" aria-label="Device">
-        <v-btn v-for="one in devices" :key="one.value" :value="one.value" :prepend-icon="one.icon" size="small">{{ one.title }}</v-btn>
+      <v-btn
+        :icon="mdiUndo"
+        size="small"
+        :disabled="!session.changes?.undo"
+        title="Undo (Ctrl+Z)"
+        aria-label="Undo"
+        @click="bench.undo()"
+      />
+      <v-btn
+        :icon="mdiRedo"
+        size="small"
+        :disabled="!session.changes?.redo"
+        title="Do again (Ctrl+Shift+Z)"
+        aria-label="Do again"
+        @click="bench.redo()"
+      />
+      <v-btn-toggle
+        v-model="device"
+        mandatory
+        density="compact"
+        variant="outlined"
+        divided
+        class="mx-2"
+        aria-label="Device"
+      >
+        <v-btn v-for="one in devices" :key="one.value" :value="one.value" :prepend-icon="one.icon" size="small">{{
+          one.title
+        }}</v-btn>
       </v-btn-toggle>
       <v-btn :href="previewUrl" target="_blank" rel="noopener" size="small" :append-icon="mdiOpenInNew">Preview</v-btn>
     </div>
@@ -84,10 +116,24 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
         <h2>Plan</h2>
         <v-btn variant="outlined" size="small" :prepend-icon="mdiPlus" @click="picking = true">Add a section</v-btn>
       </div>
-      <PlanView v-if="plan" :plan="plan" :selected="state.selected" @select="(selection) => (state.selected = selection)" @move="bench.move" @nudge="bench.nudge" @remove="bench.remove" />
+      <PlanView
+        v-if="plan"
+        :plan="plan"
+        :selected="state.selected"
+        @select="(selection) => (state.selected = selection)"
+        @move="bench.move"
+        @nudge="bench.nudge"
+        @remove="bench.remove"
+      />
     </section>
 
-    <PageFrame :url="previewUrl" :device="device" :selected="state.selected?.section ?? null" :renewals="renewals" @selected="selectById" />
+    <PageFrame
+      :url="previewUrl"
+      :device="device"
+      :selected="state.selected?.section ?? null"
+      :renewals="renewals"
+      @selected="selectById"
+    />
     <SettingsSheet :bench="bench" />
     <KindPicker v-model="picking" :bench="bench" @put="put" />
   </div>

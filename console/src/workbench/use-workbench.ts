@@ -1,5 +1,15 @@
 /** The state of the workbench: one page of the draft, what is selected, and everything that can be done to it. */
-import { hasSections, keys, planPage, sectionsIn, SHIPPED_KINDS, type Document, type Region, type Section, type SectionedDocument } from '@parlour/core';
+import {
+  hasSections,
+  keys,
+  planPage,
+  sectionsIn,
+  SHIPPED_KINDS,
+  type Document,
+  type Region,
+  type Section,
+  type SectionedDocument,
+} from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, reactive, ref, shallowReactive } from 'vue';
 import { attempt, call, edit, newUnit, refreshChanges } from '../api';
@@ -54,13 +64,21 @@ export function useWorkbench() {
     state.selected = null;
     why.value = await call(routes.why, { params: { page } });
     state.template = template ?? why.value.template?.template ?? '';
-    const wanted = [...why.value.regions.map((region) => region.document), ...(state.template ? [templateKey.value] : [])];
-    await Promise.all([...wanted.map(fetchDocument), call(routes.preview, { body: { page } }).then(({ url }) => (previewUrl.value = url))]);
+    const wanted = [
+      ...why.value.regions.map((region) => region.document),
+      ...(state.template ? [templateKey.value] : []),
+    ];
+    await Promise.all([
+      ...wanted.map(fetchDocument),
+      call(routes.preview, { body: { page } }).then(({ url }) => (previewUrl.value = url)),
+    ]);
   }
 
   /** Reads anew what edits have touched, and draws. */
   async function after(touched: readonly { document: string }[]): Promise<void> {
-    await Promise.all([...new Set(touched.map((one) => one.document))].filter((key) => documents.has(key)).map(fetchDocument));
+    await Promise.all(
+      [...new Set(touched.map((one) => one.document))].filter((key) => documents.has(key)).map(fetchDocument),
+    );
     if (state.selected && !selectedSection.value) state.selected = null;
     renewals.value++;
   }
@@ -84,16 +102,19 @@ export function useWorkbench() {
   function family(selection: Selection): { place: Target; ids: string[] } | null {
     const document = documents.get(selection.document);
     if (!document || !hasSections(document)) return null;
-    for (const [area, list] of Object.entries(document.areas)) if (list.some((one) => one.id === selection.section)) return { place: { area }, ids: list.map((one) => one.id) };
+    for (const [area, list] of Object.entries(document.areas))
+      if (list.some((one) => one.id === selection.section)) return { place: { area }, ids: list.map((one) => one.id) };
     for (const parent of sectionsIn(document.areas)) {
       for (const [slot, list] of Object.entries(parent.slots ?? {})) {
-        if (list.some((one) => one.id === selection.section)) return { place: { section: parent.id, slot }, ids: list.map((one) => one.id) };
+        if (list.some((one) => one.id === selection.section))
+          return { place: { section: parent.id, slot }, ids: list.map((one) => one.id) };
       }
     }
     return null;
   }
 
-  const move = (selection: Selection, place: Target): Promise<boolean> => run([{ type: 'move', document: selection.document, section: selection.section, place }]);
+  const move = (selection: Selection, place: Target): Promise<boolean> =>
+    run([{ type: 'move', document: selection.document, section: selection.section, place }]);
 
   /** Moves a section by one among its siblings. */
   async function nudge(selection: Selection, by: -1 | 1): Promise<void> {
@@ -117,9 +138,14 @@ export function useWorkbench() {
   }
 
   /** Sets one field; without a value it goes back to its default. */
-  async function set(target: { document: string; section?: string; field: string; was: unknown }, value: unknown): Promise<void> {
+  async function set(
+    target: { document: string; section?: string; field: string; was: unknown },
+    value: unknown,
+  ): Promise<void> {
     const { was, ...rest } = target;
-    await run([{ type: 'set', ...rest, ...(value === undefined ? {} : { value }), ...(was === undefined ? {} : { was }) }]);
+    await run([
+      { type: 'set', ...rest, ...(value === undefined ? {} : { value }), ...(was === undefined ? {} : { was }) },
+    ]);
   }
 
   return {

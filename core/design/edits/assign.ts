@@ -53,7 +53,10 @@ export const assign: EditType<AssignEdit, AssignRequest> = {
     if (template !== null) checkTemplate(draft, kind, template);
     if (page === null) {
       if (template === null && was !== null && Object.keys(now.pages).length > 0) {
-        throw new Problem('still-used', `${PAGE_KINDS[kind].name} pages need a standard template.`, { place: 'template', remedy: 'Name another template.' });
+        throw new Problem('still-used', `${PAGE_KINDS[kind].name} pages need a standard template.`, {
+          place: 'template',
+          remedy: 'Name another template.',
+        });
       }
       return { ...now, standard: template };
     }
@@ -80,12 +83,19 @@ function bucket(draft: Draft, kind: PageKind): AssignmentsDocument {
 function checkTemplate(draft: Draft, kind: PageKind, code: string): void {
   const template = draft.get(keys.template(code));
   if (!template || template.type !== 'template') {
-    throw new Problem('no-such-template', `There is no template “${code}”.`, { place: 'template', remedy: 'List the templates to see their codes.' });
+    throw new Problem('no-such-template', `There is no template “${code}”.`, {
+      place: 'template',
+      remedy: 'List the templates to see their codes.',
+    });
   }
   if (template.pageKind !== kind) {
-    throw new Problem('wrong-page-kind', `“${template.name}” is a template for ${template.pageKind} pages, not for ${kind} pages.`, {
-      place: 'template',
-      remedy: `Choose a template for ${kind} pages, or copy one.`,
-    });
+    throw new Problem(
+      'wrong-page-kind',
+      `“${template.name}” is a template for ${template.pageKind} pages, not for ${kind} pages.`,
+      {
+        place: 'template',
+        remedy: `Choose a template for ${kind} pages, or copy one.`,
+      },
+    );
   }
 }

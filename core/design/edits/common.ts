@@ -4,7 +4,15 @@ import { Problem } from '../../problem.js';
 import { codeText, closed, plainText } from '../../fields/schema.js';
 import { kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
 import type { DocumentKey, SectionId } from '../document.js';
-import { isSectioned, samePlace, type Draft, type DraftDocument, type DraftSection, type Place, type SectionedDraft } from '../draft.js';
+import {
+  isSectioned,
+  samePlace,
+  type Draft,
+  type DraftDocument,
+  type DraftSection,
+  type Place,
+  type SectionedDraft,
+} from '../draft.js';
 import { canonicalJson } from '../hash.js';
 import { LIMITS } from '../limits.js';
 
@@ -19,7 +27,9 @@ export const placeSchema = closed({
   slot: codeText().optional(),
   before: codeText().nullable().optional(),
 }).test('one', '${path} must have either “area”, or “section” and “slot”', (value) =>
-  value.area !== undefined ? value.section === undefined && value.slot === undefined : value.section !== undefined && value.slot !== undefined,
+  value.area !== undefined
+    ? value.section === undefined && value.slot === undefined
+    : value.section !== undefined && value.slot !== undefined,
 );
 
 export interface PlaceRequest {
@@ -29,21 +39,31 @@ export interface PlaceRequest {
   readonly before?: string | null;
 }
 
-export const valuesSchema = yup.object().strict().meta({ json: { type: 'object', additionalProperties: true } });
+export const valuesSchema = yup
+  .object()
+  .strict()
+  .meta({ json: { type: 'object', additionalProperties: true } });
 
-export const isSame = (a: unknown, b: unknown): boolean => a === b || (a !== undefined && b !== undefined && canonicalJson(a) === canonicalJson(b));
+export const isSame = (a: unknown, b: unknown): boolean =>
+  a === b || (a !== undefined && b !== undefined && canonicalJson(a) === canonicalJson(b));
 
 export function sectioned(draft: Draft, key: DocumentKey): SectionedDraft {
   const document = draft.get(key);
   if (!document) throw noDocument(key);
   if (!isSectioned(document)) {
-    throw new Problem('no-such-place', `“${key}” does not hold sections.`, { place: 'document', remedy: 'Name a template or an arrangement.' });
+    throw new Problem('no-such-place', `“${key}” does not hold sections.`, {
+      place: 'document',
+      remedy: 'Name a template or an arrangement.',
+    });
   }
   return document;
 }
 
 export const noDocument = (key: DocumentKey): Problem =>
-  new Problem('no-such-document', `This design has no “${key}”.`, { place: 'document', remedy: 'List the templates to see what there is.' });
+  new Problem('no-such-document', `This design has no “${key}”.`, {
+    place: 'document',
+    remedy: 'List the templates to see what there is.',
+  });
 
 export function sectionOf(document: SectionedDraft, id: SectionId): DraftSection {
   const section = Object.hasOwn(document.sections, id) ? document.sections[id] : undefined;
@@ -59,7 +79,9 @@ export function sectionOf(document: SectionedDraft, id: SectionId): DraftSection
 /** The place a request means, checked to exist. */
 export function placeFrom(request: PlaceRequest, document: SectionedDraft, kinds: KindSet): Place {
   const place: Place =
-    request.area !== undefined ? { area: request.area } : { section: request.section as string, slot: request.slot as string };
+    request.area !== undefined
+      ? { area: request.area }
+      : { section: request.section as string, slot: request.slot as string };
   checkPlace(place, document, kinds);
   const before = request.before ?? null;
   if (before !== null && !samePlace(sectionOf(document, before).place, place)) {
@@ -97,7 +119,10 @@ export function depthOf(place: Place, document: SectionedDraft): number {
 
 export function checkFits(kind: SectionKind, document: SectionedDraft): void {
   if (!kind.onlyOn) return;
-  const fits = document.type === 'template' ? kind.onlyOn.pages.includes(document.pageKind) : kind.onlyOn.regions.includes(document.region);
+  const fits =
+    document.type === 'template'
+      ? kind.onlyOn.pages.includes(document.pageKind)
+      : kind.onlyOn.regions.includes(document.region);
   if (fits) return;
   throw new Problem('no-such-place', `A ${kind.name} does not fit into ${nameOf(document)}.`, {
     place: 'kind',
@@ -107,10 +132,14 @@ export function checkFits(kind: SectionKind, document: SectionedDraft): void {
 
 export function checkSize(document: SectionedDraft): void {
   if (Object.keys(document.sections).length > LIMITS.sectionsPerDocument) {
-    throw new Problem('limit-reached', `${nameOf(document)} would have more than ${LIMITS.sectionsPerDocument} sections.`, {
-      place: 'document',
-      remedy: 'Remove some first, or split the page.',
-    });
+    throw new Problem(
+      'limit-reached',
+      `${nameOf(document)} would have more than ${LIMITS.sectionsPerDocument} sections.`,
+      {
+        place: 'document',
+        remedy: 'Remove some first, or split the page.',
+      },
+    );
   }
 }
 
@@ -141,7 +170,9 @@ export const nameOf = (document: DraftDocument): string => {
 /** A section as people call it: the title of its kind, with its own words where it has some. */
 export function sectionName(section: Pick<DraftSection, 'kind' | 'values'>, kinds: KindSet): string {
   const kind = kinds.find(section.kind);
-  const own = [section.values['title'], section.values['text']].find((value) => typeof value === 'string' && value !== '');
+  const own = [section.values['title'], section.values['text']].find(
+    (value) => typeof value === 'string' && value !== '',
+  );
   const words = typeof own === 'string' ? own.replace(/<[^>]*>/g, ' ').trim() : '';
   const title = kind?.title ?? section.kind;
   return words ? `${title} “${words.length > 40 ? `${words.slice(0, 39)}…` : words}”` : title;

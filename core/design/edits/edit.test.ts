@@ -1,11 +1,27 @@
 import fc from 'fast-check';
-import { applyRequests, applyUnit, closeDocument, invertEdit, isSectioned, Problem, siblingsIn, SHIPPED_KINDS, type DraftDocument, type EditRequest, type TemplateDocument } from '../../index.js';
+import {
+  applyRequests,
+  applyUnit,
+  closeDocument,
+  invertEdit,
+  isSectioned,
+  Problem,
+  siblingsIn,
+  SHIPPED_KINDS,
+  type DraftDocument,
+  type EditRequest,
+  type TemplateDocument,
+} from '../../index.js';
 import { assignments, draftOf, section, template, tools, withChanges } from '../../tests/designs.js';
 
 const HOME = 'template/home';
 const start = () =>
   draftOf({
-    [HOME]: template([section('a'), section('b', 'columns', {}, { first: [section('c', 'prose')], second: [] }), section('d')]),
+    [HOME]: template([
+      section('a'),
+      section('b', 'columns', {}, { first: [section('c', 'prose')], second: [] }),
+      section('d'),
+    ]),
     'template/product': template([section('p', 'price')], 'product', 'Product'),
     'template/other': template([], 'product', 'Other'),
     'assignments/product': assignments('product', 'product'),
@@ -17,7 +33,8 @@ const run = (draft: State, ...requests: EditRequest[]) => {
   const result = applyRequests(requests, draft, tools());
   return { ...result, draft: withChanges(draft, result.documents) };
 };
-const main = (draft: State, key = HOME) => (closeDocument(draft.get(key) as DraftDocument) as TemplateDocument).areas['main']?.map((one) => one.id);
+const main = (draft: State, key = HOME) =>
+  (closeDocument(draft.get(key) as DraftDocument) as TemplateDocument).areas['main']?.map((one) => one.id);
 const refusal = (work: () => unknown): Problem => {
   try {
     work();
@@ -32,18 +49,32 @@ describe('edits', () => {
   test('insert puts a section before another, at the end, or into a slot', () => {
     const { draft, sentences } = run(
       start(),
-      { type: 'insert', document: HOME, kind: 'poster', place: { area: 'main', before: 'b' }, id: 'x', values: { title: 'Wind' } },
+      {
+        type: 'insert',
+        document: HOME,
+        kind: 'poster',
+        place: { area: 'main', before: 'b' },
+        id: 'x',
+        values: { title: 'Wind' },
+      },
       { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, id: 'y' },
       { type: 'insert', document: HOME, kind: 'heading', place: { section: 'b', slot: 'first', before: 'c' }, id: 'z' },
     );
     expect(main(draft)).toEqual(['a', 'x', 'b', 'd', 'y']);
     const home = draft.get(HOME);
-    expect(isSectioned(home) && siblingsIn(home, { section: 'b', slot: 'first' }).map((one) => one.id)).toEqual(['z', 'c']);
+    expect(isSectioned(home) && siblingsIn(home, { section: 'b', slot: 'first' }).map((one) => one.id)).toEqual([
+      'z',
+      'c',
+    ]);
     expect(sentences[0]).toBe('Put Poster “Wind” into the template “Home”.');
   });
 
   test('move goes within an area, into a slot and out again, and keeps what is inside', () => {
-    const moved = run(start(), { type: 'move', document: HOME, section: 'd', place: { area: 'main', before: 'a' } }, { type: 'move', document: HOME, section: 'a', place: { section: 'b', slot: 'second' } });
+    const moved = run(
+      start(),
+      { type: 'move', document: HOME, section: 'd', place: { area: 'main', before: 'a' } },
+      { type: 'move', document: HOME, section: 'a', place: { section: 'b', slot: 'second' } },
+    );
     expect(main(moved.draft)).toEqual(['d', 'b']);
     const out = run(moved.draft, { type: 'move', document: HOME, section: 'b', place: { area: 'main', before: 'd' } });
     const home = closeDocument(out.draft.get(HOME) as DraftDocument) as TemplateDocument;
@@ -59,8 +90,14 @@ describe('edits', () => {
 
   test('set changes one field, resets it, and refuses when the field was changed meanwhile', () => {
     const set = run(start(), { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'One' });
-    const stale = refusal(() => run(set.draft, { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'Two' }));
-    expect(stale).toMatchObject({ code: 'stale-edit', place: 'was', message: 'Text of Heading “One” has been changed meanwhile; it is now “One”.' });
+    const stale = refusal(() =>
+      run(set.draft, { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'Two' }),
+    );
+    expect(stale).toMatchObject({
+      code: 'stale-edit',
+      place: 'was',
+      message: 'Text of Heading “One” has been changed meanwhile; it is now “One”.',
+    });
     const reset = run(set.draft, { type: 'set', document: HOME, section: 'a', field: 'values.text', was: 'One' });
     expect(reset.draft.get(HOME)).toEqual(start().get(HOME));
   });
@@ -73,47 +110,157 @@ describe('edits', () => {
       { type: 'set', document: HOME, field: 'name', value: 'First page', was: 'Home' },
       { type: 'set', document: 'theme', field: 'values.accentColour', value: '#112233' },
     );
-    expect(draft.get(HOME)).toMatchObject({ name: 'First page', layout: { width: 'wide' }, sections: { a: { casing: { tone: 'strong' } } } });
+    expect(draft.get(HOME)).toMatchObject({
+      name: 'First page',
+      layout: { width: 'wide' },
+      sections: { a: { casing: { tone: 'strong' } } },
+    });
     expect(draft.get('theme')).toMatchObject({ values: { accentColour: '#112233' } });
   });
 
   test('a copied template has its own sections, and is assigned to one page only', () => {
-    const { draft, edits } = run(start(), { type: 'create-template', from: 'product', name: 'Festival kite' }, { type: 'assign', page: 'product:K-1', template: 'festival-kite' });
+    const { draft, edits } = run(
+      start(),
+      { type: 'create-template', from: 'product', name: 'Festival kite' },
+      { type: 'assign', page: 'product:K-1', template: 'festival-kite' },
+    );
     expect(edits[0]).toMatchObject({ type: 'put', document: 'template/festival-kite' });
     expect(main(draft, 'template/festival-kite')).toEqual(['new1']);
-    expect(draft.get('assignments/product')).toMatchObject({ standard: 'product', pages: { 'product:K-1': 'festival-kite' } });
-    expect(refusal(() => run(draft, { type: 'remove-template', template: 'festival-kite' }))).toMatchObject({ code: 'still-used', remedy: 'Assign another template to these pages first.' });
+    expect(draft.get('assignments/product')).toMatchObject({
+      standard: 'product',
+      pages: { 'product:K-1': 'festival-kite' },
+    });
+    expect(refusal(() => run(draft, { type: 'remove-template', template: 'festival-kite' }))).toMatchObject({
+      code: 'still-used',
+      remedy: 'Assign another template to these pages first.',
+    });
   });
 
   test('a unit is done whole or not at all, and names the edit that was refused', () => {
     const draft = start();
-    const fault = refusal(() => run(draft, { type: 'remove', document: HOME, section: 'a' }, { type: 'remove', document: HOME, section: 'nobody' }));
+    const fault = refusal(() =>
+      run(
+        draft,
+        { type: 'remove', document: HOME, section: 'a' },
+        { type: 'remove', document: HOME, section: 'nobody' },
+      ),
+    );
     expect(fault).toMatchObject({ code: 'no-such-section', place: 'edits[1].section' });
     expect(main(draft)).toEqual(['a', 'b', 'd']);
   });
 
   test.each<[string, EditRequest, Partial<Problem>]>([
-    ['a kind that does not exist', { type: 'insert', document: HOME, kind: 'wonder', place: { area: 'main' } }, { code: 'no-such-section-kind', place: 'kind' }],
-    ['a newer version of a kind', { type: 'insert', document: HOME, kind: 'poster@99', place: { area: 'main' } }, { code: 'no-such-section-kind' }],
-    ['a kind on a page it is not made for', { type: 'insert', document: HOME, kind: 'price', place: { area: 'main' } }, { code: 'no-such-place', place: 'kind' }],
-    ['an area that is not there', { type: 'insert', document: HOME, kind: 'heading', place: { area: 'attic' } }, { code: 'no-such-place', place: 'area', remedy: 'Its areas are: main.' }],
-    ['a slot of a section without slots', { type: 'insert', document: HOME, kind: 'heading', place: { section: 'a', slot: 'first' } }, { code: 'no-such-place', place: 'slot' }],
-    ['a place before a section elsewhere', { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main', before: 'c' } }, { code: 'no-such-place', place: 'before' }],
-    ['an id that is taken', { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, id: 'a' }, { code: 'already-there', place: 'id' }],
-    ['a value of the wrong type', { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, values: { text: 5 } }, { code: 'bad-value', place: 'values.text' }],
-    ['a field that is not there', { type: 'set', document: HOME, section: 'a', field: 'values.flavour', value: 'x' }, { code: 'no-such-field', place: 'field' }],
-    ['a choice that is not offered', { type: 'set', document: HOME, section: 'a', field: 'values.level', value: 'h9' }, { code: 'bad-value', place: 'level' }],
-    ['a text that is too long', { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'x'.repeat(161) }, { code: 'bad-value', place: 'text' }],
-    ['a text with NUL', { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'a\0b' }, { code: 'bad-value', place: 'text' }],
-    ['script in prose', { type: 'set', document: HOME, section: 'c', field: 'values.text', value: '<p>x</p><script>1</script>' }, { code: 'bad-value', place: 'text' }],
-    ['a link that runs script', { type: 'insert', document: HOME, kind: 'poster', place: { area: 'main' }, values: { link: { url: 'javascript:alert(1)' } } }, { code: 'bad-value', place: 'values.link.url' }],
-    ['a section into itself', { type: 'move', document: HOME, section: 'b', place: { section: 'b', slot: 'first' } }, { code: 'circular-move' }],
-    ['a section before itself', { type: 'move', document: HOME, section: 'a', place: { area: 'main', before: 'a' } }, { code: 'circular-move' }],
-    ['a document that is not there', { type: 'remove', document: 'template/none', section: 'a' }, { code: 'no-such-document', place: 'document' }],
-    ['a template of another kind of page', { type: 'assign', page: 'product:K-1', template: 'home' }, { code: 'wrong-page-kind', place: 'template' }],
-    ['a page kind that does not exist', { type: 'assign', page: 'shelf:1', template: 'home' }, { code: 'no-such-page-kind', place: 'page' }],
-    ['a template without a name', { type: 'set', document: HOME, field: 'name', value: '', was: 'Home' }, { code: 'bad-value', place: 'name' }],
-    ['the standard template, while it is in use', { type: 'remove-template', template: 'product' }, { code: 'still-used' }],
+    [
+      'a kind that does not exist',
+      { type: 'insert', document: HOME, kind: 'wonder', place: { area: 'main' } },
+      { code: 'no-such-section-kind', place: 'kind' },
+    ],
+    [
+      'a newer version of a kind',
+      { type: 'insert', document: HOME, kind: 'poster@99', place: { area: 'main' } },
+      { code: 'no-such-section-kind' },
+    ],
+    [
+      'a kind on a page it is not made for',
+      { type: 'insert', document: HOME, kind: 'price', place: { area: 'main' } },
+      { code: 'no-such-place', place: 'kind' },
+    ],
+    [
+      'an area that is not there',
+      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'attic' } },
+      { code: 'no-such-place', place: 'area', remedy: 'Its areas are: main.' },
+    ],
+    [
+      'a slot of a section without slots',
+      { type: 'insert', document: HOME, kind: 'heading', place: { section: 'a', slot: 'first' } },
+      { code: 'no-such-place', place: 'slot' },
+    ],
+    [
+      'a place before a section elsewhere',
+      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main', before: 'c' } },
+      { code: 'no-such-place', place: 'before' },
+    ],
+    [
+      'an id that is taken',
+      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, id: 'a' },
+      { code: 'already-there', place: 'id' },
+    ],
+    [
+      'a value of the wrong type',
+      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, values: { text: 5 } },
+      { code: 'bad-value', place: 'values.text' },
+    ],
+    [
+      'a field that is not there',
+      { type: 'set', document: HOME, section: 'a', field: 'values.flavour', value: 'x' },
+      { code: 'no-such-field', place: 'field' },
+    ],
+    [
+      'a choice that is not offered',
+      { type: 'set', document: HOME, section: 'a', field: 'values.level', value: 'h9' },
+      { code: 'bad-value', place: 'level' },
+    ],
+    [
+      'a text that is too long',
+      { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'x'.repeat(161) },
+      { code: 'bad-value', place: 'text' },
+    ],
+    [
+      'a text with NUL',
+      { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'a\0b' },
+      { code: 'bad-value', place: 'text' },
+    ],
+    [
+      'script in prose',
+      { type: 'set', document: HOME, section: 'c', field: 'values.text', value: '<p>x</p><script>1</script>' },
+      { code: 'bad-value', place: 'text' },
+    ],
+    [
+      'a link that runs script',
+      {
+        type: 'insert',
+        document: HOME,
+        kind: 'poster',
+        place: { area: 'main' },
+        values: { link: { url: 'javascript:alert(1)' } },
+      },
+      { code: 'bad-value', place: 'values.link.url' },
+    ],
+    [
+      'a section into itself',
+      { type: 'move', document: HOME, section: 'b', place: { section: 'b', slot: 'first' } },
+      { code: 'circular-move' },
+    ],
+    [
+      'a section before itself',
+      { type: 'move', document: HOME, section: 'a', place: { area: 'main', before: 'a' } },
+      { code: 'circular-move' },
+    ],
+    [
+      'a document that is not there',
+      { type: 'remove', document: 'template/none', section: 'a' },
+      { code: 'no-such-document', place: 'document' },
+    ],
+    [
+      'a template of another kind of page',
+      { type: 'assign', page: 'product:K-1', template: 'home' },
+      { code: 'wrong-page-kind', place: 'template' },
+    ],
+    [
+      'a page kind that does not exist',
+      { type: 'assign', page: 'shelf:1', template: 'home' },
+      { code: 'no-such-page-kind', place: 'page' },
+    ],
+    [
+      'a template without a name',
+      { type: 'set', document: HOME, field: 'name', value: '', was: 'Home' },
+      { code: 'bad-value', place: 'name' },
+    ],
+    [
+      'the standard template, while it is in use',
+      { type: 'remove-template', template: 'product' },
+      { code: 'still-used' },
+    ],
   ])('refuses %s', (_, request, expected) => {
     const draft = start();
     expect(refusal(() => run(draft, request))).toMatchObject(expected);
@@ -124,11 +271,27 @@ describe('edits', () => {
     let draft = start();
     let holder = 'b';
     for (let depth = 1; depth < 4; depth++) {
-      draft = run(draft, { type: 'insert', document: HOME, kind: 'columns', place: { section: holder, slot: 'first' }, id: `n${depth}` }).draft;
+      draft = run(draft, {
+        type: 'insert',
+        document: HOME,
+        kind: 'columns',
+        place: { section: holder, slot: 'first' },
+        id: `n${depth}`,
+      }).draft;
       holder = `n${depth}`;
     }
-    draft = run(draft, { type: 'insert', document: HOME, kind: 'columns', place: { section: holder, slot: 'first' }, id: 'deepest' }).draft;
-    expect(refusal(() => run(draft, { type: 'insert', document: HOME, kind: 'heading', place: { section: 'deepest', slot: 'first' } }))).toMatchObject({ code: 'limit-reached', place: 'place' });
+    draft = run(draft, {
+      type: 'insert',
+      document: HOME,
+      kind: 'columns',
+      place: { section: holder, slot: 'first' },
+      id: 'deepest',
+    }).draft;
+    expect(
+      refusal(() =>
+        run(draft, { type: 'insert', document: HOME, kind: 'heading', place: { section: 'deepest', slot: 'first' } }),
+      ),
+    ).toMatchObject({ code: 'limit-reached', place: 'place' });
   });
 });
 
@@ -142,16 +305,31 @@ describe('properties of edits', () => {
     const ids = isSectioned(home) ? Object.keys(home.sections) : [];
     const id = ids[which % Math.max(1, ids.length)] ?? 'none';
     const holders = ids.filter((one) => isSectioned(home) && home.sections[one]?.kind === 'columns@1');
-    const place = where % 3 && holders.length ? { section: holders[where % holders.length] as string, slot: where % 2 ? 'first' : 'second' } : { area: 'main' };
+    const place =
+      where % 3 && holders.length
+        ? { section: holders[where % holders.length] as string, slot: where % 2 ? 'first' : 'second' }
+        : { area: 'main' };
     switch (what % 5) {
       case 0:
-        return { type: 'insert', document: HOME, kind: where % 2 ? 'columns' : 'heading', place, id: `i${which}-${where}-${ids.length}` };
+        return {
+          type: 'insert',
+          document: HOME,
+          kind: where % 2 ? 'columns' : 'heading',
+          place,
+          id: `i${which}-${where}-${ids.length}`,
+        };
       case 1:
         return { type: 'remove', document: HOME, section: id };
       case 2:
         return { type: 'move', document: HOME, section: id, place };
       case 3:
-        return { type: 'set', document: HOME, field: 'name', value: `n${words}`.slice(0, 80), was: (home as { name: string }).name };
+        return {
+          type: 'set',
+          document: HOME,
+          field: 'name',
+          value: `n${words}`.slice(0, 80),
+          was: (home as { name: string }).name,
+        };
       default:
         return { type: 'assign', page: `product:K-${which}`, template: where % 2 ? 'product' : 'other' };
     }

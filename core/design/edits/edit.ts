@@ -8,7 +8,14 @@ import { LIMITS } from '../limits.js';
 import { assign, type AssignEdit, type AssignRequest } from './assign.js';
 import { insert, type InsertEdit, type InsertRequest } from './insert.js';
 import { move, type MoveEdit, type MoveRequest } from './move.js';
-import { createTemplate, put, removeTemplate, type CreateTemplateRequest, type PutEdit, type RemoveTemplateRequest } from './put.js';
+import {
+  createTemplate,
+  put,
+  removeTemplate,
+  type CreateTemplateRequest,
+  type PutEdit,
+  type RemoveTemplateRequest,
+} from './put.js';
 import { remove, type RemoveEdit, type RemoveRequest } from './remove.js';
 import { set, type SetEdit, type SetRequest } from './set.js';
 import type { EditTools, EditType } from './step.js';
@@ -46,13 +53,15 @@ export const editRequestSchema = byTag<EditRequest>(
 );
 
 /** The document after `edit`, or null if it is removed. @throws Problem if the edit is refused */
-export const applyEdit = (edit: Edit, draft: Draft, kinds: KindSet): DraftDocument | null => editTypes[edit.type].apply(edit, draft, kinds);
+export const applyEdit = (edit: Edit, draft: Draft, kinds: KindSet): DraftDocument | null =>
+  editTypes[edit.type].apply(edit, draft, kinds);
 
 /** The edit that takes `edit` back. */
 export const invertEdit = (edit: Edit): Edit => editTypes[edit.type].invert(edit);
 
 /** One sentence about `edit`, read against the draft before it. */
-export const describeEdit = (edit: Edit, draft: Draft, kinds: KindSet): string => editTypes[edit.type].describe(edit, draft, kinds);
+export const describeEdit = (edit: Edit, draft: Draft, kinds: KindSet): string =>
+  editTypes[edit.type].describe(edit, draft, kinds);
 
 /** What a unit of edits did: the exact edits, their sentences, and the documents that are different now (null: removed). */
 export interface UnitResult {
@@ -68,15 +77,26 @@ export interface UnitResult {
  */
 export function applyRequests(requests: readonly EditRequest[], draft: Draft, tools: EditTools): UnitResult {
   if (requests.length > LIMITS.editsPerUnit) {
-    throw new Problem('limit-reached', `A unit holds at most ${LIMITS.editsPerUnit} edits.`, { place: 'edits', remedy: 'Send several units.' });
+    throw new Problem('limit-reached', `A unit holds at most ${LIMITS.editsPerUnit} edits.`, {
+      place: 'edits',
+      remedy: 'Send several units.',
+    });
   }
-  return inOrder(requests, draft, tools.kinds, (request, now) => requestTypes[request.type].resolve(request, now, tools));
+  return inOrder(requests, draft, tools.kinds, (request, now) =>
+    requestTypes[request.type].resolve(request, now, tools),
+  );
 }
 
 /** Applies exact edits, all or none. */
-export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet): UnitResult => inOrder(edits, draft, kinds, (edit) => edit);
+export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet): UnitResult =>
+  inOrder(edits, draft, kinds, (edit) => edit);
 
-function inOrder<T>(items: readonly T[], draft: Draft, kinds: KindSet, exact: (item: T, now: Draft) => Edit): UnitResult {
+function inOrder<T>(
+  items: readonly T[],
+  draft: Draft,
+  kinds: KindSet,
+  exact: (item: T, now: Draft) => Edit,
+): UnitResult {
   const documents = new Map<DocumentKey, DraftDocument | null>();
   const now = overlay(draft, documents);
   const edits: Edit[] = [];
@@ -90,7 +110,10 @@ function inOrder<T>(items: readonly T[], draft: Draft, kinds: KindSet, exact: (i
       edits.push(edit);
     } catch (error) {
       if (!(error instanceof Problem) || items.length === 1) throw error;
-      throw new Problem(error.code, error.message, { place: [`edits[${i}]`, error.place].filter(Boolean).join('.'), ...(error.remedy ? { remedy: error.remedy } : {}) });
+      throw new Problem(error.code, error.message, {
+        place: [`edits[${i}]`, error.place].filter(Boolean).join('.'),
+        ...(error.remedy ? { remedy: error.remedy } : {}),
+      });
     }
   });
   return { edits, sentences, documents };

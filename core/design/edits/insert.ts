@@ -102,6 +102,7 @@ function checkSection(section: DraftSection, document: SectionedDraft, kinds: Ki
     });
   }
   for (const part of ['values', 'casing'] as const) {
-    for (const [name, value] of Object.entries(section[part])) checkValue(fieldOf(kind, part, name), value, `${part}.${name}`);
+    for (const [name, value] of Object.entries(section[part]))
+      checkValue(fieldOf(kind, part, name), value, `${part}.${name}`);
   }
 }

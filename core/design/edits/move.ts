@@ -67,10 +67,12 @@ export const move: EditType<MoveEdit, MoveRequest> = {
     const document = sectioned(draft, key);
     const section = sectionOf(document, id);
     const name = sectionName(section, kinds);
-    if (!isSame({ place: section.place, order: section.order }, was)) throw stale(`The place of ${name}`, 'another one');
+    if (!isSame({ place: section.place, order: section.order }, was))
+      throw stale(`The place of ${name}`, 'another one');
     checkPlace(to.place, document, kinds);
     const inside = subtree(document, id);
-    if ('section' in to.place && inside.some((one) => one.id === (to.place as { section: string }).section)) throw circular(name, 'into itself');
+    if ('section' in to.place && inside.some((one) => one.id === (to.place as { section: string }).section))
+      throw circular(name, 'into itself');
     const height = Math.max(...inside.map((one) => depthOf(one.place, document))) - depthOf(section.place, document);
     if (depthOf(to.place, document) + height > LIMITS.slotDepth) {
       throw new Problem('limit-reached', `Sections may lie at most ${LIMITS.slotDepth} deep inside each other.`, {
@@ -87,10 +89,17 @@ export const move: EditType<MoveEdit, MoveRequest> = {
     const document = sectioned(draft, key);
     const next = siblingsIn(document, to.place).find((one) => one.id !== id && one.order > to.order);
     const where = next ? `above ${sectionName(next, kinds)}` : 'to the end';
-    const into = samePlace(sectionOf(document, id).place, to.place) ? '' : 'area' in to.place ? ` of ${to.place.area}` : ` of ${to.place.slot}`;
+    const into = samePlace(sectionOf(document, id).place, to.place)
+      ? ''
+      : 'area' in to.place
+        ? ` of ${to.place.area}`
+        : ` of ${to.place.slot}`;
     return `Moved ${sectionName(sectionOf(document, id), kinds)} ${where}${into} in ${nameOf(document)}.`;
   },
 };
 
 const circular = (name: string, where: string): Problem =>
-  new Problem('circular-move', `${name} cannot be moved ${where}.`, { place: 'place', remedy: 'Choose a place outside of it.' });
+  new Problem('circular-move', `${name} cannot be moved ${where}.`, {
+    place: 'place',
+    remedy: 'Choose a place outside of it.',
+  });

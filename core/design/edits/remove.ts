@@ -35,7 +35,8 @@ export const remove: EditType<RemoveEdit, RemoveRequest> = {
     const document = sectioned(draft, key);
     const root = sections[0] as DraftSection;
     sectionOf(document, root.id);
-    if (!isSame(subtree(document, root.id), sections)) throw stale(sectionName(root, kinds), 'different from what would be removed');
+    if (!isSame(subtree(document, root.id), sections))
+      throw stale(sectionName(root, kinds), 'different from what would be removed');
     const left = { ...document.sections };
     for (const { id } of sections) delete left[id];
     return { ...document, sections: left };

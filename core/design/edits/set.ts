@@ -9,7 +9,18 @@ import { THEME_FIELDS } from '../../theme/settings.js';
 import { WIDTHS, type DocumentKey, type SectionId, type Values } from '../document.js';
 import { isSectioned, type Draft, type DraftDocument, type DraftSection } from '../draft.js';
 import { LIMITS } from '../limits.js';
-import { documentKeySchema, findKind, isSame, nameOf, noDocument, sectionName, sectionOf, sectioned, shown, stale } from './common.js';
+import {
+  documentKeySchema,
+  findKind,
+  isSame,
+  nameOf,
+  noDocument,
+  sectionName,
+  sectionOf,
+  sectioned,
+  shown,
+  stale,
+} from './common.js';
 import type { EditType } from './step.js';
 
 export interface SetEdit {
@@ -62,8 +73,14 @@ export const set: EditType<SetEdit, SetRequest> = {
     const { part, name } = split(edit.field);
     const document = draft.get(edit.document);
     if (!document) throw noDocument(edit.document);
-    const to = edit.value === undefined ? 'back to its default' : typeof edit.value === 'object' ? 'to something else' : `to ${shown(edit.value)}`;
-    if (edit.section === undefined || !isSectioned(document)) return `Set ${name || part} of ${nameOf(document)} ${to}.`;
+    const to =
+      edit.value === undefined
+        ? 'back to its default'
+        : typeof edit.value === 'object'
+          ? 'to something else'
+          : `to ${shown(edit.value)}`;
+    if (edit.section === undefined || !isSectioned(document))
+      return `Set ${name || part} of ${nameOf(document)} ${to}.`;
     const section = sectionOf(document, edit.section);
     const label = fieldOf(findKind(kinds, section.kind), part as 'values', name).label;
     return `Set ${label} of ${sectionName(section, kinds)} in ${nameOf(document)} ${to}.`;
@@ -74,14 +91,26 @@ export const set: EditType<SetEdit, SetRequest> = {
 export function fieldOf(kind: SectionKind, part: 'values' | 'casing', name: string): Field {
   const fields: Readonly<Record<string, Field>> = part === 'casing' ? CASING : kind.fields;
   const field = Object.hasOwn(fields, name) ? fields[name] : undefined;
-  if (!field) throw noField(`${part}.${name}`, Object.keys(fields).map((one) => `${part}.${one}`), `a ${kind.name}`);
+  if (!field)
+    throw noField(
+      `${part}.${name}`,
+      Object.keys(fields).map((one) => `${part}.${one}`),
+      `a ${kind.name}`,
+    );
   return field;
 }
 
 const NAME = text('Name', 'What people call it.', { max: LIMITS.nameLength });
-const WIDTH = choice('Width', 'How wide the content area is.', Object.fromEntries(WIDTHS.map((width) => [width, width])), 'page');
+const WIDTH = choice(
+  'Width',
+  'How wide the content area is.',
+  Object.fromEntries(WIDTHS.map((width) => [width, width])),
+  'page',
+);
 const entriesSchema = yup
-  .array(closed({ label: plainText(80).required(), link: fieldSchema(link('Link', 'Where the entry leads.')).required() }))
+  .array(
+    closed({ label: plainText(80).required(), link: fieldSchema(link('Link', 'Where the entry leads.')).required() }),
+  )
   .strict()
   .max(LIMITS.menuEntries)
   .required();
@@ -107,7 +136,12 @@ function setInDocument(edit: SetEdit, part: string, name: string, draft: Draft):
   }
   if (part === 'values' && document.type === 'theme') {
     const field = Object.hasOwn(THEME_FIELDS, name) ? THEME_FIELDS[name] : undefined;
-    if (!field) throw noField(edit.field, Object.keys(THEME_FIELDS).map((one) => `values.${one}`), 'the theme settings');
+    if (!field)
+      throw noField(
+        edit.field,
+        Object.keys(THEME_FIELDS).map((one) => `values.${one}`),
+        'the theme settings',
+      );
     guard(document.values[name]);
     if (edit.value !== undefined) checkValue(field, edit.value, name);
     return { ...document, values: withValue(document.values, name, edit.value) };
@@ -130,4 +164,7 @@ function split(field: string): { part: string; name: string } {
 }
 
 const noField = (field: string, there: readonly string[], where = 'a section'): Problem =>
-  new Problem('no-such-field', `There is no field “${field}” in ${where}.`, { place: 'field', remedy: `Fields: ${there.join(', ')}.` });
+  new Problem('no-such-field', `There is no field “${field}” in ${where}.`, {
+    place: 'field',
+    remedy: `Fields: ${there.join(', ')}.`,
+  });

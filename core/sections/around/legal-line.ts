@@ -9,9 +9,18 @@ export const legalLine = defineKind({
   version: 1,
   title: 'Legal line',
   sentence: 'The store’s name and the small print at the end of the page.',
-  fields: { text: prose('Text', 'What stands after the store’s name.', { default: '<p>All prices include tax.</p>', max: 2000 }) },
+  fields: {
+    text: prose('Text', 'What stands after the store’s name.', {
+      default: '<p>All prices include tax.</p>',
+      max: 2000,
+    }),
+  },
   readsPage: true,
-  view: ({ text }, { store }) => html`<div class="legal"><strong class="legal-name">${store.name}</strong><div>${raw(text)}</div></div>`,
+  view: ({ text }, { store }) =>
+    html`<div class="legal">
+      <strong class="legal-name">${store.name}</strong>
+      <div>${raw(text)}</div>
+    </div>`,
   css: `.legal{display:flex;flex-wrap:wrap;gap:.35rem 2rem;justify-content:space-between;align-items:baseline;font-size:.9375rem;color:var(--quiet)}.legal-name{font:500 1.15rem/1.3 var(--title-font);color:var(--ink)}.legal p{margin:0}`,
   sketch: () => ({ height: 36, marks: [mark('title', 0, 6, 180, 20), mark('text', 800, 12, 400, 10)] }),
 });

@@ -11,7 +11,12 @@ export const heading = defineKind({
   sentence: 'A title that opens a part of the page.',
   fields: {
     text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
-    level: choice('Level', 'Level 1 is the title of the page and stands once on it.', { h1: 'Level 1', h2: 'Level 2', h3: 'Level 3' }, 'h2'),
+    level: choice(
+      'Level',
+      'Level 1 is the title of the page and stands once on it.',
+      { h1: 'Level 1', h2: 'Level 2', h3: 'Level 3' },
+      'h2',
+    ),
     lead: text('Lead', 'A line under the heading, or nothing.', { max: 300, lines: 2 }),
   },
   view({ text, level, lead }) {
@@ -21,7 +26,10 @@ export const heading = defineKind({
   css: `.heading-text{margin:0}.heading-lead{margin:.4em 0 0;color:var(--quiet);max-width:60ch}.align-centre .heading-lead{margin-inline:auto}`,
   sketch: ({ text, lead }) => ({
     height: lead ? 96 : 52,
-    marks: [mark('title', 0, 8, Math.min(1100, 120 + text.length * 16), 34), ...(lead ? [mark('text', 0, 66, 620, 10)] : [])],
+    marks: [
+      mark('title', 0, 8, Math.min(1100, 120 + text.length * 16), 34),
+      ...(lead ? [mark('text', 0, 66, 620, 10)] : []),
+    ],
     caption: text,
   }),
 });

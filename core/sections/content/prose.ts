@@ -12,7 +12,9 @@ export const prose = defineKind({
   title: 'Text',
   sentence: 'Paragraphs, lists and links to read.',
   fields: {
-    text: proseField('Text', 'The text, with headings, lists and links where they help.', { default: '<p>Write here.</p>' }),
+    text: proseField('Text', 'The text, with headings, lists and links where they help.', {
+      default: '<p>Write here.</p>',
+    }),
   },
   view: ({ text }) => html`<div class="prose">${raw(text)}</div>`,
   css: `.prose{max-width:68ch}.align-centre .prose{margin-inline:auto}.prose blockquote{border-inline-start:2px solid var(--accent);margin-inline:0;padding-inline-start:1.2em;font-family:var(--title-font);font-size:1.2em}`,

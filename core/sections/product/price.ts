@@ -14,15 +14,22 @@ export const price = defineKind({
   onlyOn: PRODUCT_PAGES,
   fields: {
     size: choice('Size', 'How large the price is.', { small: 'Small', medium: 'Medium', large: 'Large' }, 'medium'),
-    note: text('Note', 'A line under the price, such as what is included.', { max: 120, default: 'Tax included, delivery extra.' }),
+    note: text('Note', 'A line under the price, such as what is included.', {
+      max: 120,
+      default: 'Tax included, delivery extra.',
+    }),
   },
   readsPage: true,
   view({ size, note }, view) {
     const { variants } = productOf(view);
     const lowest = variants.reduce((a, b) => (b.price < a.price ? b : a));
     const varies = variants.some((variant) => variant.price !== lowest.price);
-    return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
+    return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>
+      ${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
   },
   css: `.price{margin:0}.price-medium{font-size:1.5rem}.price-large{font-size:2rem}.price-note{margin:.15em 0 0}`,
-  sketch: ({ size, note }) => ({ height: note ? 110 : 60, marks: [mark('title', 0, 0, size === 'large' ? 340 : 240, 50), ...(note ? [mark('text', 0, 80, 560, 20)] : [])] }),
+  sketch: ({ size, note }) => ({
+    height: note ? 110 : 60,
+    marks: [mark('title', 0, 0, size === 'large' ? 340 : 240, 50), ...(note ? [mark('text', 0, 80, 560, 20)] : [])],
+  }),
 });

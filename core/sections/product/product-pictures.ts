@@ -13,18 +13,34 @@ export const productPictures = defineKind({
   sentence: 'The pictures of the product: the first large, the others below or beside it.',
   onlyOn: PRODUCT_PAGES,
   fields: {
-    others: choice('Other pictures', 'Where the further pictures stand.', { below: 'Below, two across', column: 'Below, one across', none: 'Not shown' }, 'below'),
+    others: choice(
+      'Other pictures',
+      'Where the further pictures stand.',
+      { below: 'Below, two across', column: 'Below, one across', none: 'Not shown' },
+      'below',
+    ),
   },
   readsPage: true,
   view({ others }, view) {
     const [first, ...rest] = productOf(view).pictures;
     if (!first) return html`<div class="pictures"><div class="pictures-none">No picture yet</div></div>`;
-    const more = others === 'none' ? NOTHING : html`${rest.map((picture) => pictureTag(picture, '(min-width:48rem) 25vw, 50vw'))}`;
-    return html`<div class="pictures pictures-${others}">${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}</div>`;
+    const more =
+      others === 'none' ? NOTHING : html`${rest.map((picture) => pictureTag(picture, '(min-width:48rem) 25vw, 50vw'))}`;
+    return html`<div class="pictures pictures-${others}">
+      ${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}
+    </div>`;
   },
   css: `.pictures{display:grid;gap:calc(var(--gap)/2);grid-template-columns:1fr 1fr}.pictures>:first-child,.pictures-column>*{grid-column:1/-1}.pictures img{width:100%;background:var(--soft)}.pictures-none{grid-column:1/-1;aspect-ratio:1;display:grid;place-items:center;background:var(--soft);color:var(--quiet)}`,
   sketch({ others }) {
-    const more = others === 'below' ? [mark('picture', 0, 1220, 590, 590), mark('picture', 610, 1220, 590, 590)] : others === 'column' ? [mark('picture', 0, 1220, 1200, 1200)] : [];
-    return { height: others === 'below' ? 1810 : others === 'column' ? 2420 : 1200, marks: [mark('picture', 0, 0, 1200, 1200), ...more] };
+    const more =
+      others === 'below'
+        ? [mark('picture', 0, 1220, 590, 590), mark('picture', 610, 1220, 590, 590)]
+        : others === 'column'
+          ? [mark('picture', 0, 1220, 1200, 1200)]
+          : [];
+    return {
+      height: others === 'below' ? 1810 : others === 'column' ? 2420 : 1200,
+      marks: [mark('picture', 0, 0, 1200, 1200), ...more],
+    };
   },
 });

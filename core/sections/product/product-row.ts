@@ -5,7 +5,8 @@ import { mark } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
 import { card } from './card.js';
 
-const need = (values: { source: ProductSource; limit: number }) => ({ type: 'products', source: values.source, limit: values.limit }) as const;
+const need = (values: { source: ProductSource; limit: number }) =>
+  ({ type: 'products', source: values.source, limit: values.limit }) as const;
 
 export const productRow = defineKind({
   name: 'product-row',
@@ -16,7 +17,12 @@ export const productRow = defineKind({
     title: text('Title', 'The heading over the row; empty for none.', { max: 120 }),
     source: source('Products', 'Where the products come from.'),
     limit: number('At most', 'How many products are shown.', { min: 1, max: 48, default: 4 }),
-    across: choice('Across', 'How many stand side by side on a desktop.', { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five' }, '4'),
+    across: choice(
+      'Across',
+      'How many stand side by side on a desktop.',
+      { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five' },
+      '4',
+    ),
     action: text('Action', 'A link beside the heading; empty for none.', { max: 40 }),
     link: link('Leads to', 'Where that link leads.'),
   },
@@ -26,8 +32,16 @@ export const productRow = defineKind({
     if (products.length === 0) return NOTHING;
     const { title, action, across } = values;
     const href = view.href(values.link);
-    return html`${(title !== '' || action !== '') && html`<div class="row-head"><h2>${title}</h2>${action !== '' && href && html`<a href="${href}">${action}</a>`}</div>`}
-<ul class="cards across-${across}">${products.map((product) => card(product, view, '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw'))}</ul>`;
+    return html`${
+        (title !== '' || action !== '') &&
+        html`<div class="row-head">
+          <h2>${title}</h2>
+          ${action !== '' && href && html`<a href="${href}">${action}</a>`}
+        </div>`
+      }
+      <ul class="cards across-${across}">
+        ${products.map((product) => card(product, view, '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw'))}
+      </ul>`;
   },
   css: `.row-head{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2rem;border-block-end:1px solid var(--line);margin-block-end:var(--gap);padding-block-end:.6rem}.row-head h2{margin:0}.across-2{--across:2}.across-3{--across:3}.across-5{--across:5}`,
   sketch({ title, limit, across }) {
@@ -39,8 +53,16 @@ export const productRow = defineKind({
     const marks = Array.from({ length: Math.min(limit, rows * count) }, (_, i) => {
       const x = (i % count) * (width + 28);
       const y = top + Math.floor(i / count) * cell;
-      return [mark('picture', x, y, width, width), mark('text', x, y + width + 16, width * 0.7, 12), mark('text', x, y + width + 42, width * 0.35, 10)];
+      return [
+        mark('picture', x, y, width, width),
+        mark('text', x, y + width + 16, width * 0.7, 12),
+        mark('text', x, y + width + 42, width * 0.35, 10),
+      ];
     }).flat();
-    return { height: top + rows * cell, marks: [...(title ? [mark('title', 0, 6, 340, 32)] : []), ...marks], caption: title };
+    return {
+      height: top + rows * cell,
+      marks: [...(title ? [mark('title', 0, 6, 340, 32)] : []), ...marks],
+      caption: title,
+    };
   },
 });

@@ -1,0 +1,170 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { testService, type TestService } from '../../service/tests/service.js';
+
+const PROGRAM = join(__dirname, '..', 'bin', 'parlour.js');
+let service: TestService;
+let folder: string;
+beforeAll(async () => {
+  service = await testService();
+  folder = mkdtempSync(join(tmpdir(), 'parlour-cli-'));
+  await parlour('sign-in owner@windrow.example -', 'kites-over-ternhythe');
+});
+afterAll(async () => {
+  rmSync(folder, { recursive: true });
+  await service.stop();
+});
+
+interface Ended {
+  readonly code: number | null;
+  readonly out: string;
+  readonly err: string;
+}
+
+/** Runs the program as a person would; words with spaces stand in double quotes. */
+function parlour(line: string, input = ''): Promise<Ended> {
+  const words = [...line.matchAll(/(?:[^\s"]|"[^"]*")+/g)].map(([word]) => word.replaceAll('"', ''));
+  const child = spawn(process.execPath, [PROGRAM, ...words], {
+    env: {
+      PATH: process.env['PATH'],
+      PARLOUR_URL: service.origin,
+      PARLOUR_CREDENTIALS: join(folder, 'credentials.json'),
+    },
+  });
+  let out = '';
+  let err = '';
+  child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
+  child.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()));
+  child.stdin.end(input);
+  return new Promise((resolve) =>
+    child.on('close', (code) => resolve({ code, out: out.trimEnd(), err: err.trimEnd() })),
+  );
+}
+
+const done = async (line: string, input?: string): Promise<string> => {
+  const { code, out, err } = await parlour(line, input);
+  expect([line, code, err]).toEqual([line, 0, '']);
+  return out;
+};
+
+test('change a title, see it in the draft only, publish, see it live, take it back', async () => {
+  expect(await done('section set home h-poster title "Any wind will do"')).toMatch(
+    /^Set Title of Poster “Made for the wind at Ternhythe” in the template “Home” to “Any wind will do”\.\nIt is in the draft/,
+  );
+  expect(await done('changes')).toContain(
+    'Title of Poster “Any wind will do” is “Any wind will do”, was “Made for the wind at Ternhythe”.',
+  );
+  expect((await service.shop('/')).text).not.toContain('Any wind will do');
+  expect(await done('preview home')).toMatch(
+    /^http:\/\/windrow\.preview\.localhost:\d+\/\?preview=\S+\n\nOpen it in a browser/,
+  );
+  expect(await done('publish --note "Other words"')).toBe(
+    'Published as revision 2. Shoppers see it now.\nTake it back with: parlour revert 1',
+  );
+  expect((await service.shop('/')).text).toContain('Any wind will do');
+  expect(await done('revisions')).toMatch(/^Revision +When \(UTC\).*\n +2 +live .*Maren Oldacre +Other words\n +1 /);
+  expect(await done('revert 1')).toContain('Revision 1 is live again, as revision 3.');
+  expect((await service.shop('/')).text).toContain('Made for the wind at Ternhythe');
+  expect(await done('changes')).toBe('Nothing: shoppers see all of the draft.');
+});
+
+test('copy a template, change a section, give it to one product; why tells both apart', async () => {
+  expect(await done('template copy product "Storm kite"')).toContain(
+    'Its code is storm-kite, and no page uses it yet.\nNext: parlour assign PAGE storm-kite',
+  );
+  expect(await done('template list')).toMatch(/storm-kite +Storm kite +product +6 +0 +used by no page/);
+  const added = JSON.parse(
+    await done('section add storm-kite prose text=- casing.tone=vivid --json', '<p>Hold on.</p>\n'),
+  );
+  expect(added.section).toMatch(/^\w{10}$/);
+  expect(await done(`template show storm-kite`)).toContain('text           <p>Hold on.</p>');
+  await done('assign product:K-008 storm-kite');
+  expect(await done('pages why product:K-008')).toContain(
+    'It uses the template “Storm kite” (storm-kite), since this page was given it.',
+  );
+  expect(await done('pages why product:K-001')).toContain('the standard of product pages.');
+  expect(await done('pages list --template storm-kite')).toMatch(
+    /product:K-008 +Harbour Foil +\/item\/harbour-foil +storm-kite +given to this page\n\n1 page\./,
+  );
+  expect(await parlour('template remove storm-kite')).toMatchObject({
+    code: 1,
+    err: '“Storm kite” is used by product:K-008.\n  at template\n  Assign another template to these pages first.',
+  });
+  await done('assign product:K-008 --standard');
+  expect(await done('template remove storm-kite')).toContain('Removed the template “Storm kite”.');
+});
+
+test('sections are added in place, moved, removed, and brought back by undo', async () => {
+  await done('section add home heading text="Before you fly" --before h-dunes');
+  const order = async () =>
+    JSON.parse(await done('template show home --json')).areas.main.map((one: { id: string; kind: string }) => one.id);
+  const before = await order();
+  expect(before.indexOf('h-dunes')).toBe(5);
+  await done('section move home h-sport --before h-newest');
+  expect((await order()).slice(0, 3)).toEqual(['h-poster', 'h-sport', 'h-newest']);
+  await done('section remove home h-workshop');
+  await done('undo');
+  await done('undo');
+  expect(await order()).toEqual(before);
+  await done('redo');
+  expect((await order())[1]).toBe('h-sport');
+  await done('section set product p-columns split half');
+  await done('section add product heading text=Inside --in p-columns/second');
+  expect(await done('template draw product')).toMatch(/in second · heading@1/);
+});
+
+test('draws a template in the terminal and into a file', async () => {
+  expect(await done('template draw home')).toMatch(/^header ─+\n.*Menu bar/s);
+  const file = join(folder, 'home.svg');
+  expect(await done(`template draw home --svg ${file}`)).toBe(`Drawn into ${file}.`);
+  expect(readFileSync(file, 'utf8')).toMatch(/^<svg .*data-section="h-poster"/s);
+});
+
+test('lists kinds and their fields, with what each takes', async () => {
+  expect(await done('kinds list')).toMatch(/poster +A large picture/);
+  expect(await done('kinds show product-row')).toMatch(/limit +1 to 48 +4 +How many/);
+});
+
+test.each<[string, number, string]>([
+  ['section set home h-poster flavour x', 1, 'There is no field “values.flavour” in a poster.'],
+  ['section set home h-newest limit 99', 1, 'less than or equal to 48'],
+  ['section set home nobody title x', 1, 'There is no section “nobody” in template/home.'],
+  ['section add home wonder', 1, 'There is no section kind “wonder”.\n  at kind\n  See parlour kinds list.'],
+  ['assign product:K-999 product', 1, 'There is no page “product:K-999”.'],
+  ['assign product:K-001 home', 1, '“Home” is a template for home pages, not for product pages.'],
+  ['pages why shelf:1', 1, 'There is no page “shelf:1”.'],
+  ['revert 99', 1, 'There is no revision 99.'],
+  ['publish --store osierwick', 1, 'There is no store “osierwick” that you belong to.'],
+  ['sign-in owner@windrow.example wrong', 1, 'The mail address or the password is wrong.'],
+  ['pages why', 2, "error: missing required argument 'page'"],
+  ['pages list --colour red', 2, "error: unknown option '--colour'"],
+  ['assign product:K-001', 2, 'Name a template, or use --standard with one page.'],
+  ['paint', 2, "error: unknown command 'paint'"],
+])('parlour %s ends with %i and says why', async (line, code, words) => {
+  const ended = await parlour(line);
+  expect(ended.err).toContain(words);
+  expect([ended.code, ended.out]).toEqual([code, '']);
+});
+
+test('every command has help with an example; --json gives problems as JSON', async () => {
+  const commandsIn = (help: string): string[] =>
+    [...(/\nCommands:\n((?: .*\n?)+)/.exec(help)?.[1] ?? '').matchAll(/^ {2}([a-z][a-z-]+)/gm)]
+      .map((found) => found[1] as string)
+      .filter((name) => name !== 'help');
+  const names = commandsIn(await done('--help'));
+  expect(names.length).toBeGreaterThan(10);
+  for (const name of names) {
+    const help = await done(`${name} --help`);
+    const inner = commandsIn(help);
+    for (const text of inner.length ? await Promise.all(inner.map((one) => done(`${name} ${one} --help`))) : [help])
+      expect(text).toMatch(/Examples?:\n {2}\$ /);
+  }
+  const { err } = await parlour('revert 99 --json');
+  expect(JSON.parse(err)).toMatchObject({ problem: 'no-such-revision', place: 'revision' });
+});
+
+test('the token is kept for this user only', () => {
+  expect(statSync(join(folder, 'credentials.json')).mode & 0o777).toBe(0o600);
+});

@@ -1,0 +1,193 @@
+import type { BrowserContext, Page } from 'playwright-core';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser, signIn } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+let faults: string[];
+const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
+const shopAt = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
+
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+  faults = complaints(page);
+  await signIn(page, consoleAt('/'));
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+afterEach(() => expect(faults.splice(0)).toEqual([]));
+
+const frame = () => page.frameLocator('iframe');
+const inShop = async (path: string): Promise<string> => (await service.shop(path)).text;
+
+/** Clicks where a person would: the frame is scaled, which the driver's own clicks into frames do not reckon with. */
+async function clickInFrame(selector: string): Promise<void> {
+  const inside = await frame()
+    .locator(selector)
+    .evaluate((element) => {
+      element.scrollIntoView({ block: 'center' });
+      const { x, y, width, height } = element.getBoundingClientRect();
+      return { x: x + width / 2, y: y + height / 2, of: window.innerWidth };
+    });
+  const box = await page.locator('iframe').boundingBox();
+  if (!box) throw new Error('The page is not on the screen.');
+  const scale = box.width / inside.of;
+  await page.mouse.click(box.x + inside.x * scale, box.y + inside.y * scale);
+}
+
+async function publish(): Promise<void> {
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await page.getByText('Shoppers see it now').waitFor();
+}
+
+test('change the poster’s title: the page follows, shoppers see it after publish, and not after it is brought back', async () => {
+  await page.getByRole('textbox', { name: 'Search title, code or path' }).fill('home');
+  await page.getByRole('link', { name: 'Home', exact: true }).click();
+  await page.locator('[data-plan-section="h-poster"]').click();
+  await page.getByLabel('Title', { exact: true }).fill('Wind is free');
+  await frame().getByRole('heading', { name: 'Wind is free' }).waitFor();
+  await page.getByText('1 unpublished').waitFor();
+  expect(await inShop('/')).not.toContain('Wind is free');
+  await publish();
+  await page.getByText('All published').waitFor();
+  expect(await inShop('/')).toContain('Wind is free');
+
+  await page.getByRole('link', { name: 'Revisions' }).click();
+  await page.getByRole('button', { name: 'Bring back' }).last().click();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByText('Revision 1 is live again').waitFor();
+  expect(await inShop('/')).toContain('Made for the wind at Ternhythe');
+});
+
+test('a click on the page selects in the plan, with its settings; typing keeps the focus', async () => {
+  await page.goto(consoleAt('/work/home'));
+  await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
+  await clickInFrame('#s-h-workshop h2');
+  await page.locator('[data-plan-section="h-workshop"][aria-pressed=true]').waitFor();
+  await page.getByLabel('Title', { exact: true }).press('End');
+  await page.getByLabel('Title', { exact: true }).pressSequentially(', and a date', { delay: 5 });
+  await frame().getByRole('heading', { name: 'Every seam has a name on it, and a date' }).waitFor();
+  expect(await page.getByLabel('Title', { exact: true }).evaluate((input) => input === document.activeElement)).toBe(
+    true,
+  );
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await frame().getByRole('heading', { name: 'Every seam has a name on it', exact: true }).waitFor();
+});
+
+test('add, move by keyboard and by dragging, remove and undo a section', async () => {
+  await page.goto(consoleAt('/work/home'));
+  const order = () =>
+    page
+      .locator('[data-plan-section^="h-"], [data-plan-section="new"]')
+      .evaluateAll((boxes) => boxes.map((box) => box.getAttribute('data-plan-section')));
+  await page.locator('[data-plan-section="h-newest"]').click();
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByRole('textbox', { name: 'Search', exact: true }).fill('title');
+  await page.getByRole('button', { name: 'Heading', exact: false }).first().click();
+  await frame().getByRole('heading', { name: 'A heading' }).waitFor();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await frame().getByRole('heading', { name: 'A heading' }).waitFor({ state: 'detached' });
+
+  const before = await order();
+  await page.locator('[data-plan-section="h-newest"]').focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expectOrder(order, ['h-bar', 'h-poster', 'h-workshop', 'h-newest', 'h-sport', 'h-dunes']);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expectOrder(order, before);
+
+  const from = await page.locator('[data-plan-section="h-sport"]').boundingBox();
+  const to = await page.locator('[data-plan-section="h-newest"]').boundingBox();
+  if (!from || !to) throw new Error('The plan is not on the screen.');
+  await page.mouse.move(from.x + 40, from.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 60, to.y + 30, { steps: 8 });
+  await page.mouse.up();
+  await expectOrder(order, ['h-bar', 'h-poster', 'h-sport', 'h-newest', 'h-workshop', 'h-dunes']);
+  await page.keyboard.press('Control+z');
+  await expectOrder(order, before);
+});
+
+async function expectOrder(order: () => Promise<(string | null)[]>, wanted: (string | null)[]): Promise<void> {
+  for (let tries = 0; tries < 100; tries++) {
+    if (JSON.stringify(await order()) === JSON.stringify(wanted)) return;
+    await page.waitForFunction(() => new Promise((resolve) => requestAnimationFrame(() => resolve(true))));
+  }
+  expect(await order()).toEqual(wanted);
+}
+
+test('copy a template, assign it to one product in the list, and see the reason beside it', async () => {
+  await page.goto(consoleAt('/templates'));
+  await page.locator('.drawing', { hasText: '12 pages' }).getByRole('button', { name: 'Copy' }).click();
+  await page.getByLabel('Name').fill('Gala kite');
+  await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click();
+  await page.getByText('Used by no page; assign it').first().waitFor();
+  await page.getByRole('link', { name: 'Pages', exact: true }).click();
+  await page.getByRole('textbox', { name: 'Search title, code or path' }).fill('gannet');
+  const row = page.getByRole('row', { name: /Gannet Delta/ });
+  await page.getByRole('row').nth(2).waitFor({ state: 'detached' });
+  await row.getByRole('combobox').first().click();
+  await page.getByRole('option', { name: 'Gala kite' }).click();
+  await row.getByText('Given to this page').waitFor();
+  await row.getByText('Gala kite').waitFor();
+  await publish();
+  expect((await service.api('/stores/windrow/designs/live/pages/product:K-003/why')).text).toContain(
+    'since this page was given it',
+  );
+});
+
+test('a value that cannot be saved is refused at its field, and the page stays', async () => {
+  await page.goto(consoleAt('/work/home'));
+  await page.locator('[data-plan-section="h-newest"]').click();
+  await page.getByRole('spinbutton', { name: 'At most' }).fill('400');
+  await page.getByText('must be less than or equal to 48').waitFor();
+  await page.getByRole('spinbutton', { name: 'At most' }).fill('3');
+  await frame().locator('#s-h-newest .card').nth(3).waitFor({ state: 'detached' });
+  expect(await frame().locator('#s-h-newest .card').count()).toBe(3);
+});
+
+test('someone who is not signed in is asked to, told when it is wrong, and comes back to where they were going', async () => {
+  const other = await openBrowser();
+  try {
+    const fresh = await other.newPage();
+    await fresh.goto(consoleAt('/templates'));
+    await fresh.getByLabel('Mail address').fill('owner@windrow.example');
+    await fresh.getByLabel('Password').fill('wrong');
+    await fresh.getByRole('button', { name: 'Sign in' }).click();
+    await fresh.getByText('The mail address or the password is wrong.').waitFor();
+    await fresh.getByLabel('Password').fill('kites-over-ternhythe');
+    await fresh.getByRole('button', { name: 'Sign in' }).click();
+    await fresh.getByRole('heading', { name: 'Templates' }).waitFor();
+  } finally {
+    await other.close();
+  }
+});
+
+test('the shop works without script, on a phone, and nothing shifts or runs off the side', async () => {
+  const phone = await openBrowser({ width: 390, height: 844, javaScriptEnabled: false });
+  try {
+    const shop = await phone.newPage();
+    const shopFaults = complaints(shop);
+    await shop.goto(shopAt('/'));
+    await shop
+      .getByRole('link', { name: 'Gannet', exact: false })
+      .or(shop.getByRole('link', { name: 'Single-line', exact: true }))
+      .first()
+      .click();
+    await shop.getByRole('link', { name: 'Gannet Delta' }).click();
+    await shop.getByLabel('Span').selectOption('2.4 m');
+    await shop.getByLabel('Quantity').fill('2');
+    await shop.getByRole('button', { name: 'Put into the cart' }).click();
+    await shop.getByText('In your cart: 2 × 2.4 m, Teal').waitFor();
+    const [inner, outer] = [await shop.evaluate('document.documentElement.scrollWidth'), 390];
+    expect(inner).toBeLessThanOrEqual(outer);
+    expect(shopFaults).toEqual([]);
+  } finally {
+    await phone.close();
+  }
+});

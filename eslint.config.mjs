@@ -1,0 +1,111 @@
+/** Lint: TypeScript and Vue, and the walls between the rooms. */
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import importX from 'eslint-plugin-import-x';
+import vue from 'eslint-plugin-vue';
+import { builtinModules } from 'node:module';
+import tseslint from 'typescript-eslint';
+
+const NODE = [...builtinModules, ...builtinModules.map((name) => `node:${name}`)];
+/** Refuses imports of these modules, with the reason. */
+const wall = (message, names, patterns = []) => ({
+  'no-restricted-imports': [
+    'error',
+    { paths: names.map((name) => ({ name, message })), patterns: patterns.map((regex) => ({ regex, message })) },
+  ],
+});
+const OUTSIDE_CORE = 'core is pure: no HTTP, no database, no DOM, no Node, and nothing of the other rooms.';
+const CLIENTS = 'console and cli talk only to the API: use @parlour/core and @parlour/contract.';
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', '.parlour/**', 'bench/results/**'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: tseslint.parser } },
+    rules: { 'vue/multi-word-component-names': 'error' },
+  },
+  {
+    plugins: { 'import-x': importX },
+    rules: {
+      'import-x/no-default-export': 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+      '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+    },
+  },
+  { files: ['**/*.{ts,vue}'], rules: { 'no-undef': 'off' } },
+  {
+    files: ['**/*.mjs', '**/*.js'],
+    languageOptions: { globals: { process: 'readonly', setTimeout: 'readonly', console: 'readonly' } },
+  },
+  { files: ['*.config.mjs', 'console/vite.config.mjs'], rules: { 'import-x/no-default-export': 'off' } },
+  {
+    files: ['service/public/*.js'],
+    languageOptions: {
+      globals: {
+        window: 'readonly',
+        document: 'readonly',
+        location: 'readonly',
+        fetch: 'readonly',
+        URL: 'readonly',
+        CSS: 'readonly',
+        DOMParser: 'readonly',
+        Node: 'readonly',
+      },
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      ...wall(
+        OUTSIDE_CORE,
+        [...NODE, 'express', 'kysely', 'pg', 'vue'],
+        ['^@parlour/', '^(@vue|vue-|vuetify|sharp|pino|helmet)', '^(\\.\\./)+(service|contract|console|cli|demo)/'],
+      ),
+      'no-restricted-globals': [
+        'error',
+        ...[
+          'process',
+          'window',
+          'document',
+          'fetch',
+          'setTimeout',
+          'setInterval',
+          'Buffer',
+          'crypto',
+          'performance',
+          'console',
+        ].map((name) => ({ name, message: OUTSIDE_CORE })),
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+          message: 'Randomness enters core from outside.',
+        },
+        {
+          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+          message: 'Time enters core from outside.',
+        },
+        {
+          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+          message: 'Time enters core from outside.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['console/src/**', 'cli/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: wall(
+      CLIENTS,
+      ['express', 'kysely', 'pg', '@parlour/service', '@parlour/demo'],
+      ['^(\\.\\./)+(service|demo)/'],
+    ),
+  },
+);
