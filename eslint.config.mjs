@@ -40,7 +40,9 @@ export default tseslint.config(
   { files: ['**/*.{ts,vue}'], rules: { 'no-undef': 'off' } },
   {
     files: ['**/*.mjs', '**/*.js'],
-    languageOptions: { globals: { process: 'readonly', setTimeout: 'readonly', console: 'readonly' } },
+    languageOptions: {
+      globals: { Buffer: 'readonly', process: 'readonly', setTimeout: 'readonly', console: 'readonly' },
+    },
   },
   { files: ['*.config.mjs', 'console/vite.config.mjs'], rules: { 'import-x/no-default-export': 'off' } },
   {

@@ -29,61 +29,21 @@ export function planSvg(plan: Plan, { labels = true }: DrawOptions = {}): string
   const boxes = plan.boxes.map((box) => drawBox(box, labels));
   const bands = plan.bands.map(
     (band) =>
-      html`<rect
-          class="band band-${band.name}"
-          x="0"
-          y="${round(band.y)}"
-          width="${plan.width}"
-          height="${round(band.height)}"
-          fill="${band.name === 'content' ? '#FFFFFF' : '#FBF7EF'}"
-        /><line
-          x1="0"
-          x2="${plan.width}"
-          y1="${round(band.y)}"
-          y2="${round(band.y)}"
-          stroke="#D8CFC0"
-          stroke-width="3"
-          stroke-dasharray="10 8"
-        />`,
+      html`<rect class="band band-${band.name}" x="0" y="${round(band.y)}" width="${plan.width}" height="${round(band.height)}" fill="${band.name === 'content' ? '#FFFFFF' : '#FBF7EF'}"/><line x1="0" x2="${plan.width}" y1="${round(band.y)}" y2="${round(band.y)}" stroke="#D8CFC0" stroke-width="3" stroke-dasharray="10 8"/>`,
   );
-  return html`<svg
-    xmlns="http://www.w3.org/2000/svg"
-    viewBox="0 0 ${plan.width} ${Math.ceil(plan.height)}"
-    role="img"
-    aria-label="Plan of the page"
-  >
-    ${bands}${boxes}
-  </svg>`.text;
+  return html`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${plan.width} ${Math.ceil(plan.height)}" role="img" aria-label="Plan of the page">${bands}${boxes}</svg>`
+    .text;
 }
 
 function drawBox(box: PlanBox, labels: boolean): Markup {
   const { x, y, width, height, scale, marks, title, caption, missing } = box;
   const slotHolder = marks.length === 0 && !missing;
-  return html`<g data-section="${box.section}" data-document="${box.document}" data-depth="${box.depth}"
-    ><rect
-      class="plan-box"
-      x="${round(x)}"
-      y="${round(y)}"
-      width="${round(width)}"
-      height="${round(height)}"
-      rx="4"
-      fill="${missing ? '#F6DAD5' : slotHolder ? 'none' : (GROUNDS[box.tone] ?? '#FFFFFF')}"
-      stroke="${missing ? '#A33B2A' : '#B8AD9C'}"
-      stroke-width="2"
-      ${slotHolder && raw(' stroke-dasharray="8 6"')}
-    />${marks.map((one) => drawMark(one, x, y, scale))}${labels && !slotHolder && label(x, y, width, height, caption ? `${title}: ${caption}` : title)}</g
-  >`;
+  return html`<g data-section="${box.section}" data-document="${box.document}" data-depth="${box.depth}"><rect class="plan-box" x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}" rx="4" fill="${missing ? '#F6DAD5' : slotHolder ? 'none' : (GROUNDS[box.tone] ?? '#FFFFFF')}" stroke="${missing ? '#A33B2A' : '#B8AD9C'}" stroke-width="2"${slotHolder && raw(' stroke-dasharray="8 6"')}/>${marks.map((one) => drawMark(one, x, y, scale))}${labels && !slotHolder && label(x, y, width, height, caption ? `${title}: ${caption}` : title)}</g>`;
 }
 
 function drawMark(mark: Mark, x: number, y: number, scale: number): Markup {
-  const at = html`x="${round(x + mark.x * scale)}" y="${round(y + mark.y * scale)}" width="${round(mark.width * scale)}"
-  height="${round(mark.height * scale)}"`;
-  return html`<rect
-    ${at}
-    rx="${mark.type === 'text' ? 3 : 2}"
-    fill="${FILLS[mark.type]}"
-    ${mark.type === 'box' && raw(` fill-opacity=".8" stroke="#B9B2AC"`)}
-  />`;
+  const at = html`x="${round(x + mark.x * scale)}" y="${round(y + mark.y * scale)}" width="${round(mark.width * scale)}" height="${round(mark.height * scale)}"`;
+  return html`<rect ${at} rx="${mark.type === 'text' ? 3 : 2}" fill="${FILLS[mark.type]}"${mark.type === 'box' && raw(` fill-opacity=".8" stroke="#B9B2AC"`)}/>`;
 }
 
 /** A tag in the corner with what the section is. */
@@ -91,23 +51,7 @@ function label(x: number, y: number, width: number, height: number, text: string
   const size = Math.max(16, Math.min(30, height * 0.55));
   const room = Math.floor((width - size) / (size * 0.54));
   const words = text.length > room ? `${text.slice(0, Math.max(1, room - 1))}…` : text;
-  return html`<g class="plan-label"
-    ><rect
-      x="${round(x)}"
-      y="${round(y)}"
-      width="${round(Math.min(width, words.length * size * 0.54 + size))}"
-      height="${round(size * 1.5)}"
-      fill="#FAF6EF"
-      fill-opacity=".92"
-    /><text
-      x="${round(x + size / 2)}"
-      y="${round(y + size * 1.08)}"
-      font-family="system-ui, sans-serif"
-      font-size="${round(size)}"
-      fill="${INK}"
-      >${words}</text
-    ></g
-  >`;
+  return html`<g class="plan-label"><rect x="${round(x)}" y="${round(y)}" width="${round(Math.min(width, words.length * size * 0.54 + size))}" height="${round(size * 1.5)}" fill="#FAF6EF" fill-opacity=".92"/><text x="${round(x + size / 2)}" y="${round(y + size * 1.08)}" font-family="system-ui, sans-serif" font-size="${round(size)}" fill="${INK}">${words}</text></g>`;
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;

@@ -59,21 +59,25 @@ function head({ store, page, canonical, styles, scripts, mode }: PageRequest): M
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const data = structuredData(page, store, canonical);
   return html`<head>
-    <meta charset="utf-8" />
-    <meta name="viewport" content="width=device-width, initial-scale=1" />
-    <title>${title}</title>
-    ${
-      page.description !== '' && html`<meta name="description" content="${page.description}" /> `
-    }${mode === 'preview' ? html`<meta name="robots" content="noindex" />` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}" />`}
-    ${styles.map((path) => html`<link rel="stylesheet" href="${path}" /> `)}${scripts.map(
-      (path) => html`<script type="module" src="${path}"></script> `,
-    )}${
-      data &&
-      html`<script type="application/ld+json">
-        ${raw(data)}
-      </script> `
-    }
-  </head>`;
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>${title}</title>
+${
+  page.description !== '' &&
+  html`<meta name="description" content="${page.description}">
+`
+}${mode === 'preview' ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
+${styles.map(
+  (path) => html`<link rel="stylesheet" href="${path}">
+`,
+)}${scripts.map(
+    (path) => html`<script type="module" src="${path}"></script>
+`,
+  )}${
+    data &&
+    html`<script type="application/ld+json">${raw(data)}</script>
+`
+  }</head>`;
 }
 
 function renderRegion(name: Region, request: PageRequest): string {
@@ -110,7 +114,4 @@ function renderSection(compiled: CompiledSection, request: PageRequest): string 
 const missing = (kind: string, mode: PageRequest['mode']): Child & Markup =>
   mode === 'live'
     ? NOTHING
-    : html`<div class="missing-kind" role="note">
-        <strong>There is no section kind “${kind}”.</strong> Remove this section, or bring the kind back; until then the
-        design cannot be published.
-      </div>`;
+    : html`<div class="missing-kind" role="note"><strong>There is no section kind “${kind}”.</strong> Remove this section, or bring the kind back; until then the design cannot be published.</div>`;

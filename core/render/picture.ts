@@ -13,15 +13,7 @@ export function pictureTag(picture: PictureInfo, sizes: string, eager = false): 
   const { hash, widths } = picture;
   const middle = widths[Math.min(1, widths.length - 1)] ?? picture.width;
   const sources = widths.map((width) => `${picturePath(hash, width)} ${width}w`).join(', ');
-  return html`<img
-    src="${picturePath(hash, middle)}"
-    srcset="${sources}"
-    sizes="${sizes}"
-    width="${picture.width}"
-    height="${picture.height}"
-    alt="${picture.alt}"
-    ${eager ? EAGER : LAZY}
-  />`;
+  return html`<img src="${picturePath(hash, middle)}" srcset="${sources}" sizes="${sizes}" width="${picture.width}" height="${picture.height}" alt="${picture.alt}"${eager ? EAGER : LAZY}>`;
 }
 
 const EAGER = html` fetchpriority="high"`;

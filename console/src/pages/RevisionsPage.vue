@@ -66,7 +66,8 @@ onMounted(() => load());
             <strong>{{ revision.note || 'No note' }}</strong>
             <span v-if="revision.live" class="tag tag-live ms-3">Live</span>
             <p class="quiet">
-              {{ revision.author }}, {{ when(revision.at)
+              {{ revision.author }},
+              {{ when(revision.at)
               }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template>
             </p>
           </div>

@@ -22,10 +22,7 @@ export const columns = defineKind({
   },
   slots: { first: 'First column', second: 'Second column' },
   view: ({ split }, view) =>
-    html`<div class="columns columns-${split}">
-      <div>${view.slot('first')}</div>
-      <div>${view.slot('second')}</div>
-    </div>`,
+    html`<div class="columns columns-${split}"><div>${view.slot('first')}</div><div>${view.slot('second')}</div></div>`,
   css: `.columns{display:grid;gap:var(--gap)}.columns>*{min-width:0}@container (min-width:48rem){.columns{grid-template-columns:1fr 1fr;gap:calc(var(--gap)*2)}.columns-wide-first{grid-template-columns:3fr 2fr}.columns-wide-second{grid-template-columns:2fr 3fr}}`,
   sketch: () => ({ height: 160, marks: [mark('box', 0, 0, 590, 160), mark('box', 610, 0, 590, 160)] }),
 });

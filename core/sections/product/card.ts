@@ -5,12 +5,7 @@ import { pictureTag } from '../../render/picture.js';
 import type { View } from '../../render/view.js';
 
 export function card(product: ProductCard, view: View, sizes: string): Markup {
-  return html`<li class="card">
-    <div class="card-picture">${product.picture && pictureTag(product.picture, sizes)}</div>
-    <h3 class="card-title"><a href="${product.path}">${product.title}</a></h3>
-    <div class="card-brand">${product.brand}</div>
-    <div>${amount(product, view)}${!product.available && html` <span class="quiet">· sold out</span>`}</div>
-  </li>`;
+  return html`<li class="card"><div class="card-picture">${product.picture && pictureTag(product.picture, sizes)}</div><h3 class="card-title"><a href="${product.path}">${product.title}</a></h3><div class="card-brand">${product.brand}</div><div>${amount(product, view)}${!product.available && html` <span class="quiet">· sold out</span>`}</div></li>`;
 }
 
 /** A price, with the was-price of what is reduced. */
@@ -20,6 +15,5 @@ export function amount(
 ): Markup {
   const from = varies && 'from ';
   if (wasPrice === null) return html`<span class="amount">${from}${view.money(price)}</span>`;
-  return html`<span class="amount amount-reduced">${from}${view.money(price)}</span
-    ><s class="amount was">${view.money(wasPrice)}</s>`;
+  return html`<span class="amount amount-reduced">${from}${view.money(price)}</span><s class="amount was">${view.money(wasPrice)}</s>`;
 }

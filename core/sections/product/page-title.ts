@@ -12,8 +12,7 @@ export const pageTitle = defineKind({
   fields: { description: toggle('Description', 'Shows the description under the title.', { default: true }) },
   readsPage: true,
   view: ({ description }, { page }) =>
-    html`<h1 class="page-title">${page.title}</h1>
-      ${description && page.description !== '' && html`<p class="page-lead">${page.description}</p>`}`,
+    html`<h1 class="page-title">${page.title}</h1>${description && page.description !== '' && html`<p class="page-lead">${page.description}</p>`}`,
   css: `.page-title{margin:0}.page-lead{margin:.5em 0 0;max-width:60ch;color:var(--quiet)}.align-centre .page-lead{margin-inline:auto}`,
   sketch: ({ description }) => ({
     height: description ? 110 : 60,

@@ -24,8 +24,7 @@ export const price = defineKind({
     const { variants } = productOf(view);
     const lowest = variants.reduce((a, b) => (b.price < a.price ? b : a));
     const varies = variants.some((variant) => variant.price !== lowest.price);
-    return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>
-      ${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
+    return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
   },
   css: `.price{margin:0}.price-medium{font-size:1.5rem}.price-large{font-size:2rem}.price-note{margin:.15em 0 0}`,
   sketch: ({ size, note }) => ({

@@ -26,9 +26,7 @@ export const productPictures = defineKind({
     if (!first) return html`<div class="pictures"><div class="pictures-none">No picture yet</div></div>`;
     const more =
       others === 'none' ? NOTHING : html`${rest.map((picture) => pictureTag(picture, '(min-width:48rem) 25vw, 50vw'))}`;
-    return html`<div class="pictures pictures-${others}">
-      ${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}
-    </div>`;
+    return html`<div class="pictures pictures-${others}">${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}</div>`;
   },
   css: `.pictures{display:grid;gap:calc(var(--gap)/2);grid-template-columns:1fr 1fr}.pictures>:first-child,.pictures-column>*{grid-column:1/-1}.pictures img{width:100%;background:var(--soft)}.pictures-none{grid-column:1/-1;aspect-ratio:1;display:grid;place-items:center;background:var(--soft);color:var(--quiet)}`,
   sketch({ others }) {

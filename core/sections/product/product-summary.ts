@@ -20,9 +20,7 @@ export const productSummary = defineKind({
   readsPage: true,
   view({ brand, summary, description }, view) {
     const product = productOf(view);
-    return html`${brand && html`<p class="summary-brand quiet">${product.brand}</p>`}
-      <h1 class="summary-title">${product.title}</h1>
-      ${summary && html`<p class="summary-text">${product.summary}</p>`}${description && html`<div class="prose">${raw(cleanProse(product.description))}</div>`}`;
+    return html`${brand && html`<p class="summary-brand quiet">${product.brand}</p>`}<h1 class="summary-title">${product.title}</h1>${summary && html`<p class="summary-text">${product.summary}</p>`}${description && html`<div class="prose">${raw(cleanProse(product.description))}</div>`}`;
   },
   css: `.summary-brand{margin:0 0 .35em}.summary-title{overflow-wrap:anywhere}.summary-text{font-size:1.125rem;max-width:52ch}`,
   sketch({ brand, summary, description }) {

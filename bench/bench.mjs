@@ -1,0 +1,42 @@
+/**
+ * The measurements. Every figure is the median of alternated rounds in one run and stands beside its floor: the least
+ * that could do the same. Ratios can be compared between machines; absolute figures cannot.
+ */
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { measureHttp } from './http.mjs';
+import { measureRender } from './render.mjs';
+import { demoSetting } from './setting.mjs';
+
+const HERE = dirname(fileURLToPath(import.meta.url));
+
+export async function bench(databaseUrl) {
+  const setting = await demoSetting(databaseUrl);
+  const rows = [...(await measureRender(setting)), ...(await measureHttp(setting))];
+  await setting.close();
+  const about = { node: process.version, cores: availableParallelism(), rounds: 7, when: new Date().toISOString() };
+  process.stdout.write(
+    `\nNode ${about.node}, ${about.cores} cores, medians of ${about.rounds} alternated rounds, demo store Windrow Kites\n\n`,
+  );
+  print(rows);
+  mkdirSync(join(HERE, 'results'), { recursive: true });
+  const file = join(HERE, 'results', `${about.when.slice(0, 19).replaceAll(':', '')}.json`);
+  writeFileSync(file, JSON.stringify({ about, rows }, null, 2));
+  process.stdout.write(`\nWritten to bench/results/${file.split('/').at(-1)}\n`);
+}
+
+function print(rows) {
+  const cells = [
+    ['what', 'ours', 'floor', 'unit', 'ours / floor'],
+    ...rows.map(({ what, ours, floor, unit }) => [what, format(ours), format(floor), unit, (ours / floor).toFixed(2)]),
+  ];
+  const widths = cells[0].map((_, i) => Math.max(...cells.map((row) => row[i].length)));
+  for (const row of cells)
+    process.stdout.write(
+      `${row.map((cell, i) => (i === 0 || i === 3 ? cell.padEnd(widths[i]) : cell.padStart(widths[i]))).join('   ')}\n`,
+    );
+}
+
+const format = (value) => value.toLocaleString('en', { maximumFractionDigits: value < 100 ? 1 : 0 });

@@ -1,0 +1,22 @@
+/** `npm run bench`: what things cost, each beside its floor in one run. Needs nothing but what `npm start` needs. */
+import { join } from 'node:path';
+import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
+import { startCluster, temporaryHome } from './cluster.mjs';
+import { needPackages } from './debian.mjs';
+import { main } from './say.mjs';
+
+await main(async () => {
+  needPackages(['postgresql']);
+  ensureInstalled();
+  ensureBuilt();
+  const { home, remove } = temporaryHome();
+  const cluster = await startCluster(home);
+  try {
+    const { bench } = await import(join(ROOT, 'bench', 'bench.mjs'));
+    await bench(cluster.url('postgres'));
+  } finally {
+    cluster.stop();
+    remove();
+  }
+  process.exit();
+});
