@@ -1,6 +1,7 @@
 /** The demo in a database of its own, with a service in front of it. */
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import pg from 'pg';
-import { startService } from '@parlour/service';
 
 export async function demoSetting(serverUrl) {
   const admin = new pg.Client({ connectionString: serverUrl });
@@ -8,6 +9,19 @@ export async function demoSetting(serverUrl) {
   await admin.query('create database bench');
   await admin.end();
   const databaseUrl = serverUrl.replace(/[^/]*$/, 'bench');
-  const service = await startService({ databaseUrl, port: 0, demo: true, logLevel: 'warn' });
-  return { databaseUrl, port: service.port, close: () => service.stop() };
+  const program = `import { startService } from '@parlour/service';
+    const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn' });
+    console.log(port);`;
+  const child = spawn(process.execPath, ['--input-type=module', '--eval', program], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const [line] = await once(child.stdout, 'data');
+  return {
+    databaseUrl,
+    port: Number(line),
+    async close() {
+      child.kill();
+      await once(child, 'exit');
+    },
+  };
 }

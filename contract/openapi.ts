@@ -39,7 +39,9 @@ export function openapi(): JsonSchema {
         token: { type: 'http', scheme: 'bearer' },
       },
     },
-    'x-problems': PROBLEMS,
+    'x-problems': Object.fromEntries(
+      Object.entries(PROBLEMS).map(([code, [status, meaning]]) => [code, { status, meaning }]),
+    ),
   };
 }
 

@@ -4,7 +4,7 @@ import helmet from 'helmet';
 import { sql } from 'kysely';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { Problem } from '@parlour/core';
+import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
 import { openapi } from '@parlour/contract';
 import type { Config } from '../config.js';
 import { originOf } from '../config.js';
@@ -29,6 +29,12 @@ export function consoleApp(db: Database, config: Config): Express {
       () => false,
     );
     response.status(ready ? 200 : 503).json({ ready, ...(ready ? {} : { reason: 'The database cannot be reached.' }) });
+  });
+  app.get('/docs/problems/:code', (request, response, next) => {
+    const { code } = request.params;
+    if (!Object.hasOwn(PROBLEMS, code)) return next();
+    const [status, meaning] = PROBLEMS[code as ProblemCode];
+    response.type('text/plain').send(`${code}, answered with ${status}\n\n${meaning}\n`);
   });
   app.use('/api', apiRouter(db, config));
   app.use(express.static(config.consoleFolder, { index: false, maxAge: '1y', immutable: true }));

@@ -1,13 +1,13 @@
 /** Errors as problem details (RFC 9457). */
 import type { NextFunction, Request, Response } from 'express';
-import { Problem, PROBLEMS } from '@parlour/core';
+import { Problem, problemStatus } from '@parlour/core';
 import { isDatabaseAway } from '../web.js';
 
 /** Express tells an error handler by its four parameters. */
 export function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
   const problem = asProblem(error);
   if (problem.code === 'broken') request.log.error({ err: error }, 'a request failed');
-  const status = PROBLEMS[problem.code];
+  const status = problemStatus(problem.code);
   if (status === 503) response.set('retry-after', '5');
   response
     .status(status)

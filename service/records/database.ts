@@ -15,8 +15,10 @@ pg.types.setTypeParser(INT8, Number);
 /** @param url `postgresql://…`; the pool connects when it is first used */
 export function openDatabase(url: string): Database {
   const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 3000 });
-  // An idle connection that breaks is replaced at the next use; without a listener it would end the process.
+  // A connection that breaks fails the statement it is used for and is replaced at the next use. Without listeners,
+  // on the pool for idle ones and on each client for those in use, it would end the process.
   pool.on('error', () => undefined);
+  pool.on('connect', (client) => client.on('error', () => undefined));
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }
 

@@ -2,7 +2,7 @@
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { join } from 'node:path';
-import { escapeText, Problem, PROBLEMS } from '@parlour/core';
+import { escapeText, Problem, problemStatus } from '@parlour/core';
 import { consoleOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
 import { isDatabaseAway, sameOriginOnly } from '../web.js';
@@ -69,7 +69,7 @@ function security(config: Config, mode: 'live' | 'preview') {
 function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
   if (error instanceof Problem) {
     response
-      .status(PROBLEMS[error.code])
+      .status(problemStatus(error.code))
       .type('html')
       .send(plainPage(error.message, error.remedy ?? ''));
     return;

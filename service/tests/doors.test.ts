@@ -258,6 +258,7 @@ describe('bad input', () => {
       detail: expect.stringMatching(/\S.*\.$/),
     });
     expect(answer.status).toBe(status);
+    expect((await service.send('localhost', String(answer.json()['type']))).text).toContain(`answered with ${status}`);
     expect((await service.call(routes.listChanges)).seq).toBe(seq);
     expect((await service.shop('/')).status).toBe(200);
   });
