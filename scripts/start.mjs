@@ -1,5 +1,5 @@
 /** `npm start`: everything from a fresh clone to a running Parlour with the demo. */
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
 import { startCluster } from './cluster.mjs';
@@ -17,6 +17,11 @@ await main(async () => {
   ensureInstalled();
   ensureBuilt();
   mkdirSync(home, { recursive: true });
+  const other = runningFrom(home);
+  if (other) {
+    say(`Parlour runs already, as process ${other.pid}. Stop it with: kill ${other.pid}`);
+    return where(other.port, (await import(join(ROOT, 'service', 'dist', 'index.js'))).DEMO_SIGN_IN);
+  }
   const cluster = given ? null : await startCluster(home);
   const databaseUrl = given ?? (await ensureDatabase(cluster));
   const { startService, DEMO_SIGN_IN } = await import(join(ROOT, 'service', 'dist', 'index.js'));
@@ -31,16 +36,33 @@ await main(async () => {
       ? new Refusal(`Port ${port} is taken. Stop what runs there, or choose another: PARLOUR_PORT=7421 npm start`)
       : error;
   });
+  writeFileSync(pidFile(home), JSON.stringify({ pid: process.pid, port }));
   stopCleanly(service, cluster);
+  where(port, DEMO_SIGN_IN);
+  say('\nStop with Ctrl-C.');
+});
+
+function where(onPort, { mail, password }) {
   say(`
 Parlour is running.
 
-  Console     http://localhost:${port}
-  Storefront  http://windrow.localhost:${port}
-  Sign in     ${DEMO_SIGN_IN.mail} / ${DEMO_SIGN_IN.password}
+  Console     http://localhost:${onPort}
+  Storefront  http://windrow.localhost:${onPort}
+  Sign in     ${mail} / ${password}`);
+}
 
-Stop with Ctrl-C.`);
-});
+const pidFile = (folder) => join(folder, 'service.json');
+
+/** The service that runs from this data folder, if one does: it must not lose its database to a second start. */
+function runningFrom(folder) {
+  try {
+    const known = JSON.parse(readFileSync(pidFile(folder), 'utf8'));
+    // A number alone proves nothing: after a reboot it may be anybody's.
+    return readFileSync(`/proc/${known.pid}/cmdline`, 'utf8').includes('start.mjs') ? known : null;
+  } catch {
+    return null;
+  }
+}
 
 /** The database `parlour` in our own cluster, made when it is not there. */
 async function ensureDatabase(cluster) {
@@ -65,6 +87,7 @@ function stopCleanly(service, cluster) {
     say('\nStopping …');
     await service.stop();
     cluster?.stop();
+    rmSync(pidFile(home), { force: true });
     process.exit(0);
   };
   process.on('SIGINT', stop);

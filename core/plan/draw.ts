@@ -56,31 +56,38 @@ function label(x: number, y: number, width: number, height: number, text: string
 
 const round = (value: number): number => Math.round(value * 10) / 10;
 
-/** The plan as text, `columns` characters wide: one box after the other, those side by side stacked with their slot's name. */
+/** The plan as text, `columns` characters wide: boxes below each other, sections in slots inside the box around them. */
 export function planText(plan: Plan, columns = 78): string {
   const lines: string[] = [];
   for (const band of plan.bands) {
     lines.push(`${band.name} `.padEnd(columns, '─'));
     const boxes = plan.boxes.filter((box) => box.y >= band.y && box.y < band.y + band.height);
     if (boxes.length === 0) lines.push('  (empty)');
-    for (const box of boxes) lines.push(...textBox(box, columns));
+    for (const box of boxes.filter((one) => one.depth === 0)) {
+      const width = Math.max(30, Math.round(((columns - 4) * box.width) / PLAN_WIDTH));
+      const left = ' '.repeat(Math.floor((columns - width) / 2));
+      lines.push(...textBox(box, boxes, width).map((line) => left + line));
+    }
   }
   return lines.join('\n');
 }
 
-function textBox(box: PlanBox, columns: number): string[] {
-  const indent = '  '.repeat(box.depth + 1);
-  const share = box.depth > 0 ? 1 : Math.min(1, box.width / PLAN_WIDTH);
-  const width = Math.max(30, Math.round((columns - indent.length) * share));
-  const name = `${box.title}${box.caption ? `: ${box.caption}` : ''}`;
-  const head = cut(box.missing ? `${name} (this kind is missing)` : name, width - box.section.length - 6);
-  const slot = box.slot ? `in ${box.slot} · ` : '';
-  const detail = cut(`${slot}${box.kind}${box.tone === 'plain' ? '' : ` · ${box.tone}`}`, width - 4);
+function textBox(box: PlanBox, boxes: readonly PlanBox[], width: number): string[] {
+  const inner = width - 4;
+  const name = `${box.title}${box.caption ? `: ${box.caption}` : ''}${box.missing ? ' (this kind is missing)' : ''}`;
+  const head = cut(name, inner - box.section.length - 1).padEnd(inner - box.section.length) + box.section;
+  const detail = cut(`${box.kind}${box.tone === 'plain' ? '' : ` · ${box.tone}`}`, inner).padEnd(inner);
+  const slots = box.slots.flatMap(({ name: slot }) => {
+    const inside = boxes.filter((one) => one.parent === box.section && one.slot === slot);
+    return [
+      cut(`${slot}:${inside.length ? '' : ' (empty)'}`, inner).padEnd(inner),
+      ...inside.flatMap((one) => textBox(one, boxes, inner)),
+    ];
+  });
   return [
-    `${indent}┌${'─'.repeat(width - 2)}┐`,
-    `${indent}│ ${head.padEnd(width - box.section.length - 5)} ${box.section} │`,
-    `${indent}│ ${detail.padEnd(width - 4)} │`,
-    `${indent}└${'─'.repeat(width - 2)}┘`,
+    `┌${'─'.repeat(width - 2)}┐`,
+    ...[head, detail, ...slots].map((line) => `│ ${line} │`),
+    `└${'─'.repeat(width - 2)}┘`,
   ];
 }
 

@@ -43,8 +43,8 @@ describe('plan view', () => {
   test('as text it names sections, slots and what is missing', () => {
     const drawn = planText(plan, 70);
     expect(drawn).toMatch(/Poster: Wind & <sea> +a │/);
-    expect(drawn).toMatch(/in second · heading@1/);
-    expect(drawn).toMatch(/sundial@1 \(this kind is missing\)/);
+    expect(drawn).toMatch(/second: +│\n.*┌─.*\n.*Heading: A heading +d │ │/);
+    expect(drawn).toMatch(/sundial@1 \(this kind is missing\) +x │/);
     expect(Math.max(...drawn.split('\n').map((line) => line.length))).toBeLessThanOrEqual(70);
   });
 });

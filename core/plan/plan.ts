@@ -57,6 +57,8 @@ const WIDTHS: Record<Width, number> = { narrow: 704, page: 1200, wide: 1240, edg
 const SPACES: Readonly<Record<string, number>> = { none: 0, small: 12, medium: 32, large: 72 };
 const GAP = 44;
 const EMPTY = 120;
+// Lower ones could not be read or picked up in a narrow plan.
+const LOWEST = 64;
 
 export interface PlanParts {
   /** Key and document of the template. */
@@ -127,7 +129,7 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
     }
     return used;
   });
-  const height = slots.length ? Math.max(EMPTY, ...filled) : Math.max(sketch.height * scale, 28);
+  const height = slots.length ? Math.max(EMPTY, ...filled) : Math.max(sketch.height * scale, LOWEST);
   boxes.splice(at, 0, {
     document: spot.document,
     section: section.id,

@@ -135,6 +135,7 @@ watch(
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 16px 20px;
+  grid-auto-flow: dense;
   align-items: start;
 }
 .missing {
