@@ -51,7 +51,9 @@ Parlour is running.
   Sign in     ${mail} / ${password}`);
 }
 
-const pidFile = (folder) => join(folder, 'service.json');
+function pidFile(folder) {
+  return join(folder, 'service.json');
+}
 
 /** The service that runs from this data folder, if one does: it must not lose its database to a second start. */
 function runningFrom(folder) {

@@ -1,6 +1,5 @@
 /** How a service process is set up, from its environment. */
 export interface Config {
-  readonly databaseUrl: string;
   readonly port: number;
   /** Address the server listens on. */
   readonly listen: string;

@@ -1,10 +1,12 @@
 /** A service process: migrates, loads the demo if asked and the database is empty, serves, stops cleanly. */
 import { once } from 'node:events';
+import { createServer } from 'node:net';
+import type { Server } from 'node:http';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Config } from './config.js';
 import { loadDemo } from './demo/load.js';
-import { migrate, openDatabase } from './records/database.js';
+import { migrate, openDatabase, type Database } from './records/database.js';
 import { createLogger, createService } from './server.js';
 
 // Found through the packages themselves, so that it is right from the sources and from the build.
@@ -33,39 +35,39 @@ export async function startService({
   logLevel = 'warn',
 }: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
-  await migrate(db);
-  const demoLoaded = demo && (await loadDemo(db));
-  const config: Config = {
-    databaseUrl,
-    port,
-    listen: '127.0.0.1',
-    host: 'localhost',
-    logLevel,
-    consoleFolder: join(packageFolder('@parlour/console'), 'dist'),
-    publicFolder: join(packageFolder('@parlour/service'), 'public'),
-  };
-  const free = port === 0 ? await freePort() : port;
-  const server = createService(db, { ...config, port: free }, createLogger(config));
-  server.listen(free, config.listen);
-  await once(server, 'listening');
-  return {
-    port: free,
-    demoLoaded,
-    async stop() {
-      server.close();
-      server.closeIdleConnections();
-      // What is under way may finish; what hangs on is cut.
-      const cut = setTimeout(() => server.closeAllConnections(), 3000);
-      await once(server, 'close');
-      clearTimeout(cut);
-      await db.destroy();
-    },
-  };
+  try {
+    await migrate(db);
+    const demoLoaded = demo && (await loadDemo(db));
+    const config: Config = {
+      port: port === 0 ? await freePort() : port,
+      listen: '127.0.0.1',
+      host: 'localhost',
+      logLevel,
+      consoleFolder: join(packageFolder('@parlour/console'), 'dist'),
+      publicFolder: join(packageFolder('@parlour/service'), 'public'),
+    };
+    const server = createService(db, config, createLogger(config));
+    server.listen(config.port, config.listen);
+    await once(server, 'listening');
+    return { port: config.port, demoLoaded, stop: () => stop(server, db) };
+  } catch (error) {
+    await db.destroy();
+    throw error;
+  }
+}
+
+/** What is under way may finish; what hangs on is cut. */
+async function stop(server: Server, db: Database): Promise<void> {
+  server.close();
+  server.closeIdleConnections();
+  const cut = setTimeout(() => server.closeAllConnections(), 3000);
+  await once(server, 'close');
+  clearTimeout(cut);
+  await db.destroy();
 }
 
 // The port is part of every address the service gives out, so it must be known before the first request.
 async function freePort(): Promise<number> {
-  const { createServer } = await import('node:net');
   const probe = createServer().listen(0, '127.0.0.1');
   await once(probe, 'listening');
   const { port } = probe.address() as { port: number };

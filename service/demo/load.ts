@@ -18,16 +18,20 @@ export const DEMO_SIGN_IN = {
 
 /** @returns false if there are stores already, and nothing was done */
 export async function loadDemo(db: Database): Promise<boolean> {
+  if (await hasStores(db)) return false;
   const passwordHash = await hashPassword(DEMO_SIGN_IN.password);
   return db.transaction().execute(async (trx) => {
     // Two processes that start on one empty database must not both load it.
     await trx.selectFrom('service_secret').selectAll().forUpdate().execute();
-    if (await trx.selectFrom('store').select('id').executeTakeFirst()) return false;
+    if (await hasStores(trx)) return false;
     const owner = await addAccount(trx, { mail: DEMO_SIGN_IN.mail, name: DEMO_SIGN_IN.name, passwordHash });
     for (const store of await demoStores()) await addMembership(trx, owner, await loadStore(trx, store), 'owner');
     return true;
   });
 }
+
+const hasStores = async (db: Records): Promise<boolean> =>
+  (await db.selectFrom('store').select('id').executeTakeFirst()) !== undefined;
 
 async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
   const { slug, name, currency, locale, timeZone, country } = demo;
