@@ -30,14 +30,17 @@ onMounted(async () => {
     <v-snackbar
       :model-value="session.notice !== null"
       :color="session.notice?.bad ? 'error' : 'success'"
-      :timeout="session.notice?.bad ? 12000 : 4000"
+      :timeout="session.notice?.bad || session.notice?.undo ? 12000 : 4000"
       location="bottom start"
       role="status"
       @update:model-value="session.notice = null"
     >
       <strong>{{ session.notice?.text }}</strong>
       <span v-if="session.notice?.remedy"> {{ session.notice.remedy }}</span>
-      <template #actions><v-btn @click="session.notice = null">Close</v-btn></template>
+      <template #actions>
+        <v-btn v-if="session.notice?.undo" @click="session.notice.undo()">Undo</v-btn>
+        <v-btn @click="session.notice = null">Close</v-btn>
+      </template>
     </v-snackbar>
   </v-app>
 </template>

@@ -10,6 +10,8 @@ export interface Notice {
   readonly text: string;
   readonly remedy?: string;
   readonly bad: boolean;
+  /** Takes back what the notice tells of. */
+  readonly undo?: () => Promise<void>;
 }
 
 export const session = reactive({
@@ -54,8 +56,8 @@ export function tell(error: unknown): void {
     };
 }
 
-export const say = (text: string): void => {
-  session.notice = { text, bad: false };
+export const say = (text: string, undo?: () => Promise<void>): void => {
+  session.notice = { text, bad: false, ...(undo ? { undo } : {}) };
 };
 
 /** Runs `work`; if it is refused, says why. */
@@ -94,3 +96,12 @@ export async function edit(edits: readonly unknown[]): Promise<AnswerOf<typeof r
 }
 
 export const newUnit = (): string => crypto.randomUUID();
+
+/** Takes back one's own latest unit. */
+export async function undoLast(): Promise<void> {
+  await attempt(async () => {
+    const { sentences } = await call(routes.undo, { body: { unit: newUnit() } });
+    await refreshChanges();
+    say(sentences.join(' '));
+  });
+}

@@ -115,7 +115,7 @@ export async function recordExact(
 }
 
 /** The state shoppers see. */
-export async function liveState(db: Records, design: Design): Promise<Map<DocumentKey, Document>> {
+export async function liveState(db: Records, design: Design): Promise<ReadonlyMap<DocumentKey, Document>> {
   const live = await findRevision(db, design.id, design.liveRevision);
   if (!live) throw new Error(`Design ${design.code} has no revision ${design.liveRevision}.`);
   return loadState(db, live.manifest);

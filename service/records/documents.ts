@@ -13,9 +13,11 @@ export const hashOf = (value: unknown): string => createHash('sha256').update(ca
 const MOST_CACHED = 20_000;
 const documents = new Map<string, Document>();
 const manifests = new Map<string, Manifest>();
+const states = new Map<string, ReadonlyMap<DocumentKey, Document>>();
+const MOST_STATES = 200;
 
-function remember<T>(cache: Map<string, T>, hash: string, value: T): void {
-  if (cache.size >= MOST_CACHED) cache.delete(cache.keys().next().value as string);
+function remember<T>(cache: Map<string, T>, hash: string, value: T, most = MOST_CACHED): void {
+  if (cache.size >= most) cache.delete(cache.keys().next().value as string);
   cache.set(hash, value);
 }
 
@@ -59,10 +61,14 @@ export async function loadDocuments(db: Records, hashes: readonly string[]): Pro
 }
 
 /** Every document of a manifest, by key. */
-export async function loadState(db: Records, manifestHash: string): Promise<Map<DocumentKey, Document>> {
+export async function loadState(db: Records, manifestHash: string): Promise<ReadonlyMap<DocumentKey, Document>> {
+  const known = states.get(manifestHash);
+  if (known) return known;
   const manifest = await loadManifest(db, manifestHash);
   const found = await loadDocuments(db, Object.values(manifest));
-  return new Map(Object.entries(manifest).map(([key, hash]) => [key, found.get(hash) as Document]));
+  const state = new Map(Object.entries(manifest).map(([key, hash]) => [key, found.get(hash) as Document]));
+  remember(states, manifestHash, state, MOST_STATES);
+  return state;
 }
 
 export interface Revision {

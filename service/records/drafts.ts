@@ -257,15 +257,3 @@ export async function markUndone(trx: Records, designId: number, seq: number): P
     .where('seq', '=', seq)
     .execute();
 }
-
-/** The keys of documents that edits have touched since a sequence number. */
-export async function touchedSince(db: Records, designId: number, seq: number): Promise<DocumentKey[]> {
-  const rows = await db
-    .selectFrom('draft_edit')
-    .select('document')
-    .distinct()
-    .where('design_id', '=', designId)
-    .where('seq', '>', seq)
-    .execute();
-  return rows.map((row) => row.document);
-}

@@ -4,7 +4,7 @@ import { PAGE_KINDS } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import { attempt, call, edit, say } from '../api';
+import { attempt, call, edit, say, undoLast } from '../api';
 
 type Page = AnswerOf<typeof routes.listPages>['pages'][number];
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
@@ -54,7 +54,7 @@ const choicesFor = (page: Page) => {
 async function assign(page: Page, code: string): Promise<void> {
   await attempt(async () => {
     const answer = await edit([{ type: 'assign', page: page.page, template: code || null }]);
-    say(answer.sentences[0] ?? 'Saved.');
+    say(answer.sentences[0] ?? 'Saved.', () => undoLast().then(() => load()));
     await load();
   });
 }

@@ -4,7 +4,7 @@ import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { attempt, call, edit, say } from '../api';
+import { attempt, call, edit, say, undoLast } from '../api';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 
@@ -40,7 +40,7 @@ async function remove(template: Template): Promise<void> {
   await attempt(async () => {
     const { sentences } = await edit([{ type: 'remove-template', template: template.code }]);
     await load();
-    say(`${sentences[0] ?? 'Removed.'} Undo is in the workbench.`);
+    say(sentences[0] ?? 'Removed.', () => undoLast().then(load));
   });
 }
 

@@ -38,7 +38,15 @@ async function signOut(): Promise<void> {
     <v-spacer />
     <span class="state" role="status">
       <template v-if="session.saving">Saving …</template>
-      <span v-else-if="unpublished" class="tag tag-draft">{{ unpublished }} unpublished</span>
+      <button
+        v-else-if="unpublished"
+        type="button"
+        class="tag tag-draft"
+        title="Show what is not published"
+        @click="publishing = true"
+      >
+        {{ unpublished }} unpublished
+      </button>
       <span v-else class="tag tag-live">All published</span>
     </span>
     <v-btn variant="flat" color="primary" class="mx-3" :disabled="!unpublished" @click="publishing = true"

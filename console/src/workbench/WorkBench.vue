@@ -69,7 +69,12 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <p class="because">
         <template v-if="template">
           Template <strong>{{ template.name }}</strong><template v-if="why?.template?.template === state.template"
-            >, {{ why.template.reason === 'page' ? 'given to this page' : `the standard of its kind` }}</template
+            >, {{ why.template.reason === 'page' ? 'given to this page' : 'the standard of its kind' }}; changes show on
+            <router-link
+              class="plain"
+              :to="{ path: '/pages', query: { template: state.template } }"
+              >{{ state.users === 1 ? 'this page only' : `${state.users} pages` }}</router-link
+            ></template
           ><template v-else>
             is not what this page uses.
             <v-btn size="small" variant="outlined" color="warning" @click="assignHere"

@@ -33,7 +33,12 @@ export function useWorkbench() {
   const previewUrl = ref('');
   /** Moves on whenever the page must be drawn anew. */
   const renewals = ref(0);
-  const state = reactive({ page: '', template: '', selected: null as Selection | null, missing: '' });
+  const state = reactive({
+    page: '',
+    template: '',
+    selected: null as Selection | null,
+    /** How many store pages use the template. */ users: 0,
+  });
 
   const templateKey = computed(() => keys.template(state.template));
   const template = computed(() => documents.get(templateKey.value) as SectionedDocument | undefined);
@@ -70,8 +75,14 @@ export function useWorkbench() {
     ];
     await Promise.all([
       ...wanted.map(fetchDocument),
+      countUsers(),
       call(routes.preview, { body: { page } }).then(({ url }) => (previewUrl.value = url)),
     ]);
+  }
+
+  async function countUsers(): Promise<void> {
+    const { templates } = await call(routes.listTemplates);
+    state.users = templates.find((one) => one.code === state.template)?.pages ?? 0;
   }
 
   /** Reads anew what edits have touched, and draws. */

@@ -1,11 +1,12 @@
 /** A product as it stands in rows and listings. */
 import type { ProductCard } from '../../render/data.js';
-import { html, type Markup } from '../../render/html.js';
+import { html, raw, type Markup } from '../../render/html.js';
 import { pictureTag } from '../../render/picture.js';
 import type { View } from '../../render/view.js';
 
-export function card(product: ProductCard, view: View, sizes: string): Markup {
-  return html`<li class="card"><div class="card-picture">${product.picture && pictureTag(product.picture, sizes)}</div><h3 class="card-title"><a href="${product.path}">${product.title}</a></h3><div class="card-brand">${product.brand}</div><div>${amount(product, view)}${!product.available && html` <span class="quiet">· sold out</span>`}</div></li>`;
+/** @param level the level of its heading: one below the heading it stands under */
+export function card(product: ProductCard, view: View, sizes: string, level: 'h2' | 'h3'): Markup {
+  return html`<li class="card"><div class="card-picture">${product.picture && pictureTag(product.picture, sizes)}</div><${raw(level)} class="card-title"><a href="${product.path}">${product.title}</a></${raw(level)}><div class="card-brand">${product.brand}</div><div>${amount(product, view)}${!product.available && html` <span class="quiet">· sold out</span>`}</div></li>`;
 }
 
 /** A price, with the was-price of what is reduced. */

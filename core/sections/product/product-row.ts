@@ -8,6 +8,8 @@ import { card } from './card.js';
 const need = (values: { source: ProductSource; limit: number }) =>
   ({ type: 'products', source: values.source, limit: values.limit }) as const;
 
+const SIZES = '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw';
+
 export const productRow = defineKind({
   name: 'product-row',
   version: 1,
@@ -32,8 +34,8 @@ export const productRow = defineKind({
     if (products.length === 0) return NOTHING;
     const { title, action, across } = values;
     const href = view.href(values.link);
-    return html`${(title !== '' || action !== '') && html`<div class="row-head"><h2>${title}</h2>${action !== '' && href && html`<a href="${href}">${action}</a>`}</div>`}
-<ul class="cards across-${across}">${products.map((product) => card(product, view, '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw'))}</ul>`;
+    return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2>${title}</h2>`}${action !== '' && href && html`<a href="${href}">${action}</a>`}</div>`}
+<ul class="cards across-${across}">${products.map((product) => card(product, view, SIZES, title === '' ? 'h2' : 'h3'))}</ul>`;
   },
   css: `.row-head{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2rem;border-block-end:1px solid var(--line);margin-block-end:var(--gap);padding-block-end:.6rem}.row-head h2{margin:0}.across-2{--across:2}.across-3{--across:3}.across-5{--across:5}`,
   sketch({ title, limit, across }) {
