@@ -1,0 +1,143 @@
+import { createServer, type IncomingMessage, type Server } from 'node:http';
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
+import type { Schema } from 'yup';
+import { jsonSchema, Problem } from '@parlour/core';
+import { createClient, openapi, pathParams, routes, type Route } from './index.js';
+
+describe('the client', () => {
+  let server: Server;
+  let origin: string;
+  let seen: { method: string; url: string; headers: IncomingMessage['headers']; body: string }[] = [];
+  let answer: { status: number; body: string } = { status: 200, body: '{}' };
+
+  beforeAll(async () => {
+    server = createServer((request, response) => {
+      let body = '';
+      request.on('data', (chunk: Buffer) => (body += chunk.toString('latin1')));
+      request.on('end', () => {
+        seen.push({ method: request.method ?? '', url: request.url ?? '', headers: request.headers, body });
+        response.writeHead(answer.status, { 'content-type': 'application/json' }).end(answer.body);
+      });
+    }).listen(0, '127.0.0.1');
+    await once(server, 'listening');
+    origin = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  });
+  beforeEach(() => {
+    seen = [];
+    answer = { status: 200, body: '{"name":"A","mail":"a@b.example"}' };
+  });
+  afterAll(() => server.close());
+
+  test('fills in path, query and token, and leaves out what is undefined', async () => {
+    await createClient({ origin, token: 'secret' }).call(routes.listPages, {
+      params: { store: 'a b', design: 'live' },
+      query: { search: 'ö&x', kind: undefined, limit: 5 },
+    });
+    expect(seen[0]).toMatchObject({
+      method: 'GET',
+      url: '/api/stores/a%20b/designs/live/pages?search=%C3%B6%26x&limit=5',
+      headers: { authorization: 'Bearer secret' },
+      body: '',
+    });
+  });
+
+  test('sends JSON as JSON and pictures as bytes', async () => {
+    const client = createClient({ origin });
+    await client.call(routes.signIn, { body: { mail: 'a', password: 'b' } });
+    await client.call(routes.addPicture, { params: { store: 's' }, body: new Uint8Array([0xff, 0xd8, 0]) });
+    expect(seen[0]).toMatchObject({
+      headers: { 'content-type': 'application/json' },
+      body: '{"mail":"a","password":"b"}',
+    });
+    expect(seen[0]?.headers.authorization).toBeUndefined();
+    expect(seen[1]).toMatchObject({ headers: { 'content-type': 'application/octet-stream' }, body: '\xff\xd8\0' });
+  });
+
+  test('gives a refusal back as the problem it was, word for word', async () => {
+    answer = {
+      status: 409,
+      body: JSON.stringify({
+        type: '/docs/problems/stale-edit',
+        title: 'stale edit',
+        status: 409,
+        detail: 'It has changed.',
+        place: 'was',
+        remedy: 'Look again.',
+      }),
+    };
+    const refused: unknown = await createClient({ origin })
+      .call(routes.me, {})
+      .catch((error: unknown) => error);
+    expect(refused).toBeInstanceOf(Problem);
+    expect(refused).toMatchObject({
+      code: 'stale-edit',
+      message: 'It has changed.',
+      place: 'was',
+      remedy: 'Look again.',
+    });
+  });
+
+  test.each([
+    [502, 'a proxy’s page', 'The service answered with status 502.'],
+    [500, '{"type":"/docs/problems/__proto__"}', 'The service answered with status 500.'],
+  ])('says so when the answer with %i is not one of ours', async (status, body, words) => {
+    answer = { status, body };
+    await expect(createClient({ origin }).call(routes.me, {})).rejects.toMatchObject({
+      code: 'broken',
+      message: words,
+    });
+  });
+
+  test('says so when nothing answers', async () => {
+    await expect(createClient({ origin: 'http://127.0.0.1:9' }).call(routes.me, {})).rejects.toMatchObject({
+      code: 'database-away',
+      message: 'Parlour does not answer at http://127.0.0.1:9.',
+    });
+  });
+});
+
+describe('the description', () => {
+  interface Operation {
+    readonly operationId: string;
+    readonly security: unknown[];
+    readonly parameters: { name: string; in: string; required: boolean }[];
+    readonly responses: Record<string, unknown>;
+  }
+  const operations = Object.values(openapi()['paths'] as Record<string, Record<string, Operation>>).flatMap((methods) =>
+    Object.values(methods),
+  );
+  const all = Object.entries(routes) as [keyof typeof routes, Route][];
+
+  test.each(all)('%s has its parameters, answer and door', (name, route) => {
+    const operation = operations.find((one) => one.operationId === name);
+    expect(operation?.parameters.filter((one) => one.in === 'path').map((one) => one.name)).toEqual(
+      pathParams(route.path),
+    );
+    expect(Object.keys(operation?.responses ?? {})).toEqual([String(route.status), 'default']);
+    expect(operation?.security).toHaveLength(route.door === 'open' ? 0 : 2);
+    expect(route.summary).toMatch(/^[A-Z].*\.$/);
+  });
+
+  test('only signing in is open', () => {
+    expect(all.filter(([, route]) => route.door === 'open').map(([name]) => name)).toEqual(['signIn', 'createToken']);
+  });
+
+  test('every edit request is described with what it needs', () => {
+    const { properties } = jsonSchema(routes.edit.body as Schema) as {
+      properties: { edits: { items: { oneOf: { properties: { type: { enum: string[] } }; required: string[] }[] } } };
+    };
+    const described = Object.fromEntries(
+      properties.edits.items.oneOf.map((form) => [form.properties.type.enum[0], form.required]),
+    );
+    expect(described).toEqual({
+      insert: ['type', 'document', 'kind', 'place'],
+      remove: ['type', 'document', 'section'],
+      move: ['type', 'document', 'section', 'place'],
+      set: ['type', 'document', 'field'],
+      assign: ['type', 'page', 'template'],
+      'create-template': ['type', 'name'],
+      'remove-template': ['type', 'template'],
+    });
+  });
+});

@@ -1,0 +1,289 @@
+import { Parser } from 'htmlparser2';
+import {
+  checkValue,
+  compileDocument,
+  NO_FACTS,
+  renderPage,
+  SHIPPED_KINDS,
+  withDefaults,
+  type CartFacts,
+  type PageInfo,
+  type PictureInfo,
+  type Product,
+  type ProductCard,
+  type Section,
+} from '../index.js';
+import { section, template } from '../tests/designs.js';
+
+const picture: PictureInfo = {
+  hash: 'a'.repeat(64),
+  width: 1200,
+  height: 1200,
+  alt: 'A kite',
+  widths: [320, 640, 960],
+};
+const product: Product = {
+  code: 'K-1',
+  slug: 'gannet',
+  title: 'Gannet & friend',
+  brand: 'Skerry Lines',
+  summary: 'Lifts early.',
+  description: '<p>Soars <script>bad()</script>late.</p>',
+  options: [
+    { name: 'Span', values: ['1.8 m', '2.4 m'] },
+    { name: 'Colour', values: ['Teal'] },
+  ],
+  variants: [
+    { code: 'a', options: { Span: '1.8 m', Colour: 'Teal' }, price: 4200, wasPrice: 5000, stock: 3 },
+    { code: 'b', options: { Span: '2.4 m', Colour: 'Teal' }, price: 5900, wasPrice: null, stock: 0 },
+  ],
+  pictures: [
+    picture,
+    { ...picture, hash: 'b'.repeat(64), alt: 'Closer' },
+    { ...picture, hash: 'c'.repeat(64), alt: 'Closest' },
+  ],
+};
+const cardOf = (code: string): ProductCard => ({
+  code,
+  path: `/item/${code}`,
+  title: code,
+  brand: 'B',
+  price: 100,
+  wasPrice: null,
+  varies: false,
+  available: true,
+  picture,
+});
+
+interface Shown {
+  readonly product?: Partial<Product>;
+  readonly cart?: CartFacts;
+  readonly code?: string;
+}
+
+/** The html of the sections on a product page. */
+function show(
+  sections: readonly Section[],
+  { product: own = {}, cart = NO_FACTS.cart, code = 'product:K-1' }: Shown = {},
+): string {
+  const page: PageInfo = {
+    code,
+    kind: 'product',
+    title: product.title,
+    path: '/item/gannet',
+    description: 'Lifts early.',
+    subject: { product: { ...product, ...own } },
+  };
+  const compiled = compileDocument(template(sections, 'product'), SHIPPED_KINDS);
+  const html = renderPage({
+    template: compiled,
+    regions: {},
+    menus: new Map([
+      [
+        'main',
+        {
+          format: 1,
+          type: 'menu',
+          name: 'Main menu',
+          entries: [
+            { label: 'This one', link: { to: code } },
+            { label: 'Gone', link: { to: 'product:gone' } },
+            { label: 'Away', link: { url: 'https://a.example/?x=1&y=2' } },
+          ],
+        },
+      ],
+    ]),
+    store: { name: 'Windrow', currency: 'EUR', locale: 'en-IE' },
+    page,
+    facts: { cart },
+    data: {
+      products: new Map(
+        compiled.needs.flatMap((need) =>
+          need.type === 'products'
+            ? [[`products ${need.limit} ${Object.values(need.source).join(' ')}`, ['K-2', 'K-3'].map(cardOf)]]
+            : [],
+        ),
+      ),
+      pictures: new Map([[`picture ${picture.hash}`, picture]]),
+      paths: new Map([
+        ['path home', '/'],
+        [`path ${code}`, '/item/gannet'],
+      ]),
+    },
+    canonical: 'http://shop.example/item/gannet',
+    styles: [],
+    scripts: [],
+    mode: 'live',
+  });
+  return html.slice(html.indexOf('<main'), html.indexOf('</main>'));
+}
+
+const VOID = new Set(['img', 'input', 'br', 'hr', 'link', 'meta']);
+/** Elements that are closed in the wrong order or not at all. */
+function unbalanced(html: string): string[] {
+  const open: string[] = [];
+  const faults: string[] = [];
+  new Parser({
+    onopentagname: (name) => void (VOID.has(name) || open.push(name)),
+    onclosetag(name, implied) {
+      if (VOID.has(name)) return;
+      if (implied || open.pop() !== name) faults.push(name);
+    },
+  }).end(html + '</main>');
+  return [...faults, ...open];
+}
+
+describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s', (name, kind) => {
+  test('explains itself, and its defaults are values it takes', () => {
+    expect(name).toMatch(/^[a-z]+(-[a-z]+)*$/);
+    expect(kind.sentence).toMatch(/^[A-Z].*\.$/);
+    for (const [field, declared] of Object.entries(kind.fields)) {
+      expect([field, declared.label]).toEqual([field, expect.stringMatching(/^[A-Z]/)]);
+      expect([field, declared.help]).toEqual([field, expect.stringMatching(/^[A-Z].*\.$/)]);
+      expect(() => checkValue(declared, declared.default, field)).not.toThrow();
+    }
+  });
+
+  test('renders with its defaults alone, every element closed', () => {
+    const html = show([section('x', name)]);
+    expect(unbalanced(html)).toEqual([]);
+    expect(html).not.toMatch(/undefined|\[object|NaN|null/);
+  });
+
+  test('draws itself within its bounds', () => {
+    const { height, marks } = kind.sketch(withDefaults(kind.fields, {}));
+    expect(height).toBeGreaterThan(0);
+    for (const mark of marks) {
+      expect(mark.x).toBeGreaterThanOrEqual(0);
+      expect(mark.x + mark.width).toBeLessThanOrEqual(1200);
+      expect(mark.y + mark.height).toBeLessThanOrEqual(height + 1);
+    }
+  });
+});
+
+describe('buy-form', () => {
+  test('offers every option, and those that are sold out cannot be chosen', () => {
+    const html = show([section('b', 'buy-form')]);
+    expect(html).toContain(
+      '<select id="b-Span" name="option.Span"><option value="1.8 m">1.8 m</option><option value="2.4 m" disabled>2.4 m – sold out</option></select>',
+    );
+    expect(html).toContain('name="product" value="K-1"');
+    expect(html).toContain('<label for="b-quantity">');
+  });
+
+  test('two on one page do not share the ids of their inputs', () => {
+    const ids = [...show([section('b', 'buy-form'), section('c', 'buy-form')]).matchAll(/ id="([^"]+)"/g)].map(
+      (found) => found[1],
+    );
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  test('says what is in the cart of this product, and why something was refused', () => {
+    const line = { product: 'K-1', variant: 'a', title: 'Gannet', options: '1.8 m, Teal', quantity: 2 };
+    const html = show([section('b', 'buy-form')], {
+      cart: { lines: [line, { ...line, product: 'K-9', options: 'other' }], refusal: 'Only <3> left.' },
+    });
+    expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal</p>');
+    expect(html).toContain('<p class="buy-refused" role="alert">Only &lt;3&gt; left.</p>');
+    expect(html).not.toContain('other');
+  });
+
+  test('has no button for what is sold out', () => {
+    const none = product.variants.map((variant) => ({ ...variant, stock: 0 }));
+    const html = show([section('b', 'buy-form', { soldOut: 'Back in spring' })], { product: { variants: none } });
+    expect(html).toContain('Back in spring');
+    expect(html).not.toContain('<button');
+  });
+
+  test('leaves the quantity out if that is set', () => {
+    expect(show([section('b', 'buy-form', { quantity: false })])).not.toContain('name="quantity"');
+  });
+});
+
+describe('product sections', () => {
+  test('price shows the lowest, that there are others, and what it was', () => {
+    expect(show([section('p', 'price')])).toContain('from €42.00</span><s class="amount was">€50.00</s>');
+    const one = show([section('p', 'price', { note: '', size: 'large' })], {
+      product: { variants: product.variants.slice(1) },
+    });
+    expect(one).toContain('<p class="price price-large"><span class="amount">€59.00</span></p>');
+    expect(one).not.toContain('price-note');
+  });
+
+  test('pictures: the first at once, the others when they are near, none said in words', () => {
+    const html = show([section('p', 'product-pictures')]);
+    expect(html.match(/<img/g)).toHaveLength(3);
+    expect(html.match(/fetchpriority="high"/g)).toHaveLength(1);
+    expect(html.match(/loading="lazy"/g)).toHaveLength(2);
+    expect(html).toContain('alt="Closest"');
+    expect(show([section('p', 'product-pictures', { others: 'none' })]).match(/<img/g)).toHaveLength(1);
+    expect(show([section('p', 'product-pictures')], { product: { pictures: [] } })).toContain('No picture yet');
+  });
+
+  test('summary shows what is wanted, cleaned', () => {
+    const html = show([section('s', 'product-summary', { description: true })]);
+    expect(html).toContain('<h1 class="summary-title">Gannet &amp; friend</h1>');
+    expect(html).toContain('<p>Soars late.</p>');
+    const bare = show([section('s', 'product-summary', { brand: false, summary: false })]);
+    expect(bare).not.toMatch(/Skerry Lines|Lifts early/);
+  });
+
+  test('cards stand one heading level below what they stand under', () => {
+    expect(show([section('r', 'product-row', { title: 'More' })])).toMatch(/<h2>More<\/h2>.*<h3 class="card-title">/s);
+    const untitled = show([section('r', 'product-row')]);
+    expect(untitled).toContain('<h2 class="card-title">');
+    expect(untitled).not.toContain('<h2></h2>');
+  });
+});
+
+describe('around and between', () => {
+  test('the menu marks the open page, leaves out what is gone, and follows free addresses', () => {
+    const html = show([section('m', 'menu-bar')]);
+    expect(html).toContain('<a href="/item/gannet" aria-current="page">This one</a>');
+    expect(html).toContain('<a href="https://a.example/?x=1&amp;y=2">Away</a>');
+    expect(html).not.toContain('Gone');
+    expect(html).toContain('<nav aria-label="Main menu">');
+  });
+
+  test('a menu that does not exist leaves the name standing', () => {
+    expect(show([section('m', 'menu-bar', { menu: 'none' })])).toMatch(/Windrow<\/a><nav aria-label="Menu"><ul><\/ul>/);
+  });
+
+  test('columns hold any sections, in both slots', () => {
+    const html = show([
+      section(
+        'c',
+        'columns',
+        { split: 'wide-second' },
+        {
+          first: [section('a', 'heading', { text: 'Left' })],
+          second: [section('b', 'price'), section('d', 'buy-form')],
+        },
+      ),
+    ]);
+    expect(html).toMatch(/columns-wide-second.*Left.*id="s-b".*id="s-d"/s);
+  });
+
+  test('a poster without picture, text or action is still a poster', () => {
+    const html = show([section('p', 'poster', { title: 'Only words' })]);
+    expect(html).toContain('<h2>Only words</h2>');
+    expect(html).not.toMatch(/poster-picture|class="button"/);
+    expect(show([section('p', 'poster', { picture: { picture: picture.hash, alt: 'Harbour' } })])).toContain(
+      'alt="Harbour"',
+    );
+  });
+
+  test('the page title can come with or without its description', () => {
+    expect(show([section('t', 'page-title')])).toContain('<p class="page-lead">Lifts early.</p>');
+    expect(show([section('t', 'page-title', { description: false })])).not.toContain('page-lead');
+  });
+
+  test('casing settings become classes; the defaults are the plain ones', () => {
+    const html = show([
+      { ...section('h'), casing: { width: 'edge', tone: 'vivid', space: 'none', align: 'centre' } },
+      section('i'),
+    ]);
+    expect(html).toContain('class="case w-edge tone-vivid space-none align-centre k-heading"');
+    expect(html).toContain('class="case w-page tone-plain space-medium align-start k-heading"');
+  });
+});

@@ -1,0 +1,97 @@
+import {
+  assemblePage,
+  checkDocument,
+  hasSections,
+  keys,
+  parsePage,
+  sectionsIn,
+  SHIPPED_KINDS,
+  type MenuDocument,
+  type Section,
+} from '@parlour/core';
+import { collections, products } from './windrow/products.js';
+import { windrowDesign } from './windrow/design.js';
+import { harbourPicture, productPicture, studyPicture, toPng } from './windrow/pictures.js';
+
+const design = windrowDesign(() => 'a'.repeat(64));
+const all: Section[] = [...design.values()].flatMap((document) =>
+  hasSections(document) ? [...sectionsIn(document.areas)] : [],
+);
+const unique = (values: readonly string[]): boolean => new Set(values).size === values.length;
+
+describe('Windrow Kites', () => {
+  test('every document may be published', () => {
+    for (const [key, document] of design) expect(() => checkDocument(key, document, SHIPPED_KINDS)).not.toThrow();
+  });
+
+  test('section ids are unique in the whole design', () => {
+    expect(unique(all.map((section) => section.id))).toBe(true);
+  });
+
+  test('every section kind that ships is used at least once', () => {
+    expect(new Set(all.map((section) => section.kind.split('@')[0]))).toEqual(
+      new Set(SHIPPED_KINDS.all.map((kind) => kind.name)),
+    );
+  });
+
+  test('whatever is linked to exists', () => {
+    const pages = new Set([
+      'home',
+      'not-found',
+      ...products.map((one) => `product:${one.code}`),
+      ...collections.map((one) => `collection:${one.code}`),
+    ]);
+    const menu = design.get(keys.menu('main')) as MenuDocument;
+    const links = [...menu.entries.map((entry) => entry.link), ...all.map((section) => section.values['link'])].flatMap(
+      (link) => (link && typeof link === 'object' && 'to' in link ? [String(link.to)] : []),
+    );
+    expect(links.length).toBeGreaterThan(5);
+    expect(links.filter((link) => !pages.has(link))).toEqual([]);
+  });
+
+  test('every page kind has a standard template', () => {
+    for (const page of ['home', 'product:K-001', 'collection:C-1', 'not-found'])
+      expect([page, assemblePage(page, design, SHIPPED_KINDS) !== null]).toEqual([page, true]);
+    expect(() => parsePage('home')).not.toThrow();
+  });
+
+  test('codes and slugs are unique, and every variant has its own options', () => {
+    expect(
+      unique(products.map((one) => one.code)) &&
+        unique(products.map((one) => one.slug)) &&
+        unique(collections.map((one) => one.slug)),
+    ).toBe(true);
+    for (const product of products) {
+      expect([product.code, unique(product.variants.map((one) => JSON.stringify(one.options)))]).toEqual([
+        product.code,
+        true,
+      ]);
+      for (const { options, price, wasPrice } of product.variants) {
+        expect(Object.keys(options)).toEqual(product.options.map((option) => option.name));
+        expect(wasPrice === null || wasPrice > price).toBe(true);
+      }
+    }
+  });
+
+  test('there is a reduced one, one that is sold out, and one with prices that differ', () => {
+    expect(products.filter((one) => one.variants.some((variant) => variant.wasPrice !== null)).length).toBeGreaterThan(
+      1,
+    );
+    expect(
+      products.filter((one) => one.variants.every((variant) => variant.stock === 0)).map((one) => one.code),
+    ).toEqual(['K-008']);
+    expect(
+      products.filter((one) => new Set(one.variants.map((variant) => variant.price)).size > 1).length,
+    ).toBeGreaterThan(1);
+    for (const { products: members } of collections)
+      expect(members.every((code) => products.some((one) => one.code === code))).toBe(true);
+  });
+
+  test('drawings are the same every time, and become pictures', async () => {
+    const drawn = { shape: 'delta', palette: ['teal', 'cream', 'vermilion'], seed: 3 } as const;
+    expect(productPicture(drawn)).toBe(productPicture(drawn));
+    expect(productPicture(drawn)).not.toBe(studyPicture(drawn));
+    const png = await toPng(harbourPicture());
+    expect(png.subarray(1, 4).toString()).toBe('PNG');
+  });
+});

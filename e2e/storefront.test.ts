@@ -1,0 +1,105 @@
+import type { BrowserContext, Page } from 'playwright-core';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+
+const PAGES = ['/', '/browse/single-line', '/item/gannet-delta', '/item/harbour-foil', '/nowhere'];
+const at = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
+
+describe.each(PAGES)('%s', (path) => {
+  test('has landmarks, one title, headings in order, names for everything', async () => {
+    await page.goto(at(path));
+    const found = await page.evaluate(() => ({
+      h1: document.querySelectorAll('h1').length,
+      main: document.querySelectorAll('main').length,
+      levels: [...document.querySelectorAll('h1,h2,h3,h4')].map((heading) => Number(heading.tagName[1])),
+      empty: [...document.querySelectorAll('h1,h2,h3,a,button')].filter((element) => !element.textContent?.trim())
+        .length,
+      withoutAlt: [...document.images].filter((image) => !image.hasAttribute('alt') || !image.width).length,
+      unlabelled: [...document.querySelectorAll<HTMLInputElement>('input:not([type=hidden]),select')].filter(
+        (input) => !input.labels?.length,
+      ).length,
+      ids: [...document.querySelectorAll('[id]')].map((element) => element.id),
+      lang: document.documentElement.lang,
+    }));
+    expect(found).toMatchObject({ h1: 1, main: 1, empty: 0, withoutAlt: 0, unlabelled: 0, lang: 'en-IE' });
+    found.levels.forEach((level, i) => expect(level - (found.levels[i - 1] ?? 0)).toBeLessThanOrEqual(1));
+    expect(new Set(found.ids).size).toBe(found.ids.length);
+  });
+
+  test.each([390, 834, 1280, 1920])('fits %i pixels, nothing shifts, nothing comes from elsewhere', async (width) => {
+    const faults = complaints(page);
+    const elsewhere: string[] = [];
+    page.on(
+      'request',
+      (request) => new URL(request.url()).host === new URL(at('/')).host || elsewhere.push(request.url()),
+    );
+    await page.setViewportSize({ width, height: 844 });
+    await page.goto(at(path), { waitUntil: 'networkidle' });
+    const measured = await page.evaluate(async () => {
+      const shift = await new Promise<number>((resolve) => {
+        let sum = 0;
+        new PerformanceObserver((list) => {
+          for (const entry of list.getEntries()) sum += (entry as PerformanceEntry & { value: number }).value;
+        }).observe({ type: 'layout-shift', buffered: true });
+        requestAnimationFrame(() => requestAnimationFrame(() => resolve(sum)));
+      });
+      return { shift, wide: document.documentElement.scrollWidth - document.documentElement.clientWidth };
+    });
+    expect(measured.wide).toBe(0);
+    expect(measured.shift).toBeLessThan(0.01);
+    expect(elsewhere).toEqual([]);
+    // The not-found page is answered with 404 as it should, which the browser mentions.
+    expect(faults.filter((fault) => !fault.includes('404'))).toEqual([]);
+    page.removeAllListeners();
+  });
+});
+
+test('everything can be reached and done by keyboard', async () => {
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(at('/item/petrel-150'));
+  await page.keyboard.press('Tab');
+  expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('Skip to the content');
+  await page.keyboard.press('Enter');
+  expect(page.url()).toContain('#content');
+  const reached: string[] = [];
+  for (let i = 0; i < 12; i++) {
+    await page.keyboard.press('Tab');
+    reached.push(
+      (await page.evaluate(
+        () => (document.activeElement as HTMLElement | null)?.innerText || document.activeElement?.getAttribute('name'),
+      )) ?? '',
+    );
+    if (reached.at(-1) === 'Put into the cart') break;
+  }
+  expect(reached.at(-1)).toBe('Put into the cart');
+  await page.keyboard.press('Enter');
+  await page.getByText('In your cart: 1 × Plum').waitFor();
+});
+
+test('what is sold out says so, and cannot be bought', async () => {
+  await page.goto(at('/item/harbour-foil'));
+  expect(await page.getByText('Sold out for now').count()).toBe(1);
+  expect(await page.getByRole('button').count()).toBe(0);
+});
+
+test('a purchase that is too large is refused in words on the same page', async () => {
+  await page.goto(at('/item/gannet-delta'));
+  await page.getByLabel('Span').selectOption('3.2 m');
+  await page.getByLabel('Colour').selectOption('Marigold');
+  await page.getByLabel('Quantity').fill('7');
+  await page.getByRole('button', { name: 'Put into the cart' }).click();
+  await page.getByRole('alert').getByText('Only 1 of 3.2 m, Marigold are left. Choose a smaller quantity.').waitFor();
+});
