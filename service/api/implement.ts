@@ -29,6 +29,7 @@ export interface Call<R extends Route> {
 }
 
 const MOST_PICTURE_BYTES = '20mb';
+const DEEPEST = 32;
 
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
 export function implement<R extends Route>(
@@ -91,7 +92,22 @@ function readBody(route: Route, request: Request): unknown {
       remedy: 'Send JSON with the content type application/json.',
     });
   }
+  checkDepth(request.body as unknown);
   return check(route.body, request.body as unknown, 'body');
+}
+
+/** Refuses bodies nested so deeply that walking them would exhaust the stack. */
+function checkDepth(body: unknown): void {
+  let level: unknown[] = [body];
+  for (let depth = 0; level.length > 0; depth++) {
+    if (depth > DEEPEST) {
+      throw new Problem('bad-input', `The body is nested more than ${DEEPEST} levels deep.`, {
+        place: 'body',
+        remedy: 'Send a flatter one.',
+      });
+    }
+    level = level.flatMap((value) => (typeof value === 'object' && value !== null ? Object.values(value) : []));
+  }
 }
 
 /** Query texts, with those that the schema wants as numbers read as such. */

@@ -26,13 +26,21 @@ document.addEventListener(
   true,
 );
 
-function show(id) {
+/** Marks the selection. */
+function mark(id) {
   for (const old of document.querySelectorAll('.parlour-selected')) old.classList.remove('parlour-selected');
   const section = id && document.querySelector(`[data-section="${CSS.escape(id)}"]`);
+  section?.classList.add('parlour-selected');
+  return section;
+}
+
+/** Brings the selection into view, unless enough of it is there already; typing must not make the page jump. */
+function reveal(section) {
   if (!section) return;
-  section.classList.add('parlour-selected');
-  const { top, bottom } = section.getBoundingClientRect();
-  if (top < 0 || bottom > window.innerHeight) section.scrollIntoView({ block: 'center', behavior: 'smooth' });
+  const { top, bottom, height } = section.getBoundingClientRect();
+  const seen = Math.min(bottom, window.innerHeight) - Math.max(top, 0);
+  if (seen < Math.min(height, window.innerHeight) * 0.6)
+    section.scrollIntoView({ block: height > window.innerHeight ? 'start' : 'center', behavior: 'smooth' });
 }
 
 let selected = null;
@@ -54,7 +62,7 @@ async function renew() {
   }
   morph(document.body, fresh.body);
   document.body.className = fresh.body.className;
-  show(selected);
+  mark(selected);
   say({ type: 'renewed' });
 }
 
@@ -87,8 +95,11 @@ const clean = (node) => (node.outerHTML ?? node.data ?? '').replaceAll(' parlour
 window.addEventListener('message', (event) => {
   if (event.source !== parent || event.origin !== origin) return;
   const { type, section } = event.data ?? {};
-  if (type === 'select') show((selected = section));
+  if (type === 'select') reveal(mark((selected = section)));
   if (type === 'renew') renew();
 });
+
+// Another device's width lays the page out anew.
+window.addEventListener('resize', () => reveal(mark(selected)));
 
 say({ type: 'ready', path: location.pathname });

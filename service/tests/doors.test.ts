@@ -106,6 +106,17 @@ describe('bad input', () => {
       'too-large',
       'body',
     ],
+    [
+      'a body nested without end',
+      () =>
+        post(
+          `${DESIGN}/edits`,
+          `{"unit":"u","edits":[{"type":"set","document":"theme","field":"name","was":${'['.repeat(100_000)}${']'.repeat(100_000)}}]}`,
+        ),
+      400,
+      'bad-input',
+      'body',
+    ],
     ['a list where an object belongs', () => post(`${DESIGN}/edits`, '[]'), 400, 'bad-input', 'body'],
     [
       'an entry that is not known',

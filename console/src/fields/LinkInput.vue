@@ -4,6 +4,7 @@ import type { Link } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';
+import { selectOnFocus } from './select-on-focus';
 
 const props = defineProps<{ modelValue: Link | null; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: Link | null] }>();
@@ -11,6 +12,7 @@ const emit = defineEmits<{ 'update:modelValue': [value: Link | null] }>();
 const free = ref(props.modelValue !== null && 'url' in props.modelValue);
 const pages = ref<{ value: string; title: string; path: string }[]>([]);
 const words = ref('');
+const selecting = selectOnFocus();
 const page = computed(() => (props.modelValue && 'to' in props.modelValue ? props.modelValue.to : null));
 const url = computed(() => (props.modelValue && 'url' in props.modelValue ? props.modelValue.url : ''));
 
@@ -46,6 +48,7 @@ watch(
     <v-autocomplete
       v-else
       v-model:search="words"
+      v-bind="selecting"
       :model-value="page"
       :items="pages"
       item-title="title"

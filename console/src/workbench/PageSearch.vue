@@ -3,6 +3,7 @@ import { mdiMagnify } from '@mdi/js';
 import { routes } from '@parlour/contract';
 import { ref, watch } from 'vue';
 import { attempt, call } from '../api';
+import { selectOnFocus } from '../fields/select-on-focus';
 
 const props = defineProps<{ page: string; title: string }>();
 const emit = defineEmits<{ open: [page: string] }>();
@@ -13,6 +14,7 @@ interface Choice {
   readonly path: string;
 }
 const items = ref<Choice[]>([]);
+const selecting = selectOnFocus();
 const words = ref('');
 
 async function search(text: string): Promise<void> {
@@ -41,6 +43,7 @@ watch(
     item-value="value"
     return-object
     no-filter
+    v-bind="selecting"
     aria-label="Open another page"
     :prepend-inner-icon="mdiMagnify"
     class="search"

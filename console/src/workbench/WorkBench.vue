@@ -69,11 +69,11 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <p class="because">
         <template v-if="template">
           Template <strong>{{ template.name }}</strong><template v-if="why?.template?.template === state.template"
-            >, {{ why.template.reason === 'page' ? 'given to this page' : 'the standard of its kind' }}; changes show on
+            >, {{ why.template.reason === 'page' ? 'given to this page' : 'the standard of its kind' }}, on
             <router-link
               class="plain"
               :to="{ path: '/pages', query: { template: state.template } }"
-              >{{ state.users === 1 ? 'this page only' : `${state.users} pages` }}</router-link
+              >{{ state.users === 1 ? '1 page' : `${state.users} pages` }}</router-link
             ></template
           ><template v-else>
             is not what this page uses.
@@ -161,9 +161,13 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
   border-bottom: 1px solid rgba(var(--v-border-color), 0.16);
 }
 .because {
+  min-width: 0;
   white-space: nowrap;
   overflow: hidden;
   text-overflow: ellipsis;
+}
+.strip > :not(.because) {
+  flex-shrink: 0;
 }
 .plan {
   grid-area: plan;
