@@ -40,10 +40,9 @@ export function createClient({ origin, token }: ClientOptions): Client {
           ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
         },
         ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
-      }).catch((error: unknown) => {
+      }).catch(() => {
         throw new Problem('database-away', `Parlour does not answer at ${origin || 'this address'}.`, {
           remedy: 'Start it with “npm start”, or name another address.',
-          place: String((error as Error).message),
         });
       });
       const answer: unknown = await response.json().catch(() => null);

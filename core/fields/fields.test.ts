@@ -79,6 +79,12 @@ describe('fields', () => {
     );
   });
 
+  test('a text that is too long says how long it is', () => {
+    expect(() => checkValue(text('T', 't', { max: 3 }), 'abcde', 'title')).toThrow(
+      'Title is 5 characters long; at most 3 are allowed.',
+    );
+  });
+
   test('JSON Schema comes from the same declaration', () => {
     expect(jsonSchema(fieldSchema(size))).toMatchObject({ type: 'number', minimum: 2, maximum: 10, multipleOf: 0.5 });
     expect(jsonSchema(fieldSchema(side))).toMatchObject({ type: 'string', enum: ['start', 'end'] });

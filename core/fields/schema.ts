@@ -15,7 +15,7 @@ export const plainText = (max: number) =>
   yup
     .string()
     .strict()
-    .max(max, `\${path} is \${value.length} characters long; at most ${max} are allowed`)
+    .max(max, ({ path, value }) => `${path} is ${String(value).length} characters long; at most ${max} are allowed`)
     .test('storable', '${path} holds a character that cannot be stored (NUL or half a character)', (value) =>
       isStorable(value ?? ''),
     );

@@ -31,6 +31,7 @@ import {
   type NewUnit,
   type OpenDraft,
 } from '../records/drafts.js';
+import { checkReferences } from './references.js';
 
 export interface DoneUnit {
   readonly seq: number;
@@ -50,9 +51,11 @@ export const doUnit = (
   unit: string,
   requests: readonly EditRequest[],
 ): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'do' }, (draft) =>
-    Promise.resolve(applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId })),
-  );
+  inDraft(db, design, { unit, authorId: author, type: 'do' }, async (draft, trx) => {
+    const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId });
+    await checkReferences(trx, design.storeId, draft, result);
+    return result;
+  });
 
 /** Takes back the author's latest unit. @throws Problem `nothing-to-undo`; `stale-edit` if somebody built on it */
 export const undo = (db: Database, design: Design, author: number, unit: string): Promise<DoneUnit> =>

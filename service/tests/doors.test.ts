@@ -274,6 +274,75 @@ describe('bad input', () => {
     expect((await service.shop('/')).status).toBe(200);
   });
 
+  const setIn = (section: string, field: string, value: unknown, was?: unknown) =>
+    edits({
+      type: 'set',
+      document: 'template/home',
+      section,
+      field: `values.${field}`,
+      value,
+      ...(was === undefined ? {} : { was }),
+    });
+  test.each<[string, () => ReturnType<typeof edits>, string]>([
+    [
+      'link',
+      () => setIn('h-poster', 'link', { to: 'product:K-999' }, { to: 'collection:C-1' }),
+      'There is no store page “product:K-999”.',
+    ],
+    [
+      'collection',
+      () => setIn('h-newest', 'source', { from: 'collection', collection: 'C-9' }, { from: 'recent' }),
+      'There is no collection “C-9”.',
+    ],
+    [
+      'product',
+      () => setIn('h-newest', 'source', { from: 'chosen', products: ['K-001', 'K-999'] }, { from: 'recent' }),
+      'There is no product “K-999”.',
+    ],
+    [
+      'picture',
+      () =>
+        edits({
+          type: 'insert',
+          document: 'template/home',
+          kind: 'poster',
+          place: { area: 'main' },
+          values: { picture: { picture: 'f'.repeat(64), alt: '' } },
+        }),
+      `There is no picture ${'f'.repeat(64)}.`,
+    ],
+    [
+      'menu',
+      () =>
+        edits({
+          type: 'insert',
+          document: 'template/home',
+          kind: 'menu-bar',
+          place: { area: 'main' },
+          values: { menu: 'attic' },
+        }),
+      'There is no menu “attic”.',
+    ],
+    [
+      'menu entry',
+      () =>
+        edits({
+          type: 'set',
+          document: 'menu/main',
+          field: 'entries',
+          value: [{ label: 'x', link: { to: 'collection:C-9' } }],
+          was: [],
+        }),
+      'the menu “Main menu” has been changed meanwhile',
+    ],
+  ])('a %s that points at nothing is refused, and nothing is changed', async (_, work, words) => {
+    const { seq } = await service.call(routes.listChanges);
+    const answer = await work();
+    expect(answer.status).toBeGreaterThanOrEqual(400);
+    expect(answer.json()['detail']).toContain(words);
+    expect((await service.call(routes.listChanges)).seq).toBe(seq);
+  });
+
   test('a picture is re-encoded, turned upright, known by its content, and added once', async () => {
     const file = await sharp({ create: { width: 900, height: 500, channels: 3, background: '#a33b2a' } })
       .withExif({ IFD0: { Copyright: 'secret place', Orientation: '6' } })

@@ -1,0 +1,75 @@
+/** Whether what sections point at exists: pages, pictures, products, collections, menus. Core knows the design only. */
+import {
+  compileDocument,
+  isSectioned,
+  closeDocument,
+  keys,
+  menuNeeds,
+  needKey,
+  Problem,
+  SHIPPED_KINDS,
+  type Draft,
+  type DraftDocument,
+  type Need,
+  type SectionedDocument,
+  type UnitResult,
+} from '@parlour/core';
+import { findCollection, findProduct, loadData } from '../records/catalogue.js';
+import type { Records } from '../records/database.js';
+
+interface References {
+  readonly needs: readonly Need[];
+  readonly menus: readonly string[];
+}
+
+/**
+ * Refuses edits that make something point at what is not there. What pointed nowhere before may stay: a catalogue
+ * changes without asking the design.
+ * @throws Problem `bad-value` naming the thing
+ */
+export async function checkReferences(db: Records, storeId: number, draft: Draft, result: UnitResult): Promise<void> {
+  const touched = new Set(
+    result.edits.flatMap((edit) => (edit.type === 'insert' || edit.type === 'set' ? [edit.document] : [])),
+  );
+  const added: Need[] = [];
+  for (const key of touched) {
+    const [before, after] = [referencesOf(draft.get(key)), referencesOf(result.documents.get(key) ?? undefined)];
+    const known = new Set(before.needs.map(needKey));
+    added.push(...after.needs.filter((need) => !known.has(needKey(need))));
+    for (const menu of after.menus) {
+      const there =
+        before.menus.includes(menu) || (result.documents.get(keys.menu(menu)) ?? draft.get(keys.menu(menu)));
+      if (!there) throw missing(`menu “${menu}”`, 'Name one of the design’s menus, such as main.');
+    }
+  }
+  if (added.length) await checkNeeds(db, storeId, added);
+}
+
+function referencesOf(document: DraftDocument | undefined): References {
+  if (document?.type === 'menu') return { needs: menuNeeds(document), menus: [] };
+  if (!isSectioned(document)) return { needs: [], menus: [] };
+  return compileDocument(closeDocument(document) as SectionedDocument, SHIPPED_KINDS);
+}
+
+async function checkNeeds(db: Records, storeId: number, needs: readonly Need[]): Promise<void> {
+  const lookups = needs.filter((need) => need.type !== 'products');
+  const { pictures, paths } = await loadData(db, storeId, lookups, null);
+  for (const need of lookups) {
+    if (need.type === 'path' && !paths.has(needKey(need)))
+      throw missing(`store page “${need.page}”`, 'List the pages to see their codes.');
+    if (need.type === 'picture' && !pictures.has(needKey(need)))
+      throw missing(`picture ${need.hash}`, 'Add the picture to the store first.');
+  }
+  for (const { source } of needs.filter((need) => need.type === 'products')) {
+    if (source.from === 'collection' && !(await findCollection(db, storeId, 'code', source.collection))) {
+      throw missing(`collection “${source.collection}”`, 'List the pages of the kind collection to see their codes.');
+    }
+    for (const code of source.from === 'chosen' ? source.products : []) {
+      if (!(await findProduct(db, storeId, 'code', code)))
+        throw missing(`product “${code}”`, 'List the pages of the kind product to see their codes.');
+    }
+  }
+}
+
+const missing = (what: string, remedy: string): Problem =>
+  new Problem('bad-value', `There is no ${what}.`, { place: 'value', remedy });
