@@ -73,7 +73,7 @@ onBeforeUnmount(save);
 </script>
 
 <template>
-  <div class="field" :class="{ wide }">
+  <div class="field" :class="{ wide, tall: field.type === 'picture' }">
     <v-textarea
       v-if="field.type === 'text' && field.lines > 1"
       :model-value="value"
@@ -183,6 +183,9 @@ onBeforeUnmount(save);
 <style scoped>
 .wide {
   grid-column: span 2;
+}
+.tall {
+  grid-row: span 2;
 }
 .field {
   position: relative;
