@@ -32,6 +32,15 @@ describe('compare', () => {
     ]);
   });
 
+  test('values of a field or kind that is gone are compared all the same', () => {
+    const was = template([section('a', 'heading', { flavour: 1 }), section('b', 'sundial', { hour: 1 })]);
+    const now = template([section('a', 'heading', { flavour: 2 }), section('b', 'sundial', { hour: 2 })]);
+    expect(sentences(was, now)).toEqual([
+      'changed: The template “Home”: flavour of Heading is 2, was 1.',
+      'changed: The template “Home”: hour of sundial@1 is 2, was 1.',
+    ]);
+  });
+
   test('one section that moved is one change, not a change of all it passed', () => {
     const many = ['a', 'b', 'c', 'd', 'e'].map((id) => section(id, 'heading', { text: id }));
     const moved = [many[4], ...many.slice(0, 4)].map((one) => one as (typeof many)[0]);

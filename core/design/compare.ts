@@ -1,9 +1,10 @@
 /** What differs between two states of a design, as data and in sentences. */
+import type { Fields } from '../fields/field.js';
+import { CASING } from '../sections/casing.js';
 import type { KindSet } from '../sections/kind.js';
 import { sectionsIn, type Areas, type Document, type DocumentKey, type Section, type SectionId } from './document.js';
 import { isSame, nameOf, sectionName, shown } from './edits/common.js';
 import { openDocument } from './draft.js';
-import { fieldOf } from './edits/set.js';
 
 export interface Change {
   readonly document: DocumentKey;
@@ -140,7 +141,8 @@ function valueChanges(before: Section, after: Section, kinds: KindSet): string[]
     [...new Set([...Object.keys(before[part]), ...Object.keys(after[part])])]
       .filter((field) => !isSame(before[part][field], after[part][field]))
       .map((field) => {
-        const label = kind ? fieldOf(kind, part, field).label : field;
+        const fields: Fields = part === 'casing' ? CASING : (kind?.fields ?? {});
+        const label = (Object.hasOwn(fields, field) ? fields[field]?.label : undefined) ?? field;
         const was = before[part][field];
         const now = after[part][field];
         return isPlain(was) && isPlain(now)

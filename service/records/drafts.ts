@@ -3,9 +3,8 @@
  * drafts it works with in memory and catches up by reading the edits it has not seen; PostgreSQL is the truth.
  */
 import {
-  applyUnit,
   openDocument,
-  SHIPPED_KINDS,
+  replay,
   type DocumentKey,
   type Draft,
   type DraftDocument,
@@ -106,8 +105,7 @@ async function caughtUp(db: Records, design: Design): Promise<Replica> {
     const units = new Map<number, Edit[]>();
     for (const { seq, edit } of rows) units.set(seq, [...(units.get(seq) ?? []), edit]);
     // Without a pause from here on: a replica that others caught up meanwhile skips what it has.
-    for (const [seq, edits] of units)
-      if (seq > replica.seq) replica.take(seq, applyUnit(edits, replica, SHIPPED_KINDS).documents);
+    for (const [seq, edits] of units) if (seq > replica.seq) replica.take(seq, replay(edits, replica));
   }
   return replica;
 }

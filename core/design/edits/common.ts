@@ -168,8 +168,8 @@ export const nameOf = (document: DraftDocument): string => {
 };
 
 /** A section as people call it: the title of its kind, with its own words where it has some. */
-export function sectionName(section: Pick<DraftSection, 'kind' | 'values'>, kinds: KindSet): string {
-  const kind = kinds.find(section.kind);
+export function sectionName(section: Pick<DraftSection, 'kind' | 'values'>, kinds: KindSet | null): string {
+  const kind = kinds?.find(section.kind);
   const own = [section.values['title'], section.values['text']].find(
     (value) => typeof value === 'string' && value !== '',
   );

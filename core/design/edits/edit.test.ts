@@ -6,6 +6,7 @@ import {
   invertEdit,
   isSectioned,
   Problem,
+  replay,
   siblingsIn,
   SHIPPED_KINDS,
   type DraftDocument,
@@ -293,6 +294,35 @@ describe('edits', () => {
       ),
     ).toMatchObject({ code: 'limit-reached', place: 'place' });
   });
+});
+
+test('recorded edits are read back as they were, though their kind or its fields have changed since', () => {
+  const recorded = [
+    {
+      type: 'insert',
+      document: HOME,
+      sections: [
+        { id: 'odd', kind: 'sundial@7', casing: {}, values: { hour: 25 }, place: { area: 'main' }, order: 'b00' },
+      ],
+    },
+    { type: 'set', document: HOME, section: 'odd', field: 'values.hour', value: 'noon', was: 25 },
+    { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'x'.repeat(5000) },
+    {
+      type: 'move',
+      document: HOME,
+      section: 'odd',
+      to: { place: { area: 'main' }, order: 'a0' },
+      was: { place: { area: 'main' }, order: 'b00' },
+    },
+    { type: 'set', document: 'theme', field: 'values.goneColour', value: 'any' },
+  ] as const;
+  const documents = replay(recorded, start());
+  expect(documents.get(HOME)).toMatchObject({
+    sections: { odd: { values: { hour: 'noon' }, order: 'a0' }, a: { values: { text: 'x'.repeat(5000) } } },
+  });
+  expect(documents.get('theme')).toMatchObject({ values: { goneColour: 'any' } });
+  expect(refusal(() => applyUnit(recorded, start(), SHIPPED_KINDS)).code).toBe('no-such-section-kind');
+  expect(refusal(() => replay([recorded[1]], start())).code).toBe('no-such-section');
 });
 
 describe('properties of edits', () => {

@@ -53,7 +53,7 @@ export const editRequestSchema = byTag<EditRequest>(
 );
 
 /** The document after `edit`, or null if it is removed. @throws Problem if the edit is refused */
-export const applyEdit = (edit: Edit, draft: Draft, kinds: KindSet): DraftDocument | null =>
+export const applyEdit = (edit: Edit, draft: Draft, kinds: KindSet | null): DraftDocument | null =>
   editTypes[edit.type].apply(edit, draft, kinds);
 
 /** The edit that takes `edit` back. */
@@ -117,6 +117,14 @@ function inOrder<T>(
     }
   });
   return { edits, sentences, documents };
+}
+
+/** The documents that recorded edits make different. They are not checked again: they were, when they were made. */
+export function replay(edits: readonly Edit[], draft: Draft): UnitResult['documents'] {
+  const documents = new Map<DocumentKey, DraftDocument | null>();
+  const now = overlay(draft, documents);
+  for (const edit of edits) documents.set(edit.document, applyEdit(edit, now, null));
+  return documents;
 }
 
 /** A draft seen through changes that are not in it yet. */

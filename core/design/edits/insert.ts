@@ -79,8 +79,10 @@ export const insert: EditType<InsertEdit, InsertRequest> = {
       added[section.id] = section;
     }
     const changed = { ...document, sections: added };
-    for (const section of sections) checkSection(section, changed, kinds);
-    checkSize(changed);
+    if (kinds) {
+      for (const section of sections) checkSection(section, changed, kinds);
+      checkSize(changed);
+    }
     return changed;
   },
 

@@ -69,7 +69,7 @@ export const move: EditType<MoveEdit, MoveRequest> = {
     const name = sectionName(section, kinds);
     if (!isSame({ place: section.place, order: section.order }, was))
       throw stale(`The place of ${name}`, 'another one');
-    checkPlace(to.place, document, kinds);
+    if (kinds) checkPlace(to.place, document, kinds);
     const inside = subtree(document, id);
     if ('section' in to.place && inside.some((one) => one.id === (to.place as { section: string }).section))
       throw circular(name, 'into itself');

@@ -52,13 +52,13 @@ export const set: EditType<SetEdit, SetRequest> = {
 
   apply(edit, draft, kinds) {
     const { part, name } = split(edit.field);
-    if (edit.section === undefined) return setInDocument(edit, part, name, draft);
+    if (edit.section === undefined) return setInDocument(edit, part, name, draft, kinds !== null);
     const document = sectioned(draft, edit.document);
     const section = sectionOf(document, edit.section);
     if (part !== 'values' && part !== 'casing') throw noField(edit.field, ['values.NAME', 'casing.NAME']);
-    const field = fieldOf(findKind(kinds, section.kind), part, name);
-    checkPrecondition(edit, section[part][name], `${field.label} of ${sectionName(section, kinds)}`);
-    if (edit.value !== undefined) checkValue(field, edit.value, name);
+    const field = kinds && fieldOf(findKind(kinds, section.kind), part, name);
+    checkPrecondition(edit, section[part][name], `${field?.label ?? name} of ${sectionName(section, kinds)}`);
+    if (field && edit.value !== undefined) checkValue(field, edit.value, name);
     const changed: DraftSection = { ...section, [part]: withValue(section[part], name, edit.value) };
     return { ...document, sections: { ...document.sections, [section.id]: changed } };
   },
@@ -115,35 +115,36 @@ const entriesSchema = yup
   .max(LIMITS.menuEntries)
   .required();
 
-function setInDocument(edit: SetEdit, part: string, name: string, draft: Draft): DraftDocument {
+/** @param checked false when a recorded edit is read back */
+function setInDocument(edit: SetEdit, part: string, name: string, draft: Draft, checked: boolean): DraftDocument {
   const document = draft.get(edit.document);
   if (!document) throw noDocument(edit.document);
   const guard = (now: unknown): void => checkPrecondition(edit, now, `${edit.field} of ${nameOf(document)}`);
   if (edit.field === 'name' && 'name' in document) {
     guard(document.name);
-    check(fieldSchema(NAME).required('A name is needed'), edit.value, 'name', 'bad-value');
+    if (checked) check(fieldSchema(NAME).required('A name is needed'), edit.value, 'name', 'bad-value');
     return { ...document, name: edit.value as string };
   }
   if (edit.field === 'layout.width' && document.type === 'template') {
     guard(document.layout.width);
-    checkValue(WIDTH, edit.value, 'layout.width');
+    if (checked) checkValue(WIDTH, edit.value, 'layout.width');
     return { ...document, layout: { width: edit.value as never } };
   }
   if (edit.field === 'entries' && document.type === 'menu') {
     guard(document.entries);
-    check(entriesSchema, edit.value, 'entries', 'bad-value');
+    if (checked) check(entriesSchema, edit.value, 'entries', 'bad-value');
     return { ...document, entries: edit.value as never };
   }
   if (part === 'values' && document.type === 'theme') {
     const field = Object.hasOwn(THEME_FIELDS, name) ? THEME_FIELDS[name] : undefined;
-    if (!field)
+    if (checked && !field)
       throw noField(
         edit.field,
         Object.keys(THEME_FIELDS).map((one) => `values.${one}`),
         'the theme settings',
       );
     guard(document.values[name]);
-    if (edit.value !== undefined) checkValue(field, edit.value, name);
+    if (checked && field && edit.value !== undefined) checkValue(field, edit.value, name);
     return { ...document, values: withValue(document.values, name, edit.value) };
   }
   throw noField(edit.field, document.type === 'template' ? ['name', 'layout.width'] : ['name'], nameOf(document));

@@ -20,8 +20,12 @@ export interface EditType<E, R> {
   readonly schema: Schema;
   /** Makes a request exact: finds order keys, gives ids, notes what it replaces. Throws a Problem if it cannot be. */
   resolve(request: R, draft: Draft, tools: EditTools): E;
-  /** The changed document, or null if the edit removes it. Throws a Problem if a precondition does not hold. */
-  apply(edit: E, draft: Draft, kinds: KindSet): DraftDocument | null;
+  /**
+   * The changed document, or null if the edit removes it. Throws a Problem if a precondition does not hold.
+   * @param kinds null when a recorded edit is read back: it was checked by the kinds of its time, and a kind that has
+   * changed or gone since must not lock the draft
+   */
+  apply(edit: E, draft: Draft, kinds: KindSet | null): DraftDocument | null;
   /** The edit that takes this one back, with preconditions of its own. */
   invert(edit: E): Edit;
   /** One sentence for people. `draft` is the draft the edit was, or is about to be, applied to. */
