@@ -46,23 +46,13 @@ export const previewSite =
       });
     }
     if (given) {
-      url.searchParams.delete('preview');
-      const maxAge = Math.floor((right.expires - Date.now()) / 1000);
-      response.append(
-        'set-cookie',
-        stringifySetCookie({
-          name: PREVIEW_COOKIE,
-          value: token,
-          httpOnly: true,
-          secure: true,
-          sameSite: 'none',
-          partitioned: true,
-          path: '/',
-          maxAge,
-        }),
-      );
-      response.redirect(303, `${url.pathname}${url.search}`);
-      return;
+      response.append('set-cookie', previewCookie(token, right.expires));
+      // A browser goes on without the token in its address; a program gets the page at once.
+      if (request.headers['sec-fetch-site']) {
+        url.searchParams.delete('preview');
+        response.redirect(303, `${url.pathname}${url.search}`);
+        return;
+      }
     }
     const design = await findDesign(db, store.id, right.design);
     if (!design)
@@ -73,6 +63,18 @@ export const previewSite =
     response.locals['site'] = { ...base(db, config, store, request), mode: 'preview', state } satisfies Site;
     next();
   };
+
+const previewCookie = (value: string, expires: number): string =>
+  stringifySetCookie({
+    name: PREVIEW_COOKIE,
+    value,
+    httpOnly: true,
+    secure: true,
+    sameSite: 'none',
+    partitioned: true,
+    path: '/',
+    maxAge: Math.floor((expires - Date.now()) / 1000),
+  });
 
 async function storeOf(db: Database, request: Request, suffix: string): Promise<Store> {
   const host = (request.headers.host ?? '').replace(/:\d+$/, '');

@@ -22,7 +22,7 @@ const problemOf = (work: Promise<unknown>): Promise<Problem> =>
 async function preview(page: string): Promise<string> {
   const { url } = await service.call(routes.preview, { body: { page } });
   const { hostname, pathname, search } = new URL(url);
-  const first = await service.send(hostname, pathname + search);
+  const first = await service.send(hostname, pathname + search, { headers: { 'sec-fetch-site': 'none' } });
   expect(first.status).toBe(303);
   expect(first.headers['set-cookie']?.[0]).toMatch(/HttpOnly; Secure; Partitioned; SameSite=None/);
   const cookie = first.headers['set-cookie']?.[0]?.split(';')[0] ?? '';
@@ -34,6 +34,10 @@ describe('from edit to storefront and back', () => {
     const answer = await setTitle('Kites for any wind', OLD);
     expect(answer.sentences).toEqual([`Set Title of Poster “${OLD}” in the template “Home” to “Kites for any wind”.`]);
     expect(await preview('home')).toContain('Kites for any wind');
+    const { url } = await service.call(routes.preview, { body: { page: 'home' } });
+    expect((await service.send(new URL(url).hostname, new URL(url).pathname + new URL(url).search)).text).toContain(
+      'Kites for any wind',
+    );
     expect((await service.shop('/')).text).toContain(OLD);
     expect((await service.call(routes.listChanges)).changes).toMatchObject([
       { document: 'template/home', section: 'h-poster', type: 'changed' },
