@@ -70,7 +70,7 @@ test('change the poster’s title: the page follows, shoppers see it after publi
 });
 
 test('a click on the page selects in the plan, with its settings; typing keeps the focus', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
   await clickInFrame('#s-h-workshop h2');
   await page.locator('[data-plan-section="h-workshop"][aria-pressed=true]').waitFor();
@@ -85,7 +85,7 @@ test('a click on the page selects in the plan, with its settings; typing keeps t
 });
 
 test('add, move by keyboard and by dragging, remove and undo a section', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   const order = () =>
     page
       .locator('[data-plan-section^="h-"], [data-plan-section="new"]')
@@ -146,7 +146,7 @@ test('copy a template, assign it to one product in the list, and see the reason 
 });
 
 test('a value that cannot be saved is refused at its field, and the page stays', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-newest"]').click();
   await page.getByRole('spinbutton', { name: 'At most' }).fill('400');
   await page.getByText('must be less than or equal to 48').waitFor();
@@ -156,7 +156,7 @@ test('a value that cannot be saved is refused at its field, and the page stays',
 });
 
 test('a section goes into a column: from the catalogue, and by dragging out of it again', async () => {
-  await page.goto(consoleAt('/work/product%3AK-001'));
+  await page.goto(consoleAt('/workbench/product%3AK-001'));
   await page.locator('[data-plan-section="p-summary"]').click();
   await page.getByRole('button', { name: 'Add a section' }).click();
   await page.locator('.v-select', { hasText: 'Where' }).click();
@@ -181,7 +181,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
 });
 
 test('formatted text, a link and the casing are set where they stand', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-dunes"]').click();
   const text = page.getByRole('textbox', { name: 'Text', exact: true });
   await text.click();
@@ -205,7 +205,7 @@ test('formatted text, a link and the casing are set where they stand', async () 
 });
 
 test('a picture is added from a file, described, and taken out', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-workshop"]').click();
   await page.getByRole('button', { name: 'Change' }).click();
   const file = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#1e4a5a' } })
@@ -222,7 +222,7 @@ test('a picture is added from a file, described, and taken out', async () => {
 });
 
 test('somebody else’s change is not overwritten: it is said, and shown', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-sport"]').click();
   await page.getByLabel('Title', { exact: true }).waitFor();
   await service.edit({
@@ -256,12 +256,12 @@ test('a template is made, and removing it can be undone from where it is told', 
 });
 
 test('another page is opened by typing a part of its name', async () => {
-  await page.goto(consoleAt('/work/home'));
+  await page.goto(consoleAt('/workbench/home'));
   await page.getByLabel('Open another page').first().click();
   await page.keyboard.type('duskm');
   await page.getByRole('option', { name: /Duskmoth/ }).click();
   await frame().getByRole('heading', { name: 'Duskmoth', level: 1 }).waitFor();
-  expect(page.url()).toContain('/work/product%3AK-006');
+  expect(page.url()).toContain('/workbench/product%3AK-006');
 });
 
 test('someone who is not signed in is asked to, told when it is wrong, and comes back to where they were going', async () => {

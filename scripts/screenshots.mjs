@@ -45,7 +45,7 @@ await main(async () => {
   await shoot('console-pages', `${consoleAt}/pages`);
   await shoot('console-templates', `${consoleAt}/templates`);
   await shoot('console-revisions', `${consoleAt}/revisions`);
-  await page.goto(`${consoleAt}/work/home`, { waitUntil: 'networkidle' });
+  await page.goto(`${consoleAt}/workbench/home`, { waitUntil: 'networkidle' });
   await page.locator('[data-plan-section="h-poster"]').click();
   await page.waitForTimeout(1500);
   await page.screenshot({ path: file('console-workbench') });

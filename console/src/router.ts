@@ -17,7 +17,7 @@ export const router = createRouter({
     { path: '/pages', component: () => import('./pages/PagesPage.vue'), meta: { title: 'Pages' } },
     { path: '/templates', component: () => import('./pages/TemplatesPage.vue'), meta: { title: 'Templates' } },
     { path: '/revisions', component: () => import('./pages/RevisionsPage.vue'), meta: { title: 'Revisions' } },
-    { path: '/work/:page', component: () => import('./workbench/WorkBench.vue'), meta: { title: 'Workbench' } },
+    { path: '/workbench/:page', component: () => import('./workbench/WorkBench.vue'), meta: { title: 'Workbench' } },
     { path: '/:rest(.*)*', component: () => import('./pages/NothingHere.vue'), meta: { title: 'Nothing here' } },
   ],
 });

@@ -107,7 +107,11 @@ onMounted(() => load());
         <tbody>
           <tr v-for="page in pages" :key="page.page">
             <td>
-              <router-link :to="`/work/${encodeURIComponent(page.page)}`" class="title">{{ page.title }}</router-link>
+              <router-link
+                :to="`/workbench/${encodeURIComponent(page.page)}`"
+                class="title"
+                >{{ page.title }}</router-link
+              >
               <div class="quiet path">{{ page.path }}</div>
             </td>
             <td class="quiet code">{{ page.page }}</td>

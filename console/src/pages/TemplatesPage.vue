@@ -51,7 +51,7 @@ async function open(template: Template): Promise<void> {
     const page = pages[0] ?? (await call(routes.listPages, { query: { kind: template.pageKind, limit: 1 } })).pages[0];
     if (page)
       await router.push({
-        path: `/work/${encodeURIComponent(page.page)}`,
+        path: `/workbench/${encodeURIComponent(page.page)}`,
         query: pages[0] ? {} : { template: template.code },
       });
   });

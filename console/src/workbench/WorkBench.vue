@@ -64,7 +64,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <PageSearch
         :page="state.page"
         :title="why?.title ?? ''"
-        @open="(page) => router.push(`/work/${encodeURIComponent(page)}`)"
+        @open="(page) => router.push(`/workbench/${encodeURIComponent(page)}`)"
       />
       <p class="because">
         <template v-if="template">

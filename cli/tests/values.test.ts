@@ -1,0 +1,75 @@
+import { choice, link, number, picture, Problem, prose, source, text, toggle, type Field } from '@parlour/core';
+import { table } from '../table.js';
+import { readValue } from '../values.js';
+
+const limit = number('Limit', 'How many.', { min: 1, max: 48, default: 4 });
+const hash = 'a'.repeat(64);
+
+describe('values on the command line', () => {
+  test.each<[string, Field, string, unknown]>([
+    ['text stays text, numbers and all', text('T', 't'), '42', '42'],
+    ['an empty text is empty', text('T', 't'), '', ''],
+    ['prose is html', prose('P', 'p'), '<p>A</p>', '<p>A</p>'],
+    ['a number', limit, '12', 12],
+    ['yes', toggle('T', 't'), 'yes', true],
+    ['off', toggle('T', 't'), 'off', false],
+    ['a choice', choice('S', 's', { start: 'Start' }, 'start'), 'start', 'start'],
+    ['a page', link('L', 'l'), 'product:K-1', { to: 'product:K-1' }],
+    ['a single page', link('L', 'l'), 'home', { to: 'home' }],
+    ['an address', link('L', 'l'), 'https://a.example/b?c', { url: 'https://a.example/b?c' }],
+    ['a path', link('L', 'l'), '/cart', { url: '/cart' }],
+    ['a mail address', link('L', 'l'), 'mailto:a@b.example', { url: 'mailto:a@b.example' }],
+    ['no link', link('L', 'l'), 'none', null],
+    ['the newest', source('S', 's'), 'recent', { from: 'recent' }],
+    ['a collection', source('S', 's'), 'collection:C-1', { from: 'collection', collection: 'C-1' }],
+    ['chosen products', source('S', 's'), 'K-1, K-2', { from: 'chosen', products: ['K-1', 'K-2'] }],
+    ['a source as JSON', source('S', 's'), '{"from":"reduced"}', { from: 'reduced' }],
+    ['a picture', picture('P', 'p'), `{"picture":"${hash}","alt":"x"}`, { picture: hash, alt: 'x' }],
+    ['no picture', picture('P', 'p'), 'none', null],
+  ])('%s', (_, field, written, value) => {
+    expect(readValue(field, written, 'field')).toEqual(value);
+  });
+
+  test.each<[Field, string, RegExp]>([
+    [limit, 'many', /must be a `number` type|NaN/],
+    [limit, '', /must be a `number` type|NaN/],
+    [limit, '99', /less than or equal to 48/],
+    [toggle('T', 't'), 'maybe', /must be true or false, not “maybe”/],
+    [choice('S', 's', { start: 'Start' }, 'start'), 'end', /one of the following values: start/],
+    [link('L', 'l'), 'a b', /must be a store page/],
+    [source('S', 's'), 'collection:', /required|must be a code/],
+    [source('S', 's'), '{from}', /must be JSON here/],
+    [picture('P', 'p'), 'kite.png', /must be JSON here/],
+  ])('%j refuses “%s” and says why', (field, written, words) => {
+    let refused: unknown;
+    try {
+      readValue(field, written, 'field');
+    } catch (error) {
+      refused = error;
+    }
+    expect(refused).toBeInstanceOf(Problem);
+    expect(refused).toMatchObject({
+      code: 'bad-value',
+      message: expect.stringMatching(words),
+      place: expect.stringContaining('field'),
+    });
+  });
+});
+
+describe('tables', () => {
+  test('columns are as wide as their longest cell; numbers stand to the right', () => {
+    expect(
+      table(
+        ['Name', '>Pages'],
+        [
+          ['Home', '1'],
+          ['Product', '12'],
+        ],
+      ),
+    ).toBe(['Name     Pages', 'Home         1', 'Product     12'].join('\n'));
+  });
+
+  test('a table without rows is its heads', () => {
+    expect(table(['Code', 'Name'], [])).toBe('Code  Name');
+  });
+});

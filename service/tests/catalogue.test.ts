@@ -1,0 +1,159 @@
+import { needKey, type Need, type ProductSource } from '@parlour/core';
+import { openDatabase, type Database } from '../index.js';
+import { findCollection, findProduct, listPages, loadData } from '../records/catalogue.js';
+import { newDatabase } from './service.js';
+
+let db: Database;
+let drop: () => Promise<void>;
+let windrow: number;
+let other: number;
+beforeAll(async () => {
+  const database = await newDatabase();
+  db = openDatabase(database.url);
+  drop = database.drop;
+  windrow = (await db.selectFrom('store').select('id').where('slug', '=', 'windrow').executeTakeFirstOrThrow()).id;
+  // A second store with a product of the same code: nothing of the one may show in the other.
+  other = (
+    await db
+      .insertInto('store')
+      .values({
+        slug: 'other',
+        name: 'Other',
+        currency: 'JPY',
+        locale: 'en',
+        time_zone: 'UTC',
+        country: 'JP',
+        live_design_id: null,
+      })
+      .returning('id')
+      .executeTakeFirstOrThrow()
+  ).id;
+  const product = await db
+    .insertInto('product')
+    .values({
+      store_id: other,
+      code: 'K-001',
+      slug: 'same-code',
+      title: 'Another',
+      brand: 'B',
+      summary: '',
+      description: '',
+      options: '[]',
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  await db
+    .insertInto('variant')
+    .values({ product_id: product.id, code: 'v', options: '{}', price: 10, was_price: 5, stock: 0, position: 0 })
+    .execute();
+});
+afterAll(async () => {
+  await db.destroy();
+  await drop();
+});
+
+const codes = async (
+  source: ProductSource,
+  limit = 48,
+  store = windrow,
+  subject: Parameters<typeof loadData>[3] = null,
+): Promise<string[]> => {
+  const need: Need = { type: 'products', source, limit };
+  return ((await loadData(db, store, [need], subject)).products.get(needKey(need)) ?? []).map((card) => card.code);
+};
+
+describe('product sources', () => {
+  test('the newest come newest first, as many as are wanted', async () => {
+    expect(await codes({ from: 'recent' }, 3)).toEqual(['K-012', 'K-011', 'K-007']);
+  });
+
+  test('the reduced are those whose was-price is higher', async () => {
+    expect(await codes({ from: 'reduced' })).toEqual(['K-007', 'K-005']);
+    expect(await codes({ from: 'reduced' }, 48, other)).toEqual([]);
+  });
+
+  test('a collection keeps its order; one that is gone is empty', async () => {
+    expect(await codes({ from: 'collection', collection: 'C-2' })).toEqual(['K-004', 'K-005', 'K-006', 'K-007']);
+    expect(await codes({ from: 'collection', collection: 'C-2' }, 2)).toEqual(['K-004', 'K-005']);
+    expect(await codes({ from: 'collection', collection: 'gone' })).toEqual([]);
+  });
+
+  test('the collection of the page needs a page that is about one', async () => {
+    const collection = await findCollection(db, windrow, 'slug', 'single-line');
+    expect(await codes({ from: 'this-collection' }, 48, windrow, collection ? { collection } : null)).toEqual([
+      'K-003',
+      'K-001',
+      'K-002',
+      'K-008',
+      'K-012',
+    ]);
+    expect(await codes({ from: 'this-collection' })).toEqual([]);
+  });
+
+  test('chosen ones come in the chosen order, without those that are gone', async () => {
+    expect(await codes({ from: 'chosen', products: ['K-009', 'gone', 'K-001'] })).toEqual(['K-009', 'K-001']);
+    expect(await codes({ from: 'chosen', products: [] })).toEqual([]);
+  });
+
+  test('what several sections ask for is answered together, each its own', async () => {
+    const needs: Need[] = [
+      { type: 'products', source: { from: 'recent' }, limit: 1 },
+      { type: 'products', source: { from: 'collection', collection: 'C-3' }, limit: 2 },
+      { type: 'products', source: { from: 'recent' }, limit: 1 },
+      { type: 'path', page: 'home' },
+      { type: 'path', page: 'product:K-002' },
+      { type: 'path', page: 'collection:C-1' },
+      { type: 'path', page: 'product:gone' },
+      { type: 'path', page: 'not-found' },
+    ];
+    const { products, paths } = await loadData(db, windrow, needs, null);
+    expect([...products.values()].map((cards) => cards.map((card) => card.code))).toEqual([
+      ['K-012'],
+      ['K-009', 'K-010'],
+    ]);
+    expect(Object.fromEntries(paths)).toEqual({
+      'path home': '/',
+      'path product:K-002': '/item/lantern-box',
+      'path collection:C-1': '/browse/single-line',
+    });
+  });
+});
+
+describe('products', () => {
+  test('a card shows the lowest price, what it was, and whether any is left', async () => {
+    const need: Need = {
+      type: 'products',
+      source: { from: 'chosen', products: ['K-003', 'K-005', 'K-008'] },
+      limit: 3,
+    };
+    const cards = (await loadData(db, windrow, [need], null)).products.get(needKey(need));
+    expect(cards).toMatchObject([
+      {
+        price: 4200,
+        wasPrice: null,
+        varies: true,
+        available: true,
+        picture: { alt: 'A broad teal delta kite against a pale sky', widths: [320, 640, 960, 1200] },
+      },
+      { price: 18900, wasPrice: 22900, varies: false, available: true },
+      { price: 6900, varies: true, available: false },
+    ]);
+  });
+
+  test('a product has its variants and pictures in order, and no was-price that is not higher', async () => {
+    const product = await findProduct(db, windrow, 'slug', 'gannet-delta');
+    expect(product?.variants.map((variant) => variant.code)).toEqual([1, 2, 3, 4, 5, 6].map((n) => `K-003-${n}`));
+    expect(product?.pictures).toHaveLength(3);
+    expect((await findProduct(db, other, 'code', 'K-001'))?.variants).toEqual([
+      { code: 'v', options: {}, price: 10, wasPrice: null, stock: 0 },
+    ]);
+  });
+
+  test('stores are apart, though their codes are the same', async () => {
+    expect((await findProduct(db, other, 'code', 'K-001'))?.title).toBe('Another');
+    expect((await findProduct(db, windrow, 'code', 'K-001'))?.title).toBe('Skerry Diamond');
+    expect(await findProduct(db, windrow, 'slug', 'same-code')).toBeUndefined();
+    expect((await listPages(db, other)).map((page) => page.page)).toEqual(['home', 'not-found', 'product:K-001']);
+    expect(await codes({ from: 'recent' }, 48, other)).toEqual(['K-001']);
+  });
+});
