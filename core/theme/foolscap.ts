@@ -3,8 +3,8 @@ export const FOOLSCAP = `*,*::before,*::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%}
 body{margin:0;background:var(--ground);color:var(--ink);font:400 1.0625rem/1.6 var(--text-font)}
 h1,h2,h3,h4{font-family:var(--title-font);font-weight:500;line-height:1.15;margin:0 0 .5em;text-wrap:balance}
-h1{font-size:calc(1.05rem*var(--scale)*var(--scale)*var(--scale)*var(--scale))}
-h2{font-size:calc(1rem*var(--scale)*var(--scale)*var(--scale))}
+h1{font-size:clamp(2rem,5vw + .9rem,calc(1.05rem*var(--scale)*var(--scale)*var(--scale)*var(--scale)))}
+h2{font-size:clamp(1.5rem,4vw + .6rem,calc(1rem*var(--scale)*var(--scale)*var(--scale)))}
 h3{font-size:calc(1rem*var(--scale))}
 p,ul,ol,blockquote{margin:0 0 1em}
 :is(p,ul,ol,h2,h3):last-child{margin-bottom:0}
