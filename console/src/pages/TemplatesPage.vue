@@ -5,6 +5,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, edit, say, undoLast } from '../api';
+import PlanDrawing from '../workbench/PlanDrawing.vue';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 
@@ -78,9 +79,9 @@ onMounted(() => attempt(load));
 
     <div class="drawings">
       <v-card v-for="template in templates" :key="template.code" class="drawing">
-        <!-- The plan is drawn by core from checked documents; every text in it is escaped. -->
-        <!-- eslint-disable-next-line vue/no-v-html -->
-        <button class="plan" :aria-label="`Open ${template.name}`" @click="open(template)" v-html="template.svg" />
+        <button class="plan" :aria-label="`Open ${template.name}`" @click="open(template)">
+          <PlanDrawing :svg="template.svg" />
+        </button>
         <div class="about">
           <p class="quiet">{{ kindName(template) }} pages</p>
           <h3>{{ template.name }}</h3>
@@ -152,10 +153,6 @@ onMounted(() => attempt(load));
   background: rgb(var(--v-theme-background));
   border-bottom: 1px solid rgba(var(--v-border-color), 0.16);
   cursor: pointer;
-}
-.plan :deep(svg) {
-  width: 100%;
-  display: block;
 }
 .about {
   padding: 16px;

@@ -11,6 +11,7 @@ import {
   type SectionKind,
 } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
+import PlanDrawing from './PlanDrawing.vue';
 import type { Target, Workbench } from './use-workbench';
 
 const open = defineModel<boolean>({ required: true });
@@ -132,9 +133,7 @@ function choose(kind: SectionKind): void {
       </div>
       <v-card-text class="kinds">
         <button v-for="kind in kinds" :key="kind.name" type="button" class="kind" @click="choose(kind)">
-          <!-- Drawn by core; every text in it is escaped. -->
-          <!-- eslint-disable-next-line vue/no-v-html -->
-          <span class="sketch" aria-hidden="true" v-html="drawing(kind)" />
+          <span class="sketch" aria-hidden="true"><PlanDrawing :svg="drawing(kind)" /></span>
           <strong>{{ kind.title }}</strong>
           <span class="quiet">{{ kind.sentence }}</span>
         </button>
@@ -188,7 +187,6 @@ function choose(kind: SectionKind): void {
   background: rgb(var(--v-theme-background));
 }
 .sketch :deep(svg) {
-  width: 100%;
   max-height: 110px;
 }
 .none {

@@ -2,6 +2,7 @@
 /** The plan: a drawing of the whole page to scale, where sections are picked up and put down. */
 import { planSvg, type Plan, type PlanBox } from '@parlour/core';
 import { computed, nextTick, ref, watch } from 'vue';
+import PlanDrawing from './PlanDrawing.vue';
 import type { Selection, Target } from './use-workbench';
 
 const props = defineProps<{ plan: Plan; selected: Selection | null }>();
@@ -99,9 +100,7 @@ watch(
   <div class="scroll">
     <p id="plan-keys" hidden>Alt with the arrow keys moves a section, Delete removes it.</p>
     <div ref="sheet" class="drawing" :class="{ carrying: carried }">
-      <!-- Drawn by core from checked documents; every text in it is escaped. -->
-      <!-- eslint-disable-next-line vue/no-v-html -->
-      <div v-html="svg" />
+      <PlanDrawing :svg="svg" />
       <button
         v-for="box in plan.boxes"
         :key="box.section"
@@ -151,10 +150,6 @@ watch(
   position: relative;
   background: #fff;
   box-shadow: 0 1px 4px rgb(0 0 0 / 15%);
-}
-.drawing :deep(svg) {
-  display: block;
-  width: 100%;
 }
 .box {
   position: absolute;
