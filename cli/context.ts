@@ -15,8 +15,13 @@ export interface Credentials {
 export interface GlobalOptions {
   readonly url?: string;
   readonly store?: string;
+  readonly design?: string;
+  readonly dryRun?: boolean;
   readonly json?: boolean;
 }
+
+/** Exit code for a command that was written wrongly. */
+export const WRONG_USE = 2;
 
 export const STANDARD_URL = 'http://localhost:7420';
 const credentialsFile = (): string =>
@@ -47,8 +52,10 @@ export interface Context {
     route: R,
     input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
   ): Promise<AnswerOf<R>>;
-  /** Does a unit of edits on the draft. */
+  /** Does a unit of edits on the draft; with `--dry-run` only asks what it would do. */
   edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
+  /** Says what a unit did, or would do, and what comes next. */
+  done(answer: AnswerOf<typeof routes.edit>, next?: string): void;
   /** Prints `data` as JSON if that was asked for, else the text. */
   print(data: unknown, text: () => string): void;
 }
@@ -66,12 +73,29 @@ export function contextOf(command: Command): Context {
     async call(route, input = {}) {
       const needsStore = route.path.includes('{store}');
       const params = {
-        ...(needsStore ? { store: await (store ??= storeOf(client, options.store)), design: 'live' } : {}),
+        ...(needsStore
+          ? { store: await (store ??= storeOf(client, options.store)), design: options.design ?? 'live' }
+          : {}),
         ...input.params,
       };
       return client.call(route as Route, { ...input, params } as never) as Promise<AnswerOf<typeof route>>;
     },
-    edit: (edits) => context.call(routes.edit, { body: { unit: randomUUID(), edits } }),
+    edit: (edits) =>
+      context.call(routes.edit, { body: { unit: randomUUID(), edits, ...(options.dryRun ? { dryRun: true } : {}) } }),
+    done(answer, next) {
+      context.print(answer, () => {
+        if (!answer.pages) return [...answer.sentences, ...(next ? [next] : [])].join('\n');
+        const { total, some } = answer.pages;
+        const more = total > some.length ? `, and ${total - some.length} more` : '';
+        return [
+          'It would do this; nothing was changed:',
+          ...answer.sentences.map((sentence) => `  ${sentence}`),
+          total
+            ? `${total} ${total === 1 ? 'page' : 'pages'} would change: ${some.join(', ')}${more}`
+            : 'No page would change.',
+        ].join('\n');
+      });
+    },
     print(data, text) {
       process.stdout.write((options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
     },

@@ -5,18 +5,24 @@ import { accountCommands } from './commands/account.js';
 import { kindCommands } from './commands/kinds.js';
 import { pageCommands } from './commands/pages.js';
 import { publishCommands } from './commands/publishing.js';
+import { completionCommand } from './commands/completion.js';
+import { designCommands } from './commands/designs.js';
+import { documentCommands } from './commands/documents.js';
+import { ruleCommands } from './commands/rules.js';
 import { sectionCommands } from './commands/sections.js';
+import { storeCommands } from './commands/stores.js';
 import { templateCommands } from './commands/templates.js';
-import { STANDARD_URL } from './context.js';
+import { STANDARD_URL, WRONG_USE } from './context.js';
 
 const REFUSED = 1;
-const WRONG_USE = 2;
 
 export function buildProgram(): Command {
   const program = new Command('parlour')
     .description('Design the pages of a store, try them, publish them and take them back.')
     .option('--url <url>', `where Parlour runs (or PARLOUR_URL; ${STANDARD_URL} if neither)`)
     .option('--store <slug>', 'which store, where you belong to several')
+    .option('--design <code>', 'which design; the live one if left out')
+    .option('--dry-run', 'for edits: only say what would be done, and which pages would change')
     .option('--json', 'print JSON instead of tables and sentences')
     .configureHelp({ showGlobalOptions: true })
     .exitOverride()
@@ -33,7 +39,19 @@ First steps:
 
 Every change goes into the draft; shoppers see it when it is published.`,
     );
-  for (const add of [accountCommands, pageCommands, templateCommands, kindCommands, sectionCommands, publishCommands])
+  for (const add of [
+    accountCommands,
+    storeCommands,
+    pageCommands,
+    ruleCommands,
+    templateCommands,
+    documentCommands,
+    kindCommands,
+    sectionCommands,
+    publishCommands,
+    designCommands,
+    completionCommand,
+  ])
     add(program);
   for (const command of program.commands) for (const inner of [command, ...command.commands]) inner.exitOverride();
   return program;

@@ -1,14 +1,27 @@
 /** Values as they are written on the command line, by the type of their field. */
-import { checkValue, Problem, type Field, type Link, type ProductSource } from '@parlour/core';
+import {
+  checkKeyed,
+  parseRule,
+  Problem,
+  type Field,
+  type Link,
+  type PageKind,
+  type ProductSource,
+} from '@parlour/core';
 
-/** Reads and checks a value. @throws Problem naming the field */
-export function readValue(field: Field, text: string, name: string): unknown {
-  const value = read(field, text, name);
-  checkValue(field, value, name);
+/**
+ * Reads and checks a value.
+ * @param key the field's name, with a device or a language behind it where it is for one
+ * @param kind for rules: the kind of the pages they choose among
+ * @throws Problem naming the field
+ */
+export function readValue(field: Field, text: string, key: string, kind: PageKind = 'product'): unknown {
+  const value = read(field, text, key, kind);
+  checkKeyed(field, key, value);
   return value;
 }
 
-function read(field: Field, text: string, name: string): unknown {
+function read(field: Field, text: string, name: string, kind: PageKind): unknown {
   switch (field.type) {
     case 'number':
       return text.trim() === '' ? NaN : Number(text);
@@ -23,6 +36,10 @@ function read(field: Field, text: string, name: string): unknown {
       return readLink(text);
     case 'source':
       return text.startsWith('{') ? fromJson(text, name) : readSource(text);
+    case 'rule':
+      return text.startsWith('{') ? fromJson(text, name) : parseRule(text, kind);
+    case 'words':
+      return text === '' ? [] : text.split(',').map((word) => word.trim());
     case 'picture':
       return text === '' || text === 'none' ? null : fromJson(text, name);
     default:

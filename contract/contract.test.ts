@@ -119,8 +119,8 @@ describe('the description', () => {
     expect(route.summary).toMatch(/^[A-Z].*\.$/);
   });
 
-  test('only signing in is open', () => {
-    expect(all.filter(([, route]) => route.door === 'open').map(([name]) => name)).toEqual(['signIn', 'createToken']);
+  test('only signing in, and joining by an invitation, is open', () => {
+    expect(all.filter(([, route]) => route.door === 'open').map(([name]) => name)).toEqual(['signIn', 'createToken', 'join']);
   });
 
   test('every edit request is described with what it needs', () => {
@@ -131,13 +131,16 @@ describe('the description', () => {
       properties.edits.items.oneOf.map((form) => [form.properties.type.enum[0], form.required]),
     );
     expect(described).toEqual({
-      insert: ['type', 'document', 'kind', 'place'],
-      remove: ['type', 'document', 'section'],
-      move: ['type', 'document', 'section', 'place'],
+      insert: ['type', 'document', 'place'],
+      remove: ['type', 'document', 'node'],
+      move: ['type', 'document', 'node', 'place'],
+      copy: ['type', 'document', 'node'],
       set: ['type', 'document', 'field'],
-      assign: ['type', 'page', 'template'],
-      'create-template': ['type', 'name'],
-      'remove-template': ['type', 'template'],
+      create: ['type', 'what', 'name'],
+      discard: ['type', 'document'],
+      assign: ['type', 'pages', 'template'],
+      share: ['type', 'document', 'node', 'name'],
+      detach: ['type', 'document', 'node'],
     });
   });
 });

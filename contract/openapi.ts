@@ -46,7 +46,7 @@ export function openapi(): JsonSchema {
 }
 
 function operation(operationId: string, route: Route): JsonSchema {
-  const { body, query, answer, status, summary, door } = route;
+  const { body, query, answer, status, summary, door, stream } = route;
   return {
     operationId,
     summary,
@@ -64,7 +64,10 @@ function operation(operationId: string, route: Route): JsonSchema {
     ],
     ...(body ? { requestBody: { required: true, content: bodyContent(body) } } : {}),
     responses: {
-      [status]: { description: 'Done.', content: { 'application/json': { schema: jsonSchema(answer) } } },
+      [status]: {
+        description: 'Done.',
+        content: { [stream ? 'text/event-stream' : 'application/json']: { schema: jsonSchema(answer) } },
+      },
       default: {
         description: 'Refused; the body says why.',
         content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },

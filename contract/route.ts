@@ -1,4 +1,5 @@
 /** What a route is: declared once, implemented by the service, called by the client, described by OpenAPI. */
+import type { Capability } from '@parlour/core';
 import type { InferType, Schema } from 'yup';
 
 export interface Route<
@@ -6,16 +7,20 @@ export interface Route<
   Answer extends Schema = Schema,
   Query extends Schema | undefined = Schema | undefined,
 > {
-  readonly method: 'get' | 'post';
+  readonly method: 'get' | 'post' | 'patch' | 'delete';
   /** Path below `/api`, with `{name}` for parameters. */
   readonly path: string;
   readonly summary: string;
   /** Who may call it: anybody, or whoever is signed in (and belongs to the store in the path). */
   readonly door: 'open' | 'signed-in';
+  /** What the caller must be able to do in the store of the path; membership is enough if absent. */
+  readonly can?: Capability;
   readonly query?: Query;
   /** The schema of the JSON body; `bytes` for a picture. */
   readonly body?: Body;
   readonly answer: Answer;
+  /** True for server-sent events, each with the answer's form as its data. */
+  readonly stream?: boolean;
   readonly status: number;
 }
 
@@ -25,6 +30,8 @@ interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q e
   readonly body?: B;
   readonly query?: Q;
   readonly door?: Route['door'];
+  readonly stream?: boolean;
+  readonly can?: Capability;
   readonly status?: number;
 }
 
@@ -38,6 +45,8 @@ const route =
 
 export const get = route('get');
 export const post = route('post');
+export const patch = route('patch');
+export const remove = route('delete');
 
 export type BodyOf<R extends Route> =
   R extends Route<infer B, Schema, Schema | undefined>

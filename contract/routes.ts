@@ -1,5 +1,5 @@
 /** Every route of the API. Below `/api`; documents and edits belong to one design of one store. */
-import { get, post } from './route.js';
+import { get, patch, post, remove } from './route.js';
 import * as shapes from './shapes.js';
 
 const DESIGN = '/stores/{store}/designs/{design}';
@@ -21,6 +21,128 @@ export const routes = {
   }),
   me: get('/me', { summary: 'Who is signed in.', answer: shapes.user }),
 
+  changePassword: post('/password', {
+    summary: 'Changes one’s password; other sessions end.',
+    body: shapes.passwordRequest,
+    answer: shapes.done,
+  }),
+  listTokens: get('/tokens', { summary: 'One’s own tokens and when they were used.', answer: shapes.personalTokens }),
+  removeToken: remove('/tokens/{token}', { summary: 'Ends a token.', answer: shapes.done }),
+  join: post('/join', {
+    summary: 'Takes up an invitation: makes the account, or adds the store to it.',
+    door: 'open',
+    body: shapes.joinRequest,
+    answer: shapes.user,
+    status: 201,
+  }),
+
+  createStore: post('/stores', {
+    summary: 'A new store with every page a shop needs; the caller owns it.',
+    body: shapes.storeRequest,
+    answer: shapes.store,
+    status: 201,
+  }),
+  archiveStore: post('/stores/{store}/archive', {
+    summary: 'Closes a store: its storefront is gone, nothing is deleted.',
+    can: 'store.manage',
+    body: shapes.noBody,
+    answer: shapes.done,
+  }),
+  getTeam: get('/stores/{store}/team', {
+    summary: 'Who belongs to the store, and who is invited.',
+    answer: shapes.team,
+  }),
+  invite: post('/stores/{store}/invitations', {
+    summary: 'Invites somebody; the link works once.',
+    can: 'team.manage',
+    body: shapes.inviteRequest,
+    answer: shapes.invitation,
+    status: 201,
+  }),
+  changeMember: patch('/stores/{store}/team/{mail}', {
+    summary: 'Gives a member another role, or none (null).',
+    can: 'team.manage',
+    body: shapes.memberChange,
+    answer: shapes.team,
+  }),
+  listAudit: get('/stores/{store}/audit', {
+    summary: 'Who did what when, newest first.',
+    can: 'team.manage',
+    query: shapes.auditQuery,
+    answer: shapes.audit,
+  }),
+
+  listDesigns: get('/stores/{store}/designs', { summary: 'The designs of a store.', answer: shapes.designs }),
+  createDesign: post('/stores/{store}/designs', {
+    summary: 'A new design, as a copy of another with its draft.',
+    can: 'design.publish',
+    body: shapes.designRequest,
+    answer: shapes.design,
+    status: 201,
+  }),
+  getDesign: get(DESIGN, { summary: 'One design.', answer: shapes.design }),
+  renameDesign: patch(DESIGN, {
+    summary: 'Gives a design another name.',
+    can: 'design.edit',
+    body: shapes.designChange,
+    answer: shapes.design,
+  }),
+  archiveDesign: post(`${DESIGN}/archive`, {
+    summary: 'Puts a design away; nothing is deleted.',
+    can: 'design.publish',
+    body: shapes.noBody,
+    answer: shapes.done,
+  }),
+  goLive: post(`${DESIGN}/live`, {
+    summary: 'Shoppers see this design from now on, as it was last published.',
+    can: 'design.publish',
+    body: shapes.noteRequest,
+    answer: shapes.design,
+  }),
+  bringIn: post(`${DESIGN}/bring-in`, {
+    summary: 'Takes what the live design published meanwhile into the draft, value by value.',
+    can: 'design.edit',
+    body: shapes.noBody,
+    answer: shapes.merged,
+  }),
+  compare: get(`${DESIGN}/compare`, {
+    summary: 'What differs between draft, live and revisions, also of two designs.',
+    query: shapes.compareQuery,
+    answer: shapes.comparison,
+  }),
+  readLog: get(`${DESIGN}/log`, {
+    summary: 'What happened to the design, in order; the same as the events, to be asked for.',
+    query: shapes.logQuery,
+    answer: shapes.log,
+  }),
+  events: get(`${DESIGN}/events`, {
+    summary: 'Server-sent events: what happens to the design, and who is there. Last-Event-ID brings what was missed.',
+    stream: true,
+    answer: shapes.event,
+  }),
+  bePresent: post(`${DESIGN}/presence`, {
+    summary: 'Says which page one is looking at; others see it in the events.',
+    body: shapes.presence,
+    answer: shapes.done,
+  }),
+  listTimedChanges: get(`${DESIGN}/timed-changes`, {
+    summary: 'Changes that go live, and are taken back, at a time.',
+    answer: shapes.timedChanges,
+  }),
+  addTimedChange: post(`${DESIGN}/timed-changes`, {
+    summary: 'Takes chosen changes out of the draft and sets a time for them.',
+    can: 'design.publish',
+    body: shapes.timedRequest,
+    answer: shapes.timedChange,
+    status: 201,
+  }),
+  cancelTimedChange: post(`${DESIGN}/timed-changes/{timed}/cancel`, {
+    summary: 'Gives waiting changes back to the draft, or takes live ones back now.',
+    can: 'design.publish',
+    body: shapes.noBody,
+    answer: shapes.timedChange,
+  }),
+
   listStores: get('/stores', { summary: 'The stores one belongs to.', answer: shapes.stores }),
   getStore: get('/stores/{store}', { summary: 'One store.', answer: shapes.store }),
   listSectionKinds: get('/section-kinds', {
@@ -33,6 +155,7 @@ export const routes = {
   }),
   addPicture: post('/stores/{store}/pictures', {
     summary: 'Adds a picture; it is re-encoded and kept in several widths.',
+    can: 'content.edit',
     body: 'bytes',
     query: shapes.pictureQuery,
     answer: shapes.picture,
@@ -46,6 +169,7 @@ export const routes = {
   }),
   why: get(`${DESIGN}/pages/{page}/why`, {
     summary: 'What makes a page what it is, as data and in sentences.',
+    query: shapes.whyQuery,
     answer: shapes.why,
   }),
   listTemplates: get(`${DESIGN}/templates`, {
@@ -69,16 +193,19 @@ export const routes = {
 
   edit: post(`${DESIGN}/edits`, {
     summary: 'Does a unit of edits on the draft, all or none.',
+    can: 'content.edit',
     body: shapes.unitRequest,
     answer: shapes.unitAnswer,
   }),
   undo: post(`${DESIGN}/undo`, {
     summary: 'Takes back one’s own latest unit.',
+    can: 'content.edit',
     body: shapes.undoRequest,
     answer: shapes.unitAnswer,
   }),
   redo: post(`${DESIGN}/redo`, {
     summary: 'Does again what was undone last.',
+    can: 'content.edit',
     body: shapes.undoRequest,
     answer: shapes.unitAnswer,
   }),
@@ -95,7 +222,8 @@ export const routes = {
   }),
   publish: post(`${DESIGN}/publish`, {
     summary: 'Puts the draft live, for all visitors in one moment.',
-    body: shapes.noteRequest,
+    can: 'design.publish',
+    body: shapes.publishRequest,
     answer: shapes.revision,
     status: 201,
   }),
@@ -106,6 +234,7 @@ export const routes = {
   }),
   revert: post(`${DESIGN}/revisions/{revision}/revert`, {
     summary: 'Brings a published state back, as a new revision.',
+    can: 'design.publish',
     body: shapes.noteRequest,
     answer: shapes.reverted,
     status: 201,

@@ -3,6 +3,7 @@ import {
   checkDocument,
   hasSections,
   keys,
+  menuEntries,
   parsePage,
   sectionsIn,
   SHIPPED_KINDS,
@@ -40,18 +41,24 @@ describe('Windrow Kites', () => {
       'not-found',
       ...products.map((one) => `product:${one.code}`),
       ...collections.map((one) => `collection:${one.code}`),
+      'content:about',
     ]);
     const menu = design.get(keys.menu('main')) as MenuDocument;
-    const links = [...menu.entries.map((entry) => entry.link), ...all.map((section) => section.values['link'])].flatMap(
-      (link) => (link && typeof link === 'object' && 'to' in link ? [String(link.to)] : []),
-    );
+    const links = [
+      ...menuEntries(menu).map((entry) => entry.link),
+      ...all.map((section) => section.values['link']),
+    ].flatMap((link) => (link && typeof link === 'object' && 'to' in link ? [String(link.to)] : []));
     expect(links.length).toBeGreaterThan(5);
     expect(links.filter((link) => !pages.has(link))).toEqual([]);
   });
 
   test('every page kind has a standard template', () => {
-    for (const page of ['home', 'product:K-001', 'collection:C-1', 'not-found'])
-      expect([page, assemblePage(page, design, SHIPPED_KINDS) !== null]).toEqual([page, true]);
+    const setting = { now: '2026-11-23T10:00:00Z', decimals: 2 };
+    for (const code of ['home', 'product:K-001', 'collection:C-1', 'content:about', 'not-found'])
+      expect([code, assemblePage({ code, facts: new Map() }, design, SHIPPED_KINDS, setting) !== null]).toEqual([
+        code,
+        true,
+      ]);
     expect(() => parsePage('home')).not.toThrow();
   });
 

@@ -15,6 +15,10 @@ export interface DemoProduct {
   readonly slug: string;
   readonly title: string;
   readonly brand: string;
+  readonly category: string;
+  readonly keywords: readonly string[];
+  /** Own attributes by name. */
+  readonly attributes: Readonly<Record<string, string | number | boolean>>;
   readonly summary: string;
   readonly description: string;
   readonly options: readonly { readonly name: string; readonly values: readonly string[] }[];

@@ -127,7 +127,7 @@ async function expectOrder(order: () => Promise<(string | null)[]>, wanted: (str
 
 test('copy a template, assign it to one product in the list, and see the reason beside it', async () => {
   await page.goto(consoleAt('/templates'));
-  await page.locator('.drawing', { hasText: '12 pages' }).getByRole('button', { name: 'Copy' }).click();
+  await page.locator('.drawing', { hasText: '10 pages' }).getByRole('button', { name: 'Copy' }).click();
   await page.getByLabel('Name').fill('Gala kite');
   await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click();
   await page.getByText('Used by no page; assign it').first().waitFor();
@@ -173,7 +173,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.mouse.move(to.x + 100, to.y + to.height - 4, { steps: 10 });
   await page.mouse.up();
   await frame().locator('main > .k-prose').getByText('Write here.').waitFor();
-  expect(await boxes.count()).toBe(9);
+  expect(await boxes.count()).toBe(12);
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().locator('main > .k-prose').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -228,7 +228,7 @@ test('somebody else’s change is not overwritten: it is said, and shown', async
   await service.edit({
     type: 'set',
     document: 'template/home',
-    section: 'h-sport',
+    node: 'h-sport',
     field: 'values.title',
     value: 'Theirs',
     was: 'For the wind that means it',

@@ -5,8 +5,10 @@ import type { Server } from 'node:http';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Config } from './config.js';
+import { startChores } from './chores.js';
 import { loadDemo } from './demo/load.js';
-import { migrate, openDatabase, type Database } from './records/database.js';
+import { migrate, openDatabase } from './records/database.js';
+import { listenForSignals } from './records/signals.js';
 import { createLogger, createService } from './server.js';
 
 // Found through the packages themselves, so that it is right from the sources and from the build.
@@ -46,10 +48,20 @@ export async function startService({
       consoleFolder: join(packageFolder('@parlour/console'), 'dist'),
       publicFolder: join(packageFolder('@parlour/service'), 'public'),
     };
-    const server = createService(db, config, createLogger(config));
+    const logger = createLogger(config);
+    const server = createService(db, config, logger);
     server.listen(config.port, config.listen);
     await once(server, 'listening');
-    return { port: config.port, demoLoaded, stop: () => stop(server, db) };
+    const signals = listenForSignals(db, databaseUrl);
+    const chores = startChores(db, logger);
+    return {
+      port: config.port,
+      demoLoaded,
+      async stop() {
+        await Promise.all([stopServer(server), chores.stop(), signals.stop()]);
+        await db.destroy();
+      },
+    };
   } catch (error) {
     await db.destroy();
     throw error;
@@ -57,13 +69,12 @@ export async function startService({
 }
 
 /** What is under way may finish; what hangs on is cut. */
-async function stop(server: Server, db: Database): Promise<void> {
+async function stopServer(server: Server): Promise<void> {
   server.close();
   server.closeIdleConnections();
   const cut = setTimeout(() => server.closeAllConnections(), 3000);
   await once(server, 'close');
   clearTimeout(cut);
-  await db.destroy();
 }
 
 // The port is part of every address the service gives out, so it must be known before the first request.

@@ -82,8 +82,20 @@ function takes(field: Field): string {
       return '{"picture": HASH, "alt": TEXT}';
     case 'link':
       return 'a page, or an address';
-    case 'menu':
-      return 'the code of a menu';
+    case 'reference':
+      return `the code of a ${field.to}`;
+    case 'length':
+      return `a length in ${field.units.join(', ')}`;
+    case 'date-time':
+      return 'a day and time such as 2026-11-27T08:00:00Z';
+    case 'code':
+      return field.language;
+    case 'rule':
+      return 'a rule such as price >= 80';
+    case 'words':
+      return 'words with commas between';
+    case 'entries':
+      return `entries: ${Object.keys(field.fields).join(', ')}`;
     case 'source':
       return 'recent | reduced | this-collection | collection:CODE | CODE,CODE';
   }

@@ -1,14 +1,16 @@
 /** Store pages: listing, why, assigning templates, previewing. */
 import type { Command } from 'commander';
-import { isPageKind, Problem } from '@parlour/core';
+import { counted, isPageKind, LIMITS, Problem } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { contextOf } from '../context.js';
+import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
 
 interface ListOptions {
   readonly kind?: string;
   readonly template?: string;
   readonly search?: string;
+  readonly reason?: string;
+  readonly where?: string;
 }
 
 export function pageCommands(program: Command): void {
@@ -19,21 +21,18 @@ export function pageCommands(program: Command): void {
     .description('List the store pages with path, template and the reason for it.')
     .option('--kind <kind>', 'only pages of this kind')
     .option('--template <code>', 'only pages that use this template')
-    .option('--search <words>', 'only pages whose title, code or path has these words')
+    .option('--search <words>', 'only pages whose title or code has these words')
+    .option('--reason <reason>', 'only pages that have their template for this reason: page, rule or standard')
+    .option('--where <rule>', 'only pages that a rule matches; needs --kind')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --search kite --json',
+      '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --kind product --where \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour pages list --search kite --json',
     )
     .action(async (options: ListOptions, command: Command) => {
-      const { call, print } = contextOf(command);
-      const found: AnswerOf<typeof routes.listPages>['pages'] = [];
-      for (let cursor: string | null | undefined; cursor !== null;) {
-        const answer = await call(routes.listPages, {
-          query: { kind: options.kind, template: options.template, search: options.search, cursor, limit: 200 },
-        });
-        found.push(...answer.pages);
-        cursor = answer.next;
-      }
+      const context = contextOf(command);
+      const { where: when, ...filter } = options;
+      const { pages: found, renewing } = await allPages(context, { ...filter, when });
+      const { print } = context;
       print(found, () =>
         found.length === 0
           ? 'No page matches. Leave out a filter to see more.'
@@ -44,9 +43,9 @@ export function pageCommands(program: Command): void {
                 page.title,
                 page.path,
                 page.template?.code ?? '(none)',
-                !page.template ? '' : page.template.reason === 'page' ? 'given to this page' : 'standard of the kind',
+                because(page.template),
               ]),
-            )}\n\n${found.length} ${found.length === 1 ? 'page' : 'pages'}. Why one looks as it does: parlour pages why PAGE`,
+            )}\n\n${counted(found.length, 'page')}.${renewing ? ` Templates are being worked out anew: ${renewing.pages} of ${renewing.total}.` : ''} Why one looks as it does: parlour pages why PAGE`,
       );
     });
 
@@ -54,33 +53,70 @@ export function pageCommands(program: Command): void {
     .command('why')
     .description('Say what makes a page what it is.')
     .argument('<page>', 'a page such as product:K-001 or home')
-    .addHelpText('after', '\nExample:\n  $ parlour pages why product:K-001')
-    .action(async (page: string, _options: object, command: Command) => {
+    .option('--section <id>', 'also where each value of this section comes from')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour pages why product:K-001\n  $ parlour pages why product:K-006 --section p-wind',
+    )
+    .action(async (page: string, options: { section?: string }, command: Command) => {
       const { call, print } = contextOf(command);
-      const why = await call(routes.why, { params: { page } });
-      print(why, () => why.sentences.join('\n'));
+      const why = await call(routes.why, { params: { page }, query: { section: options.section } });
+      const changes = why.change.map(({ what, command: line }) => [`  ${what}`, line]);
+      print(
+        why,
+        () =>
+          `${why.sentences.join('\n')}\n\nTo change it:\n${table(['', ''], changes).split('\n').slice(1).join('\n')}`,
+      );
     });
 
   program
     .command('assign')
-    .description('Give a template to one page, or make it the standard of a page kind.')
-    .argument('<page>', 'a page such as product:K-001, or a page kind such as product')
+    .description('Give a template to pages, one or hundreds, or make it the standard of a page kind.')
+    .argument('<pages>', 'a page such as product:K-001, several with commas between, or a page kind')
     .argument('[template]', 'the code of the template')
-    .option('--standard', 'take the page’s own assignment away, so that it uses the standard again')
+    .option('--standard', 'take the pages’ own assignment away, so that rules and standard count again')
+    .option('--where <rule>', 'with a page kind: each of its pages that the rule matches now')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour assign product:K-001 festival\n  $ parlour assign product:K-001 --standard\n  $ parlour assign product festival        (all products without an own assignment)',
+      `
+Examples:
+  $ parlour assign product:K-001 festival
+  $ parlour assign product:K-001,product:K-004 festival
+  $ parlour assign product festival                                  the standard of all products
+  $ parlour assign product festival --where 'price >= 80' --dry-run  each that costs so much now
+  $ parlour assign product:K-001 --standard
+
+A rule that also counts for later products: parlour rule add`,
     )
-    .action(async (page: string, template: string | undefined, options: { standard?: boolean }, command: Command) => {
-      if (!template === !options.standard || (options.standard && isPageKind(page)))
-        command.error('Name a template, or use --standard with one page.', { exitCode: 2 });
-      const { edit, print } = contextOf(command);
-      const answer = await edit([{ type: 'assign', page, template: template ?? null }]);
-      print(
-        answer,
-        () =>
-          `${answer.sentences.join('\n')}\nIt is in the draft. Next: parlour preview ${page.includes(':') ? page : `${page}:CODE`}, then parlour publish`,
-      );
+    .action(async (named: string, template: string | undefined, options: AssignOptions, command: Command) => {
+      const isKind = isPageKind(named);
+      if (!template === !options.standard || (options.standard && isKind && !options.where))
+        command.error('Name a template, or use --standard with pages.', { exitCode: WRONG_USE });
+      if (options.where !== undefined && !isKind)
+        command.error('--where needs a page kind in place of the pages.', { exitCode: WRONG_USE });
+      const context = contextOf(command);
+      const pages =
+        options.where === undefined
+          ? named.split(',').map((page) => page.trim())
+          : (await allPages(context, { kind: named, when: options.where })).pages.map(({ page }) => page);
+      if (pages.length === 0)
+        throw new Problem('no-such-page', 'No page matches now.', {
+          place: '--where',
+          remedy: 'Try it with parlour pages list.',
+        });
+      // A unit names a thousand pages at most; more go one unit after the other.
+      for (let at = 0; at < pages.length; at += LIMITS.pagesPerAssign) {
+        const some = pages.slice(at, at + LIMITS.pagesPerAssign);
+        const answer = await context.edit([{ type: 'assign', pages: some, template: template ?? null }]);
+        if (answer.sentences.length === 0) context.print(answer, () => 'They have it already; nothing was changed.');
+        else
+          context.done(
+            answer,
+            `It is in the draft. Next: parlour preview ${pages[0]?.includes(':') ? pages[0] : `${named}:CODE`}, then parlour publish`,
+          );
+        if (pages.length > LIMITS.pagesPerAssign)
+          process.stderr.write(`${Math.min(at + some.length, pages.length)} of ${pages.length}\n`);
+      }
     });
 
   program
@@ -94,7 +130,42 @@ export function pageCommands(program: Command): void {
       if (!preview.url) throw new Problem('broken', 'The service gave no address.');
       print(
         preview,
-        () => `${preview.url}\n\nOpen it in a browser. It works until ${new Date(preview.expires).toLocaleString()}.`,
+        () =>
+          `${preview.url}\n\nOpen it in a browser. It works until ${preview.expires.slice(0, 16).replace('T', ' ')} UTC.`,
       );
     });
+}
+
+interface AssignOptions {
+  readonly standard?: boolean;
+  readonly where?: string;
+}
+
+type PageList = AnswerOf<typeof routes.listPages>;
+
+/** Every page of a list, however many answers it takes. */
+export async function allPages(
+  { call }: Context,
+  query: Readonly<Record<string, string | undefined>>,
+): Promise<Pick<PageList, 'pages' | 'renewing'>> {
+  const pages: PageList['pages'] = [];
+  for (let cursor: string | undefined; ;) {
+    const answer = await call(routes.listPages, { query: { ...query, cursor, limit: 200 } });
+    pages.push(...answer.pages);
+    if (answer.next === null) return { pages, renewing: answer.renewing };
+    cursor = answer.next;
+  }
+}
+
+function because(template: PageList['pages'][number]['template']): string {
+  switch (template?.reason) {
+    case 'page':
+      return 'given to this page';
+    case 'rule':
+      return `rule: ${template.rule ?? ''}`;
+    case 'standard':
+      return 'standard of the kind';
+    default:
+      return '';
+  }
 }

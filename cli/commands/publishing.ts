@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { routes } from '@parlour/contract';
-import { contextOf } from '../context.js';
+import { Problem } from '@parlour/core';
+import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 
 export function publishCommands(program: Command): void {
@@ -15,7 +16,7 @@ export function publishCommands(program: Command): void {
       const answer = await call(routes.listChanges);
       print(answer, () =>
         answer.changes.length
-          ? `${answer.changes.map((change) => change.sentence).join('\n')}\n\nNext: parlour publish`
+          ? `${answer.changes.map(({ sentence }, i) => `${String(i + 1).padStart(3)}  ${sentence}`).join('\n')}\n\nNext: parlour publish, or some of them: parlour publish --only 1`
           : 'Nothing: shoppers see all of the draft.',
       );
     });
@@ -39,10 +40,16 @@ export function publishCommands(program: Command): void {
     .command('publish')
     .description('Put the draft live, for all visitors in one moment.')
     .option('--note <note>', 'what this is about, for the list of revisions')
-    .addHelpText('after', '\nExample:\n  $ parlour publish --note "Autumn words"')
-    .action(async (options: { note?: string }, command: Command) => {
-      const { call, print } = contextOf(command);
-      const revision = await call(routes.publish, { body: options.note === undefined ? {} : { note: options.note } });
+    .option('--only <numbers>', 'only these of parlour changes, such as 1,3')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour publish --note "Autumn words"\n  $ parlour publish --only 2 --note "One word mended"',
+    )
+    .action(async ({ note, only }: { note?: string; only?: string }, command: Command) => {
+      const context = contextOf(command);
+      const { call, print } = context;
+      const changes = only === undefined ? {} : { changes: await chosenIds(context, only) };
+      const revision = await call(routes.publish, { body: { ...(note === undefined ? {} : { note }), ...changes } });
       print(
         revision,
         () =>
@@ -88,4 +95,18 @@ export function publishCommands(program: Command): void {
           `${answer.sentences.join('\n')}\nRevision ${revision} is live again, as revision ${answer.revision.number}.`,
       );
     });
+}
+
+/** The ids of the changes that the numbers of `parlour changes` mean; of all if none are given. */
+export async function chosenIds({ call }: Context, only: string | undefined): Promise<string[]> {
+  const { changes } = await call(routes.listChanges);
+  if (only === undefined) return changes.map(({ id }) => id);
+  return only.split(',').map((text) => {
+    const id = /^\d+$/.test(text.trim()) ? changes[Number(text) - 1]?.id : undefined;
+    if (id !== undefined) return id;
+    throw new Problem('no-such-change', `There is no unpublished change ${text.trim()}.`, {
+      place: '--only',
+      remedy: `There are ${changes.length}; see parlour changes.`,
+    });
+  });
 }

@@ -3,6 +3,7 @@ import type { Command } from 'commander';
 import {
   hasSections,
   keys,
+  openDocument,
   sectionName,
   SHIPPED_KINDS,
   withDefaults,
@@ -16,7 +17,7 @@ import { table } from '../table.js';
 
 /** A template's code, or the key of any document, such as around/header/standard. */
 export const documentKey = (name: string): string =>
-  name.includes('/') || name === 'theme' ? name : keys.template(name);
+  name.includes('/') || name === 'theme' || name === 'paths' ? name : keys.template(name);
 
 export function templateCommands(program: Command): void {
   const templates = program.command('template').description('Templates: the sections of a kind of page.');
@@ -78,15 +79,14 @@ export function templateCommands(program: Command): void {
     .option('--code <code>', 'the code of the copy; made from the name if left out')
     .addHelpText('after', '\nExample:\n  $ parlour template copy product "Festival kite"')
     .action(async (from: string, name: string, options: { code?: string }, command: Command) => {
-      const { edit, print } = contextOf(command);
-      const answer = await edit([
-        { type: 'create-template', from, name, ...(options.code ? { code: options.code } : {}) },
+      const context = contextOf(command);
+      const answer = await context.edit([
+        { type: 'create', what: 'template', from, name, ...(options.code ? { code: options.code } : {}) },
       ]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
-      print(
-        { ...answer, code },
-        () =>
-          `${answer.sentences.join('\n')} Its code is ${code}, and no page uses it yet.\nNext: parlour assign PAGE ${code}`,
+      context.done(
+        { ...answer, code } as typeof answer,
+        `Its code is ${code}, and no page uses it yet.\nNext: parlour assign PAGE ${code}`,
       );
     });
 
@@ -97,38 +97,59 @@ export function templateCommands(program: Command): void {
     .argument('<name>', 'what it is called')
     .addHelpText('after', '\nExample:\n  $ parlour template create product "Bare product"')
     .action(async (pageKind: string, name: string, _options: object, command: Command) => {
-      const { edit, print } = contextOf(command);
-      const answer = await edit([{ type: 'create-template', pageKind, name }]);
+      const context = contextOf(command);
+      const answer = await context.edit([{ type: 'create', what: 'template', pageKind, name }]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
-      print(
-        { ...answer, code },
-        () => `${answer.sentences.join('\n')} Its code is ${code}.\nNext: parlour section add ${code} KIND`,
+      context.done(
+        { ...answer, code } as typeof answer,
+        `Its code is ${code}.\nNext: parlour section add ${code} KIND`,
       );
     });
 
   templates
     .command('remove')
-    .description('Remove a template that no page uses.')
+    .description('Remove a template; says what its pages become.')
     .argument('<template>', 'its code')
-    .addHelpText('after', '\nExample:\n  $ parlour template remove festival-kite')
-    .action(async (template: string, _options: object, command: Command) => {
-      const { edit, print } = contextOf(command);
-      const answer = await edit([{ type: 'remove-template', template }]);
-      print(answer, () => `${answer.sentences.join('\n')}\nTake it back with: parlour undo`);
+    .option('--instead <code>', 'the template its pages get; without it they go by rules and standard')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour template remove festival-kite --dry-run\n  $ parlour template remove festival-kite --instead product',
+    )
+    .action(async (template: string, options: { instead?: string }, command: Command) => {
+      const context = contextOf(command);
+      const answer = await context.edit([{ type: 'discard', document: keys.template(template), ...options }]);
+      context.done(answer, 'Take it back with: parlour undo');
     });
 }
 
 function describeDocument(document: Document): string {
-  if (!hasSections(document)) return JSON.stringify(document, null, 2);
+  if (!hasSections(document)) return describeHead(document);
   const head =
     document.type === 'template'
       ? `${document.name} · for ${document.pageKind} pages · ${document.layout.width} width`
-      : `${document.region} · ${document.name}`;
+      : `${document.name} · ${document.type}`;
   const lines = Object.entries(document.areas).flatMap(([area, sections]) => [
     `\n${area}`,
     ...(sections.length ? sections.flatMap((section) => describeSection(section, 1)) : ['  (no sections)']),
   ]);
   return [head, ...lines].join('\n');
+}
+
+/** A document without sections: its own values, then its entries. */
+function describeHead(document: Document): string {
+  const { head, nodes } = openDocument(document);
+  const shown = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
+  const entries = (parent: string | null, depth: number): string[] =>
+    Object.values(nodes)
+      .filter(({ place }) => place.in === parent)
+      .sort((a, b) => (a.order < b.order ? -1 : 1))
+      .flatMap(({ id, values }) => [
+        `${'  '.repeat(depth)}${id}  ${Object.entries(values)
+          .map(([name, value]) => `${name}=${shown(value)}`)
+          .join('  ')}`,
+        ...entries(id, depth + 1),
+      ]);
+  return [...Object.entries(head).map(([path, value]) => `${path}  ${shown(value)}`), ...entries(null, 1)].join('\n');
 }
 
 function describeSection(section: Section, depth: number): string[] {

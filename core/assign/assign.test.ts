@@ -1,41 +1,135 @@
-import { assignedTemplate, matchPath, parsePage, pathOf, STANDARD_PATHS, why } from '../index.js';
+import {
+  additionsFor,
+  assignedTemplate,
+  keys,
+  matchPath,
+  parsePage,
+  parseRule,
+  pathOf,
+  patternsOf,
+  printRule,
+  SHIPPED_KINDS,
+  STANDARD_PATHS,
+  why,
+  whySection,
+  type Document,
+  type SubjectFacts,
+} from '../index.js';
 import { assignments, section, template } from '../tests/designs.js';
 
-const state = new Map<string, unknown>([
-  ['assignments/product', assignments('product', 'product', { 'product:K-1': 'festival' })],
+const SETTING = { now: '2026-11-23T10:00Z', decimals: 2 };
+const around = (name: string): Document => ({
+  format: 1,
+  type: 'arrangement',
+  name,
+  region: 'header',
+  areas: { main: [section('h')] },
+});
+const addition = (name: string, place: string, target: object): Document =>
+  ({ format: 1, type: 'addition', name, place, target, areas: { main: [section('x')] } }) as Document;
+const products = {
+  ...assignments('product', 'product', { 'product:K-1': 'festival' }),
+  lists: {
+    rules: [
+      { id: 'r1', values: { when: parseRule('price >= 80', 'product'), template: 'dear' } },
+      { id: 'r2', values: { when: parseRule('brand is "Skerry Lines"', 'product'), template: 'skerry' } },
+    ],
+  },
+} as Document;
+const state = new Map<string, Document>([
+  [keys.theme, { format: 1, type: 'theme', groundwork: 'foolscap', values: { gap: 24 } }],
+  ['assignments/product', products],
   ['template/product', template([], 'product', 'Product')],
   ['template/festival', template([], 'product', 'Festival kite')],
   [
-    'around/header/standard',
-    { format: 1, type: 'arrangement', name: 'Standard', region: 'header', areas: { main: [section('h')] } },
+    'template/skerry',
+    { ...template([], 'product', 'Skerry'), around: { header: 'sale', footer: 'none' }, theme: { gap: 40 } },
+  ],
+  ['around/header/standard', around('Standard')],
+  ['around/header/sale', around('Sale')],
+  ['addition/banner', addition('Banner', 'above', { page: 'product:K-2' })],
+  [
+    'addition/note',
+    addition('Size note', 'niche:extra', { kind: 'product', when: parseRule('price < 50', 'product') }),
   ],
 ]);
+const page = (code: string, facts: Record<string, string | number> = {}) => ({
+  code,
+  title: 'Lantern Box',
+  path: '/item/lantern-box',
+  facts: new Map(Object.entries(facts).map(([name, value]) => [name, [value]])) as SubjectFacts,
+});
 
 describe('assignment and why', () => {
-  test('this page goes before the standard of its kind', () => {
-    expect(assignedTemplate('product:K-1', state)).toEqual({ template: 'festival', reason: 'page' });
-    expect(assignedTemplate('product:K-2', state)).toEqual({ template: 'product', reason: 'standard' });
-    expect(assignedTemplate('home', state)).toBeNull();
-    expect(assignedTemplate('product:constructor', state)).toEqual({ template: 'product', reason: 'standard' });
+  test('this page goes before the rules, the rules before the standard of the kind', () => {
+    const assigned = (code: string, facts = {}) => assignedTemplate(page(code, facts), state, SETTING);
+    expect(assigned('product:K-1', { price: 9900 })).toEqual({ template: 'festival', reason: 'page' });
+    expect(assigned('product:K-2', { price: 9900 })).toEqual({ template: 'dear', reason: 'rule', rule: 'r1' });
+    expect(assigned('product:K-2')).toEqual({ template: 'product', reason: 'standard' });
+    expect(assigned('product:constructor')).toEqual({ template: 'product', reason: 'standard' });
+    expect(assigned('home')).toBeNull();
   });
 
-  test('why says what acted and what would act otherwise, in sentences', () => {
-    expect(why({ code: 'product:K-1', title: 'Skerry Diamond', path: '/item/skerry-diamond' }, state)).toMatchObject({
-      otherwise: 'product',
-      regions: [{ region: 'header', document: 'around/header/standard' }],
-      sentences: [
-        'Skerry Diamond (product:K-1) lies at /item/skerry-diamond.',
-        'It uses the template “Festival kite” (festival), since this page was given it.',
-        'Without that it would use “Product”, the standard of product pages.',
-        'Around it: header (Standard).',
-      ],
+  test('why tells page, rule, standard, arrangement, addition and override apart, and how to change each', () => {
+    const told = why(page('product:K-2', { price: 3900, brand: 'skerry lines' }), state, SETTING);
+    expect(told.sentences).toEqual([
+      'Lantern Box (product:K-2) lies at /item/lantern-box.',
+      'It has the template “Skerry” (skerry), by the rule brand is "Skerry Lines".',
+      'The rule price >= 80 for “dear” does not match: its price is 39.',
+      'Without that it would have “Product”, the standard of product pages.',
+      'The template “Skerry” chooses “Sale” for its header.',
+      'The template “Skerry” leaves the footer out.',
+      '“Banner” is put into the above, for this page alone.',
+      '“Size note” is put into the niche extra, by the rule price < 50.',
+      'Space between things is 40 on pages of this template; elsewhere it is 24.',
+    ]);
+    expect(told.change.map(({ command }) => command)).toEqual([
+      'parlour assign product:K-2 TEMPLATE',
+      'parlour rule list product',
+      'parlour template show skerry',
+      'parlour template show around/header/sale',
+      'parlour template show addition/banner',
+      'parlour template show addition/note',
+    ]);
+    expect(why(page('product:K-1'), state, SETTING)).toMatchObject({ otherwise: 'product', tried: [] });
+    expect(why(page('product:K-9'), state, SETTING).sentences.slice(1, 4)).toEqual([
+      'It has the template “Product” (product), the standard of product pages.',
+      'The rule price >= 80 for “dear” does not match: it has no price.',
+      'The rule brand is "Skerry Lines" for “Skerry” does not match: it has no brand.',
+    ]);
+    expect(why(page('home'), state, SETTING).sentences[1]).toBe('No template is assigned to home pages.');
+  });
+
+  test('why of a section says where each value comes from', () => {
+    const own = {
+      ...section('s', 'product-row', {
+        title: { bind: 'attribute.wind', fallback: 'Any wind' },
+        across: '4',
+        'across@phone': '2',
+      }),
+      casing: { tone: 'soft' },
+    };
+    const told = (binding: (name: string) => unknown) =>
+      Object.fromEntries(whySection(own, SHIPPED_KINDS, { binding }).map(({ field, sentence }) => [field, sentence]));
+    expect(told(() => 'Light wind')).toMatchObject({
+      'values.title': 'Title is “Light wind”: taken from the page (attribute.wind).',
+      'values.across': 'Across on a desktop is “4”: set here.',
+      'values.across@tablet': 'Across on a tablet is “4”: set here.',
+      'values.across@phone': 'Across on a phone is “2”: set for this device.',
+      'values.limit': 'At most is 4: the default.',
+      'casing.tone': 'Ground is “soft”: set here.',
     });
-    expect(why({ code: 'product:K-2', title: 'Other', path: '/item/o' }, state).sentences[1]).toBe(
-      'It uses the template “Product” (product), the standard of product pages.',
+    expect(told(() => '')['values.title']).toBe(
+      'Title is “Any wind”: the fallback, since the page has none (attribute.wind).',
     );
-    expect(why({ code: 'home', title: 'Home', path: '/' }, state).sentences[1]).toBe(
-      'No template is assigned to home pages.',
-    );
+  });
+
+  test('additions are found by page, by kind and by rule', () => {
+    const found = (code: string, price: number) => [...additionsFor(page(code, { price }), state, SETTING).keys()];
+    expect(found('product:K-2', 9900)).toEqual(['above']);
+    expect(found('product:K-3', 1000)).toEqual(['niche:extra']);
+    expect(found('home', 1000)).toEqual([]);
+    expect(printRule(parseRule('price < 50', 'product'))).toBe('price < 50');
   });
 
   test.each(['shelf:1', 'product', 'product:', 'home:1', ''])('“%s” names no page', (code) => {
@@ -48,9 +142,17 @@ describe('paths', () => {
     for (const slug of ['gannet-delta', 'Drachen & Größe', '100%'])
       expect(matchPath(STANDARD_PATHS, pathOf(STANDARD_PATHS, 'product', slug))).toEqual({ kind: 'product', slug });
     expect(matchPath(STANDARD_PATHS, '/')).toEqual({ kind: 'home', slug: '' });
+    expect(matchPath(STANDARD_PATHS, '/cart')).toEqual({ kind: 'cart', slug: '' });
+    expect(matchPath(STANDARD_PATHS, '/about')).toEqual({ kind: 'content', slug: 'about' });
   });
 
-  test.each(['/item/', '/item/a/b', '/item/%2Fetc', '/item/%E0%A4%A', '/nowhere'])('%s leads nowhere', (path) => {
+  test('a design has patterns of its own', () => {
+    const patterns = patternsOf({ format: 1, type: 'paths', patterns: { product: '/kite/{slug}' } });
+    expect(pathOf(patterns, 'product', 'one')).toBe('/kite/one');
+    expect(matchPath(patterns, '/item/one')).toBeNull();
+  });
+
+  test.each(['/item/', '/item/a/b', '/item/%2Fetc', '/item/%E0%A4%A'])('%s leads nowhere', (path) => {
     expect(matchPath(STANDARD_PATHS, path)).toBeNull();
   });
 });

@@ -1,15 +1,51 @@
 /** Store pages: everything a shopper can visit, written `kind:code`, or only the kind where there is one such page. */
 import { Problem } from '../problem.js';
 
-/** The page kinds, each with the sentence that explains it. A kind with subjects has one page per subject. */
+interface PageKindAbout {
+  readonly name: string;
+  readonly sentence: string;
+  /** What its pages are about, or null for a kind with a single page. */
+  readonly subject: 'product' | 'collection' | 'brand' | 'content' | null;
+  /** The areas its templates have besides `main`. */
+  readonly areas: readonly string[];
+}
+
+const SIDE = ['main', 'side'];
+
+/** The page kinds. A kind with subjects has one page for each of them. */
 export const PAGE_KINDS = {
-  home: { name: 'Home', sentence: 'The first page of the store.', subject: null },
-  product: { name: 'Product', sentence: 'One product, with its options and its price.', subject: 'product' },
-  collection: { name: 'Collection', sentence: 'The products of one collection.', subject: 'collection' },
-  'not-found': { name: 'Not found', sentence: 'Shown where nothing lies at a path.', subject: null },
-} as const;
+  home: { name: 'Home', sentence: 'The first page of the store.', subject: null, areas: SIDE },
+  product: {
+    name: 'Product',
+    sentence: 'One product, with its options and its price.',
+    subject: 'product',
+    areas: SIDE,
+  },
+  collection: { name: 'Collection', sentence: 'The products of one collection.', subject: 'collection', areas: SIDE },
+  'collection-index': {
+    name: 'All collections',
+    sentence: 'The collections of the store.',
+    subject: null,
+    areas: SIDE,
+  },
+  brand: { name: 'Brand', sentence: 'One brand and its products.', subject: 'brand', areas: SIDE },
+  cart: { name: 'Cart', sentence: 'What the shopper is about to buy.', subject: null, areas: SIDE },
+  checkout: {
+    name: 'Checkout',
+    sentence: 'Address, delivery, payment and the order button.',
+    subject: null,
+    areas: ['first', 'second'],
+  },
+  'thank-you': { name: 'Thank you', sentence: 'The order that was just made.', subject: null, areas: SIDE },
+  content: { name: 'Content', sentence: 'A page of text, such as about or delivery.', subject: 'content', areas: SIDE },
+  find: { name: 'Find', sentence: 'What a search found.', subject: null, areas: SIDE },
+  'sign-in': { name: 'Sign in', sentence: 'Where shoppers sign in.', subject: null, areas: SIDE },
+  account: { name: 'Account', sentence: 'A shopper’s own orders and details.', subject: null, areas: SIDE },
+  'not-found': { name: 'Not found', sentence: 'Shown where nothing lies at a path.', subject: null, areas: SIDE },
+} as const satisfies Record<string, PageKindAbout>;
 
 export type PageKind = keyof typeof PAGE_KINDS;
+export type SubjectKind = 'product' | 'collection' | 'brand' | 'content';
 
 /** A store page by kind and code, such as `product:K-014` or `home`. Codes never change; paths may. */
 export type PageCode = string;
@@ -23,6 +59,9 @@ export interface PageRef {
 export const isPageKind = (text: string): text is PageKind => Object.hasOwn(PAGE_KINDS, text);
 
 export const pageKinds = (): PageKind[] => Object.keys(PAGE_KINDS) as PageKind[];
+
+/** A kind in a sentence: `product` pages, `all collections` page. */
+export const kindInWords = (kind: PageKind): string => PAGE_KINDS[kind].name.toLowerCase();
 
 export const pageCode = (page: PageRef): PageCode => (page.code === null ? page.kind : `${page.kind}:${page.code}`);
 

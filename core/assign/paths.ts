@@ -1,13 +1,28 @@
 /** Storefront paths: patterns with `{slug}`, changeable per store. */
+import type { PathsDocument } from '../design/document.js';
 import type { PageKind, PageRef } from './page.js';
 
 export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, string>>;
 
+/** In the order they are tried: what is fixed before what has a slug, and content pages last. */
 export const STANDARD_PATHS: PathPatterns = {
   home: '/',
+  'collection-index': '/browse',
+  cart: '/cart',
+  checkout: '/checkout',
+  find: '/find',
+  'sign-in': '/sign-in',
+  account: '/account',
+  'thank-you': '/thank-you',
   product: '/item/{slug}',
   collection: '/browse/{slug}',
+  brand: '/brand/{slug}',
+  content: '/{slug}',
 };
+
+/** The patterns of a design: its own over the standard ones. */
+export const patternsOf = (paths: PathsDocument | undefined): PathPatterns =>
+  paths?.patterns ? { ...STANDARD_PATHS, ...paths.patterns } : STANDARD_PATHS;
 
 /** The path of a page. @param slug the subject's slug; ignored by kinds without subject */
 export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = ''): string =>

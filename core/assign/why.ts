@@ -1,4 +1,4 @@
-/** Which template a store page uses, and why: as data and in sentences. */
+/** Why a store page looks as it does: as data, in sentences, and the shortest way to change each part of it. */
 import {
   keys,
   REGIONS,
@@ -6,88 +6,295 @@ import {
   type AssignmentsDocument,
   type DocumentKey,
   type Region,
+  type Section,
   type TemplateDocument,
+  type ThemeDocument,
 } from '../design/document.js';
-import { PAGE_KINDS, parsePage, type PageCode } from './page.js';
+import { shown } from '../design/edits/common.js';
+import { DEVICES, type Field } from '../fields/field.js';
+import { isBound, resolveValue, type Origin, type Reading } from '../fields/value.js';
+import { CASING } from '../sections/casing.js';
+import type { KindSet } from '../sections/kind.js';
+import { THEME_FIELDS } from '../theme/settings.js';
+import { listed } from '../words.js';
+import {
+  assignedBy,
+  counts,
+  rulesOf,
+  type Assigned,
+  type AskedPage,
+  type DesignState,
+  type ReadyEntry,
+  type RuleSetting,
+} from './assigned.js';
+import { kindInWords, parsePage } from './page.js';
+import { readyRule, type Condition, type Scalar, type SubjectFacts } from './rule.js';
+import { printRule } from './rule-text.js';
+import { additionsFor } from './target.js';
 
-/** Reads the documents of one state of a design. */
-export interface DesignState {
-  get(key: DocumentKey): unknown;
+export interface WhyPage extends AskedPage {
+  readonly title: string;
+  readonly path: string;
 }
 
-export type Reason = 'page' | 'standard';
-
-export interface Assigned {
+export interface TriedRule {
+  readonly id: string;
+  readonly rule: string;
   readonly template: string;
-  readonly reason: Reason;
+  readonly matched: boolean;
+  /** Why it did not match. */
+  readonly because: string;
 }
 
-/** The template of a page, by precedence: this page, then the standard of its kind. Null if the kind has none. */
-export function assignedTemplate(page: PageCode, state: DesignState): Assigned | null {
-  const bucket = state.get(keys.assignments(parsePage(page).kind)) as AssignmentsDocument | undefined;
-  const own = bucket && Object.hasOwn(bucket.pages, page) ? bucket.pages[page] : undefined;
-  if (own) return { template: own, reason: 'page' };
-  return bucket?.standard ? { template: bucket.standard, reason: 'standard' } : null;
-}
-
-/** The arrangement a region is filled with. Null if the design leaves the region empty. */
-export function arrangementOf(region: Region, state: DesignState): DocumentKey | null {
-  const key = keys.arrangement(region);
-  return state.get(key) ? key : null;
+export interface WhyRegion {
+  readonly region: Region;
+  /** Null where the template leaves the region out. */
+  readonly document: DocumentKey | null;
+  readonly name: string;
+  readonly reason: 'standard' | 'template';
 }
 
 export interface Why {
-  readonly page: PageCode;
+  readonly page: string;
   readonly title: string;
   readonly path: string;
   readonly template: (Assigned & { readonly name: string }) | null;
-  /** The template the page would have without its own assignment. */
+  /** The template the page would have without what decided. */
   readonly otherwise: string | null;
-  readonly regions: readonly { readonly region: Region; readonly document: DocumentKey; readonly name: string }[];
+  readonly tried: readonly TriedRule[];
+  readonly regions: readonly WhyRegion[];
+  readonly additions: readonly { readonly document: DocumentKey; readonly name: string; readonly place: string }[];
+  readonly overrides: readonly { readonly setting: string; readonly value: unknown; readonly elsewhere: unknown }[];
   readonly sentences: readonly string[];
+  /** What to do to change each part, as commands. */
+  readonly change: readonly { readonly what: string; readonly command: string }[];
 }
 
 /** The trace that says what made a page what it is. */
-export function why(page: { code: PageCode; title: string; path: string }, state: DesignState): Why {
+export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Why {
   const { kind } = parsePage(page.code);
-  const assigned = assignedTemplate(page.code, state);
   const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const assigned = bucket ? assignedBy(bucket, page, setting) : null;
   const nameOf = (code: string): string =>
     (state.get(keys.template(code)) as TemplateDocument | undefined)?.name ?? code;
-  const regions = REGIONS.flatMap((region) => {
-    const document = arrangementOf(region, state);
-    return document ? [{ region, document, name: (state.get(document) as ArrangementDocument).name }] : [];
-  });
-  const otherwise = assigned?.reason === 'page' ? (bucket?.standard ?? null) : null;
+  const otherwise = bucket && assigned ? withoutThat(bucket, page, assigned, setting) : null;
+  const tried = bucket && assigned?.reason !== 'page' ? triedRules(bucket, page, assigned, setting) : [];
+  const template = assigned ? (state.get(keys.template(assigned.template)) as TemplateDocument | undefined) : undefined;
+  const regions = regionsOf(template, state);
+  const additions = [...additionsFor(page, state, setting)].flatMap(([place, list]) =>
+    list.map(({ key, document }) => ({ document: key, name: document.name, place, target: document.target })),
+  );
+  const overrides = overridesOf(template, state.get(keys.theme) as ThemeDocument | undefined);
+  const kindName = kindInWords(kind);
   return {
     page: page.code,
     title: page.title,
     path: page.path,
     template: assigned && { ...assigned, name: nameOf(assigned.template) },
-    otherwise,
+    otherwise: otherwise?.template ?? null,
+    tried,
     regions,
+    additions: additions.map(({ target: _target, ...rest }) => rest),
+    overrides,
     sentences: [
       `${page.title} (${page.code}) lies at ${page.path}.`,
-      templateSentence(assigned, kind, nameOf),
+      templateSentence(assigned, kindName, nameOf, tried),
+      ...tried
+        .filter((one) => !one.matched)
+        .map((one) => `The rule ${one.rule} for “${nameOf(one.template)}” does not match: ${one.because}.`),
       ...(otherwise
         ? [
-            `Without that it would use “${nameOf(otherwise)}”, the standard of ${PAGE_KINDS[kind].name.toLowerCase()} pages.`,
+            `Without that it would have “${nameOf(otherwise.template)}”, ${otherwise.reason === 'rule' ? 'by a rule' : `the standard of ${kindName} pages`}.`,
           ]
         : []),
-      ...(regions.length ? [`Around it: ${regions.map(({ region, name }) => `${region} (${name})`).join(', ')}.`] : []),
+      ...regionSentences(regions, nameOf(assigned?.template ?? '')),
+      ...additions.map(
+        ({ name, place, target }) =>
+          `“${name}” is put into the ${place.replace(':', ' ')}, ${targetInWords(target, kindName)}.`,
+      ),
+      ...overrides.map(
+        ({ setting: name, value, elsewhere }) =>
+          `${THEME_FIELDS[name]?.label ?? name} is ${shown(value)} on pages of this template; elsewhere it is ${shown(elsewhere)}.`,
+      ),
     ],
+    change: changes(
+      page,
+      assigned,
+      regions,
+      additions.map(({ document }) => document),
+    ),
   };
+}
+
+/** What a page would have if what decided about its template were not there. */
+function withoutThat(
+  bucket: AssignmentsDocument,
+  page: AskedPage,
+  assigned: Assigned,
+  setting: RuleSetting,
+): Assigned | null {
+  if (assigned.reason === 'standard') return null;
+  const { [page.code]: _own, ...pages } = bucket.pages ?? {};
+  const rules = (bucket.lists?.['rules'] ?? []).filter((rule) => rule.id !== assigned.rule);
+  return assignedBy({ ...bucket, pages, lists: { rules } }, page, setting);
+}
+
+function triedRules(
+  bucket: AssignmentsDocument,
+  page: AskedPage,
+  assigned: Assigned | null,
+  setting: RuleSetting,
+): TriedRule[] {
+  const tried: TriedRule[] = [];
+  for (const rule of rulesOf(bucket, setting.decimals)) {
+    const matched = rule.id === assigned?.rule;
+    tried.push({
+      id: rule.id,
+      rule: printRule(rule.when),
+      template: rule.template,
+      matched,
+      because: matched ? '' : whyNot(rule, page.facts, setting),
+    });
+    if (matched) break;
+  }
+  return tried;
+}
+
+function whyNot(rule: ReadyEntry, facts: SubjectFacts, { now, decimals }: RuleSetting): string {
+  if (rule.off) return 'it is switched off';
+  if (!counts(rule, now)) return rule.from > now ? 'it does not count yet' : 'it counts no more';
+  const failing = rule.when.conditions.filter(
+    (condition) => !readyRule({ match: 'all', conditions: [condition] }, decimals).matches(facts),
+  );
+  return listed(failing.map((condition) => actually(condition, facts, decimals)));
+}
+
+function actually({ fact }: Condition, facts: SubjectFacts, decimals: number): string {
+  const values = facts.get(fact) ?? [];
+  if (values.length === 0) return `it has no ${fact}`;
+  const inWords = (value: Scalar): string => (fact === 'price' ? String(Number(value) / 10 ** decimals) : shown(value));
+  return `its ${fact} is ${listed(values.map(inWords))}`;
+}
+
+/** The arrangement of each region that a page of a template has. */
+export function regionsOf(template: TemplateDocument | undefined, state: DesignState): WhyRegion[] {
+  return REGIONS.flatMap((region): WhyRegion[] => {
+    const chosen = template?.around?.[region];
+    if (chosen === 'none') return [{ region, document: null, name: 'none', reason: 'template' }];
+    const document = keys.arrangement(region, chosen);
+    const found = state.get(document) as ArrangementDocument | undefined;
+    return found ? [{ region, document, name: found.name, reason: chosen ? 'template' : 'standard' }] : [];
+  });
+}
+
+function overridesOf(template: TemplateDocument | undefined, theme: ThemeDocument | undefined): Why['overrides'] {
+  return Object.entries(template?.theme ?? {}).map(([setting, value]) => ({
+    setting,
+    value,
+    elsewhere: theme?.values[setting] ?? THEME_FIELDS[setting]?.default,
+  }));
 }
 
 function templateSentence(
   assigned: Assigned | null,
-  kind: keyof typeof PAGE_KINDS,
+  kindName: string,
   nameOf: (code: string) => string,
+  tried: readonly TriedRule[],
 ): string {
-  const kindName = PAGE_KINDS[kind].name.toLowerCase();
   if (!assigned) return `No template is assigned to ${kindName} pages.`;
   const name = `“${nameOf(assigned.template)}” (${assigned.template})`;
-  return assigned.reason === 'page'
-    ? `It uses the template ${name}, since this page was given it.`
-    : `It uses the template ${name}, the standard of ${kindName} pages.`;
+  switch (assigned.reason) {
+    case 'page':
+      return `It has the template ${name}, since this page was given it.`;
+    case 'rule':
+      return `It has the template ${name}, by the rule ${tried.at(-1)?.rule ?? ''}.`;
+    case 'standard':
+      return `It has the template ${name}, the standard of ${kindName} pages.`;
+  }
+}
+
+function regionSentences(regions: readonly WhyRegion[], template: string): string[] {
+  const standard = regions.filter(({ reason }) => reason === 'standard').map(({ region }) => region);
+  return [
+    ...(standard.length ? [`Around it stand what every page has: ${listed(standard)}.`] : []),
+    ...regions.flatMap(({ region, reason, document, name }) =>
+      reason === 'standard'
+        ? []
+        : [
+            `The template “${template}” ${document ? `chooses “${name}” for its ${region}` : `leaves the ${region} out`}.`,
+          ],
+    ),
+  ];
+}
+
+function targetInWords(target: Parameters<typeof targetText>[0], kindName: string): string {
+  return targetText(target) ?? `since this is a ${kindName} page`;
+}
+
+function targetText(target: { page?: string; kind?: string; when?: unknown }): string | null {
+  if (target.page !== undefined) return 'for this page alone';
+  return target.when ? `by the rule ${printRule(target.when as never)}` : null;
+}
+
+function changes(
+  page: WhyPage,
+  assigned: Assigned | null,
+  regions: readonly WhyRegion[],
+  additions: readonly DocumentKey[],
+): Why['change'] {
+  const { kind, code } = parsePage(page.code);
+  return [
+    { what: 'the template of this page', command: `parlour assign ${code === null ? kind : page.code} TEMPLATE` },
+    ...(assigned?.reason === 'rule' ? [{ what: 'the rule', command: `parlour rule list ${kind}` }] : []),
+    ...(assigned?.reason === 'page'
+      ? [{ what: 'back to rules and standard', command: `parlour assign ${page.code} --standard` }]
+      : []),
+    ...(assigned
+      ? [{ what: 'the sections of the template', command: `parlour template show ${assigned.template}` }]
+      : []),
+    ...regions.flatMap(({ region, document }) =>
+      document ? [{ what: `the ${region}`, command: `parlour template show ${document}` }] : [],
+    ),
+    ...additions.map((document) => ({ what: 'what is added', command: `parlour template show ${document}` })),
+  ];
+}
+
+export interface WhyField {
+  readonly field: string;
+  readonly label: string;
+  readonly value: unknown;
+  readonly origin: Origin;
+  readonly sentence: string;
+}
+
+const ORIGINS: Record<Origin, string> = {
+  own: 'set here',
+  device: 'set for this device',
+  language: 'set for this language',
+  bound: 'taken from the page',
+  fallback: 'the fallback, since the page has none',
+  default: 'the default',
+};
+
+/** Where the value of each field of a section comes from, on each device where it may differ. */
+export function whySection(section: Section, kinds: KindSet, reading: Reading): WhyField[] {
+  const kind = kinds.find(section.kind);
+  const part = (fields: Readonly<Record<string, Field>>, own: Section['values'], prefix: string): WhyField[] =>
+    Object.entries(fields).flatMap(([name, field]) => {
+      if (field.type === 'entries') return [];
+      return DEVICES.filter((device) => device === 'desktop' || field.perDevice).map((device) => {
+        const { value, origin } = resolveValue(field, name, own, device, reading);
+        const stored = own[name];
+        const source = isBound(stored) && (origin === 'bound' || origin === 'fallback') ? ` (${stored.bind})` : '';
+        const where = field.perDevice ? ` on a ${device}` : '';
+        return {
+          field: `${prefix}${name}${device === 'desktop' ? '' : `@${device}`}`,
+          label: field.label,
+          value,
+          origin,
+          sentence: `${field.label}${where} is ${shown(value)}: ${ORIGINS[origin]}${source}.`,
+        };
+      });
+    });
+  return [...part(kind?.fields ?? {}, section.values, 'values.'), ...part(CASING, section.casing, 'casing.')];
 }

@@ -21,7 +21,20 @@ export function formatMoney(minor: number, currency: string, locale: string): st
 
 /** The amount as a plain decimal, such as `49.95`, for structured data. */
 export function decimalMoney(minor: number, currency: string): string {
-  const digits =
-    new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  const digits = currencyDecimals(currency);
   return (minor / 10 ** digits).toFixed(digits);
 }
+
+/** How many decimals a currency has (ISO 4217): 2 for the euro, 0 for the yen. */
+export function currencyDecimals(currency: string): number {
+  let found = decimals.get(currency);
+  if (found === undefined) {
+    const { maximumFractionDigits = 2 } = new Intl.NumberFormat('en', {
+      style: 'currency',
+      currency,
+    }).resolvedOptions();
+    decimals.set(currency, (found = maximumFractionDigits));
+  }
+  return found;
+}
+const decimals = new Map<string, number>();

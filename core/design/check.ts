@@ -1,11 +1,14 @@
 /** The check of a whole document before it may be published. */
 import { Problem } from '../problem.js';
-import { checkValue } from '../fields/schema.js';
-import type { KindSet } from '../sections/kind.js';
-import { FORMAT, hasSections, sectionsIn, type Document, type DocumentKey } from './document.js';
-import { openDocument } from './draft.js';
-import { nameOf } from './edits/common.js';
-import { fieldOf } from './edits/set.js';
+import { checkKeyed } from '../fields/value.js';
+import { kindRef, type KindSet } from '../sections/kind.js';
+import { capitalised } from '../words.js';
+import { headField, nameOf } from './document-types.js';
+import { FORMAT, type Document, type DocumentKey } from './document.js';
+import { isSection, openDocument, type DraftDocument, type DraftSection } from './draft.js';
+import { nodeField } from './edits/common.js';
+import { canonicalJson } from './hash.js';
+import { LIMITS } from './limits.js';
 
 /**
  * Checks that shoppers can be shown a document.
@@ -22,24 +25,47 @@ export function checkDocument(key: DocumentKey, document: Document, kinds: KindS
       },
     );
   }
-  if (!hasSections(document)) return;
-  for (const section of sectionsIn(document.areas)) {
-    const kind = kinds.find(section.kind);
-    const place = `${key}/${section.id}`;
-    if (!kind) {
-      throw new Problem(
-        'cannot-publish',
-        `${nameOf(openDocument(document))} holds a section of the kind “${section.kind}”, which does not exist.`,
-        {
-          place,
-          remedy: `Remove section ${section.id}, or bring the kind back.`,
-        },
-      );
-    }
-    if (section.kind !== `${kind.name}@${kind.version}`) continue; // values of an older version are upgraded when compiled
+  const opened = openDocument(document);
+  const size = canonicalJson(document).length;
+  if (size > LIMITS.documentBytes)
+    throw new Problem(
+      'limit-reached',
+      `${capitalised(nameOf(opened))} is ${size} bytes large; at most ${LIMITS.documentBytes} are allowed.`,
+      {
+        place: key,
+        remedy: 'Split it, or shorten its texts.',
+      },
+    );
+  for (const [path, value] of Object.entries(opened.head)) {
+    const field = headField(opened.type, path);
+    if (field) pointing(`${key}/${path}`, () => checkKeyed(field, path, value));
+  }
+  for (const node of Object.values(opened.nodes)) {
+    const place = `${key}/${node.id}`;
+    if (isSection(node) && !isCurrent(node, opened, place, kinds)) continue;
     for (const part of ['values', 'casing'] as const) {
-      for (const [name, value] of Object.entries(section[part]))
-        checkValue(fieldOf(kind, part, name), value, `${place}.${name}`);
+      for (const [name, value] of Object.entries(node[part] ?? {}))
+        pointing(`${place}.${name}`, () => checkKeyed(nodeField(opened, node, `${part}.${name}`, kinds), name, value));
     }
+  }
+}
+
+/** False for values of an older version, which are upgraded when they are compiled. @throws if the kind is missing */
+function isCurrent(node: DraftSection, document: DraftDocument, place: string, kinds: KindSet): boolean {
+  const kind = kinds.find(node.kind);
+  if (kind) return node.kind === kindRef(kind);
+  throw new Problem(
+    'cannot-publish',
+    `${nameOf(document)} holds a section of the kind “${node.kind}”, which does not exist.`,
+    { place, remedy: `Remove section ${node.id}, or bring the kind back.` },
+  );
+}
+
+function pointing(place: string, work: () => void): void {
+  try {
+    work();
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    throw new Problem(error.code, error.message, { place, ...(error.remedy ? { remedy: error.remedy } : {}) });
   }
 }

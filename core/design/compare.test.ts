@@ -1,33 +1,52 @@
-import { compareDocuments, SHIPPED_KINDS, type Document } from '../index.js';
-import { assignments, section, template } from '../tests/designs.js';
+import fc from 'fast-check';
+import {
+  compareDocuments,
+  editsBetween,
+  openDocument,
+  replay,
+  sameContent,
+  SHIPPED_KINDS,
+  withChosen,
+  type Document,
+  type DraftDocument,
+} from '../index.js';
+import { anyTemplate, assignments, section, template } from '../tests/designs.js';
 
-const sentences = (before: Document | undefined, after: Document | undefined): string[] =>
-  compareDocuments('template/home', before, after, SHIPPED_KINDS).map((change) => `${change.type}: ${change.sentence}`);
+const KEY = 'template/home';
+const open = (document: Document | undefined) => document && openDocument(document);
+const sentences = (before: Document | undefined, after: Document | undefined, key = KEY): string[] =>
+  compareDocuments(key, open(before), open(after), { kinds: SHIPPED_KINDS }).map(
+    (change) => `${change.type}: ${change.sentence}`,
+  );
+
+const base = template([
+  section('a', 'heading', { text: 'One' }),
+  section('b', 'prose'),
+  section('c', 'columns', {}, { first: [section('d', 'price')] }),
+]);
+const after = {
+  ...template([
+    section('c', 'columns', { split: 'half' }, { first: [] }),
+    section('a', 'heading', { text: 'Two', 'text@de': 'Zwei' }),
+    section('n', 'poster', { title: 'Sail' }),
+  ]),
+  name: 'First page',
+};
 
 describe('compare', () => {
-  const base = template([
-    section('a', 'heading', { text: 'One' }),
-    section('b', 'prose'),
-    section('c', 'columns', {}, { first: [section('d', 'price')] }),
-  ]);
-
   test('the same document has no changes, whatever the order of its keys', () => {
     expect(sentences(base, JSON.parse(JSON.stringify(base)))).toEqual([]);
   });
 
-  test('says what is new, removed, moved and changed, once each', () => {
-    const after = template([
-      section('c', 'columns', { split: 'half' }, { first: [] }),
-      section('a', 'heading', { text: 'Two' }),
-      section('n', 'poster', { title: 'Sail' }),
-    ]);
-    expect(sentences(base, { ...after, name: 'First page' })).toEqual([
-      'changed: The template “First page” was called “Home”.',
+  test('says what is new, removed, moved and changed, once each, by the words people knew', () => {
+    expect(sentences(base, after)).toEqual([
+      'changed: The template “First page”: Name is “First page”, was “Home”.',
       'removed: The template “First page”: Text is removed.',
       'removed: The template “First page”: Price is removed.',
       'moved: The template “First page”: Columns moved above Heading “Two”.',
       'changed: The template “First page”: Widths of Columns is “half”, was its default.',
-      'changed: The template “First page”: Text of Heading “Two” is “Two”, was “One”.',
+      'changed: The template “First page”: Text of Heading “One” is “Two”, was “One”.',
+      'changed: The template “First page”: Text in de of Heading “One” is “Zwei”, was its default.',
       'added: The template “First page”: Poster “Sail” is new.',
     ]);
   });
@@ -56,11 +75,57 @@ describe('compare', () => {
       sentences(
         assignments('product', 'product', { 'product:K-1': 'x' }),
         assignments('product', 'plain', { 'product:K-2': 'y' }),
+        'assignments/product',
       ),
     ).toEqual([
-      'changed: The standard of product pages is “plain”.',
-      'changed: product:K-1 uses the standard template.',
-      'changed: product:K-2 uses “y”.',
+      'changed: “plain” is the standard of product pages.',
+      'changed: product:K-1 goes by the rules and the standard again.',
+      'changed: product:K-2 has the template “y”.',
     ]);
+  });
+});
+
+describe('the difference as edits, and chosen changes', () => {
+  const play = (before: DraftDocument, to: DraftDocument): DraftDocument | null | undefined => {
+    const edits = editsBetween(KEY, before, to);
+    const changed = replay(JSON.parse(JSON.stringify(edits)), new Map([[KEY, before]]));
+    return edits.length ? changed.get(KEY) : before;
+  };
+
+  test('edits between any two states make the one into the other', () => {
+    fc.assert(
+      fc.property(anyTemplate, anyTemplate, (one, other) => {
+        const made = play(openDocument(one), openDocument(other));
+        expect(made && sameContent(made, openDocument(other))).toBe(true);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('all changes chosen are the later state, none are the earlier one, and no change is named twice', () => {
+    fc.assert(
+      fc.property(anyTemplate, anyTemplate, (one, other) => {
+        const [before, now] = [openDocument(one), openDocument(other)];
+        const ids = compareDocuments(KEY, before, now, { kinds: SHIPPED_KINDS }).map(({ id }) => id);
+        expect(new Set(ids).size).toBe(ids.length);
+        const all = withChosen(KEY, before, now, new Set(ids)) as DraftDocument;
+        expect(sameContent(all, now)).toBe(true);
+        expect(sameContent(withChosen(KEY, before, now, new Set()) as DraftDocument, before)).toBe(true);
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  test('one chosen word goes alone; a section inside a new one takes that along', () => {
+    const [before, now] = [openDocument(base), openDocument(after)];
+    const word = withChosen(KEY, before, now, new Set([`${KEY} a values.text`])) as DraftDocument;
+    expect(compareDocuments(KEY, before, word, { kinds: SHIPPED_KINDS }).map(({ id }) => id)).toEqual([
+      `${KEY} a values.text`,
+    ]);
+    const nested = openDocument(
+      template([...(base.areas['main'] ?? []), section('x', 'columns', {}, { first: [section('y')] })]),
+    );
+    const outer = withChosen(KEY, before, nested, new Set([`${KEY} x added`])) as DraftDocument;
+    expect(Object.keys(outer.nodes)).toEqual(expect.arrayContaining(['x', 'y']));
   });
 });

@@ -1,157 +1,205 @@
-/** What differs between two states of a design, as data and in sentences. */
+/** What differs between two states of a design, as data and in sentences; and the state with only some of it. */
 import type { Fields } from '../fields/field.js';
+import { isBound, splitKey } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
 import type { KindSet } from '../sections/kind.js';
-import { sectionsIn, type Areas, type Document, type DocumentKey, type Section, type SectionId } from './document.js';
-import { isSame, nameOf, sectionName, shown } from './edits/common.js';
-import { openDocument } from './draft.js';
+import { capitalised } from '../words.js';
+import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
+import { codeOf, type DocumentKey, type NodeId } from './document.js';
+import { samePlace, type Draft, type DraftDocument, type DraftNode } from './draft.js';
+import { changedKeys, editsBetween } from './difference.js';
+import { fieldsOfNode, sectionName, shown } from './edits/common.js';
+import { applyEdit, type Edit } from './edits/edit.js';
+import { suffixInWords } from './edits/set.js';
+import { outOfRun, sequencesOf } from './sequence.js';
 
 export interface Change {
+  /** Names the change among all between the same two states; used to publish it alone. */
+  readonly id: string;
   readonly document: DocumentKey;
   readonly type: 'added' | 'removed' | 'moved' | 'changed';
-  readonly section?: SectionId;
+  readonly node?: NodeId;
+  readonly field?: string;
   readonly sentence: string;
+}
+
+export interface CompareTools {
+  readonly kinds: KindSet;
+  /** The name of a document in the later state, for sentences. */
+  readonly nameOfKey?: (key: DocumentKey) => string;
 }
 
 /** The changes from one state of a document to another; undefined means there is none. */
 export function compareDocuments(
   key: DocumentKey,
-  before: Document | undefined,
-  after: Document | undefined,
-  kinds: KindSet,
+  before: DraftDocument | undefined,
+  after: DraftDocument | undefined,
+  { kinds, nameOfKey = codeOf }: CompareTools,
 ): Change[] {
-  if (isSame(before, after)) return [];
-  const name = capitalised(nameOf(openDocument((after ?? before) as Document)));
-  if (!before || !after) {
-    return [{ document: key, type: after ? 'added' : 'removed', sentence: `${name} is ${after ? 'new' : 'removed'}.` }];
+  const implied = impliedDocument(key) ?? undefined;
+  const [was, now] = [before ?? implied, after ?? implied];
+  if (was === now) return [];
+  if (!was || !now) {
+    const type = now ? 'added' : 'removed';
+    const name = capitalised(nameOf((now ?? was) as DraftDocument));
+    return [{ id: `${key} ${type}`, document: key, type, sentence: `${name} is ${now ? 'new' : 'removed'}.` }];
   }
-  if ('areas' in before && 'areas' in after) {
-    const changes = [
-      ...headChanges(key, before, after, name),
-      ...sectionChanges(key, before.areas, after.areas, name, kinds),
-    ];
-    return changes.length ? changes : [{ document: key, type: 'changed', sentence: `${name} is different.` }];
-  }
-  if (before.type === 'assignments' && after.type === 'assignments') {
-    const pages = [...new Set([...Object.keys(before.pages), ...Object.keys(after.pages)])].filter(
-      (page) => before.pages[page] !== after.pages[page],
-    );
-    const changes = pages.map(
-      (page) => `${page} uses ${after.pages[page] ? `“${after.pages[page]}”` : 'the standard template'}.`,
-    );
-    if (before.standard !== after.standard)
-      changes.unshift(`The standard of ${after.pageKind} pages is “${after.standard}”.`);
-    return changes.map((sentence) => ({ document: key, type: 'changed', sentence }));
-  }
-  return [{ document: key, type: 'changed', sentence: `${name} is changed.` }];
+  return [...headChanges(key, was, now, nameOfKey), ...nodeChanges(key, was, now, kinds)];
 }
 
-type Head = Exclude<Document, { type: 'theme' | 'menu' | 'assignments' }>;
-
-function headChanges(key: DocumentKey, before: Head, after: Head, name: string): Change[] {
-  const sentences: string[] = [];
-  if (before.name !== after.name) sentences.push(`${name} was called “${before.name}”.`);
-  if (before.type === 'template' && after.type === 'template' && before.layout.width !== after.layout.width) {
-    sentences.push(`${name}: the width is ${after.layout.width}, not ${before.layout.width}.`);
-  }
-  return sentences.map((sentence) => ({ document: key, type: 'changed', sentence }));
+function headChanges(
+  document: DocumentKey,
+  before: DraftDocument,
+  after: DraftDocument,
+  names: (key: DocumentKey) => string,
+): Change[] {
+  const name = capitalised(nameOf(after));
+  return changedKeys(before.head, after.head).map((field) => {
+    const [was, now] = [before.head[field], after.head[field]];
+    const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, names);
+    const label = headField(after.type, field)?.label ?? field;
+    const sentence = said
+      ? said
+      : isPlain(was) && isPlain(now)
+        ? `${name}: ${label} is ${shown(now)}, was ${shown(was)}.`
+        : `${name}: ${label} is changed.`;
+    return { id: `${document} ${field}`, document, type: 'changed', field, sentence };
+  });
 }
 
-interface Spot {
-  readonly section: Section;
-  readonly place: string;
-  readonly before: Section | undefined;
-}
-
-function sectionChanges(document: DocumentKey, before: Areas, after: Areas, name: string, kinds: KindSet): Change[] {
-  const old = spots(before);
-  const now = spots(after);
+function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftDocument, kinds: KindSet): Change[] {
   const changes: Change[] = [];
-  const add = (type: Change['type'], section: Section, sentence: string): void => {
-    changes.push({ document, type, section: section.id, sentence: `${name}: ${sentence}` });
+  const name = capitalised(nameOf(after));
+  const add = (type: Change['type'], node: DraftNode, sentence: string, field?: string): void => {
+    const id = `${document} ${node.id} ${field ?? type}`;
+    changes.push({ id, document, type, node: node.id, ...(field ? { field } : {}), sentence: `${name}: ${sentence}` });
   };
-  for (const [id, { section }] of old)
-    if (!now.has(id)) add('removed', section, `${sectionName(section, kinds)} is removed.`);
-  const moved = movedSections(old, now);
-  for (const [id, spot] of now) {
-    const { section } = spot;
-    const was = old.get(id);
-    if (!was) {
-      add('added', section, `${sectionName(section, kinds)} is new.`);
-      continue;
-    }
-    if (moved.has(id)) {
-      const where = spot.before ? `above ${sectionName(spot.before, kinds)}` : `to the end of ${spot.place}`;
-      add('moved', section, `${sectionName(section, kinds)} moved ${where}.`);
-    }
-    for (const sentence of valueChanges(was.section, section, kinds)) add('changed', section, sentence);
+  const isRoot = (node: DraftNode, other: DraftDocument, own: DraftDocument): boolean =>
+    node.place.in === null || other.nodes[node.place.in] !== undefined || own.nodes[node.place.in] === undefined;
+  for (const node of Object.values(before.nodes))
+    if (!after.nodes[node.id] && isRoot(node, after, before))
+      add('removed', node, `${sectionName(node, kinds)} is removed.`);
+  const wasAt = sequencesOf(before);
+  for (const [place, siblings] of sequencesOf(after)) {
+    const ids = siblings.map(({ id }) => id);
+    const moved = outOfRun(
+      (wasAt.get(place) ?? []).map(({ id }) => id).filter((id) => after.nodes[id]),
+      ids,
+    );
+    siblings.forEach((node, i) => {
+      const was = before.nodes[node.id];
+      const next = siblings[i + 1];
+      const where = next ? `above ${sectionName(next, kinds)}` : `to the end of ${node.place.at}`;
+      if (!was) {
+        if (isRoot(node, before, after))
+          add('added', node, `${sectionName(node, kinds)} is new${next ? `, ${where}` : ''}.`);
+        return;
+      }
+      if (moved.has(node.id) || !samePlace(was.place, node.place))
+        add('moved', node, `${sectionName(was, kinds)} moved ${where}.`);
+      if (was.kind !== node.kind)
+        add('changed', node, `${sectionName(node, kinds)} is of another kind or version.`, 'kind');
+      for (const part of ['values', 'casing'] as const)
+        for (const key of changedKeys(was[part], node[part]))
+          add('changed', node, valueSentence(after, was, node, part, key, kinds), `${part}.${key}`);
+    });
   }
   return changes;
 }
 
-function spots(areas: Areas): Map<SectionId, Spot> {
-  const found = new Map<SectionId, Spot>();
-  const visit = (siblings: readonly Section[], place: string): void =>
-    siblings.forEach((section, i) => found.set(section.id, { section, place, before: siblings[i + 1] }));
-  for (const [area, list] of Object.entries(areas)) visit(list, area);
-  for (const section of sectionsIn(areas)) {
-    for (const [slot, list] of Object.entries(section.slots ?? {})) visit(list, `${slot} of ${section.id}`);
-  }
-  return found;
-}
-
-/** The fewest sections whose moves explain the new order: those outside the longest common run of each place. */
-function movedSections(old: Map<SectionId, Spot>, now: Map<SectionId, Spot>): Set<SectionId> {
-  const moved = new Set<SectionId>();
-  const byPlace = new Map<string, SectionId[]>();
-  const rank = new Map([...old.keys()].map((id, i) => [id, i]));
-  for (const [id, { place }] of now) {
-    const was = old.get(id);
-    if (!was) continue;
-    if (was.place !== place) moved.add(id);
-    else byPlace.set(place, [...(byPlace.get(place) ?? []), id]);
-  }
-  for (const ids of byPlace.values()) {
-    const kept = longestRising(ids.map((id) => rank.get(id) as number));
-    ids.forEach((id, i) => kept.has(i) || moved.add(id));
-  }
-  return moved;
-}
-
-/** Indexes of a longest rising subsequence (patience sorting; Fredman 1975). */
-function longestRising(numbers: readonly number[]): Set<number> {
-  const tops: number[] = [];
-  const previous: number[] = [];
-  numbers.forEach((value, i) => {
-    let pile = tops.findIndex((top) => (numbers[top] as number) >= value);
-    if (pile < 0) pile = tops.length;
-    previous[i] = pile > 0 ? (tops[pile - 1] as number) : -1;
-    tops[pile] = i;
-  });
-  const kept = new Set<number>();
-  for (let i = tops.at(-1) ?? -1; i >= 0; i = previous[i] as number) kept.add(i);
-  return kept;
-}
-
-function valueChanges(before: Section, after: Section, kinds: KindSet): string[] {
-  const name = sectionName(after, kinds);
-  if (before.kind !== after.kind) return [`${name} is of another kind or version.`];
-  const kind = kinds.find(after.kind);
-  return (['values', 'casing'] as const).flatMap((part) =>
-    [...new Set([...Object.keys(before[part]), ...Object.keys(after[part])])]
-      .filter((field) => !isSame(before[part][field], after[part][field]))
-      .map((field) => {
-        const fields: Fields = part === 'casing' ? CASING : (kind?.fields ?? {});
-        const label = (Object.hasOwn(fields, field) ? fields[field]?.label : undefined) ?? field;
-        const was = before[part][field];
-        const now = after[part][field];
-        return isPlain(was) && isPlain(now)
-          ? `${label} of ${name} is ${shown(now)}, was ${shown(was)}.`
-          : `${label} of ${name} is changed.`;
-      }),
-  );
+function valueSentence(
+  document: DraftDocument,
+  before: DraftNode,
+  after: DraftNode,
+  part: 'values' | 'casing',
+  key: string,
+  kinds: KindSet,
+): string {
+  const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(document, after, kinds) ?? {});
+  const { name } = splitKey(key);
+  const label = (Object.hasOwn(fields, name) ? fields[name]?.label : undefined) ?? name;
+  const [was, now] = [before[part]?.[key], after[part]?.[key]];
+  // Named by its words before: what they are now is what the sentence tells.
+  const what = `${label}${suffixInWords(`${part}.${key}`)} of ${sectionName(before, kinds)}`;
+  if (isBound(now)) return `${what} is the page’s own ${now.bind}.`;
+  return isPlain(was) && isPlain(now) ? `${what} is ${shown(now)}, was ${shown(was)}.` : `${what} is changed.`;
 }
 
 const isPlain = (value: unknown): boolean =>
   value === undefined || (typeof value !== 'object' && !String(value).includes('<'));
-const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The states two designs, revisions or drafts are compared by. */
+export type States = Pick<Draft, 'get'>;
+
+/**
+ * The state before with only some of the changes made to it: what is published when changes are chosen.
+ * A change that needs another (a section inside a new one) takes that along.
+ * @param chosen ids of changes between the two states
+ */
+export function withChosen(
+  key: DocumentKey,
+  before: DraftDocument | undefined,
+  after: DraftDocument | undefined,
+  chosen: ReadonlySet<string>,
+): DraftDocument | undefined {
+  const implied = impliedDocument(key) ?? undefined;
+  const edits = editsBetween(key, before, after).filter((edit) => isChosen(edit, chosen, after));
+  const state = new Map<DocumentKey, DraftDocument>();
+  if (before ?? implied) state.set(key, (before ?? implied) as DraftDocument);
+  for (const edit of edits) {
+    const next = applyEdit(edit, { get: (one) => state.get(one), keys: () => state.keys() }, null);
+    if (next) state.set(key, next);
+    else state.delete(key);
+  }
+  return state.get(key);
+}
+
+function isChosen(edit: Edit, chosen: ReadonlySet<string>, after: DraftDocument | undefined): boolean {
+  const key = edit.document;
+  switch (edit.type) {
+    case 'put':
+      return chosen.has(`${key} added`) || chosen.has(`${key} removed`);
+    case 'set':
+      return chosen.has(edit.node === undefined ? `${key} ${edit.field}` : `${key} ${edit.node} ${edit.field}`);
+    case 'upgrade':
+      return chosen.has(`${key} ${edit.node} kind`);
+    case 'move':
+      return chosen.has(`${key} ${edit.node} moved`) || intoChosen(edit.node, key, chosen, after);
+    case 'remove':
+      return edit.nodes.some((node) => chosen.has(`${key} ${node.id} removed`));
+    case 'insert':
+      return edit.nodes.some(
+        (node) =>
+          chosen.has(`${key} ${node.id} added`) ||
+          intoChosen(node.id, key, chosen, after) ||
+          holdsChosen(node.id, key, chosen, after),
+      );
+  }
+}
+
+/** Whether a node stands, in the end, inside something new that was chosen. */
+function intoChosen(
+  id: NodeId,
+  key: DocumentKey,
+  chosen: ReadonlySet<string>,
+  after: DraftDocument | undefined,
+): boolean {
+  for (let at = after?.nodes[id]?.place.in ?? null; at !== null; at = after?.nodes[at]?.place.in ?? null)
+    if (chosen.has(`${key} ${at} added`)) return true;
+  return false;
+}
+
+/** Whether something chosen stands, in the end, inside a node. */
+const holdsChosen = (
+  id: NodeId,
+  key: DocumentKey,
+  chosen: ReadonlySet<string>,
+  after: DraftDocument | undefined,
+): boolean =>
+  Object.values(after?.nodes ?? {}).some(
+    (node) =>
+      node.place.in === id &&
+      (chosen.has(`${key} ${node.id} added`) ||
+        chosen.has(`${key} ${node.id} moved`) ||
+        holdsChosen(node.id, key, chosen, after)),
+  );

@@ -1,10 +1,12 @@
-/** The documents a design is made of, and where sections stand in them. */
-import type { PageKind } from '../assign/page.js';
+/** The documents a design is made of, in the form they are published in. Drafts hold them flat; see `draft.ts`. */
+import type { PageCode, PageKind } from '../assign/page.js';
+import type { Rule } from '../assign/rule.js';
 
 /** The format this program writes. A newer one is refused, an older one upgraded. */
-export const FORMAT = 1;
+export const FORMAT = 2;
 
-export type SectionId = string;
+/** Names a section or an entry inside its document. */
+export type NodeId = string;
 
 /** Names a document inside a design: `template/product-standard`, `around/header/standard`, `theme`, … Never changes. */
 export type DocumentKey = string;
@@ -12,19 +14,32 @@ export type DocumentKey = string;
 /** A section kind with the version its values were written for, such as `poster@1`. */
 export type KindRef = string;
 
-/** Own values of a section or of the theme; a field that is absent has its default. */
+/**
+ * Own values by value key: a field's name, or the name with a device (`across@phone`) or a language (`title@de`)
+ * behind it. What is absent has its default, or falls back.
+ */
 export type Values = Readonly<Record<string, unknown>>;
 
 /** A configured part of a page. */
 export interface Section {
-  readonly id: SectionId;
+  readonly id: NodeId;
   readonly kind: KindRef;
   /** Own casing settings; what is absent has its default. */
   readonly casing: Values;
   readonly values: Values;
   /** Sections inside this one, by slot, in page order. */
   readonly slots?: Readonly<Record<string, readonly Section[]>>;
+  /** Entries of its list fields, by field. */
+  readonly lists?: Lists;
 }
+
+/** One of the repeated items of a list: a slide, a menu entry, a rule. */
+export interface Entry {
+  readonly id: NodeId;
+  readonly values: Values;
+  readonly lists?: Lists;
+}
+export type Lists = Readonly<Record<string, readonly Entry[]>>;
 
 export type Areas = Readonly<Record<string, readonly Section[]>>;
 
@@ -34,13 +49,24 @@ export type Region = (typeof REGIONS)[number];
 export const WIDTHS = ['narrow', 'page', 'wide', 'edge'] as const;
 export type Width = (typeof WIDTHS)[number];
 
+export interface Layout {
+  readonly width: Width;
+  /** Where the side area stands; absent for none. */
+  readonly side?: 'none' | 'start' | 'end';
+  readonly boxed?: boolean;
+}
+
 /** The sections of one page kind in their areas. */
 export interface TemplateDocument {
   readonly format: number;
   readonly type: 'template';
   readonly name: string;
   readonly pageKind: PageKind;
-  readonly layout: { readonly width: Width };
+  readonly layout: Layout;
+  /** Other arrangements than the standard one, by region; `none` leaves the region out. */
+  readonly around?: Readonly<Partial<Record<Region, string>>>;
+  /** Theme settings that are different on its pages. */
+  readonly theme?: Values;
   readonly areas: Areas;
 }
 
@@ -53,6 +79,29 @@ export interface ArrangementDocument {
   readonly areas: Areas;
 }
 
+/** One section used in several places on purpose. */
+export interface SharedDocument {
+  readonly format: number;
+  readonly type: 'shared';
+  readonly name: string;
+  readonly areas: Areas;
+}
+
+/** Sections put in a region or niche for some store pages. */
+export interface AdditionDocument {
+  readonly format: number;
+  readonly type: 'addition';
+  readonly name: string;
+  /** A region such as `above`, or `niche:NAME`. */
+  readonly place: string;
+  readonly target: Target;
+  readonly areas: Areas;
+}
+
+/** Which store pages something is for: one page, all pages of a kind, or those of a kind that a rule matches. */
+export type Target =
+  { readonly page: PageCode } | { readonly kind: PageKind } | { readonly kind: PageKind; readonly when: Rule };
+
 /** The store-wide look. */
 export interface ThemeDocument {
   readonly format: number;
@@ -61,40 +110,69 @@ export interface ThemeDocument {
   readonly values: Values;
 }
 
-export interface MenuEntry {
-  readonly label: string;
-  readonly link: Link;
-}
-
+/** A menu; its entries are in the list `entries` and may hold entries of their own. */
 export interface MenuDocument {
   readonly format: number;
   readonly type: 'menu';
   readonly name: string;
-  readonly entries: readonly MenuEntry[];
+  readonly lists?: Lists;
 }
 
-/** Which templates the pages of one kind use. Pages and templates are named by code. */
+/** A page of text whose subject is part of the design. */
+export interface ContentDocument {
+  readonly format: number;
+  readonly type: 'content';
+  readonly title: string;
+  readonly slug: string;
+  readonly description?: string;
+  readonly text?: string;
+  readonly date?: string;
+  readonly labels?: readonly string[];
+}
+
+/** Which templates the pages of one kind use. Pages and templates are named by code; the list `rules` is in order. */
 export interface AssignmentsDocument {
   readonly format: number;
   readonly type: 'assignments';
   readonly pageKind: PageKind;
-  readonly standard: string | null;
-  readonly pages: Readonly<Record<string, string>>;
+  readonly standard?: string;
+  readonly pages?: Readonly<Record<PageCode, string>>;
+  readonly lists?: Lists;
 }
 
-export type SectionedDocument = TemplateDocument | ArrangementDocument;
-export type Document = SectionedDocument | ThemeDocument | MenuDocument | AssignmentsDocument;
+/** What the home page shows, the patterns of paths, and redirects made by hand. */
+export interface PathsDocument {
+  readonly format: number;
+  readonly type: 'paths';
+  /** Another page that the home page shows. */
+  readonly home?: PageCode;
+  readonly patterns?: Readonly<Partial<Record<PageKind, string>>>;
+  /** From a path to a path or address. */
+  readonly redirects?: Readonly<Record<string, string>>;
+}
 
-/** A link to a thing of the store by its code, or to a free address. */
-export type Link = { readonly to: string } | { readonly url: string };
+export type SectionedDocument = TemplateDocument | ArrangementDocument | SharedDocument | AdditionDocument;
+export type Document =
+  SectionedDocument | ThemeDocument | MenuDocument | ContentDocument | AssignmentsDocument | PathsDocument;
+export type DocumentTypeName = Document['type'];
+
+/** A link to a thing of the store by its code, or to a free address; in the same window unless it says otherwise. */
+export type Link = { readonly to: string; readonly window?: 'new' } | { readonly url: string; readonly window?: 'new' };
 
 export const keys = {
   theme: 'theme',
+  paths: 'paths',
   template: (code: string): DocumentKey => `template/${code}`,
   arrangement: (region: Region, code = 'standard'): DocumentKey => `around/${region}/${code}`,
+  shared: (code: string): DocumentKey => `shared/${code}`,
+  addition: (code: string): DocumentKey => `addition/${code}`,
   menu: (code: string): DocumentKey => `menu/${code}`,
+  content: (code: string): DocumentKey => `content/${code}`,
   assignments: (kind: PageKind): DocumentKey => `assignments/${kind}`,
 };
+
+/** The code a key ends with: `home` of `template/home`. */
+export const codeOf = (key: DocumentKey): string => key.slice(key.lastIndexOf('/') + 1);
 
 /** The code of the template a key names, or null if it names something else. */
 export const templateCodeOf = (key: DocumentKey): string | null =>

@@ -12,13 +12,13 @@ import {
   type Document,
   type DraftSection,
   type Section,
-  type SectionedDraft,
+  type DraftDocument,
   type TemplateDocument,
 } from '../index.js';
 import { section, template } from '../tests/designs.js';
 
-const MAIN = { area: 'main' };
-const open = (document: Document): SectionedDraft => openDocument(document) as SectionedDraft;
+const MAIN = { in: null, at: 'main' };
+const open = (document: Document): DraftDocument => openDocument(document) as DraftDocument;
 
 /** Any tree of sections, with ids of its own. */
 const trees = fc.letrec<{ tree: Section; list: Section[] }>((tie) => ({
@@ -67,7 +67,7 @@ describe('drafts', () => {
             place: MAIN,
             order: orderFor(draft, MAIN, before),
           };
-          draft = { ...draft, sections: { ...draft.sections, [made.id]: made } };
+          draft = { ...draft, nodes: { ...draft.nodes, [made.id]: made } };
           list.splice(at, 0, made.id);
         });
         expect(siblingsIn(draft, MAIN).map((one) => one.id)).toEqual(list);
@@ -78,17 +78,17 @@ describe('drafts', () => {
   test('two siblings that got the same order key are told apart by id, and something can still go after them', () => {
     const draft = open(template([section('a'), section('b'), section('c')]));
     const [a] = siblingsIn(draft, MAIN);
-    const tied: SectionedDraft = {
+    const tied: DraftDocument = {
       ...draft,
-      sections: {
-        ...draft.sections,
-        b: { ...(draft.sections['b'] as DraftSection), order: (a as DraftSection).order },
+      nodes: {
+        ...draft.nodes,
+        b: { ...(draft.nodes['b'] as DraftSection), order: (a as DraftSection).order },
       },
     };
     expect(siblingsIn(tied, MAIN).map((one) => one.id)).toEqual(['a', 'b', 'c']);
     const order = orderFor(tied, MAIN, 'c');
     expect(order > (a as DraftSection).order).toBe(true);
-    expect(order < (tied.sections['c'] as DraftSection).order).toBe(true);
+    expect(order < (tied.nodes['c'] as DraftSection).order).toBe(true);
     expect(() => orderFor(tied, MAIN, 'b')).not.toThrow();
   });
 
@@ -137,7 +137,7 @@ describe('the check before publishing', () => {
       { code: 'bad-value', place: 'template/home/a.level' },
     ],
     ['a field that does not exist', template([section('a', 'heading', { flavour: 1 })]), { code: 'no-such-field' }],
-    ['a newer format', { ...template([]), format: 2 }, { code: 'newer-format', place: 'template/home' }],
+    ['a newer format', { ...template([]), format: 99 }, { code: 'newer-format', place: 'template/home' }],
   ])('stops at %s', (_, document, expected) => {
     expect(fault(document)).toMatchObject(expected);
   });

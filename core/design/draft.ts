@@ -1,44 +1,42 @@
 /**
- * The form of documents while they are worked on. In a draft every section lies flat in one map and knows its place
- * and an order key among its siblings, so that an edit touches one section and two editors rarely meet. Published
- * documents hold plain arrays; `openDocument` and `closeDocument` go between the two.
+ * The form of documents while they are worked on: a flat head of values, and every section and entry flat in one map,
+ * each knowing its place and an order key among its siblings. So an edit touches one value or one node, and two
+ * editors rarely meet. Published documents nest; `openDocument` and `closeDocument` go between the two.
  */
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
-import type {
-  ArrangementDocument,
-  AssignmentsDocument,
-  Document,
-  DocumentKey,
-  MenuDocument,
-  Section,
-  SectionId,
-  TemplateDocument,
-  ThemeDocument,
-  Values,
-} from './document.js';
+import { groupsOf } from './document-types.js';
+import type { Document, DocumentKey, DocumentTypeName, NodeId, Section, Values } from './document.js';
 
-/** Where a section stands: in an area of its document, or in a slot of another section. */
-export type Place = { readonly area: string } | { readonly section: SectionId; readonly slot: string };
+/** Where a node stands: in an area or list of its document (`in` is null), or in a slot or list of another node. */
+export interface Place {
+  readonly in: NodeId | null;
+  readonly at: string;
+}
 
-export interface DraftSection {
-  readonly id: SectionId;
-  readonly kind: string;
-  readonly casing: Values;
+/** A section, or an entry of a list (then it has no kind and no casing). */
+export interface DraftNode {
+  readonly id: NodeId;
+  readonly kind?: string;
+  readonly casing?: Values;
   readonly values: Values;
   readonly place: Place;
   /** Sorts siblings as text; ties are broken by id. */
   readonly order: string;
 }
+export interface DraftSection extends DraftNode {
+  readonly kind: string;
+  readonly casing: Values;
+}
 
-type Flat<D> = Omit<D, 'areas'> & {
-  /** The names of the areas the document has, in page order. */
-  readonly areaNames: readonly string[];
-  readonly sections: Readonly<Record<SectionId, DraftSection>>;
-};
-export type DraftTemplate = Flat<TemplateDocument>;
-export type DraftArrangement = Flat<ArrangementDocument>;
-export type SectionedDraft = DraftTemplate | DraftArrangement;
-export type DraftDocument = SectionedDraft | ThemeDocument | MenuDocument | AssignmentsDocument;
+export interface DraftDocument {
+  readonly format: number;
+  readonly type: DocumentTypeName;
+  /** Values of the document itself by path: `name`, `layout.width`, `pages.product:K-1`. */
+  readonly head: Values;
+  /** The names of its areas, in page order; absent for documents without sections. */
+  readonly areaNames?: readonly string[];
+  readonly nodes: Readonly<Record<NodeId, DraftNode>>;
+}
 
 /** All documents of a draft. Reading only: edits answer with the one document they change. */
 export interface Draft {
@@ -47,38 +45,37 @@ export interface Draft {
 }
 
 /** A draft read as it would be published. */
-export const closedState = (draft: Draft): { get(key: DocumentKey): Document | undefined } => ({
+export const closedState = (
+  draft: Draft,
+): { get(key: DocumentKey): Document | undefined; keys(): Iterable<DocumentKey> } => ({
   get(key) {
     const document = draft.get(key);
     return document && closeDocument(document);
   },
+  keys: () => draft.keys(),
 });
 
-export const isSectioned = (document: DraftDocument | undefined): document is SectionedDraft =>
-  document !== undefined && 'sections' in document;
+export const isSection = (node: DraftNode): node is DraftSection => node.kind !== undefined;
 
-export const samePlace = (a: Place, b: Place): boolean =>
-  'area' in a ? 'area' in b && a.area === b.area : 'section' in b && a.section === b.section && a.slot === b.slot;
+export const samePlace = (a: Place, b: Place): boolean => a.in === b.in && a.at === b.at;
 
-/** Sections standing in `place`, in page order. */
-export const siblingsIn = (document: SectionedDraft, place: Place): DraftSection[] =>
-  Object.values(document.sections)
-    .filter((section) => samePlace(section.place, place))
-    .sort(inPageOrder);
+/** Nodes standing in `place`, in order. */
+export const siblingsIn = (document: DraftDocument, place: Place): DraftNode[] =>
+  Object.values(document.nodes)
+    .filter((node) => samePlace(node.place, place))
+    .sort(inOrder);
 
-const inPageOrder = (a: DraftSection, b: DraftSection): number =>
+export const inOrder = (a: DraftNode, b: DraftNode): number =>
   a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : 1;
 
-/** A section and everything inside it, outer first. */
-export function subtree(document: SectionedDraft, id: SectionId): DraftSection[] {
-  const root = document.sections[id];
+/** A node and everything inside it, outer first. */
+export function subtree(document: DraftDocument, id: NodeId): DraftNode[] {
+  const root = document.nodes[id];
   if (!root) return [];
   const all = [root];
   for (let i = 0; i < all.length; i++) {
-    const parent = all[i] as DraftSection;
-    for (const section of Object.values(document.sections)) {
-      if ('section' in section.place && section.place.section === parent.id) all.push(section);
-    }
+    const parent = all[i] as DraftNode;
+    for (const node of Object.values(document.nodes)) if (node.place.in === parent.id) all.push(node);
   }
   return [root, ...all.slice(1).sort((a, b) => (a.id < b.id ? -1 : 1))];
 }
@@ -88,77 +85,114 @@ export function subtree(document: SectionedDraft, id: SectionId): DraftSection[]
  * @param before the sibling it goes in front of; null puts it last
  * @param moving a sibling that is about to leave its place and so does not count
  */
-export function orderFor(document: SectionedDraft, place: Place, before: SectionId | null, moving?: SectionId): string {
-  const siblings = siblingsIn(document, place).filter((section) => section.id !== moving);
-  const at = before === null ? siblings.length : siblings.findIndex((section) => section.id === before);
+export function orderFor(document: DraftDocument, place: Place, before: NodeId | null, moving?: NodeId): string {
+  const siblings = siblingsIn(document, place).filter((node) => node.id !== moving);
+  const at = before === null ? siblings.length : siblings.findIndex((node) => node.id === before);
   const low = siblings[at - 1]?.order ?? null;
-  const high = siblings.slice(at).find((section) => low === null || section.order > low)?.order ?? null;
+  const high = siblings.slice(at).find((node) => low === null || node.order > low)?.order ?? null;
   return generateKeyBetween(low, high);
-}
-
-/** Lays a tree of sections flat, giving order keys to all below the root. */
-export function flatten(section: Section, place: Place, order: string): DraftSection[] {
-  const { slots, ...own } = section;
-  const flat: DraftSection[] = [{ ...own, place, order }];
-  for (const [slot, inner] of Object.entries(slots ?? {})) {
-    const orders = generateNKeysBetween(null, null, inner.length);
-    inner.forEach((child, i) => flat.push(...flatten(child, { section: section.id, slot }, orders[i] as string)));
-  }
-  return flat;
 }
 
 /** A published document as a draft. The same document always opens the same way. */
 export function openDocument(document: Document): DraftDocument {
-  if (!('areas' in document)) return document;
-  const { areas, ...head } = document;
-  const sections: Record<SectionId, DraftSection> = {};
-  for (const [area, list] of Object.entries(areas)) {
-    const orders = generateNKeysBetween(null, null, list.length);
-    list.forEach((section, i) => {
-      for (const flat of flatten(section, { area }, orders[i] as string)) sections[flat.id] = flat;
-    });
-  }
-  return { ...head, areaNames: Object.keys(areas), sections } as DraftDocument;
+  const { format, type, ...rest } = document;
+  const { areas, lists = {}, ...head } = rest as { areas?: Children; lists?: Children };
+  const nodes: Record<NodeId, DraftNode> = {};
+  const add = (children: Children, parent: NodeId | null): void => {
+    for (const [at, list] of Object.entries(children)) {
+      const orders = generateNKeysBetween(null, null, list.length);
+      list.forEach(({ slots = {}, lists: inner = {}, ...own }: Section, i) => {
+        nodes[own.id] = { ...own, place: { in: parent, at }, order: orders[i] as string };
+        add(slots, own.id);
+        add(inner as Children, own.id);
+      });
+    }
+  };
+  add(areas ?? {}, null);
+  add(lists, null);
+  return {
+    format,
+    type,
+    head: flatHead(type, head),
+    ...(areas ? { areaNames: Object.keys(areas) } : {}),
+    nodes,
+  };
 }
 
-/** A draft document as it is published: plain arrays in page order, no order keys. */
+/** Sections by where they stand; entries too, which are sections without a kind here. */
+type Children = Readonly<Record<string, readonly Section[]>>;
+
+/** A draft document as it is published: nested, in order, without order keys. */
 export function closeDocument(document: DraftDocument): Document {
-  if (!isSectioned(document)) return document;
   let found = closed.get(document);
   if (!found) closed.set(document, (found = nest(document)));
   return found;
 }
 
 // Draft documents are never changed in place, so each is closed once.
-const closed = new WeakMap<SectionedDraft, Document>();
+const closed = new WeakMap<DraftDocument, Document>();
 
-function nest(document: SectionedDraft): Document {
-  const { areaNames, sections, ...head } = document;
-  const children = new Map<string, DraftSection[]>();
-  const slotsOf = new Map<SectionId, Set<string>>();
-  for (const section of Object.values(sections)) {
-    const at = placeKey(section.place);
-    const siblings = children.get(at);
-    if (siblings) siblings.push(section);
-    else children.set(at, [section]);
-    if ('section' in section.place)
-      slotsOf.set(section.place.section, (slotsOf.get(section.place.section) ?? new Set()).add(section.place.slot));
+function nest({ format, type, head, areaNames, nodes }: DraftDocument): Document {
+  const children = new Map<NodeId | null, Map<string, DraftNode[]>>();
+  for (const node of Object.values(nodes)) {
+    let places = children.get(node.place.in);
+    if (!places) children.set(node.place.in, (places = new Map()));
+    const siblings = places.get(node.place.at);
+    if (siblings) siblings.push(node);
+    else places.set(node.place.at, [node]);
   }
-  const inside = (place: Place): Section[] => (children.get(placeKey(place)) ?? []).sort(inPageOrder).map(nested);
-  const nested = ({ id, kind, casing, values }: DraftSection): Section => {
-    const slots = [...(slotsOf.get(id) ?? [])].sort();
+  const inside = (id: NodeId | null): { sections: Children; entries: Children } => {
+    const sections: Record<string, Section[]> = {};
+    const entries: Record<string, Section[]> = {};
+    const places = [...(children.get(id) ?? [])].sort(([a], [b]) => (a < b ? -1 : 1));
+    for (const [at, siblings] of places) {
+      const first = siblings[0] as DraftNode;
+      (isSection(first) ? sections : entries)[at] = siblings.sort(inOrder).map(nested);
+    }
+    return { sections, entries };
+  };
+  const nested = ({ place: _place, order: _order, ...own }: DraftNode): Section => {
+    const { sections, entries } = inside(own.id);
     return {
-      id,
-      kind,
-      casing,
-      values,
-      ...(slots.length
-        ? { slots: Object.fromEntries(slots.map((slot) => [slot, inside({ section: id, slot })])) }
-        : {}),
+      ...(own as Section),
+      ...(Object.keys(sections).length ? { slots: sections } : {}),
+      ...(Object.keys(entries).length ? { lists: entries } : {}),
     };
   };
-  return { ...head, areas: Object.fromEntries(areaNames.map((area) => [area, inside({ area })])) } as Document;
+  const { sections, entries } = inside(null);
+  return {
+    format,
+    type,
+    ...nestedHead(type, head),
+    ...(areaNames ? { areas: Object.fromEntries(areaNames.map((area) => [area, sections[area] ?? []])) } : {}),
+    ...(Object.keys(entries).length ? { lists: entries } : {}),
+  } as Document;
 }
 
-const placeKey = (place: Place): string =>
-  'area' in place ? `area ${place.area}` : `slot ${place.section} ${place.slot}`;
+/** `{ layout: { width } }` as `{ 'layout.width' }`, for the groups of the document's type. */
+function flatHead(type: DocumentTypeName, head: Readonly<Record<string, unknown>>): Values {
+  const groups = groupsOf(type);
+  const flat: Record<string, unknown> = {};
+  for (const [name, value] of Object.entries(head)) {
+    if (!groups.includes(name)) flat[name] = value;
+    else for (const [key, inner] of Object.entries(value as object)) flat[`${name}.${key}`] = inner;
+  }
+  return flat;
+}
+
+function nestedHead(type: DocumentTypeName, flat: Values): Record<string, unknown> {
+  const groups = groupsOf(type);
+  const head: Record<string, unknown> = {};
+  for (const [path, value] of Object.entries(flat)) {
+    const { group, key } = splitPath(path);
+    if (group === '' || !groups.includes(group)) head[path] = value;
+    else head[group] = { ...(head[group] as object | undefined), [key]: value };
+  }
+  return head;
+}
+
+/** The group and the key in it that a path of a head means: `layout` and `width` of `layout.width`. */
+export function splitPath(path: string): { group: string; key: string } {
+  const dot = path.indexOf('.');
+  return dot < 0 ? { group: '', key: path } : { group: path.slice(0, dot), key: path.slice(dot + 1) };
+}

@@ -1,4 +1,5 @@
 /** The field types. A field is declared once; default, validation, JSON Schema, form and help all come from it. */
+import type { Rule } from '../assign/rule.js';
 import type { Link } from '../design/document.js';
 
 interface Common<T> {
@@ -6,12 +7,20 @@ interface Common<T> {
   /** One sentence that says what the field does. */
   readonly help: string;
   readonly default: T;
+  /** True if it may be set for a device; what is not set there is as on the next larger one. */
+  readonly perDevice?: boolean;
+  /** True if it must not be empty, and so cannot go back to its default. */
+  readonly required?: boolean;
 }
 
 export interface TextField extends Common<string> {
   readonly type: 'text';
   readonly max: number;
   readonly lines: number;
+  /** What it must look like, and that in words. */
+  readonly form?: { readonly pattern: RegExp; readonly words: string };
+  /** True for texts that are the same in every language. */
+  readonly plain?: boolean;
 }
 /** Formatted text as allow-listed html. */
 export interface ProseField extends Common<string> {
@@ -33,22 +42,68 @@ export interface NumberField extends Common<number> {
 export interface ToggleField extends Common<boolean> {
   readonly type: 'toggle';
 }
-/** A colour as `#rrggbb`. */
+/** A colour as `#rrggbb`, or, in sections, as the name of one of the design's colours such as `accentColour`. */
 export interface ColourField extends Common<string> {
   readonly type: 'colour';
+  readonly named?: readonly string[];
+}
+/** A length such as `12px`, `1.5rem` or `50%`. */
+export interface LengthField extends Common<string> {
+  readonly type: 'length';
+  readonly units: readonly ('px' | 'rem' | '%')[];
+  readonly max: number;
+}
+/** An instant as `2026-11-27T08:00:00Z`; people write and read it in the store's time zone. */
+export interface DateTimeField extends Common<string> {
+  readonly type: 'date-time';
+}
+/** Lines of a formal language, kept as they are. */
+export interface CodeField extends Common<string> {
+  readonly type: 'code';
+  readonly language: 'html' | 'css' | 'json';
+  readonly max: number;
 }
 export interface PictureField extends Common<PictureValue | null> {
   readonly type: 'picture';
+  /** Width to height of pictures that suit; absent if any does. */
+  readonly suits?: number;
 }
 export interface LinkField extends Common<Link | null> {
   readonly type: 'link';
 }
-export interface MenuField extends Common<string> {
-  readonly type: 'menu';
+/** A thing by its code; empty for none. */
+export interface ReferenceField extends Common<string> {
+  readonly type: 'reference';
+  readonly to: ReferenceTo;
 }
+export type ReferenceTo =
+  'product' | 'collection' | 'brand' | 'content' | 'menu' | 'template' | 'arrangement' | 'shared' | 'page';
 export interface SourceField extends Common<ProductSource> {
   readonly type: 'source';
 }
+/** A rule that chooses store pages. */
+export interface RuleField extends Common<Rule | null> {
+  readonly type: 'rule';
+}
+/** Short texts in order, such as labels. */
+export interface WordsField extends Common<readonly string[]> {
+  readonly type: 'words';
+  readonly max: number;
+}
+/** Repeated items, each with fields of its own. They are no value of the section but entries inside it. */
+export interface EntriesField extends Common<readonly EntryValues[]> {
+  readonly type: 'entries';
+  /** What one is called. */
+  readonly one: string;
+  readonly fields: Fields;
+  readonly max: number;
+  /** True if entries may hold entries of the same form, in a list of the same name. */
+  readonly nests?: boolean;
+}
+export type EntryValues = Readonly<Record<string, unknown>> & {
+  readonly id: string;
+  readonly entries?: readonly EntryValues[];
+};
 
 export type Field =
   | TextField
@@ -59,19 +114,34 @@ export type Field =
   | ColourField
   | PictureField
   | LinkField
-  | MenuField
-  | SourceField;
+  | ReferenceField
+  | SourceField
+  | LengthField
+  | DateTimeField
+  | CodeField
+  | RuleField
+  | WordsField
+  | EntriesField;
 
 export type Fields = Readonly<Record<string, Field>>;
 
-/** What a view gets: every field with its own value or its default. */
-export type ValuesOf<F extends Fields> = { readonly [K in keyof F]: F[K]['default'] };
+/** The devices, from the largest; a value not set for one is as on the one before it. */
+export const DEVICES = ['desktop', 'tablet', 'phone'] as const;
+export type Device = (typeof DEVICES)[number];
+export type PerDevice<T> = Readonly<Record<Device, T>>;
+
+/** What a view gets: every field with its own value or its default; for each device where it may differ. */
+export type ValuesOf<F extends Fields> = {
+  readonly [K in keyof F]: F[K] extends { perDevice: true } ? PerDevice<F[K]['default']> : F[K]['default'];
+};
 
 export interface PictureValue {
   /** Content hash of the picture. */
   readonly picture: string;
   /** What the picture shows, for those who do not see it. Empty if it only decorates. */
   readonly alt: string;
+  /** The point that stays in sight when the picture is cut, in hundredths from the start and the top. */
+  readonly focus?: { readonly x: number; readonly y: number };
 }
 
 /** Where a product row takes its products from. */
@@ -85,8 +155,8 @@ export type ProductSource =
 type Options<F extends Field> = Omit<F, 'type' | 'label' | 'help'>;
 const field =
   <F extends Field>(type: F['type'], preset: Partial<Options<F>>) =>
-  (label: string, help: string, options: Partial<Options<F>> = {}): F =>
-    ({ type, label, help, ...preset, ...options }) as F;
+  <const O extends Partial<Options<F>> = Record<never, never>>(label: string, help: string, options?: O) =>
+    ({ type, label, help, ...preset, ...options }) as unknown as F & Pick<O, keyof O & 'perDevice'>;
 
 export const text = field<TextField>('text', { default: '', max: 200, lines: 1 });
 export const prose = field<ProseField>('prose', { default: '', max: 20_000 });
@@ -94,18 +164,48 @@ export const toggle = field<ToggleField>('toggle', { default: false });
 export const colour = field<ColourField>('colour', { default: '#000000' });
 export const picture = field<PictureField>('picture', { default: null });
 export const link = field<LinkField>('link', { default: null });
-export const menu = field<MenuField>('menu', { default: 'main' });
 export const source = field<SourceField>('source', { default: { from: 'recent' } });
+export const length = field<LengthField>('length', { default: '0px', units: ['px', 'rem'], max: 400 });
+export const dateTime = field<DateTimeField>('date-time', { default: '' });
+export const code = field<CodeField>('code', { default: '', language: 'html', max: 20_000 });
+export const rule = field<RuleField>('rule', { default: null });
+export const words = field<WordsField>('words', { default: [], max: 12 });
 
-export const choice = <const C extends Readonly<Record<string, string>>>(
+export const reference = <const O extends Partial<Options<ReferenceField>> = Record<never, never>>(
+  label: string,
+  help: string,
+  to: ReferenceTo,
+  options?: O,
+): ReferenceField => ({ type: 'reference', label, help, to, default: '', ...options });
+
+export const menu = (label: string, help: string): ReferenceField =>
+  reference(label, help, 'menu', { default: 'main' });
+
+export const entries = (
+  label: string,
+  help: string,
+  one: string,
+  fields: Fields,
+  options: Partial<Options<EntriesField>> = {},
+): EntriesField => ({ type: 'entries', label, help, one, fields, default: [], max: 50, ...options });
+
+export const choice = <
+  const C extends Readonly<Record<string, string>>,
+  const O extends { readonly perDevice?: boolean } = Record<never, never>,
+>(
   label: string,
   help: string,
   choices: C,
   initial: keyof C & string,
-): ChoiceField<keyof C & string> => ({ type: 'choice', label, help, choices, default: initial });
+  options?: O,
+) =>
+  ({ type: 'choice', label, help, choices, default: initial, ...options }) as unknown as ChoiceField<keyof C & string> &
+    O;
 
-export const number = (
+export const number = <const O extends Pick<NumberField, 'min' | 'max' | 'default'> & Partial<NumberField>>(
   label: string,
   help: string,
-  options: Pick<NumberField, 'min' | 'max' | 'default'> & Partial<NumberField>,
-): NumberField => ({ type: 'number', label, help, step: 1, unit: '', ...options });
+  options: O,
+) =>
+  ({ type: 'number', label, help, step: 1, unit: '', ...options }) as unknown as NumberField &
+    Pick<O, keyof O & 'perDevice'>;

@@ -3,11 +3,11 @@ import {
   REGIONS,
   type Region,
   type Section,
-  type SectionId,
+  type NodeId,
   type SectionedDocument,
   type Width,
 } from '../design/document.js';
-import { withDefaults } from '../fields/schema.js';
+import { withDefaults } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
 import { COLUMN_SHARES } from '../sections/content/columns.js';
 import type { KindSet } from '../sections/kind.js';
@@ -15,7 +15,7 @@ import type { Mark } from './sketch.js';
 
 export interface PlanBox {
   readonly document: string;
-  readonly section: SectionId;
+  readonly section: NodeId;
   readonly kind: string;
   readonly title: string;
   readonly caption: string;
@@ -23,7 +23,7 @@ export interface PlanBox {
   readonly depth: number;
   /** The slot it stands in, and the section that has that slot. */
   readonly slot?: string;
-  readonly parent?: SectionId;
+  readonly parent?: NodeId;
   /** Where its own slots lie. */
   readonly slots: readonly { readonly name: string; readonly x: number; readonly width: number }[];
   readonly x: number;
@@ -74,7 +74,8 @@ export function planPage({ template, regions }: PlanParts, kinds: KindSet): Plan
   const band = (name: PlanBand['name'], key: string, document: SectionedDocument): void => {
     const start = y;
     const layout = document.type === 'template' ? document.layout.width : 'page';
-    for (const section of document.areas['main'] ?? [])
+    const [main = 'main'] = Object.keys(document.areas);
+    for (const section of document.areas[main] ?? [])
       y += place(section, { document: key, x: 0, y, width: PLAN_WIDTH, layout, depth: 0 }, kinds, boxes);
     if (y === start) y += EMPTY;
     bands.push({ name, y: start, height: y - start });
@@ -95,7 +96,7 @@ interface Spot {
   readonly layout: Width;
   readonly depth: number;
   readonly slot?: string;
-  readonly parent?: SectionId;
+  readonly parent?: NodeId;
 }
 
 /** Places one section and all inside it; answers the height it takes. */
@@ -106,7 +107,7 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
   const wanted = WIDTHS[casing.width === 'page' ? spot.layout : casing.width];
   const inner = spot.depth > 0 ? spot.width : Math.min(wanted, spot.width - (wanted === PLAN_WIDTH ? 0 : 2 * MARGIN));
   const left = spot.x + (spot.width - inner) / 2;
-  const pad = (SPACES[casing.space] ?? 0) * (spot.depth > 0 ? 0.3 : 1);
+  const pad = (SPACES[casing.space.desktop] ?? 0) * (spot.depth > 0 ? 0.3 : 1);
   const scale = inner / 1200;
   const at = boxes.length;
   const slots = Object.keys(kind?.slots ?? {});

@@ -1,17 +1,19 @@
 /** Assemble: from a store page to the compiled documents that make it, and everything they need to know. */
-import { arrangementOf, assignedTemplate, type DesignState } from '../assign/why.js';
-import type { PageCode } from '../assign/page.js';
+import { assignedTemplate, type AskedPage, type DesignState, type RuleSetting } from '../assign/assigned.js';
+import { additionsFor } from '../assign/target.js';
+import { regionsOf } from '../assign/why.js';
 import {
   keys,
-  REGIONS,
   type MenuDocument,
   type Region,
   type SectionedDocument,
+  type TemplateDocument,
   type ThemeDocument,
 } from '../design/document.js';
 import type { KindSet } from '../sections/kind.js';
-import { compileDocument, menuNeeds, type CompiledDocument } from './compile.js';
+import { compileDocument, type CompiledDocument } from './compile.js';
 import type { Need } from './data.js';
+import { menuNeeds } from './menu.js';
 import type { PageParts } from './page.js';
 
 export interface AssembledPage extends PageParts {
@@ -23,16 +25,48 @@ export interface AssembledPage extends PageParts {
 }
 
 /** The parts of a page in one state of a design; null if its kind has no template. */
-export function assemblePage(page: PageCode, state: DesignState, kinds: KindSet): AssembledPage | null {
-  const assigned = assignedTemplate(page, state);
-  const template = assigned && (state.get(keys.template(assigned.template)) as SectionedDocument | undefined);
+export function assemblePage(
+  page: AskedPage,
+  state: DesignState,
+  kinds: KindSet,
+  setting: RuleSetting,
+): AssembledPage | null {
+  const assigned = assignedTemplate(page, state, setting);
+  const template = assigned && (state.get(keys.template(assigned.template)) as TemplateDocument | undefined);
   if (!template) return null;
-  const regions: Partial<Record<Region, CompiledDocument>> = {};
-  for (const region of REGIONS) {
-    const key = arrangementOf(region, state);
-    if (key) regions[region] = compiled(state.get(key) as SectionedDocument, kinds);
+  const compile = (document: SectionedDocument): CompiledDocument => compiled(document, kinds);
+  const additions = additionsFor(page, state, setting);
+  const added = (place: string): CompiledDocument[] =>
+    (additions.get(place) ?? []).map(({ document }) => compile(document));
+
+  const regions = new Map<Region, CompiledDocument[]>();
+  for (const { region, document } of regionsOf(template, state))
+    regions.set(region, document ? [compile(state.get(document) as SectionedDocument)] : []);
+  for (const place of additions.keys()) {
+    if (place.startsWith('niche:')) continue;
+    const region = place as Region;
+    regions.set(region, [...(regions.get(region) ?? []), ...added(place)]);
   }
-  const parts = [compiled(template, kinds), ...Object.values(regions)];
+
+  const parts = [compile(template), ...[...regions.values()].flat()];
+  const niches = new Map<string, CompiledDocument[]>();
+  const shared = new Map<string, CompiledDocument>();
+  // Grows while it is gone through: what fills a niche may show shared sections and have niches of its own.
+  for (let i = 0; i < parts.length; i++) {
+    const part = parts[i] as CompiledDocument;
+    for (const name of part.niches) {
+      if (niches.has(name)) continue;
+      const filling = added(`niche:${name}`);
+      niches.set(name, filling);
+      parts.push(...filling);
+    }
+    for (const code of part.shared) {
+      const document = state.get(keys.shared(code)) as SectionedDocument | undefined;
+      if (shared.has(code) || !document) continue;
+      shared.set(code, compile(document));
+      parts.push(compile(document));
+    }
+  }
   const menus = new Map<string, MenuDocument>();
   for (const code of new Set(parts.flatMap((part) => part.menus))) {
     const menu = state.get(keys.menu(code)) as MenuDocument | undefined;
@@ -41,6 +75,8 @@ export function assemblePage(page: PageCode, state: DesignState, kinds: KindSet)
   return {
     template: parts[0] as CompiledDocument,
     regions,
+    niches,
+    shared,
     menus,
     theme: state.get(keys.theme) as ThemeDocument,
     needs: [...parts.flatMap((part) => part.needs), ...[...menus.values()].flatMap(menuNeeds)],

@@ -1,11 +1,20 @@
 /** Compile: a document into sections that are ready to render. Done once for each document; see `page.ts` for the rest. */
-import type { Field, PictureValue } from '../fields/field.js';
+import {
+  DEVICES,
+  type EntriesField,
+  type EntryValues,
+  type Field,
+  type Fields,
+  type PictureValue,
+  type PerDevice,
+} from '../fields/field.js';
 import { cleanProse } from '../fields/prose.js';
-import { withDefaults } from '../fields/schema.js';
+import { isBound, splitKey, withDefaults, type Reading } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
-import { kindName, type KindSet, type SectionKind } from '../sections/kind.js';
-import type { Link, MenuDocument, Section, SectionedDocument } from '../design/document.js';
+import { kindName, NICHE, SHARED_SECTION, upgradedValues, type KindSet, type SectionKind } from '../sections/kind.js';
+import type { Entry, Link, Lists, Section, SectionedDocument, Values } from '../design/document.js';
 import { NO_DATA, NO_FACTS, type Need } from './data.js';
+import { linkNeeds } from './menu.js';
 import { viewOf } from './view.js';
 import { NOTHING } from './html.js';
 
@@ -19,13 +28,20 @@ export interface CompiledSection {
   readonly section: Section;
   /** Undefined if the kind is missing. */
   readonly kind: SectionKind | undefined;
+  /** The values on any page; with `varies`, those on a page without data of its own in the leading language. */
   readonly values: Readonly<Record<string, unknown>>;
+  /** Worked out for each page, where values are bound to it or differ by language. */
+  readonly varies: ((reading: Reading) => Readonly<Record<string, unknown>>) | null;
   /** Classes of the casing element. */
   readonly casing: string;
+  /** Instants between which it is shown; empty for no end. Null if it is hidden on every device. */
+  readonly shown: { readonly from: string; readonly until: string } | null;
   readonly chunk: ChunkClass;
   /** The inner html of a constant section. */
   readonly constant?: string;
   readonly slots: Readonly<Record<string, readonly CompiledSection[]>>;
+  /** What fills it when the page is assembled: a shared section, or the additions of a niche. */
+  readonly filling?: { readonly shared: string } | { readonly niche: string };
 }
 
 export interface CompiledDocument {
@@ -33,6 +49,9 @@ export interface CompiledDocument {
   readonly areas: Readonly<Record<string, readonly CompiledSection[]>>;
   readonly needs: readonly Need[];
   readonly menus: readonly string[];
+  /** The shared sections it shows, and the niches it has. */
+  readonly shared: readonly string[];
+  readonly niches: readonly string[];
   readonly kinds: ReadonlySet<string>;
   /** True if some section shows facts. */
   readonly hasFacts: boolean;
@@ -42,6 +61,8 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
   const needs: Need[] = [];
   const menus = new Set<string>();
   const used = new Set<string>();
+  const shared = new Set<string>();
+  const niches = new Set<string>();
 
   const section = (from: Section): CompiledSection => {
     const kind = kinds.find(from.kind);
@@ -49,14 +70,23 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     const slots = Object.fromEntries(
       Object.entries(from.slots ?? {}).map(([name, inner]) => [name, inner.map(section)]),
     );
-    const base = { section: from, kind, casing: casingClasses(from, kind), slots };
-    if (!kind) return { ...base, values: {}, chunk: 'data' };
-    const values = ready(kind, upgraded(kind, from));
-    const asked = [...fieldNeeds(kind, values, menus), ...(kind.needs?.(values as never) ?? [])];
+    const casing = withDefaults(CASING, from.casing);
+    const base = { section: from, kind, casing: casingClasses(casing, kind), shown: shownWhen(casing), slots };
+    if (!kind) return { ...base, values: {}, varies: null, chunk: 'data' };
+    const own = upgradedValues(kind, from.kind, from.values);
+    const read = (reading: Reading) => ready(kind.fields, own, from.lists, reading);
+    const values = read({});
+    const varies = doesVary(own, from.lists) ? read : null;
+    const asked = [...fieldNeeds(kind.fields, values, menus), ...(kind.needs?.(values as never) ?? [])];
     needs.push(...asked);
-    const chunk = chunkClass(kind, asked.length + menusOf(kind), Object.values(slots).flat());
-    if (chunk !== 'constant') return { ...base, values, chunk };
-    return { ...base, values, chunk, constant: kind.view(values as never, constantView(kind, from.id)).text };
+    const filling = fillingOf(kind.name, values);
+    if (filling && 'shared' in filling) shared.add(filling.shared);
+    if (filling && 'niche' in filling) niches.add(filling.niche);
+    const chunk =
+      filling || varies ? 'data' : chunkClass(kind, asked.length + menusOf(kind), Object.values(slots).flat());
+    const made = { ...base, values, varies, chunk, ...(filling ? { filling } : {}) };
+    if (chunk !== 'constant') return made;
+    return { ...made, constant: kind.view(values as never, constantView(kind, from.id)).text };
   };
 
   const areas = Object.fromEntries(Object.entries(document.areas).map(([name, list]) => [name, list.map(section)]));
@@ -65,15 +95,17 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     areas,
     needs,
     menus: [...menus],
+    shared: [...shared],
+    niches: [...niches],
     kinds: used,
     hasFacts: Object.values(areas)
       .flat()
-      .some((one) => one.chunk === 'facts'),
+      .some((one) => one.chunk === 'facts' || showsFacts(one)),
   };
 }
 
-/** The pages a menu's entries lead to. */
-export const menuNeeds = (menu: MenuDocument): Need[] => menu.entries.flatMap(({ link }) => linkNeeds(link));
+const showsFacts = ({ kind, slots }: CompiledSection): boolean =>
+  Boolean(kind?.shows?.length) || Object.values(slots).flat().some(showsFacts);
 
 function chunkClass(kind: SectionKind, asked: number, inside: readonly CompiledSection[]): ChunkClass {
   if (kind.shows?.length || inside.some((one) => one.chunk === 'facts')) return 'facts';
@@ -81,7 +113,7 @@ function chunkClass(kind: SectionKind, asked: number, inside: readonly CompiledS
 }
 
 const menusOf = (kind: SectionKind): number =>
-  Object.values(kind.fields).filter((field) => field.type === 'menu').length;
+  Object.values(kind.fields).filter((field) => field.type === 'reference' && field.to === 'menu').length;
 
 /** A constant section must not look at anything but its values; whatever it reads throws. */
 const constantView = (kind: SectionKind, id: string) =>
@@ -89,36 +121,57 @@ const constantView = (kind: SectionKind, id: string) =>
     { store: undefined as never, page: undefined as never, facts: NO_FACTS, data: NO_DATA, menus: new Map() },
     kind,
     id,
-    () => NOTHING,
+    { slot: () => NOTHING, filling: () => NOTHING },
   );
 
-/** Values of an older version of the kind, in the newest. The stored section is left as it is. */
-function upgraded(kind: SectionKind, section: Section): Section['values'] {
-  const written = Number(section.kind.split('@')[1] ?? kind.version);
-  let values = section.values;
-  for (let version = written; version < kind.version; version++) values = kind.upgrade?.[version]?.(values) ?? values;
-  return values;
+function fillingOf(kind: string, values: Readonly<Record<string, unknown>>): CompiledSection['filling'] {
+  if (kind === SHARED_SECTION) return { shared: values['shared'] as string };
+  return kind === NICHE ? { niche: values['name'] as string } : undefined;
 }
 
-function ready(kind: SectionKind, own: Section['values']): Record<string, unknown> {
-  const values: Record<string, unknown> = withDefaults(kind.fields, own);
-  for (const [name, field] of Object.entries(kind.fields))
+const doesVary = (own: Values, lists: Lists = {}): boolean =>
+  Object.entries(own).some(([key, value]) => isBound(value) || splitKey(key).language !== undefined) ||
+  Object.values(lists).some((list) => list.some((entry) => doesVary(entry.values, entry.lists)));
+
+function ready(fields: Fields, own: Values, lists: Lists = {}, reading: Reading = {}): Record<string, unknown> {
+  const values: Record<string, unknown> = withDefaults(fields, own, reading);
+  for (const [name, field] of Object.entries(fields)) {
     if (field.type === 'prose') values[name] = cleanProse(values[name] as string);
+    if (field.type === 'entries') values[name] = readyEntries(field, lists[name] ?? [], reading);
+  }
   return values;
 }
 
-function fieldNeeds(kind: SectionKind, values: Readonly<Record<string, unknown>>, menus: Set<string>): Need[] {
-  return Object.entries(kind.fields).flatMap(([name, field]: [string, Field]): Need[] => {
+const readyEntries = (field: EntriesField, list: readonly Entry[], reading: Reading): EntryValues[] =>
+  list.map(({ id, values, lists = {} }) => ({
+    ...ready(field.fields, values, lists, reading),
+    id,
+    ...(field.nests ? { entries: readyEntries(field, Object.values(lists)[0] ?? [], reading) } : {}),
+  }));
+
+function fieldNeeds(fields: Fields, values: Readonly<Record<string, unknown>>, menus: Set<string>): Need[] {
+  return Object.entries(fields).flatMap(([name, field]: [string, Field]): Need[] => {
     const value = values[name];
-    if (field.type === 'menu') menus.add(value as string);
+    if (field.type === 'reference' && field.to === 'menu') menus.add(value as string);
     if (field.type === 'picture' && value) return [{ type: 'picture', hash: (value as PictureValue).picture }];
+    if (field.type === 'entries')
+      return (value as readonly EntryValues[]).flatMap((entry) => fieldNeeds(field.fields, entry, menus));
     return field.type === 'link' ? linkNeeds(value as Link | null) : [];
   });
 }
 
-const linkNeeds = (link: Link | null): Need[] => (link && 'to' in link ? [{ type: 'path', page: link.to }] : []);
+type Casing = ReturnType<typeof withDefaults<typeof CASING>>;
 
-function casingClasses(section: Section, kind: SectionKind | undefined): string {
-  const { width, tone, space, align } = withDefaults(CASING, section.casing);
-  return `case w-${width} tone-${tone} space-${space} align-${align} k-${kind?.name ?? 'missing'}`;
+function casingClasses({ width, tone, space, align, hidden }: Casing, kind: SectionKind | undefined): string {
+  const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
+  return `case w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} k-${kind?.name ?? 'missing'}${hide.join('')}`;
 }
+
+/** `across-4`, and for smaller devices only what differs: `t-across-3 p-across-1`. */
+export function deviceClasses(name: string, { desktop, tablet, phone }: PerDevice<string | number>): string {
+  const smaller = [tablet === desktop ? '' : ` t-${name}-${tablet}`, phone === tablet ? '' : ` p-${name}-${phone}`];
+  return `${name}-${desktop}${smaller.join('')}`;
+}
+
+const shownWhen = ({ hidden, from, until }: Casing): CompiledSection['shown'] =>
+  DEVICES.every((device) => hidden[device]) ? null : { from, until };

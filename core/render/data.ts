@@ -1,5 +1,6 @@
 /** The data a page shows: what sections ask for, and what the service answers with. */
 import type { PageCode, PageKind } from '../assign/page.js';
+import type { ContentDocument } from '../design/document.js';
 import type { ProductSource } from '../fields/field.js';
 
 /** A picture in the widths it is kept in. */
@@ -43,6 +44,14 @@ export interface Product {
   readonly slug: string;
   readonly title: string;
   readonly brand: string;
+  readonly category: string;
+  readonly keywords: readonly string[];
+  /** Own attributes by name. */
+  readonly attributes: Readonly<Record<string, string | number | boolean>>;
+  /** Codes of the collections it is in. */
+  readonly collections: readonly string[];
+  /** The day it was first shown, as `2026-11-23`. */
+  readonly visibleSince: string;
   readonly summary: string;
   /** Prose. */
   readonly description: string;
@@ -52,14 +61,27 @@ export interface Product {
 }
 
 export interface Collection {
+  /** Codes of the collections above it, nearest first. */
+  readonly parents: readonly string[];
   readonly code: string;
   readonly slug: string;
   readonly title: string;
   readonly description: string;
 }
 
+export interface Brand {
+  readonly code: string;
+  readonly slug: string;
+  readonly name: string;
+}
+
 /** What a store page is about. */
-export type Subject = { readonly product: Product } | { readonly collection: Collection } | null;
+export type Subject =
+  | { readonly product: Product }
+  | { readonly collection: Collection }
+  | { readonly brand: Brand }
+  | { readonly content: ContentDocument }
+  | null;
 
 export interface PageInfo {
   readonly code: PageCode;

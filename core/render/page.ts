@@ -1,6 +1,9 @@
 /** Render: compiled documents, the page's data and the visitor's facts into one html page. */
-import type { MenuDocument, Region, TemplateDocument } from '../design/document.js';
+import type { Layout, MenuDocument, Region, TemplateDocument } from '../design/document.js';
+import type { SectionKind } from '../sections/kind.js';
 import { escapeText } from '../fields/prose.js';
+import type { Reading } from '../fields/value.js';
+import { bindingOf } from './binding.js';
 import type { CompiledDocument, CompiledSection } from './compile.js';
 import type { Facts, PageData, PageInfo, StoreInfo } from './data.js';
 import { html, NOTHING, raw, type Child, type Markup } from './html.js';
@@ -9,7 +12,12 @@ import { viewOf, type ViewSources } from './view.js';
 
 export interface PageParts {
   readonly template: CompiledDocument;
-  readonly regions: Readonly<Partial<Record<Region, CompiledDocument>>>;
+  /** What stands in each region: its arrangement, then additions. */
+  readonly regions: ReadonlyMap<Region, readonly CompiledDocument[]>;
+  /** What additions put into niches, by name. */
+  readonly niches: ReadonlyMap<string, readonly CompiledDocument[]>;
+  /** Shared sections by code. */
+  readonly shared: ReadonlyMap<string, CompiledDocument>;
   readonly menus: ReadonlyMap<string, MenuDocument>;
 }
 
@@ -23,6 +31,10 @@ export interface PageRequest extends PageParts {
   /** Paths of the stylesheets and scripts. */
   readonly styles: readonly string[];
   readonly scripts: readonly string[];
+  /** The instant the page is for, in ISO form; sections with dates go by it. */
+  readonly now: string;
+  /** BCP 47 tag of the page's language, where it is not the store's leading one. */
+  readonly language?: string;
   /** Preview marks sections so that they can be selected, and shows what is missing. */
   readonly mode: 'live' | 'preview';
 }
@@ -36,8 +48,10 @@ const REGION_TAGS: Record<Region, string> = {
 };
 
 /** The kinds a page uses, sorted: the key of its stylesheet. */
-export const kindsOn = ({ template, regions }: PageParts): string[] =>
-  [...new Set([...template.kinds, ...Object.values(regions).flatMap((region) => [...region.kinds])])].sort();
+export const kindsOn = ({ template, regions, niches, shared }: PageParts): string[] => {
+  const parts = [template, ...[...regions.values()].flat(), ...[...niches.values()].flat(), ...shared.values()];
+  return [...new Set(parts.flatMap((part) => [...part.kinds]))].sort();
+};
 
 /** The page as one string. @throws Error if a section reads what its kind did not declare */
 export function renderPage(request: PageRequest): string {
@@ -49,7 +63,7 @@ export function renderPage(request: PageRequest): string {
 ${head(request).text}
 <body class="page-${page.kind}">
 <a class="skip" href="#content">Skip to the content</a>
-${region('top-line')}${region('header')}${region('above')}<main id="content" class="content content-${layout.width}">${renderSections(template.areas['main'] ?? [], request)}</main>
+${region('top-line')}${region('header')}${region('above')}<main id="content" class="content content-${layout.width}${layout.boxed ? ' content-boxed' : ''}">${renderAreas(template, layout, request)}</main>
 ${region('below')}${region('footer')}</body>
 </html>
 `;
@@ -80,9 +94,19 @@ ${styles.map(
   }</head>`;
 }
 
+/** The areas of a template; the side area only where the layout has one, and the areas of a checkout beside each other. */
+function renderAreas({ areas }: CompiledDocument, { side = 'none' }: Layout, request: PageRequest): string {
+  const names = Object.keys(areas).filter((name) => name !== 'side' || side !== 'none');
+  const [first = 'main', second] = names;
+  if (second === undefined) return renderSections(areas[first] ?? [], request);
+  const area = (name: string): string =>
+    `<div class="area area-${name}">${renderSections(areas[name] ?? [], request)}</div>`;
+  return `<div class="areas areas-${first === 'main' ? side : 'two'}">${names.map(area).join('')}</div>`;
+}
+
 function renderRegion(name: Region, request: PageRequest): string {
-  const sections = request.regions[name]?.areas['main'];
-  if (!sections?.length) return '';
+  const sections = (request.regions.get(name) ?? []).flatMap((part) => part.areas['main'] ?? []);
+  if (sections.length === 0) return '';
   const tag = REGION_TAGS[name];
   return `<${tag} class="region region-${name}">${renderSections(sections, request)}</${tag}>\n`;
 }
@@ -94,20 +118,39 @@ function renderSections(sections: readonly CompiledSection[], request: PageReque
 }
 
 function renderSection(compiled: CompiledSection, request: PageRequest): string {
-  const { section, kind, values, casing, slots } = compiled;
+  const { section, kind, casing, shown } = compiled;
+  if (!shown || (shown.from !== '' && request.now < shown.from) || (shown.until !== '' && request.now >= shown.until))
+    return '';
   const marks = request.mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
   const inner = kind
-    ? (compiled.constant ??
-      kind.view(
-        values as never,
-        viewOf(request satisfies ViewSources, kind, section.id, (name) =>
-          raw(renderSections(slots[name] ?? [], request)),
-        ),
-      ).text)
+    ? (compiled.constant ?? viewSection(kind, compiled, request))
     : missing(section.kind, request.mode).text;
   return inner === '' && request.mode === 'live'
     ? ''
     : `<div class="${casing}" id="s-${escapeText(section.id)}"${marks}><div class="case-in">${inner}</div></div>`;
+}
+
+function viewSection(kind: SectionKind, compiled: CompiledSection, request: PageRequest): string {
+  const { section, slots, filling, varies } = compiled;
+  // A shared section or an addition may come to pages its kind is not made for.
+  if (kind.onlyOn && !kind.onlyOn.pages.includes(request.page.kind)) return misplaced(kind, request.mode).text;
+  const values = varies ? varies(readingOf(request)) : compiled.values;
+  const inside = {
+    slot: (name: string) => raw(renderSections(slots[name] ?? [], request)),
+    filling: () => raw(fill(filling, request)),
+  };
+  return kind.view(values as never, viewOf(request satisfies ViewSources, kind, section.id, inside)).text;
+}
+
+const readingOf = ({ page, language }: PageRequest): Reading => ({
+  binding: (name) => bindingOf(page, name),
+  ...(language === undefined ? {} : { language }),
+});
+
+function fill(filling: CompiledSection['filling'], request: PageRequest): string {
+  if (!filling) return '';
+  const parts = 'shared' in filling ? [request.shared.get(filling.shared)] : (request.niches.get(filling.niche) ?? []);
+  return parts.map((part) => renderSections(part?.areas['main'] ?? [], request)).join('');
 }
 
 /** A kind that is missing is said aloud in the preview; shoppers see the rest of the page. */
@@ -115,3 +158,8 @@ const missing = (kind: string, mode: PageRequest['mode']): Child & Markup =>
   mode === 'live'
     ? NOTHING
     : html`<div class="missing-kind" role="note"><strong>There is no section kind “${kind}”.</strong> Remove this section, or bring the kind back; until then the design cannot be published.</div>`;
+
+const misplaced = (kind: SectionKind, mode: PageRequest['mode']): Child & Markup =>
+  mode === 'live'
+    ? NOTHING
+    : html`<div class="missing-kind" role="note"><strong>“${kind.title}” does not fit this page.</strong> It is made for pages of these kinds: ${(kind.onlyOn?.pages ?? []).join(', ')}.</div>`;

@@ -19,6 +19,7 @@ import {
 } from '../index.js';
 import { assignments, section, template } from '../tests/designs.js';
 
+const SETTING = { now: '2026-11-23T10:00Z', decimals: 2 };
 const store = { name: 'Windrow', currency: 'EUR', locale: 'en-IE' };
 const home: PageInfo = { code: 'home', kind: 'home', title: 'Windrow', path: '/', description: '', subject: null };
 const card: ProductCard = {
@@ -36,7 +37,10 @@ const card: ProductCard = {
 function render(main: readonly Section[], more: Partial<PageRequest> = {}, kinds: KindSet = SHIPPED_KINDS): string {
   const request = {
     template: compileDocument(template(main), kinds),
-    regions: {},
+    regions: new Map(),
+    niches: new Map(),
+    shared: new Map(),
+    now: '2026-11-23T10:00Z',
     menus: new Map(),
     store,
     page: home,
@@ -48,6 +52,22 @@ function render(main: readonly Section[], more: Partial<PageRequest> = {}, kinds
   };
   return renderPage({ ...request, data: { products: new Map(), pictures: new Map(), paths: new Map() }, ...more });
 }
+const anyProduct = {
+  code: 'K-1',
+  slug: 'one',
+  title: 'One',
+  brand: 'B',
+  category: '',
+  keywords: [],
+  attributes: {},
+  collections: [],
+  visibleSince: '2026-01-01',
+  summary: '',
+  description: '',
+  options: [],
+  variants: [{ code: 'v', options: {}, price: 100, wasPrice: null, stock: 1 }],
+  pictures: [],
+};
 const data = (more: Partial<PageData>): PageData => ({
   products: new Map(),
   pictures: new Map(),
@@ -142,14 +162,8 @@ describe('render', () => {
 
   test('a product page carries structured data that cannot break out of its script element', () => {
     const product = {
-      code: 'K-1',
-      slug: 'one',
+      ...anyProduct,
       title: 'One </script>',
-      brand: 'B',
-      summary: 's',
-      description: '',
-      options: [],
-      pictures: [],
       variants: [{ code: 'v', options: {}, price: 4995, wasPrice: null, stock: 2 }],
     };
     const page = render([section('s', 'product-summary')], {
@@ -178,10 +192,15 @@ describe('render', () => {
       ],
       [
         'menu/main',
-        { format: 1, type: 'menu', name: 'Main menu', entries: [{ label: 'Kites', link: { to: 'collection:C-1' } }] },
+        {
+          format: 1,
+          type: 'menu',
+          name: 'Main menu',
+          lists: { entries: [{ id: 'm1', values: { label: 'Kites', link: { to: 'collection:C-1' } } }] },
+        },
       ],
     ]);
-    const parts = assemblePage('home', state, SHIPPED_KINDS);
+    const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
     expect(parts?.needs).toEqual([
       { type: 'path', page: 'home' },
       { type: 'path', page: 'collection:C-1' },
@@ -196,6 +215,77 @@ describe('render', () => {
       }),
     });
     expect(page).toMatch(/<header class="region region-header">.*<a href="\/browse\/k">Kites<\/a>/s);
-    expect(assemblePage('not-found', state, SHIPPED_KINDS)).toBeNull();
+    expect(assemblePage({ code: 'not-found', facts: new Map() }, state, SHIPPED_KINDS, SETTING)).toBeNull();
+  });
+
+  test('bound values, languages and devices: each page and visitor reads its own', () => {
+    const own = section('s', 'heading', { text: { bind: 'attribute.wind', fallback: 'Any wind' }, 'text@de': 'Wind' });
+    const about = (attributes: Record<string, string>): PageInfo => ({
+      ...home,
+      kind: 'product',
+      subject: { product: { ...anyProduct, attributes } },
+    });
+    expect(render([own], { page: about({ wind: '2 to 5' }) })).toContain('2 to 5</h2>');
+    expect(render([own], { page: about({}) })).toContain('Any wind</h2>');
+    expect(render([own])).toContain('Any wind</h2>');
+    expect(render([own], { language: 'de' })).toContain('Wind</h2>');
+    const row = {
+      ...section('r', 'heading'),
+      casing: { 'space@phone': 'none', 'hidden@tablet': true, 'hidden@phone': false },
+    };
+    expect(render([row])).toContain(
+      'class="case w-page tone-plain space-medium p-space-none align-start k-heading hide-tablet"',
+    );
+  });
+
+  test('sections are shown between their dates, and not at all where they are hidden everywhere', () => {
+    const dated = {
+      ...section('d', 'heading', { text: 'Sale' }),
+      casing: { from: '2026-11-23T10:00Z', until: '2026-11-24T10:00Z' },
+    };
+    const at = (now: string) =>
+      render([dated, { ...section('h', 'heading', { text: 'Secret' }), casing: { hidden: true } }], { now });
+    expect(at('2026-11-23T09:59Z')).not.toContain('Sale');
+    expect(at('2026-11-23T10:00Z')).toContain('Sale');
+    expect(at('2026-11-24T10:00Z')).not.toContain('Sale');
+    expect(at('2026-11-23T10:00Z')).not.toContain('Secret');
+  });
+
+  test('shared sections, niches, additions and a side area are filled when the page is assembled', () => {
+    const words = (id: string, text: string): Section => section(id, 'heading', { text });
+    const sectioned = (type: string, more: object, main: readonly Section[]): Document =>
+      ({ format: 1, type, name: 'N', ...more, areas: { main } }) as Document;
+    const state = new Map<string, Document>([
+      ['theme', { format: 1, type: 'theme', groundwork: 'foolscap', values: {} }],
+      ['assignments/home', assignments('home', 'home')],
+      [
+        'template/home',
+        {
+          ...template([
+            section('u', 'shared-section', { shared: 'promise' }),
+            section('n', 'niche', { name: 'extra' }),
+          ]),
+          layout: { width: 'page', side: 'end' },
+          areas: {
+            main: [section('u', 'shared-section', { shared: 'promise' }), section('n', 'niche')],
+            side: [words('s', 'Beside')],
+          },
+        },
+      ],
+      ['shared/promise', sectioned('shared', {}, [words('p', 'Promise')])],
+      [
+        'addition/one',
+        sectioned('addition', { place: 'niche:extra', target: { page: 'home' } }, [words('x', 'Extra')]),
+      ],
+      ['addition/two', sectioned('addition', { place: 'below', target: { kind: 'home' } }, [words('b', 'Below')])],
+      [
+        'addition/three',
+        sectioned('addition', { place: 'below', target: { kind: 'cart' } }, [words('c', 'Elsewhere')]),
+      ],
+    ]);
+    const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
+    const page = render([], { ...parts });
+    expect(page).toMatch(/area-main.*Promise.*Extra.*area-side.*Beside.*region-below.*Below/s);
+    expect(page).not.toContain('Elsewhere');
   });
 });

@@ -1,9 +1,13 @@
 /** Where the stylesheets of a page lie, and what is in the one of its section kinds. */
 import type { KindSet } from '../sections/kind.js';
 
-/** The path of a theme's stylesheet. @param version changes when the rules that ship change */
-export const themeStylePath = (themeHash: string, version: string): string =>
-  `/styles/theme/${themeHash}.css?v=${version}`;
+/**
+ * The path of a theme's stylesheet.
+ * @param templateHash of a template that overrides theme settings
+ * @param version changes when the rules that ship change
+ */
+export const themeStylePath = (themeHash: string, version: string, templateHash?: string): string =>
+  `/styles/theme/${themeHash}${templateHash ? `+${templateHash}` : ''}.css?v=${version}`;
 
 /** The path of the stylesheet of a set of kinds; the names are in it, so that any process can answer. */
 export const kindsStylePath = (names: readonly string[], version: string): string =>

@@ -2,6 +2,7 @@
 import { formatMoney } from '../commerce/money.js';
 import type { PictureValue } from '../fields/field.js';
 import type { Link, MenuDocument } from '../design/document.js';
+import { menuEntries, type MenuEntry } from './menu.js';
 import { pictureTag } from './picture.js';
 import { NOTHING, type Markup } from './html.js';
 import {
@@ -24,12 +25,16 @@ export interface View {
   /** Where a link leads, or null if it is empty or its thing is gone. */
   href(link: Link | null): string | null;
   products(need: Need & { type: 'products' }): readonly ProductCard[];
-  menu(code: string): MenuDocument | null;
+  menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null;
   /** The picture a field holds; nothing if it is empty. `sizes` as in html: how wide it is shown. */
   picture(value: PictureValue | null, sizes: string): Markup;
   /** The sections in a slot. */
   slot(name: string): Markup;
+  /** What fills the section when the page is assembled: a shared section, or additions. */
+  filling(): Markup;
 }
+
+export type Inside = Pick<View, 'slot' | 'filling'>;
 
 /** Everything about the page that sections are rendered with. */
 export interface ViewSources {
@@ -47,7 +52,7 @@ export interface Declared {
   readonly shows?: readonly string[];
 }
 
-export function viewOf(sources: ViewSources, kind: Declared, id: string, slot: (name: string) => Markup): View {
+export function viewOf(sources: ViewSources, kind: Declared, id: string, inside: Inside): View {
   const { store, page, facts, data, menus } = sources;
   const declared = <T>(is: boolean | undefined, value: T, what: string): T => {
     if (!is) throw new Error(`The section kind “${kind.name}” reads ${what} without declaring it.`);
@@ -55,7 +60,7 @@ export function viewOf(sources: ViewSources, kind: Declared, id: string, slot: (
   };
   return {
     id,
-    slot,
+    ...inside,
     get store() {
       return declared(kind.readsPage, store, 'the store');
     },
@@ -75,10 +80,20 @@ export function viewOf(sources: ViewSources, kind: Declared, id: string, slot: (
       if (!found) throw new Error(`The section kind “${kind.name}” reads products it did not ask for.`);
       return found;
     },
-    menu: (code) => menus.get(code) ?? null,
+    menu(code) {
+      const menu = menus.get(code);
+      return menu ? { name: menu.name, entries: menuEntries(menu) } : null;
+    },
     picture(value, sizes) {
-      const info = value && data.pictures.get(needKey({ type: 'picture', hash: value.picture }));
+      const info =
+        value && (data.pictures.get(needKey({ type: 'picture', hash: value.picture })) ?? ofSubject(page, value));
       return info ? pictureTag({ ...info, alt: value.alt }, sizes) : NOTHING;
     },
   };
 }
+
+/** A picture that a bound value took from the page's subject; its data came with the subject. */
+const ofSubject = (page: PageInfo, { picture }: PictureValue) =>
+  page.subject && 'product' in page.subject
+    ? page.subject.product.pictures.find((one) => one.hash === picture)
+    : undefined;

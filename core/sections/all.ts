@@ -3,8 +3,10 @@ import { legalLine } from './around/legal-line.js';
 import { menuBar } from './around/menu-bar.js';
 import { columns } from './content/columns.js';
 import { heading } from './content/heading.js';
+import { niche } from './content/niche.js';
 import { poster } from './content/poster.js';
 import { prose } from './content/prose.js';
+import { sharedSection } from './content/shared-section.js';
 import { sideBySide } from './content/side-by-side.js';
 import { kindSet } from './kind.js';
 import { buyForm } from './product/buy-form.js';
@@ -20,6 +22,8 @@ export const SHIPPED_KINDS = kindSet([
   poster,
   sideBySide,
   columns,
+  sharedSection,
+  niche,
   productRow,
   pageTitle,
   productPictures,

@@ -1,5 +1,6 @@
 /** What a section kind is. Adding one is adding a file beside these and a line in `all.ts`. */
 import type { Fields, ValuesOf } from '../fields/field.js';
+import type { Values } from '../design/document.js';
 import type { Markup } from '../render/html.js';
 import type { Need } from '../render/data.js';
 import type { View } from '../render/view.js';
@@ -65,3 +66,16 @@ export const kindRef = (kind: SectionKind): string => `${kind.name}@${kind.versi
 
 /** The name in a reference: `poster` of `poster@1`. */
 export const kindName = (ref: string): string => ref.split('@')[0] as string;
+
+/** The kind that shows a shared section, and the one that additions go into. Filled when a page is assembled. */
+export const SHARED_SECTION = 'shared-section';
+export const NICHE = 'niche';
+
+/** Values as the kind of today takes them. What is stored is left as it is. @param ref the kind they were written for */
+export function upgradedValues(kind: SectionKind, ref: string, values: Values): Values {
+  const written = Number(ref.split('@')[1] ?? kind.version);
+  let upgraded = values;
+  for (let version = written; version < kind.version; version++)
+    upgraded = kind.upgrade?.[version]?.(upgraded) ?? upgraded;
+  return upgraded;
+}

@@ -27,6 +27,11 @@ const product: Product = {
   slug: 'gannet',
   title: 'Gannet & friend',
   brand: 'Skerry Lines',
+  category: 'Single-line',
+  keywords: ['delta'],
+  attributes: { wind: '2 to 5' },
+  collections: ['C-1'],
+  visibleSince: '2026-03-02',
   summary: 'Lifts early.',
   description: '<p>Soars <script>bad()</script>late.</p>',
   options: [
@@ -77,7 +82,10 @@ function show(
   const compiled = compileDocument(template(sections, 'product'), SHIPPED_KINDS);
   const html = renderPage({
     template: compiled,
-    regions: {},
+    regions: new Map(),
+    niches: new Map(),
+    shared: new Map(),
+    now: '2026-11-23T10:00Z',
     menus: new Map([
       [
         'main',
@@ -85,11 +93,13 @@ function show(
           format: 1,
           type: 'menu',
           name: 'Main menu',
-          entries: [
-            { label: 'This one', link: { to: code } },
-            { label: 'Gone', link: { to: 'product:gone' } },
-            { label: 'Away', link: { url: 'https://a.example/?x=1&y=2' } },
-          ],
+          lists: {
+            entries: [
+              { id: 'm1', values: { label: 'This one', link: { to: code } } },
+              { id: 'm2', values: { label: 'Gone', link: { to: 'product:gone' } } },
+              { id: 'm3', values: { label: 'Away', link: { url: 'https://a.example/?x=1&y=2' } } },
+            ],
+          },
         },
       ],
     ]),
@@ -140,7 +150,8 @@ describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s',
     for (const [field, declared] of Object.entries(kind.fields)) {
       expect([field, declared.label]).toEqual([field, expect.stringMatching(/^[A-Z]/)]);
       expect([field, declared.help]).toEqual([field, expect.stringMatching(/^[A-Z].*\.$/)]);
-      expect(() => checkValue(declared, declared.default, field)).not.toThrow();
+      if (declared.type !== 'entries') expect(() => checkValue(declared, declared.default, field)).not.toThrow();
+      expect([field, Object.hasOwn(kind.slots ?? {}, field)]).toEqual([field, false]);
     }
   });
 

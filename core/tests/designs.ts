@@ -1,4 +1,5 @@
 /** Small designs to test with. */
+import fc from 'fast-check';
 import {
   openDocument,
   type Document,
@@ -31,7 +32,13 @@ export const assignments = (
   pageKind: TemplateDocument['pageKind'],
   standard: string | null,
   pages: Record<string, string> = {},
-): Document => ({ format: 1, type: 'assignments', pageKind, standard, pages });
+): Document => ({
+  format: 1,
+  type: 'assignments',
+  pageKind,
+  ...(standard ? { standard } : {}),
+  ...(Object.keys(pages).length ? { pages } : {}),
+});
 
 /** Ids s1, s2, … in the order they are asked for. */
 export const tools = (): EditTools => {
@@ -50,3 +57,31 @@ export const withChanges = (
     else next.delete(key);
   return next;
 };
+
+const ids = ['a', 'b', 'c', 'd', 'e', 'f', 'g'];
+/** Any template over a few ids, so that two of them share, move, nest and change the same sections. */
+export const anyTemplate: fc.Arbitrary<TemplateDocument> = fc
+  .tuple(
+    fc.shuffledSubarray(ids),
+    fc.array(fc.nat(20), { minLength: 7, maxLength: 7 }),
+    fc.array(fc.constantFrom('x', 'y', 'z'), { minLength: 7, maxLength: 7 }),
+    fc.constantFrom('Home', 'Front'),
+  )
+  .map(([chosen, parents, texts, name]) => {
+    const children = new Map<string, Section[]>();
+    const main: Section[] = [];
+    // Each section goes into one before it, or stands in the area; so there is never a circle.
+    chosen.forEach((id, i) => {
+      const into = (parents[i] as number) % 3 === 0 && i > 0 ? chosen[(parents[i] as number) % i] : undefined;
+      const inner: Section[] = [];
+      children.set(id, inner);
+      const made = { ...section(id, 'columns', { split: texts[ids.indexOf(id)] }), slots: { first: inner } };
+      (into === undefined ? main : (children.get(into) as Section[])).push(made);
+    });
+    const bare = (list: readonly Section[]): Section[] =>
+      list.map(({ slots, ...own }) => {
+        const inner = bare(slots?.['first'] ?? []);
+        return inner.length ? { ...own, slots: { first: inner } } : own;
+      });
+    return template(bare(main), 'home', name);
+  });

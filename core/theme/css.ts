@@ -1,6 +1,6 @@
 /** Theme settings to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
-import type { ThemeDocument } from '../design/document.js';
-import { withDefaults } from '../fields/schema.js';
+import type { ThemeDocument, Values } from '../design/document.js';
+import { withDefaults } from '../fields/value.js';
 import { FOOLSCAP } from './foolscap.js';
 import { THEME_FIELDS } from './settings.js';
 
@@ -22,9 +22,9 @@ const RATIOS: Readonly<Record<string, string>> = { square: '1', portrait: '4 / 5
 /** The font files a theme may ask for, by file name. */
 export const fontFiles = (): string[] => Object.values(FONT_FILES).flatMap((faces) => faces.map((face) => face.file));
 
-/** The stylesheet for a theme document. */
-export function themeCss(theme: ThemeDocument): string {
-  const values = withDefaults(THEME_FIELDS, theme.values) as Record<string, string | number>;
+/** The stylesheet for a theme document. @param overrides settings that a template has of its own */
+export function themeCss(theme: ThemeDocument, overrides: Values = {}): string {
+  const values = withDefaults(THEME_FIELDS, { ...theme.values, ...overrides }) as Record<string, string | number>;
   const text = (name: string): string => String(values[name]);
   const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONT_FILES[font] ?? []);
   return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONT_STACKS[text('titleFont')]};--text-font:${FONT_STACKS[text('textFont')]};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${RATIOS[text('pictureRatio')]}}

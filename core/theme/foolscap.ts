@@ -24,6 +24,11 @@ a:hover{color:var(--accent)}
 .space-medium>.case-in{padding-block:clamp(1.25rem,3vw,2.25rem)}
 .space-large>.case-in{padding-block:clamp(2.5rem,7vw,5rem)}
 .case .case.space-medium>.case-in{padding-block:.6rem}
+@media (max-width:1023px){.t-space-none>.case-in{padding-block:0}.t-space-small>.case-in{padding-block:.75rem}.t-space-medium>.case-in{padding-block:1.25rem}.t-space-large>.case-in{padding-block:2.5rem}.t-align-start{text-align:start}.t-align-centre{text-align:center}.t-align-end{text-align:end}}
+@media (max-width:599px){.p-space-none>.case-in{padding-block:0}.p-space-small>.case-in{padding-block:.75rem}.p-space-medium>.case-in{padding-block:1.25rem}.p-space-large>.case-in{padding-block:2.5rem}.p-align-start{text-align:start}.p-align-centre{text-align:center}.p-align-end{text-align:end}.hide-phone{display:none}}
+@media (min-width:600px) and (max-width:1023px){.hide-tablet{display:none}}
+@media (min-width:1024px){.hide-desktop{display:none}.areas{display:grid;align-items:start}.areas-end{grid-template-columns:minmax(0,1fr) 20rem}.areas-start{grid-template-columns:20rem minmax(0,1fr)}.areas-start .area-side{order:-1}.areas-two{grid-template-columns:minmax(0,3fr) minmax(0,2fr)}}
+.content-boxed{max-width:calc(var(--page) + 5rem);margin:clamp(0rem,3vw,2.5rem) auto;border:1px solid var(--line)}
 .tone-soft{--ground:var(--soft)}
 .tone-strong{--ground:var(--strong);--ink:var(--on-strong);--quiet:var(--on-strong);--line:color-mix(in srgb,var(--on-strong) 30%,transparent)}
 .tone-vivid{--ground:var(--vivid);--ink:var(--on-vivid);--quiet:var(--on-vivid);--line:color-mix(in srgb,var(--on-vivid) 30%,transparent)}

@@ -2,10 +2,12 @@
 import {
   FORMAT,
   keys,
+  parseRule,
   type ArrangementDocument,
   type AssignmentsDocument,
   type Document,
   type DocumentKey,
+  type Entry,
   type Link,
   type PageKind,
   type Section,
@@ -38,10 +40,16 @@ const around = (region: ArrangementDocument['region'], main: readonly Section[])
   areas: { main },
 });
 
-const assigned = (pageKind: PageKind, standard: string): [DocumentKey, AssignmentsDocument] => [
+const assigned = (
+  pageKind: PageKind,
+  standard: string,
+  rules: readonly Entry[] = [],
+): [DocumentKey, AssignmentsDocument] => [
   keys.assignments(pageKind),
-  { format: FORMAT, type: 'assignments', pageKind, standard, pages: {} },
+  { format: FORMAT, type: 'assignments', pageKind, standard, ...(rules.length ? { lists: { rules } } : {}) },
 ];
+
+const entry = (id: string, label: string, page: string): Entry => ({ id, values: { label, link: to(page) } });
 
 const to = (page: string): Link => ({ to: page });
 
@@ -55,12 +63,14 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         format: FORMAT,
         type: 'menu',
         name: 'Main menu',
-        entries: [
-          { label: 'Single-line', link: to('collection:C-1') },
-          { label: 'Sport and indoor', link: to('collection:C-2') },
-          { label: 'Line, reels, tails', link: to('collection:C-3') },
-          { label: 'First Kite kit', link: to('product:K-012') },
-        ],
+        lists: {
+          entries: [
+            entry('m-single', 'Single-line', 'collection:C-1'),
+            entry('m-sport', 'Sport and indoor', 'collection:C-2'),
+            entry('m-line', 'Line, reels, tails', 'collection:C-3'),
+            entry('m-about', 'The workshop', 'content:about'),
+          ],
+        },
       },
     ],
     [keys.arrangement('header'), around('header', [section('h-bar', 'menu-bar', {}, { space: 'small' })])],
@@ -151,6 +161,14 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
               section('p-summary', 'product-summary', { description: true }),
               section('p-price', 'price', { size: 'large' }),
               section('p-buy', 'buy-form'),
+              section(
+                'p-wind',
+                'heading',
+                { text: { bind: 'attribute.wind', fallback: 'For every kite' }, level: 'h2' },
+                { space: 'small' },
+              ),
+              section('p-promise', 'shared-section', { shared: 'promise' }, { space: 'none' }),
+              section('p-extra', 'niche', { name: 'beside-buying' }),
             ],
           },
         ),
@@ -179,14 +197,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
             second: [section('q-pictures', 'product-pictures', { others: 'none' })],
           },
         ),
-        section(
-          'q-note',
-          'prose',
-          {
-            text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most mends cost nothing but the stamp.</p>',
-          },
-          { width: 'narrow' },
-        ),
+        section('q-promise', 'shared-section', { shared: 'promise' }, { width: 'narrow' }),
       ]),
     ],
     [
@@ -217,8 +228,84 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section('n-row', 'product-row', { title: 'New this season', limit: 4 }),
       ]),
     ],
+    [
+      keys.shared('promise'),
+      {
+        format: FORMAT,
+        type: 'shared',
+        name: 'If it breaks',
+        areas: {
+          main: [
+            section('promise-text', 'prose', {
+              text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most mends cost nothing but the stamp.</p>',
+            }),
+          ],
+        },
+      },
+    ],
+    [
+      keys.addition('indoor-note'),
+      {
+        format: FORMAT,
+        type: 'addition',
+        name: 'Indoor note',
+        place: 'niche:beside-buying',
+        target: { kind: 'product', when: parseRule('category is "indoor"', 'product') },
+        areas: {
+          main: [
+            section('indoor-text', 'prose', {
+              text: '<p><strong>Fly it in a hall or a stairwell.</strong> It weighs less than a letter; a draught is weather to it.</p>',
+            }),
+          ],
+        },
+      },
+    ],
+    [
+      keys.addition('sport-days'),
+      {
+        format: FORMAT,
+        type: 'addition',
+        name: 'Sport days',
+        place: 'above',
+        target: { page: 'collection:C-2' },
+        areas: {
+          main: [
+            section(
+              'sport-days-text',
+              'prose',
+              { text: '<p>Two-line days on the north sands: first Saturday of each month, if the wind agrees.</p>' },
+              { tone: 'vivid', space: 'small', align: 'centre' },
+            ),
+          ],
+        },
+      },
+    ],
+    [
+      keys.content('about'),
+      {
+        format: FORMAT,
+        type: 'content',
+        title: 'The workshop',
+        slug: 'workshop',
+        description: 'Three people, two tables and a window to the sea.',
+        text: '<p>Windrow began in 2009 under the roof of a net store on the mole at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
+      },
+    ],
+    [
+      keys.template('content'),
+      template('Content', 'content', [
+        section('t-title', 'page-title', {}, { tone: 'soft', space: 'large' }),
+        section('t-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow', space: 'large' }),
+      ]),
+    ],
     assigned('home', 'home'),
-    assigned('product', 'product'),
+    assigned('content', 'content'),
+    assigned('product', 'product', [
+      {
+        id: 'rule-featherby',
+        values: { when: parseRule('brand is "Featherby"', 'product'), template: 'product-plain' },
+      },
+    ]),
     assigned('collection', 'collection'),
     assigned('not-found', 'not-found'),
   ]);

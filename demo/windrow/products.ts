@@ -214,6 +214,24 @@ function variantsOf({ code, options, price, wasPrice, stock = 10 }: Draft): Demo
 
 export const drawings = DRAFTS.map(({ code, shape, palette }, i) => ({ code, shape, palette, seed: i + 1 }));
 
+/** Category, keywords and what wind and hands each is for. */
+const TRAITS: Readonly<
+  Record<string, readonly [category: string, keywords: readonly string[], attributes: DemoProduct['attributes']]>
+> = {
+  'K-001': ['single-line', ['classic', 'beginner'], { wind: 'Best in 2 to 5 Beaufort', skill: 'first' }],
+  'K-002': ['single-line', ['box', 'steady'], { wind: 'Best in 3 to 6 Beaufort', skill: 'some' }],
+  'K-003': ['single-line', ['delta', 'beginner'], { wind: 'Best in 1 to 4 Beaufort', skill: 'first' }],
+  'K-004': ['sport', ['two-line'], { wind: 'Best in 2 to 5 Beaufort', skill: 'some' }],
+  'K-005': ['sport', ['two-line', 'competition'], { wind: 'Best in 2 to 6 Beaufort', skill: 'sure' }],
+  'K-006': ['indoor', ['glider'], { wind: 'No wind at all', skill: 'some' }],
+  'K-007': ['indoor', ['glider', 'beginner'], { wind: 'No wind at all', skill: 'first' }],
+  'K-008': ['single-line', ['foil', 'strong-wind'], { wind: 'Best in 4 to 7 Beaufort', skill: 'sure' }],
+  'K-009': ['line', ['reel'], {}],
+  'K-010': ['line', ['braided'], { 'breaking-load': 75 }],
+  'K-011': ['line', ['tail'], {}],
+  'K-012': ['kit', ['beginner', 'gift'], { wind: 'Best in 2 to 4 Beaufort', skill: 'first' }],
+};
+
 export const products: readonly DemoProduct[] = DRAFTS.map((draft) => ({
   code: draft.code,
   slug: draft.title
@@ -222,6 +240,9 @@ export const products: readonly DemoProduct[] = DRAFTS.map((draft) => ({
     .replace(/-$/, ''),
   title: draft.title,
   brand: draft.brand,
+  category: TRAITS[draft.code]?.[0] ?? '',
+  keywords: TRAITS[draft.code]?.[1] ?? [],
+  attributes: TRAITS[draft.code]?.[2] ?? {},
   summary: draft.summary,
   description: draft.text,
   options: Object.entries(draft.options).map(([name, values]) => ({ name, values })),

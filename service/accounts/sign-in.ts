@@ -2,7 +2,15 @@
 import { parseCookie } from 'cookie';
 import type { IncomingMessage } from 'node:http';
 import { Problem } from '@parlour/core';
-import { accountByMail, accountOfSession, addSession, endSession, type Account } from '../records/accounts.js';
+import {
+  accountByMail,
+  accountOfSession,
+  addSession,
+  endSession,
+  type Account,
+  type SignedIn,
+} from '../records/accounts.js';
+import { checkAttempts, noteFailure } from './attempts.js';
 import type { Records } from '../records/database.js';
 import { hashPassword, newToken, passwordMatches, tokenHash } from './passwords.js';
 
@@ -13,16 +21,23 @@ const TOKEN_DAYS = 90;
 
 let nobodysHash: Promise<string> | undefined;
 
-/** @throws Problem `wrong-sign-in`, in the same words and time whether the address or the password is wrong */
-export async function checkCredentials(db: Records, mail: string, password: string): Promise<Account> {
+/**
+ * @param address the network address it comes from, for counting failures
+ * @throws Problem `wrong-sign-in`, in the same words and time whether the address or the password is wrong;
+ * `too-many-tries`
+ */
+export async function checkCredentials(db: Records, mail: string, password: string, address: string): Promise<Account> {
+  checkAttempts(mail, address, Date.now());
   const account = await accountByMail(db, mail);
   const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
   const matches = await passwordMatches(password, hash);
-  if (!account || !matches)
+  if (!account || !matches) {
+    noteFailure(mail, address, Date.now());
     throw new Problem('wrong-sign-in', 'The mail address or the password is wrong.', {
       place: 'password',
       remedy: 'Check both and try again.',
     });
+  }
   return account;
 }
 
@@ -33,14 +48,18 @@ export async function startSession(
   kind: 'console' | 'token',
   name: string,
   now: Date,
+  {
+    scope = 'all',
+    days = kind === 'console' ? CONSOLE_DAYS : TOKEN_DAYS,
+  }: { scope?: 'all' | 'read'; days?: number } = {},
 ): Promise<string> {
   const token = newToken();
-  const days = kind === 'console' ? CONSOLE_DAYS : TOKEN_DAYS;
   await addSession(db, {
     tokenHash: tokenHash(token),
     accountId: account.id,
     kind,
     name,
+    scope,
     expiresAt: new Date(now.getTime() + days * DAY),
   });
   return token;
@@ -55,7 +74,7 @@ export function tokenOf(request: IncomingMessage): string | undefined {
 }
 
 /** Who sends a request. @throws Problem `signed-out` */
-export async function accountFrom(db: Records, request: IncomingMessage, now: Date): Promise<Account> {
+export async function accountFrom(db: Records, request: IncomingMessage, now: Date): Promise<SignedIn> {
   const token = tokenOf(request);
   const account = token ? await accountOfSession(db, tokenHash(token), now) : undefined;
   if (!account)

@@ -11,11 +11,14 @@ import { originOf } from '../config.js';
 import type { Database } from '../records/database.js';
 import { sameOriginOnly } from '../web.js';
 import { designRoutes } from './designs.js';
+import { eventRoutes } from './events.js';
 import type { Api } from './implement.js';
 import { pageRoutes } from './pages.js';
 import { sayProblem } from './problems.js';
 import { signInRoutes } from './sign-in.js';
+import { releaseRoutes } from './releases.js';
 import { storeRoutes } from './stores.js';
+import { teamRoutes } from './team.js';
 
 export function consoleApp(db: Database, config: Config): Express {
   const app = express();
@@ -62,6 +65,9 @@ function apiRouter(db: Database, config: Config): Router {
   storeRoutes(api);
   pageRoutes(api);
   designRoutes(api);
+  releaseRoutes(api);
+  teamRoutes(api);
+  eventRoutes(api);
   router.use(noRoute);
   return router;
 }

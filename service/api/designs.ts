@@ -1,27 +1,38 @@
-/** Work on a design: edits, undo, what is unpublished, preview, publish, revisions, revert. */
-import type { EditRequest } from '@parlour/core';
-import { Problem } from '@parlour/core';
+/** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
+import { Problem, SHIPPED_KINDS, checkContentEdit, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
+import { affectedPages } from '../assigning/affected.js';
 import { previewOrigin } from '../config.js';
-import { doUnit, liveState, redo, undo, unpublished, type DoneUnit } from '../publishing/drafting.js';
+import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish, revert } from '../publishing/publish.js';
+import { changesBetween, stateNamed, unpublished, type Side } from '../publishing/states.js';
 import { listRevisions, type Revision } from '../records/documents.js';
-import { lastRedoable, lastUndoable, openDraft } from '../records/drafts.js';
+import { openDraft } from '../records/drafts.js';
+import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { previewToken } from '../storefront/preview-token.js';
-import { implement, type Api } from './implement.js';
-import { pageOf } from './pages.js';
+import { designOf, implement, type Api, type Caller } from './implement.js';
+import { checkPagesExist, pageOf } from './pages.js';
 
 const PREVIEW_HOURS = 12;
 
 export function designRoutes(api: Api): void {
   const { db, config } = api;
 
-  implement(api, routes.edit, async ({ design, account, store, body }) => {
+  implement(api, routes.edit, async (call) => {
+    const { design, account, role, body } = call;
     const edits = body.edits as EditRequest[];
+    if (role === 'editor') {
+      const draft = await openDraft(db, design);
+      for (const [i, edit] of edits.entries()) checkContentEdit(edit, draft, SHIPPED_KINDS, `edits[${i}]`);
+    }
     // A page that does not exist can be given no template; core knows the design only, not the catalogue.
-    for (const edit of edits)
-      if (edit.type === 'assign' && edit.page.includes(':')) await pageOf(api, store.id, edit.page);
-    return unitShape(await doUnit(db, design, account.id, body.unit, edits));
+    const named = edits.flatMap((edit) => (edit.type === 'assign' ? edit.pages : []));
+    await checkPagesExist(api, call, named);
+    if (!body.dryRun) return unitShape(await doUnit(db, design, account.id, body.unit, edits));
+    const draft = await openDraft(db, design);
+    const result = await tryUnit(db, design, draft, edits);
+    const pages = await affectedPages(db, design, draft, result);
+    return { ...unitShape({ seq: draft.seq, ...result }), pages: { total: pages.length, some: pages.slice(0, 100) } };
   });
   implement(api, routes.undo, async ({ design, account, body }) =>
     unitShape(await undo(db, design, account.id, body.unit)),
@@ -32,13 +43,13 @@ export function designRoutes(api: Api): void {
 
   implement(api, routes.listChanges, async ({ design, account }) => {
     const draft = await openDraft(db, design);
-    const [live, canUndo, canRedo] = await Promise.all([
-      liveState(db, design),
+    const [changes, canUndo, canRedo] = await Promise.all([
+      unpublished(db, design, draft),
       lastUndoable(db, design.id, account.id),
       lastRedoable(db, design.id, account.id),
     ]);
     return {
-      changes: unpublished(draft, live),
+      changes,
       seq: draft.seq,
       live: design.liveRevision,
       undo: Boolean(canUndo),
@@ -46,8 +57,31 @@ export function designRoutes(api: Api): void {
     };
   });
 
-  implement(api, routes.preview, async ({ store, design, body }) => {
-    const page = await pageOf(api, store.id, body.page);
+  implement(api, routes.compare, async (call) => {
+    const [from, to] = await Promise.all([
+      sideOf(api, call, call.query.from ?? 'live'),
+      sideOf(api, call, call.query.to ?? 'draft'),
+    ]);
+    return { from: from.label, to: to.label, changes: changesBetween(from, to) };
+  });
+
+  implement(api, routes.readLog, async ({ design, query }) => {
+    const limit = query.limit ?? 100;
+    const found = await logAfter(db, design.id, query.after ?? 0, limit);
+    return {
+      events: found.map(({ authorId: _who, at, ...entry }) => ({
+        ...entry,
+        sentences: [...entry.sentences],
+        documents: [...entry.documents],
+        at: at.toISOString(),
+      })),
+      next: found.length === limit ? (found.at(-1)?.seq ?? null) : null,
+    };
+  });
+
+  implement(api, routes.preview, async (call) => {
+    const { store, design, body } = call;
+    const page = await pageOf(api, call, body.page);
     const expires = Date.now() + PREVIEW_HOURS * 60 * 60 * 1000;
     const token = await previewToken(db, { store: store.slug, design: design.code, expires });
     const path = page.kind === 'not-found' ? '/nothing-lies-here' : page.path;
@@ -57,9 +91,14 @@ export function designRoutes(api: Api): void {
     };
   });
 
-  implement(api, routes.publish, async ({ design, account, body }) =>
-    revisionShape(await publish(db, design.id, account.id, body.note ?? ''), true),
-  );
+  implement(api, routes.publish, async ({ design, account, body }) => {
+    const revision = await publish(db, design.id, {
+      note: body.note ?? '',
+      authorId: account.id,
+      ...(body.changes ? { changes: body.changes } : {}),
+    });
+    return revisionShape(revision, true);
+  });
 
   implement(api, routes.listRevisions, async ({ design, query }) => {
     const limit = query.limit ?? 50;
@@ -84,17 +123,30 @@ export function designRoutes(api: Api): void {
   });
 }
 
-function readNumber(text: string, place: string): number {
+/** A state by its name: `draft`, `live`, `12`, or `DESIGN/draft`. */
+async function sideOf({ db }: Api, { store, design }: Caller, name: string): Promise<Side> {
+  const slash = name.indexOf('/');
+  return slash < 0
+    ? stateNamed(db, design, name)
+    : stateNamed(db, await designOf(db, store, name.slice(0, slash)), name.slice(slash + 1));
+}
+
+export function readNumber(text: string, place: string): number {
   const number = Number(text);
   if (!/^\d{1,9}$/.test(text))
-    throw new Problem('bad-input', `“${text}” is not the number of a revision.`, {
+    throw new Problem('bad-input', `“${text}” is not a number there could be.`, {
       place,
       remedy: 'Give a whole number.',
     });
   return number;
 }
 
-const unitShape = ({ seq, edits, sentences }: DoneUnit) => ({ seq, edits: [...edits], sentences: [...sentences] });
+const unitShape = ({ seq, edits, sentences }: DoneUnit) => ({
+  seq,
+  edits: [...edits],
+  sentences: [...sentences],
+  pages: undefined,
+});
 
 const revisionShape = ({ number, note, author, at, reverts }: Revision, live: boolean) => ({
   number,

@@ -1,14 +1,16 @@
 /** Binds a declared route to its handler: who may call, what comes in (checked), what goes out. */
+import { createHash } from 'node:crypto';
 import { raw, Router, type Request, type Response } from 'express';
 import type { Schema } from 'yup';
-import { check, plainText, Problem } from '@parlour/core';
+import { can, canonicalJson, check, plainText, Problem, rolesWith, type Role } from '@parlour/core';
 import { pathParams, type AnswerOf, type BodyOf, type QueryOf, type Route } from '@parlour/contract';
 import { accountFrom } from '../accounts/sign-in.js';
 import type { Config } from '../config.js';
-import type { Account } from '../records/accounts.js';
+import type { SignedIn } from '../records/accounts.js';
 import type { Database } from '../records/database.js';
-import { findDesign, type Design } from '../records/drafts.js';
-import { belongsTo, findStore, type Store } from '../records/stores.js';
+import { findDesign, type Design } from '../records/designs.js';
+import { findAnswer, keepAnswer } from '../records/idempotency.js';
+import { findStore, roleIn, type Store } from '../records/stores.js';
 
 export interface Api {
   readonly db: Database;
@@ -16,14 +18,19 @@ export interface Api {
   readonly router: Router;
 }
 
-export interface Call<R extends Route> {
+/** Who calls, and the store and design of the path that the caller may reach. */
+export interface Caller {
+  /** On open routes nobody. */
+  readonly account: SignedIn;
+  readonly store: Store;
+  readonly role: Role;
+  readonly design: Design;
+}
+
+export interface Call<R extends Route> extends Caller {
   readonly params: Readonly<Record<string, string>>;
   readonly body: BodyOf<R>;
   readonly query: QueryOf<R>;
-  /** Who calls; on open routes nobody. */
-  readonly account: Account;
-  readonly store: Store;
-  readonly design: Design;
   readonly request: Request;
   readonly response: Response;
 }
@@ -32,53 +39,107 @@ const MOST_PICTURE_BYTES = '20mb';
 const DEEPEST = 32;
 
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
-export function implement<R extends Route>(
-  { db, router }: Api,
-  route: R,
-  handler: (call: Call<R>) => Promise<AnswerOf<R>>,
-): void {
+export function implement<R extends Route>(api: Api, route: R, handler: (call: Call<R>) => Promise<AnswerOf<R>>): void {
   const path = route.path.replace(/\{(\w+)\}/g, ':$1');
   const before = route.body === 'bytes' ? [raw({ type: () => true, limit: MOST_PICTURE_BYTES })] : [];
-  router[route.method](path, ...before, async (request: Request, response: Response) => {
-    const params = request.params as Record<string, string>;
-    for (const name of pathParams(route.path)) check(plainText(200).required(), params[name], name);
-    const account = route.door === 'open' ? undefined : await accountFrom(db, request, new Date());
-    const store = account && params['store'] !== undefined ? await storeFor(db, account, params['store']) : undefined;
-    const design = store && params['design'] !== undefined ? await designOf(db, store, params['design']) : undefined;
+  api.router[route.method](path, ...before, async (request: Request, response: Response) => {
+    const caller = await callerOf(api, route, request);
     const query = route.query ? check(route.query, readQuery(request, route.query), 'query') : undefined;
-    const answer = await handler({
-      params,
-      query,
-      body: readBody(route, request),
-      account,
-      store,
-      design,
-      request,
-      response,
-    } as unknown as Call<R>);
-    if (!response.headersSent) response.status(route.status).json(answer);
+    const params = request.params as Record<string, string>;
+    const body = readBody(route, request);
+    const call = { ...caller, params, body, query, request, response } as unknown as Call<R>;
+    await once(api, route, call, async () => {
+      const answer = await handler(call);
+      if (!response.headersSent) response.status(route.status).json(answer);
+      return answer as object;
+    });
   });
 }
 
-async function storeFor(db: Database, account: Account, slug: string): Promise<Store> {
+/** Finds out who calls a route, and lets in only who may. @throws Problem */
+export async function callerOf({ db }: Api, route: Route, request: Request): Promise<Partial<Caller>> {
+  const params = request.params as Record<string, string>;
+  for (const name of pathParams(route.path)) check(plainText(200).required(), params[name], name);
+  if (route.door === 'open') return {};
+  const account = await accountFrom(db, request, new Date());
+  if (account.scope === 'read' && route.method !== 'get')
+    throw notAllowed('This token may only read.', 'Use a token with the scope “all”.');
+  if (params['store'] === undefined) return { account };
+  const { store, role } = await storeFor(db, account, params['store']);
+  if (route.can && !can(role, route.can))
+    throw notAllowed(`A ${role} may not do this here.`, `Ask somebody who is ${rolesWith(route.can).join(' or ')}.`);
+  if (params['design'] === undefined) return { account, store, role };
+  return { account, store, role, design: await designOf(db, store, params['design']) };
+}
+
+const notAllowed = (sentence: string, remedy: string): Problem => new Problem('not-allowed', sentence, { remedy });
+
+/** With an `Idempotency-Key`, a create that is sent again is answered as it was and not done again. */
+async function once<R extends Route>(
+  { db }: Api,
+  route: R,
+  { account, request, response, body }: Call<R>,
+  work: () => Promise<object>,
+): Promise<void> {
+  const key = request.header('idempotency-key');
+  if (key === undefined || route.status !== 201 || route.door === 'open' || route.body === 'bytes') {
+    await work();
+    return;
+  }
+  check(plainText(100).required(), key, 'idempotency-key');
+  const requestHash = createHash('sha256')
+    .update(`${request.originalUrl} ${canonicalJson(body)}`)
+    .digest('hex');
+  const before = await findAnswer(db, account.id, key);
+  if (before && before.requestHash !== requestHash)
+    throw new Problem('reused-key', 'This idempotency key was used for another request.', {
+      place: 'idempotency-key',
+      remedy: 'Make a new key for each thing you create.',
+    });
+  if (before) {
+    response.status(before.status).json(before.answer);
+    return;
+  }
+  await keepAnswer(db, account.id, key, route.path, { requestHash, status: route.status, answer: await work() });
+}
+
+/**
+ * Refuses a write that replaces a resource if it has changed since the caller read it.
+ * @param current the resource as reading it would answer now
+ * @throws Problem `stale-tag`
+ */
+export function checkTag(request: Request, current: object): void {
+  const wanted = request.header('if-match');
+  if (wanted === undefined || wanted === '*') return;
+  const tag = (request.app.get('etag fn') as (body: string) => string)(JSON.stringify(current));
+  const bare = (text: string): string => text.trim().replace(/^W\//, '');
+  if (wanted.split(',').some((one) => bare(one) === bare(tag))) return;
+  throw new Problem('stale-tag', 'This has been changed since you read it.', {
+    place: 'if-match',
+    remedy: 'Read it again and repeat the change.',
+  });
+}
+
+async function storeFor(db: Database, account: SignedIn, slug: string): Promise<{ store: Store; role: Role }> {
   const store = await findStore(db, slug);
+  const role = store && (await roleIn(db, account.id, store.id));
   // Someone else's store looks like none, so that nothing can be found out by asking.
-  if (!store || !(await belongsTo(db, account.id, store.id))) {
+  if (!store || !role) {
     throw new Problem('no-such-thing', `There is no store “${slug}” that you belong to.`, {
       place: 'store',
       remedy: 'List the stores to see yours.',
     });
   }
-  return store;
+  return { store, role };
 }
 
 /** `live` names the design that shoppers see. */
-async function designOf(db: Database, store: Store, code: string): Promise<Design> {
+export async function designOf(db: Database, store: Store, code: string): Promise<Design> {
   const design = await findDesign(db, store.id, code === 'live' ? store.liveDesign.code : code);
-  if (!design)
+  if (!design || design.archivedAt)
     throw new Problem('no-such-thing', `There is no design “${code}” in ${store.name}.`, {
       place: 'design',
-      remedy: 'Use “live” for the one that shoppers see.',
+      remedy: 'List the designs, or use “live” for the one that shoppers see.',
     });
   return design;
 }

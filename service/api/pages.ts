@@ -1,94 +1,135 @@
 /** What there is in a draft: store pages with their templates, templates, documents, plans. */
 import {
-  arrangementOf,
-  assignedTemplate,
+  bindingOf,
+  canonicalJson,
   closeDocument,
   closedState,
+  codeOf,
+  currencyDecimals,
+  factsOf,
   hasSections,
-  isSectioned,
+  isPageKind,
+  isSection,
   keys,
   nameOf,
+  pageKinds,
+  parsePage,
+  parseRule,
   planPage,
   planSvg,
   planText,
+  printRule,
   Problem,
-  REGIONS,
+  readyRule,
+  regionsOf,
+  sectionsIn,
   SHIPPED_KINDS,
   templateCodeOf,
   why,
+  whySection,
   type AssignmentsDocument,
   type DesignState,
   type Document,
   type DraftDocument,
+  type PageInfo,
+  type PageKind,
   type PlanParts,
+  type Rule,
   type SectionedDocument,
   type TemplateDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { listPages, type ListedPage } from '../records/catalogue.js';
+import { allRows, settingOf } from '../assigning/renew.js';
+import {
+  countAssignments,
+  listAssignments,
+  openRenewals,
+  type AssignmentRow,
+  type PageFilter,
+} from '../records/assignments.js';
+import { pathsOf } from '../records/catalogue.js';
+import type { Design } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
-import { implement, type Api } from './implement.js';
+import { listCollections, listProducts } from '../records/subjects.js';
+import { findPage } from '../storefront/show.js';
+import { implement, type Api, type Caller } from './implement.js';
 
 export function pageRoutes(api: Api): void {
   const { db } = api;
 
   implement(api, routes.listPages, async ({ store, design, query }) => {
     const state = closedState(await openDraft(db, design));
-    const words = (query.search ?? '').toLocaleLowerCase().split(/\s+/).filter(Boolean);
-    const matches = (page: ListedPage): boolean => {
-      const text = `${page.title} ${page.page} ${page.path}`.toLocaleLowerCase();
-      return (!query.kind || page.kind === query.kind) && words.every((word) => text.includes(word));
-    };
-    const all = (await listPages(db, store.id))
-      .filter(matches)
-      .map((page) => ({ ...page, template: templateOf(page.page, state) }))
-      .filter((page) => !query.template || page.template?.code === query.template);
-    const start = query.cursor ? all.findIndex((page) => page.page === query.cursor) + 1 : 0;
-    const some = all.slice(start, start + (query.limit ?? 100));
-    return {
-      pages: some,
-      total: all.length,
-      next: start + some.length < all.length ? (some.at(-1)?.page ?? null) : null,
-    };
-  });
-
-  implement(api, routes.why, async ({ store, design, params }) => {
-    const page = await pageOf(api, store.id, params['page'] as string);
-    const { regions, ...rest } = why(
-      { code: page.page, title: page.title, path: page.path },
-      closedState(await openDraft(db, design)),
+    const limit = query.limit ?? 100;
+    const after = query.cursor === undefined ? undefined : readCursor(query.cursor);
+    const filter: PageFilter = { ...query, limit: limit + 1, after };
+    const renewals = await openRenewals(db, design.id, 'draft');
+    const { rows, total } =
+      query.when !== undefined || renewals.length
+        ? await listInMemory(api, design, state, filter, query.when)
+        : await listAssignments(db, design.id, 'draft', filter);
+    const some = rows.slice(0, limit);
+    const { patterns } = await settingOf(db, store.id, state);
+    const paths = await pathsOf(
+      db,
+      { storeId: store.id, patterns, state },
+      some.map(({ page }) => page),
     );
-    return { ...rest, regions: [...regions], sentences: [...rest.sentences] };
+    const last = some.at(-1);
+    return {
+      pages: some.map((row) => ({
+        page: row.page,
+        kind: row.kind,
+        title: row.title,
+        path: row.kind === 'not-found' ? '(any path where nothing lies)' : (paths.get(row.page) ?? ''),
+        template: templateShape(row, state),
+      })),
+      total,
+      next: rows.length > limit && last ? cursorOf(last) : null,
+      renewing: renewals.length ? { pages: sum(renewals, 'pages'), total: sum(renewals, 'total') } : null,
+    };
   });
 
-  implement(api, routes.listTemplates, async ({ store, design }) => {
+  implement(api, routes.why, async (call) => {
+    const { store, design, params, query } = call;
+    const state = closedState(await openDraft(db, design));
+    const page = await pageOf(api, call, params['page'] as string);
+    const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
+    const path = page.kind === 'not-found' ? '(any path where nothing lies)' : page.path;
+    const told = why({ ...page, path, facts: factsOf(page.subject, page.path) }, state, setting);
+    const asked = query.section === undefined ? null : sectionOn(told, query.section, state);
+    const fields = asked ? whySection(asked, SHIPPED_KINDS, { binding: (name) => bindingOf(page, name) }) : [];
+    return JSON.parse(
+      JSON.stringify({ ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] }),
+    ) as never;
+  });
+
+  implement(api, routes.listTemplates, async ({ design }) => {
     const draft = await openDraft(db, design);
     const state = closedState(draft);
-    const counts = new Map<string, number>();
-    for (const { page } of await listPages(db, store.id)) {
-      const code = assignedTemplate(page, state)?.template;
-      if (code) counts.set(code, (counts.get(code) ?? 0) + 1);
-    }
+    const renewals = await openRenewals(db, design.id, 'draft');
+    const counts = renewals.length
+      ? await countInMemory(api, design, state)
+      : await countAssignments(db, design.id, 'draft');
     const templates = [...draft.keys()].flatMap((key) => {
       const code = templateCodeOf(key);
       const template = draft.get(key);
-      if (!code || template?.type !== 'template') return [];
-      const { standard } = (draft.get(keys.assignments(template.pageKind)) ?? {}) as Partial<AssignmentsDocument>;
-      const sections = isSectioned(template) ? Object.keys(template.sections).length : 0;
+      if (code === null || !template) return [];
+      const pageKind = template.head['pageKind'] as PageKind;
       return [
         {
           code,
-          name: template.name,
-          pageKind: template.pageKind,
+          name: String(template.head['name']),
+          pageKind,
           pages: counts.get(code) ?? 0,
-          standard: standard === code,
-          sections,
+          standard: draft.get(keys.assignments(pageKind))?.head['standard'] === code,
+          sections: Object.values(template.nodes).filter(isSection).length,
         },
       ];
     });
+    const order = pageKinds();
     return {
-      templates: templates.sort((a, b) =>
-        a.pageKind === b.pageKind ? a.name.localeCompare(b.name) : a.pageKind < b.pageKind ? -1 : 1,
+      templates: templates.sort(
+        (a, b) => order.indexOf(a.pageKind) - order.indexOf(b.pageKind) || a.name.localeCompare(b.name),
       ),
     };
   });
@@ -108,25 +149,30 @@ export function pageRoutes(api: Api): void {
     if (!document)
       throw new Problem('no-such-document', `This design has no “${query.key}”.`, {
         place: 'key',
-        remedy: 'List the templates to see what there is.',
+        remedy: 'List the documents to see what there is.',
       });
     return { key: query.key, document: closeDocument(document), seq: draft.seq };
   });
 
-  implement(api, routes.drawPlan, async ({ design, query }) => {
+  implement(api, routes.drawPlan, async (call) => {
+    const { design, query, store } = call;
     const state = closedState(await openDraft(db, design));
-    const code = query.template ?? (query.page ? templateOf(query.page, state)?.code : undefined);
-    const template = code ? (state.get(keys.template(code)) as SectionedDocument | undefined) : undefined;
+    const decimals = currencyDecimals(store.currency);
+    const page = query.page === undefined ? undefined : await pageOf(api, call, query.page);
+    const told =
+      page &&
+      why({ ...page, facts: factsOf(page.subject, page.path) }, state, { now: new Date().toISOString(), decimals });
+    const code = query.template ?? told?.template?.template;
+    const template = code ? (state.get(keys.template(code)) as TemplateDocument | undefined) : undefined;
     if (!code || !template)
       throw new Problem('no-such-template', 'There is no such template to draw.', {
         place: 'template',
         remedy: 'Name a template, or a page that has one.',
       });
     const regions = Object.fromEntries(
-      REGIONS.flatMap((region) => {
-        const key = arrangementOf(region, state);
-        const document = key && (state.get(key) as Document);
-        return key && document && hasSections(document) ? [[region, [key, document]]] : [];
+      regionsOf(template, state).flatMap(({ region, document: key }) => {
+        const document = key === null ? undefined : (state.get(key) as Document);
+        return document && hasSections(document) ? [[region, [key, document]]] : [];
       }),
     ) as PlanParts['regions'];
     const drawn = planPage({ template: [keys.template(code), template], regions }, SHIPPED_KINDS);
@@ -134,20 +180,164 @@ export function pageRoutes(api: Api): void {
   });
 }
 
-function templateOf(page: string, state: DesignState) {
-  const assigned = assignedTemplate(page, state);
-  if (!assigned) return null;
-  const { name } = state.get(keys.template(assigned.template)) as TemplateDocument;
-  return { code: assigned.template, name, reason: assigned.reason };
+const sum = (list: readonly { readonly pages: number; readonly total: number }[], name: 'pages' | 'total'): number =>
+  list.reduce((all, one) => all + one[name], 0);
+
+function templateShape({ kind, template, reason, rule }: AssignmentRow, state: DesignState) {
+  if (template === null || reason === 'none') return null;
+  const { name } = (state.get(keys.template(template)) ?? { name: template }) as TemplateDocument;
+  const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const entry = rule === null ? undefined : bucket?.lists?.['rules']?.find(({ id }) => id === rule);
+  return { code: template, name, reason, ...(entry ? { rule: printRule(entry.values['when'] as Rule) } : {}) };
+}
+
+/** Right at once, also while the table is behind, and for conditions the table knows nothing of. */
+async function listInMemory(
+  { db }: Api,
+  design: Design,
+  state: DesignState,
+  filter: PageFilter,
+  when?: string,
+): Promise<{ rows: AssignmentRow[]; total: number }> {
+  const matching = when === undefined ? null : await pagesMatching(db, design.storeId, state, filter.kind, when);
+  const words = (filter.search ?? '').toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  const fits = (row: AssignmentRow): boolean =>
+    (!filter.kind || row.kind === filter.kind) &&
+    (!filter.template || row.template === filter.template) &&
+    (!filter.reason || row.reason === filter.reason) &&
+    (!matching || matching.has(row.page)) &&
+    words.every((word) => `${row.title} ${row.page}`.toLocaleLowerCase().includes(word));
+  const all: AssignmentRow[] = [];
+  for await (const rows of allRows(db, design.storeId, state)) all.push(...rows.filter(fits));
+  all.sort(inListOrder);
+  const { after } = filter;
+  const rest = after ? all.filter((row) => inListOrder(row, after as AssignmentRow) > 0) : all;
+  return { rows: rest.slice(0, filter.limit), total: all.length };
+}
+
+const inListOrder = (
+  a: Pick<AssignmentRow, 'rank' | 'title' | 'page'>,
+  b: Pick<AssignmentRow, 'rank' | 'title' | 'page'>,
+): number => a.rank - b.rank || compareText(a.title, b.title) || compareText(a.page, b.page);
+const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
+
+async function countInMemory({ db }: Api, design: Design, state: DesignState): Promise<Map<string, number>> {
+  const counts = new Map<string, number>();
+  for await (const rows of allRows(db, design.storeId, state))
+    for (const { template } of rows) if (template !== null) counts.set(template, (counts.get(template) ?? 0) + 1);
+  return counts;
+}
+
+/** The pages of a kind that a rule given as text matches. */
+async function pagesMatching(
+  db: Api['db'],
+  storeId: number,
+  state: DesignState,
+  kind: string | undefined,
+  when: string,
+): Promise<Set<string>> {
+  if (kind === undefined || !isPageKind(kind))
+    throw new Problem('bad-input', 'A rule asks for pages of one kind.', {
+      place: 'kind',
+      remedy: 'Name the page kind too.',
+    });
+  const { decimals, patterns } = await settingOf(db, storeId, state);
+  const rule = readyRule(parseRule(when, kind), decimals);
+  const found = new Set<string>();
+  const path = (slug: string): string => (patterns[kind as 'product'] ?? '').replace('{slug}', slug);
+  if (kind === 'product') {
+    for (let after = 0; ;) {
+      const batch = await listProducts(db, storeId, { after, limit: 5000 });
+      for (const one of batch) if (rule.matches(one.facts(path(one.slug)))) found.add(`product:${one.code}`);
+      if (batch.length < 5000) return found;
+      after = batch.at(-1)?.id ?? 0;
+    }
+  }
+  for (const one of kind === 'collection' ? await listCollections(db, storeId) : [])
+    if (rule.matches(one.facts(path(one.slug)))) found.add(`${kind}:${one.code}`);
+  return found;
+}
+
+const cursorOf = ({ rank, title, page }: AssignmentRow): string =>
+  Buffer.from(canonicalJson([rank, title.slice(0, 120), page])).toString('base64url');
+
+function readCursor(text: string): PageFilter['after'] {
+  try {
+    const [rank, title, page] = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown[];
+    if (
+      typeof rank === 'number' &&
+      Number.isInteger(rank) &&
+      Math.abs(rank) < 100 &&
+      typeof title === 'string' &&
+      typeof page === 'string' &&
+      !`${title}${page}`.includes('\0') &&
+      title.isWellFormed() &&
+      page.isWellFormed()
+    )
+      return { rank, title, page };
+  } catch {
+    // Told below.
+  }
+  throw new Problem('bad-input', 'This is no place in the list.', {
+    place: 'cursor',
+    remedy: 'Use the “next” of the answer before.',
+  });
+}
+
+/** A section of a page: of its template, its regions or its additions. @throws Problem `no-such-section` */
+function sectionOn(told: ReturnType<typeof why>, id: string, state: DesignState) {
+  const documents = [
+    ...(told.template ? [keys.template(told.template.template)] : []),
+    ...told.regions.flatMap(({ document }) => document ?? []),
+    ...told.additions.map(({ document }) => document),
+  ];
+  for (const key of documents)
+    for (const section of sectionsIn((state.get(key) as SectionedDocument).areas))
+      if (section.id === id) return section;
+  throw new Problem('no-such-section', `There is no section “${id}” on this page.`, {
+    place: 'section',
+    remedy: `Look at ${documents.map(codeOf).join(', ')} for the ids.`,
+  });
 }
 
 /** A page that exists. @throws Problem `no-such-page` */
-export async function pageOf({ db }: Api, storeId: number, code: string): Promise<ListedPage> {
-  const page = (await listPages(db, storeId)).find((one) => one.page === code);
-  if (!page)
-    throw new Problem('no-such-page', `There is no page “${code}”.`, {
+export async function pageOf({ db }: Api, { store, design }: Caller, code: string): Promise<PageInfo> {
+  const state = closedState(await openDraft(db, design));
+  const page = await found();
+  if (page) return page;
+  throw new Problem('no-such-page', `There is no page “${code}”.`, {
+    place: 'page',
+    remedy: 'List the pages to see their codes, such as product:K-014.',
+  });
+
+  async function found(): Promise<PageInfo | null> {
+    try {
+      const { kind, code: subject } = parsePage(code);
+      const page = await findPage({ db, store, state }, kind, 'code', subject ?? '');
+      return page && kind === 'home'
+        ? { ...page, title: 'Home' }
+        : page && kind === 'not-found'
+          ? { ...page, title: 'Not found' }
+          : page;
+    } catch (error) {
+      if (error instanceof Problem) return null;
+      throw error;
+    }
+  }
+}
+
+/** @throws Problem `no-such-page` naming the first that does not exist */
+export async function checkPagesExist({ db }: Api, { store, design }: Caller, pages: readonly string[]): Promise<void> {
+  const named = pages.filter((page) => page.includes(':'));
+  if (named.length === 0) return;
+  const state = closedState(await openDraft(db, design));
+  for (const page of named) parsePage(page);
+  const { patterns } = await settingOf(db, store.id, state);
+  const paths = await pathsOf(db, { storeId: store.id, patterns, state }, named);
+  const missing = named.find((page) => !paths.has(page));
+  if (missing !== undefined)
+    throw new Problem('no-such-page', `There is no page “${missing}”.`, {
       place: 'page',
       remedy: 'List the pages to see their codes, such as product:K-014.',
     });
-  return page;
 }

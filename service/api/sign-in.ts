@@ -1,5 +1,6 @@
 /** Signing in and out, tokens, who one is. */
 import { stringifySetCookie } from 'cookie';
+import type { Request } from 'express';
 import { routes } from '@parlour/contract';
 import {
   checkCredentials,
@@ -14,11 +15,13 @@ import { implement, type Api } from './implement.js';
 const cookie = (value: string, maxAge: number): string =>
   stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
 
+const addressOf = (request: Request): string => request.socket.remoteAddress ?? '';
+
 export function signInRoutes(api: Api): void {
   const { db } = api;
 
-  implement(api, routes.signIn, async ({ body, response }) => {
-    const account = await checkCredentials(db, body.mail, body.password);
+  implement(api, routes.signIn, async ({ body, request, response }) => {
+    const account = await checkCredentials(db, body.mail, body.password, addressOf(request));
     const token = await startSession(db, account, 'console', 'console', new Date());
     response.append('set-cookie', cookie(token, CONSOLE_DAYS * 24 * 60 * 60));
     return { name: account.name, mail: account.mail };
@@ -30,10 +33,13 @@ export function signInRoutes(api: Api): void {
     return { done: true };
   });
 
-  implement(api, routes.createToken, async ({ body }) => {
-    const account = await checkCredentials(db, body.mail, body.password);
+  implement(api, routes.createToken, async ({ body, request }) => {
+    const account = await checkCredentials(db, body.mail, body.password, addressOf(request));
     return {
-      token: await startSession(db, account, 'token', body.name, new Date()),
+      token: await startSession(db, account, 'token', body.name, new Date(), {
+        ...(body.scope === 'read' ? { scope: 'read' as const } : {}),
+        ...(body.days === undefined ? {} : { days: body.days }),
+      }),
       user: { name: account.name, mail: account.mail },
     };
   });

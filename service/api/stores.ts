@@ -3,8 +3,10 @@ import { fieldSchema, jsonSchema, picturePath, SHIPPED_KINDS, type JsonSchema } 
 import { routes } from '@parlour/contract';
 import { storefrontOrigin, type Config } from '../config.js';
 import { makePicture } from '../media/renditions.js';
+import { audit } from '../records/audit.js';
+import { createStore } from '../stores/create.js';
 import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
-import { storesOf, type Store } from '../records/stores.js';
+import { archiveStore, findStore, storesOf, type Store } from '../records/stores.js';
 import { implement, type Api } from './implement.js';
 
 export function storeRoutes(api: Api): void {
@@ -13,6 +15,16 @@ export function storeRoutes(api: Api): void {
   implement(api, routes.listStores, async ({ account }) => ({
     stores: (await storesOf(db, account.id)).map((store) => shapeOf(store, config)),
   }));
+  implement(api, routes.createStore, async ({ account, body }) => {
+    const id = await createStore(db, account.id, body);
+    await audit(db, { storeId: id, accountId: account.id, action: 'store.create', target: body.slug });
+    return shapeOf((await findStore(db, body.slug)) as Store, config);
+  });
+  implement(api, routes.archiveStore, async ({ store, account }) => {
+    await archiveStore(db, store.id, new Date());
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.archive', target: store.slug });
+    return { done: true };
+  });
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
   implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));
 

@@ -1,12 +1,10 @@
 /** Loads the demo stores into an empty database. */
-import { keys, type Document, type DocumentKey } from '@parlour/core';
 import { demoStores, type DemoStore } from '@parlour/demo';
 import { hashPassword } from '../accounts/passwords.js';
 import { makePicture } from '../media/renditions.js';
-import { addState } from '../publishing/publish.js';
-import { addAccount, addMembership } from '../records/accounts.js';
+import { addFirstDesign } from '../stores/create.js';
+import { addAccount, setMembership } from '../records/accounts.js';
 import { json, type Database, type Records } from '../records/database.js';
-import { saveManifest } from '../records/documents.js';
 import { addPicture } from '../records/pictures.js';
 
 /** The demo's owner. A demo only: a store of one's own is not made with it. */
@@ -25,7 +23,7 @@ export async function loadDemo(db: Database): Promise<boolean> {
     await trx.selectFrom('service_secret').selectAll().forUpdate().execute();
     if (await hasStores(trx)) return false;
     const owner = await addAccount(trx, { mail: DEMO_SIGN_IN.mail, name: DEMO_SIGN_IN.name, passwordHash });
-    for (const store of await demoStores()) await addMembership(trx, owner, await loadStore(trx, store), 'owner');
+    for (const store of await demoStores()) await setMembership(trx, owner, await loadStore(trx, store), 'owner');
     return true;
   });
 }
@@ -64,7 +62,7 @@ async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
       )
       .execute();
   }
-  await loadDesign(
+  await addFirstDesign(
     trx,
     store.id,
     demo.design((file) => hashes.get(file) as string),
@@ -79,7 +77,8 @@ async function loadProducts(
   hashes: ReadonlyMap<string, string>,
 ): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
-  for (const { code, slug, title, brand, summary, description, options, variants, pictures, added } of demo.products) {
+  for (const product of demo.products) {
+    const { code, slug, title, brand, summary, description, options, variants, pictures, added } = product;
     const row = await trx
       .insertInto('product')
       .values({
@@ -92,6 +91,10 @@ async function loadProducts(
         description,
         options: json(options),
         created_at: added,
+        category: product.category,
+        keywords: [...product.keywords],
+        attributes: json(product.attributes),
+        visible_since: added,
       })
       .returning('id')
       .executeTakeFirstOrThrow();
@@ -124,29 +127,4 @@ async function loadProducts(
     }
   }
   return ids;
-}
-
-/** A design whose draft and first revision are the same. */
-async function loadDesign(trx: Records, storeId: number, documents: ReadonlyMap<DocumentKey, Document>): Promise<void> {
-  if (!documents.has(keys.theme)) throw new Error('A design needs a theme.');
-  const origin = await saveManifest(trx, {});
-  const design = await trx
-    .insertInto('design')
-    .values({
-      store_id: storeId,
-      code: 'first',
-      name: 'First design',
-      origin,
-      live_revision: 0,
-      draft_seq: 0,
-      snapshot_seq: 0,
-    })
-    .returning('id')
-    .executeTakeFirstOrThrow();
-  const { manifest } = await addState(trx, design, documents, {
-    note: 'The design the store started with',
-    authorId: null,
-  });
-  await trx.updateTable('design').set({ origin: manifest }).where('id', '=', design.id).execute();
-  await trx.updateTable('store').set({ live_design_id: design.id }).where('id', '=', storeId).execute();
 }

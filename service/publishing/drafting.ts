@@ -1,36 +1,22 @@
-/** Work on a draft: edits in units, undo and redo per person, and what is not published yet. */
+/** Work on a draft: edits in units, undo and redo per person. */
 import { randomBytes } from 'node:crypto';
 import {
   applyRequests,
   applyUnit,
-  closeDocument,
-  compareDocuments,
   invertEdit,
   Problem,
   SHIPPED_KINDS,
-  type Change,
-  type Document,
-  type DocumentKey,
   type Draft,
   type Edit,
   type EditRequest,
   type UnitResult,
 } from '@parlour/core';
+import { renewAfterEdits } from '../assigning/renew.js';
 import type { Database, Records } from '../records/database.js';
-import { findRevision, loadState } from '../records/documents.js';
-import {
-  editsOf,
-  findUnit,
-  lastRedoable,
-  lastUndoable,
-  lockDesign,
-  markUndone,
-  openDraft,
-  recordUnit,
-  type Design,
-  type NewUnit,
-  type OpenDraft,
-} from '../records/drafts.js';
+import { lockDesign, type Design } from '../records/designs.js';
+import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/drafts.js';
+import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone } from '../records/log.js';
+import { signal } from '../records/signals.js';
 import { checkReferences } from './references.js';
 
 export interface DoneUnit {
@@ -39,7 +25,7 @@ export interface DoneUnit {
   readonly sentences: readonly string[];
 }
 
-/** A section id that no one else will draw: 50 random bits in letters and digits. */
+/** An id that no one else will draw: 50 random bits in letters and digits. */
 export const newId = (): string =>
   [...randomBytes(10)].map((byte) => 'abcdefghijkmnpqrstuvwxyz23456789'[byte & 31]).join('');
 
@@ -51,11 +37,19 @@ export const doUnit = (
   unit: string,
   requests: readonly EditRequest[],
 ): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'do' }, async (draft, trx) => {
-    const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId });
-    await checkReferences(trx, design.storeId, draft, result);
-    return result;
-  });
+  inDraft(db, design, { unit, authorId: author, type: 'do' }, (draft, trx) => tryUnit(trx, design, draft, requests));
+
+/** What a unit would do to a draft, without doing it. */
+export async function tryUnit(
+  db: Records,
+  design: Design,
+  draft: Draft,
+  requests: readonly EditRequest[],
+): Promise<UnitResult> {
+  const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId });
+  await checkReferences(db, design.storeId, draft, result);
+  return result;
+}
 
 /** Takes back the author's latest unit. @throws Problem `nothing-to-undo`; `stale-edit` if somebody built on it */
 export const undo = (db: Database, design: Design, author: number, unit: string): Promise<DoneUnit> =>
@@ -93,46 +87,17 @@ async function inDraft(
   unit: NewUnit,
   work: (draft: OpenDraft, trx: Records) => Promise<UnitResult>,
 ): Promise<DoneUnit> {
-  return db.transaction().execute(async (trx) => {
+  const done = await db.transaction().execute(async (trx) => {
     const design = await lockDesign(trx, id);
     const before = await findUnit(trx, id, unit.unit);
     if (before) return { seq: before.seq, sentences: before.sentences, edits: await editsOf(trx, id, before.seq) };
     const draft = await openDraft(trx, design);
     const result = await work(draft, trx);
-    const seq = await recordUnit(trx, design, draft, unit, result);
-    return { seq, edits: result.edits, sentences: result.sentences };
+    if (result.edits.length === 0) return { seq: design.draftSeq, edits: [], sentences: [] };
+    const { draftSeq } = await recordUnit(trx, design, draft, unit, result);
+    await renewAfterEdits(trx, design, draft, result);
+    return { seq: draftSeq, edits: result.edits, sentences: result.sentences };
   });
-}
-
-/** Records exact edits in a transaction that holds the design's lock already. */
-export async function recordExact(
-  trx: Records,
-  design: Design,
-  draft: OpenDraft,
-  author: number,
-  edits: readonly Edit[],
-): Promise<UnitResult> {
-  const result = applyUnit(edits, draft, SHIPPED_KINDS);
-  await recordUnit(trx, design, draft, { unit: newId(), authorId: author, type: 'do' }, result);
-  return result;
-}
-
-/** The state shoppers see. */
-export async function liveState(db: Records, design: Design): Promise<ReadonlyMap<DocumentKey, Document>> {
-  const live = await findRevision(db, design.id, design.liveRevision);
-  if (!live) throw new Error(`Design ${design.code} has no revision ${design.liveRevision}.`);
-  return loadState(db, live.manifest);
-}
-
-/** Every key that either state has. */
-export const allKeys = (draft: Draft, live: ReadonlyMap<DocumentKey, Document>): DocumentKey[] => [
-  ...new Set([...live.keys(), ...draft.keys()]),
-];
-
-/** What the draft has that shoppers do not see yet. */
-export function unpublished(draft: Draft, live: ReadonlyMap<DocumentKey, Document>): Change[] {
-  return allKeys(draft, live).flatMap((key) => {
-    const now = draft.get(key);
-    return compareDocuments(key, live.get(key), now && closeDocument(now), SHIPPED_KINDS);
-  });
+  await signal(db, id);
+  return done;
 }

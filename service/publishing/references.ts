@@ -1,16 +1,21 @@
 /** Whether what sections point at exists: pages, pictures, products, collections, menus. Core knows the design only. */
 import {
   compileDocument,
-  isSectioned,
   closeDocument,
+  closedState,
   keys,
   menuNeeds,
   needKey,
+  overlay,
+  patternsOf,
   Problem,
   SHIPPED_KINDS,
+  type DesignState,
   type Draft,
   type DraftDocument,
+  type MenuDocument,
   type Need,
+  type PathsDocument,
   type SectionedDocument,
   type UnitResult,
 } from '@parlour/core';
@@ -42,18 +47,19 @@ export async function checkReferences(db: Records, storeId: number, draft: Draft
       if (!there) throw missing(`menu “${menu}”`, 'Name one of the design’s menus, such as main.');
     }
   }
-  if (added.length) await checkNeeds(db, storeId, added);
+  if (added.length) await checkNeeds(db, storeId, added, closedState(overlay(draft, result.documents)));
 }
 
 function referencesOf(document: DraftDocument | undefined): References {
-  if (document?.type === 'menu') return { needs: menuNeeds(document), menus: [] };
-  if (!isSectioned(document)) return { needs: [], menus: [] };
+  if (document?.type === 'menu') return { needs: menuNeeds(closeDocument(document) as MenuDocument), menus: [] };
+  if (!document?.areaNames) return { needs: [], menus: [] };
   return compileDocument(closeDocument(document) as SectionedDocument, SHIPPED_KINDS);
 }
 
-async function checkNeeds(db: Records, storeId: number, needs: readonly Need[]): Promise<void> {
+async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], state: DesignState): Promise<void> {
   const lookups = needs.filter((need) => need.type !== 'products');
-  const { pictures, paths } = await loadData(db, storeId, lookups, null);
+  const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const { pictures, paths } = await loadData(db, { storeId, patterns, state }, lookups, null);
   for (const need of lookups) {
     if (need.type === 'path' && !paths.has(needKey(need)))
       throw missing(`store page “${need.page}”`, 'List the pages to see their codes.');

@@ -1,4 +1,6 @@
-/** Accounts, and the sessions and tokens that prove who someone is. */
+/** Accounts, the sessions and tokens that prove who someone is, and invitations. */
+import { sql } from 'kysely';
+import type { Role } from '@parlour/core';
 import type { Records } from './database.js';
 
 export interface Account {
@@ -7,20 +9,51 @@ export interface Account {
   readonly name: string;
 }
 
+/** Somebody with a session or a token. */
+export interface SignedIn extends Account {
+  /** `read` for a token that changes nothing. */
+  readonly scope: 'all' | 'read';
+}
+
 export async function addAccount(
   db: Records,
   account: Omit<Account, 'id'> & { passwordHash: string },
 ): Promise<number> {
   const row = await db
     .insertInto('account')
-    .values({ mail: account.mail, name: account.name, password_hash: account.passwordHash })
+    .values({ mail: account.mail.toLowerCase(), name: account.name, password_hash: account.passwordHash })
     .returning('id')
     .executeTakeFirstOrThrow();
   return row.id;
 }
 
-export async function addMembership(db: Records, accountId: number, storeId: number, role: string): Promise<void> {
-  await db.insertInto('membership').values({ account_id: accountId, store_id: storeId, role }).execute();
+/** Gives an account a role in a store, whatever it had there before. */
+export async function setMembership(db: Records, accountId: number, storeId: number, role: Role): Promise<void> {
+  await db
+    .insertInto('membership')
+    .values({ account_id: accountId, store_id: storeId, role })
+    .onConflict((conflict) => conflict.columns(['account_id', 'store_id']).doUpdateSet({ role }))
+    .execute();
+}
+
+export async function removeMembership(db: Records, accountId: number, storeId: number): Promise<void> {
+  await db.deleteFrom('membership').where('account_id', '=', accountId).where('store_id', '=', storeId).execute();
+}
+
+export interface Member extends Account {
+  readonly role: Role;
+}
+
+/** Who belongs to a store, by name; the rows are locked if roles are about to change. */
+export function membersOf(db: Records, storeId: number, lock = false): Promise<Member[]> {
+  const query = db
+    .selectFrom('membership')
+    .innerJoin('account', 'account.id', 'membership.account_id')
+    .select(['account.id', 'account.mail', 'account.name', 'membership.role'])
+    .$narrowType<{ role: Role }>()
+    .where('store_id', '=', storeId)
+    .orderBy('account.name');
+  return (lock ? query.forUpdate('membership') : query).execute();
 }
 
 export async function accountByMail(
@@ -31,7 +64,18 @@ export async function accountByMail(
     .selectFrom('account')
     .select(['id', 'mail', 'name', 'password_hash as passwordHash'])
     .where('mail', '=', mail.toLowerCase())
+    .where('disabled_at', 'is', null)
     .executeTakeFirst();
+}
+
+export async function hasAccounts(db: Records): Promise<boolean> {
+  return (await db.selectFrom('account').select('id').limit(1).executeTakeFirst()) !== undefined;
+}
+
+/** A new password; every session but the one given ends. */
+export async function setPassword(db: Records, accountId: number, passwordHash: string, but: Buffer): Promise<void> {
+  await db.updateTable('account').set({ password_hash: passwordHash }).where('id', '=', accountId).execute();
+  await db.deleteFrom('session').where('account_id', '=', accountId).where('token_hash', '!=', but).execute();
 }
 
 export interface NewSession {
@@ -39,6 +83,7 @@ export interface NewSession {
   readonly accountId: number;
   readonly kind: 'console' | 'token';
   readonly name: string;
+  readonly scope: 'all' | 'read';
   readonly expiresAt: Date;
 }
 
@@ -50,7 +95,9 @@ export async function addSession(db: Records, session: NewSession): Promise<void
       account_id: session.accountId,
       kind: session.kind,
       name: session.name,
+      scope: session.scope,
       expires_at: session.expiresAt,
+      used_at: null,
     })
     .execute();
 }
@@ -59,13 +106,89 @@ export async function endSession(db: Records, tokenHash: Buffer): Promise<void> 
   await db.deleteFrom('session').where('token_hash', '=', tokenHash).execute();
 }
 
-/** Who a session that has not expired belongs to. */
-export async function accountOfSession(db: Records, tokenHash: Buffer, now: Date): Promise<Account | undefined> {
-  return db
+/** Who a session that has not expired belongs to. When it was used is noted once a minute. */
+export async function accountOfSession(db: Records, tokenHash: Buffer, now: Date): Promise<SignedIn | undefined> {
+  const row = await db
     .selectFrom('session')
     .innerJoin('account', 'account.id', 'session.account_id')
-    .select(['account.id', 'account.mail', 'account.name'])
+    .select(['account.id', 'account.mail', 'account.name', 'session.scope', 'session.used_at as usedAt'])
     .where('token_hash', '=', tokenHash)
     .where('expires_at', '>', now)
+    .where('account.disabled_at', 'is', null)
     .executeTakeFirst();
+  if (!row) return undefined;
+  const { usedAt, ...account } = row;
+  if (!usedAt || now.getTime() - usedAt.getTime() > 60_000)
+    await db.updateTable('session').set({ used_at: now }).where('token_hash', '=', tokenHash).execute();
+  return account;
+}
+
+export interface KeptToken {
+  readonly id: number;
+  readonly name: string;
+  readonly scope: 'all' | 'read';
+  readonly createdAt: Date;
+  readonly expiresAt: Date;
+  readonly usedAt: Date | null;
+}
+
+export const tokensOf = (db: Records, accountId: number): Promise<KeptToken[]> =>
+  db
+    .selectFrom('session')
+    .select(['id', 'name', 'scope', 'created_at as createdAt', 'expires_at as expiresAt', 'used_at as usedAt'])
+    .where('account_id', '=', accountId)
+    .where('kind', '=', 'token')
+    .orderBy('id', 'desc')
+    .execute();
+
+/** @returns false if there is no such token of the account */
+export async function removeToken(db: Records, accountId: number, id: number): Promise<boolean> {
+  const { numDeletedRows } = await db
+    .deleteFrom('session')
+    .where('account_id', '=', accountId)
+    .where('id', '=', id)
+    .where('kind', '=', 'token')
+    .executeTakeFirst();
+  return numDeletedRows > 0n;
+}
+
+export interface Invitation {
+  readonly storeId: number | null;
+  readonly mail: string;
+  readonly role: Role;
+  readonly expiresAt: Date;
+}
+
+export async function addInvitation(
+  db: Records,
+  { storeId, mail, role, expiresAt, tokenHash, by }: Invitation & { tokenHash: Buffer; by: number | null },
+): Promise<void> {
+  await db
+    .insertInto('invitation')
+    .values({
+      token_hash: tokenHash,
+      store_id: storeId,
+      mail: mail.toLowerCase(),
+      role,
+      invited_by: by,
+      expires_at: expiresAt,
+    })
+    .execute();
+}
+
+export const invitationsOf = (db: Records, storeId: number, now: Date): Promise<Invitation[]> =>
+  db
+    .selectFrom('invitation')
+    .select(['store_id as storeId', 'mail', 'role', 'expires_at as expiresAt'])
+    .$narrowType<{ role: Role }>()
+    .where('store_id', '=', storeId)
+    .where('expires_at', '>', now)
+    .orderBy('created_at')
+    .execute();
+
+/** Takes an invitation up: it is gone then. Undefined if it has expired or was used. */
+export async function takeInvitation(trx: Records, tokenHash: Buffer, now: Date): Promise<Invitation | undefined> {
+  const { rows } = await sql<Invitation>`delete from invitation where token_hash = ${tokenHash} and expires_at > ${now}
+    returning store_id as "storeId", mail, role, expires_at as "expiresAt"`.execute(trx);
+  return rows[0];
 }

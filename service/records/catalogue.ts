@@ -2,12 +2,14 @@
 import {
   needKey,
   pathOf,
-  STANDARD_PATHS,
+  keys,
   type Collection,
   type Need,
   type PageCode,
   type PageData,
-  type PageKind,
+  type ContentDocument,
+  type DesignState,
+  type PathPatterns,
   type PictureInfo,
   type Product,
   type ProductCard,
@@ -28,7 +30,26 @@ export async function findProduct(
 ): Promise<Product | undefined> {
   const row = await db
     .selectFrom('product')
-    .select(['code', 'slug', 'title', 'brand', 'summary', 'description', 'options'])
+    .select([
+      'code',
+      'slug',
+      'title',
+      'brand',
+      'category',
+      'keywords',
+      'attributes',
+      'summary',
+      'description',
+      'options',
+    ])
+    .select('visible_since as visibleSince')
+    .select(
+      sql<
+        string[]
+      >`coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id where m.product_id = product.id), '{}')`.as(
+        'collections',
+      ),
+    )
     .select(
       sql<Variant[]>`coalesce((select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
         'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position) from variant where product_id = product.id), '[]')`.as(
@@ -58,36 +79,23 @@ export async function findCollection(
   return db
     .selectFrom('collection')
     .select(['code', 'slug', 'title', 'description'])
+    .select(
+      sql<string[]>`(with recursive above (parent_id, code, depth) as (
+        select collection.parent_id, ''::text, 0
+        union all
+        select c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
+      ) select coalesce(array_agg(code order by depth) filter (where depth > 0), '{}') from above)`.as('parents'),
+    )
     .where('store_id', '=', storeId)
     .where(by, '=', value)
     .executeTakeFirst();
 }
 
-/** A store page as lists show it. */
-export interface ListedPage {
-  readonly page: PageCode;
-  readonly kind: PageKind;
-  readonly title: string;
-  readonly path: string;
-}
-
-/** Every store page: those without subject first, then collections, then products, each by title. */
-export async function listPages(db: Records, storeId: number): Promise<ListedPage[]> {
-  const rows = await sql<{ kind: 'collection' | 'product'; code: string; slug: string; title: string }>`
-    select 'collection' as kind, code, slug, title, 0 as rank from collection where store_id = ${storeId}
-    union all select 'product', code, slug, title, 1 from product where store_id = ${storeId} order by rank, title, code`.execute(
-    db,
-  );
-  return [
-    { page: 'home', kind: 'home', title: 'Home', path: STANDARD_PATHS.home },
-    { page: 'not-found', kind: 'not-found', title: 'Not found', path: '(any path where nothing lies)' },
-    ...rows.rows.map(({ kind, code, slug, title }) => ({
-      page: `${kind}:${code}`,
-      kind,
-      title,
-      path: pathOf(STANDARD_PATHS, kind, slug),
-    })),
-  ];
+/** What paths of pages are made with: the design's patterns, and its content pages. */
+export interface PathSources {
+  readonly storeId: number;
+  readonly patterns: PathPatterns;
+  readonly state: DesignState;
 }
 
 /**
@@ -96,7 +104,7 @@ export async function listPages(db: Records, storeId: number): Promise<ListedPag
  */
 export async function loadData(
   db: Records,
-  storeId: number,
+  sources: PathSources,
   needs: readonly Need[],
   subject: Subject,
 ): Promise<PageData> {
@@ -104,18 +112,18 @@ export async function loadData(
   const [products, pictures, paths] = await Promise.all([
     loadProducts(
       db,
-      storeId,
+      sources,
       wanted.filter((need) => need.type === 'products'),
       subject,
     ),
     loadPictures(
       db,
-      storeId,
+      sources.storeId,
       wanted.flatMap((need) => (need.type === 'picture' ? [need.hash] : [])),
     ),
     loadPaths(
       db,
-      storeId,
+      sources,
       wanted.flatMap((need) => (need.type === 'path' ? [need.page] : [])),
     ),
   ]);
@@ -126,7 +134,7 @@ type ProductsNeed = Need & { type: 'products' };
 
 async function loadProducts(
   db: Records,
-  storeId: number,
+  { storeId, patterns }: PathSources,
   needs: readonly ProductsNeed[],
   subject: Subject,
 ): Promise<Map<string, ProductCard[]>> {
@@ -143,7 +151,7 @@ async function loadProducts(
   const rows = await sql<
     Tables['product_card'] & { need: string }
   >`${sql.join(queries, sql` union all `)} order by need, rank`.execute(db);
-  for (const row of rows.rows) found.get(row.need)?.push(asCard(row));
+  for (const row of rows.rows) found.get(row.need)?.push(asCard(row, patterns));
   return found;
 }
 
@@ -169,9 +177,9 @@ const memberQuery = (storeId: number, code: string, limit: number): RawBuilder<u
   sql`select m.product_id as id, m.position as rank from collection c join collection_member m on m.collection_id = c.id
     where c.store_id = ${storeId} and c.code = ${code} order by m.position limit ${limit}`;
 
-const asCard = (row: Tables['product_card']): ProductCard => ({
+const asCard = (row: Tables['product_card'], patterns: PathPatterns): ProductCard => ({
   code: row.code,
-  path: pathOf(STANDARD_PATHS, 'product', row.slug),
+  path: pathOf(patterns, 'product', row.slug),
   title: row.title,
   brand: row.brand,
   price: row.price,
@@ -196,13 +204,23 @@ async function loadPictures(
   return new Map(rows.map((row) => [needKey({ type: 'picture', hash: row.hash }), { ...row, alt: '' }]));
 }
 
-async function loadPaths(db: Records, storeId: number, pages: readonly PageCode[]): Promise<Map<string, string>> {
+async function loadPaths(
+  db: Records,
+  { storeId, patterns, state }: PathSources,
+  pages: readonly PageCode[],
+): Promise<Map<string, string>> {
   const paths = new Map<string, string>();
   const codes: Record<'product' | 'collection', string[]> = { product: [], collection: [] };
+  const found = (page: PageCode, path: string): void => void paths.set(needKey({ type: 'path', page }), path);
   for (const page of pages) {
     const { kind, code } = parsePage(page);
-    if (kind === 'home') paths.set(needKey({ type: 'path', page }), STANDARD_PATHS.home);
-    else if (kind !== 'not-found' && code !== null) codes[kind].push(code);
+    if (code === null) {
+      if (kind !== 'not-found') found(page, pathOf(patterns, kind));
+    } else if (kind === 'product' || kind === 'collection') codes[kind].push(code);
+    else if (kind === 'content') {
+      const document = state.get(keys.content(code)) as ContentDocument | undefined;
+      if (document) found(page, pathOf(patterns, kind, document.slug));
+    }
   }
   if (codes.product.length + codes.collection.length === 0) return paths;
   const rows = await sql<{ kind: 'product' | 'collection'; code: string; slug: string }>`
@@ -210,7 +228,21 @@ async function loadPaths(db: Records, storeId: number, pages: readonly PageCode[
     union all select 'collection', code, slug from collection where store_id = ${storeId} and code = any(${codes.collection})`.execute(
     db,
   );
-  for (const { kind, code, slug } of rows.rows)
-    paths.set(needKey({ type: 'path', page: `${kind}:${code}` }), pathOf(STANDARD_PATHS, kind, slug));
+  for (const { kind, code, slug } of rows.rows) found(`${kind}:${code}`, pathOf(patterns, kind, slug));
   return paths;
+}
+
+/** The paths of pages that exist, by page. */
+export async function pathsOf(
+  db: Records,
+  sources: PathSources,
+  pages: readonly PageCode[],
+): Promise<Map<PageCode, string>> {
+  const paths = await loadPaths(db, sources, pages);
+  return new Map(
+    pages.flatMap((page) => {
+      const path = paths.get(needKey({ type: 'path', page }));
+      return path === undefined ? [] : [[page, path]];
+    }),
+  );
 }

@@ -2,6 +2,7 @@
 import { Kysely, Migrator, PostgresDialect, type Transaction } from 'kysely';
 import pg from 'pg';
 import * as slice from './migrations/0001-slice.js';
+import * as designModel from './migrations/0002-design-model.js';
 import type { Tables } from './tables.js';
 
 export type Database = Kysely<Tables>;
@@ -11,6 +12,9 @@ export type Records = Database | Transaction<Tables>;
 const INT8 = 20;
 // Sequence numbers stay far below 2^53, so they are read as numbers.
 pg.types.setTypeParser(INT8, Number);
+const DATE = 1082;
+// A day has no time and no zone; it stays the text it is.
+pg.types.setTypeParser(DATE, String);
 
 /** @param url `postgresql://…`; the pool connects when it is first used */
 export function openDatabase(url: string): Database {
@@ -24,7 +28,10 @@ export function openDatabase(url: string): Database {
 
 /** Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock. */
 export async function migrate(db: Database): Promise<void> {
-  const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve({ '0001-slice': slice }) } });
+  const migrator = new Migrator({
+    db,
+    provider: { getMigrations: () => Promise.resolve({ '0001-slice': slice, '0002-design-model': designModel }) },
+  });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');
 }

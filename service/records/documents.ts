@@ -1,6 +1,6 @@
 /** Documents and manifests by hash, revisions, and the state of a design at a revision. */
 import { createHash } from 'node:crypto';
-import { canonicalJson, type Document, type DocumentKey } from '@parlour/core';
+import { canonicalJson, upgradeDocument, type Document, type DocumentKey } from '@parlour/core';
 import { json, type Records } from './database.js';
 
 /** Document key -> document hash. */
@@ -55,7 +55,7 @@ export async function loadDocuments(db: Records, hashes: readonly string[]): Pro
   const missing = hashes.filter((hash) => !documents.has(hash));
   if (missing.length) {
     const rows = await db.selectFrom('document').select(['hash', 'body']).where('hash', 'in', missing).execute();
-    for (const row of rows) remember(documents, row.hash, row.body as Document);
+    for (const row of rows) remember(documents, row.hash, upgradeDocument(row.body));
   }
   return new Map(hashes.map((hash) => [hash, documents.get(hash) as Document]));
 }

@@ -2,31 +2,14 @@
  * Drafts. A draft is the documents its design began with, snapshots, and the edits after them. Each process holds the
  * drafts it works with in memory and catches up by reading the edits it has not seen; PostgreSQL is the truth.
  */
-import {
-  openDocument,
-  replay,
-  type DocumentKey,
-  type Draft,
-  type DraftDocument,
-  type Edit,
-  type UnitResult,
-} from '@parlour/core';
+import { openDocument, replay, type DocumentKey, type Draft, type DraftDocument, type UnitResult } from '@parlour/core';
 import { json, perDatabase, type Records } from './database.js';
+import type { Design } from './designs.js';
 import { loadState } from './documents.js';
+import { editsAfter, type UnitType } from './log.js';
 
 const SNAPSHOT_EVERY = 100;
 const MOST_OPEN = 50;
-
-export interface Design {
-  readonly id: number;
-  readonly storeId: number;
-  readonly code: string;
-  readonly name: string;
-  readonly origin: string;
-  readonly liveRevision: number;
-  readonly draftSeq: number;
-  readonly snapshotSeq: number;
-}
 
 /** A draft at one sequence number. */
 export interface OpenDraft extends Draft {
@@ -52,33 +35,16 @@ class Replica implements OpenDraft {
     }
     this.seq = seq;
   }
+  /** Moves on over log entries that hold no edits. */
+  pass(seq: number): void {
+    this.seq = Math.max(this.seq, seq);
+  }
   copy(): OpenDraft {
     return new Replica(this.seq, new Map(this.documents));
   }
 }
 
 const replicasOf = perDatabase(() => new Map<number, Replica>());
-
-const designQuery = (db: Records) =>
-  db
-    .selectFrom('design')
-    .select([
-      'id',
-      'store_id as storeId',
-      'code',
-      'name',
-      'origin',
-      'live_revision as liveRevision',
-      'draft_seq as draftSeq',
-      'snapshot_seq as snapshotSeq',
-    ]);
-
-export const findDesign = (db: Records, storeId: number, code: string): Promise<Design | undefined> =>
-  designQuery(db).where('store_id', '=', storeId).where('code', '=', code).executeTakeFirst();
-
-/** Reads a design and keeps others from changing it until the transaction ends. */
-export const lockDesign = (trx: Records, designId: number): Promise<Design> =>
-  designQuery(trx).where('id', '=', designId).forUpdate().executeTakeFirstOrThrow();
 
 /** The draft as it is now. Later edits do not show in what is returned. */
 export async function openDraft(db: Records, design: Design): Promise<OpenDraft> {
@@ -94,18 +60,10 @@ async function caughtUp(db: Records, design: Design): Promise<Replica> {
     replicas.set(design.id, replica);
   }
   if (replica.seq < design.draftSeq) {
-    const rows = await db
-      .selectFrom('draft_edit')
-      .select(['seq', 'edit'])
-      .where('design_id', '=', design.id)
-      .where('seq', '>', replica.seq)
-      .orderBy('seq')
-      .orderBy('position')
-      .execute();
-    const units = new Map<number, Edit[]>();
-    for (const { seq, edit } of rows) units.set(seq, [...(units.get(seq) ?? []), edit]);
+    const units = await editsAfter(db, design.id, replica.seq);
     // Without a pause from here on: a replica that others caught up meanwhile skips what it has.
     for (const [seq, edits] of units) if (seq > replica.seq) replica.take(seq, replay(edits, replica));
+    replica.pass(design.draftSeq);
   }
   return replica;
 }
@@ -128,45 +86,32 @@ async function readSnapshot(db: Records, design: Design): Promise<Replica> {
   return new Replica(rows[0]?.seq ?? 0, documents);
 }
 
-/** What a unit is to undo: something done, the undoing of a unit, or the doing again of what was undone. */
-export type UnitType = 'do' | 'undo' | 'redo';
-
 export interface NewUnit {
   readonly unit: string;
-  readonly authorId: number;
+  /** Null for what Parlour did by itself, at a set time. */
+  readonly authorId: number | null;
   readonly type: UnitType;
 }
 
 /**
  * Records a unit under the lock of its design.
- * @param design as `lockDesign` gave it in this transaction
+ * @param design as `lockDesign` gave it in this transaction, or as the last unit recorded under it left it
  * @param draft as it was opened under the same lock
- * @returns the unit's sequence number
+ * @returns the design with the unit's sequence number
  */
 export async function recordUnit(
   trx: Records,
   design: Design,
-  draft: OpenDraft,
+  draft: Draft,
   { unit, authorId, type }: NewUnit,
   result: UnitResult,
-): Promise<number> {
+): Promise<Design> {
   const seq = design.draftSeq + 1;
   await trx
     .insertInto('draft_unit')
     .values({ design_id: design.id, seq, unit, author_id: authorId, sentences: json(result.sentences), type })
     .execute();
-  await trx
-    .insertInto('draft_edit')
-    .values(
-      result.edits.map((edit, position) => ({
-        design_id: design.id,
-        seq,
-        position,
-        document: edit.document,
-        edit: json(edit),
-      })),
-    )
-    .execute();
+  if (result.edits.length) await recordEdits(trx, design.id, seq, result);
   const snapshot = seq - design.snapshotSeq >= SNAPSHOT_EVERY;
   if (snapshot) await writeSnapshot(trx, design, draft, result);
   await trx
@@ -174,7 +119,54 @@ export async function recordUnit(
     .set({ draft_seq: seq, ...(snapshot ? { snapshot_seq: seq } : {}) })
     .where('id', '=', design.id)
     .execute();
-  return seq;
+  return { ...design, draftSeq: seq, snapshotSeq: snapshot ? seq : design.snapshotSeq };
+}
+
+async function recordEdits(trx: Records, designId: number, seq: number, { edits }: UnitResult): Promise<void> {
+  await trx
+    .insertInto('draft_edit')
+    .values(
+      edits.map((edit, position) => ({
+        design_id: designId,
+        seq,
+        position,
+        document: edit.document,
+        edit: json(edit),
+      })),
+    )
+    .execute();
+  await trx
+    .insertInto('draft_change')
+    .values([...new Set(edits.map(({ document }) => document))].map((key) => ({ design_id: designId, key })))
+    .onConflict((conflict) => conflict.doNothing())
+    .execute();
+}
+
+/** The documents whose draft may differ from what the design published last. */
+export async function changedKeysOf(db: Records, designId: number): Promise<string[]> {
+  const rows = await db
+    .selectFrom('draft_change')
+    .select('key')
+    .where('design_id', '=', designId)
+    .orderBy('key')
+    .execute();
+  return rows.map(({ key }) => key);
+}
+
+/** Notes that documents are published as they are in the draft. */
+export async function markPublished(trx: Records, designId: number, keys: readonly string[]): Promise<void> {
+  if (keys.length)
+    await trx.deleteFrom('draft_change').where('design_id', '=', designId).where('key', 'in', keys).execute();
+}
+
+/** Notes that documents of the draft may differ from what is published now. */
+export async function markChanged(trx: Records, designId: number, keys: readonly string[]): Promise<void> {
+  if (keys.length)
+    await trx
+      .insertInto('draft_change')
+      .values(keys.map((key) => ({ design_id: designId, key })))
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
 }
 
 async function writeSnapshot(trx: Records, design: Design, draft: Draft, result: UnitResult): Promise<void> {
@@ -185,6 +177,7 @@ async function writeSnapshot(trx: Records, design: Design, draft: Draft, result:
     .where('design_id', '=', design.id)
     .where('seq', '>', design.snapshotSeq)
     .execute();
+  if (touched.length === 0) return;
   const rows = touched.map(({ document: key }) => {
     const body = result.documents.has(key) ? result.documents.get(key) : draft.get(key);
     return { design_id: design.id, key, body: json(body ?? { removed: true }) };
@@ -195,63 +188,5 @@ async function writeSnapshot(trx: Records, design: Design, draft: Draft, result:
     .onConflict((conflict) =>
       conflict.columns(['design_id', 'key']).doUpdateSet((eb) => ({ body: eb.ref('excluded.body') })),
     )
-    .execute();
-}
-
-export interface StoredUnit {
-  readonly seq: number;
-  readonly unit: string;
-  readonly sentences: readonly string[];
-  readonly type: UnitType;
-}
-
-const unitQuery = (db: Records, designId: number) =>
-  db.selectFrom('draft_unit').select(['seq', 'unit', 'sentences', 'type']).where('design_id', '=', designId);
-
-const latestStanding = (
-  db: Records,
-  designId: number,
-  authorId: number,
-  types: UnitType[],
-): Promise<StoredUnit | undefined> =>
-  unitQuery(db, designId)
-    .where('author_id', '=', authorId)
-    .where('undone', '=', false)
-    .where('type', 'in', types)
-    .orderBy('seq', 'desc')
-    .limit(1)
-    .executeTakeFirst();
-
-/** A unit that was done already, by the id its sender gave it. */
-export const findUnit = (db: Records, designId: number, unit: string): Promise<StoredUnit | undefined> =>
-  unitQuery(db, designId).where('unit', '=', unit).executeTakeFirst();
-
-/** The latest thing a person did, or did again, that stands. */
-export const lastUndoable = (db: Records, designId: number, authorId: number): Promise<StoredUnit | undefined> =>
-  latestStanding(db, designId, authorId, ['do', 'redo']);
-
-/** The latest undo of a person, unless that person did something new since. */
-export async function lastRedoable(db: Records, designId: number, authorId: number): Promise<StoredUnit | undefined> {
-  const last = await latestStanding(db, designId, authorId, ['do', 'undo']);
-  return last?.type === 'undo' ? last : undefined;
-}
-
-export async function editsOf(db: Records, designId: number, seq: number): Promise<Edit[]> {
-  const rows = await db
-    .selectFrom('draft_edit')
-    .select('edit')
-    .where('design_id', '=', designId)
-    .where('seq', '=', seq)
-    .orderBy('position')
-    .execute();
-  return rows.map((row) => row.edit);
-}
-
-export async function markUndone(trx: Records, designId: number, seq: number): Promise<void> {
-  await trx
-    .updateTable('draft_unit')
-    .set({ undone: true })
-    .where('design_id', '=', designId)
-    .where('seq', '=', seq)
     .execute();
 }

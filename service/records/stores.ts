@@ -1,5 +1,5 @@
 /** Stores. */
-import type { StoreInfo } from '@parlour/core';
+import type { Role, StoreInfo } from '@parlour/core';
 import type { Records } from './database.js';
 
 export interface Store extends StoreInfo {
@@ -41,8 +41,18 @@ const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): S
   liveDesign: { id: designId, code: designCode, revision, manifest },
 });
 
+export const storeById = (db: Records, id: number): Promise<{ slug: string; currency: string; timeZone: string }> =>
+  db
+    .selectFrom('store')
+    .select(['slug', 'currency', 'time_zone as timeZone'])
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow();
+
 export async function findStore(db: Records, slug: string): Promise<Store | undefined> {
-  const row = await storeQuery(db).where('store.slug', '=', slug).executeTakeFirst();
+  const row = await storeQuery(db)
+    .where('store.slug', '=', slug)
+    .where('store.archived_at', 'is', null)
+    .executeTakeFirst();
   return row && asStore(row);
 }
 
@@ -51,17 +61,46 @@ export async function storesOf(db: Records, accountId: number): Promise<Store[]>
   const rows = await storeQuery(db)
     .innerJoin('membership', 'membership.store_id', 'store.id')
     .where('membership.account_id', '=', accountId)
+    .where('store.archived_at', 'is', null)
     .orderBy('store.name')
     .execute();
   return rows.map(asStore);
 }
 
-export async function belongsTo(db: Records, accountId: number, storeId: number): Promise<boolean> {
+/** What somebody is in a store; undefined for strangers. */
+export async function roleIn(db: Records, accountId: number, storeId: number): Promise<Role | undefined> {
   const row = await db
     .selectFrom('membership')
     .select('role')
     .where('account_id', '=', accountId)
     .where('store_id', '=', storeId)
     .executeTakeFirst();
-  return row !== undefined;
+  return row?.role as Role | undefined;
+}
+
+export async function archiveStore(db: Records, storeId: number, at: Date): Promise<void> {
+  await db.updateTable('store').set({ archived_at: at }).where('id', '=', storeId).execute();
+}
+
+export interface NewStore {
+  readonly slug: string;
+  readonly name: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly timeZone: string;
+  /** ISO 3166-1 code of the home country. */
+  readonly country: string;
+}
+
+export async function addStore(trx: Records, { timeZone, ...store }: NewStore): Promise<number> {
+  const row = await trx
+    .insertInto('store')
+    .values({ ...store, time_zone: timeZone })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return row.id;
+}
+
+export async function isSlugTaken(db: Records, slug: string): Promise<boolean> {
+  return (await db.selectFrom('store').select('id').where('slug', '=', slug).executeTakeFirst()) !== undefined;
 }

@@ -1,21 +1,34 @@
-/** The tables, as Kysely sees them. What they are for is said in `migrations/0001-slice.ts`. */
+/** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
 import type { Document, DraftDocument, Edit } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 
 type Json<T extends object> = JSONColumnType<T, string, string>;
 type Now = ColumnType<Date, Date | string | undefined, never>;
 
+/** Which state of a design a row is about. */
+export type Side = 'draft' | 'live';
+
 export interface Tables {
   service_secret: { name: string; value: Buffer };
-  account: { id: Generated<number>; mail: string; name: string; password_hash: string; created_at: Now };
+  account: {
+    id: Generated<number>;
+    mail: string;
+    name: string;
+    password_hash: string;
+    created_at: Now;
+    disabled_at: Date | null;
+  };
   membership: { account_id: number; store_id: number; role: string };
   session: {
+    id: Generated<number>;
     token_hash: Buffer;
     account_id: number;
     kind: 'console' | 'token';
     name: string;
     created_at: Now;
     expires_at: Date;
+    scope: Generated<'all' | 'read'>;
+    used_at: Date | null;
   };
   store: {
     id: Generated<number>;
@@ -26,6 +39,8 @@ export interface Tables {
     time_zone: string;
     country: string;
     live_design_id: number | null;
+    created_at: Now;
+    archived_at: Date | null;
   };
   product: {
     id: Generated<number>;
@@ -37,6 +52,10 @@ export interface Tables {
     summary: string;
     description: string;
     options: Json<{ name: string; values: string[] }[]>;
+    category: Generated<string>;
+    keywords: Generated<string[]>;
+    attributes: JSONColumnType<Record<string, string | number | boolean>, string | undefined, string>;
+    visible_since: ColumnType<string, string | undefined, string>;
     created_at: Now;
   };
   variant: {
@@ -57,6 +76,7 @@ export interface Tables {
     title: string;
     description: string;
     position: number;
+    parent_id: number | null;
   };
   collection_member: { collection_id: number; product_id: number; position: number };
   picture: {
@@ -95,7 +115,12 @@ export interface Tables {
     live_revision: number;
     draft_seq: number;
     snapshot_seq: number;
+    created_at: Now;
+    archived_at: Date | null;
+    taken_manifest: string | null;
   };
+  live_switch: { store_id: number; design_id: number; account_id: number | null; note: string; at: Now };
+  draft_change: { design_id: number; key: string };
   revision: {
     design_id: number;
     number: number;
@@ -114,13 +139,78 @@ export interface Tables {
     design_id: number;
     seq: number;
     unit: string;
-    author_id: number;
+    author_id: number | null;
     sentences: Json<string[]>;
-    type: 'do' | 'undo' | 'redo';
+    type: 'do' | 'undo' | 'redo' | 'publish' | 'merge';
     undone: Generated<boolean>;
     at: Now;
   };
   draft_edit: { design_id: number; seq: number; position: number; document: string; edit: Json<Edit> };
+  timed_change: {
+    id: Generated<number>;
+    design_id: number;
+    name: string;
+    account_id: number;
+    base: string;
+    changed: string;
+    sentences: Json<string[]>;
+    starts_at: Date;
+    ends_at: Date | null;
+    state: 'waiting' | 'live' | 'over' | 'conflict' | 'cancelled';
+    report: JSONColumnType<string[], string | undefined, string>;
+    started_revision: number | null;
+    ended_revision: number | null;
+    created_at: Now;
+  };
+  page_assignment: {
+    design_id: number;
+    side: Side;
+    kind: string;
+    page: string;
+    rank: number;
+    title: string;
+    template: string | null;
+    reason: 'page' | 'rule' | 'standard' | 'none';
+    rule: string | null;
+  };
+  assignment_renewal: {
+    design_id: number;
+    side: Side;
+    kind: string;
+    wanted: number;
+    done: number;
+    pages: Generated<number>;
+    total: Generated<number>;
+    due_at: Date | null;
+  };
+  invitation: {
+    token_hash: Buffer;
+    store_id: number | null;
+    mail: string;
+    role: string;
+    invited_by: number | null;
+    created_at: Now;
+    expires_at: Date;
+  };
+  audit: {
+    id: Generated<number>;
+    store_id: number | null;
+    account_id: number | null;
+    at: Now;
+    action: string;
+    target: string;
+    detail: JSONColumnType<Record<string, unknown>, string | undefined, string>;
+  };
+  presence: { design_id: number; account_id: number; page: string; seen_at: Date };
+  idempotent_answer: {
+    account_id: number;
+    key: string;
+    route: string;
+    request_hash: string;
+    status: number;
+    answer: Json<object>;
+    at: Now;
+  };
   cart: { id: Generated<number>; store_id: number; token_hash: Buffer; created_at: Now };
   cart_line: { cart_id: number; variant_id: number; quantity: number };
 }

@@ -8,7 +8,7 @@ import type { Database } from '../records/database.js';
 import { isDatabaseAway, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { cart } from './cart.js';
-import { pageAt, showPage } from './show.js';
+import { pageAt, redirectFor, showPage } from './show.js';
 import { liveSite, previewSite, siteOf } from './sites.js';
 
 export function storefrontApp(db: Database, config: Config, mode: 'live' | 'preview'): Express {
@@ -25,6 +25,8 @@ export function storefrontApp(db: Database, config: Config, mode: 'live' | 'prev
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);
     const page = await pageAt(site, request.path);
+    const elsewhere = page.kind === 'not-found' ? await redirectFor(site, request.path) : null;
+    if (elsewhere !== null) return response.redirect(301, elsewhere);
     const html = await showPage(site, page);
     response
       .status(page.kind === 'not-found' ? 404 : 200)

@@ -3,7 +3,16 @@ import { createHash } from 'node:crypto';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { Router, type Request, type Response } from 'express';
-import { fontFiles, keys, kindsCss, SHIPPED_KINDS, themeCss, type ThemeDocument } from '@parlour/core';
+import {
+  fontFiles,
+  keys,
+  kindsCss,
+  SHIPPED_KINDS,
+  themeCss,
+  type Document,
+  type TemplateDocument,
+  type ThemeDocument,
+} from '@parlour/core';
 import { loadDocuments } from '../records/documents.js';
 import { findRendition } from '../records/pictures.js';
 import { documentHash, type Site } from './context.js';
@@ -31,15 +40,11 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
   Router()
     .get('/styles/theme/:name', async (request: Request<{ name: string }>, response) => {
       const site = siteOf(response);
-      const hash = request.params.name.replace(/\.css$/, '');
-      const current = documentHash(site.state, keys.theme);
+      const [hash = '', template] = request.params.name.replace(/\.css$/, '').split('+');
       const theme =
-        hash === current
-          ? site.state.get(keys.theme)
-          : HASH.test(hash)
-            ? (await loadDocuments(site.db, [hash])).get(hash)
-            : undefined;
-      sendCss(response, themeCss((theme as ThemeDocument | undefined) ?? EMPTY_THEME));
+        hash === documentHash(site.state, keys.theme) ? site.state.get(keys.theme) : await documentBy(site, hash);
+      const overrides = template === undefined ? undefined : await templateBy(site, template);
+      sendCss(response, themeCss((theme as ThemeDocument | undefined) ?? EMPTY_THEME, overrides?.theme));
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
       sendCss(
@@ -68,6 +73,19 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       if (!path) return next();
       response.sendFile(path, { cacheControl: false, headers: { 'cache-control': FOR_GOOD } });
     });
+
+const documentBy = async (site: Site, hash: string): Promise<Document | undefined> =>
+  HASH.test(hash) ? (await loadDocuments(site.db, [hash])).get(hash) : undefined;
+
+/** A template by its hash: published, or of the draft that is previewed. */
+async function templateBy(site: Site, hash: string): Promise<TemplateDocument | undefined> {
+  const published = (await documentBy(site, hash)) as TemplateDocument | undefined;
+  if (published || site.mode === 'live') return published;
+  const key = [...site.state.keys()].find(
+    (one) => one.startsWith('template/') && documentHash(site.state, one) === hash,
+  );
+  return key === undefined ? undefined : (site.state.get(key) as TemplateDocument);
+}
 
 function sendCss(response: Response, css: string): void {
   response.set('cache-control', FOR_GOOD).type('text/css').send(css);

@@ -19,10 +19,14 @@ export interface Site {
 
 const hashes = new WeakMap<Document, string>();
 
-/** The hash of a document of a state, worked out once for each document. */
+/** The hash of a document of a state. */
 export function documentHash(state: DesignState, key: DocumentKey): string {
   const document = state.get(key) as Document | undefined;
-  if (!document) return 'none';
+  return document ? hashOfDocument(document) : 'none';
+}
+
+/** The hash of a document, worked out once for each. */
+export function hashOfDocument(document: Document): string {
   let hash = hashes.get(document);
   if (!hash) hashes.set(document, (hash = hashOf(document)));
   return hash;

@@ -5,12 +5,22 @@ import {
   kindsStylePath,
   keys,
   matchPath,
+  PAGE_KINDS,
+  parsePage,
+  STANDARD_PATHS,
+  currencyDecimals,
+  factsOf,
   NO_FACTS,
+  pathOf,
+  patternsOf,
   renderPage,
   SHIPPED_KINDS,
-  STANDARD_PATHS,
   themeStylePath,
   type CartFacts,
+  type ContentDocument,
+  type PathPatterns,
+  type PathsDocument,
+  type TemplateDocument,
   type PageInfo,
   type PageRef,
 } from '@parlour/core';
@@ -19,7 +29,7 @@ import { findCollection, findProduct, loadData } from '../records/catalogue.js';
 import { consoleOrigin } from '../config.js';
 import { isStorable } from './paths.js';
 import { STYLE_VERSION } from './assets.js';
-import { documentHash, type Site } from './context.js';
+import { documentHash, hashOfDocument, type Site } from './context.js';
 
 const NOT_FOUND: PageInfo = {
   code: 'not-found',
@@ -30,22 +40,37 @@ const NOT_FOUND: PageInfo = {
   subject: null,
 };
 
+/** The patterns of paths in the site's design. */
+export const patternsFor = ({ state }: Pick<Site, 'state'>): PathPatterns =>
+  patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+
 /** The store page that lies at a path, or the not-found page. */
 export async function pageAt(site: Site, path: string): Promise<PageInfo> {
-  const match = isStorable(path) ? matchPath(STANDARD_PATHS, path) : null;
+  const match = isStorable(path) ? matchPath(patternsFor(site), path) : null;
   return (match && (await findPage(site, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
+}
+
+/** Where a path leads by a redirect made by hand, or because the design's pattern for it has changed; null if nowhere. */
+export async function redirectFor(site: Site, path: string): Promise<string | null> {
+  const paths = site.state.get(keys.paths) as PathsDocument | undefined;
+  const byHand = paths?.redirects && Object.hasOwn(paths.redirects, path) ? paths.redirects[path] : undefined;
+  if (byHand !== undefined) return byHand;
+  if (!paths?.patterns || !isStorable(path)) return null;
+  const match = matchPath(STANDARD_PATHS, path);
+  const page = match && paths.patterns[match.kind] ? await findPage(site, match.kind, 'slug', match.slug) : null;
+  return page && page.path !== path ? page.path : null;
 }
 
 /** The page of a subject, or null if there is no such subject. */
 export async function findPage(
-  { db, store }: Pick<Site, 'db' | 'store'>,
+  site: Pick<Site, 'db' | 'store' | 'state'>,
   kind: PageRef['kind'],
   by: 'slug' | 'code',
   value: string,
 ): Promise<PageInfo | null> {
+  const { db, store } = site;
+  const path = (slug = ''): string => (kind === 'not-found' ? '' : pathOf(patternsFor(site), kind, slug));
   switch (kind) {
-    case 'home':
-      return { code: 'home', kind, title: store.name, path: '/', description: '', subject: null };
     case 'not-found':
       return NOT_FOUND;
     case 'product': {
@@ -55,7 +80,7 @@ export async function findPage(
             code: `product:${product.code}`,
             kind,
             title: product.title,
-            path: pathFor('product', product.slug),
+            path: path(product.slug),
             description: product.summary,
             subject: { product },
           }
@@ -68,25 +93,68 @@ export async function findPage(
             code: `collection:${collection.code}`,
             kind,
             title: collection.title,
-            path: pathFor('collection', collection.slug),
+            path: path(collection.slug),
             description: collection.description,
             subject: { collection },
           }
         : null;
     }
+    case 'content':
+      return contentPage(site, by, value);
+    case 'brand':
+      return null;
+    default:
+      return {
+        code: kind,
+        kind,
+        title: kind === 'home' ? store.name : PAGE_KINDS[kind].name,
+        path: path(),
+        description: '',
+        subject: null,
+      };
   }
 }
 
-const pathFor = (kind: 'product' | 'collection', slug: string): string =>
-  STANDARD_PATHS[kind].replace('{slug}', encodeURIComponent(slug));
+function contentPage(site: Pick<Site, 'state'>, by: 'slug' | 'code', value: string): PageInfo | null {
+  for (const key of by === 'code' ? [keys.content(value)] : site.state.keys()) {
+    if (!key.startsWith('content/')) continue;
+    const content = site.state.get(key) as ContentDocument | undefined;
+    if (!content || (by === 'slug' && content.slug !== value)) continue;
+    return {
+      code: `content:${key.slice('content/'.length)}`,
+      kind: 'content',
+      title: content.title,
+      path: pathOf(patternsFor(site), 'content', content.slug),
+      description: content.description ?? '',
+      subject: { content },
+    };
+  }
+  return null;
+}
+
+/** What the home page shows: itself, or another page that the design chose. */
+async function homeOf(site: Site, page: PageInfo): Promise<PageInfo> {
+  const paths = page.kind === 'home' ? (site.state.get(keys.paths) as PathsDocument | undefined) : undefined;
+  if (!paths?.home) return page;
+  const { kind, code } = parsePage(paths.home);
+  const chosen = await findPage(site, kind, 'code', code ?? '');
+  return chosen ? { ...chosen, path: page.path } : page;
+}
 
 /** The html of a page; null if its kind has no template. @param refusal why the visitor's last purchase did not work */
-export async function showPage(site: Site, page: PageInfo, refusal?: string): Promise<string | null> {
+export async function showPage(site: Site, asked: PageInfo, refusal?: string): Promise<string | null> {
   const { db, config, store, state, mode, origin } = site;
-  const parts = assemblePage(page.code, state, SHIPPED_KINDS);
+  const page = await homeOf(site, asked);
+  const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
+  const parts = assemblePage(
+    { code: page.code, facts: factsOf(page.subject, page.path) },
+    state,
+    SHIPPED_KINDS,
+    setting,
+  );
   if (!parts) return null;
   const [data, cart] = await Promise.all([
-    loadData(db, store.id, parts.needs, page.subject),
+    loadData(db, { storeId: store.id, patterns: patternsFor(site), state }, parts.needs, page.subject),
     parts.hasFacts ? visitorsCart(site) : NO_FACTS.cart,
   ]);
   return renderPage({
@@ -94,16 +162,25 @@ export async function showPage(site: Site, page: PageInfo, refusal?: string): Pr
     store,
     page,
     data,
+    now: setting.now,
     facts: { cart: refusal === undefined ? cart : { ...cart, refusal } },
     canonical: `${origin}${page.path}`,
     styles: [
-      themeStylePath(documentHash(state, keys.theme), STYLE_VERSION),
+      themeStylePath(
+        documentHash(state, keys.theme),
+        STYLE_VERSION,
+        overridesHash(parts.template.document as TemplateDocument),
+      ),
       kindsStylePath(kindsOn(parts), STYLE_VERSION),
     ],
     scripts: mode === 'preview' ? [`/assets/preview.js?console=${encodeURIComponent(consoleOrigin(config))}`] : [],
     mode,
   });
 }
+
+/** The hash of a template that overrides theme settings; its stylesheet is its own. */
+const overridesHash = (template: TemplateDocument): string | undefined =>
+  template.theme && Object.keys(template.theme).length ? hashOfDocument(template) : undefined;
 
 const visitorsCart = ({ db, store, cart }: Site): Promise<CartFacts> =>
   cart ? cartFacts(db, store.id, cart) : Promise.resolve(NO_FACTS.cart);

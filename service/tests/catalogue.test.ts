@@ -1,7 +1,10 @@
-import { needKey, type Need, type ProductSource } from '@parlour/core';
+import { needKey, STANDARD_PATHS, type Need, type ProductSource } from '@parlour/core';
 import { openDatabase, type Database } from '../index.js';
-import { findCollection, findProduct, listPages, loadData } from '../records/catalogue.js';
+import { findCollection, findProduct, loadData, type PathSources } from '../records/catalogue.js';
+import { listProducts } from '../records/subjects.js';
 import { newDatabase } from './service.js';
+
+const sources = (storeId: number): PathSources => ({ storeId, patterns: STANDARD_PATHS, state: new Map() });
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -59,7 +62,9 @@ const codes = async (
   subject: Parameters<typeof loadData>[3] = null,
 ): Promise<string[]> => {
   const need: Need = { type: 'products', source, limit };
-  return ((await loadData(db, store, [need], subject)).products.get(needKey(need)) ?? []).map((card) => card.code);
+  return ((await loadData(db, sources(store), [need], subject)).products.get(needKey(need)) ?? []).map(
+    (card) => card.code,
+  );
 };
 
 describe('product sources', () => {
@@ -106,7 +111,7 @@ describe('product sources', () => {
       { type: 'path', page: 'product:gone' },
       { type: 'path', page: 'not-found' },
     ];
-    const { products, paths } = await loadData(db, windrow, needs, null);
+    const { products, paths } = await loadData(db, sources(windrow), needs, null);
     expect([...products.values()].map((cards) => cards.map((card) => card.code))).toEqual([
       ['K-012'],
       ['K-009', 'K-010'],
@@ -126,7 +131,7 @@ describe('products', () => {
       source: { from: 'chosen', products: ['K-003', 'K-005', 'K-008'] },
       limit: 3,
     };
-    const cards = (await loadData(db, windrow, [need], null)).products.get(needKey(need));
+    const cards = (await loadData(db, sources(windrow), [need], null)).products.get(needKey(need));
     expect(cards).toMatchObject([
       {
         price: 4200,
@@ -153,7 +158,7 @@ describe('products', () => {
     expect((await findProduct(db, other, 'code', 'K-001'))?.title).toBe('Another');
     expect((await findProduct(db, windrow, 'code', 'K-001'))?.title).toBe('Skerry Diamond');
     expect(await findProduct(db, windrow, 'slug', 'same-code')).toBeUndefined();
-    expect((await listPages(db, other)).map((page) => page.page)).toEqual(['home', 'not-found', 'product:K-001']);
+    expect((await listProducts(db, other, { after: 0, limit: 9 })).map((one) => one.code)).toEqual(['K-001']);
     expect(await codes({ from: 'recent' }, 48, other)).toEqual(['K-001']);
   });
 });

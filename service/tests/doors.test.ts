@@ -129,7 +129,7 @@ describe('bad input', () => {
     ['an edit type that does not exist', () => edits({ type: 'explode' }), 400, 'bad-input', 'edits[0]'],
     [
       'an edit without its document',
-      () => edits({ type: 'remove', section: 'a' }),
+      () => edits({ type: 'remove', node: 'a' }),
       400,
       'bad-input',
       'edits[0].document',
@@ -143,10 +143,10 @@ describe('bad input', () => {
     ],
     [
       'an unknown section',
-      () => edits({ type: 'remove', document: 'template/home', section: 'nobody' }),
+      () => edits({ type: 'remove', document: 'template/home', node: 'nobody' }),
       404,
       'no-such-section',
-      'section',
+      'node',
     ],
     [
       'a number out of range',
@@ -154,7 +154,7 @@ describe('bad input', () => {
         edits({
           type: 'set',
           document: 'template/home',
-          section: 'h-newest',
+          node: 'h-newest',
           field: 'values.limit',
           value: 4000,
           was: 4,
@@ -169,7 +169,7 @@ describe('bad input', () => {
         edits({
           type: 'set',
           document: 'template/home',
-          section: 'h-poster',
+          node: 'h-poster',
           field: 'values.title',
           value: { a: 1 },
           was: 'Made for the wind at Ternhythe',
@@ -184,7 +184,7 @@ describe('bad input', () => {
         edits({
           type: 'set',
           document: 'template/home',
-          section: 'h-poster',
+          node: 'h-poster',
           field: 'values.title',
           value: 'x'.repeat(121),
           was: 'Made for the wind at Ternhythe',
@@ -199,7 +199,7 @@ describe('bad input', () => {
         edits({
           type: 'set',
           document: 'template/home',
-          section: 'h-poster',
+          node: 'h-poster',
           field: 'values.title',
           value: 'a\0b',
           was: 'Made for the wind at Ternhythe',
@@ -212,7 +212,7 @@ describe('bad input', () => {
     ['a broken escape in the address', () => service.api(`${DESIGN}/pages/%E0%A4%A/why`), 400, 'bad-input', 'request'],
     [
       'a page that does not exist',
-      () => edits({ type: 'assign', page: 'product:K-999', template: 'product' }),
+      () => edits({ type: 'assign', pages: ['product:K-999'], template: 'product' }),
       404,
       'no-such-page',
       'page',
@@ -278,7 +278,7 @@ describe('bad input', () => {
     edits({
       type: 'set',
       document: 'template/home',
-      section,
+      node: section,
       field: `values.${field}`,
       value,
       ...(was === undefined ? {} : { was }),
@@ -306,7 +306,7 @@ describe('bad input', () => {
           type: 'insert',
           document: 'template/home',
           kind: 'poster',
-          place: { area: 'main' },
+          place: { at: 'main' },
           values: { picture: { picture: 'f'.repeat(64), alt: '' } },
         }),
       `There is no picture ${'f'.repeat(64)}.`,
@@ -318,7 +318,7 @@ describe('bad input', () => {
           type: 'insert',
           document: 'template/home',
           kind: 'menu-bar',
-          place: { area: 'main' },
+          place: { at: 'main' },
           values: { menu: 'attic' },
         }),
       'There is no menu “attic”.',
@@ -327,13 +327,12 @@ describe('bad input', () => {
       'menu entry',
       () =>
         edits({
-          type: 'set',
+          type: 'insert',
           document: 'menu/main',
-          field: 'entries',
-          value: [{ label: 'x', link: { to: 'collection:C-9' } }],
-          was: [],
+          place: { at: 'entries' },
+          values: { label: 'x', link: { to: 'collection:C-9' } },
         }),
-      'the menu “Main menu” has been changed meanwhile',
+      'There is no store page “collection:C-9”.',
     ],
   ])('a %s that points at nothing is refused, and nothing is changed', async (_, work, words) => {
     const { seq } = await service.call(routes.listChanges);
@@ -424,7 +423,7 @@ describe('trouble', () => {
     await asAdmin(
       (admin) =>
         admin.query(
-          `insert into draft_document select id, 'template/home', '{"format":1,"type":"template","name":"Home","pageKind":"home","layout":{"width":"page"},"areaNames":["main"],"sections":{"odd":{"id":"odd","kind":"sundial@1","casing":{},"values":{},"place":{"area":"main"},"order":"a0"}}}' from design`,
+          `insert into draft_document select id, 'template/home', '{"format":2,"type":"template","head":{"name":"Home","pageKind":"home","layout.width":"page"},"areaNames":["main"],"nodes":{"odd":{"id":"odd","kind":"sundial@1","casing":{},"values":{},"place":{"in":null,"at":"main"},"order":"a0"}}}' from design; insert into draft_change select id, 'template/home' from design`,
         ),
       database.url,
     );
@@ -453,7 +452,7 @@ describe('trouble', () => {
       },
     ]);
     expect((await other.shop('/')).text).toContain('Made for the wind at Ternhythe');
-    await other.edit({ type: 'remove', document: 'template/home', section: 'odd' });
+    await other.edit({ type: 'remove', document: 'template/home', node: 'odd' });
     await other.stop();
   });
 

@@ -38,7 +38,7 @@ test('SIGKILL between and during edits and publishes loses nothing that was ackn
           type: 'insert',
           document: 'template/home',
           kind: 'heading',
-          place: { area: 'main' },
+          place: { at: 'main' },
           id,
           values: { text: id },
         });

@@ -20,7 +20,7 @@ const heading = (id: string): EditRequest => ({
   type: 'insert',
   document: 'template/home',
   kind: 'heading',
-  place: { area: 'main' },
+  place: { at: 'main' },
   id,
   values: { text: id },
 });
@@ -82,8 +82,8 @@ describe('publish', () => {
 
   test('a template that only exists in the draft goes live together with its assignment, and goes away together', async () => {
     await service.edit(
-      { type: 'create-template', from: 'product', name: 'Together' },
-      { type: 'assign', page: 'product:K-001', template: 'together' },
+      { type: 'create', what: 'template', from: 'product', name: 'Together' },
+      { type: 'assign', pages: ['product:K-001'], template: 'together' },
     );
     expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).template?.template).toBe('together');
     const before = (await service.call(routes.listRevisions, { query: { limit: 1 } })).revisions[0]?.number ?? 0;

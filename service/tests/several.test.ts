@@ -26,7 +26,7 @@ const heading = (id: string): EditRequest => ({
   type: 'insert',
   document: HOME,
   kind: 'heading',
-  place: { area: 'main' },
+  place: { at: 'main' },
   id,
   values: { text: id },
 });
@@ -67,7 +67,7 @@ test('of two who set the same field at once, one is done and one is told', async
     service.edit({
       type: 'set',
       document: HOME,
-      section: 'h-sport',
+      node: 'h-sport',
       field: 'values.title',
       value,
       was: 'For the wind that means it',
@@ -106,7 +106,7 @@ test('a draft with hundreds of edits reads the same from its snapshots as from i
 
 test('undo after a publish takes the section back to exactly where it was', async () => {
   const before = await ids(one);
-  await one.edit({ type: 'move', document: HOME, section: 'h-dunes', place: { area: 'main', before: 'h-poster' } });
+  await one.edit({ type: 'move', document: HOME, node: 'h-dunes', place: { at: 'main', before: 'h-poster' } });
   await two.call(routes.publish, { body: {} });
   await one.call(routes.undo, { body: { unit: randomUUID() } });
   expect(await ids(two)).toEqual(before);

@@ -11,7 +11,7 @@ afterAll(() => service.stop());
 
 const OLD = 'Made for the wind at Ternhythe';
 const setTitle = (value: string, was: string) =>
-  service.edit({ type: 'set', document: 'template/home', section: 'h-poster', field: 'values.title', value, was });
+  service.edit({ type: 'set', document: 'template/home', node: 'h-poster', field: 'values.title', value, was });
 const problemOf = (work: Promise<unknown>): Promise<Problem> =>
   work.then(
     () => Promise.reject(new Error('It was not refused.')),
@@ -40,7 +40,7 @@ describe('from edit to storefront and back', () => {
     );
     expect((await service.shop('/')).text).toContain(OLD);
     expect((await service.call(routes.listChanges)).changes).toMatchObject([
-      { document: 'template/home', section: 'h-poster', type: 'changed' },
+      { document: 'template/home', node: 'h-poster', type: 'changed' },
     ]);
 
     const revision = await service.call(routes.publish, { body: { note: 'New words' } });
@@ -69,7 +69,7 @@ describe('from edit to storefront and back', () => {
     await service.edit({
       type: 'set',
       document: 'template/collection',
-      section: 'c-row',
+      node: 'c-row',
       field: 'values.across',
       value: '4',
       was: '3',
@@ -78,13 +78,13 @@ describe('from edit to storefront and back', () => {
     await service.edit({
       type: 'set',
       document: 'template/collection',
-      section: 'c-row',
+      node: 'c-row',
       field: 'values.across',
       value: '5',
       was: '4',
     });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
-    expect(sentences.at(-1)).toBe('The draft keeps its unpublished changes to template/collection.');
+    expect(sentences.at(-1)).toBe('The draft keeps its own: The template “Collection”: across of Product row is now “5”; it was to become “3”.');
     expect((await service.shop('/browse/single-line')).text).toContain('across-3');
     expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
       expect.stringContaining('Across of Product row is “5”, was “3”'),
@@ -92,7 +92,7 @@ describe('from edit to storefront and back', () => {
     await service.edit({
       type: 'set',
       document: 'template/collection',
-      section: 'c-row',
+      node: 'c-row',
       field: 'values.across',
       value: '3',
       was: '5',
@@ -100,7 +100,7 @@ describe('from edit to storefront and back', () => {
   });
 
   test('a copied template with one change, given to one product, changes that product only; why says so', async () => {
-    const { edits } = await service.edit({ type: 'create-template', from: 'product', name: 'Festival kite' });
+    const { edits } = await service.edit({ type: 'create', what: 'template', from: 'product', name: 'Festival kite' });
     expect(edits[0]?.document).toBe('template/festival-kite');
     const { document } = await service.call(routes.getDocument, { query: { key: 'template/festival-kite' } });
     const row =
@@ -110,12 +110,12 @@ describe('from edit to storefront and back', () => {
       {
         type: 'set',
         document: 'template/festival-kite',
-        section: row?.id ?? '',
+        node: row?.id ?? '',
         field: 'values.title',
         value: 'Seen at the festival',
         was: 'Flies well with',
       },
-      { type: 'assign', page: 'product:K-003', template: 'festival-kite' },
+      { type: 'assign', pages: ['product:K-003'], template: 'festival-kite' },
     );
     const others = async () =>
       Promise.all(
@@ -126,10 +126,10 @@ describe('from edit to storefront and back', () => {
     expect((await service.shop('/item/gannet-delta')).text).toContain('Seen at the festival');
     expect(await others()).toEqual(before);
     expect((await service.call(routes.why, { params: { page: 'product:K-003' } })).sentences).toContain(
-      'It uses the template “Festival kite” (festival-kite), since this page was given it.',
+      'It has the template “Festival kite” (festival-kite), since this page was given it.',
     );
     expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).sentences).toContain(
-      'It uses the template “Product” (product), the standard of product pages.',
+      'It has the template “Product” (product), the standard of product pages.',
     );
     const list = await service.call(routes.listPages, { query: { template: 'festival-kite' } });
     expect(list.pages.map((page) => [page.page, page.template?.reason])).toEqual([['product:K-003', 'page']]);
@@ -140,7 +140,7 @@ describe('from edit to storefront and back', () => {
       type: 'insert',
       document: 'template/home',
       kind: 'heading',
-      place: { area: 'main' },
+      place: { at: 'main' },
       id: 'undo-me',
       values: { text: 'Once' },
     });
@@ -149,7 +149,7 @@ describe('from edit to storefront and back', () => {
     ]);
     expect((await service.call(routes.redo, { body: { unit: randomUUID() } })).edits[0]).toMatchObject({
       type: 'insert',
-      sections: [{ id: 'undo-me' }],
+      nodes: [{ id: 'undo-me' }],
     });
     expect((await problemOf(service.call(routes.redo, { body: { unit: randomUUID() } }))).code).toBe('nothing-to-undo');
     await service.call(routes.undo, { body: { unit: randomUUID() } });
@@ -161,12 +161,12 @@ describe('from edit to storefront and back', () => {
   test('a unit that is sent twice is done once', async () => {
     const body = {
       unit: randomUUID(),
-      edits: [{ type: 'insert' as const, document: 'template/home', kind: 'heading', place: { area: 'main' } }],
+      edits: [{ type: 'insert' as const, document: 'template/home', kind: 'heading', place: { at: 'main' } }],
     };
     const [one, two] = [await service.call(routes.edit, { body }), await service.call(routes.edit, { body })];
     expect(two).toEqual(one);
     const home = await service.call(routes.getDocument, { query: { key: 'template/home' } });
-    const id = one.edits[0]?.type === 'insert' ? one.edits[0].sections[0]?.id : '';
+    const id = one.edits[0]?.type === 'insert' ? one.edits[0].nodes[0]?.id : '';
     expect(JSON.stringify(home.document).split(`"${id}"`)).toHaveLength(2);
     await service.call(routes.undo, { body: { unit: randomUUID() } });
   });
@@ -189,7 +189,7 @@ describe('from edit to storefront and back', () => {
           type: 'insert',
           document: 'template/not-found',
           kind: 'heading',
-          place: { area: 'main' },
+          place: { at: 'main' },
           id: `n-${i}`,
         }),
       ),

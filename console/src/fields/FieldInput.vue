@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** One field of any type, made from its declaration. Typing is saved as one change when it rests. */
 import { mdiRestore } from '@mdi/js';
-import { checkValue, Problem, type Field } from '@parlour/core';
+import { checkValue, inZone, instantOf, isBound, Problem, type Field } from '@parlour/core';
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
+import { session } from '../api';
 import LinkInput from './LinkInput.vue';
 import MenuInput from './MenuInput.vue';
 import PictureInput from './PictureInput.vue';
@@ -15,11 +16,17 @@ const props = defineProps<{
   name: string;
   field: Field;
   /** Undefined if the field has its default. */ own: unknown;
+  /** What counts while there is no own value, if not the field’s default: the value of a larger device. */
+  inherited?: unknown;
   /** True if there is no default to go back to. */ required?: boolean;
 }>();
 const emit = defineEmits<{ set: [value: unknown] }>();
 
-const value = ref<unknown>(props.own ?? props.field.default);
+const fallback = (): unknown => props.inherited ?? props.field.default;
+const bound = computed(() => (isBound(props.own) ? props.own : null));
+const ownOr = (own: unknown): unknown => (isBound(own) ? (own.fallback ?? fallback()) : (own ?? fallback()));
+
+const value = ref<unknown>(ownOr(props.own));
 const fault = ref('');
 const isOwn = computed(() => props.own !== undefined && !props.required);
 const choices = computed(() =>
@@ -36,7 +43,7 @@ function save(): void {
   clearTimeout(waiting);
   if (!unsaved || fault.value) return;
   unsaved = false;
-  emit('set', value.value);
+  emit('set', bound.value ? { ...bound.value, fallback: value.value } : value.value);
 }
 
 function change(next: unknown, wait = 0): void {
@@ -54,11 +61,24 @@ function change(next: unknown, wait = 0): void {
   else save();
 }
 
+const zone = computed(() => session.store?.timeZone ?? 'UTC');
+const localTime = computed(() =>
+  typeof value.value === 'string' && value.value !== '' ? inZone(value.value, zone.value).slice(0, 16).replace(' ', 'T') : '',
+);
+
+function changeTime(text: string): void {
+  try {
+    change(text === '' ? '' : instantOf(text, zone.value, props.field.label).instant);
+  } catch (error) {
+    fault.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'This is no time.';
+  }
+}
+
 function reset(): void {
   clearTimeout(waiting);
   unsaved = false;
   fault.value = '';
-  value.value = props.field.default;
+  value.value = fallback();
   emit('set', undefined);
 }
 
@@ -66,7 +86,7 @@ function reset(): void {
 watch(
   () => props.own,
   (own) => {
-    if (!unsaved) value.value = own ?? props.field.default;
+    if (!unsaved) value.value = ownOr(own);
   },
 );
 onBeforeUnmount(save);
@@ -168,12 +188,33 @@ onBeforeUnmount(save);
       @update:model-value="change($event)"
     />
     <MenuInput
-      v-else
+      v-else-if="field.type === 'reference' && field.to === 'menu'"
       :model-value="value as string"
       :label="field.label"
       :help="field.help"
       @update:model-value="change($event)"
     />
+    <v-text-field
+      v-else-if="field.type === 'date-time'"
+      :model-value="localTime"
+      type="datetime-local"
+      :label="field.label"
+      :hint="`${field.help} Time in ${zone}.`"
+      persistent-hint
+      :error-messages="fault"
+      @update:model-value="changeTime($event)"
+    />
+    <v-text-field
+      v-else-if="field.type === 'reference' || field.type === 'length' || field.type === 'code'"
+      :model-value="value"
+      :label="field.label"
+      :hint="field.help"
+      persistent-hint
+      :error-messages="fault"
+      @update:model-value="change($event, RESTS_AFTER)"
+      @blur="save"
+    />
+    <p v-if="bound" class="bound">From the page: {{ bound.bind }}. The value here stands in where the page has none.</p>
     <button v-if="isOwn" type="button" class="reset" :aria-label="`${field.label}: back to the default`" @click="reset">
       <v-icon :icon="mdiRestore" size="14" /> default
     </button>
@@ -200,6 +241,11 @@ onBeforeUnmount(save);
   color: rgb(var(--v-theme-secondary));
   font-size: 0.875rem;
   line-height: 1.25rem;
+}
+.bound {
+  margin: 4px 12px 0;
+  color: rgb(var(--v-theme-warning));
+  font-size: 0.875rem;
 }
 .reset:hover {
   color: rgb(var(--v-theme-primary));

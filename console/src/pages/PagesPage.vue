@@ -53,7 +53,7 @@ const choicesFor = (page: Page) => {
 
 async function assign(page: Page, code: string): Promise<void> {
   await attempt(async () => {
-    const answer = await edit([{ type: 'assign', page: page.page, template: code || null }]);
+    const answer = await edit([{ type: 'assign', pages: [page.page], template: code || null }]);
     say(answer.sentences[0] ?? 'Saved.', () => undoLast().then(() => load()));
     await load();
   });

@@ -30,7 +30,7 @@ async function make(): Promise<void> {
   if (!wanted) return;
   await attempt(async () => {
     const { name, pageKind, from } = wanted;
-    await edit([{ type: 'create-template', name: name.trim(), ...(from ? { from: from.code } : { pageKind }) }]);
+    await edit([{ type: 'create', what: 'template', name: name.trim(), ...(from ? { from: from.code } : { pageKind }) }]);
     making.value = null;
     await load();
     say(`Made “${name}”. No page uses it yet: assign it under Pages.`);
@@ -39,7 +39,7 @@ async function make(): Promise<void> {
 
 async function remove(template: Template): Promise<void> {
   await attempt(async () => {
-    const { sentences } = await edit([{ type: 'remove-template', template: template.code }]);
+    const { sentences } = await edit([{ type: 'discard', document: `template/${template.code}` }]);
     await load();
     say(sentences[0] ?? 'Removed.', () => undoLast().then(load));
   });

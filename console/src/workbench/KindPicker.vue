@@ -60,12 +60,12 @@ const spots = computed<Spot[]>(() => {
         found.push({
           title: `Into the ${title.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`,
           document: key,
-          place: { section: holder.id, slot },
+          place: { in: holder.id, at: slot },
         });
     }
   }
   if (template.value)
-    found.push({ title: `At the end of ${template.value.name}`, document: templateKey.value, place: { area: 'main' } });
+    found.push({ title: `At the end of ${template.value.name}`, document: templateKey.value, place: { at: 'main' } });
   return found.map((spot, value) => ({ ...spot, value }));
 });
 watch(open, (now) => {

@@ -66,7 +66,7 @@ function dropAt(event: PointerEvent, box: PlanBox): typeof drop.value {
   const next = siblings.find((one) => y < one.y + one.height / 2);
   const last = siblings.at(-1);
   const place: Target = {
-    ...(holder && slot ? { section: holder.section, slot: slot.name } : { area: 'main' }),
+    ...(holder && slot ? { in: holder.section, at: slot.name } : { at: 'main' }),
     before: next?.section ?? null,
   };
   const line = next ? next.y - 8 : last ? last.y + last.height + 8 : (holder?.y ?? 0) + 12;

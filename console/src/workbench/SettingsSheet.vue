@@ -4,10 +4,12 @@ import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import {
   CASING,
   choice,
+  resolveValue,
   sectionName,
   SHIPPED_KINDS,
   text,
   WIDTHS,
+  type Device,
   type Field,
   type TemplateDocument,
 } from '@parlour/core';
@@ -21,9 +23,21 @@ const part = ref<'values' | 'casing'>('values');
 const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? SHIPPED_KINDS.find(section.value.kind) : undefined));
 const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
-const fields = computed<[string, Field][]>(() =>
-  Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})),
+const device = ref<Device>('desktop');
+const all = computed<[string, Field][]>(() =>
+  Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})).filter(([, field]) => field.type !== 'entries'),
 );
+const mayDiffer = computed(() => all.value.some(([, field]) => field.perDevice));
+/** For tablets and phones, only what may differ there. */
+const fields = computed(() => (device.value === 'desktop' ? all.value : all.value.filter(([, field]) => field.perDevice)));
+const keyOf = (name: string): string => (device.value === 'desktop' ? name : `${name}@${device.value}`);
+
+/** What a device shows that has no value of its own: that of the next larger one. */
+function inherited(name: string, field: Field): unknown {
+  if (!section.value || device.value === 'desktop') return undefined;
+  const larger = device.value === 'phone' ? 'tablet' : 'desktop';
+  return resolveValue(field, name, section.value[part.value], larger, {}).value;
+}
 
 const NAME = text('Name of the template', 'What the team calls it.', { max: 80 });
 const WIDTH = choice(
@@ -41,7 +55,7 @@ const WIDTH = choice(
 async function set(name: string, value: unknown): Promise<void> {
   const selected = props.bench.state.selected;
   if (!selected || !section.value) return;
-  await props.bench.set({ ...selected, field: `${part.value}.${name}`, was: section.value[part.value][name] }, value);
+  await props.bench.set({ ...selected, field: `${part.value}.${keyOf(name)}`, was: section.value[part.value][keyOf(name)] }, value);
 }
 
 async function setTemplate(field: 'name' | 'layout.width', was: unknown, value: unknown): Promise<void> {
@@ -50,7 +64,10 @@ async function setTemplate(field: 'name' | 'layout.width', was: unknown, value: 
 
 watch(
   () => section.value?.id,
-  () => (part.value = 'values'),
+  () => {
+    part.value = 'values';
+    device.value = 'desktop';
+  },
 );
 </script>
 
@@ -63,6 +80,19 @@ watch(
           <v-btn value="values" size="small">Content</v-btn>
           <v-btn value="casing" size="small">Casing</v-btn>
         </v-btn-toggle>
+        <v-btn-toggle
+          v-if="mayDiffer"
+          v-model="device"
+          mandatory
+          density="compact"
+          variant="outlined"
+          divided
+          aria-label="For which devices"
+        >
+          <v-btn value="desktop" size="small">All devices</v-btn>
+          <v-btn value="tablet" size="small">Tablet</v-btn>
+          <v-btn value="phone" size="small">Phone</v-btn>
+        </v-btn-toggle>
         <v-spacer />
         <v-btn size="small" :prepend-icon="mdiArrowUp" @click="bench.nudge(bench.state.selected, -1)">Up</v-btn>
         <v-btn size="small" :prepend-icon="mdiArrowDown" @click="bench.nudge(bench.state.selected, 1)">Down</v-btn>
@@ -74,13 +104,14 @@ watch(
         There is no section kind “{{ section.kind }}”. Remove this section, or bring the kind back; until then the
         design cannot be published.
       </p>
-      <div v-else :key="`${section.id} ${part}`" class="fields">
+      <div v-else :key="`${section.id} ${part} ${device}`" class="fields">
         <FieldInput
           v-for="[name, field] in fields"
           :key="name"
           :name="name"
           :field="field"
-          :own="section[part][name]"
+          :own="section[part][keyOf(name)]"
+          :inherited="inherited(name, field)"
           @set="(value) => set(name, value)"
         />
         <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has nothing to set.</p>

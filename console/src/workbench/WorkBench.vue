@@ -29,7 +29,7 @@ async function put(kind: string, document: string, place: Target): Promise<void>
 }
 
 async function assignHere(): Promise<void> {
-  if (await bench.run([{ type: 'assign', page: state.page, template: state.template }]))
+  if (await bench.run([{ type: 'assign', pages: [state.page], template: state.template }]))
     await router.replace({ path: route.path });
 }
 

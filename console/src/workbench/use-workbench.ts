@@ -6,6 +6,7 @@ import {
   sectionsIn,
   SHIPPED_KINDS,
   type Document,
+  type PlaceRequest,
   type Region,
   type Section,
   type SectionedDocument,
@@ -20,12 +21,7 @@ export interface Selection {
 }
 
 /** Where a section may be put: an area or a slot, before a sibling or last. */
-export interface Target {
-  readonly area?: string;
-  readonly section?: string;
-  readonly slot?: string;
-  readonly before?: string | null;
-}
+export type Target = PlaceRequest;
 
 export function useWorkbench() {
   const documents = shallowReactive(new Map<string, Document>());
@@ -47,8 +43,8 @@ export function useWorkbench() {
     if (!template.value) return null;
     const regions: Partial<Record<Region, readonly [string, SectionedDocument]>> = {};
     for (const { region, document } of why.value?.regions ?? []) {
-      const found = documents.get(document);
-      if (found && hasSections(found)) regions[region as Region] = [document, found];
+      const found = document === null ? undefined : documents.get(document);
+      if (document !== null && found && hasSections(found)) regions[region as Region] = [document, found];
     }
     return planPage({ template: [templateKey.value, template.value], regions }, SHIPPED_KINDS);
   });
@@ -70,7 +66,7 @@ export function useWorkbench() {
     why.value = await call(routes.why, { params: { page } });
     state.template = template ?? why.value.template?.template ?? '';
     const wanted = [
-      ...why.value.regions.map((region) => region.document),
+      ...why.value.regions.flatMap((region) => region.document ?? []),
       ...(state.template ? [templateKey.value] : []),
     ];
     await Promise.all([
@@ -114,18 +110,19 @@ export function useWorkbench() {
     const document = documents.get(selection.document);
     if (!document || !hasSections(document)) return null;
     for (const [area, list] of Object.entries(document.areas))
-      if (list.some((one) => one.id === selection.section)) return { place: { area }, ids: list.map((one) => one.id) };
+      if (list.some((one) => one.id === selection.section))
+        return { place: { at: area }, ids: list.map((one) => one.id) };
     for (const parent of sectionsIn(document.areas)) {
       for (const [slot, list] of Object.entries(parent.slots ?? {})) {
         if (list.some((one) => one.id === selection.section))
-          return { place: { section: parent.id, slot }, ids: list.map((one) => one.id) };
+          return { place: { in: parent.id, at: slot }, ids: list.map((one) => one.id) };
       }
     }
     return null;
   }
 
   const move = (selection: Selection, place: Target): Promise<boolean> =>
-    run([{ type: 'move', document: selection.document, section: selection.section, place }]);
+    run([{ type: 'move', document: selection.document, node: selection.section, place }]);
 
   /** Moves a section by one among its siblings. */
   async function nudge(selection: Selection, by: -1 | 1): Promise<void> {
@@ -137,7 +134,7 @@ export function useWorkbench() {
   }
 
   async function remove(selection: Selection): Promise<void> {
-    await run([{ type: 'remove', document: selection.document, section: selection.section }]);
+    await run([{ type: 'remove', document: selection.document, node: selection.section }]);
   }
 
   async function insert(document: string, kind: string, place: Target): Promise<void> {
@@ -145,7 +142,7 @@ export function useWorkbench() {
     if (!answer) return;
     await after(answer.edits);
     const [made] = answer.edits;
-    if (made?.type === 'insert') state.selected = { document, section: made.sections[0]?.id ?? '' };
+    if (made?.type === 'insert') state.selected = { document, section: made.nodes[0]?.id ?? '' };
   }
 
   /** Sets one field; without a value it goes back to its default. */
@@ -153,7 +150,8 @@ export function useWorkbench() {
     target: { document: string; section?: string; field: string; was: unknown },
     value: unknown,
   ): Promise<void> {
-    const { was, ...rest } = target;
+    const { was, section, ...own } = target;
+    const rest = section === undefined ? own : { ...own, node: section };
     await run([
       { type: 'set', ...rest, ...(value === undefined ? {} : { value }), ...(was === undefined ? {} : { was }) },
     ]);

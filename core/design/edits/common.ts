@@ -1,146 +1,134 @@
-/** What several edit types share: finding documents and sections, checking places, naming things in sentences. */
-import * as yup from 'yup';
+/** What edits share: finding documents, nodes and fields, checking places, naming things in sentences. */
 import { Problem } from '../../problem.js';
-import { codeText, closed, plainText } from '../../fields/schema.js';
+import type { EntriesField, Field, Fields } from '../../fields/field.js';
+import { splitKey } from '../../fields/value.js';
+import { CASING } from '../../sections/casing.js';
 import { kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
-import type { DocumentKey, SectionId } from '../document.js';
-import {
-  isSectioned,
-  samePlace,
-  type Draft,
-  type DraftDocument,
-  type DraftSection,
-  type Place,
-  type SectionedDraft,
-} from '../draft.js';
+import { DOCUMENT_TYPES, impliedDocument, nameOf } from '../document-types.js';
+import type { DocumentKey, NodeId } from '../document.js';
+import { isSection, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
+import type { Rule } from '../../assign/rule.js';
+import { printRule } from '../../assign/rule-text.js';
 import { canonicalJson } from '../hash.js';
 import { LIMITS } from '../limits.js';
 
-export const documentKeySchema = plainText(200)
-  .matches(/^[a-z-]+(\/[A-Za-z0-9_.-]+){0,2}$/, '${path} must name a document such as template/product-standard')
-  .required();
-
-/** A place at the door: an area, or a slot of a section; `before` a sibling, or last. */
-export const placeSchema = closed({
-  area: codeText().optional(),
-  section: codeText().optional(),
-  slot: codeText().optional(),
-  before: codeText().nullable().optional(),
-}).test('one', '${path} must have either “area”, or “section” and “slot”', (value) =>
-  value.area !== undefined
-    ? value.section === undefined && value.slot === undefined
-    : value.section !== undefined && value.slot !== undefined,
-);
-
-export interface PlaceRequest {
-  readonly area?: string;
-  readonly section?: string;
-  readonly slot?: string;
-  readonly before?: string | null;
-}
-
-export const valuesSchema = yup
-  .object()
-  .strict()
-  .meta({ json: { type: 'object', additionalProperties: true } });
+export { nameOf };
 
 export const isSame = (a: unknown, b: unknown): boolean =>
   a === b || (a !== undefined && b !== undefined && canonicalJson(a) === canonicalJson(b));
 
-export function sectioned(draft: Draft, key: DocumentKey): SectionedDraft {
-  const document = draft.get(key);
-  if (!document) throw noDocument(key);
-  if (!isSectioned(document)) {
-    throw new Problem('no-such-place', `“${key}” does not hold sections.`, {
-      place: 'document',
-      remedy: 'Name a template or an arrangement.',
-    });
-  }
-  return document;
-}
-
-export const noDocument = (key: DocumentKey): Problem =>
-  new Problem('no-such-document', `This design has no “${key}”.`, {
+/** A document of the draft, or what it is while nothing was set in it. @throws Problem `no-such-document` */
+export function documentIn(draft: Draft, key: DocumentKey): DraftDocument {
+  const document = draft.get(key) ?? impliedDocument(key);
+  if (document) return document;
+  throw new Problem('no-such-document', `This design has no “${key}”.`, {
     place: 'document',
-    remedy: 'List the templates to see what there is.',
-  });
-
-export function sectionOf(document: SectionedDraft, id: SectionId): DraftSection {
-  const section = Object.hasOwn(document.sections, id) ? document.sections[id] : undefined;
-  if (!section) {
-    throw new Problem('no-such-section', `There is no section “${id}” in ${nameOf(document)}.`, {
-      place: 'section',
-      remedy: 'It may have been removed meanwhile; look at the template again.',
-    });
-  }
-  return section;
-}
-
-/** The place a request means, checked to exist. */
-export function placeFrom(request: PlaceRequest, document: SectionedDraft, kinds: KindSet): Place {
-  const place: Place =
-    request.area !== undefined
-      ? { area: request.area }
-      : { section: request.section as string, slot: request.slot as string };
-  checkPlace(place, document, kinds);
-  const before = request.before ?? null;
-  if (before !== null && !samePlace(sectionOf(document, before).place, place)) {
-    throw new Problem('no-such-place', `Section “${before}” does not stand there, so nothing can go before it.`, {
-      place: 'before',
-      remedy: 'Name a section that stands in the same place, or leave it out to go last.',
-    });
-  }
-  return place;
-}
-
-export function checkPlace(place: Place, document: SectionedDraft, kinds: KindSet): void {
-  if ('area' in place) {
-    if (document.areaNames.includes(place.area)) return;
-    throw new Problem('no-such-place', `${nameOf(document)} has no area “${place.area}”.`, {
-      place: 'area',
-      remedy: `Its areas are: ${document.areaNames.join(', ')}.`,
-    });
-  }
-  const parent = sectionOf(document, place.section);
-  const slots = Object.keys(kinds.find(parent.kind)?.slots ?? {});
-  if (slots.includes(place.slot)) return;
-  throw new Problem('no-such-place', `A ${kindName(parent.kind)} has no slot “${place.slot}”.`, {
-    place: 'slot',
-    remedy: slots.length ? `Its slots are: ${slots.join(', ')}.` : 'It holds no sections.',
+    remedy: 'List the documents to see what there is.',
   });
 }
 
-/** How many sections deep a place lies; an area is 0. */
-export function depthOf(place: Place, document: SectionedDraft): number {
+/** A section or entry by its id. @throws Problem `no-such-section` */
+export function nodeIn(document: DraftDocument, id: NodeId): DraftNode {
+  const node = Object.hasOwn(document.nodes, id) ? document.nodes[id] : undefined;
+  if (node) return node;
+  const what = document.areaNames ? 'section' : 'entry';
+  throw new Problem('no-such-section', `There is no ${what} “${id}” in ${nameOf(document)}.`, {
+    place: 'node',
+    remedy: 'It may have been removed meanwhile; look at it again.',
+  });
+}
+
+/** The fields a node's values are for: those of its kind, or of the list an entry stands in. Null if that is missing. */
+export function fieldsOfNode(document: DraftDocument, node: DraftNode, kinds: KindSet | null): Fields | null {
+  if (isSection(node)) return kinds?.find(node.kind)?.fields ?? null;
+  return listAt(document, node.place, kinds)?.fields ?? null;
+}
+
+/** The list that a place is, or null if it is an area, a slot, or nothing. */
+export function listAt(document: DraftDocument, { in: parent, at }: Place, kinds: KindSet | null): EntriesField | null {
+  if (parent === null) {
+    const lists = DOCUMENT_TYPES[document.type].lists ?? {};
+    return Object.hasOwn(lists, at) ? (lists[at] ?? null) : null;
+  }
+  const node = document.nodes[parent];
+  if (!node) return null;
+  if (!isSection(node)) {
+    const own = listAt(document, node.place, kinds);
+    return own?.nests && at === node.place.at ? own : null;
+  }
+  const fields = kinds?.find(node.kind)?.fields;
+  const field = fields && Object.hasOwn(fields, at) ? fields[at] : undefined;
+  return field?.type === 'entries' ? field : null;
+}
+
+/** Checks that a node of this form may stand at a place. @throws Problem `no-such-place` */
+export function checkPlace(place: Place, document: DraftDocument, kinds: KindSet, what: 'section' | 'entry'): void {
+  const places = placesIn(place.in, document, kinds);
+  const wanted = what === 'section' ? places.sections : places.entries;
+  if (wanted.includes(place.at)) return;
+  const owner = place.in === null ? nameOf(document) : sectionName(nodeIn(document, place.in), kinds);
+  throw new Problem(
+    'no-such-place',
+    `${owner} has no place “${place.at}” for ${what === 'section' ? 'sections' : 'entries'}.`,
+    {
+      place: 'place',
+      remedy: wanted.length
+        ? `Its places are: ${wanted.join(', ')}.`
+        : `It holds no ${what === 'section' ? 'sections' : 'entries'}.`,
+    },
+  );
+}
+
+/** The places inside a document (`id` null) or a node. */
+export function placesIn(id: NodeId | null, document: DraftDocument, kinds: KindSet | null) {
+  if (id === null)
+    return { sections: document.areaNames ?? [], entries: Object.keys(DOCUMENT_TYPES[document.type].lists ?? {}) };
+  const node = nodeIn(document, id);
+  if (!isSection(node))
+    return { sections: [], entries: listAt(document, node.place, kinds)?.nests ? [node.place.at] : [] };
+  const kind = kinds?.find(node.kind);
+  const lists = Object.entries(kind?.fields ?? {}).filter(([, field]) => field.type === 'entries');
+  return { sections: Object.keys(kind?.slots ?? {}), entries: lists.map(([name]) => name) };
+}
+
+/** How many nodes deep a place lies; an area is 0. */
+export function depthOf(place: Place, document: DraftDocument): number {
   let depth = 0;
-  for (let at = place; 'section' in at; at = sectionOf(document, at.section).place) depth++;
+  for (let at = place; at.in !== null; at = nodeIn(document, at.in).place) depth++;
   return depth;
 }
 
-export function checkFits(kind: SectionKind, document: SectionedDraft): void {
-  if (!kind.onlyOn) return;
+export function checkFits(kind: SectionKind, document: DraftDocument): void {
+  const { onlyOn } = kind;
+  if (!onlyOn) return;
+  const { pageKind, region } = document.head as { pageKind?: never; region?: never };
   const fits =
     document.type === 'template'
-      ? kind.onlyOn.pages.includes(document.pageKind)
-      : kind.onlyOn.regions.includes(document.region);
+      ? onlyOn.pages.includes(pageKind as never)
+      : document.type !== 'arrangement' || onlyOn.regions.includes(region as never);
   if (fits) return;
   throw new Problem('no-such-place', `A ${kind.name} does not fit into ${nameOf(document)}.`, {
     place: 'kind',
-    remedy: `It is made for pages of these kinds: ${kind.onlyOn.pages.join(', ')}.`,
+    remedy: `It is made for pages of these kinds: ${onlyOn.pages.join(', ')}.`,
   });
 }
 
-export function checkSize(document: SectionedDraft): void {
-  if (Object.keys(document.sections).length > LIMITS.sectionsPerDocument) {
-    throw new Problem(
-      'limit-reached',
-      `${nameOf(document)} would have more than ${LIMITS.sectionsPerDocument} sections.`,
-      {
-        place: 'document',
-        remedy: 'Remove some first, or split the page.',
-      },
+/** Checks that the document has not grown beyond its limits. */
+export function checkSize(document: DraftDocument, place: Place, kinds: KindSet): void {
+  const limit = (count: number, most: number, what: string): void => {
+    if (count <= most) return;
+    throw new Problem('limit-reached', `${nameOf(document)} would have more than ${most} ${what}.`, {
+      place: 'document',
+      remedy: 'Remove some first, or split it.',
+    });
+  };
+  const list = listAt(document, place, kinds);
+  if (list) {
+    const there = Object.values(document.nodes).filter(
+      (node) => node.place.in === place.in && node.place.at === place.at,
     );
-  }
+    limit(there.length, list.max, `${list.label.toLowerCase()} there`);
+  } else limit(Object.values(document.nodes).filter(isSection).length, LIMITS.sectionsPerDocument, 'sections');
 }
 
 export function findKind(kinds: KindSet, ref: string): SectionKind {
@@ -152,30 +140,62 @@ export function findKind(kinds: KindSet, ref: string): SectionKind {
   });
 }
 
-export const nameOf = (document: DraftDocument): string => {
-  switch (document.type) {
-    case 'template':
-      return `the template “${document.name}”`;
-    case 'arrangement':
-      return `the ${document.region} (${document.name})`;
-    case 'theme':
-      return 'the theme settings';
-    case 'menu':
-      return `the menu “${document.name}”`;
-    case 'assignments':
-      return `the assignments of ${document.pageKind} pages`;
-  }
-};
+/** The field that a `values.KEY` or `casing.KEY` of a node means. @throws Problem `no-such-field` */
+export function nodeField(document: DraftDocument, node: DraftNode, path: string, kinds: KindSet): Field {
+  const { part, key } = splitField(path);
+  if (isSection(node) && part === 'values') findKind(kinds, node.kind);
+  const fields =
+    part === 'casing'
+      ? isSection(node)
+        ? CASING
+        : {}
+      : part === 'values'
+        ? fieldsOfNode(document, node, kinds)
+        : null;
+  const { name } = splitKey(key);
+  const field = fields && Object.hasOwn(fields, name) ? (fields as Fields)[name] : undefined;
+  if (field && field.type !== 'entries') return field;
+  const known = [
+    ...Object.entries(fieldsOfNode(document, node, kinds) ?? {}).flatMap(([one, { type }]) =>
+      type === 'entries' ? [] : [`values.${one}`],
+    ),
+    ...(isSection(node) ? Object.keys(CASING).map((one) => `casing.${one}`) : []),
+  ];
+  throw noField(path, known, isSection(node) ? `a ${kindName(node.kind)}` : 'an entry');
+}
 
-/** A section as people call it: the title of its kind, with its own words where it has some. */
-export function sectionName(section: Pick<DraftSection, 'kind' | 'values'>, kinds: KindSet | null): string {
-  const kind = kinds?.find(section.kind);
-  const own = [section.values['title'], section.values['text']].find(
-    (value) => typeof value === 'string' && value !== '',
-  );
+export function splitField(path: string): { part: string; key: string } {
+  const dot = path.indexOf('.');
+  return dot < 0 ? { part: path, key: '' } : { part: path.slice(0, dot), key: path.slice(dot + 1) };
+}
+
+export const noField = (field: string, there: readonly string[], where: string): Problem =>
+  new Problem('no-such-field', `There is no field “${field}” in ${where}.`, {
+    place: 'field',
+    remedy: there.length ? `Fields: ${there.join(', ')}.` : 'It has no fields.',
+  });
+
+/** A section or entry as people call it: the title of its kind, with its own words where it has some. */
+export function sectionName(node: Pick<DraftNode, 'kind' | 'values' | 'id'>, kinds: KindSet | null): string {
+  if (node.kind === undefined) return entryName(node);
+  const words = ownWords(node);
+  const title = kinds?.find(node.kind)?.title ?? node.kind;
+  return words ? `${title} “${words}”` : title;
+}
+
+function entryName(node: Pick<DraftNode, 'values' | 'id'>): string {
+  const { when } = node.values;
+  if (when) return `the rule ${printRule(when as Rule)}`;
+  const words = ownWords(node);
+  return words ? `the entry “${words}”` : `the entry ${node.id}`;
+}
+
+function ownWords({ values }: Pick<DraftNode, 'values'>): string {
+  const own = ['title', 'text', 'label', 'name']
+    .map((name) => values[name])
+    .find((one) => typeof one === 'string' && one);
   const words = typeof own === 'string' ? own.replace(/<[^>]*>/g, ' ').trim() : '';
-  const title = kind?.title ?? section.kind;
-  return words ? `${title} “${words.length > 40 ? `${words.slice(0, 39)}…` : words}”` : title;
+  return words.length > 40 ? `${words.slice(0, 39)}…` : words;
 }
 
 export const stale = (what: string, now: string): Problem =>
@@ -188,3 +208,8 @@ export const shown = (value: unknown): string => {
   const text = value === undefined ? 'its default' : typeof value === 'string' ? `“${value}”` : canonicalJson(value);
   return text.length > 80 ? `${text.slice(0, 79)}…` : text;
 };
+
+export function withValue<T extends Readonly<Record<string, unknown>>>(values: T, key: string, value: unknown): T {
+  const { [key]: _replaced, ...others } = values;
+  return (value === undefined ? others : { ...others, [key]: value }) as unknown as T;
+}

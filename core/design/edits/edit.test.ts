@@ -4,7 +4,6 @@ import {
   applyUnit,
   closeDocument,
   invertEdit,
-  isSectioned,
   Problem,
   replay,
   siblingsIn,
@@ -54,166 +53,158 @@ describe('edits', () => {
         type: 'insert',
         document: HOME,
         kind: 'poster',
-        place: { area: 'main', before: 'b' },
+        place: { at: 'main', before: 'b' },
         id: 'x',
         values: { title: 'Wind' },
       },
-      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, id: 'y' },
-      { type: 'insert', document: HOME, kind: 'heading', place: { section: 'b', slot: 'first', before: 'c' }, id: 'z' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { at: 'main' }, id: 'y' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { in: 'b', at: 'first', before: 'c' }, id: 'z' },
     );
     expect(main(draft)).toEqual(['a', 'x', 'b', 'd', 'y']);
-    const home = draft.get(HOME);
-    expect(isSectioned(home) && siblingsIn(home, { section: 'b', slot: 'first' }).map((one) => one.id)).toEqual([
-      'z',
-      'c',
-    ]);
-    expect(sentences[0]).toBe('Put Poster “Wind” into the template “Home”.');
+    const home = draft.get(HOME) as DraftDocument;
+    expect(siblingsIn(home, { in: 'b', at: 'first' }).map((one) => one.id)).toEqual(['z', 'c']);
+    expect(sentences[0]).toBe('Put Poster “Wind” into the template “Home”, above Columns.');
   });
 
   test('move goes within an area, into a slot and out again, and keeps what is inside', () => {
     const moved = run(
       start(),
-      { type: 'move', document: HOME, section: 'd', place: { area: 'main', before: 'a' } },
-      { type: 'move', document: HOME, section: 'a', place: { section: 'b', slot: 'second' } },
+      { type: 'move', document: HOME, node: 'd', place: { at: 'main', before: 'a' } },
+      { type: 'move', document: HOME, node: 'a', place: { in: 'b', at: 'second' } },
     );
     expect(main(moved.draft)).toEqual(['d', 'b']);
-    const out = run(moved.draft, { type: 'move', document: HOME, section: 'b', place: { area: 'main', before: 'd' } });
+    const out = run(moved.draft, { type: 'move', document: HOME, node: 'b', place: { at: 'main', before: 'd' } });
     const home = closeDocument(out.draft.get(HOME) as DraftDocument) as TemplateDocument;
     expect(home.areas['main']?.[0]?.slots).toMatchObject({ first: [{ id: 'c' }], second: [{ id: 'a' }] });
   });
 
   test('remove takes everything inside along, and its inverse brings all of it back', () => {
-    const removed = run(start(), { type: 'remove', document: HOME, section: 'b' });
+    const removed = run(start(), { type: 'remove', document: HOME, node: 'b' });
     expect(main(removed.draft)).toEqual(['a', 'd']);
     const back = applyUnit(removed.edits.map(invertEdit), removed.draft, SHIPPED_KINDS);
     expect(back.documents.get(HOME)).toEqual(start().get(HOME));
   });
 
   test('set changes one field, resets it, and refuses when the field was changed meanwhile', () => {
-    const set = run(start(), { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'One' });
+    const set = run(start(), { type: 'set', document: HOME, node: 'a', field: 'values.text', value: 'One' });
     const stale = refusal(() =>
-      run(set.draft, { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'Two' }),
+      run(set.draft, { type: 'set', document: HOME, node: 'a', field: 'values.text', value: 'Two' }),
     );
     expect(stale).toMatchObject({
       code: 'stale-edit',
       place: 'was',
       message: 'Text of Heading “One” has been changed meanwhile; it is now “One”.',
     });
-    const reset = run(set.draft, { type: 'set', document: HOME, section: 'a', field: 'values.text', was: 'One' });
+    const reset = run(set.draft, { type: 'set', document: HOME, node: 'a', field: 'values.text', was: 'One' });
     expect(reset.draft.get(HOME)).toEqual(start().get(HOME));
   });
 
   test('set reaches the casing, the layout, the name and the theme', () => {
     const { draft } = run(
       start(),
-      { type: 'set', document: HOME, section: 'a', field: 'casing.tone', value: 'strong' },
+      { type: 'set', document: HOME, node: 'a', field: 'casing.tone', value: 'strong' },
       { type: 'set', document: HOME, field: 'layout.width', value: 'wide', was: 'page' },
       { type: 'set', document: HOME, field: 'name', value: 'First page', was: 'Home' },
       { type: 'set', document: 'theme', field: 'values.accentColour', value: '#112233' },
     );
     expect(draft.get(HOME)).toMatchObject({
-      name: 'First page',
-      layout: { width: 'wide' },
-      sections: { a: { casing: { tone: 'strong' } } },
+      head: { name: 'First page', 'layout.width': 'wide' },
+      nodes: { a: { casing: { tone: 'strong' } } },
     });
-    expect(draft.get('theme')).toMatchObject({ values: { accentColour: '#112233' } });
+    expect(draft.get('theme')).toMatchObject({ head: { 'values.accentColour': '#112233' } });
   });
 
   test('a copied template has its own sections, and is assigned to one page only', () => {
     const { draft, edits } = run(
       start(),
-      { type: 'create-template', from: 'product', name: 'Festival kite' },
-      { type: 'assign', page: 'product:K-1', template: 'festival-kite' },
+      { type: 'create', what: 'template', from: 'product', name: 'Festival kite' },
+      { type: 'assign', pages: ['product:K-1'], template: 'festival-kite' },
     );
     expect(edits[0]).toMatchObject({ type: 'put', document: 'template/festival-kite' });
     expect(main(draft, 'template/festival-kite')).toEqual(['new1']);
     expect(draft.get('assignments/product')).toMatchObject({
-      standard: 'product',
-      pages: { 'product:K-1': 'festival-kite' },
+      head: { standard: 'product', 'pages.product:K-1': 'festival-kite' },
     });
-    expect(refusal(() => run(draft, { type: 'remove-template', template: 'festival-kite' }))).toMatchObject({
-      code: 'still-used',
-      remedy: 'Assign another template to these pages first.',
-    });
+    const gone = run(draft, { type: 'discard', document: 'template/festival-kite' });
+    expect(gone.sentences).toEqual([
+      'Removed the template “Festival kite”. 1 page that used it now has the next rule that matches, or the standard.',
+    ]);
+    expect(gone.draft.get('assignments/product')).toEqual(start().get('assignments/product'));
   });
 
   test('a unit is done whole or not at all, and names the edit that was refused', () => {
     const draft = start();
     const fault = refusal(() =>
-      run(
-        draft,
-        { type: 'remove', document: HOME, section: 'a' },
-        { type: 'remove', document: HOME, section: 'nobody' },
-      ),
+      run(draft, { type: 'remove', document: HOME, node: 'a' }, { type: 'remove', document: HOME, node: 'nobody' }),
     );
-    expect(fault).toMatchObject({ code: 'no-such-section', place: 'edits[1].section' });
+    expect(fault).toMatchObject({ code: 'no-such-section', place: 'edits[1].node' });
     expect(main(draft)).toEqual(['a', 'b', 'd']);
   });
 
   test.each<[string, EditRequest, Partial<Problem>]>([
     [
       'a kind that does not exist',
-      { type: 'insert', document: HOME, kind: 'wonder', place: { area: 'main' } },
+      { type: 'insert', document: HOME, kind: 'wonder', place: { at: 'main' } },
       { code: 'no-such-section-kind', place: 'kind' },
     ],
     [
       'a newer version of a kind',
-      { type: 'insert', document: HOME, kind: 'poster@99', place: { area: 'main' } },
+      { type: 'insert', document: HOME, kind: 'poster@99', place: { at: 'main' } },
       { code: 'no-such-section-kind' },
     ],
     [
       'a kind on a page it is not made for',
-      { type: 'insert', document: HOME, kind: 'price', place: { area: 'main' } },
+      { type: 'insert', document: HOME, kind: 'price', place: { at: 'main' } },
       { code: 'no-such-place', place: 'kind' },
     ],
     [
       'an area that is not there',
-      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'attic' } },
-      { code: 'no-such-place', place: 'area', remedy: 'Its areas are: main.' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { at: 'attic' } },
+      { code: 'no-such-place', place: 'place', remedy: 'Its places are: main.' },
     ],
     [
       'a slot of a section without slots',
-      { type: 'insert', document: HOME, kind: 'heading', place: { section: 'a', slot: 'first' } },
-      { code: 'no-such-place', place: 'slot' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { in: 'a', at: 'first' } },
+      { code: 'no-such-place', place: 'place', remedy: 'It holds no sections.' },
     ],
     [
       'a place before a section elsewhere',
-      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main', before: 'c' } },
-      { code: 'no-such-place', place: 'before' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { at: 'main', before: 'c' } },
+      { code: 'no-such-place', place: 'place.before' },
     ],
     [
       'an id that is taken',
-      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, id: 'a' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { at: 'main' }, id: 'a' },
       { code: 'already-there', place: 'id' },
     ],
     [
       'a value of the wrong type',
-      { type: 'insert', document: HOME, kind: 'heading', place: { area: 'main' }, values: { text: 5 } },
-      { code: 'bad-value', place: 'values.text' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { at: 'main' }, values: { text: 5 } },
+      { code: 'bad-value', place: 'text' },
     ],
     [
       'a field that is not there',
-      { type: 'set', document: HOME, section: 'a', field: 'values.flavour', value: 'x' },
+      { type: 'set', document: HOME, node: 'a', field: 'values.flavour', value: 'x' },
       { code: 'no-such-field', place: 'field' },
     ],
     [
       'a choice that is not offered',
-      { type: 'set', document: HOME, section: 'a', field: 'values.level', value: 'h9' },
+      { type: 'set', document: HOME, node: 'a', field: 'values.level', value: 'h9' },
       { code: 'bad-value', place: 'level' },
     ],
     [
       'a text that is too long',
-      { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'x'.repeat(161) },
+      { type: 'set', document: HOME, node: 'a', field: 'values.text', value: 'x'.repeat(161) },
       { code: 'bad-value', place: 'text' },
     ],
     [
       'a text with NUL',
-      { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'a\0b' },
+      { type: 'set', document: HOME, node: 'a', field: 'values.text', value: 'a\0b' },
       { code: 'bad-value', place: 'text' },
     ],
     [
       'script in prose',
-      { type: 'set', document: HOME, section: 'c', field: 'values.text', value: '<p>x</p><script>1</script>' },
+      { type: 'set', document: HOME, node: 'c', field: 'values.text', value: '<p>x</p><script>1</script>' },
       { code: 'bad-value', place: 'text' },
     ],
     [
@@ -222,34 +213,34 @@ describe('edits', () => {
         type: 'insert',
         document: HOME,
         kind: 'poster',
-        place: { area: 'main' },
+        place: { at: 'main' },
         values: { link: { url: 'javascript:alert(1)' } },
       },
-      { code: 'bad-value', place: 'values.link.url' },
+      { code: 'bad-value', place: 'link.url' },
     ],
     [
       'a section into itself',
-      { type: 'move', document: HOME, section: 'b', place: { section: 'b', slot: 'first' } },
+      { type: 'move', document: HOME, node: 'b', place: { in: 'b', at: 'first' } },
       { code: 'circular-move' },
     ],
     [
       'a section before itself',
-      { type: 'move', document: HOME, section: 'a', place: { area: 'main', before: 'a' } },
+      { type: 'move', document: HOME, node: 'a', place: { at: 'main', before: 'a' } },
       { code: 'circular-move' },
     ],
     [
       'a document that is not there',
-      { type: 'remove', document: 'template/none', section: 'a' },
+      { type: 'remove', document: 'template/none', node: 'a' },
       { code: 'no-such-document', place: 'document' },
     ],
     [
       'a template of another kind of page',
-      { type: 'assign', page: 'product:K-1', template: 'home' },
+      { type: 'assign', pages: ['product:K-1'], template: 'home' },
       { code: 'wrong-page-kind', place: 'template' },
     ],
     [
       'a page kind that does not exist',
-      { type: 'assign', page: 'shelf:1', template: 'home' },
+      { type: 'assign', pages: ['shelf:1'], template: 'home' },
       { code: 'no-such-page-kind', place: 'page' },
     ],
     [
@@ -259,7 +250,7 @@ describe('edits', () => {
     ],
     [
       'the standard template, while it is in use',
-      { type: 'remove-template', template: 'product' },
+      { type: 'discard', document: 'template/product' },
       { code: 'still-used' },
     ],
   ])('refuses %s', (_, request, expected) => {
@@ -276,7 +267,7 @@ describe('edits', () => {
         type: 'insert',
         document: HOME,
         kind: 'columns',
-        place: { section: holder, slot: 'first' },
+        place: { in: holder, at: 'first' },
         id: `n${depth}`,
       }).draft;
       holder = `n${depth}`;
@@ -285,12 +276,12 @@ describe('edits', () => {
       type: 'insert',
       document: HOME,
       kind: 'columns',
-      place: { section: holder, slot: 'first' },
+      place: { in: holder, at: 'first' },
       id: 'deepest',
     }).draft;
     expect(
       refusal(() =>
-        run(draft, { type: 'insert', document: HOME, kind: 'heading', place: { section: 'deepest', slot: 'first' } }),
+        run(draft, { type: 'insert', document: HOME, kind: 'heading', place: { in: 'deepest', at: 'first' } }),
       ),
     ).toMatchObject({ code: 'limit-reached', place: 'place' });
   });
@@ -301,26 +292,33 @@ test('recorded edits are read back as they were, though their kind or its fields
     {
       type: 'insert',
       document: HOME,
-      sections: [
-        { id: 'odd', kind: 'sundial@7', casing: {}, values: { hour: 25 }, place: { area: 'main' }, order: 'b00' },
+      nodes: [
+        {
+          id: 'odd',
+          kind: 'sundial@7',
+          casing: {},
+          values: { hour: 25 },
+          place: { in: null, at: 'main' },
+          order: 'b00',
+        },
       ],
     },
-    { type: 'set', document: HOME, section: 'odd', field: 'values.hour', value: 'noon', was: 25 },
-    { type: 'set', document: HOME, section: 'a', field: 'values.text', value: 'x'.repeat(5000) },
+    { type: 'set', document: HOME, node: 'odd', field: 'values.hour', value: 'noon', was: 25 },
+    { type: 'set', document: HOME, node: 'a', field: 'values.text', value: 'x'.repeat(5000) },
     {
       type: 'move',
       document: HOME,
-      section: 'odd',
-      to: { place: { area: 'main' }, order: 'a0' },
-      was: { place: { area: 'main' }, order: 'b00' },
+      node: 'odd',
+      to: { place: { in: null, at: 'main' }, order: 'a0' },
+      was: { place: { in: null, at: 'main' }, order: 'b00' },
     },
     { type: 'set', document: 'theme', field: 'values.goneColour', value: 'any' },
   ] as const;
   const documents = replay(recorded, start());
   expect(documents.get(HOME)).toMatchObject({
-    sections: { odd: { values: { hour: 'noon' }, order: 'a0' }, a: { values: { text: 'x'.repeat(5000) } } },
+    nodes: { odd: { values: { hour: 'noon' }, order: 'a0' }, a: { values: { text: 'x'.repeat(5000) } } },
   });
-  expect(documents.get('theme')).toMatchObject({ values: { goneColour: 'any' } });
+  expect(documents.get('theme')).toMatchObject({ head: { 'values.goneColour': 'any' } });
   expect(refusal(() => applyUnit(recorded, start(), SHIPPED_KINDS)).code).toBe('no-such-section-kind');
   expect(refusal(() => replay([recorded[1]], start())).code).toBe('no-such-section');
 });
@@ -331,14 +329,14 @@ describe('properties of edits', () => {
 
   /** A request that fits the draft, made from numbers. */
   const requestFor = (draft: State, [what, which, where, words]: [number, number, number, string]): EditRequest => {
-    const home = draft.get(HOME);
-    const ids = isSectioned(home) ? Object.keys(home.sections) : [];
+    const home = draft.get(HOME) as DraftDocument;
+    const ids = Object.keys(home.nodes);
     const id = ids[which % Math.max(1, ids.length)] ?? 'none';
-    const holders = ids.filter((one) => isSectioned(home) && home.sections[one]?.kind === 'columns@1');
+    const holders = ids.filter((one) => home.nodes[one]?.kind === 'columns@1');
     const place =
       where % 3 && holders.length
         ? { section: holders[where % holders.length] as string, slot: where % 2 ? 'first' : 'second' }
-        : { area: 'main' };
+        : { at: 'main' };
     switch (what % 5) {
       case 0:
         return {
@@ -349,19 +347,19 @@ describe('properties of edits', () => {
           id: `i${which}-${where}-${ids.length}`,
         };
       case 1:
-        return { type: 'remove', document: HOME, section: id };
+        return { type: 'remove', document: HOME, node: id };
       case 2:
-        return { type: 'move', document: HOME, section: id, place };
+        return { type: 'move', document: HOME, node: id, place };
       case 3:
         return {
           type: 'set',
           document: HOME,
           field: 'name',
           value: `n${words}`.slice(0, 80),
-          was: (home as { name: string }).name,
+          was: home.head['name'],
         };
       default:
-        return { type: 'assign', page: `product:K-${which}`, template: where % 2 ? 'product' : 'other' };
+        return { type: 'assign', pages: [`product:K-${which}`], template: where % 2 ? 'product' : 'other' };
     }
   };
 

@@ -1,60 +1,30 @@
-/** The closed set of edits: everything that changes a draft goes through here. */
+/** The closed set of edits: everything that changes a draft comes down to these. Requests become edits in `requests/`. */
 import { Problem } from '../../problem.js';
-import { byTag } from '../../fields/schema.js';
 import type { KindSet } from '../../sections/kind.js';
+import { impliedDocument } from '../document-types.js';
 import type { DocumentKey } from '../document.js';
 import type { Draft, DraftDocument } from '../draft.js';
-import { LIMITS } from '../limits.js';
-import { assign, type AssignEdit, type AssignRequest } from './assign.js';
-import { insert, type InsertEdit, type InsertRequest } from './insert.js';
-import { move, type MoveEdit, type MoveRequest } from './move.js';
-import {
-  createTemplate,
-  put,
-  removeTemplate,
-  type CreateTemplateRequest,
-  type PutEdit,
-  type RemoveTemplateRequest,
-} from './put.js';
-import { remove, type RemoveEdit, type RemoveRequest } from './remove.js';
-import { set, type SetEdit, type SetRequest } from './set.js';
-import type { EditTools, EditType } from './step.js';
+import { isSame } from './common.js';
+import { insert, type InsertEdit } from './insert.js';
+import { move, type MoveEdit } from './move.js';
+import { put, type PutEdit } from './put.js';
+import { remove, type RemoveEdit } from './remove.js';
+import { set, type SetEdit } from './set.js';
+import type { EditType } from './step.js';
+import { upgrade, type UpgradeEdit } from './upgrade.js';
 
 /** A recorded edit. */
-export type Edit = InsertEdit | RemoveEdit | MoveEdit | SetEdit | AssignEdit | PutEdit;
+export type Edit = InsertEdit | RemoveEdit | MoveEdit | SetEdit | PutEdit | UpgradeEdit;
 
-/** What people and programs ask for. */
-export type EditRequest =
-  | InsertRequest
-  | RemoveRequest
-  | MoveRequest
-  | SetRequest
-  | AssignRequest
-  | CreateTemplateRequest
-  | RemoveTemplateRequest;
-
-// Each type's own parameters are widened here, once; the discriminator pairs every edit with its type again.
-type AnyType = EditType<Edit, EditRequest>;
-const editTypes: Record<Edit['type'], AnyType> = { insert, remove, move, set, assign, put };
-const requestTypes: Record<EditRequest['type'], AnyType> = {
-  insert,
-  remove,
-  move,
-  set,
-  assign,
-  'create-template': createTemplate,
-  'remove-template': removeTemplate,
-};
-
-/** The strict schema of a request, by its type. */
-export const editRequestSchema = byTag<EditRequest>(
-  'type',
-  Object.fromEntries(Object.entries(requestTypes).map(([name, type]) => [name, type.schema])),
-);
+// Each type's own parameter is widened here, once; the discriminator pairs every edit with its type again.
+const editTypes = { insert, remove, move, set, put, upgrade } as Record<Edit['type'], EditType<Edit>>;
 
 /** The document after `edit`, or null if it is removed. @throws Problem if the edit is refused */
-export const applyEdit = (edit: Edit, draft: Draft, kinds: KindSet | null): DraftDocument | null =>
-  editTypes[edit.type].apply(edit, draft, kinds);
+export function applyEdit(edit: Edit, draft: Draft, kinds: KindSet | null): DraftDocument | null {
+  const changed = editTypes[edit.type].apply(edit, draft, kinds);
+  // A document that says no more than its absence is absent, so that edit and inverse leave nothing behind.
+  return changed && isSame(changed, impliedDocument(edit.document) ?? undefined) ? null : changed;
+}
 
 /** The edit that takes `edit` back. */
 export const invertEdit = (edit: Edit): Edit => editTypes[edit.type].invert(edit);
@@ -70,32 +40,22 @@ export interface UnitResult {
   readonly documents: ReadonlyMap<DocumentKey, DraftDocument | null>;
 }
 
-/**
- * Makes requests exact and applies them, all or none.
- * @param requests checked against `editRequestSchema` before
- * @throws Problem for the first that is refused; its place starts with `edits[n]` if there are several
- */
-export function applyRequests(requests: readonly EditRequest[], draft: Draft, tools: EditTools): UnitResult {
-  if (requests.length > LIMITS.editsPerUnit) {
-    throw new Problem('limit-reached', `A unit holds at most ${LIMITS.editsPerUnit} edits.`, {
-      place: 'edits',
-      remedy: 'Send several units.',
-    });
-  }
-  return inOrder(requests, draft, tools.kinds, (request, now) =>
-    requestTypes[request.type].resolve(request, now, tools),
-  );
+/** Applies exact edits, all or none. @throws Problem naming the edit that was refused */
+export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet): UnitResult =>
+  doInOrder(edits, draft, kinds, (edit) => ({ edits: [edit] }));
+
+/** What one item of a unit comes down to; its own sentence says more than those of its edits. */
+export interface Resolved {
+  readonly edits: readonly Edit[];
+  readonly sentence?: string;
 }
 
-/** Applies exact edits, all or none. */
-export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet): UnitResult =>
-  inOrder(edits, draft, kinds, (edit) => edit);
-
-function inOrder<T>(
+/** Makes each item exact against the draft as the items before it left it, and applies it. All or none. */
+export function doInOrder<T>(
   items: readonly T[],
   draft: Draft,
   kinds: KindSet,
-  exact: (item: T, now: Draft) => Edit,
+  exact: (item: T, now: Draft) => Resolved,
 ): UnitResult {
   const documents = new Map<DocumentKey, DraftDocument | null>();
   const now = overlay(draft, documents);
@@ -103,11 +63,14 @@ function inOrder<T>(
   const sentences: string[] = [];
   items.forEach((item, i) => {
     try {
-      const edit = exact(item, now);
-      const changed = applyEdit(edit, now, kinds);
-      sentences.push(describeEdit(edit, now, kinds));
-      documents.set(edit.document, changed);
-      edits.push(edit);
+      const resolved = exact(item, now);
+      const said = resolved.edits.map((edit) => {
+        const sentence = resolved.sentence ?? describeEdit(edit, now, kinds);
+        documents.set(edit.document, applyEdit(edit, now, kinds));
+        edits.push(edit);
+        return sentence;
+      });
+      sentences.push(...(resolved.sentence === undefined ? said : [resolved.sentence]));
     } catch (error) {
       if (!(error instanceof Problem) || items.length === 1) throw error;
       throw new Problem(error.code, error.message, {

@@ -1,110 +1,91 @@
-/** Insert: a new section, with everything inside it, at a place. */
-import { codeText, closed, checkValue, plainText } from '../../fields/schema.js';
+/** Insert: a new section or entry, with everything inside it, at a place. */
 import { Problem } from '../../problem.js';
-import { kindRef, type KindSet } from '../../sections/kind.js';
-import type { DocumentKey, Values } from '../document.js';
-import { orderFor, type DraftSection, type SectionedDraft } from '../draft.js';
+import { checkKeyed } from '../../fields/value.js';
+import type { KindSet } from '../../sections/kind.js';
+import type { DocumentKey } from '../document.js';
+import { isSection, siblingsIn, type DraftDocument, type DraftNode } from '../draft.js';
 import { LIMITS } from '../limits.js';
 import {
   checkFits,
   checkPlace,
   checkSize,
   depthOf,
-  documentKeySchema,
+  documentIn,
+  fieldsOfNode,
   findKind,
   nameOf,
-  placeFrom,
-  placeSchema,
+  nodeField,
   sectionName,
-  sectioned,
-  valuesSchema,
-  type PlaceRequest,
 } from './common.js';
-import { fieldOf } from './set.js';
+import { checkSense } from './sense.js';
 import type { EditType } from './step.js';
 
 export interface InsertEdit {
   readonly type: 'insert';
   readonly document: DocumentKey;
-  /** The section first, then all inside it. */
-  readonly sections: readonly DraftSection[];
+  /** The node first, then all inside it. */
+  readonly nodes: readonly DraftNode[];
 }
 
-export interface InsertRequest {
-  readonly type: 'insert';
-  readonly document: DocumentKey;
-  readonly kind: string;
-  readonly place: PlaceRequest;
-  readonly id?: string;
-  readonly values?: Values;
-  readonly casing?: Values;
-}
-
-export const insert: EditType<InsertEdit, InsertRequest> = {
-  schema: closed({
-    type: plainText(20).oneOf(['insert']).required(),
-    document: documentKeySchema,
-    kind: plainText(100).required(),
-    place: placeSchema,
-    id: codeText().optional(),
-    values: valuesSchema.optional(),
-    casing: valuesSchema.optional(),
-  }),
-
-  resolve(request, draft, { kinds, newId }) {
-    const document = sectioned(draft, request.document);
-    const kind = findKind(kinds, request.kind);
-    const place = placeFrom(request.place, document, kinds);
-    const section: DraftSection = {
-      id: request.id ?? newId(),
-      kind: kindRef(kind),
-      casing: request.casing ?? {},
-      values: request.values ?? {},
-      place,
-      order: orderFor(document, place, request.place.before ?? null),
-    };
-    return { type: 'insert', document: request.document, sections: [section] };
-  },
-
-  apply({ document: key, sections }, draft, kinds) {
-    const document = sectioned(draft, key);
-    const added: Record<string, DraftSection> = { ...document.sections };
-    for (const section of sections) {
-      if (Object.hasOwn(added, section.id)) {
-        throw new Problem('already-there', `There is already a section “${section.id}” in ${nameOf(document)}.`, {
+export const insert: EditType<InsertEdit> = {
+  apply({ document: key, nodes }, draft, kinds) {
+    const document = documentIn(draft, key);
+    const all: Record<string, DraftNode> = { ...document.nodes };
+    for (const node of nodes) {
+      if (Object.hasOwn(all, node.id)) {
+        throw new Problem('already-there', `There is already a section or entry “${node.id}” in ${nameOf(document)}.`, {
           place: 'id',
           remedy: 'Leave the id out to get a new one.',
         });
       }
-      added[section.id] = section;
+      all[node.id] = node;
     }
-    const changed = { ...document, sections: added };
+    const changed: DraftDocument = { ...document, nodes: all };
     if (kinds) {
-      for (const section of sections) checkSection(section, changed, kinds);
-      checkSize(changed);
+      for (const node of nodes) checkNode(node, changed, kinds);
+      checkSize(changed, (nodes[0] as DraftNode).place, kinds);
+      for (const node of nodes) checkSense(changed, draft, { node: node.id });
     }
     return changed;
   },
 
-  invert: ({ document, sections }) => ({ type: 'remove', document, sections }),
+  invert: ({ document, nodes }) => ({ type: 'remove', document, nodes }),
 
-  describe({ document, sections }, draft, kinds) {
-    return `Put ${sectionName(sections[0] as DraftSection, kinds)} into ${nameOf(sectioned(draft, document))}.`;
+  describe({ document: key, nodes }, draft, kinds) {
+    const document = documentIn(draft, key);
+    const [root] = nodes as [DraftNode];
+    const next = siblingsIn(document, root.place).find((one) => one.order > root.order);
+    return `Put ${sectionName(root, kinds)} into ${nameOf(document)}${next ? `, above ${sectionName(next, kinds)}` : ''}.`;
   },
 };
 
-function checkSection(section: DraftSection, document: SectionedDraft, kinds: KindSet): void {
-  const kind = findKind(kinds, section.kind);
-  checkFits(kind, document);
-  checkPlace(section.place, document, kinds);
-  if (depthOf(section.place, document) > LIMITS.slotDepth) {
-    throw new Problem('limit-reached', `Sections may lie at most ${LIMITS.slotDepth} deep inside each other.`, {
-      place: 'place',
-      remedy: 'Put it one level further out.',
-    });
+function checkNode(node: DraftNode, document: DraftDocument, kinds: KindSet): void {
+  if (isSection(node)) {
+    // Sections of an older version of their kind are copied as they are; they are upgraded when they are set.
+    const kind = findKind(kinds, node.kind);
+    checkFits(kind, document);
+    checkPlace(node.place, document, kinds, 'section');
+    if (depthOf(node.place, document) > LIMITS.slotDepth) throw tooDeep();
+    if (node.kind !== `${kind.name}@${kind.version}`) return;
+  } else {
+    checkPlace(node.place, document, kinds, 'entry');
+    if (depthOf(node.place, document) > LIMITS.slotDepth + LIMITS.entryDepth) throw tooDeep();
+    for (const [name, field] of Object.entries(fieldsOfNode(document, node, kinds) ?? {}))
+      if (field.required && node.values[name] === undefined)
+        throw new Problem('bad-value', `${field.label} is needed.`, { place: `values.${name}`, remedy: field.help });
   }
   for (const part of ['values', 'casing'] as const) {
-    for (const [name, value] of Object.entries(section[part]))
-      checkValue(fieldOf(kind, part, name), value, `${part}.${name}`);
+    for (const [key, value] of Object.entries(node[part] ?? {}))
+      checkKeyed(nodeField(document, node, `${part}.${key}`, kinds), key, value);
   }
 }
+
+const tooDeep = (): Problem =>
+  new Problem(
+    'limit-reached',
+    `Sections may lie at most ${LIMITS.slotDepth} deep inside each other, entries ${LIMITS.entryDepth}.`,
+    {
+      place: 'place',
+      remedy: 'Put it one level further out.',
+    },
+  );

@@ -16,15 +16,15 @@ export const menuBar = defineKind({
   readsPage: true,
   needs: () => [{ type: 'path', page: 'home' }],
   view(values, view) {
-    const entries = view.menu(values.menu)?.entries ?? [];
+    const menu = view.menu(values.menu);
     const home = view.href({ to: 'home' });
-    return html`<div class="menu-bar">${values.storeName && home && html`<a class="menu-bar-name" href="${home}">${view.store.name}</a>`}<nav aria-label="${view.menu(values.menu)?.name ?? 'Menu'}"><ul>${entries.map(
-      (entry) => {
-        const href = view.href(entry.link);
-        const here = 'to' in entry.link && entry.link.to === view.page.code;
-        return href && html`<li><a href="${href}"${here && html` aria-current="page"`}>${entry.label}</a></li>`;
-      },
-    )}</ul></nav></div>`;
+    return html`<div class="menu-bar">${values.storeName && home && html`<a class="menu-bar-name" href="${home}">${view.store.name}</a>`}<nav aria-label="${menu?.name ?? 'Menu'}"><ul>${(
+      menu?.entries ?? []
+    ).map((entry) => {
+      const href = view.href(entry.link);
+      const here = entry.link && 'to' in entry.link && entry.link.to === view.page.code;
+      return href && html`<li><a href="${href}"${here && html` aria-current="page"`}>${entry.label}</a></li>`;
+    })}</ul></nav></div>`;
   },
   css: `.menu-bar{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2.5rem}.menu-bar-name{font:500 1.6rem/1.2 var(--title-font);text-decoration:none}.menu-bar ul{display:flex;flex-wrap:wrap;gap:.25rem 1.75rem;list-style:none;margin:0;padding:0}.menu-bar nav a{display:inline-block;padding-block:.35rem;text-decoration:none;border-block-end:2px solid transparent}.menu-bar nav a:hover{border-color:var(--line)}.menu-bar nav a[aria-current]{border-color:var(--accent)}.region-header .k-menu-bar{border-block-end:1px solid var(--line)}`,
   sketch: ({ storeName }) => ({

@@ -1,5 +1,6 @@
 /** Products from a source, as cards. */
 import { choice, link, number, source, text, type ProductSource } from '../../fields/field.js';
+import { deviceClasses } from '../../render/compile.js';
 import { html, NOTHING } from '../../render/html.js';
 import { mark } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
@@ -21,9 +22,10 @@ export const productRow = defineKind({
     limit: number('At most', 'How many products are shown.', { min: 1, max: 48, default: 4 }),
     across: choice(
       'Across',
-      'How many stand side by side on a desktop.',
-      { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five' },
+      'How many stand side by side; phones show one or two.',
+      { '1': 'One', '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five' },
       '4',
+      { perDevice: true },
     ),
     action: text('Action', 'A link beside the heading; empty for none.', { max: 40 }),
     link: link('Leads to', 'Where that link leads.'),
@@ -35,11 +37,11 @@ export const productRow = defineKind({
     const { title, action, across } = values;
     const href = view.href(values.link);
     return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2>${title}</h2>`}${action !== '' && href && html`<a href="${href}">${action}</a>`}</div>`}
-<ul class="cards across-${across}">${products.map((product) => card(product, view, SIZES, title === '' ? 'h2' : 'h3'))}</ul>`;
+<ul class="cards ${deviceClasses('across', across)}">${products.map((product) => card(product, view, SIZES, title === '' ? 'h2' : 'h3'))}</ul>`;
   },
-  css: `.row-head{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2rem;border-block-end:1px solid var(--line);margin-block-end:var(--gap);padding-block-end:.6rem}.row-head h2{margin:0}.across-2{--across:2}.across-3{--across:3}.across-5{--across:5}`,
+  css: `.row-head{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2rem;border-block-end:1px solid var(--line);margin-block-end:var(--gap);padding-block-end:.6rem}.row-head h2{margin:0}.across-1{--across:1}.across-2{--across:2}.across-3{--across:3}.across-5{--across:5}@media (max-width:1023px){.t-across-1{grid-template-columns:1fr}.t-across-2{grid-template-columns:repeat(2,minmax(0,1fr))}.t-across-3{grid-template-columns:repeat(3,minmax(0,1fr))}.t-across-4{grid-template-columns:repeat(4,minmax(0,1fr))}.t-across-5{grid-template-columns:repeat(5,minmax(0,1fr))}}@media (max-width:599px){.p-across-1{grid-template-columns:1fr}.p-across-2{grid-template-columns:repeat(2,minmax(0,1fr))}.p-across-3{grid-template-columns:repeat(3,minmax(0,1fr))}.p-across-4{grid-template-columns:repeat(4,minmax(0,1fr))}.p-across-5{grid-template-columns:repeat(5,minmax(0,1fr))}}`,
   sketch({ title, limit, across }) {
-    const count = Number(across);
+    const count = Number(across.desktop);
     const width = (1200 - (count - 1) * 28) / count;
     const rows = Math.min(3, Math.ceil(limit / count));
     const top = title ? 70 : 0;

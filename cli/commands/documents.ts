@@ -1,0 +1,175 @@
+/** Everything else a design is made of: theme, menus, content pages, arrangements, additions, paths and redirects. */
+import type { Command } from 'commander';
+import {
+  CREATABLE,
+  headField,
+  parseRule,
+  Problem,
+  type Creatable,
+  type CreateRequest,
+  type PageKind,
+} from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { contextOf, textFrom, WRONG_USE } from '../context.js';
+import { table } from '../table.js';
+import { readValue } from '../values.js';
+import { openedDocument, splitAt } from './sections.js';
+import { documentKey } from './templates.js';
+
+const EXAMPLES = `
+Examples:
+  $ parlour document set theme values.accentColour "#1e4a5a"
+  $ parlour document set product theme.gap 40                       only on pages of this template
+  $ parlour document set product layout.side end
+  $ parlour document set product around.header sale                 another header on its pages
+  $ parlour document set content/about title "Our workshop"
+  $ parlour document set paths home content:about                   what the home page shows
+  $ parlour document set paths redirects./old-shop /browse/single-line
+  $ parlour document set paths patterns.product /kite/{slug}`;
+
+export function documentCommands(program: Command): void {
+  const documents = program
+    .command('document')
+    .description(
+      'The documents of a design: theme, menus, content pages, arrangements, additions, shared sections, paths.',
+    );
+
+  documents
+    .command('list')
+    .description('List the documents of the draft.')
+    .addHelpText('after', '\nExample:\n  $ parlour document list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { documents: found } = await call(routes.listDocuments);
+      print(found, () =>
+        table(
+          ['Document', 'What it is'],
+          found.map(({ key, name }) => [key, name]),
+        ),
+      );
+    });
+
+  documents
+    .command('create')
+    .description('Make a document.')
+    .argument('<what>', CREATABLE.join(', '))
+    .argument('<name>', 'what it is called; the title of a content page')
+    .argument('[values...]', 'further values as path=value')
+    .option('--code <code>', 'its code; made from the name if left out')
+    .option('--from <code>', 'a copy of this one')
+    .option('--kind <kind>', 'the page kind of a template')
+    .option('--region <region>', 'the region of an arrangement')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  $ parlour document create content "Delivery" text=- < delivery.html
+  $ parlour document create arrangement "Sale header" --region header --from standard
+  $ parlour document create addition "Summer note" place=above target.page=collection:C-1
+  $ parlour document create addition "Gift note" place=niche:beside-buying target.kind=product target.when='keyword is "gift"'
+  $ parlour document create menu "Footer menu"`,
+    )
+    .action(
+      async (
+        what: string,
+        name: string,
+        given: string[],
+        options: { code?: string; from?: string; kind?: string; region?: string },
+        command: Command,
+      ) => {
+        if (!CREATABLE.includes(what as Creatable))
+          command.error(`“${what}” is none of: ${CREATABLE.join(', ')}.`, { exitCode: WRONG_USE });
+        const context = contextOf(command);
+        const { kind, region, ...rest } = options;
+        const pairs = given.map((one) => splitAt(one, '='));
+        const target = pairs.find(([path]) => path === 'target.kind')?.[1] as PageKind | undefined;
+        const head = Object.fromEntries(
+          pairs.map(([path, text]) => {
+            const field = headField(what as Creatable, path);
+            if (text === undefined || !field)
+              return command.error(`“${path}” is no value of ${what}: write path=value.`, { exitCode: WRONG_USE });
+            return [
+              path,
+              field.type === 'rule' ? parseRule(text, target ?? 'product') : readValue(field, textFrom(text), path),
+            ];
+          }),
+        );
+        const request: CreateRequest = {
+          type: 'create',
+          what: what as Creatable,
+          name,
+          ...rest,
+          ...(kind === undefined ? {} : { pageKind: kind }),
+          ...(region === undefined ? {} : { region }),
+          ...(given.length ? { head } : {}),
+        };
+        const answer = await context.edit([request]);
+        const key = answer.edits[0]?.document ?? '';
+        context.done(
+          answer,
+          `It is ${key}. Next: ${what === 'content' ? `parlour preview content:${key.slice('content/'.length)}` : `parlour template show ${key}`}`,
+        );
+      },
+    );
+
+  documents
+    .command('set')
+    .description('Set a value of a document itself; see the examples for what there is.')
+    .argument('<document>', 'a template’s code, or a document such as theme, paths, menu/main or content/about')
+    .argument('<path>', 'such as name, layout.width, theme.gap, values.accentColour')
+    .argument('[value]', 'the new value; “-” reads it from standard input')
+    .option('--default', 'go back to the default')
+    .addHelpText('after', EXAMPLES)
+    .action(
+      async (
+        name: string,
+        path: string,
+        value: string | undefined,
+        options: { default?: boolean },
+        command: Command,
+      ) => {
+        if ((value === undefined) === !options.default)
+          command.error('Give a value, or --default.', { exitCode: WRONG_USE });
+        const context = contextOf(command);
+        const key = documentKey(name);
+        const document = await openedDocument(context, key);
+        const field = headField(document.type, path);
+        if (!field)
+          throw new Problem('no-such-field', `There is no “${path}” in ${key}.`, {
+            place: 'path',
+            remedy: 'See parlour document set --help for examples.',
+          });
+        const was = document.head[path];
+        const kind = document.head['target.kind'] as PageKind | undefined;
+        context.done(
+          await context.edit([
+            {
+              type: 'set',
+              document: key,
+              field: path,
+              ...(was === undefined ? {} : { was }),
+              ...(value === undefined ? {} : { value: readValue(field, textFrom(value), path, kind) }),
+            },
+          ]),
+          'It is in the draft. Next: parlour publish',
+        );
+      },
+    );
+
+  documents
+    .command('remove')
+    .description('Remove a document; what pointed at it goes back to the standard.')
+    .argument('<document>', 'such as content/about, menu/footer, addition/summer-note')
+    .option('--instead <code>', 'for a template: the one its pages get')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ parlour document remove addition/sport-days\n\nTake it back with: parlour undo',
+    )
+    .action(async (name: string, options: { instead?: string }, command: Command) => {
+      const context = contextOf(command);
+      context.done(
+        await context.edit([{ type: 'discard', document: documentKey(name), ...options }]),
+        'Take it back with: parlour undo',
+      );
+    });
+}

@@ -1,0 +1,174 @@
+/** Rules: which pages of a kind get which template, tried in order. */
+import type { Command } from 'commander';
+import {
+  instantOf,
+  isPageKind,
+  keys,
+  pageKinds,
+  parseRule,
+  printRule,
+  Problem,
+  type PageKind,
+  type Rule,
+} from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { contextOf, type Context } from '../context.js';
+import { table } from '../table.js';
+import { openedDocument } from './sections.js';
+
+interface RuleOptions {
+  readonly before?: string;
+  readonly from?: string;
+  readonly until?: string;
+}
+
+export function ruleCommands(program: Command): void {
+  const rules = program.command('rule').description('Rules: which pages of a kind get which template, tried in order.');
+  const inKind = (command: Command): Command => command.argument('<kind>', 'the page kind, such as product');
+
+  inKind(rules.command('list'))
+    .description('List the rules of a page kind in the order they are tried.')
+    .addHelpText('after', '\nExample:\n  $ parlour rule list product')
+    .action(async (kindName: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const kind = kindOf(kindName);
+      const { nodes, head } = await openedDocument(context, keys.assignments(kind));
+      const { templates } = await context.call(routes.listTemplates);
+      const found = Object.values(nodes)
+        .sort((a, b) => (a.order < b.order ? -1 : 1))
+        .map(
+          ({ id, values }) =>
+            ({ id, ...values }) as {
+              id: string;
+              when: Rule;
+              template: string;
+              off?: boolean;
+              from?: string;
+              until?: string;
+            },
+        );
+      context.print(found, () =>
+        [
+          found.length
+            ? table(
+                ['>#', 'Id', 'Rule', 'Template', ''],
+                found.map(({ id, when, template, off, from, until }, i) => [
+                  String(i + 1),
+                  id,
+                  printRule(when),
+                  template,
+                  [off ? 'off' : '', from ? `from ${from}` : '', until ? `until ${until}` : '']
+                    .filter(Boolean)
+                    .join(', '),
+                ]),
+              )
+            : `There are no rules for ${kind} pages.`,
+          `\nOtherwise: ${String(head['standard'] ?? '(no standard)')}, the standard of ${templates.find((one) => one.code === head['standard'])?.pages ?? 0} pages.`,
+        ].join('\n'),
+      );
+    });
+
+  inKind(rules.command('add'))
+    .description('Add a rule; last if nothing else is said.')
+    .argument('<template>', 'the code of the template')
+    .argument('<rule>', 'such as: brand is "Skerry Lines" and price >= 80')
+    .option('--before <id>', 'tried before this rule')
+    .option('--from <time>', 'counts from this time on, in the store’s time zone')
+    .option('--until <time>', 'counts until this time')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour rule add product festival \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour rule add product festival \'keyword is "gift" or reduced is true\' --from 2026-12-01T00:00 --until 2026-12-24T18:00\n  $ parlour rule add product festival "price >= 80" --dry-run',
+    )
+    .action(
+      async (kindName: string, template: string, text: string, { before, ...times }: RuleOptions, command: Command) => {
+        const context = contextOf(command);
+        const kind = kindOf(kindName);
+        const when = parseRule(text, kind);
+        const dates = await datesOf(context, times);
+        const answer = await context.edit([
+          {
+            type: 'insert',
+            document: keys.assignments(kind),
+            place: { at: 'rules', before: before ?? null },
+            values: { when, template, ...dates },
+          },
+        ]);
+        context.done(answer, `It is in the draft. See what it does: parlour pages list --kind ${kind} --reason rule`);
+      },
+    );
+
+  inKind(rules.command('move'))
+    .description('Try a rule earlier or later.')
+    .argument('<id>', 'the id of the rule')
+    .option('--before <id>', 'in front of this one; last if left out')
+    .addHelpText('after', '\nExample:\n  $ parlour rule move product rule-featherby')
+    .action(async (kindName: string, node: string, { before }: RuleOptions, command: Command) => {
+      const context = contextOf(command);
+      context.done(
+        await context.edit([
+          {
+            type: 'move',
+            document: keys.assignments(kindOf(kindName)),
+            node,
+            place: { at: 'rules', before: before ?? null },
+          },
+        ]),
+      );
+    });
+
+  for (const [verb, off] of [
+    ['off', true],
+    ['on', undefined],
+  ] as const) {
+    inKind(rules.command(verb))
+      .description(off ? 'Switch a rule off; it stays in the list.' : 'Switch a rule on again.')
+      .argument('<id>', 'the id of the rule')
+      .addHelpText('after', `\nExample:\n  $ parlour rule ${verb} product rule-featherby`)
+      .action(async (kindName: string, node: string, _options: object, command: Command) => {
+        const context = contextOf(command);
+        const document = keys.assignments(kindOf(kindName));
+        const was = (await openedDocument(context, document)).nodes[node]?.values['off'];
+        context.done(
+          await context.edit([
+            {
+              type: 'set',
+              document,
+              node,
+              field: 'values.off',
+              ...(off ? { value: true } : {}),
+              ...(was === undefined ? {} : { was }),
+            },
+          ]),
+        );
+      });
+  }
+
+  inKind(rules.command('remove'))
+    .description('Remove a rule.')
+    .argument('<id>', 'the id of the rule')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ parlour rule remove product rule-featherby\n\nTake it back with: parlour undo',
+    )
+    .action(async (kindName: string, node: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      context.done(await context.edit([{ type: 'remove', document: keys.assignments(kindOf(kindName)), node }]));
+    });
+}
+
+function kindOf(name: string): PageKind {
+  if (isPageKind(name)) return name;
+  throw new Problem('no-such-page-kind', `There is no page kind “${name}”.`, {
+    place: 'kind',
+    remedy: `Use one of: ${pageKinds().join(', ')}.`,
+  });
+}
+
+async function datesOf({ call }: Context, times: Omit<RuleOptions, 'before'>): Promise<Record<string, string>> {
+  const given = Object.entries(times).filter(([, text]) => text !== undefined);
+  if (given.length === 0) return {};
+  const { timeZone } = await call(routes.getStore);
+  return Object.fromEntries(
+    given.map(([name, text]) => [name, instantOf(text as string, timeZone, `--${name}`).instant]),
+  );
+}

@@ -1,0 +1,213 @@
+/** Stores, their teams, one's own tokens and password, and who did what. */
+import type { Command } from 'commander';
+import { ROLES } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { contextOf, textFrom } from '../context.js';
+import { table } from '../table.js';
+
+interface StoreOptions {
+  readonly currency: string;
+  readonly locale: string;
+  readonly timeZone: string;
+  readonly country: string;
+}
+
+export function storeCommands(program: Command): void {
+  const stores = program.command('store').description('Stores: list, create, archive.');
+
+  stores
+    .command('list')
+    .description('List the stores you belong to.')
+    .addHelpText('after', '\nExample:\n  $ parlour store list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { stores: found } = await call(routes.listStores);
+      print(found, () =>
+        table(
+          ['Slug', 'Name', 'Currency', 'Storefront'],
+          found.map((one) => [one.slug, one.name, one.currency, one.storefront]),
+        ),
+      );
+    });
+
+  stores
+    .command('create')
+    .description('Make a store with every page a shop needs; you own it.')
+    .argument('<slug>', 'part of its address: small letters, digits and “-”')
+    .argument('<name>', 'what it is called')
+    .requiredOption('--currency <code>', 'such as EUR')
+    .requiredOption('--country <code>', 'its home country, such as IE')
+    .option('--locale <tag>', 'its leading language', 'en')
+    .option('--time-zone <name>', 'such as Europe/Dublin', 'UTC')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ parlour store create tern-tea "Tern Tea" --currency EUR --country IE --locale en-IE --time-zone Europe/Dublin',
+    )
+    .action(
+      async (slug: string, name: string, { currency, locale, timeZone, country }: StoreOptions, command: Command) => {
+        const { call, print } = contextOf(command);
+        const made = await call(routes.createStore, { body: { slug, name, currency, locale, timeZone, country } });
+        print(
+          made,
+          () =>
+            `Made “${made.name}”. Its shop is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
+        );
+      },
+    );
+
+  stores
+    .command('archive')
+    .description('Close a store: its shop is gone, nothing is deleted.')
+    .argument('<slug>', 'the store; written out, so that it is not the wrong one')
+    .addHelpText('after', '\nExample:\n  $ parlour store archive tern-tea')
+    .action(async (slug: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.archiveStore, { params: { store: slug }, body: {} });
+      print(answer, () => `“${slug}” is closed.`);
+    });
+
+  const team = program.command('team').description('Who belongs to the store, and as what.');
+  const roles = ROLES.join(', ');
+
+  team
+    .command('list')
+    .description('List members and invitations.')
+    .addHelpText('after', '\nExample:\n  $ parlour team list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.getTeam);
+      const rows = [
+        ...answer.members.map(({ mail, name, role }) => [mail, name, role]),
+        ...answer.invited.map(({ mail, role, expires }) => [mail, `(invited until ${expires.slice(0, 10)})`, role]),
+      ];
+      print(answer, () => table(['Mail', 'Name', 'Role'], rows));
+    });
+
+  team
+    .command('invite')
+    .description('Invite somebody; prints a link that works once.')
+    .argument('<mail>', 'the mail address')
+    .argument('<role>', roles)
+    .addHelpText('after', '\nExample:\n  $ parlour team invite tolle@windrow.example editor')
+    .action(async (mail: string, role: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.invite, { body: { mail, role } });
+      print(
+        answer,
+        () => `Send this link to ${mail}; it works once, until ${answer.expires.slice(0, 10)}:\n${answer.link}`,
+      );
+    });
+
+  team
+    .command('role')
+    .description('Give a member another role, or take the membership away.')
+    .argument('<mail>', 'the mail address')
+    .argument('<role>', `${roles}, or none`)
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour team role tolle@windrow.example builder\n  $ parlour team role tolle@windrow.example none',
+    )
+    .action(async (mail: string, role: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.changeMember, {
+        params: { mail },
+        body: { role: role === 'none' ? null : role },
+      });
+      print(answer, () =>
+        table(
+          ['Mail', 'Name', 'Role'],
+          answer.members.map((one) => [one.mail, one.name, one.role]),
+        ),
+      );
+    });
+
+  program
+    .command('audit')
+    .description('Who did what when, beyond drafts; newest first.')
+    .addHelpText('after', '\nExample:\n  $ parlour audit')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { entries } = await call(routes.listAudit);
+      print(entries, () =>
+        entries.length
+          ? table(
+              ['When (UTC)', 'Who', 'What', 'Which', ''],
+              entries.map((one) => [
+                one.at.slice(0, 19).replace('T', ' '),
+                one.who,
+                one.action,
+                one.target,
+                JSON.stringify(one.detail) === '{}' ? '' : JSON.stringify(one.detail),
+              ]),
+            )
+          : 'Nothing yet.',
+      );
+    });
+
+  const tokens = program.command('token').description('Your own tokens, for programs.');
+
+  tokens
+    .command('list')
+    .description('List your tokens and when they were used.')
+    .addHelpText('after', '\nExample:\n  $ parlour token list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { tokens: found } = await call(routes.listTokens);
+      print(found, () =>
+        table(
+          ['>Number', 'Name', 'Scope', 'Expires', 'Used'],
+          found.map((one) => [
+            String(one.id),
+            one.name,
+            one.scope,
+            one.expires.slice(0, 10),
+            one.used?.slice(0, 16).replace('T', ' ') ?? 'never',
+          ]),
+        ),
+      );
+    });
+
+  tokens
+    .command('create')
+    .description('Make a token and print it once.')
+    .argument('<mail>', 'your mail address')
+    .argument('<name>', 'what it is for')
+    .argument('[password]', '“-” reads it from standard input', '-')
+    .option('--scope <scope>', '“read” for one that changes nothing', 'all')
+    .option('--days <days>', 'how long it is good', '90')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ pass parlour | parlour token create owner@windrow.example "nightly report" - --scope read --days 30',
+    )
+    .action(
+      async (
+        mail: string,
+        name: string,
+        password: string,
+        options: { scope: string; days: string },
+        command: Command,
+      ) => {
+        const { client, print } = contextOf(command);
+        const body = {
+          mail,
+          password: textFrom(password),
+          name,
+          scope: options.scope as 'read',
+          days: Number(options.days),
+        };
+        const { token } = await client.call(routes.createToken, { body });
+        print({ token }, () => token);
+      },
+    );
+
+  tokens
+    .command('remove')
+    .description('End a token.')
+    .argument('<number>', 'see parlour token list')
+    .addHelpText('after', '\nExample:\n  $ parlour token remove 3')
+    .action(async (token: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.removeToken, { params: { token } });
+      print(answer, () => 'It works no more.');
+    });
+}

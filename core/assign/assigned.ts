@@ -1,0 +1,126 @@
+/** Which template a store page has: this page, then the first rule that matches, then the standard of its kind. */
+import type { AssignmentsDocument, Entry } from '../design/document.js';
+import { keys } from '../design/document.js';
+import { parsePage, type PageCode } from './page.js';
+import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from './rule.js';
+
+/** Reads the documents of one state of a design. */
+export interface DesignState {
+  get(key: string): unknown;
+  keys(): Iterable<string>;
+}
+
+/** A store page as rules see it. */
+export interface AskedPage {
+  readonly code: PageCode;
+  readonly facts: SubjectFacts;
+}
+
+/** What rules are evaluated with; handed in, so that the answer depends on nothing else. */
+export interface RuleSetting {
+  /** An instant in ISO form; decides which rules count by their dates. */
+  readonly now: string;
+  /** How many decimals the store's currency has. */
+  readonly decimals: number;
+}
+
+export type Reason = 'page' | 'rule' | 'standard';
+
+export interface Assigned {
+  readonly template: string;
+  readonly reason: Reason;
+  /** The id of the rule that matched. */
+  readonly rule?: string;
+}
+
+/** The template of a page, or null if its kind has no standard and nothing else matches. */
+export function assignedTemplate(page: AskedPage, state: DesignState, setting: RuleSetting): Assigned | null {
+  const document = state.get(keys.assignments(parsePage(page.code).kind)) as AssignmentsDocument | undefined;
+  return document ? assignedBy(document, page, setting) : null;
+}
+
+/** The same, by one kind's assignments. */
+export function assignedBy(document: AssignmentsDocument, page: AskedPage, setting: RuleSetting): Assigned | null {
+  const { pages = {}, standard } = document;
+  if (Object.hasOwn(pages, page.code)) return { template: pages[page.code] as string, reason: 'page' };
+  const found = firstMatch(readyRules(document, setting.decimals), page.facts, setting.now);
+  if (found) return { template: found.template, reason: 'rule', rule: found.id };
+  return standard === undefined ? null : { template: standard, reason: 'standard' };
+}
+
+export interface ReadyEntry extends ReadyRule {
+  readonly id: string;
+  readonly template: string;
+  readonly when: Rule;
+  readonly off: boolean;
+  readonly from: string;
+  readonly until: string;
+}
+
+interface RuleIndex {
+  readonly all: readonly ReadyEntry[];
+  /** Positions of rules that need a certain fact to have a certain value, by that. */
+  readonly byKey: ReadonlyMap<string, readonly number[]>;
+  /** Positions of rules that may match anything. */
+  readonly others: readonly number[];
+}
+
+// Documents never change, so the rules of each are made ready once for each number of decimals.
+const kept = new WeakMap<AssignmentsDocument, Map<number, RuleIndex>>();
+
+/** The rules of a document in order, ready to be asked. */
+export const rulesOf = (document: AssignmentsDocument, decimals: number): readonly ReadyEntry[] =>
+  readyRules(document, decimals).all;
+
+function readyRules(document: AssignmentsDocument, decimals: number): RuleIndex {
+  let found = kept.get(document);
+  if (!found) kept.set(document, (found = new Map()));
+  let index = found.get(decimals);
+  if (!index)
+    found.set(decimals, (index = indexed((document.lists?.['rules'] ?? []).map((one) => readyEntry(one, decimals)))));
+  return index;
+}
+
+function readyEntry({ id, values }: Entry, decimals: number): ReadyEntry {
+  const when = values['when'] as Rule;
+  return {
+    ...readyRule(when, decimals),
+    id,
+    when,
+    template: values['template'] as string,
+    off: values['off'] === true,
+    from: (values['from'] as string | undefined) ?? '',
+    until: (values['until'] as string | undefined) ?? '',
+  };
+}
+
+function indexed(all: readonly ReadyEntry[]): RuleIndex {
+  const byKey = new Map<string, number[]>();
+  const others: number[] = [];
+  all.forEach((rule, position) => {
+    if (!rule.keys) others.push(position);
+    for (const key of new Set(rule.keys ?? [])) {
+      const there = byKey.get(key);
+      if (there) there.push(position);
+      else byKey.set(key, [position]);
+    }
+  });
+  return { all, byKey, others };
+}
+
+function firstMatch({ all, byKey, others }: RuleIndex, facts: SubjectFacts, now: string): ReadyEntry | null {
+  if (all.length === 0) return null;
+  const candidates = [...others];
+  for (const [fact, values] of facts)
+    for (const value of values) for (const position of byKey.get(factKey(fact, value)) ?? []) candidates.push(position);
+  candidates.sort((a, b) => a - b);
+  for (const position of candidates) {
+    const rule = all[position] as ReadyEntry;
+    if (counts(rule, now) && rule.matches(facts)) return rule;
+  }
+  return null;
+}
+
+/** Whether a rule is switched on and within its dates. */
+export const counts = ({ off, from, until }: Pick<ReadyEntry, 'off' | 'from' | 'until'>, now: string): boolean =>
+  !off && (from === '' || from <= now) && (until === '' || now < until);

@@ -1,0 +1,57 @@
+/** Additions: which sections are put into regions and niches of a page, by page, by kind or by rule. */
+import type { AdditionDocument, DocumentKey, Target } from '../design/document.js';
+import type { AskedPage, DesignState, RuleSetting } from './assigned.js';
+import { parsePage } from './page.js';
+import { readyRule, type ReadyRule } from './rule.js';
+
+export interface Addition {
+  readonly key: DocumentKey;
+  readonly document: AdditionDocument;
+}
+
+/** The additions of a page by place, in the order of their keys. */
+export function additionsFor(
+  page: AskedPage,
+  state: DesignState,
+  setting: RuleSetting,
+): ReadonlyMap<string, readonly Addition[]> {
+  const found = new Map<string, Addition[]>();
+  for (const addition of additionsOf(state)) {
+    if (!isFor(addition.document.target, page, setting)) continue;
+    const { place } = addition.document;
+    found.set(place, [...(found.get(place) ?? []), addition]);
+  }
+  return found;
+}
+
+/** Whether a target means a page. */
+export function isFor(target: Target, page: AskedPage, { decimals }: RuleSetting): boolean {
+  if ('page' in target) return target.page === page.code;
+  if (target.kind !== parsePage(page.code).kind) return false;
+  return 'when' in target ? ready(target.when, decimals).matches(page.facts) : true;
+}
+
+const rules = new WeakMap<object, Map<number, ReadyRule>>();
+
+function ready(rule: Parameters<typeof readyRule>[0], decimals: number): ReadyRule {
+  let found = rules.get(rule);
+  if (!found) rules.set(rule, (found = new Map()));
+  let made = found.get(decimals);
+  if (!made) found.set(decimals, (made = readyRule(rule, decimals)));
+  return made;
+}
+
+// The state of a revision never changes; the one of a draft lives as long as one request.
+const kept = new WeakMap<DesignState, readonly Addition[]>();
+
+function additionsOf(state: DesignState): readonly Addition[] {
+  let found = kept.get(state);
+  if (!found) {
+    found = [...state.keys()]
+      .filter((key) => key.startsWith('addition/'))
+      .sort()
+      .map((key) => ({ key, document: state.get(key) as AdditionDocument }));
+    kept.set(state, found);
+  }
+  return found;
+}

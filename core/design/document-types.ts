@@ -1,0 +1,257 @@
+/**
+ * The types of documents, each declared once: how its key is written, what it is called in sentences, its fields, and
+ * where it holds sections or entries. Everything that reads or edits documents asks here.
+ */
+import {
+  choice,
+  dateTime,
+  entries,
+  link,
+  prose,
+  reference,
+  rule,
+  text,
+  toggle,
+  words,
+  type EntriesField,
+  type Field,
+  type Fields,
+} from '../fields/field.js';
+import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
+import { THEME_FIELDS } from '../theme/settings.js';
+import { FORMAT, REGIONS, WIDTHS, type DocumentKey, type DocumentTypeName, type Values } from './document.js';
+import type { DraftDocument } from './draft.js';
+
+export interface DocumentType {
+  /** How its keys are written; the last group is the code. */
+  readonly key: RegExp;
+  /** What a document of the type is called inside a sentence. */
+  called(head: Values): string;
+  /** Head values that are part of what the document is and never change. */
+  readonly fixed?: readonly string[];
+  readonly fields: Fields;
+  /** Groups of the head, `GROUP.KEY`: the field of a key, or null if there is no such key. */
+  readonly groups?: Readonly<Record<string, (key: string) => Field | null>>;
+  /** The areas it holds sections in. */
+  areas?(head: Values): readonly string[];
+  readonly lists?: Readonly<Record<string, EntriesField>>;
+  /** The document as it is while nothing was ever set; absent for those that must be made. */
+  implied?(key: DocumentKey): Values;
+  /** A sentence about one head value, where “Set FIELD to VALUE” would say less. */
+  says?(path: string, value: unknown, head: Values, nameOf: (key: DocumentKey) => string): string | null;
+}
+
+const NAME = text('Name', 'What the team calls it.', { max: 80, required: true, plain: true });
+const DOCUMENT_CODE = '[A-Za-z0-9][A-Za-z0-9_.-]{0,79}';
+const named =
+  (what: string) =>
+  (head: Values): string =>
+    `the ${what} “${String(head['name'])}”`;
+const oneArea = (): readonly string[] => ['main'];
+const keyed = (start: string): RegExp => new RegExp(`^${start}/(${DOCUMENT_CODE})$`);
+const fieldIn =
+  (fields: Fields) =>
+  (key: string): Field | null =>
+    Object.hasOwn(fields, key) ? (fields[key] as Field) : null;
+
+const LAYOUT: Fields = {
+  width: choice('Width', 'How wide the content area is.', Object.fromEntries(WIDTHS.map((w) => [w, w])), 'page'),
+  side: choice(
+    'Side area',
+    'Where the side area stands; it belongs to this template.',
+    { none: 'None', start: 'At the start', end: 'At the end' },
+    'none',
+  ),
+  boxed: toggle('Boxed', 'Draws the content area as a sheet on the ground.'),
+};
+
+const ASSIGNED = reference('Template', 'The template a page uses.', 'template');
+const PAGE = new RegExp(`^(${pageKinds().join('|')})(:${DOCUMENT_CODE})?$`);
+
+/** Where an addition can go: a region, or a niche by its name. */
+export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|niche:${DOCUMENT_CODE})$`);
+
+const PATH = /^\/[^\s?#\\]*$/;
+const PATTERN = text('Path', 'With {slug} where the slug of the page stands.', {
+  max: 120,
+  plain: true,
+  form: { pattern: /^\/([\w.~-]+\/)*([\w.~-]+|\{slug\})?$/, words: 'a path such as /item/{slug}' },
+});
+const REDIRECT = text('Leads to', 'Where the old path leads now.', {
+  max: 2000,
+  plain: true,
+  form: { pattern: /^(\/(?!\/)[^\s\\]*|https:\/\/[^\s\\]+)$/, words: 'a path such as /about, or an https address' },
+});
+
+export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = {
+  template: {
+    key: keyed('template'),
+    called: named('template'),
+    fixed: ['pageKind'],
+    fields: { name: NAME },
+    groups: {
+      layout: fieldIn(LAYOUT),
+      around: (region) =>
+        REGIONS.includes(region as never)
+          ? reference(`Arrangement of the ${region}`, 'Another filling of the region on its pages.', 'arrangement')
+          : null,
+      theme: fieldIn(THEME_FIELDS),
+    },
+    areas: (head) => PAGE_KINDS[head['pageKind'] as PageKind].areas,
+    says: (path, value, head) =>
+      path.startsWith('around.')
+        ? `Pages of the template “${String(head['name'])}” ${value === 'none' ? `have no ${path.slice(7)}` : `have the ${path.slice(7)} ${value === undefined ? 'of every page' : `“${String(value)}”`}`}.`
+        : null,
+  },
+  arrangement: {
+    key: new RegExp(`^around/(?:${REGIONS.join('|')})/(${DOCUMENT_CODE})$`),
+    called: (head) => `the ${String(head['region'])} “${String(head['name'])}”`,
+    fixed: ['region'],
+    fields: { name: NAME },
+    areas: oneArea,
+  },
+  shared: { key: keyed('shared'), called: named('shared section'), fields: { name: NAME }, areas: oneArea },
+  addition: {
+    key: keyed('addition'),
+    called: named('addition'),
+    fields: {
+      name: NAME,
+      place: text('Place', 'The region or niche it goes into.', {
+        required: true,
+        plain: true,
+        form: { pattern: ADDITION_PLACE, words: `one of ${REGIONS.join(', ')} or niche:NAME` },
+      }),
+    },
+    groups: {
+      target: (key) =>
+        ({
+          page: reference('Page', 'The one page it is for.', 'page'),
+          kind: choice('Page kind', 'The kind of pages it is for.', kindChoices(), 'product'),
+          when: rule('Rule', 'Which pages of the kind it is for.'),
+        })[key] ?? null,
+    },
+    areas: oneArea,
+  },
+  theme: {
+    key: /^(theme)$/,
+    called: () => 'the theme settings',
+    fixed: ['groundwork'],
+    fields: {},
+    groups: { values: fieldIn(THEME_FIELDS) },
+  },
+  menu: {
+    key: keyed('menu'),
+    called: named('menu'),
+    fields: { name: NAME },
+    lists: {
+      entries: entries(
+        'Entries',
+        'What the menu leads to, in order.',
+        'entry',
+        {
+          label: text('Label', 'What the entry says.', { max: 80, required: true }),
+          link: link('Leads to', 'A page of the store, or a free address.'),
+        },
+        { nests: true },
+      ),
+    },
+  },
+  content: {
+    key: keyed('content'),
+    called: (head) => `the content page “${String(head['title'])}”`,
+    fields: {
+      title: text('Title', 'The title of the page.', { max: 120, required: true }),
+      slug: text('Path', 'The last part of its path.', {
+        max: 80,
+        required: true,
+        plain: true,
+        form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'small letters, digits and “-”' },
+      }),
+      description: text('Description', 'One or two sentences for lists and search engines.', { max: 300, lines: 2 }),
+      text: prose('Text', 'The text of the page.', { max: 100_000 }),
+      date: dateTime('Date', 'The day it is from.'),
+      labels: words('Labels', 'What it is about; pages are listed by label.'),
+    },
+  },
+  assignments: {
+    key: new RegExp(`^assignments/(${pageKinds().join('|')})$`),
+    called: (head) => `the assignments of ${kindInWords(head['pageKind'] as PageKind)} pages`,
+    fixed: ['pageKind'],
+    fields: { standard: ASSIGNED },
+    groups: { pages: (page) => (PAGE.test(page) ? ASSIGNED : null) },
+    lists: {
+      rules: entries(
+        'Rules',
+        'Tried in order; the first that matches decides.',
+        'rule',
+        {
+          when: rule('When', 'Which pages the rule is for.'),
+          template: { ...ASSIGNED, required: true },
+          off: toggle('Switched off', 'A rule that is off is not tried.'),
+          from: dateTime('From', 'When the rule begins to count; empty for always.'),
+          until: dateTime('Until', 'When the rule ends to count; empty for never.'),
+        },
+        { max: 500 },
+      ),
+    },
+    implied: (key) => ({ pageKind: key.slice('assignments/'.length) }),
+    says(path, value, head, nameOf) {
+      const name = typeof value === 'string' ? `“${nameOf(`template/${value}`)}”` : '';
+      const kind = kindInWords(head['pageKind'] as PageKind);
+      if (path === 'standard')
+        return name ? `${name} is the standard of ${kind} pages.` : `No template is the standard of ${kind} pages.`;
+      const page = path.slice('pages.'.length);
+      return name ? `${page} has the template ${name}.` : `${page} goes by the rules and the standard again.`;
+    },
+  },
+  paths: {
+    key: /^(paths)$/,
+    called: () => 'the paths',
+    fields: { home: reference('Home page', 'Another page that the home page shows.', 'page') },
+    groups: {
+      patterns: (kind) => (isPageKind(kind) && kind !== 'home' && kind !== 'not-found' ? PATTERN : null),
+      redirects: (path) => (PATH.test(path) && path.length <= 200 ? REDIRECT : null),
+    },
+    implied: () => ({}),
+    says(path, value) {
+      if (path === 'home')
+        return value ? `The home page shows ${String(value)}.` : 'The home page shows its own template.';
+      if (!path.startsWith('redirects.')) return null;
+      const from = path.slice('redirects.'.length);
+      return value ? `${from} leads to ${String(value)}.` : `${from} leads nowhere by hand any more.`;
+    },
+  },
+};
+
+function kindChoices(): Record<PageKind, string> {
+  return Object.fromEntries(pageKinds().map((kind) => [kind, PAGE_KINDS[kind].name])) as Record<PageKind, string>;
+}
+
+export const groupsOf = (type: DocumentTypeName): readonly string[] => Object.keys(DOCUMENT_TYPES[type].groups ?? {});
+
+/** The type a key names, or null. */
+export function typeOfKey(key: DocumentKey): DocumentTypeName | null {
+  for (const [name, { key: pattern }] of Object.entries(DOCUMENT_TYPES))
+    if (pattern.test(key)) return name as DocumentTypeName;
+  return null;
+}
+
+/** The field a path of a head means, or null. */
+export function headField(type: DocumentTypeName, path: string): Field | null {
+  const { fields, groups = {} } = DOCUMENT_TYPES[type];
+  if (Object.hasOwn(fields, path)) return fields[path] as Field;
+  const dot = path.indexOf('.');
+  const group = path.slice(0, dot);
+  return dot > 0 && Object.hasOwn(groups, group) ? (groups[group]?.(path.slice(dot + 1)) ?? null) : null;
+}
+
+/** The document a key stands for while nothing was ever set in it; null for those that must be made. */
+export function impliedDocument(key: DocumentKey): DraftDocument | null {
+  const type = typeOfKey(key);
+  const head = type && DOCUMENT_TYPES[type].implied?.(key);
+  return type && head ? { format: FORMAT, type, head, nodes: {} } : null;
+}
+
+/** What a document is called inside a sentence: `the template “Home”`. */
+export const nameOf = ({ type, head }: Pick<DraftDocument, 'type' | 'head'>): string =>
+  DOCUMENT_TYPES[type].called(head);

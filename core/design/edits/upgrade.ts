@@ -1,0 +1,33 @@
+/** Upgrade: the values of a section are written anew for a newer version of its kind. Made by the first edit of it. */
+import type { DocumentKey, NodeId, Values } from '../document.js';
+import { isSection } from '../draft.js';
+import { documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
+import type { EditType } from './step.js';
+
+interface Written {
+  readonly kind: string;
+  readonly values: Values;
+}
+
+export interface UpgradeEdit {
+  readonly type: 'upgrade';
+  readonly document: DocumentKey;
+  readonly node: NodeId;
+  readonly to: Written;
+  readonly was: Written;
+}
+
+export const upgrade: EditType<UpgradeEdit> = {
+  apply({ document: key, node: id, to, was }, draft, kinds) {
+    const document = documentIn(draft, key);
+    const node = nodeIn(document, id);
+    if (!isSection(node) || !isSame({ kind: node.kind, values: node.values }, was))
+      throw stale(sectionName(node, kinds), 'different');
+    return { ...document, nodes: { ...document.nodes, [id]: { ...node, ...to } } };
+  },
+  invert: ({ to, was, ...rest }) => ({ ...rest, to: was, was: to }),
+  describe({ document: key, node, to }, draft, kinds) {
+    const document = documentIn(draft, key);
+    return `Wrote ${sectionName(nodeIn(document, node), kinds)} in ${nameOf(document)} anew for ${to.kind}.`;
+  },
+};

@@ -1,0 +1,270 @@
+/**
+ * Three-way merge, value by value: what `ours` changed since `base` is brought into `theirs`. One merge for chosen
+ * changes, timed changes and taking them back, reverts, and a design that brings in what the live one published.
+ */
+import type { KindSet } from '../sections/kind.js';
+import { headField, nameOf } from './document-types.js';
+import type { DocumentKey, NodeId } from './document.js';
+import { isSection, samePlace, type DraftDocument, type DraftNode } from './draft.js';
+import { changedKeys } from './difference.js';
+import { isSame, sectionName, shown } from './edits/common.js';
+import { orderKeys, outOfRun, sequencesOf } from './sequence.js';
+import { capitalised } from '../words.js';
+
+/** Both changed the same thing, differently. Nothing is guessed: `theirs` stays, and people are told. */
+export interface Conflict {
+  readonly document: DocumentKey;
+  readonly node?: NodeId;
+  readonly field?: string;
+  readonly sentence: string;
+}
+
+export interface Merged {
+  /** The merged document; undefined if there is none. */
+  readonly document: DraftDocument | undefined;
+  readonly conflicts: readonly Conflict[];
+}
+
+type State = DraftDocument | undefined;
+
+/** Brings what `ours` changed since `base` into `theirs`. */
+export function mergeDocument(key: DocumentKey, base: State, ours: State, theirs: State, kinds: KindSet): Merged {
+  const alike = (a: State, b: State): boolean => a === b || (!!a && !!b && sameContent(a, b));
+  if (alike(base, ours) || alike(ours, theirs)) return { document: theirs, conflicts: [] };
+  if (alike(base, theirs)) return { document: ours, conflicts: [] };
+  if (!ours || !theirs || !base) {
+    const name = capitalised(nameOf((theirs ?? ours) as DraftDocument));
+    const what = !base ? 'was made twice, differently' : theirs ? 'was changed and removed' : 'was removed and changed';
+    return { document: theirs, conflicts: [{ document: key, sentence: `${name} ${what}.` }] };
+  }
+  return mergeInside(key, base, ours, theirs, kinds);
+}
+
+/** Whether two documents would be published the same. Order keys do not count, order does. */
+export function sameContent(a: DraftDocument, b: DraftDocument): boolean {
+  if (a.type !== b.type || a.format !== b.format || changedKeys(a.head, b.head).length) return false;
+  if (!isSame(a.areaNames, b.areaNames)) return false;
+  const ids = Object.keys(a.nodes);
+  if (ids.length !== Object.keys(b.nodes).length) return false;
+  const content = ({ order: _order, ...rest }: DraftNode) => rest;
+  if (!ids.every((id) => b.nodes[id] && isSame(content(a.nodes[id] as DraftNode), content(b.nodes[id])))) return false;
+  const other = sequencesOf(b);
+  return [...sequencesOf(a)].every(([place, list]) => list.every(({ id }, i) => other.get(place)?.[i]?.id === id));
+}
+
+function mergeInside(
+  key: DocumentKey,
+  base: DraftDocument,
+  ours: DraftDocument,
+  theirs: DraftDocument,
+  kinds: KindSet,
+): Merged {
+  const conflicts: Conflict[] = [];
+  const documentName = capitalised(nameOf(theirs));
+  const conflict = (sentence: string, where: { node?: NodeId; field?: string } = {}): void => {
+    conflicts.push({ document: key, ...where, sentence: `${documentName}: ${sentence}` });
+  };
+  const head = mergeValues(base.head, ours.head, theirs.head, (field, mine) =>
+    conflict(
+      `${headField(theirs.type, field)?.label ?? field} is now ${shown(theirs.head[field])}; it was to become ${shown(mine)}.`,
+      { field },
+    ),
+  );
+
+  const nodes: Record<NodeId, DraftNode> = {};
+  for (const id of new Set([...Object.keys(theirs.nodes), ...Object.keys(ours.nodes)])) {
+    const [b, o, t] = [base.nodes[id], ours.nodes[id], theirs.nodes[id]];
+    const node = mergeNode(id, b, o, t, conflict, kinds);
+    if (node) nodes[id] = node;
+  }
+  keepParents(nodes, theirs, conflict, kinds);
+  breakCycles(nodes, theirs, conflict, kinds);
+  const merged = { ...theirs, head, nodes };
+  return { document: { ...merged, nodes: ordered(merged, base, ours, theirs, conflict, kinds) }, conflicts };
+}
+
+type Say = (sentence: string, where?: { node?: NodeId; field?: string }) => void;
+
+function mergeValues(
+  base: Readonly<Record<string, unknown>> = {},
+  ours: Readonly<Record<string, unknown>> = {},
+  theirs: Readonly<Record<string, unknown>> = {},
+  conflict: (key: string, mine: unknown) => void,
+): Record<string, unknown> {
+  const merged = { ...theirs };
+  for (const key of changedKeys(base, ours)) {
+    if (isSame(ours[key], theirs[key])) continue;
+    if (!isSame(base[key], theirs[key])) conflict(key, ours[key]);
+    else if (ours[key] === undefined) delete merged[key];
+    else merged[key] = ours[key];
+  }
+  return merged;
+}
+
+function mergeNode(
+  id: NodeId,
+  base: DraftNode | undefined,
+  ours: DraftNode | undefined,
+  theirs: DraftNode | undefined,
+  conflict: Say,
+  kinds: KindSet,
+): DraftNode | null {
+  if (!theirs) {
+    if (!ours) return null;
+    if (!base) return ours;
+    // Removed there. What was changed here meanwhile has no place any more.
+    if (!isSameNode(base, ours)) conflict(`${sectionName(ours, kinds)} was changed, and is removed.`, { node: id });
+    return null;
+  }
+  if (!ours) {
+    if (!base) return theirs;
+    if (isSameNode(base, theirs)) return null;
+    conflict(`${sectionName(theirs, kinds)} was to be removed, and has been changed.`, { node: id });
+    return theirs;
+  }
+  const name = sectionName(theirs, kinds);
+  const values = mergeValues(base?.values, ours.values, theirs.values, (key, mine) =>
+    conflict(`${key} of ${name} is now ${shown(theirs.values[key])}; it was to become ${shown(mine)}.`, {
+      node: id,
+      field: `values.${key}`,
+    }),
+  );
+  const casing = mergeValues(base?.casing, ours.casing, theirs.casing, (key, mine) =>
+    conflict(
+      `${key} of the casing of ${name} is now ${shown(theirs.casing?.[key])}; it was to become ${shown(mine)}.`,
+      { node: id, field: `casing.${key}` },
+    ),
+  );
+  const place = mergePlace(base, ours, theirs, () =>
+    conflict(`${name} was moved to two different places.`, { node: id }),
+  );
+  const kind = base && base.kind === theirs.kind ? ours.kind : theirs.kind;
+  return {
+    ...theirs,
+    ...(kind === undefined ? {} : { kind }),
+    values,
+    ...(isSection(theirs) ? { casing } : {}),
+    place,
+  };
+}
+
+const isSameNode = (a: DraftNode, b: DraftNode): boolean => {
+  const content = ({ order: _order, ...rest }: DraftNode) => rest;
+  return isSame(content(a), content(b));
+};
+
+function mergePlace(
+  base: DraftNode | undefined,
+  ours: DraftNode,
+  theirs: DraftNode,
+  conflict: () => void,
+): DraftNode['place'] {
+  if (samePlace(ours.place, theirs.place) || (base && samePlace(base.place, ours.place))) return theirs.place;
+  if (base && samePlace(base.place, theirs.place)) return ours.place;
+  conflict();
+  return theirs.place;
+}
+
+/** What stands inside something that is gone: kept out if it comes from ours, kept with its parent if from theirs. */
+function keepParents(nodes: Record<NodeId, DraftNode>, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
+  for (let again = true; again;) {
+    again = false;
+    for (const node of Object.values(nodes)) {
+      const parent = node.place.in;
+      if (parent === null || nodes[parent]) continue;
+      again = true;
+      const stays = theirs.nodes[parent];
+      if (stays && theirs.nodes[node.id]?.place.in === parent) {
+        nodes[parent] = stays;
+        conflict(`${sectionName(stays, kinds)} was to be removed, and something was put or changed inside it.`, {
+          node: parent,
+        });
+      } else if (theirs.nodes[node.id]) {
+        nodes[node.id] = theirs.nodes[node.id] as DraftNode;
+        conflict(`${sectionName(node, kinds)} was to move into something that is gone.`, { node: node.id });
+        if (theirs.nodes[node.id]?.place.in === parent) delete nodes[node.id];
+      } else {
+        delete nodes[node.id];
+        conflict(`${sectionName(node, kinds)} was to be put into something that is gone.`, { node: node.id });
+      }
+    }
+  }
+}
+
+/** Two moves that are fine alone may put each section into the other; then theirs stands. */
+function breakCycles(nodes: Record<NodeId, DraftNode>, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
+  for (const id of Object.keys(nodes)) {
+    const seen = new Set<NodeId>();
+    for (let at: NodeId | null = id; at !== null; at = nodes[at]?.place.in ?? null) {
+      if (!seen.has(at)) {
+        seen.add(at);
+        continue;
+      }
+      for (const one of seen) {
+        const [node, stood] = [nodes[one], theirs.nodes[one]];
+        if (node && stood && !samePlace(node.place, stood.place)) {
+          nodes[one] = { ...node, place: stood.place };
+          conflict(`${sectionName(node, kinds)} was to move into something that has moved into it.`, { node: one });
+        }
+      }
+      break;
+    }
+  }
+}
+
+/** Siblings in the order of theirs; what ours moved or brought goes behind the sibling it stands behind in ours. */
+function ordered(
+  merged: DraftDocument,
+  base: DraftDocument,
+  ours: DraftDocument,
+  theirs: DraftDocument,
+  conflict: Say,
+  kinds: KindSet,
+): Record<NodeId, DraftNode> {
+  const [wasThere, inOurs, inTheirs] = [sequencesOf(base), sequencesOf(ours), sequencesOf(theirs)];
+  const idsAt = (places: Map<string, DraftNode[]>, place: string): NodeId[] =>
+    (places.get(place) ?? []).map(({ id }) => id);
+  const nodes: Record<NodeId, DraftNode> = {};
+  for (const [place, siblings] of sequencesOf(merged)) {
+    const here = new Set(siblings.map(({ id }) => id));
+    const before = idsAt(wasThere, place);
+    const [mine, yours] = [idsAt(inOurs, place), idsAt(inTheirs, place)];
+    const movedHere = new Set(
+      [
+        ...outOfRun(
+          before.filter((id) => mine.includes(id)),
+          mine,
+        ),
+      ].filter((id) => here.has(id)),
+    );
+    const movedThere = outOfRun(
+      before.filter((id) => yours.includes(id)),
+      yours,
+    );
+    for (const id of movedHere) {
+      if (!movedThere.has(id) || !before.includes(id)) continue;
+      movedHere.delete(id);
+      if (neighbour(mine, id) !== neighbour(yours, id))
+        conflict(`${sectionName(merged.nodes[id] as DraftNode, kinds)} was moved to two different places.`, {
+          node: id,
+        });
+    }
+    const sequence = yours.filter((id) => here.has(id) && !movedHere.has(id));
+    for (const [i, id] of mine.entries()) {
+      if (!here.has(id) || sequence.includes(id)) continue;
+      let at = 0;
+      for (let j = i - 1; j >= 0 && at === 0; j--) at = sequence.indexOf(mine[j] as NodeId) + 1;
+      sequence.splice(at, 0, id);
+    }
+    const kept = new Map(
+      sequence
+        .filter((id) => yours.includes(id) && !movedHere.has(id))
+        .map((id) => [id, (theirs.nodes[id] as DraftNode).order]),
+    );
+    const orders = orderKeys([...sequence, ...[...here].filter((id) => !sequence.includes(id))], kept);
+    for (const id of here) nodes[id] = { ...(merged.nodes[id] as DraftNode), order: orders.get(id) as string };
+  }
+  return nodes;
+}
+
+const neighbour = (ids: readonly NodeId[], id: NodeId): NodeId | undefined => ids[ids.indexOf(id) - 1];

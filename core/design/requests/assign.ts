@@ -1,0 +1,57 @@
+/** Assign: a template to store pages, one or hundreds, or as the standard of a page kind. */
+import * as yup from 'yup';
+import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { isPageKind, kindInWords, PAGE_KINDS, parsePage, type PageKind } from '../../assign/page.js';
+import { Problem } from '../../problem.js';
+import { counted } from '../../words.js';
+import { keys } from '../document.js';
+import { documentIn } from '../edits/common.js';
+import { checkTemplate } from '../edits/sense.js';
+import { nameOfKey, type SetEdit } from '../edits/set.js';
+import { LIMITS } from '../limits.js';
+import { typeTag, type RequestType } from './type.js';
+
+export interface AssignRequest {
+  readonly type: 'assign';
+  /** Store pages such as `product:K-014`; a page kind such as `product` means the standard of all its pages. */
+  readonly pages: readonly string[];
+  /** The template's code; null takes the page's own assignment away. */
+  readonly template: string | null;
+}
+
+export const assign: RequestType<AssignRequest> = {
+  schema: closed({
+    type: typeTag('assign'),
+    pages: yup.array(plainText(120).required()).strict().min(1).max(LIMITS.pagesPerAssign).required(),
+    template: codeText().nullable().defined() as yup.Schema,
+  }),
+  resolve({ pages, template }, draft) {
+    const next = template === null ? {} : { value: template };
+    const edits = [...new Set(pages)].flatMap((page): SetEdit[] => {
+      const isStandard = isPageKind(page);
+      const kind: PageKind = isStandard ? page : parsePage(page).kind;
+      if (template !== null) checkTemplate(draft, kind, template);
+      const document = keys.assignments(kind);
+      const field = isStandard ? 'standard' : `pages.${page}`;
+      const was = documentIn(draft, document).head[field];
+      if (isStandard && template === null)
+        throw new Problem('still-used', `${PAGE_KINDS[kind].name} pages need a standard template.`, {
+          place: 'template',
+          remedy: 'Name another template.',
+        });
+      if (was === (template ?? undefined)) return [];
+      return [{ type: 'set', document, field, ...next, ...(was === undefined ? {} : { was }) }];
+    });
+    if (edits.length < 2) return { edits };
+    const kind = kindInWords(parsePageKind(pages[0] as string));
+    return {
+      edits,
+      sentence:
+        template === null
+          ? `${counted(edits.length, `${kind} page`)} go by the rules and the standard again.`
+          : `${counted(edits.length, `${kind} page`)} have the template “${nameOfKey(draft)(keys.template(template))}”.`,
+    };
+  },
+};
+
+const parsePageKind = (page: string): PageKind => (isPageKind(page) ? page : parsePage(page).kind);

@@ -1,0 +1,162 @@
+/** Create: a new document, from nothing or as a copy with content of its own. */
+import * as yup from 'yup';
+import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { checkKeyed } from '../../fields/value.js';
+import { Problem } from '../../problem.js';
+import { isPageKind, pageKinds } from '../../assign/page.js';
+import { DOCUMENT_TYPES, headField, nameOf, typeOfKey } from '../document-types.js';
+import { FORMAT, keys, REGIONS, type DocumentKey, type Region, type Values } from '../document.js';
+import type { Draft, DraftDocument } from '../draft.js';
+import { noField } from '../edits/common.js';
+import { checkSense } from '../edits/sense.js';
+import { LIMITS } from '../limits.js';
+import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
+
+export const CREATABLE = ['template', 'arrangement', 'shared', 'addition', 'menu', 'content'] as const;
+export type Creatable = (typeof CREATABLE)[number];
+
+export interface CreateRequest {
+  readonly type: 'create';
+  readonly what: Creatable;
+  /** What it is called; the title of a content page. */
+  readonly name: string;
+  /** Made from the name if absent. */
+  readonly code?: string;
+  /** The code of one of the same sort to copy. */
+  readonly from?: string;
+  /** Needed for a template that is no copy. */
+  readonly pageKind?: string;
+  /** Needed for an arrangement. */
+  readonly region?: string;
+  /** Further values by path, such as `layout.width`, `place` or `target.page`. */
+  readonly head?: Values;
+}
+
+export const create: RequestType<CreateRequest> = {
+  schema: closed({
+    type: typeTag('create'),
+    what: yup.string().strict().oneOf(CREATABLE).required(),
+    name: plainText(LIMITS.nameLength).required(),
+    code: codeText().optional(),
+    from: codeText().optional(),
+    pageKind: plainText(40).optional(),
+    region: yup.string().strict().oneOf(REGIONS).optional(),
+    head: yup
+      .object()
+      .strict()
+      .meta({ json: { type: 'object', additionalProperties: true } })
+      .optional(),
+  }),
+  resolve(request, draft, { newId }) {
+    const keyFor = (code: string): DocumentKey => keyOf(request, code);
+    const code = request.code ?? freeCode(request.name, (one) => draft.get(keyFor(one)) !== undefined);
+    const key = keyFor(code);
+    if (draft.get(key))
+      throw new Problem('already-there', `There is already a “${key}”.`, {
+        place: 'code',
+        remedy: 'Choose another code, or leave it out.',
+      });
+    checkCount(request.what, draft);
+    const made =
+      request.from === undefined ? empty(request, code) : copyOf(request, keyFor(request.from), draft, newId);
+    const value = withHead(made, request.head ?? {});
+    checkSense(value, draft, {});
+    return { edits: [{ type: 'put', document: key, value, was: null }] };
+  },
+};
+
+function keyOf({ what, region }: CreateRequest, code: string): DocumentKey {
+  if (what !== 'arrangement') return keys[what](code);
+  if (region === undefined)
+    throw new Problem('bad-input', 'An arrangement is of a region.', {
+      place: 'region',
+      remedy: `Name one of: ${REGIONS.join(', ')}.`,
+    });
+  return keys.arrangement(region as Region, code);
+}
+
+function checkCount(what: Creatable, draft: Draft): void {
+  let count = 0;
+  for (const key of draft.keys()) if (typeOfKey(key) === what) count++;
+  if (count >= LIMITS.documentsOfType)
+    throw new Problem('limit-reached', `A design holds at most ${LIMITS.documentsOfType} of each sort of document.`, {
+      place: 'what',
+      remedy: 'Remove some that are not used.',
+    });
+}
+
+function empty(request: CreateRequest, code: string): DraftDocument {
+  const { what, name, region, pageKind = '' } = request;
+  if (what === 'template' && !isPageKind(pageKind))
+    throw new Problem(
+      'no-such-page-kind',
+      pageKind ? `There is no page kind “${pageKind}”.` : 'A new template needs a page kind.',
+      { place: 'pageKind', remedy: `Use one of: ${pageKinds().join(', ')}; or name a template to copy.` },
+    );
+  const head: Values = {
+    ...(what === 'content' ? { title: name, slug: slugOf(code) } : { name }),
+    ...(what === 'template' ? { pageKind, 'layout.width': 'page' } : {}),
+    ...(what === 'arrangement' ? { region } : {}),
+  };
+  const areaNames = DOCUMENT_TYPES[what].areas?.(head);
+  return { format: FORMAT, type: what, head, ...(areaNames ? { areaNames } : {}), nodes: {} };
+}
+
+/** A copy with new ids, so that two documents never share content by accident. */
+function copyOf(request: CreateRequest, from: DocumentKey, draft: Draft, newId: () => string): DraftDocument {
+  const original = draft.get(from);
+  if (!original)
+    throw new Problem(
+      request.what === 'template' ? 'no-such-template' : 'no-such-document',
+      `There is no “${from}” to copy.`,
+      {
+        place: 'from',
+        remedy: 'List the documents to see their codes.',
+      },
+    );
+  if (request.pageKind !== undefined && request.pageKind !== original.head['pageKind'])
+    throw new Problem('wrong-page-kind', `${nameOf(original)} is for ${String(original.head['pageKind'])} pages.`, {
+      place: 'pageKind',
+      remedy: 'Leave the page kind out when copying.',
+    });
+  const naming =
+    request.what === 'content'
+      ? { title: request.name, slug: slugOf(request.code ?? freeCode(request.name, () => false)) }
+      : { name: request.name };
+  const nodes = Object.values(original.nodes).sort((a, b) => (a.id < b.id ? -1 : 1));
+  const roots = nodes.filter(({ place }) => place.in === null);
+  const copies = roots.flatMap((root) =>
+    copiesOf([root, ...nodes.filter((node) => isInside(node.id, root.id, original))], root, newId),
+  );
+  return {
+    ...original,
+    head: { ...original.head, ...naming },
+    nodes: Object.fromEntries(copies.map((copy) => [copy.id, copy])),
+  };
+}
+
+function isInside(id: string, root: string, { nodes }: DraftDocument): boolean {
+  for (let at = nodes[id]?.place.in ?? null; at !== null; at = nodes[at]?.place.in ?? null)
+    if (at === root) return true;
+  return false;
+}
+
+function withHead(document: DraftDocument, head: Values): DraftDocument {
+  const { fixed = [], fields } = DOCUMENT_TYPES[document.type];
+  for (const [path, value] of Object.entries(head)) {
+    const field = headField(document.type, path);
+    if (!field || fixed.includes(path)) throw noField(path, Object.keys(fields), nameOf(document));
+    checkKeyed(field, path, value);
+  }
+  const whole = { ...document.head, ...head };
+  for (const [path, field] of Object.entries(fields))
+    if (field.required && whole[path] === undefined)
+      throw new Problem('bad-value', `${field.label} is needed.`, { place: `head.${path}`, remedy: field.help });
+  return { ...document, head: whole };
+}
+
+const slugOf = (code: string): string =>
+  code
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '') || 'page';

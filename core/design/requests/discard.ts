@@ -1,0 +1,129 @@
+/** Discard: a document is taken out of the design, and whatever pointed at it with it. */
+import { codeText, closed } from '../../fields/shapes.js';
+import { Problem } from '../../problem.js';
+import { capitalised, counted } from '../../words.js';
+import { nameOf, typeOfKey } from '../document-types.js';
+import { codeOf, keys, type DocumentKey, type Region } from '../document.js';
+import type { PageKind } from '../../assign/page.js';
+import { kindInWords } from '../../assign/page.js';
+import { isSection, type Draft, type DraftDocument } from '../draft.js';
+import { documentIn } from '../edits/common.js';
+import type { Edit } from '../edits/edit.js';
+import { checkTemplate } from '../edits/sense.js';
+import { CREATABLE } from './create.js';
+import { documentKeySchema, typeTag, type RequestType } from './type.js';
+
+export interface DiscardRequest {
+  readonly type: 'discard';
+  readonly document: DocumentKey;
+  /** For a template: the code of the one its pages get instead. Without it they go by the rules and the standard. */
+  readonly instead?: string;
+}
+
+export const discard: RequestType<DiscardRequest> = {
+  schema: closed({ type: typeTag('discard'), document: documentKeySchema(), instead: codeText().optional() }),
+  resolve({ document: key, instead }, draft) {
+    const was = draft.get(key);
+    if (!was)
+      throw new Problem(
+        key.startsWith('template/') ? 'no-such-template' : 'no-such-document',
+        `This design has no “${key}”.`,
+        { place: 'document', remedy: 'List the documents to see what there is.' },
+      );
+    if (!CREATABLE.includes(was.type as never) || key.endsWith('/standard'))
+      throw new Problem('still-used', `${capitalised(nameOf(was))} cannot be removed.`, {
+        place: 'document',
+        remedy: 'Change it instead.',
+      });
+    const released = releases[was.type]?.(key, was, draft, instead) ?? { edits: [], words: '' };
+    return {
+      edits: [...released.edits, { type: 'put', document: key, value: null, was }],
+      sentence: `Removed ${nameOf(was)}.${released.words && ` ${released.words}`}`,
+    };
+  },
+};
+
+interface Released {
+  readonly edits: readonly Edit[];
+  readonly words: string;
+}
+type Release = (key: DocumentKey, document: DraftDocument, draft: Draft, instead: string | undefined) => Released;
+
+const releases: Partial<Record<DraftDocument['type'], Release>> = {
+  template: releaseTemplate,
+  arrangement: releaseArrangement,
+  shared: (key, document, draft) => refuseIfUsed(document, draft, 'shared', codeOf(key)),
+  menu: (key, document, draft) => refuseIfUsed(document, draft, 'menu', codeOf(key)),
+};
+
+function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft, instead?: string): Released {
+  const kind = head['pageKind'] as PageKind;
+  const bucketKey = keys.assignments(kind);
+  const bucket = documentIn(draft, bucketKey);
+  const code = codeOf(key);
+  if (instead !== undefined) checkTemplate(draft, kind, instead);
+  if (bucket.head['standard'] === code && instead === undefined)
+    throw new Problem('still-used', `“${String(head['name'])}” is the standard of ${kindInWords(kind)} pages.`, {
+      place: 'document',
+      remedy: 'Name the template that is the standard instead of it.',
+    });
+  const next = instead === undefined ? {} : { value: instead };
+  const heads = Object.entries(bucket.head).filter(
+    ([path, value]) => value === code && (path === 'standard' || path.startsWith('pages.')),
+  );
+  const rules = Object.values(bucket.nodes).filter((node) => node.values['template'] === code);
+  const pages = heads.filter(([path]) => path !== 'standard').length;
+  const become =
+    instead === undefined
+      ? 'the next rule that matches, or the standard'
+      : `“${String(draft.get(keys.template(instead))?.head['name'])}”`;
+  const touched = [pages ? counted(pages, 'page') : '', rules.length ? counted(rules.length, 'rule') : '']
+    .filter(Boolean)
+    .join(' and ');
+  return {
+    edits: [
+      ...heads.map(([field]): Edit => ({ type: 'set', document: bucketKey, field, was: code, ...next })),
+      ...rules.map((node): Edit =>
+        instead === undefined
+          ? { type: 'remove', document: bucketKey, nodes: [node] }
+          : { type: 'set', document: bucketKey, node: node.id, field: 'values.template', was: code, ...next },
+      ),
+    ],
+    words:
+      touched && `${capitalised(touched)} that used it now ${pages + rules.length === 1 ? 'has' : 'have'} ${become}.`,
+  };
+}
+
+function releaseArrangement(key: DocumentKey, { head }: DraftDocument, draft: Draft): Released {
+  const field = `around.${head['region'] as Region}`;
+  const code = codeOf(key);
+  const users = [...draft.keys()].filter((one) => draft.get(one)?.head[field] === code);
+  return {
+    edits: users.map((document): Edit => ({ type: 'set', document, field, was: code })),
+    words: users.length
+      ? `${capitalised(counted(users.length, 'template'))} that chose it ${users.length === 1 ? 'has' : 'have'} the standard one again.`
+      : '',
+  };
+}
+
+/** Refuses to discard what sections still show. */
+function refuseIfUsed(document: DraftDocument, draft: Draft, field: string, code: string): Released {
+  const users = usersOf(draft, field, code);
+  if (users.length === 0) return { edits: [], words: '' };
+  throw new Problem(
+    'still-used',
+    `${capitalised(nameOf(document))} is shown by sections in ${users.slice(0, 5).join(', ')}.`,
+    {
+      place: 'document',
+      remedy: 'Remove those sections, or choose something else in them, first.',
+    },
+  );
+}
+
+/** The documents with a section whose field holds a code. */
+export const usersOf = (draft: Draft, field: string, code: string): DocumentKey[] =>
+  [...draft.keys()].filter(
+    (key) =>
+      typeOfKey(key) !== null &&
+      Object.values(draft.get(key)?.nodes ?? {}).some((node) => isSection(node) && node.values[field] === code),
+  );

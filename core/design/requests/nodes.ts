@@ -1,0 +1,168 @@
+/** Requests about sections and entries: put in, take out, move, copy. */
+import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { Problem } from '../../problem.js';
+import { kindRef } from '../../sections/kind.js';
+import * as yup from 'yup';
+import type { DocumentKey, NodeId, Values } from '../document.js';
+import { isSection, orderFor, siblingsIn, subtree, type DraftNode } from '../draft.js';
+import { documentIn, findKind, nameOf, nodeIn, sectionName } from '../edits/common.js';
+import { circular } from '../edits/move.js';
+import {
+  copiesOf,
+  documentKeySchema,
+  placeFrom,
+  placeSchema,
+  typeTag,
+  type PlaceRequest,
+  type RequestType,
+} from './type.js';
+
+const valuesSchema = () =>
+  yup
+    .object()
+    .strict()
+    .meta({ json: { type: 'object', additionalProperties: true } });
+
+export interface InsertRequest {
+  readonly type: 'insert';
+  readonly document: DocumentKey;
+  /** The section kind; absent for an entry of a list. */
+  readonly kind?: string;
+  readonly place: PlaceRequest;
+  readonly id?: string;
+  readonly values?: Values;
+  readonly casing?: Values;
+}
+
+export const insert: RequestType<InsertRequest> = {
+  schema: closed({
+    type: typeTag('insert'),
+    document: documentKeySchema(),
+    kind: plainText(100).optional(),
+    place: placeSchema(),
+    id: codeText().optional(),
+    values: valuesSchema().optional(),
+    casing: valuesSchema().optional(),
+  }),
+  resolve(request, draft, { kinds, newId }) {
+    const document = documentIn(draft, request.document);
+    const kind = request.kind === undefined ? null : findKind(kinds, request.kind);
+    if (!kind && request.casing)
+      throw new Problem('bad-input', 'An entry has no casing.', { place: 'casing', remedy: 'Leave it out.' });
+    if (kind && !document.areaNames)
+      throw new Problem('no-such-place', `${nameOf(document)} holds no sections.`, {
+        place: 'document',
+        remedy: 'Name a template, an arrangement, an addition or a shared section.',
+      });
+    const place = placeFrom(request.place, document, kinds, kind ? 'section' : 'entry');
+    const node: DraftNode = {
+      id: request.id ?? newId(),
+      ...(kind ? { kind: kindRef(kind), casing: request.casing ?? {} } : {}),
+      values: request.values ?? {},
+      place,
+      order: orderFor(document, place, request.place.before ?? null),
+    };
+    return { edits: [{ type: 'insert', document: request.document, nodes: [node] }] };
+  },
+};
+
+export interface RemoveRequest {
+  readonly type: 'remove';
+  readonly document: DocumentKey;
+  readonly node: NodeId;
+}
+
+export const remove: RequestType<RemoveRequest> = {
+  schema: closed({ type: typeTag('remove'), document: documentKeySchema(), node: codeText().required() }),
+  resolve({ document: key, node }, draft) {
+    const document = documentIn(draft, key);
+    nodeIn(document, node);
+    return { edits: [{ type: 'remove', document: key, nodes: subtree(document, node) }] };
+  },
+};
+
+export interface MoveRequest {
+  readonly type: 'move';
+  readonly document: DocumentKey;
+  readonly node: NodeId;
+  /** Another document to move into; absent for the same. */
+  readonly into?: DocumentKey;
+  readonly place: PlaceRequest;
+}
+
+export const move: RequestType<MoveRequest> = {
+  schema: closed({
+    type: typeTag('move'),
+    document: documentKeySchema(),
+    node: codeText().required(),
+    into: documentKeySchema().optional() as never,
+    place: placeSchema(),
+  }),
+  resolve({ document: key, node: id, into = key, place: wanted }, draft, { kinds, newId }) {
+    const document = documentIn(draft, key);
+    const node = nodeIn(document, id);
+    const target = documentIn(draft, into);
+    const place = placeFrom(wanted, target, kinds, isSection(node) ? 'section' : 'entry');
+    const before = wanted.before ?? null;
+    if (into === key) {
+      if (before === id) throw circular(sectionName(node, kinds), 'before itself');
+      const to = { place, order: orderFor(document, place, before, id) };
+      return { edits: [{ type: 'move', document: key, node: id, to, was: { place: node.place, order: node.order } }] };
+    }
+    const inside = subtree(document, id);
+    const spot = { place, order: orderFor(target, place, before) };
+    const taken = inside.some((one) => Object.hasOwn(target.nodes, one.id));
+    const arriving = taken
+      ? copiesOf(inside, spot, newId)
+      : inside.map((one, i) => (i === 0 ? { ...one, ...spot } : one));
+    return {
+      edits: [
+        { type: 'remove', document: key, nodes: inside },
+        { type: 'insert', document: into, nodes: arriving },
+      ],
+      sentence: `Moved ${sectionName(node, kinds)} from ${nameOf(document)} into ${nameOf(target)}.`,
+    };
+  },
+};
+
+export interface CopyRequest {
+  readonly type: 'copy';
+  readonly document: DocumentKey;
+  readonly node: NodeId;
+  readonly into?: DocumentKey;
+  /** Absent for right behind the original. */
+  readonly place?: PlaceRequest;
+}
+
+export const copy: RequestType<CopyRequest> = {
+  schema: closed({
+    type: typeTag('copy'),
+    document: documentKeySchema(),
+    node: codeText().required(),
+    into: documentKeySchema().optional() as never,
+    place: placeSchema().optional() as never,
+  }),
+  resolve({ document: key, node: id, into = key, place: wanted }, draft, { kinds, newId }) {
+    const document = documentIn(draft, key);
+    const node = nodeIn(document, id);
+    const target = documentIn(draft, into);
+    const siblings = siblingsIn(document, node.place);
+    const behind: PlaceRequest =
+      into === key
+        ? {
+            ...(node.place.in === null ? {} : { in: node.place.in }),
+            at: node.place.at,
+            before: siblings[siblings.findIndex((one) => one.id === id) + 1]?.id ?? null,
+          }
+        : {};
+    const request = wanted ?? behind;
+    const place = placeFrom(request, target, kinds, isSection(node) ? 'section' : 'entry');
+    const spot = { place, order: orderFor(target, place, request.before ?? null) };
+    const nodes = copiesOf(subtree(document, id), spot, newId);
+    const where = into === key ? nameOf(document) : `${nameOf(document)} into ${nameOf(target)}`;
+    return {
+      edits: [{ type: 'insert', document: into, nodes }],
+      sentence: `Copied ${sectionName(node, kinds)} in ${where}.`,
+    };
+  },
+};

@@ -1,0 +1,59 @@
+/** Requests: what people and programs ask for. Each is made exact against the draft and comes down to edits. */
+import { Problem } from '../../problem.js';
+import { byTag } from '../../fields/shapes.js';
+import type { Draft } from '../draft.js';
+import { doInOrder, type UnitResult } from '../edits/edit.js';
+import { LIMITS } from '../limits.js';
+import { assign, type AssignRequest } from './assign.js';
+import {
+  copy,
+  insert,
+  move,
+  remove,
+  type CopyRequest,
+  type InsertRequest,
+  type MoveRequest,
+  type RemoveRequest,
+} from './nodes.js';
+import { create, type CreateRequest } from './create.js';
+import { discard, type DiscardRequest } from './discard.js';
+import { set, type SetRequest } from './set.js';
+import { detach, share, type DetachRequest, type ShareRequest } from './share.js';
+import type { EditTools, RequestType } from './type.js';
+
+export type EditRequest =
+  | InsertRequest
+  | RemoveRequest
+  | MoveRequest
+  | CopyRequest
+  | SetRequest
+  | CreateRequest
+  | DiscardRequest
+  | AssignRequest
+  | ShareRequest
+  | DetachRequest;
+
+// Each type's own parameter is widened here, once; the discriminator pairs every request with its type again.
+const requestTypes = { insert, remove, move, copy, set, create, discard, assign, share, detach } as Record<
+  EditRequest['type'],
+  RequestType<EditRequest>
+>;
+
+/** The strict schema of a request, by its type. */
+export const editRequestSchema = byTag<EditRequest>(
+  'type',
+  Object.fromEntries(Object.entries(requestTypes).map(([name, type]) => [name, type.schema])),
+);
+
+/** Makes requests exact one after the other and applies them, all or none. @throws Problem naming the one refused */
+export function applyRequests(requests: readonly EditRequest[], draft: Draft, tools: EditTools): UnitResult {
+  if (requests.length > LIMITS.editsPerUnit) {
+    throw new Problem('limit-reached', `A unit holds at most ${LIMITS.editsPerUnit} edits.`, {
+      place: 'edits',
+      remedy: 'Send several units.',
+    });
+  }
+  return doInOrder(requests, draft, tools.kinds, (request, now) =>
+    requestTypes[request.type].resolve(request, now, tools),
+  );
+}

@@ -1,0 +1,112 @@
+/** Share and detach: one section used in several places on purpose, and the way back to a section of its own. */
+import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { Problem } from '../../problem.js';
+import { SHARED_SECTION } from '../../sections/kind.js';
+import { FORMAT, keys, type DocumentKey, type NodeId } from '../document.js';
+import { isSection, subtree, type DraftDocument, type DraftNode } from '../draft.js';
+import { documentIn, nameOf, nodeIn, sectionName } from '../edits/common.js';
+import { LIMITS } from '../limits.js';
+import { copiesOf, documentKeySchema, freeCode, typeTag, type RequestType } from './type.js';
+
+export interface ShareRequest {
+  readonly type: 'share';
+  readonly document: DocumentKey;
+  readonly node: NodeId;
+  readonly name: string;
+  readonly code?: string;
+}
+
+/** Makes a shared section of a section; where it stood, the shared one is shown. */
+export const share: RequestType<ShareRequest> = {
+  schema: closed({
+    type: typeTag('share'),
+    document: documentKeySchema(),
+    node: codeText().required(),
+    name: plainText(LIMITS.nameLength).required(),
+    code: codeText().optional(),
+  }),
+  resolve({ document: key, node: id, name, code }, draft, { kinds, newId }) {
+    const document = documentIn(draft, key);
+    const node = nodeIn(document, id);
+    if (!isSection(node) || node.kind.startsWith(`${SHARED_SECTION}@`) || document.type === 'shared')
+      throw new Problem('no-such-place', 'Only a section of its own can be shared.', {
+        place: 'node',
+        remedy: 'Name a section of a template, an arrangement or an addition.',
+      });
+    const shared = code ?? freeCode(name, (one) => draft.get(keys.shared(one)) !== undefined);
+    const sharedKey = keys.shared(shared);
+    if (draft.get(sharedKey))
+      throw new Problem('already-there', `There is already a “${sharedKey}”.`, {
+        place: 'code',
+        remedy: 'Choose another code, or leave it out.',
+      });
+    const inside = subtree(document, id);
+    const spot = { place: { in: null, at: 'main' }, order: 'a0' };
+    const moved: DraftNode[] = inside.map((one, i) => (i === 0 ? { ...one, ...spot } : one));
+    const value: DraftDocument = {
+      format: FORMAT,
+      type: 'shared',
+      head: { name },
+      areaNames: ['main'],
+      nodes: Object.fromEntries(moved.map((one) => [one.id, one])),
+    };
+    return {
+      edits: [
+        { type: 'put', document: sharedKey, value, was: null },
+        { type: 'remove', document: key, nodes: inside },
+        { type: 'insert', document: key, nodes: [useOf(shared, node, newId())] },
+      ],
+      sentence: `Made ${sectionName(node, kinds)} in ${nameOf(document)} the shared section “${name}”.`,
+    };
+  },
+};
+
+const useOf = (shared: string, { place, order }: DraftNode, id: string): DraftNode => ({
+  id,
+  kind: `${SHARED_SECTION}@1`,
+  casing: { width: 'edge', space: 'none' },
+  values: { shared },
+  place,
+  order,
+});
+
+export interface DetachRequest {
+  readonly type: 'detach';
+  readonly document: DocumentKey;
+  /** The section that shows a shared one. */
+  readonly node: NodeId;
+}
+
+/** Puts a copy of the shared section in the place of the one that shows it. */
+export const detach: RequestType<DetachRequest> = {
+  schema: closed({ type: typeTag('detach'), document: documentKeySchema(), node: codeText().required() }),
+  resolve({ document: key, node: id }, draft, { kinds, newId }) {
+    const document = documentIn(draft, key);
+    const node = nodeIn(document, id);
+    const code = node.values['shared'];
+    const shared =
+      typeof code === 'string' && node.kind?.startsWith(`${SHARED_SECTION}@`)
+        ? draft.get(keys.shared(code))
+        : undefined;
+    if (!shared)
+      throw new Problem('no-such-section', `${sectionName(node, kinds)} shows no shared section.`, {
+        place: 'node',
+        remedy: 'Name a section of the kind shared-section.',
+      });
+    const roots = Object.values(shared.nodes).filter(({ place }) => place.in === null);
+    const copies = roots.flatMap((root, i) =>
+      copiesOf(
+        subtree(shared, root.id),
+        { place: node.place, order: i === 0 ? node.order : `${node.order}${'V'.repeat(i)}` },
+        newId,
+      ),
+    );
+    return {
+      edits: [
+        { type: 'remove', document: key, nodes: subtree(document, id) },
+        ...(copies.length ? [{ type: 'insert', document: key, nodes: copies } as const] : []),
+      ],
+      sentence: `Put a copy of ${nameOf(shared)} into ${nameOf(document)} in place of the shared one.`,
+    };
+  },
+};

@@ -1,0 +1,98 @@
+/** What every type of request offers, and what several of them share. */
+import type { Schema } from 'yup';
+import { codeText, closed, exactly, plainText } from '../../fields/shapes.js';
+import { Problem } from '../../problem.js';
+import type { KindSet } from '../../sections/kind.js';
+import { nodeIn, placesIn } from '../edits/common.js';
+import type { Resolved } from '../edits/edit.js';
+import type { NodeId } from '../document.js';
+import { samePlace, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
+
+/** What is handed in from outside so that edits stay deterministic. */
+export interface EditTools {
+  readonly kinds: KindSet;
+  /** A new id for a section or entry, unique within the design. */
+  readonly newId: () => string;
+}
+
+export interface RequestType<R> {
+  /** Strict schema of the request. */
+  readonly schema: Schema;
+  /** Makes a request exact: finds order keys, gives ids, notes what it replaces. Throws a Problem if it cannot be. */
+  resolve(request: R, draft: Draft, tools: EditTools): Resolved;
+}
+
+export const documentKeySchema = () =>
+  plainText(200)
+    .matches(/^[a-z-]+(\/[A-Za-z0-9_.-]+){0,2}$/, '${path} must name a document such as template/product-standard')
+    .required();
+
+export const typeTag = <T extends string>(name: T) => exactly(name);
+
+/** A place at the door. */
+export interface PlaceRequest {
+  /** The section or entry it is inside of; absent for the document itself. */
+  readonly in?: string;
+  /** The area, slot or list; `main` if absent. */
+  readonly at?: string;
+  /** The sibling to go in front of; absent or null to go last. */
+  readonly before?: string | null;
+}
+
+export const placeSchema = () =>
+  closed({
+    in: codeText().optional(),
+    at: codeText().optional(),
+    before: codeText().nullable().optional(),
+  });
+
+/** The place a request means, checked to exist. Without `at` it is the first place there is. */
+export function placeFrom(
+  request: PlaceRequest,
+  document: DraftDocument,
+  kinds: KindSet,
+  what: 'section' | 'entry',
+): Place {
+  const parent = request.in ?? null;
+  const places = placesIn(parent, document, kinds);
+  const [first = 'main'] = what === 'section' ? places.sections : places.entries;
+  const before = request.before ?? null;
+  const beside = before === null ? null : nodeIn(document, before).place;
+  const place: Place = { in: parent, at: request.at ?? (beside?.in === parent ? beside.at : first) };
+  if (beside && !samePlace(beside, place)) {
+    throw new Problem('no-such-place', `“${String(before)}” does not stand there, so nothing can go before it.`, {
+      place: 'place.before',
+      remedy: 'Name a sibling that stands in the same place, or leave it out to go last.',
+    });
+  }
+  return place;
+}
+
+/** Copies of a node and all inside it, with new ids, standing at `spot`. */
+export function copiesOf(
+  nodes: readonly DraftNode[],
+  { place, order }: Pick<DraftNode, 'place' | 'order'>,
+  newId: () => string,
+): DraftNode[] {
+  const ids = new Map<NodeId, NodeId>(nodes.map(({ id }) => [id, newId()]));
+  return nodes.map((node, i) => ({
+    ...node,
+    id: ids.get(node.id) as NodeId,
+    ...(i === 0 ? { place, order } : { place: { ...node.place, in: ids.get(node.place.in as NodeId) as NodeId } }),
+  }));
+}
+
+/** A code made from a name, that no document of the draft has yet. */
+export function freeCode(name: string, isTaken: (code: string) => boolean): string {
+  const base =
+    name
+      .normalize('NFKD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .slice(0, 40)
+      .replace(/^-+|-+$/g, '') || 'new';
+  for (let n = 1; ; n++) {
+    const code = n === 1 ? base : `${base}-${n}`;
+    if (!isTaken(code)) return code;
+  }
+}

@@ -1,0 +1,107 @@
+/** The building blocks of strict schemas: texts that can be stored, closed objects, one of several forms. */
+import * as yup from 'yup';
+import { Problem } from '../problem.js';
+import { capitalised } from '../words.js';
+
+export const CODE = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,79}$/;
+
+/** Text the database and every browser can hold: no NUL, no lone surrogates, no longer than `max` characters. */
+export const plainText = (max: number) =>
+  yup
+    .string()
+    .strict()
+    .max(max, ({ path, value }) => `${path} is ${String(value).length} characters long; at most ${max} are allowed`)
+    .test('storable', '${path} holds a character that cannot be stored (NUL or half a character)', (value) =>
+      isStorable(value ?? ''),
+    );
+
+/** A code: letters, digits, `-`, `_`, `.`; at most 80 characters. */
+export const codeText = () => plainText(80).matches(CODE, '${path} must be a code: letters, digits, “-”, “_” or “.”');
+
+/** A closed object: strict, without unknown keys, never absent. */
+export const closed = <S extends yup.ObjectShape>(shape: S) =>
+  yup.object(shape).strict().noUnknown('${path} has unknown entries: ${unknown}').required();
+
+/** Checks `value` against `schema`; throws a Problem of `code` that names the place. */
+export function check<T>(
+  schema: yup.Schema<T>,
+  value: unknown,
+  place: string,
+  code: 'bad-value' | 'bad-input' = 'bad-input',
+  remedy?: string,
+): T {
+  try {
+    return schema.validateSync(value, { strict: true, abortEarly: true }) as T;
+  } catch (error) {
+    if (!(error instanceof yup.ValidationError)) throw error;
+    const where = error.path ? (code === 'bad-value' ? `${place}.${error.path}` : error.path) : place;
+    throw new Problem(code, capitalised(error.message.replace(/^this\b/, place)) + '.', {
+      place: where,
+      ...(remedy ? { remedy } : {}),
+    });
+  }
+}
+
+const isStorable = (text: string): boolean => !text.includes('\0') && text.isWellFormed();
+
+export function exactly<T extends string>(value: T) {
+  return yup.string().strict().oneOf([value]).required() as yup.StringSchema<T>;
+}
+
+/** A value of one of several closed forms, told apart by the text in `tag`. */
+export function byTag<T>(tag: string, forms: Readonly<Record<string, yup.Schema>>): yup.Schema<T> {
+  const names = Object.keys(forms);
+  return lazily((value) => {
+    const name = isRecord(value) ? value[tag] : undefined;
+    return typeof name === 'string' && Object.hasOwn(forms, name)
+      ? (forms[name] as yup.Schema)
+      : `\${path}.${tag} must be one of: ${names.join(', ')}`;
+  }, forms) as yup.Schema<T>;
+}
+
+/** A value of one of several closed forms, told apart by which key it has; null is allowed. */
+export function byForm<T>(what: string, forms: Readonly<Record<string, yup.Schema>>): yup.Schema<T | null> {
+  const names = Object.keys(forms);
+  return lazily(
+    (value) => {
+      if (value === null) return yup.mixed().nullable();
+      const name = isRecord(value) ? names.find((key) => Object.hasOwn(value, key)) : undefined;
+      return name
+        ? (forms[name] as yup.Schema)
+        : `\${path} must be a ${what}: null or an object with ${names.join(' or ')}`;
+    },
+    { ...forms, none: yup.mixed().nullable().oneOf([null]) },
+  ) as yup.Schema<T | null>;
+}
+
+/** Yup's own `lazy` cannot say why nothing fits, so this is a mixed schema with one test that picks the form. */
+function lazily(
+  pick: (value: unknown) => yup.Schema | string,
+  forms: Readonly<Record<string, yup.Schema>>,
+): yup.Schema {
+  return yup
+    .mixed()
+    .nullable()
+    .meta({ forms: Object.values(forms) })
+    .test('form', (value, context) => {
+      if (value === undefined) return context.createError({ message: '${path} is missing' });
+      const form = pick(value);
+      if (typeof form === 'string') return context.createError({ message: form });
+      try {
+        form.validateSync(value, { strict: true });
+        return true;
+      } catch (error) {
+        const fault = error as yup.ValidationError;
+        const path = [context.path, fault.path].filter(Boolean).join('.');
+        return context.createError({
+          path,
+          message: fault.path
+            ? fault.message.replace(fault.path, path)
+            : fault.message.replace(/^this\b/, path || 'this'),
+        });
+      }
+    });
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);

@@ -1,0 +1,151 @@
+/**
+ * Stored values: own ones by value key, for a device or a language where they differ, or bound to the page's data.
+ * From what is stored to what a view is given, and where each value came from.
+ */
+import type { Values } from '../design/document.js';
+import { Problem } from '../problem.js';
+import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
+import * as yup from 'yup';
+import { checkValue } from './schema.js';
+import { check, closed, plainText } from './shapes.js';
+
+/** A value taken from the page's own data: `title`, `attribute.wind`; with what stands in where it is empty. */
+export interface Bound {
+  readonly bind: string;
+  readonly fallback?: unknown;
+}
+
+export const isBound = (value: unknown): value is Bound =>
+  typeof value === 'object' && value !== null && Object.hasOwn(value, 'bind');
+
+const LANGUAGE = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/;
+type BoundType = 'text' | 'prose' | 'picture' | 'link' | 'number';
+
+/** What values can be bound to, with the field types that can take it. */
+export const BINDINGS: Readonly<Record<string, { readonly label: string; readonly types: readonly BoundType[] }>> = {
+  title: { label: 'title of the page', types: ['text'] },
+  description: { label: 'description', types: ['text', 'prose'] },
+  text: { label: 'text of the page', types: ['prose'] },
+  picture: { label: 'first picture', types: ['picture'] },
+  path: { label: 'the page itself', types: ['link'] },
+  brand: { label: 'brand', types: ['text'] },
+  code: { label: 'code', types: ['text'] },
+  category: { label: 'category', types: ['text'] },
+};
+const ATTRIBUTE = /^attribute\.[a-z0-9][a-z0-9-]{0,39}$/;
+
+/** The name and what stands behind the `@` of a value key. */
+export function splitKey(key: string): { name: string; device?: Exclude<Device, 'desktop'>; language?: string } {
+  const at = key.indexOf('@');
+  if (at < 0) return { name: key };
+  const [name, suffix] = [key.slice(0, at), key.slice(at + 1)];
+  return suffix === 'tablet' || suffix === 'phone' ? { name, device: suffix } : { name, language: suffix };
+}
+
+/** Whether a field can hold a text for each language. */
+export const isTranslatable = (field: Field): boolean =>
+  field.type === 'prose' || (field.type === 'text' && !field.plain);
+
+/**
+ * Checks a value under its key: that the field may differ by device or language, be bound, and what it holds.
+ * @throws Problem `bad-value` or `no-such-field`
+ */
+export function checkKeyed(field: Field, key: string, value: unknown): void {
+  const { name, device, language } = splitKey(key);
+  if (device && !field.perDevice)
+    throw new Problem('bad-value', `“${field.label}” is the same on every device.`, {
+      place: key,
+      remedy: `Set ${name} without @${device}.`,
+    });
+  if (language !== undefined && (!isTranslatable(field) || !LANGUAGE.test(language)))
+    throw new Problem(
+      'bad-value',
+      isTranslatable(field)
+        ? `“${language}” is no device and no language.`
+        : `“${field.label}” is the same in every language.`,
+      { place: key, remedy: 'Write @phone, @tablet or a language such as @de behind fields that may differ.' },
+    );
+  if (isBound(value)) checkBound(field, key, value);
+  else checkValue(field, value, key);
+}
+
+const boundSchema = closed({ bind: plainText(60).required(), fallback: yup.mixed().nullable().optional() });
+
+function checkBound(field: Field, key: string, bound: Bound): void {
+  check(boundSchema, bound, key, 'bad-value', 'Write {"bind": "title", "fallback": …}.');
+  const types: readonly string[] = ATTRIBUTE.test(bound.bind)
+    ? ['text', 'number']
+    : Object.hasOwn(BINDINGS, bound.bind)
+      ? (BINDINGS[bound.bind] as { types: readonly string[] }).types
+      : [];
+  if (!types.includes(field.type)) {
+    const fit = Object.keys(BINDINGS).filter((name) => BINDINGS[name]?.types.includes(field.type as BoundType));
+    throw new Problem('bad-value', `“${field.label}” cannot take “${bound.bind}” from the page.`, {
+      place: key,
+      remedy: fit.length ? `It can take: ${fit.join(', ')}, attribute.NAME.` : 'This field cannot be bound.',
+    });
+  }
+  if (bound.fallback !== undefined) checkValue(field, bound.fallback, `${key}.fallback`);
+}
+
+/** Where the value a page shows came from. */
+export type Origin = 'own' | 'device' | 'language' | 'bound' | 'fallback' | 'default';
+
+export interface ResolvedValue {
+  readonly value: unknown;
+  readonly origin: Origin;
+}
+
+/** Reads what a bound value is on the open page; undefined where the page has nothing of the kind. */
+export type ReadBinding = (bind: string) => unknown;
+
+export interface Reading {
+  /** BCP 47 tag of the page's language. */
+  readonly language?: string;
+  readonly binding?: ReadBinding;
+}
+
+/** One field's value on one device. */
+export function resolveValue(field: Field, name: string, own: Values, device: Device, reading: Reading): ResolvedValue {
+  const found = stored(name, own, device, reading.language);
+  if (!found) return { value: field.default, origin: 'default' };
+  if (!isBound(found.value)) return found;
+  const value = reading.binding?.(found.value.bind);
+  if (!isEmpty(value) && accepts(field, value)) return { value, origin: 'bound' };
+  return { value: found.value.fallback === undefined ? field.default : found.value.fallback, origin: 'fallback' };
+}
+
+function stored(name: string, own: Values, device: Device, language: string | undefined): ResolvedValue | null {
+  // Inherits downwards: a phone shows what is set for it, else for tablets, else for all.
+  for (let i = DEVICES.indexOf(device); i > 0; i--) {
+    const key = `${name}@${DEVICES[i] as string}`;
+    if (Object.hasOwn(own, key)) return { value: own[key], origin: 'device' };
+  }
+  if (language !== undefined) {
+    const key = `${name}@${language}`;
+    if (Object.hasOwn(own, key)) return { value: own[key], origin: 'language' };
+  }
+  return Object.hasOwn(own, name) ? { value: own[name], origin: 'own' } : null;
+}
+
+function accepts(field: Field, value: unknown): boolean {
+  try {
+    checkValue(field, value, 'bound');
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+const isEmpty = (value: unknown): boolean => value === undefined || value === null || value === '';
+
+/** Every field with its value on the page; for each device where it may differ. Lists are left empty. */
+export function withDefaults<F extends Fields>(fields: F, own: Values, reading: Reading = {}): ValuesOf<F> {
+  const all: Record<string, unknown> = {};
+  for (const name in fields) {
+    const field = fields[name] as Field;
+    const on = (device: Device): unknown => resolveValue(field, name, own, device, reading).value;
+    all[name] = field.perDevice ? { desktop: on('desktop'), tablet: on('tablet'), phone: on('phone') } : on('desktop');
+  }
+  return all as ValuesOf<F>;
+}

@@ -1,0 +1,46 @@
+/** What bound values take from the open page. */
+import type { PageInfo } from './data.js';
+
+/** The value a name such as `title` or `attribute.wind` has on a page; undefined if the page has none. */
+export function bindingOf(page: PageInfo, name: string): unknown {
+  switch (name) {
+    case 'title':
+      return page.title;
+    case 'description':
+      return page.description;
+    case 'path':
+      return { to: page.code };
+    case 'picture':
+      return pictureOf(page);
+    default:
+      return subjectValue(page, name);
+  }
+}
+
+function pictureOf({ subject }: PageInfo): unknown {
+  const picture = subject && 'product' in subject ? subject.product.pictures[0] : undefined;
+  return picture && { picture: picture.hash, alt: picture.alt };
+}
+
+function textOf(subject: PageInfo['subject']): string | undefined {
+  if (!subject) return undefined;
+  if ('content' in subject) return subject.content.text;
+  if ('product' in subject) return subject.product.description;
+  return 'collection' in subject ? subject.collection.description : undefined;
+}
+
+function subjectValue({ subject, code }: PageInfo, name: string): unknown {
+  if (name === 'text') return textOf(subject);
+  if (name === 'code') return code.slice(code.indexOf(':') + 1);
+  if (!subject) return undefined;
+  const thing = Object.values(subject)[0] as {
+    readonly attributes?: Readonly<Record<string, unknown>>;
+    readonly brand?: string;
+    readonly category?: string;
+  };
+  if (name.startsWith('attribute.')) {
+    const value = thing.attributes?.[name.slice('attribute.'.length)];
+    return typeof value === 'boolean' ? (value ? 'yes' : 'no') : value;
+  }
+  return name === 'brand' || name === 'category' ? thing[name] : undefined;
+}

@@ -1,0 +1,29 @@
+/** Menus as views read them, and what they need to know. */
+import type { Entry, Link, MenuDocument } from '../design/document.js';
+import type { Need } from './data.js';
+
+/** The entries of a menu with their own entries, as views read them. */
+export interface MenuEntry {
+  readonly id: string;
+  readonly label: string;
+  readonly link: Link | null;
+  readonly entries: readonly MenuEntry[];
+}
+
+export const menuEntries = (menu: MenuDocument): MenuEntry[] =>
+  (menu.lists?.['entries'] ?? []).map(function entry({ id, values, lists }: Entry): MenuEntry {
+    return {
+      id,
+      label: String(values['label'] ?? ''),
+      link: (values['link'] as Link | null | undefined) ?? null,
+      entries: (lists?.['entries'] ?? []).map(entry),
+    };
+  });
+
+/** The pages a menu's entries lead to. */
+export const menuNeeds = (menu: MenuDocument): Need[] =>
+  menuEntries(menu).flatMap(function needs({ link, entries }: MenuEntry): Need[] {
+    return [...linkNeeds(link), ...entries.flatMap(needs)];
+  });
+
+export const linkNeeds = (link: Link | null): Need[] => (link && 'to' in link ? [{ type: 'path', page: link.to }] : []);

@@ -1,0 +1,19 @@
+/** Roles and what stands behind them. Routes ask for capabilities, never for roles. */
+
+export const ROLES = ['owner', 'builder', 'editor', 'viewer'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** `content.edit`: texts, pictures, content pages; `design.edit`: everything of a draft. */
+export type Capability = 'content.edit' | 'design.edit' | 'design.publish' | 'team.manage' | 'store.manage';
+
+const CAPABILITIES: Readonly<Record<Role, readonly Capability[]>> = {
+  owner: ['content.edit', 'design.edit', 'design.publish', 'team.manage', 'store.manage'],
+  builder: ['content.edit', 'design.edit', 'design.publish'],
+  editor: ['content.edit'],
+  viewer: [],
+};
+
+export const can = (role: Role, capability: Capability): boolean => CAPABILITIES[role].includes(capability);
+
+/** The roles that have a capability, for messages. */
+export const rolesWith = (capability: Capability): Role[] => ROLES.filter((role) => can(role, capability));

@@ -1,0 +1,23 @@
+/** A named place that additions may fill, on some pages, without a template of their own. */
+import { text } from '../../fields/field.js';
+import { html } from '../../render/html.js';
+import { mark } from '../../plan/sketch.js';
+import { defineKind, NICHE } from '../kind.js';
+
+export const niche = defineKind({
+  name: NICHE,
+  version: 1,
+  title: 'Niche',
+  sentence: 'A named place that additions can fill on some pages; empty on all others.',
+  fields: {
+    name: text('Name', 'What additions call the place.', {
+      max: 40,
+      plain: true,
+      default: 'extra',
+      form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'small letters, digits and “-”' },
+    }),
+  },
+  view: (_values, view) => html`${view.filling()}`,
+  css: '',
+  sketch: ({ name }) => ({ height: 48, marks: [mark('box', 0, 0, 1200, 48)], caption: name }),
+});

@@ -1,0 +1,107 @@
+/** The designs of a store, which one is live, and changes that go live at a time. */
+import { inZone } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { audit } from '../records/audit.js';
+import { archiveDesign, bringIn, copyDesign, goLive } from '../publishing/designs.js';
+import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
+import { designById, listDesigns, updateDesign, type Design } from '../records/designs.js';
+import { changedKeysOf } from '../records/drafts.js';
+import type { Store } from '../records/stores.js';
+import { listTimedChanges, type TimedChange } from '../records/timed.js';
+import { readNumber } from './designs.js';
+import { checkTag, designOf, implement, type Api } from './implement.js';
+
+export function releaseRoutes(api: Api): void {
+  const { db } = api;
+  const shapeOf = async (design: Design, liveId: number) => ({
+    code: design.code,
+    name: design.name,
+    live: design.id === liveId,
+    revision: design.liveRevision,
+    unpublished: (await changedKeysOf(db, design.id)).length,
+    createdAt: design.createdAt.toISOString(),
+  });
+
+  implement(api, routes.listDesigns, async ({ store }) => ({
+    designs: await Promise.all((await listDesigns(db, store.id)).map((design) => shapeOf(design, store.liveDesign.id))),
+  }));
+  implement(api, routes.getDesign, ({ design, store }) => shapeOf(design, store.liveDesign.id));
+
+  implement(api, routes.createDesign, async ({ store, account, body }) => {
+    const from = await designOf(db, store, body.from ?? 'live');
+    const { name, code } = body;
+    const made = await copyDesign(db, from, account.id, { name, ...(code === undefined ? {} : { code }) });
+    await audit(db, {
+      storeId: store.id,
+      accountId: account.id,
+      action: 'design.create',
+      target: made.code,
+      detail: { from: from.code },
+    });
+    return shapeOf(made, store.liveDesign.id);
+  });
+
+  implement(api, routes.renameDesign, async ({ store, design, body, request }) => {
+    checkTag(request, await shapeOf(design, store.liveDesign.id));
+    await updateDesign(db, design.id, { name: body.name });
+    return shapeOf(await designById(db, design.id), store.liveDesign.id);
+  });
+
+  implement(api, routes.archiveDesign, async ({ store, design, account }) => {
+    await archiveDesign(db, design);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'design.archive', target: design.code });
+    return { done: true };
+  });
+
+  implement(api, routes.goLive, async ({ store, design, account, body }) => {
+    await goLive(db, design, account.id, body.note ?? '');
+    await audit(db, {
+      storeId: store.id,
+      accountId: account.id,
+      action: 'design.live',
+      target: design.code,
+      detail: { before: store.liveDesign.code },
+    });
+    return shapeOf(await designById(db, design.id), design.id);
+  });
+
+  implement(api, routes.bringIn, async ({ design, account }) => {
+    const { sentences, conflicts } = await bringIn(db, design.id, account.id);
+    return { sentences: [...sentences], conflicts: [...conflicts] };
+  });
+
+  implement(api, routes.listTimedChanges, async ({ store, design }) => ({
+    timedChanges: (await listTimedChanges(db, design.id)).map((timed) => timedShape(timed, store)),
+  }));
+
+  implement(api, routes.addTimedChange, async ({ store, design, account, body }) => {
+    const { ends, ...rest } = body;
+    const wanted = { ...rest, ...(ends === undefined ? {} : { ends }) };
+    return timedShape(await addTimedChange(db, design.id, account.id, store.timeZone, wanted, new Date()), store);
+  });
+
+  implement(api, routes.cancelTimedChange, async ({ store, design, account, params }) =>
+    timedShape(
+      await cancelTimedChange(db, design.id, readNumber(params['timed'] as string, 'timed'), account.id),
+      store,
+    ),
+  );
+}
+
+function timedShape(
+  { id, name, author, state, startsAt, endsAt, sentences, report }: TimedChange,
+  { timeZone }: Store,
+) {
+  const shown = [startsAt, ...(endsAt ? [endsAt] : [])].map((at) => inZone(at.toISOString(), timeZone));
+  return {
+    id,
+    name,
+    author,
+    state,
+    starts: startsAt.toISOString(),
+    ends: endsAt?.toISOString() ?? null,
+    when: shown.length > 1 ? `${shown[0] ?? ''} to ${shown[1] ?? ''}` : `from ${shown[0] ?? ''}`,
+    sentences: [...sentences],
+    report: [...report],
+  };
+}

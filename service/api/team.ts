@@ -1,0 +1,170 @@
+/** Who belongs to a store, invitations, one's own password and tokens, and the list of who did what. */
+import { Problem, type Role } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { hashPassword, newToken, passwordMatches, tokenHash } from '../accounts/passwords.js';
+import { tokenOf } from '../accounts/sign-in.js';
+import { consoleOrigin } from '../config.js';
+import {
+  accountByMail,
+  addAccount,
+  addInvitation,
+  invitationsOf,
+  membersOf,
+  removeMembership,
+  removeToken,
+  setMembership,
+  setPassword,
+  takeInvitation,
+  tokensOf,
+} from '../records/accounts.js';
+import { audit, listAudit } from '../records/audit.js';
+import type { Records } from '../records/database.js';
+import { readNumber } from './designs.js';
+import { implement, type Api } from './implement.js';
+
+const INVITATION_DAYS = 7;
+const DAY = 24 * 60 * 60 * 1000;
+
+export function teamRoutes(api: Api): void {
+  const { db, config } = api;
+  const teamOf = async (records: Records, storeId: number) => ({
+    members: (await membersOf(records, storeId)).map(({ mail, name, role }) => ({ mail, name, role })),
+    invited: (await invitationsOf(records, storeId, new Date())).map(({ mail, role, expiresAt }) => ({
+      mail,
+      role,
+      expires: expiresAt.toISOString(),
+    })),
+  });
+
+  implement(api, routes.getTeam, ({ store }) => teamOf(db, store.id));
+
+  implement(api, routes.invite, async ({ store, account, body }) => {
+    const token = newToken();
+    const expiresAt = new Date(Date.now() + INVITATION_DAYS * DAY);
+    const role = body.role as Role;
+    await addInvitation(db, {
+      storeId: store.id,
+      mail: body.mail,
+      role,
+      expiresAt,
+      tokenHash: tokenHash(token),
+      by: account.id,
+    });
+    await audit(db, {
+      storeId: store.id,
+      accountId: account.id,
+      action: 'team.invite',
+      target: body.mail,
+      detail: { role },
+    });
+    return { mail: body.mail, role, link: `${consoleOrigin(config)}/join/${token}`, expires: expiresAt.toISOString() };
+  });
+
+  implement(api, routes.changeMember, ({ store, account, params, body }) =>
+    db.transaction().execute(async (trx) => {
+      const members = await membersOf(trx, store.id, true);
+      const member = members.find(({ mail }) => mail === params['mail']?.toLowerCase());
+      if (!member)
+        throw new Problem('no-such-thing', `“${params['mail'] ?? ''}” does not belong to this store.`, {
+          place: 'mail',
+          remedy: 'List the team to see who does.',
+        });
+      const role = body.role as Role | null;
+      const owners = members.filter((one) => one.role === 'owner');
+      if (member.role === 'owner' && role !== 'owner' && owners.length === 1)
+        throw new Problem('still-used', 'A store needs an owner.', {
+          place: 'role',
+          remedy: 'Make somebody else an owner first.',
+        });
+      await (role === null
+        ? removeMembership(trx, member.id, store.id)
+        : setMembership(trx, member.id, store.id, role));
+      await audit(trx, {
+        storeId: store.id,
+        accountId: account.id,
+        action: 'team.role',
+        target: member.mail,
+        detail: { was: member.role, role },
+      });
+      return teamOf(trx, store.id);
+    }),
+  );
+
+  implement(api, routes.join, ({ body }) =>
+    db.transaction().execute(async (trx) => {
+      const invitation = await takeInvitation(trx, tokenHash(body.token), new Date());
+      if (!invitation)
+        throw new Problem('bad-invitation', 'This invitation has expired or was used already.', {
+          place: 'token',
+          remedy: 'Ask for a new one.',
+        });
+      const known = await accountByMail(trx, invitation.mail);
+      if (known && !(await passwordMatches(body.password, known.passwordHash)))
+        throw new Problem(
+          'wrong-sign-in',
+          `There is an account for ${invitation.mail} already, with another password.`,
+          {
+            place: 'password',
+            remedy: 'Give the password of that account.',
+          },
+        );
+      const id =
+        known?.id ??
+        (await addAccount(trx, {
+          mail: invitation.mail,
+          name: body.name,
+          passwordHash: await hashPassword(body.password),
+        }));
+      if (invitation.storeId !== null) await setMembership(trx, id, invitation.storeId, invitation.role);
+      await audit(trx, { storeId: invitation.storeId, accountId: id, action: 'team.join', target: invitation.mail });
+      return { name: known?.name ?? body.name, mail: invitation.mail };
+    }),
+  );
+
+  implement(api, routes.changePassword, async ({ account, body, request }) => {
+    const known = await accountByMail(db, account.mail);
+    if (!known || !(await passwordMatches(body.old, known.passwordHash)))
+      throw new Problem('wrong-sign-in', 'The old password is wrong.', {
+        place: 'old',
+        remedy: 'Check it and try again.',
+      });
+    await setPassword(db, account.id, await hashPassword(body.new), tokenHash(tokenOf(request) ?? ''));
+    await audit(db, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });
+    return { done: true };
+  });
+
+  implement(api, routes.listTokens, async ({ account }) => ({
+    tokens: (await tokensOf(db, account.id)).map(({ id, name, scope, createdAt, expiresAt, usedAt }) => ({
+      id,
+      name,
+      scope,
+      created: createdAt.toISOString(),
+      expires: expiresAt.toISOString(),
+      used: usedAt?.toISOString() ?? null,
+    })),
+  }));
+
+  implement(api, routes.removeToken, async ({ account, params }) => {
+    if (!(await removeToken(db, account.id, readNumber(params['token'] as string, 'token'))))
+      throw new Problem('no-such-thing', 'You have no such token.', {
+        place: 'token',
+        remedy: 'List your tokens to see them.',
+      });
+    return { done: true };
+  });
+
+  implement(api, routes.listAudit, async ({ store, query }) => {
+    const limit = query.limit ?? 50;
+    const found = await listAudit(
+      db,
+      store.id,
+      limit + 1,
+      query.cursor === undefined ? undefined : readNumber(query.cursor, 'cursor'),
+    );
+    const some = found.slice(0, limit);
+    return {
+      entries: some.map(({ id: _id, at, ...entry }) => ({ ...entry, at: at.toISOString() })),
+      next: found.length > limit ? String(some.at(-1)?.id) : null,
+    };
+  });
+}

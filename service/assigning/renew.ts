@@ -1,0 +1,286 @@
+/** Keeps the table of store pages and their templates right: only what a change can have touched is worked out anew. */
+import {
+  assignedBy,
+  closedState,
+  contentFacts,
+  currencyDecimals,
+  isSame,
+  keys,
+  overlay,
+  PAGE_KINDS,
+  pageKinds,
+  parsePage,
+  pathOf,
+  patternsOf,
+  type AssignmentsDocument,
+  type ContentDocument,
+  type DesignState,
+  type DocumentKey,
+  type Draft,
+  type PageKind,
+  type PathPatterns,
+  type PathsDocument,
+  type SubjectFacts,
+  type UnitResult,
+} from '@parlour/core';
+import type { Records } from '../records/database.js';
+import type { Design } from '../records/designs.js';
+import {
+  askAgainIfRunning,
+  askRenewal,
+  finishRenewal,
+  knownPages,
+  removeAssignments,
+  writeAssignments,
+  writeStandard,
+  type AssignmentRow,
+} from '../records/assignments.js';
+import { storeById } from '../records/stores.js';
+import { countProducts, listCollections, listProducts, type ListedSubject } from '../records/subjects.js';
+import type { Side } from '../records/tables.js';
+
+/** Up to how many pages are renewed at once, in the same transaction; more are renewed in the background. */
+const AT_ONCE = 2000;
+const BATCH = 5000;
+
+/** After a unit of edits: the draft's pages whose template it can have changed. */
+export async function renewAfterEdits(
+  trx: Records,
+  design: Design,
+  draft: Draft,
+  { documents }: UnitResult,
+): Promise<void> {
+  const after = closedState(overlay(draft, documents));
+  await renewChanged(trx, design, 'draft', closedState(draft), after, [...documents.keys()]);
+}
+
+/** After a publish: the live pages whose template it can have changed. */
+export const renewAfterPublish = (
+  trx: Records,
+  design: Design,
+  before: DesignState,
+  after: DesignState,
+  changed: readonly DocumentKey[],
+): Promise<void> => renewChanged(trx, design, 'live', before, after, changed);
+
+async function renewChanged(
+  trx: Records,
+  design: Design,
+  side: Side,
+  before: DesignState,
+  after: DesignState,
+  changed: readonly DocumentKey[],
+): Promise<void> {
+  const content = changed
+    .filter((key) => key.startsWith('content/'))
+    .map((key) => `content:${key.slice('content/'.length)}`);
+  if (content.length) await renewPages(trx, design, side, after, 'content', content);
+  for (const key of changed) {
+    if (!key.startsWith('assignments/')) continue;
+    const kind = key.slice('assignments/'.length) as PageKind;
+    await renewKind(trx, design, side, kind, before.get(key) as Bucket, after.get(key) as Bucket, after);
+  }
+}
+
+type Bucket = AssignmentsDocument | undefined;
+
+async function renewKind(
+  trx: Records,
+  design: Design,
+  side: Side,
+  kind: PageKind,
+  before: Bucket,
+  after: Bucket,
+  state: DesignState,
+): Promise<void> {
+  if (!isSame(before?.lists, after?.lists)) {
+    if (kind === 'product' && (await countProducts(trx, design.storeId)) > AT_ONCE)
+      await askRenewal(trx, design.id, side, kind);
+    else await renewWholeKind(trx, design, side, state, kind);
+    return;
+  }
+  if (before?.standard !== after?.standard) await writeStandard(trx, design.id, side, kind, after?.standard ?? null);
+  const [was, now] = [before?.pages ?? {}, after?.pages ?? {}];
+  const pages = [...new Set([...Object.keys(was), ...Object.keys(now)])].filter((page) => was[page] !== now[page]);
+  if (pages.length) await renewPages(trx, design, side, state, kind, pages);
+  await askAgainIfRunning(trx, design.id, side, kind);
+}
+
+/** What pages of one design are worked out with. */
+interface Setting {
+  readonly state: DesignState;
+  readonly patterns: PathPatterns;
+  readonly decimals: number;
+  readonly now: string;
+}
+
+export async function settingOf(db: Records, storeId: number, state: DesignState): Promise<Setting> {
+  const { currency } = await storeById(db, storeId);
+  return {
+    state,
+    patterns: patternsOf(state.get(keys.paths) as PathsDocument | undefined),
+    decimals: currencyDecimals(currency),
+    now: new Date().toISOString(),
+  };
+}
+
+/** Works out single pages of a kind. Pages that do not exist (any more) leave the table. */
+export async function renewPages(
+  trx: Records,
+  design: Design,
+  side: Side,
+  state: DesignState,
+  kind: PageKind,
+  pages: readonly string[],
+): Promise<void> {
+  const setting = await settingOf(trx, design.storeId, state);
+  const codes = pages.flatMap((page) => parsePage(page).code ?? []);
+  const found = await subjectsOf(trx, design.storeId, kind, state, codes);
+  const rows = found.map((subject) => rowOf(kind, subject, setting));
+  await writeAssignments(trx, design.id, side, rows);
+  const there = new Set(rows.map(({ page }) => page));
+  await removeAssignments(
+    trx,
+    design.id,
+    side,
+    pages.filter((page) => !there.has(page)),
+  );
+}
+
+/** Works out all pages of a kind, however many. @param progress is told how many are done */
+export async function renewWholeKind(
+  db: Records,
+  design: Design,
+  side: Side,
+  state: DesignState,
+  kind: PageKind,
+  progress: (pages: number) => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
+  const gone = new Set(await knownPages(db, design.id, side, kind));
+  let done = 0;
+  for await (const rows of rowsOfKind(db, design.storeId, state, kind)) {
+    await writeAssignments(db, design.id, side, rows);
+    for (const { page } of rows) gone.delete(page);
+    await progress((done += rows.length));
+  }
+  await removeAssignments(db, design.id, side, [...gone]);
+  await finishRenewal(
+    db,
+    { designId: design.id, side, kind },
+    0,
+    nextBoundary(state.get(keys.assignments(kind)) as Bucket, new Date()),
+  );
+}
+
+/** Every store page of a design with its template, in batches, worked out in memory. */
+export async function* allRows(db: Records, storeId: number, state: DesignState): AsyncGenerator<AssignmentRow[]> {
+  for (const kind of pageKinds()) yield* rowsOfKind(db, storeId, state, kind);
+}
+
+async function* rowsOfKind(
+  db: Records,
+  storeId: number,
+  state: DesignState,
+  kind: PageKind,
+): AsyncGenerator<AssignmentRow[]> {
+  const setting = await settingOf(db, storeId, state);
+  if (kind !== 'product') {
+    yield (await subjectsOf(db, storeId, kind, state)).map((subject) => rowOf(kind, subject, setting));
+    return;
+  }
+  for (let after = 0; ;) {
+    const batch = await listProducts(db, storeId, { after, limit: BATCH });
+    if (batch.length) yield batch.map((subject) => rowOf(kind, subject, setting));
+    const last = batch.at(-1);
+    if (!last || batch.length < BATCH) return;
+    after = last.id;
+  }
+}
+
+/** The subjects of a kind; one without a code for kinds that have a single page. */
+async function subjectsOf(
+  db: Records,
+  storeId: number,
+  kind: PageKind,
+  state: DesignState,
+  codes?: readonly string[],
+): Promise<(Omit<ListedSubject, 'code'> & { code: string | null })[]> {
+  switch (PAGE_KINDS[kind].subject) {
+    case null:
+      return [{ code: null, title: PAGE_KINDS[kind].name, slug: '', facts: () => new Map() }];
+    case 'product':
+      return listProducts(db, storeId, { codes: codes ?? [] });
+    case 'collection':
+      return listCollections(db, storeId, codes);
+    case 'content':
+      return [...state.keys()].flatMap((key) => {
+        const code = key.startsWith('content/') ? key.slice('content/'.length) : null;
+        if (code === null || (codes && !codes.includes(code))) return [];
+        const document = state.get(key) as ContentDocument;
+        return [
+          {
+            code,
+            title: document.title,
+            slug: document.slug,
+            facts: (path: string): SubjectFacts => contentFacts(document, path),
+          },
+        ];
+      });
+    case 'brand':
+      return [];
+  }
+}
+
+const RANKS = pageKinds().sort(
+  (a, b) =>
+    Number(PAGE_KINDS[a].subject !== null) - Number(PAGE_KINDS[b].subject !== null) ||
+    (a === 'product' ? 1 : b === 'product' ? -1 : 0),
+);
+
+function rowOf(
+  kind: PageKind,
+  { code, title, slug, facts }: Omit<ListedSubject, 'code'> & { code: string | null },
+  { state, patterns, decimals, now }: Setting,
+): AssignmentRow {
+  const page = code === null ? kind : `${kind}:${code}`;
+  const path = kind === 'not-found' ? '' : pathOf(patterns, kind, slug);
+  const bucket = state.get(keys.assignments(kind)) as Bucket;
+  const assigned = bucket ? assignedBy(bucket, { code: page, facts: facts(path) }, { now, decimals }) : null;
+  return {
+    kind,
+    page,
+    rank: RANKS.indexOf(kind),
+    title,
+    template: assigned?.template ?? null,
+    reason: assigned?.reason ?? 'none',
+    rule: assigned?.rule ?? null,
+  };
+}
+
+/** When the dates of a rule next begin or end to count. */
+export function nextBoundary(bucket: Bucket, now: Date): Date | null {
+  const instants = (bucket?.lists?.['rules'] ?? [])
+    .filter(({ values }) => values['off'] !== true)
+    .flatMap(({ values }) => [values['from'], values['until']])
+    .filter((value): value is string => typeof value === 'string' && value !== '' && Date.parse(value) > now.getTime())
+    .sort();
+  return instants[0] === undefined ? null : new Date(instants[0]);
+}
+
+/** A new design: all its pages, as its draft and as what it published say. */
+export async function renewDesign(
+  trx: Records,
+  design: Design,
+  draft: DesignState,
+  published: DesignState,
+): Promise<void> {
+  const background = (await countProducts(trx, design.storeId)) > AT_ONCE;
+  for (const [side, state] of [
+    ['draft', draft],
+    ['live', published],
+  ] as const) {
+    for (const kind of pageKinds())
+      if (kind === 'product' && background) await askRenewal(trx, design.id, side, kind);
+      else await renewWholeKind(trx, design, side, state, kind);
+  }
+}

@@ -1,0 +1,146 @@
+/** Several designs: copy one, switch which is live, bring in what the live one published meanwhile. */
+import { closeDocument, freeCode, keys, LIMITS, Problem, type Document } from '@parlour/core';
+import { renewDesign } from '../assigning/renew.js';
+import type { Database } from '../records/database.js';
+import {
+  addDesign,
+  designById,
+  findDesign,
+  listDesigns,
+  lockDesign,
+  lockLiveDesign,
+  setLiveDesign,
+  updateDesign,
+  type Design,
+} from '../records/designs.js';
+import { addRevision, loadManifest, loadState, saveDocuments, saveManifest } from '../records/documents.js';
+import { changedKeysOf, openDraft } from '../records/drafts.js';
+import { signal } from '../records/signals.js';
+
+import { isSameState, opened, differingKeys, publishedManifest, withDocuments } from './states.js';
+import { mergedEdits, recordMerge } from './publish.js';
+
+/**
+ * A new design: what the other has published as its first revision, and the same draft.
+ * @throws Problem `already-there`, `limit-reached`
+ */
+export async function copyDesign(
+  db: Database,
+  from: Design,
+  authorId: number,
+  { name, code }: { readonly name: string; readonly code?: string },
+): Promise<Design> {
+  const made = await db.transaction().execute(async (trx) => {
+    const source = await lockDesign(trx, from.id);
+    const liveId = await lockLiveDesign(trx, from.storeId);
+    const all = await listDesigns(trx, from.storeId);
+    if (all.length >= LIMITS.designsPerStore)
+      throw new Problem('limit-reached', `A store holds at most ${LIMITS.designsPerStore} designs.`, {
+        remedy: 'Put one away that is not used.',
+      });
+    const taken = new Set(all.map((one) => one.code));
+    const wanted = code ?? freeCode(name, (one) => taken.has(one) || one === 'live' || one === 'draft');
+    if (wanted === 'live' || wanted === 'draft' || (await findDesign(trx, from.storeId, wanted)))
+      throw new Problem('already-there', `There is already a design “${wanted}”.`, {
+        place: 'code',
+        remedy: 'Choose another code, or leave it out.',
+      });
+    const published = await publishedManifest(trx, source);
+    const draft = await openDraft(trx, source);
+    const changed = await changedKeysOf(trx, source.id);
+    const documents = changed.map((key) => draft.get(key));
+    const there = documents.flatMap((document): Document[] => (document ? [closeDocument(document)] : []));
+    const hashes = await saveDocuments(trx, there);
+    let next = 0;
+    const hashed = new Map(changed.map((key, i) => [key, documents[i] ? (hashes[next++] as string) : null]));
+    const origin = await saveManifest(trx, withDocuments(await loadManifest(trx, published), hashed));
+    const live = liveId === null ? published : await publishedManifest(trx, await designById(trx, liveId));
+    const id = await addDesign(trx, { storeId: from.storeId, code: wanted, name, origin, takenManifest: live });
+    await addRevision(trx, id, { number: 1, manifest: published, note: `Copied from “${source.name}”`, authorId });
+    const state = await loadState(trx, published);
+    const copy = await designById(trx, id);
+    const unpublishedKeys = changed.filter((key) => !isSameState(opened(state, key), draft.get(key)));
+    if (unpublishedKeys.length)
+      await trx
+        .insertInto('draft_change')
+        .values(unpublishedKeys.map((key) => ({ design_id: id, key })))
+        .execute();
+    await renewDesign(trx, copy, await loadState(trx, origin), state);
+    return copy;
+  });
+  await signal(db, made.id);
+  return made;
+}
+
+/** Shoppers see this design from now on, as it was last published. @throws Problem `nothing-to-publish` */
+export async function goLive(db: Database, design: Design, authorId: number, note: string): Promise<void> {
+  const before = await db.transaction().execute(async (trx) => {
+    const live = await lockLiveDesign(trx, design.storeId);
+    if (live === design.id)
+      throw new Problem('nothing-to-publish', `“${design.name}” is what shoppers see already.`, {
+        place: 'design',
+        remedy: 'Name another design.',
+      });
+    await lockDesign(trx, design.id);
+    await setLiveDesign(trx, design.storeId, design.id, authorId, note);
+    return live;
+  });
+  await signal(db, design.id);
+  if (before !== null) await signal(db, before);
+}
+
+/** Puts a design away. @throws Problem `still-used` for the one shoppers see */
+export async function archiveDesign(db: Database, design: Design): Promise<void> {
+  await db.transaction().execute(async (trx) => {
+    if ((await lockLiveDesign(trx, design.storeId)) === design.id)
+      throw new Problem('still-used', `“${design.name}” is what shoppers see.`, {
+        place: 'design',
+        remedy: 'Make another design live first.',
+      });
+    await updateDesign(trx, design.id, { archivedAt: new Date() });
+  });
+}
+
+export interface BroughtIn {
+  readonly sentences: readonly string[];
+  readonly conflicts: readonly string[];
+}
+
+/** Takes what the live design published since into a draft, value by value. What the draft changed itself stays. */
+export async function bringIn(db: Database, designId: number, authorId: number): Promise<BroughtIn> {
+  const done = await db.transaction().execute(async (trx) => {
+    const design = await lockDesign(trx, designId);
+    const liveId = await lockLiveDesign(trx, design.storeId);
+    if (liveId === null || liveId === designId || design.takenManifest === null)
+      throw new Problem(
+        'nothing-to-publish',
+        'There is nothing to bring in: this is the live design itself, or was not made from it.',
+        {
+          place: 'design',
+          remedy: 'Name a design that was copied from the live one.',
+        },
+      );
+    const live = await publishedManifest(trx, await designById(trx, liveId));
+    const changed = await differingKeys(trx, design.takenManifest, live);
+    const [before, after] = await Promise.all([loadState(trx, design.takenManifest), loadState(trx, live)]);
+    const draft = await openDraft(trx, design);
+    const { edits, conflicts } = mergedEdits(
+      draft,
+      changed,
+      (key) => opened(before, key),
+      (key) => opened(after, key),
+    );
+    const told = conflicts.map(({ sentence }) => sentence);
+    await updateDesign(trx, designId, { takenManifest: live });
+    if (edits.length === 0) return { sentences: [], conflicts: told };
+    const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in what the live design published.');
+    return { sentences: sentencesOf(result.edits.map(({ document }) => document)), conflicts: told };
+  });
+  await signal(db, designId);
+  return done;
+}
+
+const sentencesOf = (documents: readonly string[]): string[] =>
+  [...new Set(documents)].map((key) =>
+    key === keys.theme ? 'The theme settings took changes in.' : `“${key}” took changes in.`,
+  );

@@ -1,0 +1,116 @@
+/** States of designs that are compared, merged and published: the draft, what is live, any revision. */
+import {
+  codeOf,
+  compareDocuments,
+  openDocument,
+  Problem,
+  sameContent,
+  SHIPPED_KINDS,
+  type Change,
+  type Document,
+  type DocumentKey,
+  type Draft,
+  type DraftDocument,
+} from '@parlour/core';
+import type { Records } from '../records/database.js';
+import type { Design } from '../records/designs.js';
+import { findRevision, loadManifest, loadState, type Manifest } from '../records/documents.js';
+import { changedKeysOf, openDraft } from '../records/drafts.js';
+
+export type PublishedState = ReadonlyMap<DocumentKey, Document>;
+
+/** A published document in the form edits and merges work on; the same document opens once. */
+export function opened(state: PublishedState, key: DocumentKey): DraftDocument | undefined {
+  const document = state.get(key);
+  if (!document) return undefined;
+  let found = openedOnce.get(document);
+  if (!found) openedOnce.set(document, (found = openDocument(document)));
+  return found;
+}
+const openedOnce = new WeakMap<Document, DraftDocument>();
+
+/** The manifest of the newest revision of a design. */
+export async function publishedManifest(db: Records, design: Design): Promise<string> {
+  const live = await findRevision(db, design.id, design.liveRevision);
+  if (!live) throw new Error(`Design ${design.code} has no revision ${design.liveRevision}.`);
+  return live.manifest;
+}
+
+/** What the design published last; what shoppers see while it is live. */
+export const publishedState = async (db: Records, design: Design): Promise<PublishedState> =>
+  loadState(db, await publishedManifest(db, design));
+
+/** The keys whose documents differ between two manifests. */
+export async function differingKeys(db: Records, before: string, after: string): Promise<DocumentKey[]> {
+  if (before === after) return [];
+  const [a, b] = await Promise.all([loadManifest(db, before), loadManifest(db, after)]);
+  return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((key) => a[key] !== b[key]).sort();
+}
+
+/** The manifest with some documents changed; null removes one. */
+export const withDocuments = (manifest: Manifest, hashes: ReadonlyMap<DocumentKey, string | null>): Manifest =>
+  Object.fromEntries(
+    [...new Set([...Object.keys(manifest), ...hashes.keys()])].sort().flatMap((key) => {
+      const hash = hashes.has(key) ? hashes.get(key) : manifest[key];
+      return hash ? [[key, hash]] : [];
+    }),
+  );
+
+export const isSameState = (a: DraftDocument | undefined, b: DraftDocument | undefined): boolean =>
+  a === b || (a !== undefined && b !== undefined && sameContent(a, b));
+
+/** One side of a comparison. */
+export interface Side {
+  readonly label: string;
+  get(key: DocumentKey): DraftDocument | undefined;
+  keys(): Iterable<DocumentKey>;
+}
+
+const publishedSide = (label: string, state: PublishedState): Side => ({
+  label,
+  get: (key) => opened(state, key),
+  keys: () => state.keys(),
+});
+
+/**
+ * A state by its name: `draft`, `live` (what the design published last) or the number of a revision.
+ * @throws Problem `no-such-revision`
+ */
+export async function stateNamed(db: Records, design: Design, name: string): Promise<Side> {
+  if (name === 'draft') {
+    const draft = await openDraft(db, design);
+    return { label: `the draft of “${design.name}”`, get: (key) => draft.get(key), keys: () => draft.keys() };
+  }
+  const number = name === 'live' ? design.liveRevision : /^\d{1,9}$/.test(name) ? Number(name) : 0;
+  const revision = await findRevision(db, design.id, number);
+  if (!revision)
+    throw new Problem('no-such-revision', `The design “${design.name}” has no revision “${name}”.`, {
+      place: 'revision',
+      remedy: 'Say “draft”, “live”, or the number of a revision.',
+    });
+  return publishedSide(`revision ${revision.number} of “${design.name}”`, await loadState(db, revision.manifest));
+}
+
+/** All changes from one state to another. */
+export function changesBetween(before: Side, after: Side, keys?: readonly DocumentKey[]): Change[] {
+  const tools = { kinds: SHIPPED_KINDS, nameOfKey: namesIn(after, before) };
+  const all = keys ?? [...new Set([...before.keys(), ...after.keys()])].sort();
+  return all.flatMap((key) => compareDocuments(key, before.get(key), after.get(key), tools));
+}
+
+const namesIn =
+  (...sides: readonly Side[]) =>
+  (key: DocumentKey): string => {
+    for (const side of sides) {
+      const name = side.get(key)?.head['name'];
+      if (typeof name === 'string') return name;
+    }
+    return codeOf(key);
+  };
+
+/** What a draft has that its design has not published. Looks only at documents that were touched. */
+export async function unpublished(db: Records, design: Design, draft: Draft): Promise<Change[]> {
+  const [keys, live] = await Promise.all([changedKeysOf(db, design.id), publishedState(db, design)]);
+  const side: Side = { label: 'the draft', get: (key) => draft.get(key), keys: () => draft.keys() };
+  return changesBetween(publishedSide('live', live), side, keys);
+}

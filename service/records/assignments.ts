@@ -1,0 +1,191 @@
+/** The table of store pages with their templates, and how far it is behind. */
+import type { PageKind, Reason } from '@parlour/core';
+import { sql } from 'kysely';
+import type { Records } from './database.js';
+import type { Side } from './tables.js';
+
+export interface AssignmentRow {
+  readonly kind: PageKind;
+  readonly page: string;
+  readonly rank: number;
+  readonly title: string;
+  readonly template: string | null;
+  readonly reason: Reason | 'none';
+  readonly rule: string | null;
+}
+
+export async function writeAssignments(
+  db: Records,
+  designId: number,
+  side: Side,
+  rows: readonly AssignmentRow[],
+): Promise<void> {
+  if (rows.length === 0) return;
+  const column = <K extends keyof AssignmentRow>(name: K) => rows.map((row) => row[name]);
+  await sql`
+    insert into page_assignment (design_id, side, kind, page, rank, title, template, reason, rule)
+    select ${designId}, ${side}, * from unnest(${column('kind')}::text[], ${column('page')}::text[], ${column('rank')}::smallint[],
+      ${column('title')}::text[], ${column('template')}::text[], ${column('reason')}::text[], ${column('rule')}::text[])
+    on conflict (design_id, side, page) do update set title = excluded.title, template = excluded.template,
+      reason = excluded.reason, rule = excluded.rule
+    where (page_assignment.title, page_assignment.template, page_assignment.reason, page_assignment.rule)
+      is distinct from (excluded.title, excluded.template, excluded.reason, excluded.rule)`.execute(db);
+}
+
+export async function removeAssignments(
+  db: Records,
+  designId: number,
+  side: Side,
+  pages: readonly string[],
+): Promise<void> {
+  if (pages.length)
+    await db
+      .deleteFrom('page_assignment')
+      .where('design_id', '=', designId)
+      .where('side', '=', side)
+      .where('page', 'in', pages)
+      .execute();
+}
+
+/** The pages of a kind that the table has, of those named. */
+export async function knownPages(db: Records, designId: number, side: Side, kind: PageKind): Promise<string[]> {
+  const rows = await db
+    .selectFrom('page_assignment')
+    .select('page')
+    .where('design_id', '=', designId)
+    .where('side', '=', side)
+    .where('kind', '=', kind)
+    .execute();
+  return rows.map(({ page }) => page);
+}
+
+/** All pages that had the standard get another. */
+export async function writeStandard(
+  db: Records,
+  designId: number,
+  side: Side,
+  kind: PageKind,
+  template: string | null,
+): Promise<void> {
+  await sql`update page_assignment set template = ${template}, reason = ${template === null ? 'none' : 'standard'}
+    where design_id = ${designId} and side = ${side} and kind = ${kind} and reason in ('standard', 'none')`.execute(db);
+}
+
+export interface Renewal {
+  readonly designId: number;
+  readonly side: Side;
+  readonly kind: PageKind;
+  readonly wanted: number;
+  readonly done: number;
+  readonly pages: number;
+  readonly total: number;
+}
+
+const renewalQuery = (db: Records) =>
+  db
+    .selectFrom('assignment_renewal')
+    .select(['design_id as designId', 'side', 'kind', 'wanted', 'done', 'pages', 'total'])
+    .$narrowType<{ kind: PageKind }>();
+
+/** Asks for a renewal of all pages of a kind. */
+export async function askRenewal(db: Records, designId: number, side: Side, kind: PageKind): Promise<void> {
+  await sql`insert into assignment_renewal (design_id, side, kind, wanted, done) values (${designId}, ${side}, ${kind}, 1, 0)
+    on conflict (design_id, side, kind) do update set wanted = assignment_renewal.wanted + 1, pages = 0`.execute(db);
+}
+
+/** Asks for one more pass where one is under way, since it may have read what has just changed. */
+export async function askAgainIfRunning(db: Records, designId: number, side: Side, kind: PageKind): Promise<void> {
+  await sql`update assignment_renewal set wanted = wanted + 1 where design_id = ${designId} and side = ${side} and kind = ${kind} and done < wanted`.execute(
+    db,
+  );
+}
+
+/** Renewals of a design that are not done. */
+export const openRenewals = (db: Records, designId: number, side: Side): Promise<Renewal[]> =>
+  renewalQuery(db).where('design_id', '=', designId).where('side', '=', side).whereRef('done', '<', 'wanted').execute();
+
+/** The next renewal that is due. @param but those already tried, as `DESIGN SIDE KIND` */
+export const takeRenewal = (db: Records, now: Date, but: readonly string[]): Promise<Renewal | undefined> =>
+  renewalQuery(db)
+    .where((eb) => eb.or([eb('done', '<', eb.ref('wanted')), eb('due_at', '<=', now)]))
+    .where(sql<boolean>`not (design_id || ' ' || side || ' ' || kind = any(${[...but]}))`)
+    .orderBy('design_id')
+    .limit(1)
+    .executeTakeFirst();
+
+export async function finishRenewal(
+  db: Records,
+  { designId, side, kind }: Pick<Renewal, 'designId' | 'side' | 'kind'>,
+  done: number,
+  dueAt: Date | null,
+): Promise<void> {
+  await sql`insert into assignment_renewal (design_id, side, kind, wanted, done, due_at) values (${designId}, ${side}, ${kind}, ${done}, ${done}, ${dueAt})
+    on conflict (design_id, side, kind) do update set done = greatest(assignment_renewal.done, ${done}), due_at = ${dueAt}`.execute(
+    db,
+  );
+}
+
+export async function noteProgress(
+  db: Records,
+  { designId, side, kind }: Renewal,
+  pages: number,
+  total: number,
+): Promise<void> {
+  await db
+    .updateTable('assignment_renewal')
+    .set({ pages, total })
+    .where('design_id', '=', designId)
+    .where('side', '=', side)
+    .where('kind', '=', kind)
+    .execute();
+}
+
+export interface PageFilter {
+  readonly search?: string | undefined;
+  readonly kind?: string | undefined;
+  readonly template?: string | undefined;
+  readonly reason?: string | undefined;
+  /** The last page of the list before. */
+  readonly after?: { readonly rank: number; readonly title: string; readonly page: string } | undefined;
+  readonly limit: number;
+}
+
+/** A part of the pages, by rank and title, with the number of all that fit. */
+export async function listAssignments(
+  db: Records,
+  designId: number,
+  side: Side,
+  { search = '', kind, template, reason, after, limit }: PageFilter,
+): Promise<{ rows: AssignmentRow[]; total: number }> {
+  const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
+  const fitting = sql`design_id = ${designId} and side = ${side}
+    ${kind ? sql`and kind = ${kind}` : sql``} ${template ? sql`and template = ${template}` : sql``}
+    ${reason ? sql`and reason = ${reason}` : sql``}
+    ${
+      words.length
+        ? sql`and ${sql.join(
+            words.map((word) => sql`(title || ' ' || page) ilike ${likePattern(word)}`),
+            sql` and `,
+          )}`
+        : sql``
+    }`;
+  const beyond = after ? sql`and (rank, title, page) > (${after.rank}, ${after.title}, ${after.page})` : sql``;
+  const [{ rows }, counted] = await Promise.all([
+    sql<AssignmentRow>`select kind, page, rank, title, template, reason, rule from page_assignment
+      where ${fitting} ${beyond} order by rank, title, page limit ${limit}`.execute(db),
+    sql<{ n: number }>`select count(*)::integer as n from page_assignment where ${fitting}`.execute(db),
+  ]);
+  return { rows, total: counted.rows[0]?.n ?? 0 };
+}
+
+const likePattern = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** How many pages have each template. */
+export async function countAssignments(db: Records, designId: number, side: Side): Promise<Map<string, number>> {
+  const { rows } = await sql<{
+    template: string;
+    n: number;
+  }>`select template, count(*)::integer as n from page_assignment
+    where design_id = ${designId} and side = ${side} and template is not null group by template`.execute(db);
+  return new Map(rows.map(({ template, n }) => [template, n]));
+}

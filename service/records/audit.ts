@@ -1,0 +1,45 @@
+/** Who did what when, for things that matter beyond a draft. */
+import { json, type Records } from './database.js';
+
+export interface Audited {
+  readonly storeId: number | null;
+  readonly accountId: number | null;
+  /** `team.invite`, `design.live`, … */
+  readonly action: string;
+  readonly target: string;
+  readonly detail?: Readonly<Record<string, unknown>>;
+}
+
+export async function audit(db: Records, { storeId, accountId, action, target, detail = {} }: Audited): Promise<void> {
+  await db
+    .insertInto('audit')
+    .values({ store_id: storeId, account_id: accountId, action, target, detail: json(detail) })
+    .execute();
+}
+
+export interface AuditEntry {
+  readonly id: number;
+  readonly at: Date;
+  readonly who: string;
+  readonly action: string;
+  readonly target: string;
+  readonly detail: object;
+}
+
+/** Newest first. @param before only entries with a lower id */
+export async function listAudit(db: Records, storeId: number, limit: number, before?: number): Promise<AuditEntry[]> {
+  let query = db
+    .selectFrom('audit')
+    .leftJoin('account', 'account.id', 'audit.account_id')
+    .select((eb) => [
+      'audit.id',
+      'at',
+      'action',
+      'target',
+      'detail',
+      eb.fn.coalesce('account.name', eb.val('Parlour')).as('who'),
+    ])
+    .where('store_id', '=', storeId);
+  if (before !== undefined) query = query.where('audit.id', '<', before);
+  return query.orderBy('audit.id', 'desc').limit(limit).execute();
+}

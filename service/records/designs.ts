@@ -1,0 +1,122 @@
+/** The designs of a store, and which of them shoppers see. */
+import type { Records } from './database.js';
+
+export interface Design {
+  readonly id: number;
+  readonly storeId: number;
+  readonly code: string;
+  readonly name: string;
+  /** The manifest its draft started from. */
+  readonly origin: string;
+  /** The number of its newest revision: what shoppers see while the design is live. */
+  readonly liveRevision: number;
+  readonly draftSeq: number;
+  readonly snapshotSeq: number;
+  /** For a copy: the state of the live design it has taken in. */
+  readonly takenManifest: string | null;
+  readonly archivedAt: Date | null;
+  readonly createdAt: Date;
+}
+
+const designQuery = (db: Records) =>
+  db
+    .selectFrom('design')
+    .select([
+      'id',
+      'store_id as storeId',
+      'code',
+      'name',
+      'origin',
+      'live_revision as liveRevision',
+      'draft_seq as draftSeq',
+      'snapshot_seq as snapshotSeq',
+      'taken_manifest as takenManifest',
+      'archived_at as archivedAt',
+      'created_at as createdAt',
+    ]);
+
+export const findDesign = (db: Records, storeId: number, code: string): Promise<Design | undefined> =>
+  designQuery(db).where('store_id', '=', storeId).where('code', '=', code).executeTakeFirst();
+
+export const designById = (db: Records, id: number): Promise<Design> =>
+  designQuery(db).where('id', '=', id).executeTakeFirstOrThrow();
+
+/** Designs that are not archived, oldest first. */
+export const listDesigns = (db: Records, storeId: number): Promise<Design[]> =>
+  designQuery(db).where('store_id', '=', storeId).where('archived_at', 'is', null).orderBy('id').execute();
+
+/** Reads a design and keeps others from changing it until the transaction ends. */
+export const lockDesign = (trx: Records, designId: number): Promise<Design> =>
+  designQuery(trx).where('id', '=', designId).forUpdate().executeTakeFirstOrThrow();
+
+export interface NewDesign {
+  readonly storeId: number;
+  readonly code: string;
+  readonly name: string;
+  readonly origin: string;
+  readonly takenManifest?: string;
+}
+
+export async function addDesign(
+  trx: Records,
+  { storeId, code, name, origin, takenManifest }: NewDesign,
+): Promise<number> {
+  const row = await trx
+    .insertInto('design')
+    .values({
+      store_id: storeId,
+      code,
+      name,
+      origin,
+      live_revision: 0,
+      draft_seq: 0,
+      snapshot_seq: 0,
+      taken_manifest: takenManifest ?? null,
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return row.id;
+}
+
+/** Locks the store's row: switching designs and publishing what is live must not cross. */
+export async function lockLiveDesign(trx: Records, storeId: number): Promise<number | null> {
+  const row = await trx
+    .selectFrom('store')
+    .select('live_design_id as id')
+    .where('id', '=', storeId)
+    .forUpdate()
+    .executeTakeFirstOrThrow();
+  return row.id;
+}
+
+export async function setLiveDesign(
+  trx: Records,
+  storeId: number,
+  designId: number,
+  accountId: number | null,
+  note: string,
+): Promise<void> {
+  await trx.updateTable('store').set({ live_design_id: designId }).where('id', '=', storeId).execute();
+  await trx
+    .insertInto('live_switch')
+    .values({ store_id: storeId, design_id: designId, account_id: accountId, note })
+    .execute();
+}
+
+export async function updateDesign(
+  trx: Records,
+  designId: number,
+  changes: { name?: string; archivedAt?: Date | null; takenManifest?: string; origin?: string },
+): Promise<void> {
+  const { name, archivedAt, takenManifest, origin } = changes;
+  await trx
+    .updateTable('design')
+    .set({
+      ...(name === undefined ? {} : { name }),
+      ...(archivedAt === undefined ? {} : { archived_at: archivedAt }),
+      ...(takenManifest === undefined ? {} : { taken_manifest: takenManifest }),
+      ...(origin === undefined ? {} : { origin }),
+    })
+    .where('id', '=', designId)
+    .execute();
+}

@@ -1,0 +1,81 @@
+/** What store pages are about, as lists and rules see it: every subject with its code, title, slug and facts. */
+import { collectionFacts, productFacts, type ProductFacts, type SubjectFacts } from '@parlour/core';
+import { sql } from 'kysely';
+import type { Records } from './database.js';
+
+export interface ListedSubject {
+  readonly code: string;
+  readonly title: string;
+  readonly slug: string;
+  facts(path: string): SubjectFacts;
+}
+
+interface ProductRow extends ProductFacts {
+  readonly id: number;
+  readonly code: string;
+  readonly slug: string;
+  readonly title: string;
+}
+
+/**
+ * Products that can be shown (those with a variant), in the order of their ids.
+ * @param only codes, or the ids after one
+ */
+export async function listProducts(
+  db: Records,
+  storeId: number,
+  only: { readonly codes: readonly string[] } | { readonly after: number; readonly limit: number },
+): Promise<(ListedSubject & { readonly id: number })[]> {
+  const where =
+    'codes' in only
+      ? sql`p.code = any(${[...only.codes]})`
+      : sql`p.id > ${only.after} order by p.id limit ${only.limit}`;
+  const { rows } = await sql<ProductRow>`
+    select p.id, p.code, p.slug, p.title, p.brand, p.category, p.keywords, p.attributes, p.visible_since as "visibleSince",
+      v.price, v.stock, v.reduced,
+      coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id where m.product_id = p.id), '{}') as collections
+    from (select * from product p where p.store_id = ${storeId} and ${where}) p
+    join lateral (select min(price) as price, sum(stock)::integer as stock, bool_or(coalesce(was_price > price, false)) as reduced
+      from variant where product_id = p.id) v on v.price is not null
+    order by p.id`.execute(db);
+  return rows.map(({ id, code, slug, title, ...facts }) => ({
+    id,
+    code,
+    slug,
+    title,
+    facts: (path) => productFacts(facts, path),
+  }));
+}
+
+/** Collections with those above them. @param codes only these, if given */
+export async function listCollections(
+  db: Records,
+  storeId: number,
+  codes?: readonly string[],
+): Promise<ListedSubject[]> {
+  const { rows } = await sql<{ code: string; slug: string; title: string; parents: string[] }>`
+    with recursive above (id, parent_id, code, depth) as (
+      select id, parent_id, ''::text, 0 from collection where store_id = ${storeId}
+      union all
+      select a.id, c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
+    )
+    select c.code, c.slug, c.title,
+      coalesce((select array_agg(a.code order by a.depth) from above a where a.id = c.id and a.depth > 0), '{}') as parents
+    from collection c where c.store_id = ${storeId} ${codes ? sql`and c.code = any(${[...codes]})` : sql``} order by c.id`.execute(
+    db,
+  );
+  return rows.map(({ code, slug, title, parents }) => ({
+    code,
+    slug,
+    title,
+    facts: (path) => collectionFacts(parents, path),
+  }));
+}
+
+/** How many products a store shows. */
+export async function countProducts(db: Records, storeId: number): Promise<number> {
+  const { rows } = await sql<{
+    n: number;
+  }>`select count(*)::integer as n from product where store_id = ${storeId}`.execute(db);
+  return rows[0]?.n ?? 0;
+}

@@ -1,0 +1,59 @@
+/** A new store: its row, its owner, and a first design with every page a shop needs. */
+import { Problem, starterDesign, type Document, type DocumentKey } from '@parlour/core';
+import { renewDesign } from '../assigning/renew.js';
+import { addFirstState } from '../publishing/publish.js';
+import { setMembership } from '../records/accounts.js';
+import type { Database, Records } from '../records/database.js';
+import { addDesign, designById, setLiveDesign, updateDesign } from '../records/designs.js';
+import { saveManifest } from '../records/documents.js';
+import { addStore, isSlugTaken, type NewStore } from '../records/stores.js';
+
+/** @throws Problem `already-there`, `bad-value` */
+export const createStore = (db: Database, ownerId: number, store: NewStore): Promise<number> =>
+  db.transaction().execute(async (trx) => {
+    checkNames(store);
+    if (await isSlugTaken(trx, store.slug))
+      throw new Problem('already-there', `There is already a store “${store.slug}”.`, {
+        place: 'slug',
+        remedy: 'Choose another; it is part of the address of the shop.',
+      });
+    const id = await addStore(trx, store);
+    await setMembership(trx, ownerId, id, 'owner');
+    await addFirstDesign(trx, id, starterDesign(store.name));
+    return id;
+  });
+
+/** Names of other standards are checked by asking those who know them. */
+function checkNames({ currency, locale, timeZone }: NewStore): void {
+  const known = (place: string, remedy: string, ask: () => unknown): void => {
+    try {
+      ask();
+    } catch {
+      throw new Problem('bad-value', `This is no ${place} anybody knows.`, { place, remedy });
+    }
+  };
+  if (!Intl.supportedValuesOf('currency').includes(currency))
+    throw new Problem('bad-value', `There is no currency “${currency}”.`, {
+      place: 'currency',
+      remedy: 'Use a code of ISO 4217, such as EUR.',
+    });
+  known('locale', 'Use a tag of BCP 47, such as en-IE.', () => Intl.getCanonicalLocales(locale));
+  known('timeZone', 'Use a name such as Europe/Dublin.', () => new Intl.DateTimeFormat('en', { timeZone }));
+}
+
+/** A store's first design: live, its draft the same as its first revision. */
+export async function addFirstDesign(
+  trx: Records,
+  storeId: number,
+  documents: ReadonlyMap<DocumentKey, Document>,
+): Promise<void> {
+  const empty = await saveManifest(trx, {});
+  const id = await addDesign(trx, { storeId, code: 'first', name: 'First design', origin: empty });
+  const { manifest } = await addFirstState(trx, id, documents, {
+    note: 'The design the store started with',
+    authorId: null,
+  });
+  await updateDesign(trx, id, { origin: manifest });
+  await setLiveDesign(trx, storeId, id, null, 'First design');
+  await renewDesign(trx, await designById(trx, id), documents, documents);
+}
