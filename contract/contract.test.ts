@@ -120,7 +120,11 @@ describe('the description', () => {
   });
 
   test('only signing in, and joining by an invitation, is open', () => {
-    expect(all.filter(([, route]) => route.door === 'open').map(([name]) => name)).toEqual(['signIn', 'createToken', 'join']);
+    expect(all.filter(([, route]) => route.door === 'open').map(([name]) => name)).toEqual([
+      'signIn',
+      'createToken',
+      'join',
+    ]);
   });
 
   test('every edit request is described with what it needs', () => {

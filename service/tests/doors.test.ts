@@ -127,13 +127,7 @@ describe('bad input', () => {
     ],
     ['no edits', () => edits(), 400, 'bad-input', 'edits'],
     ['an edit type that does not exist', () => edits({ type: 'explode' }), 400, 'bad-input', 'edits[0]'],
-    [
-      'an edit without its document',
-      () => edits({ type: 'remove', node: 'a' }),
-      400,
-      'bad-input',
-      'edits[0].document',
-    ],
+    ['an edit without its document', () => edits({ type: 'remove', node: 'a' }), 400, 'bad-input', 'edits[0].document'],
     [
       'a whole document from outside',
       () => edits({ type: 'put', document: 'theme', value: null, was: null }),

@@ -66,6 +66,8 @@ export interface TestService {
   readonly port: number;
   readonly client: Client;
   readonly token: string;
+  /** Where its database is; empty if the caller knows. */
+  readonly databaseUrl: string;
   /** A request with any host name; Node resolves no `*.localhost`, so the address is always the loopback. */
   send(host: string, path: string, sent?: Sent): Promise<Answer>;
   shop(path: string, sent?: Sent): Promise<Answer>;
@@ -103,7 +105,7 @@ export function send(
 }
 
 /** Signs the demo's owner in at a running service. */
-export async function connect(port: number, stop: () => Promise<void>): Promise<TestService> {
+export async function connect(port: number, stop: () => Promise<void>, databaseUrl = ''): Promise<TestService> {
   const origin = `http://127.0.0.1:${port}`;
   const { token } = await createClient({ origin }).call(routes.createToken, {
     body: { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'test' },
@@ -117,6 +119,7 @@ export async function connect(port: number, stop: () => Promise<void>): Promise<
   return {
     origin,
     port,
+    databaseUrl,
     client,
     token,
     send: (host, path, sent) => send(port, host, path, sent),
@@ -140,8 +143,12 @@ export async function testService(): Promise<TestService> {
     demo: false,
     logLevel: 'silent',
   });
-  return connect(service.port, async () => {
-    await service.stop();
-    await database.drop();
-  });
+  return connect(
+    service.port,
+    async () => {
+      await service.stop();
+      await database.drop();
+    },
+    database.url,
+  );
 }

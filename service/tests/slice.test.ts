@@ -84,7 +84,9 @@ describe('from edit to storefront and back', () => {
       was: '4',
     });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
-    expect(sentences.at(-1)).toBe('The draft keeps its own: The template “Collection”: across of Product row is now “5”; it was to become “3”.');
+    expect(sentences.at(-1)).toBe(
+      'The draft keeps its own: The template “Collection”: across of Product row is now “5”; it was to become “3”.',
+    );
     expect((await service.shop('/browse/single-line')).text).toContain('across-3');
     expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
       expect.stringContaining('Across of Product row is “5”, was “3”'),

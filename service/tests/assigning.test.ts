@@ -1,0 +1,184 @@
+/** Rules, assignments in bulk, additions and overrides on real pages, and the table of pages that is kept beside. */
+import { parseRule } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { testService, asAdmin, type TestService } from './service.js';
+
+let service: TestService;
+beforeAll(async () => (service = await testService()));
+afterAll(() => service.stop());
+
+const rule = (text: string, template: string, id: string) =>
+  ({
+    type: 'insert',
+    document: 'assignments/product',
+    place: { at: 'rules' },
+    id,
+    values: { when: parseRule(text, 'product'), template },
+  }) as const;
+const templateOf = async (page: string) => {
+  const { pages } = await service.call(routes.listPages, { query: { search: page } });
+  return pages.find((one) => one.page === page)?.template;
+};
+const undo = () => service.call(routes.undo, { body: { unit: crypto.randomUUID() } });
+
+test('the demo’s rule gives its products their template, on the page, in the list and in why', async () => {
+  expect(await templateOf('product:K-006')).toMatchObject({
+    code: 'product-plain',
+    reason: 'rule',
+    rule: 'brand is "Featherby"',
+  });
+  const { sentences } = await service.call(routes.why, { params: { page: 'product:K-006' } });
+  expect(sentences[1]).toBe(
+    'It has the template “Product, words first” (product-plain), by the rule brand is "Featherby".',
+  );
+  expect((await service.shop('/item/duskmoth')).text).toContain('columns-wide-second');
+  expect((await service.shop('/item/skerry-diamond')).text).toContain('columns-wide-first');
+});
+
+test('bound values, shared sections, niches and additions come out on the page, and why tells them apart', async () => {
+  const diamond = (await service.shop('/item/skerry-diamond')).text;
+  expect(diamond).toContain('Best in 2 to 5 Beaufort');
+  expect(diamond).toContain('If it breaks');
+  expect((await service.shop('/item/capstan-reel')).text).toContain('For every kite');
+  expect((await service.shop('/browse/sport-and-indoor')).text).toContain('Two-line days');
+  expect((await service.shop('/browse/single-line')).text).not.toContain('Two-line days');
+  const about = await service.call(routes.why, { params: { page: 'product:K-009' }, query: { section: 'p-wind' } });
+  expect(about.fields.find(({ field }) => field === 'values.text')).toMatchObject({
+    value: 'For every kite',
+    origin: 'fallback',
+  });
+  expect((await service.shop('/workshop')).text).toContain('How a kite is made');
+});
+
+test('a rule changes the pages it matches, its order decides, and a page’s own assignment goes before', async () => {
+  await service.edit(rule('price >= 40', 'product-plain', 'dear'), {
+    type: 'assign',
+    pages: ['product:K-005'],
+    template: 'product',
+  });
+  const dear = await service.call(routes.listPages, { query: { kind: 'product', when: 'price >= 40' } });
+  expect(dear.pages.length).toBeGreaterThan(1);
+  for (const { page, template } of dear.pages)
+    expect([page, template?.reason]).toEqual([page, page === 'product:K-005' ? 'page' : 'rule']);
+  const { templates } = await service.call(routes.listTemplates);
+  const pages = (await service.call(routes.listPages, { query: { kind: 'product', limit: 200 } })).pages;
+  for (const { code, pages: count } of templates.filter(({ pageKind }) => pageKind === 'product'))
+    expect([code, count]).toEqual([code, pages.filter(({ template }) => template?.code === code).length]);
+  await undo();
+  expect((await templateOf('product:K-005'))?.reason).toBe('standard');
+});
+
+test('a dry run tells the pages that would change, and changes nothing', async () => {
+  const { seq } = await service.call(routes.listChanges);
+  const answer = await service.call(routes.edit, {
+    body: { unit: 'dry-1', dryRun: true, edits: [rule('category is "line"', 'product-plain', 'dry')] },
+  });
+  expect(answer.pages).toEqual({ total: 3, some: ['product:K-009', 'product:K-010', 'product:K-011'] });
+  expect(answer.sentences).toEqual(['Put the rule category is "line" into the assignments of product pages.']);
+  expect((await service.call(routes.listChanges)).seq).toBe(seq);
+});
+
+test('hundreds of pages are assigned in one unit and taken back as one', async () => {
+  const { pages } = await service.call(routes.listPages, { query: { kind: 'product', limit: 200 } });
+  const answer = await service.edit({
+    type: 'assign',
+    pages: pages.map(({ page }) => page),
+    template: 'product-plain',
+  });
+  expect(answer.sentences).toEqual([`${pages.length} product pages have the template “Product, words first”.`]);
+  expect((await service.call(routes.listPages, { query: { template: 'product-plain', reason: 'page' } })).total).toBe(
+    pages.length,
+  );
+  await undo();
+  expect((await service.call(routes.listPages, { query: { reason: 'page' } })).total).toBe(0);
+});
+
+test('the list goes on where it ended, whatever is asked for at once', async () => {
+  const whole = (await service.call(routes.listPages, { query: { limit: 200 } })).pages.map(({ page }) => page);
+  const parts: string[] = [];
+  for (let cursor: string | undefined; ;) {
+    const { pages, next } = await service.call(routes.listPages, { query: { limit: 5, cursor } });
+    parts.push(...pages.map(({ page }) => page));
+    if (next === null) break;
+    cursor = next;
+  }
+  expect(parts).toEqual(whole);
+  await expect(service.call(routes.listPages, { query: { cursor: 'nonsense' } })).rejects.toMatchObject({
+    place: 'cursor',
+  });
+});
+
+test('template overrides, another arrangement and a region left out show on its pages only, after publishing', async () => {
+  const set = (field: string, value: unknown) =>
+    ({ type: 'set', document: 'template/product-plain', field, value }) as const;
+  await service.edit(
+    { type: 'create', what: 'arrangement', region: 'header', name: 'Quiet header', code: 'quiet' },
+    set('around.header', 'quiet'),
+    set('around.footer', 'none'),
+    set('theme.gap', 40),
+  );
+  await service.call(routes.publish, { body: {} });
+  const plain = (await service.shop('/item/duskmoth')).text;
+  expect(plain).not.toMatch(/region-header|region-footer/);
+  const style = /href="(\/styles\/theme\/[^"]+)"/.exec(plain)?.[1] ?? '';
+  expect((await service.shop(style)).text).toContain('--gap:40px');
+  expect((await service.shop('/item/skerry-diamond')).text).toMatch(/region-header.*region-footer/s);
+});
+
+test('paths, redirects and what the home page shows belong to the design', async () => {
+  const set = (field: string, value: string) => ({ type: 'set', document: 'paths', field, value }) as const;
+  await service.edit(
+    set('patterns.product', '/kite/{slug}'),
+    set('redirects./old', '/workshop'),
+    set('home', 'content:about'),
+  );
+  await service.call(routes.publish, { body: {} });
+  expect((await service.shop('/kite/skerry-diamond')).status).toBe(200);
+  expect((await service.shop('/item/skerry-diamond')).headers['location']).toBe('/kite/skerry-diamond');
+  expect((await service.shop('/old')).headers['location']).toBe('/workshop');
+  expect((await service.shop('/')).text).toContain('How a kite is made');
+  await service.call(routes.revert, { params: { revision: '1' }, body: {} });
+  expect((await service.shop('/item/skerry-diamond')).status).toBe(200);
+});
+
+test.each([
+  ['an unknown fact', { match: 'all', conditions: [{ fact: 'flavour', is: 'is', value: 'x' }] }, 'bad-rule'],
+  [
+    'a contradiction',
+    {
+      match: 'all',
+      conditions: [
+        { fact: 'price', is: '>', value: 5 },
+        { fact: 'price', is: '<', value: 5 },
+      ],
+    },
+    'rule-never-matches',
+  ],
+  ['no condition', { match: 'all', conditions: [] }, 'bad-value'],
+])('a rule with %s is refused', async (_, when, code) => {
+  const values = { when, template: 'product' };
+  await expect(
+    service.edit({ type: 'insert', document: 'assignments/product', place: { at: 'rules' }, values }),
+  ).rejects.toMatchObject({ code });
+});
+
+test('a table that is behind is renewed in the background, and the list is right meanwhile', async () => {
+  const url = service.databaseUrl;
+  await asAdmin(
+    (admin) => admin.query(`delete from page_assignment; update assignment_renewal set wanted = wanted + 1`),
+    url,
+  );
+  const { pages } = await service.call(routes.listPages, { query: { kind: 'product' } });
+  expect(pages.length).toBe(12);
+  for (let tries = 0; tries < 100; tries++) {
+    const { renewing } = await service.call(routes.listPages);
+    if (!renewing) break;
+    await new Promise((go) => setTimeout(go, 100));
+  }
+  expect((await service.call(routes.listPages, { query: { kind: 'product' } })).pages).toEqual(pages);
+  const rows = await asAdmin(
+    (admin) => admin.query(`select count(*)::int as n from page_assignment where side = 'draft'`),
+    url,
+  );
+  expect(rows.rows[0]).toMatchObject({ n: (await service.call(routes.listPages)).total });
+});

@@ -1,0 +1,176 @@
+/** Events of a design: what others do arrives, what was missed is brought, and three clients end the same. */
+import { request } from 'node:http';
+import { randomUUID } from 'node:crypto';
+import {
+  applyEdit,
+  canonicalJson,
+  closeDocument,
+  openDocument,
+  Problem,
+  type Document,
+  type Edit,
+  type EditRequest,
+} from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { startService } from '../index.js';
+import { connect, newDatabase, type TestService } from './service.js';
+
+interface Heard {
+  readonly id: number;
+  readonly type: string;
+  readonly data: { readonly unit?: string; readonly sentences?: string[]; readonly seq?: number };
+}
+
+/** Listens as a browser would, and comes back after the last event it has seen when it is cut. */
+function listen(service: TestService, lastId?: number) {
+  const heard: Heard[] = [];
+  const open = request({
+    host: '127.0.0.1',
+    port: service.port,
+    path: '/api/stores/windrow/designs/live/events',
+    headers: {
+      host: `localhost:${service.port}`,
+      authorization: `Bearer ${service.token}`,
+      ...(lastId === undefined ? {} : { 'last-event-id': String(lastId) }),
+    },
+  });
+  let rest = '';
+  open.on('response', (response) =>
+    response.on('data', (chunk: Buffer) => {
+      const parts = (rest + chunk.toString()).split('\n\n');
+      rest = parts.pop() ?? '';
+      for (const part of parts) {
+        const field = (name: string) => new RegExp(`^${name}: (.*)$`, 'm').exec(part)?.[1];
+        if (field('data'))
+          heard.push({
+            id: Number(field('id') ?? 0),
+            type: field('event') ?? '',
+            data: JSON.parse(field('data') ?? ''),
+          });
+      }
+    }),
+  );
+  open.on('error', () => undefined);
+  open.end();
+  return { heard, close: () => open.destroy() };
+}
+
+const until = async (what: () => boolean): Promise<void> => {
+  for (const end = Date.now() + 15_000; !what(); await new Promise((go) => setTimeout(go, 20)))
+    if (Date.now() > end) throw new Error('It did not happen.');
+};
+
+let one: TestService;
+let two: TestService;
+beforeAll(async () => {
+  const database = await newDatabase();
+  const start = () => startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const [a, b] = await Promise.all([start(), start()]);
+  one = await connect(a.port, () => a.stop());
+  two = await connect(b.port, async () => {
+    await b.stop();
+    await database.drop();
+  });
+});
+afterAll(async () => {
+  await one.stop();
+  await two.stop();
+});
+
+const heading = (text: string): EditRequest => ({
+  type: 'insert',
+  document: 'template/home',
+  kind: 'heading',
+  place: {},
+  values: { text },
+});
+
+test('what is done at one process is heard at another, with who is there; what was missed is brought in order', async () => {
+  const listener = listen(two);
+  await until(() => listener.heard.some(({ type }) => type === 'presence'));
+  await one.edit(heading('Heard'));
+  await one.call(routes.publish, { body: {} });
+  await until(() => listener.heard.some(({ type }) => type === 'publish'));
+  expect(
+    listener.heard
+      .filter(({ type }) => type !== 'presence')
+      .map(({ type, data }) => `${type}: ${data.sentences?.[0] ?? ''}`),
+  ).toEqual(['do: Put Heading “Heard” into the template “Home”.', 'publish: Published as revision 2.']);
+  listener.close();
+  const last = listener.heard.at(-1)?.id ?? 0;
+  for (let i = 0; i < 5; i++) await one.edit(heading(`Missed ${i}`));
+  const again = listen(two, last);
+  await until(() => again.heard.filter(({ type }) => type === 'do').length === 5);
+  expect(again.heard.filter(({ type }) => type === 'do').map(({ id }) => id)).toEqual([
+    last + 1,
+    last + 2,
+    last + 3,
+    last + 4,
+    last + 5,
+  ]);
+  again.close();
+  const wrong = await two.api('/stores/windrow/designs/live/events', { headers: { 'last-event-id': 'x' } });
+  expect(wrong.json()).toMatchObject({ status: 400, place: 'last-event-id' });
+});
+
+test('three clients edit one template at two processes, 500 edits in all: none is lost, all end the same', async () => {
+  const start = (await one.call(routes.getDocument, { query: { key: 'template/home' } })) as {
+    document: Document;
+    seq: number;
+  };
+  const acknowledged = new Map<string, readonly Edit[]>();
+  const refused: Problem[] = [];
+  const client = async (service: TestService, who: string, count: number): Promise<void> => {
+    for (let i = 0; i < count; i++) {
+      const { document } = (await service.call(routes.getDocument, { query: { key: 'template/home' } })) as {
+        document: Document;
+      };
+      const nodes = Object.values(openDocument(document).nodes);
+      const some = nodes[(i * 7 + who.length) % nodes.length];
+      const edits: EditRequest[] =
+        i % 3 === 0 || !some
+          ? [heading(`${who} ${i}`)]
+          : i % 3 === 1
+            ? [{ type: 'move', document: 'template/home', node: some.id, place: {} }]
+            : [
+                {
+                  type: 'set',
+                  document: 'template/home',
+                  node: some.id,
+                  field: 'casing.tone',
+                  value: ['soft', 'vivid', 'strong'][i % 3],
+                  ...(some.casing?.['tone'] === undefined ? {} : { was: some.casing['tone'] }),
+                },
+              ];
+      const unit = randomUUID();
+      try {
+        acknowledged.set(unit, (await service.call(routes.edit, { body: { unit, edits } })).edits);
+      } catch (error) {
+        if (!(error instanceof Problem)) throw error;
+        refused.push(error);
+      }
+    }
+  };
+  await Promise.all([client(one, 'a', 170), client(two, 'bb', 165), client(one, 'ccc', 165)]);
+
+  const log: Edit[] = [];
+  const units: string[] = [];
+  for (let after = start.seq; ;) {
+    const { events, next } = await two.call(routes.readLog, { query: { after, limit: 500 } });
+    units.push(...events.map(({ unit }) => unit));
+    after = events.at(-1)?.seq ?? after;
+    if (next === null) break;
+  }
+  expect(new Set(units)).toEqual(new Set(acknowledged.keys()));
+  for (const unit of units) log.push(...(acknowledged.get(unit) ?? []));
+  const ends = await Promise.all(
+    [one, two].map((service) => service.call(routes.getDocument, { query: { key: 'template/home' } })),
+  );
+  expect(canonicalJson(ends[0]?.document)).toBe(canonicalJson(ends[1]?.document));
+  // The log, replayed edit by edit with every precondition, ends in the same document.
+  let replayed = openDocument(start.document);
+  for (const edit of log) replayed = applyEdit(edit, new Map([['template/home', replayed]]), null) ?? replayed;
+  expect(canonicalJson(closeDocument(replayed))).toBe(canonicalJson(ends[0]?.document));
+  for (const { code, message } of refused) expect([code, message.length > 10]).toEqual(['stale-edit', true]);
+  expect(acknowledged.size + refused.length).toBe(500);
+});

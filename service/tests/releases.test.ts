@@ -1,0 +1,246 @@
+/** Several designs, chosen changes, timed changes, and merging what was published meanwhile. */
+import { randomUUID } from 'node:crypto';
+import { routes } from '@parlour/contract';
+import { startService } from '../index.js';
+import { connect, newDatabase, testService, type TestService } from './service.js';
+
+let service: TestService;
+beforeEach(async () => (service = await testService()));
+afterEach(() => service.stop());
+
+const OLD = 'Made for the wind at Ternhythe';
+const titleTo = (value: string, was = OLD) =>
+  ({ type: 'set', document: 'template/home', node: 'h-poster', field: 'values.title', value, was }) as const;
+const textTo = (value: string) =>
+  ({
+    type: 'set',
+    document: 'template/home',
+    node: 'h-sport',
+    field: 'values.title',
+    value,
+    was: 'For the wind that means it',
+  }) as const;
+const home = async () => (await service.shop('/')).text;
+const changes = async (design = 'live') => (await service.call(routes.listChanges, { params: { design } })).changes;
+const publish = (changed?: string[], design = 'live') =>
+  service.call(routes.publish, { params: { design }, body: changed ? { changes: changed } : {} });
+
+describe('chosen changes', () => {
+  test('one of two goes live, the other stays unpublished', async () => {
+    await service.edit(titleTo('One'), textTo('Two'));
+    const all = await changes();
+    expect(all).toHaveLength(2);
+    const wanted = all.find(({ sentence }) => sentence.includes('“Two”'));
+    await publish([wanted?.id ?? '']);
+    expect(await home()).toContain('Two');
+    expect(await home()).toContain(OLD);
+    expect((await changes()).map(({ sentence }) => sentence)).toEqual([expect.stringContaining('“One”')]);
+    await expect(publish(['no such'])).rejects.toMatchObject({ code: 'no-such-change', place: 'changes' });
+  });
+
+  test('an assignment cannot go without its template, and says which belong together', async () => {
+    await service.edit(
+      { type: 'create', what: 'template', from: 'product', name: 'Gala' },
+      { type: 'assign', pages: ['product:K-001'], template: 'gala' },
+    );
+    const assignment = (await changes()).find(({ document }) => document === 'assignments/product');
+    await expect(publish([assignment?.id ?? ''])).rejects.toMatchObject({
+      code: 'cannot-publish',
+      remedy: 'Publish the changes of “template/gala” and “assignments/product” together.',
+    });
+    expect((await publish()).number).toBe(2);
+  });
+});
+
+describe('several designs', () => {
+  test('a second design is reworked while the live one gets a mend; then it is switched live and back', async () => {
+    await service.edit(titleTo('Draft of the first'));
+    const summer = await service.call(routes.createDesign, { body: { name: 'Summer' } });
+    expect(summer).toMatchObject({ code: 'summer', live: false, revision: 1 });
+    // The copy has the draft of the first, and goes its own way.
+    expect(await changes('summer')).toHaveLength(1);
+    await service.call(routes.edit, {
+      params: { design: 'summer' },
+      body: { unit: randomUUID(), edits: [titleTo('Summer words', 'Draft of the first')] },
+    });
+    await service.edit(textTo('Mended'));
+    const mend = (await changes()).find(({ sentence }) => sentence.includes('“Mended”'));
+    await publish([mend?.id ?? '']);
+    expect(await home()).toContain('Mended');
+    expect(await home()).toContain(OLD);
+
+    const brought = await service.call(routes.bringIn, { params: { design: 'summer' }, body: {} });
+    expect(brought).toMatchObject({ sentences: ['“template/home” took changes in.'], conflicts: [] });
+    expect(
+      (await service.call(routes.compare, { query: { from: 'live', to: 'summer/draft' } })).changes.map(
+        (one) => one.sentence,
+      ),
+    ).toEqual([expect.stringContaining('“Summer words”')]);
+    await publish(undefined, 'summer');
+    expect(await home()).toContain(OLD);
+
+    await service.call(routes.goLive, { params: { design: 'summer' }, body: { note: 'Sun' } });
+    expect(await home()).toContain('Summer words');
+    expect(await home()).toContain('Mended');
+    await service.call(routes.goLive, { params: { design: 'first' }, body: {} });
+    expect(await home()).toContain(OLD);
+    const { entries } = await service.call(routes.listAudit);
+    expect(entries.map(({ action, target }) => `${action} ${target}`)).toEqual([
+      'design.live first',
+      'design.live summer',
+      'design.create summer',
+    ]);
+  });
+
+  test('what both changed is told and not overwritten; a design that is live cannot be put away', async () => {
+    await service.call(routes.createDesign, { body: { name: 'Summer' } });
+    await service.call(routes.edit, {
+      params: { design: 'summer' },
+      body: { unit: randomUUID(), edits: [titleTo('Theirs')] },
+    });
+    await service.edit(titleTo('Live'));
+    await publish();
+    const { conflicts } = await service.call(routes.bringIn, { params: { design: 'summer' }, body: {} });
+    expect(conflicts).toEqual([expect.stringContaining('is now “Theirs”; it was to become “Live”')]);
+    await expect(service.call(routes.archiveDesign, { body: {} })).rejects.toMatchObject({ code: 'still-used' });
+    await service.call(routes.archiveDesign, { params: { design: 'summer' }, body: {} });
+    await expect(changes('summer')).rejects.toMatchObject({ code: 'no-such-thing' });
+  });
+});
+
+describe('timed changes', () => {
+  const soon = (ms: number) => new Date(Date.now() + ms).toISOString().replace(/\.\d+Z$/, 'Z');
+  const until = async (what: () => Promise<boolean>): Promise<void> => {
+    for (const end = Date.now() + 20_000; Date.now() < end; await new Promise((go) => setTimeout(go, 100)))
+      if (await what()) return;
+    throw new Error('It did not happen.');
+  };
+  const states = async () => (await service.call(routes.listTimedChanges)).timedChanges.map(({ state }) => state);
+
+  test('go live and are taken back on time, once, with two processes, and a mend in between survives', async () => {
+    const database = await newDatabase();
+    const start = () => startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+    const [one, two] = await Promise.all([start(), start()]);
+    await service.stop();
+    service = await connect(one.port, async () => {
+      await Promise.all([one.stop(), two.stop()]);
+      await database.drop();
+    });
+    await service.edit(titleTo('Sale!'));
+    const ids = (await changes()).map(({ id }) => id);
+    const made = await service.call(routes.addTimedChange, {
+      body: { name: 'Sale', changes: ids, starts: soon(2000), ends: soon(6000) },
+    });
+    expect(made).toMatchObject({ state: 'waiting', sentences: [expect.stringContaining('“Sale!”')] });
+    // They wait outside the draft, so that publishing something else does not bring them early.
+    expect(await changes()).toEqual([]);
+    expect(await home()).toContain(OLD);
+    await until(async () => (await states())[0] === 'live');
+    expect(await home()).toContain('Sale!');
+    await service.edit(textTo('Mended'));
+    await publish();
+    await until(async () => (await states())[0] === 'over');
+    expect(await home()).toContain(OLD);
+    expect(await home()).toContain('Mended');
+    expect(await changes()).toEqual([]);
+    const { revisions } = await service.call(routes.listRevisions);
+    expect(revisions.map(({ number, note }) => `${number} ${note}`)).toEqual([
+      '4 “Sale” was taken back',
+      '3 ',
+      '2 “Sale” went live',
+      '1 The design the store started with',
+    ]);
+  });
+
+  test('a restart that slept through the time does it then; a true conflict is told and not guessed', async () => {
+    const database = await newDatabase();
+    const start = () => startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+    let running = await start();
+    await service.stop();
+    service = await connect(running.port, () => running.stop());
+    await service.edit(titleTo('Sale!'));
+    await service.call(routes.addTimedChange, {
+      body: { name: 'Sale', changes: (await changes()).map(({ id }) => id), starts: soon(1500) },
+    });
+    await service.edit(textTo('Two'));
+    await service.call(routes.addTimedChange, {
+      body: { name: 'Clash', changes: (await changes()).map(({ id }) => id), starts: soon(1500) },
+    });
+    await service.edit(textTo('Other words'));
+    await publish();
+    await running.stop();
+    await new Promise((go) => setTimeout(go, 1800));
+    running = await start();
+    service = await connect(running.port, async () => {
+      await running.stop();
+      await database.drop();
+    });
+    await until(async () => !(await states()).includes('waiting'));
+    const { timedChanges } = await service.call(routes.listTimedChanges);
+    expect(timedChanges.map(({ name, state, report }) => [name, state, report.length > 0])).toEqual([
+      ['Clash', 'conflict', true],
+      ['Sale', 'live', false],
+    ]);
+    expect(timedChanges[0]?.report.join()).toContain('is now “Other words”; it was to become “Two”');
+    expect(await home()).toContain('Sale!');
+    expect(await home()).toContain('Other words');
+  });
+
+  test('waiting ones can be given back to the draft; times that cannot be are refused', async () => {
+    await service.edit(titleTo('Sale!'));
+    const ids = (await changes()).map(({ id }) => id);
+    const add = (starts: string, ends?: string) =>
+      service.call(routes.addTimedChange, { body: { name: 'Sale', changes: ids, starts, ...(ends ? { ends } : {}) } });
+    await expect(add('2020-01-01T08:00')).rejects.toMatchObject({ code: 'past-time', place: 'starts' });
+    await expect(add('2099-03-29T01:30')).rejects.toMatchObject({ code: 'skipped-hour', place: 'starts' });
+    await expect(add('soon')).rejects.toMatchObject({ code: 'bad-value', place: 'starts' });
+    await expect(add('2099-01-02T08:00', '2099-01-01T08:00')).rejects.toMatchObject({
+      code: 'bad-value',
+      place: 'ends',
+    });
+    expect(await changes()).toHaveLength(1);
+    const { id, when } = await add('2099-07-01T08:00');
+    expect(when).toBe('from 2099-07-01 08:00 (+01:00)');
+    expect(await changes()).toEqual([]);
+    const cancelled = await service.call(routes.cancelTimedChange, { params: { timed: String(id) }, body: {} });
+    expect(cancelled.state).toBe('cancelled');
+    expect(await changes()).toHaveLength(1);
+  });
+});
+
+test('a draft of the first version is brought into the form of today', async () => {
+  const { documentOfToday, editOfToday } = await import('../records/migrations/0002-convert-drafts.js');
+  expect(
+    documentOfToday({
+      format: 1,
+      type: 'template',
+      name: 'Home',
+      pageKind: 'home',
+      layout: { width: 'page' },
+      areaNames: ['main'],
+      sections: {
+        a: { id: 'a', kind: 'columns@1', casing: {}, values: {}, place: { section: 'b', slot: 'first' }, order: 'a0' },
+      },
+    }),
+  ).toEqual({
+    format: 2,
+    type: 'template',
+    head: { name: 'Home', pageKind: 'home', 'layout.width': 'page' },
+    areaNames: ['main'],
+    nodes: { a: { id: 'a', kind: 'columns@1', casing: {}, values: {}, place: { in: 'b', at: 'first' }, order: 'a0' } },
+  });
+  expect(
+    editOfToday({ type: 'assign', document: 'assignments/product', page: 'product:K-1', template: null, was: 'x' }),
+  ).toEqual({
+    type: 'set',
+    document: 'assignments/product',
+    field: 'pages.product:K-1',
+    was: 'x',
+  });
+  expect(editOfToday({ type: 'set', document: 'theme', field: 'values.gap', value: 3 })).toEqual({
+    type: 'set',
+    document: 'theme',
+    field: 'values.gap',
+    value: 3,
+  });
+});

@@ -1,0 +1,192 @@
+/** Who may do what: roles, invitations, tokens, stores that are apart, and creates that are sent twice. */
+import { randomUUID } from 'node:crypto';
+import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
+import type { EditRequest } from '@parlour/core';
+import { testService, type TestService } from './service.js';
+
+let service: TestService;
+beforeAll(async () => (service = await testService()));
+afterAll(() => service.stop());
+
+const PASSWORD = 'a harbour at dawn';
+
+/** Invites somebody into the demo store and signs them in. */
+async function joined(mail: string, role: string): Promise<Client> {
+  const { link } = await service.call(routes.invite, { body: { mail, role } });
+  const token = link.slice(link.lastIndexOf('/') + 1);
+  const open = createClient({ origin: service.origin });
+  await open.call(routes.join, { body: { token, name: mail.split('@')[0] ?? '', password: PASSWORD } });
+  await expect(open.call(routes.join, { body: { token, name: 'x', password: PASSWORD } })).rejects.toMatchObject({
+    code: 'bad-invitation',
+  });
+  const made = await open.call(routes.createToken, { body: { mail, password: PASSWORD, name: 'test' } });
+  return createClient({ origin: service.origin, token: made.token });
+}
+const at = { store: 'windrow', design: 'live' };
+const edit = (client: Client, ...edits: EditRequest[]) =>
+  client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });
+const TITLE: EditRequest = {
+  type: 'set',
+  document: 'template/home',
+  node: 'h-dunes',
+  field: 'values.title',
+  value: 'Whose wind?',
+  was: 'Which wind is yours?',
+};
+
+test('viewers look, editors change words, builders design and publish, owners run the team', async () => {
+  const viewer = await joined('viewer@windrow.example', 'viewer');
+  expect((await viewer.call(routes.listPages, { params: at })).total).toBeGreaterThan(10);
+  await expect(edit(viewer, TITLE)).rejects.toMatchObject({
+    code: 'not-allowed',
+    remedy: 'Ask somebody who is owner or builder or editor.',
+  });
+
+  const editor = await joined('editor@windrow.example', 'editor');
+  expect((await edit(editor, TITLE)).sentences).toHaveLength(1);
+  await edit(editor, { type: 'create', what: 'content', name: 'Delivery' });
+  await edit(editor, { type: 'set', document: 'content/delivery', field: 'text', value: '<p>Two days.</p>' });
+  for (const beyond of [
+    { type: 'remove', document: 'template/home', node: 'h-dunes' },
+    { type: 'set', document: 'template/home', node: 'h-dunes', field: 'casing.tone', value: 'vivid' },
+    { type: 'set', document: 'theme', field: 'values.gap', value: 12 },
+    { type: 'assign', pages: ['product:K-001'], template: 'product-plain' },
+    { type: 'create', what: 'template', name: 'X', pageKind: 'home' },
+  ] as EditRequest[])
+    await expect(edit(editor, beyond)).rejects.toMatchObject({ code: 'not-allowed', place: 'edits[0]' });
+  await expect(editor.call(routes.publish, { params: at, body: {} })).rejects.toMatchObject({ code: 'not-allowed' });
+
+  const builder = await joined('builder@windrow.example', 'builder');
+  expect((await builder.call(routes.publish, { params: at, body: {} })).number).toBe(2);
+  await expect(
+    builder.call(routes.invite, { params: at, body: { mail: 'x@y.example', role: 'owner' } }),
+  ).rejects.toMatchObject({ code: 'not-allowed' });
+
+  const change = (mail: string, role: string | null) =>
+    service.call(routes.changeMember, { params: { mail }, body: { role } });
+  await change('editor@windrow.example', null);
+  await expect(editor.call(routes.listPages, { params: at })).rejects.toMatchObject({ code: 'no-such-thing' });
+  await expect(change('owner@windrow.example', 'viewer')).rejects.toMatchObject({ code: 'still-used', place: 'role' });
+  const { entries } = await service.call(routes.listAudit);
+  expect(entries[0]).toMatchObject({
+    action: 'team.role',
+    target: 'editor@windrow.example',
+    detail: { was: 'editor', role: null },
+  });
+});
+
+test('a token that may only read changes nothing, and one that is ended opens nothing', async () => {
+  const open = createClient({ origin: service.origin });
+  const body = {
+    mail: 'owner@windrow.example',
+    password: 'kites-over-ternhythe',
+    name: 'report',
+    scope: 'read',
+    days: 3,
+  } as const;
+  const { token } = await open.call(routes.createToken, { body });
+  const reader = createClient({ origin: service.origin, token });
+  expect((await reader.call(routes.listStores, {})).stores).toHaveLength(1);
+  await expect(edit(reader, TITLE)).rejects.toMatchObject({ code: 'not-allowed' });
+  const mine = (await service.call(routes.listTokens)).tokens.find((one) => one.name === 'report');
+  expect(mine).toMatchObject({ scope: 'read', used: expect.stringMatching(/Z$/) });
+  await service.call(routes.removeToken, { params: { token: String(mine?.id) } });
+  await expect(reader.call(routes.me, {})).rejects.toMatchObject({ code: 'signed-out' });
+});
+
+test('signing in fails ten times, then waits; other addresses are not held up', async () => {
+  const open = createClient({ origin: service.origin });
+  const wrong = (mail: string) => open.call(routes.createToken, { body: { mail, password: 'wrong', name: 'x' } });
+  for (let i = 0; i < 10; i++)
+    await expect(wrong('guess@windrow.example')).rejects.toMatchObject({ code: 'wrong-sign-in' });
+  await expect(wrong('guess@windrow.example')).rejects.toMatchObject({
+    code: 'too-many-tries',
+    remedy: expect.stringContaining('15 minutes'),
+  });
+  await expect(wrong('other@windrow.example')).rejects.toMatchObject({ code: 'wrong-sign-in' });
+});
+
+test('a new store has every page a shop needs, and is its owner’s alone', async () => {
+  const body = { slug: 'osier', name: 'Osier', currency: 'JPY', locale: 'en', timeZone: 'Asia/Tokyo', country: 'JP' };
+  const key = { 'idempotency-key': randomUUID(), 'content-type': 'application/json' };
+  const create = (sent: object = body) =>
+    service.api('/stores', { method: 'POST', headers: key, body: JSON.stringify(sent) });
+  const [first, second] = [await create(), await create()];
+  expect([first.status, second.status, second.json()]).toEqual([201, 201, first.json()]);
+  expect((await create({ ...body, name: 'Other' })).json()).toMatchObject({ type: '/docs/problems/reused-key' });
+  await expect(service.call(routes.createStore, { body })).rejects.toMatchObject({
+    code: 'already-there',
+    place: 'slug',
+  });
+  await expect(
+    service.call(routes.createStore, { body: { ...body, slug: 'x-1', currency: 'QQQ' } }),
+  ).rejects.toMatchObject({ place: 'currency' });
+  const pages = await service.call(routes.listPages, { params: { store: 'osier' } });
+  expect(pages.pages.filter(({ template }) => !template)).toEqual([]);
+  expect((await service.send('osier.localhost', '/')).text).toContain('Osier');
+  expect((await service.send('osier.localhost', '/item/skerry-diamond')).status).toBe(404);
+  await service.call(routes.archiveStore, { params: { store: 'osier' }, body: {} });
+  expect((await service.send('osier.localhost', '/')).status).toBe(404);
+});
+
+test('no route reaches another store: to a stranger it looks like none', async () => {
+  const stranger = await (async () => {
+    const made = await service.call(routes.createStore, {
+      body: { slug: 'elsewhere', name: 'Elsewhere', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' },
+    });
+    const { link } = await service.call(routes.invite, {
+      params: { store: made.slug },
+      body: { mail: 'stranger@else.example', role: 'owner' },
+    });
+    const open = createClient({ origin: service.origin });
+    await open.call(routes.join, {
+      body: { token: link.slice(link.lastIndexOf('/') + 1), name: 'Stranger', password: PASSWORD },
+    });
+    return (
+      await open.call(routes.createToken, { body: { mail: 'stranger@else.example', password: PASSWORD, name: 'x' } })
+    ).token;
+  })();
+  const asked: string[] = [];
+  for (const [name, route] of Object.entries(routes) as [string, Route][]) {
+    if (!route.path.includes('{store}')) continue;
+    const values: Record<string, string> = {
+      store: 'windrow',
+      design: 'first',
+      page: 'home',
+      revision: '1',
+      timed: '1',
+      mail: 'owner@windrow.example',
+    };
+    const path = pathParams(route.path).reduce(
+      (all, one) => all.replace(`{${one}}`, encodeURIComponent(values[one] ?? '1')),
+      route.path,
+    );
+    const answer = await service.api(path, {
+      method: route.method.toUpperCase(),
+      headers: { authorization: `Bearer ${stranger}`, 'content-type': 'application/json' },
+      ...(route.method === 'get' ? {} : { body: '{}' }),
+    });
+    asked.push(name);
+    expect([name, answer.status, answer.json()['type']]).toEqual([name, 404, '/docs/problems/no-such-thing']);
+  }
+  expect(asked.length).toBeGreaterThan(30);
+});
+
+test('a resource that changed since it was read is not overwritten', async () => {
+  const path = '/stores/windrow/designs/live';
+  const read = await service.api(path);
+  const tag = String(read.headers['etag']);
+  const rename = (name: string, headers: Record<string, string>) =>
+    service.api(path, {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/json', ...headers },
+      body: JSON.stringify({ name }),
+    });
+  expect((await rename('Harbour', { 'if-match': tag })).json()).toMatchObject({ name: 'Harbour' });
+  const stale = await rename('Dunes', { 'if-match': tag });
+  expect([stale.status, stale.json()['place']]).toEqual([412, 'if-match']);
+  expect(
+    (await service.api(path, { headers: { 'if-none-match': String((await service.api(path)).headers['etag']) } }))
+      .status,
+  ).toBe(304);
+});
