@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { openSession, session, tell } from './api';
+import { startListening } from './live';
 import MastHead from './shell/MastHead.vue';
 
 const router = useRouter();
@@ -17,6 +18,7 @@ onMounted(async () => {
     tell(error);
   }
   ready.value = true;
+  startListening();
 });
 </script>
 
@@ -24,7 +26,7 @@ onMounted(async () => {
   <v-app>
     <MastHead v-if="session.user && session.store" />
     <v-main v-if="ready">
-      <router-view v-if="session.store || $route.meta.open" />
+      <router-view v-if="session.store || $route.meta.open" :key="session.design" />
       <p v-else class="sheet">You do not belong to a store yet. Ask an owner to invite you.</p>
     </v-main>
     <v-snackbar

@@ -2,6 +2,7 @@
 import { Problem } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type Route } from '@parlour/contract';
 import { reactive } from 'vue';
+import { noteOwn } from './live';
 import { router } from './router';
 
 const client = createClient({ origin: '' });
@@ -17,6 +18,8 @@ export interface Notice {
 export const session = reactive({
   user: null as AnswerOf<typeof routes.me> | null,
   store: null as AnswerOf<typeof routes.getStore> | null,
+  /** The code of the design that is worked on; the live one at first. */
+  design: '',
   changes: null as AnswerOf<typeof routes.listChanges> | null,
   /** How many calls that change something are under way. */
   saving: 0,
@@ -25,12 +28,12 @@ export const session = reactive({
 
 type CallInput = Parameters<typeof client.call>[1];
 
-/** Calls a route of the live design; `store` and `design` are filled in. */
+/** Calls a route of the open design; `store` and `design` are filled in. */
 export async function call<R extends Route>(
   route: R,
   input: { params?: Record<string, string>; query?: unknown; body?: unknown } = {},
 ): Promise<AnswerOf<R>> {
-  const params = { store: session.store?.slug ?? '', design: session.store?.liveDesign ?? '', ...input.params };
+  const params = { store: session.store?.slug ?? '', design: session.design, ...input.params };
   if (route.method === 'post') session.saving++;
   try {
     return (await client.call(route as Route, { ...input, params } as unknown as CallInput)) as AnswerOf<R>;
@@ -74,6 +77,12 @@ export async function refreshChanges(): Promise<void> {
   session.changes = await call(routes.listChanges);
 }
 
+/** Works on another design from now on. */
+export async function openDesign(code: string): Promise<void> {
+  session.design = code;
+  await refreshChanges();
+}
+
 /** Finds out who is signed in and opens their first store. @returns false if nobody is */
 export async function openSession(): Promise<boolean> {
   try {
@@ -84,6 +93,7 @@ export async function openSession(): Promise<boolean> {
   }
   const { stores } = await call(routes.listStores);
   session.store = stores[0] ?? null;
+  session.design = session.store?.liveDesign ?? '';
   if (session.store) await refreshChanges();
   return true;
 }
@@ -95,7 +105,12 @@ export async function edit(edits: readonly unknown[]): Promise<AnswerOf<typeof r
   return answer;
 }
 
-export const newUnit = (): string => crypto.randomUUID();
+/** An id for a unit of this window. */
+export function newUnit(): string {
+  const unit = crypto.randomUUID();
+  noteOwn(unit);
+  return unit;
+}
 
 /** Takes back one's own latest unit. */
 export async function undoLast(): Promise<void> {

@@ -16,6 +16,7 @@ export const router = createRouter({
     { path: '/sign-in', component: () => import('./pages/SignIn.vue'), meta: { open: true, title: 'Sign in' } },
     { path: '/pages', component: () => import('./pages/PagesPage.vue'), meta: { title: 'Pages' } },
     { path: '/templates', component: () => import('./pages/TemplatesPage.vue'), meta: { title: 'Templates' } },
+    { path: '/designs', component: () => import('./pages/DesignsPage.vue'), meta: { title: 'Designs' } },
     { path: '/revisions', component: () => import('./pages/RevisionsPage.vue'), meta: { title: 'Revisions' } },
     { path: '/workbench/:page', component: () => import('./workbench/WorkBench.vue'), meta: { title: 'Workbench' } },
     { path: '/:rest(.*)*', component: () => import('./pages/NothingHere.vue'), meta: { title: 'Nothing here' } },

@@ -79,8 +79,8 @@ describe('assignment and why', () => {
       'Without that it would have “Product”, the standard of product pages.',
       'The template “Skerry” chooses “Sale” for its header.',
       'The template “Skerry” leaves the footer out.',
-      '“Banner” is put into the above, for this page alone.',
-      '“Size note” is put into the niche extra, by the rule price < 50.',
+      '“Banner” is put into the region “above”, for this page alone.',
+      '“Size note” is meant for this page, by the rule price < 50, but there is no niche “extra” on it.',
       'Space between things is 40 on pages of this template; elsewhere it is 24.',
     ]);
     expect(told.change.map(({ command }) => command)).toEqual([

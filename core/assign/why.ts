@@ -2,19 +2,21 @@
 import {
   keys,
   REGIONS,
+  sectionsIn,
   type ArrangementDocument,
   type AssignmentsDocument,
   type DocumentKey,
   type Region,
   type Section,
+  type Target,
   type TemplateDocument,
   type ThemeDocument,
 } from '../design/document.js';
 import { shown } from '../design/edits/common.js';
 import { DEVICES, type Field } from '../fields/field.js';
-import { isBound, resolveValue, type Origin, type Reading } from '../fields/value.js';
+import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
-import type { KindSet } from '../sections/kind.js';
+import { kindName, NICHE, type KindSet } from '../sections/kind.js';
 import { THEME_FIELDS } from '../theme/settings.js';
 import { listed } from '../words.js';
 import {
@@ -85,7 +87,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
     list.map(({ key, document }) => ({ document: key, name: document.name, place, target: document.target })),
   );
   const overrides = overridesOf(template, state.get(keys.theme) as ThemeDocument | undefined);
-  const kindName = kindInWords(kind);
+  const kindTitle = kindInWords(kind);
   return {
     page: page.code,
     title: page.title,
@@ -98,20 +100,17 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
     overrides,
     sentences: [
       `${page.title} (${page.code}) lies at ${page.path}.`,
-      templateSentence(assigned, kindName, nameOf, tried),
+      templateSentence(assigned, kindTitle, nameOf, tried),
       ...tried
         .filter((one) => !one.matched)
         .map((one) => `The rule ${one.rule} for “${nameOf(one.template)}” does not match: ${one.because}.`),
       ...(otherwise
         ? [
-            `Without that it would have “${nameOf(otherwise.template)}”, ${otherwise.reason === 'rule' ? 'by a rule' : `the standard of ${kindName} pages`}.`,
+            `Without that it would have “${nameOf(otherwise.template)}”, ${otherwise.reason === 'rule' ? 'by a rule' : `the standard of ${kindTitle} pages`}.`,
           ]
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
-      ...additions.map(
-        ({ name, place, target }) =>
-          `“${name}” is put into the ${place.replace(':', ' ')}, ${targetInWords(target, kindName)}.`,
-      ),
+      ...additions.map((one) => additionSentence(one, nicheNames(template, regions, state), kindTitle)),
       ...overrides.map(
         ({ setting: name, value, elsewhere }) =>
           `${THEME_FIELDS[name]?.label ?? name} is ${shown(value)} on pages of this template; elsewhere it is ${shown(elsewhere)}.`,
@@ -227,6 +226,34 @@ function regionSentences(regions: readonly WhyRegion[], template: string): strin
   ];
 }
 
+/** The niches there are on a page: in its template and around it. */
+function nicheNames(
+  template: TemplateDocument | undefined,
+  regions: readonly WhyRegion[],
+  state: DesignState,
+): Set<string> {
+  const around = regions.flatMap(({ document }) =>
+    document === null ? [] : [state.get(document) as ArrangementDocument],
+  );
+  const sections = [...(template ? [template] : []), ...around].flatMap(({ areas }) => [...sectionsIn(areas)]);
+  return new Set(
+    sections.filter(({ kind }) => kindName(kind) === NICHE).map(({ values }) => String(values['name'] ?? 'extra')),
+  );
+}
+
+function additionSentence(
+  { name, place, target }: { readonly name: string; readonly place: string; readonly target: Target },
+  niches: ReadonlySet<string>,
+  kindInSentence: string,
+): string {
+  const why = targetInWords(target, kindInSentence);
+  if (!place.startsWith('niche:')) return `“${name}” is put into the region “${place}”, ${why}.`;
+  const niche = place.slice('niche:'.length);
+  return niches.has(niche)
+    ? `“${name}” is put into the niche “${niche}”, ${why}.`
+    : `“${name}” is meant for this page, ${why}, but there is no niche “${niche}” on it.`;
+}
+
 function targetInWords(target: Parameters<typeof targetText>[0], kindName: string): string {
   return targetText(target) ?? `since this is a ${kindName} page`;
 }
@@ -282,11 +309,13 @@ export function whySection(section: Section, kinds: KindSet, reading: Reading): 
   const part = (fields: Readonly<Record<string, Field>>, own: Section['values'], prefix: string): WhyField[] =>
     Object.entries(fields).flatMap(([name, field]) => {
       if (field.type === 'entries') return [];
-      return DEVICES.filter((device) => device === 'desktop' || field.perDevice).map((device) => {
+      // Smaller devices are told apart only where one of them has a value of its own.
+      const differs = Object.keys(own).some((key) => key.startsWith(`${name}@`) && splitKey(key).device !== undefined);
+      return DEVICES.filter((device) => device === 'desktop' || differs).map((device) => {
         const { value, origin } = resolveValue(field, name, own, device, reading);
         const stored = own[name];
         const source = isBound(stored) && (origin === 'bound' || origin === 'fallback') ? ` (${stored.bind})` : '';
-        const where = field.perDevice ? ` on a ${device}` : '';
+        const where = differs ? ` on a ${device}` : '';
         return {
           field: `${prefix}${name}${device === 'desktop' ? '' : `@${device}`}`,
           label: field.label,

@@ -6,6 +6,7 @@ import type { Values } from '../design/document.js';
 import { Problem } from '../problem.js';
 import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
 import * as yup from 'yup';
+import { escapeText } from './prose.js';
 import { checkValue } from './schema.js';
 import { check, closed, plainText } from './shapes.js';
 
@@ -74,7 +75,7 @@ const boundSchema = closed({ bind: plainText(60).required(), fallback: yup.mixed
 function checkBound(field: Field, key: string, bound: Bound): void {
   check(boundSchema, bound, key, 'bad-value', 'Write {"bind": "title", "fallback": …}.');
   const types: readonly string[] = ATTRIBUTE.test(bound.bind)
-    ? ['text', 'number']
+    ? ['text', 'prose', 'number']
     : Object.hasOwn(BINDINGS, bound.bind)
       ? (BINDINGS[bound.bind] as { types: readonly string[] }).types
       : [];
@@ -110,10 +111,16 @@ export function resolveValue(field: Field, name: string, own: Values, device: De
   const found = stored(name, own, device, reading.language);
   if (!found) return { value: field.default, origin: 'default' };
   if (!isBound(found.value)) return found;
-  const value = reading.binding?.(found.value.bind);
+  const value = inForm(field, reading.binding?.(found.value.bind));
   if (!isEmpty(value) && accepts(field, value)) return { value, origin: 'bound' };
   return { value: found.value.fallback === undefined ? field.default : found.value.fallback, origin: 'fallback' };
 }
+
+/** Plain text of the page becomes a paragraph where formatted text is wanted. */
+const inForm = (field: Field, value: unknown): unknown =>
+  field.type === 'prose' && typeof value === 'string' && value !== '' && !value.includes('<')
+    ? `<p>${escapeText(value)}</p>`
+    : value;
 
 function stored(name: string, own: Values, device: Device, language: string | undefined): ResolvedValue | null {
   // Inherits downwards: a phone shows what is set for it, else for tablets, else for all.

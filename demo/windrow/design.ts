@@ -163,8 +163,8 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
               section('p-buy', 'buy-form'),
               section(
                 'p-wind',
-                'heading',
-                { text: { bind: 'attribute.wind', fallback: 'For every kite' }, level: 'h2' },
+                'prose',
+                { text: { bind: 'attribute.wind', fallback: '<p>For every kite</p>' } },
                 { space: 'small' },
               ),
               section('p-promise', 'shared-section', { shared: 'promise' }, { space: 'none' }),
@@ -193,6 +193,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
               section('q-summary', 'product-summary', { description: true }),
               section('q-price', 'price'),
               section('q-buy', 'buy-form', { size: 'medium' }),
+              section('q-extra', 'niche', { name: 'beside-buying' }),
             ],
             second: [section('q-pictures', 'product-pictures', { others: 'none' })],
           },

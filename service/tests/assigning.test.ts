@@ -44,7 +44,7 @@ test('bound values, shared sections, niches and additions come out on the page, 
   expect((await service.shop('/browse/single-line')).text).not.toContain('Two-line days');
   const about = await service.call(routes.why, { params: { page: 'product:K-009' }, query: { section: 'p-wind' } });
   expect(about.fields.find(({ field }) => field === 'values.text')).toMatchObject({
-    value: 'For every kite',
+    value: '<p>For every kite</p>',
     origin: 'fallback',
   });
   expect((await service.shop('/workshop')).text).toContain('How a kite is made');

@@ -5,6 +5,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { attempt, call, edit, say, undoLast } from '../api';
+import { news } from '../live';
 
 type Page = AnswerOf<typeof routes.listPages>['pages'][number];
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
@@ -45,9 +46,11 @@ async function load(more = false): Promise<void> {
 const choicesFor = (page: Page) => {
   const fitting = templates.value.filter((one) => one.pageKind === page.kind);
   const standard = fitting.find((one) => one.standard);
+  const byRule = page.template?.reason === 'rule' ? page.template : null;
+  const first = byRule ? byRule.name : standard ? `${standard.name} (standard)` : 'The standard template';
   return [
-    { value: '', title: standard ? `${standard.name} (standard)` : 'The standard template' },
-    ...fitting.filter((one) => !one.standard).map((one) => ({ value: one.code, title: one.name })),
+    { value: '', title: first },
+    ...fitting.filter((one) => one.code !== (byRule?.code ?? standard?.code)).map((one) => ({ value: one.code, title: one.name })),
   ];
 };
 
@@ -59,12 +62,33 @@ async function assign(page: Page, code: string): Promise<void> {
   });
 }
 
+/** Pages that are ticked, to be given a template together; all of one kind. */
+const chosen = ref<string[]>([]);
+const chosenKind = computed(() => pages.value.find(({ page }) => chosen.value.includes(page))?.kind);
+const bulkChoices = computed(() =>
+  templates.value
+    .filter((one) => one.pageKind === chosenKind.value)
+    .map(({ code, name }) => ({ value: code, title: name })),
+);
+const canChoose = (page: Page): boolean => hasChoice(page) && (!chosenKind.value || chosenKind.value === page.kind);
+
+async function assignChosen(code: string | null): Promise<void> {
+  await attempt(async () => {
+    const answer = await edit([{ type: 'assign', pages: chosen.value, template: code }]);
+    chosen.value = [];
+    say(answer.sentences[0] ?? 'They have it already.', () => undoLast().then(() => load()));
+    await load();
+  });
+}
+
 const hasChoice = (page: Page): boolean => PAGE_KINDS[page.kind].subject !== null;
 const because = (page: Page): string =>
   !page.template
     ? 'No template is assigned to this kind'
     : page.template.reason === 'page'
       ? 'Given to this page'
+      : page.template.reason === 'rule'
+        ? `Rule: ${page.template.rule ?? ''}`
       : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
@@ -73,6 +97,7 @@ watch(search, () => {
   waiting = setTimeout(() => void load(), 200);
 });
 watch([kind, template], () => void load());
+watch(news, () => void load());
 onMounted(() => load());
 </script>
 
@@ -94,10 +119,27 @@ onMounted(() => load());
       <v-select v-model="template" :items="templateChoices" label="Template" clearable class="filter" />
     </div>
 
+    <v-card v-if="chosen.length" class="bulk">
+      <strong class="figure">{{ chosen.length }} {{ chosen.length === 1 ? 'page' : 'pages' }} chosen</strong>
+      <v-select
+        :model-value="null"
+        :items="bulkChoices"
+        label="Give them the template"
+        class="bulk-choice"
+        @update:model-value="(code: string | null) => code && assignChosen(code)"
+      />
+      <v-btn @click="assignChosen(null)">Back to rules and standard</v-btn>
+      <v-spacer />
+      <v-btn @click="chosen = pages.filter((page) => page.kind === chosenKind).map(({ page }) => page)"
+        >Choose all shown</v-btn
+      >
+      <v-btn @click="chosen = []">Choose none</v-btn>
+    </v-card>
     <v-card>
       <v-table hover>
         <thead>
           <tr>
+            <th class="tick"><span class="sr">Chosen</span></th>
             <th>Page</th>
             <th>Code</th>
             <th class="template-cell">Template</th>
@@ -106,6 +148,16 @@ onMounted(() => load());
         </thead>
         <tbody>
           <tr v-for="page in pages" :key="page.page">
+            <td class="tick">
+              <v-checkbox-btn
+                v-if="hasChoice(page)"
+                v-model="chosen"
+                :value="page.page"
+                :disabled="!canChoose(page)"
+                :aria-label="`Choose ${page.title}`"
+                density="compact"
+              />
+            </td>
             <td>
               <router-link
                 :to="`/workbench/${encodeURIComponent(page.page)}`"
@@ -127,11 +179,14 @@ onMounted(() => load());
               <span v-else>{{ page.template?.name ?? '–' }}</span>
             </td>
             <td>
-              <span :class="{ own: page.template?.reason === 'page' }">{{ because(page) }}</span>
+              <span
+                :class="{ own: page.template?.reason === 'page', rule: page.template?.reason === 'rule' }"
+                >{{ because(page) }}</span
+              >
             </td>
           </tr>
           <tr v-if="!loading && pages.length === 0">
-            <td colspan="4" class="empty">No page matches. Clear the search or the filters to see them all.</td>
+            <td colspan="5" class="empty">No page matches. Clear the search or the filters to see them all.</td>
           </tr>
         </tbody>
       </v-table>
@@ -171,6 +226,34 @@ td {
 }
 .template-cell {
   width: 260px;
+}
+.bulk {
+  position: sticky;
+  inset-block-start: 64px;
+  z-index: 5;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 16px;
+  padding: 12px 20px;
+  margin-bottom: 14px;
+}
+.bulk-choice {
+  flex: 0 1 260px;
+}
+.tick {
+  width: 48px;
+  padding-inline-end: 0 !important;
+}
+.sr {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+}
+.rule {
+  color: rgb(var(--v-theme-primary));
 }
 .own {
   color: rgb(var(--v-theme-warning));

@@ -1,14 +1,45 @@
 <script setup lang="ts">
 import { routes, type AnswerOf } from '@parlour/contract';
-import { onMounted, ref, watch } from 'vue';
+import { onMounted, reactive, ref, watch } from 'vue';
 import { attempt, call, refreshChanges, say, session } from '../api';
+import { news } from '../live';
 
+type Timed = AnswerOf<typeof routes.listTimedChanges>['timedChanges'][number];
 type Revision = AnswerOf<typeof routes.listRevisions>['revisions'][number];
 
 const revisions = ref<Revision[]>([]);
 const next = ref<string | null>(null);
 const asking = ref<Revision | null>(null);
 const busy = ref(false);
+const timed = ref<Timed[]>([]);
+/** What a revision changed, once somebody asked. */
+const told = reactive(new Map<number, string[]>());
+
+const STATES = {
+  waiting: 'Waits',
+  live: 'Live',
+  over: 'Over',
+  conflict: 'Needs a decision',
+  cancelled: 'Cancelled',
+} as const;
+
+async function tell(revision: Revision): Promise<void> {
+  if (told.delete(revision.number)) return;
+  await attempt(async () => {
+    const query = { from: String(revision.number - 1), to: String(revision.number) };
+    const { changes } = await call(routes.compare, { query });
+    told.set(revision.number, changes.length ? changes.map(({ sentence }) => sentence) : ['Nothing differs.']);
+  });
+}
+
+async function cancel(one: Timed): Promise<void> {
+  await attempt(async () => {
+    const { state } = await call(routes.cancelTimedChange, { params: { timed: String(one.id) }, body: {} });
+    say(state === 'cancelled' ? `“${one.name}” is back in the draft.` : `“${one.name}” is taken back.`);
+    await refreshChanges();
+    await load();
+  });
+}
 
 async function load(more = false): Promise<void> {
   await attempt(async () => {
@@ -17,6 +48,7 @@ async function load(more = false): Promise<void> {
     });
     revisions.value = more ? [...revisions.value, ...answer.revisions] : answer.revisions;
     next.value = answer.next;
+    timed.value = (await call(routes.listTimedChanges)).timedChanges.filter(({ state }) => state !== 'cancelled');
   });
 }
 
@@ -27,7 +59,7 @@ async function revert(revision: Revision): Promise<void> {
       params: { revision: String(revision.number) },
       body: {},
     });
-    const kept = sentences.filter((sentence) => sentence.startsWith('The draft keeps'));
+    const kept = sentences.filter((sentence) => sentence.startsWith('The draft keeps its own'));
     say(`Revision ${revision.number} is live again, as revision ${made.number}. ${kept.join(' ')}`);
     asking.value = null;
     await refreshChanges();
@@ -47,6 +79,7 @@ watch(
   () => session.changes?.live,
   () => void load(),
 );
+watch(news, () => void load());
 onMounted(() => load());
 </script>
 
@@ -58,11 +91,33 @@ onMounted(() => load());
         <p class="quiet">Every publish, newest first. Any of them can be brought back; nothing is lost by it.</p>
       </div>
     </div>
+    <section v-if="timed.length" class="timed" aria-label="Timed changes">
+      <h2>Timed changes</h2>
+      <v-card v-for="one in timed" :key="one.id" class="what mb-2">
+        <div class="about">
+          <strong>{{ one.name }}</strong>
+          <span
+            class="tag ms-3"
+            :class="{ 'tag-live': one.state === 'live', 'tag-draft': one.state === 'waiting', 'tag-bad': one.state === 'conflict' }"
+            >{{ STATES[one.state] }}</span
+          >
+          <p class="quiet">{{ one.author }}, {{ one.when }}</p>
+          <ul class="sentences">
+            <li v-for="(sentence, i) in one.state === 'conflict' ? one.report : one.sentences" :key="i">
+              {{ sentence }}
+            </li>
+          </ul>
+        </div>
+        <v-btn v-if="one.state !== 'over'" variant="outlined" @click="cancel(one)">{{
+          one.state === 'live' ? 'Take back now' : 'Back to the draft'
+        }}</v-btn>
+      </v-card>
+    </section>
     <ol class="line">
       <li v-for="revision in revisions" :key="revision.number" :class="{ live: revision.live }">
         <div class="number serif figure">{{ revision.number }}</div>
         <v-card class="what">
-          <div>
+          <div class="about">
             <strong>{{ revision.note || 'No note' }}</strong>
             <span v-if="revision.live" class="tag tag-live ms-3">Live</span>
             <p class="quiet">
@@ -70,7 +125,13 @@ onMounted(() => load());
               {{ when(revision.at)
               }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template>
             </p>
+            <ul v-if="told.has(revision.number)" class="sentences">
+              <li v-for="(sentence, i) in told.get(revision.number)" :key="i">{{ sentence }}</li>
+            </ul>
           </div>
+          <v-btn v-if="revision.number > 1" @click="tell(revision)">{{
+            told.has(revision.number) ? 'Hide' : 'What changed'
+          }}</v-btn>
           <v-btn v-if="!revision.live" variant="outlined" @click="asking = revision">Bring back</v-btn>
         </v-card>
       </li>
@@ -97,6 +158,17 @@ onMounted(() => load());
 .narrow {
   max-width: 860px;
 }
+.timed {
+  margin-bottom: 28px;
+}
+.timed h2 {
+  font-size: 1.25rem;
+  margin-bottom: 10px;
+}
+.sentences {
+  padding-inline-start: 18px;
+  margin-top: 8px;
+}
 .line {
   list-style: none;
   padding: 0;
@@ -120,6 +192,9 @@ onMounted(() => load());
 .live .number {
   border-color: rgb(var(--v-theme-success));
   color: rgb(var(--v-theme-success));
+}
+.about {
+  flex: 1;
 }
 .what {
   display: flex;

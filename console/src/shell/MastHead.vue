@@ -4,6 +4,7 @@ import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, session } from '../api';
+import { people } from '../live';
 import PublishDialog from './PublishDialog.vue';
 
 const router = useRouter();
@@ -13,7 +14,12 @@ const sections = [
   { to: '/pages', label: 'Pages' },
   { to: '/templates', label: 'Templates' },
   { to: '/revisions', label: 'Revisions' },
+  { to: '/designs', label: 'Designs' },
 ];
+
+/** Everybody else who has the design open. */
+const others = computed(() => people.value.filter(({ name }) => name !== session.user?.name).map(({ name }) => name));
+const elsewhere = computed(() => session.store && session.design !== session.store.liveDesign);
 
 async function signOut(): Promise<void> {
   await attempt(() => call(routes.signOut, { body: {} }));
@@ -36,6 +42,15 @@ async function signOut(): Promise<void> {
       }}</router-link>
     </nav>
     <v-spacer />
+    <span
+      v-if="others.length"
+      class="tag me-3"
+      :title="others.join(', ')"
+      >{{ others.length === 1 ? `${others[0]} is here` : `${others.length} others are here` }}</span
+    >
+    <router-link v-if="elsewhere" to="/designs" class="tag tag-draft me-3 plain"
+      >Design: {{ session.design }}</router-link
+    >
     <span class="state" role="status">
       <template v-if="session.saving">Saving …</template>
       <button

@@ -1,58 +1,126 @@
 <script setup lang="ts">
+/** Everything unpublished, ticked; what stays ticked goes live now, or at a time. */
 import { routes } from '@parlour/contract';
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { attempt, call, refreshChanges, say, session } from '../api';
 
 const open = defineModel<boolean>({ required: true });
 const note = ref('');
 const busy = ref(false);
+const left = ref<Set<string>>(new Set());
+const timed = ref(false);
+const starts = ref('');
+const ends = ref('');
+
+const all = computed(() => session.changes?.changes ?? []);
+const chosen = computed(() => all.value.filter(({ id }) => !left.value.has(id)).map(({ id }) => id));
+const isLive = computed(() => session.design === session.store?.liveDesign);
 
 watch(open, (now) => {
-  if (now) void attempt(refreshChanges);
+  if (!now) return;
+  left.value = new Set();
+  timed.value = false;
+  void attempt(refreshChanges);
 });
 
-async function publish(): Promise<void> {
+function tick(id: string, on: boolean | null): void {
+  const next = new Set(left.value);
+  if (on) next.delete(id);
+  else next.add(id);
+  left.value = next;
+}
+
+async function run(work: () => Promise<void>): Promise<void> {
   busy.value = true;
   await attempt(async () => {
-    const revision = await call(routes.publish, { body: { note: note.value } });
+    await work();
     await refreshChanges();
     open.value = false;
     note.value = '';
-    say(`Published as revision ${revision.number}. Shoppers see it now.`);
   });
   busy.value = false;
 }
+
+const publish = (): Promise<void> =>
+  run(async () => {
+    const some = left.value.size ? { changes: chosen.value } : {};
+    const revision = await call(routes.publish, { body: { note: note.value, ...some } });
+    say(`Published as revision ${revision.number}.${isLive.value ? ' Shoppers see it now.' : ' Shoppers see it once this design is live.'}`);
+  });
+
+const setTime = (): Promise<void> =>
+  run(async () => {
+    const made = await call(routes.addTimedChange, {
+      body: {
+        name: note.value.trim() || 'Timed change',
+        changes: chosen.value,
+        starts: starts.value,
+        ...(ends.value ? { ends: ends.value } : {}),
+      },
+    });
+    say(`Set: ${made.when}. Until then it is under Revisions.`);
+  });
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable>
+  <v-dialog v-model="open" max-width="680" scrollable>
     <v-card>
       <v-card-title class="serif pt-5 px-6">Publish to {{ session.store?.name }}</v-card-title>
       <v-card-text class="px-6">
         <p class="mb-3">
-          These changes go live in one moment, for every visitor. They can be taken back under Revisions.
+          What is ticked goes live in one moment, for every visitor. It can be taken back under Revisions.
         </p>
         <ul class="changes">
-          <li v-for="(change, i) in session.changes?.changes" :key="i">{{ change.sentence }}</li>
+          <li v-for="change in all" :key="change.id">
+            <v-checkbox
+              :model-value="!left.has(change.id)"
+              :label="change.sentence"
+              density="compact"
+              hide-details
+              @update:model-value="tick(change.id, $event)"
+            />
+          </li>
         </ul>
         <v-text-field
           v-model="note"
-          label="Note for the team (optional)"
-          maxlength="500"
+          :label="timed ? 'Name, such as “Autumn sale”' : 'Note for the team (optional)'"
+          :maxlength="timed ? 80 : 500"
           class="mt-5"
           autofocus
-          @keydown.enter="publish"
+          @keydown.enter="timed || publish()"
         />
+        <v-switch v-model="timed" label="Go live at a time" density="compact" hide-details class="mt-1" />
+        <div v-if="timed" class="times">
+          <v-text-field
+            v-model="starts"
+            type="datetime-local"
+            label="Goes live"
+            :hint="`Time in ${session.store?.timeZone ?? ''}`"
+            persistent-hint
+          />
+          <v-text-field
+            v-model="ends"
+            type="datetime-local"
+            label="Is taken back (optional)"
+            hint="What is published in between stays"
+            persistent-hint
+          />
+        </div>
       </v-card-text>
       <v-card-actions class="px-6 pb-5">
+        <span class="quiet">{{ chosen.length }} of {{ all.length }} chosen</span>
         <v-spacer />
         <v-btn @click="open = false">Not yet</v-btn>
         <v-btn
+          v-if="timed"
           variant="flat"
           color="primary"
           :loading="busy"
-          :disabled="!session.changes?.changes.length"
-          @click="publish"
+          :disabled="!chosen.length || !starts"
+          @click="setTime"
+          >Set the time</v-btn
+        >
+        <v-btn v-else variant="flat" color="primary" :loading="busy" :disabled="!chosen.length" @click="publish"
           >Publish now</v-btn
         >
       </v-card-actions>
@@ -62,8 +130,14 @@ async function publish(): Promise<void> {
 
 <style scoped>
 .changes {
-  padding-inline-start: 20px;
+  list-style: none;
+  padding: 0;
+  margin-inline-start: -8px;
+}
+.times {
   display: grid;
-  gap: 6px;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+  margin-top: 10px;
 }
 </style>

@@ -156,11 +156,15 @@ watch(
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 8px 16px;
+  gap: 8px 12px;
   margin-bottom: 14px;
 }
 .head h2 {
-  font-size: 1.25rem;
+  font-size: 1.125rem;
+  max-width: 15rem;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
 }
 .fields {
   display: grid;

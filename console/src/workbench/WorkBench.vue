@@ -11,6 +11,7 @@ import SettingsSheet from './SettingsSheet.vue';
 import { useWorkbench, type Target } from './use-workbench';
 
 const route = useRoute();
+const REASONS = { page: 'given to this page', rule: 'chosen by a rule', standard: 'the standard of its kind' };
 const router = useRouter();
 const bench = useWorkbench();
 const { state, plan, why, previewUrl, renewals, template } = bench;
@@ -69,7 +70,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <p class="because">
         <template v-if="template">
           Template <strong>{{ template.name }}</strong><template v-if="why?.template?.template === state.template"
-            >, {{ why.template.reason === 'page' ? 'given to this page' : 'the standard of its kind' }}, on
+            >, {{ REASONS[why.template.reason] }}, on
             <router-link
               class="plain"
               :to="{ path: '/pages', query: { template: state.template } }"

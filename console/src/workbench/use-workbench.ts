@@ -12,8 +12,9 @@ import {
   type SectionedDocument,
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, reactive, ref, shallowReactive } from 'vue';
+import { computed, reactive, ref, shallowReactive, watch } from 'vue';
 import { attempt, call, edit, newUnit, refreshChanges } from '../api';
+import { news } from '../live';
 
 export interface Selection {
   readonly document: string;
@@ -156,6 +157,11 @@ export function useWorkbench() {
       { type: 'set', ...rest, ...(value === undefined ? {} : { value }), ...(was === undefined ? {} : { was }) },
     ]);
   }
+
+  // What others did shows at once, the selection stays.
+  watch(news, (heard) => {
+    if (heard && heard.documents.length) void attempt(() => after(heard.documents.map((document) => ({ document }))));
+  });
 
   return {
     state,

@@ -1,0 +1,167 @@
+<script setup lang="ts">
+/** The designs of the store: which one shoppers see, which one is worked on. */
+import { routes, type AnswerOf } from '@parlour/contract';
+import { onMounted, ref } from 'vue';
+import { attempt, call, openDesign, say, session } from '../api';
+
+type Design = AnswerOf<typeof routes.listDesigns>['designs'][number];
+
+const designs = ref<Design[]>([]);
+const copying = ref<Design | null>(null);
+const switching = ref<Design | null>(null);
+const name = ref('');
+const busy = ref(false);
+
+const load = (): Promise<void | undefined> =>
+  attempt(async () => {
+    designs.value = (await call(routes.listDesigns)).designs;
+  });
+
+async function run(work: () => Promise<void>): Promise<void> {
+  busy.value = true;
+  await attempt(work);
+  await load();
+  busy.value = false;
+}
+
+const copy = (from: Design): Promise<void> =>
+  run(async () => {
+    const made = await call(routes.createDesign, { body: { name: name.value.trim(), from: from.code } });
+    copying.value = null;
+    name.value = '';
+    await openDesign(made.code);
+    say(`“${made.name}” is open now. Shoppers see nothing of it until it is made live.`);
+  });
+
+const goLive = (design: Design): Promise<void> =>
+  run(async () => {
+    const before = designs.value.find((one) => one.live);
+    await call(routes.goLive, { params: { design: design.code }, body: {} });
+    switching.value = null;
+    if (session.store) session.store.liveDesign = design.code;
+    say(`Shoppers see “${design.name}” now.`, before && (() => goLive(before)));
+  });
+
+const bringIn = (design: Design): Promise<void> =>
+  run(async () => {
+    const { sentences, conflicts } = await call(routes.bringIn, { params: { design: design.code }, body: {} });
+    say(
+      [
+        sentences.length ? `Brought in: ${sentences.join(' ')}` : 'There was nothing new to bring in.',
+        ...conflicts.map((one) => `It kept its own: ${one}`),
+      ].join(' '),
+    );
+  });
+
+const archive = (design: Design): Promise<void> =>
+  run(async () => {
+    await call(routes.archiveDesign, { params: { design: design.code }, body: {} });
+    if (session.design === design.code) await openDesign(session.store?.liveDesign ?? '');
+    say(`“${design.name}” is put away.`);
+  });
+
+onMounted(load);
+</script>
+
+<template>
+  <div class="sheet narrow">
+    <div class="sheet-head">
+      <div>
+        <h1>Designs</h1>
+        <p class="quiet">
+          Work for weeks on a second design while the live one gets its small mends; try it whole; switch; switch back.
+        </p>
+      </div>
+    </div>
+    <ul class="designs">
+      <li v-for="design in designs" :key="design.code">
+        <v-card class="what">
+          <div class="about">
+            <h2>
+              {{ design.name }}
+              <span v-if="design.live" class="tag tag-live ms-2">Live</span>
+              <span v-if="design.code === session.design" class="tag ms-2">Open here</span>
+            </h2>
+            <p class="quiet">
+              Revision {{ design.revision }};
+              {{
+                design.unpublished
+                  ? `${design.unpublished} ${design.unpublished === 1 ? 'document has' : 'documents have'} changes that are not published`
+                  : 'all published'
+              }}
+            </p>
+          </div>
+          <div class="actions">
+            <v-btn
+              v-if="design.code !== session.design"
+              variant="outlined"
+              :disabled="busy"
+              @click="run(() => openDesign(design.code))"
+              >Work on it</v-btn
+            >
+            <v-btn v-if="!design.live" variant="outlined" :disabled="busy" @click="switching = design">Make live</v-btn>
+            <v-btn v-if="!design.live" :disabled="busy" @click="bringIn(design)">Bring in what live published</v-btn>
+            <v-btn :disabled="busy" @click="copying = design">Copy</v-btn>
+            <v-btn v-if="!design.live" :disabled="busy" @click="archive(design)">Put away</v-btn>
+          </div>
+        </v-card>
+      </li>
+    </ul>
+
+    <v-dialog :model-value="copying !== null" max-width="520" @update:model-value="copying = null">
+      <v-card v-if="copying" class="pa-6">
+        <h2 class="mb-3">Copy “{{ copying.name }}”</h2>
+        <p class="mb-4">The copy starts with what is published and what is in the draft, and goes its own way.</p>
+        <v-text-field v-model="name" label="Name of the new design" autofocus maxlength="80" />
+        <div class="d-flex justify-end ga-2 mt-4">
+          <v-btn @click="copying = null">Cancel</v-btn>
+          <v-btn variant="flat" color="primary" :loading="busy" :disabled="!name.trim()" @click="copy(copying)"
+            >Copy</v-btn
+          >
+        </div>
+      </v-card>
+    </v-dialog>
+    <v-dialog :model-value="switching !== null" max-width="520" @update:model-value="switching = null">
+      <v-card v-if="switching" class="pa-6">
+        <h2 class="mb-3">Make “{{ switching.name }}” live?</h2>
+        <p class="mb-4">
+          Shoppers see it at once, as it was last published (revision {{ switching.revision }}).
+          <template v-if="switching.unpublished">Its unpublished changes stay in its draft.</template>
+          The design they see now stays as it is, and can be made live again.
+        </p>
+        <div class="d-flex justify-end ga-2">
+          <v-btn @click="switching = null">Cancel</v-btn>
+          <v-btn variant="flat" color="primary" :loading="busy" @click="goLive(switching)">Make it live</v-btn>
+        </div>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 980px;
+}
+.designs {
+  list-style: none;
+  padding: 0;
+  display: grid;
+  gap: 14px;
+}
+.what {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px 24px;
+  padding: 18px 22px;
+}
+.about h2 {
+  font-size: 1.25rem;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>
