@@ -6,6 +6,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { measureDesign } from './design.mjs';
 import { measureHttp } from './http.mjs';
 import { measureRender } from './render.mjs';
 import { demoSetting } from './setting.mjs';
@@ -16,6 +17,7 @@ export async function bench(databaseUrl) {
   const setting = await demoSetting(databaseUrl);
   const rows = [...(await measureRender(setting)), ...(await measureHttp(setting))];
   await setting.close();
+  rows.push(...(await measureDesign(databaseUrl)));
   const about = { node: process.version, cores: availableParallelism(), rounds: 7, when: new Date().toISOString() };
   process.stdout.write(
     `\nNode ${about.node}, ${about.cores} cores, medians of ${about.rounds} alternated rounds, demo store Windrow Kites\n\n`,

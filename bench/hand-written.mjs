@@ -66,11 +66,13 @@ function poster(section, { data }) {
 export function handWrittenHome(request) {
   const { store, data, canonical, styles, template, regions, menus } = request;
   const [first, newest, workshop, sport, dunes] = template.document.areas.main;
-  const [bar] = regions.header.document.areas.main;
-  const [legal] = regions.footer.document.areas.main;
+  const [bar] = regions.get('header')[0].document.areas.main;
+  const [legal] = regions.get('footer')[0].document.areas.main;
   const menu = menus.get('main');
   let entries = '';
-  for (const { label, link } of menu.entries)
+  for (const {
+    values: { label, link },
+  } of menu.lists.entries)
     entries += `<li><a href="${escape(href(data, link))}">${escape(label)}</a></li>`;
   const name = escape(store.name);
   return `<!doctype html>

@@ -1,7 +1,7 @@
 /** Rendering the demo's home page, beside one hand-written function that makes the identical bytes. */
 import { performance } from 'node:perf_hooks';
 import { assemblePage, NO_FACTS, renderPage, SHIPPED_KINDS } from '@parlour/core';
-import { loadForBench } from './load.mjs';
+import { HOME, loadForBench, RULES } from './load.mjs';
 import { handWrittenHome } from './hand-written.mjs';
 import { alternate } from './rounds.mjs';
 
@@ -9,7 +9,7 @@ const TIMES = 3000;
 
 export async function measureRender(setting) {
   const { state, store, data } = await loadForBench(setting);
-  const parts = assemblePage('home', state, SHIPPED_KINDS);
+  const parts = assemblePage(HOME, state, SHIPPED_KINDS, RULES);
   const page = { code: 'home', kind: 'home', title: store.name, path: '/', description: '', subject: null };
   const request = {
     ...parts,
@@ -20,6 +20,7 @@ export async function measureRender(setting) {
     canonical: 'http://windrow.example/',
     styles: ['/styles/a.css', '/styles/b.css'],
     scripts: [],
+    now: RULES.now,
     mode: 'live',
   };
   const ours = () => Buffer.from(renderPage(request));

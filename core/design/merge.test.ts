@@ -67,6 +67,12 @@ describe('three-way merge', () => {
     expect(said.join()).toMatch(sentence);
   });
 
+  test('what both changed alike is no conflict', () => {
+    const [base, same] = [template(heads('a')), template([section('a', 'heading', { text: 'x' })])];
+    const { document, said } = merge(base, same, { ...same, name: 'Theirs' });
+    expect([document?.name, document?.areas['main']?.[0]?.values['text'], said]).toEqual(['Theirs', 'x', []]);
+  });
+
   test('something put into what was removed is told, and nothing hangs in the air', () => {
     const holder = section('h', 'columns', {}, { first: [section('x')] });
     const filled = section('h', 'columns', {}, { first: [section('x'), section('y')] });

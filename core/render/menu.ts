@@ -10,7 +10,16 @@ export interface MenuEntry {
   readonly entries: readonly MenuEntry[];
 }
 
-export const menuEntries = (menu: MenuDocument): MenuEntry[] =>
+export function menuEntries(menu: MenuDocument): readonly MenuEntry[] {
+  let found = kept.get(menu);
+  if (!found) kept.set(menu, (found = entriesOf(menu)));
+  return found;
+}
+
+// Documents never change, so the entries of each are made once.
+const kept = new WeakMap<MenuDocument, readonly MenuEntry[]>();
+
+const entriesOf = (menu: MenuDocument): MenuEntry[] =>
   (menu.lists?.['entries'] ?? []).map(function entry({ id, values, lists }: Entry): MenuEntry {
     return {
       id,

@@ -158,11 +158,17 @@ export async function renewWholeKind(
 ): Promise<void> {
   const gone = new Set(await knownPages(db, design.id, side, kind));
   let done = 0;
+  // The next batch is read and worked out while the one before is written.
+  let writing = Promise.resolve();
   for await (const rows of rowsOfKind(db, design.storeId, state, kind)) {
-    await writeAssignments(db, design.id, side, rows);
+    await writing;
     for (const { page } of rows) gone.delete(page);
-    await progress((done += rows.length));
+    done += rows.length;
+    writing = writeAssignments(db, design.id, side, rows).then(() => progress(done));
+    // A failure is thrown when it is waited for; here it must not go unheard meanwhile.
+    writing.catch(() => undefined);
   }
+  await writing;
   await removeAssignments(db, design.id, side, [...gone]);
   await finishRenewal(
     db,

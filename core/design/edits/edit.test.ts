@@ -3,11 +3,15 @@ import {
   applyRequests,
   applyUnit,
   closeDocument,
+  defineKind,
+  html,
   invertEdit,
+  kindSet,
   Problem,
   replay,
   siblingsIn,
   SHIPPED_KINDS,
+  text,
   type DraftDocument,
   type EditRequest,
   type TemplateDocument,
@@ -130,6 +134,126 @@ describe('edits', () => {
       'Removed the template “Festival kite”. 1 page that used it now has the next rule that matches, or the standard.',
     ]);
     expect(gone.draft.get('assignments/product')).toEqual(start().get('assignments/product'));
+  });
+
+  test('a remove is refused if something was put inside meanwhile; making and removing documents are inverses', () => {
+    const [removal] = run(start(), { type: 'remove', document: HOME, node: 'b' }).edits;
+    const meanwhile = run(start(), {
+      type: 'insert',
+      document: HOME,
+      kind: 'heading',
+      place: { in: 'b', at: 'second' },
+    }).draft;
+    expect(refusal(() => applyUnit(removal ? [removal] : [], meanwhile, SHIPPED_KINDS)).code).toBe('stale-edit');
+
+    const made = run(start(), { type: 'create', what: 'menu', name: 'Footer menu' });
+    expect(made.draft.get('menu/footer-menu')).toMatchObject({ type: 'menu', head: { name: 'Footer menu' } });
+    const back = applyUnit(made.edits.map(invertEdit), made.draft, SHIPPED_KINDS);
+    expect(back.documents.get('menu/footer-menu')).toBeNull();
+    const again = applyUnit(back.edits.map(invertEdit), withChanges(made.draft, back.documents), SHIPPED_KINDS);
+    expect(again.documents.get('menu/footer-menu')).toEqual(made.draft.get('menu/footer-menu'));
+  });
+
+  test('entries of a list nest, move and are refused where they do not belong', () => {
+    const menu = (draft: State) => closeDocument(draft.get('menu/main') as DraftDocument);
+    const { draft, sentences } = run(
+      start(),
+      { type: 'create', what: 'menu', name: 'Main', code: 'main' },
+      { type: 'insert', document: 'menu/main', place: {}, id: 'kites', values: { label: 'Kites' } },
+      { type: 'insert', document: 'menu/main', place: {}, id: 'line', values: { label: 'Line' } },
+      { type: 'move', document: 'menu/main', node: 'line', place: { in: 'kites' } },
+    );
+    expect(menu(draft)).toMatchObject({
+      lists: { entries: [{ id: 'kites', lists: { entries: [{ id: 'line', values: { label: 'Line' } }] } }] },
+    });
+    expect(sentences.at(-1)).toBe('Moved the entry “Line” to the end of entries in the menu “Main”.');
+    for (const [request, code] of [
+      [{ type: 'insert', document: 'menu/main', place: {}, values: {} }, 'bad-value'],
+      [{ type: 'insert', document: 'menu/main', place: {}, kind: 'heading' }, 'no-such-place'],
+      [{ type: 'insert', document: HOME, place: { at: 'main' }, values: {} }, 'no-such-place'],
+      [{ type: 'move', document: 'menu/main', node: 'kites', place: { in: 'line' } }, 'circular-move'],
+      [{ type: 'set', document: 'menu/main', node: 'line', field: 'casing.tone', value: 'soft' }, 'no-such-field'],
+      [{ type: 'set', document: 'menu/main', field: 'name', was: 'Main' }, 'bad-value'],
+    ] as [EditRequest, string][])
+      expect([request, refusal(() => run(draft, request)).code]).toEqual([request, code]);
+  });
+
+  test('sections are copied, moved to another document, shared and detached, with content of their own', () => {
+    const copied = run(start(), { type: 'copy', document: HOME, node: 'b' });
+    expect(main(copied.draft)).toEqual(['a', 'b', 'new1', 'd']);
+    const moved = run(start(), { type: 'move', document: HOME, node: 'b', into: 'template/other', place: {} });
+    expect([main(moved.draft), main(moved.draft, 'template/other')]).toEqual([['a', 'd'], ['b']]);
+    expect(moved.sentences).toEqual(['Moved Columns from the template “Home” into the template “Other”.']);
+
+    const shared = run(start(), { type: 'share', document: HOME, node: 'b', name: 'Promise' });
+    expect(closeDocument(shared.draft.get('shared/promise') as DraftDocument)).toMatchObject({
+      areas: { main: [{ id: 'b', slots: { first: [{ id: 'c' }] } }] },
+    });
+    expect(refusal(() => run(shared.draft, { type: 'discard', document: 'shared/promise' })).code).toBe('still-used');
+    const use = main(shared.draft)?.[1] ?? '';
+    const detached = run(shared.draft, { type: 'detach', document: HOME, node: use });
+    expect(main(detached.draft)).toHaveLength(3);
+    expect(JSON.stringify(closeDocument(detached.draft.get(HOME) as DraftDocument))).toContain('"columns@1"');
+    expect(() => run(detached.draft, { type: 'discard', document: 'shared/promise' })).not.toThrow();
+  });
+
+  test('values differ by device and language where the field allows it, and can be bound to the page', () => {
+    const set = (field: string, value: unknown): EditRequest => ({
+      type: 'set',
+      document: HOME,
+      node: 'a',
+      field,
+      value,
+    });
+    const { draft, sentences } = run(
+      start(),
+      set('values.text@de', 'Wind'),
+      set('casing.space@phone', 'none'),
+      set('values.text', { bind: 'title', fallback: 'Any' }),
+    );
+    expect(draft.get(HOME)?.nodes['a']).toMatchObject({
+      values: { 'text@de': 'Wind', text: { bind: 'title', fallback: 'Any' } },
+      casing: { 'space@phone': 'none' },
+    });
+    expect(sentences[1]).toBe('Set Space above and below on a phone of Heading in the template “Home” to “none”.');
+    for (const request of [
+      set('values.level@phone', 'h1'),
+      set('values.level@de', 'h1'),
+      set('values.text@Nonsense!', 'x'),
+      set('values.text', { bind: 'picture' }),
+      set('values.text', { bind: 'title', fallback: 5 }),
+      set('casing.from', 'tomorrow'),
+    ])
+      expect([request, refusal(() => run(start(), request)).code]).toEqual([request, 'bad-value']);
+  });
+
+  test('a section of an older version is written anew by its first edit, and undone to what it was', () => {
+    const kinds = kindSet([
+      defineKind({
+        name: 'heading',
+        version: 2,
+        title: 'Heading',
+        sentence: 'Words.',
+        fields: { words: text('Words', 'What it says.') },
+        upgrade: { 1: ({ text: words }) => ({ words }) },
+        view: () => html``,
+        css: '',
+        sketch: () => ({ height: 1, marks: [] }),
+      }),
+    ]);
+    const draft = draftOf({ [HOME]: template([section('a', 'heading', { text: 'Old' })]) });
+    const request: EditRequest = {
+      type: 'set',
+      document: HOME,
+      node: 'a',
+      field: 'values.words',
+      value: 'New',
+      was: 'Old',
+    };
+    const { edits, documents } = applyRequests([request], draft, { ...tools(), kinds });
+    expect(documents.get(HOME)?.nodes['a']).toMatchObject({ kind: 'heading@2', values: { words: 'New' } });
+    const back = applyUnit([...edits].reverse().map(invertEdit), withChanges(draft, documents), kinds);
+    expect(back.documents.get(HOME)).toEqual(draft.get(HOME));
   });
 
   test('a unit is done whole or not at all, and names the edit that was refused', () => {
@@ -324,7 +448,7 @@ test('recorded edits are read back as they were, though their kind or its fields
 });
 
 describe('properties of edits', () => {
-  const text = fc.string({ maxLength: 40 }).filter((value) => value.isWellFormed() && !value.includes('\0'));
+  const anyText = fc.string({ maxLength: 40 }).filter((value) => value.isWellFormed() && !value.includes('\0'));
   const pick = fc.nat(30);
 
   /** A request that fits the draft, made from numbers. */
@@ -365,7 +489,7 @@ describe('properties of edits', () => {
 
   test('any sequence that was applied and then inverted backwards leaves the draft as it was', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(pick, pick, pick, text), { maxLength: 25 }), (steps) => {
+      fc.property(fc.array(fc.tuple(pick, pick, pick, anyText), { maxLength: 25 }), (steps) => {
         let draft = start();
         const done = [];
         for (const step of steps) {
@@ -387,7 +511,7 @@ describe('properties of edits', () => {
 
   test('an edit survives its way through JSON', () => {
     fc.assert(
-      fc.property(fc.tuple(pick, pick, pick, text), (step) => {
+      fc.property(fc.tuple(pick, pick, pick, anyText), (step) => {
         try {
           const { edits, documents } = run(start(), requestFor(start(), step));
           const again = applyUnit(JSON.parse(JSON.stringify(edits)), start(), SHIPPED_KINDS);

@@ -1,0 +1,202 @@
+/**
+ * The design model at size: edits and publishing in a design of 1,000 templates of 30 sections, and the table of pages
+ * of 100,000 products with 500 rules. Each beside its floor: the same rows written, or the same rows read, by hand.
+ */
+import { performance } from 'node:perf_hooks';
+import pg from 'pg';
+import { applyEdit, closedState, FORMAT, openDocument, parseRule, SHIPPED_KINDS, starterDesign } from '@parlour/core';
+import { migrate, openDatabase } from '@parlour/service';
+import { renewWholeKind } from '../service/dist/assigning/renew.js';
+import { doUnit } from '../service/dist/publishing/drafting.js';
+import { publish } from '../service/dist/publishing/publish.js';
+import { addAccount } from '../service/dist/records/accounts.js';
+import { listAssignments } from '../service/dist/records/assignments.js';
+import { findDesign, designById } from '../service/dist/records/designs.js';
+import { openDraft } from '../service/dist/records/drafts.js';
+import { addStore } from '../service/dist/records/stores.js';
+import { addFirstDesign } from '../service/dist/stores/create.js';
+import { alternate } from './rounds.mjs';
+
+const TEMPLATES = 1000;
+const SECTIONS = 30;
+const PRODUCTS = 100_000;
+const RULES = 500;
+
+const template = (t) => ({
+  format: FORMAT,
+  type: 'template',
+  name: `Template ${t}`,
+  pageKind: 'product',
+  layout: { width: 'page' },
+  areas: {
+    main: Array.from({ length: SECTIONS }, (_, i) => ({
+      id: `t${t}s${i}`,
+      kind: 'heading@1',
+      casing: {},
+      values: { text: `Words ${i}` },
+    })),
+  },
+});
+
+export async function measureDesign(serverUrl) {
+  const admin = new pg.Client({ connectionString: serverUrl });
+  await admin.connect();
+  await admin.query('create database bench_design');
+  await admin.end();
+  const url = serverUrl.replace(/[^/]*$/, 'bench_design');
+  const db = openDatabase(url);
+  await migrate(db);
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  const made = await largeStore(db, client);
+  const rows = [await applyRow(), await publishRow(db, client, made), ...(await pagesRows(db, client, made))];
+  await client.end();
+  await db.destroy();
+  return rows;
+}
+
+async function largeStore(db, client) {
+  const documents = new Map(starterDesign('Bench'));
+  for (let t = 0; t < TEMPLATES; t++) documents.set(`template/t${t}`, template(t));
+  const rules = Array.from({ length: RULES }, (_, i) => ({
+    id: `r${i}`,
+    values: { when: parseRule(`brand is "Brand ${i}" and price >= 20`, 'product'), template: `t${i}` },
+  }));
+  documents.set('assignments/product', {
+    format: FORMAT,
+    type: 'assignments',
+    pageKind: 'product',
+    standard: 'product',
+    lists: { rules },
+  });
+  const author = await addAccount(db, { mail: 'bench@bench.example', name: 'Bench', passwordHash: 'x' });
+  const storeId = await addStore(db, {
+    slug: 'bench',
+    name: 'Bench',
+    currency: 'EUR',
+    locale: 'en',
+    timeZone: 'UTC',
+    country: 'IE',
+  });
+  await client.query(
+    `insert into product (store_id, code, slug, title, brand, summary, description, options)
+     select $1, 'P-' || n, 'p-' || n, 'Product ' || n, 'Brand ' || (n % 1000), '', '', '[]' from generate_series(1, $2) n`,
+    [storeId, PRODUCTS],
+  );
+  await client.query(
+    `insert into variant (product_id, code, options, price, stock, position)
+     select id, 'v', '{}', 1000 + (id * 37) % 9000, 5, 0 from product where store_id = $1`,
+    [storeId],
+  );
+  await client.query('analyze');
+  await db.transaction().execute((trx) => addFirstDesign(trx, storeId, documents));
+  return { author, storeId, design: await findDesign(db, storeId, 'first') };
+}
+
+/** One edit in core, in a design of 1,000 templates and in one of 10. */
+async function applyRow() {
+  const timed = (templates) => {
+    const draft = new Map(Array.from({ length: templates }, (_, t) => [`template/t${t}`, openDocument(template(t))]));
+    const edit = (i) => ({
+      type: 'set',
+      document: `template/t${i % templates}`,
+      node: `t${i % templates}s3`,
+      field: 'values.text',
+      value: `New ${i}`,
+      was: 'Words 3',
+    });
+    return () => {
+      const start = performance.now();
+      for (let i = 0; i < 2000; i++) applyEdit(edit(i), draft, SHIPPED_KINDS);
+      return ((performance.now() - start) * 1000) / 2000;
+    };
+  };
+  const found = await alternate({ ours: timed(TEMPLATES), floor: timed(10) });
+  return { what: 'apply one edit, 1,000 templates (floor: 10 templates)', ...found, unit: 'µs, less is better' };
+}
+
+/** Publishing one change, beside one transaction that writes the same rows with the same bytes. */
+async function publishRow(db, client, { author, design }) {
+  let turn = 0;
+  let was = 'Words 3';
+  const ours = async () => {
+    const value = `Publish ${++turn}`;
+    const unit = [{ type: 'set', document: 'template/t7', node: 't7s3', field: 'values.text', value, was }];
+    await doUnit(db, design, author, `unit-${turn}`, unit);
+    was = value;
+    const start = performance.now();
+    await publish(db, design.id, { note: '', authorId: author });
+    return performance.now() - start;
+  };
+  const floor = async () => {
+    const n = ++turn;
+    const { rows } = await client.query(
+      'select d.body as document, m.body as manifest from revision r join manifest m on m.hash = r.manifest join document d on d.hash = m.body->>$2 where r.design_id = $1 order by number desc limit 1',
+      [design.id, 'template/t7'],
+    );
+    const [document, manifest] = [JSON.stringify(rows[0].document), JSON.stringify(rows[0].manifest)];
+    await client.query('create table if not exists floor_revision (like revision including all)');
+    const start = performance.now();
+    await client.query('begin');
+    await client.query('select id from design where id = $1 for update', [design.id]);
+    await client.query('insert into document values ($1, $2)', [`floor-${n}`, document]);
+    await client.query('insert into manifest values ($1, $2)', [`floor-${n}`, manifest]);
+    await client.query(`insert into floor_revision (design_id, number, manifest, note) values ($1, $2, $3, '')`, [
+      design.id,
+      n,
+      `floor-${n}`,
+    ]);
+    await client.query('update design set live_revision = live_revision where id = $1', [design.id]);
+    await client.query(`delete from draft_change where design_id = $1 and key = 'none'`, [design.id]);
+    await client.query('commit');
+    return performance.now() - start;
+  };
+  const found = await alternate({ ours, floor });
+  return { what: 'publish one change, 1,000 templates of 30 sections', ...found, unit: 'ms, less is better' };
+}
+
+/** The table of pages: renewed whole after a changed rule, and read for one template. */
+async function pagesRows(db, client, { design: { id } }) {
+  const design = await designById(db, id);
+  const state = closedState(await openDraft(db, design));
+  await renewWholeKind(db, design, 'draft', state, 'product');
+  await client.query('analyze page_assignment');
+  const timed = (work) => async () => {
+    const start = performance.now();
+    await work();
+    return performance.now() - start;
+  };
+  const list = await alternate({
+    ours: timed(() => listAssignments(db, id, 'draft', { template: 't42', limit: 100 })),
+    floor: timed(() =>
+      client.query(
+        `select p.code from product p join lateral (select min(price) as price from variant where product_id = p.id) v on true
+         where p.store_id = $1 and p.brand = 'Brand 42' and v.price >= 2000 order by p.title limit 100`,
+        [design.storeId],
+      ),
+    ),
+  });
+  // Every product changes its template, as a new first rule that matches all would make it.
+  let turn = 0;
+  const renew = await alternate({
+    ours: timed(() => {
+      const first = turn++ % 2 ? 't1' : 't2';
+      const bucket = { ...state.get('assignments/product'), standard: first };
+      const changed = {
+        get: (key) => (key === 'assignments/product' ? bucket : state.get(key)),
+        keys: () => state.keys(),
+      };
+      return renewWholeKind(db, design, 'draft', changed, 'product');
+    }),
+    floor: timed(() =>
+      client.query(
+        `update page_assignment set template = $3 where design_id = $1 and side = $2 and kind = 'product' and reason = 'standard'`,
+        [id, 'draft', `t${turn++}`],
+      ),
+    ),
+  });
+  return [
+    { what: 'the pages of one template, 100,000 products, 500 rules', ...list, unit: 'ms, less is better' },
+    { what: 'renew 100,000 pages after a change of rules', ...renew, unit: 'ms, less is better' },
+  ];
+}
