@@ -333,6 +333,8 @@ export const invitation = closed({
 });
 export const joinRequest = closed({
   token: plainText(200).required(),
+  /** Needed only for the first owner, whose invitation names nobody. */
+  mail: mailText().optional(),
   name: plainText(80).required(),
   password: passwordText().required(),
 });

@@ -38,7 +38,6 @@ const FAULTS = [
   ['assign/assigned.ts', 'candidates.sort((a, b) => a - b);', 'candidates.sort((a, b) => b - a);'],
   ['assign/assigned.ts', '!off && ', ''],
   ['assign/assigned.ts', 'now < until', 'now <= until'],
-  ['assign/assigned.ts', 'Object.hasOwn(pages, page.code)', 'page.code in pages'],
   ['assign/rule.ts', 'values.every((one) => holds(is, one, wanted))', 'values.some((one) => holds(is, one, wanted))'],
   ['assign/rule.ts', 'exact.length === tests.length ? exact : []', 'exact'],
   ['assign/rule.ts', "normalize('NFKC').toLowerCase()", "normalize('NFKC')"],

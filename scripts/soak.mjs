@@ -24,7 +24,7 @@ await main(async () => {
   say('Killing the service 50 times, and 20,000 requests of nonsense …');
   const { status } = spawnSync(
     process.execPath,
-    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|fuzz)'],
+    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|fuzz)|together'],
     { cwd: ROOT, stdio: 'inherit', env: { ...process.env, PARLOUR_SOAK: '1' } },
   );
   if (status !== 0) throw new Refusal('The soak found faults; see above.');

@@ -28,7 +28,7 @@ await main(async () => {
   const service = await startService({
     databaseUrl,
     port,
-    demo: true,
+    demo: process.env.PARLOUR_DEMO !== 'no',
     logLevel: process.env.PARLOUR_LOG ?? 'warn',
   }).catch((error) => {
     cluster?.stop();
@@ -38,7 +38,11 @@ await main(async () => {
   });
   writeFileSync(pidFile(home), JSON.stringify({ pid: process.pid, port }));
   stopCleanly(service, cluster);
-  where(port, DEMO_SIGN_IN);
+  if (service.ownerLink)
+    say(
+      `\nParlour is running, and has no account yet. Make the first one here; the link works once:\n\n  ${service.ownerLink}`,
+    );
+  else where(port, DEMO_SIGN_IN);
   say('\nStop with Ctrl-C.');
 });
 

@@ -5,6 +5,7 @@ import type { Server } from 'node:http';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Config } from './config.js';
+import { inviteFirstOwner } from './accounts/first-owner.js';
 import { startChores } from './chores.js';
 import { loadDemo } from './demo/load.js';
 import { migrate, openDatabase } from './records/database.js';
@@ -18,6 +19,8 @@ export interface RunningService {
   readonly port: number;
   /** True if the demo was loaded by this start. */
   readonly demoLoaded: boolean;
+  /** Where the first owner makes an account; only while there is none. Works once. */
+  readonly ownerLink: string | null;
   stop(): Promise<void>;
 }
 
@@ -48,6 +51,7 @@ export async function startService({
       consoleFolder: join(packageFolder('@parlour/console'), 'dist'),
       publicFolder: join(packageFolder('@parlour/service'), 'public'),
     };
+    const ownerLink = await inviteFirstOwner(db, config);
     const logger = createLogger(config);
     const server = createService(db, config, logger);
     server.listen(config.port, config.listen);
@@ -57,6 +61,7 @@ export async function startService({
     return {
       port: config.port,
       demoLoaded,
+      ownerLink,
       async stop() {
         await Promise.all([stopServer(server), chores.stop(), signals.stop()]);
         await db.destroy();

@@ -3,6 +3,7 @@ import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { openSession, session, tell } from './api';
 import { startListening } from './live';
+import NewStore from './pages/NewStore.vue';
 import MastHead from './shell/MastHead.vue';
 
 const router = useRouter();
@@ -27,7 +28,7 @@ onMounted(async () => {
     <MastHead v-if="session.user && session.store" />
     <v-main v-if="ready">
       <router-view v-if="session.store || $route.meta.open" :key="session.design" />
-      <p v-else class="sheet">You do not belong to a store yet. Ask an owner to invite you.</p>
+      <NewStore v-else />
     </v-main>
     <v-snackbar
       :model-value="session.notice !== null"

@@ -14,6 +14,7 @@ export const router = createRouter({
   routes: [
     { path: '/', redirect: '/pages' },
     { path: '/sign-in', component: () => import('./pages/SignIn.vue'), meta: { open: true, title: 'Sign in' } },
+    { path: '/join/:token', component: () => import('./pages/JoinPage.vue'), meta: { open: true, title: 'Join' } },
     { path: '/pages', component: () => import('./pages/PagesPage.vue'), meta: { title: 'Pages' } },
     { path: '/templates', component: () => import('./pages/TemplatesPage.vue'), meta: { title: 'Templates' } },
     { path: '/designs', component: () => import('./pages/DesignsPage.vue'), meta: { title: 'Designs' } },

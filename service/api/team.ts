@@ -98,26 +98,28 @@ export function teamRoutes(api: Api): void {
           place: 'token',
           remedy: 'Ask for a new one.',
         });
-      const known = await accountByMail(trx, invitation.mail);
+      const mail = invitation.mail || body.mail;
+      if (!mail)
+        throw new Problem('bad-input', 'The first owner gives a mail address.', {
+          place: 'mail',
+          remedy: 'Say which address you will sign in with.',
+        });
+      const known = await accountByMail(trx, mail);
       if (known && !(await passwordMatches(body.password, known.passwordHash)))
-        throw new Problem(
-          'wrong-sign-in',
-          `There is an account for ${invitation.mail} already, with another password.`,
-          {
-            place: 'password',
-            remedy: 'Give the password of that account.',
-          },
-        );
+        throw new Problem('wrong-sign-in', `There is an account for ${mail} already, with another password.`, {
+          place: 'password',
+          remedy: 'Give the password of that account.',
+        });
       const id =
         known?.id ??
         (await addAccount(trx, {
-          mail: invitation.mail,
+          mail,
           name: body.name,
           passwordHash: await hashPassword(body.password),
         }));
       if (invitation.storeId !== null) await setMembership(trx, id, invitation.storeId, invitation.role);
-      await audit(trx, { storeId: invitation.storeId, accountId: id, action: 'team.join', target: invitation.mail });
-      return { name: known?.name ?? body.name, mail: invitation.mail };
+      await audit(trx, { storeId: invitation.storeId, accountId: id, action: 'team.join', target: mail });
+      return { name: known?.name ?? body.name, mail: mail };
     }),
   );
 

@@ -400,6 +400,14 @@ describe('the description', () => {
       routes.listChanges,
       routes.listRevisions,
       routes.listPictures,
+      routes.getTeam,
+      routes.listDesigns,
+      routes.getDesign,
+      routes.compare,
+      routes.readLog,
+      routes.listTimedChanges,
+      routes.listTokens,
+      routes.listAudit,
     ]) {
       const answer: unknown = JSON.parse(JSON.stringify(await service.call(route)));
       await expect(

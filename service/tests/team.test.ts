@@ -2,7 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
-import { testService, type TestService } from './service.js';
+import { startService } from '../index.js';
+import { asAdmin, testService, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -170,6 +171,30 @@ test('no route reaches another store: to a stranger it looks like none', async (
     expect([name, answer.status, answer.json()['type']]).toEqual([name, 404, '/docs/problems/no-such-thing']);
   }
   expect(asked.length).toBeGreaterThan(30);
+});
+
+test('an empty service makes its first owner by a link that works once', async () => {
+  const name = `empty_${Date.now()}`;
+  await asAdmin((admin) => admin.query(`create database ${name}`));
+  const databaseUrl = service.databaseUrl.replace(/[^/]*$/, name);
+  const empty = await startService({ databaseUrl, port: 0, demo: false, logLevel: 'silent' });
+  const token = (empty.ownerLink ?? '').split('/').at(-1) ?? '';
+  const open = createClient({ origin: `http://127.0.0.1:${empty.port}` });
+  const owner = { name: 'First', password: PASSWORD };
+  await expect(open.call(routes.join, { body: { ...owner, token } })).rejects.toMatchObject({ place: 'mail' });
+  await open.call(routes.join, { body: { ...owner, token, mail: 'first@shop.example' } });
+  const made = await open.call(routes.createToken, {
+    body: { mail: 'first@shop.example', password: PASSWORD, name: 'x' },
+  });
+  expect(
+    (await createClient({ origin: `http://127.0.0.1:${empty.port}`, token: made.token }).call(routes.listStores, {}))
+      .stores,
+  ).toEqual([]);
+  await empty.stop();
+  const again = await startService({ databaseUrl, port: 0, demo: false, logLevel: 'silent' });
+  expect(again.ownerLink).toBeNull();
+  await again.stop();
+  await asAdmin((admin) => admin.query(`drop database ${name} with (force)`));
 });
 
 test('a resource that changed since it was read is not overwritten', async () => {
