@@ -37,6 +37,8 @@ export interface DemoCollection {
 
 export interface DemoStore {
   readonly slug: string;
+  /** Who owns it; all demo owners have the same password. */
+  readonly owner: { readonly mail: string; readonly name: string };
   readonly name: string;
   readonly currency: string;
   readonly locale: string;

@@ -44,6 +44,11 @@ async function clickInFrame(selector: string): Promise<void> {
   await page.mouse.click(box.x + inside.x * scale, box.y + inside.y * scale);
 }
 
+async function until(holds: () => Promise<boolean>): Promise<void> {
+  for (const end = Date.now() + 15_000; !(await holds()); await page.waitForTimeout(50))
+    if (Date.now() > end) throw new Error('It did not come to hold.');
+}
+
 async function publish(): Promise<void> {
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await page.getByRole('button', { name: 'Publish now' }).click();
@@ -221,23 +226,29 @@ test('a picture is added from a file, described, and taken out', async () => {
   await shown.waitFor({ state: 'detached' });
 });
 
-test('somebody else’s change is not overwritten: it is said, and shown', async () => {
+test('what somebody else does shows at once; what both change at once is not overwritten, but said', async () => {
+  const set = (value: string, was: string) =>
+    service.edit({ type: 'set', document: 'template/home', node: 'h-sport', field: 'values.title', value, was });
   await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-sport"]').click();
   await page.getByLabel('Title', { exact: true }).waitFor();
-  await service.edit({
-    type: 'set',
-    document: 'template/home',
-    node: 'h-sport',
-    field: 'values.title',
-    value: 'Theirs',
-    was: 'For the wind that means it',
-  });
+  await set('Seen at once', 'For the wind that means it');
+  await frame().getByRole('heading', { name: 'Seen at once' }).waitFor();
+  await until(async () => (await page.getByLabel('Title', { exact: true }).inputValue()) === 'Seen at once');
+
+  // With the events held up, the console does not know yet when the person types.
+  await page.route('**/events', (route) => route.abort());
+  await page.reload();
+  await page.locator('[data-plan-section="h-sport"]').click();
+  await page.getByLabel('Title', { exact: true }).waitFor();
+  await set('Theirs', 'Seen at once');
   await page.getByLabel('Title', { exact: true }).fill('Mine');
   await page.getByText('has been changed meanwhile; it is now “Theirs”').waitFor();
   await frame().getByRole('heading', { name: 'Theirs' }).waitFor();
   const { document } = await service.call(routes.getDocument, { query: { key: 'template/home' } });
   expect(JSON.stringify(document)).toContain('Theirs');
+  await page.unroute('**/events');
+  faults.length = 0;
 });
 
 test('a template is made, and removing it can be undone from where it is told', async () => {

@@ -26,16 +26,28 @@ await main(async () => {
   ];
   const browser = await chromium.launch({ executablePath: CHROMIUM, args });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // The console listens to events, so its network is never idle.
   const shoot = async (name, address) => {
-    await page.goto(address, { waitUntil: 'networkidle' });
+    await page.goto(address, { waitUntil: 'load' });
+    await page.waitForTimeout(1500);
     await page.screenshot({ path: file(name) });
   };
 
   await shoot('storefront-home', `${shop}/`);
   await shoot('storefront-product', `${shop}/item/gannet-delta`);
+  await shoot('storefront-second', `http://osierwick.localhost:${port}/`);
   await page.setViewportSize({ width: 390, height: 844 });
   await shoot('storefront-product-phone', `${shop}/item/petrel-150`);
   await page.setViewportSize({ width: 1280, height: 800 });
+
+  const { run, done } = commandLine(DEMO_SIGN_IN);
+  run(['section', 'set', 'home', 'h-poster', 'title', 'Wind is free']);
+  run(['publish', '--note', 'First words']);
+  run(['section', 'set', 'home', 'h-sport', 'title', 'For gales']);
+  run(['timed', 'add', 'Gale week', '--starts', '2099-11-27T08:00', '--ends', '2099-11-30T23:00']);
+  run(['section', 'set', 'home', 'h-dunes', 'title', 'Which wind, you ask?']);
+  run(['section', 'move', 'home', 'h-workshop', '--before', 'h-newest']);
+  run(['design', 'copy', 'Summer']);
 
   await page.goto(consoleAt);
   await page.getByLabel('Mail address').fill(DEMO_SIGN_IN.mail);
@@ -45,18 +57,32 @@ await main(async () => {
   await shoot('console-pages', `${consoleAt}/pages`);
   await shoot('console-templates', `${consoleAt}/templates`);
   await shoot('console-revisions', `${consoleAt}/revisions`);
-  await page.goto(`${consoleAt}/workbench/home`, { waitUntil: 'networkidle' });
+  await shoot('console-designs', `${consoleAt}/designs`);
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.waitForTimeout(800);
+  await page.screenshot({ path: file('console-publish') });
+  await page.goto(`${consoleAt}/workbench/home`, { waitUntil: 'load' });
   await page.locator('[data-plan-section="h-poster"]').click();
   await page.waitForTimeout(1500);
   await page.screenshot({ path: file('console-workbench') });
 
-  await terminal(page, 'command-pages', 'pages list', DEMO_SIGN_IN);
-  await terminal(page, 'command-draw', 'template draw product', DEMO_SIGN_IN);
+  await terminal(page, run, 'command-pages', ['pages', 'list', '--kind', 'product']);
+  await terminal(page, run, 'command-draw', ['template', 'draw', 'product']);
+  await terminal(page, run, 'command-why', ['pages', 'why', 'product:K-006']);
+  await terminal(page, run, 'command-dry-run', [
+    'assign',
+    'product',
+    'product-plain',
+    '--where',
+    'price >= 40',
+    '--dry-run',
+  ]);
+  done();
   await browser.close();
 });
 
-/** A command's output, set as a terminal shows it. */
-async function terminal(page, name, line, { mail, password }) {
+/** The command line, signed in; `done` forgets its token. */
+function commandLine({ mail, password }) {
   const folder = mkdtempSync(join(tmpdir(), 'parlour-shots-'));
   const env = { ...process.env, PARLOUR_URL: consoleAt, PARLOUR_CREDENTIALS: join(folder, 'credentials.json') };
   const run = (words, input) =>
@@ -66,8 +92,13 @@ async function terminal(page, name, line, { mail, password }) {
       encoding: 'utf8',
     });
   run(['sign-in', mail, '-'], password);
-  const text = `$ parlour ${line}\n${run(line.split(' '))}`;
-  rmSync(folder, { recursive: true });
+  return { run, done: () => rmSync(folder, { recursive: true }) };
+}
+
+/** A command's output, set as a terminal shows it. */
+async function terminal(page, run, name, words) {
+  const line = words.map((word) => (/[ >]/.test(word) ? `'${word}'` : word)).join(' ');
+  const text = `$ parlour ${line}\n${run(words)}`;
   const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;');
   await page.setContent(
     `<body style="margin:0;background:#231d20;color:#efe8de"><pre style="margin:0;padding:24px;display:inline-block;font:15px/1.45 'DejaVu Sans Mono',monospace">${escaped}</pre>`,

@@ -25,6 +25,7 @@ export async function windrowKites(): Promise<DemoStore> {
   ];
   return {
     slug: 'windrow',
+    owner: { mail: 'owner@windrow.example', name: 'Maren Oldacre' },
     name: 'Windrow Kites',
     currency: 'EUR',
     locale: 'en-IE',

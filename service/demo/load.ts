@@ -7,11 +7,10 @@ import { addAccount, setMembership } from '../records/accounts.js';
 import { json, type Database, type Records } from '../records/database.js';
 import { addPicture } from '../records/pictures.js';
 
-/** The demo's owner. A demo only: a store of one's own is not made with it. */
+/** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
 export const DEMO_SIGN_IN = {
   mail: 'owner@windrow.example',
   password: 'kites-over-ternhythe',
-  name: 'Maren Oldacre',
 } as const;
 
 /** @returns false if there are stores already, and nothing was done */
@@ -22,8 +21,10 @@ export async function loadDemo(db: Database): Promise<boolean> {
     // Two processes that start on one empty database must not both load it.
     await trx.selectFrom('service_secret').selectAll().forUpdate().execute();
     if (await hasStores(trx)) return false;
-    const owner = await addAccount(trx, { mail: DEMO_SIGN_IN.mail, name: DEMO_SIGN_IN.name, passwordHash });
-    for (const store of await demoStores()) await setMembership(trx, owner, await loadStore(trx, store), 'owner');
+    for (const store of await demoStores()) {
+      const owner = await addAccount(trx, { ...store.owner, passwordHash });
+      await setMembership(trx, owner, await loadStore(trx, store), 'owner');
+    }
     return true;
   });
 }

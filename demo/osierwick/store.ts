@@ -1,0 +1,169 @@
+/** Osierwick, a made-up candle and basket maker: a second, small store that proves that stores are apart. */
+import {
+  FORMAT,
+  keys,
+  starterDesign,
+  type Document,
+  type DocumentKey,
+  type TemplateDocument,
+  type ThemeDocument,
+} from '@parlour/core';
+import type { DemoProduct, DemoStore } from '../store.js';
+import { toPng } from '../windrow/pictures.js';
+import { basketPicture, candlePicture } from './pictures.js';
+
+const goods: readonly (readonly [
+  code: string,
+  title: string,
+  titleNote: string,
+  price: number,
+  category: string,
+  drawing: string,
+])[] = [
+  [
+    'O-01',
+    'Hearth candle',
+    'Burns for two evenings and smells of nothing but warm wax.',
+    2400,
+    'candle',
+    candlePicture('#e9dcb7', 420, 0),
+  ],
+  ['O-02', 'Tall candle', 'For a table that is used until late.', 3200, 'candle', candlePicture('#c96f4a', 560, 1)],
+  [
+    'O-03',
+    'Stub',
+    'What is left when a long one is cut; it burns as well.',
+    900,
+    'candle',
+    candlePicture('#8fa58a', 230, 2),
+  ],
+  [
+    'O-04',
+    'Market basket',
+    'Carries six apples and a cabbage, or a sleeping cat.',
+    8800,
+    'basket',
+    basketPicture('#c79a5b', '#8d4f3a', 620, 3),
+  ],
+  [
+    'O-05',
+    'Bread basket',
+    'Low, wide, and easy to shake out.',
+    5200,
+    'basket',
+    basketPicture('#d9b676', '#5f7a6b', 700, 0),
+  ],
+  [
+    'O-06',
+    'Reed basket',
+    'Light enough to hang on a nail.',
+    4100,
+    'basket',
+    basketPicture('#b98b52', '#3f5a73', 480, 2),
+  ],
+];
+
+const products: readonly DemoProduct[] = goods.map(([code, title, summary, price, category]) => ({
+  code,
+  slug: title.toLowerCase().replaceAll(' ', '-'),
+  title,
+  brand: 'Osierwick',
+  category,
+  keywords: [],
+  attributes: {},
+  summary,
+  description: `<p>${summary} Made in the shed behind the house, packed in straw.</p>`,
+  options: [],
+  variants: [{ code: `${code}-1`, options: {}, price, wasPrice: null, stock: 8 }],
+  pictures: [{ file: `${code}.png`, alt: `${title} on a wooden table` }],
+  added: '2026-05-04T09:00:00Z',
+}));
+
+export async function osierwick(): Promise<DemoStore> {
+  return {
+    slug: 'osierwick',
+    owner: { mail: 'owner@osierwick.example', name: 'Ingrith Sallow' },
+    name: 'Osierwick',
+    currency: 'JPY',
+    locale: 'en',
+    timeZone: 'Asia/Tokyo',
+    country: 'JP',
+    pictures: await Promise.all(
+      goods.map(async ([code, , , , , drawing]) => ({ name: `${code}.png`, bytes: await toPng(drawing) })),
+    ),
+    products,
+    collections: [
+      {
+        code: 'candles',
+        slug: 'candles',
+        title: 'Candles',
+        description: 'Poured on still days.',
+        products: ['O-01', 'O-02', 'O-03'],
+      },
+      {
+        code: 'baskets',
+        slug: 'baskets',
+        title: 'Baskets',
+        description: 'Cut in winter, woven in spring.',
+        products: ['O-04', 'O-05', 'O-06'],
+      },
+    ],
+    design,
+  };
+}
+
+/** The design every store starts with, with a look and words of its own, and a second language. */
+function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
+  const documents = new Map(starterDesign('Osierwick'));
+  const values = {
+    groundColour: '#fffdf8',
+    strongColour: '#3b2f2a',
+    accentColour: '#8d4f3a',
+    softColour: '#f1e9dc',
+    buttonShape: 'round',
+    titleFont: 'work-sans',
+  };
+  documents.set(keys.theme, { ...(documents.get(keys.theme) as ThemeDocument), values });
+  const home = documents.get(keys.template('home')) as TemplateDocument;
+  const [poster, row] = home.areas['main'] ?? [];
+  if (!poster || !row) throw new Error('The starter’s home has changed; so must this.');
+  const words = {
+    title: 'Light, and something to carry it in',
+    'title@de': 'Licht, und etwas, worin man es trägt',
+    text: 'Candles and baskets from one shed and four hands.',
+    'text@de': 'Kerzen und Körbe aus einem Schuppen und vier Händen.',
+    level: 'h1',
+    picture: { picture: hashOf('O-02.png'), alt: 'A lit candle on a wooden table' },
+  };
+  documents.set(keys.template('home'), {
+    ...home,
+    areas: {
+      ...home.areas,
+      main: [
+        { ...poster, casing: { width: 'edge', space: 'none', tone: 'strong' }, values: words },
+        {
+          ...row,
+          values: {
+            title: 'All there is',
+            'title@de': 'Alles, was es gibt',
+            source: { from: 'recent' },
+            limit: 6,
+            across: '3',
+          },
+        },
+      ],
+    },
+  });
+  documents.set(keys.menu('main'), {
+    format: FORMAT,
+    type: 'menu',
+    name: 'Main menu',
+    lists: {
+      entries: [
+        { id: 'm-candles', values: { label: 'Candles', 'label@de': 'Kerzen', link: { to: 'collection:candles' } } },
+        { id: 'm-baskets', values: { label: 'Baskets', 'label@de': 'Körbe', link: { to: 'collection:baskets' } } },
+      ],
+    },
+  });
+  return documents;
+}
