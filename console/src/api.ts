@@ -2,8 +2,8 @@
 import { Problem } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type Route } from '@parlour/contract';
 import { reactive } from 'vue';
-import { noteOwn } from './live';
 import { router } from './router';
+import { newUnit } from './units';
 
 const client = createClient({ origin: '' });
 
@@ -103,13 +103,6 @@ export async function edit(edits: readonly unknown[]): Promise<AnswerOf<typeof r
   const answer = await call(routes.edit, { body: { unit: newUnit(), edits } });
   await refreshChanges();
   return answer;
-}
-
-/** An id for a unit of this window. */
-export function newUnit(): string {
-  const unit = crypto.randomUUID();
-  noteOwn(unit);
-  return unit;
 }
 
 /** Takes back one's own latest unit. */

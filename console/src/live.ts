@@ -1,6 +1,7 @@
 /** What others do to the open design, as it happens: over server-sent events, which come back by themselves. */
 import { ref, watch } from 'vue';
 import { refreshChanges, session } from './api';
+import { wasOwn } from './units';
 
 export interface News {
   readonly unit: string;
@@ -15,16 +16,11 @@ export const news = ref<News | null>(null);
 /** The names of everybody who has the design open. */
 export const people = ref<readonly { readonly name: string; readonly page: string }[]>([]);
 
-const own = new Set<string>();
-
-/** Notes a unit as done by this window, so that its echo is not news. */
-export const noteOwn = (unit: string): void => void own.add(unit);
-
 let source: EventSource | null = null;
 
 function hear(event: MessageEvent<string>): void {
   const heard = JSON.parse(event.data) as News;
-  if (own.delete(heard.unit)) return;
+  if (wasOwn(heard.unit)) return;
   news.value = heard;
   void refreshChanges().catch(() => undefined);
 }

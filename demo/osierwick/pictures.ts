@@ -17,6 +17,24 @@ export function candlePicture(wax: string, height: number, which: number): strin
   );
 }
 
+/** A wide picture for the top of the shop: candles and a basket on one table, quiet on the side of the words. */
+export function tablePicture(): string {
+  const candle = (x: number, height: number, wax: string): string =>
+    `<circle cx="${x}" cy="${560 - height}" r="130" fill="#fff3cf" opacity=".5"/><rect x="${x - 55}" y="${640 - height}" width="110" height="${height}" rx="12" fill="${wax}"/><path d="M${x} ${642 - height}v-30" stroke="#33271f" stroke-width="6"/><path d="M${x} ${548 - height}c28 36 24 62 0 68c-24-6-28-32 0-68z" fill="#f0a733"/>`;
+  const weave = Array.from({ length: 5 }, (_, row) =>
+    Array.from(
+      { length: 7 },
+      (__, i) =>
+        `<rect x="${1480 + i * 46 + (row % 2 ? 20 : 0)}" y="${470 + row * 34}" width="38" height="24" rx="11" fill="${row === 2 ? '#8d4f3a' : '#c79a5b'}"/>`,
+    ).join(''),
+  ).join('');
+  return svg(
+    2000,
+    900,
+    `<rect width="2000" height="900" fill="#e3dccd"/><rect x="1050" y="90" width="620" height="330" fill="#cfdde0"/><path d="M1050 330q160-90 310-20t310-50v160h-620z" fill="#a9bda6"/><rect x="1352" y="90" width="14" height="330" fill="#f4efe4"/><rect y="640" width="2000" height="260" fill="#8a5f3c"/><rect y="640" width="2000" height="12" fill="#6f4a2d"/>${candle(1010, 330, '#e9dcb7')}${candle(1170, 230, '#c96f4a')}${candle(1310, 130, '#8fa58a')}<path d="M1500 470C1500 250 1790 250 1790 470" fill="none" stroke="#c79a5b" stroke-width="20"/><rect x="1466" y="456" width="368" height="190" rx="22" fill="#59401f"/>${weave}<rect x="1460" y="446" width="380" height="26" rx="13" fill="#c79a5b"/>`,
+  );
+}
+
 /** A basket of some width, with rows of weave. */
 export function basketPicture(osier: string, band: string, width: number, which: number): string {
   const [left, rows] = [600 - width / 2, 7];

@@ -10,7 +10,7 @@ import {
 } from '@parlour/core';
 import type { DemoProduct, DemoStore } from '../store.js';
 import { toPng } from '../windrow/pictures.js';
-import { basketPicture, candlePicture } from './pictures.js';
+import { basketPicture, candlePicture, tablePicture } from './pictures.js';
 
 const goods: readonly (readonly [
   code: string,
@@ -88,9 +88,12 @@ export async function osierwick(): Promise<DemoStore> {
     locale: 'en',
     timeZone: 'Asia/Tokyo',
     country: 'JP',
-    pictures: await Promise.all(
-      goods.map(async ([code, , , , , drawing]) => ({ name: `${code}.png`, bytes: await toPng(drawing) })),
-    ),
+    pictures: [
+      { name: 'table.png', bytes: await toPng(tablePicture()) },
+      ...(await Promise.all(
+        goods.map(async ([code, , , , , drawing]) => ({ name: `${code}.png`, bytes: await toPng(drawing) })),
+      )),
+    ],
     products,
     collections: [
       {
@@ -133,7 +136,7 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
     text: 'Candles and baskets from one shed and four hands.',
     'text@de': 'Kerzen und Körbe aus einem Schuppen und vier Händen.',
     level: 'h1',
-    picture: { picture: hashOf('O-02.png'), alt: 'A lit candle on a wooden table' },
+    picture: { picture: hashOf('table.png'), alt: 'Three lit candles and a basket on a table by the window' },
   };
   documents.set(keys.template('home'), {
     ...home,

@@ -20,7 +20,7 @@ import {
 import { audit, listAudit } from '../records/audit.js';
 import type { Records } from '../records/database.js';
 import { readNumber } from './designs.js';
-import { implement, type Api } from './implement.js';
+import { checkTag, implement, type Api } from './implement.js';
 
 const INVITATION_DAYS = 7;
 const DAY = 24 * 60 * 60 * 1000;
@@ -60,8 +60,9 @@ export function teamRoutes(api: Api): void {
     return { mail: body.mail, role, link: `${consoleOrigin(config)}/join/${token}`, expires: expiresAt.toISOString() };
   });
 
-  implement(api, routes.changeMember, ({ store, account, params, body }) =>
+  implement(api, routes.changeMember, ({ store, account, params, body, request }) =>
     db.transaction().execute(async (trx) => {
+      checkTag(request, await teamOf(trx, store.id));
       const members = await membersOf(trx, store.id, true);
       const member = members.find(({ mail }) => mail === params['mail']?.toLowerCase());
       if (!member)

@@ -89,7 +89,8 @@ test('a draft with hundreds of edits reads the same from its snapshots as from i
     });
   const copy = await asAdmin(
     async (client) =>
-      (await client.query('select draft_seq::int as seq, snapshot_seq::int as snapshot from design')).rows[0] as {
+      (await client.query('select draft_seq::int as seq, snapshot_seq::int as snapshot from design order by id'))
+        .rows[0] as {
         seq: number;
         snapshot: number;
       },

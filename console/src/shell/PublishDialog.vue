@@ -133,6 +133,8 @@ const setTime = (): Promise<void> =>
   list-style: none;
   padding: 0;
   margin-inline-start: -8px;
+  display: grid;
+  gap: 6px;
 }
 .times {
   display: grid;

@@ -13,8 +13,9 @@ import {
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, reactive, ref, shallowReactive, watch } from 'vue';
-import { attempt, call, edit, newUnit, refreshChanges } from '../api';
+import { attempt, call, edit, refreshChanges } from '../api';
 import { news } from '../live';
+import { newUnit } from '../units';
 
 export interface Selection {
   readonly document: string;
