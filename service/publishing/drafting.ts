@@ -15,7 +15,7 @@ import { renewAfterEdits } from '../assigning/renew.js';
 import type { Database, Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/drafts.js';
-import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone } from '../records/log.js';
+import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedUnit } from '../records/log.js';
 import { signal } from '../records/signals.js';
 import { checkReferences } from './references.js';
 
@@ -78,8 +78,15 @@ async function takeBack(
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
   const result = applyUnit(inverse, draft, SHIPPED_KINDS);
   await markUndone(trx, design.id, last.seq);
-  return result;
+  return last.sentences.length < inverse.length ? { ...result, sentences: saidAgain(last) } : result;
 }
+
+/** What was said of many edits in a sentence or two is said the same way when they are taken back, or done again. */
+const saidAgain = ({ type, sentences }: LoggedUnit): string[] =>
+  sentences.map((sentence) => {
+    const what = sentence.replace(/^(Took back|Did again): /, '');
+    return `${type === 'undo' ? 'Did again' : 'Took back'}: ${what}`;
+  });
 
 async function inDraft(
   db: Database,

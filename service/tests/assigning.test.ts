@@ -89,7 +89,9 @@ test('hundreds of pages are assigned in one unit and taken back as one', async (
   expect((await service.call(routes.listPages, { query: { template: 'product-plain', reason: 'page' } })).total).toBe(
     pages.length,
   );
-  await undo();
+  expect((await undo()).sentences).toEqual([
+    `Took back: ${pages.length} product pages have the template “Product, words first”.`,
+  ]);
   expect((await service.call(routes.listPages, { query: { reason: 'page' } })).total).toBe(0);
 });
 
