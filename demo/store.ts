@@ -1,4 +1,4 @@
-/** What a demo store is made of. Plain data: the service loads it through the same doors as any store's. */
+/** What a demo store is made of: plain data, which the service writes into an empty database. */
 import type { Document, DocumentKey } from '@parlour/core';
 
 export interface DemoVariant {
