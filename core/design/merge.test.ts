@@ -67,6 +67,14 @@ describe('three-way merge', () => {
     expect(said.join()).toMatch(sentence);
   });
 
+  test('what ours removed goes, where theirs changed something else', () => {
+    const { document, said } = merge(template(heads('a', 'b')), template(heads('a')), {
+      ...template(heads('a', 'b')),
+      name: 'Theirs',
+    });
+    expect([ids(document), document?.name, said]).toEqual(['a', 'Theirs', []]);
+  });
+
   test('what both changed alike is no conflict', () => {
     const [base, same] = [template(heads('a')), template([section('a', 'heading', { text: 'x' })])];
     const { document, said } = merge(base, same, { ...same, name: 'Theirs' });
