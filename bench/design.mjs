@@ -79,8 +79,13 @@ async function largeStore(db, client) {
     country: 'IE',
   });
   await client.query(
-    `insert into product (store_id, code, slug, title, brand, summary, description, options)
-     select $1, 'P-' || n, 'p-' || n, 'Product ' || n, 'Brand ' || (n % 1000), '', '', '[]' from generate_series(1, $2) n`,
+    `insert into brand (store_id, code, slug, title) select $1, 'B-' || n, 'b-' || n, 'Brand ' || n from generate_series(0, 999) n`,
+    [storeId],
+  );
+  await client.query(
+    `insert into product (store_id, code, slug, title, brand_id, summary, description, options)
+     select $1, 'P-' || n, 'p-' || n, 'Product ' || n, b.id, '', '', '[]'
+     from generate_series(1, $2) n join brand b on b.store_id = $1 and b.code = 'B-' || (n % 1000)`,
     [storeId, PRODUCTS],
   );
   await client.query(
@@ -170,8 +175,9 @@ async function pagesRows(db, client, { design: { id } }) {
     ours: timed(() => listAssignments(db, id, 'draft', { template: 't42', limit: 100 })),
     floor: timed(() =>
       client.query(
-        `select p.code from product p join lateral (select min(price) as price from variant where product_id = p.id) v on true
-         where p.store_id = $1 and p.brand = 'Brand 42' and v.price >= 2000 order by p.title limit 100`,
+        `select p.code from product p join brand b on b.id = p.brand_id
+         join lateral (select min(price) as price from variant where product_id = p.id) v on true
+         where p.store_id = $1 and b.title = 'Brand 42' and v.price >= 2000 order by p.title limit 100`,
         [design.storeId],
       ),
     ),

@@ -4,7 +4,7 @@ import { homedir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
-import { Problem, type EditRequest } from '@parlour/core';
+import { counted, Problem, type EditRequest } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
 
 export interface Credentials {
@@ -47,7 +47,10 @@ function savedCredentials(): Partial<Credentials> {
 export interface Context {
   readonly options: GlobalOptions;
   readonly client: Client;
-  /** Calls a route of the store's live design; `store` and `design` are filled in. */
+  /**
+   * Calls a route of the store's live design; `store` and `design` are filled in.
+   * @throws Problem also if it would change something and `--dry-run` was given
+   */
   call<R extends Route>(
     route: R,
     input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
@@ -56,6 +59,8 @@ export interface Context {
   edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
   /** Says what a unit did, or would do, and what comes next. */
   done(answer: AnswerOf<typeof routes.edit>, next?: string): void;
+  /** For `--dry-run` of what replaces one state by another: prints what would change for shoppers. */
+  tellDifference(from: string, to: string, only?: readonly string[]): Promise<void>;
   /** Prints `data` as JSON if that was asked for, else the text. */
   print(data: unknown, text: () => string): void;
 }
@@ -71,6 +76,11 @@ export function contextOf(command: Command): Context {
     options,
     client,
     async call(route, input = {}) {
+      if (options.dryRun && route.method !== 'get' && route.path !== routes.edit.path)
+        throw new Problem('bad-input', 'This cannot be tried without doing it; nothing was done.', {
+          place: '--dry-run',
+          remedy: 'Leave --dry-run out to do it.',
+        });
       const needsStore = route.path.includes('{store}');
       const params = {
         ...(needsStore
@@ -85,22 +95,38 @@ export function contextOf(command: Command): Context {
     done(answer, next) {
       context.print(answer, () => {
         if (!answer.pages) return [...answer.sentences, ...(next ? [next] : [])].join('\n');
-        const { total, some } = answer.pages;
-        const more = total > some.length ? `, and ${total - some.length} more` : '';
-        return [
-          'It would do this; nothing was changed:',
-          ...answer.sentences.map((sentence) => `  ${sentence}`),
-          total
-            ? `${total} ${total === 1 ? 'page' : 'pages'} would change: ${some.join(', ')}${more}`
-            : 'No page would change.',
-        ].join('\n');
+        return wouldText(answer.sentences, answer.pages);
       });
+    },
+    async tellDifference(from, to, only) {
+      // The pages of a part of the changes are not known without making that state.
+      const answer = await context.call(routes.compare, { query: { from, to, pages: only ? 'no' : 'yes' } });
+      const changes = only ? answer.changes.filter(({ id }) => only.includes(id)) : answer.changes;
+      context.print({ ...answer, changes }, () =>
+        changes.length
+          ? wouldText(
+              changes.map(({ sentence }) => sentence),
+              answer.pages,
+            )
+          : 'It would change nothing.',
+      );
     },
     print(data, text) {
       process.stdout.write((options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
     },
   };
   return context;
+}
+
+function wouldText(sentences: readonly string[], pages: AnswerOf<typeof routes.edit>['pages']): string {
+  const lines = ['It would do this; nothing was changed:', ...sentences.map((sentence) => `  ${sentence}`)];
+  if (!pages) return lines.join('\n');
+  const { total, some } = pages;
+  const more = total > some.length ? `, and ${total - some.length} more` : '';
+  return [
+    ...lines,
+    total ? `${counted(total, 'page')} would change: ${some.join(', ')}${more}` : 'No page would change.',
+  ].join('\n');
 }
 
 /** The store of `--store`, or the only one there is. */

@@ -2,6 +2,7 @@
 import { Command, CommanderError } from 'commander';
 import { Problem } from '@parlour/core';
 import { accountCommands } from './commands/account.js';
+import { catalogueCommands } from './commands/catalogue.js';
 import { kindCommands } from './commands/kinds.js';
 import { pageCommands } from './commands/pages.js';
 import { publishCommands } from './commands/publishing.js';
@@ -22,7 +23,7 @@ export function buildProgram(): Command {
     .option('--url <url>', `where Parlour runs (or PARLOUR_URL; ${STANDARD_URL} if neither)`)
     .option('--store <slug>', 'which store, where you belong to several')
     .option('--design <code>', 'which design; the live one if left out')
-    .option('--dry-run', 'for edits: only say what would be done, and which pages would change')
+    .option('--dry-run', 'only say what would be done, and which pages would change')
     .option('--json', 'print JSON instead of tables and sentences')
     .configureHelp({ showGlobalOptions: true })
     .exitOverride()
@@ -42,6 +43,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
   for (const add of [
     accountCommands,
     storeCommands,
+    catalogueCommands,
     pageCommands,
     ruleCommands,
     templateCommands,

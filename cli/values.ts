@@ -55,7 +55,8 @@ function readLink(text: string): Link | null {
 
 /** `recent`, `collection:C-1`, or product codes with commas between. */
 function readSource(text: string): ProductSource {
-  if (text === 'recent' || text === 'reduced' || text === 'this-collection') return { from: text };
+  if (text === 'recent' || text === 'reduced' || text === 'this-collection' || text === 'same-brand')
+    return { from: text };
   if (text.startsWith('collection:')) return { from: 'collection', collection: text.slice('collection:'.length) };
   return { from: 'chosen', products: text.split(',').map((code) => code.trim()) };
 }

@@ -162,6 +162,17 @@ export const routes = {
     status: 201,
   }),
 
+  getProduct: get('/stores/{store}/products/{product}', {
+    summary: 'One product, as rules and pages see it.',
+    answer: shapes.product,
+  }),
+  changeProduct: patch('/stores/{store}/products/{product}', {
+    summary: 'Changes a product; what is absent stays. Shoppers see it at once, and its pages are worked out anew.',
+    can: 'catalogue.edit',
+    body: shapes.productChange,
+    answer: shapes.product,
+  }),
+
   listPages: get(`${DESIGN}/pages`, {
     summary: 'Every store page with its path, its template in the draft, and the reason.',
     query: shapes.pagesQuery,

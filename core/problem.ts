@@ -61,6 +61,7 @@ export const PROBLEMS = {
   'merge-conflict': [409, 'Both sides changed the same thing, differently; nothing was guessed.'],
   'not-allowed': [403, 'One’s role in the store, or the scope of the token, does not allow this.'],
   'too-many-tries': [429, 'Too many sign-ins have failed; wait and try again.'],
+  'too-many-streams': [429, 'One person listens to events more often than is allowed at the same time.'],
   'bad-invitation': [403, 'The invitation has expired or was used already.'],
   'stale-tag': [412, 'The resource has changed since it was read; `If-Match` does not fit any more.'],
   'reused-key': [409, 'The idempotency key was used for another request before.'],

@@ -3,11 +3,15 @@
 export const ROLES = ['owner', 'builder', 'editor', 'viewer'] as const;
 export type Role = (typeof ROLES)[number];
 
-/** `content.edit`: texts, pictures, content pages; `design.edit`: everything of a draft. */
-export type Capability = 'content.edit' | 'design.edit' | 'design.publish' | 'team.manage' | 'store.manage';
+/**
+ * `content.edit`: texts, pictures, content pages; `design.edit`: everything of a draft; `catalogue.edit`: what the
+ * store sells.
+ */
+export type Capability =
+  'content.edit' | 'design.edit' | 'design.publish' | 'catalogue.edit' | 'team.manage' | 'store.manage';
 
 const CAPABILITIES: Readonly<Record<Role, readonly Capability[]>> = {
-  owner: ['content.edit', 'design.edit', 'design.publish', 'team.manage', 'store.manage'],
+  owner: ['content.edit', 'design.edit', 'design.publish', 'catalogue.edit', 'team.manage', 'store.manage'],
   builder: ['content.edit', 'design.edit', 'design.publish'],
   editor: ['content.edit'],
   viewer: [],

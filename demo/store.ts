@@ -14,6 +14,7 @@ export interface DemoProduct {
   readonly code: string;
   readonly slug: string;
   readonly title: string;
+  /** The title of its brand. */
   readonly brand: string;
   readonly category: string;
   readonly keywords: readonly string[];
@@ -25,6 +26,13 @@ export interface DemoProduct {
   readonly variants: readonly DemoVariant[];
   readonly pictures: readonly { readonly file: string; readonly alt: string }[];
   readonly added: string;
+}
+
+export interface DemoBrand {
+  readonly code: string;
+  readonly slug: string;
+  readonly title: string;
+  readonly description: string;
 }
 
 export interface DemoCollection {
@@ -46,6 +54,7 @@ export interface DemoStore {
   readonly country: string;
   readonly pictures: readonly { readonly name: string; readonly bytes: Uint8Array }[];
   readonly products: readonly DemoProduct[];
+  readonly brands: readonly DemoBrand[];
   readonly collections: readonly DemoCollection[];
   /** The documents of the first design. @param hashOf the hash of a picture by its file name */
   design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document>;

@@ -52,7 +52,8 @@ export function designCommands(program: Command): void {
     .option('--note <note>', 'why, for the list of who did what')
     .addHelpText('after', '\nExample:\n  $ parlour design live summer')
     .action(async (design: string, options: { note?: string }, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, options: given, tellDifference } = contextOf(command);
+      if (given.dryRun) return tellDifference('live', `${design}/live`);
       const before = (await call(routes.listDesigns)).designs.find((one) => one.live);
       const answer = await call(routes.goLive, { params: { design }, body: options });
       const rest = answer.unpublished

@@ -97,6 +97,6 @@ function takes(field: Field): string {
     case 'entries':
       return `entries: ${Object.keys(field.fields).join(', ')}`;
     case 'source':
-      return 'recent | reduced | this-collection | collection:CODE | CODE,CODE';
+      return 'recent | reduced | this-collection | same-brand | collection:CODE | CODE,CODE';
   }
 }

@@ -43,12 +43,14 @@ export function publishCommands(program: Command): void {
     .option('--only <numbers>', 'only these of parlour changes, such as 1,3')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour publish --note "Autumn words"\n  $ parlour publish --only 2 --note "One word mended"',
+      '\nExamples:\n  $ parlour publish --note "Autumn words"\n  $ parlour publish --dry-run\n  $ parlour publish --only 2 --note "One word mended"',
     )
     .action(async ({ note, only }: { note?: string; only?: string }, command: Command) => {
       const context = contextOf(command);
       const { call, print } = context;
-      const changes = only === undefined ? {} : { changes: await chosenIds(context, only) };
+      const chosen = only === undefined ? undefined : await chosenIds(context, only);
+      if (context.options.dryRun) return context.tellDifference('live', 'draft', chosen);
+      const changes = chosen ? { changes: chosen } : {};
       const revision = await call(routes.publish, { body: { ...(note === undefined ? {} : { note }), ...changes } });
       print(
         revision,
@@ -84,7 +86,8 @@ export function publishCommands(program: Command): void {
     .option('--note <note>', 'why, for the list of revisions')
     .addHelpText('after', '\nExample:\n  $ parlour revert 3')
     .action(async (revision: string, options: { note?: string }, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, options: given, tellDifference } = contextOf(command);
+      if (given.dryRun) return tellDifference('live', revision);
       const answer = await call(routes.revert, {
         params: { revision },
         body: options.note === undefined ? {} : { note: options.note },

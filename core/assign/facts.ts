@@ -44,6 +44,8 @@ export const collectionFacts = (parents: readonly string[], path: string): Subje
     ['path', [fold(path)]],
   ]);
 
+export const brandFacts = (path: string): SubjectFacts => new Map([['path', [fold(path)]]]);
+
 export const contentFacts = ({ labels = [] }: ContentDocument, path: string): SubjectFacts =>
   new Map<string, readonly Scalar[]>([
     ['label', labels.map(fold)],
@@ -55,7 +57,7 @@ export function factsOf(subject: Subject, path: string): SubjectFacts {
   if (!subject) return new Map();
   if ('collection' in subject) return collectionFacts(subject.collection.parents, path);
   if ('content' in subject) return contentFacts(subject.content, path);
-  if ('brand' in subject) return new Map([['path', [fold(path)]]]);
+  if ('brand' in subject) return brandFacts(path);
   const { product } = subject;
   const { variants } = product;
   return productFacts(

@@ -46,7 +46,7 @@ export interface Draft {
 
 /** A draft read as it would be published. */
 export const closedState = (
-  draft: Draft,
+  draft: Pick<Draft, 'get' | 'keys'>,
 ): { get(key: DocumentKey): Document | undefined; keys(): Iterable<DocumentKey> } => ({
   get(key) {
     const document = draft.get(key);

@@ -47,6 +47,10 @@ const MAIN: Partial<Record<PageKind, (name: string) => readonly Section[]>> = {
     section('title', 'page-title', {}, { tone: 'soft' }),
     section('goods', 'product-row', { source: { from: 'this-collection' }, limit: 48 }, { space: 'large' }),
   ],
+  brand: () => [
+    section('title', 'page-title', {}, { tone: 'soft' }),
+    section('goods', 'product-row', { source: { from: 'same-brand' }, limit: 48 }, { space: 'large' }),
+  ],
   content: () => [
     section('title', 'page-title', { description: false }),
     section('text', 'prose', { text: { bind: 'text' } }, { width: 'narrow' }),

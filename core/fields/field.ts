@@ -149,6 +149,7 @@ export type ProductSource =
   | { readonly from: 'recent' }
   | { readonly from: 'reduced' }
   | { readonly from: 'this-collection' }
+  | { readonly from: 'same-brand' }
   | { readonly from: 'collection'; readonly collection: string }
   | { readonly from: 'chosen'; readonly products: readonly string[] };
 

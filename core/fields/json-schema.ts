@@ -8,7 +8,18 @@ export function jsonSchema(schema: Schema): JsonSchema {
   const about = schema.describe() as SchemaDescription;
   const out = byType(schema, about);
   if (about.label) out['description'] = about.label;
-  return about.nullable && out['type'] ? { ...out, type: [out['type'], 'null'] } : out;
+  return about.nullable ? nullable(out) : out;
+}
+
+/** The same, and null as well. */
+function nullable(schema: JsonSchema): JsonSchema {
+  const { type, enum: values } = schema;
+  if (!type) return schema;
+  return {
+    ...schema,
+    type: [type, 'null'],
+    ...(Array.isArray(values) ? { enum: [...(values as unknown[]), null] } : {}),
+  };
 }
 
 function byType(schema: Schema, about: SchemaDescription): JsonSchema {

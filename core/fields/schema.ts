@@ -27,6 +27,7 @@ const sourceForms: Record<ProductSource['from'], yup.Schema> = {
   recent: closed({ from: exactly('recent') }),
   reduced: closed({ from: exactly('reduced') }),
   'this-collection': closed({ from: exactly('this-collection') }),
+  'same-brand': closed({ from: exactly('same-brand') }),
   collection: closed({ from: exactly('collection'), collection: codeText().required() }),
   chosen: closed({ from: exactly('chosen'), products: yup.array(codeText().required()).strict().max(48).required() }),
 };

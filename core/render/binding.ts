@@ -26,7 +26,7 @@ function textOf(subject: PageInfo['subject']): string | undefined {
   if (!subject) return undefined;
   if ('content' in subject) return subject.content.text;
   if ('product' in subject) return subject.product.description;
-  return 'collection' in subject ? subject.collection.description : undefined;
+  return 'collection' in subject ? subject.collection.description : subject.brand.description;
 }
 
 function subjectValue({ subject, code }: PageInfo, name: string): unknown {

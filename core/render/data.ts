@@ -72,7 +72,8 @@ export interface Collection {
 export interface Brand {
   readonly code: string;
   readonly slug: string;
-  readonly name: string;
+  readonly title: string;
+  readonly description: string;
 }
 
 /** What a store page is about. */

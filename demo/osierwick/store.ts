@@ -95,6 +95,14 @@ export async function osierwick(): Promise<DemoStore> {
       )),
     ],
     products,
+    brands: [
+      {
+        code: 'osierwick',
+        slug: 'osierwick',
+        title: 'Osierwick',
+        description: 'Wax and willow, from one shed behind one house.',
+      },
+    ],
     collections: [
       {
         code: 'candles',

@@ -1,10 +1,10 @@
-/** The design Windrow Kites starts with: theme, menu, header, footer, templates, assignments. */
+/** The design Windrow Kites starts with: what every store starts with, and its own pages, words and additions. */
 import {
   FORMAT,
   keys,
   parseRule,
+  starterDesign,
   type ArrangementDocument,
-  type AssignmentsDocument,
   type Document,
   type DocumentKey,
   type Entry,
@@ -40,15 +40,6 @@ const around = (region: ArrangementDocument['region'], main: readonly Section[])
   areas: { main },
 });
 
-const assigned = (
-  pageKind: PageKind,
-  standard: string,
-  rules: readonly Entry[] = [],
-): [DocumentKey, AssignmentsDocument] => [
-  keys.assignments(pageKind),
-  { format: FORMAT, type: 'assignments', pageKind, standard, ...(rules.length ? { lists: { rules } } : {}) },
-];
-
 const entry = (id: string, label: string, page: string): Entry => ({ id, values: { label, link: to(page) } });
 
 const to = (page: string): Link => ({ to: page });
@@ -56,7 +47,7 @@ const to = (page: string): Link => ({ to: page });
 export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
   const picture = (file: string, alt: string) => ({ picture: hashOf(file), alt });
   return new Map<DocumentKey, Document>([
-    [keys.theme, { format: FORMAT, type: 'theme', groundwork: 'foolscap', values: {} }],
+    ...starterDesign('Windrow Kites'),
     [
       keys.menu('main'),
       {
@@ -73,7 +64,6 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         },
       },
     ],
-    [keys.arrangement('header'), around('header', [section('h-bar', 'menu-bar', {}, { space: 'small' })])],
     [
       keys.arrangement('footer'),
       around('footer', [
@@ -299,15 +289,22 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section('t-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow', space: 'large' }),
       ]),
     ],
-    assigned('home', 'home'),
-    assigned('content', 'content'),
-    assigned('product', 'product', [
+    [
+      keys.assignments('product'),
       {
-        id: 'rule-featherby',
-        values: { when: parseRule('brand is "Featherby"', 'product'), template: 'product-plain' },
+        format: FORMAT,
+        type: 'assignments',
+        pageKind: 'product',
+        standard: 'product',
+        lists: {
+          rules: [
+            {
+              id: 'rule-featherby',
+              values: { when: parseRule('brand is "Featherby"', 'product'), template: 'product-plain' },
+            },
+          ],
+        },
       },
-    ]),
-    assigned('collection', 'collection'),
-    assigned('not-found', 'not-found'),
+    ],
   ]);
 }

@@ -10,7 +10,7 @@ import {
   toPng,
   workshopPicture,
 } from './pictures.js';
-import { collections, drawings, products } from './products.js';
+import { brands, collections, drawings, products } from './products.js';
 
 export async function windrowKites(): Promise<DemoStore> {
   const scenes: readonly (readonly [string, string])[] = [
@@ -33,6 +33,7 @@ export async function windrowKites(): Promise<DemoStore> {
     country: 'IE',
     pictures: await Promise.all(scenes.map(async ([name, drawing]) => ({ name, bytes: await toPng(drawing) }))),
     products,
+    brands,
     collections,
     design: windrowDesign,
   };

@@ -10,6 +10,7 @@ import type { Config } from '../config.js';
 import { originOf } from '../config.js';
 import type { Database } from '../records/database.js';
 import { sameOriginOnly } from '../web.js';
+import { catalogueRoutes } from './catalogue.js';
 import { designRoutes } from './designs.js';
 import { eventRoutes } from './events.js';
 import type { Api } from './implement.js';
@@ -63,6 +64,7 @@ function apiRouter(db: Database, config: Config): Router {
   const api: Api = { db, config, router };
   signInRoutes(api);
   storeRoutes(api);
+  catalogueRoutes(api);
   pageRoutes(api);
   designRoutes(api);
   releaseRoutes(api);

@@ -1,11 +1,12 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
-import { Problem, SHIPPED_KINDS, checkContentEdit, type EditRequest } from '@parlour/core';
+import { closedState, Problem, SHIPPED_KINDS, checkContentEdit, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { affectedPages } from '../assigning/affected.js';
+import { affectedPages, pagesThatDiffer } from '../assigning/affected.js';
 import { previewOrigin } from '../config.js';
 import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish, revert } from '../publishing/publish.js';
 import { changesBetween, stateNamed, unpublished, type Side } from '../publishing/states.js';
+import { audit } from '../records/audit.js';
 import { listRevisions, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
@@ -14,9 +15,14 @@ import { designOf, implement, type Api, type Caller } from './implement.js';
 import { checkPagesExist, pageOf } from './pages.js';
 
 const PREVIEW_HOURS = 12;
+const PAGES_NAMED = 100;
+
+const somePages = (pages: readonly string[]) => ({ total: pages.length, some: pages.slice(0, PAGES_NAMED) });
 
 export function designRoutes(api: Api): void {
   const { db, config } = api;
+  const noteRelease = ({ store, design, account }: Caller, action: string, detail: object) =>
+    audit(db, { storeId: store.id, accountId: account.id, action, target: design.code, detail: { ...detail } });
 
   implement(api, routes.edit, async (call) => {
     const { design, account, role, body } = call;
@@ -32,7 +38,7 @@ export function designRoutes(api: Api): void {
     const draft = await openDraft(db, design);
     const result = await tryUnit(db, design, draft, edits);
     const pages = await affectedPages(db, design, draft, result);
-    return { ...unitShape({ seq: draft.seq, ...result }), pages: { total: pages.length, some: pages.slice(0, 100) } };
+    return { ...unitShape({ seq: draft.seq, ...result }), pages: somePages(pages) };
   });
   implement(api, routes.undo, async ({ design, account, body }) =>
     unitShape(await undo(db, design, account.id, body.unit)),
@@ -62,7 +68,12 @@ export function designRoutes(api: Api): void {
       sideOf(api, call, call.query.from ?? 'live'),
       sideOf(api, call, call.query.to ?? 'draft'),
     ]);
-    return { from: from.label, to: to.label, changes: changesBetween(from, to) };
+    const changes = changesBetween(from, to);
+    const told = { from: from.label, to: to.label, changes };
+    if (call.query.pages !== 'yes') return told;
+    const changed = new Set(changes.map((one) => one.document));
+    const pages = await pagesThatDiffer(db, call.store.id, closedState(from), closedState(to), changed);
+    return { ...told, pages: somePages(pages) };
   });
 
   implement(api, routes.readLog, async ({ design, query }) => {
@@ -91,12 +102,14 @@ export function designRoutes(api: Api): void {
     };
   });
 
-  implement(api, routes.publish, async ({ design, account, body }) => {
+  implement(api, routes.publish, async (call) => {
+    const { design, account, body } = call;
     const revision = await publish(db, design.id, {
       note: body.note ?? '',
       authorId: account.id,
       ...(body.changes ? { changes: body.changes } : {}),
     });
+    await noteRelease(call, 'design.publish', { revision: revision.number });
     return revisionShape(revision, true);
   });
 
@@ -111,7 +124,8 @@ export function designRoutes(api: Api): void {
     };
   });
 
-  implement(api, routes.revert, async ({ design, account, params, body }) => {
+  implement(api, routes.revert, async (call) => {
+    const { design, account, params, body } = call;
     const { revision, sentences } = await revert(
       db,
       design.id,
@@ -119,6 +133,7 @@ export function designRoutes(api: Api): void {
       readNumber(params['revision'] as string, 'revision'),
       body.note ?? '',
     );
+    await noteRelease(call, 'design.revert', { to: revision.reverts, revision: revision.number });
     return { revision: revisionShape(revision, true), sentences: [...sentences] };
   });
 }

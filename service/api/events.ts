@@ -5,13 +5,13 @@
 import type { Request, Response } from 'express';
 import { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { present, peopleAt } from '../records/presence.js';
-import { logAfter } from '../records/log.js';
-import { onSignal, signal } from '../records/signals.js';
-import { designById } from '../records/designs.js';
+import { follow } from '../publishing/feed.js';
+import { present } from '../records/presence.js';
+import { signal } from '../records/signals.js';
 import { callerOf, implement, type Api, type Caller } from './implement.js';
 
-const BATCH = 200;
+/** Streams that one person may have open at one process. */
+const MOST_STREAMS = 30;
 const BEAT_MS = 15_000;
 /** What a client that does not read may leave waiting before it is cut; it comes back with its last id. */
 const MOST_WAITING = 4 * 1024 * 1024;
@@ -31,75 +31,80 @@ export function eventRoutes(api: Api): void {
   });
 }
 
-async function stream({ db }: Api, { design, account }: Caller, request: Request, response: Response): Promise<void> {
-  let seq = await startOf(request, async () => (await designById(db, design.id)).draftSeq);
-  response.set({
-    'content-type': 'text/event-stream; charset=utf-8',
-    'cache-control': 'no-store',
-    'x-accel-buffering': 'no',
-  });
-  response.flushHeaders();
-  let people = '';
-  let busy = false;
-  let again = false;
+async function stream(api: Api, caller: Caller, request: Request, response: Response): Promise<void> {
+  const { db } = api;
+  const { design, account } = caller;
+  const after = startOf(request);
+  const leave = enter(api, account.id);
   let closed = false;
-
+  let unfollow = (): void => undefined;
   const write = (text: string): void => {
     if (closed) return;
     response.write(text);
     if (response.writableLength > MOST_WAITING) response.destroy();
   };
-  const catchUp = async (): Promise<void> => {
-    if (busy) {
-      again = true;
-      return;
-    }
-    busy = true;
-    try {
-      do {
-        again = false;
-        for (let some = BATCH; some === BATCH && !closed;) {
-          const events = await logAfter(db, design.id, seq, BATCH);
-          for (const { seq: id, authorId: _who, at, ...entry } of events) {
-            write(
-              `id: ${id}\nevent: ${entry.type}\ndata: ${JSON.stringify({ seq: id, ...entry, at: at.toISOString() })}\n\n`,
-            );
-            seq = id;
-          }
-          some = events.length;
-        }
-        const there = JSON.stringify(await peopleAt(db, design.id, new Date()));
-        if (there !== people) write(`event: presence\ndata: ${(people = there)}\n\n`);
-      } while (again && !closed);
-    } catch {
-      // The database is away; the next signal tries again.
-    } finally {
-      busy = false;
-    }
-  };
-
-  const off = onSignal(db, design.id, () => void catchUp());
   const beat = setInterval(() => {
     write(': still here\n\n');
-    void present(db, design.id, account).catch(() => undefined);
+    // Whoever was signed out or left the team meanwhile hears nothing more.
+    void callerOf(api, routes.events, request)
+      .then(() => present(db, design.id, account))
+      .catch((error: unknown) => void (error instanceof Problem && response.end()));
   }, BEAT_MS);
   response.on('close', () => {
     closed = true;
-    off();
+    unfollow();
+    leave();
     clearInterval(beat);
   });
+  response.set({
+    'content-type': 'text/event-stream; charset=utf-8',
+    'cache-control': 'no-store',
+    'x-accel-buffering': 'no',
+  });
   write('retry: 1000\n\n');
-  await present(db, design.id, account).catch(() => undefined);
-  await signal(db, design.id);
-  await catchUp();
+  try {
+    unfollow = await follow(db, design.id, after, {
+      happened: ({ authorId: _who, at, ...entry }) =>
+        write(
+          `id: ${entry.seq}\nevent: ${entry.type}\ndata: ${JSON.stringify({ ...entry, at: at.toISOString() })}\n\n`,
+        ),
+      people: (there) => write(`event: presence\ndata: ${JSON.stringify(there)}\n\n`),
+    });
+    if (closed) return unfollow();
+    await present(db, design.id, account);
+    await signal(db, design.id);
+  } catch {
+    // The database is away. Cut, the client comes back by itself with the last id it has seen.
+    response.destroy();
+  }
 }
 
-/** Where to go on: after the last event the client has seen, or from now. */
-async function startOf(request: Request, now: () => Promise<number>): Promise<number> {
+/** Streams that are open in this process, by person. */
+const openStreams = new WeakMap<Api, Map<number, number>>();
+
+/** Counts a stream of a person. @returns takes it off again @throws Problem `too-many-streams` */
+function enter(api: Api, accountId: number): () => void {
+  const open = openStreams.get(api) ?? new Map<number, number>();
+  openStreams.set(api, open);
+  const count = open.get(accountId) ?? 0;
+  if (count >= MOST_STREAMS)
+    throw new Problem('too-many-streams', `You are listening ${count} times already.`, {
+      remedy: 'Close a window or a program that listens, or read the log instead.',
+    });
+  open.set(accountId, count + 1);
+  return () => {
+    const left = (open.get(accountId) ?? 1) - 1;
+    if (left === 0) open.delete(accountId);
+    else open.set(accountId, left);
+  };
+}
+
+/** The id of the last event the client has seen; null to begin now. */
+function startOf(request: Request): number | null {
   const last =
     request.header('last-event-id') ??
     (typeof request.query['after'] === 'string' ? request.query['after'] : undefined);
-  if (last === undefined || last === '') return now();
+  if (last === undefined || last === '') return null;
   if (!/^\d{1,15}$/.test(last))
     throw new Problem('bad-input', `“${last.slice(0, 40)}” is not the id of an event.`, {
       place: 'last-event-id',

@@ -8,19 +8,16 @@ import {
   currencyDecimals,
   factsOf,
   hasSections,
-  isPageKind,
   isSection,
   keys,
   nameOf,
   pageKinds,
   parsePage,
-  parseRule,
   planPage,
   planSvg,
   planText,
   printRule,
   Problem,
-  readyRule,
   regionsOf,
   sectionsIn,
   SHIPPED_KINDS,
@@ -39,7 +36,8 @@ import {
   type TemplateDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { allRows, settingOf } from '../assigning/renew.js';
+import { countInMemory, listInMemory } from '../assigning/in-memory.js';
+import { settingOf } from '../assigning/renew.js';
 import {
   countAssignments,
   listAssignments,
@@ -48,9 +46,7 @@ import {
   type PageFilter,
 } from '../records/assignments.js';
 import { pathsOf } from '../records/catalogue.js';
-import type { Design } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
-import { listCollections, listProducts } from '../records/subjects.js';
 import { findPage } from '../storefront/show.js';
 import { implement, type Api, type Caller } from './implement.js';
 
@@ -65,7 +61,7 @@ export function pageRoutes(api: Api): void {
     const renewals = await openRenewals(db, design.id, 'draft');
     const { rows, total } =
       query.when !== undefined || renewals.length
-        ? await listInMemory(api, design, state, filter, query.when)
+        ? await listInMemory(db, design, state, filter, query.when)
         : await listAssignments(db, design.id, 'draft', filter);
     const some = rows.slice(0, limit);
     const { patterns } = await settingOf(db, store.id, state);
@@ -108,7 +104,7 @@ export function pageRoutes(api: Api): void {
     const state = closedState(draft);
     const renewals = await openRenewals(db, design.id, 'draft');
     const counts = renewals.length
-      ? await countInMemory(api, design, state)
+      ? await countInMemory(db, design, state)
       : await countAssignments(db, design.id, 'draft');
     const templates = [...draft.keys()].flatMap((key) => {
       const code = templateCodeOf(key);
@@ -189,73 +185,6 @@ function templateShape({ kind, template, reason, rule }: AssignmentRow, state: D
   const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
   const entry = rule === null ? undefined : bucket?.lists?.['rules']?.find(({ id }) => id === rule);
   return { code: template, name, reason, ...(entry ? { rule: printRule(entry.values['when'] as Rule) } : {}) };
-}
-
-/** Right at once, also while the table is behind, and for conditions the table knows nothing of. */
-async function listInMemory(
-  { db }: Api,
-  design: Design,
-  state: DesignState,
-  filter: PageFilter,
-  when?: string,
-): Promise<{ rows: AssignmentRow[]; total: number }> {
-  const matching = when === undefined ? null : await pagesMatching(db, design.storeId, state, filter.kind, when);
-  const words = (filter.search ?? '').toLocaleLowerCase().split(/\s+/).filter(Boolean);
-  const fits = (row: AssignmentRow): boolean =>
-    (!filter.kind || row.kind === filter.kind) &&
-    (!filter.template || row.template === filter.template) &&
-    (!filter.reason || row.reason === filter.reason) &&
-    (!matching || matching.has(row.page)) &&
-    words.every((word) => `${row.title} ${row.page}`.toLocaleLowerCase().includes(word));
-  const all: AssignmentRow[] = [];
-  for await (const rows of allRows(db, design.storeId, state)) all.push(...rows.filter(fits));
-  all.sort(inListOrder);
-  const { after } = filter;
-  const rest = after ? all.filter((row) => inListOrder(row, after as AssignmentRow) > 0) : all;
-  return { rows: rest.slice(0, filter.limit), total: all.length };
-}
-
-const inListOrder = (
-  a: Pick<AssignmentRow, 'rank' | 'title' | 'page'>,
-  b: Pick<AssignmentRow, 'rank' | 'title' | 'page'>,
-): number => a.rank - b.rank || compareText(a.title, b.title) || compareText(a.page, b.page);
-const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
-
-async function countInMemory({ db }: Api, design: Design, state: DesignState): Promise<Map<string, number>> {
-  const counts = new Map<string, number>();
-  for await (const rows of allRows(db, design.storeId, state))
-    for (const { template } of rows) if (template !== null) counts.set(template, (counts.get(template) ?? 0) + 1);
-  return counts;
-}
-
-/** The pages of a kind that a rule given as text matches. */
-async function pagesMatching(
-  db: Api['db'],
-  storeId: number,
-  state: DesignState,
-  kind: string | undefined,
-  when: string,
-): Promise<Set<string>> {
-  if (kind === undefined || !isPageKind(kind))
-    throw new Problem('bad-input', 'A rule asks for pages of one kind.', {
-      place: 'kind',
-      remedy: 'Name the page kind too.',
-    });
-  const { decimals, patterns } = await settingOf(db, storeId, state);
-  const rule = readyRule(parseRule(when, kind), decimals);
-  const found = new Set<string>();
-  const path = (slug: string): string => (patterns[kind as 'product'] ?? '').replace('{slug}', slug);
-  if (kind === 'product') {
-    for (let after = 0; ;) {
-      const batch = await listProducts(db, storeId, { after, limit: 5000 });
-      for (const one of batch) if (rule.matches(one.facts(path(one.slug)))) found.add(`product:${one.code}`);
-      if (batch.length < 5000) return found;
-      after = batch.at(-1)?.id ?? 0;
-    }
-  }
-  for (const one of kind === 'collection' ? await listCollections(db, storeId) : [])
-    if (rule.matches(one.facts(path(one.slug)))) found.add(`${kind}:${one.code}`);
-  return found;
 }
 
 const cursorOf = ({ rank, title, page }: AssignmentRow): string =>

@@ -1,4 +1,4 @@
-/** Which store pages a unit of edits would make look different: for a look before doing it. */
+/** Which store pages a change would make look different: for a look before doing it. */
 import {
   closedState,
   codeOf,
@@ -17,23 +17,32 @@ import type { Design } from '../records/designs.js';
 import type { AssignmentRow } from '../records/assignments.js';
 import { allRows } from './renew.js';
 
-/** The codes of the pages, in the order of the list of pages. */
-export async function affectedPages(
+/** The pages a unit of edits would make look different, in the order of the list of pages. */
+export function affectedPages(
   db: Database,
   design: Design,
   draft: Draft,
   { documents }: UnitResult,
 ): Promise<string[]> {
-  const before = closedState(draft);
   const after = closedState(overlay(draft, documents));
-  const changed = new Set(documents.keys());
+  return pagesThatDiffer(db, design.storeId, closedState(draft), after, new Set(documents.keys()));
+}
+
+/** The pages of a store that look different in two states. @param changed the documents in which the states differ */
+export async function pagesThatDiffer(
+  db: Database,
+  storeId: number,
+  before: DesignState,
+  after: DesignState,
+  changed: ReadonlySet<string>,
+): Promise<string[]> {
   const everywhere = [...changed].some(
     (key) => key === 'theme' || key === 'paths' || key.startsWith('menu/') || key.startsWith('addition/'),
   );
   const was = new Map<string, AssignmentRow>();
-  for await (const rows of allRows(db, design.storeId, before)) for (const row of rows) was.set(row.page, row);
+  for await (const rows of allRows(db, storeId, before)) for (const row of rows) was.set(row.page, row);
   const pages: string[] = [];
-  for await (const rows of allRows(db, design.storeId, after)) {
+  for await (const rows of allRows(db, storeId, after)) {
     for (const row of rows) {
       const old = was.get(row.page);
       was.delete(row.page);

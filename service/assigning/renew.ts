@@ -2,7 +2,6 @@
 import {
   assignedBy,
   closedState,
-  contentFacts,
   currencyDecimals,
   isSame,
   keys,
@@ -13,14 +12,12 @@ import {
   pathOf,
   patternsOf,
   type AssignmentsDocument,
-  type ContentDocument,
   type DesignState,
   type DocumentKey,
   type Draft,
   type PageKind,
   type PathPatterns,
   type PathsDocument,
-  type SubjectFacts,
   type UnitResult,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
@@ -36,12 +33,12 @@ import {
   type AssignmentRow,
 } from '../records/assignments.js';
 import { storeById } from '../records/stores.js';
-import { countProducts, listCollections, listProducts, type ListedSubject } from '../records/subjects.js';
+import { countProducts } from '../records/subjects.js';
 import type { Side } from '../records/tables.js';
+import { allSubjects, subjectsOf, type PageSubject } from './subjects.js';
 
 /** Up to how many pages are renewed at once, in the same transaction; more are renewed in the background. */
 const AT_ONCE = 2000;
-const BATCH = 5000;
 
 /** After a unit of edits: the draft's pages whose template it can have changed. */
 export async function renewAfterEdits(
@@ -190,51 +187,8 @@ async function* rowsOfKind(
   kind: PageKind,
 ): AsyncGenerator<AssignmentRow[]> {
   const setting = await settingOf(db, storeId, state);
-  if (kind !== 'product') {
-    yield (await subjectsOf(db, storeId, kind, state)).map((subject) => rowOf(kind, subject, setting));
-    return;
-  }
-  for (let after = 0; ;) {
-    const batch = await listProducts(db, storeId, { after, limit: BATCH });
-    if (batch.length) yield batch.map((subject) => rowOf(kind, subject, setting));
-    const last = batch.at(-1);
-    if (!last || batch.length < BATCH) return;
-    after = last.id;
-  }
-}
-
-/** The subjects of a kind; one without a code for kinds that have a single page. */
-async function subjectsOf(
-  db: Records,
-  storeId: number,
-  kind: PageKind,
-  state: DesignState,
-  codes?: readonly string[],
-): Promise<(Omit<ListedSubject, 'code'> & { code: string | null })[]> {
-  switch (PAGE_KINDS[kind].subject) {
-    case null:
-      return [{ code: null, title: PAGE_KINDS[kind].name, slug: '', facts: () => new Map() }];
-    case 'product':
-      return listProducts(db, storeId, { codes: codes ?? [] });
-    case 'collection':
-      return listCollections(db, storeId, codes);
-    case 'content':
-      return [...state.keys()].flatMap((key) => {
-        const code = key.startsWith('content/') ? key.slice('content/'.length) : null;
-        if (code === null || (codes && !codes.includes(code))) return [];
-        const document = state.get(key) as ContentDocument;
-        return [
-          {
-            code,
-            title: document.title,
-            slug: document.slug,
-            facts: (path: string): SubjectFacts => contentFacts(document, path),
-          },
-        ];
-      });
-    case 'brand':
-      return [];
-  }
+  for await (const batch of allSubjects(db, storeId, kind, state))
+    yield batch.map((subject) => rowOf(kind, subject, setting));
 }
 
 const RANKS = pageKinds().sort(
@@ -245,7 +199,7 @@ const RANKS = pageKinds().sort(
 
 function rowOf(
   kind: PageKind,
-  { code, title, slug, facts }: Omit<ListedSubject, 'code'> & { code: string | null },
+  { code, title, slug, facts }: PageSubject,
   { state, patterns, decimals, now }: Setting,
 ): AssignmentRow {
   const page = code === null ? kind : `${kind}:${code}`;

@@ -45,7 +45,16 @@ async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
     await addPicture(trx, store.id, picture, renditions);
     hashes.set(file, picture.hash);
   }
-  const productIds = await loadProducts(trx, store.id, demo, hashes);
+  const brandIds = new Map<string, number>();
+  for (const brand of demo.brands) {
+    const row = await trx
+      .insertInto('brand')
+      .values({ ...brand, store_id: store.id })
+      .returning('id')
+      .executeTakeFirstOrThrow();
+    brandIds.set(brand.title, row.id);
+  }
+  const productIds = await loadProducts(trx, store.id, demo, hashes, brandIds);
   for (const [position, { code, slug, title, description, products }] of demo.collections.entries()) {
     const collection = await trx
       .insertInto('collection')
@@ -76,6 +85,7 @@ async function loadProducts(
   storeId: number,
   demo: DemoStore,
   hashes: ReadonlyMap<string, string>,
+  brandIds: ReadonlyMap<string, number>,
 ): Promise<Map<string, number>> {
   const ids = new Map<string, number>();
   for (const product of demo.products) {
@@ -87,7 +97,7 @@ async function loadProducts(
         code,
         slug,
         title,
-        brand,
+        brand_id: brandIds.get(brand) as number,
         summary,
         description,
         options: json(options),

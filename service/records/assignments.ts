@@ -93,9 +93,9 @@ export async function askRenewal(db: Records, designId: number, side: Side, kind
     on conflict (design_id, side, kind) do update set wanted = assignment_renewal.wanted + 1, pages = 0`.execute(db);
 }
 
-/** Asks for one more pass where one is under way, since it may have read what has just changed. */
+/** Asks for one more pass where one is under way, or about to be, since it may have read what has just changed. */
 export async function askAgainIfRunning(db: Records, designId: number, side: Side, kind: PageKind): Promise<void> {
-  await sql`update assignment_renewal set wanted = wanted + 1 where design_id = ${designId} and side = ${side} and kind = ${kind} and done < wanted`.execute(
+  await sql`update assignment_renewal set wanted = wanted + 1 where design_id = ${designId} and side = ${side} and kind = ${kind} and (done < wanted or due_at <= now())`.execute(
     db,
   );
 }

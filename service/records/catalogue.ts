@@ -10,6 +10,7 @@ import {
   type ContentDocument,
   type DesignState,
   type PathPatterns,
+  type Brand,
   type PictureInfo,
   type Product,
   type ProductCard,
@@ -30,19 +31,9 @@ export async function findProduct(
 ): Promise<Product | undefined> {
   const row = await db
     .selectFrom('product')
-    .select([
-      'code',
-      'slug',
-      'title',
-      'brand',
-      'category',
-      'keywords',
-      'attributes',
-      'summary',
-      'description',
-      'options',
-    ])
+    .select(['code', 'slug', 'title', 'category', 'keywords', 'attributes', 'summary', 'description', 'options'])
     .select('visible_since as visibleSince')
+    .select(sql<string>`coalesce((select title from brand where brand.id = product.brand_id), '')`.as('brand'))
     .select(
       sql<
         string[]
@@ -90,6 +81,19 @@ export async function findCollection(
     .where(by, '=', value)
     .executeTakeFirst();
 }
+
+export const findBrand = (
+  db: Records,
+  storeId: number,
+  by: 'slug' | 'code',
+  value: string,
+): Promise<Brand | undefined> =>
+  db
+    .selectFrom('brand')
+    .select(['code', 'slug', 'title', 'description'])
+    .where('store_id', '=', storeId)
+    .where(by, '=', value)
+    .executeTakeFirst();
 
 /** What paths of pages are made with: the design's patterns, and its content pages. */
 export interface PathSources {
@@ -167,6 +171,8 @@ function sourceQuery(storeId: number, { source, limit }: ProductsNeed, subject: 
       return memberQuery(storeId, source.collection, limit);
     case 'this-collection':
       return subject && 'collection' in subject ? memberQuery(storeId, subject.collection.code, limit) : null;
+    case 'same-brand':
+      return sameBrandQuery(storeId, subject, limit);
     case 'chosen':
       return sql`select p.id, array_position(${[...source.products]}::text[], p.code) as rank from product p
         where store_id = ${storeId} and code = any(${[...source.products]}) order by rank limit ${limit}`;
@@ -176,6 +182,19 @@ function sourceQuery(storeId: number, { source, limit }: ProductsNeed, subject: 
 const memberQuery = (storeId: number, code: string, limit: number): RawBuilder<unknown> =>
   sql`select m.product_id as id, m.position as rank from collection c join collection_member m on m.collection_id = c.id
     where c.store_id = ${storeId} and c.code = ${code} order by m.position limit ${limit}`;
+
+/** On a brand's page its products, on a product's page the others of its brand; the newest first. */
+function sameBrandQuery(storeId: number, subject: Subject, limit: number): RawBuilder<unknown> | null {
+  if (!subject || !('brand' in subject || 'product' in subject)) return null;
+  const brand =
+    'brand' in subject
+      ? sql`select id from brand where store_id = ${storeId} and code = ${subject.brand.code}`
+      : sql`select brand_id from product where store_id = ${storeId} and code = ${subject.product.code}`;
+  const itself = 'product' in subject ? subject.product.code : null;
+  return sql`select id, row_number() over (order by created_at desc, id) as rank from product
+    where store_id = ${storeId} and brand_id = (${brand}) and code is distinct from ${itself}
+    order by created_at desc, id limit ${limit}`;
+}
 
 const asCard = (row: Tables['product_card'], patterns: PathPatterns): ProductCard => ({
   code: row.code,
@@ -210,22 +229,23 @@ async function loadPaths(
   pages: readonly PageCode[],
 ): Promise<Map<string, string>> {
   const paths = new Map<string, string>();
-  const codes: Record<'product' | 'collection', string[]> = { product: [], collection: [] };
+  const codes: Record<'product' | 'collection' | 'brand', string[]> = { product: [], collection: [], brand: [] };
   const found = (page: PageCode, path: string): void => void paths.set(needKey({ type: 'path', page }), path);
   for (const page of pages) {
     const { kind, code } = parsePage(page);
     if (code === null) {
       if (kind !== 'not-found') found(page, pathOf(patterns, kind));
-    } else if (kind === 'product' || kind === 'collection') codes[kind].push(code);
+    } else if (kind === 'product' || kind === 'collection' || kind === 'brand') codes[kind].push(code);
     else if (kind === 'content') {
       const document = state.get(keys.content(code)) as ContentDocument | undefined;
       if (document) found(page, pathOf(patterns, kind, document.slug));
     }
   }
-  if (codes.product.length + codes.collection.length === 0) return paths;
-  const rows = await sql<{ kind: 'product' | 'collection'; code: string; slug: string }>`
+  if (Object.values(codes).every((some) => some.length === 0)) return paths;
+  const rows = await sql<{ kind: keyof typeof codes; code: string; slug: string }>`
     select 'product' as kind, code, slug from product where store_id = ${storeId} and code = any(${codes.product})
-    union all select 'collection', code, slug from collection where store_id = ${storeId} and code = any(${codes.collection})`.execute(
+    union all select 'collection', code, slug from collection where store_id = ${storeId} and code = any(${codes.collection})
+    union all select 'brand', code, slug from brand where store_id = ${storeId} and code = any(${codes.brand})`.execute(
     db,
   );
   for (const { kind, code, slug } of rows.rows) found(`${kind}:${code}`, pathOf(patterns, kind, slug));

@@ -3,6 +3,7 @@ import { Kysely, Migrator, PostgresDialect, type Transaction } from 'kysely';
 import pg from 'pg';
 import * as slice from './migrations/0001-slice.js';
 import * as designModel from './migrations/0002-design-model.js';
+import * as brands from './migrations/0003-brands.js';
 import type { Tables } from './tables.js';
 
 export type Database = Kysely<Tables>;
@@ -30,7 +31,10 @@ export function openDatabase(url: string): Database {
 export async function migrate(db: Database): Promise<void> {
   const migrator = new Migrator({
     db,
-    provider: { getMigrations: () => Promise.resolve({ '0001-slice': slice, '0002-design-model': designModel }) },
+    provider: {
+      getMigrations: () =>
+        Promise.resolve({ '0001-slice': slice, '0002-design-model': designModel, '0003-brands': brands }),
+    },
   });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');

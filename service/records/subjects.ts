@@ -1,5 +1,5 @@
 /** What store pages are about, as lists and rules see it: every subject with its code, title, slug and facts. */
-import { collectionFacts, productFacts, type ProductFacts, type SubjectFacts } from '@parlour/core';
+import { brandFacts, collectionFacts, productFacts, type ProductFacts, type SubjectFacts } from '@parlour/core';
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 
@@ -31,10 +31,11 @@ export async function listProducts(
       ? sql`p.code = any(${[...only.codes]})`
       : sql`p.id > ${only.after} order by p.id limit ${only.limit}`;
   const { rows } = await sql<ProductRow>`
-    select p.id, p.code, p.slug, p.title, p.brand, p.category, p.keywords, p.attributes, p.visible_since as "visibleSince",
+    select p.id, p.code, p.slug, p.title, coalesce(b.title, '') as brand, p.category, p.keywords, p.attributes, p.visible_since as "visibleSince",
       v.price, v.stock, v.reduced,
       coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id where m.product_id = p.id), '{}') as collections
     from (select * from product p where p.store_id = ${storeId} and ${where}) p
+    left join brand b on b.id = p.brand_id
     join lateral (select min(price) as price, sum(stock)::integer as stock, bool_or(coalesce(was_price > price, false)) as reduced
       from variant where product_id = p.id) v on v.price is not null
     order by p.id`.execute(db);
@@ -70,6 +71,14 @@ export async function listCollections(
     title,
     facts: (path) => collectionFacts(parents, path),
   }));
+}
+
+/** Brands. @param codes only these, if given */
+export async function listBrands(db: Records, storeId: number, codes?: readonly string[]): Promise<ListedSubject[]> {
+  const { rows } = await sql<{ code: string; slug: string; title: string }>`
+    select code, slug, title from brand where store_id = ${storeId} ${codes ? sql`and code = any(${[...codes]})` : sql``}
+    order by id`.execute(db);
+  return rows.map((row) => ({ ...row, facts: brandFacts }));
 }
 
 /** How many products a store shows. */

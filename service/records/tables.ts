@@ -42,13 +42,21 @@ export interface Tables {
     created_at: Now;
     archived_at: Date | null;
   };
+  brand: {
+    id: Generated<number>;
+    store_id: number;
+    code: string;
+    slug: string;
+    title: string;
+    description: Generated<string>;
+  };
   product: {
     id: Generated<number>;
     store_id: number;
     code: string;
     slug: string;
     title: string;
-    brand: string;
+    brand_id: number | null;
     summary: string;
     description: string;
     options: Json<{ name: string; values: string[] }[]>;

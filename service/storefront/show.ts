@@ -25,7 +25,7 @@ import {
   type PageRef,
 } from '@parlour/core';
 import { cartFacts } from '../records/carts.js';
-import { findCollection, findProduct, loadData } from '../records/catalogue.js';
+import { findBrand, findCollection, findProduct, loadData } from '../records/catalogue.js';
 import { consoleOrigin } from '../config.js';
 import { isStorable } from './paths.js';
 import { STYLE_VERSION } from './assets.js';
@@ -101,8 +101,19 @@ export async function findPage(
     }
     case 'content':
       return contentPage(site, by, value);
-    case 'brand':
-      return null;
+    case 'brand': {
+      const brand = await findBrand(db, store.id, by, value);
+      return brand
+        ? {
+            code: `brand:${brand.code}`,
+            kind,
+            title: brand.title,
+            path: path(brand.slug),
+            description: brand.description,
+            subject: { brand },
+          }
+        : null;
+    }
     default:
       return {
         code: kind,

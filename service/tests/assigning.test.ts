@@ -19,6 +19,10 @@ const templateOf = async (page: string) => {
   const { pages } = await service.call(routes.listPages, { query: { search: page } });
   return pages.find((one) => one.page === page)?.template;
 };
+const until = async (what: () => Promise<boolean>): Promise<void> => {
+  for (const end = Date.now() + 15_000; !(await what()); await new Promise((go) => setTimeout(go, 50)))
+    if (Date.now() > end) throw new Error('It did not happen.');
+};
 const undo = () => service.call(routes.undo, { body: { unit: crypto.randomUUID() } });
 
 test('the demo’s rule gives its products their template, on the page, in the list and in why', async () => {
@@ -66,6 +70,98 @@ test('a rule changes the pages it matches, its order decides, and a page’s own
     expect([code, count]).toEqual([code, pages.filter(({ template }) => template?.code === code).length]);
   await undo();
   expect((await templateOf('product:K-005'))?.reason).toBe('standard');
+});
+
+test('a changed product shows at once, and only its own pages are worked out anew', async () => {
+  const touched = async (work: () => Promise<unknown>) => {
+    const mark = (admin: { query(text: string): Promise<unknown> }) =>
+      admin.query(`update page_assignment set title = '?'`);
+    await asAdmin(mark, service.databaseUrl);
+    await work();
+    const { rows } = await asAdmin(
+      (admin) =>
+        admin.query<{ page: string; side: string }>(
+          `select page, side from page_assignment where title <> '?' order by 1, 2`,
+        ),
+      service.databaseUrl,
+    );
+    return rows.map(({ page, side }) => `${page} ${side}`);
+  };
+  const change = (body: object, product = 'K-005') => service.call(routes.changeProduct, { params: { product }, body });
+  expect(await touched(() => change({ brand: 'B-4', attributes: { wind: null, crew: 2 } }))).toEqual([
+    'product:K-005 draft',
+    'product:K-005 live',
+  ]);
+  expect(await templateOf('product:K-005')).toMatchObject({ code: 'product-plain', reason: 'rule' });
+  expect((await service.shop('/item/shearwater-pro')).text).toContain('columns-wide-second');
+  expect((await service.shop('/brand/featherby')).text).toContain('/item/shearwater-pro');
+  expect(await service.call(routes.getProduct, { params: { product: 'K-005' } })).toMatchObject({
+    brand: 'B-4',
+    attributes: { crew: 2, skill: 'sure' },
+  });
+
+  const tag = (await service.api('/stores/windrow/products/K-005')).headers['etag'] ?? '';
+  await change({ brand: null });
+  const patch = (body: object, headers = {}) =>
+    service.api('/stores/windrow/products/K-005', {
+      method: 'PATCH',
+      headers: { 'content-type': 'application/json', ...headers },
+      body: JSON.stringify(body),
+    });
+  expect((await patch({ title: 'Late' }, { 'if-match': tag })).json()).toMatchObject({
+    status: 412,
+    place: 'if-match',
+  });
+  for (const [body, place] of [
+    [{ brand: 'B-99' }, 'brand'],
+    [{ variants: [{ code: 'K-001-1', stock: 1 }] }, 'variants'],
+    [{ variants: [{ code: 'K-005-1', price: -1 }] }, 'variants[0].price'],
+    [{ attributes: { 'Bad Name': 1 } }, 'attributes'],
+    [{ visibleSince: '2026-02-30' }, 'visibleSince'],
+    [{ colour: 'red' }, 'body'],
+  ] as const)
+    expect((await patch(body)).json()).toMatchObject({ status: 400, place });
+  expect((await patch({ title: 'x' }, { 'if-match': '*' })).status).toBe(200);
+  await change({ brand: 'B-3', title: 'Shearwater Pro', attributes: { wind: 'Best in 2 to 6 Beaufort', crew: null } });
+  for (const kind of ['draft', 'live'] as const)
+    await asAdmin(
+      (admin) => admin.query(`update assignment_renewal set wanted = wanted + 1 where side = $1`, [kind]),
+      service.databaseUrl,
+    );
+  await until(async () => !(await service.call(routes.listPages)).renewing);
+});
+
+test('a brand has a page of its own, with its products, in its place in lists and menus', async () => {
+  const page = await service.shop('/brand/skerry-lines');
+  expect(page.text).toContain('Three sisters on an island');
+  expect(page.text.match(/class="card-title"/g)).toHaveLength(3);
+  expect((await service.shop('/brand/nobody')).status).toBe(404);
+  const { pages } = await service.call(routes.listPages, {
+    query: { kind: 'brand', when: 'path starts with "/brand/s"' },
+  });
+  expect(pages).toMatchObject([{ page: 'brand:B-1', path: '/brand/skerry-lines', template: { reason: 'standard' } }]);
+  await service.edit(
+    {
+      type: 'insert',
+      document: 'menu/main',
+      place: { at: 'entries' },
+      values: { label: 'Featherby', link: { to: 'brand:B-4' } },
+    },
+    {
+      type: 'insert',
+      document: 'template/product',
+      kind: 'product-row',
+      place: {},
+      values: { source: { from: 'same-brand' } },
+    },
+  );
+  await service.call(routes.publish, { body: {} });
+  const product = (await service.shop('/item/skerry-diamond')).text;
+  expect(product).toContain('href="/brand/featherby"');
+  // The row that was put in stands last; it leaves out the product itself.
+  const cards = [...product.matchAll(/card-title"><a href="([^"]+)"/g)].map(([, path]) => path);
+  expect(cards.slice(-2)).toEqual(['/item/gannet-delta', '/item/braided-line-50-m']);
+  await service.call(routes.revert, { params: { revision: '1' }, body: {} });
 });
 
 test('a dry run tells the pages that would change, and changes nothing', async () => {
@@ -172,11 +268,7 @@ test('a table that is behind is renewed in the background, and the list is right
   );
   const { pages } = await service.call(routes.listPages, { query: { kind: 'product' } });
   expect(pages.length).toBe(12);
-  for (let tries = 0; tries < 100; tries++) {
-    const { renewing } = await service.call(routes.listPages);
-    if (!renewing) break;
-    await new Promise((go) => setTimeout(go, 100));
-  }
+  await until(async () => !(await service.call(routes.listPages)).renewing);
   expect((await service.call(routes.listPages, { query: { kind: 'product' } })).pages).toEqual(pages);
   const rows = await asAdmin(
     (admin) => admin.query(`select count(*)::int as n from page_assignment where side = 'draft'`),

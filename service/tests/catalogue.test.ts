@@ -38,7 +38,6 @@ beforeAll(async () => {
       code: 'K-001',
       slug: 'same-code',
       title: 'Another',
-      brand: 'B',
       summary: '',
       description: '',
       options: '[]',

@@ -24,6 +24,8 @@ interface Heard {
 /** Listens as a browser would, and comes back after the last event it has seen when it is cut. */
 function listen(service: TestService, lastId?: number) {
   const heard: Heard[] = [];
+  let answered: (status: number) => void;
+  const status = new Promise<number>((resolve) => (answered = resolve));
   const open = request({
     host: '127.0.0.1',
     port: service.port,
@@ -35,7 +37,8 @@ function listen(service: TestService, lastId?: number) {
     },
   });
   let rest = '';
-  open.on('response', (response) =>
+  open.on('response', (response) => {
+    answered(response.statusCode ?? 0);
     response.on('data', (chunk: Buffer) => {
       const parts = (rest + chunk.toString()).split('\n\n');
       rest = parts.pop() ?? '';
@@ -48,11 +51,11 @@ function listen(service: TestService, lastId?: number) {
             data: JSON.parse(field('data') ?? ''),
           });
       }
-    }),
-  );
+    });
+  });
   open.on('error', () => undefined);
   open.end();
-  return { heard, close: () => open.destroy() };
+  return { heard, status, close: () => open.destroy() };
 }
 
 const until = async (what: () => boolean): Promise<void> => {
@@ -111,6 +114,29 @@ test('what is done at one process is heard at another, with who is there; what w
   again.close();
   const wrong = await two.api('/stores/windrow/designs/live/events', { headers: { 'last-event-id': 'x' } });
   expect(wrong.json()).toMatchObject({ status: 400, place: 'last-event-id' });
+});
+
+test('however many listen, each hears everything once; one person may listen thirty times', async () => {
+  const seq = (await one.call(routes.readLog, { query: { limit: 1 } })).events.length;
+  const listeners = Array.from({ length: 30 }, (_, i) => listen(one, i % 2 ? seq : undefined));
+  await until(() => listeners.every(({ heard }) => heard.some(({ type }) => type === 'presence')));
+  const refused = await one.api('/stores/windrow/designs/live/events');
+  expect(refused.json()).toMatchObject({ status: 429, remedy: expect.stringContaining('Close a window') });
+  const sent: number[] = [];
+  for (let i = 0; i < 10; i++) sent.push((await one.edit(heading(`Wide ${i}`))).seq);
+  const ids = ({ heard }: (typeof listeners)[number]) => heard.filter(({ type }) => type === 'do').map(({ id }) => id);
+  await until(() => listeners.every((listener) => ids(listener).at(-1) === sent.at(-1)));
+  for (const [i, listener] of listeners.entries()) {
+    expect(ids(listener).slice(-10)).toEqual(sent);
+    expect(new Set(ids(listener)).size).toBe(ids(listener).length);
+    if (i % 2 === 0) expect(ids(listener)).toEqual(sent);
+    listener.close();
+  }
+  // A place that was given back can be taken again.
+  let again = listen(one);
+  for (const end = Date.now() + 15_000; (await again.status) !== 200; again = listen(one))
+    expect(Date.now()).toBeLessThan(end);
+  again.close();
 });
 
 test('three clients edit one template at two processes, 500 edits in all: none is lost, all end the same', async () => {

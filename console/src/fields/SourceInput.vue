@@ -13,6 +13,7 @@ const FORMS: { value: ProductSource['from']; title: string }[] = [
   { value: 'reduced', title: 'The reduced' },
   { value: 'collection', title: 'A collection' },
   { value: 'this-collection', title: 'The collection of the page' },
+  { value: 'same-brand', title: 'The same brand as the page' },
   { value: 'chosen', title: 'Chosen ones' },
 ];
 const collections = ref<{ value: string; title: string }[]>([]);

@@ -1,0 +1,154 @@
+/** Products: looking at one, changing it. Shoppers see a change at once; nothing is published. */
+import type { Command } from 'commander';
+import { currencyDecimals, formatMoney, Problem } from '@parlour/core';
+import { routes, type AnswerOf, type BodyOf } from '@parlour/contract';
+import { contextOf } from '../context.js';
+import { table } from '../table.js';
+
+type Product = AnswerOf<typeof routes.getProduct>;
+type Change = BodyOf<typeof routes.changeProduct>;
+type Store = AnswerOf<typeof routes.getStore>;
+
+export function catalogueCommands(program: Command): void {
+  const products = program
+    .command('product')
+    .description('Products: show, change. To list them: parlour pages list --kind product');
+
+  products
+    .command('show')
+    .description('Show a product as rules and pages see it.')
+    .argument('<code>', 'its code, such as K-001')
+    .addHelpText('after', '\nExample:\n  $ parlour product show K-001')
+    .action(async (code: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [product, store] = await Promise.all([
+        call(routes.getProduct, { params: { product: code } }),
+        call(routes.getStore),
+      ]);
+      print(product, () => productText(product, store));
+    });
+
+  products
+    .command('set')
+    .description('Change a product; shoppers see it at once.')
+    .argument('<code>', 'its code, such as K-001')
+    .argument('<changes...>', 'NAME=VALUE, with one of the names below')
+    .addHelpText(
+      'after',
+      `
+Names: title, summary, brand (a code), category, keywords (with commas between), visible-since (a day),
+attribute.NAME, price, was-price and stock. Those three count for every variant, or for one: price@K-001-2.
+An empty value takes a brand, an attribute or a was-price away.
+
+Examples:
+  $ parlour product set K-001 price=24.50 was-price=29
+  $ parlour product set K-001 brand=B-2 keywords=classic,gift attribute.wind="2 to 4 Beaufort"
+  $ parlour product set K-001 stock@K-001-3=0`,
+    )
+    .action(async (code: string, changes: string[], _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const params = { product: code };
+      const [product, store] = await Promise.all([call(routes.getProduct, { params }), call(routes.getStore)]);
+      const body = readChanges(changes, product, currencyDecimals(store.currency));
+      const after = await call(routes.changeProduct, { params, body });
+      print(after, () => productText(after, store));
+    });
+}
+
+/** @throws Problem `bad-input` naming the change that cannot be read */
+function readChanges(changes: readonly string[], { variants }: Product, decimals: number): Change {
+  const read: Change = {};
+  const attributes: NonNullable<Change['attributes']> = {};
+  const byVariant = new Map<string, NonNullable<Change['variants']>[number]>();
+  for (const change of changes) {
+    const [, name, of, value] = /^([a-z-]+(?:\.[^=@]+)?)(?:@([^=]+))?=(.*)$/s.exec(change) ?? [];
+    if (name === undefined || value === undefined)
+      throw new Problem('bad-input', `“${change}” is not NAME=VALUE.`, {
+        place: change,
+        remedy: 'Write it as in: price=24.50',
+      });
+    const eachVariant = (some: object): void => {
+      for (const code of of === undefined ? variants.map((one) => one.code) : [of])
+        byVariant.set(code, { ...byVariant.get(code), code, ...some });
+    };
+    switch (name) {
+      case 'title':
+      case 'summary':
+      case 'category':
+        read[name] = value;
+        break;
+      case 'visible-since':
+        read.visibleSince = value;
+        break;
+      case 'brand':
+        read.brand = value || null;
+        break;
+      case 'keywords':
+        read.keywords = value
+          .split(',')
+          .map((word) => word.trim())
+          .filter(Boolean);
+        break;
+      case 'price':
+        eachVariant({ price: minorUnits(value, decimals, change) });
+        break;
+      case 'was-price':
+        eachVariant({ wasPrice: value === '' ? null : minorUnits(value, decimals, change) });
+        break;
+      case 'stock':
+        eachVariant({ stock: numberIn(value, change) });
+        break;
+      default:
+        if (!name.startsWith('attribute.'))
+          throw new Problem('bad-input', `A product has no “${name}”.`, {
+            place: change,
+            remedy: 'See parlour product set --help for the names.',
+          });
+        attributes[name.slice('attribute.'.length)] = readAttribute(value);
+    }
+  }
+  if (Object.keys(attributes).length) read.attributes = attributes;
+  if (byVariant.size) read.variants = [...byVariant.values()];
+  return read;
+}
+
+const minorUnits = (text: string, decimals: number, change: string): number =>
+  Math.round(numberIn(text, change) * 10 ** decimals);
+
+function numberIn(text: string, change: string): number {
+  const number = Number(text);
+  if (text.trim() !== '' && Number.isFinite(number)) return number;
+  throw new Problem('bad-input', `“${text}” is not a number.`, { place: change, remedy: 'Write it as in: 24.50' });
+}
+
+function readAttribute(text: string): string | number | boolean | null {
+  if (text === '') return null;
+  if (text === 'true' || text === 'false') return text === 'true';
+  return Number.isFinite(Number(text)) ? Number(text) : text;
+}
+
+function productText(product: Product, { currency, locale }: Store): string {
+  const money = (minor: number | null): string => (minor === null ? '' : formatMoney(minor, currency, locale));
+  const facts = [
+    ['brand', product.brand ?? '(none)'],
+    ['category', product.category],
+    ['keywords', product.keywords.join(', ')],
+    ['visible since', product.visibleSince],
+    ...Object.entries(product.attributes).map(([name, value]) => [`attribute.${name}`, String(value)]),
+  ];
+  const variants = product.variants.map(({ code, options, price, wasPrice, stock }) => [
+    code,
+    Object.values(options).join(', '),
+    money(price),
+    money(wasPrice),
+    String(stock),
+  ]);
+  return [
+    `${product.title} (${product.code})`,
+    ...(product.summary ? [product.summary] : []),
+    '',
+    ...facts.map(([name = '', value = '']) => `${name.padEnd(20)}${value}`.trimEnd()),
+    '',
+    table(['Variant', '', '>Price', '>Was', '>Stock'], variants),
+  ].join('\n');
+}

@@ -1,0 +1,34 @@
+/** What a store sells, as its keepers see it. */
+import { routes } from '@parlour/contract';
+import { changeProduct, productOf } from '../catalogue/change-product.js';
+import { audit } from '../records/audit.js';
+import type { KeptProduct } from '../records/products.js';
+import { checkTag, implement, type Api } from './implement.js';
+
+export function catalogueRoutes(api: Api): void {
+  const { db } = api;
+
+  implement(api, routes.getProduct, async ({ store, params }) =>
+    productShape(await productOf(db, store.id, params['product'] as string)),
+  );
+
+  implement(api, routes.changeProduct, async ({ store, account, params, body, request }) => {
+    const after = await changeProduct(db, store.id, params['product'] as string, body, (before) =>
+      checkTag(request, productShape(before)),
+    );
+    await audit(db, {
+      storeId: store.id,
+      accountId: account.id,
+      action: 'product.change',
+      target: after.code,
+      detail: body,
+    });
+    return productShape(after);
+  });
+}
+
+const productShape = ({ id: _id, ...product }: KeptProduct) => ({
+  ...product,
+  keywords: [...product.keywords],
+  variants: product.variants.map((variant) => ({ ...variant })),
+});

@@ -1,0 +1,104 @@
+/** Changing a product: checked, written and its pages worked out anew, all or nothing. */
+import { Problem } from '@parlour/core';
+import { lockDesigns, renewSubjects } from '../assigning/catalogue.js';
+import type { Database, Records } from '../records/database.js';
+import { brandId, readProduct, writeProduct, type KeptProduct, type KeptVariant } from '../records/products.js';
+
+/** What changes; what is absent stays. Attributes and variants are merged by name and code, null takes one away. */
+export interface ProductChange {
+  readonly title?: string | undefined;
+  readonly brand?: string | null | undefined;
+  readonly category?: string | undefined;
+  readonly keywords?: readonly string[] | undefined;
+  readonly attributes?: Readonly<Record<string, string | number | boolean | null>> | undefined;
+  readonly summary?: string | undefined;
+  readonly visibleSince?: string | undefined;
+  readonly variants?: readonly VariantChange[] | undefined;
+}
+
+export interface VariantChange {
+  readonly code: string;
+  readonly price?: number | undefined;
+  readonly wasPrice?: number | null | undefined;
+  readonly stock?: number | undefined;
+}
+
+/**
+ * @param checked called with the product as it is, before anything changes; throws to refuse
+ * @returns the product as it is now
+ * @throws Problem `no-such-thing` or `bad-value`
+ */
+export function changeProduct(
+  db: Database,
+  storeId: number,
+  code: string,
+  change: ProductChange,
+  checked: (before: KeptProduct) => void,
+): Promise<KeptProduct> {
+  return db.transaction().execute(async (trx) => {
+    const designs = await lockDesigns(trx, storeId);
+    const before = await productOf(trx, storeId, code, { lock: true });
+    checked(before);
+    const after = changed(before, change);
+    await writeProduct(trx, after, await brandOf(trx, storeId, after.brand));
+    await renewSubjects(trx, designs, 'product', [code]);
+    return after;
+  });
+}
+
+/** @throws Problem `no-such-thing` */
+export async function productOf(
+  db: Records,
+  storeId: number,
+  code: string,
+  options?: { lock: boolean },
+): Promise<KeptProduct> {
+  const found = await readProduct(db, storeId, code, options);
+  if (found) return found;
+  throw new Problem('no-such-thing', `There is no product “${code}” in this store.`, {
+    place: 'product',
+    remedy: 'List the pages of the kind product to see their codes.',
+  });
+}
+
+async function brandOf(trx: Records, storeId: number, code: string | null): Promise<number | null> {
+  if (code === null) return null;
+  const found = await brandId(trx, storeId, code);
+  if (found !== undefined) return found;
+  throw new Problem('bad-value', `There is no brand “${code}” in this store.`, {
+    place: 'brand',
+    remedy: 'List the pages of the kind brand to see their codes.',
+  });
+}
+
+function changed(before: KeptProduct, change: ProductChange): KeptProduct {
+  const { attributes, variants, ...rest } = change;
+  return {
+    ...before,
+    ...(Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined)) as Partial<KeptProduct>),
+    attributes: Object.fromEntries(
+      Object.entries({ ...before.attributes, ...attributes }).flatMap(([name, value]) =>
+        value === null ? [] : [[name, value]],
+      ),
+    ),
+    variants: (variants ?? []).reduce(withVariant, before.variants),
+  };
+}
+
+function withVariant(all: readonly KeptVariant[], { code, ...change }: VariantChange): readonly KeptVariant[] {
+  if (!all.some((one) => one.code === code))
+    throw new Problem('bad-value', `The product has no variant “${code}”.`, {
+      place: 'variants',
+      remedy: `Name one of: ${all.map((one) => one.code).join(', ')}.`,
+    });
+  return all.map((one) =>
+    one.code === code
+      ? {
+          ...one,
+          price: change.price ?? one.price,
+          wasPrice: change.wasPrice === undefined ? one.wasPrice : change.wasPrice,
+          stock: change.stock ?? one.stock,
+        }
+      : one,
+  );
+}
