@@ -20,44 +20,44 @@ const section = (
 const MAIN: Partial<Record<PageKind, (name: string) => readonly Section[]>> = {
   home: (name) => [
     section(
-      'poster',
+      'home-poster',
       'poster',
       { title: name, level: 'h1', text: 'Say what you make, and for whom.' },
       { width: 'edge', space: 'none' },
     ),
-    section('newest', 'product-row', { title: 'New', source: { from: 'recent' }, limit: 8 }, { space: 'large' }),
+    section('home-newest', 'product-row', { title: 'New', source: { from: 'recent' }, limit: 8 }, { space: 'large' }),
   ],
   product: () => [
     section(
-      'columns',
+      'product-columns',
       'columns',
       { split: 'wide-first' },
       { space: 'large' },
       {
-        first: [section('pictures', 'product-pictures')],
+        first: [section('product-pictures', 'product-pictures')],
         second: [
-          section('summary', 'product-summary', { description: true }),
-          section('price', 'price', { size: 'large' }),
-          section('buy', 'buy-form'),
+          section('product-summary', 'product-summary', { description: true }),
+          section('product-price', 'price', { size: 'large' }),
+          section('product-buy', 'buy-form'),
         ],
       },
     ),
   ],
   collection: () => [
-    section('title', 'page-title', {}, { tone: 'soft' }),
-    section('goods', 'product-row', { source: { from: 'this-collection' }, limit: 48 }, { space: 'large' }),
+    section('collection-title', 'page-title', {}, { tone: 'soft' }),
+    section('collection-goods', 'product-row', { source: { from: 'this-collection' }, limit: 48 }, { space: 'large' }),
   ],
   brand: () => [
-    section('title', 'page-title', {}, { tone: 'soft' }),
-    section('goods', 'product-row', { source: { from: 'same-brand' }, limit: 48 }, { space: 'large' }),
+    section('brand-title', 'page-title', {}, { tone: 'soft' }),
+    section('brand-goods', 'product-row', { source: { from: 'same-brand' }, limit: 48 }, { space: 'large' }),
   ],
   content: () => [
-    section('title', 'page-title', { description: false }),
-    section('text', 'prose', { text: { bind: 'text' } }, { width: 'narrow' }),
+    section('content-title', 'page-title', { description: false }),
+    section('content-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow' }),
   ],
   'not-found': () => [
-    section('title', 'page-title'),
-    section('newest', 'product-row', { title: 'New', source: { from: 'recent' }, limit: 4 }),
+    section('not-found-title', 'page-title'),
+    section('not-found-newest', 'product-row', { title: 'New', source: { from: 'recent' }, limit: 4 }),
   ],
 };
 
@@ -70,12 +70,12 @@ export function starterDesign(name: string): ReadonlyMap<DocumentKey, Document> 
   return new Map<DocumentKey, Document>([
     [keys.theme, { format: FORMAT, type: 'theme', groundwork: 'foolscap', values: {} }],
     [keys.menu('main'), { format: FORMAT, type: 'menu', name: 'Main menu' }],
-    around('header', [section('bar', 'menu-bar', {}, { space: 'small' })]),
-    around('footer', [section('legal', 'legal-line', {}, { tone: 'soft' })]),
+    around('header', [section('header-bar', 'menu-bar', {}, { space: 'small' })]),
+    around('footer', [section('footer-legal', 'legal-line', {}, { tone: 'soft' })]),
     ...pageKinds().flatMap((kind): [DocumentKey, Document][] => {
       const areas = Object.fromEntries(PAGE_KINDS[kind].areas.map((area) => [area, [] as readonly Section[]]));
       const [main = 'main'] = PAGE_KINDS[kind].areas;
-      const sections = MAIN[kind]?.(name) ?? [section('title', 'page-title')];
+      const sections = MAIN[kind]?.(name) ?? [section(`${kind}-title`, 'page-title')];
       return [
         [
           keys.template(kind),

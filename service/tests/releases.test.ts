@@ -88,6 +88,8 @@ describe('several designs', () => {
     expect(entries.map(({ action, target }) => `${action} ${target}`)).toEqual([
       'design.live first',
       'design.live summer',
+      'design.publish summer',
+      'design.publish first',
       'design.create summer',
     ]);
   });
