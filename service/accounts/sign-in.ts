@@ -27,12 +27,12 @@ let nobodysHash: Promise<string> | undefined;
  * `too-many-tries`
  */
 export async function checkCredentials(db: Records, mail: string, password: string, address: string): Promise<Account> {
-  checkAttempts(mail, address, Date.now());
+  await checkAttempts(db, mail, address, new Date());
   const account = await accountByMail(db, mail);
   const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
   const matches = await passwordMatches(password, hash);
   if (!account || !matches) {
-    noteFailure(mail, address, Date.now());
+    await noteFailure(db, mail, address, new Date());
     throw new Problem('wrong-sign-in', 'The mail address or the password is wrong.', {
       place: 'password',
       remedy: 'Check both and try again.',

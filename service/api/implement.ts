@@ -9,7 +9,7 @@ import type { Config } from '../config.js';
 import type { SignedIn } from '../records/accounts.js';
 import type { Database } from '../records/database.js';
 import { findDesign, type Design } from '../records/designs.js';
-import { findAnswer, keepAnswer } from '../records/idempotency.js';
+import { giveKeyBack, keepAnswer, takeKey } from '../records/idempotency.js';
 import { findStore, roleIn, type Store } from '../records/stores.js';
 
 export interface Api {
@@ -48,11 +48,8 @@ export function implement<R extends Route>(api: Api, route: R, handler: (call: C
     const params = request.params as Record<string, string>;
     const body = readBody(route, request);
     const call = { ...caller, params, body, query, request, response } as unknown as Call<R>;
-    await once(api, route, call, async () => {
-      const answer = await handler(call);
-      if (!response.headersSent) response.status(route.status).json(answer);
-      return answer as object;
-    });
+    const { status, answer } = await once(api, route, call, async () => (await handler(call)) as object);
+    response.status(status).json(answer);
   });
 }
 
@@ -74,33 +71,50 @@ export async function callerOf({ db }: Api, route: Route, request: Request): Pro
 
 const notAllowed = (sentence: string, remedy: string): Problem => new Problem('not-allowed', sentence, { remedy });
 
+interface Answered {
+  readonly status: number;
+  readonly answer: object;
+}
+
 /** With an `Idempotency-Key`, a create that is sent again is answered as it was and not done again. */
 async function once<R extends Route>(
   { db }: Api,
   route: R,
-  { account, request, response, body }: Call<R>,
+  { account, request, body }: Call<R>,
   work: () => Promise<object>,
-): Promise<void> {
+): Promise<Answered> {
   const key = request.header('idempotency-key');
-  if (key === undefined || route.status !== 201 || route.door === 'open' || route.body === 'bytes') {
-    await work();
-    return;
-  }
+  const { status } = route;
+  if (key === undefined || status !== 201 || route.door === 'open' || route.body === 'bytes')
+    return { status, answer: await work() };
   check(plainText(100).required(), key, 'idempotency-key');
   const requestHash = createHash('sha256')
     .update(`${request.originalUrl} ${canonicalJson(body)}`)
     .digest('hex');
-  const before = await findAnswer(db, account.id, key);
-  if (before && before.requestHash !== requestHash)
+  const create = { accountId: account.id, key, route: route.path, requestHash };
+  const before = await takeKey(db, create);
+  if (!before) {
+    try {
+      const answered = { status, answer: await work() };
+      // Kept before it is sent: whoever saw an answer gets the same one again.
+      await keepAnswer(db, create, answered);
+      return answered;
+    } catch (error) {
+      if (error instanceof Problem) await giveKeyBack(db, create);
+      throw error;
+    }
+  }
+  if (before.requestHash !== requestHash)
     throw new Problem('reused-key', 'This idempotency key was used for another request.', {
       place: 'idempotency-key',
       remedy: 'Make a new key for each thing you create.',
     });
-  if (before) {
-    response.status(before.status).json(before.answer);
-    return;
-  }
-  await keepAnswer(db, account.id, key, route.path, { requestHash, status: route.status, answer: await work() });
+  if (!before.done)
+    throw new Problem('under-way', 'The same request is being done right now.', {
+      place: 'idempotency-key',
+      remedy: 'Send it again in a moment for its answer.',
+    });
+  return before.done;
 }
 
 /**

@@ -4,6 +4,7 @@ import pg from 'pg';
 import * as slice from './migrations/0001-slice.js';
 import * as designModel from './migrations/0002-design-model.js';
 import * as brands from './migrations/0003-brands.js';
+import * as sharedCounters from './migrations/0004-shared-counters.js';
 import type { Tables } from './tables.js';
 
 export type Database = Kysely<Tables>;
@@ -27,14 +28,19 @@ export function openDatabase(url: string): Database {
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }
 
+/** In their order. */
+export const MIGRATIONS = {
+  '0001-slice': slice,
+  '0002-design-model': designModel,
+  '0003-brands': brands,
+  '0004-shared-counters': sharedCounters,
+};
+
 /** Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock. */
 export async function migrate(db: Database): Promise<void> {
   const migrator = new Migrator({
     db,
-    provider: {
-      getMigrations: () =>
-        Promise.resolve({ '0001-slice': slice, '0002-design-model': designModel, '0003-brands': brands }),
-    },
+    provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
   });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');

@@ -209,14 +209,15 @@ export interface Tables {
     target: string;
     detail: JSONColumnType<Record<string, unknown>, string | undefined, string>;
   };
+  failed_sign_in: { key: string; at: Date };
   presence: { design_id: number; account_id: number; page: string; seen_at: Date };
   idempotent_answer: {
     account_id: number;
     key: string;
     route: string;
     request_hash: string;
-    status: number;
-    answer: Json<object>;
+    status: number | null;
+    answer: Json<object> | null;
     at: Now;
   };
   cart: { id: Generated<number>; store_id: number; token_hash: Buffer; created_at: Now };

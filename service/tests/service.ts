@@ -23,6 +23,16 @@ export async function asAdmin<T>(work: (client: pg.Client) => Promise<T>, url = 
   }
 }
 
+const dropLater = (name: string) => () =>
+  asAdmin(async (client) => void (await client.query(`drop database if exists ${name} with (force)`)));
+
+/** A database with nothing in it. */
+export async function emptyDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = `e_${randomBytes(6).toString('hex')}`;
+  await asAdmin((client) => client.query(`create database ${name}`));
+  return { url: databaseUrl(name), drop: dropLater(name) };
+}
+
 /** A database of its own with the demo in it, copied from one that is loaded once for each run. */
 export async function newDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `t_${randomBytes(6).toString('hex')}`;
@@ -41,10 +51,7 @@ export async function newDatabase(): Promise<{ url: string; drop: () => Promise<
     await client.query(`create database ${name} template ${TEMPLATE}`);
     await client.query('select pg_advisory_unlock(7420)');
   });
-  return {
-    url: databaseUrl(name),
-    drop: () => asAdmin(async (client) => void (await client.query(`drop database if exists ${name} with (force)`))),
-  };
+  return { url: databaseUrl(name), drop: dropLater(name) };
 }
 
 export interface Answer {

@@ -55,6 +55,27 @@ test('edits from both at the same time are all there, in the same order for both
   expect(here).toEqual(expect.arrayContaining(made));
 });
 
+test('a create sent to both at once with one key is done once; failed sign-ins count for both together', async () => {
+  const headers = { 'idempotency-key': randomUUID(), 'content-type': 'application/json' };
+  const sent = { method: 'POST', headers, body: JSON.stringify({ name: 'Autumn' }) };
+  const create = (service: TestService) => service.api('/stores/windrow/designs', sent);
+  const answers = await Promise.all([one, two, one, two].map(create));
+  for (const answer of answers)
+    expect(answer.status === 201 || answer.json()['type'] === '/docs/problems/under-way').toBe(true);
+  expect((await create(two)).status).toBe(201);
+  const { designs } = await one.call(routes.listDesigns);
+  expect(designs.filter(({ name }) => name === 'Autumn')).toHaveLength(1);
+
+  const wrong = (service: TestService) =>
+    service.api('/tokens', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ mail: 'guess@windrow.example', password: 'wrong', name: 'x' }),
+    });
+  for (let i = 0; i < 10; i++) expect((await wrong(i % 2 ? one : two)).status).toBe(401);
+  expect([(await wrong(one)).status, (await wrong(two)).status]).toEqual([429, 429]);
+});
+
 test('the same unit sent to both at once is done once', async () => {
   const body = { unit: randomUUID(), edits: [heading('twice')] };
   const answers = await Promise.all([one, two, one, two].map((service) => service.call(routes.edit, { body })));

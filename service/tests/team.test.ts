@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
 import { startService } from '../index.js';
-import { asAdmin, testService, type TestService } from './service.js';
+import { emptyDatabase, testService, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -174,10 +174,8 @@ test('no route reaches another store: to a stranger it looks like none', async (
 });
 
 test('an empty service makes its first owner by a link that works once', async () => {
-  const name = `empty_${Date.now()}`;
-  await asAdmin((admin) => admin.query(`create database ${name}`));
-  const databaseUrl = service.databaseUrl.replace(/[^/]*$/, name);
-  const empty = await startService({ databaseUrl, port: 0, demo: false, logLevel: 'silent' });
+  const database = await emptyDatabase();
+  const empty = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
   const token = (empty.ownerLink ?? '').split('/').at(-1) ?? '';
   const open = createClient({ origin: `http://127.0.0.1:${empty.port}` });
   const owner = { name: 'First', password: PASSWORD };
@@ -191,10 +189,10 @@ test('an empty service makes its first owner by a link that works once', async (
       .stores,
   ).toEqual([]);
   await empty.stop();
-  const again = await startService({ databaseUrl, port: 0, demo: false, logLevel: 'silent' });
+  const again = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
   expect(again.ownerLink).toBeNull();
   await again.stop();
-  await asAdmin((admin) => admin.query(`drop database ${name} with (force)`));
+  await database.drop();
 });
 
 test('a resource that changed since it was read is not overwritten', async () => {
