@@ -10,6 +10,7 @@ import { completionCommand } from './commands/completion.js';
 import { designCommands } from './commands/designs.js';
 import { documentCommands } from './commands/documents.js';
 import { ruleCommands } from './commands/rules.js';
+import { entryCommands } from './commands/entries.js';
 import { sectionCommands } from './commands/sections.js';
 import { storeCommands } from './commands/stores.js';
 import { templateCommands } from './commands/templates.js';
@@ -50,6 +51,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     documentCommands,
     kindCommands,
     sectionCommands,
+    entryCommands,
     publishCommands,
     designCommands,
     completionCommand,

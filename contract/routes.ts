@@ -1,6 +1,6 @@
 /** Every route of the API. Below `/api`; documents and edits belong to one design of one store. */
 import { get, patch, post, remove } from './route.js';
-import * as shapes from './shapes.js';
+import * as shapes from './shapes/index.js';
 
 const DESIGN = '/stores/{store}/designs/{design}';
 

@@ -1,7 +1,7 @@
 /** What a service process does by itself: timed changes when they are due, renewals in the background, cleaning up. */
 import type { Logger } from 'pino';
 import { askMissing, runRenewals } from './assigning/worker.js';
-import { runTimedChanges } from './publishing/timed.js';
+import { runTimedChanges } from './publishing/timed-turn.js';
 import { dropOldFailures } from './accounts/attempts.js';
 import { dropOldAnswers } from './records/idempotency.js';
 import type { Database } from './records/database.js';

@@ -13,7 +13,7 @@ import { routes } from '@parlour/contract';
 import { contextOf, textFrom, WRONG_USE } from '../context.js';
 import { table } from '../table.js';
 import { readValue } from '../values.js';
-import { openedDocument, splitAt } from './sections.js';
+import { openedDocument, splitAt } from './nodes.js';
 import { documentKey } from './templates.js';
 
 const EXAMPLES = `

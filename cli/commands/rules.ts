@@ -14,7 +14,7 @@ import {
 import { routes } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
-import { openedDocument } from './sections.js';
+import { openedDocument } from './nodes.js';
 
 interface RuleOptions {
   readonly before?: string;

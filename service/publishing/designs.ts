@@ -1,5 +1,14 @@
 /** Several designs: copy one, switch which is live, bring in what the live one published meanwhile. */
-import { closeDocument, freeCode, keys, LIMITS, Problem, type Document } from '@parlour/core';
+import {
+  closeDocument,
+  freeCode,
+  LIMITS,
+  overlay,
+  Problem,
+  type Document,
+  type DocumentKey,
+  type Draft,
+} from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
 import type { Database } from '../records/database.js';
 import {
@@ -13,12 +22,19 @@ import {
   updateDesign,
   type Design,
 } from '../records/designs.js';
-import { addRevision, loadManifest, loadState, saveDocuments, saveManifest } from '../records/documents.js';
-import { changedKeysOf, openDraft } from '../records/drafts.js';
+import { addRevision, loadState } from '../records/documents.js';
+import { changedKeysOf, markChanged, openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
-
-import { isSameState, opened, differingKeys, publishedManifest, withDocuments } from './states.js';
-import { mergedEdits, recordMerge } from './publish.js';
+import { mergedEdits, recordMerge } from './follow.js';
+import {
+  changesBetween,
+  differingKeys,
+  isSameState,
+  opened,
+  publishedManifest,
+  saveOver,
+  type Side,
+} from './states.js';
 
 /**
  * A new design: what the other has published as its first revision, and the same draft.
@@ -48,23 +64,18 @@ export async function copyDesign(
     const published = await publishedManifest(trx, source);
     const draft = await openDraft(trx, source);
     const changed = await changedKeysOf(trx, source.id);
-    const documents = changed.map((key) => draft.get(key));
-    const there = documents.flatMap((document): Document[] => (document ? [closeDocument(document)] : []));
-    const hashes = await saveDocuments(trx, there);
-    let next = 0;
-    const hashed = new Map(changed.map((key, i) => [key, documents[i] ? (hashes[next++] as string) : null]));
-    const origin = await saveManifest(trx, withDocuments(await loadManifest(trx, published), hashed));
+    const documents = changed.map((key): [DocumentKey, Document | null] => {
+      const document = draft.get(key);
+      return [key, document ? closeDocument(document) : null];
+    });
+    const origin = await saveOver(trx, published, new Map(documents));
     const live = liveId === null ? published : await publishedManifest(trx, await designById(trx, liveId));
     const id = await addDesign(trx, { storeId: from.storeId, code: wanted, name, origin, takenManifest: live });
     await addRevision(trx, id, { number: 1, manifest: published, note: `Copied from “${source.name}”`, authorId });
     const state = await loadState(trx, published);
     const copy = await designById(trx, id);
     const unpublishedKeys = changed.filter((key) => !isSameState(opened(state, key), draft.get(key)));
-    if (unpublishedKeys.length)
-      await trx
-        .insertInto('draft_change')
-        .values(unpublishedKeys.map((key) => ({ design_id: id, key })))
-        .execute();
+    await markChanged(trx, id, unpublishedKeys);
     await renewDesign(trx, copy, await loadState(trx, origin), state);
     return copy;
   });
@@ -134,13 +145,12 @@ export async function bringIn(db: Database, designId: number, authorId: number):
     await updateDesign(trx, designId, { takenManifest: live });
     if (edits.length === 0) return { sentences: [], conflicts: told };
     const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in what the live design published.');
-    return { sentences: sentencesOf(result.edits.map(({ document }) => document)), conflicts: told };
+    const touched = [...result.documents.keys()];
+    const changes = changesBetween(sideOf(draft), sideOf(overlay(draft, result.documents)), touched);
+    return { sentences: changes.map(({ sentence }) => sentence), conflicts: told };
   });
   await signal(db, designId);
   return done;
 }
 
-const sentencesOf = (documents: readonly string[]): string[] =>
-  [...new Set(documents)].map((key) =>
-    key === keys.theme ? 'The theme settings took changes in.' : `“${key}” took changes in.`,
-  );
+const sideOf = (draft: Draft): Side => ({ label: '', get: (key) => draft.get(key), keys: () => draft.keys() });

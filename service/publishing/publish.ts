@@ -1,48 +1,32 @@
-/** Publish and revert: each one transaction that writes what changed, a manifest and the live pointer. */
+/** Publish: one transaction that writes what changed, a manifest and the live pointer. */
 import {
   checkDocument,
   checkTogether,
   closeDocument,
-  editsBetween,
-  mergeDocument,
   overlay,
   Problem,
-  replay,
   SHIPPED_KINDS,
-  withChosen,
-  type Conflict,
   type Document,
   type DocumentKey,
   type Draft,
   type DraftDocument,
-  type Edit,
-  type UnitResult,
 } from '@parlour/core';
-import { renewAfterEdits, renewAfterPublish } from '../assigning/renew.js';
+import { renewAfterPublish } from '../assigning/renew.js';
 import type { Database, Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import {
   addRevision,
-  findRevision,
   listRevisions,
-  loadManifest,
   loadState,
   saveDocuments,
   saveManifest,
   type Revision,
 } from '../records/documents.js';
-import { changedKeysOf, markChanged, markPublished, openDraft, recordUnit } from '../records/drafts.js';
+import { changedKeysOf, markPublished, openDraft, recordUnit } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
+import { chosenDocuments } from './chosen.js';
 import { newId } from './drafting.js';
-import {
-  changesBetween,
-  differingKeys,
-  isSameState,
-  opened,
-  publishedManifest,
-  withDocuments,
-  type PublishedState,
-} from './states.js';
+import { isSameState, opened, publishedManifest, saveOver, type PublishedState } from './states.js';
 
 export interface PublishOptions {
   readonly note: string;
@@ -65,13 +49,7 @@ export async function publish(db: Database, designId: number, options: PublishOp
       changedKeysOf(trx, designId),
     ]);
     const live = await loadState(trx, manifest);
-    const chosen = options.changes && checkChosen(options.changes, draft, live, keys);
-    const next = new Map<DocumentKey, DraftDocument | undefined>();
-    for (const key of keys) {
-      const [before, after] = [opened(live, key), draft.get(key)];
-      const wanted = chosen ? withChosen(key, before, after, chosen) : after;
-      if (!isSameState(before, wanted)) next.set(key, wanted);
-    }
+    const next = chosenDocuments(draft, live, keys, options.changes);
     const revision = await putLive(trx, design, next, options);
     await markPublished(
       trx,
@@ -83,29 +61,6 @@ export async function publish(db: Database, designId: number, options: PublishOp
   });
   await signal(db, designId);
   return revision;
-}
-
-function checkChosen(
-  ids: readonly string[],
-  draft: Draft,
-  live: PublishedState,
-  keys: readonly DocumentKey[],
-): ReadonlySet<string> {
-  const side = (get: (key: DocumentKey) => DraftDocument | undefined) => ({ label: '', get, keys: () => keys });
-  const known = new Set(
-    changesBetween(
-      side((key) => opened(live, key)),
-      side((key) => draft.get(key)),
-      keys,
-    ).map(({ id }) => id),
-  );
-  const unknown = ids.find((id) => !known.has(id));
-  if (unknown !== undefined)
-    throw new Problem('no-such-change', `There is no unpublished change “${unknown}”.`, {
-      place: 'changes',
-      remedy: 'List the changes again; it may have been published or taken back meanwhile.',
-    });
-  return new Set(ids);
 }
 
 /**
@@ -126,21 +81,13 @@ export async function putLive(
   const before = await publishedManifest(trx, design);
   const live = await loadState(trx, before);
   const whole = overlayLive(live, changed);
-  const documents: Document[] = [];
-  const hashed: DocumentKey[] = [];
+  const closed = new Map<DocumentKey, Document | null>();
   for (const [key, document] of changed) {
-    if (document) {
-      const closed = closeDocument(document);
-      checkDocument(key, closed, SHIPPED_KINDS);
-      documents.push(closed);
-      hashed.push(key);
-    }
+    closed.set(key, document ? closeDocument(document) : null);
+    if (document) checkDocument(key, closed.get(key) as Document, SHIPPED_KINDS);
     checkTogether(key, document, whole);
   }
-  const hashes = await saveDocuments(trx, documents);
-  const written = new Map<DocumentKey, string | null>([...changed.keys()].map((key) => [key, null]));
-  hashed.forEach((key, i) => written.set(key, hashes[i] as string));
-  const manifest = await saveManifest(trx, withDocuments(await loadManifest(trx, before), written));
+  const manifest = await saveOver(trx, before, closed);
   await addRevision(trx, design.id, {
     number: design.liveRevision + 1,
     manifest,
@@ -156,154 +103,6 @@ function overlayLive(live: PublishedState, changed: ReadonlyMap<DocumentKey, Dra
   const base: Draft = { get: (key) => opened(live, key), keys: () => live.keys() };
   return overlay(base, new Map([...changed].map(([key, document]) => [key, document ?? null])));
 }
-
-export interface Reverted {
-  readonly revision: Revision;
-  readonly sentences: readonly string[];
-}
-
-/**
- * Brings an earlier revision back as a new one. The draft follows value by value; what is unpublished in it stays,
- * and the sentences say where it stood in the way.
- * @throws Problem `no-such-revision`; `nothing-to-publish` if that state is live already
- */
-export async function revert(
-  db: Database,
-  designId: number,
-  authorId: number,
-  number: number,
-  note: string,
-): Promise<Reverted> {
-  const reverted = await db.transaction().execute(async (trx) => {
-    const design = await lockDesign(trx, designId);
-    const wanted = await findRevision(trx, designId, number);
-    if (!wanted)
-      throw new Problem('no-such-revision', `There is no revision ${number}.`, {
-        place: 'revision',
-        remedy: 'List the revisions to see which there are.',
-      });
-    const before = await publishedManifest(trx, design);
-    const keys = await differingKeys(trx, before, wanted.manifest);
-    if (keys.length === 0)
-      throw new Problem('nothing-to-publish', `Revision ${number} is what shoppers see already.`, {
-        place: 'revision',
-        remedy: 'Choose another revision.',
-      });
-    const [live, target] = await Promise.all([loadState(trx, before), loadState(trx, wanted.manifest)]);
-    const sentences = sentencesBetween(live, target, keys);
-    const draft = await openDraft(trx, design);
-    const revision = await putLive(trx, design, new Map(keys.map((key) => [key, opened(target, key)])), {
-      note: note || `Back to revision ${number}`,
-      authorId,
-      reverts: number,
-    });
-    const kept = await followLive(
-      trx,
-      design,
-      draft,
-      live,
-      target,
-      keys,
-      authorId,
-      `Brought back revision ${number} as revision ${revision.number}.`,
-    );
-    return {
-      revision,
-      sentences: [...sentences, ...kept.map(({ sentence }) => `The draft keeps its own: ${sentence}`)],
-    };
-  });
-  await signal(db, designId);
-  return reverted;
-}
-
-export function sentencesBetween(
-  before: PublishedState,
-  after: PublishedState,
-  keys: readonly DocumentKey[],
-): string[] {
-  const side = (state: PublishedState) => ({
-    label: '',
-    get: (key: DocumentKey) => opened(state, key),
-    keys: () => state.keys(),
-  });
-  return changesBetween(side(before), side(after), keys).map(({ sentence }) => sentence);
-}
-
-/**
- * Takes what was published into the draft, value by value. What the draft has of its own stays; where that stands in
- * the way the conflict is answered. Recorded in the log even if the draft is not touched.
- */
-export async function followLive(
-  trx: Records,
-  design: Design,
-  draft: Draft & { readonly seq: number },
-  before: PublishedState,
-  after: PublishedState,
-  keys: readonly DocumentKey[],
-  authorId: number | null,
-  sentence: string,
-): Promise<Conflict[]> {
-  const { edits, conflicts } = mergedEdits(
-    draft,
-    keys,
-    (key) => opened(before, key),
-    (key) => opened(after, key),
-  );
-  const result = await recordMerge(trx, design, draft, edits, authorId, sentence);
-  const now = overlay(draft, result.documents);
-  await markChanged(trx, design.id, keys);
-  await markPublished(
-    trx,
-    design.id,
-    keys.filter((key) => isSameState(now.get(key), opened(after, key))),
-  );
-  return conflicts;
-}
-
-/** The edits that bring what changed from `before` to `after` into a draft. */
-export function mergedEdits(
-  draft: Draft,
-  keys: readonly DocumentKey[],
-  before: (key: DocumentKey) => DraftDocument | undefined,
-  after: (key: DocumentKey) => DraftDocument | undefined,
-): { edits: Edit[]; conflicts: Conflict[] } {
-  const edits: Edit[] = [];
-  const conflicts: Conflict[] = [];
-  for (const key of keys) {
-    const own = draft.get(key);
-    const merged = mergeDocument(key, before(key), after(key), own, SHIPPED_KINDS);
-    conflicts.push(...merged.conflicts);
-    edits.push(...editsBetween(key, own, merged.document));
-  }
-  // What is pointed at comes before what points at it, and goes after it.
-  const rank = (edit: Edit): number => (edit.type !== 'put' ? 1 : edit.value ? 0 : 2);
-  return {
-    edits: edits
-      .map((edit, i) => ({ edit, i }))
-      .sort((a, b) => rank(a.edit) - rank(b.edit) || a.i - b.i)
-      .map(({ edit }) => edit),
-    conflicts,
-  };
-}
-
-export async function recordMerge(
-  trx: Records,
-  design: Design,
-  draft: Draft & { readonly seq: number },
-  edits: readonly Edit[],
-  authorId: number | null,
-  sentence: string,
-): Promise<UnitResult> {
-  const documents = applyTrusted(edits, draft);
-  const result: UnitResult = { edits, documents, sentences: [sentence] };
-  await recordUnit(trx, design, draft, { unit: newId(), authorId, type: 'merge' }, result);
-  if (edits.length) await renewAfterEdits(trx, design, draft, result);
-  return result;
-}
-
-/** Edits that come from published states were checked when those were published. */
-const applyTrusted = (edits: readonly Edit[], draft: Draft): UnitResult['documents'] =>
-  edits.length ? replay(edits, draft) : new Map();
 
 const logOnly = async (
   trx: Records,

@@ -14,7 +14,7 @@ import {
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
-import { findRevision, loadManifest, loadState, type Manifest } from '../records/documents.js';
+import { findRevision, loadManifest, loadState, saveDocuments, saveManifest } from '../records/documents.js';
 import { changedKeysOf, openDraft } from '../records/drafts.js';
 
 export type PublishedState = ReadonlyMap<DocumentKey, Document>;
@@ -47,14 +47,26 @@ export async function differingKeys(db: Records, before: string, after: string):
   return [...new Set([...Object.keys(a), ...Object.keys(b)])].filter((key) => a[key] !== b[key]).sort();
 }
 
-/** The manifest with some documents changed; null removes one. */
-export const withDocuments = (manifest: Manifest, hashes: ReadonlyMap<DocumentKey, string | null>): Manifest =>
-  Object.fromEntries(
-    [...new Set([...Object.keys(manifest), ...hashes.keys()])].sort().flatMap((key) => {
-      const hash = hashes.has(key) ? hashes.get(key) : manifest[key];
-      return hash ? [[key, hash]] : [];
-    }),
+/**
+ * Stores some documents, and the manifest that has them in the place of those of another.
+ * @param changed null removes a document
+ * @returns the hash of the manifest
+ */
+export async function saveOver(
+  trx: Records,
+  manifest: string,
+  changed: ReadonlyMap<DocumentKey, Document | null>,
+): Promise<string> {
+  const there = [...changed].filter((one): one is [DocumentKey, Document] => one[1] !== null);
+  const hashes = await saveDocuments(
+    trx,
+    there.map(([, document]) => document),
   );
+  const after = new Map(Object.entries(await loadManifest(trx, manifest)));
+  for (const key of changed.keys()) after.delete(key);
+  there.forEach(([key], i) => after.set(key, hashes[i] as string));
+  return saveManifest(trx, Object.fromEntries([...after].sort(([a], [b]) => (a < b ? -1 : 1))));
+}
 
 export const isSameState = (a: DraftDocument | undefined, b: DraftDocument | undefined): boolean =>
   a === b || (a !== undefined && b !== undefined && sameContent(a, b));
@@ -96,6 +108,15 @@ export function changesBetween(before: Side, after: Side, keys?: readonly Docume
   const tools = { kinds: SHIPPED_KINDS, nameOfKey: namesIn(after, before) };
   const all = keys ?? [...new Set([...before.keys(), ...after.keys()])].sort();
   return all.flatMap((key) => compareDocuments(key, before.get(key), after.get(key), tools));
+}
+
+/** The changes of some documents from one published state to another, in sentences. */
+export function sentencesBetween(
+  before: PublishedState,
+  after: PublishedState,
+  keys: readonly DocumentKey[],
+): string[] {
+  return changesBetween(publishedSide('', before), publishedSide('', after), keys).map(({ sentence }) => sentence);
 }
 
 const namesIn =

@@ -1,5 +1,5 @@
 /** The connection to PostgreSQL, and the migrations. */
-import { Kysely, Migrator, PostgresDialect, type Transaction } from 'kysely';
+import { Kysely, Migrator, PostgresDialect, sql, type Transaction } from 'kysely';
 import pg from 'pg';
 import * as slice from './migrations/0001-slice.js';
 import * as designModel from './migrations/0002-design-model.js';
@@ -44,6 +44,17 @@ export async function migrate(db: Database): Promise<void> {
   });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');
+}
+
+/** Work in a transaction that, when it fails, leaves the transaction as it was before, able to go on. */
+export async function inSavepoint(trx: Records, work: () => Promise<void>): Promise<void> {
+  await sql`savepoint work`.execute(trx);
+  try {
+    await work();
+  } catch (error) {
+    await sql`rollback to savepoint work`.execute(trx);
+    throw error;
+  }
 }
 
 export const json = (value: unknown): string => JSON.stringify(value);

@@ -1,4 +1,5 @@
 /** Timed changes as they are kept. */
+import type { Insertable } from 'kysely';
 import { Problem } from '@parlour/core';
 import { json, type Records } from './database.js';
 import type { Tables } from './tables.js';
@@ -52,6 +53,22 @@ export async function findTimedChange(db: Records, designId: number, id: number)
     place: 'timed',
     remedy: 'List the timed changes to see which there are.',
   });
+}
+
+/** A new one that waits. @returns its id */
+export async function insertTimedChange(
+  trx: Records,
+  values: Pick<
+    Insertable<Tables['timed_change']>,
+    'design_id' | 'name' | 'account_id' | 'base' | 'changed' | 'sentences' | 'starts_at' | 'ends_at'
+  >,
+): Promise<number> {
+  const { id } = await trx
+    .insertInto('timed_change')
+    .values({ ...values, state: 'waiting', started_revision: null, ended_revision: null })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return id;
 }
 
 /** Reads one and keeps others from changing it until the transaction ends. */

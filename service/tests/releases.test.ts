@@ -70,7 +70,10 @@ describe('several designs', () => {
     expect(await home()).toContain(OLD);
 
     const brought = await service.call(routes.bringIn, { params: { design: 'summer' }, body: {} });
-    expect(brought).toMatchObject({ sentences: ['“template/home” took changes in.'], conflicts: [] });
+    expect(brought).toMatchObject({
+      sentences: [expect.stringMatching(/^The template “Home”: Title of .* is “Mended”, was/)],
+      conflicts: [],
+    });
     expect(
       (await service.call(routes.compare, { query: { from: 'live', to: 'summer/draft' } })).changes.map(
         (one) => one.sentence,
@@ -130,6 +133,10 @@ describe('timed changes', () => {
     });
     await service.edit(titleTo('Sale!'));
     const ids = (await changes()).map(({ id }) => id);
+    // A list that names what is not (any more) unpublished is refused whole, not taken in part.
+    await expect(
+      service.call(routes.addTimedChange, { body: { name: 'Sale', changes: [...ids, 'gone'], starts: soon(60_000) } }),
+    ).rejects.toMatchObject({ code: 'no-such-change', place: 'changes' });
     const made = await service.call(routes.addTimedChange, {
       body: { name: 'Sale', changes: ids, starts: soon(2000), ends: soon(6000) },
     });

@@ -1,0 +1,22 @@
+/** The entries of lists: menu entries, slides, links. */
+import type { Command } from 'commander';
+import { contextOf } from '../context.js';
+import { addNode, nodeCommands, PLACE_HELP, placed, type PlaceOptions } from './nodes.js';
+
+export function entryCommands(program: Command): void {
+  const entries = program.command('entry').description('Entries of lists: menu entries, slides, links.');
+
+  placed(entries.command('add'))
+    .description('Put a new entry into a list.')
+    .argument('<document>', 'a document such as menu/main, or a template’s code')
+    .argument('[values...]', 'fields as name=value')
+    .addHelpText(
+      'after',
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/main label="Spares" link=collection:C-3\n  $ parlour entry add menu/main label="Reels" link=product:K-009 --in m-line/entries`,
+    )
+    .action((name: string, given: string[], options: PlaceOptions, command: Command) =>
+      addNode(contextOf(command), command, name, given, options),
+    );
+
+  nodeCommands(entries, 'entry', 'menu/main m-line label "Line and reels"');
+}

@@ -1,0 +1,17 @@
+/** What many shapes need. */
+import { array, boolean, mixed, number, string, type Schema } from 'yup';
+import { closed, pageKinds, type JsonSchema } from '@parlour/core';
+
+/** A JSON value whose TypeScript type core declares; `json` says its form. */
+export const typed = <T>(json: JsonSchema) => mixed<NonNullable<T>>().required().meta({ json }) as Schema<T>;
+
+export const noBody = closed({});
+
+export const done = closed({ done: boolean().required() });
+
+export const reason = string().oneOf(['page', 'rule', 'standard']).required();
+
+export const pageKind = string().oneOf(pageKinds()).required();
+
+/** Pages that look different: the first hundred, and how many in all. */
+export const somePages = closed({ total: number().integer().required(), some: array(string().required()).required() });

@@ -1,0 +1,8 @@
+/** The shapes that travel over the API, a file for each sort of thing. */
+export * from './common.js';
+export * from './accounts.js';
+export * from './stores.js';
+export * from './catalogue.js';
+export * from './pages.js';
+export * from './drafts.js';
+export * from './releases.js';

@@ -1,0 +1,125 @@
+/** Store pages, templates and documents of a draft. */
+import { array, boolean, mixed, number, string } from 'yup';
+import { codeText, closed, pageKinds, plainText, type Document } from '@parlour/core';
+import { typed, pageKind, reason } from './common.js';
+
+export const page = closed({
+  page: string().required(),
+  kind: pageKind,
+  title: string().required(),
+  path: string().required(),
+  template: closed({
+    code: string().required(),
+    name: string().required(),
+    reason,
+    /** The rule that decided, as text. */
+    rule: string().optional(),
+  }).nullable(),
+});
+
+export const pages = closed({
+  pages: array(page).required(),
+  total: number().integer().required(),
+  next: string().nullable().defined(),
+  /** Set while templates are worked out anew in the background; the list is right all the same. */
+  renewing: closed({ pages: number().integer().required(), total: number().integer().required() }).nullable(),
+});
+
+export const pagesQuery = closed({
+  search: plainText(100).optional(),
+  kind: string().oneOf(pageKinds()).optional(),
+  template: codeText().optional(),
+  reason: reason.optional() as never,
+  /** A rule the pages must match, such as `price >= 80`; needs `kind`. */
+  when: plainText(500).optional(),
+  cursor: plainText(400).optional(),
+  limit: number().integer().min(1).max(200).optional(),
+});
+
+export const why = closed({
+  page: string().required(),
+  title: string().required(),
+  path: string().required(),
+  template: closed({
+    template: string().required(),
+    reason,
+    rule: string().optional(),
+    name: string().required(),
+  }).nullable(),
+  otherwise: string().nullable().defined(),
+  tried: array(
+    closed({
+      id: string().required(),
+      rule: string().required(),
+      template: string().required(),
+      matched: boolean().required(),
+      because: string().defined(),
+    }),
+  ).required(),
+  regions: array(
+    closed({
+      region: string().required(),
+      document: string().nullable().defined(),
+      name: string().required(),
+      reason: string().oneOf(['standard', 'template']).required(),
+    }),
+  ).required(),
+  additions: array(
+    closed({ document: string().required(), name: string().required(), place: string().required() }),
+  ).required(),
+  overrides: array(
+    closed({ setting: string().required(), value: typed<unknown>({}), elsewhere: typed<unknown>({}) }),
+  ).required(),
+  /** The fields of the section that was asked about. */
+  fields: array(
+    closed({
+      field: string().required(),
+      label: string().required(),
+      value: mixed().nullable().optional(),
+      origin: string().required(),
+      sentence: string().required(),
+    }),
+  ).required(),
+  change: array(closed({ what: string().required(), command: string().required() })).required(),
+  sentences: array(string().required()).required(),
+});
+
+export const whyQuery = closed({ section: codeText().optional() });
+
+export const template = closed({
+  code: string().required(),
+  name: string().required(),
+  pageKind,
+  /** How many store pages use it. */
+  pages: number().integer().required(),
+  standard: boolean().required(),
+  sections: number().integer().required(),
+});
+
+export const templates = closed({ templates: array(template).required() });
+
+export const documentQuery = closed({ key: plainText(200).required() });
+
+export const document = closed({
+  key: string().required(),
+  document: typed<Document>({ type: 'object' }),
+  seq: number().integer().required(),
+});
+
+export const documents = closed({
+  documents: array(
+    closed({ key: string().required(), type: string().required(), name: string().required() }),
+  ).required(),
+});
+
+export const planQuery = closed({
+  page: plainText(120).optional(),
+  template: codeText().optional(),
+  labels: string().oneOf(['yes', 'no']).optional(),
+});
+
+export const plan = closed({ svg: string().required(), text: string().required(), template: string().required() });
+
+export const previewRequest = closed({ page: plainText(120).required() });
+
+export const preview = closed({ url: string().required(), expires: string().required() });

@@ -1,0 +1,96 @@
+/** Designs, publishing, comparing, timed changes. */
+import { array, boolean, number, string } from 'yup';
+import { codeText, closed, plainText, LIMITS } from '@parlour/core';
+import { somePages } from './common.js';
+import { change } from './drafts.js';
+
+export const noteRequest = closed({ note: plainText(500).optional() });
+
+export const publishRequest = closed({
+  note: plainText(500).optional(),
+  /** Ids of the changes to publish; all of them if absent. */
+  changes: array(plainText(500).required()).strict().min(1).max(5000).optional(),
+});
+
+export const compareQuery = closed({
+  /** `draft`, `live`, a revision's number, or one of them in another design: `summer/draft`. */
+  from: plainText(120).optional(),
+  to: plainText(120).optional(),
+  /** `yes` also tells which pages look different. */
+  pages: string().oneOf(['yes', 'no']).optional(),
+});
+
+export const comparison = closed({
+  from: string().required(),
+  to: string().required(),
+  changes: array(change).required(),
+  pages: somePages.optional().default(undefined),
+});
+
+export const design = closed({
+  code: string().required(),
+  name: string().required(),
+  live: boolean().required(),
+  revision: number().integer().required(),
+  /** How many documents may differ from what the design published last. */
+  unpublished: number().integer().required(),
+  createdAt: string().required(),
+});
+
+export const designs = closed({ designs: array(design).required() });
+
+export const designRequest = closed({
+  name: plainText(LIMITS.nameLength).required(),
+  code: codeText().optional(),
+  /** The design to copy; the live one if absent. */
+  from: codeText().optional(),
+});
+
+export const designChange = closed({ name: plainText(LIMITS.nameLength).required() });
+
+export const merged = closed({
+  sentences: array(string().required()).required(),
+  /** What both changed, differently; the design kept its own. */
+  conflicts: array(string().required()).required(),
+});
+
+export const timedRequest = closed({
+  name: plainText(LIMITS.nameLength).required(),
+  changes: array(plainText(500).required()).strict().min(1).max(5000).required(),
+  /** In the store’s time zone (`2026-11-27T08:00`), or an instant with `Z`. */
+  starts: plainText(40).required(),
+  ends: plainText(40).optional(),
+});
+
+export const timedChange = closed({
+  id: number().integer().required(),
+  name: string().required(),
+  author: string().required(),
+  state: string().oneOf(['waiting', 'live', 'over', 'conflict', 'cancelled']).required(),
+  starts: string().required(),
+  ends: string().nullable().defined(),
+  /** The times as a clock in the store shows them, with the offset. */
+  when: string().required(),
+  sentences: array(string().required()).required(),
+  report: array(string().required()).required(),
+});
+
+export const timedChanges = closed({ timedChanges: array(timedChange).required() });
+
+export const revision = closed({
+  number: number().integer().required(),
+  note: string().defined(),
+  author: string().required(),
+  at: string().required(),
+  reverts: number().integer().nullable().defined(),
+  live: boolean().required(),
+});
+
+export const revisions = closed({ revisions: array(revision).required(), next: string().nullable().defined() });
+
+export const revisionsQuery = closed({
+  cursor: plainText(20).optional(),
+  limit: number().integer().min(1).max(200).optional(),
+});
+
+export const reverted = closed({ revision, sentences: array(string().required()).required() });

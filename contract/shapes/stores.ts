@@ -1,0 +1,60 @@
+/** Stores, section kinds, pictures. */
+import { array, number, string } from 'yup';
+import { closed, plainText, type Field, type JsonSchema } from '@parlour/core';
+import { typed } from './common.js';
+
+export const store = closed({
+  slug: string().required(),
+  name: string().required(),
+  currency: string().required(),
+  locale: string().required(),
+  timeZone: string().required(),
+  /** Code of the design that shoppers see. */
+  liveDesign: string().required(),
+  storefront: string().required(),
+});
+
+export const stores = closed({ stores: array(store).required() });
+
+const kindShape = closed({
+  name: string().required(),
+  version: number().integer().required(),
+  title: string().required(),
+  sentence: string().required(),
+  fields: typed<Record<string, Field>>({ type: 'object' }),
+  /** JSON Schema 2020-12 of the section's own values. */
+  schema: typed<JsonSchema>({ type: 'object' }),
+  slots: typed<Record<string, string>>({ type: 'object' }),
+  pages: array(string().required()).nullable().defined(),
+});
+
+export const sectionKinds = closed({ kinds: array(kindShape).required() });
+
+export const picture = closed({
+  hash: string().required(),
+  name: string().defined(),
+  width: number().integer().required(),
+  height: number().integer().required(),
+  widths: array(number().integer().required()).required(),
+  /** Address of a small rendition. */
+  thumb: string().required(),
+});
+
+export const pictures = closed({ pictures: array(picture).required() });
+
+export const pictureQuery = closed({ name: plainText(200).optional() });
+
+export const storeRequest = closed({
+  slug: plainText(40)
+    .matches(/^[a-z0-9][a-z0-9-]{1,38}$/, '${path} must be small letters, digits and “-”')
+    .required(),
+  name: plainText(80).required(),
+  currency: plainText(3)
+    .matches(/^[A-Z]{3}$/, '${path} must be a currency such as EUR')
+    .required(),
+  locale: plainText(20).required(),
+  timeZone: plainText(60).required(),
+  country: plainText(2)
+    .matches(/^[A-Z]{2}$/, '${path} must be a country such as IE')
+    .required(),
+});

@@ -1,0 +1,48 @@
+/** A part of what a draft has changed: the documents as they would be with chosen changes only. */
+import { Problem, withChosen, type DocumentKey, type Draft, type DraftDocument } from '@parlour/core';
+import { changesBetween, isSameState, opened, type PublishedState } from './states.js';
+
+/**
+ * @param keys the documents that may differ
+ * @param chosen ids of changes; all of them if absent
+ * @returns those that differ from live then; undefined for one that is removed
+ * @throws Problem `no-such-change`
+ */
+export function chosenDocuments(
+  draft: Draft,
+  live: PublishedState,
+  keys: readonly DocumentKey[],
+  chosen: readonly string[] | undefined,
+): Map<DocumentKey, DraftDocument | undefined> {
+  const wanted = chosen && checkChosen(chosen, draft, live, keys);
+  const next = new Map<DocumentKey, DraftDocument | undefined>();
+  for (const key of keys) {
+    const [before, after] = [opened(live, key), draft.get(key)];
+    const document = wanted ? withChosen(key, before, after, wanted) : after;
+    if (!isSameState(before, document)) next.set(key, document);
+  }
+  return next;
+}
+
+function checkChosen(
+  ids: readonly string[],
+  draft: Draft,
+  live: PublishedState,
+  keys: readonly DocumentKey[],
+): ReadonlySet<string> {
+  const side = (get: (key: DocumentKey) => DraftDocument | undefined) => ({ label: '', get, keys: () => keys });
+  const known = new Set(
+    changesBetween(
+      side((key) => opened(live, key)),
+      side((key) => draft.get(key)),
+      keys,
+    ).map(({ id }) => id),
+  );
+  const unknown = ids.find((id) => !known.has(id));
+  if (unknown !== undefined)
+    throw new Problem('no-such-change', `There is no unpublished change “${unknown}”.`, {
+      place: 'changes',
+      remedy: 'List the changes again; it may have been published or taken back meanwhile.',
+    });
+  return new Set(ids);
+}

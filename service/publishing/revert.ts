@@ -1,0 +1,69 @@
+/** Revert: an earlier revision brought back as a new one, in one transaction. */
+import { Problem } from '@parlour/core';
+import type { Database } from '../records/database.js';
+import { lockDesign } from '../records/designs.js';
+import { findRevision, loadState, type Revision } from '../records/documents.js';
+import { openDraft } from '../records/drafts.js';
+import { signal } from '../records/signals.js';
+import { followLive } from './follow.js';
+import { putLive } from './publish.js';
+import { differingKeys, opened, publishedManifest, sentencesBetween } from './states.js';
+
+export interface Reverted {
+  readonly revision: Revision;
+  readonly sentences: readonly string[];
+}
+
+/**
+ * Brings an earlier revision back as a new one. The draft follows value by value; what is unpublished in it stays,
+ * and the sentences say where it stood in the way.
+ * @throws Problem `no-such-revision`; `nothing-to-publish` if that state is live already
+ */
+export async function revert(
+  db: Database,
+  designId: number,
+  authorId: number,
+  number: number,
+  note: string,
+): Promise<Reverted> {
+  const reverted = await db.transaction().execute(async (trx) => {
+    const design = await lockDesign(trx, designId);
+    const wanted = await findRevision(trx, designId, number);
+    if (!wanted)
+      throw new Problem('no-such-revision', `There is no revision ${number}.`, {
+        place: 'revision',
+        remedy: 'List the revisions to see which there are.',
+      });
+    const before = await publishedManifest(trx, design);
+    const keys = await differingKeys(trx, before, wanted.manifest);
+    if (keys.length === 0)
+      throw new Problem('nothing-to-publish', `Revision ${number} is what shoppers see already.`, {
+        place: 'revision',
+        remedy: 'Choose another revision.',
+      });
+    const [live, target] = await Promise.all([loadState(trx, before), loadState(trx, wanted.manifest)]);
+    const sentences = sentencesBetween(live, target, keys);
+    const draft = await openDraft(trx, design);
+    const revision = await putLive(trx, design, new Map(keys.map((key) => [key, opened(target, key)])), {
+      note: note || `Back to revision ${number}`,
+      authorId,
+      reverts: number,
+    });
+    const kept = await followLive(
+      trx,
+      design,
+      draft,
+      live,
+      target,
+      keys,
+      authorId,
+      `Brought back revision ${number} as revision ${revision.number}.`,
+    );
+    return {
+      revision,
+      sentences: [...sentences, ...kept.map(({ sentence }) => `The draft keeps its own: ${sentence}`)],
+    };
+  });
+  await signal(db, designId);
+  return reverted;
+}
