@@ -60,7 +60,7 @@ export const routes = {
     status: 201,
   }),
   changeMember: patch('/stores/{store}/team/{mail}', {
-    summary: 'Gives a member another role, or none (null).',
+    summary: 'Gives a member another role, or none (null), which also withdraws an invitation.',
     can: 'team.manage',
     body: shapes.memberChange,
     answer: shapes.team,

@@ -56,7 +56,7 @@ async function publish(): Promise<void> {
 }
 
 test('change the poster’s title: the page follows, shoppers see it after publish, and not after it is brought back', async () => {
-  await page.getByRole('textbox', { name: 'Search title, code or path' }).fill('home');
+  await page.getByRole('textbox', { name: 'Search title or code' }).fill('home');
   await page.getByRole('link', { name: 'Home', exact: true }).click();
   await page.locator('[data-plan-section="h-poster"]').click();
   await page.getByLabel('Title', { exact: true }).fill('Wind is free');
@@ -137,7 +137,7 @@ test('copy a template, assign it to one product in the list, and see the reason 
   await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click();
   await page.getByText('Used by no page; assign it').first().waitFor();
   await page.getByRole('link', { name: 'Pages', exact: true }).click();
-  await page.getByRole('textbox', { name: 'Search title, code or path' }).fill('gannet');
+  await page.getByRole('textbox', { name: 'Search title or code' }).fill('gannet');
   const row = page.getByRole('row', { name: /Gannet Delta/ });
   await page.getByRole('row').nth(2).waitFor({ state: 'detached' });
   await row.getByRole('combobox').first().click();

@@ -100,7 +100,7 @@ export function storeCommands(program: Command): void {
 
   team
     .command('role')
-    .description('Give a member another role, or take the membership away.')
+    .description('Give a member another role, or take the membership or an invitation away.')
     .argument('<mail>', 'the mail address')
     .argument('<role>', `${roles}, or none`)
     .addHelpText(
@@ -135,7 +135,7 @@ export function storeCommands(program: Command): void {
               entries.map((one) => [
                 one.at.slice(0, 19).replace('T', ' '),
                 one.who,
-                one.action,
+                one.what,
                 one.target,
                 JSON.stringify(one.detail) === '{}' ? '' : JSON.stringify(one.detail),
               ]),

@@ -18,6 +18,8 @@ export interface Notice {
 export const session = reactive({
   user: null as AnswerOf<typeof routes.me> | null,
   store: null as AnswerOf<typeof routes.getStore> | null,
+  /** The stores one belongs to. */
+  stores: [] as AnswerOf<typeof routes.listStores>['stores'],
   /** The code of the design that is worked on; the live one at first. */
   design: '',
   changes: null as AnswerOf<typeof routes.listChanges> | null,
@@ -25,6 +27,9 @@ export const session = reactive({
   saving: 0,
   notice: null as Notice | null,
 });
+
+/** Where the browser keeps which store was open last. */
+const LAST_STORE = 'parlour.store';
 
 type CallInput = Parameters<typeof client.call>[1];
 
@@ -34,7 +39,7 @@ export async function call<R extends Route>(
   input: { params?: Record<string, string>; query?: unknown; body?: unknown } = {},
 ): Promise<AnswerOf<R>> {
   const params = { store: session.store?.slug ?? '', design: session.design, ...input.params };
-  if (route.method === 'post') session.saving++;
+  if (route.method !== 'get') session.saving++;
   try {
     return (await client.call(route as Route, { ...input, params } as unknown as CallInput)) as AnswerOf<R>;
   } catch (error) {
@@ -43,7 +48,7 @@ export async function call<R extends Route>(
     }
     throw error;
   } finally {
-    if (route.method === 'post') session.saving--;
+    if (route.method !== 'get') session.saving--;
   }
 }
 
@@ -83,7 +88,7 @@ export async function openDesign(code: string): Promise<void> {
   await refreshChanges();
 }
 
-/** Finds out who is signed in and opens their first store. @returns false if nobody is */
+/** Finds out who is signed in and opens the store they had open, or their first. @returns false if nobody is */
 export async function openSession(): Promise<boolean> {
   try {
     session.user = await call(routes.me);
@@ -91,11 +96,26 @@ export async function openSession(): Promise<boolean> {
     if (error instanceof Problem && error.code === 'signed-out') return false;
     throw error;
   }
-  const { stores } = await call(routes.listStores);
-  session.store = stores[0] ?? null;
-  session.design = session.store?.liveDesign ?? '';
-  if (session.store) await refreshChanges();
+  await openStore(localStorage.getItem(LAST_STORE));
   return true;
+}
+
+/** Works on another store from now on. @param slug the first one there is, if it is not (any more) one's own */
+export async function openStore(slug: string | null): Promise<void> {
+  session.stores = (await call(routes.listStores)).stores;
+  session.store = session.stores.find((one) => one.slug === slug) ?? session.stores[0] ?? null;
+  session.design = session.store?.liveDesign ?? '';
+  session.changes = null;
+  if (!session.store) return;
+  localStorage.setItem(LAST_STORE, session.store.slug);
+  await refreshChanges();
+}
+
+export async function signOut(): Promise<void> {
+  await attempt(() => call(routes.signOut, { body: {} }));
+  session.user = session.store = session.changes = null;
+  session.stores = [];
+  await router.push('/sign-in');
 }
 
 /** Does a unit of edits and learns what is unpublished now. */

@@ -74,6 +74,8 @@ export const audit = closed({
       at: string().required(),
       who: string().required(),
       action: string().required(),
+      /** The action in words. */
+      what: string().required(),
       target: string().defined(),
       detail: typed<object>({ type: 'object' }),
     }),

@@ -29,6 +29,8 @@ export const undoRequest = closed({ unit: codeText().required() });
 export const change = closed({
   id: string().required(),
   document: string().required(),
+  /** The document in words. */
+  called: string().required(),
   type: string().oneOf(['added', 'removed', 'moved', 'changed']).required(),
   node: string().optional(),
   field: string().optional(),

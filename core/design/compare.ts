@@ -17,6 +17,8 @@ export interface Change {
   /** Names the change among all between the same two states; used to publish it alone. */
   readonly id: string;
   readonly document: DocumentKey;
+  /** The document in words, such as: the template “Home”. */
+  readonly called: string;
   readonly type: 'added' | 'removed' | 'moved' | 'changed';
   readonly node?: NodeId;
   readonly field?: string;
@@ -41,8 +43,9 @@ export function compareDocuments(
   if (was === now) return [];
   if (!was || !now) {
     const type = now ? 'added' : 'removed';
-    const name = capitalised(nameOf((now ?? was) as DraftDocument));
-    return [{ id: `${key} ${type}`, document: key, type, sentence: `${name} is ${now ? 'new' : 'removed'}.` }];
+    const called = nameOf((now ?? was) as DraftDocument);
+    const sentence = `${capitalised(called)} is ${now ? 'new' : 'removed'}.`;
+    return [{ id: `${key} ${type}`, document: key, called, type, sentence }];
   }
   return [...headChanges(key, was, now, nameOfKey), ...nodeChanges(key, was, now, kinds)];
 }
@@ -53,7 +56,7 @@ function headChanges(
   after: DraftDocument,
   names: (key: DocumentKey) => string,
 ): Change[] {
-  const name = capitalised(nameOf(after));
+  const called = nameOf(after);
   return changedKeys(before.head, after.head).map((field) => {
     const [was, now] = [before.head[field], after.head[field]];
     const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, names);
@@ -61,18 +64,26 @@ function headChanges(
     const sentence = said
       ? said
       : isPlain(was) && isPlain(now)
-        ? `${name}: ${label} is ${shown(now)}, was ${shown(was)}.`
-        : `${name}: ${label} is changed.`;
-    return { id: `${document} ${field}`, document, type: 'changed', field, sentence };
+        ? `${capitalised(called)}: ${label} is ${shown(now)}, was ${shown(was)}.`
+        : `${capitalised(called)}: ${label} is changed.`;
+    return { id: `${document} ${field}`, document, called, type: 'changed', field, sentence };
   });
 }
 
 function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftDocument, kinds: KindSet): Change[] {
   const changes: Change[] = [];
-  const name = capitalised(nameOf(after));
+  const called = nameOf(after);
   const add = (type: Change['type'], node: DraftNode, sentence: string, field?: string): void => {
     const id = `${document} ${node.id} ${field ?? type}`;
-    changes.push({ id, document, type, node: node.id, ...(field ? { field } : {}), sentence: `${name}: ${sentence}` });
+    changes.push({
+      id,
+      document,
+      called,
+      type,
+      node: node.id,
+      ...(field ? { field } : {}),
+      sentence: `${capitalised(called)}: ${sentence}`,
+    });
   };
   const isRoot = (node: DraftNode, other: DraftDocument, own: DraftDocument): boolean =>
     node.place.in === null || other.nodes[node.place.in] !== undefined || own.nodes[node.place.in] === undefined;

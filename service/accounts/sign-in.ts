@@ -73,6 +73,9 @@ export function tokenOf(request: IncomingMessage): string | undefined {
   return bearer?.[1] ?? parseCookie(request.headers.cookie ?? '')[SESSION_COOKIE];
 }
 
+/** The network address a request comes from. */
+export const addressOf = (request: IncomingMessage): string => request.socket.remoteAddress ?? '';
+
 /** Who sends a request. @throws Problem `signed-out` */
 export async function accountFrom(db: Records, request: IncomingMessage, now: Date): Promise<SignedIn> {
   const token = tokenOf(request);

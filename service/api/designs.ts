@@ -7,7 +7,7 @@ import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafti
 import { publish } from '../publishing/publish.js';
 import { revert } from '../publishing/revert.js';
 import { changesBetween, stateNamed, unpublished, type Side } from '../publishing/states.js';
-import { audit } from '../records/audit.js';
+import { audit, type AuditedAction } from '../records/audit.js';
 import { listRevisions, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
@@ -22,7 +22,7 @@ const somePages = (pages: readonly string[]) => ({ total: pages.length, some: pa
 
 export function designRoutes(api: Api): void {
   const { db, config } = api;
-  const noteRelease = ({ store, design, account }: Caller, action: string, detail: object) =>
+  const noteRelease = ({ store, design, account }: Caller, action: AuditedAction, detail: object) =>
     audit(db, { storeId: store.id, accountId: account.id, action, target: design.code, detail: { ...detail } });
 
   implement(api, routes.edit, async (call) => {

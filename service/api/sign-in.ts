@@ -1,8 +1,8 @@
 /** Signing in and out, tokens, who one is. */
 import { stringifySetCookie } from 'cookie';
-import type { Request } from 'express';
 import { routes } from '@parlour/contract';
 import {
+  addressOf,
   checkCredentials,
   CONSOLE_DAYS,
   SESSION_COOKIE,
@@ -14,8 +14,6 @@ import { implement, type Api } from './implement.js';
 
 const cookie = (value: string, maxAge: number): string =>
   stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
-
-const addressOf = (request: Request): string => request.socket.remoteAddress ?? '';
 
 export function signInRoutes(api: Api): void {
   const { db } = api;

@@ -1,8 +1,8 @@
 /** Who belongs to a store, invitations, one's own password and tokens, and the list of who did what. */
 import { Problem, type Role } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { hashPassword, newToken, passwordMatches, tokenHash } from '../accounts/passwords.js';
-import { tokenOf } from '../accounts/sign-in.js';
+import { hashPassword, newToken, tokenHash } from '../accounts/passwords.js';
+import { addressOf, checkCredentials, tokenOf } from '../accounts/sign-in.js';
 import { consoleOrigin } from '../config.js';
 import {
   accountByMail,
@@ -10,6 +10,7 @@ import {
   addInvitation,
   invitationsOf,
   membersOf,
+  removeInvitations,
   removeMembership,
   removeToken,
   setMembership,
@@ -17,7 +18,7 @@ import {
   takeInvitation,
   tokensOf,
 } from '../records/accounts.js';
-import { audit, listAudit } from '../records/audit.js';
+import { audit, AUDITED, listAudit } from '../records/audit.js';
 import type { Records } from '../records/database.js';
 import { readNumber } from './designs.js';
 import { checkTag, implement, type Api } from './implement.js';
@@ -64,13 +65,18 @@ export function teamRoutes(api: Api): void {
     db.transaction().execute(async (trx) => {
       checkTag(request, await teamOf(trx, store.id));
       const members = await membersOf(trx, store.id, true);
-      const member = members.find(({ mail }) => mail === params['mail']?.toLowerCase());
+      const mail = (params['mail'] ?? '').toLowerCase();
+      const member = members.find((one) => one.mail === mail);
+      const role = body.role as Role | null;
+      if (!member && role === null && (await removeInvitations(trx, store.id, mail))) {
+        await audit(trx, { storeId: store.id, accountId: account.id, action: 'team.withdraw', target: mail });
+        return teamOf(trx, store.id);
+      }
       if (!member)
-        throw new Problem('no-such-thing', `“${params['mail'] ?? ''}” does not belong to this store.`, {
+        throw new Problem('no-such-thing', `“${mail}” does not belong to this store.`, {
           place: 'mail',
           remedy: 'List the team to see who does.',
         });
-      const role = body.role as Role | null;
       const owners = members.filter((one) => one.role === 'owner');
       if (member.role === 'owner' && role !== 'owner' && owners.length === 1)
         throw new Problem('still-used', 'A store needs an owner.', {
@@ -91,7 +97,7 @@ export function teamRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.join, ({ body }) =>
+  implement(api, routes.join, ({ body, request }) =>
     db.transaction().execute(async (trx) => {
       const invitation = await takeInvitation(trx, tokenHash(body.token), new Date());
       if (!invitation)
@@ -106,10 +112,14 @@ export function teamRoutes(api: Api): void {
           remedy: 'Say which address you will sign in with.',
         });
       const known = await accountByMail(trx, mail);
-      if (known && !(await passwordMatches(body.password, known.passwordHash)))
-        throw new Problem('wrong-sign-in', `There is an account for ${mail} already, with another password.`, {
-          place: 'password',
-          remedy: 'Give the password of that account.',
+      // Counted as any sign-in: whoever can invite must not be able to guess another's password.
+      if (known)
+        await checkCredentials(db, mail, body.password, addressOf(request)).catch((error: unknown) => {
+          if (!(error instanceof Problem) || error.code !== 'wrong-sign-in') throw error;
+          throw new Problem('wrong-sign-in', `There is an account for ${mail} already, with another password.`, {
+            place: 'password',
+            remedy: 'Give the password of that account.',
+          });
         });
       const id =
         known?.id ??
@@ -125,12 +135,13 @@ export function teamRoutes(api: Api): void {
   );
 
   implement(api, routes.changePassword, async ({ account, body, request }) => {
-    const known = await accountByMail(db, account.mail);
-    if (!known || !(await passwordMatches(body.old, known.passwordHash)))
+    await checkCredentials(db, account.mail, body.old, addressOf(request)).catch((error: unknown) => {
+      if (!(error instanceof Problem) || error.code !== 'wrong-sign-in') throw error;
       throw new Problem('wrong-sign-in', 'The old password is wrong.', {
         place: 'old',
         remedy: 'Check it and try again.',
       });
+    });
     await setPassword(db, account.id, await hashPassword(body.new), tokenHash(tokenOf(request) ?? ''));
     await audit(db, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });
     return { done: true };
@@ -166,7 +177,11 @@ export function teamRoutes(api: Api): void {
     );
     const some = found.slice(0, limit);
     return {
-      entries: some.map(({ id: _id, at, ...entry }) => ({ ...entry, at: at.toISOString() })),
+      entries: some.map(({ id: _id, at, ...entry }) => ({
+        ...entry,
+        what: AUDITED[entry.action],
+        at: at.toISOString(),
+      })),
       next: found.length > limit ? String(some.at(-1)?.id) : null,
     };
   });

@@ -186,6 +186,16 @@ export const invitationsOf = (db: Records, storeId: number, now: Date): Promise<
     .orderBy('created_at')
     .execute();
 
+/** Withdraws what was not taken up. @returns false if there was nothing */
+export async function removeInvitations(db: Records, storeId: number, mail: string): Promise<boolean> {
+  const gone = await db
+    .deleteFrom('invitation')
+    .where('store_id', '=', storeId)
+    .where((eb) => eb(eb.fn<string>('lower', ['mail']), '=', mail))
+    .executeTakeFirst();
+  return gone.numDeletedRows > 0n;
+}
+
 /** Takes an invitation up: it is gone then. Undefined if it has expired or was used. */
 export async function takeInvitation(trx: Records, tokenHash: Buffer, now: Date): Promise<Invitation | undefined> {
   const { rows } = await sql<Invitation>`delete from invitation where token_hash = ${tokenHash} and expires_at > ${now}

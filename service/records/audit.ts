@@ -1,11 +1,28 @@
 /** Who did what when, for things that matter beyond a draft. */
 import { json, type Records } from './database.js';
 
+/** What is noted, and how it is said. */
+export const AUDITED = {
+  'store.create': 'made the store',
+  'store.archive': 'closed the store',
+  'team.invite': 'invited',
+  'team.withdraw': 'withdrew the invitation of',
+  'team.join': 'joined as',
+  'team.role': 'changed the role of',
+  'account.password': 'changed the password of',
+  'design.create': 'made the design',
+  'design.archive': 'put away the design',
+  'design.live': 'made live the design',
+  'design.publish': 'published the design',
+  'design.revert': 'brought back a revision of the design',
+  'product.change': 'changed the product',
+} as const;
+export type AuditedAction = keyof typeof AUDITED;
+
 export interface Audited {
   readonly storeId: number | null;
   readonly accountId: number | null;
-  /** `team.invite`, `design.live`, … */
-  readonly action: string;
+  readonly action: AuditedAction;
   readonly target: string;
   readonly detail?: Readonly<Record<string, unknown>>;
 }
@@ -21,7 +38,7 @@ export interface AuditEntry {
   readonly id: number;
   readonly at: Date;
   readonly who: string;
-  readonly action: string;
+  readonly action: AuditedAction;
   readonly target: string;
   readonly detail: object;
 }

@@ -1,6 +1,7 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
 import type { Document, DraftDocument, Edit } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
+import type { AuditedAction } from './audit.js';
 
 type Json<T extends object> = JSONColumnType<T, string, string>;
 type Now = ColumnType<Date, Date | string | undefined, never>;
@@ -205,7 +206,7 @@ export interface Tables {
     store_id: number | null;
     account_id: number | null;
     at: Now;
-    action: string;
+    action: AuditedAction;
     target: string;
     detail: JSONColumnType<Record<string, unknown>, string | undefined, string>;
   };

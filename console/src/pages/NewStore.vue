@@ -1,8 +1,11 @@
 <script setup lang="ts">
-/** The first store of somebody who has none: everything else can be changed later. */
+/** A store from nothing, also the first one of somebody who has none. */
 import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
-import { attempt, call, openSession, say } from '../api';
+import { useRouter } from 'vue-router';
+import { attempt, call, openStore, say, session, signOut } from '../api';
+
+const router = useRouter();
 
 const name = ref('');
 const slug = ref('');
@@ -23,7 +26,7 @@ const suggested = computed(() =>
 async function create(): Promise<void> {
   busy.value = true;
   await attempt(async () => {
-    await call(routes.createStore, {
+    const made = await call(routes.createStore, {
       body: {
         name: name.value.trim(),
         slug: slug.value || suggested.value,
@@ -33,7 +36,8 @@ async function create(): Promise<void> {
         timeZone: timeZone.value,
       },
     });
-    await openSession();
+    await openStore(made.slug);
+    await router.push('/pages');
     say(`“${name.value}” is there, with every page a shop needs.`);
   });
   busy.value = false;
@@ -42,14 +46,27 @@ async function create(): Promise<void> {
 
 <template>
   <div class="sheet narrow">
-    <h1>A new store</h1>
-    <p class="quiet mb-6">
-      You belong to no store yet. Make one here, or ask an owner to invite you to theirs. It starts with every page a
-      shop needs.
-    </p>
+    <div class="sheet-head">
+      <div>
+        <h1>A new store</h1>
+        <p class="quiet">
+          It starts with every page a shop needs.
+          <template v-if="!session.store">You belong to none yet; an owner can also invite you to theirs.</template>
+        </p>
+      </div>
+      <v-btn v-if="!session.store" variant="outlined" @click="signOut">Sign out {{ session.user?.name }}</v-btn>
+    </div>
     <v-card class="pa-6">
       <form class="fields" @submit.prevent="create">
-        <v-text-field v-model="name" label="Name" maxlength="80" required autofocus />
+        <v-text-field
+          v-model="name"
+          label="Name"
+          hint="As shoppers read it"
+          persistent-hint
+          maxlength="80"
+          required
+          autofocus
+        />
         <v-text-field
           v-model="slug"
           label="Part of its address"

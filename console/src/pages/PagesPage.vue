@@ -42,9 +42,10 @@ async function load(more = false): Promise<void> {
   loading.value = false;
 }
 
-/** The templates a page may use; the standard one first. */
+/** The templates a page may use; the standard one first. A kind with a single page has only its standard. */
 const choicesFor = (page: Page) => {
   const fitting = templates.value.filter((one) => one.pageKind === page.kind);
+  if (isSingle(page)) return fitting.map(({ code, name }) => ({ value: code, title: name }));
   const standard = fitting.find((one) => one.standard);
   const byRule = page.template?.reason === 'rule' ? page.template : null;
   const first = byRule ? byRule.name : standard ? `${standard.name} (standard)` : 'The standard template';
@@ -70,7 +71,7 @@ const bulkChoices = computed(() =>
     .filter((one) => one.pageKind === chosenKind.value)
     .map(({ code, name }) => ({ value: code, title: name })),
 );
-const canChoose = (page: Page): boolean => hasChoice(page) && (!chosenKind.value || chosenKind.value === page.kind);
+const canChoose = (page: Page): boolean => !isSingle(page) && (!chosenKind.value || chosenKind.value === page.kind);
 
 async function assignChosen(code: string | null): Promise<void> {
   await attempt(async () => {
@@ -81,7 +82,9 @@ async function assignChosen(code: string | null): Promise<void> {
   });
 }
 
-const hasChoice = (page: Page): boolean => PAGE_KINDS[page.kind].subject !== null;
+const chosenFor = (page: Page): string =>
+  isSingle(page) || page.template?.reason === 'page' ? (page.template?.code ?? '') : '';
+const isSingle = (page: Page): boolean => PAGE_KINDS[page.kind].subject === null;
 const because = (page: Page): string =>
   !page.template
     ? 'No template is assigned to this kind'
@@ -110,7 +113,7 @@ onMounted(() => load());
       </div>
       <v-text-field
         v-model="search"
-        label="Search title, code or path"
+        label="Search title or code"
         :prepend-inner-icon="mdiMagnify"
         clearable
         class="search"
@@ -150,7 +153,7 @@ onMounted(() => load());
           <tr v-for="page in pages" :key="page.page">
             <td class="tick">
               <v-checkbox-btn
-                v-if="hasChoice(page)"
+                v-if="!isSingle(page)"
                 v-model="chosen"
                 :value="page.page"
                 :disabled="!canChoose(page)"
@@ -169,14 +172,12 @@ onMounted(() => load());
             <td class="quiet code">{{ page.page }}</td>
             <td class="template-cell">
               <v-select
-                v-if="hasChoice(page)"
-                :model-value="page.template?.reason === 'page' ? page.template.code : ''"
+                :model-value="chosenFor(page)"
                 :items="choicesFor(page)"
                 :aria-label="`Template of ${page.title}`"
                 density="compact"
                 @update:model-value="(code: string) => assign(page, code)"
               />
-              <span v-else>{{ page.template?.name ?? '–' }}</span>
             </td>
             <td>
               <span
@@ -204,9 +205,6 @@ onMounted(() => load());
 }
 .filter {
   flex: 0 1 170px;
-}
-th {
-  font-weight: 600 !important;
 }
 td {
   padding-block: 8px !important;
@@ -244,13 +242,6 @@ td {
 .tick {
   width: 48px;
   padding-inline-end: 0 !important;
-}
-.sr {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 .rule {
   color: rgb(var(--v-theme-primary));

@@ -3,6 +3,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, reactive, ref, watch } from 'vue';
 import { attempt, call, refreshChanges, say, session } from '../api';
 import { news } from '../live';
+import { whenText } from '../times';
 
 type Timed = AnswerOf<typeof routes.listTimedChanges>['timedChanges'][number];
 type Revision = AnswerOf<typeof routes.listRevisions>['revisions'][number];
@@ -68,13 +69,6 @@ async function revert(revision: Revision): Promise<void> {
   busy.value = false;
 }
 
-const when = (at: string): string =>
-  new Intl.DateTimeFormat('en-IE', {
-    dateStyle: 'medium',
-    timeStyle: 'short',
-    timeZone: session.store?.timeZone ?? 'UTC',
-  }).format(new Date(at));
-
 watch(
   () => session.changes?.live,
   () => void load(),
@@ -90,6 +84,7 @@ onMounted(() => load());
         <h1>Revisions</h1>
         <p class="quiet">Every publish, newest first. Any of them can be brought back; nothing is lost by it.</p>
       </div>
+      <v-btn variant="outlined" to="/compare">Compare two states</v-btn>
     </div>
     <section v-if="timed.length" class="timed" aria-label="Timed changes">
       <h2>Timed changes</h2>
@@ -122,7 +117,7 @@ onMounted(() => load());
             <span v-if="revision.live" class="tag tag-live ms-3">Live</span>
             <p class="quiet">
               {{ revision.author }},
-              {{ when(revision.at)
+              {{ whenText(revision.at)
               }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template>
             </p>
             <ul v-if="told.has(revision.number)" class="sentences">

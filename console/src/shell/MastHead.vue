@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { mdiAccountOutline, mdiOpenInNew } from '@mdi/js';
-import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { attempt, call, session } from '../api';
+import { attempt, openStore, session, signOut } from '../api';
 import { people } from '../live';
 import PublishDialog from './PublishDialog.vue';
 
@@ -15,16 +14,18 @@ const sections = [
   { to: '/templates', label: 'Templates' },
   { to: '/revisions', label: 'Revisions' },
   { to: '/designs', label: 'Designs' },
+  { to: '/team', label: 'Team' },
 ];
 
 /** Everybody else who has the design open. */
 const others = computed(() => people.value.filter(({ name }) => name !== session.user?.name).map(({ name }) => name));
 const elsewhere = computed(() => session.store && session.design !== session.store.liveDesign);
 
-async function signOut(): Promise<void> {
-  await attempt(() => call(routes.signOut, { body: {} }));
-  session.user = session.store = session.changes = null;
-  await router.push('/sign-in');
+const otherStores = computed(() => session.stores.filter(({ slug }) => slug !== session.store?.slug));
+
+async function change(slug: string): Promise<void> {
+  await attempt(() => openStore(slug));
+  await router.push('/pages');
 }
 </script>
 
@@ -72,8 +73,17 @@ async function signOut(): Promise<void> {
         ><v-btn v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{ session.user?.name }}</v-btn></template
       >
       <v-list density="compact"
-        ><v-list-item :subtitle="session.user?.mail" /><v-list-item title="Sign out" @click="signOut"
-      /></v-list>
+        ><v-list-item :subtitle="session.user?.mail" />
+        <v-list-item title="Your account" to="/account" />
+        <v-list-item
+          v-for="one in otherStores"
+          :key="one.slug"
+          :title="`Go to ${one.name}`"
+          @click="change(one.slug)"
+        />
+        <v-list-item title="New store" to="/new-store" />
+        <v-list-item title="Sign out" @click="signOut" />
+      </v-list>
     </v-menu>
     <PublishDialog v-model="publishing" />
   </v-app-bar>
@@ -112,12 +122,5 @@ async function signOut(): Promise<void> {
 }
 .state {
   white-space: nowrap;
-}
-.sr {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 }
 </style>

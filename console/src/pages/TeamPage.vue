@@ -1,0 +1,226 @@
+<script setup lang="ts">
+/** Who belongs to the store and as what, invitations, and who did what. */
+import { ROLES } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref } from 'vue';
+import { attempt, call, say, session } from '../api';
+import { dayText, whenText } from '../times';
+
+type Team = AnswerOf<typeof routes.getTeam>;
+type Role = Team['members'][number]['role'];
+type Entry = AnswerOf<typeof routes.listAudit>['entries'][number];
+
+const DOES: Record<Role, string> = {
+  owner: 'Everything, and the team',
+  builder: 'Designs, assignments, publishing',
+  editor: 'Texts, pictures, content pages',
+  viewer: 'Looks at everything, changes nothing',
+};
+
+const team = ref<Team>({ members: [], invited: [] });
+const entries = ref<Entry[]>([]);
+const next = ref<string | null>(null);
+const mail = ref('');
+const role = ref<Role>('editor');
+const link = ref('');
+const leaving = ref<Team['members'][number] | null>(null);
+const busy = ref(false);
+
+const roles = ROLES.map((value) => ({ value, title: value, subtitle: DOES[value] }));
+const mine = computed(() => team.value.members.find((one) => one.mail === session.user?.mail)?.role);
+const isOwner = computed(() => mine.value === 'owner');
+
+async function load(): Promise<void> {
+  await attempt(async () => {
+    team.value = await call(routes.getTeam);
+    if (isOwner.value) await loadAudit();
+  });
+}
+
+async function loadAudit(more = false): Promise<void> {
+  const query = { limit: 30, cursor: more ? (next.value ?? undefined) : undefined };
+  const answer = await call(routes.listAudit, { query });
+  entries.value = more ? [...entries.value, ...answer.entries] : answer.entries;
+  next.value = answer.next;
+}
+
+async function invite(): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    const made = await call(routes.invite, { body: { mail: mail.value.trim(), role: role.value } });
+    link.value = made.link;
+    mail.value = '';
+    await load();
+  });
+  busy.value = false;
+}
+
+async function setRole(of: string, to: Role | null): Promise<void> {
+  await attempt(async () => {
+    await call(routes.changeMember, { params: { mail: of }, body: { role: to } });
+    say(to === null ? `${of} does not belong to the store any more.` : `${of} is ${to} now.`);
+    leaving.value = null;
+  });
+  await load();
+}
+
+async function copy(): Promise<void> {
+  await navigator.clipboard.writeText(link.value);
+  say('Copied.');
+}
+
+const inWords = (detail: object): string =>
+  Object.entries(detail)
+    .map(([name, value]) => `${name} ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`)
+    .join(', ');
+
+onMounted(load);
+</script>
+
+<template>
+  <div class="sheet narrow">
+    <div class="sheet-head">
+      <div>
+        <h1>Team</h1>
+        <p class="quiet">Who works on {{ session.store?.name }}, and as what.</p>
+      </div>
+    </div>
+
+    <v-card>
+      <v-table>
+        <thead>
+          <tr>
+            <th>Name</th>
+            <th>Mail address</th>
+            <th class="role">Role</th>
+            <th class="act"><span class="sr">Remove</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="member in team.members" :key="member.mail">
+            <td>
+              <strong>{{ member.name }}</strong>
+            </td>
+            <td class="quiet">{{ member.mail }}</td>
+            <td class="role">
+              <v-select
+                v-if="isOwner"
+                :model-value="member.role"
+                :items="roles"
+                :item-props="true"
+                :aria-label="`Role of ${member.name}`"
+                density="compact"
+                @update:model-value="(to: Role) => setRole(member.mail, to)"
+              />
+              <span v-else>{{ member.role }}</span>
+            </td>
+            <td class="act">
+              <v-btn v-if="isOwner" :aria-label="`Remove ${member.name}`" @click="leaving = member">Remove</v-btn>
+            </td>
+          </tr>
+          <tr v-for="one in team.invited" :key="one.mail">
+            <td class="quiet">Invited until {{ dayText(one.expires) }}</td>
+            <td class="quiet">{{ one.mail }}</td>
+            <td class="role">{{ one.role }}</td>
+            <td class="act">
+              <v-btn
+                v-if="isOwner"
+                :aria-label="`Withdraw the invitation of ${one.mail}`"
+                @click="setRole(one.mail, null)"
+                >Withdraw</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </v-table>
+    </v-card>
+
+    <template v-if="isOwner">
+      <h2 class="mt-8 mb-3">Invite somebody</h2>
+      <form class="invite" @submit.prevent="invite">
+        <v-text-field v-model="mail" type="email" label="Mail address" hide-details required />
+        <v-select v-model="role" :items="roles" :item-props="true" label="Role" hide-details />
+        <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!mail.trim()">Make a link</v-btn>
+      </form>
+      <v-card v-if="link" class="link">
+        <p>Send this link; it works once, for a week. It is shown only now.</p>
+        <div class="copy">
+          <v-text-field :model-value="link" readonly hide-details aria-label="The link" />
+          <v-btn variant="outlined" @click="copy">Copy</v-btn>
+        </div>
+      </v-card>
+
+      <h2 class="mt-8 mb-3">Who did what</h2>
+      <p v-if="entries.length === 0" class="quiet">
+        Nothing yet. Publishing, switching designs and changes of the team are listed here.
+      </p>
+      <v-card v-else>
+        <v-table density="compact">
+          <thead>
+            <tr>
+              <th>When</th>
+              <th>Who</th>
+              <th>What</th>
+              <th>Which</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(entry, i) in entries" :key="i">
+              <td class="nowrap">{{ whenText(entry.at) }}</td>
+              <td class="nowrap">{{ entry.who }}</td>
+              <td class="nowrap">{{ entry.what }}</td>
+              <td>
+                {{ entry.target }} <span class="quiet">{{ inWords(entry.detail) }}</span>
+              </td>
+            </tr>
+          </tbody>
+        </v-table>
+      </v-card>
+      <v-btn v-if="next" class="mt-4" @click="attempt(() => loadAudit(true))">Show older</v-btn>
+    </template>
+
+    <v-dialog :model-value="leaving !== null" max-width="480" @update:model-value="leaving = null">
+      <v-card v-if="leaving" class="pa-6">
+        <h2 class="mb-3">Remove {{ leaving.name }}?</h2>
+        <p class="mb-5">They cannot open this store any more. What they did stays. You can invite them again.</p>
+        <div class="d-flex justify-end ga-2">
+          <v-btn @click="leaving = null">Cancel</v-btn>
+          <v-btn variant="flat" color="error" @click="setRole(leaving.mail, null)">Remove</v-btn>
+        </div>
+      </v-card>
+    </v-dialog>
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 960px;
+}
+.role {
+  width: 200px;
+}
+.act {
+  width: 130px;
+  text-align: end !important;
+}
+.nowrap {
+  white-space: nowrap;
+}
+.invite {
+  display: grid;
+  grid-template-columns: 1fr 200px auto;
+  gap: 12px;
+  align-items: center;
+}
+.link {
+  margin-top: 16px;
+  padding: 16px 20px;
+}
+.copy {
+  display: grid;
+  grid-template-columns: 1fr auto;
+  gap: 12px;
+  align-items: center;
+  margin-top: 8px;
+}
+</style>

@@ -1,0 +1,145 @@
+/** The console beside the workbench: comparing states, the team, one's account, further stores, single-page kinds. */
+import { routes } from '@parlour/contract';
+import type { BrowserContext, Page } from 'playwright-core';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser, signIn } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+let faults: string[];
+const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
+
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+  faults = complaints(page);
+  await signIn(page, consoleAt('/'));
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+afterEach(() => expect(faults.splice(0)).toEqual([]));
+
+/** Chooses in a select or an autocomplete. */
+async function choose(label: string, option: string): Promise<void> {
+  const input = page.locator('.v-input', { has: page.getByLabel(label, { exact: true }) });
+  await input.locator('.v-field').click();
+  await page.getByRole('option', { name: option }).click();
+}
+
+test('compare tells what differs between any two states, document by document, and which pages show it', async () => {
+  await service.edit({
+    type: 'set',
+    document: 'template/home',
+    node: 'h-dunes',
+    field: 'values.title',
+    value: 'Whose wind?',
+    was: 'Which wind is yours?',
+  });
+  await service.call(routes.createDesign, { body: { name: 'Summer', code: 'summer' } });
+  await page.goto(consoleAt('/revisions'));
+  await page.getByRole('link', { name: 'Compare two states' }).click();
+  await page.getByRole('heading', { name: 'The template “Home”' }).waitFor();
+  await page.getByText('is “Whose wind?”, was “Which wind is yours?”').waitFor();
+  await page.getByRole('heading', { name: '1 page looks different' }).waitFor();
+  await page.getByRole('button', { name: 'Swap' }).click();
+  await page.getByText('is “Which wind is yours?”, was “Whose wind?”').waitFor();
+  await choose('From', '“Summer”: its draft');
+  await choose('To', 'The draft');
+  await page.getByText('They are the same').waitFor();
+  // What is compared stands in the address, so that it can be kept and shared.
+  expect(new URL(page.url()).searchParams.get('from')).toBe('summer/draft');
+  await page.reload();
+  await page.getByText('They are the same').waitFor();
+});
+
+test('an owner invites by a link that works, gives another role, withdraws; who did what is listed', async () => {
+  await page.goto(consoleAt('/team'));
+  for (const mail of ['tolle@windrow.example', 'late@windrow.example']) {
+    await page.getByLabel('Mail address').fill(mail);
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    await page.getByRole('cell', { name: mail, exact: true }).waitFor();
+  }
+  await page.getByRole('button', { name: 'Withdraw the invitation of tolle@windrow.example' }).click();
+  await page.getByText('tolle@windrow.example does not belong to the store any more.').waitFor();
+  const link = await page.getByLabel('The link').inputValue();
+  const other = await ((await browser.browser()?.newContext()) ?? browser).newPage();
+  await other.goto(link);
+  await other.getByLabel('Your name').fill('Late Comer');
+  await other.getByLabel('Password').fill('a harbour at dawn');
+  await other.getByRole('button', { name: 'Join' }).click();
+  await other.getByRole('heading', { name: 'Pages' }).waitFor();
+  // An editor sees the team, and nothing to change it with.
+  await other.goto(consoleAt('/team'));
+  await other.getByRole('cell', { name: 'Maren Oldacre' }).waitFor();
+  expect(await other.getByRole('button', { name: 'Make a link' }).count()).toBe(0);
+  await other.close();
+
+  await page.reload();
+  await choose('Role of Late Comer', 'viewer');
+  await page.getByText('late@windrow.example is viewer now.').waitFor();
+  await page.getByRole('button', { name: 'Remove Late Comer' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await page.getByText('late@windrow.example does not belong').waitFor();
+  await page.getByRole('cell', { name: 'withdrew the invitation of' }).waitFor();
+  expect((await service.call(routes.getTeam)).members).toHaveLength(1);
+});
+
+test('a token is made and ended; the password is changed, and the old one works no more', async () => {
+  await page.goto(consoleAt('/account'));
+  await page.getByLabel('What it is for').fill('nightly');
+  await page.getByLabel('Your password').fill('kites-over-ternhythe');
+  await page.getByLabel('It may only read').check();
+  await page.getByRole('button', { name: 'Make a token' }).click();
+  const token = await page.getByLabel('The token').inputValue();
+  const asks = () => service.api('/me', { headers: { authorization: `Bearer ${token}` } });
+  expect((await asks()).status).toBe(200);
+  await page
+    .getByRole('row', { name: /nightly/ })
+    .getByText('only read')
+    .waitFor();
+  await page.getByRole('button', { name: 'End nightly' }).click();
+  await page.getByText('“nightly” works no more.').waitFor();
+  expect((await asks()).status).toBe(401);
+  await page.getByLabel('The old one').fill('kites-over-ternhythe');
+  await page.getByLabel('The new one').fill('a harbour at dusk');
+  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByText('Your password is changed.').waitFor();
+  const body = JSON.stringify({ mail: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'x' });
+  const old = await service.api('/tokens', { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+  expect(old.status).toBe(401);
+});
+
+test('a further store is made, stays open after a reload, and the first is one click away', async () => {
+  await page.getByRole('button', { name: 'Maren Oldacre' }).click();
+  await page.getByText('New store').click();
+  await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
+  await page.getByLabel('Home country').fill('ie');
+  await page.getByRole('button', { name: 'Make the store' }).click();
+  await page.getByRole('link', { name: 'Tern Tea' }).waitFor();
+  await page.reload();
+  await page.getByRole('link', { name: 'Tern Tea' }).waitFor();
+  expect((await service.send('tern-tea.localhost', '/')).text).toContain('Tern Tea');
+  await page.getByRole('button', { name: 'Maren Oldacre' }).click();
+  await page.getByText('Go to Windrow Kites').click();
+  await page.getByRole('link', { name: 'Windrow Kites' }).waitFor();
+});
+
+test('a page that is the only one of its kind has its template chosen in the list too', async () => {
+  const { token } = await service.client.call(routes.createToken, {
+    body: { mail: 'owner@windrow.example', password: 'a harbour at dusk', name: 'x' },
+  });
+  const edits = [{ type: 'create', what: 'template', name: 'Bare cart', pageKind: 'cart' }];
+  const made = await service.api('/stores/windrow/designs/live/edits', {
+    method: 'POST',
+    headers: { authorization: `Bearer ${token}`, 'content-type': 'application/json' },
+    body: JSON.stringify({ unit: 'bare', edits }),
+  });
+  expect(made.status).toBe(200);
+  await page.goto(consoleAt('/pages'));
+  await choose('Template of Cart', 'Bare cart');
+  await page.getByText('is the standard').first().waitFor();
+});
