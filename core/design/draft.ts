@@ -93,6 +93,12 @@ export function orderFor(document: DraftDocument, place: Place, before: NodeId |
   return generateKeyBetween(low, high);
 }
 
+/** Order keys for new siblings right behind a node, before whatever follows it. */
+export function ordersBehind(document: DraftDocument, node: DraftNode, count: number): string[] {
+  const next = siblingsIn(document, node.place).find(({ order }) => order > node.order);
+  return generateNKeysBetween(node.order, next?.order ?? null, count);
+}
+
 /** A published document as a draft. The same document always opens the same way. */
 export function openDocument(document: Document): DraftDocument {
   const { format, type, ...rest } = document;

@@ -4,12 +4,11 @@ import {
   checkDocument,
   LIMITS,
   parseRule,
-  Problem,
   SHIPPED_KINDS,
   type Document,
   type EditRequest,
 } from '../index.js';
-import { assignments, draftOf, section, template, tools } from '../tests/designs.js';
+import { assignments, draftOf, refusal, section, template, tools } from '../tests/designs.js';
 
 const sections = (count: number) => Array.from({ length: count }, (_, i) => section(`s${i}`));
 const entries = (count: number, values: object) =>
@@ -24,15 +23,6 @@ const draft = draftOf({
   } as Document,
   'menu/main': { format: 2, type: 'menu', name: 'Main', lists: { entries: entries(50, { label: 'One' }) } },
 });
-const refusal = (work: () => unknown): Problem => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Problem) return error;
-    throw error;
-  }
-  throw new Error('It was accepted.');
-};
 const insert = (document: string, values: object, kind?: string): EditRequest => ({
   type: 'insert',
   document,

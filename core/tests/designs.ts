@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import {
   openDocument,
+  Problem,
   type Document,
   type DocumentKey,
   type Draft,
@@ -44,6 +45,17 @@ export const assignments = (
 export const tools = (): EditTools => {
   let next = 0;
   return { kinds: SHIPPED_KINDS, newId: () => `new${++next}` };
+};
+
+/** The problem that work is refused with; fails if it is not. */
+export const refusal = (work: () => unknown): Problem => {
+  try {
+    work();
+  } catch (error) {
+    if (error instanceof Problem) return error;
+    throw error;
+  }
+  throw new Error('It was not refused.');
 };
 
 /** The draft after changes. */

@@ -7,6 +7,7 @@ import { isDatabaseAway } from '../web.js';
 export function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
   const problem = asProblem(error);
   if (problem.code === 'broken') request.log.error({ err: error }, 'a request failed');
+  if (problem.code === 'database-away') request.log.warn({ err: error }, 'the database is away');
   const status = problemStatus(problem.code);
   if (status === 503) response.set('retry-after', '5');
   response

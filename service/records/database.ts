@@ -18,9 +18,12 @@ const DATE = 1082;
 // A day has no time and no zone; it stays the text it is.
 pg.types.setTypeParser(DATE, String);
 
+/** A database that is down refuses at once; one that is only busy is waited for. */
+const PATIENCE_MS = 8000;
+
 /** @param url `postgresql://…`; the pool connects when it is first used */
 export function openDatabase(url: string): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: 3000 });
+  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: PATIENCE_MS });
   // A connection that breaks fails the statement it is used for and is replaced at the next use. Without listeners,
   // on the pool for idle ones and on each client for those in use, it would end the process.
   pool.on('error', () => undefined);

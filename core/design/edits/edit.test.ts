@@ -16,7 +16,7 @@ import {
   type EditRequest,
   type TemplateDocument,
 } from '../../index.js';
-import { assignments, draftOf, section, template, tools, withChanges } from '../../tests/designs.js';
+import { assignments, draftOf, refusal, section, template, tools, withChanges } from '../../tests/designs.js';
 
 const HOME = 'template/home';
 const start = () =>
@@ -39,15 +39,6 @@ const run = (draft: State, ...requests: EditRequest[]) => {
 };
 const main = (draft: State, key = HOME) =>
   (closeDocument(draft.get(key) as DraftDocument) as TemplateDocument).areas['main']?.map((one) => one.id);
-const refusal = (work: () => unknown): Problem => {
-  try {
-    work();
-  } catch (error) {
-    if (error instanceof Problem) return error;
-    throw error;
-  }
-  throw new Error('It was not refused.');
-};
 
 describe('edits', () => {
   test('insert puts a section before another, at the end, or into a slot', () => {
@@ -116,24 +107,6 @@ describe('edits', () => {
       nodes: { a: { casing: { tone: 'strong' } } },
     });
     expect(draft.get('theme')).toMatchObject({ head: { 'values.accentColour': '#112233' } });
-  });
-
-  test('a copied template has its own sections, and is assigned to one page only', () => {
-    const { draft, edits } = run(
-      start(),
-      { type: 'create', what: 'template', from: 'product', name: 'Festival kite' },
-      { type: 'assign', pages: ['product:K-1'], template: 'festival-kite' },
-    );
-    expect(edits[0]).toMatchObject({ type: 'put', document: 'template/festival-kite' });
-    expect(main(draft, 'template/festival-kite')).toEqual(['new1']);
-    expect(draft.get('assignments/product')).toMatchObject({
-      head: { standard: 'product', 'pages.product:K-1': 'festival-kite' },
-    });
-    const gone = run(draft, { type: 'discard', document: 'template/festival-kite' });
-    expect(gone.sentences).toEqual([
-      'Removed the template “Festival kite”. 1 page that used it now has the next rule that matches, or the standard.',
-    ]);
-    expect(gone.draft.get('assignments/product')).toEqual(start().get('assignments/product'));
   });
 
   test('a remove is refused if something was put inside meanwhile; making and removing documents are inverses', () => {
@@ -459,7 +432,7 @@ describe('properties of edits', () => {
     const holders = ids.filter((one) => home.nodes[one]?.kind === 'columns@1');
     const place =
       where % 3 && holders.length
-        ? { section: holders[where % holders.length] as string, slot: where % 2 ? 'first' : 'second' }
+        ? { in: holders[where % holders.length] as string, at: where % 2 ? 'first' : 'second' }
         : { at: 'main' };
     switch (what % 5) {
       case 0:

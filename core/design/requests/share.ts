@@ -3,8 +3,9 @@ import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
 import { SHARED_SECTION } from '../../sections/kind.js';
 import { FORMAT, keys, type DocumentKey, type NodeId } from '../document.js';
-import { isSection, subtree, type DraftDocument, type DraftNode } from '../draft.js';
+import { isSection, ordersBehind, siblingsIn, subtree, type DraftDocument, type DraftNode } from '../draft.js';
 import { documentIn, nameOf, nodeIn, sectionName } from '../edits/common.js';
+import type { Edit } from '../edits/edit.js';
 import { LIMITS } from '../limits.js';
 import { copiesOf, documentKeySchema, freeCode, typeTag, type RequestType } from './type.js';
 
@@ -93,19 +94,15 @@ export const detach: RequestType<DetachRequest> = {
         place: 'node',
         remedy: 'Name a section of the kind shared-section.',
       });
-    const roots = Object.values(shared.nodes).filter(({ place }) => place.in === null);
-    const copies = roots.flatMap((root, i) =>
-      copiesOf(
-        subtree(shared, root.id),
-        { place: node.place, order: i === 0 ? node.order : `${node.order}${'V'.repeat(i)}` },
-        newId,
-      ),
-    );
+    const roots = siblingsIn(shared, { in: null, at: 'main' });
+    const orders = [node.order, ...ordersBehind(document, node, roots.length - 1)];
+    // An insert is of one section with what is inside it, so that each can be taken back.
+    const inserts = roots.map((root, i): Edit => {
+      const spot = { place: node.place, order: orders[i] as string };
+      return { type: 'insert', document: key, nodes: copiesOf(subtree(shared, root.id), spot, newId) };
+    });
     return {
-      edits: [
-        { type: 'remove', document: key, nodes: subtree(document, id) },
-        ...(copies.length ? [{ type: 'insert', document: key, nodes: copies } as const] : []),
-      ],
+      edits: [{ type: 'remove', document: key, nodes: subtree(document, id) }, ...inserts],
       sentence: `Put a copy of ${nameOf(shared)} into ${nameOf(document)} in place of the shared one.`,
     };
   },

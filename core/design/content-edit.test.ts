@@ -1,0 +1,63 @@
+/** What an editor may change: words, pictures, links and content pages; never structure, look or assignments. */
+import { checkContentEdit, SHIPPED_KINDS, type EditRequest } from '../index.js';
+import { assignments, draftOf, refusal, section, template } from '../tests/designs.js';
+
+const draft = draftOf({
+  'template/home': template([section('a'), section('r', 'product-row'), section('p', 'poster')]),
+  'assignments/home': assignments('home', 'home'),
+  'menu/main': { format: 2, type: 'menu', name: 'Main', lists: { entries: [{ id: 'm', values: { label: 'Kites' } }] } },
+  'content/about': { format: 2, type: 'content', title: 'About', slug: 'about' },
+  'addition/note': {
+    format: 2,
+    type: 'addition',
+    name: 'Note',
+    place: 'above',
+    target: { page: 'home' },
+    areas: { main: [section('n')] },
+  },
+  theme: { format: 2, type: 'theme', groundwork: 'foolscap', values: {} },
+});
+const check = (request: EditRequest) => checkContentEdit(request, draft, SHIPPED_KINDS, 'edits[0]');
+const set = (document: string, field: string, node?: string): EditRequest =>
+  ({ type: 'set', document, field, value: 'x', ...(node ? { node } : {}) }) as EditRequest;
+
+test.each<[string, EditRequest]>([
+  ['a text of a section', set('template/home', 'values.text', 'a')],
+  ['a text in another language', set('template/home', 'values.text@de', 'a')],
+  ['a picture', set('template/home', 'values.picture', 'p')],
+  ['a link', set('template/home', 'values.link', 'r')],
+  ['a text of an addition', set('addition/note', 'values.text', 'n')],
+  ['the name of a template', set('template/home', 'name')],
+  ['everything of a content page', set('content/about', 'slug')],
+  ['a new content page', { type: 'create', what: 'content', name: 'Delivery' }],
+  ['a content page taken out', { type: 'discard', document: 'content/about' }],
+  ['a menu entry', set('menu/main', 'values.label', 'm')],
+  ['a new menu entry', { type: 'insert', document: 'menu/main', place: {}, values: { label: 'x' } }],
+  ['a menu entry moved', { type: 'move', document: 'menu/main', node: 'm', place: {} }],
+])('may: %s', (_, request) => {
+  expect(() => check(request)).not.toThrow();
+});
+
+test.each<[string, EditRequest]>([
+  ['how many stand side by side', set('template/home', 'values.across', 'r')],
+  ['where products come from', set('template/home', 'values.source', 'r')],
+  ['the casing', set('template/home', 'casing.tone', 'a')],
+  ['the width of a template', set('template/home', 'layout.width')],
+  ['the arrangement of a region', set('template/home', 'around.header')],
+  ['a theme setting', set('theme', 'values.gap')],
+  ['a font', set('theme', 'values.titleFont')],
+  ['where an addition goes', set('addition/note', 'place')],
+  ['which pages it is for', set('addition/note', 'target.page')],
+  ['the standard template', set('assignments/home', 'standard')],
+  ['a new section', { type: 'insert', document: 'template/home', kind: 'heading', place: {} }],
+  ['a section moved', { type: 'move', document: 'template/home', node: 'a', place: {} }],
+  ['a section taken out', { type: 'remove', document: 'template/home', node: 'a' }],
+  ['a section copied', { type: 'copy', document: 'template/home', node: 'a' }],
+  ['a section shared', { type: 'share', document: 'template/home', node: 'a', name: 'X' }],
+  ['a new template', { type: 'create', what: 'template', name: 'X', pageKind: 'home' }],
+  ['a new menu', { type: 'create', what: 'menu', name: 'X' }],
+  ['a template taken out', { type: 'discard', document: 'template/home' }],
+  ['a page assigned', { type: 'assign', pages: ['home'], template: 'home' }],
+])('may not: %s', (_, request) => {
+  expect(refusal(() => check(request))).toMatchObject({ code: 'not-allowed', place: 'edits[0]' });
+});
