@@ -1,4 +1,3 @@
-import fc from 'fast-check';
 import {
   applyRequests,
   applyUnit,
@@ -418,81 +417,4 @@ test('recorded edits are read back as they were, though their kind or its fields
   expect(documents.get('theme')).toMatchObject({ head: { 'values.goneColour': 'any' } });
   expect(refusal(() => applyUnit(recorded, start(), SHIPPED_KINDS)).code).toBe('no-such-section-kind');
   expect(refusal(() => replay([recorded[1]], start())).code).toBe('no-such-section');
-});
-
-describe('properties of edits', () => {
-  const anyText = fc.string({ maxLength: 40 }).filter((value) => value.isWellFormed() && !value.includes('\0'));
-  const pick = fc.nat(30);
-
-  /** A request that fits the draft, made from numbers. */
-  const requestFor = (draft: State, [what, which, where, words]: [number, number, number, string]): EditRequest => {
-    const home = draft.get(HOME) as DraftDocument;
-    const ids = Object.keys(home.nodes);
-    const id = ids[which % Math.max(1, ids.length)] ?? 'none';
-    const holders = ids.filter((one) => home.nodes[one]?.kind === 'columns@1');
-    const place =
-      where % 3 && holders.length
-        ? { in: holders[where % holders.length] as string, at: where % 2 ? 'first' : 'second' }
-        : { at: 'main' };
-    switch (what % 5) {
-      case 0:
-        return {
-          type: 'insert',
-          document: HOME,
-          kind: where % 2 ? 'columns' : 'heading',
-          place,
-          id: `i${which}-${where}-${ids.length}`,
-        };
-      case 1:
-        return { type: 'remove', document: HOME, node: id };
-      case 2:
-        return { type: 'move', document: HOME, node: id, place };
-      case 3:
-        return {
-          type: 'set',
-          document: HOME,
-          field: 'name',
-          value: `n${words}`.slice(0, 80),
-          was: home.head['name'],
-        };
-      default:
-        return { type: 'assign', pages: [`product:K-${which}`], template: where % 2 ? 'product' : 'other' };
-    }
-  };
-
-  test('any sequence that was applied and then inverted backwards leaves the draft as it was', () => {
-    fc.assert(
-      fc.property(fc.array(fc.tuple(pick, pick, pick, anyText), { maxLength: 25 }), (steps) => {
-        let draft = start();
-        const done = [];
-        for (const step of steps) {
-          try {
-            const result = run(draft, requestFor(draft, step));
-            draft = result.draft;
-            done.push(...result.edits);
-          } catch (error) {
-            if (!(error instanceof Problem)) throw error;
-          }
-        }
-        const back = applyUnit(done.reverse().map(invertEdit), draft, SHIPPED_KINDS);
-        const undone = withChanges(draft, back.documents);
-        expect(Object.fromEntries(undone)).toEqual(Object.fromEntries(start()));
-      }),
-      { numRuns: 150 },
-    );
-  });
-
-  test('an edit survives its way through JSON', () => {
-    fc.assert(
-      fc.property(fc.tuple(pick, pick, pick, anyText), (step) => {
-        try {
-          const { edits, documents } = run(start(), requestFor(start(), step));
-          const again = applyUnit(JSON.parse(JSON.stringify(edits)), start(), SHIPPED_KINDS);
-          expect(JSON.parse(JSON.stringify([...again.documents]))).toEqual(JSON.parse(JSON.stringify([...documents])));
-        } catch (error) {
-          if (!(error instanceof Problem)) throw error;
-        }
-      }),
-    );
-  });
 });

@@ -95,7 +95,7 @@ export const detach: RequestType<DetachRequest> = {
         remedy: 'Name a section of the kind shared-section.',
       });
     const roots = siblingsIn(shared, { in: null, at: 'main' });
-    const orders = [node.order, ...ordersBehind(document, node, roots.length - 1)];
+    const orders = [node.order, ...ordersBehind(document, node, Math.max(0, roots.length - 1))];
     // An insert is of one section with what is inside it, so that each can be taken back.
     const inserts = roots.map((root, i): Edit => {
       const spot = { place: node.place, order: orders[i] as string };
