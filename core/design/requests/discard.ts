@@ -61,6 +61,11 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
   const bucketKey = keys.assignments(kind);
   const bucket = documentIn(draft, bucketKey);
   const code = codeOf(key);
+  if (instead === code)
+    throw new Problem('bad-value', 'A template cannot take its own place.', {
+      place: 'instead',
+      remedy: 'Name another template, or leave it out.',
+    });
   if (instead !== undefined) checkTemplate(draft, kind, instead);
   if (bucket.head['standard'] === code && instead === undefined)
     throw new Problem('still-used', `“${String(head['name'])}” is the standard of ${kindInWords(kind)} pages.`, {

@@ -264,6 +264,11 @@ test.each<[string, EditRequest, Partial<Problem>]>([
     { type: 'discard', document: 'template/other', instead: 'home' },
     { code: 'wrong-page-kind' },
   ],
+  [
+    'itself instead',
+    { type: 'discard', document: 'template/product', instead: 'product' },
+    { code: 'bad-value', place: 'instead' },
+  ],
   ['no template at all', { type: 'assign', pages: ['product:K-1'], template: 'gone' }, { code: 'no-such-template' }],
   [
     'a template of another kind',
