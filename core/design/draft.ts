@@ -77,8 +77,12 @@ export function subtree(document: DraftDocument, id: NodeId): DraftNode[] {
     const parent = all[i] as DraftNode;
     for (const node of Object.values(document.nodes)) if (node.place.in === parent.id) all.push(node);
   }
-  return [root, ...all.slice(1).sort((a, b) => (a.id < b.id ? -1 : 1))];
+  return rootFirst(all);
 }
+
+/** Nodes of one subtree in the order they are compared in: the root, which comes first, then by id. */
+export const rootFirst = ([root, ...inside]: readonly DraftNode[]): DraftNode[] =>
+  root ? [root, ...inside.sort((a, b) => (a.id < b.id ? -1 : 1))] : [];
 
 /**
  * An order key for a new sibling in `place`.

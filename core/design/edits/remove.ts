@@ -1,6 +1,6 @@
 /** Remove: a section or entry with everything inside it. The edit carries what it removes, so that nothing is lost. */
 import type { DocumentKey } from '../document.js';
-import { subtree, type DraftNode } from '../draft.js';
+import { rootFirst, subtree, type DraftNode } from '../draft.js';
 import { documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
 import type { EditType } from './step.js';
 
@@ -16,7 +16,7 @@ export const remove: EditType<RemoveEdit> = {
     const document = documentIn(draft, key);
     const root = nodes[0] as DraftNode;
     nodeIn(document, root.id);
-    if (!isSame(subtree(document, root.id), nodes))
+    if (!isSame(subtree(document, root.id), rootFirst(nodes)))
       throw stale(sectionName(root, kinds), 'different from what would be removed');
     const left = { ...document.nodes };
     for (const { id } of nodes) delete left[id];

@@ -24,7 +24,7 @@ const start = () =>
   draftOf({
     'template/home': template([
       section('a'),
-      section('b', 'columns', {}, { first: [section('c', 'prose')], second: [] }),
+      section('b', 'columns', {}, { first: [section('c', 'prose')], second: [section('e')] }),
       section('d', 'shared-section', { shared: 'promise' }),
     ]),
     'template/front': template([section('f')], 'home', 'Front'),
@@ -163,7 +163,8 @@ function requestFor(
 /** Does as many of the requests as are not refused. */
 function work(steps: readonly (readonly [number[], string])[]) {
   let next = 0;
-  const tools: EditTools = { kinds: SHIPPED_KINDS, newId: () => `new${++next}` };
+  // Ids come in no order, as they do in the service.
+  const tools: EditTools = { kinds: SHIPPED_KINDS, newId: () => `new${(++next * 7919) % 10_007}` };
   let draft = start();
   const edits: Edit[] = [];
   const types = new Set<string>();

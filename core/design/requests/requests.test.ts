@@ -48,7 +48,12 @@ const start = () =>
   });
 type State = ReturnType<typeof start>;
 // One for all: an id is never given twice, as in the service.
-const TOOLS = tools();
+const TOOLS = { ...tools(), newId: backwards() };
+// And the later one may sort before the earlier, as random ones do.
+function backwards(): () => string {
+  let next = 1000;
+  return () => `new${--next}`;
+}
 const run = (draft: State, ...requests: EditRequest[]) => {
   const result = applyRequests(requests, draft, TOOLS);
   // Whatever was done can be taken back exactly.
@@ -151,6 +156,16 @@ describe('assign', () => {
     expect(closed(back.draft, 'assignments/product')).toMatchObject({ pages: { 'product:K-2': 'other' } });
     expect(run(back.draft, { type: 'assign', pages, template: null }).edits).toEqual([]);
   });
+});
+
+test('a copied section has what is inside it, and can be taken back whatever its ids are', () => {
+  const slots = { first: [section('c', 'prose'), section('e')], second: [section('f', 'poster')] };
+  const draft = draftOf({ [HOME]: template([section('b', 'columns', {}, slots)]) });
+  const { draft: after } = run(draft, { type: 'copy', document: HOME, node: 'b' });
+  const [original, copy] = main(after);
+  const inside = (of: typeof copy) => Object.values(of?.slots ?? {}).map((list) => list.map(({ kind }) => kind));
+  expect(inside(copy)).toEqual(inside(original));
+  expect(run(after, { type: 'remove', document: HOME, node: copy?.id ?? '' }).draft).toEqual(draft);
 });
 
 describe('share and detach', () => {
