@@ -48,6 +48,7 @@ await main(async () => {
   run(['section', 'set', 'home', 'h-dunes', 'title', 'Which wind, you ask?']);
   run(['section', 'move', 'home', 'h-workshop', '--before', 'h-newest']);
   run(['design', 'copy', 'Summer']);
+  run(['team', 'invite', 'tolle@windrow.example', 'builder']);
 
   await page.goto(consoleAt);
   await page.getByLabel('Mail address').fill(DEMO_SIGN_IN.mail);
@@ -58,6 +59,8 @@ await main(async () => {
   await shoot('console-templates', `${consoleAt}/templates`);
   await shoot('console-revisions', `${consoleAt}/revisions`);
   await shoot('console-designs', `${consoleAt}/designs`);
+  await shoot('console-compare', `${consoleAt}/compare?from=1&to=draft`);
+  await shoot('console-team', `${consoleAt}/team`);
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
   await page.waitForTimeout(800);
   await page.screenshot({ path: file('console-publish') });
