@@ -104,10 +104,10 @@ export function contextOf(command: Command): Context {
       const changes = only ? answer.changes.filter(({ id }) => only.includes(id)) : answer.changes;
       context.print({ ...answer, changes }, () =>
         changes.length
-          ? wouldText(
+          ? `${wouldText(
               changes.map(({ sentence }) => sentence),
               answer.pages,
-            )
+            )}${only ? '\nWhether they can go live without the others is checked when you publish.' : ''}`
           : 'It would change nothing.',
       );
     },

@@ -51,7 +51,7 @@ Examples:
       const [product, store] = await Promise.all([call(routes.getProduct, { params }), call(routes.getStore)]);
       const body = readChanges(changes, product, currencyDecimals(store.currency));
       const after = await call(routes.changeProduct, { params, body });
-      print(after, () => productText(after, store));
+      print(after, () => `${productText(after, store)}\n\nShoppers see it now.`);
     });
 }
 

@@ -1,5 +1,6 @@
 /** Several designs, comparing, timed changes, and the log of what happened. */
 import type { Command } from 'commander';
+import { counted } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
@@ -57,7 +58,7 @@ export function designCommands(program: Command): void {
       const before = (await call(routes.listDesigns)).designs.find((one) => one.live);
       const answer = await call(routes.goLive, { params: { design }, body: options });
       const rest = answer.unpublished
-        ? ` ${answer.unpublished} of its documents have changes that are not published yet.`
+        ? ` ${counted(answer.unpublished, 'document')} of it ${answer.unpublished === 1 ? 'has' : 'have'} changes that are not published yet.`
         : '';
       print(
         answer,
@@ -208,7 +209,8 @@ function timedCommands(program: Command): void {
     .action(async (number: string, _options: object, command: Command) => {
       const { call, print }: Context = contextOf(command);
       const answer = await call(routes.cancelTimedChange, { params: { timed: number }, body: {} });
-      print(answer, () => inWords(answer));
+      const now = answer.state === 'cancelled' ? 'They are in the draft again.' : 'Shoppers do not see them any more.';
+      print(answer, () => `${inWords(answer)}\n\n${now}`);
     });
 }
 

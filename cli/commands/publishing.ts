@@ -52,10 +52,11 @@ export function publishCommands(program: Command): void {
       if (context.options.dryRun) return context.tellDifference('live', 'draft', chosen);
       const changes = chosen ? { changes: chosen } : {};
       const revision = await call(routes.publish, { body: { ...(note === undefined ? {} : { note }), ...changes } });
+      const { live, flag } = await reachOf(context);
       print(
         revision,
         () =>
-          `Published as revision ${revision.number}. Shoppers see it now.\nTake it back with: parlour revert ${revision.number - 1}`,
+          `Published as revision ${revision.number}. ${live}\nTake it back with: parlour ${flag}revert ${revision.number - 1}`,
       );
     });
 
@@ -86,23 +87,40 @@ export function publishCommands(program: Command): void {
     .option('--note <note>', 'why, for the list of revisions')
     .addHelpText('after', '\nExample:\n  $ parlour revert 3')
     .action(async (revision: string, options: { note?: string }, command: Command) => {
-      const { call, print, options: given, tellDifference } = contextOf(command);
+      const context = contextOf(command);
+      const { call, print, options: given, tellDifference } = context;
       if (given.dryRun) return tellDifference('live', revision);
       const answer = await call(routes.revert, {
         params: { revision },
         body: options.note === undefined ? {} : { note: options.note },
       });
+      const { live } = await reachOf(context);
       print(
         answer,
         () =>
-          `${answer.sentences.join('\n')}\nRevision ${revision} is live again, as revision ${answer.revision.number}.`,
+          `${answer.sentences.join('\n')}\nRevision ${revision} is back, as revision ${answer.revision.number}. ${live}`,
       );
     });
+}
+
+/** Whether shoppers see what a design publishes, in a sentence, and how commands name that design. */
+async function reachOf({ call, options }: Context): Promise<{ live: string; flag: string }> {
+  const design = await call(routes.getDesign);
+  return {
+    live: design.live
+      ? 'Shoppers see it now.'
+      : `Shoppers see it once this design is live: parlour design live ${design.code}`,
+    flag: options.design === undefined ? '' : `--design ${options.design} `,
+  };
 }
 
 /** The ids of the changes that the numbers of `parlour changes` mean; of all if none are given. */
 export async function chosenIds({ call }: Context, only: string | undefined): Promise<string[]> {
   const { changes } = await call(routes.listChanges);
+  if (changes.length === 0)
+    throw new Problem('nothing-to-publish', 'The draft has nothing that is not published.', {
+      remedy: 'Edit it first.',
+    });
   if (only === undefined) return changes.map(({ id }) => id);
   return only.split(',').map((text) => {
     const id = /^\d+$/.test(text.trim()) ? changes[Number(text) - 1]?.id : undefined;

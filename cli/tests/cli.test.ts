@@ -65,7 +65,7 @@ test('change a title, see it in the draft only, publish, see it live, take it ba
   );
   expect((await service.shop('/')).text).toContain('Any wind will do');
   expect(await done('revisions')).toMatch(/^Revision +When \(UTC\).*\n +2 +live .*Maren Oldacre +Other words\n +1 /);
-  expect(await done('revert 1')).toContain('Revision 1 is live again, as revision 3.');
+  expect(await done('revert 1')).toContain('Revision 1 is back, as revision 3. Shoppers see it now.');
   expect((await service.shop('/')).text).toContain('Made for the wind at Ternhythe');
   expect(await done('changes')).toBe('Nothing: shoppers see all of the draft.');
 });

@@ -9,7 +9,7 @@ export const noteRequest = closed({ note: plainText(500).optional() });
 export const publishRequest = closed({
   note: plainText(500).optional(),
   /** Ids of the changes to publish; all of them if absent. */
-  changes: array(plainText(500).required()).strict().min(1).max(5000).optional(),
+  changes: array(plainText(500).required()).strict().min(1, '${path} must name at least one').max(5000).optional(),
 });
 
 export const compareQuery = closed({
@@ -56,7 +56,7 @@ export const merged = closed({
 
 export const timedRequest = closed({
   name: plainText(LIMITS.nameLength).required(),
-  changes: array(plainText(500).required()).strict().min(1).max(5000).required(),
+  changes: array(plainText(500).required()).strict().min(1, '${path} must name at least one').max(5000).required(),
   /** In the store’s time zone (`2026-11-27T08:00`), or an instant with `Z`. */
   starts: plainText(40).required(),
   ends: plainText(40).optional(),

@@ -30,9 +30,9 @@ test('a design that is whole passes, document by document', () => {
 });
 
 test.each<[string, DocumentKey, DocumentKey, string]>([
-  ['a standard', 'template/home', 'assignments/home', 'uses the template “home”, which is not published'],
-  ['a page’s template', 'template/plain', 'assignments/product', 'uses the template “plain”'],
-  ['a rule’s template', 'template/sale', 'assignments/product', 'uses the template “sale”'],
+  ['a standard', 'template/home', 'assignments/home', 'use the template “home”, which is not published'],
+  ['a page’s template', 'template/plain', 'assignments/product', 'use the template “plain”'],
+  ['a rule’s template', 'template/sale', 'assignments/product', 'use the template “sale”'],
   ['an arrangement', 'around/header/plain', 'template/home', 'chooses the arrangement “plain”'],
   ['a shared section, however deep', 'shared/promise', 'template/home', 'shows the shared section “promise”'],
 ])('%s that is missing is told at the document that needs it', (_, gone, needs, words) => {

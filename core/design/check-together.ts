@@ -29,7 +29,7 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
       ...Object.values(nodes).map((node) => node.values['template'] as string),
     ];
     for (const code of new Set(codes)) {
-      need(keys.template(code), `uses the template “${code}”`);
+      need(keys.template(code), `use the template “${code}”`);
       checkTemplate(state, kind, code);
     }
   }
@@ -55,7 +55,7 @@ function checkGone(key: DocumentKey, state: Draft): void {
         bucket &&
         (Object.values(bucket.head).includes(code) ||
           Object.values(bucket.nodes).some((node) => node.values['template'] === code));
-      if (used) throw missing(bucketKey, bucket, `still uses the template “${code}”, which would be gone`, key);
+      if (used) throw missing(bucketKey, bucket, `still use the template “${code}”, which would be gone`, key);
     }
   }
   if (key.startsWith('shared/')) {

@@ -7,7 +7,7 @@ import { canonicalJson, Problem, type EditRequest, type Rule } from '@parlour/co
 import { routes } from '@parlour/contract';
 import { asAdmin, testService, type TestService } from './service.js';
 
-const STEPS = 90;
+const STEPS = 60;
 /** How often every page is asked, not only those of products. */
 const ALL_EVERY = 15;
 
@@ -180,4 +180,4 @@ test(`after ${STEPS} changes of rules and catalogue, the table says of every pag
     }
   }
   expect([...reasons].sort()).toEqual(['page', 'rule', 'standard']);
-}, 120_000);
+}, 300_000);
