@@ -30,7 +30,7 @@ export default {
     project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts']),
     project('e2e', ['e2e/**/*.test.ts']),
   ],
-  testTimeout: 60_000,
+  testTimeout: 120_000,
   // A test that forgets to close something must not hold up the whole run; the wrapper ends what is left.
   forceExit: true,
 };
