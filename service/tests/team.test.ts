@@ -107,6 +107,18 @@ test('signing in fails ten times, then waits; other addresses are not held up', 
   await expect(wrong('other@windrow.example')).rejects.toMatchObject({ code: 'wrong-sign-in' });
 });
 
+test('an invitation is no way to guess the password of somebody who has an account', async () => {
+  const { link } = await service.call(routes.invite, { body: { mail: 'builder@windrow.example', role: 'viewer' } });
+  const open = createClient({ origin: service.origin });
+  const guess = () =>
+    open.call(routes.join, { body: { token: link.split('/').at(-1) ?? '', name: 'x', password: 'not the password' } });
+  for (let i = 0; i < 10; i++)
+    await expect(guess()).rejects.toMatchObject({ code: 'wrong-sign-in', place: 'password' });
+  await expect(guess()).rejects.toMatchObject({ code: 'too-many-tries' });
+  const gone = { params: { mail: 'nobody@windrow.example' }, body: { role: null } };
+  await expect(service.call(routes.changeMember, gone)).rejects.toMatchObject({ code: 'no-such-thing' });
+});
+
 test('a new store has every page a shop needs, and is its owner’s alone', async () => {
   const body = { slug: 'osier', name: 'Osier', currency: 'JPY', locale: 'en', timeZone: 'Asia/Tokyo', country: 'JP' };
   const key = { 'idempotency-key': randomUUID(), 'content-type': 'application/json' };
