@@ -55,8 +55,13 @@ export interface Context {
     route: R,
     input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
   ): Promise<AnswerOf<R>>;
-  /** Does a unit of edits on the draft; with `--dry-run` only asks what it would do. */
-  edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
+  /** The time zone of the store. */
+  zone(): Promise<string>;
+  /**
+   * Does a unit of edits on the draft; with `--dry-run` only asks what it would do.
+   * @param unit its id, by which it is done once only; a new one if absent
+   */
+  edit(edits: readonly EditRequest[], unit?: string): Promise<AnswerOf<typeof routes.edit>>;
   /** Says what a unit did, or would do, and what comes next. */
   done(answer: AnswerOf<typeof routes.edit>, next?: string): void;
   /** For `--dry-run` of what replaces one state by another: prints what would change for shoppers. */
@@ -72,6 +77,7 @@ export function contextOf(command: Command): Context {
   const token = process.env['PARLOUR_TOKEN'] ?? (saved.url === origin ? saved.token : undefined);
   const client = createClient({ origin, ...(token ? { token } : {}) });
   let store: Promise<string> | undefined;
+  let zone: Promise<string> | undefined;
   const context: Context = {
     options,
     client,
@@ -90,8 +96,9 @@ export function contextOf(command: Command): Context {
       };
       return client.call(route as Route, { ...input, params } as never) as Promise<AnswerOf<typeof route>>;
     },
-    edit: (edits) =>
-      context.call(routes.edit, { body: { unit: randomUUID(), edits, ...(options.dryRun ? { dryRun: true } : {}) } }),
+    zone: () => (zone ??= context.call(routes.getStore).then(({ timeZone }) => timeZone)),
+    edit: (edits, unit = randomUUID()) =>
+      context.call(routes.edit, { body: { unit, edits, ...(options.dryRun ? { dryRun: true } : {}) } }),
     done(answer, next) {
       context.print(answer, () => {
         if (!answer.pages) return [...answer.sentences, ...(next ? [next] : [])].join('\n');

@@ -1,6 +1,7 @@
 /** Values as they are written on the command line, by the type of their field. */
 import {
   checkKeyed,
+  instantOf,
   parseRule,
   Problem,
   type Field,
@@ -8,20 +9,38 @@ import {
   type PageKind,
   type ProductSource,
 } from '@parlour/core';
+import type { Context } from './context.js';
+
+/** What a written value is read with. */
+export interface Writing {
+  /** For rules: the kind of the pages they choose among. */
+  readonly kind?: PageKind | undefined;
+  /** For days and times: the store's time zone. */
+  readonly zone?: string;
+}
 
 /**
  * Reads and checks a value.
  * @param key the field's name, with a device or a language behind it where it is for one
- * @param kind for rules: the kind of the pages they choose among
  * @throws Problem naming the field
  */
-export function readValue(field: Field, text: string, key: string, kind: PageKind = 'product'): unknown {
-  const value = read(field, text, key, kind);
+export function readValue(field: Field, text: string, key: string, writing: Writing = {}): unknown {
+  const value = read(field, text, key, writing);
   checkKeyed(field, key, value);
   return value;
 }
 
-function read(field: Field, text: string, name: string, kind: PageKind): unknown {
+/** Reads and checks a value for the store in question. */
+export const valueFor = async (
+  context: Context,
+  field: Field,
+  text: string,
+  key: string,
+  kind?: PageKind,
+): Promise<unknown> =>
+  readValue(field, text, key, { kind, ...(field.type === 'date-time' ? { zone: await context.zone() } : {}) });
+
+function read(field: Field, text: string, name: string, { kind = 'product', zone = 'UTC' }: Writing): unknown {
   switch (field.type) {
     case 'number':
       return text.trim() === '' ? NaN : Number(text);
@@ -38,6 +57,8 @@ function read(field: Field, text: string, name: string, kind: PageKind): unknown
       return text.startsWith('{') ? fromJson(text, name) : readSource(text);
     case 'rule':
       return text.startsWith('{') ? fromJson(text, name) : parseRule(text, kind);
+    case 'date-time':
+      return text === '' ? text : instantOf(text, zone, name).instant;
     case 'words':
       return text === '' ? [] : text.split(',').map((word) => word.trim());
     case 'picture':

@@ -149,6 +149,11 @@ export const routes = {
     summary: 'Every section kind with its fields and their JSON Schema.',
     answer: shapes.sectionKinds,
   }),
+  listStarters: get('/starters', {
+    summary: 'Ready-made templates to begin with, the standard one of each page kind first.',
+    query: shapes.startersQuery,
+    answer: shapes.starters,
+  }),
   listPictures: get('/stores/{store}/pictures', {
     summary: 'The pictures of a store, newest first.',
     answer: shapes.pictures,

@@ -39,6 +39,7 @@ export const PROBLEMS = {
   'no-such-page': [404, 'No store page has this code.'],
   'no-such-document': [404, 'The design has no document of this name.'],
   'no-such-template': [404, 'The design has no template of this code.'],
+  'no-such-starter': [404, 'There is no ready-made template of this code.'],
   'no-such-section': [404, 'The document has no section of this id.'],
   'no-such-revision': [404, 'The design has no revision of this number.'],
   'no-such-page-kind': [400, 'There is no page kind of this name.'],

@@ -133,7 +133,7 @@ async function expectOrder(order: () => Promise<(string | null)[]>, wanted: (str
 test('copy a template, assign it to one product in the list, and see the reason beside it', async () => {
   await page.goto(consoleAt('/templates'));
   await page.locator('.drawing', { hasText: '10 pages' }).getByRole('button', { name: 'Copy' }).click();
-  await page.getByLabel('Name').fill('Gala kite');
+  await page.getByLabel('Name', { exact: true }).fill('Gala kite');
   await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click();
   await page.getByText('Used by no page; assign it').first().waitFor();
   await page.getByRole('link', { name: 'Pages', exact: true }).click();
@@ -251,19 +251,45 @@ test('what somebody else does shows at once; what both change at once is not ove
   faults.length = 0;
 });
 
-test('a template is made, and removing it can be undone from where it is told', async () => {
+test('a template is made from a starter or from nothing, and removing it can be undone from where it is told', async () => {
   await page.goto(consoleAt('/templates'));
   await page.getByRole('button', { name: 'New template' }).click();
-  await page.getByLabel('Name').fill('Bare');
+  await page.getByLabel('Name', { exact: true }).fill('Spares');
+  await page.getByRole('radio', { name: /Words first/ }).check();
+  await page.getByRole('button', { name: 'Make', exact: true }).click();
+  await page.locator('.drawing', { hasText: 'Spares' }).getByText('Used by no page').waitFor();
+  const { document } = await service.call(routes.getDocument, { query: { key: 'template/spares' } });
+  expect(JSON.stringify(document)).toContain('"same-brand"');
+
+  await page.getByRole('button', { name: 'New template' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Bare');
+  await page.getByRole('radio', { name: /Nothing/ }).check();
   await page.getByRole('button', { name: 'Make', exact: true }).click();
   const drawing = page.locator('.drawing', { hasText: 'Bare' });
   await drawing.getByRole('button', { name: 'Remove' }).click();
+  await page.getByText('No page would change.').waitFor();
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove' }).click();
   await page.getByText('Removed the template “Bare”.').waitFor();
   await drawing.waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
   await drawing.waitFor();
   await drawing.getByRole('button', { name: 'Open Bare' }).click();
   await page.getByText('is not what this page uses.').waitFor();
+});
+
+test('templates are found by name and kind; removing one that is used says which pages change to what', async () => {
+  await page.goto(consoleAt('/templates'));
+  await page.getByLabel('Search name or code', { exact: true }).fill('words first');
+  const drawing = page.locator('.drawing');
+  await drawing.filter({ hasText: 'Home pages' }).waitFor({ state: 'detached' });
+  expect(await drawing.count()).toBe(1);
+  await drawing.getByRole('button', { name: 'Remove' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByText('2 pages would change:').waitFor();
+  expect(await dialog.innerText()).toMatch(/product:K-006, product:K-007/);
+  await dialog.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByLabel('Search name or code', { exact: true }).fill('no such words');
+  await page.getByText('No template is like that.').waitFor();
 });
 
 test('another page is opened by typing a part of its name', async () => {

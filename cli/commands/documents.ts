@@ -3,18 +3,20 @@ import type { Command } from 'commander';
 import {
   CREATABLE,
   headField,
-  parseRule,
   Problem,
   type Creatable,
   type CreateRequest,
+  type Document,
+  type EditRequest,
   type PageKind,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom, WRONG_USE } from '../context.js';
 import { table } from '../table.js';
-import { readValue } from '../values.js';
-import { openedDocument, splitAt } from './nodes.js';
-import { documentKey } from './templates.js';
+import { describeDocument } from '../describe.js';
+import { documentKey } from '../keys.js';
+import { valueFor } from '../values.js';
+import { DRAFT, openedDocument, splitAt } from './nodes.js';
 
 const EXAMPLES = `
 Examples:
@@ -50,6 +52,13 @@ export function documentCommands(program: Command): void {
     });
 
   documents
+    .command('show')
+    .description('Show a document of the draft: its own values, its sections or its entries.')
+    .argument('<document>', 'a template’s code, or a document such as theme or menu/main')
+    .addHelpText('after', '\nExamples:\n  $ parlour document show menu/main\n  $ parlour document show theme --json')
+    .action(showDocument);
+
+  documents
     .command('create')
     .description('Make a document.')
     .argument('<what>', CREATABLE.join(', '))
@@ -83,15 +92,12 @@ Examples:
         const { kind, region, ...rest } = options;
         const pairs = given.map((one) => splitAt(one, '='));
         const target = pairs.find(([path]) => path === 'target.kind')?.[1] as PageKind | undefined;
-        const head = Object.fromEntries(
-          pairs.map(([path, text]) => {
+        const values = await Promise.all(
+          pairs.map(async ([path, text]) => {
             const field = headField(what as Creatable, path);
             if (text === undefined || !field)
               return command.error(`“${path}” is no value of ${what}: write path=value.`, { exitCode: WRONG_USE });
-            return [
-              path,
-              field.type === 'rule' ? parseRule(text, target ?? 'product') : readValue(field, textFrom(text), path),
-            ];
+            return [path, await valueFor(context, field, textFrom(text), path, target)] as const;
           }),
         );
         const request: CreateRequest = {
@@ -101,13 +107,13 @@ Examples:
           ...rest,
           ...(kind === undefined ? {} : { pageKind: kind }),
           ...(region === undefined ? {} : { region }),
-          ...(given.length ? { head } : {}),
+          ...(given.length ? { head: Object.fromEntries(values) } : {}),
         };
         const answer = await context.edit([request]);
         const key = answer.edits[0]?.document ?? '';
         context.done(
           answer,
-          `It is ${key}. Next: ${what === 'content' ? `parlour preview content:${key.slice('content/'.length)}` : `parlour template show ${key}`}`,
+          `It is ${key}. Next: ${what === 'content' ? `parlour preview content:${key.slice('content/'.length)}` : `parlour document show ${key}`}`,
         );
       },
     );
@@ -141,18 +147,9 @@ Examples:
           });
         const was = document.head[path];
         const kind = document.head['target.kind'] as PageKind | undefined;
-        context.done(
-          await context.edit([
-            {
-              type: 'set',
-              document: key,
-              field: path,
-              ...(was === undefined ? {} : { was }),
-              ...(value === undefined ? {} : { value: readValue(field, textFrom(value), path, kind) }),
-            },
-          ]),
-          'It is in the draft. Next: parlour publish',
-        );
+        const next = value === undefined ? {} : { value: await valueFor(context, field, textFrom(value), path, kind) };
+        const request = { type: 'set', document: key, field: path, ...(was === undefined ? {} : { was }), ...next };
+        context.done(await context.edit([request as EditRequest]), DRAFT);
       },
     );
 
@@ -172,4 +169,12 @@ Examples:
         'Take it back with: parlour undo',
       );
     });
+}
+
+/** What `show` of templates and of documents does. */
+export async function showDocument(name: string, _options: object, command: Command): Promise<void> {
+  const { call, print, zone } = contextOf(command);
+  const found = await call(routes.getDocument, { query: { key: documentKey(name) } });
+  const shownIn = await zone();
+  print(found.document, () => describeDocument(found.document as Document, shownIn));
 }

@@ -15,8 +15,8 @@ import {
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom, WRONG_USE, type Context } from '../context.js';
-import { readValue } from '../values.js';
-import { documentKey } from './templates.js';
+import { valueFor } from '../values.js';
+import { documentKey } from '../keys.js';
 
 export interface PlaceOptions {
   readonly area?: string;
@@ -57,7 +57,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .option('--language <tag>', 'only in this language, such as de')
     .addHelpText(
       'after',
-      `\nExamples:\n  $ parlour ${what} set ${example}${what === 'section' ? '\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest across 1 --device phone\n  $ parlour section set product p-wind text "Any wind" --bind attribute.wind\n  $ parlour section set home h-poster text --default' : ''}`,
+      `\nExamples:\n  $ parlour ${what} set ${example}${what === 'section' ? '\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest across 1 --device phone\n  $ parlour section set product p-wind text "Any wind" --bind attribute.wind\n  $ parlour section set home h-poster casing.from 2027-03-01T08:00\n  $ parlour section set home h-poster text --default' : ''}`,
     )
     .action(
       async (
@@ -73,7 +73,8 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
         const context = contextOf(command);
         const key = documentKey(name);
         const path = `${/^(values|casing)\./.test(field) ? field : `values.${field}`}${suffixOf(options)}`;
-        const request = setRequest(
+        const request = await setRequest(
+          context,
           await openedDocument(context, key),
           key,
           id,
@@ -152,7 +153,7 @@ export async function addNode(
     const path = /^(values|casing)\./.test(field) ? field : `values.${field}`;
     const { part, key: valueKey } = splitField(path);
     const declared = nodeField(document, draft, path, SHIPPED_KINDS);
-    parts[part as 'values'][valueKey] = readValue(declared, textFrom(text as string), valueKey);
+    parts[part as 'values'][valueKey] = await valueFor(context, declared, textFrom(text as string), valueKey);
   }
   const { casing, values } = parts;
   const answer = await context.edit([
@@ -172,19 +173,20 @@ export async function addNode(
   );
 }
 
-export function setRequest(
+export async function setRequest(
+  context: Context,
   document: DraftDocument,
   key: string,
   id: string,
   path: string,
   value: string | undefined,
   { default: reset, bind }: ValueOptions,
-): EditRequest {
+): Promise<EditRequest> {
   const node = nodeIn(document, id);
   const field = nodeField(document, node, path, SHIPPED_KINDS);
   const { part, key: valueKey } = splitField(path);
   const was = (part === 'casing' ? node.casing : node.values)?.[valueKey];
-  const read = value === undefined ? undefined : readValue(field, value, valueKey);
+  const read = value === undefined ? undefined : await valueFor(context, field, value, valueKey);
   const next = bind === undefined ? read : { bind, ...(read === undefined ? {} : { fallback: read }) };
   return {
     type: 'set',

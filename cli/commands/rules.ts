@@ -164,10 +164,10 @@ function kindOf(name: string): PageKind {
   });
 }
 
-async function datesOf({ call }: Context, times: Omit<RuleOptions, 'before'>): Promise<Record<string, string>> {
+async function datesOf({ zone }: Context, times: Omit<RuleOptions, 'before'>): Promise<Record<string, string>> {
   const given = Object.entries(times).filter(([, text]) => text !== undefined);
   if (given.length === 0) return {};
-  const { timeZone } = await call(routes.getStore);
+  const timeZone = await zone();
   return Object.fromEntries(
     given.map(([name, text]) => [name, instantOf(text as string, timeZone, `--${name}`).instant]),
   );

@@ -16,7 +16,7 @@ import {
   type PlaceOptions,
   type ValueOptions,
 } from './nodes.js';
-import { documentKey } from './templates.js';
+import { documentKey } from '../keys.js';
 
 export function sectionCommands(program: Command): void {
   const sections = program.command('section').description('Sections: add, set, move, copy, hide, share, remove.');
@@ -86,7 +86,9 @@ export function sectionCommands(program: Command): void {
         const document = await openedDocument(context, key);
         const value = hidden || options.device !== undefined ? String(hidden) : undefined;
         context.done(
-          await context.edit([setRequest(document, key, id, path, value, { default: value === undefined })]),
+          await context.edit([
+            await setRequest(context, document, key, id, path, value, { default: value === undefined }),
+          ]),
           DRAFT,
         );
       });

@@ -1,6 +1,6 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import type { Command } from 'commander';
-import { ROLES } from '@parlour/core';
+import { ROLES, told } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom } from '../context.js';
 import { table } from '../table.js';
@@ -137,7 +137,7 @@ export function storeCommands(program: Command): void {
                 one.who,
                 one.what,
                 one.target,
-                JSON.stringify(one.detail) === '{}' ? '' : JSON.stringify(one.detail),
+                told(one.detail),
               ]),
             )
           : 'Nothing yet.',

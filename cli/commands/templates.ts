@@ -1,23 +1,11 @@
-/** Templates and the other documents of a design. */
+/** Templates: list, show, draw, copy, create, remove. */
 import type { Command } from 'commander';
-import {
-  hasSections,
-  keys,
-  openDocument,
-  sectionName,
-  SHIPPED_KINDS,
-  withDefaults,
-  type Document,
-  type Section,
-} from '@parlour/core';
+import { keys } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { writeFileSync } from 'node:fs';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
-
-/** A template's code, or the key of any document, such as around/header/standard. */
-export const documentKey = (name: string): string =>
-  name.includes('/') || name === 'theme' || name === 'paths' ? name : keys.template(name);
+import { showDocument } from './documents.js';
 
 export function templateCommands(program: Command): void {
   const templates = program.command('template').description('Templates: the sections of a kind of page.');
@@ -46,17 +34,10 @@ export function templateCommands(program: Command): void {
 
   templates
     .command('show')
-    .description('Show the sections of a template, or of another document, with their own values.')
-    .argument('<template>', 'a template’s code, or a document such as around/header/standard')
-    .addHelpText(
-      'after',
-      '\nExamples:\n  $ parlour template show home\n  $ parlour template show around/footer/standard --json',
-    )
-    .action(async (name: string, _options: object, command: Command) => {
-      const { call, print } = contextOf(command);
-      const found = await call(routes.getDocument, { query: { key: documentKey(name) } });
-      print(found.document, () => describeDocument(found.document as Document));
-    });
+    .description('Show the sections of a template, with their values.')
+    .argument('<template>', 'its code')
+    .addHelpText('after', '\nExamples:\n  $ parlour template show home\n  $ parlour template show home --json')
+    .action(showDocument);
 
   templates
     .command('draw')
@@ -91,18 +72,44 @@ export function templateCommands(program: Command): void {
     });
 
   templates
+    .command('starters')
+    .description('List the ready-made templates to begin with.')
+    .argument('[kind]', 'of this page kind')
+    .addHelpText('after', '\nExamples:\n  $ parlour template starters\n  $ parlour template starters product')
+    .action(async (kind: string | undefined, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { starters } = await call(routes.listStarters, { query: kind === undefined ? {} : { kind } });
+      print(starters, () =>
+        [
+          table(
+            ['Code', 'Kind', 'Name', 'What it is good for'],
+            starters.map(({ code, pageKind, name, sentence }) => [code, pageKind, name, sentence]),
+          ),
+          '',
+          'Begin with one: parlour template create KIND NAME --starter CODE',
+        ].join('\n'),
+      );
+    });
+
+  templates
     .command('create')
-    .description('Make an empty template.')
+    .description('Make a template: an empty one, or from a starter.')
     .argument('<kind>', 'the page kind it is for')
     .argument('<name>', 'what it is called')
-    .addHelpText('after', '\nExample:\n  $ parlour template create product "Bare product"')
-    .action(async (pageKind: string, name: string, _options: object, command: Command) => {
+    .option('--starter <code>', 'a ready-made template to begin with, see parlour template starters')
+    .option('--code <code>', 'its code; made from the name if left out')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour template create product "Bare product"\n  $ parlour template create product "Spares" --starter product-words',
+    )
+    .action(async (pageKind: string, name: string, options: { starter?: string; code?: string }, command: Command) => {
       const context = contextOf(command);
-      const answer = await context.edit([{ type: 'create', what: 'template', pageKind, name }]);
+      const answer = await context.edit([{ type: 'create', what: 'template', pageKind, name, ...options }]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
+      const next = options.starter === undefined ? `section add ${code} KIND` : `template show ${code}`;
       context.done(
         { ...answer, code } as typeof answer,
-        `Its code is ${code}.\nNext: parlour section add ${code} KIND`,
+        `Its code is ${code}, and no page uses it yet.\nNext: parlour ${next}`,
       );
     });
 
@@ -120,57 +127,4 @@ export function templateCommands(program: Command): void {
       const answer = await context.edit([{ type: 'discard', document: keys.template(template), ...options }]);
       context.done(answer, 'Take it back with: parlour undo');
     });
-}
-
-function describeDocument(document: Document): string {
-  if (!hasSections(document)) return describeHead(document);
-  const head =
-    document.type === 'template'
-      ? `${document.name} · for ${document.pageKind} pages · ${document.layout.width} width`
-      : `${document.name} · ${document.type}`;
-  const lines = Object.entries(document.areas).flatMap(([area, sections]) => [
-    `\n${area}`,
-    ...(sections.length ? sections.flatMap((section) => describeSection(section, 1)) : ['  (no sections)']),
-  ]);
-  return [head, ...lines].join('\n');
-}
-
-/** A document without sections: its own values, then its entries. */
-function describeHead(document: Document): string {
-  const { head, nodes } = openDocument(document);
-  const shown = (value: unknown): string => (typeof value === 'string' ? value : JSON.stringify(value));
-  const entries = (parent: string | null, depth: number): string[] =>
-    Object.values(nodes)
-      .filter(({ place }) => place.in === parent)
-      .sort((a, b) => (a.order < b.order ? -1 : 1))
-      .flatMap(({ id, values }) => [
-        `${'  '.repeat(depth)}${id}  ${Object.entries(values)
-          .map(([name, value]) => `${name}=${shown(value)}`)
-          .join('  ')}`,
-        ...entries(id, depth + 1),
-      ]);
-  return [...Object.entries(head).map(([path, value]) => `${path}  ${shown(value)}`), ...entries(null, 1)].join('\n');
-}
-
-function describeSection(section: Section, depth: number): string[] {
-  const kind = SHIPPED_KINDS.find(section.kind);
-  const values = kind ? withDefaults(kind.fields, section.values) : section.values;
-  const fields = [
-    ...Object.entries(values).map(([name, value]) => [name, value, Object.hasOwn(section.values, name)] as const),
-    ...Object.entries(section.casing).map(([name, value]) => [`casing.${name}`, value, true] as const),
-  ];
-  const indent = '  '.repeat(depth);
-  return [
-    `${indent}${section.id}  ${sectionName(section, SHIPPED_KINDS)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,
-    ...fields.map(([name, value, own]) => `${indent}    ${name.padEnd(14)} ${short(value)}${own ? '' : '  (default)'}`),
-    ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [
-      `${indent}  ${slot}`,
-      ...inner.flatMap((one) => describeSection(one, depth + 2)),
-    ]),
-  ];
-}
-
-function short(value: unknown): string {
-  const text = typeof value === 'string' ? value : JSON.stringify(value);
-  return text.length > 70 ? `${text.slice(0, 69)}…` : text;
 }

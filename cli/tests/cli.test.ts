@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { testService, type TestService } from '../../service/tests/service.js';
@@ -114,6 +114,44 @@ test('sections are added in place, moved, removed, and brought back by undo', as
   expect(await done('template draw product')).toMatch(/second: .*Heading: Inside/s);
 });
 
+test('a template begins with a starter; a document is shown with where its values come from', async () => {
+  expect(await done('template starters product')).toMatch(/product-words +product +Words first +What it is/);
+  expect(await done('template create product Spares --starter product-words --code spare-parts')).toContain(
+    'Its code is spare-parts, and no page uses it yet.\nNext: parlour template show spare-parts',
+  );
+  const row = /(\w+) {2}Product row/.exec(await done('template show spare-parts'))?.[1] as string;
+  await done(`section set spare-parts ${row} title "Same makers" --bind brand`);
+  await done(`section set spare-parts ${row} across 1 --device phone`);
+  await done(`section set spare-parts ${row} casing.from 2027-07-01T08:00`);
+  await done('document set spare-parts theme.gap 40');
+  const shown = await done('document show spare-parts');
+  expect(shown).toMatch(/^name +Spares\npageKind +product\nlayout\.width +page\ntheme\.gap +40\n/);
+  expect(shown).toMatch(
+    /title +brand of the page, else Same makers\n.*\n +limit +4\n +across +4 {2}\(default\)\n +across@phone +1\n/,
+  );
+  expect(shown).toContain('casing.from    2027-07-01 08:00 (+01:00)');
+  expect(await done('document show menu/main')).toMatch(/^name +Main menu\n {2}m-single {2}link=/);
+  expect((await parlour('section set home h-poster casing.until 2027-03-28T01:30')).err).toContain(
+    'Clocks in Europe/Dublin never show 2027-03-28 01:30',
+  );
+});
+
+test('a unit of edits is read from a file or from standard input: all or none, and once only', async () => {
+  const file = join(folder, 'unit.json');
+  const remove = (node: string) => ({ type: 'remove', document: 'template/home', node });
+  writeFileSync(file, JSON.stringify([remove('h-sport'), remove('h-nobody')]));
+  const refused = await parlour(`edit ${file}`);
+  expect([refused.code, refused.err]).toEqual([1, expect.stringContaining('There is no section “h-nobody”')]);
+  const unit = JSON.stringify([remove('h-sport'), remove('h-dunes')]);
+  expect(await done('edit - --dry-run', unit)).toMatch(/^It would do this; nothing was changed:\n.*\n.*\n1 page would/);
+  const first = await done('edit - --unit summer', unit);
+  expect(first).toMatch(/^Removed Product row .*\nRemoved Side by side /);
+  expect(await done('edit - --unit summer', unit)).toBe(first);
+  await done('undo');
+  expect(await done('template show home')).toMatch(/h-sport[^]*h-dunes/);
+  expect((await parlour('edit -', '[{')).err).toMatch(/^The edits cannot be read: .*\n {2}at -\n {2}Write them as/);
+});
+
 test('draws a template in the terminal and into a file', async () => {
   expect(await done('template draw home')).toMatch(/^header ─+\n.*Menu bar/s);
   const file = join(folder, 'home.svg');
@@ -140,6 +178,8 @@ test.each<[string, number, string]>([
   ['pages why', 2, "error: missing required argument 'page'"],
   ['pages list --colour red', 2, "error: unknown option '--colour'"],
   ['assign product:K-001', 2, 'Name a template, or use --standard with pages.'],
+  ['paint --help', 2, "error: unknown command 'paint'"],
+  ['section paint --help', 2, "error: unknown command 'paint'"],
   ['paint', 2, "error: unknown command 'paint'"],
 ])('parlour %s ends with %i and says why', async (line, code, words) => {
   const ended = await parlour(line);

@@ -1,4 +1,16 @@
-import { choice, link, number, picture, Problem, prose, source, text, toggle, type Field } from '@parlour/core';
+import {
+  choice,
+  dateTime,
+  link,
+  number,
+  picture,
+  Problem,
+  prose,
+  source,
+  text,
+  toggle,
+  type Field,
+} from '@parlour/core';
 import { table } from '../table.js';
 import { readValue } from '../values.js';
 
@@ -25,9 +37,12 @@ describe('values on the command line', () => {
     ['chosen products', source('S', 's'), 'K-1, K-2', { from: 'chosen', products: ['K-1', 'K-2'] }],
     ['a source as JSON', source('S', 's'), '{"from":"reduced"}', { from: 'reduced' }],
     ['a picture', picture('P', 'p'), `{"picture":"${hash}","alt":"x"}`, { picture: hash, alt: 'x' }],
+    ['a time by the store’s clock', dateTime('D', 'd'), '2027-07-01T08:00', '2027-07-01T07:00:00Z'],
+    ['an instant', dateTime('D', 'd'), '2027-07-01T08:00Z', '2027-07-01T08:00:00Z'],
+    ['no time', dateTime('D', 'd'), '', ''],
     ['no picture', picture('P', 'p'), 'none', null],
   ])('%s', (_, field, written, value) => {
-    expect(readValue(field, written, 'field')).toEqual(value);
+    expect(readValue(field, written, 'field', { zone: 'Europe/Dublin' })).toEqual(value);
   });
 
   test.each<[Field, string, RegExp]>([
@@ -39,6 +54,7 @@ describe('values on the command line', () => {
     [link('L', 'l'), 'a b', /must be a store page/],
     [source('S', 's'), 'collection:', /required|must be a code/],
     [source('S', 's'), '{from}', /must be JSON here/],
+    [dateTime('D', 'd'), 'tomorrow', /“tomorrow” is no day and time/],
     [picture('P', 'p'), 'kite.png', /must be JSON here/],
   ])('%j refuses “%s” and says why', (field, written, words) => {
     let refused: unknown;

@@ -125,6 +125,10 @@ export async function edit(edits: readonly unknown[]): Promise<AnswerOf<typeof r
   return answer;
 }
 
+/** What a unit of edits would do, and to which pages; nothing is changed. */
+export const tryEdit = (edits: readonly unknown[]): Promise<AnswerOf<typeof routes.edit>> =>
+  call(routes.edit, { body: { unit: newUnit(), edits, dryRun: true } });
+
 /** Takes back one's own latest unit. */
 export async function undoLast(): Promise<void> {
   await attempt(async () => {

@@ -1,7 +1,7 @@
 /** Stores, section kinds, pictures. */
 import { array, number, string } from 'yup';
-import { closed, plainText, type Field, type JsonSchema } from '@parlour/core';
-import { typed } from './common.js';
+import { closed, pageKinds, plainText, type Field, type JsonSchema } from '@parlour/core';
+import { pageKind, typed } from './common.js';
 
 export const store = closed({
   slug: string().required(),
@@ -29,6 +29,22 @@ const kindShape = closed({
 });
 
 export const sectionKinds = closed({ kinds: array(kindShape).required() });
+
+export const startersQuery = closed({ kind: string().oneOf(pageKinds()).optional() });
+
+export const starters = closed({
+  starters: array(
+    closed({
+      code: string().required(),
+      name: string().required(),
+      /** What it is good for. */
+      sentence: string().required(),
+      pageKind,
+      /** The plan view of its sections. */
+      svg: string().required(),
+    }),
+  ).required(),
+});
 
 export const picture = closed({
   hash: string().required(),

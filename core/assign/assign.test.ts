@@ -8,6 +8,7 @@ import {
   pathOf,
   patternsOf,
   printRule,
+  sectionOnPage,
   SHIPPED_KINDS,
   STANDARD_PATHS,
   why,
@@ -15,7 +16,7 @@ import {
   type Document,
   type SubjectFacts,
 } from '../index.js';
-import { assignments, section, template } from '../tests/designs.js';
+import { assignments, refusal, section, template } from '../tests/designs.js';
 
 const SETTING = { now: '2026-11-23T10:00Z', decimals: 2 };
 const around = (name: string): Document => ({
@@ -122,6 +123,57 @@ describe('assignment and why', () => {
     expect(told(() => '')['values.title']).toBe(
       'Title is “Any wind”: the fallback, since the page has none (attribute.wind).',
     );
+  });
+
+  test('what a section leaves to the theme is told with the setting, and whose it is', () => {
+    const row = section('s', 'product-row');
+    const pictures = (own: typeof row, theme: object, template?: object) =>
+      whySection(own, SHIPPED_KINDS, {}, { theme, template } as never).find(({ field }) => field === 'values.pictures');
+    const bare = { format: 2, type: 'theme', groundwork: 'foolscap' };
+    const set = { ...bare, values: { pictureRatio: 'portrait' } };
+    expect(pictures(row, bare)).toMatchObject({ value: 'square', origin: 'theme' });
+    expect(pictures(row, set)?.sentence).toBe('Pictures is “portrait”: as the theme settings say (pictureRatio).');
+    expect(pictures(row, set, { theme: { pictureRatio: 'landscape' } })?.sentence).toBe(
+      'Pictures is “landscape”: as the theme settings of this template say (pictureRatio).',
+    );
+    expect(pictures({ ...row, values: { pictures: 'square' } }, set)).toMatchObject({ value: 'square', origin: 'own' });
+    // A theme where nothing was set has no values at all.
+    const untouched = new Map(state).set(keys.theme, bare as Document);
+    expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING).sentences).toContain(
+      'Space between things is 40 on pages of this template; elsewhere it is 28.',
+    );
+  });
+
+  test('a section is found wherever it stands on a page, also in a shared one', () => {
+    const shared = {
+      format: 2,
+      type: 'shared',
+      name: 'Promise',
+      areas: { main: [section('inside', 'prose')] },
+    } as Document;
+    const with_ = new Map(state)
+      .set('template/skerry', template([section('u', 'shared-section', { shared: 'promise' })], 'product', 'Skerry'))
+      .set('shared/promise', shared);
+    const told = why(page('product:K-2', { brand: 'skerry lines' }), with_, SETTING);
+    expect(sectionOnPage(told, 'inside', with_).kind).toBe('prose@1');
+    expect(sectionOnPage(told, 'x', with_).id).toBe('x');
+    expect(refusal(() => sectionOnPage(told, 'gone', with_)).remedy).toBe(
+      'Look at skerry, standard, banner, promise for the ids.',
+    );
+  });
+
+  test('sentences say facts as people wrote them, and formatted texts without their marks', () => {
+    const written = new Map([['brand', ['Halyard  Works']]]);
+    const told = why({ ...page('product:K-9', { brand: 'halyard works' }), written }, state, SETTING);
+    expect(told.sentences[3]).toBe(
+      'The rule brand is "Skerry Lines" for “Skerry” does not match: its brand is “Halyard  Works”.',
+    );
+    const prose = whySection(
+      section('p', 'prose', { text: '<p>Tea &amp; <em>wind</em>.</p><p>Both.</p>' }),
+      SHIPPED_KINDS,
+      {},
+    );
+    expect(prose[0]?.sentence).toBe('Text is “Tea & wind. Both.”: set here.');
   });
 
   test('additions are found by page, by kind and by rule', () => {

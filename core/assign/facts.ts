@@ -17,50 +17,63 @@ export interface ProductFacts {
   readonly reduced: boolean;
 }
 
-const some = (value: string): string[] => (value === '' ? [] : [fold(value)]);
-const attributeFacts = (attributes: Readonly<Record<string, Scalar>>): [string, Scalar[]][] =>
-  Object.entries(attributes).map(([name, value]) => [
-    `attribute.${name}`,
-    typeof value === 'string' ? some(value) : [value],
-  ]);
+type Told = readonly (readonly [fact: string, values: readonly Scalar[]])[];
 
-export const productFacts = (product: ProductFacts, path: string): SubjectFacts =>
-  new Map<string, readonly Scalar[]>([
-    ['brand', some(product.brand)],
-    ['category', some(product.category)],
-    ['keyword', product.keywords.flatMap(some)],
-    ['collection', product.collections.map(fold)],
-    ['price', [product.price]],
-    ['stock', [product.stock]],
-    ['reduced', [product.reduced]],
-    ['visible-since', some(product.visibleSince)],
-    ['path', [fold(path)]],
-    ...attributeFacts(product.attributes),
-  ]);
+const attributesTold = (attributes: Readonly<Record<string, Scalar>>): Told =>
+  Object.entries(attributes).map(([name, value]) => [`attribute.${name}`, [value]]);
 
+const productTold = (product: ProductFacts, path: string): Told => [
+  ['brand', [product.brand]],
+  ['category', [product.category]],
+  ['keyword', product.keywords],
+  ['collection', product.collections],
+  ['price', [product.price]],
+  ['stock', [product.stock]],
+  ['reduced', [product.reduced]],
+  ['visible-since', [product.visibleSince]],
+  ['path', [path]],
+  ...attributesTold(product.attributes),
+];
+const collectionTold = (parents: readonly string[], path: string): Told => [
+  ['parent', parents],
+  ['path', [path]],
+];
+const brandTold = (path: string): Told => [['path', [path]]];
+const contentTold = ({ labels = [] }: ContentDocument, path: string): Told => [
+  ['label', labels],
+  ['path', [path]],
+];
+
+/** As rules compare them: without what is empty, texts folded. */
+const facts = (told: Told): SubjectFacts =>
+  new Map(
+    told.map(([fact, values]) => [
+      fact,
+      values.filter((value) => value !== '').map((value) => (typeof value === 'string' ? fold(value) : value)),
+    ]),
+  );
+
+export const productFacts = (product: ProductFacts, path: string): SubjectFacts => facts(productTold(product, path));
 export const collectionFacts = (parents: readonly string[], path: string): SubjectFacts =>
-  new Map<string, readonly Scalar[]>([
-    ['parent', parents.map(fold)],
-    ['path', [fold(path)]],
-  ]);
-
-export const brandFacts = (path: string): SubjectFacts => new Map([['path', [fold(path)]]]);
-
-export const contentFacts = ({ labels = [] }: ContentDocument, path: string): SubjectFacts =>
-  new Map<string, readonly Scalar[]>([
-    ['label', labels.map(fold)],
-    ['path', [fold(path)]],
-  ]);
+  facts(collectionTold(parents, path));
+export const brandFacts = (path: string): SubjectFacts => facts(brandTold(path));
+export const contentFacts = (content: ContentDocument, path: string): SubjectFacts => facts(contentTold(content, path));
 
 /** The facts of what an open page is about. */
-export function factsOf(subject: Subject, path: string): SubjectFacts {
-  if (!subject) return new Map();
-  if ('collection' in subject) return collectionFacts(subject.collection.parents, path);
-  if ('content' in subject) return contentFacts(subject.content, path);
-  if ('brand' in subject) return brandFacts(path);
+export const factsOf = (subject: Subject, path: string): SubjectFacts => facts(toldOf(subject, path));
+
+/** The same facts as people wrote them, for sentences. */
+export const writtenFactsOf = (subject: Subject, path: string): SubjectFacts =>
+  new Map(toldOf(subject, path).map(([fact, values]) => [fact, values.filter((value) => value !== '')]));
+
+function toldOf(subject: Subject, path: string): Told {
+  if (!subject) return [];
+  if ('collection' in subject) return collectionTold(subject.collection.parents, path);
+  if ('content' in subject) return contentTold(subject.content, path);
+  if ('brand' in subject) return brandTold(path);
   const { product } = subject;
   const { variants } = product;
-  return productFacts(
+  return productTold(
     {
       ...product,
       price: Math.min(...variants.map(({ price }) => price)),

@@ -7,16 +7,12 @@ import {
   type AssignmentsDocument,
   type DocumentKey,
   type Region,
-  type Section,
   type Target,
   type TemplateDocument,
   type ThemeDocument,
 } from '../design/document.js';
 import { shown } from '../design/edits/common.js';
-import { DEVICES, type Field } from '../fields/field.js';
-import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
-import { CASING } from '../sections/casing.js';
-import { kindName, NICHE, type KindSet } from '../sections/kind.js';
+import { kindName, NICHE } from '../sections/kind.js';
 import { THEME_FIELDS } from '../theme/settings.js';
 import { listed } from '../words.js';
 import {
@@ -37,6 +33,8 @@ import { additionsFor } from './target.js';
 export interface WhyPage extends AskedPage {
   readonly title: string;
   readonly path: string;
+  /** Its facts as people wrote them; as rules compare them if absent. */
+  readonly written?: SubjectFacts;
 }
 
 export interface TriedRule {
@@ -140,7 +138,7 @@ function withoutThat(
 
 function triedRules(
   bucket: AssignmentsDocument,
-  page: AskedPage,
+  page: WhyPage,
   assigned: Assigned | null,
   setting: RuleSetting,
 ): TriedRule[] {
@@ -152,20 +150,20 @@ function triedRules(
       rule: printRule(rule.when),
       template: rule.template,
       matched,
-      because: matched ? '' : whyNot(rule, page.facts, setting),
+      because: matched ? '' : whyNot(rule, page, setting),
     });
     if (matched) break;
   }
   return tried;
 }
 
-function whyNot(rule: ReadyEntry, facts: SubjectFacts, { now, decimals }: RuleSetting): string {
+function whyNot(rule: ReadyEntry, { facts, written = facts }: WhyPage, { now, decimals }: RuleSetting): string {
   if (rule.off) return 'it is switched off';
   if (!counts(rule, now)) return rule.from > now ? 'it does not count yet' : 'it counts no more';
   const failing = rule.when.conditions.filter(
     (condition) => !readyRule({ match: 'all', conditions: [condition] }, decimals).matches(facts),
   );
-  return listed(failing.map((condition) => actually(condition, facts, decimals)));
+  return listed(failing.map((condition) => actually(condition, written, decimals)));
 }
 
 function actually({ fact }: Condition, facts: SubjectFacts, decimals: number): string {
@@ -190,7 +188,7 @@ function overridesOf(template: TemplateDocument | undefined, theme: ThemeDocumen
   return Object.entries(template?.theme ?? {}).map(([setting, value]) => ({
     setting,
     value,
-    elsewhere: theme?.values[setting] ?? THEME_FIELDS[setting]?.default,
+    elsewhere: theme?.values?.[setting] ?? THEME_FIELDS[setting]?.default,
   }));
 }
 
@@ -284,46 +282,4 @@ function changes(
     ),
     ...additions.map((document) => ({ what: 'what is added', command: `parlour template show ${document}` })),
   ];
-}
-
-export interface WhyField {
-  readonly field: string;
-  readonly label: string;
-  readonly value: unknown;
-  readonly origin: Origin;
-  readonly sentence: string;
-}
-
-const ORIGINS: Record<Origin, string> = {
-  own: 'set here',
-  device: 'set for this device',
-  language: 'set for this language',
-  bound: 'taken from the page',
-  fallback: 'the fallback, since the page has none',
-  default: 'the default',
-};
-
-/** Where the value of each field of a section comes from, on each device where it may differ. */
-export function whySection(section: Section, kinds: KindSet, reading: Reading): WhyField[] {
-  const kind = kinds.find(section.kind);
-  const part = (fields: Readonly<Record<string, Field>>, own: Section['values'], prefix: string): WhyField[] =>
-    Object.entries(fields).flatMap(([name, field]) => {
-      if (field.type === 'entries') return [];
-      // Smaller devices are told apart only where one of them has a value of its own.
-      const differs = Object.keys(own).some((key) => key.startsWith(`${name}@`) && splitKey(key).device !== undefined);
-      return DEVICES.filter((device) => device === 'desktop' || differs).map((device) => {
-        const { value, origin } = resolveValue(field, name, own, device, reading);
-        const stored = own[name];
-        const source = isBound(stored) && (origin === 'bound' || origin === 'fallback') ? ` (${stored.bind})` : '';
-        const where = differs ? ` on a ${device}` : '';
-        return {
-          field: `${prefix}${name}${device === 'desktop' ? '' : `@${device}`}`,
-          label: field.label,
-          value,
-          origin,
-          sentence: `${field.label}${where} is ${shown(value)}: ${ORIGINS[origin]}${source}.`,
-        };
-      });
-    });
-  return [...part(kind?.fields ?? {}, section.values, 'values.'), ...part(CASING, section.casing, 'casing.')];
 }

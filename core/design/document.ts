@@ -107,7 +107,7 @@ export interface ThemeDocument {
   readonly format: number;
   readonly type: 'theme';
   readonly groundwork: string;
-  readonly values: Values;
+  readonly values?: Values;
 }
 
 /** A menu; its entries are in the list `entries` and may hold entries of their own. */

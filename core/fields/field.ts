@@ -11,6 +11,8 @@ interface Common<T> {
   readonly perDevice?: boolean;
   /** True if it must not be empty, and so cannot go back to its default. */
   readonly required?: boolean;
+  /** The theme setting that counts as long as the field has its default. */
+  readonly follows?: string;
 }
 
 export interface TextField extends Common<string> {
@@ -192,7 +194,7 @@ export const entries = (
 
 export const choice = <
   const C extends Readonly<Record<string, string>>,
-  const O extends { readonly perDevice?: boolean } = Record<never, never>,
+  const O extends { readonly perDevice?: boolean; readonly follows?: string } = Record<never, never>,
 >(
   label: string,
   help: string,

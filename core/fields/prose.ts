@@ -22,6 +22,7 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   sup: [],
   a: ['href'],
 };
+const INLINE = new Set(['strong', 'em', 's', 'u', 'code', 'sub', 'sup', 'a']);
 const VOID = new Set(['br', 'hr']);
 const SAFE_HREF = /^(https?:\/\/|mailto:|tel:|\/(?!\/)|#)/i;
 
@@ -42,6 +43,17 @@ export function proseFault(html: string): string | null {
   });
   parser.end(html);
   return fault;
+}
+
+/** The words of formatted text on one line, without its mark-up. */
+export function proseWords(html: string): string {
+  const words: string[] = [];
+  const parser = new Parser({
+    ontext: (text) => words.push(text),
+    onclosetag: (name) => !INLINE.has(name) && words.push(' '),
+  });
+  parser.end(html);
+  return words.join('').replace(/\s+/g, ' ').trim();
 }
 
 /** Rebuilds `html` with only what is allowed, every element closed. What is not allowed keeps its text and loses its mark-up. */

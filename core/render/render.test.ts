@@ -91,9 +91,12 @@ describe('render', () => {
   test('cards show price, was-price and what is sold out', () => {
     const source = { from: 'recent' } as const;
     const key = needKey({ type: 'products', source, limit: 4 });
-    const page = render([section('r', 'product-row', { title: 'New' })], {
-      data: data({ products: new Map([[key, [card]]]) }),
-    });
+    const more = { data: data({ products: new Map([[key, [card]]]) }) };
+    const page = render([section('r', 'product-row', { title: 'New' })], more);
+    expect(page).toContain('<ul class="cards across-4">');
+    expect(render([section('r', 'product-row', { pictures: 'portrait' })], more)).toContain(
+      '"cards across-4 cut-portrait"',
+    );
     expect(page).toContain('One &amp; &lt;only&gt;');
     expect(page).toContain('from €42.50</span><s class="amount was">€50.00</s>');
     expect(page).toContain('sold out');

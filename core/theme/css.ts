@@ -2,7 +2,7 @@
 import type { ThemeDocument, Values } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
 import { FOOLSCAP } from './foolscap.js';
-import { THEME_FIELDS } from './settings.js';
+import { PICTURE_RATIOS, THEME_FIELDS } from './settings.js';
 
 const FONT_STACKS: Readonly<Record<string, string>> = {
   spectral: "'Spectral', 'Iowan Old Style', Georgia, serif",
@@ -17,7 +17,6 @@ const FONT_FILES: Readonly<Record<string, readonly { family: string; weight: num
   ],
 };
 const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', round: '999px' };
-const RATIOS: Readonly<Record<string, string>> = { square: '1', portrait: '4 / 5', landscape: '4 / 3' };
 
 /** The font files a theme may ask for, by file name. */
 export const fontFiles = (): string[] => Object.values(FONT_FILES).flatMap((faces) => faces.map((face) => face.file));
@@ -27,7 +26,7 @@ export function themeCss(theme: ThemeDocument, overrides: Values = {}): string {
   const values = withDefaults(THEME_FIELDS, { ...theme.values, ...overrides }) as Record<string, string | number>;
   const text = (name: string): string => String(values[name]);
   const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONT_FILES[font] ?? []);
-  return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONT_STACKS[text('titleFont')]};--text-font:${FONT_STACKS[text('textFont')]};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${RATIOS[text('pictureRatio')]}}
+  return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONT_STACKS[text('titleFont')]};--text-font:${FONT_STACKS[text('textFont')]};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
 ${FOOLSCAP}`;
 }
 

@@ -2,6 +2,13 @@
 import { choice, colour, number, type Field } from '../fields/field.js';
 
 const FONTS = { spectral: 'Spectral (serif)', 'work-sans': 'Work Sans (sans)', system: 'The device’s own' } as const;
+export const PICTURE_SHAPES = { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' } as const;
+/** Width to height, as CSS writes it. */
+export const PICTURE_RATIOS: Readonly<Record<keyof typeof PICTURE_SHAPES, string>> = {
+  square: '1',
+  portrait: '4/5',
+  landscape: '4/3',
+};
 
 export const THEME_GROUPS = {
   colour: {
@@ -65,12 +72,7 @@ export const THEME_GROUPS = {
   goods: {
     title: 'Goods',
     fields: {
-      pictureRatio: choice(
-        'Pictures on cards',
-        'The shape product pictures are cut to.',
-        { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' },
-        'square',
-      ),
+      pictureRatio: choice('Pictures on cards', 'The shape product pictures are cut to.', PICTURE_SHAPES, 'square'),
     },
   },
 } as const satisfies Record<string, { title: string; fields: Record<string, Field> }>;

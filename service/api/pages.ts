@@ -4,12 +4,12 @@ import {
   canonicalJson,
   closeDocument,
   closedState,
-  codeOf,
   currencyDecimals,
   factsOf,
   hasSections,
   isSection,
   keys,
+  lookOf,
   nameOf,
   pageKinds,
   parsePage,
@@ -19,11 +19,12 @@ import {
   printRule,
   Problem,
   regionsOf,
-  sectionsIn,
+  sectionOnPage,
   SHIPPED_KINDS,
   templateCodeOf,
   why,
   whySection,
+  writtenFactsOf,
   type AssignmentsDocument,
   type DesignState,
   type Document,
@@ -32,7 +33,6 @@ import {
   type PageKind,
   type PlanParts,
   type Rule,
-  type SectionedDocument,
   type TemplateDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
@@ -91,9 +91,12 @@ export function pageRoutes(api: Api): void {
     const page = await pageOf(api, call, params['page'] as string);
     const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
     const path = page.kind === 'not-found' ? '(any path where nothing lies)' : page.path;
-    const told = why({ ...page, path, facts: factsOf(page.subject, page.path) }, state, setting);
-    const asked = query.section === undefined ? null : sectionOn(told, query.section, state);
-    const fields = asked ? whySection(asked, SHIPPED_KINDS, { binding: (name) => bindingOf(page, name) }) : [];
+    const written = writtenFactsOf(page.subject, page.path);
+    const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting);
+    const asked = query.section === undefined ? null : sectionOnPage(told, query.section, state);
+    const fields = asked
+      ? whySection(asked, SHIPPED_KINDS, { binding: (name) => bindingOf(page, name) }, lookOf(told, state))
+      : [];
     return JSON.parse(
       JSON.stringify({ ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] }),
     ) as never;
@@ -214,21 +217,6 @@ function readCursor(text: string): PageFilter['after'] {
 }
 
 /** A section of a page: of its template, its regions or its additions. @throws Problem `no-such-section` */
-function sectionOn(told: ReturnType<typeof why>, id: string, state: DesignState) {
-  const documents = [
-    ...(told.template ? [keys.template(told.template.template)] : []),
-    ...told.regions.flatMap(({ document }) => document ?? []),
-    ...told.additions.map(({ document }) => document),
-  ];
-  for (const key of documents)
-    for (const section of sectionsIn((state.get(key) as SectionedDocument).areas))
-      if (section.id === id) return section;
-  throw new Problem('no-such-section', `There is no section “${id}” on this page.`, {
-    place: 'section',
-    remedy: `Look at ${documents.map(codeOf).join(', ')} for the ids.`,
-  });
-}
-
 /** A page that exists. @throws Problem `no-such-page` */
 export async function pageOf({ db }: Api, { store, design }: Caller, code: string): Promise<PageInfo> {
   const state = closedState(await openDraft(db, design));

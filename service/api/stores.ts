@@ -1,5 +1,17 @@
-/** Stores, section kinds and pictures. */
-import { fieldSchema, jsonSchema, picturePath, SHIPPED_KINDS, type JsonSchema } from '@parlour/core';
+/** Stores, section kinds, starters and pictures. */
+import {
+  fieldSchema,
+  jsonSchema,
+  keys,
+  pageKinds,
+  picturePath,
+  planPage,
+  planSvg,
+  SHIPPED_KINDS,
+  startersFor,
+  templateFrom,
+  type JsonSchema,
+} from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { storefrontOrigin, type Config } from '../config.js';
 import { makePicture } from '../media/renditions.js';
@@ -28,6 +40,10 @@ export function storeRoutes(api: Api): void {
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
   implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));
 
+  implement(api, routes.listStarters, ({ query: { kind } }) =>
+    Promise.resolve({ starters: kind === undefined ? STARTERS : STARTERS.filter(({ pageKind }) => pageKind === kind) }),
+  );
+
   implement(api, routes.listPictures, async ({ store }) => ({
     pictures: (await listPictures(db, store.id)).map((picture) => pictureShape(picture, store, config)),
   }));
@@ -53,6 +69,22 @@ const pictureShape = (picture: StoredPicture, store: Store, config: Config) => (
   widths: [...picture.widths],
   thumb: storefrontOrigin(config, store.slug) + picturePath(picture.hash, picture.widths[0] as number),
 });
+
+const STARTERS = pageKinds()
+  .flatMap(startersFor)
+  .map((starter) => ({
+    code: starter.code,
+    name: starter.name,
+    sentence: starter.sentence,
+    pageKind: starter.pageKind,
+    svg: planSvg(
+      planPage(
+        { template: [keys.template(starter.code), templateFrom(starter, starter.name)], regions: {} },
+        SHIPPED_KINDS,
+      ),
+      { labels: false },
+    ),
+  }));
 
 const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, slots = {}, onlyOn }) => ({
   name,

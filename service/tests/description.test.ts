@@ -93,6 +93,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('join', { body: { token: link.split('/').at(-1), name: 'Tolle', password: 'a harbour at dawn' } });
   await walk('changeMember', { params: { mail: 'tolle@windrow.example' }, body: { role: null } });
   await walk('listSectionKinds');
+  await walk('listStarters', { query: { kind: 'product' } });
   const file = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#a33b2a' } })
     .png()
     .toBuffer();

@@ -63,7 +63,9 @@ function change(next: unknown, wait = 0): void {
 
 const zone = computed(() => session.store?.timeZone ?? 'UTC');
 const localTime = computed(() =>
-  typeof value.value === 'string' && value.value !== '' ? inZone(value.value, zone.value).slice(0, 16).replace(' ', 'T') : '',
+  typeof value.value === 'string' && value.value !== ''
+    ? inZone(value.value, zone.value).slice(0, 16).replace(' ', 'T')
+    : '',
 );
 
 function changeTime(text: string): void {

@@ -60,9 +60,7 @@ async function loadStates(): Promise<void> {
 
 async function compare(): Promise<void> {
   busy.value = true;
-  const answer = await attempt(() =>
-    call(routes.compare, { query: { from: from.value, to: to.value, pages: 'yes' } }),
-  );
+  const answer = await attempt(() => call(routes.compare, { query: { from: from.value, to: to.value, pages: 'yes' } }));
   found.value = answer ?? null;
   busy.value = false;
 }

@@ -16,8 +16,12 @@ const total = ref(0);
 const next = ref<string | null>(null);
 const templates = ref<Template[]>([]);
 const search = ref('');
-const kind = ref<string | null>(null);
-const template = ref<string | null>(typeof route.query['template'] === 'string' ? route.query['template'] : null);
+const asked = (name: string): string | null => {
+  const value = route.query[name];
+  return typeof value === 'string' ? value : null;
+};
+const kind = ref(asked('kind'));
+const template = ref(asked('template'));
 const loading = ref(true);
 
 const kinds = Object.entries(PAGE_KINDS).map(([value, { name }]) => ({ value, title: name }));
@@ -51,7 +55,9 @@ const choicesFor = (page: Page) => {
   const first = byRule ? byRule.name : standard ? `${standard.name} (standard)` : 'The standard template';
   return [
     { value: '', title: first },
-    ...fitting.filter((one) => one.code !== (byRule?.code ?? standard?.code)).map((one) => ({ value: one.code, title: one.name })),
+    ...fitting
+      .filter((one) => one.code !== (byRule?.code ?? standard?.code))
+      .map((one) => ({ value: one.code, title: one.name })),
   ];
 };
 
@@ -92,7 +98,7 @@ const because = (page: Page): string =>
       ? 'Given to this page'
       : page.template.reason === 'rule'
         ? `Rule: ${page.template.rule ?? ''}`
-      : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
+        : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
 watch(search, () => {
@@ -162,11 +168,9 @@ onMounted(() => load());
               />
             </td>
             <td>
-              <router-link
-                :to="`/workbench/${encodeURIComponent(page.page)}`"
-                class="title"
-                >{{ page.title }}</router-link
-              >
+              <router-link :to="`/workbench/${encodeURIComponent(page.page)}`" class="title">{{
+                page.title
+              }}</router-link>
               <div class="quiet path">{{ page.path }}</div>
             </td>
             <td class="quiet code">{{ page.page }}</td>
@@ -180,10 +184,9 @@ onMounted(() => load());
               />
             </td>
             <td>
-              <span
-                :class="{ own: page.template?.reason === 'page', rule: page.template?.reason === 'rule' }"
-                >{{ because(page) }}</span
-              >
+              <span :class="{ own: page.template?.reason === 'page', rule: page.template?.reason === 'rule' }">{{
+                because(page)
+              }}</span>
             </td>
           </tr>
           <tr v-if="!loading && pages.length === 0">
@@ -200,12 +203,6 @@ onMounted(() => load());
 </template>
 
 <style scoped>
-.search {
-  flex: 0 1 280px;
-}
-.filter {
-  flex: 0 1 170px;
-}
 td {
   padding-block: 8px !important;
 }

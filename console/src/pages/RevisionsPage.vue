@@ -93,7 +93,11 @@ onMounted(() => load());
           <strong>{{ one.name }}</strong>
           <span
             class="tag ms-3"
-            :class="{ 'tag-live': one.state === 'live', 'tag-draft': one.state === 'waiting', 'tag-bad': one.state === 'conflict' }"
+            :class="{
+              'tag-live': one.state === 'live',
+              'tag-draft': one.state === 'waiting',
+              'tag-bad': one.state === 'conflict',
+            }"
             >{{ STATES[one.state] }}</span
           >
           <p class="quiet">{{ one.author }}, {{ one.when }}</p>
@@ -116,8 +120,7 @@ onMounted(() => load());
             <strong>{{ revision.note || 'No note' }}</strong>
             <span v-if="revision.live" class="tag tag-live ms-3">Live</span>
             <p class="quiet">
-              {{ revision.author }},
-              {{ whenText(revision.at)
+              {{ revision.author }}, {{ whenText(revision.at)
               }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template>
             </p>
             <ul v-if="told.has(revision.number)" class="sentences">

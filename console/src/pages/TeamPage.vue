@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who belongs to the store and as what, invitations, and who did what. */
-import { ROLES } from '@parlour/core';
+import { ROLES, told } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call, say, session } from '../api';
@@ -68,11 +68,6 @@ async function copy(): Promise<void> {
   await navigator.clipboard.writeText(link.value);
   say('Copied.');
 }
-
-const inWords = (detail: object): string =>
-  Object.entries(detail)
-    .map(([name, value]) => `${name} ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`)
-    .join(', ');
 
 onMounted(load);
 </script>
@@ -170,7 +165,7 @@ onMounted(load);
               <td class="nowrap">{{ entry.who }}</td>
               <td class="nowrap">{{ entry.what }}</td>
               <td>
-                {{ entry.target }} <span class="quiet">{{ inWords(entry.detail) }}</span>
+                {{ entry.target }} <span class="quiet">{{ told(entry.detail) }}</span>
               </td>
             </tr>
           </tbody>

@@ -1,48 +1,60 @@
 <script setup lang="ts">
-import { mdiContentCopy, mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
 import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { attempt, call, edit, say, undoLast } from '../api';
-import PlanDrawing from '../workbench/PlanDrawing.vue';
+import { attempt, call, say, undoLast } from '../api';
+import { news } from '../live';
+import RemoveTemplate from './RemoveTemplate.vue';
+import TemplateDialog from './TemplateDialog.vue';
+import TemplatePlan from './TemplatePlan.vue';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 
 const router = useRouter();
-const templates = ref<(Template & { svg: string })[]>([]);
-const making = ref<{ name: string; pageKind: PageKind; from: Template | null } | null>(null);
+const templates = ref<Template[]>([]);
+/** What is to be made: a copy of one, or a new one. */
+const making = ref<{ from: Template | null } | null>(null);
+const removing = ref<Template | null>(null);
 
 const kindName = (template: Template): string => PAGE_KINDS[template.pageKind].name;
 
-async function load(): Promise<void> {
-  const { templates: found } = await call(routes.listTemplates);
-  templates.value = await Promise.all(
-    found.map(async (one) => ({
-      ...one,
-      svg: (await call(routes.drawPlan, { query: { template: one.code, labels: 'no' } })).svg,
-    })),
+/** Counts what was loaded, so that drawings are made anew. */
+const round = ref(0);
+const search = ref('');
+const kind = ref<PageKind | null>(null);
+
+const kinds = computed(() =>
+  pageKinds()
+    .filter((one) => templates.value.some(({ pageKind }) => pageKind === one))
+    .map((value) => ({ value, title: PAGE_KINDS[value].name })),
+);
+const found = computed(() => {
+  const words = search.value?.trim().toLowerCase() ?? '';
+  return templates.value.filter(
+    ({ name, code, pageKind }) =>
+      (!kind.value || pageKind === kind.value) && `${name} ${code}`.toLowerCase().includes(words),
   );
+});
+const othersLike = (template: Template): Template[] =>
+  templates.value.filter(({ pageKind, code }) => pageKind === template.pageKind && code !== template.code);
+
+async function load(): Promise<void> {
+  ({ templates: templates.value } = await call(routes.listTemplates));
+  round.value++;
 }
 
-async function make(): Promise<void> {
-  const wanted = making.value;
-  if (!wanted) return;
-  await attempt(async () => {
-    const { name, pageKind, from } = wanted;
-    await edit([{ type: 'create', what: 'template', name: name.trim(), ...(from ? { from: from.code } : { pageKind }) }]);
-    making.value = null;
-    await load();
-    say(`Made “${name}”. No page uses it yet: assign it under Pages.`);
-  });
+async function made(name: string): Promise<void> {
+  making.value = null;
+  await attempt(load);
+  say(`Made “${name}”. No page uses it yet: assign it under Pages.`);
 }
 
-async function remove(template: Template): Promise<void> {
-  await attempt(async () => {
-    const { sentences } = await edit([{ type: 'discard', document: `template/${template.code}` }]);
-    await load();
-    say(sentences[0] ?? 'Removed.', () => undoLast().then(load));
-  });
+async function removed(sentence: string): Promise<void> {
+  removing.value = null;
+  await attempt(load);
+  say(sentence, () => undoLast().then(load));
 }
 
 /** Opens a page that uses the template. */
@@ -58,6 +70,7 @@ async function open(template: Template): Promise<void> {
   });
 }
 
+watch(news, () => attempt(load));
 onMounted(() => attempt(load));
 </script>
 
@@ -66,21 +79,25 @@ onMounted(() => attempt(load));
     <div class="sheet-head">
       <div>
         <h1>Templates</h1>
-        <p class="quiet">The sections of each kind of page, drawn to scale, with the number of pages that use them.</p>
+        <p class="quiet">What stands on each kind of page, drawn to scale.</p>
       </div>
-      <v-btn
-        variant="flat"
-        color="primary"
-        :prepend-icon="mdiPlus"
-        @click="making = { name: '', pageKind: 'product', from: null }"
+      <v-text-field
+        v-model="search"
+        label="Search name or code"
+        :prepend-inner-icon="mdiMagnify"
+        clearable
+        class="search"
+      />
+      <v-select v-model="kind" label="Kind" :items="kinds" clearable class="filter" />
+      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="making = { from: null }"
         >New template</v-btn
       >
     </div>
 
     <div class="drawings">
-      <v-card v-for="template in templates" :key="template.code" class="drawing">
+      <v-card v-for="template in found" :key="template.code" class="drawing">
         <button class="plan" :aria-label="`Open ${template.name}`" @click="open(template)">
-          <PlanDrawing :svg="template.svg" />
+          <v-lazy :key="round" min-height="240"><TemplatePlan :code="template.code" /></v-lazy>
         </button>
         <div class="about">
           <p class="quiet">{{ kindName(template) }} pages</p>
@@ -92,48 +109,29 @@ onMounted(() => attempt(load));
               :to="{ path: '/pages', query: { template: template.code } }"
               >{{ template.pages }} {{ template.pages === 1 ? 'page' : 'pages' }}</router-link
             >
-            <router-link v-else class="unused" to="/pages">Used by no page; assign it</router-link>
+            <router-link v-else class="unused" :to="{ path: '/pages', query: { kind: template.pageKind } }"
+              >Used by no page; assign it</router-link
+            >
             <span v-if="template.standard" class="tag ms-2">Standard</span>
           </p>
-          <v-btn
-            size="small"
-            :prepend-icon="mdiContentCopy"
-            @click="making = { name: `${template.name} copy`, pageKind: template.pageKind, from: template }"
-            >Copy</v-btn
-          >
-          <v-btn
-            v-if="!template.pages && !template.standard"
-            size="small"
-            color="error"
-            :prepend-icon="mdiDeleteOutline"
-            @click="remove(template)"
-            >Remove</v-btn
-          >
+          <v-btn size="small" :prepend-icon="mdiContentCopy" @click="making = { from: template }">Copy</v-btn>
+          <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="removing = template">Remove</v-btn>
         </div>
       </v-card>
     </div>
 
-    <v-dialog :model-value="making !== null" max-width="480" @update:model-value="making = null">
-      <v-card v-if="making" class="pa-6">
-        <h2 class="mb-4">{{ making.from ? `Copy “${making.from.name}”` : 'New template' }}</h2>
-        <form @submit.prevent="make">
-          <v-text-field v-model="making.name" label="Name" autofocus required maxlength="80" class="mb-4" />
-          <v-select
-            v-if="!making.from"
-            v-model="making.pageKind"
-            label="For pages of the kind"
-            :items="pageKinds().map((value) => ({ value, title: PAGE_KINDS[value].name }))"
-            class="mb-4"
-          />
-          <div class="d-flex justify-end ga-2">
-            <v-btn @click="making = null">Cancel</v-btn>
-            <v-btn type="submit" variant="flat" color="primary" :disabled="!making.name.trim()">{{
-              making.from ? 'Copy' : 'Make'
-            }}</v-btn>
-          </div>
-        </form>
-      </v-card>
-    </v-dialog>
+    <p v-if="templates.length && !found.length" class="quiet">
+      No template is like that. Search for another word, or choose another kind.
+    </p>
+
+    <RemoveTemplate
+      v-if="removing"
+      :template="removing"
+      :others="othersLike(removing)"
+      @removed="removed"
+      @close="removing = null"
+    />
+    <TemplateDialog v-if="making" :from="making.from" @made="made" @close="making = null" />
   </div>
 </template>
 

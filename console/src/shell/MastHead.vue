@@ -43,12 +43,9 @@ async function change(slug: string): Promise<void> {
       }}</router-link>
     </nav>
     <v-spacer />
-    <span
-      v-if="others.length"
-      class="tag me-3"
-      :title="others.join(', ')"
-      >{{ others.length === 1 ? `${others[0]} is here` : `${others.length} others are here` }}</span
-    >
+    <span v-if="others.length" class="tag me-3" :title="others.join(', ')">{{
+      others.length === 1 ? `${others[0]} is here` : `${others.length} others are here`
+    }}</span>
     <router-link v-if="elsewhere" to="/designs" class="tag tag-draft me-3 plain"
       >Design: {{ session.design }}</router-link
     >

@@ -45,7 +45,9 @@ const publish = (): Promise<void> =>
   run(async () => {
     const some = left.value.size ? { changes: chosen.value } : {};
     const revision = await call(routes.publish, { body: { note: note.value, ...some } });
-    say(`Published as revision ${revision.number}.${isLive.value ? ' Shoppers see it now.' : ' Shoppers see it once this design is live.'}`);
+    say(
+      `Published as revision ${revision.number}.${isLive.value ? ' Shoppers see it now.' : ' Shoppers see it once this design is live.'}`,
+    );
   });
 
 const setTime = (): Promise<void> =>

@@ -25,11 +25,15 @@ const kind = computed(() => (section.value ? SHIPPED_KINDS.find(section.value.ki
 const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
 const device = ref<Device>('desktop');
 const all = computed<[string, Field][]>(() =>
-  Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})).filter(([, field]) => field.type !== 'entries'),
+  Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})).filter(
+    ([, field]) => field.type !== 'entries',
+  ),
 );
 const mayDiffer = computed(() => all.value.some(([, field]) => field.perDevice));
 /** For tablets and phones, only what may differ there. */
-const fields = computed(() => (device.value === 'desktop' ? all.value : all.value.filter(([, field]) => field.perDevice)));
+const fields = computed(() =>
+  device.value === 'desktop' ? all.value : all.value.filter(([, field]) => field.perDevice),
+);
 const keyOf = (name: string): string => (device.value === 'desktop' ? name : `${name}@${device.value}`);
 
 /** What a device shows that has no value of its own: that of the next larger one. */
@@ -55,7 +59,10 @@ const WIDTH = choice(
 async function set(name: string, value: unknown): Promise<void> {
   const selected = props.bench.state.selected;
   if (!selected || !section.value) return;
-  await props.bench.set({ ...selected, field: `${part.value}.${keyOf(name)}`, was: section.value[part.value][keyOf(name)] }, value);
+  await props.bench.set(
+    { ...selected, field: `${part.value}.${keyOf(name)}`, was: section.value[part.value][keyOf(name)] },
+    value,
+  );
 }
 
 async function setTemplate(field: 'name' | 'layout.width', was: unknown, value: unknown): Promise<void> {

@@ -71,11 +71,9 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
         <template v-if="template">
           Template <strong>{{ template.name }}</strong><template v-if="why?.template?.template === state.template"
             >, {{ REASONS[why.template.reason] }}, on
-            <router-link
-              class="plain"
-              :to="{ path: '/pages', query: { template: state.template } }"
-              >{{ state.users === 1 ? '1 page' : `${state.users} pages` }}</router-link
-            ></template
+            <router-link class="plain" :to="{ path: '/pages', query: { template: state.template } }">{{
+              state.users === 1 ? '1 page' : `${state.users} pages`
+            }}</router-link></template
           ><template v-else>
             is not what this page uses.
             <v-btn size="small" variant="outlined" color="warning" @click="assignHere"

@@ -1,6 +1,7 @@
 /** What edits share: finding documents, nodes and fields, checking places, naming things in sentences. */
 import { Problem } from '../../problem.js';
 import type { EntriesField, Field, Fields } from '../../fields/field.js';
+import { proseWords } from '../../fields/prose.js';
 import { splitKey } from '../../fields/value.js';
 import { CASING } from '../../sections/casing.js';
 import { kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
@@ -194,15 +195,16 @@ function ownWords({ values }: Pick<DraftNode, 'values'>): string {
   const own = ['title', 'text', 'label', 'name']
     .map((name) => values[name])
     .find((one) => typeof one === 'string' && one);
-  const words = typeof own === 'string' ? own.replace(/<[^>]*>/g, ' ').trim() : '';
+  const words = typeof own === 'string' ? proseWords(own) : '';
   return words.length > 40 ? `${words.slice(0, 39)}…` : words;
 }
 
-export const stale = (what: string, now: string): Problem =>
-  new Problem('stale-edit', `${what} has been changed meanwhile; it is now ${now}.`, {
-    place: 'was',
-    remedy: 'Look at the newest state and make the change again.',
-  });
+export const stale = (
+  what: string,
+  now: string,
+  remedy = 'Look at the newest state and make the change again.',
+): Problem =>
+  new Problem('stale-edit', `${what} has been changed meanwhile; it is now ${now}.`, { place: 'was', remedy });
 
 export const shown = (value: unknown): string => {
   const text = value === undefined ? 'its default' : typeof value === 'string' ? `“${value}”` : canonicalJson(value);

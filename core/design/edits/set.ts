@@ -88,8 +88,11 @@ function inNode(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
   return { ...document, nodes: { ...document.nodes, [node.id]: changed } };
 }
 
+const UNSAID = 'Look at the newest state and make the change again; a program says what it replaces as “was”.';
+
 function guard(edit: SetEdit, now: unknown, what: string): void {
-  if (!isSame(now, edit.was)) throw stale(what, shown(now));
+  if (isSame(now, edit.was)) return;
+  throw edit.was === undefined ? stale(what, shown(now), UNSAID) : stale(what, shown(now));
 }
 
 function headSentence({ field: path, value }: SetEdit, document: DraftDocument, draft: Draft): string {

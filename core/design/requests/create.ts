@@ -1,15 +1,17 @@
-/** Create: a new document, from nothing or as a copy with content of its own. */
+/** Create: a new document, from nothing, from a starter or as a copy with content of its own. */
 import * as yup from 'yup';
 import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { checkKeyed } from '../../fields/value.js';
 import { Problem } from '../../problem.js';
 import { isPageKind, pageKinds } from '../../assign/page.js';
+import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf, typeOfKey } from '../document-types.js';
 import { FORMAT, keys, REGIONS, type DocumentKey, type Region, type Values } from '../document.js';
-import type { Draft, DraftDocument } from '../draft.js';
+import { openDocument, type Draft, type DraftDocument } from '../draft.js';
 import { noField } from '../edits/common.js';
 import { checkSense } from '../edits/sense.js';
 import { LIMITS } from '../limits.js';
+import { startersFor, templateFrom, type TemplateStarter } from '../starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
 
 export const CREATABLE = ['template', 'arrangement', 'shared', 'addition', 'menu', 'content'] as const;
@@ -24,7 +26,9 @@ export interface CreateRequest {
   readonly code?: string;
   /** The code of one of the same sort to copy. */
   readonly from?: string;
-  /** Needed for a template that is no copy. */
+  /** The starter of a template; it has the page kind. */
+  readonly starter?: string;
+  /** Needed for a template that is no copy and has no starter. */
   readonly pageKind?: string;
   /** Needed for an arrangement. */
   readonly region?: string;
@@ -39,6 +43,7 @@ export const create: RequestType<CreateRequest> = {
     name: plainText(LIMITS.nameLength).required(),
     code: codeText().optional(),
     from: codeText().optional(),
+    starter: codeText().optional(),
     pageKind: plainText(40).optional(),
     region: yup.string().strict().oneOf(REGIONS).optional(),
     head: yup
@@ -57,8 +62,7 @@ export const create: RequestType<CreateRequest> = {
         remedy: 'Choose another code, or leave it out.',
       });
     checkCount(request.what, draft);
-    const made =
-      request.from === undefined ? empty(request, code) : copyOf(request, keyFor(request.from), draft, newId);
+    const made = madeBy(request, code, (from) => originalIn(draft, request, keyFor(from)), newId);
     const value = withHead(made, request.head ?? {});
     checkSense(value, draft, {});
     return { edits: [{ type: 'put', document: key, value, was: null }] };
@@ -85,13 +89,38 @@ function checkCount(what: Creatable, draft: Draft): void {
     });
 }
 
+function madeBy(
+  request: CreateRequest,
+  code: string,
+  originalOf: (from: string) => DraftDocument,
+  newId: () => string,
+): DraftDocument {
+  if (request.starter !== undefined) {
+    const starter = starterOf(request);
+    checkPageKind(request, starter.pageKind, `The starter “${starter.name}”`);
+    return copyOf(request, openDocument(templateFrom(starter, request.name)), newId);
+  }
+  if (request.from === undefined) return empty(request, code);
+  const original = originalOf(request.from);
+  checkPageKind(request, original.head['pageKind'], capitalised(nameOf(original)));
+  return copyOf(request, original, newId);
+}
+
+function checkPageKind({ pageKind }: CreateRequest, has: unknown, called: string): void {
+  if (pageKind !== undefined && pageKind !== has)
+    throw new Problem('wrong-page-kind', `${called} is for ${String(has)} pages.`, {
+      place: 'pageKind',
+      remedy: `Leave the page kind out, or choose one for ${pageKind} pages.`,
+    });
+}
+
 function empty(request: CreateRequest, code: string): DraftDocument {
   const { what, name, region, pageKind = '' } = request;
   if (what === 'template' && !isPageKind(pageKind))
     throw new Problem(
       'no-such-page-kind',
       pageKind ? `There is no page kind “${pageKind}”.` : 'A new template needs a page kind.',
-      { place: 'pageKind', remedy: `Use one of: ${pageKinds().join(', ')}; or name a template to copy.` },
+      { place: 'pageKind', remedy: `Use one of: ${pageKinds().join(', ')}; or name a starter, or a template to copy.` },
     );
   const head: Values = {
     ...(what === 'content' ? { title: name, slug: slugOf(code) } : { name }),
@@ -102,23 +131,33 @@ function empty(request: CreateRequest, code: string): DraftDocument {
   return { format: FORMAT, type: what, head, ...(areaNames ? { areaNames } : {}), nodes: {} };
 }
 
-/** A copy with new ids, so that two documents never share content by accident. */
-function copyOf(request: CreateRequest, from: DocumentKey, draft: Draft, newId: () => string): DraftDocument {
+function originalIn(draft: Draft, { what }: CreateRequest, from: DocumentKey): DraftDocument {
   const original = draft.get(from);
-  if (!original)
-    throw new Problem(
-      request.what === 'template' ? 'no-such-template' : 'no-such-document',
-      `There is no “${from}” to copy.`,
-      {
-        place: 'from',
-        remedy: 'List the documents to see their codes.',
-      },
-    );
-  if (request.pageKind !== undefined && request.pageKind !== original.head['pageKind'])
-    throw new Problem('wrong-page-kind', `${nameOf(original)} is for ${String(original.head['pageKind'])} pages.`, {
-      place: 'pageKind',
-      remedy: 'Leave the page kind out when copying.',
-    });
+  if (original) return original;
+  throw new Problem(what === 'template' ? 'no-such-template' : 'no-such-document', `There is no “${from}” to copy.`, {
+    place: 'from',
+    remedy: 'List the documents to see their codes.',
+  });
+}
+
+function starterOf({ what, starter: code = '', from }: CreateRequest): TemplateStarter {
+  const starter = pageKinds()
+    .flatMap(startersFor)
+    .find((one) => one.code === code);
+  if (starter && what === 'template' && from === undefined) return starter;
+  throw starter
+    ? new Problem('bad-input', 'A starter is for a new template that is no copy.', {
+        place: 'starter',
+        remedy: 'Leave out either the starter or what to copy.',
+      })
+    : new Problem('no-such-starter', `There is no starter “${code}”.`, {
+        place: 'starter',
+        remedy: 'List the starters to see their codes.',
+      });
+}
+
+/** A copy with new ids, so that two documents never share content by accident. */
+function copyOf(request: CreateRequest, original: DraftDocument, newId: () => string): DraftDocument {
   const naming =
     request.what === 'content'
       ? { title: request.name, slug: slugOf(request.code ?? freeCode(request.name, () => false)) }

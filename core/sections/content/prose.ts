@@ -1,10 +1,9 @@
 /** Running text. */
 import { prose as proseField } from '../../fields/field.js';
+import { proseWords } from '../../fields/prose.js';
 import { html, raw } from '../../render/html.js';
 import { textLines } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
-
-const words = (html: string): string => html.replace(/<[^>]*>/g, ' ').trim();
 
 export const prose = defineKind({
   name: 'prose',
@@ -19,7 +18,8 @@ export const prose = defineKind({
   view: ({ text }) => html`<div class="prose">${raw(text)}</div>`,
   css: `.prose{max-width:68ch}.align-centre .prose{margin-inline:auto}.prose blockquote{border-inline-start:2px solid var(--accent);margin-inline:0;padding-inline-start:1.2em;font-family:var(--title-font);font-size:1.2em}`,
   sketch({ text }) {
-    const lines = Math.max(1, Math.min(14, Math.ceil(words(text).length / 85)));
-    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines), caption: words(text).slice(0, 40) };
+    const words = proseWords(text);
+    const lines = Math.max(1, Math.min(14, Math.ceil(words.length / 85)));
+    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines), caption: words.slice(0, 40) };
   },
 });

@@ -1,0 +1,44 @@
+/** A unit of edits written as JSON: what the other commands do one at a time, all or none. */
+import type { Command } from 'commander';
+import { readFileSync } from 'node:fs';
+import { Problem, type EditRequest } from '@parlour/core';
+import { contextOf, textFrom } from '../context.js';
+
+export function editCommand(program: Command): void {
+  program
+    .command('edit')
+    .description('Do a unit of edits written as JSON: all of them or none.')
+    .argument('<file>', 'a file with a list of edits; “-” reads it from standard input')
+    .option('--unit <id>', 'an id of your own: a unit that was done is not done twice')
+    .addHelpText(
+      'after',
+      `
+Examples:
+  $ parlour edit summer.json --dry-run
+  $ parlour edit summer.json --unit summer-2027
+  $ echo '[{"type":"set","document":"template/home","node":"h-poster","field":"values.title","was":"Made for the wind","value":"Wind is free"},
+           {"type":"remove","document":"template/home","node":"h-sport"}]' | parlour edit -
+
+A “set” says what it replaces, so that nobody's work is overwritten unseen. --json with any command shows the
+edits it made; all of them are described at /api/openapi.json.`,
+    )
+    .action(async (file: string, { unit }: { unit?: string }, command: Command) => {
+      const context = contextOf(command);
+      const answer = await context.edit(readEdits(file), unit);
+      context.done(answer, 'It is in the draft. Take all of it back with: parlour undo');
+    });
+}
+
+function readEdits(file: string): EditRequest[] {
+  let read: unknown;
+  try {
+    read = JSON.parse(file === '-' ? textFrom(file) : readFileSync(file, 'utf8'));
+  } catch (error) {
+    throw new Problem('not-json', `The edits cannot be read: ${(error as Error).message}.`, {
+      place: file,
+      remedy:
+        'Write them as a JSON list, such as [{"type": "remove", "document": "template/home", "node": "h-sport"}].',
+    });
+  }
+  return (Array.isArray(read) ? read : [read]) as EditRequest[];
+}

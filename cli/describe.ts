@@ -1,0 +1,95 @@
+/** A document of a design as text for people: its own values, then its sections or its entries. */
+import {
+  CASING,
+  DOCUMENT_TYPES,
+  hasSections,
+  inOrder,
+  inZone,
+  isBound,
+  openDocument,
+  sectionName,
+  SHIPPED_KINDS,
+  splitKey,
+  type Document,
+  type Field,
+  type Fields,
+  type Section,
+  type Values,
+} from '@parlour/core';
+
+/** @param zone the store's time zone, for days and times */
+export function describeDocument(document: Document, zone: string): string {
+  const { head, nodes } = openDocument(document);
+  const { fields, fixed = [] } = DOCUMENT_TYPES[document.type];
+  const first = [...Object.keys(fields), ...fixed];
+  const rank = (path: string): number => (first.includes(path) ? first.indexOf(path) : first.length);
+  const own = Object.entries(head)
+    .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1))
+    .map(([path, value]) => `${path.padEnd(16)} ${short(value)}`);
+  if (hasSections(document))
+    return [
+      ...own,
+      ...Object.entries(document.areas).flatMap(([area, sections]) => [
+        `\n${area}`,
+        ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, zone)) : ['  (no sections)']),
+      ]),
+    ].join('\n');
+  const entries = (parent: string | null, depth: number): string[] =>
+    Object.values(nodes)
+      .filter(({ place }) => place.in === parent)
+      .sort(inOrder)
+      .flatMap(({ id, values }) => [
+        `${'  '.repeat(depth)}${id}  ${Object.entries(values)
+          .map(([name, value]) => `${name}=${short(value)}`)
+          .join('  ')}`,
+        ...entries(id, depth + 1),
+      ]);
+  return [...own, ...entries(null, 1)].join('\n');
+}
+
+function describeSection(section: Section, depth: number, zone: string): string[] {
+  const kind = SHIPPED_KINDS.find(section.kind);
+  const indent = '  '.repeat(depth);
+  const rows = [
+    ...fieldRows(kind?.fields ?? {}, section.values, true, zone),
+    // Of the casing only what was set: its defaults are the same everywhere.
+    ...fieldRows(CASING, section.casing, false, zone).map(([name, text]) => [`casing.${name}`, text] as const),
+  ];
+  return [
+    `${indent}${section.id}  ${sectionName(section, SHIPPED_KINDS)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,
+    ...rows.map(([name, text]) => `${indent}    ${name.padEnd(14)} ${text}`),
+    ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [
+      `${indent}  ${slot}`,
+      ...inner.flatMap((one) => describeSection(one, depth + 2, zone)),
+    ]),
+    ...Object.entries(section.lists ?? {}).flatMap(([list, inner]) => [
+      `${indent}  ${list}`,
+      ...inner.map(({ id, values }) => `${indent}    ${id}  ${short(values)}`),
+    ]),
+  ];
+}
+
+type Row = readonly [key: string, text: string];
+
+/** The values of fields in their order: what is set, for a device or a language too, and the defaults if wanted. */
+function fieldRows(fields: Fields, own: Values, defaults: boolean, zone: string): Row[] {
+  const known = Object.entries(fields).flatMap(([name, field]): Row[] => {
+    const keys = Object.keys(own).filter((key) => splitKey(key).name === name);
+    const set = keys.sort().map((key): Row => [key, valueText(field, own[key], zone)]);
+    const isSet = keys.includes(name) || field.type === 'entries' || !defaults;
+    return isSet ? set : [[name, `${short(field.default)}  (default)`], ...set];
+  });
+  const unknown = Object.keys(own).filter((key) => !Object.hasOwn(fields, splitKey(key).name));
+  return [...known, ...unknown.map((key): Row => [key, short(own[key])])];
+}
+
+function valueText(field: Field, value: unknown, zone: string): string {
+  if (isBound(value))
+    return `${value.bind} of the page${value.fallback === undefined ? '' : `, else ${short(value.fallback)}`}`;
+  return field.type === 'date-time' && value !== '' ? inZone(String(value), zone) : short(value);
+}
+
+function short(value: unknown): string {
+  const text = typeof value === 'string' ? value : JSON.stringify(value);
+  return text.length > 70 ? `${text.slice(0, 69)}…` : text;
+}

@@ -1,0 +1,89 @@
+<script setup lang="ts">
+/** Removes a template, after saying which pages change and to what. */
+import type { DiscardRequest } from '@parlour/core';
+import type { AnswerOf, routes } from '@parlour/contract';
+import { computed, ref, watch } from 'vue';
+import { attempt, edit, tryEdit } from '../api';
+
+type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
+
+const props = defineProps<{ template: Template; /** The others for the same kind of pages. */ others: Template[] }>();
+const emit = defineEmits<{ removed: [sentence: string]; close: [] }>();
+
+const BY_RULES = '';
+const instead = ref(props.template.standard ? (props.others[0]?.code ?? BY_RULES) : BY_RULES);
+const would = ref<AnswerOf<typeof routes.edit> | null>(null);
+const busy = ref(false);
+
+const isLast = computed(() => props.template.standard && props.others.length === 0);
+const choices = computed(() => [
+  ...(props.template.standard ? [] : [{ value: BY_RULES, title: 'What rules and the standard say' }]),
+  ...props.others.map(({ code, name }) => ({ value: code, title: `“${name}”` })),
+]);
+const request = computed((): DiscardRequest => ({
+  type: 'discard',
+  document: `template/${props.template.code}`,
+  ...(instead.value === BY_RULES ? {} : { instead: instead.value }),
+}));
+
+watch(
+  request,
+  async (asked) => {
+    would.value = null;
+    if (isLast.value) return;
+    const answer = await attempt(() => tryEdit([asked]));
+    if (asked === request.value) would.value = answer ?? null;
+  },
+  { immediate: true },
+);
+
+async function remove(): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    const { sentences } = await edit([request.value]);
+    emit('removed', sentences[0] ?? 'Removed.');
+  });
+  busy.value = false;
+}
+</script>
+
+<template>
+  <v-dialog :model-value="true" max-width="520" @update:model-value="emit('close')">
+    <v-card class="pa-6">
+      <h2 class="mb-4">Remove “{{ template.name }}”?</h2>
+      <p v-if="isLast" class="mb-5">
+        It is the only template for its kind of pages. Make or copy another first, so that they have one.
+      </p>
+      <template v-else>
+        <v-select v-model="instead" label="Its pages get" :items="choices" hide-details class="mb-4" />
+        <div v-if="would?.pages" class="mb-5" aria-live="polite">
+          <p>
+            {{
+              would.pages.total === 0
+                ? 'No page would change.'
+                : would.pages.total === 1
+                  ? 'One page would change:'
+                  : `${would.pages.total} pages would change:`
+            }}
+          </p>
+          <p v-if="would.pages.total" class="quiet">
+            {{ would.pages.some.join(', ')
+            }}{{
+              would.pages.total > would.pages.some.length
+                ? ` and ${would.pages.total - would.pages.some.length} more`
+                : ''
+            }}
+          </p>
+          <p class="mt-2">Shoppers see it when you publish. Undo brings it back.</p>
+        </div>
+        <v-progress-linear v-else indeterminate class="mb-5" aria-label="Working out which pages change" />
+      </template>
+      <div class="d-flex justify-end ga-2">
+        <v-btn @click="emit('close')">Keep it</v-btn>
+        <v-btn v-if="!isLast" variant="flat" color="error" :loading="busy" :disabled="!would" @click="remove"
+          >Remove</v-btn
+        >
+      </div>
+    </v-card>
+  </v-dialog>
+</template>

@@ -1,0 +1,128 @@
+/** Where the value of each field of a section comes from. */
+import {
+  codeOf,
+  keys,
+  sectionsIn,
+  type DocumentKey,
+  type Section,
+  type SectionedDocument,
+  type TemplateDocument,
+  type ThemeDocument,
+  type Values,
+} from '../design/document.js';
+import { shown } from '../design/edits/common.js';
+import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
+import { proseWords } from '../fields/prose.js';
+import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
+import { CASING } from '../sections/casing.js';
+import { Problem } from '../problem.js';
+import { kindName, SHARED_SECTION, type KindSet } from '../sections/kind.js';
+import { THEME_FIELDS } from '../theme/settings.js';
+import type { DesignState } from './assigned.js';
+import type { Why } from './why.js';
+
+export interface WhyField {
+  /** `values.title`, `casing.space@phone`. */
+  readonly field: string;
+  readonly label: string;
+  readonly value: unknown;
+  readonly origin: Origin | 'theme';
+  readonly sentence: string;
+}
+
+/** The theme settings as they count on a page: the store's, and what its template has of its own. */
+export interface Look {
+  readonly theme?: ThemeDocument | undefined;
+  readonly template?: TemplateDocument | undefined;
+}
+
+const ORIGINS: Record<Origin, string> = {
+  own: 'set here',
+  device: 'set for this device',
+  language: 'set for this language',
+  bound: 'taken from the page',
+  fallback: 'the fallback, since the page has none',
+  default: 'the default',
+};
+
+/**
+ * A section by its id, wherever it stands on a page: in its template, around it, added, or shared.
+ * @throws Problem `no-such-section`
+ */
+export function sectionOnPage({ template, regions, additions }: Why, id: string, state: DesignState): Section {
+  const documents = new Set<DocumentKey>([
+    ...(template ? [keys.template(template.template)] : []),
+    ...regions.flatMap(({ document }) => document ?? []),
+    ...additions.map(({ document }) => document),
+  ]);
+  // Grows while it is walked: a section may show a shared one.
+  for (const key of documents)
+    for (const section of sectionsIn((state.get(key) as SectionedDocument | undefined)?.areas ?? {})) {
+      if (section.id === id) return section;
+      if (kindName(section.kind) === SHARED_SECTION) documents.add(keys.shared(String(section.values['shared'])));
+    }
+  throw new Problem('no-such-section', `There is no section “${id}” on this page.`, {
+    place: 'section',
+    remedy: `Look at ${[...documents].map(codeOf).join(', ')} for the ids.`,
+  });
+}
+
+/** The theme settings that count on a page. */
+export const lookOf = ({ template }: Why, state: DesignState): Look => ({
+  theme: state.get(keys.theme) as ThemeDocument | undefined,
+  template: template ? (state.get(keys.template(template.template)) as TemplateDocument | undefined) : undefined,
+});
+
+/** Every field of a section, on each device where it may differ. */
+export function whySection(section: Section, kinds: KindSet, reading: Reading, look: Look = {}): WhyField[] {
+  const part = (fields: Fields, own: Values, prefix: string): WhyField[] =>
+    Object.entries(fields).flatMap(([name, field]) =>
+      field.type === 'entries'
+        ? []
+        : devicesOf(name, own).map((device) => {
+            const found = originOf(field, name, own, device, reading, look);
+            const where = differs(name, own) ? ` on a ${device}` : '';
+            return {
+              field: `${prefix}.${name}${device === 'desktop' ? '' : `@${device}`}`,
+              label: field.label,
+              value: found.value,
+              origin: found.origin,
+              sentence: `${field.label}${where} is ${inWords(field, found.value)}: ${found.because}.`,
+            };
+          }),
+    );
+  return [
+    ...part(kinds.find(section.kind)?.fields ?? {}, section.values, 'values'),
+    ...part(CASING, section.casing, 'casing'),
+  ];
+}
+
+/** Smaller devices are told apart only where one of them has a value of its own. */
+const devicesOf = (name: string, own: Values): readonly Device[] => (differs(name, own) ? DEVICES : ['desktop']);
+const differs = (name: string, own: Values): boolean =>
+  Object.keys(own).some((key) => key.startsWith(`${name}@`) && splitKey(key).device !== undefined);
+
+function originOf(
+  field: Field,
+  name: string,
+  own: Values,
+  device: Device,
+  reading: Reading,
+  look: Look,
+): { value: unknown; origin: WhyField['origin']; because: string } {
+  const { value, origin } = resolveValue(field, name, own, device, reading);
+  if (field.follows !== undefined && value === field.default) return fromTheme(field.follows, look);
+  const stored = own[name];
+  const source = isBound(stored) && (origin === 'bound' || origin === 'fallback') ? ` (${stored.bind})` : '';
+  return { value, origin, because: `${ORIGINS[origin]}${source}` };
+}
+
+function fromTheme(setting: string, { theme, template }: Look): ReturnType<typeof originOf> {
+  const own = template?.theme?.[setting];
+  const value = own ?? theme?.values?.[setting] ?? THEME_FIELDS[setting]?.default;
+  const whose = own === undefined ? 'the theme settings' : 'the theme settings of this template';
+  return { value, origin: 'theme', because: `as ${whose} say (${setting})` };
+}
+
+const inWords = (field: Field, value: unknown): string =>
+  shown(field.type === 'prose' && typeof value === 'string' ? proseWords(value) : value);

@@ -1,0 +1,74 @@
+/** What ships to begin with works as it is, for every page kind. */
+import {
+  applyRequests,
+  checkDocument,
+  checkTogether,
+  isSection,
+  kindName,
+  openDocument,
+  pageKinds,
+  SHIPPED_KINDS,
+  starterDesign,
+  startersFor,
+  templateFrom,
+  type DraftDocument,
+  type EditRequest,
+} from '../index.js';
+import { draftOf, refusal, tools } from '../tests/designs.js';
+
+const all = pageKinds().flatMap((kind) => startersFor(kind).map((starter) => ({ kind, ...starter })));
+
+test('each has a code of its own, a sentence, and is for the kind it is listed under', () => {
+  expect(new Set(all.map(({ code }) => code)).size).toBe(all.length);
+  for (const { kind, pageKind, sentence } of all)
+    expect([pageKind, sentence]).toEqual([kind, expect.stringMatching(/\.$/)]);
+});
+
+test.each(all)('$code makes a template that may be published', (starter) => {
+  const template = templateFrom(starter, 'Mine', 'Tern Tea');
+  expect(() => checkDocument('template/mine', template, SHIPPED_KINDS)).not.toThrow();
+  const sections = Object.values(openDocument(template).nodes).filter(isSection);
+  expect(sections.length).toBeGreaterThan(0);
+  for (const { kind } of sections) {
+    const { onlyOn } = SHIPPED_KINDS.find(kind) ?? {};
+    expect([kindName(kind), onlyOn?.pages.includes(starter.pageKind) ?? true]).toEqual([kindName(kind), true]);
+  }
+});
+
+test('a new store has the first of each kind, whole together', () => {
+  const design = starterDesign('Tern Tea');
+  const state = draftOf(Object.fromEntries(design));
+  for (const [key, document] of state) expect(() => checkTogether(key, document, state)).not.toThrow();
+  for (const kind of pageKinds())
+    expect(design.get(`template/${kind}`)).toMatchObject({
+      pageKind: kind,
+      areas: templateFrom(startersFor(kind)[0], '', 'Tern Tea').areas,
+    });
+  expect(JSON.stringify(design.get('template/home'))).toContain('Tern Tea');
+});
+
+test('a template begins with a starter and shares nothing with it', () => {
+  const draft = draftOf(Object.fromEntries(starterDesign('Tern Tea')));
+  const create = (more: object): EditRequest =>
+    ({ type: 'create', what: 'template', name: 'Spares', ...more }) as EditRequest;
+  const made = applyRequests([create({ starter: 'product-words', pageKind: 'product' })], draft, tools());
+  const { head, nodes } = made.documents.get('template/spares') as DraftDocument;
+  expect(head).toEqual({ name: 'Spares', pageKind: 'product', 'layout.width': 'page' });
+  expect(
+    Object.values(nodes)
+      .map(({ kind }) => kindName(kind as string))
+      .sort(),
+  ).toEqual(['buy-form', 'columns', 'price', 'product-pictures', 'product-row', 'product-summary']);
+  expect(Object.keys(nodes).every((id) => id.startsWith('new'))).toBe(true);
+  const words = Object.values(nodes).find(({ kind }) => kind === 'price@1');
+  expect(nodes[words?.place.in as string]?.kind).toBe('columns@1');
+
+  const refused = (more: object) => refusal(() => applyRequests([create(more)], draft, tools()));
+  expect(refused({ starter: 'product-none' })).toMatchObject({ code: 'no-such-starter', place: 'starter' });
+  expect(refused({ starter: 'home-story', pageKind: 'product' })).toMatchObject({
+    code: 'wrong-page-kind',
+    message: 'The starter “Story first” is for home pages.',
+  });
+  expect(refused({ starter: 'home-story', from: 'home' }).code).toBe('bad-input');
+  expect(refused({ starter: 'home-story', what: 'menu' }).code).toBe('bad-input');
+});

@@ -1,0 +1,253 @@
+/** Starters: ready-made templates to begin with. The first of each page kind is what a new store has. */
+import { PAGE_KINDS, type PageKind } from '../assign/page.js';
+import { FORMAT, type Section, type TemplateDocument, type Values, type Width } from './document.js';
+
+export interface TemplateStarter {
+  readonly code: string;
+  readonly name: string;
+  /** What it is good for. */
+  readonly sentence: string;
+  readonly pageKind: PageKind;
+  readonly width?: Width;
+  /** The sections of its first area. @param shop what the store is called, for its first words */
+  readonly sections: (shop: string) => readonly Section[];
+}
+
+/** A section of a kind's first version. */
+export const starterSection = (
+  id: string,
+  kind: string,
+  values: Values = {},
+  casing: Values = {},
+  slots?: Section['slots'],
+): Section => ({ id, kind: `${kind}@1`, casing, values, ...(slots ? { slots } : {}) });
+const section = starterSection;
+
+const goods = (id: string, values: Values): Section => section(id, 'product-row', values, { space: 'large' });
+
+const MADE: readonly TemplateStarter[] = [
+  {
+    code: 'home-poster',
+    name: 'Poster and new goods',
+    sentence: 'One large picture with a few words, then what is new.',
+    pageKind: 'home',
+    sections: (shop) => [
+      section(
+        'home-poster',
+        'poster',
+        { title: shop, level: 'h1', text: 'Say what you make, and for whom.' },
+        { width: 'edge', space: 'none' },
+      ),
+      goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 8 }),
+    ],
+  },
+  {
+    code: 'home-story',
+    name: 'Story first',
+    sentence: 'Who makes it and how, in words and pictures; goods come after.',
+    pageKind: 'home',
+    sections: (shop) => [
+      section(
+        'home-title',
+        'heading',
+        { text: shop, level: 'h1', lead: 'Say in one line what you make.' },
+        { space: 'large', align: 'centre' },
+      ),
+      section('home-who', 'side-by-side', { title: 'Who we are', text: '<p>Tell who makes it, and where.</p>' }),
+      section('home-how', 'side-by-side', {
+        title: 'How it is made',
+        text: '<p>Tell what is done by hand, and why.</p>',
+        side: 'end',
+      }),
+      goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 4 }),
+    ],
+  },
+  {
+    code: 'home-goods',
+    name: 'Goods at once',
+    sentence: 'A title and two rows of goods: for shoppers who know what they want.',
+    pageKind: 'home',
+    sections: (shop) => [
+      section('home-title', 'heading', { text: shop, level: 'h1' }),
+      goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 8 }),
+      section(
+        'home-reduced',
+        'product-row',
+        { title: 'Reduced', source: { from: 'reduced' }, limit: 4 },
+        { tone: 'soft', space: 'large' },
+      ),
+    ],
+  },
+  {
+    code: 'product-beside',
+    name: 'Pictures beside words',
+    sentence: 'Large pictures, with what it is, its price and the button beside them.',
+    pageKind: 'product',
+    sections: () => [
+      section(
+        'product-columns',
+        'columns',
+        { split: 'wide-first' },
+        { space: 'large' },
+        {
+          first: [section('product-pictures', 'product-pictures')],
+          second: [
+            section('product-summary', 'product-summary', { description: true }),
+            section('product-price', 'price', { size: 'large' }),
+            section('product-buy', 'buy-form'),
+          ],
+        },
+      ),
+    ],
+  },
+  {
+    code: 'product-words',
+    name: 'Words first',
+    sentence: 'What it is and what it costs come before the pictures: for spares, kits and tickets.',
+    pageKind: 'product',
+    sections: () => [
+      section(
+        'product-columns',
+        'columns',
+        {},
+        { space: 'large' },
+        {
+          first: [
+            section('product-summary', 'product-summary', { description: true }),
+            section('product-price', 'price'),
+            section('product-buy', 'buy-form'),
+          ],
+          second: [section('product-pictures', 'product-pictures')],
+        },
+      ),
+      goods('product-same-brand', { title: 'From the same makers', source: { from: 'same-brand' }, limit: 4 }),
+    ],
+  },
+  {
+    code: 'product-one-column',
+    name: 'One narrow column',
+    sentence: 'Pictures, words and button below each other, in one quiet column.',
+    pageKind: 'product',
+    width: 'narrow',
+    sections: () => [
+      section('product-pictures', 'product-pictures'),
+      section('product-summary', 'product-summary', { description: true }, { space: 'small' }),
+      section('product-price', 'price', { size: 'large' }, { space: 'small' }),
+      section('product-buy', 'buy-form', {}, { space: 'small' }),
+    ],
+  },
+  {
+    code: 'collection-band',
+    name: 'Title on a band',
+    sentence: 'The title and description on a soft ground, four goods across.',
+    pageKind: 'collection',
+    sections: () => [
+      section('collection-title', 'page-title', {}, { tone: 'soft' }),
+      goods('collection-goods', { source: { from: 'this-collection' }, limit: 48 }),
+    ],
+  },
+  {
+    code: 'collection-large',
+    name: 'Large pictures',
+    sentence: 'Two tall pictures across, one on a phone: for few and special goods.',
+    pageKind: 'collection',
+    sections: () => [
+      section('collection-title', 'page-title', {}, { align: 'centre' }),
+      goods('collection-goods', {
+        source: { from: 'this-collection' },
+        limit: 48,
+        across: '2',
+        'across@phone': '1',
+        pictures: 'portrait',
+      }),
+    ],
+  },
+  {
+    code: 'brand-band',
+    name: 'Title on a band',
+    sentence: 'The brand’s name on a soft ground, and all its goods.',
+    pageKind: 'brand',
+    sections: () => [
+      section('brand-title', 'page-title', {}, { tone: 'soft' }),
+      goods('brand-goods', { source: { from: 'same-brand' }, limit: 48 }),
+    ],
+  },
+  {
+    code: 'brand-story',
+    name: 'Story of the brand',
+    sentence: 'A picture and some words about who stands behind the name, then its goods.',
+    pageKind: 'brand',
+    sections: () => [
+      section('brand-title', 'page-title'),
+      section('brand-who', 'side-by-side', {
+        title: 'Who they are',
+        text: { bind: 'description', fallback: '<p>Tell who they are, and why you sell what they make.</p>' },
+      }),
+      goods('brand-goods', { source: { from: 'same-brand' }, limit: 48 }),
+    ],
+  },
+  {
+    code: 'content-reading',
+    name: 'Reading width',
+    sentence: 'A title and a narrow text: for policies and letters.',
+    pageKind: 'content',
+    sections: () => [
+      section('content-title', 'page-title', { description: false }),
+      section('content-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow' }),
+    ],
+  },
+  {
+    code: 'content-poster',
+    name: 'Poster and text',
+    sentence: 'The title on a large picture, the text below: for a story or a visit.',
+    pageKind: 'content',
+    sections: () => [
+      section(
+        'content-poster',
+        'poster',
+        { title: { bind: 'title' }, level: 'h1', text: { bind: 'description' } },
+        { width: 'edge', space: 'none', tone: 'soft' },
+      ),
+      section('content-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow', space: 'large' }),
+    ],
+  },
+  {
+    code: 'not-found-new',
+    name: 'Title and new goods',
+    sentence: 'Says that nothing is there, and shows what is.',
+    pageKind: 'not-found',
+    sections: () => [
+      section('not-found-title', 'page-title'),
+      section('not-found-newest', 'product-row', { title: 'New', source: { from: 'recent' }, limit: 4 }),
+    ],
+  },
+];
+
+/** The starters of a page kind, the standard one first. A kind that has none of its own starts with its title. */
+export function startersFor(kind: PageKind): readonly [TemplateStarter, ...TemplateStarter[]] {
+  const [first, ...others] = MADE.filter(({ pageKind }) => pageKind === kind);
+  if (first) return [first, ...others];
+  return [
+    {
+      code: `${kind}-title`,
+      name: 'Title only',
+      sentence: 'The title of the page, and room for what you put below it.',
+      pageKind: kind,
+      sections: () => [section(`${kind}-title`, 'page-title')],
+    },
+  ];
+}
+
+/** A template made from a starter. @param shop what the store is called; a prompt to the builder if not known */
+export function templateFrom(starter: TemplateStarter, name: string, shop = 'Say what you make'): TemplateDocument {
+  const { pageKind, width = 'page', sections } = starter;
+  const [first = 'main', ...others] = PAGE_KINDS[pageKind].areas;
+  return {
+    format: FORMAT,
+    type: 'template',
+    name,
+    pageKind,
+    layout: { width },
+    areas: { [first]: sections(shop), ...Object.fromEntries(others.map((area) => [area, []])) },
+  };
+}
