@@ -154,7 +154,7 @@ test('a value that cannot be saved is refused at its field, and the page stays',
   await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-newest"]').click();
   await page.getByRole('spinbutton', { name: 'At most' }).fill('400');
-  await page.getByText('must be less than or equal to 48').waitFor();
+  await page.getByText('must be at most 48').waitFor();
   await page.getByRole('spinbutton', { name: 'At most' }).fill('3');
   await frame().locator('#s-h-newest .card').nth(3).waitFor({ state: 'detached' });
   expect(await frame().locator('#s-h-newest .card').count()).toBe(3);

@@ -166,7 +166,7 @@ test('lists kinds and their fields, with what each takes', async () => {
 
 test.each<[string, number, string]>([
   ['section set home h-poster flavour x', 1, 'There is no field “values.flavour” in a poster.'],
-  ['section set home h-newest limit 99', 1, 'less than or equal to 48'],
+  ['section set home h-newest limit 99', 1, 'Limit must be at most 48.'],
   ['section set home nobody title x', 1, 'There is no section “nobody” in the template “Home”.'],
   ['section add home wonder', 1, 'There is no section kind “wonder”.\n  at kind\n  See parlour kinds list.'],
   ['assign product:K-999 product', 1, 'There is no page “product:K-999”.'],

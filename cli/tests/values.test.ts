@@ -46,11 +46,11 @@ describe('values on the command line', () => {
   });
 
   test.each<[Field, string, RegExp]>([
-    [limit, 'many', /must be a `number` type|NaN/],
-    [limit, '', /must be a `number` type|NaN/],
-    [limit, '99', /less than or equal to 48/],
+    [limit, 'many', /^Field must be a number, not NaN/],
+    [limit, '', /^Field must be a number, not NaN/],
+    [limit, '99', /^Field must be at most 48\.$/],
     [toggle('T', 't'), 'maybe', /must be true or false, not “maybe”/],
-    [choice('S', 's', { start: 'Start' }, 'start'), 'end', /one of the following values: start/],
+    [choice('S', 's', { start: 'Start' }, 'start'), 'end', /^Field must be one of: start\.$/],
     [link('L', 'l'), 'a b', /must be a store page/],
     [source('S', 's'), 'collection:', /required|must be a code/],
     [source('S', 's'), '{from}', /must be JSON here/],

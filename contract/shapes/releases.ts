@@ -10,6 +10,8 @@ export const publishRequest = closed({
   note: plainText(500).optional(),
   /** Ids of the changes to publish; all of them if absent. */
   changes: array(plainText(500).required()).strict().min(1, '${path} must name at least one').max(5000).optional(),
+  /** The draft’s state that was looked at; refused if it has changed since, so that nothing goes live unseen. */
+  seq: number().integer().optional(),
 });
 
 export const compareQuery = closed({

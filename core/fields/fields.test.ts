@@ -71,7 +71,7 @@ describe('fields', () => {
         code: 'bad-value',
         place: 'size',
         remedy: 'How large.',
-        message: expect.stringContaining('less than or equal to 10'),
+        message: expect.stringContaining('at most 10'),
       }),
     );
     expect(() => checkValue(link('L', 'l'), { url: 'ftp://x' }, 'link')).toThrow(

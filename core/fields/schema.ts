@@ -120,7 +120,7 @@ const schemas = new WeakMap<Field, yup.Schema>();
  */
 export function checkValue(field: Field, value: unknown, place: string): void {
   let schema = schemas.get(field);
-  if (!schema) schemas.set(field, (schema = fieldSchema(field).label(place)));
+  if (!schema) schemas.set(field, (schema = fieldSchema(field)));
   check(schema, value, place, 'bad-value', field.help);
 }
 

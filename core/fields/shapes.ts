@@ -3,6 +3,39 @@ import * as yup from 'yup';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 
+const TYPES: Readonly<Record<string, string>> = {
+  string: 'a text',
+  number: 'a number',
+  boolean: 'true or false',
+  array: 'a list',
+  object: 'an object',
+};
+
+/** What was sent, short enough for a sentence. */
+function sent(value: unknown): string {
+  if (typeof value === 'number') return String(value);
+  const text = JSON.stringify(value) ?? typeof value;
+  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
+}
+
+// The library's own words are for programmers; these reach shop owners.
+yup.setLocale({
+  mixed: {
+    required: '${path} is needed',
+    defined: '${path} is needed',
+    notNull: '${path} is needed',
+    notType: ({ path, type, value }) => `${path} must be ${TYPES[type] ?? type}, not ${sent(value)}`,
+    oneOf: '${path} must be one of: ${values}',
+  },
+  string: { max: '${path} may have at most ${max} characters', min: '${path} needs at least ${min} characters' },
+  number: {
+    min: '${path} must be at least ${min}',
+    max: '${path} must be at most ${max}',
+    integer: '${path} must be a whole number',
+  },
+  array: { min: '${path} must hold at least ${min}', max: '${path} may hold at most ${max}' },
+});
+
 export const CODE = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,79}$/;
 
 /** Text the database and every browser can hold: no NUL, no lone surrogates, no longer than `max` characters. */

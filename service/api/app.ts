@@ -5,7 +5,7 @@ import { sql } from 'kysely';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
-import { openapi } from '@parlour/contract';
+import { openapi, routes } from '@parlour/contract';
 import type { Config } from '../config.js';
 import { originOf } from '../config.js';
 import type { Database } from '../records/database.js';
@@ -13,7 +13,7 @@ import { sameOriginOnly } from '../web.js';
 import { catalogueRoutes } from './catalogue.js';
 import { designRoutes } from './designs.js';
 import { eventRoutes } from './events.js';
-import type { Api } from './implement.js';
+import { refuseOtherMethods, type Api } from './implement.js';
 import { pageRoutes } from './pages.js';
 import { sayProblem } from './problems.js';
 import { signInRoutes } from './sign-in.js';
@@ -70,6 +70,7 @@ function apiRouter(db: Database, config: Config): Router {
   releaseRoutes(api);
   teamRoutes(api);
   eventRoutes(api);
+  refuseOtherMethods(api, Object.values(routes));
   router.use(noRoute);
   return router;
 }

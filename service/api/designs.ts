@@ -108,6 +108,7 @@ export function designRoutes(api: Api): void {
     const revision = await publish(db, design.id, {
       note: body.note ?? '',
       authorId: account.id,
+      seq: body.seq,
       ...(body.changes ? { changes: body.changes } : {}),
     });
     await noteRelease(call, 'design.publish', { revision: revision.number });

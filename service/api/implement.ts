@@ -40,17 +40,36 @@ const DEEPEST = 32;
 
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
 export function implement<R extends Route>(api: Api, route: R, handler: (call: Call<R>) => Promise<AnswerOf<R>>): void {
-  const path = route.path.replace(/\{(\w+)\}/g, ':$1');
   const before = route.body === 'bytes' ? [raw({ type: () => true, limit: MOST_PICTURE_BYTES })] : [];
-  api.router[route.method](path, ...before, async (request: Request, response: Response) => {
+  api.router[route.method](expressPath(route.path), ...before, async (request: Request, response: Response) => {
     const caller = await callerOf(api, route, request);
     const query = route.query ? check(route.query, readQuery(request, route.query), 'query') : undefined;
     const params = request.params as Record<string, string>;
     const body = readBody(route, request);
+    if (!REPLACING.has(route.method)) refuseTag(request);
     const call = { ...caller, params, body, query, request, response } as unknown as Call<R>;
     const { status, answer } = await once(api, route, call, async () => (await handler(call)) as object);
     response.status(status).json(answer);
   });
+}
+
+const expressPath = (path: string): string => path.replace(/\{(\w+)\}/g, ':$1');
+
+/** Answers methods that an address does not take (RFC 9110, 15.5.6). Added after all routes. */
+export function refuseOtherMethods({ router }: Api, routes: readonly Route[]): void {
+  const methods = new Map<string, string[]>();
+  for (const { path, method } of routes)
+    methods.set(path, [...(methods.get(path) ?? []), ...(method === 'get' ? ['GET', 'HEAD'] : [method.toUpperCase()])]);
+  for (const [path, known] of methods)
+    router.all(expressPath(path), (request: Request, response: Response) => {
+      const allow = [...known, 'OPTIONS'].join(', ');
+      response.set('allow', allow);
+      if (request.method === 'OPTIONS') return void response.status(204).end();
+      throw new Problem('wrong-method', `${request.method} does nothing at this address.`, {
+        place: 'method',
+        remedy: `It takes ${allow}.`,
+      });
+    });
 }
 
 /** Finds out who calls a route, and lets in only who may. @throws Problem */
@@ -131,6 +150,19 @@ export function checkTag(request: Request, current: object): void {
   throw new Problem('stale-tag', 'This has been changed since you read it.', {
     place: 'if-match',
     remedy: 'Read it again and repeat the change.',
+  });
+}
+
+// The methods whose routes compare tags, by `checkTag`; nothing else has a state of its own that a tag could stand for.
+const REPLACING: ReadonlySet<Route['method']> = new Set(['get', 'patch']);
+
+/** A condition that cannot be weighed is not met (RFC 9110, 13.1.1): going on would be what the caller ruled out. */
+function refuseTag(request: Request): void {
+  const wanted = request.header('if-match');
+  if (wanted === undefined || wanted === '*') return;
+  throw new Problem('stale-tag', 'What this does depends on no tag, so nothing was done.', {
+    place: 'if-match',
+    remedy: 'Leave If-Match out. Edits say what they replace as “was”, a publish what was looked at as “seq”.',
   });
 }
 

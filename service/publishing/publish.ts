@@ -34,11 +34,13 @@ export interface PublishOptions {
   readonly authorId: number | null;
   /** Ids of the changes to publish; all if absent. */
   readonly changes?: readonly string[];
+  /** The state of the draft that was looked at; any if absent. */
+  readonly seq?: number | undefined;
 }
 
 /**
  * Puts the draft, or chosen changes of it, live as a new revision.
- * @throws Problem `nothing-to-publish`; `no-such-change`; `cannot-publish` naming what shoppers cannot be shown
+ * @throws Problem `stale-edit` if the draft is not as it was looked at; `nothing-to-publish`; `no-such-change`; `cannot-publish` naming what shoppers cannot be shown
  */
 export async function publish(db: Database, designId: number, options: PublishOptions): Promise<Revision> {
   const revision = await db.transaction().execute(async (trx) => {
@@ -48,6 +50,11 @@ export async function publish(db: Database, designId: number, options: PublishOp
       publishedManifest(trx, design),
       changedKeysOf(trx, designId),
     ]);
+    if (options.seq !== undefined && options.seq !== draft.seq)
+      throw new Problem('stale-edit', 'The draft has been changed since you looked at it; nothing was published.', {
+        place: 'seq',
+        remedy: 'Look at what is unpublished now, then publish again.',
+      });
     const live = await loadState(trx, manifest);
     const next = chosenDocuments(draft, live, keys, options.changes);
     const revision = await putLive(trx, design, next, options);

@@ -251,6 +251,27 @@ describe('bad input', () => {
       'not-a-picture',
       'file',
     ],
+    [
+      'a method the address does not take',
+      () => service.api('/stores/windrow', { method: 'DELETE' }),
+      405,
+      'wrong-method',
+      'method',
+    ],
+    [
+      'a condition that nothing there could meet',
+      () => post(`${DESIGN}/publish`, '{}', { 'content-type': 'application/json', 'if-match': '"x"' }),
+      412,
+      'stale-tag',
+      'if-match',
+    ],
+    [
+      'a publish of what was not looked at',
+      () => post(`${DESIGN}/publish`, JSON.stringify({ seq: -1 })),
+      409,
+      'stale-edit',
+      'seq',
+    ],
     ['a route that does not exist', () => service.api('/nothing'), 404, 'no-such-route', undefined],
   ])('%s', async (_, work, status, code, place) => {
     const { seq } = await service.call(routes.listChanges);

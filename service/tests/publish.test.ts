@@ -52,6 +52,17 @@ describe('publish', () => {
       if (outcome.status === 'rejected') expect(outcome.reason).toMatchObject({ code: 'nothing-to-publish' });
   });
 
+  test('a publish of what was looked at goes through, and not when something was added meanwhile', async () => {
+    await service.edit(heading('seen'));
+    const { seq } = await service.call(routes.listChanges);
+    await service.edit(heading('unseen'));
+    const refused = await service.call(routes.publish, { body: { seq } }).catch((error: unknown) => error);
+    expect(refused).toMatchObject({ code: 'stale-edit', place: 'seq' });
+    expect((await service.shop('/')).text).not.toContain('unseen');
+    await service.call(routes.publish, { body: { seq: seq + 1 } });
+    expect((await service.shop('/')).text).toContain('unseen');
+  });
+
   test('numbers of revisions have no gaps, and exactly one is live', async () => {
     const work = Array.from({ length: 12 }, (_, i) =>
       service

@@ -38,12 +38,14 @@ async function run(work: () => Promise<void>): Promise<void> {
     open.value = false;
     note.value = '';
   });
+  if (open.value) await attempt(refreshChanges);
   busy.value = false;
 }
 
 const publish = (): Promise<void> =>
   run(async () => {
-    const some = left.value.size ? { changes: chosen.value } : {};
+    // All of it means all that is listed here: what somebody adds meanwhile is looked at first.
+    const some = left.value.size ? { changes: chosen.value } : { seq: session.changes?.seq };
     const revision = await call(routes.publish, { body: { note: note.value, ...some } });
     say(
       `Published as revision ${revision.number}.${isLive.value ? ' Shoppers see it now.' : ' Shoppers see it once this design is live.'}`,
