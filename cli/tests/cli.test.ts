@@ -187,19 +187,7 @@ test.each<[string, number, string]>([
   expect([ended.code, ended.out]).toEqual([code, '']);
 });
 
-test('every command has help with an example; --json gives problems as JSON', async () => {
-  const commandsIn = (help: string): string[] =>
-    [...(/\nCommands:\n((?: .*\n?)+)/.exec(help)?.[1] ?? '').matchAll(/^ {2}([a-z][a-z-]+)/gm)]
-      .map((found) => found[1] as string)
-      .filter((name) => name !== 'help');
-  const names = commandsIn(await done('--help'));
-  expect(names.length).toBeGreaterThan(10);
-  for (const name of names) {
-    const help = await done(`${name} --help`);
-    const inner = commandsIn(help);
-    for (const text of inner.length ? await Promise.all(inner.map((one) => done(`${name} ${one} --help`))) : [help])
-      expect(text).toMatch(/Examples?:\n {2}\$ /);
-  }
+test('--json gives problems as JSON', async () => {
   const { err } = await parlour('revert 99 --json');
   expect(JSON.parse(err)).toMatchObject({ problem: 'no-such-revision', place: 'revision' });
 });

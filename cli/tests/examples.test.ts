@@ -25,12 +25,17 @@ function wordsOf(line: string): string[] {
   return (end < 0 ? said : said.slice(0, end)).map((word) => word.replace(/^(\w[\w.]*=)?["'](.*)["']$/, '$1$2'));
 }
 
-const program = commandsOf(buildProgram());
-const helps = program.flatMap((command) => examplesIn(helpOf(command), /^ {2}\$ (.*)$/));
+const leaves = commandsOf(buildProgram()).filter(({ commands }) => commands.length === 0);
+const helps = leaves.flatMap((command) => examplesIn(helpOf(command), /^ {2}\$ (.*)$/));
 const readMe = examplesIn(readFileSync(join(__dirname, '../../README.md'), 'utf8'), /^(?:npx )(parlour .*)$/);
 
-test('there are examples to try', () => {
-  expect(helps.length).toBeGreaterThan(60);
+test('every command says what it does and has an example', () => {
+  for (const command of leaves) {
+    const help = helpOf(command);
+    expect([command.name(), command.description()]).toEqual([command.name(), expect.stringMatching(/^[A-Z].*\.( |$)/)]);
+    expect([command.name(), help]).toEqual([command.name(), expect.stringMatching(/Examples?:\n {2}\$ /)]);
+  }
+  expect(leaves.length).toBeGreaterThan(60);
   expect(readMe.length).toBeGreaterThan(20);
 });
 
