@@ -1,4 +1,5 @@
 /** Values as they are written on the command line, by the type of their field. */
+import { InvalidArgumentError } from 'commander';
 import {
   checkKeyed,
   instantOf,
@@ -10,6 +11,12 @@ import {
   type ProductSource,
 } from '@parlour/core';
 import type { Context } from './context.js';
+
+/** The whole number an option takes. @throws InvalidArgumentError, which is wrong use */
+export function wholeNumber(text: string): number {
+  if (/^\d{1,9}$/.test(text)) return Number(text);
+  throw new InvalidArgumentError('It must be a whole number.');
+}
 
 /** What a written value is read with. */
 export interface Writing {

@@ -231,7 +231,7 @@ export const routes = {
   }),
 
   preview: post(`${DESIGN}/preview`, {
-    summary: 'An address that shows a page of the draft and expires.',
+    summary: 'An address that shows a page of the draft, or of a revision, and expires.',
     body: shapes.previewRequest,
     answer: shapes.preview,
     status: 201,

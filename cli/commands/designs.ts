@@ -4,6 +4,7 @@ import { counted } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
+import { wholeNumber } from '../values.js';
 import { chosenIds } from './publishing.js';
 
 export function designCommands(program: Command): void {
@@ -131,12 +132,12 @@ export function designCommands(program: Command): void {
   program
     .command('log')
     .description('What happened to the design: edits, publishes, merges; newest last.')
-    .option('--after <number>', 'only what came after this number', '0')
+    .option('--after <number>', 'only what came after this number', wholeNumber, 0)
     .addHelpText('after', '\nExample:\n  $ parlour log --after 120')
-    .action(async ({ after }: { after: string }, command: Command) => {
+    .action(async ({ after }: { after: number }, command: Command) => {
       const { call, print } = contextOf(command);
       const events: AnswerOf<typeof routes.readLog>['events'] = [];
-      for (let next: number | null = Number(after); next !== null;) {
+      for (let next: number | null = after; next !== null;) {
         const answer: AnswerOf<typeof routes.readLog> = await call(routes.readLog, {
           query: { after: next, limit: 500 },
         });

@@ -1,6 +1,6 @@
 /** The catalogue of section kinds. */
 import type { Command } from 'commander';
-import { CASING, Problem, type Field } from '@parlour/core';
+import { BREAK_MARK, CASING, Problem, type Field } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -69,9 +69,11 @@ function takes(field: Field): string {
     case 'text':
       return `text, at most ${field.max}`;
     case 'prose':
-      return 'html text';
+      return `formatted text, as html; ${BREAK_MARK} where it may be split`;
     case 'choice':
       return Object.keys(field.choices).join(' | ');
+    case 'font':
+      return Object.keys(field.fonts).join(' | ');
     case 'number':
       return `${field.min} to ${field.max}${field.unit}`;
     case 'toggle':

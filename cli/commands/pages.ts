@@ -4,6 +4,7 @@ import { counted, isPageKind, LIMITS, Problem } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
+import { wholeNumber } from '../values.js';
 
 interface ListOptions {
   readonly kind?: string;
@@ -121,12 +122,13 @@ A rule that also counts for later products: parlour rule add`,
 
   program
     .command('preview')
-    .description('Print an address that shows a page of the draft; it expires.')
+    .description('Print an address that shows a page of the draft, or of a revision; it expires.')
     .argument('<page>', 'a page such as product:K-001 or home')
-    .addHelpText('after', '\nExample:\n  $ parlour preview home')
-    .action(async (page: string, _options: object, command: Command) => {
+    .option('--revision <number>', 'a published state instead of the draft', wholeNumber)
+    .addHelpText('after', '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1')
+    .action(async (page: string, { revision }: { revision?: number }, command: Command) => {
       const { call, print } = contextOf(command);
-      const preview = await call(routes.preview, { body: { page } });
+      const preview = await call(routes.preview, { body: { page, ...(revision === undefined ? {} : { revision }) } });
       if (!preview.url) throw new Problem('broken', 'The service gave no address.');
       print(
         preview,

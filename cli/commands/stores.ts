@@ -4,6 +4,7 @@ import { ROLES, told } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom } from '../context.js';
 import { table } from '../table.js';
+import { wholeNumber } from '../values.js';
 
 interface StoreOptions {
   readonly currency: string;
@@ -174,7 +175,7 @@ export function storeCommands(program: Command): void {
     .argument('<name>', 'what it is for')
     .argument('[password]', '“-” reads it from standard input', '-')
     .option('--scope <scope>', '“read” for one that changes nothing', 'all')
-    .option('--days <days>', 'how long it is good', '90')
+    .option('--days <days>', 'how long it is good', wholeNumber, 90)
     .addHelpText(
       'after',
       '\nExample:\n  $ pass parlour | parlour token create owner@windrow.example "nightly report" - --scope read --days 30',
@@ -184,7 +185,7 @@ export function storeCommands(program: Command): void {
         mail: string,
         name: string,
         password: string,
-        options: { scope: string; days: string },
+        options: { scope: string; days: number },
         command: Command,
       ) => {
         const { client, print } = contextOf(command);
@@ -193,7 +194,7 @@ export function storeCommands(program: Command): void {
           password: textFrom(password),
           name,
           scope: options.scope as 'read',
-          days: Number(options.days),
+          days: options.days,
         };
         const { token } = await client.call(routes.createToken, { body });
         print({ token }, () => token);

@@ -120,6 +120,10 @@ export const planQuery = closed({
 
 export const plan = closed({ svg: string().required(), text: string().required(), template: string().required() });
 
-export const previewRequest = closed({ page: plainText(120).required() });
+export const previewRequest = closed({
+  page: plainText(120).required(),
+  /** The number of a published state; the draft if absent. */
+  revision: number().integer().min(1).max(1_000_000_000).optional(),
+});
 
 export const preview = closed({ url: string().required(), expires: string().required() });

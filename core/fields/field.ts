@@ -24,7 +24,7 @@ export interface TextField extends Common<string> {
   /** True for texts that are the same in every language. */
   readonly plain?: boolean;
 }
-/** Formatted text as allow-listed html. */
+/** Formatted text as allow-listed html; break marks say where it may be split. */
 export interface ProseField extends Common<string> {
   readonly type: 'prose';
   readonly max: number;
@@ -34,6 +34,13 @@ export interface ChoiceField<C extends string = string> extends Common<C> {
   /** Stored value -> label. */
   readonly choices: Readonly<Record<C, string>>;
 }
+/** A typeface of those that ship, by its code. */
+export interface FontField extends Common<string> {
+  readonly type: 'font';
+  /** Code -> name. */
+  readonly fonts: Readonly<Record<string, string>>;
+}
+
 export interface NumberField extends Common<number> {
   readonly type: 'number';
   readonly min: number;
@@ -111,6 +118,7 @@ export type Field =
   | TextField
   | ProseField
   | ChoiceField
+  | FontField
   | NumberField
   | ToggleField
   | ColourField
@@ -170,6 +178,12 @@ export const link = field<LinkField>('link', { default: null });
 export const source = field<SourceField>('source', { default: { from: 'recent' } });
 export const length = field<LengthField>('length', { default: '0px', units: ['px', 'rem'], max: 400 });
 export const dateTime = field<DateTimeField>('date-time', { default: '' });
+export const font = (
+  label: string,
+  help: string,
+  fonts: Readonly<Record<string, string>>,
+  initial: string,
+): FontField => ({ type: 'font', label, help, fonts, default: initial });
 export const code = field<CodeField>('code', { default: '', language: 'html', max: 20_000 });
 export const rule = field<RuleField>('rule', { default: null });
 export const words = field<WordsField>('words', { default: [], max: 12 });

@@ -1,14 +1,18 @@
+import fc from 'fast-check';
 import {
+  BREAK_MARK,
   checkValue,
   choice,
   cleanProse,
   colour,
   fieldSchema,
+  font,
   jsonSchema,
   link,
   number,
   picture,
   proseFault,
+  proseParts,
   source,
   text,
   toggle,
@@ -34,6 +38,7 @@ describe('fields', () => {
     ['text', text('T', 't', { max: 3 }), ['', 'abc', 'é'], ['abcd', 5, null, undefined, 'a\0', '\ud800']],
     ['number', size, [2, 2.5, 10], [1.5, 10.5, 2.25, '4', NaN, Infinity, null]],
     ['choice', side, ['start', 'end'], ['middle', '', null, ['start']]],
+    ['font', font('F', 'f', { garamond: 'Garamond' }, 'garamond'), ['garamond'], ['Garamond', 'arial', '', null]],
     ['toggle', toggle('T', 't'), [true, false], ['true', 1, null]],
     ['colour', colour('C', 'c'), ['#a33b2a'], ['red', '#A33B2A', '#fff', null]],
     [
@@ -120,4 +125,68 @@ describe('prose', () => {
       expect(proseFault(html)).toMatch(/not allowed/);
     },
   );
+
+  const split = (html: string): string[] => proseParts(html.replaceAll('|', BREAK_MARK));
+
+  test.each<[string, string, string[]]>([
+    ['no mark: one part', '<p>a</p>', ['<p>a</p>']],
+    ['between paragraphs', '<p>a</p>|<p>b</p>|<p>c</p>', ['<p>a</p>', '<p>b</p>', '<p>c</p>']],
+    ['inside a paragraph', '<p>a <em>b|c</em> d</p>', ['<p>a <em>b</em></p>', '<p><em>c</em> d</p>']],
+    [
+      'inside a link',
+      '<p><a href="/a?b&amp;c">a|b</a></p>',
+      ['<p><a href="/a?b&amp;c">a</a></p>', '<p><a href="/a?b&amp;c">b</a></p>'],
+    ],
+    ['a list counts on', '<ol><li>a</li>|<li>b</li></ol>', ['<ol><li>a</li></ol>', '<ol start="2"><li>b</li></ol>']],
+    [
+      'inside an item',
+      '<ol><li>a</li><li>b|c</li></ol>',
+      ['<ol><li>a</li><li>b</li></ol>', '<ol start="2"><li>c</li></ol>'],
+    ],
+    [
+      'in a paragraph of its own, with spaces that do not break',
+      '<p>a</p><p>&nbsp;|\u200b<br></p><p>b</p>',
+      ['<p>a</p>', '<p>b</p>'],
+    ],
+    ['at the start: the lead is empty', '|<p>a</p>', ['', '<p>a</p>']],
+    ['not out of a script', '<script>|</script><p>a</p>', ['<p>a</p>']],
+  ])('break marks, %s', (_what, html, parts) => {
+    expect(split(html)).toEqual(parts);
+  });
+
+  test('a text with break marks is allowed, stays as it is, and its parts hold all its words, each clean', () => {
+    const piece = fc.constantFrom(
+      '<p>',
+      '</p>',
+      '<ul>',
+      '<ol>',
+      '<li>',
+      '</li>',
+      '</ul>',
+      '<em>',
+      '</em>',
+      '<h2>',
+      'wind',
+      ' ',
+      '&nbsp;',
+      '|',
+      '<a href="/x">',
+      '</a>',
+      '<br>',
+    );
+    fc.assert(
+      fc.property(fc.array(piece, { maxLength: 24 }), (pieces) => {
+        const html = pieces.join('');
+        const parts = split(html);
+        expect(parts).toHaveLength(html.split('|').length);
+        for (const part of parts) expect(cleanProse(part)).toBe(part.replaceAll(/ start="\d+"/g, ''));
+        const whole = cleanProse(html.replaceAll('|', BREAK_MARK));
+        expect(cleanProse(whole)).toBe(whole);
+        expect(whole.split(BREAK_MARK)).toHaveLength(parts.length);
+        const words = (text: string): string => text.replaceAll(/<[^>]*>|\s/g, '');
+        expect(words(parts.join(''))).toBe(words(whole));
+      }),
+    );
+    expect(proseFault('<p>a</p><wbr data-break><p>b</p>')).toBeNull();
+  });
 });

@@ -49,6 +49,8 @@ export function fieldSchema(field: Field): yup.Schema {
         });
     case 'choice':
       return yup.string().strict().oneOf(Object.keys(field.choices)).required();
+    case 'font':
+      return yup.string().strict().oneOf(Object.keys(field.fonts)).required();
     case 'number':
       return yup
         .number()

@@ -6,7 +6,7 @@ import type { Values } from '../design/document.js';
 import { Problem } from '../problem.js';
 import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
 import * as yup from 'yup';
-import { escapeText } from './prose.js';
+import { asProse } from './prose.js';
 import { checkValue } from './schema.js';
 import { check, closed, plainText } from './shapes.js';
 
@@ -116,11 +116,8 @@ export function resolveValue(field: Field, name: string, own: Values, device: De
   return { value: found.value.fallback === undefined ? field.default : found.value.fallback, origin: 'fallback' };
 }
 
-/** Plain text of the page becomes a paragraph where formatted text is wanted. */
 const inForm = (field: Field, value: unknown): unknown =>
-  field.type === 'prose' && typeof value === 'string' && value !== '' && !value.includes('<')
-    ? `<p>${escapeText(value)}</p>`
-    : value;
+  field.type === 'prose' && typeof value === 'string' ? asProse(value) : value;
 
 function stored(name: string, own: Values, device: Device, language: string | undefined): ResolvedValue | null {
   // Inherits downwards: a phone shows what is set for it, else for tablets, else for all.

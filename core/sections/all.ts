@@ -4,6 +4,7 @@ import { menuBar } from './around/menu-bar.js';
 import { columns } from './content/columns.js';
 import { heading } from './content/heading.js';
 import { niche } from './content/niche.js';
+import { partOfText } from './content/part-of-text.js';
 import { poster } from './content/poster.js';
 import { prose } from './content/prose.js';
 import { sharedSection } from './content/shared-section.js';
@@ -19,6 +20,7 @@ import { productSummary } from './product/product-summary.js';
 export const SHIPPED_KINDS = kindSet([
   heading,
   prose,
+  partOfText,
   poster,
   sideBySide,
   columns,

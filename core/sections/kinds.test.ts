@@ -346,6 +346,21 @@ describe('product sections', () => {
     expect(bare).not.toMatch(/Skerry Lines|Lifts early/);
   });
 
+  test.each([
+    [{ part: 'lead' }, '<p>One</p>'],
+    [{ part: 'rest' }, '<p>Two</p><p>Three</p>'],
+    [{ part: 'nth', number: 3 }, '<p>Three</p>'],
+    [{ part: 'all' }, '<p>One</p><p>Two</p><p>Three</p>'],
+    [{ part: 'nth', number: 4 }, null],
+    [{ part: 'lead', text: '<p>Own</p>' }, '<p>Own</p>'],
+    [{ part: 'rest', text: '<p>Own</p>' }, null],
+  ])('a part of the text: %j', (values, shown) => {
+    const description = '<p>One</p><wbr data-break><p>Two</p><wbr data-break><p>Three</p>';
+    const html = show([section('p', 'part-of-text', values)], { product: { description } });
+    if (shown === null) expect(html).not.toContain('part-normal');
+    else expect(html).toContain(`<div class="prose part-normal">${shown}</div>`);
+  });
+
   test('cards stand one heading level below what they stand under', () => {
     expect(show([section('r', 'product-row', { title: 'More' })])).toMatch(/<h2>More<\/h2>.*<h3 class="card-title">/s);
     const untitled = show([section('r', 'product-row')]);

@@ -1,32 +1,18 @@
 /** Theme settings to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
 import type { ThemeDocument, Values } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
+import { FONTS } from './fonts.js';
 import { FOOLSCAP } from './foolscap.js';
 import { PICTURE_RATIOS, THEME_FIELDS } from './settings.js';
 
-const FONT_STACKS: Readonly<Record<string, string>> = {
-  spectral: "'Spectral', 'Iowan Old Style', Georgia, serif",
-  'work-sans': "'Work Sans', system-ui, sans-serif",
-  system: 'system-ui, sans-serif',
-};
-const FONT_FILES: Readonly<Record<string, readonly { family: string; weight: number; file: string }[]>> = {
-  spectral: [{ family: 'Spectral', weight: 500, file: 'spectral-latin-500-normal.woff2' }],
-  'work-sans': [
-    { family: 'Work Sans', weight: 400, file: 'work-sans-latin-400-normal.woff2' },
-    { family: 'Work Sans', weight: 600, file: 'work-sans-latin-600-normal.woff2' },
-  ],
-};
 const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', round: '999px' };
-
-/** The font files a theme may ask for, by file name. */
-export const fontFiles = (): string[] => Object.values(FONT_FILES).flatMap((faces) => faces.map((face) => face.file));
 
 /** The stylesheet for a theme document. @param overrides settings that a template has of its own */
 export function themeCss(theme: ThemeDocument, overrides: Values = {}): string {
   const values = withDefaults(THEME_FIELDS, { ...theme.values, ...overrides }) as Record<string, string | number>;
   const text = (name: string): string => String(values[name]);
-  const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONT_FILES[font] ?? []);
-  return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONT_STACKS[text('titleFont')]};--text-font:${FONT_STACKS[text('textFont')]};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
+  const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONTS[font]?.faces ?? []);
+  return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
 ${FOOLSCAP}`;
 }
 

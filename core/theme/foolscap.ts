@@ -35,6 +35,9 @@ a:hover{color:var(--accent)}
 .case .case.tone-plain{background:none}
 .align-centre{text-align:center}
 .align-end{text-align:end}
+.prose{max-width:68ch}
+.align-centre .prose{margin-inline:auto}
+.prose blockquote{border-inline-start:2px solid var(--accent);margin-inline:0;padding-inline-start:1.2em;font-family:var(--title-font);font-size:1.2em}
 .button{display:inline-block;border:1px solid var(--accent);border-radius:var(--radius);background:var(--accent);color:var(--on-accent);font:600 1rem/1.2 var(--text-font);padding:.85em 1.6em;text-decoration:none;cursor:pointer}
 .button:hover{background:color-mix(in srgb,var(--accent) 85%,#000);color:var(--on-accent)}
 .button[disabled]{background:none;border-color:var(--line);color:var(--quiet);cursor:not-allowed}

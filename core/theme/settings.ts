@@ -1,7 +1,7 @@
 /** The theme settings: the store-wide look, declared as fields in groups. */
-import { choice, colour, number, type Field } from '../fields/field.js';
+import { choice, colour, font, number, type Field } from '../fields/field.js';
+import { fontTitles } from './fonts.js';
 
-const FONTS = { spectral: 'Spectral (serif)', 'work-sans': 'Work Sans (sans)', system: 'The device’s own' } as const;
 export const PICTURE_SHAPES = { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' } as const;
 /** Width to height, as CSS writes it. */
 export const PICTURE_RATIOS: Readonly<Record<keyof typeof PICTURE_SHAPES, string>> = {
@@ -29,8 +29,8 @@ export const THEME_GROUPS = {
   lettering: {
     title: 'Lettering',
     fields: {
-      titleFont: choice('Title font', 'Headings, product names and the store’s name.', FONTS, 'spectral'),
-      textFont: choice('Text font', 'Everything else.', FONTS, 'work-sans'),
+      titleFont: font('Title font', 'Headings, product names and the store’s name.', fontTitles(), 'spectral'),
+      textFont: font('Text font', 'Everything else.', fontTitles(), 'work-sans'),
       scale: number('Scale', 'How much each heading step is larger than the next.', {
         min: 1.1,
         max: 1.5,

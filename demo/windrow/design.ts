@@ -279,14 +279,15 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         title: 'The workshop',
         slug: 'workshop',
         description: 'Three people, two tables and a window to the sea.',
-        text: '<p>Windrow began in 2009 under the roof of a net store on the mole at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
+        text: '<p>Windrow began in 2009 under the roof of a net store on the mole at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><wbr data-break><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
       },
     ],
     [
       keys.template('content'),
       template('Content', 'content', [
-        section('t-title', 'page-title', {}, { tone: 'soft', space: 'large' }),
-        section('t-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow', space: 'large' }),
+        section('t-title', 'page-title', {}, { width: 'narrow', tone: 'soft', space: 'small' }),
+        section('t-lead', 'part-of-text', { size: 'large' }, { width: 'narrow', tone: 'soft', space: 'large' }),
+        section('t-rest', 'part-of-text', { part: 'rest' }, { width: 'narrow', space: 'large' }),
       ]),
     ],
     [

@@ -21,22 +21,33 @@ const TOKEN_DAYS = 90;
 
 let nobodysHash: Promise<string> | undefined;
 
+/** In the same words whether the address or the password is wrong. */
+const WRONG = {
+  sentence: 'The mail address or the password is wrong.',
+  place: 'password',
+  remedy: 'Check both and try again.',
+};
+
 /**
+ * @param wrong what is said where more may be told, since the address is known to have an account
  * @param address the network address it comes from, for counting failures
  * @throws Problem `wrong-sign-in`, in the same words and time whether the address or the password is wrong;
  * `too-many-tries`
  */
-export async function checkCredentials(db: Records, mail: string, password: string, address: string): Promise<Account> {
+export async function checkCredentials(
+  db: Records,
+  mail: string,
+  password: string,
+  address: string,
+  { sentence, ...where } = WRONG,
+): Promise<Account> {
   await checkAttempts(db, mail, address, new Date());
   const account = await accountByMail(db, mail);
   const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
   const matches = await passwordMatches(password, hash);
   if (!account || !matches) {
     await noteFailure(db, mail, address, new Date());
-    throw new Problem('wrong-sign-in', 'The mail address or the password is wrong.', {
-      place: 'password',
-      remedy: 'Check both and try again.',
-    });
+    throw new Problem('wrong-sign-in', sentence, where);
   }
   return account;
 }

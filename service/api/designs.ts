@@ -6,14 +6,14 @@ import { previewOrigin } from '../config.js';
 import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish } from '../publishing/publish.js';
 import { revert } from '../publishing/revert.js';
-import { changesBetween, stateNamed, unpublished, type Side } from '../publishing/states.js';
+import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
 import { audit, type AuditedAction } from '../records/audit.js';
 import { listRevisions, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { previewToken } from '../storefront/preview-token.js';
 import { designOf, implement, type Api, type Caller } from './implement.js';
-import { checkPagesExist, pageOf } from './pages.js';
+import { checkPagesExist, pageIn, pageOf } from './pages.js';
 
 const PREVIEW_HOURS = 12;
 const PAGES_NAMED = 100;
@@ -93,9 +93,14 @@ export function designRoutes(api: Api): void {
 
   implement(api, routes.preview, async (call) => {
     const { store, design, body } = call;
-    const page = await pageOf(api, call, body.page);
+    const { page: code, revision } = body;
+    const page =
+      revision === undefined
+        ? await pageOf(api, call, code)
+        : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
     const expires = Date.now() + PREVIEW_HOURS * 60 * 60 * 1000;
-    const token = await previewToken(db, { store: store.slug, design: design.code, expires });
+    const right = { store: store.slug, design: design.code, ...(revision === undefined ? {} : { revision }), expires };
+    const token = await previewToken(db, right);
     const path = page.kind === 'not-found' ? '/nothing-lies-here' : page.path;
     return {
       url: `${previewOrigin(config, store.slug)}${path}?preview=${token}`,

@@ -47,6 +47,7 @@ import {
 } from '../records/assignments.js';
 import { pathsOf } from '../records/catalogue.js';
 import { openDraft } from '../records/drafts.js';
+import type { Site } from '../storefront/context.js';
 import { findPage } from '../storefront/show.js';
 import { implement, type Api, type Caller } from './implement.js';
 
@@ -216,10 +217,12 @@ function readCursor(text: string): PageFilter['after'] {
   });
 }
 
-/** A section of a page: of its template, its regions or its additions. @throws Problem `no-such-section` */
-/** A page that exists. @throws Problem `no-such-page` */
-export async function pageOf({ db }: Api, { store, design }: Caller, code: string): Promise<PageInfo> {
-  const state = closedState(await openDraft(db, design));
+/** A page that exists in the draft. @throws Problem `no-such-page` */
+export const pageOf = async ({ db }: Api, { store, design }: Caller, code: string): Promise<PageInfo> =>
+  pageIn({ db, store, state: closedState(await openDraft(db, design)) }, code);
+
+/** A page that exists in a state of a design. @throws Problem `no-such-page` */
+export async function pageIn(site: Pick<Site, 'db' | 'store' | 'state'>, code: string): Promise<PageInfo> {
   const page = await found();
   if (page) return page;
   throw new Problem('no-such-page', `There is no page “${code}”.`, {
@@ -230,7 +233,7 @@ export async function pageOf({ db }: Api, { store, design }: Caller, code: strin
   async function found(): Promise<PageInfo | null> {
     try {
       const { kind, code: subject } = parsePage(code);
-      const page = await findPage({ db, store, state }, kind, 'code', subject ?? '');
+      const page = await findPage(site, kind, 'code', subject ?? '');
       return page && kind === 'home'
         ? { ...page, title: 'Home' }
         : page && kind === 'not-found'

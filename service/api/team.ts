@@ -1,12 +1,11 @@
 /** Who belongs to a store, invitations, one's own password and tokens, and the list of who did what. */
 import { Problem, type Role } from '@parlour/core';
 import { routes } from '@parlour/contract';
+import { join } from '../accounts/joining.js';
 import { hashPassword, newToken, tokenHash } from '../accounts/passwords.js';
 import { addressOf, checkCredentials, tokenOf } from '../accounts/sign-in.js';
 import { consoleOrigin } from '../config.js';
 import {
-  accountByMail,
-  addAccount,
   addInvitation,
   invitationsOf,
   membersOf,
@@ -15,7 +14,6 @@ import {
   removeToken,
   setMembership,
   setPassword,
-  takeInvitation,
   tokensOf,
 } from '../records/accounts.js';
 import { audit, AUDITED, listAudit } from '../records/audit.js';
@@ -97,50 +95,13 @@ export function teamRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.join, ({ body, request }) =>
-    db.transaction().execute(async (trx) => {
-      const invitation = await takeInvitation(trx, tokenHash(body.token), new Date());
-      if (!invitation)
-        throw new Problem('bad-invitation', 'This invitation has expired or was used already.', {
-          place: 'token',
-          remedy: 'Ask for a new one.',
-        });
-      const mail = invitation.mail || body.mail;
-      if (!mail)
-        throw new Problem('bad-input', 'The first owner gives a mail address.', {
-          place: 'mail',
-          remedy: 'Say which address you will sign in with.',
-        });
-      const known = await accountByMail(trx, mail);
-      // Counted as any sign-in: whoever can invite must not be able to guess another's password.
-      if (known)
-        await checkCredentials(db, mail, body.password, addressOf(request)).catch((error: unknown) => {
-          if (!(error instanceof Problem) || error.code !== 'wrong-sign-in') throw error;
-          throw new Problem('wrong-sign-in', `There is an account for ${mail} already, with another password.`, {
-            place: 'password',
-            remedy: 'Give the password of that account.',
-          });
-        });
-      const id =
-        known?.id ??
-        (await addAccount(trx, {
-          mail,
-          name: body.name,
-          passwordHash: await hashPassword(body.password),
-        }));
-      if (invitation.storeId !== null) await setMembership(trx, id, invitation.storeId, invitation.role);
-      await audit(trx, { storeId: invitation.storeId, accountId: id, action: 'team.join', target: mail });
-      return { name: known?.name ?? body.name, mail: mail };
-    }),
-  );
+  implement(api, routes.join, ({ body, request }) => join(db, body, addressOf(request)));
 
   implement(api, routes.changePassword, async ({ account, body, request }) => {
-    await checkCredentials(db, account.mail, body.old, addressOf(request)).catch((error: unknown) => {
-      if (!(error instanceof Problem) || error.code !== 'wrong-sign-in') throw error;
-      throw new Problem('wrong-sign-in', 'The old password is wrong.', {
-        place: 'old',
-        remedy: 'Check it and try again.',
-      });
+    await checkCredentials(db, account.mail, body.old, addressOf(request), {
+      sentence: 'The old password is wrong.',
+      place: 'old',
+      remedy: 'Check it and try again.',
     });
     await setPassword(db, account.id, await hashPassword(body.new), tokenHash(tokenOf(request) ?? ''));
     await audit(db, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });

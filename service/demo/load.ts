@@ -23,6 +23,7 @@ export async function loadDemo(db: Database): Promise<boolean> {
     if (await hasStores(trx)) return false;
     for (const store of await demoStores()) {
       const owner = await addAccount(trx, { ...store.owner, passwordHash });
+      if (owner === undefined) throw new Error(`${store.owner.mail} owns two demo stores.`);
       await setMembership(trx, owner, await loadStore(trx, store), 'owner');
     }
     return true;

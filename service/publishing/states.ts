@@ -40,6 +40,16 @@ export async function publishedManifest(db: Records, design: Design): Promise<st
 export const publishedState = async (db: Records, design: Design): Promise<PublishedState> =>
   loadState(db, await publishedManifest(db, design));
 
+/** A published state by its number. @throws Problem `no-such-revision` */
+export async function revisionState(db: Records, design: Design, number: number): Promise<PublishedState> {
+  const revision = await findRevision(db, design.id, number);
+  if (revision) return loadState(db, revision.manifest);
+  throw new Problem('no-such-revision', `The design “${design.name}” has no revision ${number}.`, {
+    place: 'revision',
+    remedy: 'List the revisions to see which there are.',
+  });
+}
+
 /** The keys whose documents differ between two manifests. */
 export async function differingKeys(db: Records, before: string, after: string): Promise<DocumentKey[]> {
   if (before === after) return [];

@@ -18,13 +18,14 @@ export interface SignedIn extends Account {
 export async function addAccount(
   db: Records,
   account: Omit<Account, 'id'> & { passwordHash: string },
-): Promise<number> {
+): Promise<number | undefined> {
   const row = await db
     .insertInto('account')
     .values({ mail: account.mail.toLowerCase(), name: account.name, password_hash: account.passwordHash })
+    .onConflict((conflict) => conflict.column('mail').doNothing())
     .returning('id')
-    .executeTakeFirstOrThrow();
-  return row.id;
+    .executeTakeFirst();
+  return row?.id;
 }
 
 /** Gives an account a role in a store, whatever it had there before. */
@@ -194,6 +195,13 @@ export async function removeInvitations(db: Records, storeId: number, mail: stri
     .where((eb) => eb(eb.fn<string>('lower', ['mail']), '=', mail))
     .executeTakeFirst();
   return gone.numDeletedRows > 0n;
+}
+
+/** An invitation that has not been taken up. Undefined if it has expired or was used. */
+export async function findInvitation(db: Records, tokenHash: Buffer, now: Date): Promise<Invitation | undefined> {
+  const { rows } = await sql<Invitation>`select store_id as "storeId", mail, role, expires_at as "expiresAt"
+    from invitation where token_hash = ${tokenHash} and expires_at > ${now}`.execute(db);
+  return rows[0];
 }
 
 /** Takes an invitation up: it is gone then. Undefined if it has expired or was used. */

@@ -1,10 +1,12 @@
-/** Tokens that open the preview of one design and expire. Signed, so that nothing is kept for them. */
+/** Tokens that open the preview of one design, of its draft or of a revision, and expire. Signed, so that nothing is kept for them. */
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { perDatabase, type Records } from '../records/database.js';
 
 export interface PreviewRight {
   readonly store: string;
   readonly design: string;
+  /** A published state; absent for the draft. */
+  readonly revision?: number;
   /** Milliseconds since 1970. */
   readonly expires: number;
 }

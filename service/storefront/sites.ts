@@ -8,6 +8,7 @@ import type { Database } from '../records/database.js';
 import { loadState } from '../records/documents.js';
 import { findDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
+import { revisionState } from '../publishing/states.js';
 import { findStore, type Store } from '../records/stores.js';
 import { CART_COOKIE } from './cart.js';
 import type { Site } from './context.js';
@@ -32,7 +33,7 @@ export const liveSite =
     next();
   };
 
-/** The draft that the visitor's preview token is for. A token in the address is exchanged for a cookie first. */
+/** The draft, or the revision, that the visitor's preview token is for. A token in the address is exchanged for a cookie first. */
 export const previewSite =
   (db: Database, config: Config): Middleware =>
   async (request, response, next) => {
@@ -60,7 +61,10 @@ export const previewSite =
       throw new Problem('no-such-thing', 'This design does not exist any more.', {
         remedy: 'Open the preview of another one.',
       });
-    const state = closedState(await openDraft(db, design));
+    const state =
+      right.revision === undefined
+        ? closedState(await openDraft(db, design))
+        : await revisionState(db, design, right.revision);
     response.locals['site'] = { ...base(db, config, store, request), mode: 'preview', state } satisfies Site;
     next();
   };

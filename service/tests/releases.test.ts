@@ -52,6 +52,29 @@ describe('chosen changes', () => {
   });
 });
 
+test('a revision can be looked at as it was, its links and pages too, until it is nobody’s any more', async () => {
+  await service.edit(
+    titleTo('Second words'),
+    { type: 'create', what: 'content', name: 'Tides', code: 'tides' },
+    { type: 'set', document: 'paths', field: 'patterns.product', value: '/kite/{slug}' },
+  );
+  await publish();
+  await service.edit(titleTo('Unpublished words', 'Second words'));
+  const open = async (page: string, revision: number) => {
+    const { url } = await service.call(routes.preview, { body: { page, revision } });
+    const { host, pathname, search } = new URL(url);
+    return { url, text: (await service.send(host.replace(/:.*/, ''), pathname + search)).text };
+  };
+  expect((await open('home', 1)).text).toContain(OLD);
+  expect((await open('home', 2)).text).toContain('Second words');
+  expect((await open('product:K-001', 1)).url).toContain('/item/skerry-diamond?');
+  const moved = await open('product:K-001', 2);
+  expect(moved.url).toContain('/kite/skerry-diamond?');
+  expect(moved.text).toContain('Skerry Diamond');
+  await expect(open('content:tides', 1)).rejects.toMatchObject({ code: 'no-such-page' });
+  await expect(open('home', 9)).rejects.toMatchObject({ code: 'no-such-revision', place: 'revision' });
+});
+
 describe('several designs', () => {
   test('a second design is reworked while the live one gets a mend; then it is switched live and back', async () => {
     await service.edit(titleTo('Draft of the first'));

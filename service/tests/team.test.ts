@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
-import { startService } from '../index.js';
+import { DEMO_SIGN_IN, startService } from '../index.js';
 import { emptyDatabase, testService, type TestService } from './service.js';
 
 let service: TestService;
@@ -117,6 +117,25 @@ test('an invitation is no way to guess the password of somebody who has an accou
   await expect(guess()).rejects.toMatchObject({ code: 'too-many-tries' });
   const gone = { params: { mail: 'nobody@windrow.example' }, body: { role: null } };
   await expect(service.call(routes.changeMember, gone)).rejects.toMatchObject({ code: 'no-such-thing' });
+});
+
+test('many take up invitations at once, with accounts and without', async () => {
+  const open = createClient({ origin: service.origin });
+  const links = await Promise.all(
+    Array.from({ length: 16 }, async (_, i) => {
+      const mail = i % 2 ? `crew-${i}@windrow.example` : DEMO_SIGN_IN.mail;
+      return (await service.call(routes.invite, { body: { mail, role: i % 2 ? 'viewer' : 'owner' } })).link;
+    }),
+  );
+  const joined = await Promise.all(
+    links.map((link) => {
+      const token = link.split('/').at(-1) ?? '';
+      return open.call(routes.join, { body: { token, name: 'Crew', password: DEMO_SIGN_IN.password } });
+    }),
+  );
+  expect(new Set(joined.map(({ mail }) => mail)).size).toBe(9);
+  const again = { token: links[1]?.split('/').at(-1) ?? '', name: 'Crew', password: DEMO_SIGN_IN.password };
+  await expect(open.call(routes.join, { body: again })).rejects.toMatchObject({ code: 'bad-invitation' });
 });
 
 test('a new store has every page a shop needs, and is its owner’s alone', async () => {

@@ -29,11 +29,11 @@ const ownOr = (own: unknown): unknown => (isBound(own) ? (own.fallback ?? fallba
 const value = ref<unknown>(ownOr(props.own));
 const fault = ref('');
 const isOwn = computed(() => props.own !== undefined && !props.required);
-const choices = computed(() =>
-  props.field.type === 'choice'
-    ? Object.entries(props.field.choices).map(([key, title]) => ({ value: key, title }))
-    : [],
-);
+const choices = computed(() => {
+  const { field } = props;
+  const known = field.type === 'choice' ? field.choices : field.type === 'font' ? field.fonts : {};
+  return Object.entries(known).map(([key, title]) => ({ value: key, title }));
+});
 const wide = computed(() => props.field.type === 'prose' || (props.field.type === 'text' && props.field.lines > 1));
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
@@ -127,7 +127,7 @@ onBeforeUnmount(save);
       @blur="save"
     />
     <v-select
-      v-else-if="field.type === 'choice'"
+      v-else-if="field.type === 'choice' || field.type === 'font'"
       :model-value="value"
       :items="choices"
       :label="field.label"

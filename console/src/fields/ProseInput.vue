@@ -1,13 +1,35 @@
 <script setup lang="ts">
 /** Formatted text, written as it will look. What is pasted is brought down to what is allowed. */
-import { mdiFormatBold, mdiFormatItalic, mdiFormatListBulleted, mdiFormatListNumbered, mdiLinkVariant } from '@mdi/js';
+import {
+  mdiFormatBold,
+  mdiFormatItalic,
+  mdiFormatListBulleted,
+  mdiFormatListNumbered,
+  mdiFormatPageBreak,
+  mdiLinkVariant,
+} from '@mdi/js';
 import { cleanProse } from '@parlour/core';
 import StarterKit from '@tiptap/starter-kit';
-import { EditorContent, useEditor } from '@tiptap/vue-3';
+import { EditorContent, Node, useEditor } from '@tiptap/vue-3';
 import { watch } from 'vue';
 
 const props = defineProps<{ modelValue: string; label: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: string]; blur: [] }>();
+
+/** A break mark: an element without width, so the editor draws a line with words in its place. */
+const BreakMark = Node.create({
+  name: 'breakMark',
+  group: 'block',
+  atom: true,
+  parseHTML: () => [{ tag: 'wbr[data-break]' }],
+  renderHTML: () => ['wbr', { 'data-break': '' }],
+  addNodeView: () => () => {
+    const dom = document.createElement('div');
+    dom.className = 'break-mark';
+    dom.textContent = 'Break mark';
+    return { dom };
+  },
+});
 
 const editor = useEditor({
   content: props.modelValue,
@@ -17,6 +39,7 @@ const editor = useEditor({
       heading: { levels: [2, 3, 4] },
       link: { openOnClick: false, HTMLAttributes: { target: null, rel: null } },
     }),
+    BreakMark,
   ],
   editorProps: { attributes: { 'aria-label': props.label, role: 'textbox', 'aria-multiline': 'true' } },
   onUpdate: ({ editor: now }) => emit('update:modelValue', cleanProse(now.getHTML())),
@@ -50,6 +73,12 @@ const tools = [
     run: () => editor.value?.chain().focus().toggleOrderedList().run(),
   },
   { title: 'Link', icon: mdiLinkVariant, mark: 'link', run: askLink },
+  {
+    title: 'Break mark: where the text may be split',
+    icon: mdiFormatPageBreak,
+    mark: 'breakMark',
+    run: () => editor.value?.chain().focus().insertContent({ type: 'breakMark' }).run(),
+  },
 ];
 
 function askLink(): void {
@@ -128,6 +157,23 @@ watch(
 .paper :deep(ul),
 .paper :deep(ol) {
   padding-inline-start: 24px;
+}
+.paper :deep(.break-mark) {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-block: 6px;
+  color: rgb(var(--v-theme-warning));
+  font-size: 0.875rem;
+}
+.paper :deep(.break-mark)::before,
+.paper :deep(.break-mark)::after {
+  content: '';
+  flex: 1;
+  border-top: 2px dashed currentColor;
+}
+.paper :deep(.break-mark.ProseMirror-selectednode) {
+  color: rgb(var(--v-theme-primary));
 }
 .fault {
   color: rgb(var(--v-theme-error));

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiOpenInNew } from '@mdi/js';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, reactive, ref, watch } from 'vue';
 import { attempt, call, refreshChanges, say, session } from '../api';
@@ -30,6 +31,15 @@ async function tell(revision: Revision): Promise<void> {
     const query = { from: String(revision.number - 1), to: String(revision.number) };
     const { changes } = await call(routes.compare, { query });
     told.set(revision.number, changes.length ? changes.map(({ sentence }) => sentence) : ['Nothing differs.']);
+  });
+}
+
+/** Opens the shop as it was. The tab comes before the answer: browsers open none for a script that had to wait. */
+async function look({ number }: Revision): Promise<void> {
+  const tab = window.open('', '_blank');
+  await attempt(async () => {
+    const { url } = await call(routes.preview, { body: { page: 'home', revision: number } });
+    tab?.location.replace(url);
   });
 }
 
@@ -130,6 +140,7 @@ onMounted(() => load());
           <v-btn v-if="revision.number > 1" @click="tell(revision)">{{
             told.has(revision.number) ? 'Hide' : 'What changed'
           }}</v-btn>
+          <v-btn :append-icon="mdiOpenInNew" @click="look(revision)">Look at it</v-btn>
           <v-btn v-if="!revision.live" variant="outlined" @click="asking = revision">Bring back</v-btn>
         </v-card>
       </li>

@@ -16,7 +16,7 @@ export const prose = defineKind({
     }),
   },
   view: ({ text }) => html`<div class="prose">${raw(text)}</div>`,
-  css: `.prose{max-width:68ch}.align-centre .prose{margin-inline:auto}.prose blockquote{border-inline-start:2px solid var(--accent);margin-inline:0;padding-inline-start:1.2em;font-family:var(--title-font);font-size:1.2em}`,
+  css: '',
   sketch({ text }) {
     const words = proseWords(text);
     const lines = Math.max(1, Math.min(14, Math.ceil(words.length / 85)));

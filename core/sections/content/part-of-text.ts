@@ -1,0 +1,55 @@
+/** A part of a text that break marks split: so that its lead and its rest can stand in different places. */
+import { choice, number, prose } from '../../fields/field.js';
+import { asProse, proseParts } from '../../fields/prose.js';
+import { textLines } from '../../plan/sketch.js';
+import { bindingOf } from '../../render/binding.js';
+import { html, NOTHING, raw } from '../../render/html.js';
+import { defineKind } from '../kind.js';
+
+type Part = 'all' | 'lead' | 'rest' | 'nth';
+
+/** Without a break mark the lead is all and the rest is nothing. */
+function chosen(parts: readonly string[], part: Part, nth: number): string {
+  switch (part) {
+    case 'all':
+      return parts.join('');
+    case 'lead':
+      return parts[0] ?? '';
+    case 'rest':
+      return parts.slice(1).join('');
+    case 'nth':
+      return parts[nth - 1] ?? '';
+  }
+}
+
+export const partOfText = defineKind({
+  name: 'part-of-text',
+  version: 1,
+  title: 'Part of the text',
+  sentence: 'One part of the page’s text, as its break marks split it: the lead here, the rest further down.',
+  fields: {
+    part: choice(
+      'Part',
+      'Which part; a text without break marks is all lead.',
+      { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' },
+      'lead',
+    ),
+    number: number('Number', 'Which one, counted from the start; for “one by its number”.', {
+      min: 1,
+      max: 20,
+      default: 1,
+    }),
+    size: choice('Size', 'How large the letters are.', { normal: 'As other texts', large: 'Larger' }, 'normal'),
+    text: prose('Text', 'What is split; empty for the page’s own text.'),
+  },
+  readsPage: true,
+  view({ part, number: nth, size, text }, { page }) {
+    const shown = chosen(proseParts(text || asProse(String(bindingOf(page, 'text') ?? ''))), part, nth);
+    return shown === '' ? NOTHING : html`<div class="prose part-${size}">${raw(shown)}</div>`;
+  },
+  css: `.part-large{font-size:1.2em}`,
+  sketch: ({ part }) => {
+    const lines = part === 'lead' ? 3 : 6;
+    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines) };
+  },
+});

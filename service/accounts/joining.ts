@@ -1,0 +1,76 @@
+/** Taking up an invitation: a new account, or one that exists, belongs to the store from then on. */
+import { Problem } from '@parlour/core';
+import {
+  accountByMail,
+  addAccount,
+  findInvitation,
+  setMembership,
+  takeInvitation,
+  type Account,
+  type Invitation,
+} from '../records/accounts.js';
+import { audit } from '../records/audit.js';
+import type { Database } from '../records/database.js';
+import { hashPassword, tokenHash } from './passwords.js';
+import { checkCredentials } from './sign-in.js';
+
+export interface Joining {
+  readonly token: string;
+  /** Wanted of the first owner; others were invited by theirs. */
+  readonly mail?: string | undefined;
+  readonly name: string;
+  readonly password: string;
+}
+
+/**
+ * @param address the network address it comes from, for counting failures
+ * @throws Problem `bad-invitation`; `bad-input` without a mail address; `wrong-sign-in` for an account of that address
+ * with another password; `too-many-tries`
+ */
+export async function join(db: Database, joining: Joining, address: string): Promise<{ mail: string; name: string }> {
+  const token = tokenHash(joining.token);
+  const mail = mailOf((await findInvitation(db, token, new Date())) ?? refuse(), joining);
+  // All that is slow, or counts failures by itself, comes before the transaction: it would keep a second connection.
+  const known = await accountByMail(db, mail);
+  if (known)
+    // Counted as any sign-in: whoever can invite must not be able to guess another's password.
+    await checkCredentials(db, mail, joining.password, address, {
+      sentence: `There is an account for ${mail} already, with another password.`,
+      place: 'password',
+      remedy: 'Give the password of that account.',
+    });
+  const passwordHash = known ? '' : await hashPassword(joining.password);
+  return db.transaction().execute(async (trx) => {
+    const invitation = (await takeInvitation(trx, token, new Date())) ?? refuse();
+    const account: Pick<Account, 'id' | 'name'> = known ?? {
+      id: (await addAccount(trx, { mail, name: joining.name, passwordHash })) ?? madeMeanwhile(mail),
+      name: joining.name,
+    };
+    if (invitation.storeId !== null) await setMembership(trx, account.id, invitation.storeId, invitation.role);
+    await audit(trx, { storeId: invitation.storeId, accountId: account.id, action: 'team.join', target: mail });
+    return { mail, name: account.name };
+  });
+}
+
+function mailOf(invitation: Invitation, { mail }: Joining): string {
+  if (invitation.mail) return invitation.mail;
+  if (mail) return mail;
+  throw new Problem('bad-input', 'The first owner gives a mail address.', {
+    place: 'mail',
+    remedy: 'Say which address you will sign in with.',
+  });
+}
+
+function refuse(): never {
+  throw new Problem('bad-invitation', 'This invitation has expired or was used already.', {
+    place: 'token',
+    remedy: 'Ask for a new one.',
+  });
+}
+
+function madeMeanwhile(mail: string): never {
+  throw new Problem('already-there', `An account for ${mail} was made just now.`, {
+    place: 'mail',
+    remedy: 'Try again with the password of that account.',
+  });
+}
