@@ -1,7 +1,7 @@
 /** Store pages: listing, why, assigning templates, previewing. */
-import type { Command } from 'commander';
+import { Option, type Command } from 'commander';
 import { counted, isPageKind, LIMITS, Problem } from '@parlour/core';
-import { routes, type AnswerOf } from '@parlour/contract';
+import { PAGE_SORTS, routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
 import { wholeNumber } from '../values.js';
@@ -25,9 +25,14 @@ export function pageCommands(program: Command): void {
     .option('--search <words>', 'only pages whose title or code has these words')
     .option('--reason <reason>', 'only pages that have their template for this reason: page, rule or standard')
     .option('--where <rule>', 'only pages that a rule matches; needs --kind')
+    .addOption(
+      new Option('--sort <by>', 'in this order; with “-” in front from the other end').choices(
+        PAGE_SORTS.flatMap((sort) => [sort, `-${sort}`]),
+      ),
+    )
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --kind product --where \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour pages list --search kite --json',
+      '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --kind product --where \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour pages list --search kite --sort -title',
     )
     .action(async (options: ListOptions, command: Command) => {
       const context = contextOf(command);

@@ -4,7 +4,11 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildProgram } from '../program.js';
 
-const commandsOf = (command: Command): Command[] => [command, ...command.commands.flatMap(commandsOf)];
+/** The commands that help shows, without help itself. */
+const commandsOf = (command: Command): Command[] => {
+  const seen = command.createHelp().visibleCommands(command);
+  return [command, ...seen.filter((one) => one.name() !== 'help').flatMap(commandsOf)];
+};
 
 /** What `command --help` prints, with what stands after the options. */
 function helpOf(command: Command): string {

@@ -25,6 +25,10 @@ export const pages = closed({
   renewing: closed({ pages: number().integer().required(), total: number().integer().required() }).nullable(),
 });
 
+/** What the list of pages can be sorted by; `kind` is its order where nothing is said. */
+export const PAGE_SORTS = ['kind', 'title', 'page', 'template', 'reason'] as const;
+export type PageSort = (typeof PAGE_SORTS)[number];
+
 export const pagesQuery = closed({
   search: plainText(100).optional(),
   kind: string().oneOf(pageKinds()).optional(),
@@ -32,7 +36,11 @@ export const pagesQuery = closed({
   reason: reason.optional() as never,
   /** A rule the pages must match, such as `price >= 80`; needs `kind`. */
   when: plainText(500).optional(),
-  cursor: plainText(400).optional(),
+  /** One of them, with “-” in front to begin at the other end. */
+  sort: string()
+    .oneOf(PAGE_SORTS.flatMap((sort) => [sort, `-${sort}`]))
+    .optional(),
+  cursor: plainText(4000).optional(),
   limit: number().integer().min(1).max(200).optional(),
 });
 

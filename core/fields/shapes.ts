@@ -75,7 +75,8 @@ export function check<T>(
   }
 }
 
-const isStorable = (text: string): boolean => !text.includes('\0') && text.isWellFormed();
+/** Whether PostgreSQL can hold a text: no NUL, no half of a surrogate pair. */
+export const isStorable = (text: string): boolean => !text.includes('\0') && text.isWellFormed();
 
 export function exactly<T extends string>(value: T) {
   return yup.string().strict().oneOf([value]).required() as yup.StringSchema<T>;

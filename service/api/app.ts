@@ -12,6 +12,7 @@ import type { Database } from '../records/database.js';
 import { sameOriginOnly } from '../web.js';
 import { catalogueRoutes } from './catalogue.js';
 import { designRoutes } from './designs.js';
+import { documentRoutes } from './documents.js';
 import { eventRoutes } from './events.js';
 import { refuseOtherMethods, type Api } from './implement.js';
 import { pageRoutes } from './pages.js';
@@ -66,6 +67,7 @@ function apiRouter(db: Database, config: Config): Router {
   storeRoutes(api);
   catalogueRoutes(api);
   pageRoutes(api);
+  documentRoutes(api);
   designRoutes(api);
   releaseRoutes(api);
   teamRoutes(api);

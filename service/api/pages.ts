@@ -1,52 +1,41 @@
-/** What there is in a draft: store pages with their templates, templates, documents, plans. */
+/** Store pages: which there are, why each is what it is. */
 import {
   bindingOf,
   canonicalJson,
-  closeDocument,
   closedState,
   currencyDecimals,
   factsOf,
-  hasSections,
-  isSection,
+  isStorable,
   keys,
   lookOf,
-  nameOf,
-  pageKinds,
   parsePage,
-  planPage,
-  planSvg,
-  planText,
   printRule,
   Problem,
-  regionsOf,
   sectionOnPage,
   SHIPPED_KINDS,
-  templateCodeOf,
   why,
   whySection,
   writtenFactsOf,
   type AssignmentsDocument,
   type DesignState,
-  type Document,
-  type DraftDocument,
   type PageInfo,
-  type PageKind,
-  type PlanParts,
   type Rule,
   type TemplateDocument,
 } from '@parlour/core';
-import { routes } from '@parlour/contract';
-import { countInMemory, listInMemory } from '../assigning/in-memory.js';
+import { routes, type PageSort } from '@parlour/contract';
+import { listInMemory } from '../assigning/in-memory.js';
 import { settingOf } from '../assigning/renew.js';
-import {
-  countAssignments,
-  listAssignments,
-  openRenewals,
-  type AssignmentRow,
-  type PageFilter,
-} from '../records/assignments.js';
+import { openRenewals, type AssignmentRow } from '../records/assignments.js';
 import { pathsOf } from '../records/catalogue.js';
 import { openDraft } from '../records/drafts.js';
+import {
+  isSortKey,
+  listAssignments,
+  sortKey,
+  type PageFilter,
+  type PageOrder,
+  type SortKey,
+} from '../records/page-list.js';
 import type { Site } from '../storefront/context.js';
 import { findPage } from '../storefront/show.js';
 import { implement, type Api, type Caller } from './implement.js';
@@ -57,8 +46,9 @@ export function pageRoutes(api: Api): void {
   implement(api, routes.listPages, async ({ store, design, query }) => {
     const state = closedState(await openDraft(db, design));
     const limit = query.limit ?? 100;
-    const after = query.cursor === undefined ? undefined : readCursor(query.cursor);
-    const filter: PageFilter = { ...query, limit: limit + 1, after };
+    const order = orderOf(query.sort);
+    const after = query.cursor === undefined ? undefined : readCursor(query.cursor, order);
+    const filter: PageFilter = { ...query, order, after, limit: limit + 1 };
     const renewals = await openRenewals(db, design.id, 'draft');
     const { rows, total } =
       query.when !== undefined || renewals.length
@@ -77,11 +67,11 @@ export function pageRoutes(api: Api): void {
         page: row.page,
         kind: row.kind,
         title: row.title,
-        path: row.kind === 'not-found' ? '(any path where nothing lies)' : (paths.get(row.page) ?? ''),
+        path: row.kind === 'not-found' ? ANY_PATH : (paths.get(row.page) ?? ''),
         template: templateShape(row, state),
       })),
       total,
-      next: rows.length > limit && last ? cursorOf(last) : null,
+      next: rows.length > limit && last ? writeCursor(sortKey(last, order)) : null,
       renewing: renewals.length ? { pages: sum(renewals, 'pages'), total: sum(renewals, 'total') } : null,
     };
   });
@@ -91,7 +81,7 @@ export function pageRoutes(api: Api): void {
     const state = closedState(await openDraft(db, design));
     const page = await pageOf(api, call, params['page'] as string);
     const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
-    const path = page.kind === 'not-found' ? '(any path where nothing lies)' : page.path;
+    const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
     const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting);
     const asked = query.section === undefined ? null : sectionOnPage(told, query.section, state);
@@ -102,83 +92,9 @@ export function pageRoutes(api: Api): void {
       JSON.stringify({ ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] }),
     ) as never;
   });
-
-  implement(api, routes.listTemplates, async ({ design }) => {
-    const draft = await openDraft(db, design);
-    const state = closedState(draft);
-    const renewals = await openRenewals(db, design.id, 'draft');
-    const counts = renewals.length
-      ? await countInMemory(db, design, state)
-      : await countAssignments(db, design.id, 'draft');
-    const templates = [...draft.keys()].flatMap((key) => {
-      const code = templateCodeOf(key);
-      const template = draft.get(key);
-      if (code === null || !template) return [];
-      const pageKind = template.head['pageKind'] as PageKind;
-      return [
-        {
-          code,
-          name: String(template.head['name']),
-          pageKind,
-          pages: counts.get(code) ?? 0,
-          standard: draft.get(keys.assignments(pageKind))?.head['standard'] === code,
-          sections: Object.values(template.nodes).filter(isSection).length,
-        },
-      ];
-    });
-    const order = pageKinds();
-    return {
-      templates: templates.sort(
-        (a, b) => order.indexOf(a.pageKind) - order.indexOf(b.pageKind) || a.name.localeCompare(b.name),
-      ),
-    };
-  });
-
-  implement(api, routes.listDocuments, async ({ design }) => {
-    const draft = await openDraft(db, design);
-    const documents = [...draft.keys()].sort().map((key) => {
-      const document = draft.get(key) as DraftDocument;
-      return { key, type: document.type, name: nameOf(document) };
-    });
-    return { documents };
-  });
-
-  implement(api, routes.getDocument, async ({ design, query }) => {
-    const draft = await openDraft(db, design);
-    const document = draft.get(query.key);
-    if (!document)
-      throw new Problem('no-such-document', `This design has no “${query.key}”.`, {
-        place: 'key',
-        remedy: 'List the documents to see what there is.',
-      });
-    return { key: query.key, document: closeDocument(document), seq: draft.seq };
-  });
-
-  implement(api, routes.drawPlan, async (call) => {
-    const { design, query, store } = call;
-    const state = closedState(await openDraft(db, design));
-    const decimals = currencyDecimals(store.currency);
-    const page = query.page === undefined ? undefined : await pageOf(api, call, query.page);
-    const told =
-      page &&
-      why({ ...page, facts: factsOf(page.subject, page.path) }, state, { now: new Date().toISOString(), decimals });
-    const code = query.template ?? told?.template?.template;
-    const template = code ? (state.get(keys.template(code)) as TemplateDocument | undefined) : undefined;
-    if (!code || !template)
-      throw new Problem('no-such-template', 'There is no such template to draw.', {
-        place: 'template',
-        remedy: 'Name a template, or a page that has one.',
-      });
-    const regions = Object.fromEntries(
-      regionsOf(template, state).flatMap(({ region, document: key }) => {
-        const document = key === null ? undefined : (state.get(key) as Document);
-        return document && hasSections(document) ? [[region, [key, document]]] : [];
-      }),
-    ) as PlanParts['regions'];
-    const drawn = planPage({ template: [keys.template(code), template], regions }, SHIPPED_KINDS);
-    return { svg: planSvg(drawn, { labels: query.labels !== 'no' }), text: planText(drawn), template: code };
-  });
 }
+
+const ANY_PATH = '(any path where nothing lies)';
 
 const sum = (list: readonly { readonly pages: number; readonly total: number }[], name: 'pages' | 'total'): number =>
   list.reduce((all, one) => all + one[name], 0);
@@ -191,29 +107,25 @@ function templateShape({ kind, template, reason, rule }: AssignmentRow, state: D
   return { code: template, name, reason, ...(entry ? { rule: printRule(entry.values['when'] as Rule) } : {}) };
 }
 
-const cursorOf = ({ rank, title, page }: AssignmentRow): string =>
-  Buffer.from(canonicalJson([rank, title.slice(0, 120), page])).toString('base64url');
+/** `-title` is by title, from the other end. */
+const orderOf = (sort = 'kind'): PageOrder => ({
+  by: sort.replace(/^-/, '') as PageSort,
+  descending: sort.startsWith('-'),
+});
 
-function readCursor(text: string): PageFilter['after'] {
+const writeCursor = (key: SortKey): string => Buffer.from(canonicalJson(key)).toString('base64url');
+
+/** Where a list goes on. @throws Problem `bad-input` for what is no cursor, or one of a list in another order */
+function readCursor(text: string, order: PageOrder): SortKey {
   try {
-    const [rank, title, page] = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown[];
-    if (
-      typeof rank === 'number' &&
-      Number.isInteger(rank) &&
-      Math.abs(rank) < 100 &&
-      typeof title === 'string' &&
-      typeof page === 'string' &&
-      !`${title}${page}`.includes('\0') &&
-      title.isWellFormed() &&
-      page.isWellFormed()
-    )
-      return { rank, title, page };
+    const key = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown;
+    if (Array.isArray(key) && isSortKey(key, order) && key.every((one) => isStorable(String(one)))) return key;
   } catch {
     // Told below.
   }
   throw new Problem('bad-input', 'This is no place in the list.', {
     place: 'cursor',
-    remedy: 'Use the “next” of the answer before.',
+    remedy: 'Use the “next” of the answer before, with the same order.',
   });
 }
 

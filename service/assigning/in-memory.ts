@@ -1,8 +1,9 @@
 /** The pages of a design listed without the table: while it is behind, and for conditions it knows nothing of. */
 import { isPageKind, pageCode, parseRule, pathOf, Problem, readyRule, type DesignState } from '@parlour/core';
-import type { AssignmentRow, PageFilter } from '../records/assignments.js';
+import type { AssignmentRow } from '../records/assignments.js';
 import type { Database } from '../records/database.js';
 import type { Design } from '../records/designs.js';
+import { compareKeys, sortKey, type PageFilter } from '../records/page-list.js';
 import { allRows, settingOf } from './renew.js';
 import { allSubjects } from './subjects.js';
 
@@ -24,17 +25,11 @@ export async function listInMemory(
     words.every((word) => `${row.title} ${row.page}`.toLocaleLowerCase().includes(word));
   const all: AssignmentRow[] = [];
   for await (const rows of allRows(db, design.storeId, state)) all.push(...rows.filter(fits));
-  all.sort(inListOrder);
-  const { after } = filter;
-  const rest = after ? all.filter((row) => inListOrder(row, after as AssignmentRow) > 0) : all;
+  const { after, order } = filter;
+  all.sort((a, b) => compareKeys(sortKey(a, order), sortKey(b, order), order));
+  const rest = after ? all.filter((row) => compareKeys(sortKey(row, order), after, order) > 0) : all;
   return { rows: rest.slice(0, filter.limit), total: all.length };
 }
-
-const inListOrder = (
-  a: Pick<AssignmentRow, 'rank' | 'title' | 'page'>,
-  b: Pick<AssignmentRow, 'rank' | 'title' | 'page'>,
-): number => a.rank - b.rank || compareText(a.title, b.title) || compareText(a.page, b.page);
-const compareText = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 export async function countInMemory(db: Database, design: Design, state: DesignState): Promise<Map<string, number>> {
   const counts = new Map<string, number>();

@@ -1,11 +1,11 @@
 /** The cart's actions. They are plain form posts, so that they work without script. */
 import { urlencoded, Router, type Response } from 'express';
 import { stringifySetCookie } from 'cookie';
+import { isStorable } from '@parlour/core';
 import { addToCart, findVariant, MOST_OF_ONE } from '../records/carts.js';
 import { newToken, tokenHash } from '../accounts/passwords.js';
 import type { Site } from './context.js';
 import { findPage, showPage } from './show.js';
-import { isStorable } from './paths.js';
 
 export const CART_COOKIE = 'cart';
 const MONTH = 30 * 24 * 60 * 60;

@@ -1,15 +1,11 @@
-/** Whether text from outside may go to the database. */
+/** Whether a path from outside may be looked up. */
+import { isStorable } from '@parlour/core';
 
-/** False for text with NUL or half a character, which PostgreSQL cannot hold. */
-export const isStorable = (text: string): boolean => {
-  const decoded = safeDecode(text);
-  return decoded !== null && !decoded.includes('\0') && decoded.isWellFormed();
-};
-
-function safeDecode(text: string): string | null {
+/** False for a path with NUL or half a character, which PostgreSQL cannot hold, or with a broken escape. */
+export function isStorablePath(path: string): boolean {
   try {
-    return decodeURIComponent(text);
+    return isStorable(decodeURIComponent(path));
   } catch {
-    return null;
+    return false;
   }
 }

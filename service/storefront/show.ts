@@ -27,7 +27,7 @@ import {
 import { cartFacts } from '../records/carts.js';
 import { findBrand, findCollection, findProduct, loadData } from '../records/catalogue.js';
 import { consoleOrigin } from '../config.js';
-import { isStorable } from './paths.js';
+import { isStorablePath } from './paths.js';
 import { STYLE_VERSION } from './assets.js';
 import { documentHash, hashOfDocument, type Site } from './context.js';
 
@@ -46,7 +46,7 @@ export const patternsFor = ({ state }: Pick<Site, 'state'>): PathPatterns =>
 
 /** The store page that lies at a path, or the not-found page. */
 export async function pageAt(site: Site, path: string): Promise<PageInfo> {
-  const match = isStorable(path) ? matchPath(patternsFor(site), path) : null;
+  const match = isStorablePath(path) ? matchPath(patternsFor(site), path) : null;
   return (match && (await findPage(site, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
 }
 
@@ -55,7 +55,7 @@ export async function redirectFor(site: Site, path: string): Promise<string | nu
   const paths = site.state.get(keys.paths) as PathsDocument | undefined;
   const byHand = paths?.redirects && Object.hasOwn(paths.redirects, path) ? paths.redirects[path] : undefined;
   if (byHand !== undefined) return byHand;
-  if (!paths?.patterns || !isStorable(path)) return null;
+  if (!paths?.patterns || !isStorablePath(path)) return null;
   const match = matchPath(STANDARD_PATHS, path);
   const page = match && paths.patterns[match.kind] ? await findPage(site, match.kind, 'slug', match.slug) : null;
   return page && page.path !== path ? page.path : null;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { mdiMagnify } from '@mdi/js';
+import { mdiArrowDown, mdiArrowUp, mdiMagnify, mdiUnfoldMoreHorizontal } from '@mdi/js';
 import { PAGE_KINDS } from '@parlour/core';
-import { routes, type AnswerOf } from '@parlour/contract';
+import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { attempt, call, edit, say, undoLast } from '../api';
@@ -23,6 +23,21 @@ const asked = (name: string): string | null => {
 const kind = ref(asked('kind'));
 const template = ref(asked('template'));
 const loading = ref(true);
+/** What the list is sorted by, `-title` from the other end; null for the order of the kinds. */
+const sort = ref<string | null>(null);
+const COLUMNS: readonly { readonly title: string; readonly by: PageSort; readonly wide?: true }[] = [
+  { title: 'Page', by: 'title' },
+  { title: 'Code', by: 'page' },
+  { title: 'Template', by: 'template', wide: true },
+  { title: 'Why', by: 'reason' },
+];
+
+/** Up, down, and back to the order of the kinds. */
+function sortBy(by: PageSort): void {
+  sort.value = sort.value === by ? `-${by}` : sort.value === `-${by}` ? null : by;
+}
+const ariaSort = (by: PageSort): 'ascending' | 'descending' | undefined =>
+  sort.value === by ? 'ascending' : sort.value === `-${by}` ? 'descending' : undefined;
 
 const kinds = Object.entries(PAGE_KINDS).map(([value, { name }]) => ({ value, title: name }));
 const templateChoices = computed(() => templates.value.map(({ code, name }) => ({ value: code, title: name })));
@@ -34,6 +49,7 @@ async function load(more = false): Promise<void> {
       search: search.value || undefined,
       kind: kind.value ?? undefined,
       template: template.value ?? undefined,
+      sort: sort.value ?? undefined,
       cursor: more ? (next.value ?? undefined) : undefined,
       limit: 100,
     };
@@ -105,7 +121,7 @@ watch(search, () => {
   clearTimeout(waiting);
   waiting = setTimeout(() => void load(), 200);
 });
-watch([kind, template], () => void load());
+watch([kind, template, sort], () => void load());
 watch(news, () => void load());
 onMounted(() => load());
 </script>
@@ -149,10 +165,22 @@ onMounted(() => load());
         <thead>
           <tr>
             <th class="tick"><span class="sr">Chosen</span></th>
-            <th>Page</th>
-            <th>Code</th>
-            <th class="template-cell">Template</th>
-            <th>Why</th>
+            <th
+              v-for="{ title, by, wide } in COLUMNS"
+              :key="by"
+              :class="{ 'template-cell': wide }"
+              :aria-sort="ariaSort(by)"
+            >
+              <button type="button" class="sort" :class="{ sorted: ariaSort(by) }" @click="sortBy(by)">
+                {{ title }}
+                <v-icon
+                  :icon="
+                    ariaSort(by) === 'ascending' ? mdiArrowUp : ariaSort(by) ? mdiArrowDown : mdiUnfoldMoreHorizontal
+                  "
+                  size="16"
+                />
+              </button>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -214,6 +242,20 @@ td {
 .title:hover {
   color: rgb(var(--v-theme-primary));
   text-decoration: underline;
+}
+.sort {
+  display: inline-flex;
+  align-items: center;
+  gap: 4px;
+  color: inherit;
+  font: inherit;
+}
+.sort .v-icon {
+  opacity: 0.35;
+}
+.sort:hover .v-icon,
+.sorted .v-icon {
+  opacity: 1;
 }
 .path,
 .code {

@@ -1,0 +1,99 @@
+/** The list of store pages with their templates, a part at a time: filtered, sorted, counted. */
+import type { PageSort } from '@parlour/contract';
+import { sql, type RawBuilder } from 'kysely';
+import type { AssignmentRow } from './assignments.js';
+import type { Records } from './database.js';
+import type { Side } from './tables.js';
+
+/** The columns that each order compares, one after the other; the last one tells pages apart. */
+const COLUMNS = {
+  kind: ['rank', 'title', 'page'],
+  title: ['title', 'page'],
+  page: ['page'],
+  template: ['template', 'title', 'page'],
+  reason: ['reason', 'rule', 'title', 'page'],
+} as const satisfies Record<PageSort, readonly (keyof AssignmentRow)[]>;
+
+export interface PageOrder {
+  readonly by: PageSort;
+  readonly descending: boolean;
+}
+
+/** What a page is sorted by, in the order of comparison. */
+export type SortKey = readonly (string | number)[];
+
+export const sortKey = (row: AssignmentRow, { by }: PageOrder): SortKey => COLUMNS[by].map((name) => row[name] ?? '');
+
+/** Whether a list may have a key at its end: as many values of the right types. */
+export const isSortKey = (key: readonly unknown[], { by }: PageOrder): key is SortKey =>
+  key.length === COLUMNS[by].length &&
+  COLUMNS[by].every((name, i) =>
+    name === 'rank' ? Number.isInteger(key[i]) && Math.abs(key[i] as number) < 100 : typeof key[i] === 'string',
+  );
+
+/** Compares as PostgreSQL does here, where texts have no locale. */
+export function compareKeys(a: SortKey, b: SortKey, { descending }: PageOrder): number {
+  const at = a.findIndex((value, i) => value !== b[i]);
+  if (at < 0) return 0;
+  return (a[at] as string) < (b[at] as string) === descending ? 1 : -1;
+}
+
+export interface PageFilter {
+  readonly search?: string | undefined;
+  readonly kind?: string | undefined;
+  readonly template?: string | undefined;
+  readonly reason?: string | undefined;
+  readonly order: PageOrder;
+  /** What the last page of the list before is sorted by. */
+  readonly after?: SortKey | undefined;
+  readonly limit: number;
+}
+
+/** A part of the pages in their order, with the number of all that fit. */
+export async function listAssignments(
+  db: Records,
+  designId: number,
+  side: Side,
+  { search = '', kind, template, reason, order, after, limit }: PageFilter,
+): Promise<{ rows: AssignmentRow[]; total: number }> {
+  const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
+  const fitting = sql`design_id = ${designId} and side = ${side}
+    ${kind ? sql`and kind = ${kind}` : sql``} ${template ? sql`and template = ${template}` : sql``}
+    ${reason ? sql`and reason = ${reason}` : sql``}
+    ${
+      words.length
+        ? sql`and ${sql.join(
+            words.map((word) => sql`(title || ' ' || page) ilike ${likePattern(word)}`),
+            sql` and `,
+          )}`
+        : sql``
+    }`;
+  const columns = COLUMNS[order.by].map(column);
+  const way = order.descending ? sql` desc` : sql``;
+  const beyond = after
+    ? sql`and (${sql.join(columns)}) ${order.descending ? sql`<` : sql`>`} (${sql.join(after)})`
+    : sql``;
+  const [{ rows }, counted] = await Promise.all([
+    sql<AssignmentRow>`select kind, page, rank, title, template, reason, rule from page_assignment
+      where ${fitting} ${beyond} order by ${sql.join(columns.map((one) => sql`${one}${way}`))} limit ${limit}`.execute(
+      db,
+    ),
+    sql<{ n: number }>`select count(*)::integer as n from page_assignment where ${fitting}`.execute(db),
+  ]);
+  return { rows, total: counted.rows[0]?.n ?? 0 };
+}
+
+const column = (name: keyof AssignmentRow): RawBuilder<unknown> =>
+  name === 'template' || name === 'rule' ? sql`coalesce(${sql.ref(name)}, '')` : sql.ref(name);
+
+const likePattern = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
+
+/** How many pages have each template. */
+export async function countAssignments(db: Records, designId: number, side: Side): Promise<Map<string, number>> {
+  const { rows } = await sql<{
+    template: string;
+    n: number;
+  }>`select template, count(*)::integer as n from page_assignment
+    where design_id = ${designId} and side = ${side} and template is not null group by template`.execute(db);
+  return new Map(rows.map(({ template, n }) => [template, n]));
+}
