@@ -72,6 +72,24 @@ test('change the poster’s title: the page follows, shoppers see it after publi
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await page.getByText('Revision 1 is live again').waitFor();
   expect(await inShop('/')).toContain('Made for the wind at Ternhythe');
+
+  const tab = browser.waitForEvent('page');
+  await page.locator('li', { hasText: 'No note' }).getByRole('button', { name: 'Look at it' }).click();
+  const looked = await tab;
+  await looked.getByRole('heading', { name: 'Wind is free' }).waitFor();
+  expect(new URL(looked.url()).host).toBe(`windrow.preview.localhost:${service.port}`);
+  await looked.close();
+});
+
+test('the pages list is sorted by a click on its head', async () => {
+  await page.goto(consoleAt('/pages'));
+  const first = page.locator('tbody tr').first();
+  await first.getByText('Home', { exact: true }).first().waitFor();
+  await page.getByRole('button', { name: 'Code' }).click();
+  await first.getByText('account', { exact: true }).waitFor();
+  await page.getByRole('button', { name: 'Code' }).click();
+  await page.getByRole('columnheader', { name: 'Code' }).and(page.locator('[aria-sort=descending]')).waitFor();
+  await first.getByText('thank-you', { exact: true }).waitFor();
 });
 
 test('a click on the page selects in the plan, with its settings; typing keeps the focus', async () => {
@@ -87,6 +105,22 @@ test('a click on the page selects in the plan, with its settings; typing keeps t
   );
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().getByRole('heading', { name: 'Every seam has a name on it', exact: true }).waitFor();
+});
+
+test('a break mark made with a button parts a text; the page shows the lead alone', async () => {
+  await page.goto(consoleAt('/workbench/content:about'));
+  await page.locator('[data-plan-section="t-lead"]').click();
+  await page.getByRole('textbox', { name: 'Text', exact: true }).click();
+  await page.keyboard.type('Salt and cloth.');
+  await page.getByRole('button', { name: /^Break mark/ }).click();
+  await page.keyboard.type('And the rest.');
+  await page.locator('.break-mark').waitFor();
+  await frame().locator('#s-t-lead', { hasText: 'Salt and cloth.' }).waitFor();
+  expect(await frame().locator('#s-t-lead').innerText()).not.toContain('And the rest.');
+  await page.getByRole('combobox', { name: 'Part' }).press('Enter');
+  await page.getByRole('option', { name: 'The rest' }).click();
+  await frame().locator('#s-t-lead', { hasText: 'And the rest.' }).waitFor();
+  expect(await frame().locator('#s-t-lead').innerText()).not.toContain('Salt and cloth.');
 });
 
 test('add, move by keyboard and by dragging, remove and undo a section', async () => {

@@ -188,7 +188,7 @@ function timedCommands(program: Command): void {
     .option('--only <numbers>', 'only these of parlour changes, such as 1,3; all if left out')
     .addHelpText(
       'after',
-      '\nExample:\n  $ parlour changes\n  $ parlour timed add "Autumn sale" --only 1,2 --starts 2026-11-27T08:00 --ends 2026-11-30T23:00',
+      '\nExample:\n  $ parlour changes\n  $ parlour timed add "Autumn sale" --only 1,2 --starts 2030-10-18T08:00 --ends 2030-10-27T23:00',
     )
     .action(async (name: string, { only, starts, ends }: TimedOptions, command: Command) => {
       const context = contextOf(command);

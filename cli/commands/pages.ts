@@ -62,7 +62,7 @@ export function pageCommands(program: Command): void {
     .option('--section <id>', 'also where each value of this section comes from')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour pages why product:K-001\n  $ parlour pages why product:K-006 --section p-wind',
+      '\nExamples:\n  $ parlour pages why product:K-001\n  $ parlour pages why product:K-001 --section p-wind',
     )
     .action(async (page: string, options: { section?: string }, command: Command) => {
       const { call, print } = contextOf(command);

@@ -77,7 +77,7 @@ export function ruleCommands(program: Command): void {
     .option('--until <time>', 'counts until this time')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour rule add product festival \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour rule add product festival \'keyword is "gift" or reduced is true\' --from 2026-12-01T00:00 --until 2026-12-24T18:00\n  $ parlour rule add product festival "price >= 80" --dry-run',
+      '\nExamples:\n  $ parlour rule add product festival \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour rule add product festival \'keyword is "gift" or reduced is true\' --from 2030-12-01T00:00 --until 2030-12-24T18:00\n  $ parlour rule add product festival "price >= 80" --dry-run',
     )
     .action(
       async (kindName: string, template: string, text: string, { before, ...times }: RuleOptions, command: Command) => {

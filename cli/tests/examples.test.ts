@@ -2,6 +2,9 @@
 import type { Command } from 'commander';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Problem } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { testService, type TestService } from '../../service/tests/service.js';
 import { buildProgram } from '../program.js';
 
 /** The commands that help shows, without help itself. */
@@ -52,4 +55,52 @@ test.each([...new Set([...helps, ...readMe].filter((line) => line.includes('parl
   }
   await tried.parseAsync(wordsOf(line).slice(1), { from: 'user' }).catch((error: Error) => ran.push(error.message));
   expect(ran).toEqual(['ran']);
+});
+
+describe('on the demo', () => {
+  let service: TestService;
+  beforeAll(async () => {
+    service = await testService();
+    Object.assign(process.env, { PARLOUR_URL: service.origin, PARLOUR_TOKEN: service.token });
+    // What the examples speak of: two templates, a header, three revisions, a second design, two unpublished changes.
+    const title = (value: string, was: string) =>
+      service.edit({ type: 'set', document: 'template/home', node: 'h-sport', field: 'values.title', value, was });
+    await service.edit(
+      { type: 'create', what: 'template', from: 'product', name: 'Festival' },
+      { type: 'create', what: 'template', from: 'product', name: 'Festival kite' },
+      { type: 'create', what: 'arrangement', region: 'header', from: 'standard', name: 'Sale' },
+    );
+    await service.call(routes.publish, { body: {} });
+    await title('For gales', 'For the wind that means it');
+    await service.call(routes.publish, { body: {} });
+    await service.call(routes.createDesign, { body: { name: 'Summer' } });
+    await title('For storms', 'For gales');
+    await service.edit({ type: 'set', document: 'template/product', field: 'name', value: 'Goods', was: 'Product' });
+  });
+  afterAll(() => service.stop());
+
+  /** What a command printed, or why it was refused. Nothing is changed by it. */
+  async function tried(line: string): Promise<string> {
+    let out = '';
+    const write = jest.spyOn(process.stdout, 'write').mockImplementation((text) => Boolean((out += String(text))));
+    try {
+      await buildProgram().parseAsync([...wordsOf(line).slice(1), '--dry-run'], { from: 'user' });
+      return out;
+    } catch (error) {
+      const { message, place } = error as Problem;
+      return place === '--dry-run' ? 'cannot be tried' : `refused: ${message}`;
+    } finally {
+      write.mockRestore();
+    }
+  }
+
+  test('every example of the help is done as it is written', async () => {
+    const lines = helps.filter((line) => !/ -( |$)|^echo|\.(json|svg)|(sign-in|completion) /.test(line));
+    const refused: string[] = [];
+    for (const line of lines) {
+      const said = await tried(line);
+      if (said.startsWith('refused')) refused.push(`${line}\n    ${said}`);
+    }
+    expect(refused).toEqual([]);
+  });
 });

@@ -1,8 +1,8 @@
 /** Where the value of each field of a section comes from. */
 import {
-  codeOf,
   keys,
   sectionsIn,
+  templateCodeOf,
   type DocumentKey,
   type Section,
   type SectionedDocument,
@@ -17,6 +17,7 @@ import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../f
 import { CASING } from '../sections/casing.js';
 import { Problem } from '../problem.js';
 import { kindName, SHARED_SECTION, type KindSet } from '../sections/kind.js';
+import { listed } from '../words.js';
 import { THEME_FIELDS } from '../theme/settings.js';
 import type { DesignState } from './assigned.js';
 import type { Why } from './why.js';
@@ -63,7 +64,7 @@ export function sectionOnPage({ template, regions, additions }: Why, id: string,
     }
   throw new Problem('no-such-section', `There is no section “${id}” on this page.`, {
     place: 'section',
-    remedy: `Look at ${[...documents].map(codeOf).join(', ')} for the ids.`,
+    remedy: `Its sections are in ${listed([...documents].map((key) => templateCodeOf(key) ?? key))}; look there for the ids.`,
   });
 }
 

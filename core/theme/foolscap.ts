@@ -36,6 +36,7 @@ a:hover{color:var(--accent)}
 .align-centre{text-align:center}
 .align-end{text-align:end}
 .prose{max-width:68ch}
+.prose :is(h2,h3,h4):not(:first-child){margin-block-start:1.3em}
 .align-centre .prose{margin-inline:auto}
 .prose blockquote{border-inline-start:2px solid var(--accent);margin-inline:0;padding-inline-start:1.2em;font-family:var(--title-font);font-size:1.2em}
 .button{display:inline-block;border:1px solid var(--accent);border-radius:var(--radius);background:var(--accent);color:var(--on-accent);font:600 1rem/1.2 var(--text-font);padding:.85em 1.6em;text-decoration:none;cursor:pointer}

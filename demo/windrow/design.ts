@@ -285,8 +285,8 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
     [
       keys.template('content'),
       template('Content', 'content', [
-        section('t-title', 'page-title', {}, { width: 'narrow', tone: 'soft', space: 'small' }),
-        section('t-lead', 'part-of-text', { size: 'large' }, { width: 'narrow', tone: 'soft', space: 'large' }),
+        section('t-title', 'page-title', {}, { width: 'narrow', tone: 'soft' }),
+        section('t-lead', 'part-of-text', { size: 'large' }, { width: 'narrow', tone: 'soft' }),
         section('t-rest', 'part-of-text', { part: 'rest' }, { width: 'narrow', space: 'large' }),
       ]),
     ],

@@ -77,9 +77,23 @@ const tools = [
     title: 'Break mark: where the text may be split',
     icon: mdiFormatPageBreak,
     mark: 'breakMark',
-    run: () => editor.value?.chain().focus().insertContent({ type: 'breakMark' }).run(),
+    run: insertBreakMark,
   },
 ];
+
+/** Parts the text at the cursor, with the mark between; one goes on writing behind it. */
+function insertBreakMark(): void {
+  editor.value
+    ?.chain()
+    .focus()
+    .splitBlock()
+    .command(({ tr, state }) => {
+      const mark = state.schema.nodes['breakMark']?.create();
+      if (mark) tr.insert(tr.selection.$from.before(), mark);
+      return mark !== undefined;
+    })
+    .run();
+}
 
 function askLink(): void {
   const now = (editor.value?.getAttributes('link')['href'] as string | undefined) ?? '';

@@ -160,11 +160,17 @@ watch(
   box-shadow: 0 -4px 12px rgb(0 0 0 / 5%);
 }
 .head {
+  position: sticky;
+  inset-block-start: -14px;
+  z-index: 2;
+  margin-block-start: -14px;
+  padding-block-start: 14px;
+  background: rgb(var(--v-theme-surface));
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
-  margin-bottom: 14px;
+  padding-block-end: 14px;
 }
 .head h2 {
   font-size: 1.125rem;

@@ -60,7 +60,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
 </script>
 
 <template>
-  <div class="bench">
+  <div class="bench" :class="{ resting: !state.selected }">
     <div class="strip">
       <PageSearch
         :page="state.page"
@@ -149,6 +149,10 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
   grid-template: auto minmax(0, 1fr) minmax(200px, 36%) / minmax(300px, 27%) minmax(0, 1fr);
   grid-template-areas: 'strip strip' 'plan page' 'plan sheet';
   height: calc(100vh - 57px);
+}
+/* With nothing selected the sheet takes only what it needs, and the page the rest. */
+.resting {
+  grid-template-rows: auto minmax(0, 1fr) auto;
 }
 .strip {
   grid-area: strip;

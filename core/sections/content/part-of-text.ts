@@ -6,7 +6,8 @@ import { bindingOf } from '../../render/binding.js';
 import { html, NOTHING, raw } from '../../render/html.js';
 import { defineKind } from '../kind.js';
 
-type Part = 'all' | 'lead' | 'rest' | 'nth';
+const PARTS = { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' } as const;
+type Part = keyof typeof PARTS;
 
 /** Without a break mark the lead is all and the rest is nothing. */
 function chosen(parts: readonly string[], part: Part, nth: number): string {
@@ -28,12 +29,7 @@ export const partOfText = defineKind({
   title: 'Part of the text',
   sentence: 'One part of the page’s text, as its break marks split it: the lead here, the rest further down.',
   fields: {
-    part: choice(
-      'Part',
-      'Which part; a text without break marks is all lead.',
-      { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' },
-      'lead',
-    ),
+    part: choice('Part', 'Which part; a text without break marks is all lead.', PARTS, 'lead'),
     number: number('Number', 'Which one, counted from the start; for “one by its number”.', {
       min: 1,
       max: 20,
@@ -48,8 +44,9 @@ export const partOfText = defineKind({
     return shown === '' ? NOTHING : html`<div class="prose part-${size}">${raw(shown)}</div>`;
   },
   css: `.part-large{font-size:1.2em}`,
-  sketch: ({ part }) => {
+  sketch({ part, number: nth }) {
     const lines = part === 'lead' ? 3 : 6;
-    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines) };
+    const caption = part === 'nth' ? `number ${nth}` : PARTS[part].toLowerCase();
+    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines), caption };
   },
 });
