@@ -158,7 +158,7 @@ describe('assignment and why', () => {
     expect(sectionOnPage(told, 'inside', with_).kind).toBe('prose@1');
     expect(sectionOnPage(told, 'x', with_).id).toBe('x');
     expect(refusal(() => sectionOnPage(told, 'gone', with_)).remedy).toBe(
-      'Look at skerry, standard, banner, promise for the ids.',
+      'Its sections are in skerry, around/header/standard, addition/banner and shared/promise; look there for the ids.',
     );
   });
 

@@ -150,7 +150,7 @@ export interface PictureValue {
   readonly picture: string;
   /** What the picture shows, for those who do not see it. Empty if it only decorates. */
   readonly alt: string;
-  /** The point that stays in sight when the picture is cut, in hundredths from the start and the top. */
+  /** The point that stays in sight when the picture is cut, in hundredths from the left and the top. */
   readonly focus?: { readonly x: number; readonly y: number };
 }
 

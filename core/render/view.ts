@@ -4,7 +4,7 @@ import type { PictureValue } from '../fields/field.js';
 import type { Link, MenuDocument } from '../design/document.js';
 import { menuEntries, type MenuEntry } from './menu.js';
 import { pictureTag } from './picture.js';
-import { NOTHING, type Markup } from './html.js';
+import { html, NOTHING, type Markup } from './html.js';
 import {
   needKey,
   type Facts,
@@ -22,8 +22,8 @@ export interface View {
   readonly facts: Facts;
   /** Minor units of the store's currency as text. */
   money(minor: number): string;
-  /** Where a link leads, or null if it is empty or its thing is gone. */
-  href(link: Link | null): string | null;
+  /** The attributes of the element of a link, or null if it is empty or its thing is gone. */
+  link(link: Link | null): Markup | null;
   products(need: Need & { type: 'products' }): readonly ProductCard[];
   menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null;
   /** The picture a field holds; nothing if it is empty. `sizes` as in html: how wide it is shown. */
@@ -33,6 +33,9 @@ export interface View {
   /** What fills the section when the page is assembled: a shared section, or additions. */
   filling(): Markup;
 }
+
+/** The page that opens must not reach back to ours. */
+const NEW_WINDOW = html` target="_blank" rel="noopener"`;
 
 export type Inside = Pick<View, 'slot' | 'filling'>;
 
@@ -71,9 +74,10 @@ export function viewOf(sources: ViewSources, kind: Declared, id: string, inside:
       return declared(Boolean(kind.shows?.length), facts, 'facts');
     },
     money: (minor) => formatMoney(minor, store.currency, store.locale),
-    href(link) {
+    link(link) {
       if (!link) return null;
-      return 'url' in link ? link.url : (data.paths.get(needKey({ type: 'path', page: link.to })) ?? null);
+      const href = 'url' in link ? link.url : data.paths.get(needKey({ type: 'path', page: link.to }));
+      return href === undefined ? null : html`href="${href}"${link.window === 'new' && NEW_WINDOW}`;
     },
     products(need) {
       const found = data.products.get(needKey(need));
@@ -87,7 +91,7 @@ export function viewOf(sources: ViewSources, kind: Declared, id: string, inside:
     picture(value, sizes) {
       const info =
         value && (data.pictures.get(needKey({ type: 'picture', hash: value.picture })) ?? ofSubject(page, value));
-      return info ? pictureTag({ ...info, alt: value.alt }, sizes) : NOTHING;
+      return info ? pictureTag({ ...info, alt: value.alt, focus: value.focus }, sizes) : NOTHING;
     },
   };
 }

@@ -8,6 +8,7 @@ import {
   NO_FACTS,
   renderPage,
   SHIPPED_KINDS,
+  themeCss,
   withDefaults,
   type CartFacts,
   type Field,
@@ -102,7 +103,17 @@ function show(
             entries: [
               { id: 'm1', values: { label: 'This one', link: { to: code } } },
               { id: 'm2', values: { label: 'Gone', link: { to: 'product:gone' } } },
-              { id: 'm3', values: { label: 'Away', link: { url: 'https://a.example/?x=1&y=2' } } },
+              { id: 'm3', values: { label: 'Away', link: { url: 'https://a.example/?x=1&y=2', window: 'new' } } },
+              {
+                id: 'm4',
+                values: { label: 'More', link: null },
+                lists: { entries: [{ id: 'm5', values: { label: 'Inside', link: { to: code } } }] },
+              },
+              {
+                id: 'm6',
+                values: { label: 'Hollow', link: null },
+                lists: { entries: [{ id: 'm7', values: { label: 'Gone too', link: { to: 'product:gone' } } }] },
+              },
             ],
           },
         },
@@ -373,13 +384,34 @@ describe('around and between', () => {
   test('the menu marks the open page, leaves out what is gone, and follows free addresses', () => {
     const html = show([section('m', 'menu-bar')]);
     expect(html).toContain('<a href="/item/gannet" aria-current="page">This one</a>');
-    expect(html).toContain('<a href="https://a.example/?x=1&amp;y=2">Away</a>');
-    expect(html).not.toContain('Gone');
+    expect(html).toContain('<a href="https://a.example/?x=1&amp;y=2" target="_blank" rel="noopener">Away</a>');
+    expect(html).toMatch(
+      /<span tabindex="0">More<\/span><ul><li><a href="\/item\/gannet"[^>]*>Inside<\/a><\/li><\/ul>/,
+    );
+    expect(html).not.toMatch(/Gone|Hollow/);
     expect(html).toContain('<nav aria-label="Main menu">');
   });
 
   test('a menu that does not exist leaves the name standing', () => {
-    expect(show([section('m', 'menu-bar', { menu: 'none' })])).toMatch(/Windrow<\/a><nav aria-label="Menu"><ul><\/ul>/);
+    expect(show([section('m', 'menu-bar', { menu: 'none' })])).toMatch(/Windrow<\/a><\/div>/);
+  });
+
+  test('links open where they say; a picture is cut about its focal point', () => {
+    const values = {
+      action: 'Look',
+      link: { to: 'home', window: 'new' },
+      picture: { picture: picture.hash, alt: '', focus: { x: 24.9, y: 100 } },
+    };
+    const html = show([
+      section('a', 'poster', values),
+      section('b', 'side-by-side', { ...values, link: { to: 'home' } }),
+    ]);
+    expect(html).toContain('<a class="button" href="/" target="_blank" rel="noopener">Look</a>');
+    expect(html).toContain('<a href="/">Look</a>');
+    expect(html.match(/<img class="focus-x-20 focus-y-100" src=/g)).toHaveLength(2);
+    const css = themeCss({ format: 2, type: 'theme', groundwork: 'foolscap' });
+    expect(css).toContain('.focus-x-20{--focus-x:20%}');
+    expect(css).toContain('.focus-y-100{--focus-y:100%}');
   });
 
   test('columns hold any sections, in both slots', () => {

@@ -1,5 +1,6 @@
 /** Theme settings to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
 import type { ThemeDocument, Values } from '../design/document.js';
+import { FOCUS_CSS } from '../render/picture.js';
 import { withDefaults } from '../fields/value.js';
 import { FONTS } from './fonts.js';
 import { FOOLSCAP } from './foolscap.js';
@@ -13,7 +14,8 @@ export function themeCss(theme: ThemeDocument, overrides: Values = {}): string {
   const text = (name: string): string => String(values[name]);
   const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONTS[font]?.faces ?? []);
   return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
-${FOOLSCAP}`;
+${FOOLSCAP}
+${FOCUS_CSS}`;
 }
 
 const fontFace = ({ family, weight, file }: { family: string; weight: number; file: string }): string =>

@@ -34,6 +34,43 @@ const choices = computed(() => {
   const known = field.type === 'choice' ? field.choices : field.type === 'font' ? field.fonts : {};
   return Object.entries(known).map(([key, title]) => ({ value: key, title }));
 });
+/** What every input is told. */
+const named = computed(() => ({
+  label: props.field.label,
+  hint: props.field.help,
+  persistentHint: true,
+  errorMessages: fault.value,
+}));
+/** For what is chosen, and saved at once. */
+const chosen = computed(() => ({
+  modelValue: value.value as never,
+  'onUpdate:modelValue': (next: unknown) => change(next),
+}));
+/** For what is typed, and saved when typing rests. */
+const typed = computed(() => ({
+  modelValue: value.value as never,
+  'onUpdate:modelValue': (next: unknown) =>
+    change(props.field.type === 'number' ? (next === '' ? NaN : Number(next)) : next, RESTS_AFTER),
+  onBlur: save,
+}));
+/** Fields with an input of our own. */
+const special = computed(() => {
+  const { field } = props;
+  switch (field.type) {
+    case 'prose':
+      return { is: ProseInput, value: typed.value };
+    case 'picture':
+      return { is: PictureInput, value: { ...typed.value, suits: field.suits } };
+    case 'link':
+      return { is: LinkInput, value: chosen.value };
+    case 'source':
+      return { is: SourceInput, value: chosen.value };
+    case 'reference':
+      return field.to === 'menu' ? { is: MenuInput, value: chosen.value } : null;
+    default:
+      return null;
+  }
+});
 const wide = computed(() => props.field.type === 'prose' || (props.field.type === 'text' && props.field.lines > 1));
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
@@ -96,126 +133,44 @@ onBeforeUnmount(save);
 
 <template>
   <div class="field" :class="{ wide, tall: field.type === 'picture' }">
-    <v-textarea
-      v-if="field.type === 'text' && field.lines > 1"
-      :model-value="value"
+    <component
+      :is="special.is"
+      v-if="special"
+      v-bind="special.value"
       :label="field.label"
+      :help="field.help"
+      :fault="fault"
+    />
+    <v-textarea
+      v-else-if="field.type === 'text' && field.lines > 1"
+      v-bind="{ ...named, ...typed }"
       :rows="field.lines"
       auto-grow
-      :hint="field.help"
-      persistent-hint
-      :error-messages="fault"
-      @update:model-value="change($event, RESTS_AFTER)"
-      @blur="save"
-    />
-    <v-text-field
-      v-else-if="field.type === 'text'"
-      :model-value="value"
-      :label="field.label"
-      :hint="field.help"
-      persistent-hint
-      :error-messages="fault"
-      @update:model-value="change($event, RESTS_AFTER)"
-      @blur="save"
-    />
-    <ProseInput
-      v-else-if="field.type === 'prose'"
-      :model-value="value as string"
-      :label="field.label"
-      :fault="fault"
-      @update:model-value="change($event, RESTS_AFTER)"
-      @blur="save"
     />
     <v-select
       v-else-if="field.type === 'choice' || field.type === 'font'"
-      :model-value="value"
+      v-bind="{ ...named, ...chosen }"
       :items="choices"
-      :label="field.label"
-      :hint="field.help"
-      persistent-hint
-      @update:model-value="change($event)"
     />
+    <v-switch v-else-if="field.type === 'toggle'" v-bind="{ ...named, ...chosen }" />
     <v-text-field
       v-else-if="field.type === 'number'"
-      :model-value="value"
+      v-bind="{ ...named, ...typed }"
       type="number"
       :min="field.min"
       :max="field.max"
       :step="field.step"
       :suffix="field.unit"
-      :label="field.label"
-      :hint="field.help"
-      persistent-hint
-      :error-messages="fault"
-      @update:model-value="change($event === '' ? NaN : Number($event), RESTS_AFTER)"
-      @blur="save"
-    />
-    <v-switch
-      v-else-if="field.type === 'toggle'"
-      :model-value="value"
-      :label="field.label"
-      :hint="field.help"
-      persistent-hint
-      @update:model-value="change($event)"
-    />
-    <v-text-field
-      v-else-if="field.type === 'colour'"
-      :model-value="value"
-      type="color"
-      :label="field.label"
-      :hint="field.help"
-      persistent-hint
-      @update:model-value="change($event, RESTS_AFTER)"
-    />
-    <PictureInput
-      v-else-if="field.type === 'picture'"
-      :model-value="value as never"
-      :label="field.label"
-      :help="field.help"
-      @update:model-value="change($event, RESTS_AFTER)"
-    />
-    <LinkInput
-      v-else-if="field.type === 'link'"
-      :model-value="value as never"
-      :label="field.label"
-      :help="field.help"
-      :fault="fault"
-      @update:model-value="change($event)"
-    />
-    <SourceInput
-      v-else-if="field.type === 'source'"
-      :model-value="value as never"
-      :label="field.label"
-      :help="field.help"
-      @update:model-value="change($event)"
-    />
-    <MenuInput
-      v-else-if="field.type === 'reference' && field.to === 'menu'"
-      :model-value="value as string"
-      :label="field.label"
-      :help="field.help"
-      @update:model-value="change($event)"
     />
     <v-text-field
       v-else-if="field.type === 'date-time'"
+      v-bind="named"
       :model-value="localTime"
       type="datetime-local"
-      :label="field.label"
       :hint="`${field.help} Time in ${zone}.`"
-      persistent-hint
-      :error-messages="fault"
       @update:model-value="changeTime($event)"
     />
-    <v-text-field
-      v-else-if="field.type === 'reference' || field.type === 'length' || field.type === 'code'"
-      :model-value="value"
-      :label="field.label"
-      :hint="field.help"
-      persistent-hint
-      :error-messages="fault"
-      @update:model-value="change($event, RESTS_AFTER)"
-      @blur="save"
-    />
+    <v-text-field v-else v-bind="{ ...named, ...typed }" :type="field.type === 'colour' ? 'color' : 'text'" />
     <p v-if="bound" class="bound">From the page: {{ bound.bind }}. The value here stands in where the page has none.</p>
     <button v-if="isOwn" type="button" class="reset" :aria-label="`${field.label}: back to the default`" @click="reset">
       <v-icon :icon="mdiRestore" size="14" /> default

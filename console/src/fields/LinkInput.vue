@@ -14,6 +14,17 @@ const pages = ref<{ value: string; title: string; path: string }[]>([]);
 const words = ref('');
 const selecting = selectOnFocus();
 const page = computed(() => (props.modelValue && 'to' in props.modelValue ? props.modelValue.to : null));
+/** Another target keeps the window; without a target there is no link. */
+const change = (target: { to: string } | { url: string } | '' | null): void =>
+  emit('update:modelValue', target ? { ...target, ...(inNewWindow.value ? { window: 'new' } : {}) } : null);
+const inNewWindow = computed(() => props.modelValue?.window === 'new');
+
+function setWindow(isNew: boolean): void {
+  if (!props.modelValue) return;
+  const { window: _window, ...target } = props.modelValue;
+  emit('update:modelValue', isNew ? { ...target, window: 'new' } : target);
+}
+
 const url = computed(() => (props.modelValue && 'url' in props.modelValue ? props.modelValue.url : ''));
 
 watch(
@@ -43,7 +54,7 @@ watch(
       :hint="help"
       persistent-hint
       :error-messages="fault"
-      @change="emit('update:modelValue', $event.target.value ? { url: $event.target.value } : null)"
+      @change="change($event.target.value && { url: $event.target.value })"
     />
     <v-autocomplete
       v-else
@@ -58,10 +69,17 @@ watch(
       persistent-hint
       clearable
       no-filter
-      @update:model-value="emit('update:modelValue', $event ? { to: $event } : null)"
+      @update:model-value="change($event && { to: $event })"
     >
       <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.raw.path" /></template>
     </v-autocomplete>
+    <v-checkbox-btn
+      v-if="modelValue"
+      :model-value="inNewWindow"
+      label="Opens in a new window"
+      density="compact"
+      @update:model-value="setWindow($event)"
+    />
     <v-btn size="x-small" class="switch" @click="free = !free">{{
       free ? 'Choose a page of the store' : 'Use a free address'
     }}</v-btn>

@@ -4,7 +4,7 @@ import { routes } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call } from '../api';
 
-defineProps<{ modelValue: string; label: string; help: string }>();
+defineProps<{ modelValue: string; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>();
 const menus = ref<{ value: string; title: string }[]>([]);
 
@@ -23,6 +23,7 @@ onMounted(async () => {
     :label="label"
     :hint="help"
     persistent-hint
+    :error-messages="fault"
     @update:model-value="emit('update:modelValue', $event)"
   />
 </template>

@@ -5,14 +5,22 @@ import type { PictureValue } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call } from '../api';
+import FocalPoint, { type Point } from './FocalPoint.vue';
 
 type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
 
-const props = defineProps<{ modelValue: PictureValue | null; label: string; help: string }>();
+const props = defineProps<{
+  modelValue: PictureValue | null;
+  label: string;
+  help: string;
+  fault: string;
+  /** Width to height that suits. */ suits?: number;
+}>();
 const emit = defineEmits<{ 'update:modelValue': [value: PictureValue | null] }>();
 
 const pictures = ref<Picture[]>([]);
 const open = ref(false);
+const pointing = ref(false);
 const busy = ref(false);
 const file = ref<HTMLInputElement>();
 const current = computed(() => pictures.value.find((one) => one.hash === props.modelValue?.picture));
@@ -21,7 +29,16 @@ const load = async (): Promise<void> => {
   pictures.value = (await attempt(() => call(routes.listPictures)))?.pictures ?? [];
 };
 
+/** Says so if the picture's shape is far from the one it is cut to. */
+const misfit = computed(() => {
+  if (!current.value || !props.suits) return '';
+  const ratio = current.value.width / current.value.height / props.suits;
+  if (ratio > 0.6 && ratio < 1.67) return '';
+  return `It is much ${ratio < 1 ? 'taller' : 'wider'} than the place; a good part of it is cut.`;
+});
+
 function choose(picture: Picture): void {
+  // Another picture has another point that matters.
   emit('update:modelValue', { picture: picture.hash, alt: props.modelValue?.alt ?? '' });
   open.value = false;
 }
@@ -41,6 +58,12 @@ async function add(event: Event): Promise<void> {
   busy.value = false;
 }
 
+const withFocus = ({ picture, alt }: PictureValue, focus: Point | undefined): PictureValue => ({
+  picture,
+  alt,
+  ...(focus ? { focus } : {}),
+});
+
 onMounted(load);
 </script>
 
@@ -54,6 +77,7 @@ onMounted(load);
       <span class="name">{{ label }}</span>
       <div>
         <v-btn size="small" variant="outlined" @click="open = true">{{ current ? 'Change' : 'Choose' }}</v-btn>
+        <v-btn v-if="current" size="small" @click="pointing = true">In sight</v-btn>
         <v-btn v-if="modelValue" size="small" @click="emit('update:modelValue', null)">Take out</v-btn>
       </div>
     </div>
@@ -63,11 +87,21 @@ onMounted(load);
       label="What the picture shows"
       hint="Read to those who do not see it; empty if it only decorates."
       persistent-hint
+      :error-messages="fault"
       maxlength="300"
       class="alt"
       @update:model-value="emit('update:modelValue', { ...modelValue, alt: $event })"
     />
 
+    <p v-if="misfit" class="misfit">{{ misfit }}</p>
+
+    <FocalPoint
+      v-if="pointing && current && modelValue"
+      :src="current.thumb"
+      :point="modelValue.focus"
+      @set="(point) => modelValue && emit('update:modelValue', withFocus(modelValue, point))"
+      @close="pointing = false"
+    />
     <v-dialog v-model="open" max-width="860" scrollable>
       <v-card>
         <v-card-title class="d-flex align-center px-6 pt-5">
@@ -117,6 +151,11 @@ onMounted(load);
   display: block;
 }
 .name {
+  font-size: 0.875rem;
+}
+.misfit {
+  grid-column: 1 / -1;
+  color: rgb(var(--v-theme-warning));
   font-size: 0.875rem;
 }
 .alt {

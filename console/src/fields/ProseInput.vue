@@ -13,7 +13,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, Node, useEditor } from '@tiptap/vue-3';
 import { watch } from 'vue';
 
-const props = defineProps<{ modelValue: string; label: string; fault: string }>();
+const props = defineProps<{ modelValue: string; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: string]; blur: [] }>();
 
 /** A break mark: an element without width, so the editor draws a line with words in its place. */
@@ -133,7 +133,7 @@ watch(
       </v-btn>
     </div>
     <EditorContent :editor="editor" class="paper" />
-    <p v-if="fault" class="fault">{{ fault }}</p>
+    <p :class="fault ? 'fault' : 'help'">{{ fault || help }}</p>
   </div>
 </template>
 
@@ -188,6 +188,12 @@ watch(
 }
 .paper :deep(.break-mark.ProseMirror-selectednode) {
   color: rgb(var(--v-theme-primary));
+}
+.help {
+  padding: 0 12px 8px;
+  color: rgb(var(--v-theme-secondary));
+  font-size: 0.75rem;
+  letter-spacing: 0.03em;
 }
 .fault {
   color: rgb(var(--v-theme-error));

@@ -5,7 +5,7 @@ import { routes } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call } from '../api';
 
-const props = defineProps<{ modelValue: ProductSource; label: string; help: string }>();
+const props = defineProps<{ modelValue: ProductSource; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: ProductSource] }>();
 
 const FORMS: { value: ProductSource['from']; title: string }[] = [
@@ -45,6 +45,7 @@ const chosen = (): readonly string[] => (props.modelValue.from === 'chosen' ? pr
       :label="label"
       :hint="help"
       persistent-hint
+      :error-messages="fault"
       @update:model-value="choose"
     />
     <v-select

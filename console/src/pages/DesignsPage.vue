@@ -3,6 +3,7 @@
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call, openDesign, say, session } from '../api';
+import AskDialog from '../shell/AskDialog.vue';
 
 type Design = AnswerOf<typeof routes.listDesigns>['designs'][number];
 
@@ -108,33 +109,30 @@ onMounted(load);
       </li>
     </ul>
 
-    <v-dialog :model-value="copying !== null" max-width="520" @update:model-value="copying = null">
-      <v-card v-if="copying" class="pa-6">
-        <h2 class="mb-3">Copy “{{ copying.name }}”</h2>
-        <p class="mb-4">The copy starts with what is published and what is in the draft, and goes its own way.</p>
-        <v-text-field v-model="name" label="Name of the new design" autofocus maxlength="80" />
-        <div class="d-flex justify-end ga-2 mt-4">
-          <v-btn @click="copying = null">Cancel</v-btn>
-          <v-btn variant="flat" color="primary" :loading="busy" :disabled="!name.trim()" @click="copy(copying)"
-            >Copy</v-btn
-          >
-        </div>
-      </v-card>
-    </v-dialog>
-    <v-dialog :model-value="switching !== null" max-width="520" @update:model-value="switching = null">
-      <v-card v-if="switching" class="pa-6">
-        <h2 class="mb-3">Make “{{ switching.name }}” live?</h2>
-        <p class="mb-4">
-          Shoppers see it at once, as it was last published (revision {{ switching.revision }}).
-          <template v-if="switching.unpublished">Its unpublished changes stay in its draft.</template>
-          The design they see now stays as it is, and can be made live again.
-        </p>
-        <div class="d-flex justify-end ga-2">
-          <v-btn @click="switching = null">Cancel</v-btn>
-          <v-btn variant="flat" color="primary" :loading="busy" @click="goLive(switching)">Make it live</v-btn>
-        </div>
-      </v-card>
-    </v-dialog>
+    <AskDialog
+      v-if="copying"
+      :title="`Copy “${copying.name}”`"
+      action="Copy"
+      :busy="busy"
+      :ready="name.trim() !== ''"
+      @do="copy(copying)"
+      @close="copying = null"
+    >
+      <p class="mb-4">The copy starts with what is published and what is in the draft, and goes its own way.</p>
+      <v-text-field v-model="name" label="Name of the new design" autofocus maxlength="80" />
+    </AskDialog>
+    <AskDialog
+      v-if="switching"
+      :title="`Make “${switching.name}” live?`"
+      action="Make it live"
+      :busy="busy"
+      @do="goLive(switching)"
+      @close="switching = null"
+    >
+      Shoppers see it at once, as it was last published (revision {{ switching.revision }}).
+      <template v-if="switching.unpublished">Its unpublished changes stay in its draft.</template>
+      The design they see now stays as it is, and can be made live again.
+    </AskDialog>
   </div>
 </template>
 

@@ -4,6 +4,7 @@ import type { DiscardRequest } from '@parlour/core';
 import type { AnswerOf, routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, edit, tryEdit } from '../api';
+import AskDialog from '../shell/AskDialog.vue';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 
@@ -48,42 +49,42 @@ async function remove(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" @update:model-value="emit('close')">
-    <v-card class="pa-6">
-      <h2 class="mb-4">Remove “{{ template.name }}”?</h2>
-      <p v-if="isLast" class="mb-5">
-        It is the only template for its kind of pages. Make or copy another first, so that they have one.
-      </p>
-      <template v-else>
-        <v-select v-model="instead" label="Its pages get" :items="choices" hide-details class="mb-4" />
-        <div v-if="would?.pages" class="mb-5" aria-live="polite">
-          <p>
-            {{
-              would.pages.total === 0
-                ? 'No page would change.'
-                : would.pages.total === 1
-                  ? 'One page would change:'
-                  : `${would.pages.total} pages would change:`
-            }}
-          </p>
-          <p v-if="would.pages.total" class="quiet">
-            {{ would.pages.some.join(', ')
-            }}{{
-              would.pages.total > would.pages.some.length
-                ? ` and ${would.pages.total - would.pages.some.length} more`
-                : ''
-            }}
-          </p>
-          <p class="mt-2">Shoppers see it when you publish. Undo brings it back.</p>
-        </div>
-        <v-progress-linear v-else indeterminate class="mb-5" aria-label="Working out which pages change" />
-      </template>
-      <div class="d-flex justify-end ga-2">
-        <v-btn @click="emit('close')">Keep it</v-btn>
-        <v-btn v-if="!isLast" variant="flat" color="error" :loading="busy" :disabled="!would" @click="remove"
-          >Remove</v-btn
-        >
+  <AskDialog
+    :title="`Remove “${template.name}”?`"
+    keep="Keep it"
+    :action="isLast ? '' : 'Remove'"
+    removes
+    :busy="busy"
+    :ready="would !== null"
+    @do="remove"
+    @close="emit('close')"
+  >
+    <template v-if="isLast">
+      It is the only template for its kind of pages. Make or copy another first, so that they have one.
+    </template>
+    <template v-else>
+      <v-select v-model="instead" label="Its pages get" :items="choices" hide-details class="mt-5 mb-4" />
+      <div v-if="would?.pages" aria-live="polite">
+        <p>
+          {{
+            would.pages.total === 0
+              ? 'No page would change.'
+              : would.pages.total === 1
+                ? 'One page would change:'
+                : `${would.pages.total} pages would change:`
+          }}
+        </p>
+        <p v-if="would.pages.total" class="quiet">
+          {{ would.pages.some.join(', ')
+          }}{{
+            would.pages.total > would.pages.some.length
+              ? ` and ${would.pages.total - would.pages.some.length} more`
+              : ''
+          }}
+        </p>
+        <p class="mt-2">Shoppers see it when you publish. Undo brings it back.</p>
       </div>
-    </v-card>
-  </v-dialog>
+      <v-progress-linear v-else indeterminate aria-label="Working out which pages change" />
+    </template>
+  </AskDialog>
 </template>

@@ -4,6 +4,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, reactive, ref, watch } from 'vue';
 import { attempt, call, refreshChanges, say, session } from '../api';
 import { news } from '../live';
+import AskDialog from '../shell/AskDialog.vue';
 import { whenText } from '../times';
 
 type Timed = AnswerOf<typeof routes.listTimedChanges>['timedChanges'][number];
@@ -147,19 +148,17 @@ onMounted(() => load());
     </ol>
     <v-btn v-if="next" class="mt-4" @click="load(true)">Show older</v-btn>
 
-    <v-dialog :model-value="asking !== null" max-width="520" @update:model-value="asking = null">
-      <v-card v-if="asking" class="pa-6">
-        <h2 class="mb-3">Bring back revision {{ asking.number }}?</h2>
-        <p class="mb-5">
-          Shoppers see the design as it was then, at once. It becomes a new revision, so the present one can be brought
-          back as well. Unpublished changes stay in the draft.
-        </p>
-        <div class="d-flex justify-end ga-2">
-          <v-btn @click="asking = null">Cancel</v-btn>
-          <v-btn variant="flat" color="primary" :loading="busy" @click="revert(asking)">Bring it back</v-btn>
-        </div>
-      </v-card>
-    </v-dialog>
+    <AskDialog
+      v-if="asking"
+      :title="`Bring back revision ${asking.number}?`"
+      action="Bring it back"
+      :busy="busy"
+      @do="revert(asking)"
+      @close="asking = null"
+    >
+      Shoppers see the design as it was then, at once. It becomes a new revision, so the present one can be brought back
+      as well. Unpublished changes stay in the draft.
+    </AskDialog>
   </div>
 </template>
 

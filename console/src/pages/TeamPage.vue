@@ -4,6 +4,7 @@ import { ROLES, told } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call, say, session } from '../api';
+import AskDialog from '../shell/AskDialog.vue';
 import { dayText, whenText } from '../times';
 
 type Team = AnswerOf<typeof routes.getTeam>;
@@ -174,16 +175,16 @@ onMounted(load);
       <v-btn v-if="next" class="mt-4" @click="attempt(() => loadAudit(true))">Show older</v-btn>
     </template>
 
-    <v-dialog :model-value="leaving !== null" max-width="480" @update:model-value="leaving = null">
-      <v-card v-if="leaving" class="pa-6">
-        <h2 class="mb-3">Remove {{ leaving.name }}?</h2>
-        <p class="mb-5">They cannot open this store any more. What they did stays. You can invite them again.</p>
-        <div class="d-flex justify-end ga-2">
-          <v-btn @click="leaving = null">Cancel</v-btn>
-          <v-btn variant="flat" color="error" @click="setRole(leaving.mail, null)">Remove</v-btn>
-        </div>
-      </v-card>
-    </v-dialog>
+    <AskDialog
+      v-if="leaving"
+      :title="`Remove ${leaving.name}?`"
+      action="Remove"
+      removes
+      @do="setRole(leaving.mail, null)"
+      @close="leaving = null"
+    >
+      They cannot open this store any more. What they did stays. You can invite them again.
+    </AskDialog>
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 /** The store's name and a menu. */
 import { menu, toggle } from '../../fields/field.js';
-import { html } from '../../render/html.js';
+import { html, type Markup } from '../../render/html.js';
+import type { MenuEntry } from '../../render/menu.js';
 import { mark } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
 
@@ -17,16 +18,22 @@ export const menuBar = defineKind({
   needs: () => [{ type: 'path', page: 'home' }],
   view(values, view) {
     const menu = view.menu(values.menu);
-    const home = view.href({ to: 'home' });
-    return html`<div class="menu-bar">${values.storeName && home && html`<a class="menu-bar-name" href="${home}">${view.store.name}</a>`}<nav aria-label="${menu?.name ?? 'Menu'}"><ul>${(
-      menu?.entries ?? []
-    ).map((entry) => {
-      const href = view.href(entry.link);
-      const here = entry.link && 'to' in entry.link && entry.link.to === view.page.code;
-      return href && html`<li><a href="${href}"${here && html` aria-current="page"`}>${entry.label}</a></li>`;
-    })}</ul></nav></div>`;
+    const home = view.link({ to: 'home' });
+    const list = (entries: readonly MenuEntry[]): Markup | false => {
+      const items = entries.map(({ label, link, entries: inside }) => {
+        const to = view.link(link);
+        const here = link && 'to' in link && link.to === view.page.code;
+        const inner = list(inside);
+        if (to) return html`<li><a ${to}${here && html` aria-current="page"`}>${label}</a>${inner}</li>`;
+        // An entry that leads nowhere is the title of those inside it.
+        return inner && html`<li><span tabindex="0">${label}</span>${inner}</li>`;
+      });
+      return items.some(Boolean) && html`<ul>${items}</ul>`;
+    };
+    const shown = list(menu?.entries ?? []);
+    return html`<div class="menu-bar">${values.storeName && home && html`<a class="menu-bar-name" ${home}>${view.store.name}</a>`}${shown && html`<nav aria-label="${menu?.name ?? 'Menu'}">${shown}</nav>`}</div>`;
   },
-  css: `.menu-bar{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2.5rem}.menu-bar-name{font:500 1.6rem/1.2 var(--title-font);text-decoration:none}.menu-bar ul{display:flex;flex-wrap:wrap;gap:.25rem 1.75rem;list-style:none;margin:0;padding:0}.menu-bar nav a{display:inline-block;padding-block:.35rem;text-decoration:none;border-block-end:2px solid transparent}.menu-bar nav a:hover{border-color:var(--line)}.menu-bar nav a[aria-current]{border-color:var(--accent)}.region-header .k-menu-bar{border-block-end:1px solid var(--line)}`,
+  css: `.menu-bar{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2.5rem}.menu-bar-name{font:500 1.6rem/1.2 var(--title-font);text-decoration:none}.menu-bar ul{display:flex;flex-wrap:wrap;gap:.25rem 1.75rem;list-style:none;margin:0;padding:0}.menu-bar nav a{display:inline-block;padding-block:.35rem;text-decoration:none;border-block-end:2px solid transparent}.menu-bar nav a:hover{border-color:var(--line)}.menu-bar nav a[aria-current]{border-color:var(--accent)}.menu-bar span{display:inline-block;padding-block:.35rem}.menu-bar ul ul{display:grid;gap:0;padding-inline-start:1rem;font-size:.9375rem}@media (hover:hover) and (min-width:600px){.menu-bar li{position:relative}.menu-bar ul ul{position:absolute;inset-block-start:100%;inset-inline-end:0;z-index:5;visibility:hidden;min-width:12rem;padding:.5rem 1.25rem;background:var(--ground);border:1px solid var(--line)}.menu-bar li:hover>ul,.menu-bar li:focus-within>ul{visibility:visible}.menu-bar ul ul ul{position:static;border:0;padding-block:0}}.region-header .k-menu-bar{border-block-end:1px solid var(--line)}`,
   sketch: ({ storeName }) => ({
     height: 44,
     marks: [

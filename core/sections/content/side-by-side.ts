@@ -12,7 +12,7 @@ export const sideBySide = defineKind({
   fields: {
     title: text('Title', 'The heading over the text.', { max: 120 }),
     text: prose('Text', 'A few sentences.', { max: 4000 }),
-    picture: picture('Picture', 'Stands beside the text; above it on a phone.'),
+    picture: picture('Picture', 'Stands beside the text; above it on a phone.', { suits: 4 / 3 }),
     side: choice(
       'Picture stands',
       'On which side the picture stands on wide screens.',
@@ -23,9 +23,9 @@ export const sideBySide = defineKind({
     link: link('Leads to', 'Where the link leads.'),
   },
   view({ title, text, picture, side, action, link }, view) {
-    const href = view.href(link);
+    const to = view.link(link);
     return html`<div class="beside beside-${side}"><div class="beside-picture">${view.picture(picture, '(min-width:48rem) 50vw, 100vw')}</div>
-<div class="beside-words">${title !== '' && html`<h2>${title}</h2>`}<div>${raw(text)}</div>${action !== '' && href && html`<p><a href="${href}">${action}</a></p>`}</div></div>`;
+<div class="beside-words">${title !== '' && html`<h2>${title}</h2>`}<div>${raw(text)}</div>${action !== '' && to && html`<p><a ${to}>${action}</a></p>`}</div></div>`;
   },
   css: `.beside{display:grid;gap:var(--gap)}.beside-picture{background:var(--soft)}.beside-picture img{width:100%;aspect-ratio:4/3;object-fit:cover}.beside-words{align-self:center;text-align:start}.beside-words p{max-width:52ch}
 @container (min-width:48rem){.beside{grid-template-columns:1fr 1fr;gap:calc(var(--gap)*2)}.beside-end .beside-picture{order:2}}`,

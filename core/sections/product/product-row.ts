@@ -47,8 +47,8 @@ export const productRow = defineKind({
     const products = view.products(need(values));
     if (products.length === 0) return NOTHING;
     const { title, action, across, pictures } = values;
-    const href = view.href(values.link);
-    return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2>${title}</h2>`}${action !== '' && href && html`<a href="${href}">${action}</a>`}</div>`}
+    const to = view.link(values.link);
+    return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2>${title}</h2>`}${action !== '' && to && html`<a ${to}>${action}</a>`}</div>`}
 <ul class="cards ${deviceClasses('across', across)}${pictures !== 'theme' && ` cut-${pictures}`}">${products.map((product) => card(product, view, SIZES, title === '' ? 'h2' : 'h3'))}</ul>`;
   },
   css: `${CUTS}.row-head{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2rem;border-block-end:1px solid var(--line);margin-block-end:var(--gap);padding-block-end:.6rem}.row-head h2{margin:0}.across-1{--across:1}.across-2{--across:2}.across-3{--across:3}.across-5{--across:5}@media (max-width:1023px){.t-across-1{grid-template-columns:1fr}.t-across-2{grid-template-columns:repeat(2,minmax(0,1fr))}.t-across-3{grid-template-columns:repeat(3,minmax(0,1fr))}.t-across-4{grid-template-columns:repeat(4,minmax(0,1fr))}.t-across-5{grid-template-columns:repeat(5,minmax(0,1fr))}}@media (max-width:599px){.p-across-1{grid-template-columns:1fr}.p-across-2{grid-template-columns:repeat(2,minmax(0,1fr))}.p-across-3{grid-template-columns:repeat(3,minmax(0,1fr))}.p-across-4{grid-template-columns:repeat(4,minmax(0,1fr))}.p-across-5{grid-template-columns:repeat(5,minmax(0,1fr))}}`,
