@@ -48,6 +48,12 @@ export const routes = {
     body: shapes.noBody,
     answer: shapes.done,
   }),
+  restoreStore: post('/restored-stores', {
+    summary: 'Opens a closed store again, as it was; for those who may close it.',
+    body: shapes.restoreStoreRequest,
+    answer: shapes.store,
+    status: 201,
+  }),
   getTeam: get('/stores/{store}/team', {
     summary: 'Who belongs to the store, and who is invited.',
     answer: shapes.team,
@@ -72,7 +78,11 @@ export const routes = {
     answer: shapes.audit,
   }),
 
-  listDesigns: get('/stores/{store}/designs', { summary: 'The designs of a store.', answer: shapes.designs }),
+  listDesigns: get('/stores/{store}/designs', {
+    summary: 'The designs of a store, or those that were put away.',
+    query: shapes.archivedQuery,
+    answer: shapes.designs,
+  }),
   createDesign: post('/stores/{store}/designs', {
     summary: 'A new design, as a copy of another with its draft.',
     can: 'design.publish',
@@ -92,6 +102,13 @@ export const routes = {
     can: 'design.publish',
     body: shapes.noBody,
     answer: shapes.done,
+  }),
+  restoreDesign: post('/stores/{store}/restored-designs', {
+    summary: 'Takes out again a design that was put away, as it was.',
+    can: 'design.publish',
+    body: shapes.restoreDesignRequest,
+    answer: shapes.design,
+    status: 201,
   }),
   goLive: post(`${DESIGN}/live`, {
     summary: 'Shoppers see this design from now on, as it was last published.',
@@ -143,7 +160,11 @@ export const routes = {
     answer: shapes.timedChange,
   }),
 
-  listStores: get('/stores', { summary: 'The stores one belongs to.', answer: shapes.stores }),
+  listStores: get('/stores', {
+    summary: 'The stores one belongs to, or those of them that were closed.',
+    query: shapes.archivedQuery,
+    answer: shapes.stores,
+  }),
   getStore: get('/stores/{store}', { summary: 'One store.', answer: shapes.store }),
   listSectionKinds: get('/section-kinds', {
     summary: 'Every section kind with its fields and their JSON Schema.',

@@ -13,10 +13,12 @@ export function designCommands(program: Command): void {
   designs
     .command('list')
     .description('List the designs.')
-    .addHelpText('after', '\nExample:\n  $ parlour design list')
-    .action(async (_options: object, command: Command) => {
+    .option('--archived', 'those that were put away')
+    .addHelpText('after', '\nExamples:\n  $ parlour design list\n  $ parlour design list --archived')
+    .action(async ({ archived }: { archived?: true }, command: Command) => {
       const { call, print } = contextOf(command);
-      const { designs: found } = await call(routes.listDesigns);
+      const { designs: found } = await call(routes.listDesigns, { query: { archived: archived && 'yes' } });
+      if (archived && found.length === 0) return print(found, () => 'None was put away.');
       print(found, () =>
         table(
           ['Code', 'Name', '', '>Revision', '>Unpublished'],
@@ -104,7 +106,18 @@ export function designCommands(program: Command): void {
     .action(async (design: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.archiveDesign, { params: { design }, body: {} });
-      print(answer, () => `“${design}” is put away.`);
+      print(answer, () => `“${design}” is put away.\nTake it out again: parlour design restore ${design}`);
+    });
+
+  designs
+    .command('restore')
+    .description('Take out again a design that was put away.')
+    .argument('<design>', 'its code; see parlour design list --archived')
+    .addHelpText('after', '\nExample:\n  $ parlour design restore summer')
+    .action(async (design: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.restoreDesign, { body: { design } });
+      print(answer, () => `“${answer.name}” is there again.\nWork on it with: parlour --design ${answer.code} …`);
     });
 
   program

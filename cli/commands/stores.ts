@@ -14,15 +14,17 @@ interface StoreOptions {
 }
 
 export function storeCommands(program: Command): void {
-  const stores = program.command('store').description('Stores: list, create, archive.');
+  const stores = program.command('store').description('Stores: list, create, close, open again.');
 
   stores
     .command('list')
     .description('List the stores you belong to.')
-    .addHelpText('after', '\nExample:\n  $ parlour store list')
-    .action(async (_options: object, command: Command) => {
+    .option('--archived', 'those that were closed')
+    .addHelpText('after', '\nExamples:\n  $ parlour store list\n  $ parlour store list --archived')
+    .action(async ({ archived }: { archived?: true }, command: Command) => {
       const { call, print } = contextOf(command);
-      const { stores: found } = await call(routes.listStores);
+      const { stores: found } = await call(routes.listStores, { query: { archived: archived && 'yes' } });
+      if (archived && found.length === 0) return print(found, () => 'None of yours was closed.');
       print(found, () =>
         table(
           ['Slug', 'Name', 'Currency', 'Storefront'],
@@ -64,7 +66,18 @@ export function storeCommands(program: Command): void {
     .action(async (slug: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.archiveStore, { params: { store: slug }, body: {} });
-      print(answer, () => `“${slug}” is closed.`);
+      print(answer, () => `“${slug}” is closed.\nOpen it again: parlour store restore ${slug}`);
+    });
+
+  stores
+    .command('restore')
+    .description('Open a closed store again, as it was.')
+    .argument('<slug>', 'the store; see parlour store list --archived')
+    .addHelpText('after', '\nExample:\n  $ parlour store restore tern-tea')
+    .action(async (slug: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.restoreStore, { body: { store: slug } });
+      print(answer, () => `“${answer.name}” is open again, at ${answer.storefront}`);
     });
 
   const team = program.command('team').description('Who belongs to the store, and as what.');

@@ -9,6 +9,9 @@ export const noBody = closed({});
 
 export const done = closed({ done: boolean().required() });
 
+/** Lists what was put away instead of what is there. */
+export const archivedQuery = closed({ archived: string().oneOf(['yes', 'no']).optional() });
+
 export const reason = string().oneOf(['page', 'rule', 'standard']).required();
 
 export const pageKind = string().oneOf(pageKinds()).required();

@@ -39,6 +39,8 @@ export const design = closed({
   createdAt: string().required(),
 });
 
+export const restoreDesignRequest = closed({ design: codeText().required() });
+
 export const designs = closed({ designs: array(design).required() });
 
 export const designRequest = closed({

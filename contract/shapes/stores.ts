@@ -1,6 +1,6 @@
 /** Stores, section kinds, pictures. */
 import { array, number, string } from 'yup';
-import { closed, pageKinds, plainText, type Field, type JsonSchema } from '@parlour/core';
+import { closed, codeText, pageKinds, plainText, type Field, type JsonSchema } from '@parlour/core';
 import { pageKind, typed } from './common.js';
 
 export const store = closed({
@@ -15,6 +15,8 @@ export const store = closed({
 });
 
 export const stores = closed({ stores: array(store).required() });
+
+export const restoreStoreRequest = closed({ store: codeText().required() });
 
 const kindShape = closed({
   name: string().required(),

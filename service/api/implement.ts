@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { raw, Router, type Request, type Response } from 'express';
 import type { Schema } from 'yup';
-import { can, canonicalJson, check, plainText, Problem, rolesWith, type Role } from '@parlour/core';
+import { can, canonicalJson, check, plainText, Problem, rolesWith, type Capability, type Role } from '@parlour/core';
 import { pathParams, type AnswerOf, type BodyOf, type QueryOf, type Route } from '@parlour/contract';
 import { accountFrom } from '../accounts/sign-in.js';
 import type { Config } from '../config.js';
@@ -82,10 +82,15 @@ export async function callerOf({ db }: Api, route: Route, request: Request): Pro
     throw notAllowed('This token may only read.', 'Use a token with the scope “all”.');
   if (params['store'] === undefined) return { account };
   const { store, role } = await storeFor(db, account, params['store']);
-  if (route.can && !can(role, route.can))
-    throw notAllowed(`A ${role} may not do this here.`, `Ask somebody who is ${rolesWith(route.can).join(' or ')}.`);
+  if (route.can) mustBeAble(role, route.can);
   if (params['design'] === undefined) return { account, store, role };
   return { account, store, role, design: await designOf(db, store, params['design']) };
+}
+
+/** @throws Problem `not-allowed` */
+export function mustBeAble(role: Role, capability: Capability): void {
+  if (!can(role, capability))
+    throw notAllowed(`A ${role} may not do this here.`, `Ask somebody who is ${rolesWith(capability).join(' or ')}.`);
 }
 
 const notAllowed = (sentence: string, remedy: string): Problem => new Problem('not-allowed', sentence, { remedy });

@@ -2,7 +2,7 @@
 import { inZone } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { audit } from '../records/audit.js';
-import { archiveDesign, bringIn, copyDesign, goLive } from '../publishing/designs.js';
+import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
 import { designById, listDesigns, updateDesign, type Design } from '../records/designs.js';
 import { changedKeysOf } from '../records/drafts.js';
@@ -22,9 +22,10 @@ export function releaseRoutes(api: Api): void {
     createdAt: design.createdAt.toISOString(),
   });
 
-  implement(api, routes.listDesigns, async ({ store }) => ({
-    designs: await Promise.all((await listDesigns(db, store.id)).map((design) => shapeOf(design, store.liveDesign.id))),
-  }));
+  implement(api, routes.listDesigns, async ({ store, query }) => {
+    const found = await listDesigns(db, store.id, query.archived === 'yes');
+    return { designs: await Promise.all(found.map((design) => shapeOf(design, store.liveDesign.id))) };
+  });
   implement(api, routes.getDesign, ({ design, store }) => shapeOf(design, store.liveDesign.id));
 
   implement(api, routes.createDesign, async ({ store, account, body }) => {
@@ -51,6 +52,12 @@ export function releaseRoutes(api: Api): void {
     await archiveDesign(db, design);
     await audit(db, { storeId: store.id, accountId: account.id, action: 'design.archive', target: design.code });
     return { done: true };
+  });
+
+  implement(api, routes.restoreDesign, async ({ store, account, body }) => {
+    const design = await restoreDesign(db, store.id, body.design);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'design.restore', target: design.code });
+    return shapeOf(design, store.liveDesign.id);
   });
 
   implement(api, routes.goLive, async ({ store, design, account, body }) => {

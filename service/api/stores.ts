@@ -7,10 +7,12 @@ import {
   picturePath,
   planPage,
   planSvg,
+  Problem,
   SHIPPED_KINDS,
   startersFor,
   templateFrom,
   type JsonSchema,
+  type Role,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { storefrontOrigin, type Config } from '../config.js';
@@ -18,14 +20,14 @@ import { makePicture } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
 import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
-import { archiveStore, findStore, storesOf, type Store } from '../records/stores.js';
-import { implement, type Api } from './implement.js';
+import { archiveStore, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
+import { implement, mustBeAble, type Api } from './implement.js';
 
 export function storeRoutes(api: Api): void {
   const { db, config } = api;
 
-  implement(api, routes.listStores, async ({ account }) => ({
-    stores: (await storesOf(db, account.id)).map((store) => shapeOf(store, config)),
+  implement(api, routes.listStores, async ({ account, query }) => ({
+    stores: (await storesOf(db, account.id, query.archived === 'yes')).map((store) => shapeOf(store, config)),
   }));
   implement(api, routes.createStore, async ({ account, body }) => {
     const id = await createStore(db, account.id, body);
@@ -36,6 +38,18 @@ export function storeRoutes(api: Api): void {
     await archiveStore(db, store.id, new Date());
     await audit(db, { storeId: store.id, accountId: account.id, action: 'store.archive', target: store.slug });
     return { done: true };
+  });
+  implement(api, routes.restoreStore, async ({ account, body }) => {
+    const store = (await storesOf(db, account.id, true)).find(({ slug }) => slug === body.store);
+    if (!store)
+      throw new Problem('no-such-thing', `No store “${body.store}” of yours is closed.`, {
+        place: 'store',
+        remedy: 'List the closed stores to see which there are.',
+      });
+    mustBeAble((await roleIn(db, account.id, store.id)) as Role, 'store.manage');
+    await archiveStore(db, store.id, null);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.restore', target: store.slug });
+    return shapeOf(store, config);
   });
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
   implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));

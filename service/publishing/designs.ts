@@ -10,7 +10,7 @@ import {
   type Draft,
 } from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
-import type { Database } from '../records/database.js';
+import type { Database, Records } from '../records/database.js';
 import {
   addDesign,
   designById,
@@ -49,11 +49,7 @@ export async function copyDesign(
   const made = await db.transaction().execute(async (trx) => {
     const source = await lockDesign(trx, from.id);
     const liveId = await lockLiveDesign(trx, from.storeId);
-    const all = await listDesigns(trx, from.storeId);
-    if (all.length >= LIMITS.designsPerStore)
-      throw new Problem('limit-reached', `A store holds at most ${LIMITS.designsPerStore} designs.`, {
-        remedy: 'Put one away that is not used.',
-      });
+    const all = await checkRoom(trx, from.storeId);
     const taken = new Set(all.map((one) => one.code));
     const wanted = code ?? freeCode(name, (one) => taken.has(one) || one === 'live' || one === 'draft');
     if (wanted === 'live' || wanted === 'draft' || (await findDesign(trx, from.storeId, wanted)))
@@ -109,6 +105,30 @@ export async function archiveDesign(db: Database, design: Design): Promise<void>
         remedy: 'Make another design live first.',
       });
     await updateDesign(trx, design.id, { archivedAt: new Date() });
+  });
+}
+
+/** Takes out again a design that was put away. @throws Problem `no-such-thing`, `limit-reached` */
+export const restoreDesign = (db: Database, storeId: number, code: string): Promise<Design> =>
+  db.transaction().execute(async (trx) => {
+    await lockLiveDesign(trx, storeId);
+    const found = await findDesign(trx, storeId, code);
+    if (!found?.archivedAt)
+      throw new Problem('no-such-thing', `No design “${code}” was put away.`, {
+        place: 'design',
+        remedy: 'List the designs that were put away to see which there are.',
+      });
+    await checkRoom(trx, storeId);
+    await updateDesign(trx, found.id, { archivedAt: null });
+    return { ...found, archivedAt: null };
+  });
+
+/** @throws Problem `limit-reached` if a store can have no further design */
+async function checkRoom(trx: Records, storeId: number): Promise<Design[]> {
+  const all = await listDesigns(trx, storeId);
+  if (all.length < LIMITS.designsPerStore) return all;
+  throw new Problem('limit-reached', `A store holds at most ${LIMITS.designsPerStore} designs.`, {
+    remedy: 'Put one away that is not used.',
   });
 }
 

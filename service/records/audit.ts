@@ -5,6 +5,7 @@ import { json, type Records } from './database.js';
 export const AUDITED = {
   'store.create': 'made the store',
   'store.archive': 'closed the store',
+  'store.restore': 'opened again the store',
   'team.invite': 'invited',
   'team.withdraw': 'withdrew the invitation of',
   'team.join': 'joined as',
@@ -12,6 +13,7 @@ export const AUDITED = {
   'account.password': 'changed the password of',
   'design.create': 'made the design',
   'design.archive': 'put away the design',
+  'design.restore': 'took out again the design',
   'design.live': 'made live the design',
   'design.publish': 'published the design',
   'design.revert': 'brought back a revision of the design',

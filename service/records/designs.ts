@@ -41,9 +41,13 @@ export const findDesign = (db: Records, storeId: number, code: string): Promise<
 export const designById = (db: Records, id: number): Promise<Design> =>
   designQuery(db).where('id', '=', id).executeTakeFirstOrThrow();
 
-/** Designs that are not archived, oldest first. */
-export const listDesigns = (db: Records, storeId: number): Promise<Design[]> =>
-  designQuery(db).where('store_id', '=', storeId).where('archived_at', 'is', null).orderBy('id').execute();
+/** Designs of a store, oldest first. @param archived those that were put away, instead of those in use */
+export const listDesigns = (db: Records, storeId: number, archived = false): Promise<Design[]> =>
+  designQuery(db)
+    .where('store_id', '=', storeId)
+    .where('archived_at', archived ? 'is not' : 'is', null)
+    .orderBy('id')
+    .execute();
 
 /** Reads a design and keeps others from changing it until the transaction ends. */
 export const lockDesign = (trx: Records, designId: number): Promise<Design> =>

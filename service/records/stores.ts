@@ -56,12 +56,12 @@ export async function findStore(db: Records, slug: string): Promise<Store | unde
   return row && asStore(row);
 }
 
-/** The stores an account belongs to, by name. */
-export async function storesOf(db: Records, accountId: number): Promise<Store[]> {
+/** The stores an account belongs to, by name. @param closed those that were closed, instead of those that are open */
+export async function storesOf(db: Records, accountId: number, closed = false): Promise<Store[]> {
   const rows = await storeQuery(db)
     .innerJoin('membership', 'membership.store_id', 'store.id')
     .where('membership.account_id', '=', accountId)
-    .where('store.archived_at', 'is', null)
+    .where('store.archived_at', closed ? 'is not' : 'is', null)
     .orderBy('store.name')
     .execute();
   return rows.map(asStore);
@@ -78,7 +78,8 @@ export async function roleIn(db: Records, accountId: number, storeId: number): P
   return row?.role as Role | undefined;
 }
 
-export async function archiveStore(db: Records, storeId: number, at: Date): Promise<void> {
+/** @param at null opens it again */
+export async function archiveStore(db: Records, storeId: number, at: Date | null): Promise<void> {
   await db.updateTable('store').set({ archived_at: at }).where('id', '=', storeId).execute();
 }
 

@@ -88,6 +88,9 @@ test('every route, walked: what is sent and what is answered are of the describe
   const store = { name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'Europe/Dublin', country: 'IE' };
   await walk('createStore', { body: { slug: 'tern-tea', ...store } });
   await walk('archiveStore', { params: { store: 'tern-tea' }, body: {} });
+  await walk('listStores', { query: { archived: 'yes' } });
+  await walk('restoreStore', { body: { store: 'tern-tea' } });
+  await walk('archiveStore', { params: { store: 'tern-tea' }, body: {} });
   const { link } = await walk<{ link: string }>('invite', { body: { mail: 'tolle@windrow.example', role: 'editor' } });
   await walk('getTeam');
   await walk('join', { body: { token: link.split('/').at(-1), name: 'Tolle', password: 'a harbour at dawn' } });
@@ -140,6 +143,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('goLive', { params: { design: 'summer' }, body: {} });
   await walk('goLive', { params: { design: 'first' }, body: { note: 'Back' } });
   await walk('archiveDesign', { params: { design: 'summer' }, body: {} });
+  await walk('restoreDesign', { body: { design: 'summer' } });
   await edit([heading]);
   const { changes } = await walk<{ changes: { id: string }[] }>('listChanges');
   const timed = {

@@ -134,6 +134,26 @@ describe('several designs', () => {
     await service.call(routes.archiveDesign, { params: { design: 'summer' }, body: {} });
     await expect(changes('summer')).rejects.toMatchObject({ code: 'no-such-thing' });
   });
+
+  test('a design that was put away is taken out again with its draft; none that was not', async () => {
+    await service.call(routes.createDesign, { body: { name: 'Summer' } });
+    await service.call(routes.edit, {
+      params: { design: 'summer' },
+      body: { unit: randomUUID(), edits: [titleTo('Long days')] },
+    });
+    const codes = async (archived?: 'yes') =>
+      (await service.call(routes.listDesigns, { query: { archived } })).designs.map(({ code }) => code);
+    await service.call(routes.archiveDesign, { params: { design: 'summer' }, body: {} });
+    expect([await codes(), await codes('yes')]).toEqual([['first'], ['summer']]);
+    await service.call(routes.restoreDesign, { body: { design: 'summer' } });
+    expect([await codes(), await codes('yes')]).toEqual([['first', 'summer'], []]);
+    expect((await changes('summer')).map(({ sentence }) => sentence)).toEqual([expect.stringContaining('Long days')]);
+    for (const design of ['summer', 'gone'])
+      await expect(service.call(routes.restoreDesign, { body: { design } })).rejects.toMatchObject({
+        code: 'no-such-thing',
+        place: 'design',
+      });
+  });
 });
 
 describe('timed changes', () => {

@@ -161,6 +161,28 @@ test('a new store has every page a shop needs, and is its owner’s alone', asyn
   expect((await service.send('osier.localhost', '/')).status).toBe(404);
 });
 
+test('a closed store is opened again by those who may close it, and by nobody else', async () => {
+  const body = { slug: 'tern', name: 'Tern', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' };
+  await service.call(routes.createStore, { body });
+  const invited = { params: { store: 'tern' }, body: { mail: 'tern-builder@windrow.example', role: 'builder' } };
+  const { link } = await service.call(routes.invite, invited);
+  const stranger = await joined('not-of-tern@windrow.example', 'owner');
+  const builder = await joined('tern-builder@windrow.example', 'viewer');
+  await createClient({ origin: service.origin }).call(routes.join, {
+    body: { token: link.split('/').at(-1) ?? '', name: 'x', password: PASSWORD },
+  });
+  await service.call(routes.archiveStore, { params: { store: 'tern' }, body: {} });
+  const open = (client: Client) => client.call(routes.restoreStore, { body: { store: 'tern' } });
+  await expect(open(stranger)).rejects.toMatchObject({ code: 'no-such-thing' });
+  await expect(open(builder)).rejects.toMatchObject({ code: 'not-allowed' });
+  const closed = { query: { archived: 'yes' } } as const;
+  expect((await stranger.call(routes.listStores, closed)).stores).toEqual([]);
+  expect((await service.call(routes.listStores, closed)).stores.map(({ slug }) => slug)).toContain('tern');
+  expect((await open(service.client)).slug).toBe('tern');
+  expect((await service.send('tern.localhost', '/')).text).toContain('Tern');
+  await expect(open(service.client)).rejects.toMatchObject({ code: 'no-such-thing', place: 'store' });
+});
+
 test('no route reaches another store: to a stranger it looks like none', async () => {
   const stranger = await (async () => {
     const made = await service.call(routes.createStore, {

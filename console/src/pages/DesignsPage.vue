@@ -10,12 +10,19 @@ type Design = AnswerOf<typeof routes.listDesigns>['designs'][number];
 const designs = ref<Design[]>([]);
 const copying = ref<Design | null>(null);
 const switching = ref<Design | null>(null);
+const renaming = ref<Design | null>(null);
+const away = ref<Design[]>([]);
 const name = ref('');
 const busy = ref(false);
 
 const load = (): Promise<void | undefined> =>
   attempt(async () => {
-    designs.value = (await call(routes.listDesigns)).designs;
+    const [used, put] = await Promise.all([
+      call(routes.listDesigns),
+      call(routes.listDesigns, { query: { archived: 'yes' } }),
+    ]);
+    designs.value = used.designs;
+    away.value = put.designs;
   });
 
 async function run(work: () => Promise<void>): Promise<void> {
@@ -58,7 +65,21 @@ const archive = (design: Design): Promise<void> =>
   run(async () => {
     await call(routes.archiveDesign, { params: { design: design.code }, body: {} });
     if (session.design === design.code) await openDesign(session.store?.liveDesign ?? '');
-    say(`“${design.name}” is put away.`);
+    say(`“${design.name}” is put away.`, () => restore(design));
+  });
+
+const restore = (design: Design): Promise<void> =>
+  run(async () => {
+    await call(routes.restoreDesign, { body: { design: design.code } });
+    say(`“${design.name}” is there again.`);
+  });
+
+/** Another name; nothing else changes. */
+const rename = (design: Design): Promise<void> =>
+  run(async () => {
+    await call(routes.renameDesign, { params: { design: design.code }, body: { name: name.value.trim() } });
+    renaming.value = null;
+    name.value = '';
   });
 
 onMounted(load);
@@ -103,12 +124,42 @@ onMounted(load);
             <v-btn v-if="!design.live" variant="outlined" :disabled="busy" @click="switching = design">Make live</v-btn>
             <v-btn v-if="!design.live" :disabled="busy" @click="bringIn(design)">Bring in what live published</v-btn>
             <v-btn :disabled="busy" @click="copying = design">Copy</v-btn>
+            <v-btn
+              :disabled="busy"
+              @click="
+                renaming = design;
+                name = design.name;
+              "
+              >Rename</v-btn
+            >
             <v-btn v-if="!design.live" :disabled="busy" @click="archive(design)">Put away</v-btn>
           </div>
         </v-card>
       </li>
     </ul>
 
+    <section v-if="away.length" aria-label="Put away">
+      <h2>Put away</h2>
+      <p v-for="design in away" :key="design.code" class="away">
+        {{ design.name }}
+        <v-btn size="small" :disabled="busy" @click="restore(design)">Take out again</v-btn>
+      </p>
+    </section>
+
+    <AskDialog
+      v-if="renaming"
+      :title="`Rename “${renaming.name}”`"
+      action="Rename"
+      :busy="busy"
+      :ready="name.trim() !== ''"
+      @do="rename(renaming)"
+      @close="
+        renaming = null;
+        name = '';
+      "
+    >
+      <v-text-field v-model="name" label="Name of the design" autofocus maxlength="80" />
+    </AskDialog>
     <AskDialog
       v-if="copying"
       :title="`Copy “${copying.name}”`"
@@ -153,6 +204,15 @@ onMounted(load);
   justify-content: space-between;
   gap: 12px 24px;
   padding: 18px 22px;
+}
+.away {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  color: rgb(var(--v-theme-secondary));
+}
+section h2 {
+  margin: 28px 0 8px;
 }
 .about h2 {
   font-size: 1.25rem;
