@@ -6,6 +6,7 @@ export { checkValue, fieldSchema, isInstant } from './fields/schema.js';
 export * from './fields/shapes.js';
 export * from './fields/value.js';
 export * from './fields/json-schema.js';
+export { inWords } from './fields/in-words.js';
 export { BREAK_MARK, cleanProse, escapeText, proseFault, proseParts } from './fields/prose.js';
 export * from './design/document.js';
 export * from './design/document-types.js';

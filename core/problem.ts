@@ -47,6 +47,7 @@ export const PROBLEMS = {
   'no-such-section-kind': [400, 'There is no section kind of this name and version.'],
   'bad-rule': [400, 'A rule cannot be read, or asks something of pages that they do not have; `place` names where.'],
   'rule-never-matches': [409, 'No page can ever meet all conditions of a rule.'],
+  'ends-first': [409, 'A section or a rule would end to count before it begins.'],
   'no-such-field': [400, 'The section, casing or document has no such field.'],
   'no-such-place': [400, 'A section cannot stand there: no such area or slot, or a kind that does not fit.'],
   'bad-page-code': [400, 'The text does not name a store page.'],

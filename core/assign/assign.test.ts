@@ -82,7 +82,7 @@ describe('assignment and why', () => {
       'The template “Skerry” leaves the footer out.',
       '“Banner” is put into the region “above”, for this page alone.',
       '“Size note” is meant for this page, by the rule price < 50, but there is no niche “extra” on it.',
-      'Space between things is 40 on pages of this template; elsewhere it is 24.',
+      'Space between things is 40 px on pages of this template; elsewhere it is 24 px.',
     ]);
     expect(told.change.map(({ command }) => command)).toEqual([
       'parlour assign product:K-2 TEMPLATE',
@@ -114,11 +114,11 @@ describe('assignment and why', () => {
       Object.fromEntries(whySection(own, SHIPPED_KINDS, { binding }).map(({ field, sentence }) => [field, sentence]));
     expect(told(() => 'Light wind')).toMatchObject({
       'values.title': 'Title is “Light wind”: taken from the page (attribute.wind).',
-      'values.across': 'Across on a desktop is “4”: set here.',
-      'values.across@tablet': 'Across on a tablet is “4”: set here.',
-      'values.across@phone': 'Across on a phone is “2”: set for this device.',
+      'values.across': 'Across on a desktop is “Four”: set here.',
+      'values.across@tablet': 'Across on a tablet is “Four”: set here.',
+      'values.across@phone': 'Across on a phone is “Two”: set for this device.',
       'values.limit': 'At most is 4: the default.',
-      'casing.tone': 'Ground is “soft”: set here.',
+      'casing.tone': 'Ground is “Soft”: set here.',
     });
     expect(told(() => '')['values.title']).toBe(
       'Title is “Any wind”: the fallback, since the page has none (attribute.wind).',
@@ -132,15 +132,15 @@ describe('assignment and why', () => {
     const bare = { format: 2, type: 'theme', groundwork: 'foolscap' };
     const set = { ...bare, values: { pictureRatio: 'portrait' } };
     expect(pictures(row, bare)).toMatchObject({ value: 'square', origin: 'theme' });
-    expect(pictures(row, set)?.sentence).toBe('Pictures is “portrait”: as the theme settings say (pictureRatio).');
+    expect(pictures(row, set)?.sentence).toBe('Pictures is “Portrait”: as the theme settings say (pictureRatio).');
     expect(pictures(row, set, { theme: { pictureRatio: 'landscape' } })?.sentence).toBe(
-      'Pictures is “landscape”: as the theme settings of this template say (pictureRatio).',
+      'Pictures is “Landscape”: as the theme settings of this template say (pictureRatio).',
     );
     expect(pictures({ ...row, values: { pictures: 'square' } }, set)).toMatchObject({ value: 'square', origin: 'own' });
     // A theme where nothing was set has no values at all.
     const untouched = new Map(state).set(keys.theme, bare as Document);
     expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING).sentences).toContain(
-      'Space between things is 40 on pages of this template; elsewhere it is 28.',
+      'Space between things is 40 px on pages of this template; elsewhere it is 28 px.',
     );
   });
 

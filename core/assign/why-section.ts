@@ -10,9 +10,8 @@ import {
   type ThemeDocument,
   type Values,
 } from '../design/document.js';
-import { shown } from '../design/edits/common.js';
 import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
-import { proseWords } from '../fields/prose.js';
+import { inWords } from '../fields/in-words.js';
 import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
 import { Problem } from '../problem.js';
@@ -124,6 +123,3 @@ function fromTheme(setting: string, { theme, template }: Look): ReturnType<typeo
   const whose = own === undefined ? 'the theme settings' : 'the theme settings of this template';
   return { value, origin: 'theme', because: `as ${whose} say (${setting})` };
 }
-
-const inWords = (field: Field, value: unknown): string =>
-  shown(field.type === 'prose' && typeof value === 'string' ? proseWords(value) : value);

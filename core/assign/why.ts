@@ -11,7 +11,7 @@ import {
   type TemplateDocument,
   type ThemeDocument,
 } from '../design/document.js';
-import { shown } from '../design/edits/common.js';
+import { inWords, shown } from '../fields/in-words.js';
 import { kindName, NICHE } from '../sections/kind.js';
 import { THEME_FIELDS } from '../theme/settings.js';
 import { listed } from '../words.js';
@@ -111,7 +111,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
       ...additions.map((one) => additionSentence(one, nicheNames(template, regions, state), kindTitle)),
       ...overrides.map(
         ({ setting: name, value, elsewhere }) =>
-          `${THEME_FIELDS[name]?.label ?? name} is ${shown(value)} on pages of this template; elsewhere it is ${shown(elsewhere)}.`,
+          `${THEME_FIELDS[name]?.label ?? name} is ${inWords(THEME_FIELDS[name], value)} on pages of this template; elsewhere it is ${inWords(THEME_FIELDS[name], elsewhere)}.`,
       ),
     ],
     change: changes(
@@ -169,8 +169,8 @@ function whyNot(rule: ReadyEntry, { facts, written = facts }: WhyPage, { now, de
 function actually({ fact }: Condition, facts: SubjectFacts, decimals: number): string {
   const values = facts.get(fact) ?? [];
   if (values.length === 0) return `it has no ${fact}`;
-  const inWords = (value: Scalar): string => (fact === 'price' ? String(Number(value) / 10 ** decimals) : shown(value));
-  return `its ${fact} is ${listed(values.map(inWords))}`;
+  const written = (value: Scalar): string => (fact === 'price' ? String(Number(value) / 10 ** decimals) : shown(value));
+  return `its ${fact} is ${listed(values.map(written))}`;
 }
 
 /** The arrangement of each region that a page of a template has. */

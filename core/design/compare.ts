@@ -1,5 +1,6 @@
 /** What differs between two states of a design, as data and in sentences; and the state with only some of it. */
-import type { Fields } from '../fields/field.js';
+import type { Field, Fields } from '../fields/field.js';
+import { inWords } from '../fields/in-words.js';
 import { isBound, splitKey } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
 import type { KindSet } from '../sections/kind.js';
@@ -8,7 +9,7 @@ import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-t
 import { codeOf, type DocumentKey, type NodeId } from './document.js';
 import { samePlace, type Draft, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys, editsBetween } from './difference.js';
-import { fieldsOfNode, sectionName, shown } from './edits/common.js';
+import { fieldsOfNode, sectionName } from './edits/common.js';
 import { applyEdit, type Edit } from './edits/edit.js';
 import { suffixInWords } from './edits/set.js';
 import { outOfRun, sequencesOf } from './sequence.js';
@@ -60,12 +61,8 @@ function headChanges(
   return changedKeys(before.head, after.head).map((field) => {
     const [was, now] = [before.head[field], after.head[field]];
     const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, names);
-    const label = headField(after.type, field)?.label ?? field;
-    const sentence = said
-      ? said
-      : isPlain(was) && isPlain(now)
-        ? `${capitalised(called)}: ${label} is ${shown(now)}, was ${shown(was)}.`
-        : `${capitalised(called)}: ${label} is changed.`;
+    const about = headField(after.type, field);
+    const sentence = said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, was, now)}.`;
     return { id: `${document} ${field}`, document, called, type: 'changed', field, sentence };
   });
 }
@@ -128,16 +125,19 @@ function valueSentence(
 ): string {
   const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(document, after, kinds) ?? {});
   const { name } = splitKey(key);
-  const label = (Object.hasOwn(fields, name) ? fields[name]?.label : undefined) ?? name;
+  const field = Object.hasOwn(fields, name) ? fields[name] : undefined;
   const [was, now] = [before[part]?.[key], after[part]?.[key]];
   // Named by its words before: what they are now is what the sentence tells.
-  const what = `${label}${suffixInWords(`${part}.${key}`)} of ${sectionName(before, kinds)}`;
-  if (isBound(now)) return `${what} is the page’s own ${now.bind}.`;
-  return isPlain(was) && isPlain(now) ? `${what} is ${shown(now)}, was ${shown(was)}.` : `${what} is changed.`;
+  const what = `${field?.label ?? name}${suffixInWords(`${part}.${key}`)} of ${sectionName(before, kinds)}`;
+  return `${what} ${becomes(field, was, now)}.`;
 }
 
-const isPlain = (value: unknown): boolean =>
-  value === undefined || (typeof value !== 'object' && !String(value).includes('<'));
+/** What a value is and was; of long texts, and where both would be told in the same words, only that it is another. */
+function becomes(field: Field | null | undefined, was: unknown, now: unknown): string {
+  const [before, after] = [inWords(field, was), inWords(field, now)];
+  const isLong = field?.type === 'prose' && !isBound(now);
+  return isLong || before === after ? 'is changed' : `is ${after}, was ${before}`;
+}
 
 /** The states two designs, revisions or drafts are compared by. */
 export type States = Pick<Draft, 'get'>;

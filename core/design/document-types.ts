@@ -19,7 +19,16 @@ import {
 } from '../fields/field.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { THEME_FIELDS } from '../theme/settings.js';
-import { FORMAT, REGIONS, WIDTHS, type DocumentKey, type DocumentTypeName, type Values } from './document.js';
+import {
+  FORMAT,
+  keys,
+  REGIONS,
+  WIDTHS,
+  type DocumentKey,
+  type DocumentTypeName,
+  type Region,
+  type Values,
+} from './document.js';
 import type { DraftDocument } from './draft.js';
 
 export interface DocumentType {
@@ -98,10 +107,17 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       theme: fieldIn(THEME_FIELDS),
     },
     areas: (head) => PAGE_KINDS[head['pageKind'] as PageKind].areas,
-    says: (path, value, head) =>
-      path.startsWith('around.')
-        ? `Pages of the template “${String(head['name'])}” ${value === 'none' ? `have no ${path.slice(7)}` : `have the ${path.slice(7)} ${value === undefined ? 'of every page' : `“${String(value)}”`}`}.`
-        : null,
+    says(path, value, head, nameOf) {
+      if (!path.startsWith('around.')) return null;
+      const region = path.slice('around.'.length) as Region;
+      const which =
+        value === undefined
+          ? `the ${region} of every page`
+          : value === 'none'
+            ? `no ${region}`
+            : `the ${region} “${nameOf(keys.arrangement(region, String(value)))}”`;
+      return `Pages of the template “${String(head['name'])}” have ${which}.`;
+    },
   },
   arrangement: {
     key: new RegExp(`^around/(?:${REGIONS.join('|')})/(${DOCUMENT_CODE})$`),

@@ -2,12 +2,16 @@
  * Three-way merge, value by value: what `ours` changed since `base` is brought into `theirs`. One merge for chosen
  * changes, timed changes and taking them back, reverts, and a design that brings in what the live one published.
  */
+import type { Field, Fields } from '../fields/field.js';
+import { inWords } from '../fields/in-words.js';
+import { splitKey } from '../fields/value.js';
+import { CASING } from '../sections/casing.js';
 import type { KindSet } from '../sections/kind.js';
 import { headField, nameOf } from './document-types.js';
 import type { DocumentKey, NodeId } from './document.js';
 import { isSection, samePlace, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys } from './difference.js';
-import { isSame, sectionName, shown } from './edits/common.js';
+import { fieldsOfNode, isSame, sectionName } from './edits/common.js';
 import { orderKeys, outOfRun, sequencesOf } from './sequence.js';
 import { capitalised } from '../words.js';
 
@@ -64,17 +68,20 @@ function mergeInside(
   const conflict = (sentence: string, where: { node?: NodeId; field?: string } = {}): void => {
     conflicts.push({ document: key, ...where, sentence: `${documentName}: ${sentence}` });
   };
-  const head = mergeValues(base.head, ours.head, theirs.head, (field, mine) =>
+  const head = mergeValues(base.head, ours.head, theirs.head, (field, mine) => {
+    const about = headField(theirs.type, field);
     conflict(
-      `${headField(theirs.type, field)?.label ?? field} is now ${shown(theirs.head[field])}; it was to become ${shown(mine)}.`,
+      `${about?.label ?? field} is now ${inWords(about, theirs.head[field])}; it was to become ${inWords(about, mine)}.`,
       { field },
-    ),
-  );
+    );
+  });
 
+  const fieldOf: FieldOf = (node, part, key) =>
+    ((part === 'casing' ? CASING : (fieldsOfNode(theirs, node, kinds) ?? {})) as Fields)[splitKey(key).name];
   const nodes: Record<NodeId, DraftNode> = {};
   for (const id of new Set([...Object.keys(theirs.nodes), ...Object.keys(ours.nodes)])) {
     const [b, o, t] = [base.nodes[id], ours.nodes[id], theirs.nodes[id]];
-    const node = mergeNode(id, b, o, t, conflict, kinds);
+    const node = mergeNode(id, b, o, t, conflict, kinds, fieldOf);
     if (node) nodes[id] = node;
   }
   keepParents(nodes, theirs, conflict, kinds);
@@ -82,6 +89,9 @@ function mergeInside(
   const merged = { ...theirs, head, nodes };
   return { document: { ...merged, nodes: ordered(merged, base, ours, theirs, conflict, kinds) }, conflicts };
 }
+
+/** The field a value of a node is for; undefined if its kind is missing. */
+type FieldOf = (node: DraftNode, part: 'values' | 'casing', key: string) => Field | undefined;
 
 type Say = (sentence: string, where?: { node?: NodeId; field?: string }) => void;
 
@@ -108,6 +118,7 @@ function mergeNode(
   theirs: DraftNode | undefined,
   conflict: Say,
   kinds: KindSet,
+  fieldOf: FieldOf,
 ): DraftNode | null {
   if (!theirs) {
     if (!ours) return null;
@@ -123,18 +134,16 @@ function mergeNode(
     return theirs;
   }
   const name = sectionName(theirs, kinds);
-  const values = mergeValues(base?.values, ours.values, theirs.values, (key, mine) =>
-    conflict(`${key} of ${name} is now ${shown(theirs.values[key])}; it was to become ${shown(mine)}.`, {
-      node: id,
-      field: `values.${key}`,
-    }),
-  );
-  const casing = mergeValues(base?.casing, ours.casing, theirs.casing, (key, mine) =>
-    conflict(
-      `${key} of the casing of ${name} is now ${shown(theirs.casing?.[key])}; it was to become ${shown(mine)}.`,
-      { node: id, field: `casing.${key}` },
-    ),
-  );
+  const merged = (part: 'values' | 'casing') =>
+    mergeValues(base?.[part], ours[part], theirs[part], (key, mine) => {
+      const field = fieldOf(theirs, part, key);
+      const what = `${field?.label ?? key} of ${name}`;
+      const now = inWords(field, theirs[part]?.[key]);
+      conflict(`${what} is now ${now}; it was to become ${inWords(field, mine)}.`, {
+        node: id,
+        field: `${part}.${key}`,
+      });
+    });
   const place = mergePlace(base, ours, theirs, () =>
     conflict(`${name} was moved to two different places.`, { node: id }),
   );
@@ -142,8 +151,8 @@ function mergeNode(
   return {
     ...theirs,
     ...(kind === undefined ? {} : { kind }),
-    values,
-    ...(isSection(theirs) ? { casing } : {}),
+    values: merged('values'),
+    ...(isSection(theirs) ? { casing: merged('casing') } : {}),
     place,
   };
 }

@@ -5,18 +5,23 @@ import {
   choice,
   cleanProse,
   colour,
+  dateTime,
   fieldSchema,
   font,
+  inWords,
   jsonSchema,
   link,
   number,
   picture,
+  prose,
   proseFault,
   proseParts,
+  rule,
   source,
   text,
   toggle,
   withDefaults,
+  words,
   type Field,
 } from '../index.js';
 
@@ -107,6 +112,37 @@ describe('fields', () => {
     expect(withDefaults({ size, toString: text('T', 't') }, { size: 6 })).toEqual({ size: 6, toString: '' });
   });
 });
+
+test.each<[Field | undefined, unknown, string]>([
+  [text('T', 't'), 'Wind', '“Wind”'],
+  [text('T', 't'), '', 'empty'],
+  [text('T', 't', { max: 400 }), 'x'.repeat(200), `“${'x'.repeat(78)}…`],
+  [number('N', 'n', { min: 0, max: 90, unit: 'px', default: 1 }), 40, '40 px'],
+  [number('N', 'n', { min: 0, max: 9, default: 1 }), 4, '4'],
+  [choice('C', 'c', { start: 'At the start' }, 'start'), 'start', '“At the start”'],
+  [choice('C', 'c', { start: 'At the start' }, 'start'), 'gone', '“gone”'],
+  [font('F', 'f', { serif: 'Serif' }, 'serif'), 'serif', '“Serif”'],
+  [toggle('T', 't'), false, 'off'],
+  [dateTime('D', 'd'), '2026-12-01T08:30:00Z', '2026-12-01 08:30 UTC'],
+  [dateTime('D', 'd'), '', 'empty'],
+  [prose('P', 'p'), '<p>Wind <em>and</em></p><p>sea</p>', '“Wind and sea”'],
+  [picture('P', 'p'), null, 'no picture'],
+  [picture('P', 'p'), { picture: 'a', alt: 'A reel' }, 'the picture “A reel”'],
+  [picture('P', 'p'), { picture: 'a', alt: '' }, 'a picture'],
+  [link('L', 'l'), { to: 'home', window: 'new' }, 'home, in a new window'],
+  [link('L', 'l'), { url: 'https://a.example' }, '“https://a.example”'],
+  [link('L', 'l'), null, 'no link'],
+  [source('S', 's'), { from: 'collection', collection: 'C-1' }, 'the collection C-1'],
+  [source('S', 's'), { from: 'chosen', products: ['K-1', 'K-2'] }, 'K-1 and K-2'],
+  [source('S', 's'), { from: 'chosen', products: [] }, 'no products'],
+  [source('S', 's'), { from: 'same-brand' }, 'the brand of the page'],
+  [words('W', 'w'), ['sea', 'wind', 'dunes'], 'sea, wind and dunes'],
+  [rule('R', 'r'), { match: 'all', conditions: [{ fact: 'price', is: '>=', value: 80 }] }, 'price >= 80'],
+  [rule('R', 'r'), null, 'no rule'],
+  [text('T', 't'), { bind: 'title' }, 'the page’s own title'],
+  [text('T', 't'), undefined, 'its default'],
+  [undefined, { b: 1, a: [2] }, '{"a":[2],"b":1}'],
+])('in words: %#', (field, value, said) => expect(inWords(field, value)).toBe(said));
 
 describe('prose', () => {
   test('allowed elements stay, everything else loses its mark-up but not its text', () => {

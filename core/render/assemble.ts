@@ -4,6 +4,7 @@ import { additionsFor } from '../assign/target.js';
 import { regionsOf } from '../assign/why.js';
 import {
   keys,
+  type DocumentKey,
   type MenuDocument,
   type Region,
   type SectionedDocument,
@@ -17,6 +18,9 @@ import { menuNeeds } from './menu.js';
 import type { PageParts } from './page.js';
 
 export interface AssembledPage extends PageParts {
+  readonly templateKey: DocumentKey;
+  /** Every document it is made of: when one of them changes, it may look different. */
+  readonly documents: ReadonlySet<DocumentKey>;
   readonly theme: ThemeDocument;
   /** All the page's needs: known before anything renders, so that they are fetched together. */
   readonly needs: readonly Need[];
@@ -34,21 +38,25 @@ export function assemblePage(
   const assigned = assignedTemplate(page, state, setting);
   const template = assigned && (state.get(keys.template(assigned.template)) as TemplateDocument | undefined);
   if (!template) return null;
-  const compile = (document: SectionedDocument): CompiledDocument => compiled(document, kinds);
+  const documents = new Set<DocumentKey>([keys.theme]);
+  const compile = (key: DocumentKey, document: SectionedDocument): CompiledDocument => {
+    documents.add(key);
+    return compiled(document, kinds);
+  };
   const additions = additionsFor(page, state, setting);
   const added = (place: string): CompiledDocument[] =>
-    (additions.get(place) ?? []).map(({ document }) => compile(document));
+    (additions.get(place) ?? []).map(({ key, document }) => compile(key, document));
 
   const regions = new Map<Region, CompiledDocument[]>();
   for (const { region, document } of regionsOf(template, state))
-    regions.set(region, document ? [compile(state.get(document) as SectionedDocument)] : []);
+    regions.set(region, document ? [compile(document, state.get(document) as SectionedDocument)] : []);
   for (const place of additions.keys()) {
     if (place.startsWith('niche:')) continue;
     const region = place as Region;
     regions.set(region, [...(regions.get(region) ?? []), ...added(place)]);
   }
 
-  const parts = [compile(template), ...[...regions.values()].flat()];
+  const parts = [compile(keys.template(assigned.template), template), ...[...regions.values()].flat()];
   const niches = new Map<string, CompiledDocument[]>();
   const shared = new Map<string, CompiledDocument>();
   // Grows while it is gone through: what fills a niche may show shared sections and have niches of its own.
@@ -63,21 +71,25 @@ export function assemblePage(
     for (const code of part.shared) {
       const document = state.get(keys.shared(code)) as SectionedDocument | undefined;
       if (shared.has(code) || !document) continue;
-      shared.set(code, compile(document));
-      parts.push(compile(document));
+      const part = compile(keys.shared(code), document);
+      shared.set(code, part);
+      parts.push(part);
     }
   }
   const menus = new Map<string, MenuDocument>();
   for (const code of new Set(parts.flatMap((part) => part.menus))) {
     const menu = state.get(keys.menu(code)) as MenuDocument | undefined;
+    documents.add(keys.menu(code));
     if (menu) menus.set(code, menu);
   }
   return {
+    templateKey: keys.template(assigned.template),
     template: parts[0] as CompiledDocument,
     regions,
     niches,
     shared,
     menus,
+    documents,
     theme: state.get(keys.theme) as ThemeDocument,
     needs: [...parts.flatMap((part) => part.needs), ...[...menus.values()].flatMap(menuNeeds)],
     hasFacts: parts.some((part) => part.hasFacts),

@@ -1,23 +1,24 @@
 /** Which store pages a change would make look different: for a look before doing it. */
 import {
+  assemblePage,
   closedState,
-  codeOf,
+  isSame,
+  keys,
   overlay,
+  pageKinds,
+  SHIPPED_KINDS,
   type DesignState,
+  type DocumentKey,
   type Draft,
-  type SectionedDocument,
-  type TemplateDocument,
-  regionsOf,
-  sectionsIn,
-  SHARED_SECTION,
+  type PathsDocument,
   type UnitResult,
 } from '@parlour/core';
 import type { Database } from '../records/database.js';
 import type { Design } from '../records/designs.js';
-import type { AssignmentRow } from '../records/assignments.js';
-import { allRows } from './renew.js';
+import { askedPage, settingOf } from './renew.js';
+import { allSubjects } from './subjects.js';
 
-/** The pages a unit of edits would make look different, in the order of the list of pages. */
+/** The pages a unit of edits would make look different, in the order of the kinds. */
 export function affectedPages(
   db: Database,
   design: Design,
@@ -34,37 +35,49 @@ export async function pagesThatDiffer(
   storeId: number,
   before: DesignState,
   after: DesignState,
-  changed: ReadonlySet<string>,
+  changed: ReadonlySet<DocumentKey>,
 ): Promise<string[]> {
-  const everywhere = [...changed].some(
-    (key) => key === 'theme' || key === 'paths' || key.startsWith('menu/') || key.startsWith('addition/'),
-  );
-  const was = new Map<string, AssignmentRow>();
-  for await (const rows of allRows(db, storeId, before)) for (const row of rows) was.set(row.page, row);
-  const pages: string[] = [];
-  for await (const rows of allRows(db, storeId, after)) {
-    for (const row of rows) {
-      const old = was.get(row.page);
-      was.delete(row.page);
-      const template = row.template;
-      const differs =
-        old?.template !== template || (template !== null && (everywhere || touches(template, after, changed)));
-      if (differs || changed.has(row.page.replace(':', '/'))) pages.push(row.page);
-    }
+  const [was, is] = [pathsIn(before), pathsIn(after)];
+  // Another pattern changes addresses, and links to them may stand on any page.
+  const everywhere = !isSame(was?.patterns, is?.patterns);
+  const homes = was?.home === is?.home ? [is?.home] : ['home'];
+  const old = new Map<string, Made>();
+  for await (const [page, made] of allPages(db, storeId, before)) old.set(page, made);
+  const differing: string[] = [];
+  const touched = ({ documents }: Made): boolean => [...changed].some((key) => documents.has(key));
+  for await (const [page, made] of allPages(db, storeId, after)) {
+    const earlier = old.get(page);
+    old.delete(page);
+    if (everywhere || !earlier || earlier.template !== made.template || touched(earlier) || touched(made))
+      differing.push(page);
   }
-  return [...pages, ...was.keys()];
+  const all = [...differing, ...old.keys()];
+  const showsOther = homes.some((page) => page === 'home' || (page !== undefined && all.includes(page)));
+  return showsOther && !all.includes('home') ? ['home', ...all] : all;
 }
 
-/** Whether a page with this template shows one of the changed documents. */
-function touches(template: string, state: DesignState, changed: ReadonlySet<string>): boolean {
-  const document = state.get(`template/${template}`) as TemplateDocument | undefined;
-  if (!document) return false;
-  const shown = [`template/${template}`, ...regionsOf(document, state).flatMap(({ document: key }) => key ?? [])];
-  return shown.some((key) => changed.has(key) || showsShared(state.get(key) as SectionedDocument, changed));
+const pathsIn = (state: DesignState): PathsDocument | undefined => state.get(keys.paths) as PathsDocument | undefined;
+
+interface Made {
+  /** Null if its kind has none. */
+  readonly template: DocumentKey | null;
+  readonly documents: ReadonlySet<DocumentKey>;
 }
 
-const showsShared = ({ areas }: SectionedDocument, changed: ReadonlySet<string>): boolean =>
-  [...sectionsIn(areas)].some(
-    ({ kind, values }) =>
-      kind.startsWith(`${SHARED_SECTION}@`) && changed.has(`shared/${codeOf(String(values['shared']))}`),
-  );
+/** Every page of a state with what it is made of. */
+async function* allPages(
+  db: Database,
+  storeId: number,
+  state: DesignState,
+): AsyncGenerator<[page: string, made: Made]> {
+  const setting = await settingOf(db, storeId, state);
+  for (const kind of pageKinds())
+    for await (const batch of allSubjects(db, storeId, kind, state))
+      for (const subject of batch) {
+        const page = askedPage(kind, subject, setting);
+        const made = assemblePage(page, state, SHIPPED_KINDS, setting);
+        const documents = new Set(made?.documents);
+        if (kind === 'content') documents.add(keys.content(subject.code as string));
+        yield [page.code, { template: made?.templateKey ?? null, documents }];
+      }
+}

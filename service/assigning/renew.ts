@@ -7,10 +7,12 @@ import {
   keys,
   overlay,
   PAGE_KINDS,
+  pageCode,
   pageKinds,
   parsePage,
   pathOf,
   patternsOf,
+  type AskedPage,
   type AssignmentsDocument,
   type DesignState,
   type DocumentKey,
@@ -197,20 +199,21 @@ const RANKS = pageKinds().sort(
     (a === 'product' ? 1 : b === 'product' ? -1 : 0),
 );
 
-function rowOf(
-  kind: PageKind,
-  { code, title, slug, facts }: PageSubject,
-  { state, patterns, decimals, now }: Setting,
-): AssignmentRow {
-  const page = code === null ? kind : `${kind}:${code}`;
-  const path = kind === 'not-found' ? '' : pathOf(patterns, kind, slug);
-  const bucket = state.get(keys.assignments(kind)) as Bucket;
-  const assigned = bucket ? assignedBy(bucket, { code: page, facts: facts(path) }, { now, decimals }) : null;
+/** A subject's page as rules and additions ask about it. */
+export const askedPage = (kind: PageKind, { code, slug, facts }: PageSubject, { patterns }: Setting): AskedPage => ({
+  code: pageCode({ kind, code }),
+  facts: facts(kind === 'not-found' ? '' : pathOf(patterns, kind, slug)),
+});
+
+function rowOf(kind: PageKind, subject: PageSubject, setting: Setting): AssignmentRow {
+  const page = askedPage(kind, subject, setting);
+  const bucket = setting.state.get(keys.assignments(kind)) as Bucket;
+  const assigned = bucket ? assignedBy(bucket, page, setting) : null;
   return {
     kind,
-    page,
+    page: page.code,
     rank: RANKS.indexOf(kind),
-    title,
+    title: subject.title,
     template: assigned?.template ?? null,
     reason: assigned?.reason ?? 'none',
     rule: assigned?.rule ?? null,

@@ -1,5 +1,5 @@
 /** Rules, assignments in bulk, additions and overrides on real pages, and the table of pages that is kept beside. */
-import { parseRule } from '@parlour/core';
+import { parseRule, type EditRequest } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { testService, asAdmin, type TestService } from './service.js';
 
@@ -172,6 +172,35 @@ test('a dry run tells the pages that would change, and changes nothing', async (
   expect(answer.pages).toEqual({ total: 3, some: ['product:K-009', 'product:K-010', 'product:K-011'] });
   expect(answer.sentences).toEqual(['Put the rule category is "line" into the assignments of product pages.']);
   expect((await service.call(routes.listChanges)).seq).toBe(seq);
+});
+
+test('a dry run names exactly the pages that show what is changed', async () => {
+  const would = async (...edits: EditRequest[]) => {
+    const { pages } = await service.call(routes.edit, { body: { unit: crypto.randomUUID(), dryRun: true, edits } });
+    return pages?.total === 100 ? ['many'] : (pages?.some ?? []);
+  };
+  const all = (await service.call(routes.listPages, { query: { limit: 200 } })).total;
+  const set = (document: string, field: string, value: unknown, more: object = {}): EditRequest =>
+    ({ type: 'set', document, field, value, ...more }) as EditRequest;
+  const sport = { document: 'addition/sport-days', node: 'sport-days-text', was: undefined };
+  expect(await would(set('paths', 'home', 'content:about'))).toEqual(['home']);
+  expect(await would(set('paths', 'redirects./old', '/workshop'))).toEqual([]);
+  expect(await would(set('paths', 'patterns.product', '/kite/{slug}'))).toHaveLength(all);
+  expect(await would(set('theme', 'values.gap', 40))).toHaveLength(all);
+  expect(await would(set('menu/main', 'name', 'Menu', { was: 'Main menu' }))).toHaveLength(all);
+  expect(await would(set(sport.document, 'casing.hidden', true, { node: sport.node }))).toEqual(['collection:C-2']);
+  expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual(['content:about']);
+  const addition = { type: 'create', what: 'addition', name: 'Note' } as const;
+  expect(await would({ ...addition, head: { place: 'above', 'target.page': 'product:K-004' } })).toEqual([
+    'product:K-004',
+  ]);
+  expect(await would({ ...addition, head: { place: 'niche:nowhere', 'target.page': 'product:K-004' } })).toEqual([]);
+  await service.edit(set('paths', 'home', 'content:about'));
+  expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual([
+    'home',
+    'content:about',
+  ]);
+  await undo();
 });
 
 test('hundreds of pages are assigned in one unit and taken back as one', async () => {

@@ -206,11 +206,6 @@ export const stale = (
 ): Problem =>
   new Problem('stale-edit', `${what} has been changed meanwhile; it is now ${now}.`, { place: 'was', remedy });
 
-export const shown = (value: unknown): string => {
-  const text = value === undefined ? 'its default' : typeof value === 'string' ? `“${value}”` : canonicalJson(value);
-  return text.length > 80 ? `${text.slice(0, 79)}…` : text;
-};
-
 export function withValue<T extends Readonly<Record<string, unknown>>>(values: T, key: string, value: unknown): T {
   const { [key]: _replaced, ...others } = values;
   return (value === undefined ? others : { ...others, [key]: value }) as unknown as T;

@@ -187,7 +187,7 @@ describe('edits', () => {
       values: { 'text@de': 'Wind', text: { bind: 'title', fallback: 'Any' } },
       casing: { 'space@phone': 'none' },
     });
-    expect(sentences[1]).toBe('Set Space above and below on a phone of Heading in the template “Home” to “none”.');
+    expect(sentences[1]).toBe('Set Space above and below on a phone of Heading in the template “Home” to “None”.');
     for (const request of [
       set('values.level@phone', 'h1'),
       set('values.level@de', 'h1'),

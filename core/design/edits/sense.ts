@@ -3,7 +3,7 @@ import { checkRule, type Rule } from '../../assign/rule.js';
 import type { PageKind } from '../../assign/page.js';
 import { kindInWords, parsePage, PAGE_KINDS } from '../../assign/page.js';
 import { Problem } from '../../problem.js';
-import { keys, type Region } from '../document.js';
+import { keys, type Region, type Values } from '../document.js';
 import type { Draft, DraftDocument, DraftNode } from '../draft.js';
 
 /** The part of a document that an edit changed. */
@@ -16,9 +16,11 @@ interface Changed {
 /**
  * Checks a changed document against the design around it. Only what was changed is looked at, so that an old fault
  * elsewhere does not stand in the way.
- * @throws Problem `no-such-template`, `wrong-page-kind`, `bad-rule`, `rule-never-matches`, `bad-value`
+ * @throws Problem `no-such-template`, `wrong-page-kind`, `bad-rule`, `rule-never-matches`, `bad-value`, `ends-first`
  */
 export function checkSense(document: DraftDocument, draft: Draft, changed: Changed): void {
+  const { casing } = (changed.node === undefined ? undefined : document.nodes[changed.node]) ?? {};
+  if (casing) checkDates(casing, 'casing', 'The section');
   if (document.type === 'assignments') {
     const kind = document.head['pageKind'] as PageKind;
     const node = changed.node === undefined ? undefined : document.nodes[changed.node];
@@ -46,11 +48,15 @@ function checkAssignmentRule({ values }: DraftNode, kind: PageKind, draft: Draft
     });
   checkRule(values['when'] as Rule, kind);
   checkTemplate(draft, kind, values['template'] as string);
-  const [from, until] = [values['from'], values['until']] as (string | undefined)[];
-  if (from && until && until <= from)
-    throw new Problem('rule-never-matches', 'The rule ends before it begins.', {
-      place: 'values.until',
-      remedy: 'Choose a later end, or leave it empty.',
+  checkDates(values, 'values', 'The rule');
+}
+
+/** @throws Problem `ends-first` */
+function checkDates({ from, until }: Values, part: string, what: string): void {
+  if (from && until && String(until) <= String(from))
+    throw new Problem('ends-first', `${what} would end before it begins.`, {
+      place: `${part}.until`,
+      remedy: 'Choose a later end or an earlier beginning, or leave one of them empty.',
     });
 }
 

@@ -1,5 +1,7 @@
 /** Set: one value of a section, an entry, or the document itself. Without a value: back to the default. */
 import { Problem } from '../../problem.js';
+import type { Field } from '../../fields/field.js';
+import { inWords } from '../../fields/in-words.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
 import type { KindSet } from '../../sections/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
@@ -14,7 +16,6 @@ import {
   nodeIn,
   noField,
   sectionName,
-  shown,
   splitField,
   stale,
   withValue,
@@ -56,8 +57,8 @@ export const set: EditType<SetEdit> = {
     const document = documentIn(draft, edit.document);
     if (edit.node === undefined) return headSentence(edit, document, draft);
     const node = nodeIn(document, edit.node);
-    const { label } = nodeField(document, node, edit.field, kinds);
-    return `Set ${label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(edit.value)}.`;
+    const field = nodeField(document, node, edit.field, kinds);
+    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit.value)}.`;
   },
 };
 
@@ -70,7 +71,7 @@ function inHead(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
       [...Object.keys(fields), ...Object.keys(groups).map((group) => `${group}.…`)],
       nameOf(document),
     );
-  guard(edit, document.head[edit.field], `${field?.label ?? edit.field} of ${nameOf(document)}`);
+  guard(edit, field, document.head[edit.field], `${field?.label ?? edit.field} of ${nameOf(document)}`);
   if (kinds && field && edit.value !== undefined) checkKeyed(field, edit.field, edit.value);
   if (kinds && field?.required && edit.value === undefined)
     throw new Problem('bad-value', `${field.label} is needed.`, { place: edit.field, remedy: field.help });
@@ -82,7 +83,7 @@ function inNode(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
   const { part, key } = splitField(edit.field);
   const field = kinds && nodeField(document, node, edit.field, kinds);
   const own = (part === 'casing' ? node.casing : node.values) ?? {};
-  guard(edit, own[key], `${field?.label ?? key} of ${sectionName(node, kinds)}`);
+  guard(edit, field, own[key], `${field?.label ?? key} of ${sectionName(node, kinds)}`);
   if (field && edit.value !== undefined) checkKeyed(field, key, edit.value);
   const changed: DraftNode = { ...node, [part]: withValue(own, key, edit.value) };
   return { ...document, nodes: { ...document.nodes, [node.id]: changed } };
@@ -90,16 +91,16 @@ function inNode(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
 
 const UNSAID = 'Look at the newest state and make the change again; a program says what it replaces as “was”.';
 
-function guard(edit: SetEdit, now: unknown, what: string): void {
+function guard(edit: SetEdit, field: Field | null, now: unknown, what: string): void {
   if (isSame(now, edit.was)) return;
-  throw edit.was === undefined ? stale(what, shown(now), UNSAID) : stale(what, shown(now));
+  throw edit.was === undefined ? stale(what, inWords(field, now), UNSAID) : stale(what, inWords(field, now));
 }
 
 function headSentence({ field: path, value }: SetEdit, document: DraftDocument, draft: Draft): string {
   const said = DOCUMENT_TYPES[document.type].says?.(path, value, document.head, nameOfKey(draft));
   if (said) return said;
-  const label = headField(document.type, path)?.label ?? path;
-  return `Set ${label} of ${nameOf(document)} ${toWhat(value)}.`;
+  const field = headField(document.type, path);
+  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, value)}.`;
 }
 
 /** The name of a document in a draft by its key; its code if it is gone. */
@@ -113,11 +114,5 @@ export function suffixInWords(path: string): string {
   return device ? ` on a ${device}` : language === undefined ? '' : ` in ${language}`;
 }
 
-const toWhat = (value: unknown): string =>
-  value === undefined
-    ? 'back to its default'
-    : typeof value === 'object' && value !== null
-      ? 'bind' in value
-        ? `to the page’s own ${String(value.bind)}`
-        : 'to something else'
-      : `to ${shown(value)}`;
+const toWhat = (field: Field | null, value: unknown): string =>
+  value === undefined ? 'back to its default' : `to ${inWords(field, value)}`;

@@ -321,7 +321,18 @@ test.each<[string, EditRequest, Partial<Problem>]>([
       place: { at: 'rules' },
       values: { when: DEAR, template: 'other', from: '2026-12-02T00:00:00Z', until: '2026-12-01T00:00:00Z' },
     },
-    { code: 'rule-never-matches' },
+    { code: 'ends-first', place: 'values.until' },
+  ],
+  [
+    'a section that is shown until before it is shown',
+    {
+      type: 'insert',
+      document: HOME,
+      kind: 'prose',
+      place: {},
+      casing: { from: '2026-12-02T00:00:00Z', until: '2026-12-02T00:00:00Z' },
+    },
+    { code: 'ends-first', place: 'casing.until' },
   ],
 ])('refused: %s', (_, request, problem) => {
   const fault = refusal(() => run(start(), request));

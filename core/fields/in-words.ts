@@ -1,0 +1,76 @@
+/** Stored values as sentences say them. */
+import { printRule } from '../assign/rule-text.js';
+import type { Rule } from '../assign/rule.js';
+import type { Link } from '../design/document.js';
+import { canonicalJson } from '../design/hash.js';
+import { listed } from '../words.js';
+import type { Field, PictureValue, ProductSource } from './field.js';
+import { proseWords } from './prose.js';
+import { isBound } from './value.js';
+
+const MOST = 80;
+const cut = (text: string): string => (text.length > MOST ? `${text.slice(0, MOST - 1)}…` : text);
+const quoted = (text: string): string => (text === '' ? 'empty' : cut(`“${text}”`));
+
+/** A value of no known field: texts in quotes, everything else as JSON. */
+export const shown = (value: unknown): string =>
+  typeof value === 'string' ? cut(`“${value}”`) : cut(canonicalJson(value));
+
+/** A stored value of a field: the label of a choice, a number with its unit, a rule as it is written. */
+export function inWords(field: Field | null | undefined, value: unknown): string {
+  if (value === undefined) return 'its default';
+  if (isBound(value)) return `the page’s own ${value.bind}`;
+  switch (field?.type) {
+    case 'choice':
+      return quoted((field.choices as Readonly<Record<string, string>>)[String(value)] ?? String(value));
+    case 'font':
+      return quoted(field.fonts[String(value)] ?? String(value));
+    case 'toggle':
+      return value === true ? 'on' : 'off';
+    case 'number':
+      return field.unit === '' ? String(value) : `${String(value)} ${field.unit}`;
+    case 'date-time':
+      return value === '' ? 'empty' : `${String(value).slice(0, 16).replace('T', ' ')} UTC`;
+    case 'text':
+    case 'code':
+    case 'reference':
+      return quoted(String(value));
+    case 'prose':
+      return quoted(proseWords(String(value)));
+    case 'picture':
+      return pictureInWords(value as PictureValue | null);
+    case 'link':
+      return linkInWords(value as Link | null);
+    case 'source':
+      return sourceInWords(value as ProductSource);
+    case 'rule':
+      return value === null ? 'no rule' : printRule(value as Rule);
+    case 'words':
+      return listed(value as readonly string[]) || 'empty';
+    default:
+      return shown(value);
+  }
+}
+
+const pictureInWords = (picture: PictureValue | null): string =>
+  picture ? (picture.alt ? `the picture ${quoted(picture.alt)}` : 'a picture') : 'no picture';
+
+const linkInWords = (link: Link | null): string =>
+  link ? `${'to' in link ? link.to : quoted(link.url)}${link.window ? ', in a new window' : ''}` : 'no link';
+
+function sourceInWords(source: ProductSource): string {
+  switch (source.from) {
+    case 'recent':
+      return 'the newest';
+    case 'reduced':
+      return 'the reduced';
+    case 'this-collection':
+      return 'the collection of the page';
+    case 'same-brand':
+      return 'the brand of the page';
+    case 'collection':
+      return `the collection ${source.collection}`;
+    case 'chosen':
+      return source.products.length ? cut(listed(source.products)) : 'no products';
+  }
+}
