@@ -3,19 +3,21 @@ import {
   CASING,
   DOCUMENT_TYPES,
   hasSections,
+  headField,
   inOrder,
-  inZone,
   isBound,
   openDocument,
   sectionName,
   SHIPPED_KINDS,
   splitKey,
+  THEME_FIELDS,
   type Document,
   type Field,
   type Fields,
   type Section,
   type Values,
 } from '@parlour/core';
+import { writeValue } from './values.js';
 
 /** @param zone the store's time zone, for days and times */
 export function describeDocument(document: Document, zone: string): string {
@@ -25,7 +27,15 @@ export function describeDocument(document: Document, zone: string): string {
   const rank = (path: string): number => (first.includes(path) ? first.indexOf(path) : first.length);
   const own = Object.entries(head)
     .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1))
-    .map(([path, value]) => `${path.padEnd(16)} ${short(value)}`);
+    .map(([path, value]) => `${path.padEnd(16)} ${valueText(headField(document.type, path), value, zone)}`);
+  // The look is what is set and what is not: both count.
+  if (document.type === 'theme')
+    return [
+      `groundwork           ${document.groundwork}`,
+      ...fieldRows(THEME_FIELDS, document.values ?? {}, true, zone).map(
+        ([name, text]) => `values.${name.padEnd(13)} ${text}`,
+      ),
+    ].join('\n');
   if (hasSections(document))
     return [
       ...own,
@@ -40,7 +50,7 @@ export function describeDocument(document: Document, zone: string): string {
       .sort(inOrder)
       .flatMap(({ id, values }) => [
         `${'  '.repeat(depth)}${id}  ${Object.entries(values)
-          .map(([name, value]) => `${name}=${short(value)}`)
+          .map(([name, value]) => `${name}=${valueText(entryField(document.type, name), value, zone)}`)
           .join('  ')}`,
         ...entries(id, depth + 1),
       ]);
@@ -64,7 +74,7 @@ function describeSection(section: Section, depth: number, zone: string): string[
     ]),
     ...Object.entries(section.lists ?? {}).flatMap(([list, inner]) => [
       `${indent}  ${list}`,
-      ...inner.map(({ id, values }) => `${indent}    ${id}  ${short(values)}`),
+      ...inner.map(({ id, values }) => `${indent}    ${id}  ${valueText(null, values, zone)}`),
     ]),
   ];
 }
@@ -77,19 +87,21 @@ function fieldRows(fields: Fields, own: Values, defaults: boolean, zone: string)
     const keys = Object.keys(own).filter((key) => splitKey(key).name === name);
     const set = keys.sort().map((key): Row => [key, valueText(field, own[key], zone)]);
     const isSet = keys.includes(name) || field.type === 'entries' || !defaults;
-    return isSet ? set : [[name, `${short(field.default)}  (default)`], ...set];
+    return isSet ? set : [[name, `${valueText(field, field.default, zone)}  (default)`], ...set];
   });
   const unknown = Object.keys(own).filter((key) => !Object.hasOwn(fields, splitKey(key).name));
-  return [...known, ...unknown.map((key): Row => [key, short(own[key])])];
+  return [...known, ...unknown.map((key): Row => [key, valueText(null, own[key], zone)])];
 }
 
-function valueText(field: Field, value: unknown, zone: string): string {
-  if (isBound(value))
-    return `${value.bind} of the page${value.fallback === undefined ? '' : `, else ${short(value.fallback)}`}`;
-  return field.type === 'date-time' && value !== '' ? inZone(String(value), zone) : short(value);
-}
+/** The field of entries in the lists of a type of document. */
+const entryField = (type: Document['type'], name: string): Field | undefined =>
+  Object.values(DOCUMENT_TYPES[type].lists ?? {}).flatMap(({ fields }) => fields[name] ?? [])[0];
 
-function short(value: unknown): string {
-  const text = typeof value === 'string' ? value : JSON.stringify(value);
+function valueText(field: Field | null | undefined, value: unknown, zone: string): string {
+  if (isBound(value)) {
+    const { bind, fallback } = value;
+    return `${bind} of the page${fallback === undefined ? '' : `, else ${valueText(field, fallback, zone)}`}`;
+  }
+  const text = writeValue(field, value, zone);
   return text.length > 70 ? `${text.slice(0, 69)}…` : text;
 }

@@ -1,5 +1,5 @@
 /** `parlour`, the command line. Exit codes: 0 done, 1 refused, 2 wrong use. */
-import { CommanderError } from 'commander';
+import { CommanderError, type Command } from 'commander';
 import { Problem } from '@parlour/core';
 import { WRONG_USE } from './context.js';
 import { buildProgram } from './program.js';
@@ -11,16 +11,28 @@ async function main(): Promise<void> {
   try {
     await program.parseAsync();
   } catch (error) {
-    process.exitCode = explain(error, Boolean(program.opts<{ json?: boolean }>().json));
+    process.exitCode = explain(error, program);
   }
 }
 
-function explain(error: unknown, json: boolean): number {
+/** Where a command of that name is, for those who left out the noun before it. */
+function whereElse(program: Command, message: string): string {
+  const word = /'(.*)'/.exec(message)?.[1] ?? '';
+  const found = program.commands.flatMap((noun) =>
+    noun.commands.filter((verb) => verb.name() === word).map((verb) => `parlour ${noun.name()} ${verb.name()}`),
+  );
+  return found.length ? `There is: ${found.join(', ')}` : 'All commands: parlour --help';
+}
+
+function explain(error: unknown, program: Command): number {
   // commander has told what was wrong already; help and version come this way too, with 0.
-  if (error instanceof CommanderError) return error.exitCode === 0 ? 0 : WRONG_USE;
+  if (error instanceof CommanderError) {
+    if (error.code === 'commander.unknownCommand') process.stderr.write(`${whereElse(program, error.message)}\n`);
+    return error.exitCode === 0 ? 0 : WRONG_USE;
+  }
   if (!(error instanceof Problem)) throw error;
   const { code, message, place, remedy } = error;
-  const text = json
+  const text = program.opts<{ json?: boolean }>().json
     ? JSON.stringify({ problem: code, detail: message, place, remedy }, null, 2)
     : [message, place && `  at ${place}`, remedy && `  ${remedy}`].filter(Boolean).join('\n');
   process.stderr.write(`${text}\n`);

@@ -1,14 +1,18 @@
 /** Values as they are written on the command line, by the type of their field. */
 import { InvalidArgumentError } from 'commander';
 import {
+  capitalised,
   checkKeyed,
   instantOf,
+  inZone,
   parseRule,
+  printRule,
   Problem,
   type Field,
   type Link,
   type PageKind,
   type ProductSource,
+  type Rule,
 } from '@parlour/core';
 import type { Context } from './context.js';
 
@@ -49,20 +53,27 @@ export const valueFor = async (
 
 function read(field: Field, text: string, name: string, { kind = 'product', zone = 'UTC' }: Writing): unknown {
   switch (field.type) {
-    case 'number':
-      return text.trim() === '' ? NaN : Number(text);
+    case 'number': {
+      const number = text.trim() === '' ? NaN : Number(text);
+      if (!Number.isNaN(number)) return number;
+      throw new Problem('bad-value', `${capitalised(name)} must be a number, not “${text}”.`, {
+        place: name,
+        remedy: field.help,
+      });
+    }
     case 'toggle':
       if (text === 'true' || text === 'yes' || text === 'on') return true;
       if (text === 'false' || text === 'no' || text === 'off') return false;
-      throw new Problem('bad-value', `${name} must be true or false, not “${text}”.`, {
+      throw new Problem('bad-value', `${capitalised(name)} must be true or false, not “${text}”.`, {
         place: name,
         remedy: field.help,
       });
     case 'link':
-      return readLink(text);
+      return text.startsWith('{') ? fromJson(text, name) : readLink(text);
     case 'source':
       return text.startsWith('{') ? fromJson(text, name) : readSource(text);
     case 'rule':
+      if (text === 'none') return null;
       return text.startsWith('{') ? fromJson(text, name) : parseRule(text, kind);
     case 'date-time':
       return text === '' ? text : instantOf(text, zone, name).instant;
@@ -75,7 +86,33 @@ function read(field: Field, text: string, name: string, { kind = 'product', zone
   }
 }
 
-/** A page such as `product:K-001`, a free address, or `none`. */
+/** A value as it would be written on the command line: `readValue` reads it back. */
+export function writeValue(field: Field | null | undefined, value: unknown, zone: string): string {
+  if (typeof value === 'string') return field?.type === 'date-time' && value !== '' ? inZone(value, zone) : value;
+  switch (field?.type) {
+    case 'link': {
+      const link = value as Link | null;
+      if (link === null) return 'none';
+      if (link.window === undefined) return 'to' in link ? link.to : link.url;
+      break;
+    }
+    case 'picture':
+      if (value === null) return 'none';
+      break;
+    case 'source': {
+      const source = value as ProductSource;
+      if (source.from === 'collection') return `collection:${source.collection}`;
+      return source.from === 'chosen' ? source.products.join(',') : source.from;
+    }
+    case 'rule':
+      return value === null ? 'none' : printRule(value as Rule);
+    case 'words':
+      return (value as readonly string[]).join(', ');
+  }
+  return JSON.stringify(value);
+}
+
+/** A page such as `product:K-001`, a free address, or `none`; JSON for one that opens in a new window. */
 function readLink(text: string): Link | null {
   if (text === '' || text === 'none') return null;
   return /^(https?:\/\/|mailto:|tel:|\/|#)/.test(text) ? { url: text } : { to: text };
@@ -93,7 +130,7 @@ function fromJson(text: string, name: string): unknown {
   try {
     return JSON.parse(text);
   } catch {
-    throw new Problem('bad-value', `${name} must be JSON here.`, {
+    throw new Problem('bad-value', `${capitalised(name)} must be JSON here.`, {
       place: name,
       remedy: 'See parlour kinds show KIND for its form.',
     });

@@ -180,7 +180,8 @@ test.each<[string, number, string]>([
   ['assign product:K-001', 2, 'Name a template, or use --standard with pages.'],
   ['paint --help', 2, "error: unknown command 'paint'"],
   ['section paint --help', 2, "error: unknown command 'paint'"],
-  ['paint', 2, "error: unknown command 'paint'"],
+  ['paint', 2, 'All commands: parlour --help'],
+  ['why home', 2, 'There is: parlour pages why'],
 ])('parlour %s ends with %i and says why', async (line, code, words) => {
   const ended = await parlour(line);
   expect(ended.err).toContain(words);

@@ -5,16 +5,20 @@ import {
   number,
   picture,
   Problem,
+  parseRule,
   prose,
+  rule,
   source,
   text,
   toggle,
+  words,
   type Field,
 } from '@parlour/core';
 import { table } from '../table.js';
-import { readValue } from '../values.js';
+import { readValue, writeValue } from '../values.js';
 
 const limit = number('Limit', 'How many.', { min: 1, max: 48, default: 4 });
+const DEAR = parseRule('price >= 80 and brand is "Skerry Lines"', 'product');
 const hash = 'a'.repeat(64);
 
 describe('values on the command line', () => {
@@ -32,6 +36,9 @@ describe('values on the command line', () => {
     ['a path', link('L', 'l'), '/cart', { url: '/cart' }],
     ['a mail address', link('L', 'l'), 'mailto:a@b.example', { url: 'mailto:a@b.example' }],
     ['no link', link('L', 'l'), 'none', null],
+    ['a new window', link('L', 'l'), '{"to":"home","window":"new"}', { to: 'home', window: 'new' }],
+    ['words', words('W', 'w'), 'sea, wind', ['sea', 'wind']],
+    ['a rule', rule('R', 'r'), 'price >= 80 and brand is "Skerry Lines"', DEAR],
     ['the newest', source('S', 's'), 'recent', { from: 'recent' }],
     ['a collection', source('S', 's'), 'collection:C-1', { from: 'collection', collection: 'C-1' }],
     ['chosen products', source('S', 's'), 'K-1, K-2', { from: 'chosen', products: ['K-1', 'K-2'] }],
@@ -42,12 +49,15 @@ describe('values on the command line', () => {
     ['no time', dateTime('D', 'd'), '', ''],
     ['no picture', picture('P', 'p'), 'none', null],
   ])('%s', (_, field, written, value) => {
-    expect(readValue(field, written, 'field', { zone: 'Europe/Dublin' })).toEqual(value);
+    const read = (said: string) => readValue(field, said, 'field', { zone: 'Europe/Dublin' });
+    expect(read(written)).toEqual(value);
+    // What is shown of a value can be typed again; times are shown for people, with their offset.
+    if (field.type !== 'date-time') expect(read(writeValue(field, value, 'Europe/Dublin'))).toEqual(value);
   });
 
   test.each<[Field, string, RegExp]>([
-    [limit, 'many', /^Field must be a number, not NaN/],
-    [limit, '', /^Field must be a number, not NaN/],
+    [limit, 'many', /^Field must be a number, not “many”/],
+    [limit, '', /^Field must be a number, not “”/],
     [limit, '99', /^Field must be at most 48\.$/],
     [toggle('T', 't'), 'maybe', /must be true or false, not “maybe”/],
     [choice('S', 's', { start: 'Start' }, 'start'), 'end', /^Field must be one of: start\.$/],
