@@ -8,11 +8,12 @@ import { applyEdit, closedState, FORMAT, openDocument, parseRule, SHIPPED_KINDS,
 import { migrate, openDatabase } from '@parlour/service';
 import { renewWholeKind } from '../service/dist/assigning/renew.js';
 import { doUnit } from '../service/dist/publishing/drafting.js';
+import { copyDesign } from '../service/dist/publishing/designs.js';
 import { publish } from '../service/dist/publishing/publish.js';
 import { addAccount } from '../service/dist/records/accounts.js';
-import { listAssignments } from '../service/dist/records/assignments.js';
 import { findDesign, designById } from '../service/dist/records/designs.js';
 import { openDraft } from '../service/dist/records/drafts.js';
+import { listAssignments } from '../service/dist/records/page-list.js';
 import { addStore } from '../service/dist/records/stores.js';
 import { addFirstDesign } from '../service/dist/stores/create.js';
 import { alternate } from './rounds.mjs';
@@ -21,6 +22,8 @@ const TEMPLATES = 1000;
 const SECTIONS = 30;
 const PRODUCTS = 100_000;
 const RULES = 500;
+const EDITS = 100_000;
+const BY_KIND = { by: 'kind', descending: false };
 
 const template = (t) => ({
   format: FORMAT,
@@ -49,7 +52,12 @@ export async function measureDesign(serverUrl) {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   const made = await largeStore(db, client);
-  const rows = [await applyRow(), await publishRow(db, client, made), ...(await pagesRows(db, client, made))];
+  const rows = [
+    await applyRow(),
+    await publishRow(db, client, made),
+    await openRow(db, client, url, made),
+    ...(await pagesRows(db, client, made)),
+  ];
   await client.end();
   await db.destroy();
   return rows;
@@ -160,6 +168,47 @@ async function publishRow(db, client, { author, design }) {
   return { what: 'publish one change, 1,000 templates of 30 sections', ...found, unit: 'ms, less is better' };
 }
 
+/** A process opens a draft for the first time: one with 100,000 edits behind it, and one that is new. */
+async function openRow(db, client, url, { author, design: first }) {
+  const long = await copyDesign(db, first, author, { name: 'Long' });
+  const snapshot = EDITS - 50;
+  const edit = { type: 'set', document: 'template/t8', node: 't8s4', field: 'values.text' };
+  await client.query(
+    `insert into draft_unit (design_id, seq, unit, author_id, sentences, type)
+     select $1, n, 'long-' || n, $2, '[]', 'do' from generate_series(1, $3::int) n`,
+    [long.id, author, EDITS],
+  );
+  await client.query(
+    `insert into draft_edit (design_id, seq, position, document, edit)
+     select $1, n, 0, 'template/t8', $2::jsonb || jsonb_build_object('value', 'Edit ' || n, 'was', 'Edit ' || n - 1)
+     from generate_series(1, $3::int) n`,
+    [long.id, JSON.stringify(edit), EDITS],
+  );
+  const document = openDocument(template(8));
+  const node = { ...document.nodes.t8s4, values: { text: `Edit ${snapshot}` } };
+  const body = { ...document, nodes: { ...document.nodes, t8s4: node } };
+  await client.query('insert into draft_document (design_id, key, body) values ($1, $2, $3)', [
+    long.id,
+    'template/t8',
+    JSON.stringify(body),
+  ]);
+  await client.query('update design set draft_seq = $2, snapshot_seq = $3 where id = $1', [long.id, EDITS, snapshot]);
+  await client.query('analyze');
+  const opening = (id) => async () => {
+    const fresh = openDatabase(url);
+    const design = await designById(fresh, id);
+    const start = performance.now();
+    const draft = await openDraft(fresh, design);
+    const took = performance.now() - start;
+    const { text } = draft.get('template/t8').nodes.t8s4.values;
+    if (id === long.id && text !== `Edit ${EDITS}`) throw new Error(`The draft opened at “${text}”.`);
+    await fresh.destroy();
+    return took;
+  };
+  const found = await alternate({ ours: opening(long.id), floor: opening(first.id) });
+  return { what: 'open a draft of 100,000 edits (floor: a new one)', ...found, unit: 'ms, less is better' };
+}
+
 /** The table of pages: renewed whole after a changed rule, and read for one template. */
 async function pagesRows(db, client, { design: { id } }) {
   const design = await designById(db, id);
@@ -172,7 +221,7 @@ async function pagesRows(db, client, { design: { id } }) {
     return performance.now() - start;
   };
   const list = await alternate({
-    ours: timed(() => listAssignments(db, id, 'draft', { template: 't42', limit: 100 })),
+    ours: timed(() => listAssignments(db, id, 'draft', { template: 't42', order: BY_KIND, limit: 100 })),
     floor: timed(() =>
       client.query(
         `select p.code from product p join brand b on b.id = p.brand_id

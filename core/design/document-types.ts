@@ -23,11 +23,11 @@ import {
   FORMAT,
   keys,
   REGIONS,
-  WIDTHS,
   type DocumentKey,
   type DocumentTypeName,
   type Region,
   type Values,
+  type Width,
 } from './document.js';
 import type { DraftDocument } from './draft.js';
 
@@ -64,7 +64,13 @@ const fieldIn =
     Object.hasOwn(fields, key) ? (fields[key] as Field) : null;
 
 const LAYOUT: Fields = {
-  width: choice('Width', 'How wide the content area is.', Object.fromEntries(WIDTHS.map((w) => [w, w])), 'page'),
+  width: choice(
+    'Width of the content',
+    'Sections follow it unless their own casing says otherwise.',
+    { narrow: 'Narrow', page: 'Page', wide: 'Wide', edge: 'Edge to edge' } satisfies Record<Width, string>,
+    'page',
+    { required: true },
+  ),
   side: choice(
     'Side area',
     'Where the side area stands; it belongs to this template.',

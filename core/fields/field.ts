@@ -208,7 +208,10 @@ export const entries = (
 
 export const choice = <
   const C extends Readonly<Record<string, string>>,
-  const O extends { readonly perDevice?: boolean; readonly follows?: string } = Record<never, never>,
+  const O extends { readonly perDevice?: boolean; readonly required?: boolean; readonly follows?: string } = Record<
+    never,
+    never
+  >,
 >(
   label: string,
   help: string,

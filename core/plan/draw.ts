@@ -1,6 +1,6 @@
 /** Draws a plan: as SVG for the console and files, as text for the terminal. */
 import { html, raw, type Markup } from '../render/html.js';
-import { PLAN_WIDTH, type Plan, type PlanBox } from './plan.js';
+import type { Plan, PlanBox } from './plan.js';
 import type { Mark } from './sketch.js';
 
 export interface DrawOptions {
@@ -31,9 +31,14 @@ export function planSvg(plan: Plan, { labels = true }: DrawOptions = {}): string
     (band) =>
       html`<rect class="band band-${band.name}" x="0" y="${round(band.y)}" width="${plan.width}" height="${round(band.height)}" fill="${band.name === 'content' ? '#FFFFFF' : '#FBF7EF'}"/><line x1="0" x2="${plan.width}" y1="${round(band.y)}" y2="${round(band.y)}" stroke="#D8CFC0" stroke-width="3" stroke-dasharray="10 8"/>`,
   );
-  return html`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${plan.width} ${Math.ceil(plan.height)}" role="img" aria-label="Plan of the page">${bands}${boxes}</svg>`
+  const edges = plan.areas.flatMap(({ x, y, height }) => (x > 0 ? [edge(x, y, height)] : []));
+  return html`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${plan.width} ${Math.ceil(plan.height)}" role="img" aria-label="Plan of the page">${bands}${edges}${boxes}</svg>`
     .text;
 }
+
+/** Where one area ends and the next begins beside it. */
+const edge = (x: number, y: number, height: number): Markup =>
+  html`<line x1="${round(x)}" x2="${round(x)}" y1="${round(y)}" y2="${round(y + height)}" stroke="#D8CFC0" stroke-width="3" stroke-dasharray="10 8"/>`;
 
 function drawBox(box: PlanBox, labels: boolean): Markup {
   const { x, y, width, height, scale, marks, title, caption, missing } = box;
@@ -61,12 +66,17 @@ export function planText(plan: Plan, columns = 78): string {
   const lines: string[] = [];
   for (const band of plan.bands) {
     lines.push(`${band.name} `.padEnd(columns, '─'));
-    const boxes = plan.boxes.filter((box) => box.y >= band.y && box.y < band.y + band.height);
-    if (boxes.length === 0) lines.push('  (empty)');
-    for (const box of boxes.filter((one) => one.depth === 0)) {
-      const width = Math.max(30, Math.round(((columns - 4) * box.width) / PLAN_WIDTH));
-      const left = ' '.repeat(Math.floor((columns - width) / 2));
-      lines.push(...textBox(box, boxes, width).map((line) => left + line));
+    const beside = plan.areas.filter(({ y }) => y === band.y);
+    for (const area of beside) {
+      if (beside.length > 1) lines.push(`  ${area.name}:`);
+      const boxes = plan.boxes.filter((box) => box.document === area.document && box.area === area.name);
+      if (boxes.length === 0) lines.push('  (empty)');
+      for (const box of boxes.filter((one) => one.depth === 0)) {
+        // Areas stand below each other here, so each may take the whole width.
+        const width = Math.max(30, Math.round(((columns - 4) * box.width) / area.width));
+        const left = ' '.repeat(Math.floor((columns - width) / 2));
+        lines.push(...textBox(box, boxes, width).map((line) => left + line));
+      }
     }
   }
   return lines.join('\n');

@@ -1,4 +1,17 @@
-import { contrast, formatMoney, planPage, planSvg, planText, SHIPPED_KINDS, themeCss } from '../index.js';
+import {
+  contrast,
+  formatMoney,
+  kindSet,
+  PLAN_WIDTH,
+  planPage,
+  planSvg,
+  planText,
+  SHIPPED_KINDS,
+  themeCss,
+  type Plan,
+  type SectionedDocument,
+  type SectionKind,
+} from '../index.js';
 import { section, template } from '../tests/designs.js';
 
 const page = template([
@@ -32,6 +45,50 @@ describe('plan view', () => {
     expect(box('c')?.width).toBeGreaterThan(box('d')?.width ?? 0);
     expect(box('e')).toMatchObject({ depth: 1, slot: 'second', parent: 'b' });
     expect(plan.height).toBe(Math.max(...plan.bands.map((band) => band.y + band.height)));
+  });
+
+  test('draws the side area where the layout has it, and the two columns of a checkout', () => {
+    const areas = { main: [section('m'), section('n')], side: [section('s')] };
+    const drawn = (layout: object, pageKind = 'content') => {
+      const document = { ...template([]), pageKind, layout: { width: 'page', ...layout }, areas } as SectionedDocument;
+      return planPage({ template: ['template/t', document], regions: {} }, SHIPPED_KINDS);
+    };
+    const across = (plan: Plan) => plan.areas.map(({ name, x, width }) => [name, x, width]);
+    expect(across(drawn({ side: 'end' }))).toEqual([
+      ['main', 0, 960],
+      ['side', 960, 320],
+    ]);
+    expect(across(drawn({ side: 'start' }))).toEqual([
+      ['side', 0, 320],
+      ['main', 320, 960],
+    ]);
+    const bare = drawn({});
+    expect(across(bare)).toEqual([['main', 0, PLAN_WIDTH]]);
+    expect(bare.boxes.map((one) => one.section)).toEqual(['m', 'n']);
+
+    const plan = drawn({ side: 'end' });
+    const [m, , s] = plan.boxes;
+    expect([s?.section, s?.area, s?.y]).toEqual(['s', 'side', m?.y]);
+    expect(s?.x).toBeGreaterThan((m?.x ?? 0) + (m?.width ?? 0));
+    expect((s?.x ?? 0) + (s?.width ?? 0)).toBeLessThanOrEqual(PLAN_WIDTH);
+    expect(planSvg(plan)).toContain('<line x1="960" x2="960"');
+    expect(planText(plan)).toMatch(/ {2}main:\n[^]* m │[^]* {2}side:\n[^]* s │/);
+
+    const checkout = { ...template([]), pageKind: 'checkout', areas: { first: [section('f')], second: [] } };
+    const two = planPage({ template: ['template/c', checkout as SectionedDocument], regions: {} }, SHIPPED_KINDS);
+    expect(across(two)).toEqual([
+      ['first', 0, 768],
+      ['second', 768, 512],
+    ]);
+  });
+
+  test('a kind that says nothing of its slots has them side by side and equal', () => {
+    const kinds = kindSet([
+      { ...(SHIPPED_KINDS.find('columns') as SectionKind), sketch: () => ({ height: 10, marks: [] }) },
+    ]);
+    const page = template([section('b', 'columns', { split: 'wide-first' })]);
+    const [holder] = planPage({ template: ['template/t', page], regions: {} }, kinds).boxes;
+    expect(holder?.slots[0]?.width).toBeCloseTo(holder?.slots[1]?.width ?? 0);
   });
 
   test('as SVG every section can be picked up, and every text is escaped', () => {

@@ -9,9 +9,8 @@ import {
 } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
-import { COLUMN_SHARES } from '../sections/content/columns.js';
 import type { KindSet } from '../sections/kind.js';
-import type { Mark } from './sketch.js';
+import { lanes, type Lane, type Mark, type Sketch } from './sketch.js';
 
 export interface PlanBox {
   readonly document: string;
@@ -19,13 +18,15 @@ export interface PlanBox {
   readonly kind: string;
   readonly title: string;
   readonly caption: string;
+  /** The area it stands in, itself or with the sections around it. */
+  readonly area: string;
   /** How deep it lies in slots; 0 in an area. */
   readonly depth: number;
   /** The slot it stands in, and the section that has that slot. */
   readonly slot?: string;
   readonly parent?: NodeId;
   /** Where its own slots lie. */
-  readonly slots: readonly { readonly name: string; readonly x: number; readonly width: number }[];
+  readonly slots: readonly NamedLane[];
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -35,6 +36,17 @@ export interface PlanBox {
   readonly marks: readonly Mark[];
   readonly scale: number;
   readonly missing: boolean;
+}
+
+export interface NamedLane extends Lane {
+  readonly name: string;
+}
+
+/** An area of a document, as sections are put into it. */
+export interface PlanArea extends NamedLane {
+  readonly document: string;
+  readonly y: number;
+  readonly height: number;
 }
 
 export interface PlanBand {
@@ -48,6 +60,7 @@ export interface Plan {
   readonly width: number;
   readonly height: number;
   readonly bands: readonly PlanBand[];
+  readonly areas: readonly PlanArea[];
   readonly boxes: readonly PlanBox[];
 }
 
@@ -70,26 +83,53 @@ export interface PlanParts {
 export function planPage({ template, regions }: PlanParts, kinds: KindSet): Plan {
   const boxes: PlanBox[] = [];
   const bands: PlanBand[] = [];
+  const areas: PlanArea[] = [];
   let y = 0;
   const band = (name: PlanBand['name'], key: string, document: SectionedDocument): void => {
-    const start = y;
     const layout = document.type === 'template' ? document.layout.width : 'page';
-    const [main = 'main'] = Object.keys(document.areas);
-    for (const section of document.areas[main] ?? [])
-      y += place(section, { document: key, x: 0, y, width: PLAN_WIDTH, layout, depth: 0 }, kinds, boxes);
-    if (y === start) y += EMPTY;
-    bands.push({ name, y: start, height: y - start });
+    const beside = areasAcross(document);
+    const heights = beside.map(({ name: area, x, width }) => {
+      let used = 0;
+      for (const section of document.areas[area] ?? [])
+        used += place(section, { document: key, area, x, y: y + used, width, layout, depth: 0 }, kinds, boxes);
+      return used;
+    });
+    const height = Math.max(...heights) || EMPTY;
+    areas.push(...beside.map((lane) => ({ ...lane, document: key, y, height })));
+    bands.push({ name, y, height });
+    y += height;
   };
   for (const region of REGIONS) {
     if (region === 'below') band('content', template[0], template[1]);
     const found = regions[region];
     if (found) band(region, found[0], found[1]);
   }
-  return { width: PLAN_WIDTH, height: y, bands, boxes };
+  return { width: PLAN_WIDTH, height: y, bands, areas, boxes };
 }
+
+// As the groundwork lays them out on a desktop: the side area has a width of its own, two columns share.
+const SIDE = 320;
+const TWO = [3, 2];
+
+/** The areas of a document that are shown, beside each other as on the page. */
+function areasAcross(document: SectionedDocument): NamedLane[] {
+  const [main = 'main', second] = Object.keys(document.areas).sort((a, b) => rankOf(a) - rankOf(b));
+  const named = (names: readonly string[], shares: readonly number[]): NamedLane[] =>
+    lanes(PLAN_WIDTH, shares).map((lane, i) => ({ ...lane, name: names[i] as string }));
+  if (second === undefined || document.type !== 'template') return named([main], [1]);
+  if (second !== 'side') return named([main, second], TWO);
+  const { side = 'none' } = document.layout;
+  if (side === 'none') return named([main], [1]);
+  return side === 'end'
+    ? named([main, second], [PLAN_WIDTH - SIDE, SIDE])
+    : named([second, main], [SIDE, PLAN_WIDTH - SIDE]);
+}
+
+const rankOf = (area: string): number => (area === 'main' || area === 'first' ? 0 : 1);
 
 interface Spot {
   readonly document: string;
+  readonly area: string;
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -111,13 +151,11 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
   const scale = inner / 1200;
   const at = boxes.length;
   const slots = Object.keys(kind?.slots ?? {});
-  const share: number =
-    COLUMN_SHARES[(section.values['split'] as keyof typeof COLUMN_SHARES | undefined) ?? 'half'] ?? 1 / 2;
-
-  const slotBoxes = slots.map((name, i) => {
-    const first = (inner - GAP) * share;
-    return i === 0 ? { name, x: left, width: first } : { name, x: left + first + GAP, width: inner - GAP - first };
-  });
+  const slotBoxes = slotLanes(slots, sketch).map(({ name, x, width }) => ({
+    name,
+    x: left + x * scale,
+    width: width * scale,
+  }));
   const filled = slotBoxes.map(({ name, x, width }) => {
     let used = 0;
     for (const child of section.slots?.[name] ?? []) {
@@ -134,6 +172,7 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
   boxes.splice(at, 0, {
     document: spot.document,
     section: section.id,
+    area: spot.area,
     kind: section.kind,
     title: kind?.title ?? section.kind,
     caption: sketch.caption ?? '',
@@ -151,4 +190,14 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
     missing: !kind,
   });
   return height + 2 * pad;
+}
+
+/** Where the slots of a section lie, in the units of its sketch. */
+function slotLanes(slots: readonly string[], sketch: Sketch): NamedLane[] {
+  const equal = lanes(
+    1200,
+    slots.map(() => 1),
+    GAP,
+  );
+  return slots.map((name, i) => ({ name, ...(sketch.slots?.[name] ?? (equal[i] as Lane)) }));
 }

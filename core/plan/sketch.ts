@@ -8,10 +8,30 @@ export interface Mark {
   readonly height: number;
 }
 
+/** A part of the width that sections stand in, below each other. */
+export interface Lane {
+  readonly x: number;
+  readonly width: number;
+}
+
+/** Lanes beside each other by their shares of a width. @param gap between two of them */
+export function lanes(width: number, shares: readonly number[], gap = 0): Lane[] {
+  const room = width - gap * (shares.length - 1);
+  const whole = shares.reduce((sum, share) => sum + share, 0);
+  let x = 0;
+  return shares.map((share) => {
+    const lane = { x, width: (room * share) / whole };
+    x += lane.width + gap;
+    return lane;
+  });
+}
+
 export interface Sketch {
   /** Height of the section without its casing's space. */
   readonly height: number;
   readonly marks: readonly Mark[];
+  /** Where the slots of a kind that holds sections lie across; side by side and equal if absent. */
+  readonly slots?: Readonly<Record<string, Lane>>;
   /** Shown beside the kind's title, such as the section's own heading. */
   readonly caption?: string;
 }

@@ -1,7 +1,7 @@
 /** Theme settings to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
 import type { ThemeDocument, Values } from '../design/document.js';
-import { FOCUS_CSS } from '../render/picture.js';
 import { withDefaults } from '../fields/value.js';
+import { FOCUS_CSS } from './focus.js';
 import { FONTS } from './fonts.js';
 import { FOOLSCAP } from './foolscap.js';
 import { PICTURE_RATIOS, THEME_FIELDS } from './settings.js';

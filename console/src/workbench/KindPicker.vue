@@ -64,8 +64,13 @@ const spots = computed<Spot[]>(() => {
         });
     }
   }
-  if (template.value)
-    found.push({ title: `At the end of ${template.value.name}`, document: templateKey.value, place: { at: 'main' } });
+  for (const { document, name } of props.bench.plan.value?.areas ?? [])
+    if (template.value && document === templateKey.value)
+      found.push({
+        title: `At the end of ${template.value.name}${name === 'main' ? '' : `, area “${name}”`}`,
+        document,
+        place: { at: name },
+      });
   return found.map((spot, value) => ({ ...spot, value }));
 });
 watch(open, (now) => {

@@ -60,17 +60,22 @@ function dropAt(event: PointerEvent, box: PlanBox): typeof drop.value {
     .filter((one) => one.slots.length && y >= one.y && y <= one.y + one.height)
     .sort((a, b) => b.depth - a.depth)[0];
   const slot = holder?.slots.find((one) => x >= one.x && x <= one.x + one.width);
+  const areas = props.plan.areas.filter((one) => one.document === box.document);
+  const area = areas.find((one) => x >= one.x && x <= one.x + one.width) ?? areas[0];
   const siblings = own.filter((one) =>
-    holder && slot ? one.parent === holder.section && one.slot === slot.name : one.depth === 0,
+    holder && slot
+      ? one.parent === holder.section && one.slot === slot.name
+      : one.depth === 0 && one.area === area?.name,
   );
   const next = siblings.find((one) => y < one.y + one.height / 2);
   const last = siblings.at(-1);
   const place: Target = {
-    ...(holder && slot ? { in: holder.section, at: slot.name } : { at: 'main' }),
+    ...(holder && slot ? { in: holder.section, at: slot.name } : { at: area?.name ?? 'main' }),
     before: next?.section ?? null,
   };
-  const line = next ? next.y - 8 : last ? last.y + last.height + 8 : (holder?.y ?? 0) + 12;
-  return { place, y: line, x: slot?.x ?? 0, width: slot?.width ?? props.plan.width };
+  const line = next ? next.y - 8 : last ? last.y + last.height + 8 : (holder?.y ?? area?.y ?? 0) + 12;
+  const lane = slot ?? area;
+  return { place, y: line, x: lane?.x ?? 0, width: lane?.width ?? props.plan.width };
 }
 
 function isInside(one: PlanBox, box: PlanBox): boolean {

@@ -3,12 +3,10 @@
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import {
   CASING,
-  choice,
+  headField,
   resolveValue,
   sectionName,
   SHIPPED_KINDS,
-  text,
-  WIDTHS,
   type Device,
   type Field,
   type TemplateDocument,
@@ -43,18 +41,16 @@ function inherited(name: string, field: Field): unknown {
   return resolveValue(field, name, section.value[part.value], larger, {}).value;
 }
 
-const NAME = text('Name of the template', 'What the team calls it.', { max: 80 });
-const WIDTH = choice(
-  'Width of the content',
-  'Sections follow it unless their own casing says otherwise.',
-  Object.fromEntries(
-    WIDTHS.map((width) => [
-      width,
-      width === 'page' ? 'Page' : width === 'edge' ? 'Edge to edge' : width === 'narrow' ? 'Narrow' : 'Wide',
-    ]),
-  ),
-  'page',
-);
+/** What the template itself has to set: its name and its layout. */
+const ofTemplate = computed(() => {
+  if (!template.value) return [];
+  const { name, layout, areas } = template.value;
+  const paths = ['name', 'layout.width', ...('side' in areas ? ['layout.side'] : []), 'layout.boxed'];
+  const own: Readonly<Record<string, unknown>> = { name, ...prefixed(layout) };
+  return paths.map((path) => ({ path, field: headField('template', path) as Field, own: own[path] }));
+});
+const prefixed = (layout: object): Record<string, unknown> =>
+  Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));
 
 async function set(name: string, value: unknown): Promise<void> {
   const selected = props.bench.state.selected;
@@ -65,9 +61,8 @@ async function set(name: string, value: unknown): Promise<void> {
   );
 }
 
-async function setTemplate(field: 'name' | 'layout.width', was: unknown, value: unknown): Promise<void> {
-  if (value !== undefined) await props.bench.set({ document: props.bench.templateKey.value, field, was }, value);
-}
+const setTemplate = (field: string, was: unknown, value: unknown): Promise<void> =>
+  props.bench.set({ document: props.bench.templateKey.value, field, was }, value);
 
 watch(
   () => section.value?.id,
@@ -131,18 +126,13 @@ watch(
       </div>
       <div class="fields">
         <FieldInput
-          name="name"
-          :field="NAME"
-          :own="template.name"
-          required
-          @set="(value) => setTemplate('name', template?.name, value)"
-        />
-        <FieldInput
-          name="width"
-          :field="WIDTH"
-          :own="template.layout.width"
-          required
-          @set="(value) => setTemplate('layout.width', template?.layout.width, value)"
+          v-for="{ path, field, own } in ofTemplate"
+          :key="path"
+          :name="path"
+          :field="field"
+          :own="own"
+          :required="field.required"
+          @set="(value) => setTemplate(path, own, value)"
         />
       </div>
     </template>

@@ -1,11 +1,11 @@
 /** Two columns that hold sections. */
 import { choice } from '../../fields/field.js';
 import { html } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
+import { lanes, mark, type Lane } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
 
-/** Share of the first column. */
-export const COLUMN_SHARES = { half: 1 / 2, 'wide-first': 3 / 5, 'wide-second': 2 / 5 } as const;
+/** How the columns share the width. */
+const SHARES = { half: [1, 1], 'wide-first': [3, 2], 'wide-second': [2, 3] } as const;
 
 export const columns = defineKind({
   name: 'columns',
@@ -24,5 +24,9 @@ export const columns = defineKind({
   view: ({ split }, view) =>
     html`<div class="columns columns-${split}"><div>${view.slot('first')}</div><div>${view.slot('second')}</div></div>`,
   css: `.columns{display:grid;gap:var(--gap)}.columns>*{min-width:0}@container (min-width:48rem){.columns{grid-template-columns:1fr 1fr;gap:calc(var(--gap)*2)}.columns-wide-first{grid-template-columns:3fr 2fr}.columns-wide-second{grid-template-columns:2fr 3fr}}`,
-  sketch: () => ({ height: 160, marks: [mark('box', 0, 0, 590, 160), mark('box', 610, 0, 590, 160)] }),
+  sketch({ split }) {
+    const [first, second] = lanes(1200, SHARES[split], 44) as [Lane, Lane];
+    const box = ({ x, width }: Lane) => mark('box', x, 0, width, 160);
+    return { height: 160, marks: [box(first), box(second)], slots: { first, second } };
+  },
 });
