@@ -14,8 +14,7 @@ export function editsBetween(key: DocumentKey, from: DraftDocument | undefined, 
   const before = (from ?? implied) as DraftDocument;
   const after = (to ?? implied) as DraftDocument;
   if (before === after) return [];
-  if (before.format !== after.format || !isSame(before.areaNames, after.areaNames))
-    return [{ type: 'put', document: key, value: after, was: before }];
+  if (before.format !== after.format) return [{ type: 'put', document: key, value: after, was: before }];
   return [...headEdits(key, before, after), ...nodeEdits(key, before, after)];
 }
 

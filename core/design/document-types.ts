@@ -112,7 +112,8 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
           : null,
       theme: fieldIn(THEME_FIELDS),
     },
-    areas: (head) => PAGE_KINDS[head['pageKind'] as PageKind].areas,
+    areas: (head) =>
+      (PAGE_KINDS[head['pageKind'] as PageKind] as { areas: readonly string[] } | undefined)?.areas ?? ['main'],
     says(path, value, head, nameOf) {
       if (!path.startsWith('around.')) return null;
       const region = path.slice('around.'.length) as Region;
@@ -248,6 +249,10 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
 function kindChoices(): Record<PageKind, string> {
   return Object.fromEntries(pageKinds().map((kind) => [kind, PAGE_KINDS[kind].name])) as Record<PageKind, string>;
 }
+
+/** The areas a document of a type holds sections in, in page order; null for those without sections. */
+export const areasOf = ({ type, head }: Pick<DraftDocument, 'type' | 'head'>): readonly string[] | null =>
+  DOCUMENT_TYPES[type].areas?.(head) ?? null;
 
 export const groupsOf = (type: DocumentTypeName): readonly string[] => Object.keys(DOCUMENT_TYPES[type].groups ?? {});
 

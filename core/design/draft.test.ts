@@ -51,6 +51,14 @@ describe('drafts', () => {
     );
   });
 
+  test('a document has the areas of its page kind, also those it was stored without; what stands in others is kept', () => {
+    const side = { ...template([section('a')]), areas: { main: [], side: [section('s')], aisle: [section('x')] } };
+    expect(canonicalJson(closeDocument(open(side)))).toBe(canonicalJson(side));
+    const { nodes, ...rest } = open(template([section('a')]));
+    const moved = { ...rest, nodes: { a: { ...(nodes['a'] as DraftSection), place: { in: null, at: 'side' } } } };
+    expect(closeDocument(moved)).toMatchObject({ areas: { main: [], side: [{ id: 'a' }] } });
+  });
+
   test('order keys put any sequence of insertions where a list would', () => {
     fc.assert(
       fc.property(fc.array(fc.nat(50), { maxLength: 60 }), (places) => {

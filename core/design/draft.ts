@@ -4,7 +4,7 @@
  * editors rarely meet. Published documents nest; `openDocument` and `closeDocument` go between the two.
  */
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
-import { groupsOf } from './document-types.js';
+import { areasOf, groupsOf } from './document-types.js';
 import type { Document, DocumentKey, DocumentTypeName, NodeId, Section, Values } from './document.js';
 
 /** Where a node stands: in an area or list of its document (`in` is null), or in a slot or list of another node. */
@@ -33,8 +33,6 @@ export interface DraftDocument {
   readonly type: DocumentTypeName;
   /** Values of the document itself by path: `name`, `layout.width`, `pages.product:K-1`. */
   readonly head: Values;
-  /** The names of its areas, in page order; absent for documents without sections. */
-  readonly areaNames?: readonly string[];
   readonly nodes: Readonly<Record<NodeId, DraftNode>>;
 }
 
@@ -124,7 +122,6 @@ export function openDocument(document: Document): DraftDocument {
     format,
     type,
     head: flatHead(type, head),
-    ...(areas ? { areaNames: Object.keys(areas) } : {}),
     nodes,
   };
 }
@@ -142,7 +139,7 @@ export function closeDocument(document: DraftDocument): Document {
 // Draft documents are never changed in place, so each is closed once.
 const closed = new WeakMap<DraftDocument, Document>();
 
-function nest({ format, type, head, areaNames, nodes }: DraftDocument): Document {
+function nest({ format, type, head, nodes }: DraftDocument): Document {
   const children = new Map<NodeId | null, Map<string, DraftNode[]>>();
   for (const node of Object.values(nodes)) {
     let places = children.get(node.place.in);
@@ -174,9 +171,21 @@ function nest({ format, type, head, areaNames, nodes }: DraftDocument): Document
     format,
     type,
     ...nestedHead(type, head),
-    ...(areaNames ? { areas: Object.fromEntries(areaNames.map((area) => [area, sections[area] ?? []])) } : {}),
+    ...areasIn(areasOf({ type, head }), sections),
     ...(Object.keys(entries).length ? { lists: entries } : {}),
   } as Document;
+}
+
+/**
+ * The areas as they are published: the first always, others where something stands in them. What stands in one that
+ * the page kind no longer has is kept all the same.
+ */
+function areasIn(declared: readonly string[] | null, sections: Children): { areas?: Children } {
+  if (!declared) return {};
+  const [first = 'main', ...others] = declared;
+  const filled = [...new Set([...others, ...Object.keys(sections)])].filter((area) => area !== first && sections[area]);
+  const all = [first, ...filled].map((area) => [area, sections[area] ?? []] as const);
+  return { areas: Object.fromEntries(all) };
 }
 
 /** `{ layout: { width } }` as `{ 'layout.width' }`, for the groups of the document's type. */

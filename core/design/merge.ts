@@ -47,7 +47,6 @@ export function mergeDocument(key: DocumentKey, base: State, ours: State, theirs
 /** Whether two documents would be published the same. Order keys do not count, order does. */
 export function sameContent(a: DraftDocument, b: DraftDocument): boolean {
   if (a.type !== b.type || a.format !== b.format || changedKeys(a.head, b.head).length) return false;
-  if (!isSame(a.areaNames, b.areaNames)) return false;
   const ids = Object.keys(a.nodes);
   if (ids.length !== Object.keys(b.nodes).length) return false;
   const content = ({ order: _order, ...rest }: DraftNode) => rest;

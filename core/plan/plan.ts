@@ -7,6 +7,7 @@ import {
   type SectionedDocument,
   type Width,
 } from '../design/document.js';
+import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
 import { CASING } from '../sections/casing.js';
 import type { KindSet } from '../sections/kind.js';
@@ -113,7 +114,7 @@ const TWO = [3, 2];
 
 /** The areas of a document that are shown, beside each other as on the page. */
 function areasAcross(document: SectionedDocument): NamedLane[] {
-  const [main = 'main', second] = Object.keys(document.areas).sort((a, b) => rankOf(a) - rankOf(b));
+  const [main = 'main', second] = areasOf({ type: document.type, head: { ...document } }) ?? [];
   const named = (names: readonly string[], shares: readonly number[]): NamedLane[] =>
     lanes(PLAN_WIDTH, shares).map((lane, i) => ({ ...lane, name: names[i] as string }));
   if (second === undefined || document.type !== 'template') return named([main], [1]);
@@ -124,8 +125,6 @@ function areasAcross(document: SectionedDocument): NamedLane[] {
     ? named([main, second], [PLAN_WIDTH - SIDE, SIDE])
     : named([second, main], [SIDE, PLAN_WIDTH - SIDE]);
 }
-
-const rankOf = (area: string): number => (area === 'main' || area === 'first' ? 0 : 1);
 
 interface Spot {
   readonly document: string;

@@ -1,6 +1,7 @@
 /** Whether what sections point at exists: pages, pictures, products, collections, menus. Core knows the design only. */
 import {
   compileDocument,
+  areasOf,
   closeDocument,
   closedState,
   keys,
@@ -52,7 +53,7 @@ export async function checkReferences(db: Records, storeId: number, draft: Draft
 
 function referencesOf(document: DraftDocument | undefined): References {
   if (document?.type === 'menu') return { needs: menuNeeds(closeDocument(document) as MenuDocument), menus: [] };
-  if (!document?.areaNames) return { needs: [], menus: [] };
+  if (!document || !areasOf(document)) return { needs: [], menus: [] };
   return compileDocument(closeDocument(document) as SectionedDocument, SHIPPED_KINDS);
 }
 

@@ -5,6 +5,7 @@ import * as slice from './migrations/0001-slice.js';
 import * as designModel from './migrations/0002-design-model.js';
 import * as brands from './migrations/0003-brands.js';
 import * as sharedCounters from './migrations/0004-shared-counters.js';
+import * as areas from './migrations/0005-areas.js';
 import type { Tables } from './tables.js';
 
 export type Database = Kysely<Tables>;
@@ -37,6 +38,7 @@ export const MIGRATIONS = {
   '0002-design-model': designModel,
   '0003-brands': brands,
   '0004-shared-counters': sharedCounters,
+  '0005-areas': areas,
 };
 
 /** Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock. */

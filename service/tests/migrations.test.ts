@@ -67,6 +67,20 @@ const EDITS = [
     was: { place: { area: 'main' }, order: 'a1' },
   },
   { type: 'assign', document: 'assignments/product', page: 'product:P-1', template: 'plain', was: null },
+  {
+    type: 'put',
+    document: 'template/extra',
+    value: {
+      format: 1,
+      type: 'template',
+      name: 'Extra',
+      pageKind: 'product',
+      layout: { width: 'page' },
+      areaNames: ['main'],
+      sections: { e1: { ...heading('e1', 'Extra words'), place: { area: 'main' }, order: 'a0' } },
+    },
+    was: null,
+  },
 ];
 
 const hash = (value: unknown): string => createHash('sha256').update(canonicalJson(value)).digest('hex');
@@ -154,8 +168,10 @@ test('a draft of the first version opens, goes on, is taken back and is publishe
       standard: 'product',
       pages: { 'product:P-1': 'plain' },
     });
+    expect(await document('template/extra')).toMatchObject({ name: 'Extra', areas: { main: [{ id: 'e1' }] } });
     // The log of the first version can be undone, step by step as it was done.
     await client.call(routes.undo, { params, body: unit() });
+    await expect(document('template/extra')).rejects.toMatchObject({ code: 'no-such-document' });
     expect(await document('template/home')).toMatchObject({
       areas: { main: [{ id: 't1', values: { text: 'First words' } }, { id: 't2' }] },
     });

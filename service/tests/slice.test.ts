@@ -85,11 +85,11 @@ describe('from edit to storefront and back', () => {
     });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(sentences.at(-1)).toBe(
-      'The draft keeps its own: The template “Collection”: across of Product row is now “5”; it was to become “3”.',
+      'The draft keeps its own: The template “Collection”: Across of Product row is now “Five”; it was to become “Three”.',
     );
     expect((await service.shop('/browse/single-line')).text).toContain('across-3');
     expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
-      expect.stringContaining('Across of Product row is “5”, was “3”'),
+      expect.stringContaining('Across of Product row is “Five”, was “Three”'),
     ]);
     await service.edit({
       type: 'set',

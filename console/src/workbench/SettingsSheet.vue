@@ -4,6 +4,7 @@ import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import {
   CASING,
   headField,
+  PAGE_KINDS,
   resolveValue,
   sectionName,
   SHIPPED_KINDS,
@@ -44,8 +45,13 @@ function inherited(name: string, field: Field): unknown {
 /** What the template itself has to set: its name and its layout. */
 const ofTemplate = computed(() => {
   if (!template.value) return [];
-  const { name, layout, areas } = template.value;
-  const paths = ['name', 'layout.width', ...('side' in areas ? ['layout.side'] : []), 'layout.boxed'];
+  const { name, layout, pageKind } = template.value;
+  const paths = [
+    'name',
+    'layout.width',
+    ...(PAGE_KINDS[pageKind].areas.some((area) => area === 'side') ? ['layout.side'] : []),
+    'layout.boxed',
+  ];
   const own: Readonly<Record<string, unknown>> = { name, ...prefixed(layout) };
   return paths.map((path) => ({ path, field: headField('template', path) as Field, own: own[path] }));
 });
@@ -143,6 +149,8 @@ watch(
 <style scoped>
 .sheet-under {
   grid-area: sheet;
+  /* What is scrolled to must not end under the head. */
+  scroll-padding-block-start: 76px;
   overflow-y: auto;
   padding: 14px 20px 20px;
   background: rgb(var(--v-theme-surface));
@@ -160,7 +168,7 @@ watch(
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
-  padding-block-end: 14px;
+  padding-block-end: 4px;
 }
 .head h2 {
   font-size: 1.125rem;
@@ -170,6 +178,8 @@ watch(
   white-space: nowrap;
 }
 .fields {
+  /* Room for what sits on the frames of the first row. */
+  padding-block-start: 12px;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 16px 20px;

@@ -5,7 +5,7 @@ import { proseWords } from '../../fields/prose.js';
 import { splitKey } from '../../fields/value.js';
 import { CASING } from '../../sections/casing.js';
 import { kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
-import { DOCUMENT_TYPES, impliedDocument, nameOf } from '../document-types.js';
+import { areasOf, DOCUMENT_TYPES, impliedDocument, nameOf } from '../document-types.js';
 import type { DocumentKey, NodeId } from '../document.js';
 import { isSection, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
 import type { Rule } from '../../assign/rule.js';
@@ -32,7 +32,7 @@ export function documentIn(draft: Draft, key: DocumentKey): DraftDocument {
 export function nodeIn(document: DraftDocument, id: NodeId): DraftNode {
   const node = Object.hasOwn(document.nodes, id) ? document.nodes[id] : undefined;
   if (node) return node;
-  const what = document.areaNames ? 'section' : 'entry';
+  const what = areasOf(document) ? 'section' : 'entry';
   throw new Problem('no-such-section', `There is no ${what} “${id}” in ${nameOf(document)}.`, {
     place: 'node',
     remedy: 'It may have been removed meanwhile; look at it again.',
@@ -83,7 +83,7 @@ export function checkPlace(place: Place, document: DraftDocument, kinds: KindSet
 /** The places inside a document (`id` null) or a node. */
 export function placesIn(id: NodeId | null, document: DraftDocument, kinds: KindSet | null) {
   if (id === null)
-    return { sections: document.areaNames ?? [], entries: Object.keys(DOCUMENT_TYPES[document.type].lists ?? {}) };
+    return { sections: areasOf(document) ?? [], entries: Object.keys(DOCUMENT_TYPES[document.type].lists ?? {}) };
   const node = nodeIn(document, id);
   if (!isSection(node))
     return { sections: [], entries: listAt(document, node.place, kinds)?.nests ? [node.place.at] : [] };

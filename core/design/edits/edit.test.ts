@@ -256,7 +256,7 @@ describe('edits', () => {
     [
       'an area that is not there',
       { type: 'insert', document: HOME, kind: 'heading', place: { at: 'attic' } },
-      { code: 'no-such-place', place: 'place', remedy: 'Its places are: main.' },
+      { code: 'no-such-place', place: 'place', remedy: 'Its places are: main, side.' },
     ],
     [
       'a slot of a section without slots',

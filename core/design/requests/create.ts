@@ -127,8 +127,7 @@ function empty(request: CreateRequest, code: string): DraftDocument {
     ...(what === 'template' ? { pageKind, 'layout.width': 'page' } : {}),
     ...(what === 'arrangement' ? { region } : {}),
   };
-  const areaNames = DOCUMENT_TYPES[what].areas?.(head);
-  return { format: FORMAT, type: what, head, ...(areaNames ? { areaNames } : {}), nodes: {} };
+  return { format: FORMAT, type: what, head, nodes: {} };
 }
 
 function originalIn(draft: Draft, { what }: CreateRequest, from: DocumentKey): DraftDocument {

@@ -5,6 +5,7 @@ import { kindRef } from '../../sections/kind.js';
 import * as yup from 'yup';
 import type { DocumentKey, NodeId, Values } from '../document.js';
 import { isSection, orderFor, siblingsIn, subtree, type DraftNode } from '../draft.js';
+import { areasOf } from '../document-types.js';
 import { documentIn, findKind, nameOf, nodeIn, sectionName } from '../edits/common.js';
 import { circular } from '../edits/move.js';
 import {
@@ -49,7 +50,7 @@ export const insert: RequestType<InsertRequest> = {
     const kind = request.kind === undefined ? null : findKind(kinds, request.kind);
     if (!kind && request.casing)
       throw new Problem('bad-input', 'An entry has no casing.', { place: 'casing', remedy: 'Leave it out.' });
-    if (kind && !document.areaNames)
+    if (kind && !areasOf(document))
       throw new Problem('no-such-place', `${nameOf(document)} holds no sections.`, {
         place: 'document',
         remedy: 'Name a template, an arrangement, an addition or a shared section.',

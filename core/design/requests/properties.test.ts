@@ -1,6 +1,7 @@
 /** Whatever is asked for, in whatever order: it can be taken back exactly, replayed from JSON, closed and opened. */
 import fc from 'fast-check';
 import {
+  areasOf,
   applyRequests,
   applyUnit,
   checkDocument,
@@ -67,7 +68,7 @@ function requestFor(
 ): EditRequest {
   const pick = <T>(list: readonly T[], by: number): T => list[by % list.length] as T;
   const keys = [...draft.keys()].sort();
-  const sectioned = keys.filter((key) => draft.get(key)?.areaNames);
+  const sectioned = keys.filter((key) => areasOf(draft.get(key) as DraftDocument));
   const document = pick(sectioned, which);
   const own = (key: string): DraftDocument => draft.get(key) as DraftDocument;
   const idsOf = (key: string): string[] => Object.keys(own(key).nodes).sort();

@@ -72,7 +72,7 @@ describe('create', () => {
       'a template from nothing',
       { type: 'create', what: 'template', name: 'Sale', pageKind: 'checkout', head: { 'layout.width': 'wide' } },
       'template/sale',
-      { name: 'Sale', pageKind: 'checkout', layout: { width: 'wide' }, areas: { first: [], second: [] } },
+      { name: 'Sale', pageKind: 'checkout', layout: { width: 'wide' }, areas: { first: [] } },
     ],
     [
       'an arrangement',

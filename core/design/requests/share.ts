@@ -48,7 +48,6 @@ export const share: RequestType<ShareRequest> = {
       format: FORMAT,
       type: 'shared',
       head: { name },
-      areaNames: ['main'],
       nodes: Object.fromEntries(moved.map((one) => [one.id, one])),
     };
     return {
