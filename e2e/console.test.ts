@@ -123,6 +123,26 @@ test('a break mark made with a button parts a text; the page shows the lead alon
   expect(await frame().locator('#s-t-lead').innerText()).not.toContain('Salt and cloth.');
 });
 
+test('a side area is switched on, filled from the catalogue, and a section is dragged into it', async () => {
+  await page.goto(consoleAt('/workbench/content:about'));
+  await page.getByRole('combobox', { name: 'Side area' }).press('Enter');
+  await page.getByRole('option', { name: 'At the end' }).click();
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByRole('combobox', { name: 'Where' }).press('Enter');
+  await page.getByRole('option', { name: 'At the end of Content, area “side”' }).click();
+  await page.getByRole('button', { name: 'Heading', exact: false }).first().click();
+  await frame().locator('.area-side').getByRole('heading', { name: 'A heading' }).waitFor();
+
+  const heading = page.locator('[data-plan-section][aria-pressed=true]');
+  const [from, to] = [await page.locator('[data-plan-section="t-rest"]').boundingBox(), await heading.boundingBox()];
+  if (!from || !to) throw new Error('The plan is not on the screen.');
+  await page.mouse.move(from.x + 20, from.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(to.x + 20, to.y + to.height + 20, { steps: 8 });
+  await page.mouse.up();
+  await frame().locator('.area-side #s-t-rest').waitFor();
+});
+
 test('add, move by keyboard and by dragging, remove and undo a section', async () => {
   await page.goto(consoleAt('/workbench/home'));
   const order = () =>

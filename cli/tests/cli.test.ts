@@ -152,6 +152,32 @@ test('a unit of edits is read from a file or from standard input: all or none, a
   expect((await parlour('edit -', '[{')).err).toMatch(/^The edits cannot be read: .*\n {2}at -\n {2}Write them as/);
 });
 
+test('a published state is looked at; lists are sorted; what was put away comes back', async () => {
+  await done('section set home h-dunes title "Which wind today?"');
+  await done('publish');
+  const shown = async (line: string) => {
+    const address = new URL(/^http\S+/.exec(await done(line))?.[0] ?? '');
+    return (await service.send(address.hostname, address.pathname + address.search)).text;
+  };
+  expect(await shown('preview home')).toContain('Which wind today?');
+  expect(await shown('preview home --revision 1')).not.toContain('Which wind today?');
+  expect((await parlour('preview home --revision one')).code).toBe(2);
+
+  const titles = async (line: string) =>
+    (JSON.parse(await done(`${line} --json`)) as { title: string }[]).map(({ title }) => title);
+  const up = await titles('pages list --kind product --sort title');
+  expect(up).toEqual([...up].sort());
+  expect(await titles('pages list --kind product --sort -title')).toEqual([...up].reverse());
+
+  await done('design copy "Autumn"');
+  expect(await done('design archive autumn')).toContain('parlour design restore autumn');
+  expect(await done('design list --archived')).toMatch(/^Code +Name.*\nautumn +Autumn/);
+  expect(await done('design restore autumn')).toContain('“Autumn” is there again.');
+  expect(await done('design list --archived')).toBe('None was put away.');
+  expect(await done('store list --archived')).toBe('None of yours was closed.');
+  await done('undo');
+});
+
 test('draws a template in the terminal and into a file', async () => {
   expect(await done('template draw home')).toMatch(/^header ─+\n.*Menu bar/s);
   const file = join(folder, 'home.svg');

@@ -11,8 +11,8 @@ import {
   type Edit,
   type EditRequest,
 } from '@parlour/core';
-import { routes } from '@parlour/contract';
-import { startService } from '../index.js';
+import { createClient, routes } from '@parlour/contract';
+import { DEMO_SIGN_IN, startService } from '../index.js';
 import { connect, newDatabase, type TestService } from './service.js';
 
 interface Heard {
@@ -22,8 +22,9 @@ interface Heard {
 }
 
 /** Listens as a browser would, and comes back after the last event it has seen when it is cut. */
-function listen(service: TestService, lastId?: number) {
+function listen(service: TestService, lastId?: number, token = service.token) {
   const heard: Heard[] = [];
+  let ended = false;
   let answered: (status: number) => void;
   const status = new Promise<number>((resolve) => (answered = resolve));
   const open = request({
@@ -32,13 +33,14 @@ function listen(service: TestService, lastId?: number) {
     path: '/api/stores/windrow/designs/live/events',
     headers: {
       host: `localhost:${service.port}`,
-      authorization: `Bearer ${service.token}`,
+      authorization: `Bearer ${token}`,
       ...(lastId === undefined ? {} : { 'last-event-id': String(lastId) }),
     },
   });
   let rest = '';
   open.on('response', (response) => {
     answered(response.statusCode ?? 0);
+    response.on('end', () => (ended = true));
     response.on('data', (chunk: Buffer) => {
       const parts = (rest + chunk.toString()).split('\n\n');
       rest = parts.pop() ?? '';
@@ -55,11 +57,11 @@ function listen(service: TestService, lastId?: number) {
   });
   open.on('error', () => undefined);
   open.end();
-  return { heard, status, close: () => open.destroy() };
+  return { heard, status, ended: () => ended, close: () => open.destroy() };
 }
 
 const until = async (what: () => boolean): Promise<void> => {
-  for (const end = Date.now() + 15_000; !what(); await new Promise((go) => setTimeout(go, 20)))
+  for (const end = Date.now() + 30_000; !what(); await new Promise((go) => setTimeout(go, 20)))
     if (Date.now() > end) throw new Error('It did not happen.');
 };
 
@@ -199,4 +201,17 @@ test('three clients edit one template at two processes, 500 edits in all: none i
   expect(canonicalJson(closeDocument(replayed))).toBe(canonicalJson(ends[0]?.document));
   for (const { code, message } of refused) expect([code, message.length > 10]).toEqual(['stale-edit', true]);
   expect(acknowledged.size + refused.length).toBe(500);
+});
+
+test('whoever has signed out hears nothing more; the others do', async () => {
+  const credentials = { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'leaving' };
+  const { token } = await one.client.call(routes.createToken, { body: credentials });
+  const [leaving, staying] = [listen(one, undefined, token), listen(one)];
+  expect([await leaving.status, await staying.status]).toEqual([200, 200]);
+  await createClient({ origin: one.origin, token }).call(routes.signOut, { body: {} });
+  await until(leaving.ended);
+  expect(staying.ended()).toBe(false);
+  const again = listen(one, undefined, token);
+  expect(await again.status).toBe(401);
+  staying.close();
 });

@@ -65,6 +65,30 @@ describe('from edit to storefront and back', () => {
     ]);
   });
 
+  test('the side area belongs to a template, and is shown where its layout says so', async () => {
+    const set = (field: string, value: unknown, was?: unknown) =>
+      ({ type: 'set', document: 'template/content', field, value, ...(was === undefined ? {} : { was }) }) as const;
+    await service.edit({
+      type: 'insert',
+      document: 'template/content',
+      kind: 'prose',
+      place: { at: 'side' },
+      id: 'aside',
+      values: { text: '<p>Beside it.</p>' },
+    });
+    expect(await preview('content:about')).not.toContain('Beside it.');
+    await service.edit(set('layout.side', 'end'));
+    expect(await preview('content:about')).toMatch(
+      /<div class="areas areas-end"><div class="area area-main">.*<div class="area area-side">.*Beside it\./s,
+    );
+    await service.edit({ type: 'move', document: 'template/content', node: 't-rest', place: { at: 'side' } });
+    expect(await preview('content:about')).toMatch(/area-side">.*Beside it\..*How a kite is made/s);
+    await expect(service.edit(set('layout.side', 'left', 'end'))).rejects.toMatchObject({ code: 'bad-value' });
+    await expect(
+      service.edit({ type: 'set', document: 'template/content', field: 'layout.width', was: 'page' }),
+    ).rejects.toMatchObject({ code: 'bad-value', place: 'layout.width' });
+  });
+
   test('revert keeps unpublished work in the draft, and says so', async () => {
     await service.edit({
       type: 'set',
