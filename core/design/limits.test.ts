@@ -1,4 +1,6 @@
 /** Every limit is reached once, and says which it is, where, and what to do. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import {
   applyRequests,
   checkDocument,
@@ -70,4 +72,9 @@ test('documents of a sort', () => {
   );
   const create: EditRequest = { type: 'create', what: 'menu', name: 'One more' };
   expect(refusal(() => applyRequests([create], many, tools()))).toMatchObject({ code: 'limit-reached', place: 'what' });
+});
+
+test.each(Object.entries(LIMITS))('the limit %s is told in the docs', (_name, limit) => {
+  const told = readFileSync(join(__dirname, '../../docs/limits.md'), 'utf8');
+  expect(told).toMatch(new RegExp(`\\| *${limit.toLocaleString('en')}( levels deep)? *\\|`));
 });
