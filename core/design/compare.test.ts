@@ -44,9 +44,9 @@ describe('compare', () => {
       'removed: The template “First page”: Text is removed.',
       'removed: The template “First page”: Price is removed.',
       'moved: The template “First page”: Columns moved above Heading “Two”.',
-      'changed: The template “First page”: Widths of Columns is “Equal”, was its default.',
+      'changed: The template “First page”: Widths of Columns is “Equal”, was “Equal” by default.',
       'changed: The template “First page”: Text of Heading “One” is “Two”, was “One”.',
-      'changed: The template “First page”: Text in de of Heading “One” is “Zwei”, was its default.',
+      'changed: The template “First page”: Text in de of Heading “One” is “Zwei”, was as elsewhere.',
       'added: The template “First page”: Poster “Sail” is new.',
     ]);
   });

@@ -62,7 +62,7 @@ function headChanges(
     const [was, now] = [before.head[field], after.head[field]];
     const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, names);
     const about = headField(after.type, field);
-    const sentence = said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, was, now)}.`;
+    const sentence = said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, field, was, now)}.`;
     return { id: `${document} ${field}`, document, called, type: 'changed', field, sentence };
   });
 }
@@ -129,12 +129,16 @@ function valueSentence(
   const [was, now] = [before[part]?.[key], after[part]?.[key]];
   // Named by its words before: what they are now is what the sentence tells.
   const what = `${field?.label ?? name}${suffixInWords(`${part}.${key}`)} of ${sectionName(before, kinds)}`;
-  return `${what} ${becomes(field, was, now)}.`;
+  return `${what} ${becomes(field, key, was, now)}.`;
 }
 
 /** What a value is and was; of long texts, and where both would be told in the same words, only that it is another. */
-function becomes(field: Field | null | undefined, was: unknown, now: unknown): string {
-  const [before, after] = [inWords(field, was), inWords(field, now)];
+function becomes(field: Field | null | undefined, key: string, was: unknown, now: unknown): string {
+  const said = (value: unknown): string => {
+    if (value !== undefined || !field) return inWords(field, value);
+    return suffixInWords(key) === '' ? `${inWords(field, field.default)} by default` : 'as elsewhere';
+  };
+  const [before, after] = [said(was), said(now)];
   const isLong = field?.type === 'prose' && !isBound(now);
   return isLong || before === after ? 'is changed' : `is ${after}, was ${before}`;
 }

@@ -204,6 +204,12 @@ describe('render', () => {
       ],
     ]);
     const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
+    expect([...(parts?.documents ?? [])].sort()).toEqual([
+      'around/header/standard',
+      'menu/main',
+      'template/home',
+      'theme',
+    ]);
     expect(parts?.needs).toEqual([
       { type: 'path', page: 'home' },
       { type: 'path', page: 'collection:C-1' },
@@ -290,5 +296,12 @@ describe('render', () => {
     const page = render([], { ...parts });
     expect(page).toMatch(/area-main.*Promise.*Extra.*area-side.*Beside.*region-below.*Below/s);
     expect(page).not.toContain('Elsewhere');
+    expect([...(parts?.documents ?? [])].sort()).toEqual([
+      'addition/one',
+      'addition/two',
+      'shared/promise',
+      'template/home',
+      'theme',
+    ]);
   });
 });

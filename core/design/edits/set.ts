@@ -58,7 +58,7 @@ export const set: EditType<SetEdit> = {
     if (edit.node === undefined) return headSentence(edit, document, draft);
     const node = nodeIn(document, edit.node);
     const field = nodeField(document, node, edit.field, kinds);
-    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit.value)}.`;
+    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit)}.`;
   },
 };
 
@@ -100,7 +100,7 @@ function headSentence({ field: path, value }: SetEdit, document: DraftDocument, 
   const said = DOCUMENT_TYPES[document.type].says?.(path, value, document.head, nameOfKey(draft));
   if (said) return said;
   const field = headField(document.type, path);
-  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, value)}.`;
+  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, { field: path, value })}.`;
 }
 
 /** The name of a document in a draft by its key; its code if it is gone. */
@@ -114,5 +114,7 @@ export function suffixInWords(path: string): string {
   return device ? ` on a ${device}` : language === undefined ? '' : ` in ${language}`;
 }
 
-const toWhat = (field: Field | null, value: unknown): string =>
-  value === undefined ? 'back to its default' : `to ${inWords(field, value)}`;
+function toWhat(field: Field | null, { field: path, value }: Pick<SetEdit, 'field' | 'value'>): string {
+  if (value !== undefined) return `to ${inWords(field, value)}`;
+  return suffixInWords(path) === '' ? 'back to its default' : 'back to what it is elsewhere';
+}
