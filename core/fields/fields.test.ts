@@ -184,6 +184,7 @@ describe('prose', () => {
       '<p>a</p><p>&nbsp;|\u200b<br></p><p>b</p>',
       ['<p>a</p>', '<p>b</p>'],
     ],
+    ['alone in an item', '<ul><li>a</li><li>|</li></ul>', ['<ul><li>a</li></ul>', '']],
     ['at the start: the lead is empty', '|<p>a</p>', ['', '<p>a</p>']],
     ['not out of a script', '<script>|</script><p>a</p>', ['<p>a</p>']],
   ])('break marks, %s', (_what, html, parts) => {
