@@ -107,6 +107,22 @@ test('a click on the page selects in the plan, with its settings; typing keeps t
   await frame().getByRole('heading', { name: 'Every seam has a name on it', exact: true }).waitFor();
 });
 
+test('what is shared or added is selected on the page too, and says where else a change shows', async () => {
+  await page.goto(consoleAt('/workbench/product:K-001'));
+  await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
+  await clickInFrame('.k-shared-section .k-prose');
+  await page.getByText('In the shared section “If it breaks”: a change shows wherever it is used.').waitFor();
+  await page.getByRole('textbox', { name: 'Text', exact: true }).click();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Mended for ever.');
+  await frame().locator('.k-shared-section', { hasText: 'Mended for ever.' }).waitFor();
+
+  await page.goto(consoleAt('/workbench/collection:C-2'));
+  await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
+  await clickInFrame('#s-sport-days-text p');
+  await page.getByText('In the addition “Sport days”: a change shows on the pages it is for.').waitFor();
+});
+
 test('a break mark made with a button parts a text; the page shows the lead alone', async () => {
   await page.goto(consoleAt('/workbench/content:about'));
   await page.locator('[data-plan-section="t-lead"]').click();

@@ -42,6 +42,21 @@ function inherited(name: string, field: Field): unknown {
   return resolveValue(field, name, section.value[part.value], larger, {}).value;
 }
 
+/** Where else a change of the selection shows, if it does not belong to the template that is open. */
+const beyond = computed(() => {
+  const document = props.bench.documents.get(props.bench.state.selected?.document ?? '');
+  switch (document?.type) {
+    case 'shared':
+      return `In the shared section “${document.name}”: a change shows wherever it is used.`;
+    case 'arrangement':
+      return `In the ${document.region} “${document.name}”: a change shows on every page that has it.`;
+    case 'addition':
+      return `In the addition “${document.name}”: a change shows on the pages it is for.`;
+    default:
+      return '';
+  }
+});
+
 /** What the template itself has to set: its name and its layout. */
 const ofTemplate = computed(() => {
   if (!template.value) return [];
@@ -108,6 +123,7 @@ watch(
           >Remove</v-btn
         >
       </div>
+      <p v-if="beyond" class="beyond">{{ beyond }}</p>
       <p v-if="!kind" class="missing">
         There is no section kind “{{ section.kind }}”. Remove this section, or bring the kind back; until then the
         design cannot be published.
@@ -185,6 +201,11 @@ watch(
   gap: 16px 20px;
   grid-auto-flow: dense;
   align-items: start;
+}
+.beyond {
+  margin-block: 2px 6px;
+  color: rgb(var(--v-theme-warning));
+  font-size: 0.9375rem;
 }
 .missing {
   color: rgb(var(--v-theme-error));

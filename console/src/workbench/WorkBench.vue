@@ -34,12 +34,6 @@ async function assignHere(): Promise<void> {
     await router.replace({ path: route.path });
 }
 
-/** A click on the page selects wherever the section stands, template or region. */
-function selectById(section: string): void {
-  const box = plan.value?.boxes.find((one) => one.section === section);
-  if (box) state.selected = { document: box.document, section };
-}
-
 function onKey(event: KeyboardEvent): void {
   if (!(event.ctrlKey || event.metaKey) || event.altKey || event.key.toLowerCase() !== 'z') return;
   // A text field undoes its own typing.
@@ -136,7 +130,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       :device="device"
       :selected="state.selected?.section ?? null"
       :renewals="renewals"
-      @selected="selectById"
+      @selected="bench.select"
     />
     <SettingsSheet :bench="bench" />
     <KindPicker v-model="picking" :bench="bench" @put="put" />

@@ -2,8 +2,10 @@
 import {
   hasSections,
   keys,
+  kindName,
   planPage,
   sectionsIn,
+  SHARED_SECTION,
   SHIPPED_KINDS,
   type Document,
   type PlaceRequest,
@@ -61,6 +63,27 @@ export function useWorkbench() {
     documents.set(key, (await call(routes.getDocument, { query: { key } })).document as Document);
   }
 
+  /** The shared sections that what is open shows, and those that they show. */
+  async function fetchShared(): Promise<void> {
+    const shown = [...documents.values()]
+      .flatMap((document) => (hasSections(document) ? [...sectionsIn(document.areas)] : []))
+      .filter(({ kind }) => kindName(kind) === SHARED_SECTION)
+      .map(({ values }) => keys.shared(String(values['shared'])));
+    const missing = [...new Set(shown)].filter((key) => !documents.has(key));
+    if (missing.length === 0) return;
+    await Promise.all(missing.map(fetchDocument));
+    await fetchShared();
+  }
+
+  /** Selects a section by its id wherever it stands: in the template, around it, added, or shared. */
+  function select(section: string): void {
+    for (const [document, body] of documents) {
+      if (!hasSections(body) || ![...sectionsIn(body.areas)].some(({ id }) => id === section)) continue;
+      state.selected = { document, section };
+      return;
+    }
+  }
+
   /** Opens a page; `template` opens another template of its kind in the plan. */
   async function open(page: string, template?: string): Promise<void> {
     state.page = page;
@@ -69,10 +92,11 @@ export function useWorkbench() {
     state.template = template ?? why.value.template?.template ?? '';
     const wanted = [
       ...why.value.regions.flatMap((region) => region.document ?? []),
+      ...why.value.additions.map(({ document }) => document),
       ...(state.template ? [templateKey.value] : []),
     ];
     await Promise.all([
-      ...wanted.map(fetchDocument),
+      Promise.all(wanted.map(fetchDocument)).then(fetchShared),
       countUsers(),
       call(routes.preview, { body: { page } }).then(({ url }) => (previewUrl.value = url)),
     ]);
@@ -88,6 +112,7 @@ export function useWorkbench() {
     await Promise.all(
       [...new Set(touched.map((one) => one.document))].filter((key) => documents.has(key)).map(fetchDocument),
     );
+    await fetchShared();
     if (state.selected && !selectedSection.value) state.selected = null;
     renewals.value++;
   }
@@ -175,6 +200,7 @@ export function useWorkbench() {
     previewUrl,
     renewals,
     open,
+    select,
     run,
     family,
     move,
