@@ -15,6 +15,7 @@ import {
   type ProductCard,
   type Section,
   assemblePage,
+  kindsOn,
   html,
 } from '../index.js';
 import { assignments, section, template } from '../tests/designs.js';
@@ -225,6 +226,26 @@ describe('render', () => {
     });
     expect(page).toMatch(/<header class="region region-header">.*<a href="\/browse\/k">Kites<\/a>/s);
     expect(assemblePage({ code: 'not-found', facts: new Map() }, state, SHIPPED_KINDS, SETTING)).toBeNull();
+  });
+
+  test('a shared section that does not fit a page says so in the preview, and is left out for shoppers', () => {
+    const state = new Map<string, Document>([
+      ['assignments/home', assignments('home', 'home')],
+      ['template/home', template([section('u', 'shared-section', { shared: 'cost' }), section('w', 'heading')])],
+      [
+        'shared/cost',
+        { format: 2, type: 'shared', name: 'Cost', areas: { main: [section('c', 'price'), section('h', 'heading')] } },
+      ],
+    ]);
+    const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
+    const shown = (mode: 'live' | 'preview') => render([], { ...parts, mode });
+    expect(shown('preview')).toMatch(
+      /“Price” does not fit this page\.<\/strong> It is made for pages of these kinds: product/,
+    );
+    expect(shown('preview')).toContain('data-section="c"');
+    expect(shown('live')).not.toMatch(/does not fit|data-section/);
+    expect(shown('live').match(/A heading/g)).toHaveLength(2);
+    expect(parts && kindsOn(parts)).toEqual(['heading', 'price', 'shared-section']);
   });
 
   test('bound values, languages and devices: each page and visitor reads its own', () => {

@@ -6,6 +6,7 @@ import {
   html,
   invertEdit,
   kindSet,
+  LIMITS,
   Problem,
   replay,
   siblingsIn,
@@ -13,6 +14,7 @@ import {
   text,
   type DraftDocument,
   type EditRequest,
+  type Section,
   type TemplateDocument,
 } from '../../index.js';
 import { assignments, draftOf, refusal, section, template, tools, withChanges } from '../../tests/designs.js';
@@ -40,6 +42,16 @@ const main = (draft: State, key = HOME) =>
   (closeDocument(draft.get(key) as DraftDocument) as TemplateDocument).areas['main']?.map((one) => one.id);
 
 describe('edits', () => {
+  test('a section with others inside is not moved deeper than sections may lie', () => {
+    const nested = (depth: number): Section =>
+      section(`n${depth}`, 'columns', {}, depth ? { first: [nested(depth - 1)] } : undefined);
+    const draft = draftOf({ [HOME]: template([section('outer', 'columns'), nested(LIMITS.slotDepth)]) });
+    const into = { in: 'outer', at: 'first' };
+    const whole: EditRequest = { type: 'move', document: HOME, node: `n${LIMITS.slotDepth}`, place: into };
+    expect(refusal(() => run(draft, whole))).toMatchObject({ code: 'limit-reached', place: 'place' });
+    expect(run(draft, { ...whole, node: `n${LIMITS.slotDepth - 1}` }).edits).toHaveLength(1);
+  });
+
   test('insert puts a section before another, at the end, or into a slot', () => {
     const { draft, sentences } = run(
       start(),

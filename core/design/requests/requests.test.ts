@@ -324,6 +324,21 @@ test.each<[string, EditRequest, Partial<Problem>]>([
     { code: 'ends-first', place: 'values.until' },
   ],
   [
+    'an addition for nobody',
+    { type: 'create', what: 'addition', name: 'Note', head: { place: 'above' } },
+    { code: 'bad-value', place: 'target' },
+  ],
+  [
+    'an addition for a page and for a kind',
+    {
+      type: 'create',
+      what: 'addition',
+      name: 'Note',
+      head: { place: 'above', 'target.page': 'home', 'target.kind': 'home' },
+    },
+    { code: 'bad-value', place: 'target.kind' },
+  ],
+  [
     'a section that is shown until before it is shown',
     {
       type: 'insert',
