@@ -185,6 +185,20 @@ test('draws a template in the terminal and into a file', async () => {
   expect(readFileSync(file, 'utf8')).toMatch(/^<svg .*data-section="h-poster"/s);
 });
 
+test('shows the whole look, what is set and what is not, and menus as they can be typed', async () => {
+  await done('document set theme values.gap 40');
+  const theme = await done('document show theme');
+  expect(theme).toMatch(/^groundwork +foolscap$/m);
+  expect(theme).toMatch(/^values\.gap +40$/m);
+  expect(theme).toMatch(/^values\.titleFont +spectral {2}\(default\)$/m);
+  await done('undo');
+  await done('entry add menu/main label=Away link=https://a.example --in m-about/entries');
+  expect(await done('document show menu/main')).toMatch(
+    /^ {2}m-about {2}link=content:about {2}label=The workshop\n {4}\w+ {2}link=https:\/\/a\.example {2}label=Away$/m,
+  );
+  await done('undo');
+});
+
 test('lists kinds and their fields, with what each takes', async () => {
   expect(await done('kinds list')).toMatch(/poster +A large picture/);
   expect(await done('kinds show product-row')).toMatch(/limit +1 to 48 +4 +How many/);
