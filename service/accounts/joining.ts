@@ -33,7 +33,7 @@ export async function join(db: Database, joining: Joining, address: string): Pro
   // All that is slow, or counts failures by itself, comes before the transaction: it would keep a second connection.
   const known = await accountByMail(db, mail);
   if (known)
-    // Counted as any sign-in: whoever can invite must not be able to guess another's password.
+    // Counted like every sign-in: whoever can invite must not be able to guess another’s password.
     await checkCredentials(db, mail, joining.password, address, {
       sentence: `There is an account for ${mail} already, with another password.`,
       place: 'password',
