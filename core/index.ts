@@ -2,12 +2,12 @@
 export * from './problem.js';
 export * from './words.js';
 export * from './fields/field.js';
-export { checkValue, fieldSchema, isInstant } from './fields/schema.js';
+export { checkValue, fieldSchema, isInstant, normalInstant } from './fields/schema.js';
 export * from './fields/shapes.js';
 export * from './fields/value.js';
 export * from './fields/json-schema.js';
 export { inWords } from './fields/in-words.js';
-export { BREAK_MARK, cleanProse, escapeText, proseFault, proseParts } from './fields/prose.js';
+export { BREAK_MARK, cleanProse, escapeText, PROSE_LIMITS, proseFault, proseParts } from './fields/prose.js';
 export * from './design/document.js';
 export * from './design/document-types.js';
 export * from './design/draft.js';
@@ -43,6 +43,7 @@ export { freeCode, type EditTools, type PlaceRequest } from './design/requests/t
 export { documentIn, fieldsOfNode, isSame, nodeField, nodeIn, sectionName, splitField } from './design/edits/common.js';
 export * from './assign/page.js';
 export * from './assign/paths.js';
+export { checkContentPaths, checkPatterns, RESERVED_SEGMENTS } from './assign/path-sense.js';
 export * from './assign/rule.js';
 export * from './assign/rule-text.js';
 export * from './assign/assigned.js';

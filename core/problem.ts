@@ -5,21 +5,25 @@ export interface ProblemPlace {
   readonly place?: string;
   /** What to do about it, as a sentence. */
   readonly remedy?: string;
+  /** After how many seconds the same may be tried again; sent as `Retry-After`. */
+  readonly retryAfter?: number;
 }
 
 /** Thrown wherever something is refused. `code` is stable and documented; the message is a sentence for people. */
 export class Problem extends Error {
   readonly place: string | undefined;
   readonly remedy: string | undefined;
+  readonly retryAfter: number | undefined;
   constructor(
     readonly code: ProblemCode,
     sentence: string,
-    { place, remedy }: ProblemPlace = {},
+    { place, remedy, retryAfter }: ProblemPlace = {},
   ) {
     super(sentence);
     this.name = 'Problem';
     this.place = place;
     this.remedy = remedy;
+    this.retryAfter = retryAfter;
   }
 }
 
@@ -55,6 +59,8 @@ export const PROBLEMS = {
   'wrong-page-kind': [409, 'The template is for pages of another kind.'],
   'already-there': [409, 'The id or code is taken.'],
   'stale-edit': [409, 'What the edit would change has been changed by somebody else meanwhile.'],
+  'shows-itself': [409, 'A section or an addition would show itself, by way of what it shows.'],
+  'bad-path': [409, 'A page could not be reached, or two would have one path; `place` names the pattern or slug.'],
   'circular-move': [409, 'A section cannot be moved into itself or before itself.'],
   'still-used': [409, 'Pages still use what would be removed.'],
   'limit-reached': [409, 'A design, document or unit would grow beyond its limit.'],
@@ -64,7 +70,10 @@ export const PROBLEMS = {
   'merge-conflict': [409, 'Both sides changed the same thing, differently; nothing was guessed.'],
   'not-allowed': [403, 'One’s role in the store, or the scope of the token, does not allow this.'],
   'too-many-tries': [429, 'Too many sign-ins have failed; wait and try again.'],
+  'too-many-requests': [429, 'More requests are waiting, from one address or connection, than are answered at once.'],
   'too-many-streams': [429, 'One person listens to events more often than is allowed at the same time.'],
+  'proof-by-mail': [403, 'The mail address must be proved first: a message with a link was sent to it.'],
+  'bad-link': [403, 'The link from a message has expired or was used already.'],
   'bad-invitation': [403, 'The invitation has expired or was used already.'],
   'stale-tag': [412, 'The resource has changed since it was read, or has nothing that `If-Match` could fit.'],
   'reused-key': [409, 'The idempotency key was used for another request before.'],
@@ -73,6 +82,9 @@ export const PROBLEMS = {
   'nothing-to-publish': [409, 'The state that would go live is live already.'],
   'newer-format': [409, 'A document was written by a newer version of Parlour.'],
   'cannot-publish': [409, 'A page would not work for shoppers; `place` names the section.'],
+  busy: [503, 'As much of this work as can be done at once is under way; try again in a moment.'],
+  'took-too-long': [503, 'The work took longer than a request may take and was stopped; nothing was changed.'],
+  'disk-full': [503, 'The database has no room left on its disk; nothing was changed.'],
   'database-away': [503, 'The database, or the service itself, cannot be reached right now.'],
   broken: [500, 'A fault on our side; nothing was changed.'],
 } as const satisfies Record<string, readonly [status: number, meaning: string]>;

@@ -1,19 +1,19 @@
-import { capitalised, counted, listed, told } from './index.js';
+import { cut } from './index.js';
 
-test('words are joined and counted as people say them', () => {
-  expect([[], ['a'], ['a', 'b'], ['a', 'b', 'c']].map((words) => listed(words))).toEqual([
-    '',
-    'a',
-    'a and b',
-    'a, b and c',
-  ]);
-  expect([counted(1, 'page'), counted(0, 'page'), counted(2, 'entry', 'entries')]).toEqual([
-    '1 page',
-    '0 pages',
-    '2 entries',
-  ]);
-  expect(capitalised('the header')).toBe('The header');
-  expect(told({ role: 'editor', was: null, pages: ['a', 2], of: { code: 'K' } })).toBe(
-    'role editor, was none, pages a; 2, of code K',
-  );
+test.each([
+  ['wind', 40, 'wind'],
+  ['a'.repeat(41), 40, `${'a'.repeat(39)}…`],
+  // People count a flag, a family or a letter with its marks as one.
+  [`${'a'.repeat(38)}💨💨💨`, 40, `${'a'.repeat(38)}💨…`],
+  ['🏴‍☠️'.repeat(40), 40, '🏴‍☠️'.repeat(40)],
+  ['🏴‍☠️'.repeat(41), 40, `${'🏴‍☠️'.repeat(39)}…`],
+  ['👨‍👩‍👧‍👦xyz', 3, '👨‍👩‍👧‍👦x…'],
+])('%j cut to %i', (text, most, expected) => {
+  expect(cut(text, most)).toBe(expected);
+});
+
+test('one letter under a tower of marks neither breaks nor grows without bound', () => {
+  const tower = `a${'\u0301'.repeat(50_000)}`;
+  expect(cut(tower, 40).length).toBeLessThan(700);
+  expect(cut(`${'💨'.repeat(19)}${tower}`, 20).isWellFormed()).toBe(true);
 });

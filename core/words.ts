@@ -10,6 +10,23 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 export const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) as string}`;
 
+const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' });
+
+/** Text of at most `most` characters as people count them; “…” stands for what is left out. */
+export function cut(text: string, most: number): string {
+  if (text.length <= most) return text;
+  // One character may be made of any number of marks, so the work is bounded by length too.
+  const looked = text.slice(0, most * 16);
+  let count = 0;
+  let end = 0;
+  for (const { segment, index } of graphemes.segment(looked)) {
+    if (count === most || index > most * 8) return `${text.slice(0, end).toWellFormed()}…`;
+    count++;
+    if (count < most) end = index + segment.length;
+  }
+  return looked === text ? text : `${text.slice(0, end).toWellFormed()}…`;
+}
+
 /** Values with their names, one after the other: `role editor, was viewer`. */
 export const told = (value: unknown): string =>
   Array.isArray(value)

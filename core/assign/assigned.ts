@@ -77,9 +77,15 @@ function readyRules(document: AssignmentsDocument, decimals: number): RuleIndex 
   if (!found) kept.set(document, (found = new Map()));
   let index = found.get(decimals);
   if (!index)
-    found.set(decimals, (index = indexed((document.lists?.['rules'] ?? []).map((one) => readyEntry(one, decimals)))));
+    found.set(
+      decimals,
+      (index = indexed((document.lists?.['rules'] ?? []).filter(isWhole).map((one) => readyEntry(one, decimals)))),
+    );
   return index;
 }
+
+/** Edits refuse a rule without a condition or a template; one that came otherwise must not stop the others. */
+const isWhole = ({ values }: Entry): boolean => Boolean(values['when'] && values['template']);
 
 function readyEntry({ id, values }: Entry, decimals: number): ReadyEntry {
   const when = values['when'] as Rule;

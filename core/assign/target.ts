@@ -28,7 +28,7 @@ export function additionsFor(
 export function isFor(target: Target, page: AskedPage, { decimals }: RuleSetting): boolean {
   if ('page' in target) return target.page === page.code;
   if (target.kind !== parsePage(page.code).kind) return false;
-  return 'when' in target ? ready(target.when, decimals).matches(page.facts) : true;
+  return 'when' in target && target.when ? ready(target.when, decimals).matches(page.facts) : true;
 }
 
 const rules = new WeakMap<object, Map<number, ReadyRule>>();
@@ -50,7 +50,9 @@ function additionsOf(state: DesignState): readonly Addition[] {
     found = [...state.keys()]
       .filter((key) => key.startsWith('addition/'))
       .sort()
-      .map((key) => ({ key, document: state.get(key) as AdditionDocument }));
+      .map((key) => ({ key, document: state.get(key) as AdditionDocument }))
+      // One that says no pages is for none. Edits refuse it; what was merged or stored before must not stop every page.
+      .filter(({ document }) => document.target);
     kept.set(state, found);
   }
   return found;

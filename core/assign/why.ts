@@ -26,7 +26,7 @@ import {
   type RuleSetting,
 } from './assigned.js';
 import { kindInWords, parsePage } from './page.js';
-import { readyRule, type Condition, type Scalar, type SubjectFacts } from './rule.js';
+import { readyRule, type Condition, type Rule, type Scalar, type SubjectFacts } from './rule.js';
 import { printRule } from './rule-text.js';
 import { additionsFor } from './target.js';
 
@@ -256,9 +256,9 @@ function targetInWords(target: Parameters<typeof targetText>[0], kindName: strin
   return targetText(target) ?? `since this is a ${kindName} page`;
 }
 
-function targetText(target: { page?: string; kind?: string; when?: unknown }): string | null {
+function targetText(target: { page?: string; kind?: string; when?: Rule | null }): string | null {
   if (target.page !== undefined) return 'for this page alone';
-  return target.when ? `by the rule ${printRule(target.when as never)}` : null;
+  return target.when ? `by the rule ${printRule(target.when)}` : null;
 }
 
 function changes(

@@ -42,7 +42,7 @@ test.each<[string, DocumentKey, DocumentKey, string]>([
     code: 'cannot-publish',
     place: needs,
     message: expect.stringContaining(words) as never,
-    remedy: `Publish the changes of “${gone}” and “${needs}” together.`,
+    remedy: expect.stringContaining(`Publish the changes of “${gone}” and “${needs}” together`) as never,
   });
 });
 

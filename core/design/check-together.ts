@@ -2,11 +2,13 @@
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { nameOf } from './document-types.js';
-import { codeOf, keys, type DocumentKey, type Region } from './document.js';
-import { isSection, type Draft, type DraftDocument } from './draft.js';
+import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from './document.js';
+import { closeDocument, isSection, type Draft, type DraftDocument } from './draft.js';
 import { SHARED_SECTION } from '../sections/kind.js';
 import type { PageKind } from '../assign/page.js';
-import { checkTemplate } from './edits/sense.js';
+import { checkContentPaths, checkPatterns } from '../assign/path-sense.js';
+import { checkTemplate, contentPlaces } from './edits/sense.js';
+import { checkShown, showingPublished } from './shown.js';
 import { usersOf } from './requests/discard.js';
 
 /**
@@ -17,8 +19,8 @@ import { usersOf } from './requests/discard.js';
 export function checkTogether(key: DocumentKey, document: DraftDocument | undefined, state: Draft): void {
   if (!document) return checkGone(key, state);
   const { head, nodes } = document;
-  const need = (what: DocumentKey, words: string): void => {
-    if (!state.get(what)) throw missing(key, document, `${words}, which is not published`, what);
+  const need = (what: DocumentKey, words: string, otherwise?: string): void => {
+    if (!state.get(what)) throw missing(key, document, `${words}, which is not published`, what, otherwise);
   };
   if (document.type === 'assignments') {
     const kind = head['pageKind'] as PageKind;
@@ -27,7 +29,7 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
         path === 'standard' || path.startsWith('pages.') ? [value as string] : [],
       ),
       ...Object.values(nodes).map((node) => node.values['template'] as string),
-    ];
+    ].filter((code) => code !== undefined);
     for (const code of new Set(codes)) {
       need(keys.template(code), `use the template “${code}”`);
       checkTemplate(state, kind, code);
@@ -42,7 +44,46 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
   for (const node of Object.values(nodes)) {
     const shared = node.values['shared'];
     if (isSection(node) && node.kind.startsWith(`${SHARED_SECTION}@`) && typeof shared === 'string' && shared !== '')
-      need(keys.shared(shared), `shows the shared section “${shared}”`);
+      need(
+        keys.shared(shared),
+        `shows the shared section “${shared}”`,
+        `if there is none, choose another one in section ${node.id}, or remove it`,
+      );
+  }
+}
+
+/**
+ * Checks what documents that go live show of each other, and whether their pages can be reached.
+ * @param changed undefined for a document that is removed
+ * @param published the state they go into, as it is before
+ * @throws Problem `cannot-publish` naming the document
+ */
+export function checkWays(
+  changed: ReadonlyMap<DocumentKey, DraftDocument | undefined>,
+  published: { get(key: DocumentKey): unknown; keys(): Iterable<DocumentKey> },
+): void {
+  const showing = showingPublished(published, changed);
+  for (const key of changed.keys()) refusing(key, () => checkShown(key, showing));
+  const path = [...changed.keys()].find((key) => key === keys.paths || key.startsWith('content/'));
+  if (path === undefined) return;
+  const paths = changed.has(keys.paths) ? changed.get(keys.paths) : undefined;
+  const document = paths ? closeDocument(paths) : changed.has(keys.paths) ? undefined : published.get(keys.paths);
+  const valuesOf = (key: DocumentKey) =>
+    changed.has(key) ? changed.get(key)?.head : (published.get(key) as Values | undefined);
+  refusing(path, () =>
+    checkContentPaths(contentPlaces(showing, valuesOf), checkPatterns(document as PathsDocument | undefined)),
+  );
+}
+
+function refusing(place: DocumentKey, work: () => void): void {
+  try {
+    work();
+  } catch (error) {
+    if (!(error instanceof Problem)) throw error;
+    throw new Problem('cannot-publish', error.message, {
+      place,
+      remedy: error.remedy ?? 'Change it, then publish again.',
+    });
   }
 }
 
@@ -70,8 +111,14 @@ function checkGone(key: DocumentKey, state: Draft): void {
   }
 }
 
-const missing = (place: DocumentKey, document: DraftDocument, what: string, other: DocumentKey): Problem =>
+const missing = (
+  place: DocumentKey,
+  document: DraftDocument,
+  what: string,
+  other: DocumentKey,
+  otherwise?: string,
+): Problem =>
   new Problem('cannot-publish', `${capitalised(nameOf(document))} ${what}.`, {
     place,
-    remedy: `Publish the changes of “${other}” and “${place}” together.`,
+    remedy: `Publish the changes of “${other}” and “${place}” together${otherwise ? `; ${otherwise}` : ''}.`,
   });

@@ -7,6 +7,7 @@ import { headField, nameOf } from './document-types.js';
 import { FORMAT, type Document, type DocumentKey } from './document.js';
 import { isSection, openDocument, type DraftDocument, type DraftSection } from './draft.js';
 import { nodeField } from './edits/common.js';
+import { checkAlone } from './edits/sense.js';
 import { canonicalJson } from './hash.js';
 import { LIMITS } from './limits.js';
 
@@ -40,6 +41,7 @@ export function checkDocument(key: DocumentKey, document: Document, kinds: KindS
     const field = headField(opened.type, path);
     if (field) pointing(`${key}/${path}`, () => checkKeyed(field, path, value));
   }
+  pointing(key, () => checkAlone(opened));
   for (const node of Object.values(opened.nodes)) {
     const place = `${key}/${node.id}`;
     if (isSection(node) && !isCurrent(node, opened, place, kinds)) continue;

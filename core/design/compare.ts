@@ -7,7 +7,7 @@ import type { KindSet } from '../sections/kind.js';
 import { capitalised } from '../words.js';
 import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
 import { codeOf, type DocumentKey, type NodeId } from './document.js';
-import { samePlace, type Draft, type DraftDocument, type DraftNode } from './draft.js';
+import { childrenOf, nodeAt, samePlace, type Draft, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys, editsBetween } from './difference.js';
 import { fieldsOfNode, sectionName } from './edits/common.js';
 import { applyEdit, type Edit } from './edits/edit.js';
@@ -83,19 +83,19 @@ function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftD
     });
   };
   const isRoot = (node: DraftNode, other: DraftDocument, own: DraftDocument): boolean =>
-    node.place.in === null || other.nodes[node.place.in] !== undefined || own.nodes[node.place.in] === undefined;
+    node.place.in === null || nodeAt(other, node.place.in) !== undefined || nodeAt(own, node.place.in) === undefined;
   for (const node of Object.values(before.nodes))
-    if (!after.nodes[node.id] && isRoot(node, after, before))
+    if (!nodeAt(after, node.id) && isRoot(node, after, before))
       add('removed', node, `${sectionName(node, kinds)} is removed.`);
   const wasAt = sequencesOf(before);
   for (const [place, siblings] of sequencesOf(after)) {
     const ids = siblings.map(({ id }) => id);
     const moved = outOfRun(
-      (wasAt.get(place) ?? []).map(({ id }) => id).filter((id) => after.nodes[id]),
+      (wasAt.get(place) ?? []).map(({ id }) => id).filter((id) => nodeAt(after, id)),
       ids,
     );
     siblings.forEach((node, i) => {
-      const was = before.nodes[node.id];
+      const was = nodeAt(before, node.id);
       const next = siblings[i + 1];
       const where = next ? `above ${sectionName(next, kinds)}` : `to the end of ${node.place.at}`;
       if (!was) {
@@ -199,7 +199,8 @@ function intoChosen(
   chosen: ReadonlySet<string>,
   after: DraftDocument | undefined,
 ): boolean {
-  for (let at = after?.nodes[id]?.place.in ?? null; at !== null; at = after?.nodes[at]?.place.in ?? null)
+  if (!after) return false;
+  for (let at = nodeAt(after, id)?.place.in ?? null; at !== null; at = nodeAt(after, at)?.place.in ?? null)
     if (chosen.has(`${key} ${at} added`)) return true;
   return false;
 }
@@ -211,10 +212,9 @@ const holdsChosen = (
   chosen: ReadonlySet<string>,
   after: DraftDocument | undefined,
 ): boolean =>
-  Object.values(after?.nodes ?? {}).some(
+  (after ? childrenOf(after, id) : []).some(
     (node) =>
-      node.place.in === id &&
-      (chosen.has(`${key} ${node.id} added`) ||
-        chosen.has(`${key} ${node.id} moved`) ||
-        holdsChosen(node.id, key, chosen, after)),
+      chosen.has(`${key} ${node.id} added`) ||
+      chosen.has(`${key} ${node.id} moved`) ||
+      holdsChosen(node.id, key, chosen, after),
   );

@@ -1,6 +1,6 @@
 /** The edits that make one state of a document into another. So a draft follows a revert, a merge or a file. */
 import type { DocumentKey, NodeId } from './document.js';
-import { isSection, samePlace, subtree, type DraftDocument, type DraftNode } from './draft.js';
+import { isSection, nodeAt, samePlace, subtree, type DraftDocument, type DraftNode } from './draft.js';
 import { impliedDocument } from './document-types.js';
 import { isSame } from './edits/common.js';
 import type { Edit } from './edits/edit.js';
@@ -44,16 +44,16 @@ function nodeEdits(document: DocumentKey, before: DraftDocument, after: DraftDoc
   const orders = new Map<NodeId, string>();
   for (const [place, siblings] of wanted) {
     const ids = siblings.map(({ id }) => id);
-    const stood = (old.get(place) ?? []).filter(({ id }) => after.nodes[id]).map(({ id }) => id);
+    const stood = (old.get(place) ?? []).filter(({ id }) => nodeAt(after, id)).map(({ id }) => id);
     const moved = outOfRun(stood, ids);
-    const kept = new Map(ids.filter((id) => !moved.has(id)).map((id) => [id, (before.nodes[id] as DraftNode).order]));
+    const kept = new Map(ids.filter((id) => !moved.has(id)).map((id) => [id, (nodeAt(before, id) as DraftNode).order]));
     for (const [id, order] of orderKeys(ids, kept)) orders.set(id, order);
   }
   // Outer nodes first, so that what is inside finds its place; what leaves goes last, when nothing kept is inside it.
   const visit = (parent: NodeId | null, at: string): void => {
     for (const node of wanted.get(placeKey({ in: parent, at })) ?? []) {
       const order = orders.get(node.id) as string;
-      const was = before.nodes[node.id];
+      const was = nodeAt(before, node.id);
       if (was && isSection(was) !== isSection(node))
         throw new Error(`“${node.id}” is a section in one state and an entry in the other.`);
       if (!was) {
@@ -101,11 +101,11 @@ function removals(
   after: DraftDocument,
   now: Readonly<Record<NodeId, DraftNode>>,
 ): Edit[] {
-  const gone = Object.keys(before.nodes).filter((id) => !after.nodes[id]);
+  const gone = Object.keys(before.nodes).filter((id) => !nodeAt(after, id));
   return gone
     .filter((id) => {
       const parent = now[id]?.place.in ?? null;
-      return parent === null || after.nodes[parent] !== undefined;
+      return parent === null || nodeAt(after, parent) !== undefined;
     })
     .map((id) => ({ type: 'remove', document, nodes: subtree({ ...before, nodes: now }, id) }));
 }

@@ -90,7 +90,11 @@ const PATH = /^\/[^\s?#\\]*$/;
 const PATTERN = text('Path', 'With {slug} where the slug of the page stands.', {
   max: 120,
   plain: true,
-  form: { pattern: /^\/([\w.~-]+\/)*([\w.~-]+|\{slug\})?$/, words: 'a path such as /item/{slug}' },
+  // Plain segments only: browsers take “.” and “..” out of paths before they ask for them.
+  form: {
+    pattern: /^(\/[A-Za-z0-9_~-][A-Za-z0-9_.~-]*)*\/([A-Za-z0-9_~-][A-Za-z0-9_.~-]*|\{slug\})$/,
+    words: 'a path such as /item/{slug}',
+  },
 });
 const REDIRECT = text('Leads to', 'Where the old path leads now.', {
   max: 2000,
@@ -146,12 +150,11 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       }),
     },
     groups: {
-      target: (key) =>
-        ({
-          page: reference('Page', 'The one page it is for.', 'page'),
-          kind: choice('Page kind', 'The kind of pages it is for.', kindChoices(), 'product'),
-          when: rule('Rule', 'Which pages of the kind it is for.'),
-        })[key] ?? null,
+      target: fieldIn({
+        page: reference('Page', 'The one page it is for.', 'page'),
+        kind: choice('Page kind', 'The kind of pages it is for.', kindChoices(), 'product'),
+        when: rule('Rule', 'Which pages of the kind it is for.'),
+      }),
     },
     areas: oneArea,
   },
@@ -200,7 +203,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     key: new RegExp(`^assignments/(${pageKinds().join('|')})$`),
     called: (head) => `the assignments of ${kindInWords(head['pageKind'] as PageKind)} pages`,
     fixed: ['pageKind'],
-    fields: { standard: ASSIGNED },
+    fields: { standard: { ...ASSIGNED, required: true } },
     groups: { pages: (page) => (PAGE.test(page) ? ASSIGNED : null) },
     lists: {
       rules: entries(
@@ -208,7 +211,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         'Tried in order; the first that matches decides.',
         'rule',
         {
-          when: rule('When', 'Which pages the rule is for.'),
+          when: rule('When', 'Which pages the rule is for.', { required: true }),
           template: { ...ASSIGNED, required: true },
           off: toggle('Switched off', 'A rule that is off is not tried.'),
           from: dateTime('From', 'When the rule begins to count; empty for always.'),

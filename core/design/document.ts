@@ -100,7 +100,7 @@ export interface AdditionDocument {
 
 /** Which store pages something is for: one page, all pages of a kind, or those of a kind that a rule matches. */
 export type Target =
-  { readonly page: PageCode } | { readonly kind: PageKind } | { readonly kind: PageKind; readonly when: Rule };
+  { readonly page: PageCode } | { readonly kind: PageKind } | { readonly kind: PageKind; readonly when: Rule | null };
 
 /** The store-wide look. */
 export interface ThemeDocument {

@@ -57,6 +57,10 @@ export const isSection = (node: DraftNode): node is DraftSection => node.kind !=
 
 export const samePlace = (a: Place, b: Place): boolean => a.in === b.in && a.at === b.at;
 
+/** A node by its id. Ids come from outside, and a plain object also answers to names such as `constructor`. */
+export const nodeAt = ({ nodes }: Pick<DraftDocument, 'nodes'>, id: NodeId): DraftNode | undefined =>
+  Object.hasOwn(nodes, id) ? nodes[id] : undefined;
+
 /** Nodes standing in `place`, in order. */
 export const siblingsIn = (document: DraftDocument, place: Place): DraftNode[] =>
   Object.values(document.nodes)
@@ -68,15 +72,30 @@ export const inOrder = (a: DraftNode, b: DraftNode): number =>
 
 /** A node and everything inside it, outer first. */
 export function subtree(document: DraftDocument, id: NodeId): DraftNode[] {
-  const root = document.nodes[id];
+  const root = nodeAt(document, id);
   if (!root) return [];
   const all = [root];
-  for (let i = 0; i < all.length; i++) {
-    const parent = all[i] as DraftNode;
-    for (const node of Object.values(document.nodes)) if (node.place.in === parent.id) all.push(node);
-  }
+  for (let i = 0; i < all.length; i++) all.push(...childrenOf(document, (all[i] as DraftNode).id));
   return rootFirst(all);
 }
+
+/** The nodes right inside a node, or those of the document itself (null), in no order. */
+export function childrenOf({ nodes }: Pick<DraftDocument, 'nodes'>, id: NodeId | null): readonly DraftNode[] {
+  let index = children.get(nodes);
+  if (!index) {
+    index = new Map();
+    for (const node of Object.values(nodes)) {
+      const siblings = index.get(node.place.in);
+      if (siblings) siblings.push(node);
+      else index.set(node.place.in, [node]);
+    }
+    children.set(nodes, index);
+  }
+  return index.get(id) ?? [];
+}
+
+// The nodes of a document are never changed in place.
+const children = new WeakMap<DraftDocument['nodes'], Map<NodeId | null, DraftNode[]>>();
 
 /** Nodes of one subtree in the order they are compared in: the root, which comes first, then by id. */
 export const rootFirst = ([root, ...inside]: readonly DraftNode[]): DraftNode[] =>

@@ -9,7 +9,7 @@ import { CASING } from '../sections/casing.js';
 import type { KindSet } from '../sections/kind.js';
 import { headField, nameOf } from './document-types.js';
 import type { DocumentKey, NodeId } from './document.js';
-import { isSection, samePlace, type DraftDocument, type DraftNode } from './draft.js';
+import { isSection, nodeAt, samePlace, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys } from './difference.js';
 import { fieldsOfNode, isSame, sectionName } from './edits/common.js';
 import { orderKeys, outOfRun, sequencesOf } from './sequence.js';
@@ -30,6 +30,8 @@ export interface Merged {
 }
 
 type State = DraftDocument | undefined;
+/** Without a prototype: ids are looked up that it may not have. */
+type Nodes = Record<NodeId, DraftNode>;
 
 /** Brings what `ours` changed since `base` into `theirs`. */
 export function mergeDocument(key: DocumentKey, base: State, ours: State, theirs: State, kinds: KindSet): Merged {
@@ -50,7 +52,11 @@ export function sameContent(a: DraftDocument, b: DraftDocument): boolean {
   const ids = Object.keys(a.nodes);
   if (ids.length !== Object.keys(b.nodes).length) return false;
   const content = ({ order: _order, ...rest }: DraftNode) => rest;
-  if (!ids.every((id) => b.nodes[id] && isSame(content(a.nodes[id] as DraftNode), content(b.nodes[id])))) return false;
+  const isSameIn = (id: NodeId): boolean => {
+    const there = nodeAt(b, id);
+    return there !== undefined && isSame(content(a.nodes[id] as DraftNode), content(there));
+  };
+  if (!ids.every(isSameIn)) return false;
   const other = sequencesOf(b);
   return [...sequencesOf(a)].every(([place, list]) => list.every(({ id }, i) => other.get(place)?.[i]?.id === id));
 }
@@ -75,11 +81,14 @@ function mergeInside(
     );
   });
 
-  const fieldOf: FieldOf = (node, part, key) =>
-    ((part === 'casing' ? CASING : (fieldsOfNode(theirs, node, kinds) ?? {})) as Fields)[splitKey(key).name];
-  const nodes: Record<NodeId, DraftNode> = {};
+  const fieldOf: FieldOf = (node, part, key) => {
+    const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(theirs, node, kinds) ?? {});
+    const { name } = splitKey(key);
+    return Object.hasOwn(fields, name) ? fields[name] : undefined;
+  };
+  const nodes: Nodes = Object.create(null) as Nodes;
   for (const id of new Set([...Object.keys(theirs.nodes), ...Object.keys(ours.nodes)])) {
-    const [b, o, t] = [base.nodes[id], ours.nodes[id], theirs.nodes[id]];
+    const [b, o, t] = [nodeAt(base, id), nodeAt(ours, id), nodeAt(theirs, id)];
     const node = mergeNode(id, b, o, t, conflict, kinds, fieldOf);
     if (node) nodes[id] = node;
   }
@@ -174,23 +183,23 @@ function mergePlace(
 }
 
 /** What stands inside something that is gone: kept out if it comes from ours, kept with its parent if from theirs. */
-function keepParents(nodes: Record<NodeId, DraftNode>, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
+function keepParents(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
   for (let again = true; again;) {
     again = false;
     for (const node of Object.values(nodes)) {
       const parent = node.place.in;
       if (parent === null || nodes[parent]) continue;
       again = true;
-      const stays = theirs.nodes[parent];
-      if (stays && theirs.nodes[node.id]?.place.in === parent) {
+      const [stays, stood] = [nodeAt(theirs, parent), nodeAt(theirs, node.id)];
+      if (stays && stood?.place.in === parent) {
         nodes[parent] = stays;
         conflict(`${sectionName(stays, kinds)} was to be removed, and something was put or changed inside it.`, {
           node: parent,
         });
-      } else if (theirs.nodes[node.id]) {
-        nodes[node.id] = theirs.nodes[node.id] as DraftNode;
+      } else if (stood) {
+        nodes[node.id] = stood;
         conflict(`${sectionName(node, kinds)} was to move into something that is gone.`, { node: node.id });
-        if (theirs.nodes[node.id]?.place.in === parent) delete nodes[node.id];
+        if (stood.place.in === parent) delete nodes[node.id];
       } else {
         delete nodes[node.id];
         conflict(`${sectionName(node, kinds)} was to be put into something that is gone.`, { node: node.id });
@@ -200,7 +209,7 @@ function keepParents(nodes: Record<NodeId, DraftNode>, theirs: DraftDocument, co
 }
 
 /** Two moves that are fine alone may put each section into the other; then theirs stands. */
-function breakCycles(nodes: Record<NodeId, DraftNode>, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
+function breakCycles(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
   for (const id of Object.keys(nodes)) {
     const seen = new Set<NodeId>();
     for (let at: NodeId | null = id; at !== null; at = nodes[at]?.place.in ?? null) {
@@ -209,7 +218,7 @@ function breakCycles(nodes: Record<NodeId, DraftNode>, theirs: DraftDocument, co
         continue;
       }
       for (const one of seen) {
-        const [node, stood] = [nodes[one], theirs.nodes[one]];
+        const [node, stood] = [nodes[one], nodeAt(theirs, one)];
         if (node && stood && !samePlace(node.place, stood.place)) {
           nodes[one] = { ...node, place: stood.place };
           conflict(`${sectionName(node, kinds)} was to move into something that has moved into it.`, { node: one });
@@ -237,42 +246,42 @@ function ordered(
     const here = new Set(siblings.map(({ id }) => id));
     const before = idsAt(wasThere, place);
     const [mine, yours] = [idsAt(inOurs, place), idsAt(inTheirs, place)];
-    const movedHere = new Set(
-      [
-        ...outOfRun(
-          before.filter((id) => mine.includes(id)),
-          mine,
-        ),
-      ].filter((id) => here.has(id)),
-    );
-    const movedThere = outOfRun(
-      before.filter((id) => yours.includes(id)),
-      yours,
-    );
+    const [isMine, isYours, wasHere] = [new Set(mine), new Set(yours), new Set(before)];
+    const mineWas = before.filter((id) => isMine.has(id));
+    const movedHere = new Set([...outOfRun(mineWas, mine)].filter((id) => here.has(id)));
+    const yoursWas = before.filter((id) => isYours.has(id));
+    const movedThere = outOfRun(yoursWas, yours);
     for (const id of movedHere) {
-      if (!movedThere.has(id) || !before.includes(id)) continue;
+      if (!movedThere.has(id) || !wasHere.has(id)) continue;
       movedHere.delete(id);
       if (neighbour(mine, id) !== neighbour(yours, id))
         conflict(`${sectionName(merged.nodes[id] as DraftNode, kinds)} was moved to two different places.`, {
           node: id,
         });
     }
-    const sequence = yours.filter((id) => here.has(id) && !movedHere.has(id));
-    for (const [i, id] of mine.entries()) {
-      if (!here.has(id) || sequence.includes(id)) continue;
-      let at = 0;
-      for (let j = i - 1; j >= 0 && at === 0; j--) at = sequence.indexOf(mine[j] as NodeId) + 1;
-      sequence.splice(at, 0, id);
-    }
-    const kept = new Map(
-      sequence
-        .filter((id) => yours.includes(id) && !movedHere.has(id))
-        .map((id) => [id, (theirs.nodes[id] as DraftNode).order]),
+    const staying = yours.filter((id) => here.has(id) && !movedHere.has(id));
+    const kept = new Map(staying.map((id) => [id, (nodeAt(theirs, id) as DraftNode).order]));
+    const sequence = threaded(
+      staying,
+      mine.filter((id) => here.has(id)),
     );
-    const orders = orderKeys([...sequence, ...[...here].filter((id) => !sequence.includes(id))], kept);
+    const threadedIn = new Set(sequence);
+    const orders = orderKeys([...sequence, ...[...here].filter((id) => !threadedIn.has(id))], kept);
     for (const id of here) nodes[id] = { ...(merged.nodes[id] as DraftNode), order: orders.get(id) as string };
   }
   return nodes;
+}
+
+/** A sequence with what only another one has: each behind the neighbour it has there, or at the front. */
+function threaded(staying: readonly NodeId[], other: readonly NodeId[]): NodeId[] {
+  const known = new Set(staying);
+  const behind = new Map<NodeId | null, NodeId>();
+  other.forEach((id, i) => void (known.has(id) || behind.set(other[i - 1] ?? null, id)));
+  return [null, ...staying].flatMap((first) => {
+    const run = first === null ? [] : [first];
+    for (let next = behind.get(first); next !== undefined; next = behind.get(next)) run.push(next);
+    return run;
+  });
 }
 
 const neighbour = (ids: readonly NodeId[], id: NodeId): NodeId | undefined => ids[ids.indexOf(id) - 1];

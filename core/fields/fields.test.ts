@@ -83,10 +83,17 @@ describe('fields', () => {
     [
       'date-time',
       dateTime('D', 'd'),
-      ['', '2026-11-27T08:00Z', '2026-11-27T08:00:30Z'],
-      ['2026-11-27', '2026-11-27T08:00', '2026-13-27T08:00Z', '2026-11-27T08:00+01:00', null],
+      ['', '2026-11-27T08:00:00.000Z', '2026-11-27T08:00:30.999Z'],
+      ['2026-11-27', '2026-11-27T08:00Z', '2026-11-27T08:00:00Z', '2026-02-30T08:00:00.000Z', null],
     ],
-    ['code', code('C', 'c', { max: 8 }), ['', '<b>\n</b>'], ['123456789', '\0', null]],
+    ['code', code('C', 'c', { max: 8 }), ['', '<b>\n</b>', '\t'], ['123456789', '\0', '\u001b[2J', '\u009b', null]],
+    ['reference', reference('R', 'r', 'template', { required: true }), ['a'], ['', null]],
+    [
+      'rule',
+      rule('R', 'r', { required: true }),
+      [{ match: 'all', conditions: [{ fact: 'brand', is: 'is', value: 'x' }] }],
+      [null],
+    ],
     [
       'words',
       words('W', 'w', { max: 2 }),
@@ -205,7 +212,29 @@ describe('prose', () => {
     },
   );
 
-  const split = (html: string): string[] => proseParts(html.replaceAll('|', BREAK_MARK));
+  test.each([
+    ['<constructor>', /<constructor> is not allowed/],
+    ['<constructor onclick=x>', /<constructor> is not allowed/],
+    [`${'<em>'.repeat(17)}x`, /at most 16 elements inside each other/],
+    ['<br>'.repeat(2001), /at most 2,000 elements/],
+    [BREAK_MARK.repeat(21), /at most 20 break marks/],
+  ])('%.40s… is refused', (html, words) => {
+    expect(proseFault(html)).toMatch(words);
+    expect(cleanProse(html)).not.toContain('constructor');
+  });
+
+  test('text with more mark-up than is allowed is shown without it, and never grows beyond what was written', () => {
+    const deep = `${'<s>'.repeat(14_280)}wind`;
+    expect(proseParts(deep)).toEqual(['wind']);
+    expect(proseFault(deep)).toMatch(/inside each other/);
+    expect(cleanProse('<'.repeat(50_000)).length).toBeLessThan(250_000);
+    const nested = `${'<p><em>'.repeat(8)}${`wind${BREAK_MARK}`.repeat(20)}`;
+    expect(proseFault(nested)).toBeNull();
+    expect(proseParts(nested).join('').length).toBeLessThan(20 * 16 * 10 + nested.length);
+    expect(inWords(prose('P', 'p'), deep)).not.toContain('<');
+  });
+
+  const split = (html: string): readonly string[] => proseParts(html.replaceAll('|', BREAK_MARK));
 
   test.each<[string, string, string[]]>([
     ['no mark: one part', '<p>a</p>', ['<p>a</p>']],
@@ -255,7 +284,7 @@ describe('prose', () => {
       '<br>',
     );
     fc.assert(
-      fc.property(fc.array(piece, { maxLength: 24 }), (pieces) => {
+      fc.property(fc.array(piece, { maxLength: 16 }), (pieces) => {
         const html = pieces.join('');
         const parts = split(html);
         expect(parts).toHaveLength(html.split('|').length);

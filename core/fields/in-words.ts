@@ -3,13 +3,13 @@ import { printRule } from '../assign/rule-text.js';
 import type { Rule } from '../assign/rule.js';
 import type { Link } from '../design/document.js';
 import { canonicalJson } from '../design/hash.js';
-import { listed } from '../words.js';
+import { cut as cutTo, listed } from '../words.js';
 import type { Field, PictureValue, ProductSource } from './field.js';
 import { proseWords } from './prose.js';
 import { isBound } from './value.js';
 
 const MOST = 80;
-const cut = (text: string): string => (text.length > MOST ? `${text.slice(0, MOST - 1)}…` : text);
+const cut = (text: string): string => cutTo(text, MOST);
 const quoted = (text: string): string => (text === '' ? 'empty' : cut(`“${text}”`));
 
 /** A value of no known field: texts in quotes, everything else as JSON. */
@@ -22,9 +22,9 @@ export function inWords(field: Field | null | undefined, value: unknown): string
   if (isBound(value)) return `the page’s own ${value.bind}`;
   switch (field?.type) {
     case 'choice':
-      return quoted((field.choices as Readonly<Record<string, string>>)[String(value)] ?? String(value));
+      return quoted(labelOf(field.choices, value));
     case 'font':
-      return quoted(field.fonts[String(value)] ?? String(value));
+      return quoted(labelOf(field.fonts, value));
     case 'toggle':
       return value === true ? 'on' : 'off';
     case 'number':
@@ -51,6 +51,9 @@ export function inWords(field: Field | null | undefined, value: unknown): string
       return shown(value);
   }
 }
+
+const labelOf = (labels: Readonly<Record<string, string>>, value: unknown): string =>
+  Object.hasOwn(labels, String(value)) ? (labels[String(value)] as string) : String(value);
 
 const pictureInWords = (picture: PictureValue | null): string =>
   picture ? (picture.alt ? `the picture ${quoted(picture.alt)}` : 'a picture') : 'no picture';

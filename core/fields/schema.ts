@@ -88,7 +88,7 @@ export function fieldSchema(field: Field): yup.Schema {
     case 'code':
       return plainText(field.max).defined();
     case 'rule':
-      return ruleSchema.nullable();
+      return field.required ? ruleSchema : ruleSchema.nullable();
     case 'words':
       return yup.array(plainText(60).required()).strict().max(field.max).required();
     case 'entries':
@@ -107,7 +107,7 @@ export function fieldSchema(field: Field): yup.Schema {
             message: '${path} must be a store page such as product:K-014',
             excludeEmptyString: true,
           })
-        : plainText(80).matches(CODE, { message: '${path} must be a code', excludeEmptyString: true });
+        : plainText(80).matches(CODE, { message: '${path} must be a code', excludeEmptyString: !field.required });
     case 'source':
       return byTag('from', sourceForms);
   }
@@ -126,8 +126,23 @@ export function checkValue(field: Field, value: unknown, place: string): void {
   check(schema, value, place, 'bad-value', field.help);
 }
 
-const INSTANT = /^\d{4}-\d\d-\d\dT\d\d:\d\d(:\d\d)?Z$/;
-/** An instant as it is stored: UTC, in whole minutes or seconds. */
-export const isInstant = (text: string): boolean => INSTANT.test(text) && !Number.isNaN(Date.parse(text));
+/**
+ * An instant as it is stored, in one form: UTC with milliseconds, `2026-11-27T08:00:00.000Z`. So instants compare as
+ * texts, also with the clock's own.
+ */
+export const isInstant = (text: string): boolean => instantIn(text) === text;
+
+/** An instant as people and programs write it, in the form it is stored in; what is none stays as it is. */
+export const normalInstant = (text: string): string => instantIn(text) ?? text;
+
+const WRITTEN = /^(\d{4}-\d\d-\d\d)T\d\d:\d\d(:\d\d(\.\d{1,9})?)?Z$/;
+
+function instantIn(text: string): string | null {
+  const day = WRITTEN.exec(text)?.[1];
+  const at = day === undefined ? NaN : Date.parse(text);
+  const normal = Number.isNaN(at) ? '' : new Date(at).toISOString();
+  // A day that the month does not have would become one of the next.
+  return day !== undefined && normal.startsWith(day) ? normal : null;
+}
 
 const isStep = (steps: number): boolean => Math.abs(steps - Math.round(steps)) < 1e-9;

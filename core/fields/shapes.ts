@@ -1,7 +1,10 @@
 /** The building blocks of strict schemas: texts that can be stored, closed objects, one of several forms. */
 import * as yup from 'yup';
 import { Problem } from '../problem.js';
-import { capitalised } from '../words.js';
+import { capitalised, cut } from '../words.js';
+
+/** How long a message may get: what was sent may be in it. */
+const MOST_SAID = 400;
 
 const TYPES: Readonly<Record<string, string>> = {
   string: 'a text',
@@ -14,8 +17,7 @@ const TYPES: Readonly<Record<string, string>> = {
 /** What was sent, short enough for a sentence. */
 function sent(value: unknown): string {
   if (typeof value === 'number') return String(value);
-  const text = JSON.stringify(value) ?? typeof value;
-  return text.length > 40 ? `${text.slice(0, 39)}…` : text;
+  return cut(JSON.stringify(value) ?? typeof value, 40);
 }
 
 // The library's own words are for programmers; these reach shop owners.
@@ -38,18 +40,29 @@ yup.setLocale({
 
 export const CODE = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,79}$/;
 
-/** Text the database and every browser can hold: no NUL, no lone surrogates, no longer than `max` characters. */
+// Control characters other than line breaks and tabs: nothing shows them, and a terminal obeys some of them.
+const CONTROL = /(?![\t\n\r])\p{Cc}/u;
+
+/** Text the database, every browser and every terminal can hold, no longer than `max` characters. */
 export const plainText = (max: number) =>
   yup
     .string()
     .strict()
     .max(max, ({ path, value }) => `${path} is ${String(value).length} characters long; at most ${max} are allowed`)
-    .test('storable', '${path} holds a character that cannot be stored (NUL or half a character)', (value) =>
-      isStorable(value ?? ''),
+    .test(
+      'storable',
+      '${path} holds a character that cannot be stored (a control character or half a character)',
+      (value) => isStorable(value ?? '') && !CONTROL.test(value ?? ''),
     );
 
-/** A code: letters, digits, `-`, `_`, `.`; at most 80 characters. */
-export const codeText = () => plainText(80).matches(CODE, '${path} must be a code: letters, digits, “-”, “_” or “.”');
+/** A code: letters, digits, `-`, `_`, `.`; at most 80 characters. Not a name that every object answers to. */
+export const codeText = () =>
+  plainText(80)
+    .matches(CODE, '${path} must be a code: letters, digits, “-”, “_” or “.”')
+    .test('own', '${path} cannot be “${value}”; choose another code', (value) => !isInherited(value ?? ''));
+
+/** Whether a plain object answers to a name although nobody gave it one: `constructor`, `toString`, … */
+export const isInherited = (name: string): boolean => name in Object.prototype;
 
 /** A closed object: strict, without unknown keys, never absent. */
 export const closed = <S extends yup.ObjectShape>(shape: S) =>
@@ -68,7 +81,7 @@ export function check<T>(
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;
     const where = error.path ? (code === 'bad-value' ? `${place}.${error.path}` : error.path) : place;
-    throw new Problem(code, capitalised(error.message.replace(/^this\b/, place)) + '.', {
+    throw new Problem(code, capitalised(cut(error.message.replace(/^this\b/, place), MOST_SAID)) + '.', {
       place: where,
       ...(remedy ? { remedy } : {}),
     });

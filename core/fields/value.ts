@@ -7,7 +7,7 @@ import { Problem } from '../problem.js';
 import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
 import * as yup from 'yup';
 import { asProse } from './prose.js';
-import { checkValue } from './schema.js';
+import { checkValue, normalInstant } from './schema.js';
 import { check, closed, plainText } from './shapes.js';
 
 /** A value taken from the page's own data: `title`, `attribute.wind`; with what stands in where it is empty. */
@@ -70,6 +70,10 @@ export function checkKeyed(field: Field, key: string, value: unknown): void {
   else checkValue(field, value, key);
 }
 
+/** A value as it comes in at the door, in the one form it is kept in. */
+export const normalValue = (field: Field | null | undefined, value: unknown): unknown =>
+  field?.type === 'date-time' && typeof value === 'string' ? normalInstant(value) : value;
+
 const boundSchema = closed({ bind: plainText(60).required(), fallback: yup.mixed().nullable().optional() });
 
 function checkBound(field: Field, key: string, bound: Bound): void {
@@ -79,7 +83,8 @@ function checkBound(field: Field, key: string, bound: Bound): void {
     : Object.hasOwn(BINDINGS, bound.bind)
       ? (BINDINGS[bound.bind] as { types: readonly string[] }).types
       : [];
-  if (!types.includes(field.type)) {
+  // What must have a certain form is no place for whatever a page has.
+  if (!types.includes(field.type) || (field.type === 'text' && field.form)) {
     const fit = Object.keys(BINDINGS).filter((name) => BINDINGS[name]?.types.includes(field.type as BoundType));
     throw new Problem('bad-value', `“${field.label}” cannot take “${bound.bind}” from the page.`, {
       place: key,

@@ -1,5 +1,6 @@
 /** Draws a plan: as SVG for the console and files, as text for the terminal. */
 import { html, raw, type Markup } from '../render/html.js';
+import { cut } from '../words.js';
 import type { Plan, PlanBox } from './plan.js';
 import type { Mark } from './sketch.js';
 
@@ -55,7 +56,7 @@ function drawMark(mark: Mark, x: number, y: number, scale: number): Markup {
 function label(x: number, y: number, width: number, height: number, text: string): Markup {
   const size = Math.max(16, Math.min(30, height * 0.55));
   const room = Math.floor((width - size) / (size * 0.54));
-  const words = text.length > room ? `${text.slice(0, Math.max(1, room - 1))}…` : text;
+  const words = cut(text, Math.max(2, room));
   return html`<g class="plan-label"><rect x="${round(x)}" y="${round(y)}" width="${round(Math.min(width, words.length * size * 0.54 + size))}" height="${round(size * 1.5)}" fill="#FAF6EF" fill-opacity=".92"/><text x="${round(x + size / 2)}" y="${round(y + size * 1.08)}" font-family="system-ui, sans-serif" font-size="${round(size)}" fill="${INK}">${words}</text></g>`;
 }
 
@@ -100,6 +101,3 @@ function textBox(box: PlanBox, boxes: readonly PlanBox[], width: number): string
     `└${'─'.repeat(width - 2)}┘`,
   ];
 }
-
-const cut = (text: string, length: number): string =>
-  text.length > length ? `${text.slice(0, Math.max(0, length - 1))}…` : text;

@@ -15,6 +15,7 @@ import type { KindSet } from '../sections/kind.js';
 import { compileDocument, type CompiledDocument } from './compile.js';
 import type { Need } from './data.js';
 import { menuNeeds } from './menu.js';
+import type { Reading } from '../fields/value.js';
 import type { PageParts } from './page.js';
 
 export interface AssembledPage extends PageParts {
@@ -28,12 +29,16 @@ export interface AssembledPage extends PageParts {
   readonly hasFacts: boolean;
 }
 
-/** The parts of a page in one state of a design; null if its kind has no template. */
+/**
+ * The parts of a page in one state of a design; null if its kind has no template.
+ * @param reading what bound values read; needs are asked for with the values they have on the page
+ */
 export function assemblePage(
   page: AskedPage,
   state: DesignState,
   kinds: KindSet,
   setting: RuleSetting,
+  reading: Reading = {},
 ): AssembledPage | null {
   const assigned = assignedTemplate(page, state, setting);
   const template = assigned && (state.get(keys.template(assigned.template)) as TemplateDocument | undefined);
@@ -91,7 +96,11 @@ export function assemblePage(
     menus,
     documents,
     theme: state.get(keys.theme) as ThemeDocument,
-    needs: [...parts.flatMap((part) => part.needs), ...[...menus.values()].flatMap(menuNeeds)],
+    needs: [
+      ...parts.flatMap((part) => part.needs),
+      ...parts.flatMap((part) => part.varying.flatMap((section) => section.needs(reading))),
+      ...[...menus.values()].flatMap(menuNeeds),
+    ],
     hasFacts: parts.some((part) => part.hasFacts),
   };
 }

@@ -39,7 +39,8 @@ function subjectValue({ subject, code }: PageInfo, name: string): unknown {
     readonly category?: string;
   };
   if (name.startsWith('attribute.')) {
-    const value = thing.attributes?.[name.slice('attribute.'.length)];
+    const own = name.slice('attribute.'.length);
+    const value = thing.attributes && Object.hasOwn(thing.attributes, own) ? thing.attributes[own] : undefined;
     return typeof value === 'boolean' ? (value ? 'yes' : 'no') : value;
   }
   return name === 'brand' || name === 'category' ? thing[name] : undefined;

@@ -31,7 +31,7 @@ export interface CompiledSection {
   /** The values on any page; with `varies`, those on a page without data of its own in the leading language. */
   readonly values: Readonly<Record<string, unknown>>;
   /** Worked out for each page, where values are bound to it or differ by language. */
-  readonly varies: ((reading: Reading) => Readonly<Record<string, unknown>>) | null;
+  readonly varies: Varies | null;
   /** Classes of the casing element. */
   readonly casing: string;
   /** Instants between which it is shown; empty for no end. Null if it is hidden on every device. */
@@ -44,10 +44,20 @@ export interface CompiledSection {
   readonly filling?: { readonly shared: string } | { readonly niche: string };
 }
 
+/** What of a section is different from page to page. */
+export interface Varies {
+  values(reading: Reading): Readonly<Record<string, unknown>>;
+  /** What it asks for with its values on a page. */
+  needs(reading: Reading): readonly Need[];
+}
+
 export interface CompiledDocument {
   readonly document: SectionedDocument;
   readonly areas: Readonly<Record<string, readonly CompiledSection[]>>;
+  /** What its sections ask for; those that vary, on a page without data of its own. */
   readonly needs: readonly Need[];
+  /** Sections whose needs depend on the page. */
+  readonly varying: readonly Varies[];
   readonly menus: readonly string[];
   /** The shared sections it shows, and the niches it has. */
   readonly shared: readonly string[];
@@ -59,6 +69,7 @@ export interface CompiledDocument {
 
 export function compileDocument(document: SectionedDocument, kinds: KindSet): CompiledDocument {
   const needs: Need[] = [];
+  const varying: Varies[] = [];
   const menus = new Set<string>();
   const used = new Set<string>();
   const shared = new Set<string>();
@@ -76,9 +87,14 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     const own = upgradedValues(kind, from.kind, from.values);
     const read = (reading: Reading) => ready(kind.fields, own, from.lists, reading);
     const values = read({});
-    const varies = doesVary(own, from.lists) ? read : null;
-    const asked = [...fieldNeeds(kind.fields, values, menus), ...(kind.needs?.(values as never) ?? [])];
+    const ask = (given: typeof values): Need[] => [
+      ...fieldNeeds(kind.fields, given, menus),
+      ...(kind.needs?.(given as never) ?? []),
+    ];
+    const varies = doesVary(own, from.lists) ? { values: read, needs: (reading: Reading) => ask(read(reading)) } : null;
+    const asked = ask(values);
     needs.push(...asked);
+    if (varies) varying.push(varies);
     const filling = fillingOf(kind.name, values);
     if (filling && 'shared' in filling) shared.add(filling.shared);
     if (filling && 'niche' in filling) niches.add(filling.niche);
@@ -94,6 +110,7 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     document,
     areas,
     needs,
+    varying,
     menus: [...menus],
     shared: [...shared],
     niches: [...niches],

@@ -1,6 +1,6 @@
 /** Render: compiled documents, the page's data and the visitor's facts into one html page. */
 import type { Layout, MenuDocument, Region, TemplateDocument } from '../design/document.js';
-import type { SectionKind } from '../sections/kind.js';
+import { fitsInWords, type SectionKind } from '../sections/kind.js';
 import { escapeText } from '../fields/prose.js';
 import type { Reading } from '../fields/value.js';
 import { bindingOf } from './binding.js';
@@ -57,13 +57,14 @@ export const kindsOn = ({ template, regions, niches, shared }: PageParts): strin
 export function renderPage(request: PageRequest): string {
   const { store, page, template } = request;
   const layout = (template.document as TemplateDocument).layout;
-  const region = (name: Region): string => renderRegion(name, request);
+  const rendering: Rendering = { request, around: [], room: { sections: MOST_SECTIONS } };
+  const region = (name: Region): string => renderRegion(name, rendering);
   return `<!doctype html>
 <html lang="${escapeText(store.locale)}">
 ${head(request).text}
 <body class="page-${page.kind}">
 <a class="skip" href="#content">Skip to the content</a>
-${region('top-line')}${region('header')}${region('above')}<main id="content" class="content content-${layout.width}${layout.boxed ? ' content-boxed' : ''}">${renderAreas(template, layout, request)}</main>
+${region('top-line')}${region('header')}${region('above')}<main id="content" class="content content-${layout.width}${layout.boxed ? ' content-boxed' : ''}">${renderAreas(template, layout, rendering)}</main>
 ${region('below')}${region('footer')}</body>
 </html>
 `;
@@ -94,63 +95,92 @@ ${styles.map(
   }</head>`;
 }
 
+/** How many sections one page may show, and how deep what they show of others may lie. */
+const MOST_SECTIONS = 4_000;
+const DEEPEST = 12;
+
+/** A page while it is rendered. */
+interface Rendering {
+  readonly request: PageRequest;
+  /** The region that is rendered; undefined inside the template. */
+  readonly region?: Region;
+  /** The shared sections and niches around what is rendered, so that none is shown in itself. */
+  readonly around: readonly string[];
+  /** What is left of the sections a page may show; one for the whole page. */
+  readonly room: { sections: number };
+}
+
 /** The areas of a template; the side area only where the layout has one, and the areas of a checkout beside each other. */
-function renderAreas({ areas }: CompiledDocument, { side = 'none' }: Layout, request: PageRequest): string {
+function renderAreas({ areas }: CompiledDocument, { side = 'none' }: Layout, page: Rendering): string {
   const names = Object.keys(areas).filter((name) => name !== 'side' || side !== 'none');
   const [first = 'main', second] = names;
-  if (second === undefined) return renderSections(areas[first] ?? [], request);
+  if (second === undefined) return renderSections(areas[first] ?? [], page);
   const area = (name: string): string =>
-    `<div class="area area-${name}">${renderSections(areas[name] ?? [], request)}</div>`;
+    `<div class="area area-${name}">${renderSections(areas[name] ?? [], page)}</div>`;
   return `<div class="areas areas-${first === 'main' ? side : 'two'}">${names.map(area).join('')}</div>`;
 }
 
-function renderRegion(name: Region, request: PageRequest): string {
-  const sections = (request.regions.get(name) ?? []).flatMap((part) => part.areas['main'] ?? []);
+function renderRegion(region: Region, page: Rendering): string {
+  const sections = (page.request.regions.get(region) ?? []).flatMap((part) => part.areas['main'] ?? []);
   if (sections.length === 0) return '';
-  const tag = REGION_TAGS[name];
-  return `<${tag} class="region region-${name}">${renderSections(sections, request)}</${tag}>\n`;
+  const tag = REGION_TAGS[region];
+  return `<${tag} class="region region-${region}">${renderSections(sections, { ...page, region })}</${tag}>\n`;
 }
 
-function renderSections(sections: readonly CompiledSection[], request: PageRequest): string {
+function renderSections(sections: readonly CompiledSection[], page: Rendering): string {
   let out = '';
-  for (const section of sections) out += renderSection(section, request);
+  for (const section of sections) out += renderSection(section, page);
   return out;
 }
 
-function renderSection(compiled: CompiledSection, request: PageRequest): string {
+function renderSection(compiled: CompiledSection, page: Rendering): string {
   const { section, kind, casing, shown } = compiled;
-  if (!shown || (shown.from !== '' && request.now < shown.from) || (shown.until !== '' && request.now >= shown.until))
-    return '';
-  const marks = request.mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
-  const inner = kind
-    ? (compiled.constant ?? viewSection(kind, compiled, request))
-    : missing(section.kind, request.mode).text;
-  return inner === '' && request.mode === 'live'
+  const { now, mode } = page.request;
+  if (!shown || (shown.from !== '' && now < shown.from) || (shown.until !== '' && now >= shown.until)) return '';
+  if (page.room.sections-- <= 0) return '';
+  const marks = mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
+  const inner = kind ? innerOf(kind, compiled, page) : missing(section.kind, mode).text;
+  return inner === '' && mode === 'live'
     ? ''
     : `<div class="${casing}" id="s-${escapeText(section.id)}"${marks}><div class="case-in">${inner}</div></div>`;
 }
 
-function viewSection(kind: SectionKind, compiled: CompiledSection, request: PageRequest): string {
+/** A shared section or an addition may come to where its kind is not made for. */
+function innerOf(kind: SectionKind, compiled: CompiledSection, page: Rendering): string {
+  if (!fits(kind, page)) return misplaced(kind, page.request.mode).text;
+  return compiled.constant ?? viewSection(kind, compiled, page);
+}
+
+function viewSection(kind: SectionKind, compiled: CompiledSection, page: Rendering): string {
   const { section, slots, filling, varies } = compiled;
-  // A shared section or an addition may come to pages its kind is not made for.
-  if (kind.onlyOn && !kind.onlyOn.pages.includes(request.page.kind)) return misplaced(kind, request.mode).text;
-  const values = varies ? varies(readingOf(request)) : compiled.values;
+  const { request } = page;
+  const values = varies ? varies.values(readingOf(request)) : compiled.values;
   const inside = {
-    slot: (name: string) => raw(renderSections(slots[name] ?? [], request)),
-    filling: () => raw(fill(filling, request)),
+    slot: (name: string) => raw(renderSections(slots[name] ?? [], page)),
+    filling: () => raw(fill(filling, page)),
   };
   return kind.view(values as never, viewOf(request satisfies ViewSources, kind, section.id, inside)).text;
 }
 
-const readingOf = ({ page, language }: PageRequest): Reading => ({
+/** A kind fits by the page it is on, or by the region it is in. */
+const fits = ({ onlyOn }: SectionKind, { request, region }: Rendering): boolean =>
+  !onlyOn || onlyOn.pages.includes(request.page.kind) || (region !== undefined && onlyOn.regions.includes(region));
+
+/** What bound values read on a page. */
+export const readingOf = ({ page, language }: Pick<PageRequest, 'page' | 'language'>): Reading => ({
   binding: (name) => bindingOf(page, name),
   ...(language === undefined ? {} : { language }),
 });
 
-function fill(filling: CompiledSection['filling'], request: PageRequest): string {
+function fill(filling: CompiledSection['filling'], page: Rendering): string {
   if (!filling) return '';
+  const { request, around } = page;
+  const what = 'shared' in filling ? `shared ${filling.shared}` : `niche ${filling.niche}`;
+  // Edits and publishing refuse what shows itself; whatever comes otherwise costs its own place, not the page.
+  if (around.includes(what) || around.length >= DEEPEST) return '';
+  const inside = { ...page, around: [...around, what] };
   const parts = 'shared' in filling ? [request.shared.get(filling.shared)] : (request.niches.get(filling.niche) ?? []);
-  return parts.map((part) => renderSections(part?.areas['main'] ?? [], request)).join('');
+  return parts.map((part) => renderSections(part?.areas['main'] ?? [], inside)).join('');
 }
 
 /** A kind that is missing is said aloud in the preview; shoppers see the rest of the page. */
@@ -162,4 +192,4 @@ const missing = (kind: string, mode: PageRequest['mode']): Child & Markup =>
 const misplaced = (kind: SectionKind, mode: PageRequest['mode']): Child & Markup =>
   mode === 'live'
     ? NOTHING
-    : html`<div class="missing-kind" role="note"><strong>“${kind.title}” does not fit this page.</strong> It is made for pages of these kinds: ${(kind.onlyOn?.pages ?? []).join(', ')}.</div>`;
+    : html`<div class="missing-kind" role="note"><strong>“${kind.title}” does not fit this page.</strong> It is made for ${fitsInWords(kind)}.</div>`;

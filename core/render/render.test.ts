@@ -15,12 +15,13 @@ import {
   type ProductCard,
   type Section,
   assemblePage,
+  readingOf,
   kindsOn,
   html,
 } from '../index.js';
 import { assignments, section, template } from '../tests/designs.js';
 
-const SETTING = { now: '2026-11-23T10:00Z', decimals: 2 };
+const SETTING = { now: '2026-11-23T10:00:00.000Z', decimals: 2 };
 const store = { name: 'Windrow', currency: 'EUR', locale: 'en-IE' };
 const home: PageInfo = { code: 'home', kind: 'home', title: 'Windrow', path: '/', description: '', subject: null };
 const card: ProductCard = {
@@ -41,7 +42,7 @@ function render(main: readonly Section[], more: Partial<PageRequest> = {}, kinds
     regions: new Map(),
     niches: new Map(),
     shared: new Map(),
-    now: '2026-11-23T10:00Z',
+    now: '2026-11-23T10:00:00.000Z',
     menus: new Map(),
     store,
     page: home,
@@ -239,9 +240,7 @@ describe('render', () => {
     ]);
     const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
     const shown = (mode: 'live' | 'preview') => render([], { ...parts, mode });
-    expect(shown('preview')).toMatch(
-      /“Price” does not fit this page\.<\/strong> It is made for pages of these kinds: product/,
-    );
+    expect(shown('preview')).toMatch(/“Price” does not fit this page\.<\/strong> It is made for product pages\./);
     expect(shown('preview')).toContain('data-section="c"');
     expect(shown('live')).not.toMatch(/does not fit|data-section/);
     expect(shown('live').match(/A heading/g)).toHaveLength(2);
@@ -271,14 +270,14 @@ describe('render', () => {
   test('sections are shown between their dates, and not at all where they are hidden everywhere', () => {
     const dated = {
       ...section('d', 'heading', { text: 'Sale' }),
-      casing: { from: '2026-11-23T10:00Z', until: '2026-11-24T10:00Z' },
+      casing: { from: '2026-11-23T10:00:00.000Z', until: '2026-11-24T10:00:00.000Z' },
     };
     const at = (now: string) =>
       render([dated, { ...section('h', 'heading', { text: 'Secret' }), casing: { hidden: true } }], { now });
-    expect(at('2026-11-23T09:59Z')).not.toContain('Sale');
-    expect(at('2026-11-23T10:00Z')).toContain('Sale');
-    expect(at('2026-11-24T10:00Z')).not.toContain('Sale');
-    expect(at('2026-11-23T10:00Z')).not.toContain('Secret');
+    expect(at('2026-11-23T09:59:59.999Z')).not.toContain('Sale');
+    expect(at('2026-11-23T10:00:00.000Z')).toContain('Sale');
+    expect(at('2026-11-24T10:00:00.000Z')).not.toContain('Sale');
+    expect(at('2026-11-23T10:00:00.000Z')).not.toContain('Secret');
   });
 
   test('shared sections, niches, additions and a side area are filled when the page is assembled', () => {
@@ -324,5 +323,144 @@ describe('render', () => {
       'template/home',
       'theme',
     ]);
+  });
+
+  const sectioned = (type: string, more: object, main: readonly Section[]): Document =>
+    ({ format: 2, type, name: 'N', ...more, areas: { main } }) as Document;
+  const pageOf = (
+    documents: Record<string, Document>,
+    main: readonly Section[],
+    more: object = {},
+    kinds?: KindSet,
+  ) => {
+    const state = new Map<string, Document>([
+      ['theme', { format: 2, type: 'theme', groundwork: 'foolscap', values: {} }],
+      ['assignments/home', assignments('home', 'home')],
+      ['template/home', { ...template(main), ...more } as Document],
+      ...Object.entries(documents),
+    ]);
+    return assemblePage({ code: 'home', facts: new Map() }, state, kinds ?? SHIPPED_KINDS, SETTING);
+  };
+  const words = (id: string, text: string): Section => section(id, 'heading', { text });
+
+  test('what shows itself costs its own place, not the page', () => {
+    const parts = pageOf(
+      {
+        'shared/a': sectioned('shared', {}, [words('w', 'Round'), section('s', 'shared-section', { shared: 'a' })]),
+        'addition/a': sectioned('addition', { place: 'niche:extra', target: { page: 'home' } }, [
+          words('x', 'Extra'),
+          section('m', 'niche'),
+        ]),
+      },
+      [section('u', 'shared-section', { shared: 'a' }), section('n', 'niche'), words('z', 'After')],
+    );
+    const page = render([], { ...parts });
+    expect(page.match(/Round|Extra|After/g)).toEqual(['Round', 'Extra', 'After']);
+  });
+
+  test('niches inside what fills niches are filled, and one that is repeated shows its filling each time', () => {
+    const parts = pageOf(
+      {
+        'addition/a': sectioned('addition', { place: 'niche:outer', target: { page: 'home' } }, [
+          words('x', 'Outer'),
+          section('m', 'niche', { name: 'inner' }),
+        ]),
+        'addition/b': sectioned('addition', { place: 'niche:inner', target: { kind: 'home' } }, [words('y', 'Inner')]),
+      },
+      [section('n', 'niche', { name: 'outer' }), section('o', 'niche', { name: 'inner' })],
+    );
+    expect(render([], { ...parts }).match(/Outer|Inner/g)).toEqual(['Outer', 'Inner', 'Inner']);
+  });
+
+  test('additions that say no pages, or no rule, stop nothing', () => {
+    const parts = pageOf(
+      {
+        'addition/a': sectioned('addition', { place: 'above' }, [words('x', 'Nowhere')]),
+        'addition/b': sectioned('addition', { place: 'above', target: { kind: 'home', when: null } }, [
+          words('y', 'Here'),
+        ]),
+      },
+      [words('z', 'Home')],
+    );
+    expect(render([], { ...parts }).match(/Nowhere|Here|Home/g)).toEqual(['Here', 'Home']);
+  });
+
+  test('what stands in a side area is shown only where the layout has one', () => {
+    const areas = { main: [words('m', 'Main')], side: [words('s', 'Beside')] };
+    expect(render([], { ...pageOf({}, [], { areas }) })).not.toMatch(/Beside|class="areas/);
+    expect(render([], { ...pageOf({}, [], { areas, layout: { width: 'page', side: 'start' } }) })).toMatch(
+      /class="areas areas-start".*Main.*Beside/s,
+    );
+  });
+
+  test('a page knows whether something on it shows facts, wherever that stands', () => {
+    const buy = section('b', 'buy-form');
+    const shows = (documents: Record<string, Document>, main: readonly Section[]) => pageOf(documents, main)?.hasFacts;
+    expect(shows({}, [words('w', 'A')])).toBe(false);
+    expect(shows({}, [section('c', 'columns', {}, { first: [buy], second: [] })])).toBe(true);
+    expect(
+      shows({ 'shared/a': sectioned('shared', {}, [buy]) }, [section('u', 'shared-section', { shared: 'a' })]),
+    ).toBe(true);
+    expect(
+      shows({ 'addition/a': sectioned('addition', { place: 'above', target: { page: 'home' } }, [buy]) }, []),
+    ).toBe(true);
+  });
+
+  test('a kind for regions shows in those, on every page, and nowhere else', () => {
+    const flag = defineKind({
+      name: 'flag',
+      version: 1,
+      title: 'Flag',
+      sentence: 'A flag.',
+      onlyOn: { pages: [], regions: ['header'] },
+      fields: {},
+      view: () => html`<b>Flag</b>`,
+      css: '',
+      sketch: () => ({ height: 10, marks: [] }),
+    });
+    const kinds = kindSet([...SHIPPED_KINDS.all, flag]);
+    const header = { 'around/header/standard': sectioned('arrangement', { region: 'header' }, [section('f', 'flag')]) };
+    const footer = { 'around/footer/standard': sectioned('arrangement', { region: 'footer' }, [section('f', 'flag')]) };
+    const shown = (parts: ReturnType<typeof pageOf>) => render([], { ...parts }, kinds);
+    expect(shown(pageOf(header, [], {}, kinds))).toContain('<b>Flag</b>');
+    expect(shown(pageOf(footer, [], {}, kinds))).not.toContain('Flag');
+    expect(shown(pageOf({}, [section('f', 'flag')], {}, kinds))).not.toContain('Flag');
+  });
+
+  test('needs are asked with the values a page has, also where they are bound to it', () => {
+    const row = section('r', 'product-row', { limit: { bind: 'attribute.most', fallback: 3 } });
+    const poster = section('p', 'poster', { action: 'See it', link: { bind: 'path' } });
+    const state = new Map<string, Document>([
+      ['assignments/product', assignments('product', 'p')],
+      ['template/p', template([row, poster], 'product')],
+    ]);
+    const page: PageInfo = {
+      ...home,
+      code: 'product:K-1',
+      kind: 'product',
+      subject: { product: { ...anyProduct, attributes: { most: 7 } } },
+    };
+    const asked = (info: PageInfo) =>
+      assemblePage({ code: info.code, facts: new Map() }, state, SHIPPED_KINDS, SETTING, readingOf({ page: info }));
+    const parts = asked(page);
+    expect(parts?.needs).toContainEqual({ type: 'products', source: { from: 'recent' }, limit: 7 });
+    const key = needKey({ type: 'products', source: { from: 'recent' }, limit: 7 });
+    const shown = render([], {
+      ...parts,
+      page,
+      data: data({ products: new Map([[key, [card]]]), paths: new Map([['path product:K-1', '/item/one']]) }),
+    });
+    expect(shown).toContain('One &amp; &lt;only&gt;');
+    expect(shown).toContain('href="/item/one">See it</a>');
+    const without = { ...page, subject: { product: anyProduct } };
+    expect(asked(without)?.needs).toContainEqual({ type: 'products', source: { from: 'recent' }, limit: 3 });
+  });
+
+  test('however much is put on a page, it has an end', () => {
+    const many = Array.from({ length: 200 }, (_, i) => section(`s${i}`, 'shared-section', { shared: 'a' }));
+    const heads = Array.from({ length: 60 }, (_, i) => words(`w${i}`, 'A'));
+    const page = render([], { ...pageOf({ 'shared/a': sectioned('shared', {}, heads) }, many) });
+    expect(page.match(/k-heading/g)?.length).toBeLessThan(4000);
+    expect(page).toContain('</html>');
   });
 });

@@ -62,6 +62,12 @@ export function kindSet(all: readonly SectionKind[]): KindSet {
   };
 }
 
+/** Where a kind fits, in words: `product pages, the header`. */
+export const fitsInWords = ({ onlyOn }: Pick<SectionKind, 'onlyOn'>): string =>
+  onlyOn
+    ? [...onlyOn.pages.map((page) => `${page} pages`), ...onlyOn.regions.map((region) => `the ${region}`)].join(', ')
+    : 'every page';
+
 export const kindRef = (kind: SectionKind): string => `${kind.name}@${kind.version}`;
 
 /** The name in a reference: `poster` of `poster@1`. */

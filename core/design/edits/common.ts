@@ -4,14 +4,15 @@ import type { EntriesField, Field, Fields } from '../../fields/field.js';
 import { proseWords } from '../../fields/prose.js';
 import { splitKey } from '../../fields/value.js';
 import { CASING } from '../../sections/casing.js';
-import { kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
+import { fitsInWords, kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
 import { areasOf, DOCUMENT_TYPES, impliedDocument, nameOf } from '../document-types.js';
 import type { DocumentKey, NodeId } from '../document.js';
-import { isSection, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
+import { isSection, nodeAt, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
 import type { Rule } from '../../assign/rule.js';
 import { printRule } from '../../assign/rule-text.js';
 import { canonicalJson } from '../hash.js';
 import { LIMITS } from '../limits.js';
+import { capitalised, cut } from '../../words.js';
 
 export { nameOf };
 
@@ -30,7 +31,7 @@ export function documentIn(draft: Draft, key: DocumentKey): DraftDocument {
 
 /** A section or entry by its id. @throws Problem `no-such-section` */
 export function nodeIn(document: DraftDocument, id: NodeId): DraftNode {
-  const node = Object.hasOwn(document.nodes, id) ? document.nodes[id] : undefined;
+  const node = nodeAt(document, id);
   if (node) return node;
   const what = areasOf(document) ? 'section' : 'entry';
   throw new Problem('no-such-section', `There is no ${what} “${id}” in ${nameOf(document)}.`, {
@@ -51,7 +52,7 @@ export function listAt(document: DraftDocument, { in: parent, at }: Place, kinds
     const lists = DOCUMENT_TYPES[document.type].lists ?? {};
     return Object.hasOwn(lists, at) ? (lists[at] ?? null) : null;
   }
-  const node = document.nodes[parent];
+  const node = nodeAt(document, parent);
   if (!node) return null;
   if (!isSection(node)) {
     const own = listAt(document, node.place, kinds);
@@ -110,7 +111,7 @@ export function checkFits(kind: SectionKind, document: DraftDocument): void {
   if (fits) return;
   throw new Problem('no-such-place', `A ${kind.name} does not fit into ${nameOf(document)}.`, {
     place: 'kind',
-    remedy: `It is made for pages of these kinds: ${onlyOn.pages.join(', ')}.`,
+    remedy: `It is made for ${fitsInWords(kind)}.`,
   });
 }
 
@@ -130,6 +131,39 @@ export function checkSize(document: DraftDocument, place: Place, kinds: KindSet)
     );
     limit(there.length, list.max, `${list.label.toLowerCase()} there`);
   } else limit(Object.values(document.nodes).filter(isSection).length, LIMITS.sectionsPerDocument, 'sections');
+}
+
+/**
+ * Checks that a document has not grown beyond what one may hold. One that is too large already may shrink.
+ * @throws Problem `limit-reached`
+ */
+export function checkGrowth(before: DraftDocument | undefined, after: DraftDocument | undefined): void {
+  if (!after) return;
+  const [was, is] = [sizeOf(before), sizeOf(after)];
+  const limit = (one: 'nodes' | 'bytes', most: number, words: string): void => {
+    if (is[one] > most && is[one] > was[one])
+      throw new Problem('limit-reached', `${capitalised(nameOf(after))} would have more than ${words}.`, {
+        place: 'document',
+        remedy: 'Remove some first, or split it.',
+      });
+  };
+  limit('nodes', LIMITS.nodesPerDocument, `${LIMITS.nodesPerDocument} sections and entries`);
+  limit('bytes', LIMITS.documentBytes, `${LIMITS.documentBytes.toLocaleString('en')} characters`);
+}
+
+function sizeOf(document: DraftDocument | undefined): { nodes: number; bytes: number } {
+  if (!document) return { nodes: 0, bytes: 0 };
+  const nodes = Object.values(document.nodes);
+  return { nodes: nodes.length, bytes: nodes.reduce((sum, node) => sum + bytesOf(node), bytesOf(document.head)) };
+}
+
+// Nodes and heads are never changed in place, so each is measured once.
+const measured = new WeakMap<object, number>();
+
+function bytesOf(part: object): number {
+  let bytes = measured.get(part);
+  if (bytes === undefined) measured.set(part, (bytes = JSON.stringify(part).length));
+  return bytes;
 }
 
 export function findKind(kinds: KindSet, ref: string): SectionKind {
@@ -195,8 +229,7 @@ function ownWords({ values }: Pick<DraftNode, 'values'>): string {
   const own = ['title', 'text', 'label', 'name']
     .map((name) => values[name])
     .find((one) => typeof one === 'string' && one);
-  const words = typeof own === 'string' ? proseWords(own) : '';
-  return words.length > 40 ? `${words.slice(0, 39)}…` : words;
+  return typeof own === 'string' ? cut(proseWords(own), 40) : '';
 }
 
 export const stale = (
@@ -207,6 +240,8 @@ export const stale = (
   new Problem('stale-edit', `${what} has been changed meanwhile; it is now ${now}.`, { place: 'was', remedy });
 
 export function withValue<T extends Readonly<Record<string, unknown>>>(values: T, key: string, value: unknown): T {
-  const { [key]: _replaced, ...others } = values;
-  return (value === undefined ? others : { ...others, [key]: value }) as unknown as T;
+  const next: Record<string, unknown> = { ...values };
+  if (value === undefined) delete next[key];
+  else next[key] = value;
+  return next as T;
 }

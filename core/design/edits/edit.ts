@@ -4,11 +4,14 @@ import type { KindSet } from '../../sections/kind.js';
 import { impliedDocument } from '../document-types.js';
 import type { DocumentKey } from '../document.js';
 import type { Draft, DraftDocument } from '../draft.js';
-import { isSame } from './common.js';
+import { LIMITS } from '../limits.js';
+import { checkShown, showingDraft } from '../shown.js';
+import { checkGrowth, isSame } from './common.js';
 import { insert, type InsertEdit } from './insert.js';
 import { move, type MoveEdit } from './move.js';
 import { put, type PutEdit } from './put.js';
 import { remove, type RemoveEdit } from './remove.js';
+import { checkSense } from './sense.js';
 import { set, type SetEdit } from './set.js';
 import type { EditType } from './step.js';
 import { upgrade, type UpgradeEdit } from './upgrade.js';
@@ -23,8 +26,15 @@ const editTypes = { insert, remove, move, set, put, upgrade } as Record<Edit['ty
 export function applyEdit(edit: Edit, draft: Draft, kinds: KindSet | null): DraftDocument | null {
   const changed = editTypes[edit.type].apply(edit, draft, kinds);
   // A document that says no more than its absence is absent, so that edit and inverse leave nothing behind.
-  return changed && isSame(changed, impliedDocument(edit.document) ?? undefined) ? null : changed;
+  return changed && saysNothing(changed, impliedDocument(edit.document)) ? null : changed;
 }
+
+// Compared only where it can be the same: each edit of a long list would otherwise write all of it out.
+const saysNothing = (document: DraftDocument, implied: DraftDocument | null): boolean =>
+  implied !== null &&
+  Object.keys(document.head).length === Object.keys(implied.head).length &&
+  Object.keys(document.nodes).length === 0 &&
+  isSame(document, implied);
 
 /** The edit that takes `edit` back. */
 export const invertEdit = (edit: Edit): Edit => editTypes[edit.type].invert(edit);
@@ -60,27 +70,53 @@ export function doInOrder<T>(
   const documents = new Map<DocumentKey, DraftDocument | null>();
   const now = overlay(draft, documents);
   const edits: Edit[] = [];
+  /** The item each edit comes from. */
+  const askedBy: number[] = [];
   const sentences: string[] = [];
-  items.forEach((item, i) => {
-    try {
+  items.forEach((item, i) =>
+    naming(i, items.length, () => {
       const resolved = exact(item, now);
+      if (edits.length + resolved.edits.length > LIMITS.stepsPerUnit) throw tooManySteps();
       const said = resolved.edits.map((edit) => {
         const sentence = resolved.sentence ?? describeEdit(edit, now, kinds);
         documents.set(edit.document, applyEdit(edit, now, kinds));
         edits.push(edit);
+        askedBy.push(i);
         return sentence;
       });
       sentences.push(...(resolved.sentence === undefined ? said : [resolved.sentence]));
-    } catch (error) {
-      if (!(error instanceof Problem) || items.length === 1) throw error;
-      throw new Problem(error.code, error.message, {
-        place: [`edits[${i}]`, error.place].filter(Boolean).join('.'),
-        ...(error.remedy ? { remedy: error.remedy } : {}),
-      });
-    }
-  });
+    }),
+  );
+  const showing = showingDraft(now);
+  const last = new Map(edits.map((edit, i) => [edit.document, askedBy[i] as number]));
+  edits.forEach((edit, i) => naming(askedBy[i] as number, items.length, () => checkSense(edit, now)));
+  for (const [key, item] of last)
+    naming(item, items.length, () => {
+      checkGrowth(draft.get(key), documents.get(key) ?? undefined);
+      checkShown(key, showing);
+    });
   return { edits, sentences, documents };
 }
+
+/** Says which item of a unit a refusal is about. */
+function naming(item: number, of: number, work: () => void): void {
+  try {
+    work();
+  } catch (error) {
+    if (!(error instanceof Problem) || of === 1) throw error;
+    throw new Problem(error.code, error.message, {
+      place: [`edits[${item}]`, error.place].filter(Boolean).join('.'),
+      ...(error.remedy ? { remedy: error.remedy } : {}),
+    });
+  }
+}
+
+const tooManySteps = (): Problem =>
+  new Problem(
+    'limit-reached',
+    `This comes to more than ${LIMITS.stepsPerUnit.toLocaleString('en')} single changes at once.`,
+    { place: 'edits', remedy: 'Do it in several parts.' },
+  );
 
 /** The documents that recorded edits make different. They are not checked again: they were, when they were made. */
 export function replay(edits: readonly Edit[], draft: Draft): UnitResult['documents'] {

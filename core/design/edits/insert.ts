@@ -17,7 +17,7 @@ import {
   nodeField,
   sectionName,
 } from './common.js';
-import { checkSense } from './sense.js';
+import { needed } from './sense.js';
 import type { EditType } from './step.js';
 
 export interface InsertEdit {
@@ -44,7 +44,6 @@ export const insert: EditType<InsertEdit> = {
     if (kinds) {
       for (const node of nodes) checkNode(node, changed, kinds);
       checkSize(changed, (nodes[0] as DraftNode).place, kinds);
-      for (const node of nodes) checkSense(changed, draft, { node: node.id });
     }
     return changed;
   },
@@ -71,8 +70,7 @@ function checkNode(node: DraftNode, document: DraftDocument, kinds: KindSet): vo
     checkPlace(node.place, document, kinds, 'entry');
     if (depthOf(node.place, document) > LIMITS.slotDepth + LIMITS.entryDepth) throw tooDeep();
     for (const [name, field] of Object.entries(fieldsOfNode(document, node, kinds) ?? {}))
-      if (field.required && node.values[name] === undefined)
-        throw new Problem('bad-value', `${field.label} is needed.`, { place: `values.${name}`, remedy: field.help });
+      if (field.required && node.values[name] === undefined) throw needed(field.label, `values.${name}`, field.help);
   }
   for (const part of ['values', 'casing'] as const) {
     for (const [key, value] of Object.entries(node[part] ?? {}))

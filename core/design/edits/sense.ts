@@ -1,54 +1,126 @@
-/** Checks that go beyond one field: whether what a document says fits the rest of the design. */
+/**
+ * Checks that go beyond one field: whether what a document says fits together, and fits the rest of the design. Made
+ * of what a unit of edits leaves behind, since a unit may pass through states that make no sense.
+ */
+import { checkContentPaths, checkPatterns, type ContentPlace } from '../../assign/path-sense.js';
 import { checkRule, type Rule } from '../../assign/rule.js';
-import type { PageKind } from '../../assign/page.js';
-import { kindInWords, parsePage, PAGE_KINDS } from '../../assign/page.js';
+import { kindInWords, parsePage, PAGE_KINDS, type PageKind } from '../../assign/page.js';
 import { Problem } from '../../problem.js';
-import { keys, type Region, type Values } from '../document.js';
-import type { Draft, DraftDocument, DraftNode } from '../draft.js';
+import { kindName, SHARED_SECTION } from '../../sections/kind.js';
+import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from '../document.js';
+import { DOCUMENT_TYPES, impliedDocument } from '../document-types.js';
+import { closeDocument, isSection, nodeAt, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
+import { LIMITS } from '../limits.js';
+import type { Edit } from './edit.js';
 
-/** The part of a document that an edit changed. */
-interface Changed {
-  readonly node?: string;
-  readonly field?: string;
-  readonly value?: unknown;
-}
+type State = Pick<Draft, 'get' | 'keys'>;
 
 /**
- * Checks a changed document against the design around it. Only what was changed is looked at, so that an old fault
- * elsewhere does not stand in the way.
- * @throws Problem `no-such-template`, `wrong-page-kind`, `bad-rule`, `rule-never-matches`, `bad-value`, `ends-first`
+ * Checks what an edit changed, in the state its unit leaves. Only that is looked at, so that an old fault elsewhere
+ * does not stand in the way.
+ * @throws Problem `no-such-template`, `wrong-page-kind`, `no-such-document`, `bad-rule`, `rule-never-matches`,
+ * `bad-value`, `ends-first`, `bad-path`, `limit-reached`
  */
-export function checkSense(document: DraftDocument, draft: Draft, changed: Changed): void {
-  const { casing } = (changed.node === undefined ? undefined : document.nodes[changed.node]) ?? {};
-  if (casing) checkDates(casing, 'casing', 'The section');
+export function checkSense(edit: Edit, after: State): void {
+  const document = after.get(edit.document) ?? impliedDocument(edit.document);
+  if (!document) return;
+  switch (edit.type) {
+    case 'put':
+      checkAlone(document);
+      for (const path of Object.keys(document.head)) checkPointer(document, path, after);
+      for (const node of Object.values(document.nodes)) checkNodePointers(document, node, after);
+      return checkPaths(edit.document, document, after);
+    case 'insert':
+      for (const { id } of edit.nodes) checkNode(document, nodeAt(document, id), after);
+      return;
+    case 'set':
+      if (edit.node !== undefined) return checkNode(document, nodeAt(document, edit.node), after);
+      checkHead(document);
+      checkPointer(document, edit.field, after);
+      return checkPaths(edit.document, document, after);
+    case 'remove':
+    case 'move':
+    case 'upgrade':
+      return;
+  }
+}
+
+/** Checks a document by itself. @throws Problem as `checkSense`, except for what points at other documents */
+export function checkAlone(document: DraftDocument): void {
+  const { fields, lists = {} } = DOCUMENT_TYPES[document.type];
+  for (const [path, field] of Object.entries(fields))
+    if (field.required && document.head[path] === undefined) throw needed(field.label, path, field.help);
+  checkHead(document);
+  for (const node of Object.values(document.nodes)) {
+    const entries = node.place.in === null && !isSection(node) ? lists[node.place.at]?.fields : undefined;
+    for (const [name, field] of Object.entries(entries ?? {}))
+      if (field.required && node.values[name] === undefined) throw needed(field.label, `values.${name}`, field.help);
+    checkNodeAlone(document, node);
+  }
+}
+
+export const needed = (label: string, place: string, help: string): Problem =>
+  new Problem('bad-value', `${label} is needed.`, { place, remedy: help });
+
+function checkNode(document: DraftDocument, node: DraftNode | undefined, state: State): void {
+  if (!node) return;
+  checkNodeAlone(document, node);
+  checkNodePointers(document, node, state);
+}
+
+function checkHead(document: DraftDocument): void {
+  if (document.type === 'addition') checkTarget(document);
   if (document.type === 'assignments') {
-    const kind = document.head['pageKind'] as PageKind;
-    const node = changed.node === undefined ? undefined : document.nodes[changed.node];
-    if (node) checkAssignmentRule(node, kind, draft);
-    else if (changed.field) {
-      if (changed.field.startsWith('pages.')) checkPageOfKind(changed.field.slice('pages.'.length), kind);
-      checkTemplate(draft, kind, String(changed.value));
-    }
-  } else if (document.type === 'addition') checkTarget(document);
-  else if (document.type === 'template' && changed.field?.startsWith('around.')) {
-    const region = changed.field.slice('around.'.length) as Region;
-    if (changed.value !== 'none' && !draft.get(keys.arrangement(region, String(changed.value))))
-      throw new Problem('no-such-document', `There is no arrangement “${String(changed.value)}” of the ${region}.`, {
+    const assigned = Object.keys(document.head).filter((path) => path.startsWith('pages.')).length;
+    if (assigned > LIMITS.pagesAssigned)
+      throw new Problem(
+        'limit-reached',
+        `At most ${LIMITS.pagesAssigned.toLocaleString('en')} ${kindInWords(document.head['pageKind'] as PageKind)} pages can have a template of their own.`,
+        { place: 'pages', remedy: 'Choose so many pages by a rule.' },
+      );
+  }
+}
+
+function checkNodeAlone(document: DraftDocument, node: DraftNode): void {
+  const count = Object.keys(node.values).length + Object.keys(node.casing ?? {}).length;
+  if (count > LIMITS.valuesPerNode)
+    throw new Problem('limit-reached', `A section holds at most ${LIMITS.valuesPerNode} values of its own.`, {
+      place: 'values',
+      remedy: 'Set it for fewer languages or devices.',
+    });
+  if (node.casing) checkDates(node.casing, 'casing', 'The section');
+  if (document.type !== 'assignments') return;
+  checkRule(node.values['when'] as Rule, document.head['pageKind'] as PageKind);
+  checkDates(node.values, 'values', 'The rule');
+}
+
+function checkNodePointers(document: DraftDocument, { kind, values }: DraftNode, state: State): void {
+  if (document.type === 'assignments')
+    checkTemplate(state, document.head['pageKind'] as PageKind, values['template'] as string);
+  const shared = kind !== undefined && kindName(kind) === SHARED_SECTION ? values['shared'] : undefined;
+  if (typeof shared === 'string' && shared !== '' && !state.get(keys.shared(shared)))
+    throw new Problem('no-such-document', `There is no shared section “${shared}”.`, {
+      place: 'values.shared',
+      remedy: 'List the documents to see which there are, or share a section first.',
+    });
+}
+
+function checkPointer({ type, head }: DraftDocument, path: string, state: State): void {
+  const value = head[path];
+  if (value === undefined) return;
+  if (type === 'assignments' && (path === 'standard' || path.startsWith('pages.'))) {
+    const kind = head['pageKind'] as PageKind;
+    if (path !== 'standard') checkPageOfKind(path.slice('pages.'.length), kind);
+    checkTemplate(state, kind, value as string);
+  }
+  if (type === 'template' && path.startsWith('around.') && value !== 'none') {
+    const region = path.slice('around.'.length) as Region;
+    if (!state.get(keys.arrangement(region, value as string)))
+      throw new Problem('no-such-document', `There is no arrangement “${String(value)}” of the ${region}.`, {
         place: 'value',
         remedy: 'Make it first, or say “none” to leave the region out.',
       });
   }
-}
-
-function checkAssignmentRule({ values }: DraftNode, kind: PageKind, draft: Draft): void {
-  if (!values['when'] || !values['template'])
-    throw new Problem('bad-value', 'A rule needs a condition and a template.', {
-      place: values['when'] ? 'values.template' : 'values.when',
-      remedy: 'Give both “when” and “template”.',
-    });
-  checkRule(values['when'] as Rule, kind);
-  checkTemplate(draft, kind, values['template'] as string);
-  checkDates(values, 'values', 'The rule');
 }
 
 /** @throws Problem `ends-first` */
@@ -64,10 +136,10 @@ function checkTarget({ head }: DraftDocument): void {
   const kind = head['target.kind'] as PageKind | undefined;
   if (head['target.page'] !== undefined) {
     parsePage(head['target.page'] as string);
-    if (kind !== undefined)
+    if (kind !== undefined || head['target.when'])
       throw new Problem('bad-value', 'An addition is for one page or for a kind of pages, not both.', {
-        place: 'target.kind',
-        remedy: 'Take the page away first.',
+        place: 'target',
+        remedy: 'Take one of them away.',
       });
   } else if (kind === undefined)
     throw new Problem('bad-value', 'An addition needs pages it is for.', {
@@ -75,6 +147,30 @@ function checkTarget({ head }: DraftDocument): void {
       remedy: 'Name a page, or a page kind with or without a rule.',
     });
   else if (head['target.when']) checkRule(head['target.when'] as Rule, kind);
+}
+
+function checkPaths(key: DocumentKey, document: DraftDocument, state: State): void {
+  if (document.type !== 'paths' && document.type !== 'content') return;
+  const paths = state.get(keys.paths);
+  const patterns = checkPatterns(paths && (closeDocument(paths) as PathsDocument));
+  checkContentPaths(
+    contentPlaces(state, (one) => state.get(one)?.head),
+    patterns,
+    document.type === 'content' ? new Set([codeOf(key)]) : undefined,
+  );
+}
+
+/** The content pages of a state. @param valuesOf the head of a document, or a published document itself */
+export function contentPlaces(
+  state: { keys(): Iterable<DocumentKey> },
+  valuesOf: (key: DocumentKey) => Readonly<Record<string, unknown>> | undefined,
+): ContentPlace[] {
+  const found: ContentPlace[] = [];
+  for (const key of state.keys()) {
+    const values = key.startsWith('content/') ? valuesOf(key) : undefined;
+    if (values) found.push({ code: codeOf(key), title: String(values['title']), slug: String(values['slug']) });
+  }
+  return found;
 }
 
 /** @throws Problem unless the page is of the kind */

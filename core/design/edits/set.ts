@@ -1,5 +1,4 @@
 /** Set: one value of a section, an entry, or the document itself. Without a value: back to the default. */
-import { Problem } from '../../problem.js';
 import type { Field } from '../../fields/field.js';
 import { inWords } from '../../fields/in-words.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
@@ -20,7 +19,7 @@ import {
   stale,
   withValue,
 } from './common.js';
-import { checkSense } from './sense.js';
+import { needed } from './sense.js';
 import type { EditType } from './step.js';
 
 export interface SetEdit {
@@ -42,9 +41,7 @@ export interface SetEdit {
 export const set: EditType<SetEdit> = {
   apply(edit, draft, kinds) {
     const document = documentIn(draft, edit.document);
-    const changed = edit.node === undefined ? inHead(edit, document, kinds) : inNode(edit, document, kinds);
-    if (kinds && edit.value !== undefined) checkSense(changed, draft, edit);
-    return changed;
+    return edit.node === undefined ? inHead(edit, document, kinds) : inNode(edit, document, kinds);
   },
 
   invert: ({ value, was, ...rest }) => ({
@@ -72,9 +69,7 @@ function inHead(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
       nameOf(document),
     );
   guard(edit, field, document.head[edit.field], `${field?.label ?? edit.field} of ${nameOf(document)}`);
-  if (kinds && field && edit.value !== undefined) checkKeyed(field, edit.field, edit.value);
-  if (kinds && field?.required && edit.value === undefined)
-    throw new Problem('bad-value', `${field.label} is needed.`, { place: edit.field, remedy: field.help });
+  if (kinds && field) checkNext(field, edit.field, edit);
   return { ...document, head: withValue(document.head, edit.field, edit.value) };
 }
 
@@ -84,9 +79,15 @@ function inNode(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
   const field = kinds && nodeField(document, node, edit.field, kinds);
   const own = (part === 'casing' ? node.casing : node.values) ?? {};
   guard(edit, field, own[key], `${field?.label ?? key} of ${sectionName(node, kinds)}`);
-  if (field && edit.value !== undefined) checkKeyed(field, key, edit.value);
+  if (field) checkNext(field, key, edit);
   const changed: DraftNode = { ...node, [part]: withValue(own, key, edit.value) };
   return { ...document, nodes: { ...document.nodes, [node.id]: changed } };
+}
+
+/** Checks the new value; what is required cannot go back to its default. */
+function checkNext(field: Field, key: string, { field: path, value }: SetEdit): void {
+  if (value !== undefined) checkKeyed(field, key, value);
+  else if (field.required && splitKey(key).name === key) throw needed(field.label, path, field.help);
 }
 
 const UNSAID = 'Look at the newest state and make the change again; a program says what it replaces as “was”.';

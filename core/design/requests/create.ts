@@ -1,15 +1,17 @@
 /** Create: a new document, from nothing, from a starter or as a copy with content of its own. */
 import * as yup from 'yup';
 import { codeText, closed, plainText } from '../../fields/shapes.js';
-import { checkKeyed } from '../../fields/value.js';
+import { checkKeyed, normalValue } from '../../fields/value.js';
 import { Problem } from '../../problem.js';
 import { isPageKind, pageKinds } from '../../assign/page.js';
+import { takenBy } from '../../assign/path-sense.js';
+import { pathOf, patternsOf } from '../../assign/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf, typeOfKey } from '../document-types.js';
-import { FORMAT, keys, REGIONS, type DocumentKey, type Region, type Values } from '../document.js';
-import { openDocument, type Draft, type DraftDocument } from '../draft.js';
+import { FORMAT, keys, REGIONS, type DocumentKey, type PathsDocument, type Region, type Values } from '../document.js';
+import { childrenOf, closeDocument, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
 import { noField } from '../edits/common.js';
-import { checkSense } from '../edits/sense.js';
+import { contentPlaces, needed } from '../edits/sense.js';
 import { LIMITS } from '../limits.js';
 import { startersFor, templateFrom, type TemplateStarter } from '../starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
@@ -62,9 +64,9 @@ export const create: RequestType<CreateRequest> = {
         remedy: 'Choose another code, or leave it out.',
       });
     checkCount(request.what, draft);
-    const made = madeBy(request, code, (from) => originalIn(draft, request, keyFor(from)), newId);
-    const value = withHead(made, request.head ?? {});
-    checkSense(value, draft, {});
+    const made = madeBy(request, (from) => originalIn(draft, request, keyFor(from)), newId);
+    const named = request.what === 'content' ? withSlug(made, code, draft) : made;
+    const value = withHead(named, request.head ?? {});
     return { edits: [{ type: 'put', document: key, value, was: null }] };
   },
 };
@@ -91,7 +93,6 @@ function checkCount(what: Creatable, draft: Draft): void {
 
 function madeBy(
   request: CreateRequest,
-  code: string,
   originalOf: (from: string) => DraftDocument,
   newId: () => string,
 ): DraftDocument {
@@ -100,7 +101,7 @@ function madeBy(
     checkPageKind(request, starter.pageKind, `The starter “${starter.name}”`);
     return copyOf(request, openDocument(templateFrom(starter, request.name)), newId);
   }
-  if (request.from === undefined) return empty(request, code);
+  if (request.from === undefined) return empty(request);
   const original = originalOf(request.from);
   checkPageKind(request, original.head['pageKind'], capitalised(nameOf(original)));
   return copyOf(request, original, newId);
@@ -114,7 +115,7 @@ function checkPageKind({ pageKind }: CreateRequest, has: unknown, called: string
     });
 }
 
-function empty(request: CreateRequest, code: string): DraftDocument {
+function empty(request: CreateRequest): DraftDocument {
   const { what, name, region, pageKind = '' } = request;
   if (what === 'template' && !isPageKind(pageKind))
     throw new Problem(
@@ -123,7 +124,7 @@ function empty(request: CreateRequest, code: string): DraftDocument {
       { place: 'pageKind', remedy: `Use one of: ${pageKinds().join(', ')}; or name a starter, or a template to copy.` },
     );
   const head: Values = {
-    ...(what === 'content' ? { title: name, slug: slugOf(code) } : { name }),
+    ...(what === 'content' ? { title: name } : { name }),
     ...(what === 'template' ? { pageKind, 'layout.width': 'page' } : {}),
     ...(what === 'arrangement' ? { region } : {}),
   };
@@ -157,15 +158,9 @@ function starterOf({ what, starter: code = '', from }: CreateRequest): TemplateS
 
 /** A copy with new ids, so that two documents never share content by accident. */
 function copyOf(request: CreateRequest, original: DraftDocument, newId: () => string): DraftDocument {
-  const naming =
-    request.what === 'content'
-      ? { title: request.name, slug: slugOf(request.code ?? freeCode(request.name, () => false)) }
-      : { name: request.name };
-  const nodes = Object.values(original.nodes).sort((a, b) => (a.id < b.id ? -1 : 1));
-  const roots = nodes.filter(({ place }) => place.in === null);
-  const copies = roots.flatMap((root) =>
-    copiesOf([root, ...nodes.filter((node) => isInside(node.id, root.id, original))], root, newId),
-  );
+  const naming = request.what === 'content' ? { title: request.name } : { name: request.name };
+  const roots = [...childrenOf(original, null)].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const copies = roots.flatMap((root) => copiesOf(subtree(original, root.id), root, newId));
   return {
     ...original,
     head: { ...original.head, ...naming },
@@ -173,28 +168,33 @@ function copyOf(request: CreateRequest, original: DraftDocument, newId: () => st
   };
 }
 
-function isInside(id: string, root: string, { nodes }: DraftDocument): boolean {
-  for (let at = nodes[id]?.place.in ?? null; at !== null; at = nodes[at]?.place.in ?? null)
-    if (at === root) return true;
-  return false;
-}
-
 function withHead(document: DraftDocument, head: Values): DraftDocument {
   const { fixed = [], fields } = DOCUMENT_TYPES[document.type];
+  const whole: Record<string, unknown> = { ...document.head };
   for (const [path, value] of Object.entries(head)) {
     const field = headField(document.type, path);
     if (!field || fixed.includes(path)) throw noField(path, Object.keys(fields), nameOf(document));
-    checkKeyed(field, path, value);
+    whole[path] = normalValue(field, value);
+    checkKeyed(field, path, whole[path]);
   }
-  const whole = { ...document.head, ...head };
   for (const [path, field] of Object.entries(fields))
-    if (field.required && whole[path] === undefined)
-      throw new Problem('bad-value', `${field.label} is needed.`, { place: `head.${path}`, remedy: field.help });
+    if (field.required && whole[path] === undefined) throw needed(field.label, `head.${path}`, field.help);
   return { ...document, head: whole };
 }
 
-const slugOf = (code: string): string =>
-  code
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '') || 'page';
+/** A content page at a path made from its code that nothing else is at. */
+function withSlug(document: DraftDocument, code: string, draft: Draft): DraftDocument {
+  const paths = draft.get(keys.paths);
+  const patterns = patternsOf(paths && (closeDocument(paths) as PathsDocument));
+  const taken = new Set(contentPlaces(draft, (key) => draft.get(key)?.head).map((one) => one.slug));
+  const isTaken = (slug: string): boolean =>
+    taken.has(slug) || takenBy(pathOf(patterns, 'content', slug), patterns, []) !== null;
+  const base =
+    code
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '') || 'page';
+  let slug = base;
+  for (let n = 2; isTaken(slug); n++) slug = `${base}-${n}`;
+  return { ...document, head: { ...document.head, slug } };
+}

@@ -1,12 +1,15 @@
 /** Requests about sections and entries: put in, take out, move, copy. */
 import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
+import type { Fields } from '../../fields/field.js';
+import { normalValue, splitKey } from '../../fields/value.js';
+import { CASING } from '../../sections/casing.js';
 import { kindRef } from '../../sections/kind.js';
 import * as yup from 'yup';
 import type { DocumentKey, NodeId, Values } from '../document.js';
 import { isSection, orderFor, siblingsIn, subtree, type DraftNode } from '../draft.js';
 import { areasOf } from '../document-types.js';
-import { documentIn, findKind, nameOf, nodeIn, sectionName } from '../edits/common.js';
+import { documentIn, findKind, listAt, nameOf, nodeIn, sectionName } from '../edits/common.js';
 import { circular } from '../edits/move.js';
 import {
   copiesOf,
@@ -58,14 +61,22 @@ export const insert: RequestType<InsertRequest> = {
     const place = placeFrom(request.place, document, kinds, kind ? 'section' : 'entry');
     const node: DraftNode = {
       id: request.id ?? newId(),
-      ...(kind ? { kind: kindRef(kind), casing: request.casing ?? {} } : {}),
-      values: request.values ?? {},
+      ...(kind ? { kind: kindRef(kind), casing: inNormalForm(CASING, request.casing) } : {}),
+      values: inNormalForm(kind ? kind.fields : (listAt(document, place, kinds)?.fields ?? {}), request.values),
       place,
       order: orderFor(document, place, request.place.before ?? null),
     };
     return { edits: [{ type: 'insert', document: request.document, nodes: [node] }] };
   },
 };
+
+const inNormalForm = (fields: Fields, values: Values = {}): Values =>
+  Object.fromEntries(
+    Object.entries(values).map(([key, value]) => {
+      const { name } = splitKey(key);
+      return [key, normalValue(Object.hasOwn(fields, name) ? fields[name] : null, value)];
+    }),
+  );
 
 export interface RemoveRequest {
   readonly type: 'remove';

@@ -263,7 +263,7 @@ test.each<[string, EditRequest, Partial<Problem>]>([
       name: 'X',
       head: { place: 'above', 'target.page': 'home', 'target.kind': 'home' },
     },
-    { code: 'bad-value', place: 'target.kind' },
+    { code: 'bad-value', place: 'target' },
   ],
   [
     'the theme discarded',
@@ -336,7 +336,7 @@ test.each<[string, EditRequest, Partial<Problem>]>([
       name: 'Note',
       head: { place: 'above', 'target.page': 'home', 'target.kind': 'home' },
     },
-    { code: 'bad-value', place: 'target.kind' },
+    { code: 'bad-value', place: 'target' },
   ],
   [
     'a section that is shown until before it is shown',

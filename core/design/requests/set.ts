@@ -1,9 +1,13 @@
 /** Set: one value. A section of an older version of its kind is first written anew for today's version. */
 import * as yup from 'yup';
 import { codeText, closed, plainText } from '../../fields/shapes.js';
-import { kindRef, upgradedValues } from '../../sections/kind.js';
-import { isSection } from '../draft.js';
-import { documentIn, isSame, nodeIn, splitField } from '../edits/common.js';
+import type { Field, Fields } from '../../fields/field.js';
+import { normalValue, splitKey } from '../../fields/value.js';
+import { CASING } from '../../sections/casing.js';
+import { kindRef, upgradedValues, type KindSet } from '../../sections/kind.js';
+import { headField } from '../document-types.js';
+import { isSection, type DraftDocument, type DraftNode } from '../draft.js';
+import { documentIn, fieldsOfNode, isSame, nodeIn, splitField } from '../edits/common.js';
 import type { SetEdit } from '../edits/set.js';
 import { documentKeySchema, typeTag, type RequestType } from './type.js';
 
@@ -18,8 +22,10 @@ export const set: RequestType<SetRequest> = {
     value: yup.mixed().nullable().optional(),
     was: yup.mixed().nullable().optional(),
   }),
-  resolve(request, draft, { kinds }) {
-    const node = request.node === undefined ? undefined : nodeIn(documentIn(draft, request.document), request.node);
+  resolve(asked, draft, { kinds }) {
+    const document = documentIn(draft, asked.document);
+    const node = asked.node === undefined ? undefined : nodeIn(document, asked.node);
+    const request = inNormalForm(asked, fieldOf(asked, document, node, kinds));
     const kind = node && isSection(node) ? kinds.find(node.kind) : undefined;
     if (!node?.kind || !kind || node.kind === kindRef(kind)) return { edits: [request] };
     const values = upgradedValues(kind, node.kind, node.values);
@@ -41,3 +47,18 @@ export const set: RequestType<SetRequest> = {
     };
   },
 };
+
+/** The field that is set, if there is one; the edit refuses what is none. */
+function fieldOf({ field }: SetRequest, document: DraftDocument, node: DraftNode | undefined, kinds: KindSet) {
+  if (!node) return headField(document.type, field);
+  const { part, key } = splitField(field);
+  const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(document, node, kinds) ?? {});
+  const { name } = splitKey(key);
+  return Object.hasOwn(fields, name) ? fields[name] : null;
+}
+
+const inNormalForm = (request: SetRequest, field: Field | null | undefined): SetRequest => ({
+  ...request,
+  ...(request.value === undefined ? {} : { value: normalValue(field, request.value) }),
+  ...(request.was === undefined ? {} : { was: normalValue(field, request.was) }),
+});

@@ -3,6 +3,7 @@ import { prose as proseField } from '../../fields/field.js';
 import { proseWords } from '../../fields/prose.js';
 import { html, raw } from '../../render/html.js';
 import { textLines } from '../../plan/sketch.js';
+import { cut } from '../../words.js';
 import { defineKind } from '../kind.js';
 
 export const prose = defineKind({
@@ -20,6 +21,6 @@ export const prose = defineKind({
   sketch({ text }) {
     const words = proseWords(text);
     const lines = Math.max(1, Math.min(14, Math.ceil(words.length / 85)));
-    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines), caption: words.slice(0, 40) };
+    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines), caption: cut(words, 40) };
   },
 });

@@ -1,0 +1,69 @@
+/** Every page can be reached, at a path of its own. */
+import { applyRequests, checkWays, openDocument, type Document, type EditRequest } from '../index.js';
+import { draftOf, refusal, tools, withChanges } from '../tests/designs.js';
+
+const content = (title: string, slug: string): Document => ({ format: 2, type: 'content', title, slug });
+const start = () => draftOf({ 'content/about': content('About', 'about'), 'content/terms': content('Terms', 'terms') });
+const pattern = (kind: string, value: string): EditRequest => ({
+  type: 'set',
+  document: 'paths',
+  field: `patterns.${kind}`,
+  value,
+});
+
+test.each([
+  ['product', '/item', 'bad-path'],
+  ['cart', '/cart/{slug}', 'bad-path'],
+  ['product', '/browse/{slug}', 'bad-path'],
+  ['brand', '/{slug}', 'bad-path'],
+  ['find', '/cart', 'bad-path'],
+  ['product', '/pictures/{slug}', 'bad-path'],
+  ['cart', '/favicon.ico', 'bad-path'],
+  ['cart', '/about', 'bad-path'],
+  ['cart', '/..', 'bad-value'],
+  ['product', '/../{slug}', 'bad-value'],
+  ['product', '/./{slug}', 'bad-value'],
+  ['product', '//{slug}', 'bad-value'],
+  ['product', '/%2e%2e/{slug}', 'bad-value'],
+  ['product', '/{slug}/{slug}', 'bad-value'],
+])('%s pages cannot be at %s', (kind, path, code) => {
+  expect(refusal(() => applyRequests([pattern(kind, path)], start(), tools()))).toMatchObject({ code });
+});
+
+test('two patterns can change places in one unit, and each is checked as the unit leaves it', () => {
+  const swap = [pattern('product', '/browse/{slug}'), pattern('collection', '/item/{slug}')];
+  expect(() => applyRequests(swap, start(), tools())).not.toThrow();
+  expect(refusal(() => applyRequests([...swap, pattern('brand', '/item/{slug}')], start(), tools()))).toMatchObject({
+    code: 'bad-path',
+    place: 'edits[0].patterns.brand',
+  });
+});
+
+test.each(['cart', 'terms', 'favicon', 'styles'])('a content page at “%s” is refused where that is taken', (slug) => {
+  const set: EditRequest = { type: 'set', document: 'content/about', field: 'slug', was: 'about', value: slug };
+  const free = slug === 'favicon';
+  if (free) expect(() => applyRequests([set], start(), tools())).not.toThrow();
+  else expect(refusal(() => applyRequests([set], start(), tools()))).toMatchObject({ code: 'bad-path', place: 'slug' });
+});
+
+test('a new content page finds a free path by itself', () => {
+  let draft = start();
+  const slugs = ['Cart', 'About', 'About'].map((name) => {
+    const { documents } = applyRequests([{ type: 'create', what: 'content', name }], draft, tools());
+    draft = withChanges(draft, documents);
+    return [...documents.values()][0]?.head['slug'];
+  });
+  expect(slugs).toEqual(['cart-2', 'about-2', 'about-3']);
+});
+
+test('pages that would meet when only some changes go live are refused then', () => {
+  const live = new Map<string, Document>([
+    ['content/about', content('About', 'about')],
+    ['content/terms', content('Terms', 'terms')],
+  ]);
+  const alone = new Map([['content/terms', openDocument(content('Terms', 'about'))]]);
+  expect(refusal(() => checkWays(alone, live))).toMatchObject({ code: 'cannot-publish', place: 'content/terms' });
+  const both = new Map([...alone, ['content/about', openDocument(content('About', 'us'))] as const]);
+  expect(() => checkWays(both, live)).not.toThrow();
+  expect(() => checkWays(new Map([...alone, ['content/about', undefined] as const]), live)).not.toThrow();
+});

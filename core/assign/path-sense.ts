@@ -1,0 +1,91 @@
+/** Whether the paths of a design can all be reached: patterns for each page kind, and content pages at their own. */
+import type { PathsDocument } from '../design/document.js';
+import { Problem } from '../problem.js';
+import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
+import { pathOf, patternsOf, type PathPatterns } from './paths.js';
+
+/** First segments of paths that the service answers itself. */
+export const RESERVED_SEGMENTS = [
+  'assets',
+  'favicon.ico',
+  'fonts',
+  'page-not-found',
+  'pictures',
+  'robots.txt',
+  'sitemap.xml',
+  'styles',
+] as const;
+
+const firstSegment = (path: string): string => path.split('/')[1] ?? '';
+const isReserved = (path: string): boolean => (RESERVED_SEGMENTS as readonly string[]).includes(firstSegment(path));
+
+/**
+ * Checks the patterns of a design against each other.
+ * @throws Problem `bad-path` naming the pattern
+ */
+export function checkPatterns(paths: PathsDocument | undefined): PathPatterns {
+  const patterns = patternsOf(paths);
+  const owners = new Map<string, PageKind>();
+  for (const [kind, pattern] of Object.entries(patterns) as [Exclude<PageKind, 'not-found'>, string][]) {
+    const fail = (sentence: string, remedy: string): never => {
+      throw new Problem('bad-path', sentence, { place: `patterns.${kind}`, remedy });
+    };
+    const name = kindInWords(kind);
+    const hasSlug = pattern.includes('{slug}');
+    if (PAGE_KINDS[kind].subject !== null && !hasSlug)
+      fail(`No ${name} page could be reached at ${pattern}: every one has a path of its own.`, 'End it with {slug}.');
+    if (PAGE_KINDS[kind].subject === null && hasSlug)
+      fail(`There is one ${name} page only, so its path has no {slug}.`, 'Leave {slug} out.');
+    if (isReserved(pattern))
+      fail(`Paths that begin with /${firstSegment(pattern)} belong to Parlour itself.`, 'Choose another beginning.');
+    const other = owners.get(pattern);
+    if (other !== undefined)
+      fail(
+        `The ${name} pages and the ${kindInWords(other)} pages would both be at ${pattern}.`,
+        'Choose another path.',
+      );
+    owners.set(pattern, kind);
+  }
+  return patterns;
+}
+
+/** The path of a content page and what it is called. */
+export interface ContentPlace {
+  readonly code: string;
+  readonly title: string;
+  readonly slug: string;
+}
+
+/** What is at a path that a content page would have; null if it is free. */
+export function takenBy(path: string, patterns: PathPatterns, others: Iterable<ContentPlace>): string | null {
+  if (isReserved(path)) return 'Parlour itself';
+  for (const [kind, pattern] of Object.entries(patterns) as [Exclude<PageKind, 'not-found'>, string][])
+    if (pattern === path) return `the ${kindInWords(kind)} page`;
+  for (const other of others) if (pathOf(patterns, 'content', other.slug) === path) return `“${other.title}”`;
+  return null;
+}
+
+/**
+ * Checks that every content page is reached at a path of its own.
+ * @param only the codes of those that changed; all if absent
+ * @throws Problem `bad-path` naming the page
+ */
+export function checkContentPaths(
+  pages: readonly ContentPlace[],
+  patterns: PathPatterns,
+  only?: ReadonlySet<string>,
+): void {
+  const bySlug = new Map<string, ContentPlace[]>();
+  for (const page of pages) bySlug.set(page.slug, [...(bySlug.get(page.slug) ?? []), page]);
+  for (const page of pages) {
+    if (only && !only.has(page.code)) continue;
+    const path = pathOf(patterns, 'content', page.slug);
+    const others = (bySlug.get(page.slug) ?? []).filter((one) => one.code !== page.code);
+    const taken = takenBy(path, patterns, others);
+    if (taken !== null)
+      throw new Problem('bad-path', `“${page.title}” would be at ${path}, where ${taken} is.`, {
+        place: 'slug',
+        remedy: 'Choose another path for one of them.',
+      });
+  }
+}
