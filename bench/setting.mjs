@@ -10,7 +10,7 @@ export async function demoSetting(serverUrl) {
   await admin.end();
   const databaseUrl = serverUrl.replace(/[^/]*$/, 'bench');
   const program = `import { startService } from '@parlour/service';
-    const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn' });
+    const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn', mailbox: '/dev/null' });
     console.log(port);`;
   const child = spawn(process.execPath, ['--input-type=module', '--eval', program], {
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -4,6 +4,7 @@ import { homedir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
+import { printable } from './printable.js';
 import { counted, Problem, type EditRequest } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
 
@@ -119,7 +120,7 @@ export function contextOf(command: Command): Context {
       );
     },
     print(data, text) {
-      process.stdout.write((options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
+      process.stdout.write(printable(options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
     },
   };
   return context;

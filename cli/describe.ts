@@ -1,6 +1,7 @@
 /** A document of a design as text for people: its own values, then its sections or its entries. */
 import {
   CASING,
+  cut,
   DOCUMENT_TYPES,
   hasSections,
   headField,
@@ -103,5 +104,5 @@ function valueText(field: Field | null | undefined, value: unknown, zone: string
     return `${bind} of the page${fallback === undefined ? '' : `, else ${valueText(field, fallback, zone)}`}`;
   }
   const text = writeValue(field, value, zone);
-  return text.length > 70 ? `${text.slice(0, 69)}…` : text;
+  return cut(text, 70);
 }

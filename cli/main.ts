@@ -2,6 +2,7 @@
 import { CommanderError, type Command } from 'commander';
 import { Problem } from '@parlour/core';
 import { WRONG_USE } from './context.js';
+import { printable } from './printable.js';
 import { buildProgram } from './program.js';
 
 const REFUSED = 1;
@@ -35,7 +36,7 @@ function explain(error: unknown, program: Command): number {
   const text = program.opts<{ json?: boolean }>().json
     ? JSON.stringify({ problem: code, detail: message, place, remedy }, null, 2)
     : [message, place && `  at ${place}`, remedy && `  ${remedy}`].filter(Boolean).join('\n');
-  process.stderr.write(`${text}\n`);
+  process.stderr.write(`${printable(text)}\n`);
   return REFUSED;
 }
 

@@ -1,6 +1,7 @@
 /** Tables for people: columns as wide as their longest cell, cut to the terminal. */
-const BOLD = '\u001b[1m';
-const PLAIN = '\u001b[0m';
+import { cut } from '@parlour/core';
+import { BOLD, PLAIN } from './printable.js';
+
 const bold = (text: string): string =>
   process.stdout.isTTY && !process.env['NO_COLOR'] ? `${BOLD}${text}${PLAIN}` : text;
 
@@ -18,7 +19,7 @@ export function table(heads: readonly string[], rows: readonly (readonly string[
       .map((cell, i) => (right[i] ? cell.padStart(widths[i] as number) : cell.padEnd(widths[i] as number)))
       .join('  ')
       .trimEnd();
-    return text.length > room ? `${text.slice(0, room - 1)}…` : text;
+    return cut(text, room);
   };
   return [bold(line(titles)), ...rows.map(line)].join('\n');
 }

@@ -22,6 +22,10 @@ export interface Route<
   /** True for server-sent events, each with the answer's form as its data. */
   readonly stream?: boolean;
   readonly status: number;
+  /** Parts of the answer that are told once: null where a create is sent again with the same key. */
+  readonly secret?: readonly string[];
+  /** False for a create that is done anew each time, whatever key it carries. */
+  readonly keyed?: boolean;
 }
 
 interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q extends Schema | undefined> {
@@ -33,6 +37,8 @@ interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q e
   readonly stream?: boolean;
   readonly can?: Capability;
   readonly status?: number;
+  readonly secret?: readonly string[];
+  readonly keyed?: boolean;
 }
 
 const route =

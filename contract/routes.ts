@@ -26,6 +26,18 @@ export const routes = {
     body: shapes.passwordRequest,
     answer: shapes.done,
   }),
+  forgotPassword: post('/forgotten-password', {
+    summary: 'Sends a link for a new password to a mail address, if it has an account.',
+    door: 'open',
+    body: shapes.forgottenRequest,
+    answer: shapes.done,
+  }),
+  setForgottenPassword: post('/new-password', {
+    summary: 'Sets the password of the account a link was sent to; all its sessions end.',
+    door: 'open',
+    body: shapes.newPasswordRequest,
+    answer: shapes.user,
+  }),
   listTokens: get('/tokens', { summary: 'One’s own tokens and when they were used.', answer: shapes.personalTokens }),
   removeToken: remove('/tokens/{token}', { summary: 'Ends a token.', answer: shapes.done }),
   join: post('/join', {
@@ -59,11 +71,12 @@ export const routes = {
     answer: shapes.team,
   }),
   invite: post('/stores/{store}/invitations', {
-    summary: 'Invites somebody; the link works once.',
+    summary: 'Invites somebody, by mail where that is set up, else by a link that is told once. It works once.',
     can: 'team.manage',
     body: shapes.inviteRequest,
     answer: shapes.invitation,
     status: 201,
+    secret: ['link'],
   }),
   changeMember: patch('/stores/{store}/team/{mail}', {
     summary: 'Gives a member another role, or none (null), which also withdraws an invitation.',
@@ -256,6 +269,7 @@ export const routes = {
     body: shapes.previewRequest,
     answer: shapes.preview,
     status: 201,
+    keyed: false,
   }),
   publish: post(`${DESIGN}/publish`, {
     summary: 'Puts the draft live, for all visitors in one moment.',

@@ -12,6 +12,8 @@ const home = resolve(process.env.PARLOUR_HOME ?? join(ROOT, '.parlour'));
 await main(async () => {
   if (!Number.isInteger(port) || port < 1 || port > 65535)
     throw new Refusal(`PARLOUR_PORT must be a port number, not “${process.env.PARLOUR_PORT}”.`);
+  if (!['', 'mailbox'].includes(process.env.PARLOUR_MAIL ?? ''))
+    throw new Refusal(`PARLOUR_MAIL may be “mailbox”, or be left out; not “${process.env.PARLOUR_MAIL}”.`);
   const given = process.env.PARLOUR_DATABASE_URL;
   if (!given) needPackages(['postgresql']);
   ensureInstalled();
@@ -30,8 +32,18 @@ await main(async () => {
     port,
     demo: process.env.PARLOUR_DEMO !== 'no',
     logLevel: process.env.PARLOUR_LOG ?? 'warn',
+    listen: process.env.PARLOUR_HOST ?? '127.0.0.1',
+    proxies: proxies(),
+    mailbox: join(home, 'mailbox'),
+    mailIsDelivered: process.env.PARLOUR_MAIL === 'mailbox',
   }).catch((error) => {
     cluster?.stop();
+    if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+      throw new Refusal(`PARLOUR_HOST is no address of this machine: “${process.env.PARLOUR_HOST}”.`);
+    if (error instanceof TypeError && /invalid (IP|range)/.test(error.message))
+      throw new Refusal(
+        `PARLOUR_PROXIES must be addresses or ranges with commas between, not “${process.env.PARLOUR_PROXIES}”.`,
+      );
     throw error.code === 'EADDRINUSE'
       ? new Refusal(`Port ${port} is taken. Stop what runs there, or choose another: PARLOUR_PORT=7421 npm start`)
       : error;
@@ -45,6 +57,13 @@ await main(async () => {
   else where(port, DEMO_SIGN_IN);
   say('\nStop with Ctrl-C.');
 });
+
+function proxies() {
+  return (process.env.PARLOUR_PROXIES ?? '')
+    .split(',')
+    .map((one) => one.trim())
+    .filter(Boolean);
+}
 
 function where(onPort, { mail, password }) {
   say(`

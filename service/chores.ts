@@ -2,7 +2,10 @@
 import type { Logger } from 'pino';
 import { askMissing, runRenewals } from './assigning/worker.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
-import { dropOldFailures } from './accounts/attempts.js';
+import { dropOldTries } from './accounts/attempts.js';
+import { logFault } from './faults.js';
+import type { JobFailed } from './jobs.js';
+import { dropPasswordLinks } from './records/password-links.js';
 import { dropOldAnswers } from './records/idempotency.js';
 import type { Database } from './records/database.js';
 import { isDatabaseAway } from './web.js';
@@ -19,24 +22,27 @@ export function startChores(db: Database, log: Logger): Chores {
   let stopped = false;
   let timer: NodeJS.Timeout;
   let cleaned = 0;
+  const failed: JobFailed = (job, error) =>
+    logFault(log, error, `the job “${job}” failed and is set aside for a while`);
   const round = async (): Promise<void> => {
     try {
-      await runTimedChanges(db, new Date());
-      await runRenewals(db, new Date());
+      await runTimedChanges(db, new Date(), failed);
+      await runRenewals(db, new Date(), failed);
       if (Date.now() - cleaned > CLEAN_EVERY_MS) await clean();
     } catch (error) {
       // With the database away everything waits; the next round tries again.
-      if (!isDatabaseAway(error)) log.error({ err: error }, 'a chore failed');
+      if (!isDatabaseAway(error)) logFault(log, error, 'a chore failed');
     }
     if (!stopped) timer = setTimeout(() => (running = round()), EVERY_MS);
   };
   const clean = async (): Promise<void> => {
     await dropOldAnswers(db);
-    await dropOldFailures(db, new Date());
+    await dropOldTries(db, new Date());
+    await dropPasswordLinks(db, new Date());
     cleaned = Date.now();
   };
   let running = askMissing(db)
-    .catch((error: unknown) => log.error({ err: error }, 'a chore failed'))
+    .catch((error: unknown) => logFault(log, error, 'a chore failed'))
     .then(round);
   return {
     async stop() {

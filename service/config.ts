@@ -5,6 +5,8 @@ export interface Config {
   readonly listen: string;
   /** Host of the console and the API; storefronts are `<slug>.<host>`, previews `<slug>.preview.<host>`. */
   readonly host: string;
+  /** Proxies whose word about the client's address is taken: addresses, ranges (CIDR), `loopback`, … */
+  readonly proxies: readonly string[];
   readonly logLevel: string;
   /** Folder of the built console. */
   readonly consoleFolder: string;

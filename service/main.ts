@@ -5,9 +5,12 @@ import type { Server } from 'node:http';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import type { Config } from './config.js';
+import { clientAddresses } from './accounts/address.js';
 import { inviteFirstOwner } from './accounts/first-owner.js';
 import { startChores } from './chores.js';
 import { loadDemo } from './demo/load.js';
+import { mailbox } from './mail/mail.js';
+import { stopEncoding } from './media/encoding.js';
 import { migrate, openDatabase } from './records/database.js';
 import { listenForSignals } from './records/signals.js';
 import { createLogger, createService } from './server.js';
@@ -30,6 +33,14 @@ export interface StartOptions {
   readonly port: number;
   readonly demo: boolean;
   readonly logLevel?: string;
+  /** The address to listen on; loopback if absent. */
+  readonly listen?: string;
+  /** Proxies whose word about the client's address is taken. */
+  readonly proxies?: readonly string[];
+  /** The file that messages to people are written to. */
+  readonly mailbox: string;
+  /** True if somebody delivers what is in the mailbox: then secrets go by mail alone. */
+  readonly mailIsDelivered?: boolean;
 }
 
 /** @throws Error if the port is taken or the database cannot be reached */
@@ -38,6 +49,10 @@ export async function startService({
   port,
   demo,
   logLevel = 'warn',
+  listen = '127.0.0.1',
+  proxies = [],
+  mailbox: mailboxFile,
+  mailIsDelivered = false,
 }: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
   try {
@@ -45,15 +60,17 @@ export async function startService({
     const demoLoaded = demo && (await loadDemo(db));
     const config: Config = {
       port: port === 0 ? await freePort() : port,
-      listen: '127.0.0.1',
+      listen,
       host: 'localhost',
+      proxies,
       logLevel,
       consoleFolder: join(packageFolder('@parlour/console'), 'dist'),
       publicFolder: join(packageFolder('@parlour/service'), 'public'),
     };
     const ownerLink = await inviteFirstOwner(db, config);
     const logger = createLogger(config);
-    const server = createService(db, config, logger);
+    const service = { db, config, mail: mailbox(mailboxFile, mailIsDelivered), addressOf: clientAddresses(proxies) };
+    const server = createService(service, logger);
     server.listen(config.port, config.listen);
     await once(server, 'listening');
     const signals = listenForSignals(db, databaseUrl);
@@ -65,6 +82,7 @@ export async function startService({
       async stop() {
         await Promise.all([stopServer(server), chores.stop(), signals.stop()]);
         await db.destroy();
+        stopEncoding();
       },
     };
   } catch (error) {

@@ -3,9 +3,13 @@ import { createServer, type RequestListener, type Server } from 'node:http';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { consoleApp } from './api/app.js';
+import { isProxy } from './accounts/address.js';
 import type { Config } from './config.js';
-import type { Database } from './records/database.js';
+import { watchConnections } from './gate/connections.js';
+import { gate } from './gate/gate.js';
+import type { Service } from './service.js';
 import { storefrontApp } from './storefront/app.js';
+import { hostOf } from './web.js';
 
 export const createLogger = (config: Pick<Config, 'logLevel'>): Logger =>
   pino({
@@ -14,10 +18,12 @@ export const createLogger = (config: Pick<Config, 'logLevel'>): Logger =>
   });
 
 /** The server, not yet listening. */
-export function createService(db: Database, config: Config, logger: Logger): Server {
+export function createService(service: Service, logger: Logger): Server {
+  const { config, addressOf } = service;
   const log = pinoHttp({
     logger,
-    customLogLevel: (_request, response, error) => (error || response.statusCode >= 500 ? 'error' : 'debug'),
+    // Faults are logged where they are caught, once for each sort.
+    customLogLevel: () => 'debug',
     serializers: {
       req: (request: { method: string; url: string; headers: { host?: string } }) => ({
         method: request.method,
@@ -27,12 +33,12 @@ export function createService(db: Database, config: Config, logger: Logger): Ser
     },
   });
   const consoleHosts = new Set([config.host, '127.0.0.1']);
-  const console = consoleApp(db, config);
-  const live = storefrontApp(db, config, 'live');
-  const preview = storefrontApp(db, config, 'preview');
+  const console = consoleApp(service);
+  const live = storefrontApp(service, 'live');
+  const preview = storefrontApp(service, 'preview');
   const listener: RequestListener = (request, response) => {
     log(request, response);
-    const host = (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
+    const host = hostOf(request);
     if (consoleHosts.has(host)) return console(request, response);
     if (host.endsWith(`.preview.${config.host}`)) return preview(request, response);
     if (host.endsWith(`.${config.host}`)) return live(request, response);
@@ -40,7 +46,12 @@ export function createService(db: Database, config: Config, logger: Logger): Ser
       .writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
       .end(`No console and no store has the host name “${host}”.\n`);
   };
-  return createServer({ requestTimeout: 30_000, headersTimeout: 10_000 }, listener);
+  const server = createServer(
+    { requestTimeout: 30_000, headersTimeout: 10_000, connectionsCheckingInterval: 2_000 },
+    gate(listener, addressOf),
+  );
+  watchConnections(server, isProxy(config.proxies));
+  return server;
 }
 
 /** An address as it may be logged: without the token that opens a preview. */

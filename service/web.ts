@@ -1,6 +1,12 @@
 /** What every app of the service shares: refusing foreign posts, telling a database that is away. */
+import type { IncomingMessage } from 'node:http';
 import type { NextFunction, Request, Response } from 'express';
 import { Problem } from '@parlour/core';
+import { databaseCode, hasCrossed } from './records/database.js';
+
+/** The host name a request is for, without its port and in small letters: names have no case (RFC 9110, 4.2.3). */
+export const hostOf = (request: IncomingMessage): string =>
+  (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
 
 /** Refuses anything that changes state and comes from a page of another origin. Programs send no Origin. */
 export function sameOriginOnly(request: Request, _response: Response, next: NextFunction): void {
@@ -8,7 +14,7 @@ export function sameOriginOnly(request: Request, _response: Response, next: Next
   const { origin, host } = request.headers;
   const site = request.headers['sec-fetch-site'];
   const foreign =
-    (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host) ||
+    (origin !== undefined && origin.replace(/^https?:\/\//, '').toLowerCase() !== host?.toLowerCase()) ||
     (site !== undefined && site !== 'same-origin' && site !== 'none');
   if (foreign)
     throw new Problem('foreign-origin', 'This was sent from a page of another site and has been refused.', {
@@ -23,9 +29,42 @@ const AWAY = /^(08|57P|53300|55000|ECONN|EPIPE|ETIMEDOUT|ENOENT)/;
 
 /** True for an error that means PostgreSQL cannot be reached right now. */
 export function isDatabaseAway(error: unknown): boolean {
-  const { code, message } = (error ?? {}) as { code?: unknown; message?: unknown };
+  const { message } = (error ?? {}) as { message?: unknown };
   return (
-    (typeof code === 'string' && AWAY.test(code)) ||
+    AWAY.test(databaseCode(error)) ||
     (typeof message === 'string' && /Connection terminated|timeout exceeded when trying to connect/.test(message))
   );
+}
+
+const DISK_FULL = '53100';
+const CANCELLED = '57014';
+const LOCK_TIMEOUT = '55P03';
+
+/** Whether the database has no room left on its disk. */
+export const isDiskFull = (error: unknown): boolean => databaseCode(error) === DISK_FULL;
+
+/** A fault of the database that passes, as a refusal in words; null for faults of our own. */
+export function passingProblem(error: unknown): Problem | null {
+  if (isDatabaseAway(error))
+    return new Problem('database-away', 'The database cannot be reached right now.', {
+      remedy: 'Nothing was changed. Try again in a few seconds.',
+      retryAfter: 5,
+    });
+  if (isDiskFull(error))
+    return new Problem('disk-full', 'The database has no room left on its disk, so nothing was changed.', {
+      remedy: 'Whoever runs this Parlour must make room; then try again.',
+      retryAfter: 60,
+    });
+  const code = databaseCode(error);
+  if (code === CANCELLED || code === LOCK_TIMEOUT)
+    return new Problem('took-too-long', 'This took too long and was stopped; nothing was changed.', {
+      remedy: 'Ask for less at once, or try again in a moment.',
+      retryAfter: 10,
+    });
+  if (hasCrossed(error))
+    return new Problem('busy', 'Too many people are changing the same thing right now; nothing was changed.', {
+      remedy: 'Try again in a moment.',
+      retryAfter: 2,
+    });
+  return null;
 }

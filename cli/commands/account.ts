@@ -2,6 +2,7 @@
 import type { Command } from 'commander';
 import { hostname } from 'node:os';
 import { createInterface } from 'node:readline/promises';
+import { cut } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, saveCredentials, STANDARD_URL, textFrom, type GlobalOptions } from '../context.js';
 
@@ -19,13 +20,47 @@ export function accountCommands(program: Command): void {
       const { client, options, print } = contextOf(command);
       const given = password === undefined ? await ask('Password: ') : textFrom(password);
       const { token, user } = await client.call(routes.createToken, {
-        body: { mail, password: given, name: `command line on ${hostname()}`.slice(0, 80) },
+        body: { mail, password: given, name: cut(`command line on ${hostname()}`, 80) },
       });
       const file = saveCredentials({ url: options.url ?? process.env['PARLOUR_URL'] ?? STANDARD_URL, token });
       print(
         { ...user, file },
         () => `Signed in as ${user.name}. The token is kept in ${file}.\nNext: parlour pages list`,
       );
+    });
+
+  passwordCommands(program);
+}
+
+function passwordCommands(program: Command): void {
+  const password = program.command('password').description('A forgotten password.');
+
+  password
+    .command('forgot')
+    .description('Have a link sent to your mail address, to set a new password.')
+    .argument('<mail>', 'your mail address')
+    .addHelpText('after', '\nExample:\n  $ parlour password forgot owner@windrow.example')
+    .action(async (mail: string, _options: object, command: Command) => {
+      const { client, print } = contextOf(command);
+      const answer = await client.call(routes.forgotPassword, { body: { mail } });
+      print(answer, () => `If ${mail} has an account, a message is on its way. Its link works once, within an hour.`);
+    });
+
+  password
+    .command('set')
+    .description('Set a new password with the link you were sent; you are signed out everywhere else.')
+    .argument('<link>', 'the link, or what stands at its end')
+    .argument('[password]', '“-” reads it from standard input; without it you are asked')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ parlour password set http://localhost:7420/new-password/LnQ9v2a7dTj0sY5xRk3uHw8mZb1cEf6gPi4oVlCqXyA',
+    )
+    .action(async (link: string, password: string | undefined, _options: object, command: Command) => {
+      const { client, print } = contextOf(command);
+      const given = password === undefined ? await ask('New password: ') : textFrom(password);
+      const token = link.slice(link.lastIndexOf('/') + 1);
+      const user = await client.call(routes.setForgottenPassword, { body: { token, password: given } });
+      print(user, () => `The password of ${user.mail} is set. Next: parlour sign-in ${user.mail}`);
     });
 }
 

@@ -51,7 +51,7 @@ export function pageCommands(program: Command): void {
                 page.template?.code ?? '(none)',
                 because(page.template),
               ]),
-            )}\n\n${counted(found.length, 'page')}.${renewing ? ` Templates are being worked out anew: ${renewing.pages} of ${renewing.total}.` : ''} Why one looks as it does: parlour pages why PAGE`,
+            )}\n\n${counted(found.length, 'page')}.${renewing ? ` ${renewing.fault ?? `Templates are being worked out anew: ${renewing.pages} of ${renewing.total}.`}` : ''} Why one looks as it does: parlour pages why PAGE`,
       );
     });
 

@@ -99,16 +99,17 @@ export function storeCommands(program: Command): void {
 
   team
     .command('invite')
-    .description('Invite somebody; prints a link that works once.')
+    .description('Invite somebody: by mail where that is set up, else by a link that is printed and works once.')
     .argument('<mail>', 'the mail address')
     .argument('<role>', roles)
     .addHelpText('after', '\nExample:\n  $ parlour team invite tolle@windrow.example editor')
     .action(async (mail: string, role: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.invite, { body: { mail, role } });
-      print(
-        answer,
-        () => `Send this link to ${mail}; it works once, until ${answer.expires.slice(0, 10)}:\n${answer.link}`,
+      print(answer, () =>
+        answer.link === null
+          ? `An invitation was sent to ${mail}; its link works once, until ${answer.expires.slice(0, 10)}.`
+          : `Send this link to ${mail}; it works once, until ${answer.expires.slice(0, 10)}:\n${answer.link}`,
       );
     });
 

@@ -44,8 +44,8 @@ describe('values on the command line', () => {
     ['chosen products', source('S', 's'), 'K-1, K-2', { from: 'chosen', products: ['K-1', 'K-2'] }],
     ['a source as JSON', source('S', 's'), '{"from":"reduced"}', { from: 'reduced' }],
     ['a picture', picture('P', 'p'), `{"picture":"${hash}","alt":"x"}`, { picture: hash, alt: 'x' }],
-    ['a time by the store’s clock', dateTime('D', 'd'), '2027-07-01T08:00', '2027-07-01T07:00:00Z'],
-    ['an instant', dateTime('D', 'd'), '2027-07-01T08:00Z', '2027-07-01T08:00:00Z'],
+    ['a time by the store’s clock', dateTime('D', 'd'), '2027-07-01T08:00', '2027-07-01T07:00:00.000Z'],
+    ['an instant', dateTime('D', 'd'), '2027-07-01T08:00Z', '2027-07-01T08:00:00.000Z'],
     ['no time', dateTime('D', 'd'), '', ''],
     ['no picture', picture('P', 'p'), 'none', null],
   ])('%s', (_, field, written, value) => {

@@ -15,6 +15,16 @@ export const router = createRouter({
     { path: '/', redirect: '/pages' },
     { path: '/sign-in', component: () => import('./pages/SignIn.vue'), meta: { open: true, title: 'Sign in' } },
     { path: '/join/:token', component: () => import('./pages/JoinPage.vue'), meta: { open: true, title: 'Join' } },
+    {
+      path: '/forgotten-password',
+      component: () => import('./pages/ForgotPassword.vue'),
+      meta: { open: true, title: 'Forgotten password' },
+    },
+    {
+      path: '/new-password/:token',
+      component: () => import('./pages/NewPassword.vue'),
+      meta: { open: true, title: 'New password' },
+    },
     { path: '/pages', component: () => import('./pages/PagesPage.vue'), meta: { title: 'Pages' } },
     { path: '/templates', component: () => import('./pages/TemplatesPage.vue'), meta: { title: 'Templates' } },
     { path: '/designs', component: () => import('./pages/DesignsPage.vue'), meta: { title: 'Designs' } },

@@ -1,5 +1,5 @@
 /** People: signing in, tokens, the team, who did what. */
-import { array, number, string } from 'yup';
+import { array, boolean, number, string } from 'yup';
 import { closed, plainText, ROLES } from '@parlour/core';
 import { typed } from './common.js';
 
@@ -36,7 +36,10 @@ export const inviteRequest = closed({ mail: mailText().required(), role });
 export const invitation = closed({
   mail: string().required(),
   role,
-  link: string().required(),
+  /** Null where it was sent by mail, or was told before. */
+  link: string().nullable().defined(),
+  /** True if the link was sent to the mail address. */
+  mailed: boolean().required(),
   expires: string().required(),
 });
 
@@ -49,6 +52,10 @@ export const joinRequest = closed({
 });
 
 export const memberChange = closed({ role: role.nullable().defined() });
+
+export const forgottenRequest = closed({ mail: mailText().required() });
+
+export const newPasswordRequest = closed({ token: plainText(200).required(), password: passwordText().required() });
 
 export const passwordRequest = closed({ old: plainText(200).required(), new: passwordText().required() });
 

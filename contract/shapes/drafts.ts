@@ -59,7 +59,7 @@ export const event = closed({
 export const log = closed({ events: array(event).required(), next: number().integer().nullable().defined() });
 
 export const logQuery = closed({
-  after: number().integer().min(0).optional(),
+  after: number().integer().min(0).max(Number.MAX_SAFE_INTEGER).optional(),
   limit: number().integer().min(1).max(500).optional(),
 });
 

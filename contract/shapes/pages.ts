@@ -22,7 +22,12 @@ export const pages = closed({
   total: number().integer().required(),
   next: string().nullable().defined(),
   /** Set while templates are worked out anew in the background; the list is right all the same. */
-  renewing: closed({ pages: number().integer().required(), total: number().integer().required() }).nullable(),
+  renewing: closed({
+    pages: number().integer().required(),
+    total: number().integer().required(),
+    /** Why it could not be done, where it failed; it is tried again by itself. */
+    fault: string().nullable().defined(),
+  }).nullable(),
 });
 
 /** What the list of pages can be sorted by; `kind` is its order where nothing is said. */

@@ -11,7 +11,7 @@ export const publishRequest = closed({
   /** Ids of the changes to publish; all of them if absent. */
   changes: array(plainText(500).required()).strict().min(1, '${path} must name at least one').max(5000).optional(),
   /** The draft’s state that was looked at; refused if it has changed since, so that nothing goes live unseen. */
-  seq: number().integer().optional(),
+  seq: number().integer().max(Number.MAX_SAFE_INTEGER).optional(),
 });
 
 export const compareQuery = closed({

@@ -109,8 +109,20 @@ export interface CartFacts {
     readonly options: string;
     readonly quantity: number;
   }[];
-  /** Why the last attempt to buy did not work, in words. */
-  readonly refusal?: string;
+  /** The last attempt to buy, if it did not work. */
+  readonly refused?: RefusedPurchase;
+}
+
+/** What a visitor tried to buy, so that nothing of it has to be chosen again. */
+export interface RefusedPurchase {
+  /** Why it did not work, in words. */
+  readonly reason: string;
+  /** The id of the section it was tried in. */
+  readonly section: string;
+  /** Option name -> chosen value. */
+  readonly options: Readonly<Record<string, string>>;
+  /** As it was written. */
+  readonly quantity: string;
 }
 
 export interface Facts {

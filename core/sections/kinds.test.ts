@@ -310,7 +310,10 @@ describe('buy-form', () => {
   test('says what is in the cart of this product, and why something was refused', () => {
     const line = { product: 'K-1', variant: 'a', title: 'Gannet', options: '1.8 m, Teal', quantity: 2 };
     const html = show([section('b', 'buy-form')], {
-      cart: { lines: [line, { ...line, product: 'K-9', options: 'other' }], refusal: 'Only <3> left.' },
+      cart: {
+        lines: [line, { ...line, product: 'K-9', options: 'other' }],
+        refused: { reason: 'Only <3> left.', section: 'b', options: {}, quantity: '2' },
+      },
     });
     expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal</p>');
     expect(html).toContain('<p class="buy-refused" role="alert">Only &lt;3&gt; left.</p>');

@@ -3,7 +3,7 @@ import { Temporal } from 'temporal-polyfill';
 import { Problem } from '../problem.js';
 
 export interface ZonedInstant {
-  /** `2026-11-27T08:00:00Z`. */
+  /** `2026-11-27T08:00:00.000Z`, the form instants are stored in. */
   readonly instant: string;
   /** Set if the clock shows this time twice that day; the first is meant. */
   readonly twice: boolean;
@@ -36,18 +36,18 @@ export function instantOf(text: string, zone: string, place: string): ZonedInsta
       },
     );
   }
-  return { instant: inSeconds(earlier.toInstant()), twice: !earlier.equals(later) };
+  return { instant: stored(earlier.toInstant()), twice: !earlier.equals(later) };
 }
 
 function readInstant(text: string, place: string): string {
   try {
-    return inSeconds(Temporal.Instant.from(text));
+    return stored(Temporal.Instant.from(text));
   } catch {
     throw notATime(text, place);
   }
 }
 
-const inSeconds = (instant: Temporal.Instant): string => instant.round('second').toString();
+const stored = (instant: Temporal.Instant): string => instant.toString({ fractionalSecondDigits: 3 });
 const shownLocal = (local: Temporal.PlainDateTime): string =>
   local.toString({ smallestUnit: 'minute' }).replace('T', ' ');
 

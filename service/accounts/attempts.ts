@@ -1,35 +1,96 @@
-/** How often signing in may fail: per mail address and per network address, over a quarter of an hour. */
+/**
+ * How often signing in may fail, over a quarter of an hour. Counted before a password is looked at: per account and
+ * network address together, per address, and per account. Guesses from elsewhere do not lock an owner out at an
+ * address that the account has signed in from before.
+ */
+import { createHash } from 'node:crypto';
 import { Problem } from '@parlour/core';
-import { addFailures, dropFailures, failuresOf } from '../records/attempts.js';
+import {
+  countTry,
+  dropKnownAddresses,
+  dropTries,
+  isKnownAddress,
+  rememberAddress,
+  takeTryBack,
+} from '../records/attempts.js';
 import type { Records } from '../records/database.js';
 
 const WINDOW_MS = 15 * 60 * 1000;
-const MOST_PER_MAIL = 10;
+const HOUR_MS = 60 * 60 * 1000;
+const MONTHS_MS = 90 * 24 * HOUR_MS;
+const MOST_TOGETHER = 10;
 const MOST_PER_ADDRESS = 50;
+const MOST_PER_MAIL = 30;
 
-/** @throws Problem `too-many-tries` */
-export async function checkAttempts(db: Records, mail: string, address: string, now: Date): Promise<void> {
-  const limits = limitsOf(mail, address);
-  const failures = await failuresOf(db, [...limits.keys()], new Date(now.getTime() - WINDOW_MS));
-  for (const [key, { count, first }] of failures) {
-    if (count < (limits.get(key) ?? 0)) continue;
-    const minutes = Math.ceil((first.getTime() + WINDOW_MS - now.getTime()) / 60_000);
-    throw new Problem('too-many-tries', 'Signing in has failed too often.', {
-      place: 'password',
-      remedy: `Try again in ${minutes} minutes.`,
-    });
+const keysOf = (mail: string, address: string) => ({
+  together: `sign-in ${mail.toLowerCase()} ${address}`,
+  address: `sign-in from ${address}`,
+  mail: `sign-in of ${mail.toLowerCase()}`,
+});
+
+/**
+ * Counts a try to sign in.
+ * @param accountId of the account the mail address has, if there is one
+ * @throws Problem `too-many-tries`
+ */
+export async function countSignIn(
+  db: Records,
+  mail: string,
+  address: string,
+  accountId: number | undefined,
+  now: Date,
+): Promise<void> {
+  const keys = keysOf(mail, address);
+  const tried = await countTry(db, Object.values(keys), WINDOW_MS, now);
+  const limits = { [keys.together]: MOST_TOGETHER, [keys.address]: MOST_PER_ADDRESS, [keys.mail]: MOST_PER_MAIL };
+  for (const { key, tries, since } of tried) {
+    if (tries <= (limits[key] as number)) continue;
+    const isElsewhere = key === keys.mail && accountId !== undefined;
+    if (isElsewhere && (await isKnownAddress(db, accountId, hashOf(address)))) continue;
+    throw tooMany('Signing in has failed too often.', since, WINDOW_MS, now);
   }
 }
 
-export const noteFailure = (db: Records, mail: string, address: string, now: Date): Promise<void> =>
-  addFailures(db, [...limitsOf(mail, address).keys()], now);
+/** A try that succeeded counts for nothing, and its address is known from then on. */
+export async function noteSuccess(
+  db: Records,
+  mail: string,
+  address: string,
+  accountId: number,
+  now: Date,
+): Promise<void> {
+  await takeTryBack(db, Object.values(keysOf(mail, address)));
+  await rememberAddress(db, accountId, hashOf(address), now);
+}
 
-/** Forgets failures that count no more. */
-export const dropOldFailures = (db: Records, now: Date): Promise<void> =>
-  dropFailures(db, new Date(now.getTime() - WINDOW_MS));
+const MOST_LINKS_PER_MAIL = 4;
+const MOST_LINKS_PER_ADDRESS = 20;
 
-const limitsOf = (mail: string, address: string): Map<string, number> =>
-  new Map([
-    [`mail ${mail.toLowerCase()}`, MOST_PER_MAIL],
-    [`address ${address}`, MOST_PER_ADDRESS],
-  ]);
+/** Counts a message asked for. @throws Problem `too-many-tries` */
+export async function countLink(db: Records, mail: string, address: string, now: Date): Promise<void> {
+  const limits = {
+    [`link to ${mail.toLowerCase()}`]: MOST_LINKS_PER_MAIL,
+    [`link from ${address}`]: MOST_LINKS_PER_ADDRESS,
+  };
+  for (const { key, tries, since } of await countTry(db, Object.keys(limits), HOUR_MS, now))
+    if (tries > (limits[key] as number))
+      throw tooMany('A message was asked for too often.', since, HOUR_MS, now, 'mail');
+}
+
+function tooMany(sentence: string, since: Date, windowMs: number, now: Date, place = 'password'): Problem {
+  const seconds = Math.max(1, Math.ceil((since.getTime() + windowMs - now.getTime()) / 1000));
+  const minutes = Math.ceil(seconds / 60);
+  return new Problem('too-many-tries', sentence, {
+    place,
+    remedy: `Try again in ${minutes === 1 ? 'a minute' : `${minutes} minutes`}.`,
+    retryAfter: seconds,
+  });
+}
+
+const hashOf = (address: string): Buffer => createHash('sha256').update(address).digest();
+
+/** Forgets what counts no more. */
+export async function dropOldTries(db: Records, now: Date): Promise<void> {
+  await dropTries(db, new Date(now.getTime() - HOUR_MS));
+  await dropKnownAddresses(db, new Date(now.getTime() - MONTHS_MS));
+}

@@ -11,6 +11,14 @@ export async function inviteFirstOwner(db: Database, config: Config): Promise<st
   if (await hasAccounts(db)) return null;
   const token = newToken();
   const expiresAt = new Date(Date.now() + DAY);
-  await addInvitation(db, { storeId: null, mail: '', role: 'owner', expiresAt, tokenHash: tokenHash(token), by: null });
+  await addInvitation(db, {
+    storeId: null,
+    mail: '',
+    role: 'owner',
+    expiresAt,
+    tokenHash: tokenHash(token),
+    by: null,
+    shown: true,
+  });
   return `${consoleOrigin(config)}/join/${token}`;
 }

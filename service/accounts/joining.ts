@@ -10,7 +10,11 @@ import {
   type Invitation,
 } from '../records/accounts.js';
 import { audit } from '../records/audit.js';
-import type { Database } from '../records/database.js';
+import type { Config } from '../config.js';
+import type { Mail } from '../mail/mail.js';
+import { inTransaction, type Records } from '../records/database.js';
+import { countLink } from './attempts.js';
+import { sendInvitation } from './inviting.js';
 import { hashPassword, tokenHash } from './passwords.js';
 import { checkCredentials } from './sign-in.js';
 
@@ -24,12 +28,19 @@ export interface Joining {
 
 /**
  * @param address the network address it comes from, for counting failures
- * @throws Problem `bad-invitation`; `bad-input` without a mail address; `wrong-sign-in` for an account of that address
- * with another password; `too-many-tries`
+ * @throws Problem `bad-invitation`; `proof-by-mail` where the link was shown to whoever invited, and messages reach
+ * people; `bad-input` without a mail address; `wrong-sign-in` for an account of that address with another password;
+ * `too-many-tries`
  */
-export async function join(db: Database, joining: Joining, address: string): Promise<{ mail: string; name: string }> {
+export async function join(
+  { db, config, mail: post }: { readonly db: Records; readonly config: Config; readonly mail: Mail },
+  joining: Joining,
+  address: string,
+): Promise<{ mail: string; name: string }> {
   const token = tokenHash(joining.token);
-  const mail = mailOf((await findInvitation(db, token, new Date())) ?? refuse(), joining);
+  const found = (await findInvitation(db, token, new Date())) ?? refuse();
+  const mail = mailOf(found, joining);
+  if (found.shown && found.by !== null && post.reachesPeople) await askForProof(db, config, post, token, address);
   // All that is slow, or counts failures by itself, comes before the transaction: it would keep a second connection.
   const known = await accountByMail(db, mail);
   if (known)
@@ -40,7 +51,7 @@ export async function join(db: Database, joining: Joining, address: string): Pro
       remedy: 'Give the password of that account.',
     });
   const passwordHash = known ? '' : await hashPassword(joining.password);
-  return db.transaction().execute(async (trx) => {
+  return inTransaction(db, async (trx) => {
     const invitation = (await takeInvitation(trx, token, new Date())) ?? refuse();
     const account: Pick<Account, 'id' | 'name'> = known ?? {
       id: (await addAccount(trx, { mail, name: joining.name, passwordHash })) ?? madeMeanwhile(mail),
@@ -49,6 +60,20 @@ export async function join(db: Database, joining: Joining, address: string): Pro
     if (invitation.storeId !== null) await setMembership(trx, account.id, invitation.storeId, invitation.role);
     await audit(trx, { storeId: invitation.storeId, accountId: account.id, action: 'team.join', target: mail });
     return { mail, name: account.name };
+  });
+}
+
+/** Exchanges an invitation whose link others know for one that only its mail address gets. */
+async function askForProof(db: Records, config: Config, post: Mail, token: Buffer, address: string): Promise<never> {
+  const { mail } = await inTransaction(db, async (trx) => {
+    const shown = (await takeInvitation(trx, token, new Date())) ?? refuse();
+    await countLink(trx, shown.mail, address, new Date());
+    await sendInvitation(trx, config, post, { ...shown, shown: false });
+    return shown;
+  });
+  throw new Problem('proof-by-mail', `A message was sent to ${mail}, since others know this link too.`, {
+    place: 'token',
+    remedy: 'Open the link in that message to join.',
   });
 }
 

@@ -1,12 +1,19 @@
 /** Passwords by scrypt, tokens by SHA-256. */
 import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { slots } from '../slots.js';
 
 // N = 2^15, r = 8, p = 1: about 32 MB and 0.1 s (OWASP password storage cheat sheet).
 const COST = { N: 2 ** 15, r: 8, p: 1, maxmem: 64 * 1024 * 1024 };
 
+/** Each takes a thread of a pool that files need too. */
+const inTurn = slots({ running: 2, waiting: 60, refusal: 'Too many people are signing in right now.' });
+
 const derive = (password: string, salt: Buffer): Promise<Buffer> =>
-  new Promise((resolve, reject) =>
-    scrypt(password.normalize('NFKC'), salt, 32, COST, (error, key) => (error ? reject(error) : resolve(key))),
+  inTurn(
+    () =>
+      new Promise((resolve, reject) =>
+        scrypt(password.normalize('NFKC'), salt, 32, COST, (error, key) => (error ? reject(error) : resolve(key))),
+      ),
   );
 
 /** @returns `scrypt$salt$key`, both in base64url */

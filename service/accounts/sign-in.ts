@@ -10,8 +10,9 @@ import {
   type Account,
   type SignedIn,
 } from '../records/accounts.js';
-import { checkAttempts, noteFailure } from './attempts.js';
+import { countSignIn, noteSuccess } from './attempts.js';
 import type { Records } from '../records/database.js';
+import { signal } from '../records/signals.js';
 import { hashPassword, newToken, passwordMatches, tokenHash } from './passwords.js';
 
 export const SESSION_COOKIE = 'parlour';
@@ -41,14 +42,12 @@ export async function checkCredentials(
   address: string,
   { sentence, ...where } = WRONG,
 ): Promise<Account> {
-  await checkAttempts(db, mail, address, new Date());
   const account = await accountByMail(db, mail);
+  await countSignIn(db, mail, address, account?.id, new Date());
   const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
   const matches = await passwordMatches(password, hash);
-  if (!account || !matches) {
-    await noteFailure(db, mail, address, new Date());
-    throw new Problem('wrong-sign-in', sentence, where);
-  }
+  if (!account || !matches) throw new Problem('wrong-sign-in', sentence, where);
+  await noteSuccess(db, mail, address, account.id, new Date());
   return account;
 }
 
@@ -76,16 +75,16 @@ export async function startSession(
   return token;
 }
 
-export const stopSession = (db: Records, token: string): Promise<void> => endSession(db, tokenHash(token));
+export async function stopSession(db: Records, token: string): Promise<void> {
+  const accountId = await endSession(db, tokenHash(token));
+  if (accountId !== undefined) await signal(db, `account ${accountId}`);
+}
 
 /** The secret a request carries: a bearer token, or the session cookie. */
 export function tokenOf(request: IncomingMessage): string | undefined {
   const bearer = /^Bearer ([\w-]{20,100})$/.exec(request.headers.authorization ?? '');
   return bearer?.[1] ?? parseCookie(request.headers.cookie ?? '')[SESSION_COOKIE];
 }
-
-/** The network address a request comes from. */
-export const addressOf = (request: IncomingMessage): string => request.socket.remoteAddress ?? '';
 
 /** Who sends a request. @throws Problem `signed-out` */
 export async function accountFrom(db: Records, request: IncomingMessage, now: Date): Promise<SignedIn> {

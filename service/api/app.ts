@@ -1,14 +1,14 @@
 /** The console's host: the API below `/api`, the built console everywhere else, and the probes. */
 import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
-import { sql } from 'kysely';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
 import { openapi, routes } from '@parlour/contract';
 import type { Config } from '../config.js';
 import { originOf } from '../config.js';
-import type { Database } from '../records/database.js';
+import { whyNotReady } from '../records/readiness.js';
+import type { Service } from '../service.js';
 import { sameOriginOnly } from '../web.js';
 import { catalogueRoutes } from './catalogue.js';
 import { designRoutes } from './designs.js';
@@ -22,18 +22,15 @@ import { releaseRoutes } from './releases.js';
 import { storeRoutes } from './stores.js';
 import { teamRoutes } from './team.js';
 
-export function consoleApp(db: Database, config: Config): Express {
+export function consoleApp({ db, config, mail, addressOf }: Service): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('query parser', 'simple');
   app.use(security(config));
   app.get('/healthz', (_request, response) => response.json({ alive: true }));
   app.get('/readyz', async (_request, response) => {
-    const ready = await sql`select 1`.execute(db).then(
-      () => true,
-      () => false,
-    );
-    response.status(ready ? 200 : 503).json({ ready, ...(ready ? {} : { reason: 'The database cannot be reached.' }) });
+    const reason = await whyNotReady(db);
+    response.status(reason === null ? 200 : 503).json(reason === null ? { ready: true } : { ready: false, reason });
   });
   app.get('/docs/problems/:code', (request, response, next) => {
     const { code } = request.params;
@@ -41,7 +38,7 @@ export function consoleApp(db: Database, config: Config): Express {
     const [status, meaning] = PROBLEMS[code as ProblemCode];
     response.type('text/plain').send(`${code}, answered with ${status}\n\n${meaning}\n`);
   });
-  app.use('/api', apiRouter(db, config));
+  app.use('/api', apiRouter({ db, config, mail, addressOf }));
   app.use(express.static(config.consoleFolder, { index: false, maxAge: '1y', immutable: true }));
   app.get('/{*path}', (request, response, next) => {
     const page = join(config.consoleFolder, 'index.html');
@@ -53,16 +50,17 @@ export function consoleApp(db: Database, config: Config): Express {
   return app;
 }
 
-function apiRouter(db: Database, config: Config): Router {
+function apiRouter(service: Service): Router {
   const router = Router();
   router.use((_request, response, next) => {
     response.set('cache-control', 'no-store');
     next();
   });
   router.use(sameOriginOnly);
-  router.use(express.json({ limit: '1mb', strict: false }));
-  router.get('/openapi.json', (_request, response) => response.json(openapi()));
-  const api: Api = { db, config, router };
+  // The same for everybody until the next start, and large.
+  const description = JSON.stringify(openapi());
+  router.get('/openapi.json', (_request, response) => response.type('json').send(description));
+  const api: Api = { ...service, router };
   signInRoutes(api);
   storeRoutes(api);
   catalogueRoutes(api);

@@ -1,5 +1,5 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
-import { closedState, Problem, SHIPPED_KINDS, checkContentEdit, type EditRequest } from '@parlour/core';
+import { closedState, Problem, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { affectedPages, pagesThatDiffer } from '../assigning/affected.js';
 import { previewOrigin } from '../config.js';
@@ -9,6 +9,7 @@ import { revert } from '../publishing/revert.js';
 import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
 import { audit, type AuditedAction } from '../records/audit.js';
 import { listRevisions, type Revision } from '../records/documents.js';
+import type { Records } from '../records/database.js';
 import { openDraft } from '../records/drafts.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { previewToken } from '../storefront/preview-token.js';
@@ -22,30 +23,30 @@ const somePages = (pages: readonly string[]) => ({ total: pages.length, some: pa
 
 export function designRoutes(api: Api): void {
   const { db, config } = api;
-  const noteRelease = ({ store, design, account }: Caller, action: AuditedAction, detail: object) =>
-    audit(db, { storeId: store.id, accountId: account.id, action, target: design.code, detail: { ...detail } });
+  const noteRelease = (
+    { db, store, design, account }: Caller & { readonly db: Records },
+    action: AuditedAction,
+    detail: object,
+  ) => audit(db, { storeId: store.id, accountId: account.id, action, target: design.code, detail: { ...detail } });
 
   implement(api, routes.edit, async (call) => {
     const { design, account, role, body } = call;
+    const author = { id: account.id, role };
     const edits = body.edits as EditRequest[];
-    if (role === 'editor') {
-      const draft = await openDraft(db, design);
-      for (const [i, edit] of edits.entries()) checkContentEdit(edit, draft, SHIPPED_KINDS, `edits[${i}]`);
-    }
     // A page that does not exist can be given no template; core knows the design only, not the catalogue.
     const named = edits.flatMap((edit) => (edit.type === 'assign' ? edit.pages : []));
     await checkPagesExist(api, call, named);
-    if (!body.dryRun) return unitShape(await doUnit(db, design, account.id, body.unit, edits));
+    if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
     const draft = await openDraft(db, design);
-    const result = await tryUnit(db, design, draft, edits);
+    const result = await tryUnit(db, design, draft, author, edits);
     const pages = await affectedPages(db, design, draft, result);
     return { ...unitShape({ seq: draft.seq, ...result }), pages: somePages(pages) };
   });
-  implement(api, routes.undo, async ({ design, account, body }) =>
-    unitShape(await undo(db, design, account.id, body.unit)),
+  implement(api, routes.undo, async ({ design, account, role, body }) =>
+    unitShape(await undo(db, design, { id: account.id, role }, body.unit)),
   );
-  implement(api, routes.redo, async ({ design, account, body }) =>
-    unitShape(await redo(db, design, account.id, body.unit)),
+  implement(api, routes.redo, async ({ design, account, role, body }) =>
+    unitShape(await redo(db, design, { id: account.id, role }, body.unit)),
   );
 
   implement(api, routes.listChanges, async ({ design, account }) => {
@@ -92,16 +93,22 @@ export function designRoutes(api: Api): void {
   });
 
   implement(api, routes.preview, async (call) => {
-    const { store, design, body } = call;
+    const { store, design, account, body } = call;
     const { page: code, revision } = body;
     const page =
       revision === undefined
         ? await pageOf(api, call, code)
         : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
     const expires = Date.now() + PREVIEW_HOURS * 60 * 60 * 1000;
-    const right = { store: store.slug, design: design.code, ...(revision === undefined ? {} : { revision }), expires };
+    const right = {
+      store: store.slug,
+      design: design.code,
+      by: account.id,
+      ...(revision === undefined ? {} : { revision }),
+      expires,
+    };
     const token = await previewToken(db, right);
-    const path = page.kind === 'not-found' ? '/nothing-lies-here' : page.path;
+    const path = page.kind === 'not-found' ? '/page-not-found' : page.path;
     return {
       url: `${previewOrigin(config, store.slug)}${path}?preview=${token}`,
       expires: new Date(expires).toISOString(),
@@ -109,7 +116,7 @@ export function designRoutes(api: Api): void {
   });
 
   implement(api, routes.publish, async (call) => {
-    const { design, account, body } = call;
+    const { db, design, account, body } = call;
     const revision = await publish(db, design.id, {
       note: body.note ?? '',
       authorId: account.id,
@@ -132,7 +139,7 @@ export function designRoutes(api: Api): void {
   });
 
   implement(api, routes.revert, async (call) => {
-    const { design, account, params, body } = call;
+    const { db, design, account, params, body } = call;
     const { revision, sentences } = await revert(
       db,
       design.id,

@@ -7,7 +7,8 @@ import { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { follow } from '../publishing/feed.js';
 import { present } from '../records/presence.js';
-import { signal } from '../records/signals.js';
+import { leaveGate } from '../gate/gate.js';
+import { onNews, signal, type Topic } from '../records/signals.js';
 import { callerOf, implement, type Api, type Caller } from './implement.js';
 
 /** Streams that one person may have open at one process. */
@@ -26,16 +27,18 @@ export function eventRoutes(api: Api): void {
 
   implement(api, routes.bePresent, async ({ design, account, body }) => {
     await present(db, design.id, account, body.page);
-    await signal(db, design.id);
+    await signal(db, `design ${design.id}`);
     return { done: true };
   });
 }
 
 async function stream(api: Api, caller: Caller, request: Request, response: Response): Promise<void> {
   const { db } = api;
-  const { design, account } = caller;
+  const { design, account, store } = caller;
   const after = startOf(request);
   const leave = enter(api, account.id);
+  // It goes on for long, and has its own limit.
+  leaveGate(response);
   let closed = false;
   let unfollow = (): void => undefined;
   const write = (text: string): void => {
@@ -43,16 +46,26 @@ async function stream(api: Api, caller: Caller, request: Request, response: Resp
     response.write(text);
     if (response.writableLength > MOST_WAITING) response.destroy();
   };
+  /** Whoever was signed out or left the team meanwhile hears nothing more. */
+  const recheck = (): Promise<boolean> =>
+    callerOf(api, routes.events, request).then(
+      () => true,
+      (error: unknown) => {
+        if (error instanceof Problem) response.end();
+        return false;
+      },
+    );
   const beat = setInterval(() => {
     write(': still here\n\n');
-    // Whoever was signed out or left the team meanwhile hears nothing more.
-    void callerOf(api, routes.events, request)
-      .then(() => present(db, design.id, account))
-      .catch((error: unknown) => void (error instanceof Problem && response.end()));
+    void recheck().then((may) => (may ? present(db, design.id, account).catch(() => undefined) : undefined));
   }, BEAT_MS);
+  const offs = [`team ${store.id}`, `account ${account.id}`].map((topic) =>
+    onNews(db, topic as Topic, () => void recheck()),
+  );
   response.on('close', () => {
     closed = true;
     unfollow();
+    offs.forEach((off) => off());
     leave();
     clearInterval(beat);
   });
@@ -72,7 +85,7 @@ async function stream(api: Api, caller: Caller, request: Request, response: Resp
     });
     if (closed) return unfollow();
     await present(db, design.id, account);
-    await signal(db, design.id);
+    await signal(db, `design ${design.id}`);
   } catch {
     // The database is away. Cut, the client comes back by itself with the last id it has seen.
     response.destroy();

@@ -1,20 +1,18 @@
 /** Binds a declared route to its handler: who may call, what comes in (checked), what goes out. */
 import { createHash } from 'node:crypto';
-import { raw, Router, type Request, type Response } from 'express';
+import { json, raw, Router, type Request, type RequestHandler, type Response } from 'express';
 import type { Schema } from 'yup';
 import { can, canonicalJson, check, plainText, Problem, rolesWith, type Capability, type Role } from '@parlour/core';
 import { pathParams, type AnswerOf, type BodyOf, type QueryOf, type Route } from '@parlour/contract';
 import { accountFrom } from '../accounts/sign-in.js';
-import type { Config } from '../config.js';
 import type { SignedIn } from '../records/accounts.js';
-import type { Database } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
+import type { Service } from '../service.js';
 import { findDesign, type Design } from '../records/designs.js';
-import { giveKeyBack, keepAnswer, takeKey } from '../records/idempotency.js';
+import { keepAnswer, takeKey } from '../records/idempotency.js';
 import { findStore, roleIn, type Store } from '../records/stores.js';
 
-export interface Api {
-  readonly db: Database;
-  readonly config: Config;
+export interface Api extends Service {
   readonly router: Router;
 }
 
@@ -28,6 +26,8 @@ export interface Caller {
 }
 
 export interface Call<R extends Route> extends Caller {
+  /** The database; the transaction under way for a create that carries a key. */
+  readonly db: Records;
   readonly params: Readonly<Record<string, string>>;
   readonly body: BodyOf<R>;
   readonly query: QueryOf<R>;
@@ -35,21 +35,47 @@ export interface Call<R extends Route> extends Caller {
   readonly response: Response;
 }
 
-const MOST_PICTURE_BYTES = '20mb';
 const DEEPEST = 32;
+/** How much a body may hold: whoever has not proved who they are gets less. */
+const BODY_BYTES = { open: 16_000, 'signed-in': 1_000_000, bytes: 20_000_000 } as const;
+const READERS: Record<keyof typeof BODY_BYTES, RequestHandler> = {
+  open: json({ limit: BODY_BYTES.open, strict: false }),
+  'signed-in': json({ limit: BODY_BYTES['signed-in'], strict: false }),
+  bytes: raw({ type: () => true, limit: BODY_BYTES.bytes }),
+};
 
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
 export function implement<R extends Route>(api: Api, route: R, handler: (call: Call<R>) => Promise<AnswerOf<R>>): void {
-  const before = route.body === 'bytes' ? [raw({ type: () => true, limit: MOST_PICTURE_BYTES })] : [];
-  api.router[route.method](expressPath(route.path), ...before, async (request: Request, response: Response) => {
+  api.router[route.method](expressPath(route.path), async (request: Request, response: Response) => {
     const caller = await callerOf(api, route, request);
     const query = route.query ? check(route.query, readQuery(request, route.query), 'query') : undefined;
     const params = request.params as Record<string, string>;
+    // Read only now that the right to send it is known.
+    if (route.body !== undefined) await readWith(route.body === 'bytes' ? 'bytes' : route.door, request, response);
     const body = readBody(route, request);
     if (!REPLACING.has(route.method)) refuseTag(request);
-    const call = { ...caller, params, body, query, request, response } as unknown as Call<R>;
-    const { status, answer } = await once(api, route, call, async () => (await handler(call)) as object);
+    const call = { ...caller, params, body, query, request, response } as unknown as Omit<Call<R>, 'db'>;
+    const { status, answer } = await once(
+      api,
+      route,
+      call,
+      async (db) => (await handler({ ...call, db } as Call<R>)) as object,
+    );
     response.status(status).json(answer);
+  });
+}
+
+/** Reads the body; one that says it is too large is refused before it is sent. */
+function readWith(size: keyof typeof BODY_BYTES, request: Request, response: Response): Promise<void> {
+  if (Number(request.headers['content-length'] ?? 0) > BODY_BYTES[size])
+    throw new Problem('too-large', 'The body is too large.', {
+      place: 'body',
+      remedy: `At most ${BODY_BYTES[size].toLocaleString('en')} bytes are read here.`,
+    });
+  return new Promise((resolve, reject) => {
+    void READERS[size](request, response, (error?: unknown) =>
+      error === undefined ? resolve() : reject(error as Error),
+    );
   });
 }
 
@@ -100,46 +126,42 @@ interface Answered {
   readonly answer: object;
 }
 
-/** With an `Idempotency-Key`, a create that is sent again is answered as it was and not done again. */
+/**
+ * With an `Idempotency-Key`, a create that is sent again is answered as it was and not done again. Key, work and answer
+ * are one transaction: cut off at any moment, all of it is done or none.
+ */
 async function once<R extends Route>(
   { db }: Api,
   route: R,
-  { account, request, body }: Call<R>,
-  work: () => Promise<object>,
+  { account, request, body }: Omit<Call<R>, 'db'>,
+  work: (db: Records) => Promise<object>,
 ): Promise<Answered> {
   const key = request.header('idempotency-key');
   const { status } = route;
-  if (key === undefined || status !== 201 || route.door === 'open' || route.body === 'bytes')
-    return { status, answer: await work() };
+  if (key === undefined || !isKeyed(route)) return { status, answer: await work(db) };
   check(plainText(100).required(), key, 'idempotency-key');
   const requestHash = createHash('sha256')
     .update(`${request.originalUrl} ${canonicalJson(body)}`)
     .digest('hex');
   const create = { accountId: account.id, key, route: route.path, requestHash };
-  const before = await takeKey(db, create);
-  if (!before) {
-    try {
-      const answered = { status, answer: await work() };
-      // Kept before it is sent: whoever saw an answer gets the same one again.
-      await keepAnswer(db, create, answered);
-      return answered;
-    } catch (error) {
-      if (error instanceof Problem) await giveKeyBack(db, create);
-      throw error;
-    }
-  }
-  if (before.requestHash !== requestHash)
-    throw new Problem('reused-key', 'This idempotency key was used for another request.', {
-      place: 'idempotency-key',
-      remedy: 'Make a new key for each thing you create.',
-    });
-  if (!before.done)
-    throw new Problem('under-way', 'The same request is being done right now.', {
-      place: 'idempotency-key',
-      remedy: 'Send it again in a moment for its answer.',
-    });
-  return before.done;
+  return inTransaction(db, async (trx) => {
+    const before = await takeKey(trx, create);
+    if (before && before.requestHash !== requestHash)
+      throw new Problem('reused-key', 'This idempotency key was used for another request.', {
+        place: 'idempotency-key',
+        remedy: 'Make a new key for each thing you create.',
+      });
+    if (before) return before;
+    const answered = { status, answer: await work(trx) };
+    const secrets = Object.fromEntries((route.secret ?? []).map((name) => [name, null]));
+    await keepAnswer(trx, create, { status, answer: { ...answered.answer, ...secrets } });
+    return answered;
+  });
 }
+
+/** Creates keep their answer; those that only give out a right for a while are done anew each time. */
+const isKeyed = ({ status, door, body, keyed }: Route): boolean =>
+  status === 201 && door !== 'open' && body !== 'bytes' && keyed !== false;
 
 /**
  * Refuses a write that replaces a resource if it has changed since the caller read it.
@@ -171,7 +193,7 @@ function refuseTag(request: Request): void {
   });
 }
 
-async function storeFor(db: Database, account: SignedIn, slug: string): Promise<{ store: Store; role: Role }> {
+async function storeFor(db: Records, account: SignedIn, slug: string): Promise<{ store: Store; role: Role }> {
   const store = await findStore(db, slug);
   const role = store && (await roleIn(db, account.id, store.id));
   // Someone else's store looks like none, so that nothing can be found out by asking.
@@ -185,7 +207,7 @@ async function storeFor(db: Database, account: SignedIn, slug: string): Promise<
 }
 
 /** `live` names the design that shoppers see. */
-export async function designOf(db: Database, store: Store, code: string): Promise<Design> {
+export async function designOf(db: Records, store: Store, code: string): Promise<Design> {
   const design = await findDesign(db, store.id, code === 'live' ? store.liveDesign.code : code);
   if (!design || design.archivedAt)
     throw new Problem('no-such-thing', `There is no design “${code}” in ${store.name}.`, {

@@ -27,6 +27,8 @@ import { listInMemory } from '../assigning/in-memory.js';
 import { settingOf } from '../assigning/renew.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';
 import { pathsOf } from '../records/catalogue.js';
+import type { Records } from '../records/database.js';
+import { failedJobs } from '../records/failed-jobs.js';
 import { openDraft } from '../records/drafts.js';
 import {
   isSortKey,
@@ -72,7 +74,9 @@ export function pageRoutes(api: Api): void {
       })),
       total,
       next: rows.length > limit && last ? writeCursor(sortKey(last, order)) : null,
-      renewing: renewals.length ? { pages: sum(renewals, 'pages'), total: sum(renewals, 'total') } : null,
+      renewing: renewals.length
+        ? { pages: sum(renewals, 'pages'), total: sum(renewals, 'total'), fault: await faultOf(db, design.id) }
+        : null,
     };
   });
 
@@ -92,6 +96,14 @@ export function pageRoutes(api: Api): void {
       JSON.stringify({ ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] }),
     ) as never;
   });
+}
+
+/** Why a renewal of the draft's pages failed, in a sentence; null if none did. */
+async function faultOf(db: Records, designId: number): Promise<string | null> {
+  const [failed] = await failedJobs(db, `renewal ${designId} draft `);
+  return failed
+    ? `The templates of ${failed.job.split(' ').at(-1) as string} pages could not be worked out: ${failed.fault} It is tried again by itself.`
+    : null;
 }
 
 const ANY_PATH = '(any path where nothing lies)';

@@ -1,36 +1,36 @@
 /** Errors as problem details (RFC 9457). */
 import type { NextFunction, Request, Response } from 'express';
 import { Problem, problemStatus } from '@parlour/core';
-import { isDatabaseAway } from '../web.js';
+import { logFault } from '../faults.js';
+import { passingProblem } from '../web.js';
 
 /** Express tells an error handler by its four parameters. */
 export function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
   const problem = asProblem(error);
-  if (problem.code === 'broken') request.log.error({ err: error }, 'a request failed');
-  if (problem.code === 'database-away') request.log.warn({ err: error }, 'the database is away');
-  const status = problemStatus(problem.code);
-  if (status === 503) response.set('retry-after', '5');
+  const { code, message, place, remedy, retryAfter } = problem;
+  if (code === 'broken') logFault(request.log, error, 'a request failed');
+  else if (problem !== error && problemStatus(code) === 503) logFault(request.log, error, `a request failed: ${code}`);
+  const status = problemStatus(code);
+  if (retryAfter !== undefined) response.set('retry-after', String(retryAfter));
   response
     .status(status)
     .type('application/problem+json')
     .send(
       JSON.stringify({
-        type: `/docs/problems/${problem.code}`,
-        title: problem.code.replaceAll('-', ' '),
+        type: `/docs/problems/${code}`,
+        title: code.replaceAll('-', ' '),
         status,
-        detail: problem.message,
-        ...(problem.place ? { place: problem.place } : {}),
-        ...(problem.remedy ? { remedy: problem.remedy } : {}),
+        detail: message,
+        ...(place ? { place } : {}),
+        ...(remedy ? { remedy } : {}),
       }),
     );
 }
 
 function asProblem(error: unknown): Problem {
   if (error instanceof Problem) return error;
-  if (isDatabaseAway(error))
-    return new Problem('database-away', 'The database cannot be reached right now.', {
-      remedy: 'Nothing was changed. Try again in a few seconds.',
-    });
+  const passing = passingProblem(error);
+  if (passing) return passing;
   const { type, status, code } = (error ?? {}) as { type?: string; status?: number; code?: string };
   switch (type) {
     case 'entity.too.large':

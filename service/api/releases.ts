@@ -4,7 +4,8 @@ import { routes } from '@parlour/contract';
 import { audit } from '../records/audit.js';
 import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
-import { designById, listDesigns, updateDesign, type Design } from '../records/designs.js';
+import { inTransaction, type Records } from '../records/database.js';
+import { designById, listDesigns, lockDesign, updateDesign, type Design } from '../records/designs.js';
 import { changedKeysOf } from '../records/drafts.js';
 import type { Store } from '../records/stores.js';
 import { listTimedChanges, type TimedChange } from '../records/timed.js';
@@ -13,12 +14,12 @@ import { checkTag, designOf, implement, type Api } from './implement.js';
 
 export function releaseRoutes(api: Api): void {
   const { db } = api;
-  const shapeOf = async (design: Design, liveId: number) => ({
+  const shapeOf = async (design: Design, liveId: number, from: Records = db) => ({
     code: design.code,
     name: design.name,
     live: design.id === liveId,
     revision: design.liveRevision,
-    unpublished: (await changedKeysOf(db, design.id)).length,
+    unpublished: (await changedKeysOf(from, design.id)).length,
     createdAt: design.createdAt.toISOString(),
   });
 
@@ -28,7 +29,7 @@ export function releaseRoutes(api: Api): void {
   });
   implement(api, routes.getDesign, ({ design, store }) => shapeOf(design, store.liveDesign.id));
 
-  implement(api, routes.createDesign, async ({ store, account, body }) => {
+  implement(api, routes.createDesign, async ({ db, store, account, body }) => {
     const from = await designOf(db, store, body.from ?? 'live');
     const { name, code } = body;
     const made = await copyDesign(db, from, account.id, { name, ...(code === undefined ? {} : { code }) });
@@ -39,14 +40,18 @@ export function releaseRoutes(api: Api): void {
       target: made.code,
       detail: { from: from.code },
     });
-    return shapeOf(made, store.liveDesign.id);
+    return shapeOf(made, store.liveDesign.id, db);
   });
 
-  implement(api, routes.renameDesign, async ({ store, design, body, request }) => {
-    checkTag(request, await shapeOf(design, store.liveDesign.id));
-    await updateDesign(db, design.id, { name: body.name });
-    return shapeOf(await designById(db, design.id), store.liveDesign.id);
-  });
+  implement(api, routes.renameDesign, ({ store, design: { id }, body, request }) =>
+    inTransaction(db, async (trx) => {
+      // Under the lock, so that of two who read the same name one is told that it has changed.
+      const design = await lockDesign(trx, id);
+      checkTag(request, await shapeOf(design, store.liveDesign.id, trx));
+      await updateDesign(trx, id, { name: body.name });
+      return shapeOf({ ...design, name: body.name }, store.liveDesign.id, trx);
+    }),
+  );
 
   implement(api, routes.archiveDesign, async ({ store, design, account }) => {
     await archiveDesign(db, design);
@@ -54,10 +59,10 @@ export function releaseRoutes(api: Api): void {
     return { done: true };
   });
 
-  implement(api, routes.restoreDesign, async ({ store, account, body }) => {
+  implement(api, routes.restoreDesign, async ({ db, store, account, body }) => {
     const design = await restoreDesign(db, store.id, body.design);
     await audit(db, { storeId: store.id, accountId: account.id, action: 'design.restore', target: design.code });
-    return shapeOf(design, store.liveDesign.id);
+    return shapeOf(design, store.liveDesign.id, db);
   });
 
   implement(api, routes.goLive, async ({ store, design, account, body }) => {
@@ -73,7 +78,7 @@ export function releaseRoutes(api: Api): void {
   });
 
   implement(api, routes.bringIn, async ({ design, account }) => {
-    const { sentences, conflicts } = await bringIn(db, design.id, account.id);
+    const { sentences, conflicts } = await bringIn(db, design, account.id);
     return { sentences: [...sentences], conflicts: [...conflicts] };
   });
 
@@ -81,7 +86,7 @@ export function releaseRoutes(api: Api): void {
     timedChanges: (await listTimedChanges(db, design.id)).map((timed) => timedShape(timed, store)),
   }));
 
-  implement(api, routes.addTimedChange, async ({ store, design, account, body }) => {
+  implement(api, routes.addTimedChange, async ({ db, store, design, account, body }) => {
     const { ends, ...rest } = body;
     const wanted = { ...rest, ...(ends === undefined ? {} : { ends }) };
     return timedShape(await addTimedChange(db, design.id, account.id, store.timeZone, wanted, new Date()), store);

@@ -2,7 +2,6 @@
 import { stringifySetCookie } from 'cookie';
 import { routes } from '@parlour/contract';
 import {
-  addressOf,
   checkCredentials,
   CONSOLE_DAYS,
   SESSION_COOKIE,
@@ -10,13 +9,16 @@ import {
   stopSession,
   tokenOf,
 } from '../accounts/sign-in.js';
+import { countLink } from '../accounts/attempts.js';
+import { sendPasswordLink, setForgottenPassword } from '../accounts/forgotten.js';
+import { logFault } from '../faults.js';
 import { implement, type Api } from './implement.js';
 
 const cookie = (value: string, maxAge: number): string =>
   stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
 
 export function signInRoutes(api: Api): void {
-  const { db } = api;
+  const { db, config, mail, addressOf } = api;
 
   implement(api, routes.signIn, async ({ body, request, response }) => {
     const account = await checkCredentials(db, body.mail, body.password, addressOf(request));
@@ -40,6 +42,20 @@ export function signInRoutes(api: Api): void {
       }),
       user: { name: account.name, mail: account.mail },
     };
+  });
+
+  implement(api, routes.forgotPassword, async ({ body, request }) => {
+    await countLink(db, body.mail, addressOf(request), new Date());
+    // Not waited for: how long it takes would tell whether the address has an account.
+    void sendPasswordLink(db, config, mail, body.mail).catch((error: unknown) =>
+      logFault(request.log, error, 'a message could not be sent'),
+    );
+    return { done: true };
+  });
+
+  implement(api, routes.setForgottenPassword, async ({ body }) => {
+    const { name, mail: address } = await setForgottenPassword(db, body.token, body.password);
+    return { name, mail: address };
   });
 
   implement(api, routes.me, ({ account }) => Promise.resolve({ name: account.name, mail: account.mail }));

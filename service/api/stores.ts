@@ -29,7 +29,7 @@ export function storeRoutes(api: Api): void {
   implement(api, routes.listStores, async ({ account, query }) => ({
     stores: (await storesOf(db, account.id, query.archived === 'yes')).map((store) => shapeOf(store, config)),
   }));
-  implement(api, routes.createStore, async ({ account, body }) => {
+  implement(api, routes.createStore, async ({ db, account, body }) => {
     const id = await createStore(db, account.id, body);
     await audit(db, { storeId: id, accountId: account.id, action: 'store.create', target: body.slug });
     return shapeOf((await findStore(db, body.slug)) as Store, config);
@@ -39,7 +39,7 @@ export function storeRoutes(api: Api): void {
     await audit(db, { storeId: store.id, accountId: account.id, action: 'store.archive', target: store.slug });
     return { done: true };
   });
-  implement(api, routes.restoreStore, async ({ account, body }) => {
+  implement(api, routes.restoreStore, async ({ db, account, body }) => {
     const store = (await storesOf(db, account.id, true)).find(({ slug }) => slug === body.store);
     if (!store)
       throw new Problem('no-such-thing', `No store “${body.store}” of yours is closed.`, {

@@ -2,11 +2,10 @@
 import { Problem, type Role } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { join } from '../accounts/joining.js';
-import { hashPassword, newToken, tokenHash } from '../accounts/passwords.js';
-import { addressOf, checkCredentials, tokenOf } from '../accounts/sign-in.js';
-import { consoleOrigin } from '../config.js';
+import { addLink, sendInvitation } from '../accounts/inviting.js';
+import { hashPassword, tokenHash } from '../accounts/passwords.js';
+import { checkCredentials, tokenOf } from '../accounts/sign-in.js';
 import {
-  addInvitation,
   invitationsOf,
   membersOf,
   removeInvitations,
@@ -17,7 +16,9 @@ import {
   tokensOf,
 } from '../records/accounts.js';
 import { audit, AUDITED, listAudit } from '../records/audit.js';
-import type { Records } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
+import { lockStore } from '../records/designs.js';
+import { signal } from '../records/signals.js';
 import { readNumber } from './designs.js';
 import { checkTag, implement, type Api } from './implement.js';
 
@@ -25,7 +26,7 @@ const INVITATION_DAYS = 7;
 const DAY = 24 * 60 * 60 * 1000;
 
 export function teamRoutes(api: Api): void {
-  const { db, config } = api;
+  const { db, config, mail: post, addressOf } = api;
   const teamOf = async (records: Records, storeId: number) => ({
     members: (await membersOf(records, storeId)).map(({ mail, name, role }) => ({ mail, name, role })),
     invited: (await invitationsOf(records, storeId, new Date())).map(({ mail, role, expiresAt }) => ({
@@ -37,32 +38,33 @@ export function teamRoutes(api: Api): void {
 
   implement(api, routes.getTeam, ({ store }) => teamOf(db, store.id));
 
-  implement(api, routes.invite, async ({ store, account, body }) => {
-    const token = newToken();
-    const expiresAt = new Date(Date.now() + INVITATION_DAYS * DAY);
-    const role = body.role as Role;
-    await addInvitation(db, {
-      storeId: store.id,
-      mail: body.mail,
-      role,
-      expiresAt,
-      tokenHash: tokenHash(token),
-      by: account.id,
-    });
-    await audit(db, {
-      storeId: store.id,
-      accountId: account.id,
-      action: 'team.invite',
-      target: body.mail,
-      detail: { role },
-    });
-    return { mail: body.mail, role, link: `${consoleOrigin(config)}/join/${token}`, expires: expiresAt.toISOString() };
-  });
+  implement(api, routes.invite, ({ db, store, account, body }) =>
+    inTransaction(db, async (trx) => {
+      await lockStore(trx, store.id);
+      const expiresAt = new Date(Date.now() + INVITATION_DAYS * DAY);
+      const { mail } = body;
+      const role = body.role as Role;
+      const { reachesPeople: mailed } = post;
+      const invitation = { storeId: store.id, mail, role, expiresAt, by: account.id, shown: !mailed };
+      await audit(trx, {
+        storeId: store.id,
+        accountId: account.id,
+        action: 'team.invite',
+        target: mail,
+        detail: { role },
+      });
+      const link = mailed ? null : await addLink(trx, config, invitation);
+      if (mailed) await sendInvitation(trx, config, post, invitation);
+      return { mail, role, link, mailed, expires: expiresAt.toISOString() };
+    }),
+  );
 
   implement(api, routes.changeMember, ({ store, account, params, body, request }) =>
-    db.transaction().execute(async (trx) => {
+    inTransaction(db, async (trx) => {
+      // Everything that changes a team holds this lock, so that what the tag was compared with is what is changed.
+      await lockStore(trx, store.id);
       checkTag(request, await teamOf(trx, store.id));
-      const members = await membersOf(trx, store.id, true);
+      const members = await membersOf(trx, store.id);
       const mail = (params['mail'] ?? '').toLowerCase();
       const member = members.find((one) => one.mail === mail);
       const role = body.role as Role | null;
@@ -91,11 +93,12 @@ export function teamRoutes(api: Api): void {
         target: member.mail,
         detail: { was: member.role, role },
       });
+      await signal(trx, `team ${store.id}`);
       return teamOf(trx, store.id);
     }),
   );
 
-  implement(api, routes.join, ({ body, request }) => join(db, body, addressOf(request)));
+  implement(api, routes.join, ({ body, request }) => join({ db, config, mail: post }, body, addressOf(request)));
 
   implement(api, routes.changePassword, async ({ account, body, request }) => {
     await checkCredentials(db, account.mail, body.old, addressOf(request), {
@@ -104,6 +107,7 @@ export function teamRoutes(api: Api): void {
       remedy: 'Check it and try again.',
     });
     await setPassword(db, account.id, await hashPassword(body.new), tokenHash(tokenOf(request) ?? ''));
+    await signal(db, `account ${account.id}`);
     await audit(db, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });
     return { done: true };
   });
@@ -125,6 +129,7 @@ export function teamRoutes(api: Api): void {
         place: 'token',
         remedy: 'List your tokens to see them.',
       });
+    await signal(db, `account ${account.id}`);
     return { done: true };
   });
 

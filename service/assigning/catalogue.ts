@@ -2,7 +2,7 @@
 import { closedState, pageCode, type PageKind } from '@parlour/core';
 import { askAgainIfRunning } from '../records/assignments.js';
 import type { Records } from '../records/database.js';
-import { listDesigns, lockDesign, type Design } from '../records/designs.js';
+import { listDesigns, lockDesign, lockStore, type Design } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { publishedState } from '../publishing/states.js';
 import { renewPages } from './renew.js';
@@ -12,8 +12,8 @@ import { renewPages } from './renew.js';
  * changed: whoever changes rules then sees the new catalogue, and the renewal below sees the newest rules.
  */
 export async function lockDesigns(trx: Records, storeId: number): Promise<Design[]> {
+  await lockStore(trx, storeId);
   const locked: Design[] = [];
-  // Always in the same order, so that two changes cannot wait for each other.
   for (const { id } of await listDesigns(trx, storeId)) locked.push(await lockDesign(trx, id));
   return locked;
 }

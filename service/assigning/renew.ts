@@ -20,6 +20,7 @@ import {
   type PageKind,
   type PathPatterns,
   type PathsDocument,
+  type Rule,
   type UnitResult,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
@@ -74,6 +75,10 @@ async function renewChanged(
     .filter((key) => key.startsWith('content/'))
     .map((key) => `content:${key.slice('content/'.length)}`);
   if (content.length) await renewPages(trx, design, side, after, 'content', content);
+  for (const kind of changed.includes(keys.paths) ? kindsMoved(before, after) : []) {
+    // Those whose own assignments changed too are renewed below.
+    if (!changed.includes(keys.assignments(kind))) await renewByRules(trx, design, side, kind, after);
+  }
   for (const key of changed) {
     if (!key.startsWith('assignments/')) continue;
     const kind = key.slice('assignments/'.length) as PageKind;
@@ -92,17 +97,39 @@ async function renewKind(
   after: Bucket,
   state: DesignState,
 ): Promise<void> {
-  if (!isSame(before?.lists, after?.lists)) {
-    if (kind === 'product' && (await countProducts(trx, design.storeId)) > AT_ONCE)
-      await askRenewal(trx, design.id, side, kind);
-    else await renewWholeKind(trx, design, side, state, kind);
-    return;
-  }
+  if (!isSame(before?.lists, after?.lists)) return renewByRules(trx, design, side, kind, state);
   if (before?.standard !== after?.standard) await writeStandard(trx, design.id, side, kind, after?.standard ?? null);
   const [was, now] = [before?.pages ?? {}, after?.pages ?? {}];
   const pages = [...new Set([...Object.keys(was), ...Object.keys(now)])].filter((page) => was[page] !== now[page]);
   if (pages.length) await renewPages(trx, design, side, state, kind, pages);
   await askAgainIfRunning(trx, design.id, side, kind);
+}
+
+/** All pages of a kind: at once, or in the background where there are many. */
+async function renewByRules(
+  trx: Records,
+  design: Design,
+  side: Side,
+  kind: PageKind,
+  state: DesignState,
+): Promise<void> {
+  if (kind === 'product' && (await countProducts(trx, design.storeId)) > AT_ONCE)
+    await askRenewal(trx, design.id, side, kind);
+  else await renewWholeKind(trx, design, side, state, kind);
+}
+
+/** The kinds whose pages are at other paths, where some rule asks for the path. */
+function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
+  const patterns = (state: DesignState): PathPatterns => patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const [was, is] = [patterns(before), patterns(after)];
+  return pageKinds().filter(
+    (kind) =>
+      kind !== 'not-found' &&
+      was[kind] !== is[kind] &&
+      ((after.get(keys.assignments(kind)) as Bucket)?.lists?.['rules'] ?? []).some(({ values }) =>
+        (values['when'] as Rule | undefined)?.conditions.some(({ fact }) => fact === 'path'),
+      ),
+  );
 }
 
 /** What pages of one design are worked out with. */

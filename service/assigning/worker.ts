@@ -2,7 +2,8 @@
 import { closedState, keys, pageKinds, type AssignmentsDocument } from '@parlour/core';
 import { sql } from 'kysely';
 import { askRenewal, finishRenewal, noteProgress, takeRenewal, type Renewal } from '../records/assignments.js';
-import type { Database } from '../records/database.js';
+import { inTransaction, type Database } from '../records/database.js';
+import { runJob, type JobFailed } from '../jobs.js';
 import { designById } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { countProducts } from '../records/subjects.js';
@@ -17,14 +18,14 @@ export async function askMissing(db: Database): Promise<void> {
     for (const side of ['draft', 'live'] as const) for (const kind of pageKinds()) await askRenewal(db, id, side, kind);
 }
 
-/** Does every renewal that is due. @returns how many */
-export async function runRenewals(db: Database, now: Date): Promise<number> {
+/** Does every renewal that is due. One that fails is set aside; the others go on. @returns how many */
+export async function runRenewals(db: Database, now: Date, failed: JobFailed): Promise<number> {
   const passed = new Set<string>();
   for (let done = 0; ;) {
     const due = await takeRenewal(db, now, [...passed]);
     if (!due) return done;
     passed.add(renewalKey(due));
-    if (await alone(db, due, () => renew(db, due))) done++;
+    if (await runJob(db, `renewal ${renewalKey(due)}`, () => alone(db, due, () => renew(db, due)), failed)) done++;
   }
 }
 
@@ -33,7 +34,7 @@ export const renewalKey = ({ designId, side, kind }: Pick<Renewal, 'designId' | 
 
 /** Holds a lock of the database while it works, so that two processes do not do the same. False if another has it. */
 const alone = (db: Database, due: Renewal, work: () => Promise<void>): Promise<boolean> =>
-  db.transaction().execute(async (trx) => {
+  inTransaction(db, async (trx) => {
     const { rows } = await sql<{
       got: boolean;
     }>`select pg_try_advisory_xact_lock(7421, hashtext(${renewalKey(due)})) as got`.execute(trx);

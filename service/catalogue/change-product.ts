@@ -1,7 +1,7 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
 import { Problem } from '@parlour/core';
 import { lockDesigns, renewSubjects } from '../assigning/catalogue.js';
-import type { Database, Records } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
 import { brandId, readProduct, writeProduct, type KeptProduct, type KeptVariant } from '../records/products.js';
 
 /** What changes; what is absent stays. Attributes and variants are merged by name and code, null takes one away. */
@@ -29,13 +29,13 @@ export interface VariantChange {
  * @throws Problem `no-such-thing` or `bad-value`
  */
 export function changeProduct(
-  db: Database,
+  db: Records,
   storeId: number,
   code: string,
   change: ProductChange,
   checked: (before: KeptProduct) => void,
 ): Promise<KeptProduct> {
-  return db.transaction().execute(async (trx) => {
+  return inTransaction(db, async (trx) => {
     const designs = await lockDesigns(trx, storeId);
     const before = await productOf(trx, storeId, code, { lock: true });
     checked(before);

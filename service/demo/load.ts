@@ -1,10 +1,10 @@
 /** Loads the demo stores into an empty database. */
 import { demoStores, type DemoStore } from '@parlour/demo';
 import { hashPassword } from '../accounts/passwords.js';
-import { makePicture } from '../media/renditions.js';
+import { makePicture, type MadePicture } from '../media/renditions.js';
 import { addFirstDesign } from '../stores/create.js';
 import { addAccount, setMembership } from '../records/accounts.js';
-import { json, type Database, type Records } from '../records/database.js';
+import { inTransaction, json, type Database, type Records } from '../records/database.js';
 import { addPicture } from '../records/pictures.js';
 
 /** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
@@ -17,11 +17,13 @@ export const DEMO_SIGN_IN = {
 export async function loadDemo(db: Database): Promise<boolean> {
   if (await hasStores(db)) return false;
   const passwordHash = await hashPassword(DEMO_SIGN_IN.password);
-  return db.transaction().execute(async (trx) => {
+  // Slow, so before the transaction.
+  const stores = await Promise.all((await demoStores()).map(withPictures));
+  return inTransaction(db, async (trx) => {
     // Two processes that start on one empty database must not both load it.
     await trx.selectFrom('service_secret').selectAll().forUpdate().execute();
     if (await hasStores(trx)) return false;
-    for (const store of await demoStores()) {
+    for (const store of stores) {
       const owner = await addAccount(trx, { ...store.owner, passwordHash });
       if (owner === undefined) throw new Error(`${store.owner.mail} owns two demo stores.`);
       await setMembership(trx, owner, await loadStore(trx, store), 'owner');
@@ -33,7 +35,17 @@ export async function loadDemo(db: Database): Promise<boolean> {
 const hasStores = async (db: Records): Promise<boolean> =>
   (await db.selectFrom('store').select('id').executeTakeFirst()) !== undefined;
 
-async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
+type ReadyStore = Omit<DemoStore, 'pictures'> & {
+  readonly pictures: readonly (MadePicture & { readonly file: string })[];
+};
+
+async function withPictures(store: DemoStore): Promise<ReadyStore> {
+  const pictures: (MadePicture & { file: string })[] = [];
+  for (const { name, bytes } of store.pictures) pictures.push({ ...(await makePicture(bytes, name)), file: name });
+  return { ...store, pictures };
+}
+
+async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
   const { slug, name, currency, locale, timeZone, country } = demo;
   const store = await trx
     .insertInto('store')
@@ -41,8 +53,7 @@ async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
     .returning('id')
     .executeTakeFirstOrThrow();
   const hashes = new Map<string, string>();
-  for (const { name: file, bytes } of demo.pictures) {
-    const { picture, renditions } = await makePicture(bytes, file);
+  for (const { file, picture, renditions } of demo.pictures) {
     await addPicture(trx, store.id, picture, renditions);
     hashes.set(file, picture.hash);
   }
@@ -84,7 +95,7 @@ async function loadStore(trx: Records, demo: DemoStore): Promise<number> {
 async function loadProducts(
   trx: Records,
   storeId: number,
-  demo: DemoStore,
+  demo: ReadyStore,
   hashes: ReadonlyMap<string, string>,
   brandIds: ReadonlyMap<string, number>,
 ): Promise<Map<string, number>> {

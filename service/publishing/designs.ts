@@ -10,14 +10,14 @@ import {
   type Draft,
 } from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
-import type { Database, Records } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
 import {
   addDesign,
   designById,
   findDesign,
   listDesigns,
   lockDesign,
-  lockLiveDesign,
+  lockStore,
   setLiveDesign,
   updateDesign,
   type Design,
@@ -40,15 +40,15 @@ import {
  * A new design: what the other has published as its first revision, and the same draft.
  * @throws Problem `already-there`, `limit-reached`
  */
-export async function copyDesign(
-  db: Database,
+export const copyDesign = (
+  db: Records,
   from: Design,
   authorId: number,
   { name, code }: { readonly name: string; readonly code?: string },
-): Promise<Design> {
-  const made = await db.transaction().execute(async (trx) => {
+): Promise<Design> =>
+  inTransaction(db, async (trx) => {
+    const liveId = await lockStore(trx, from.storeId);
     const source = await lockDesign(trx, from.id);
-    const liveId = await lockLiveDesign(trx, from.storeId);
     const all = await checkRoom(trx, from.storeId);
     const taken = new Set(all.map((one) => one.code));
     const wanted = code ?? freeCode(name, (one) => taken.has(one) || one === 'live' || one === 'draft');
@@ -73,45 +73,45 @@ export async function copyDesign(
     const unpublishedKeys = changed.filter((key) => !isSameState(opened(state, key), draft.get(key)));
     await markChanged(trx, id, unpublishedKeys);
     await renewDesign(trx, copy, await loadState(trx, origin), state);
+    await signal(trx, `design ${id}`);
     return copy;
   });
-  await signal(db, made.id);
-  return made;
-}
 
-/** Shoppers see this design from now on, as it was last published. @throws Problem `nothing-to-publish` */
-export async function goLive(db: Database, design: Design, authorId: number, note: string): Promise<void> {
-  const before = await db.transaction().execute(async (trx) => {
-    const live = await lockLiveDesign(trx, design.storeId);
-    if (live === design.id)
+/** Shoppers see this design from now on, as it was last published. @throws Problem `nothing-to-publish`, `no-such-thing` */
+export const goLive = (db: Records, design: Design, authorId: number, note: string): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    const before = await lockStore(trx, design.storeId);
+    if (before === design.id)
       throw new Problem('nothing-to-publish', `“${design.name}” is what shoppers see already.`, {
         place: 'design',
         remedy: 'Name another design.',
       });
-    await lockDesign(trx, design.id);
+    // It may have been put away since it was looked up.
+    if ((await lockDesign(trx, design.id)).archivedAt)
+      throw new Problem('no-such-thing', `The design “${design.name}” has been put away.`, {
+        place: 'design',
+        remedy: 'Take it out again first.',
+      });
     await setLiveDesign(trx, design.storeId, design.id, authorId, note);
-    return live;
+    await signal(trx, `design ${design.id}`);
+    if (before !== null) await signal(trx, `design ${before}`);
   });
-  await signal(db, design.id);
-  if (before !== null) await signal(db, before);
-}
 
 /** Puts a design away. @throws Problem `still-used` for the one shoppers see */
-export async function archiveDesign(db: Database, design: Design): Promise<void> {
-  await db.transaction().execute(async (trx) => {
-    if ((await lockLiveDesign(trx, design.storeId)) === design.id)
+export const archiveDesign = (db: Records, design: Design): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    if ((await lockStore(trx, design.storeId)) === design.id)
       throw new Problem('still-used', `“${design.name}” is what shoppers see.`, {
         place: 'design',
         remedy: 'Make another design live first.',
       });
     await updateDesign(trx, design.id, { archivedAt: new Date() });
   });
-}
 
 /** Takes out again a design that was put away. @throws Problem `no-such-thing`, `limit-reached` */
-export const restoreDesign = (db: Database, storeId: number, code: string): Promise<Design> =>
-  db.transaction().execute(async (trx) => {
-    await lockLiveDesign(trx, storeId);
+export const restoreDesign = (db: Records, storeId: number, code: string): Promise<Design> =>
+  inTransaction(db, async (trx) => {
+    await lockStore(trx, storeId);
     const found = await findDesign(trx, storeId, code);
     if (!found?.archivedAt)
       throw new Problem('no-such-thing', `No design “${code}” was put away.`, {
@@ -138,10 +138,14 @@ export interface BroughtIn {
 }
 
 /** Takes what the live design published since into a draft, value by value. What the draft changed itself stays. */
-export async function bringIn(db: Database, designId: number, authorId: number): Promise<BroughtIn> {
-  const done = await db.transaction().execute(async (trx) => {
+export const bringIn = (
+  db: Records,
+  { id: designId, storeId }: Pick<Design, 'id' | 'storeId'>,
+  authorId: number,
+): Promise<BroughtIn> =>
+  inTransaction(db, async (trx) => {
+    const liveId = await lockStore(trx, storeId);
     const design = await lockDesign(trx, designId);
-    const liveId = await lockLiveDesign(trx, design.storeId);
     if (liveId === null || liveId === designId || design.takenManifest === null)
       throw new Problem(
         'nothing-to-publish',
@@ -167,10 +171,8 @@ export async function bringIn(db: Database, designId: number, authorId: number):
     const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in what the live design published.');
     const touched = [...result.documents.keys()];
     const changes = changesBetween(sideOf(draft), sideOf(overlay(draft, result.documents)), touched);
+    await signal(trx, `design ${designId}`);
     return { sentences: changes.map(({ sentence }) => sentence), conflicts: told };
   });
-  await signal(db, designId);
-  return done;
-}
 
 const sideOf = (draft: Draft): Side => ({ label: '', get: (key) => draft.get(key), keys: () => draft.keys() });

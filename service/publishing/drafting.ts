@@ -3,16 +3,19 @@ import { randomBytes } from 'node:crypto';
 import {
   applyRequests,
   applyUnit,
+  can,
+  checkContentEdits,
   invertEdit,
   Problem,
   SHIPPED_KINDS,
   type Draft,
   type Edit,
   type EditRequest,
+  type Role,
   type UnitResult,
 } from '@parlour/core';
 import { renewAfterEdits } from '../assigning/renew.js';
-import type { Database, Records } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/drafts.js';
 import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedUnit } from '../records/log.js';
@@ -29,44 +32,60 @@ export interface DoneUnit {
 export const newId = (): string =>
   [...randomBytes(10)].map((byte) => 'abcdefghijkmnpqrstuvwxyz23456789'[byte & 31]).join('');
 
+/** Who works on a draft, and as what. */
+export interface Author {
+  readonly id: number;
+  readonly role: Role;
+}
+
 /** Does a unit, all or none. A unit that was done already is answered as it was. @throws Problem if an edit is refused */
 export const doUnit = (
-  db: Database,
+  db: Records,
   design: Design,
-  author: number,
+  author: Author,
   unit: string,
   requests: readonly EditRequest[],
 ): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'do' }, (draft, trx) => tryUnit(trx, design, draft, requests));
+  inDraft(db, design, { unit, authorId: author.id, type: 'do' }, (draft, trx) =>
+    tryUnit(trx, design, draft, author, requests),
+  );
 
 /** What a unit would do to a draft, without doing it. */
 export async function tryUnit(
   db: Records,
   design: Design,
   draft: Draft,
+  author: Author,
   requests: readonly EditRequest[],
 ): Promise<UnitResult> {
   const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId });
+  checkRight(author, result, draft);
   await checkReferences(db, design.storeId, draft, result);
   return result;
 }
 
 /** Takes back the author's latest unit. @throws Problem `nothing-to-undo`; `stale-edit` if somebody built on it */
-export const undo = (db: Database, design: Design, author: number, unit: string): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'undo' }, (draft, trx) =>
-    takeBack(trx, design, draft, lastUndoable(trx, design.id, author), 'There is nothing of yours to undo.'),
+export const undo = (db: Records, design: Design, author: Author, unit: string): Promise<DoneUnit> =>
+  inDraft(db, design, { unit, authorId: author.id, type: 'undo' }, (draft, trx) =>
+    takeBack(trx, design, draft, author, lastUndoable(trx, design.id, author.id), 'There is nothing of yours to undo.'),
   );
 
 /** Does again what the author undid last. */
-export const redo = (db: Database, design: Design, author: number, unit: string): Promise<DoneUnit> =>
-  inDraft(db, design, { unit, authorId: author, type: 'redo' }, (draft, trx) =>
-    takeBack(trx, design, draft, lastRedoable(trx, design.id, author), 'There is nothing to do again.'),
+export const redo = (db: Records, design: Design, author: Author, unit: string): Promise<DoneUnit> =>
+  inDraft(db, design, { unit, authorId: author.id, type: 'redo' }, (draft, trx) =>
+    takeBack(trx, design, draft, author, lastRedoable(trx, design.id, author.id), 'There is nothing to do again.'),
   );
+
+/** Asks what the author may do now, not when the unit was first done. @throws Problem `not-allowed` */
+function checkRight({ role }: Author, { edits }: UnitResult, draft: Draft): void {
+  if (!can(role, 'design.edit')) checkContentEdits(edits, draft, SHIPPED_KINDS);
+}
 
 async function takeBack(
   trx: Records,
   design: Design,
   draft: Draft,
+  author: Author,
   wanted: ReturnType<typeof lastUndoable>,
   none: string,
 ): Promise<UnitResult> {
@@ -77,6 +96,7 @@ async function takeBack(
     });
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
   const result = applyUnit(inverse, draft, SHIPPED_KINDS);
+  checkRight(author, result, draft);
   await markUndone(trx, design.id, last.seq);
   return last.sentences.length < inverse.length ? { ...result, sentences: saidAgain(last) } : result;
 }
@@ -88,13 +108,13 @@ const saidAgain = ({ type, sentences }: LoggedUnit): string[] =>
     return `${type === 'undo' ? 'Did again' : 'Took back'}: ${what}`;
   });
 
-async function inDraft(
-  db: Database,
+const inDraft = (
+  db: Records,
   { id }: Design,
   unit: NewUnit,
   work: (draft: OpenDraft, trx: Records) => Promise<UnitResult>,
-): Promise<DoneUnit> {
-  const done = await db.transaction().execute(async (trx) => {
+): Promise<DoneUnit> =>
+  inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, id);
     const before = await findUnit(trx, id, unit.unit);
     if (before) return { seq: before.seq, sentences: before.sentences, edits: await editsOf(trx, id, before.seq) };
@@ -103,8 +123,6 @@ async function inDraft(
     if (result.edits.length === 0) return { seq: design.draftSeq, edits: [], sentences: [] };
     const { draftSeq } = await recordUnit(trx, design, draft, unit, result);
     await renewAfterEdits(trx, design, draft, result);
+    await signal(trx, `design ${id}`);
     return { seq: draftSeq, edits: result.edits, sentences: result.sentences };
   });
-  await signal(db, id);
-  return done;
-}

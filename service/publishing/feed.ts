@@ -107,7 +107,7 @@ async function openFeed(db: Database, designId: number, closed: () => void): Pro
       reading = false;
     }
   };
-  const off = onSignal(db, designId, () => void read());
+  const off = onSignal(db, `design ${designId}`, () => void read());
   const feed: Feed = {
     at: 0,
     there: [],

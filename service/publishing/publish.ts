@@ -2,6 +2,7 @@
 import {
   checkDocument,
   checkTogether,
+  checkWays,
   closeDocument,
   overlay,
   Problem,
@@ -12,7 +13,7 @@ import {
   type DraftDocument,
 } from '@parlour/core';
 import { renewAfterPublish } from '../assigning/renew.js';
-import type { Database, Records } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import {
   addRevision,
@@ -42,8 +43,8 @@ export interface PublishOptions {
  * Puts the draft, or chosen changes of it, live as a new revision.
  * @throws Problem `stale-edit` if the draft is not as it was looked at; `nothing-to-publish`; `no-such-change`; `cannot-publish` naming what shoppers cannot be shown
  */
-export async function publish(db: Database, designId: number, options: PublishOptions): Promise<Revision> {
-  const revision = await db.transaction().execute(async (trx) => {
+export const publish = (db: Records, designId: number, options: PublishOptions): Promise<Revision> =>
+  inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
     const [draft, manifest, keys] = await Promise.all([
       openDraft(trx, design),
@@ -64,11 +65,9 @@ export async function publish(db: Database, designId: number, options: PublishOp
       keys.filter((key) => isSameState(draft.get(key), next.has(key) ? next.get(key) : opened(live, key))),
     );
     await logOnly(trx, design, draft, options.authorId, `Published as revision ${revision.number}.`);
+    await signal(trx, `design ${designId}`);
     return revision;
   });
-  await signal(db, designId);
-  return revision;
-}
 
 /**
  * Writes a new revision with some documents changed, and makes it the design's newest. The caller holds the design's lock.
@@ -94,6 +93,7 @@ export async function putLive(
     if (document) checkDocument(key, closed.get(key) as Document, SHIPPED_KINDS);
     checkTogether(key, document, whole);
   }
+  checkWays(changed, live);
   const manifest = await saveOver(trx, before, closed);
   await addRevision(trx, design.id, {
     number: design.liveRevision + 1,

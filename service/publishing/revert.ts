@@ -1,6 +1,6 @@
 /** Revert: an earlier revision brought back as a new one, in one transaction. */
 import { Problem } from '@parlour/core';
-import type { Database } from '../records/database.js';
+import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign } from '../records/designs.js';
 import { findRevision, loadState, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
@@ -19,14 +19,14 @@ export interface Reverted {
  * and the sentences say where it stood in the way.
  * @throws Problem `no-such-revision`; `nothing-to-publish` if that state is live already
  */
-export async function revert(
-  db: Database,
+export const revert = (
+  db: Records,
   designId: number,
   authorId: number,
   number: number,
   note: string,
-): Promise<Reverted> {
-  const reverted = await db.transaction().execute(async (trx) => {
+): Promise<Reverted> =>
+  inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
     const wanted = await findRevision(trx, designId, number);
     if (!wanted)
@@ -59,11 +59,9 @@ export async function revert(
       authorId,
       `Brought back revision ${number} as revision ${revision.number}.`,
     );
+    await signal(trx, `design ${designId}`);
     return {
       revision,
       sentences: [...sentences, ...kept.map(({ sentence }) => `The draft keeps its own: ${sentence}`)],
     };
   });
-  await signal(db, designId);
-  return reverted;
-}

@@ -11,7 +11,8 @@ import {
   type Draft,
   type DraftDocument,
 } from '@parlour/core';
-import { inSavepoint, type Database, type Records } from '../records/database.js';
+import { inSavepoint, inTransaction, type Database, type Records } from '../records/database.js';
+import { runJob, type JobFailed } from '../jobs.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import { loadState } from '../records/documents.js';
 import { openDraft, recordUnit } from '../records/drafts.js';
@@ -23,24 +24,24 @@ import { putLive } from './publish.js';
 import { differingKeys, isSameState, opened, publishedManifest } from './states.js';
 
 /** Puts live, or takes back, every timed change that is due. @returns how many */
-export async function runTimedChanges(db: Database, now: Date): Promise<number> {
+export async function runTimedChanges(db: Database, now: Date, failed: JobFailed): Promise<number> {
   let done = 0;
   for (;;) {
     const due = await dueTimedChange(db, now);
     if (!due) return done;
-    if (await turn(db, due.id, due.designId, now)) done++;
-    await signal(db, due.designId);
+    if (await runJob(db, `timed ${due.id}`, () => turn(db, due.id, due.designId, now), failed)) done++;
   }
 }
 
 /** One step of one timed change, if it is still due once the locks are held. */
 const turn = (db: Database, id: number, designId: number, now: Date): Promise<boolean> =>
-  db.transaction().execute(async (trx) => {
+  inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
     const timed = await lockTimedChange(trx, id);
     const starts = timed.state === 'waiting' && timed.startsAt <= now;
     const ends = timed.state === 'live' && timed.endsAt !== null && timed.endsAt <= now;
     if (!starts && !ends) return false;
+    await signal(trx, `design ${designId}`);
     // Slept through from beginning to end: shoppers would see it for no time at all.
     if (starts && timed.endsAt && timed.endsAt <= now) {
       await updateTimedChange(trx, id, {

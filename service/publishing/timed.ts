@@ -3,7 +3,7 @@
  * and takes them back.
  */
 import { closeDocument, instantOf, inZone, overlay, Problem } from '@parlour/core';
-import { json, type Database } from '../records/database.js';
+import { inTransaction, json, type Records } from '../records/database.js';
 import { lockDesign } from '../records/designs.js';
 import { loadState } from '../records/documents.js';
 import { changedKeysOf, markPublished, openDraft } from '../records/drafts.js';
@@ -32,7 +32,7 @@ export interface NewTimedChange {
  * @throws Problem `past-time`, `skipped-hour`, `bad-value`, `no-such-change`
  */
 export async function addTimedChange(
-  db: Database,
+  db: Records,
   designId: number,
   authorId: number,
   timeZone: string,
@@ -46,7 +46,7 @@ export async function addTimedChange(
       place: 'ends',
       remedy: 'Choose a later end.',
     });
-  const id = await db.transaction().execute(async (trx) => {
+  return inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
     const base = await publishedManifest(trx, design);
     const live = await loadState(trx, base);
@@ -83,10 +83,9 @@ export async function addTimedChange(
       designId,
       touched.filter((key) => isSameState(opened(live, key), rest.get(key))),
     );
-    return id;
+    await signal(trx, `design ${designId}`);
+    return findTimedChange(trx, designId, id);
   });
-  await signal(db, designId);
-  return findTimedChange(db, designId, id);
 }
 
 function ahead(text: string, zone: string, place: string, now: Date): Date {
@@ -99,19 +98,15 @@ function ahead(text: string, zone: string, place: string, now: Date): Date {
 }
 
 /** Gives waiting changes back to the draft, or takes live ones back now. @throws Problem `merge-conflict` */
-export async function cancelTimedChange(
-  db: Database,
-  designId: number,
-  id: number,
-  authorId: number,
-): Promise<TimedChange> {
-  await db.transaction().execute(async (trx) => {
+export const cancelTimedChange = (db: Records, designId: number, id: number, authorId: number): Promise<TimedChange> =>
+  inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
     await findTimedChange(trx, designId, id);
     const timed = await lockTimedChange(trx, id);
+    await signal(trx, `design ${designId}`);
     if (timed.state === 'live') {
       await takeOff(trx, design, timed);
-      return;
+      return findTimedChange(trx, designId, id);
     }
     if (timed.state !== 'waiting' && timed.state !== 'conflict')
       throw new Problem('nothing-to-undo', `“${timed.name}” is over.`, {
@@ -131,7 +126,5 @@ export async function cancelTimedChange(
       await recordMerge(trx, design, draft, edits, authorId, `Gave “${timed.name}” back to the draft.`);
     }
     await updateTimedChange(trx, id, { state: 'cancelled' });
+    return findTimedChange(trx, designId, id);
   });
-  await signal(db, designId);
-  return findTimedChange(db, designId, id);
-}

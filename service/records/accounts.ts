@@ -1,6 +1,6 @@
 /** Accounts, the sessions and tokens that prove who someone is, and invitations. */
 import { sql } from 'kysely';
-import type { Role } from '@parlour/core';
+import { rolesWith, type Role } from '@parlour/core';
 import type { Records } from './database.js';
 
 export interface Account {
@@ -45,17 +45,16 @@ export interface Member extends Account {
   readonly role: Role;
 }
 
-/** Who belongs to a store, by name; the rows are locked if roles are about to change. */
-export function membersOf(db: Records, storeId: number, lock = false): Promise<Member[]> {
-  const query = db
+/** Who belongs to a store, by name. */
+export const membersOf = (db: Records, storeId: number): Promise<Member[]> =>
+  db
     .selectFrom('membership')
     .innerJoin('account', 'account.id', 'membership.account_id')
     .select(['account.id', 'account.mail', 'account.name', 'membership.role'])
     .$narrowType<{ role: Role }>()
     .where('store_id', '=', storeId)
-    .orderBy('account.name');
-  return (lock ? query.forUpdate('membership') : query).execute();
-}
+    .orderBy('account.name')
+    .execute();
 
 export async function accountByMail(
   db: Records,
@@ -69,14 +68,41 @@ export async function accountByMail(
     .executeTakeFirst();
 }
 
+/** Keeps an account's stores from being counted by two at once until the transaction ends. */
+export async function lockAccount(trx: Records, id: number): Promise<void> {
+  await trx.selectFrom('account').select('id').where('id', '=', id).forNoKeyUpdate().execute();
+}
+
+/** How many stores an account owns, closed ones included. */
+export async function countOwned(db: Records, accountId: number): Promise<number> {
+  const { count } = await db
+    .selectFrom('membership')
+    .select((eb) => eb.fn.countAll<number>().as('count'))
+    .where('account_id', '=', accountId)
+    .where('role', '=', 'owner')
+    .executeTakeFirstOrThrow();
+  return count;
+}
+
+export async function accountName(db: Records, id: number): Promise<string> {
+  return (await db.selectFrom('account').select('name').where('id', '=', id).executeTakeFirstOrThrow()).name;
+}
+
 export async function hasAccounts(db: Records): Promise<boolean> {
   return (await db.selectFrom('account').select('id').limit(1).executeTakeFirst()) !== undefined;
 }
 
-/** A new password; every session but the one given ends. */
-export async function setPassword(db: Records, accountId: number, passwordHash: string, but: Buffer): Promise<void> {
+/** A new password; every session ends, but the one given. */
+export async function setPassword(
+  db: Records,
+  accountId: number,
+  passwordHash: string,
+  but: Buffer | null,
+): Promise<void> {
   await db.updateTable('account').set({ password_hash: passwordHash }).where('id', '=', accountId).execute();
-  await db.deleteFrom('session').where('account_id', '=', accountId).where('token_hash', '!=', but).execute();
+  let ending = db.deleteFrom('session').where('account_id', '=', accountId);
+  if (but) ending = ending.where('token_hash', '!=', but);
+  await ending.execute();
 }
 
 export interface NewSession {
@@ -103,8 +129,14 @@ export async function addSession(db: Records, session: NewSession): Promise<void
     .execute();
 }
 
-export async function endSession(db: Records, tokenHash: Buffer): Promise<void> {
-  await db.deleteFrom('session').where('token_hash', '=', tokenHash).execute();
+/** @returns whose session it was */
+export async function endSession(db: Records, tokenHash: Buffer): Promise<number | undefined> {
+  const row = await db
+    .deleteFrom('session')
+    .where('token_hash', '=', tokenHash)
+    .returning('account_id as accountId')
+    .executeTakeFirst();
+  return row?.accountId;
 }
 
 /** Who a session that has not expired belongs to. When it was used is noted once a minute. */
@@ -160,9 +192,17 @@ export interface Invitation {
   readonly expiresAt: Date;
 }
 
+/** An invitation as it is taken up. */
+export interface OpenInvitation extends Invitation {
+  /** Null for the first owner. */
+  readonly by: number | null;
+  /** True if the link was shown to whoever invited, and so proves nothing about the mail address. */
+  readonly shown: boolean;
+}
+
 export async function addInvitation(
   db: Records,
-  { storeId, mail, role, expiresAt, tokenHash, by }: Invitation & { tokenHash: Buffer; by: number | null },
+  { storeId, mail, role, expiresAt, tokenHash, by, shown }: OpenInvitation & { tokenHash: Buffer },
 ): Promise<void> {
   await db
     .insertInto('invitation')
@@ -173,6 +213,7 @@ export async function addInvitation(
       role,
       invited_by: by,
       expires_at: expiresAt,
+      shown,
     })
     .execute();
 }
@@ -184,6 +225,7 @@ export const invitationsOf = (db: Records, storeId: number, now: Date): Promise<
     .$narrowType<{ role: Role }>()
     .where('store_id', '=', storeId)
     .where('expires_at', '>', now)
+    .where(STANDS)
     .orderBy('created_at')
     .execute();
 
@@ -197,16 +239,24 @@ export async function removeInvitations(db: Records, storeId: number, mail: stri
   return gone.numDeletedRows > 0n;
 }
 
-/** An invitation that has not been taken up. Undefined if it has expired or was used. */
-export async function findInvitation(db: Records, tokenHash: Buffer, now: Date): Promise<Invitation | undefined> {
-  const { rows } = await sql<Invitation>`select store_id as "storeId", mail, role, expires_at as "expiresAt"
-    from invitation where token_hash = ${tokenHash} and expires_at > ${now}`.execute(db);
+// An invitation stands while whoever made it may still invite: roles with `team.manage`, told apart in SQL.
+const INVITERS = rolesWith('team.manage');
+const STANDS = sql<boolean>`(invitation.invited_by is null or exists (
+  select 1 from membership m join account a on a.id = m.account_id
+  where m.account_id = invitation.invited_by and m.store_id = invitation.store_id and m.role = any(${INVITERS})
+    and a.disabled_at is null))`;
+const OPEN = sql`store_id as "storeId", mail, role, expires_at as "expiresAt", invited_by as by, shown`;
+
+/** An invitation that stands. Undefined if it has expired, was used, or its maker may not invite any more. */
+export async function findInvitation(db: Records, tokenHash: Buffer, now: Date): Promise<OpenInvitation | undefined> {
+  const { rows } = await sql<OpenInvitation>`select ${OPEN} from invitation
+    where token_hash = ${tokenHash} and expires_at > ${now} and ${STANDS}`.execute(db);
   return rows[0];
 }
 
-/** Takes an invitation up: it is gone then. Undefined if it has expired or was used. */
-export async function takeInvitation(trx: Records, tokenHash: Buffer, now: Date): Promise<Invitation | undefined> {
-  const { rows } = await sql<Invitation>`delete from invitation where token_hash = ${tokenHash} and expires_at > ${now}
-    returning store_id as "storeId", mail, role, expires_at as "expiresAt"`.execute(trx);
+/** Takes an invitation up: it is gone then. Undefined where `findInvitation` is. */
+export async function takeInvitation(trx: Records, tokenHash: Buffer, now: Date): Promise<OpenInvitation | undefined> {
+  const { rows } = await sql<OpenInvitation>`delete from invitation
+    where token_hash = ${tokenHash} and expires_at > ${now} and ${STANDS} returning ${OPEN}`.execute(trx);
   return rows[0];
 }

@@ -2,6 +2,7 @@
 import type { PageKind, Reason } from '@parlour/core';
 import { sql } from 'kysely';
 import type { Records } from './database.js';
+import { isNotSetAside } from './failed-jobs.js';
 import type { Side } from './tables.js';
 
 export interface AssignmentRow {
@@ -21,7 +22,9 @@ export async function writeAssignments(
   rows: readonly AssignmentRow[],
 ): Promise<void> {
   if (rows.length === 0) return;
-  const column = <K extends keyof AssignmentRow>(name: K) => rows.map((row) => row[name]);
+  // Always in the same order, so that two who write some of the same rows do not wait for each other.
+  const sorted = [...rows].sort((a, b) => (a.page < b.page ? -1 : 1));
+  const column = <K extends keyof AssignmentRow>(name: K) => sorted.map((row) => row[name]);
   await sql`
     insert into page_assignment (design_id, side, kind, page, rank, title, template, reason, rule)
     select ${designId}, ${side}, * from unnest(${column('kind')}::text[], ${column('page')}::text[], ${column('rank')}::smallint[],
@@ -43,7 +46,7 @@ export async function removeAssignments(
       .deleteFrom('page_assignment')
       .where('design_id', '=', designId)
       .where('side', '=', side)
-      .where('page', 'in', pages)
+      .where(sql<boolean>`page = any(${[...pages]})`)
       .execute();
 }
 
@@ -109,6 +112,7 @@ export const takeRenewal = (db: Records, now: Date, but: readonly string[]): Pro
   renewalQuery(db)
     .where((eb) => eb.or([eb('done', '<', eb.ref('wanted')), eb('due_at', '<=', now)]))
     .where(sql<boolean>`not (design_id || ' ' || side || ' ' || kind = any(${[...but]}))`)
+    .where(isNotSetAside(sql`'renewal ' || design_id || ' ' || side || ' ' || kind`, now))
     .orderBy('design_id')
     .limit(1)
     .executeTakeFirst();

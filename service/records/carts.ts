@@ -1,7 +1,7 @@
 /** Carts: lines of a visitor, found by the hash of the token in the visitor's cookie. */
 import type { CartFacts } from '@parlour/core';
 import { sql } from 'kysely';
-import type { Database, Records } from './database.js';
+import { inTransaction, type Records } from './database.js';
 
 export const MOST_OF_ONE = 99;
 
@@ -26,34 +26,70 @@ export async function cartFacts(db: Records, storeId: number, tokenHash: Buffer)
   return { lines: rows.map((row) => ({ ...row, options: Object.values(row.options).join(', ') })) };
 }
 
-/** Adds to a cart, making it if needed. Answers the quantity now in the cart; it never passes `MOST_OF_ONE`. */
-export async function addToCart(
-  db: Database,
+/** The tokens of a cart, as hashes: that of the visitor's cookie, and one to be given out if that names no cart. */
+export interface CartTokens {
+  readonly known: Buffer | null;
+  readonly fresh: Buffer;
+}
+
+/** There is less of something than a cart would hold. */
+export interface Shortage {
+  readonly stock: number;
+  /** How many the cart holds already. */
+  readonly inCart: number;
+}
+
+/**
+ * Adds to a visitor's cart of this store; a new one is made under the fresh token. What a cart holds never passes what
+ * there is, nor `MOST_OF_ONE`.
+ */
+export const addToCart = (
+  db: Records,
   storeId: number,
-  tokenHash: Buffer,
+  { known, fresh }: CartTokens,
   variantId: number,
   quantity: number,
-): Promise<number> {
-  return db.transaction().execute(async (trx) => {
-    const cart = await trx
-      .insertInto('cart')
-      .values({ store_id: storeId, token_hash: tokenHash })
-      .onConflict((conflict) => conflict.column('token_hash').doUpdateSet({ store_id: storeId }))
-      .returning('id')
+): Promise<{ readonly isNew: boolean } | Shortage> =>
+  inTransaction(db, async (trx) => {
+    // The cart's row first: of two who add at once, the second sees what the first has put in.
+    const old = known && (await lockCart(trx, storeId, known));
+    const held = old
+      ? await trx
+          .selectFrom('cart_line')
+          .select('quantity')
+          .where('cart_id', '=', old.id)
+          .where('variant_id', '=', variantId)
+          .executeTakeFirst()
+      : undefined;
+    const { stock } = await trx
+      .selectFrom('variant')
+      .select('stock')
+      .where('id', '=', variantId)
       .executeTakeFirstOrThrow();
-    const line = await trx
+    const inCart = held?.quantity ?? 0;
+    if (inCart + quantity > Math.min(stock, MOST_OF_ONE)) return { stock, inCart };
+    const cart = old ?? (await makeCart(trx, storeId, fresh));
+    await trx
       .insertInto('cart_line')
       .values({ cart_id: cart.id, variant_id: variantId, quantity })
       .onConflict((conflict) =>
-        conflict
-          .columns(['cart_id', 'variant_id'])
-          .doUpdateSet({ quantity: sql<number>`least(${MOST_OF_ONE}, cart_line.quantity + excluded.quantity)` }),
+        conflict.columns(['cart_id', 'variant_id']).doUpdateSet({ quantity: inCart + quantity }),
       )
-      .returning('quantity')
-      .executeTakeFirstOrThrow();
-    return line.quantity;
+      .execute();
+    return { isNew: !old };
   });
-}
+
+const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number } | undefined> =>
+  trx
+    .selectFrom('cart')
+    .select('id')
+    .where('store_id', '=', storeId)
+    .where('token_hash', '=', tokenHash)
+    .forNoKeyUpdate()
+    .executeTakeFirst();
+
+const makeCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number }> =>
+  trx.insertInto('cart').values({ store_id: storeId, token_hash: tokenHash }).returning('id').executeTakeFirstOrThrow();
 
 /** The variant of a product with exactly these options. */
 export async function findVariant(

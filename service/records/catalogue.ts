@@ -218,7 +218,7 @@ async function loadPictures(
     .selectFrom('picture')
     .select(['hash', 'width', 'height', 'widths'])
     .where('store_id', '=', storeId)
-    .where('hash', 'in', hashes)
+    .where(sql<boolean>`hash = any(${[...hashes]})`)
     .execute();
   return new Map(rows.map((row) => [needKey({ type: 'picture', hash: row.hash }), { ...row, alt: '' }]));
 }

@@ -6,6 +6,7 @@ import * as designModel from './migrations/0002-design-model.js';
 import * as brands from './migrations/0003-brands.js';
 import * as sharedCounters from './migrations/0004-shared-counters.js';
 import * as areas from './migrations/0005-areas.js';
+import * as safety from './migrations/0006-safety.js';
 import type { Tables } from './tables.js';
 
 export type Database = Kysely<Tables>;
@@ -21,10 +22,17 @@ pg.types.setTypeParser(DATE, String);
 
 /** A database that is down refuses at once; one that is only busy is waited for. */
 const PATIENCE_MS = 8000;
+/** What one statement may take, waiting for locks included. Long work goes in batches. */
+const STATEMENT_MS = 15_000;
 
 /** @param url `postgresql://…`; the pool connects when it is first used */
 export function openDatabase(url: string): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 12, connectionTimeoutMillis: PATIENCE_MS });
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 12,
+    connectionTimeoutMillis: PATIENCE_MS,
+    statement_timeout: STATEMENT_MS,
+  });
   // A connection that breaks fails the statement it is used for and is replaced at the next use. Without listeners,
   // on the pool for idle ones and on each client for those in use, it would end the process.
   pool.on('error', () => undefined);
@@ -39,6 +47,7 @@ export const MIGRATIONS = {
   '0003-brands': brands,
   '0004-shared-counters': sharedCounters,
   '0005-areas': areas,
+  '0006-safety': safety,
 };
 
 /** Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock. */
@@ -49,6 +58,53 @@ export async function migrate(db: Database): Promise<void> {
   });
   const { error } = await migrator.migrateToLatest();
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');
+}
+
+/** The code PostgreSQL gives an error (its appendix A), or the socket's; empty for others. */
+export const databaseCode = (error: unknown): string => {
+  const { code } = (error ?? {}) as { code?: unknown };
+  return typeof code === 'string' ? code : '';
+};
+
+// Serialisation failure and deadlock: PostgreSQL undid one of two that crossed, so that it can be done again.
+const CROSSED = new Set(['40001', '40P01']);
+export const hasCrossed = (error: unknown): boolean => CROSSED.has(databaseCode(error));
+
+const MOST_TRIES = 8;
+const pause = (ms: number): Promise<void> => new Promise((go) => setTimeout(go, ms));
+
+/**
+ * Work in a transaction: the one under way, or a new one. Work that crosses another's is done again from its start, so
+ * it must keep nothing in memory that a transaction does not undo. Locks are taken in one order everywhere: store,
+ * designs by id, timed change, products and variants by id.
+ */
+export async function inTransaction<T>(db: Records, work: (trx: Records) => Promise<T>): Promise<T> {
+  if (db.isTransaction) return work(db);
+  for (let attempt = 1; ; attempt++) {
+    const after: Afterwards[] = [];
+    try {
+      const done = await db.transaction().execute((trx) => {
+        afterwards.set(trx, after);
+        return work(trx);
+      });
+      for (const call of after) await call(db);
+      return done;
+    } catch (error) {
+      if (attempt === MOST_TRIES || !hasCrossed(error)) throw error;
+      await pause(Math.random() * 10 * 2 ** attempt);
+    }
+  }
+}
+
+/** Is given the database, since the transaction is over then. */
+type Afterwards = (db: Database) => unknown;
+const afterwards = new WeakMap<Records, Afterwards[]>();
+
+/** Does something once the transaction under way is committed; at once if there is none. */
+export async function afterCommit(db: Records, call: Afterwards): Promise<void> {
+  const waiting = afterwards.get(db);
+  if (waiting) waiting.push(call);
+  else await call(db as Database);
 }
 
 /** Work in a transaction that, when it fails, leaves the transaction as it was before, able to go on. */

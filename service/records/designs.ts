@@ -49,9 +49,12 @@ export const listDesigns = (db: Records, storeId: number, archived = false): Pro
     .orderBy('id')
     .execute();
 
-/** Reads a design and keeps others from changing it until the transaction ends. */
+/**
+ * Reads a design and keeps others from changing it until the transaction ends. Rows that only refer to it may be
+ * written meanwhile.
+ */
 export const lockDesign = (trx: Records, designId: number): Promise<Design> =>
-  designQuery(trx).where('id', '=', designId).forUpdate().executeTakeFirstOrThrow();
+  designQuery(trx).where('id', '=', designId).forNoKeyUpdate().executeTakeFirstOrThrow();
 
 export interface NewDesign {
   readonly storeId: number;
@@ -82,13 +85,17 @@ export async function addDesign(
   return row.id;
 }
 
-/** Locks the store's row: switching designs and publishing what is live must not cross. */
-export async function lockLiveDesign(trx: Records, storeId: number): Promise<number | null> {
+/**
+ * Locks the store's row, before any of its designs: making, switching and putting away designs must not cross, nor
+ * changes of the team.
+ * @returns the design that shoppers see
+ */
+export async function lockStore(trx: Records, storeId: number): Promise<number | null> {
   const row = await trx
     .selectFrom('store')
     .select('live_design_id as id')
     .where('id', '=', storeId)
-    .forUpdate()
+    .forNoKeyUpdate()
     .executeTakeFirstOrThrow();
   return row.id;
 }

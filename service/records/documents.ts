@@ -1,5 +1,7 @@
 /** Documents and manifests by hash, revisions, and the state of a design at a revision. */
 import { createHash } from 'node:crypto';
+import { sql } from 'kysely';
+import { LRUCache } from 'lru-cache';
 import { canonicalJson, upgradeDocument, type Document, type DocumentKey } from '@parlour/core';
 import { json, type Records } from './database.js';
 
@@ -9,27 +11,17 @@ export type Manifest = Readonly<Record<DocumentKey, string>>;
 /** SHA-256 of the canonical JSON (RFC 8785) of a value, in hex. */
 export const hashOf = (value: unknown): string => createHash('sha256').update(canonicalJson(value)).digest('hex');
 
-// Immutable by hash, so a cache needs no renewal; the oldest entries leave first.
-const MOST_CACHED = 20_000;
-const documents = new Map<string, Document>();
-const manifests = new Map<string, Manifest>();
-const states = new Map<string, ReadonlyMap<DocumentKey, Document>>();
-const MOST_STATES = 200;
-
-function remember<T>(cache: Map<string, T>, hash: string, value: T, most = MOST_CACHED): void {
-  if (cache.size >= most) cache.delete(cache.keys().next().value as string);
-  cache.set(hash, value);
-}
+// Immutable by hash, so a cache needs no renewal; what was not asked for longest leaves first.
+const documents = new LRUCache<string, Document>({ max: 20_000 });
+const manifests = new LRUCache<string, Manifest>({ max: 2_000 });
+const states = new LRUCache<string, ReadonlyMap<DocumentKey, Document>>({ max: 200 });
 
 export async function saveDocuments(db: Records, values: readonly Document[]): Promise<string[]> {
-  const rows = values.map((value) => ({ hash: hashOf(value), body: json(value) }));
-  if (rows.length)
-    await db
-      .insertInto('document')
-      .values(rows)
-      .onConflict((conflict) => conflict.doNothing())
-      .execute();
-  return rows.map((row) => row.hash);
+  const hashes = values.map(hashOf);
+  if (values.length)
+    await sql`insert into document (hash, body) select t.hash, t.body::jsonb
+      from unnest(${hashes}::text[], ${values.map(json)}::text[]) t (hash, body) on conflict do nothing`.execute(db);
+  return hashes;
 }
 
 export async function saveManifest(db: Records, manifest: Manifest): Promise<string> {
@@ -46,18 +38,32 @@ export async function loadManifest(db: Records, hash: string): Promise<Manifest>
   const known = manifests.get(hash);
   if (known) return known;
   const row = await db.selectFrom('manifest').select('body').where('hash', '=', hash).executeTakeFirstOrThrow();
-  remember(manifests, hash, row.body);
+  manifests.set(hash, row.body);
   return row.body;
 }
 
-/** Documents by hash; what is not known yet is fetched in one statement. */
+/** Documents by hash; what is not known yet is fetched in one statement, however many there are. */
 export async function loadDocuments(db: Records, hashes: readonly string[]): Promise<Map<string, Document>> {
-  const missing = hashes.filter((hash) => !documents.has(hash));
-  if (missing.length) {
-    const rows = await db.selectFrom('document').select(['hash', 'body']).where('hash', 'in', missing).execute();
-    for (const row of rows) remember(documents, row.hash, upgradeDocument(row.body));
+  const found = new Map<string, Document>();
+  const missing: string[] = [];
+  for (const hash of hashes) {
+    const known = documents.get(hash);
+    if (known) found.set(hash, known);
+    else missing.push(hash);
   }
-  return new Map(hashes.map((hash) => [hash, documents.get(hash) as Document]));
+  if (missing.length) {
+    const rows = await db
+      .selectFrom('document')
+      .select(['hash', 'body'])
+      .where(sql<boolean>`hash = any(${missing})`)
+      .execute();
+    for (const { hash, body } of rows) {
+      const document = upgradeDocument(body);
+      documents.set(hash, document);
+      found.set(hash, document);
+    }
+  }
+  return found;
 }
 
 /** Every document of a manifest, by key. */
@@ -67,7 +73,7 @@ export async function loadState(db: Records, manifestHash: string): Promise<Read
   const manifest = await loadManifest(db, manifestHash);
   const found = await loadDocuments(db, Object.values(manifest));
   const state = new Map(Object.entries(manifest).map(([key, hash]) => [key, found.get(hash) as Document]));
-  remember(states, manifestHash, state, MOST_STATES);
+  states.set(manifestHash, state);
   return state;
 }
 

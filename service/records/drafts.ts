@@ -3,6 +3,8 @@
  * drafts it works with in memory and catches up by reading the edits it has not seen; PostgreSQL is the truth.
  */
 import { openDocument, replay, type DocumentKey, type Draft, type DraftDocument, type UnitResult } from '@parlour/core';
+import { sql } from 'kysely';
+import { LRUCache } from 'lru-cache';
 import { json, perDatabase, type Records } from './database.js';
 import type { Design } from './designs.js';
 import { loadState } from './documents.js';
@@ -44,7 +46,7 @@ class Replica implements OpenDraft {
   }
 }
 
-const replicasOf = perDatabase(() => new Map<number, Replica>());
+const replicasOf = perDatabase(() => new LRUCache<number, Replica>({ max: MOST_OPEN }));
 
 /** The draft as it is now. Later edits do not show in what is returned. */
 export async function openDraft(db: Records, design: Design): Promise<OpenDraft> {
@@ -56,7 +58,6 @@ async function caughtUp(db: Records, design: Design): Promise<Replica> {
   let replica = replicas.get(design.id);
   if (!replica) {
     replica = await readSnapshot(db, design);
-    if (replicas.size >= MOST_OPEN) replicas.delete(replicas.keys().next().value as number);
     replicas.set(design.id, replica);
   }
   if (replica.seq < design.draftSeq) {
@@ -123,23 +124,15 @@ export async function recordUnit(
 }
 
 async function recordEdits(trx: Records, designId: number, seq: number, { edits }: UnitResult): Promise<void> {
-  await trx
-    .insertInto('draft_edit')
-    .values(
-      edits.map((edit, position) => ({
-        design_id: designId,
-        seq,
-        position,
-        document: edit.document,
-        edit: json(edit),
-      })),
-    )
-    .execute();
-  await trx
-    .insertInto('draft_change')
-    .values([...new Set(edits.map(({ document }) => document))].map((key) => ({ design_id: designId, key })))
-    .onConflict((conflict) => conflict.doNothing())
-    .execute();
+  await sql`insert into draft_edit (design_id, seq, position, document, edit)
+    select ${designId}, ${seq}, t.position - 1, t.document, t.edit::jsonb
+    from unnest(${edits.map(({ document }) => document)}::text[], ${edits.map(json)}::text[])
+      with ordinality t (document, edit, position)`.execute(trx);
+  await markChanged(
+    trx,
+    designId,
+    edits.map(({ document }) => document),
+  );
 }
 
 /** The documents whose draft may differ from what the design published last. */
@@ -156,17 +149,18 @@ export async function changedKeysOf(db: Records, designId: number): Promise<stri
 /** Notes that documents are published as they are in the draft. */
 export async function markPublished(trx: Records, designId: number, keys: readonly string[]): Promise<void> {
   if (keys.length)
-    await trx.deleteFrom('draft_change').where('design_id', '=', designId).where('key', 'in', keys).execute();
+    await trx
+      .deleteFrom('draft_change')
+      .where('design_id', '=', designId)
+      .where(sql<boolean>`key = any(${[...keys]})`)
+      .execute();
 }
 
 /** Notes that documents of the draft may differ from what is published now. */
 export async function markChanged(trx: Records, designId: number, keys: readonly string[]): Promise<void> {
   if (keys.length)
-    await trx
-      .insertInto('draft_change')
-      .values(keys.map((key) => ({ design_id: designId, key })))
-      .onConflict((conflict) => conflict.doNothing())
-      .execute();
+    await sql`insert into draft_change (design_id, key) select ${designId}, unnest(${[...new Set(keys)].sort()}::text[])
+      on conflict do nothing`.execute(trx);
 }
 
 async function writeSnapshot(trx: Records, design: Design, draft: Draft, result: UnitResult): Promise<void> {
@@ -178,15 +172,10 @@ async function writeSnapshot(trx: Records, design: Design, draft: Draft, result:
     .where('seq', '>', design.snapshotSeq)
     .execute();
   if (touched.length === 0) return;
-  const rows = touched.map(({ document: key }) => {
-    const body = result.documents.has(key) ? result.documents.get(key) : draft.get(key);
-    return { design_id: design.id, key, body: json(body ?? { removed: true }) };
-  });
-  await trx
-    .insertInto('draft_document')
-    .values(rows)
-    .onConflict((conflict) =>
-      conflict.columns(['design_id', 'key']).doUpdateSet((eb) => ({ body: eb.ref('excluded.body') })),
-    )
-    .execute();
+  const bodies = touched.map(({ document: key }) =>
+    json((result.documents.has(key) ? result.documents.get(key) : draft.get(key)) ?? { removed: true }),
+  );
+  await sql`insert into draft_document (design_id, key, body) select ${design.id}, t.key, t.body::jsonb
+    from unnest(${touched.map(({ document }) => document)}::text[], ${bodies}::text[]) t (key, body)
+    on conflict (design_id, key) do update set body = excluded.body`.execute(trx);
 }

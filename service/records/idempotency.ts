@@ -1,5 +1,6 @@
 /** Creates that carry a key, kept for a day, so that a request sent again with the same key is not done again. */
 import { sql } from 'kysely';
+import { Problem } from '@parlour/core';
 import { json, type Database, type Records } from './database.js';
 
 export interface KeyedCreate {
@@ -9,56 +10,49 @@ export interface KeyedCreate {
   readonly requestHash: string;
 }
 
-export interface TakenKey {
+/** A create that was done before with the same key. */
+export interface DoneCreate {
   readonly requestHash: string;
-  /** Null while the work is under way. */
-  readonly done: { readonly status: number; readonly answer: object } | null;
+  readonly status: number;
+  readonly answer: object;
 }
 
 /**
- * Takes a key before its work begins. A key whose work was cut off, by a crash, can be taken again after a minute.
- * @returns who has it, or null if it is the caller's now
+ * Takes a key, in the transaction of its work: if that is undone, so is this, and whoever asks with the same key
+ * meanwhile waits for its end.
+ * @returns what was done with it before, or null if the key is the caller's now
  */
-export async function takeKey(db: Database, create: KeyedCreate): Promise<TakenKey | null> {
+export async function takeKey(trx: Records, create: KeyedCreate): Promise<DoneCreate | null> {
   const { accountId, key, route, requestHash } = create;
   const { rows } = await sql`
     insert into idempotent_answer (account_id, key, route, request_hash) values (${accountId}, ${key}, ${route}, ${requestHash})
-    on conflict (account_id, key) do update set route = excluded.route, request_hash = excluded.request_hash, at = now()
-      where idempotent_answer.status is null and idempotent_answer.at < now() - interval '1 minute'
-    returning 1`.execute(db);
+    on conflict (account_id, key) do nothing returning 1`.execute(trx);
   if (rows.length) return null;
-  const row = await db
+  const row = await trx
     .selectFrom('idempotent_answer')
     .select(['request_hash as requestHash', 'status', 'answer'])
     .where('account_id', '=', accountId)
     .where('key', '=', key)
     .executeTakeFirst();
-  // Given back in this very moment; whoever asks again can have it.
-  if (!row) return { requestHash, done: null };
-  const { status, answer } = row;
-  return { requestHash: row.requestHash, done: status === null || answer === null ? null : { status, answer } };
+  if (!row || row.status === null || row.answer === null)
+    throw new Problem('busy', 'This was asked for before, a day ago, and is just being forgotten.', {
+      place: 'idempotency-key',
+      remedy: 'Send it again.',
+      retryAfter: 1,
+    });
+  return { requestHash: row.requestHash, status: row.status, answer: row.answer };
 }
 
 export async function keepAnswer(
-  db: Records,
+  trx: Records,
   { accountId, key }: KeyedCreate,
   { status, answer }: { status: number; answer: object },
 ): Promise<void> {
-  await db
+  await trx
     .updateTable('idempotent_answer')
     .set({ status, answer: json(answer) })
     .where('account_id', '=', accountId)
     .where('key', '=', key)
-    .execute();
-}
-
-/** Gives a key back whose work was refused: nothing was made, so the same key may be tried again. */
-export async function giveKeyBack(db: Records, { accountId, key }: KeyedCreate): Promise<void> {
-  await db
-    .deleteFrom('idempotent_answer')
-    .where('account_id', '=', accountId)
-    .where('key', '=', key)
-    .where('status', 'is', null)
     .execute();
 }
 

@@ -1,5 +1,5 @@
 /** Pictures and the renditions shoppers get. */
-import { json, type Records } from './database.js';
+import { inTransaction, json, type Records } from './database.js';
 
 export interface StoredPicture {
   readonly hash: string;
@@ -9,26 +9,28 @@ export interface StoredPicture {
   readonly widths: readonly number[];
 }
 
-/** Keeps a picture; the same file added again stays as it is. */
-export async function addPicture(
+/**
+ * Keeps a picture with its renditions, all or nothing. The same file added again stays as it is; what may be missing
+ * of it is put in.
+ */
+export const addPicture = (
   db: Records,
   storeId: number,
-  picture: StoredPicture,
-  renditions: readonly { width: number; bytes: Buffer }[],
-): Promise<void> {
-  const { hash, name, width, height, widths } = picture;
-  const added = await db
-    .insertInto('picture')
-    .values({ store_id: storeId, hash, name, width, height, widths: json(widths) })
-    .onConflict((conflict) => conflict.doNothing())
-    .returning('hash')
-    .executeTakeFirst();
-  if (!added) return;
-  await db
-    .insertInto('rendition')
-    .values(renditions.map((one) => ({ store_id: storeId, hash, ...one })))
-    .execute();
-}
+  { hash, name, width, height, widths }: StoredPicture,
+  renditions: readonly { readonly width: number; readonly bytes: Buffer }[],
+): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await trx
+      .insertInto('picture')
+      .values({ store_id: storeId, hash, name, width, height, widths: json(widths) })
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+    await trx
+      .insertInto('rendition')
+      .values(renditions.map((one) => ({ store_id: storeId, hash, ...one })))
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+  });
 
 export async function listPictures(db: Records, storeId: number): Promise<StoredPicture[]> {
   return db

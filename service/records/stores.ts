@@ -41,10 +41,13 @@ const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): S
   liveDesign: { id: designId, code: designCode, revision, manifest },
 });
 
-export const storeById = (db: Records, id: number): Promise<{ slug: string; currency: string; timeZone: string }> =>
+export const storeById = (
+  db: Records,
+  id: number,
+): Promise<{ slug: string; name: string; currency: string; timeZone: string }> =>
   db
     .selectFrom('store')
-    .select(['slug', 'currency', 'time_zone as timeZone'])
+    .select(['slug', 'name', 'currency', 'time_zone as timeZone'])
     .where('id', '=', id)
     .executeTakeFirstOrThrow();
 
@@ -93,15 +96,13 @@ export interface NewStore {
   readonly country: string;
 }
 
-export async function addStore(trx: Records, { timeZone, ...store }: NewStore): Promise<number> {
+/** @returns its id; undefined if its slug is taken */
+export async function addStore(trx: Records, { timeZone, ...store }: NewStore): Promise<number | undefined> {
   const row = await trx
     .insertInto('store')
     .values({ ...store, time_zone: timeZone })
+    .onConflict((conflict) => conflict.column('slug').doNothing())
     .returning('id')
-    .executeTakeFirstOrThrow();
-  return row.id;
-}
-
-export async function isSlugTaken(db: Records, slug: string): Promise<boolean> {
-  return (await db.selectFrom('store').select('id').where('slug', '=', slug).executeTakeFirst()) !== undefined;
+    .executeTakeFirst();
+  return row?.id;
 }

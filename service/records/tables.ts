@@ -200,6 +200,7 @@ export interface Tables {
     invited_by: number | null;
     created_at: Now;
     expires_at: Date;
+    shown: Generated<boolean>;
   };
   audit: {
     id: Generated<number>;
@@ -210,7 +211,11 @@ export interface Tables {
     target: string;
     detail: JSONColumnType<Record<string, unknown>, string | undefined, string>;
   };
-  failed_sign_in: { key: string; at: Date };
+  attempt: { key: string; tries: number; since: Date };
+  known_address: { account_id: number; address_hash: Buffer; seen_at: Date };
+  password_link: { token_hash: Buffer; account_id: number; expires_at: Date };
+  failed_job: { job: string; failures: number; fault: string; retry_at: Date };
+  room_probe: { bytes: Buffer };
   presence: { design_id: number; account_id: number; page: string; seen_at: Date };
   idempotent_answer: {
     account_id: number;

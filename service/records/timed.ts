@@ -1,5 +1,6 @@
 /** Timed changes as they are kept. */
-import type { Insertable } from 'kysely';
+import { sql, type Insertable } from 'kysely';
+import { isNotSetAside } from './failed-jobs.js';
 import { Problem } from '@parlour/core';
 import { json, type Records } from './database.js';
 import type { Tables } from './tables.js';
@@ -75,7 +76,7 @@ export async function insertTimedChange(
 export const lockTimedChange = (trx: Records, id: number): Promise<TimedChange> =>
   query(trx).where('timed_change.id', '=', id).forUpdate('timed_change').executeTakeFirstOrThrow();
 
-/** The one that is due first, if any. */
+/** The one that is due first, if any; one that failed waits for its next try. */
 export const dueTimedChange = (db: Records, now: Date): Promise<{ id: number; designId: number } | undefined> =>
   db
     .selectFrom('timed_change')
@@ -86,6 +87,7 @@ export const dueTimedChange = (db: Records, now: Date): Promise<{ id: number; de
         eb.and([eb('state', '=', 'live'), eb('ends_at', '<=', now)]),
       ]),
     )
+    .where(isNotSetAside(sql`'timed ' || id`, now))
     .orderBy('id')
     .limit(1)
     .executeTakeFirst();

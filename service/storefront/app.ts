@@ -4,14 +4,15 @@ import helmet from 'helmet';
 import { join } from 'node:path';
 import { escapeText, Problem, problemStatus } from '@parlour/core';
 import { consoleOrigin, type Config } from '../config.js';
-import type { Database } from '../records/database.js';
-import { isDatabaseAway, sameOriginOnly } from '../web.js';
+import { logFault } from '../faults.js';
+import type { Service } from '../service.js';
+import { passingProblem, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { cart } from './cart.js';
-import { pageAt, redirectFor, showPage } from './show.js';
+import { NOT_FOUND, pageAt, redirectFor, showPage } from './show.js';
 import { liveSite, previewSite, siteOf } from './sites.js';
 
-export function storefrontApp(db: Database, config: Config, mode: 'live' | 'preview'): Express {
+export function storefrontApp({ db, config }: Service, mode: 'live' | 'preview'): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(security(config, mode));
@@ -27,12 +28,14 @@ export function storefrontApp(db: Database, config: Config, mode: 'live' | 'prev
     const page = await pageAt(site, request.path);
     const elsewhere = page.kind === 'not-found' ? await redirectFor(site, request.path) : null;
     if (elsewhere !== null) return response.redirect(301, elsewhere);
-    const html = await showPage(site, page);
+    // A kind without a template has no page to show, whatever is at the path.
+    const shown = (await showPage(site, page)) ?? (await showPage(site, NOT_FOUND));
+    const found = page.kind !== 'not-found' && shown?.page.kind !== 'not-found';
     response
-      .status(page.kind === 'not-found' ? 404 : 200)
+      .status(found ? 200 : 404)
       .set('cache-control', 'private, no-cache')
       .type('html');
-    response.send(html ?? plainPage('Nothing lies here', 'There is no page at this address.'));
+    response.send(shown?.html ?? plainPage('Nothing lies here', 'There is no page at this address.'));
   });
   app.use((_request, response) =>
     response.status(404).type('html').send(plainPage('Nothing lies here', 'There is no page at this address.')),
@@ -81,11 +84,11 @@ function sayProblem(error: unknown, request: Request, response: Response, _next:
     response.status(status).type('html').send(plainPage('This request cannot be read.', 'Go back and try again.'));
     return;
   }
-  request.log.error({ err: error }, 'a page could not be shown');
-  const away = isDatabaseAway(error);
-  if (away) response.set('retry-after', '5');
+  logFault(request.log, error, 'a page could not be shown');
+  const passing = passingProblem(error);
+  if (passing?.retryAfter !== undefined) response.set('retry-after', String(passing.retryAfter));
   response
-    .status(away ? 503 : 500)
+    .status(passing ? problemStatus(passing.code) : 500)
     .type('html')
     .send(plainPage('The shop cannot show this page right now.', 'Please try again in a moment.'));
 }

@@ -1,8 +1,8 @@
 /** The cart's actions. They are plain form posts, so that they work without script. */
 import { urlencoded, Router, type Response } from 'express';
 import { stringifySetCookie } from 'cookie';
-import { isStorable } from '@parlour/core';
-import { addToCart, findVariant, MOST_OF_ONE } from '../records/carts.js';
+import { isStorable, type RefusedPurchase } from '@parlour/core';
+import { addToCart, findVariant, MOST_OF_ONE, type Shortage } from '../records/carts.js';
 import { newToken, tokenHash } from '../accounts/passwords.js';
 import type { Site } from './context.js';
 import { findPage, showPage } from './show.js';
@@ -20,44 +20,52 @@ export const cart = (siteOf: (response: Response) => Site): Router =>
       const code = field(body, 'product');
       const page = code && isStorable(code) ? await findPage(site, 'product', 'code', code) : null;
       if (!page) return next();
-      const refusal = await buy(site, code, body, response);
-      if (refusal === null)
-        return response.redirect(303, `${page.path}#s-${encodeURIComponent(field(body, 'section'))}`);
-      response
-        .status(409)
-        .type('html')
-        .send(await showPage(site, page, refusal));
+      const section = field(body, 'section');
+      const wanted = { options: optionsIn(body), quantity: field(body, 'quantity') || '1' };
+      const reason = await buy(site, code, wanted, response);
+      if (reason === null) return response.redirect(303, `${page.path}#s-${encodeURIComponent(section)}`);
+      const shown = await showPage(site, page, { reason, section, ...wanted });
+      if (!shown) return next();
+      response.status(409).type('html').send(shown.html);
     },
   );
 
-/** Puts it into the cart; answers why not, in words, or null. */
-async function buy(
-  site: Site,
-  code: string,
-  body: Record<string, unknown>,
-  response: Response,
-): Promise<string | null> {
-  const options = Object.fromEntries(
+type Wanted = Pick<RefusedPurchase, 'options' | 'quantity'>;
+
+const optionsIn = (body: Record<string, unknown>): Record<string, string> =>
+  Object.fromEntries(
     Object.keys(body).flatMap((name) =>
       name.startsWith('option.') ? [[name.slice('option.'.length), field(body, name)]] : [],
     ),
   );
+
+/** Puts it into the cart; answers why not, in words, or null. */
+async function buy(site: Site, code: string, wanted: Wanted, response: Response): Promise<string | null> {
+  const { db, store } = site;
+  const { options } = wanted;
   if (!Object.entries(options).flat().every(isStorable))
     return 'This choice cannot be read. Choose from the lists above.';
-  const quantity = Number(field(body, 'quantity') || '1');
+  const quantity = Number(wanted.quantity);
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_OF_ONE)
     return `The quantity must be a whole number from 1 to ${MOST_OF_ONE}.`;
-  const variant = await findVariant(site.db, site.store.id, code, options);
+  const variant = await findVariant(db, store.id, code, options);
   const chosen = Object.values(options).join(', ');
   if (!variant) return `There is no ${chosen || 'such'} version of this. Choose another combination.`;
-  if (variant.stock < 1) return `${chosen || variant.title} is sold out. Choose another, or come back later.`;
-  if (variant.stock < quantity)
-    return `Only ${variant.stock} of ${chosen || variant.title} are left. Choose a smaller quantity.`;
-  const known = site.cart;
-  const token = known ? null : newToken();
-  await addToCart(site.db, site.store.id, known ?? tokenHash(token as string), variant.id, quantity);
-  if (token) setCartCookie(response, token, site.mode);
+  const token = newToken();
+  const added = await addToCart(db, store.id, { known: site.cart, fresh: tokenHash(token) }, variant.id, quantity);
+  if ('stock' in added) return shortageInWords(added, chosen || variant.title);
+  if (added.isNew) setCartCookie(response, token, site.mode);
   return null;
+}
+
+function shortageInWords({ stock, inCart }: Shortage, what: string): string {
+  if (stock < 1) return `${what} is sold out. Choose another, or come back later.`;
+  if (stock >= MOST_OF_ONE && inCart > 0)
+    return `At most ${MOST_OF_ONE} of one can be bought at once, and ${inCart} are in your cart already.`;
+  const left = `Only ${stock} of ${what} ${stock === 1 ? 'is' : 'are'} left`;
+  return inCart > 0
+    ? `${left}, and ${inCart} ${inCart === 1 ? 'is' : 'are'} in your cart already.`
+    : `${left}. Choose a smaller quantity.`;
 }
 
 function setCartCookie(response: Response, value: string, mode: Site['mode']): void {

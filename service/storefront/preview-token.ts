@@ -5,6 +5,8 @@ import { perDatabase, type Records } from '../records/database.js';
 export interface PreviewRight {
   readonly store: string;
   readonly design: string;
+  /** The id of the account that made it. */
+  readonly by: number;
   /** A published state; absent for the draft. */
   readonly revision?: number;
   /** Milliseconds since 1970. */

@@ -16,7 +16,9 @@ import {
   renderPage,
   SHIPPED_KINDS,
   themeStylePath,
+  readingOf,
   type CartFacts,
+  type RefusedPurchase,
   type ContentDocument,
   type PathPatterns,
   type PathsDocument,
@@ -31,7 +33,7 @@ import { isStorablePath } from './paths.js';
 import { STYLE_VERSION } from './assets.js';
 import { documentHash, hashOfDocument, type Site } from './context.js';
 
-const NOT_FOUND: PageInfo = {
+export const NOT_FOUND: PageInfo = {
   code: 'not-found',
   kind: 'not-found',
   title: 'Nothing lies here',
@@ -152,8 +154,14 @@ async function homeOf(site: Site, page: PageInfo): Promise<PageInfo> {
   return chosen ? { ...chosen, path: page.path } : page;
 }
 
-/** The html of a page; null if its kind has no template. @param refusal why the visitor's last purchase did not work */
-export async function showPage(site: Site, asked: PageInfo, refusal?: string): Promise<string | null> {
+export interface Shown {
+  /** The page that is shown: what the design chose for home, where home was asked for. */
+  readonly page: PageInfo;
+  readonly html: string;
+}
+
+/** The html of a page; null if its kind has no template. @param refused what the visitor tried to buy in vain */
+export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPurchase): Promise<Shown | null> {
   const { db, config, store, state, mode, origin } = site;
   const page = await homeOf(site, asked);
   const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
@@ -162,19 +170,20 @@ export async function showPage(site: Site, asked: PageInfo, refusal?: string): P
     state,
     SHIPPED_KINDS,
     setting,
+    readingOf({ page }),
   );
   if (!parts) return null;
   const [data, cart] = await Promise.all([
     loadData(db, { storeId: store.id, patterns: patternsFor(site), state }, parts.needs, page.subject),
     parts.hasFacts ? visitorsCart(site) : NO_FACTS.cart,
   ]);
-  return renderPage({
+  const html = renderPage({
     ...parts,
     store,
     page,
     data,
     now: setting.now,
-    facts: { cart: refusal === undefined ? cart : { ...cart, refusal } },
+    facts: { cart: refused ? { ...cart, refused } : cart },
     canonical: `${origin}${page.path}`,
     styles: [
       themeStylePath(
@@ -187,6 +196,7 @@ export async function showPage(site: Site, asked: PageInfo, refusal?: string): P
     scripts: mode === 'preview' ? [`/assets/preview.js?console=${encodeURIComponent(consoleOrigin(config))}`] : [],
     mode,
   });
+  return { page, html };
 }
 
 /** The hash of a template that overrides theme settings; its stylesheet is its own. */

@@ -9,7 +9,8 @@ import { loadState } from '../records/documents.js';
 import { findDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { revisionState } from '../publishing/states.js';
-import { findStore, type Store } from '../records/stores.js';
+import { findStore, roleIn, type Store } from '../records/stores.js';
+import { hostOf } from '../web.js';
 import { CART_COOKIE } from './cart.js';
 import type { Site } from './context.js';
 import { readPreviewToken } from './preview-token.js';
@@ -38,11 +39,12 @@ export const previewSite =
   (db: Database, config: Config): Middleware =>
   async (request, response, next) => {
     const store = await storeOf(db, request, `.preview.${config.host}`);
-    const url = new URL(request.originalUrl, 'http://preview');
-    const given = url.searchParams.get('preview');
+    const { path, search } = splitTarget(request.originalUrl);
+    const given = search.get('preview');
     const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
     const right = token.length < 1000 ? await readPreviewToken(db, token, Date.now()) : null;
-    if (!right || right.store !== store.slug) {
+    // Whoever made the link must still belong to the store.
+    if (!right || right.store !== store.slug || !(await roleIn(db, right.by, store.id))) {
       throw new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', {
         remedy: 'Open the preview again from the console, or run “parlour preview”.',
       });
@@ -51,8 +53,8 @@ export const previewSite =
       response.append('set-cookie', previewCookie(token, right.expires));
       // A browser goes on without the token in its address; a program gets the page at once.
       if (request.headers['sec-fetch-site']) {
-        url.searchParams.delete('preview');
-        response.redirect(303, `${url.pathname}${url.search}`);
+        search.delete('preview');
+        response.redirect(303, `${path}${search.size ? `?${search}` : ''}`);
         return;
       }
     }
@@ -69,6 +71,19 @@ export const previewSite =
     next();
   };
 
+/**
+ * The path and the query of a request target. A path that begins with two slashes would lead to another host if it
+ * were sent back, so they are made one.
+ */
+function splitTarget(target: string): { path: string; search: URLSearchParams } {
+  const mark = target.indexOf('?');
+  const path = mark < 0 ? target : target.slice(0, mark);
+  return {
+    path: path.replace(/^[/\\]+/, '/'),
+    search: new URLSearchParams(mark < 0 ? '' : target.slice(mark + 1)),
+  };
+}
+
 const previewCookie = (value: string, expires: number): string =>
   stringifySetCookie({
     name: PREVIEW_COOKIE,
@@ -82,7 +97,7 @@ const previewCookie = (value: string, expires: number): string =>
   });
 
 async function storeOf(db: Database, request: Request, suffix: string): Promise<Store> {
-  const host = (request.headers.host ?? '').replace(/:\d+$/, '');
+  const host = hostOf(request);
   const store = await findStore(db, host.slice(0, host.length - suffix.length));
   if (!store)
     throw new Problem('no-such-thing', 'There is no store at this address.', { remedy: 'Check the address.' });

@@ -1,27 +1,40 @@
 /** A new store: its row, its owner, and a first design with every page a shop needs. */
-import { Problem, starterDesign, type Document, type DocumentKey } from '@parlour/core';
+import { LIMITS, Problem, starterDesign, type Document, type DocumentKey } from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
 import { addFirstState } from '../publishing/publish.js';
-import { setMembership } from '../records/accounts.js';
-import type { Database, Records } from '../records/database.js';
+import { countOwned, lockAccount, setMembership } from '../records/accounts.js';
+import { inTransaction, type Records } from '../records/database.js';
 import { addDesign, designById, setLiveDesign, updateDesign } from '../records/designs.js';
 import { saveManifest } from '../records/documents.js';
-import { addStore, isSlugTaken, type NewStore } from '../records/stores.js';
+import { addStore, type NewStore } from '../records/stores.js';
 
-/** @throws Problem `already-there`, `bad-value` */
-export const createStore = (db: Database, ownerId: number, store: NewStore): Promise<number> =>
-  db.transaction().execute(async (trx) => {
+/** @throws Problem `already-there`, `bad-value`, `limit-reached` */
+export const createStore = (db: Records, ownerId: number, store: NewStore): Promise<number> =>
+  inTransaction(db, async (trx) => {
     checkNames(store);
-    if (await isSlugTaken(trx, store.slug))
+    await checkRoom(trx, ownerId);
+    const id = await addStore(trx, store);
+    if (id === undefined)
       throw new Problem('already-there', `There is already a store “${store.slug}”.`, {
         place: 'slug',
         remedy: 'Choose another; it is part of the address of the shop.',
       });
-    const id = await addStore(trx, store);
     await setMembership(trx, ownerId, id, 'owner');
     await addFirstDesign(trx, id, starterDesign(store.name));
     return id;
   });
+
+async function checkRoom(trx: Records, ownerId: number): Promise<void> {
+  await lockAccount(trx, ownerId);
+  if ((await countOwned(trx, ownerId)) < LIMITS.storesPerOwner) return;
+  throw new Problem(
+    'limit-reached',
+    `One account owns at most ${LIMITS.storesPerOwner} stores, closed ones included.`,
+    {
+      remedy: 'Hand one over to somebody else first.',
+    },
+  );
+}
 
 /** Names of other standards are checked by asking those who know them. */
 function checkNames({ currency, locale, timeZone }: NewStore): void {

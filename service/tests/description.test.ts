@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { openapi, routes, type Route } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
 import { testService, type TestService } from './service.js';
+import { linksTo } from './mailbox.js';
 
 interface Operation {
   readonly operationId: string;
@@ -161,7 +162,10 @@ test('every route, walked: what is sent and what is answered are of the describe
   expect(fits(operations.get('events')?.responses['200']?.content['text/event-stream']?.schema, event)).toBe('');
   walked.add('events');
   await walk('changePassword', { body: { old: password, new: 'a harbour at dusk' } });
+  await walk('forgotPassword', { body: { mail: 'owner@windrow.example' } });
+  const [reset = ''] = await linksTo(service, 'owner@windrow.example', 1);
   await walk('signOut', { body: {} });
+  await walk('setForgottenPassword', { body: { token: reset.split('/').at(-1), password: 'a harbour at dawn' } });
   expect([...walked].sort()).toEqual(Object.keys(routes).sort());
 });
 

@@ -12,8 +12,8 @@ import {
   type EditRequest,
 } from '@parlour/core';
 import { createClient, routes } from '@parlour/contract';
-import { DEMO_SIGN_IN, startService } from '../index.js';
-import { connect, newDatabase, type TestService } from './service.js';
+import { DEMO_SIGN_IN } from '../index.js';
+import { connect, newDatabase, type TestService, serviceOn } from './service.js';
 
 interface Heard {
   readonly id: number;
@@ -69,7 +69,7 @@ let one: TestService;
 let two: TestService;
 beforeAll(async () => {
   const database = await newDatabase();
-  const start = () => startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const start = () => serviceOn(database.url);
   const [a, b] = await Promise.all([start(), start()]);
   one = await connect(a.port, () => a.stop());
   two = await connect(b.port, async () => {

@@ -3,6 +3,7 @@
  * (no 5xx) and nothing may change without permission. A short run here; `npm run soak` makes it long.
  */
 import { openapi } from '@parlour/contract';
+import { chanceFrom } from './random.js';
 import { testService, type TestService } from './service.js';
 
 const REQUESTS = process.env['PARLOUR_SOAK'] ? 20_000 : 1000;
@@ -30,20 +31,7 @@ const operations: Operation[] = Object.entries(openapi()['paths'] as Record<stri
     }),
 );
 
-/** Mulberry32: small, seeded, so that a failure can be made again. */
-function randomFrom(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
-
-const random = randomFrom(SEED);
-const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
-const chance = (share: number): boolean => random() < share;
+const { next: random, pick, is: chance } = chanceFrom(SEED);
 
 const KNOWN = [
   'windrow',

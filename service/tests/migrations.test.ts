@@ -5,9 +5,8 @@ import pg from 'pg';
 import { canonicalJson } from '@parlour/core';
 import { createClient, routes } from '@parlour/contract';
 import { hashPassword } from '../accounts/passwords.js';
-import { startService } from '../index.js';
 import { MIGRATIONS } from '../records/database.js';
-import { emptyDatabase, send } from './service.js';
+import { emptyDatabase, send, serviceOn } from './service.js';
 
 const heading = (id: string, text: string) => ({ id, kind: 'heading@1', casing: {}, values: { text } });
 const template = (name: string, pageKind: string, main: object[]) => ({
@@ -142,7 +141,7 @@ async function firstVersion(url: string): Promise<void> {
 test('a draft of the first version opens, goes on, is taken back and is published; its brands become things', async () => {
   const { url, drop } = await emptyDatabase();
   await firstVersion(url);
-  const service = await startService({ databaseUrl: url, port: 0, demo: false, logLevel: 'silent' });
+  const service = await serviceOn(url);
   const shop = async (path: string) => (await send(service.port, 'pots.localhost', path)).text;
   try {
     expect(service.ownerLink).toBeNull();

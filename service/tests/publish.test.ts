@@ -1,14 +1,13 @@
 import { Problem, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { asAdmin, connect, newDatabase, type TestService } from './service.js';
-import { startService } from '../index.js';
+import { asAdmin, connect, newDatabase, type TestService, serviceOn } from './service.js';
 
 let service: TestService;
 let url: string;
 beforeAll(async () => {
   const database = await newDatabase();
   url = database.url;
-  const running = await startService({ databaseUrl: url, port: 0, demo: false, logLevel: 'silent' });
+  const running = await serviceOn(url);
   service = await connect(running.port, async () => {
     await running.stop();
     await database.drop();

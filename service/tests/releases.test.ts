@@ -1,8 +1,7 @@
 /** Several designs, chosen changes, timed changes, and merging what was published meanwhile. */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import { startService } from '../index.js';
-import { connect, newDatabase, testService, type TestService } from './service.js';
+import { connect, newDatabase, testService, type TestService, serviceOn } from './service.js';
 
 let service: TestService;
 beforeEach(async () => (service = await testService()));
@@ -167,7 +166,7 @@ describe('timed changes', () => {
 
   test('go live and are taken back on time, once, with two processes, and a mend in between survives', async () => {
     const database = await newDatabase();
-    const start = () => startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+    const start = () => serviceOn(database.url);
     const [one, two] = await Promise.all([start(), start()]);
     await service.stop();
     service = await connect(one.port, async () => {
@@ -206,7 +205,7 @@ describe('timed changes', () => {
 
   test('a restart that slept through the time does it then; a true conflict is told and not guessed', async () => {
     const database = await newDatabase();
-    const start = () => startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+    const start = () => serviceOn(database.url);
     let running = await start();
     await service.stop();
     service = await connect(running.port, () => running.stop());

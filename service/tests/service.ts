@@ -4,7 +4,17 @@ import { randomBytes, randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
-import { DEMO_SIGN_IN, loadDemo, migrate, openDatabase, startService, type RunningService } from '../index.js';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import {
+  DEMO_SIGN_IN,
+  loadDemo,
+  migrate,
+  openDatabase,
+  startService,
+  type RunningService,
+  type StartOptions,
+} from '../index.js';
 
 const SERVER = process.env['PARLOUR_TEST_DATABASE'] ?? '';
 const TEMPLATE = 'parlour_demo';
@@ -142,14 +152,24 @@ export async function connect(port: number, stop: () => Promise<void>, databaseU
   };
 }
 
-export async function testService(): Promise<TestService> {
-  const database = await newDatabase();
-  const service: RunningService = await startService({
-    databaseUrl: database.url,
+/** Where a service under test writes its messages. */
+export const mailboxOf = (databaseUrl: string): string =>
+  join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), `${databaseUrl.split('/').at(-1)}.mailbox`);
+
+/** A service on a database that is there, silent, on a free port. */
+export const serviceOn = (databaseUrl: string, more: Partial<StartOptions> = {}): Promise<RunningService> =>
+  startService({
+    databaseUrl,
     port: 0,
     demo: false,
     logLevel: 'silent',
+    mailbox: mailboxOf(databaseUrl),
+    ...more,
   });
+
+export async function testService(more: Partial<StartOptions> = {}): Promise<TestService> {
+  const database = await newDatabase();
+  const service: RunningService = await serviceOn(database.url, more);
   return connect(
     service.port,
     async () => {

@@ -1,8 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import { canonicalJson, type Document, type EditRequest } from '@parlour/core';
-import { startService } from '../index.js';
-import { asAdmin, connect, newDatabase, type TestService } from './service.js';
+import { asAdmin, connect, newDatabase, type TestService, serviceOn } from './service.js';
 
 /** Two services on one database, as two processes would be: each with its own pool and its own memory. */
 let one: TestService;
@@ -11,7 +10,7 @@ let database: Awaited<ReturnType<typeof newDatabase>>;
 beforeAll(async () => {
   database = await newDatabase();
   const start = async (): Promise<TestService> => {
-    const running = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+    const running = await serviceOn(database.url);
     return connect(running.port, () => running.stop());
   };
   [one, two] = await Promise.all([start(), start()]);
@@ -119,7 +118,7 @@ test('a draft with hundreds of edits reads the same from its snapshots as from i
   );
   expect(copy.snapshot).toBeGreaterThan(0);
   expect(copy.seq - copy.snapshot).toBeLessThan(100);
-  const running = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const running = await serviceOn(database.url);
   const fresh = await connect(running.port, () => running.stop());
   for (const key of [HOME, 'template/collection', 'theme'])
     expect(canonicalJson(await document(fresh, key))).toBe(canonicalJson(await document(one, key)));

@@ -267,7 +267,7 @@ describe('what shoppers get', () => {
 
   test.each([
     ['option.Span=2.4+m&option.Colour=Mauve', 'There is no 2.4 m, Mauve version'],
-    ['option.Span=3.2+m&option.Colour=Marigold&quantity=5', 'Only 1 of 3.2 m, Marigold are left'],
+    ['option.Span=3.2+m&option.Colour=Marigold&quantity=5', 'Only 1 of 3.2 m, Marigold is left'],
     ['option.Span=2.4+m&option.Colour=Teal&quantity=1.5', 'The quantity must be a whole number'],
     ['option.Span=%00', 'This choice cannot be read'],
   ])('a purchase that cannot be made says why: %s', async (choice, why) => {

@@ -2,8 +2,8 @@
 import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
-import { DEMO_SIGN_IN, startService } from '../index.js';
-import { emptyDatabase, testService, type TestService } from './service.js';
+import { DEMO_SIGN_IN } from '../index.js';
+import { emptyDatabase, testService, type TestService, serviceOn } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -11,10 +11,12 @@ afterAll(() => service.stop());
 
 const PASSWORD = 'a harbour at dawn';
 
+/** The secret of an invitation's link. */
+const secretOf = ({ link }: { link: string | null }): string => link?.split('/').at(-1) ?? '';
+
 /** Invites somebody into the demo store and signs them in. */
 async function joined(mail: string, role: string): Promise<Client> {
-  const { link } = await service.call(routes.invite, { body: { mail, role } });
-  const token = link.slice(link.lastIndexOf('/') + 1);
+  const token = secretOf(await service.call(routes.invite, { body: { mail, role } }));
   const open = createClient({ origin: service.origin });
   await open.call(routes.join, { body: { token, name: mail.split('@')[0] ?? '', password: PASSWORD } });
   await expect(open.call(routes.join, { body: { token, name: 'x', password: PASSWORD } })).rejects.toMatchObject({
@@ -54,7 +56,7 @@ test('viewers look, editors change words, builders design and publish, owners ru
     { type: 'assign', pages: ['product:K-001'], template: 'product-plain' },
     { type: 'create', what: 'template', name: 'X', pageKind: 'home' },
   ] as EditRequest[])
-    await expect(edit(editor, beyond)).rejects.toMatchObject({ code: 'not-allowed', place: 'edits[0]' });
+    await expect(edit(editor, beyond)).rejects.toMatchObject({ code: 'not-allowed' });
   await expect(editor.call(routes.publish, { params: at, body: {} })).rejects.toMatchObject({ code: 'not-allowed' });
 
   const builder = await joined('builder@windrow.example', 'builder');
@@ -108,10 +110,11 @@ test('signing in fails ten times, then waits; other addresses are not held up', 
 });
 
 test('an invitation is no way to guess the password of somebody who has an account', async () => {
-  const { link } = await service.call(routes.invite, { body: { mail: 'builder@windrow.example', role: 'viewer' } });
+  const token = secretOf(
+    await service.call(routes.invite, { body: { mail: 'builder@windrow.example', role: 'viewer' } }),
+  );
   const open = createClient({ origin: service.origin });
-  const guess = () =>
-    open.call(routes.join, { body: { token: link.split('/').at(-1) ?? '', name: 'x', password: 'not the password' } });
+  const guess = () => open.call(routes.join, { body: { token, name: 'x', password: 'not the password' } });
   for (let i = 0; i < 10; i++)
     await expect(guess()).rejects.toMatchObject({ code: 'wrong-sign-in', place: 'password' });
   await expect(guess()).rejects.toMatchObject({ code: 'too-many-tries' });
@@ -124,17 +127,14 @@ test('many take up invitations at once, with accounts and without', async () => 
   const links = await Promise.all(
     Array.from({ length: 16 }, async (_, i) => {
       const mail = i % 2 ? `crew-${i}@windrow.example` : DEMO_SIGN_IN.mail;
-      return (await service.call(routes.invite, { body: { mail, role: i % 2 ? 'viewer' : 'owner' } })).link;
+      return secretOf(await service.call(routes.invite, { body: { mail, role: i % 2 ? 'viewer' : 'owner' } }));
     }),
   );
   const joined = await Promise.all(
-    links.map((link) => {
-      const token = link.split('/').at(-1) ?? '';
-      return open.call(routes.join, { body: { token, name: 'Crew', password: DEMO_SIGN_IN.password } });
-    }),
+    links.map((token) => open.call(routes.join, { body: { token, name: 'Crew', password: DEMO_SIGN_IN.password } })),
   );
   expect(new Set(joined.map(({ mail }) => mail)).size).toBe(9);
-  const again = { token: links[1]?.split('/').at(-1) ?? '', name: 'Crew', password: DEMO_SIGN_IN.password };
+  const again = { token: links[1] ?? '', name: 'Crew', password: DEMO_SIGN_IN.password };
   await expect(open.call(routes.join, { body: again })).rejects.toMatchObject({ code: 'bad-invitation' });
 });
 
@@ -165,11 +165,11 @@ test('a closed store is opened again by those who may close it, and by nobody el
   const body = { slug: 'tern', name: 'Tern', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' };
   await service.call(routes.createStore, { body });
   const invited = { params: { store: 'tern' }, body: { mail: 'tern-builder@windrow.example', role: 'builder' } };
-  const { link } = await service.call(routes.invite, invited);
+  const token = secretOf(await service.call(routes.invite, invited));
   const stranger = await joined('not-of-tern@windrow.example', 'owner');
   const builder = await joined('tern-builder@windrow.example', 'viewer');
   await createClient({ origin: service.origin }).call(routes.join, {
-    body: { token: link.split('/').at(-1) ?? '', name: 'x', password: PASSWORD },
+    body: { token, name: 'x', password: PASSWORD },
   });
   await service.call(routes.archiveStore, { params: { store: 'tern' }, body: {} });
   const open = (client: Client) => client.call(routes.restoreStore, { body: { store: 'tern' } });
@@ -188,13 +188,15 @@ test('no route reaches another store: to a stranger it looks like none', async (
     const made = await service.call(routes.createStore, {
       body: { slug: 'elsewhere', name: 'Elsewhere', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' },
     });
-    const { link } = await service.call(routes.invite, {
-      params: { store: made.slug },
-      body: { mail: 'stranger@else.example', role: 'owner' },
-    });
+    const token = secretOf(
+      await service.call(routes.invite, {
+        params: { store: made.slug },
+        body: { mail: 'stranger@else.example', role: 'owner' },
+      }),
+    );
     const open = createClient({ origin: service.origin });
     await open.call(routes.join, {
-      body: { token: link.slice(link.lastIndexOf('/') + 1), name: 'Stranger', password: PASSWORD },
+      body: { token, name: 'Stranger', password: PASSWORD },
     });
     return (
       await open.call(routes.createToken, { body: { mail: 'stranger@else.example', password: PASSWORD, name: 'x' } })
@@ -228,7 +230,7 @@ test('no route reaches another store: to a stranger it looks like none', async (
 
 test('an empty service makes its first owner by a link that works once', async () => {
   const database = await emptyDatabase();
-  const empty = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const empty = await serviceOn(database.url);
   const token = (empty.ownerLink ?? '').split('/').at(-1) ?? '';
   const open = createClient({ origin: `http://127.0.0.1:${empty.port}` });
   const owner = { name: 'First', password: PASSWORD };
@@ -242,7 +244,7 @@ test('an empty service makes its first owner by a link that works once', async (
       .stores,
   ).toEqual([]);
   await empty.stop();
-  const again = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const again = await serviceOn(database.url);
   expect(again.ownerLink).toBeNull();
   await again.stop();
   await database.drop();

@@ -1,7 +1,8 @@
 /** When something is missing or away: a section kind, the database. */
+import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import { asAdmin, connect, newDatabase } from './service.js';
-import { startService } from '../index.js';
+import { logFault } from '../faults.js';
+import { asAdmin, connect, newDatabase, serviceOn } from './service.js';
 
 const DESIGN = '/stores/windrow/designs/live';
 
@@ -14,7 +15,7 @@ test('a section of a kind that does not exist: a box in the preview, no publish,
       ),
     database.url,
   );
-  const running = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const running = await serviceOn(database.url);
   const other = await connect(running.port, async () => {
     await running.stop();
     await database.drop();
@@ -45,7 +46,7 @@ test('a section of a kind that does not exist: a box in the preview, no publish,
 
 test('with the database away the service says 503 and Retry-After, stays up, and recovers by itself', async () => {
   const database = await newDatabase();
-  const running = await startService({ databaseUrl: database.url, port: 0, demo: false, logLevel: 'silent' });
+  const running = await serviceOn(database.url);
   const other = await connect(running.port, () => running.stop());
   const name = database.url.split('/').at(-1);
   const allow = (is: boolean) => asAdmin((admin) => admin.query(`alter database ${name} with allow_connections ${is}`));
@@ -61,4 +62,60 @@ test('with the database away the service says 503 and Retry-After, stays up, and
   expect((await other.shop('/')).status).toBe(200);
   await other.stop();
   await database.drop();
+});
+
+test('a full disk is a reason in words, also for readiness, and passes by itself', async () => {
+  const database = await newDatabase();
+  const running = await serviceOn(database.url);
+  const other = await connect(running.port, async () => {
+    await running.stop();
+    await database.drop();
+  });
+  const run = (sql: string) => asAdmin((admin) => admin.query(sql), database.url);
+  // PostgreSQL’s own code for it; a disk that is really full would be everybody’s.
+  await run(`create function full_disk() returns trigger language plpgsql as $$ begin
+      raise exception 'could not extend file: No space left on device' using errcode = 'disk_full'; end $$;
+    create trigger full_disk before insert on draft_unit execute function full_disk();
+    create trigger full_disk before insert on room_probe execute function full_disk()`);
+  const edit = () =>
+    other.api(`${DESIGN}/edits`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        unit: randomUUID(),
+        edits: [{ type: 'insert', document: 'template/home', kind: 'heading', place: {} }],
+      }),
+    });
+  const full = await edit();
+  expect([full.status, full.json()]).toMatchObject([503, { type: '/docs/problems/disk-full' }]);
+  expect(full.headers['retry-after']).toBe('60');
+  const ready = await other.send('localhost', '/readyz');
+  expect([ready.status, ready.json()]).toMatchObject([503, { reason: 'The database has no room left on its disk.' }]);
+  await run('drop trigger full_disk on draft_unit; drop trigger full_disk on room_probe');
+  expect([(await edit()).status, (await other.send('localhost', '/readyz')).status]).toEqual([200, 200]);
+  await other.stop();
+});
+
+test('a statement that takes too long is stopped and told, and the same fault is logged once, then counted', async () => {
+  const database = await newDatabase();
+  const running = await serviceOn(database.url);
+  const other = await connect(running.port, async () => {
+    await running.stop();
+    await database.drop();
+  });
+  await asAdmin(
+    (admin) =>
+      admin.query(`create function slow() returns trigger language plpgsql as $$ begin perform pg_sleep(60); return new; end $$;
+        create trigger slow before insert on draft_unit for each row execute function slow()`),
+    database.url,
+  );
+  await expect(
+    other.edit({ type: 'insert', document: 'template/home', kind: 'heading', place: {} }),
+  ).rejects.toMatchObject({ code: 'took-too-long' });
+  await other.stop();
+  const lines: object[] = [];
+  const log = { error: (...line: unknown[]) => void lines.push(line[0] as object) };
+  const fault = new Error('broken pipe 17');
+  for (const at of [0, 10, 20_000, 59_999, 61_000]) logFault(log as never, fault, 'a page could not be shown', at);
+  expect(lines).toEqual([{ err: fault }, { err: fault, again: 3 }]);
 });

@@ -13,6 +13,7 @@ type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 const route = useRoute();
 const pages = ref<Page[]>([]);
 const total = ref(0);
+const renewing = ref<AnswerOf<typeof routes.listPages>['renewing']>(null);
 const next = ref<string | null>(null);
 const templates = ref<Template[]>([]);
 const search = ref('');
@@ -56,6 +57,7 @@ async function load(more = false): Promise<void> {
     const [answer, all] = await Promise.all([call(routes.listPages, { query }), call(routes.listTemplates)]);
     pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
     total.value = answer.total;
+    renewing.value = answer.renewing;
     next.value = answer.next;
     templates.value = all.templates;
   });
@@ -223,6 +225,12 @@ onMounted(() => load());
         </tbody>
       </v-table>
     </v-card>
+    <p v-if="renewing" class="quiet mt-4" role="status">
+      {{
+        renewing.fault ??
+        `Templates are being worked out anew: ${renewing.pages} of ${renewing.total}. The list is right all the same.`
+      }}
+    </p>
     <p class="quiet mt-4 count">
       <span class="figure">{{ pages.length }} of {{ total }} pages</span>
       <v-btn v-if="next" class="ms-4" @click="load(true)">Show more</v-btn>

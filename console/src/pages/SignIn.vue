@@ -20,30 +20,34 @@ async function signIn(): Promise<void> {
 
 <template>
   <DoorSheet
-    v-slot="{ fault }"
     title="Sign in"
     words="Design the pages of your store from sections, try them on real goods, publish, and take it back."
     :send="signIn"
   >
-    <v-text-field
-      v-model="mail"
-      label="Mail address"
-      type="email"
-      name="mail"
-      autocomplete="username"
-      required
-      autofocus
-      class="mb-4"
-    />
-    <v-text-field
-      v-model="password"
-      label="Password"
-      type="password"
-      name="password"
-      autocomplete="current-password"
-      required
-      :error-messages="fault"
-      class="mb-5"
-    />
+    <template #default="{ fault }">
+      <v-text-field
+        v-model="mail"
+        label="Mail address"
+        type="email"
+        name="mail"
+        autocomplete="username"
+        required
+        autofocus
+        class="mb-4"
+      />
+      <v-text-field
+        v-model="password"
+        label="Password"
+        type="password"
+        name="password"
+        autocomplete="current-password"
+        required
+        :error-messages="fault"
+        class="mb-5"
+      />
+    </template>
+    <template #after>
+      <RouterLink :to="{ path: '/forgotten-password', query: mail ? { mail } : {} }">Forgot your password?</RouterLink>
+    </template>
   </DoorSheet>
 </template>

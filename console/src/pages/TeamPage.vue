@@ -49,7 +49,8 @@ async function invite(): Promise<void> {
   busy.value = true;
   await attempt(async () => {
     const made = await call(routes.invite, { body: { mail: mail.value.trim(), role: role.value } });
-    link.value = made.link;
+    link.value = made.link ?? '';
+    if (made.mailed) say(`An invitation was sent to ${made.mail}.`);
     mail.value = '';
     await load();
   });
@@ -136,7 +137,7 @@ onMounted(load);
       <form class="invite" @submit.prevent="invite">
         <v-text-field v-model="mail" type="email" label="Mail address" hide-details required />
         <v-select v-model="role" :items="roles" :item-props="true" label="Role" hide-details />
-        <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!mail.trim()">Make a link</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!mail.trim()">Invite</v-btn>
       </form>
       <v-card v-if="link" class="link">
         <p>Send this link; it works once, for a week. It is shown only now.</p>

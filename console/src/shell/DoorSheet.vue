@@ -6,6 +6,8 @@ import { ref } from 'vue';
 const props = defineProps<{
   title: string;
   words: string;
+  /** What the button says; the title if absent. */
+  action?: string;
   /** Sends the form, and goes on from there. */ send: () => Promise<void>;
 }>();
 
@@ -37,7 +39,10 @@ async function submit(): Promise<void> {
       <form @submit.prevent="submit">
         <h2 class="mb-5">{{ title }}</h2>
         <slot :fault="fault" />
-        <v-btn type="submit" variant="flat" color="primary" block size="large" :loading="busy">{{ title }}</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" block size="large" :loading="busy">{{
+          action ?? title
+        }}</v-btn>
+        <p v-if="$slots['after']" class="after"><slot name="after" /></p>
       </form>
     </v-card>
   </div>
@@ -63,6 +68,10 @@ async function submit(): Promise<void> {
 }
 .card {
   padding: 32px;
+}
+.after {
+  margin-top: 20px;
+  text-align: center;
 }
 @media (max-width: 800px) {
   .door {

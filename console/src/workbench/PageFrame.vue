@@ -67,14 +67,15 @@ watch(
 <style scoped>
 .room {
   grid-area: page;
-  overflow: hidden;
+  /* Not hidden: what is hidden can still be scrolled, by whatever takes the focus in it. */
+  overflow: clip;
   display: grid;
   justify-content: center;
   padding: 16px;
   min-height: 0;
 }
 .paper {
-  overflow: hidden;
+  overflow: clip;
   background: #fff;
   box-shadow: 0 1px 6px rgb(0 0 0 / 18%);
 }

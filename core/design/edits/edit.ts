@@ -78,8 +78,10 @@ export function doInOrder<T>(
       const resolved = exact(item, now);
       if (edits.length + resolved.edits.length > LIMITS.stepsPerUnit) throw tooManySteps();
       const said = resolved.edits.map((edit) => {
+        // Said of the draft before it, but only once it is known to make sense.
+        const changed = applyEdit(edit, now, kinds);
         const sentence = resolved.sentence ?? describeEdit(edit, now, kinds);
-        documents.set(edit.document, applyEdit(edit, now, kinds));
+        documents.set(edit.document, changed);
         edits.push(edit);
         askedBy.push(i);
         return sentence;

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+/** Asks for a message with a link to set a new password. */
+import { routes } from '@parlour/contract';
+import { ref } from 'vue';
+import { useRoute } from 'vue-router';
+import { call } from '../api';
+import DoorSheet from '../shell/DoorSheet.vue';
+
+const route = useRoute();
+const mail = ref(typeof route.query['mail'] === 'string' ? route.query['mail'] : '');
+const sent = ref('');
+
+async function send(): Promise<void> {
+  const address = mail.value.trim();
+  await call(routes.forgotPassword, { body: { mail: address } });
+  sent.value = address;
+}
+</script>
+
+<template>
+  <DoorSheet
+    title="Forgot your password?"
+    action="Send a link"
+    words="We send you a link. With it you set a new password, and the old one ends."
+    :send="send"
+  >
+    <template #default="{ fault }">
+      <v-text-field
+        v-model="mail"
+        label="Mail address"
+        type="email"
+        name="mail"
+        autocomplete="username"
+        required
+        autofocus
+        :error-messages="fault"
+        class="mb-4"
+      />
+      <p v-if="sent" class="mb-5" role="status">
+        If {{ sent }} has an account, a message is on its way. Its link works once, within an hour.
+      </p>
+    </template>
+    <template #after>
+      <RouterLink to="/sign-in">Back to sign in</RouterLink>
+    </template>
+  </DoorSheet>
+</template>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+/** Sets a new password with the link from a message, then straight in. */
+import { routes } from '@parlour/contract';
+import { ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { call, openSession } from '../api';
+import DoorSheet from '../shell/DoorSheet.vue';
+
+const route = useRoute();
+const router = useRouter();
+const password = ref('');
+
+async function save(): Promise<void> {
+  const body = { token: String(route.params['token']), password: password.value };
+  const user = await call(routes.setForgottenPassword, { body });
+  await call(routes.signIn, { body: { mail: user.mail, password: password.value } });
+  await openSession();
+  await router.push('/pages');
+}
+</script>
+
+<template>
+  <DoorSheet
+    title="Set a new password"
+    words="At least twelve characters. You are signed out everywhere else."
+    :send="save"
+  >
+    <template #default="{ fault }">
+      <v-text-field
+        v-model="password"
+        label="New password"
+        type="password"
+        autocomplete="new-password"
+        required
+        autofocus
+        :error-messages="fault"
+        class="mb-5"
+      />
+    </template>
+    <template #after>
+      <RouterLink to="/forgotten-password">Ask for another link</RouterLink>
+    </template>
+  </DoorSheet>
+</template>

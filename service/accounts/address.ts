@@ -1,0 +1,34 @@
+/** The network address a request comes from, also behind proxies that are trusted. */
+import type { IncomingMessage } from 'node:http';
+import ipaddr from 'ipaddr.js';
+import proxyaddr from 'proxy-addr';
+
+/** Finds the address of the client of a request. */
+export type ClientAddress = (request: IncomingMessage) => string;
+
+/**
+ * @param proxies addresses or ranges (CIDR) of proxies whose `X-Forwarded-For` is believed; also `loopback`,
+ * `linklocal`, `uniquelocal`
+ * @throws TypeError for what is no address
+ */
+export function clientAddresses(proxies: readonly string[]): ClientAddress {
+  const isTrusted = proxyaddr.compile([...proxies]);
+  return (request) => (request.socket.remoteAddress ? counted(proxyaddr(request, isTrusted)) : '');
+}
+
+/** Tells whether an address is that of a trusted proxy. */
+export function isProxy(proxies: readonly string[]): (address: string) => boolean {
+  const isTrusted = proxyaddr.compile([...proxies]);
+  return (address) => ipaddr.isValid(address) && isTrusted(address, 0);
+}
+
+/** Whoever has one address of version 6 has 2^64 of them, so the first half counts. */
+function counted(address: string): string {
+  if (!ipaddr.isValid(address)) return address;
+  const parsed = ipaddr.process(address);
+  if (parsed.kind() === 'ipv4') return parsed.toString();
+  return `${(parsed as ipaddr.IPv6).parts
+    .slice(0, 4)
+    .map((part) => part.toString(16))
+    .join(':')}::/64`;
+}

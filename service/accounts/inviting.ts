@@ -1,0 +1,28 @@
+/** Inviting somebody: by mail, or by a link that is shown once to whoever invites. */
+import { consoleOrigin, type Config } from '../config.js';
+import type { Mail } from '../mail/mail.js';
+import { invitationMessage } from '../mail/messages.js';
+import { accountName, addInvitation, type OpenInvitation } from '../records/accounts.js';
+import type { Records } from '../records/database.js';
+import { storeById } from '../records/stores.js';
+import { newToken, tokenHash } from './passwords.js';
+
+/** Makes an invitation. @returns its link, which is kept nowhere */
+export async function addLink(trx: Records, config: Config, invitation: OpenInvitation): Promise<string> {
+  const token = newToken();
+  await addInvitation(trx, { ...invitation, tokenHash: tokenHash(token) });
+  return `${consoleOrigin(config)}/join/${token}`;
+}
+
+/** Makes an invitation and sends its link to the address it is for, and to nobody else. */
+export async function sendInvitation(
+  trx: Records,
+  config: Config,
+  mail: Mail,
+  invitation: OpenInvitation & { readonly storeId: number | null },
+): Promise<void> {
+  const link = await addLink(trx, config, invitation);
+  const store = invitation.storeId === null ? 'Parlour' : (await storeById(trx, invitation.storeId)).name;
+  const by = invitation.by === null ? 'Parlour' : await accountName(trx, invitation.by);
+  await mail.send(invitationMessage(invitation.mail, by, store, invitation.role, link));
+}

@@ -1,0 +1,95 @@
+/**
+ * How many requests are answered at once, for each connection and each network address; more wait their turn, and
+ * beyond that are refused. Without it one client that sends many at once, all on one connection, holds up everybody.
+ */
+import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
+import type { Socket } from 'node:net';
+import type { ClientAddress } from '../accounts/address.js';
+
+export const GATE = {
+  runningPerConnection: 8,
+  runningPerAddress: 64,
+  /** Waiting ones of an address, besides those that run. */
+  waitingPerAddress: 400,
+} as const;
+
+interface Waiting {
+  readonly socket: Socket;
+  start(): void;
+}
+
+interface AddressState {
+  running: number;
+  readonly waiting: Waiting[];
+}
+
+// A long answer, such as a stream of events, gives its place back while it goes on.
+const placeOf = new WeakMap<ServerResponse, () => void>();
+
+/** Gives back the place of a request whose answer goes on for long. It must have a limit of its own. */
+export const leaveGate = (response: ServerResponse): void => placeOf.get(response)?.();
+
+/** @param listener gets each request when it is its turn */
+export function gate(listener: RequestListener, addressOf: ClientAddress): RequestListener {
+  const addresses = new Map<string, AddressState>();
+  /** How to leave, for every request that runs on a connection: one that breaks ends them all. */
+  const leaving = new WeakMap<Socket, Set<() => void>>();
+  const onSocket = (socket: Socket): Set<() => void> => {
+    let leaves = leaving.get(socket);
+    if (!leaves) {
+      const made = new Set<() => void>();
+      socket.once('close', () => made.forEach((leave) => leave()));
+      leaving.set(socket, (leaves = made));
+    }
+    return leaves;
+  };
+
+  return (request, response) => {
+    const address = addressOf(request);
+    const { socket } = request;
+    const state = addresses.get(address) ?? { running: 0, waiting: [] };
+    addresses.set(address, state);
+
+    const hasRoom = (on: Socket): boolean =>
+      state.running < GATE.runningPerAddress && onSocket(on).size < GATE.runningPerConnection;
+    const next = (): void => {
+      for (let i = 0; i < state.waiting.length && state.running < GATE.runningPerAddress; i++) {
+        const one = state.waiting[i] as Waiting;
+        if (!one.socket.destroyed && !hasRoom(one.socket)) continue;
+        state.waiting.splice(i--, 1);
+        if (!one.socket.destroyed) one.start();
+      }
+      if (state.running === 0 && state.waiting.length === 0) addresses.delete(address);
+    };
+    const start = (): void => {
+      const running = onSocket(socket);
+      const leave = (): void => {
+        if (!running.delete(leave)) return;
+        state.running--;
+        next();
+      };
+      state.running++;
+      running.add(leave);
+      placeOf.set(response, leave);
+      response.once('close', leave);
+      listener(request, response);
+    };
+    if (hasRoom(socket)) start();
+    else if (state.waiting.length < GATE.waitingPerAddress) state.waiting.push({ socket, start });
+    else refuse(request, response);
+  };
+}
+
+function refuse(request: IncomingMessage, response: ServerResponse): void {
+  const sentence = 'Too many requests from this address are waiting.';
+  response.writeHead(429, { 'content-type': 'application/problem+json', 'retry-after': '2', connection: 'close' }).end(
+    JSON.stringify({
+      type: '/docs/problems/too-many-requests',
+      title: 'too many requests',
+      status: 429,
+      detail: sentence,
+      remedy: 'Wait for the answers to those you have sent.',
+    }),
+  );
+  request.resume();
+}

@@ -1,0 +1,86 @@
+/** Many at once: requests wait their turn, slow ones are cut, and nobody waits for somebody else's. */
+import { connect as open, type Socket } from 'node:net';
+import { randomBytes } from 'node:crypto';
+import { routes } from '@parlour/contract';
+import { testService, type TestService } from './service.js';
+
+let service: TestService;
+beforeAll(async () => (service = await testService()));
+afterAll(() => service.stop());
+
+/** Sends text as it is; answers all that comes back until the connection ends, or the text is found often enough. */
+function talk(text: string, until: (got: string) => boolean): Promise<string> {
+  return new Promise((resolve) => {
+    let got = '';
+    const socket: Socket = open(service.port, '127.0.0.1', () => socket.write(text));
+    const end = (): void => {
+      socket.destroy();
+      resolve(got);
+    };
+    socket.on('data', (chunk) => {
+      got += chunk.toString('latin1');
+      if (until(got)) end();
+    });
+    socket.on('close', end).on('error', end);
+  });
+}
+const count = (text: string, what: RegExp): number => text.match(what)?.length ?? 0;
+
+test('a thousand requests on one connection: so many are answered in order, the rest are refused, others go on', async () => {
+  const one = 'GET /readyz HTTP/1.1\r\nHost: localhost\r\n\r\n';
+  const hostile = talk(one.repeat(1000), () => false);
+  expect((await service.shop('/')).status).toBe(200);
+  const got = await hostile;
+  expect(count(got, /HTTP\/1\.1 200/g)).toBeGreaterThan(100);
+  expect(got).toContain('HTTP/1.1 429');
+  expect(got).toContain('retry-after: 2');
+  expect(got).toContain('Too many requests from this address are waiting.');
+  expect((await service.send('localhost', '/readyz')).status).toBe(200);
+});
+
+test('the description of the API is the same text each time, made once, with a tag', async () => {
+  const [first, second] = await Promise.all([service.api('/openapi.json'), service.api('/openapi.json')]);
+  expect(first.text).toBe(second.text);
+  const again = await service.api('/openapi.json', { headers: { 'if-none-match': String(first.headers.etag) } });
+  expect(again.status).toBe(304);
+});
+
+test('whoever may not send a body is told before it is sent', async () => {
+  const head = (path: string, more = '') =>
+    `POST /api${path} HTTP/1.1\r\nHost: localhost\r\nContent-Type: application/json\r\nContent-Length: 20000000\r\n${more}\r\n`;
+  const told = (got: string): boolean => got.includes('\r\n\r\n');
+  expect(await talk(head('/stores/windrow/pictures'), told)).toContain('HTTP/1.1 401');
+  expect(await talk(head('/stores/windrow/designs/live/edits'), told)).toContain('HTTP/1.1 401');
+  expect(await talk(head('/sign-in'), told)).toContain('HTTP/1.1 413');
+});
+
+test('a reader that takes nothing of its answers is cut', async () => {
+  const name = randomBytes(4).toString('hex');
+  const socket = open(service.port, '127.0.0.1');
+  socket.on('error', () => undefined);
+  socket.pause();
+  const ask = `GET /api/openapi.json?${name} HTTP/1.1\r\nHost: localhost\r\n\r\n`;
+  // More than the sockets' own buffers hold, so that some of it waits in the service.
+  socket.write(ask.repeat(60));
+  const closed = new Promise<boolean>((resolve) => socket.once('close', () => resolve(true)));
+  // Nothing is read, and a paused socket does not hear its end: writing finds it out.
+  const poke = setInterval(() => socket.write('\r\n'), 200);
+  const was = await Promise.race([closed, new Promise((resolve) => setTimeout(() => resolve(false), 40_000))]);
+  clearInterval(poke);
+  socket.destroy();
+  expect(was).toBe(true);
+  expect((await service.shop('/')).status).toBe(200);
+});
+
+test('a small text with much mark-up is refused, and so is one nested deeply', async () => {
+  const text = (value: string) =>
+    service.edit({ type: 'insert', document: 'template/home', kind: 'prose', place: {}, values: { text: value } }).then(
+      () => 'taken',
+      (problem: { code: string; message: string }) => `${problem.code}: ${problem.message}`,
+    );
+  expect(await text(`${'<s>'.repeat(4_000)}wind`)).toMatch(/bad-value: .*elements inside each other/);
+  expect(await text(`<p>${'<wbr data-break>'.repeat(200)}</p>`)).toMatch(/bad-value: .*break marks/);
+  expect(await text(`<p>${'<em>a</em>'.repeat(1_900)}</p>`)).toBe('taken');
+  await service.call(routes.publish, { body: {} });
+  expect((await service.shop('/')).status).toBe(200);
+});

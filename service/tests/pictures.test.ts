@@ -1,0 +1,88 @@
+/** Pictures that are no help: too large, too slow, cut off while they are kept. */
+import { deflateSync, crc32 } from 'node:zlib';
+import sharp from 'sharp';
+import { asAdmin, testService, type Answer, type TestService } from './service.js';
+
+let service: TestService;
+beforeAll(async () => (service = await testService()));
+afterAll(() => service.stop());
+
+const upload = (body: Uint8Array): Promise<Answer> =>
+  service.api('/stores/windrow/pictures?name=x', { method: 'POST', body });
+
+/** A grey PNG of a size, as small as its compression makes it. */
+function png(width: number, height: number): Buffer {
+  const chunk = (type: string, data: Buffer): Buffer => {
+    const head = Buffer.alloc(8);
+    head.writeUInt32BE(data.length);
+    head.write(type, 4);
+    const sum = Buffer.alloc(4);
+    sum.writeUInt32BE(crc32(Buffer.concat([head.subarray(4), data])) >>> 0);
+    return Buffer.concat([head, data, sum]);
+  };
+  const about = Buffer.alloc(13);
+  about.writeUInt32BE(width);
+  about.writeUInt32BE(height, 4);
+  about[8] = 8;
+  return Buffer.concat([
+    Buffer.from('89504e470d0a1a0a', 'hex'),
+    chunk('IHDR', about),
+    chunk('IDAT', deflateSync(Buffer.alloc((width + 1) * height), { level: 9 })),
+    chunk('IEND', Buffer.alloc(0)),
+  ]);
+}
+
+test('a picture with a side or an area beyond the limits is refused by its head alone', async () => {
+  const answers = await Promise.all([upload(png(1, 30_000_000)), upload(png(17_000, 2)), upload(png(2, 17_000))]);
+  expect(answers.map((answer) => [answer.status, answer.json()['detail']])).toEqual(
+    Array(3).fill([415, 'This picture is too large.']),
+  );
+  expect((await service.shop('/')).status).toBe(200);
+});
+
+test('many at once wait their turn, and beyond that are told to come again', async () => {
+  const noise = await sharp({
+    create: {
+      width: 900,
+      height: 900,
+      channels: 3,
+      background: '#456',
+      noise: { type: 'gaussian', mean: 99, sigma: 30 },
+    },
+  })
+    .png()
+    .toBuffer();
+  const answers = await Promise.all(Array.from({ length: 40 }, () => upload(noise)));
+  const found = new Set(answers.map(({ status }) => status));
+  expect([...found].sort()).toEqual([201, 503]);
+  expect(answers.find(({ status }) => status === 503)?.headers['retry-after']).toBe('5');
+});
+
+test('a picture cut off while it is kept is not there at all, and can be added again; one that was broken heals', async () => {
+  const picture = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#a33b2a' } })
+    .png()
+    .toBuffer();
+  const run = (sql: string) => asAdmin((admin) => admin.query(sql), service.databaseUrl);
+  const count = async () => Number(((await run('select count(*) from picture')).rows as { count: string }[])[0]?.count);
+  const before = await count();
+  await run(`create function cut_off() returns trigger language plpgsql as $$ begin raise exception 'cut off'; end $$;
+    create trigger cut_off before insert on rendition execute function cut_off()`);
+  expect((await upload(picture)).status).toBe(500);
+  expect(await count()).toBe(before);
+  await run('drop trigger cut_off on rendition');
+  const { hash, widths } = (await upload(picture)).json<{ hash: string; widths: number[] }>();
+  const path = `/pictures/${hash}/${widths[0]}.webp`;
+  expect((await service.shop(path)).status).toBe(200);
+  await run(`delete from rendition where hash = '${hash}'`);
+  expect((await service.shop(path)).status).toBe(404);
+  await upload(picture);
+  expect((await service.shop(path)).status).toBe(200);
+});
+
+test('every picture of the demo is ready before its first visitor comes', async () => {
+  const { text } = await service.shop('/');
+  const paths = [...new Set([...text.matchAll(/\/pictures\/[^ "]+/g)].map(([path]) => path))];
+  expect(paths.length).toBeGreaterThan(10);
+  const answers = await Promise.all(paths.map((path) => service.shop(path)));
+  expect(answers.every(({ status, headers }) => status === 200 && headers['content-type'] === 'image/webp')).toBe(true);
+});

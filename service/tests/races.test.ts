@@ -1,0 +1,134 @@
+/** Two at once: one order of locks, one outcome, and nobody is answered with a fault. */
+import { randomUUID } from 'node:crypto';
+import { routes } from '@parlour/contract';
+import { testService, type Answer, type Sent, type TestService } from './service.js';
+
+let service: TestService;
+beforeAll(async () => (service = await testService()));
+afterAll(() => service.stop());
+
+const json = (method: string, body: object, headers: Record<string, string> = {}): Sent => ({
+  method,
+  headers: { 'content-type': 'application/json', ...headers },
+  body: JSON.stringify(body),
+});
+const statuses = (answers: readonly Answer[]): number[] => answers.map(({ status }) => status).sort();
+
+test('publishing, reverting, switching, copying and bringing in at once never end in a fault', async () => {
+  await service.call(routes.createDesign, { body: { name: 'Summer', code: 'summer' } });
+  const rounds = Array.from({ length: 8 }, (_, i) => i);
+  const design = (code: string) => `/stores/windrow/designs/${code}`;
+  const answers = await Promise.all(
+    rounds.flatMap((i) => {
+      const code = i % 2 ? 'summer' : 'first';
+      const insert = { type: 'insert', document: 'template/home', kind: 'heading', place: {} };
+      return [
+        service.api(`${design(code)}/edits`, json('POST', { unit: randomUUID(), edits: [insert] })),
+        service.api(`${design(code)}/publish`, json('POST', {})),
+        service.api(`${design(code)}/live`, json('POST', {})),
+        service.api(`${design(code)}/bring-in`, json('POST', {})),
+        service.api(`${design(code)}/revisions/1/revert`, json('POST', {})),
+        service.api('/stores/windrow/designs', json('POST', { name: `Copy ${i}`, from: code })),
+        service.api('/stores/windrow/products/K-001', json('PATCH', { title: `Gannet ${i}` })),
+      ];
+    }),
+  );
+  const broken = answers.filter(({ status }) => status >= 500);
+  expect(broken.map(({ text }) => text)).toEqual([]);
+  expect(answers.filter(({ status }) => status < 300).length).toBeGreaterThan(20);
+});
+
+test('a design cannot be put away and made live at once', async () => {
+  for (let i = 0; i < 6; i++) {
+    const { code } = await service.call(routes.createDesign, { body: { name: `Both ${i}` } });
+    await Promise.all([
+      service.api(`/stores/windrow/designs/${code}/archive`, json('POST', {})),
+      service.api(`/stores/windrow/designs/${code}/live`, json('POST', {})),
+    ]);
+    const { designs } = await service.call(routes.listDesigns, {});
+    expect(designs.filter(({ live }) => live)).toHaveLength(1);
+    if (!designs.some((one) => one.code === code)) continue;
+    await service.api('/stores/windrow/designs/first/live', json('POST', {}));
+    await service.api(`/stores/windrow/designs/${code}/archive`, json('POST', {}));
+  }
+});
+
+test('of many who make a store of one name at once, one does; sent again with one key, it is made once', async () => {
+  const body = { slug: 'tern', name: 'Tern', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' };
+  const made = await Promise.all(Array.from({ length: 5 }, () => service.api('/stores', json('POST', body))));
+  expect(statuses(made)).toEqual([201, 409, 409, 409, 409]);
+  const key = { 'idempotency-key': randomUUID() };
+  const keyed = { ...body, slug: 'gull' };
+  const again = await Promise.all(Array.from({ length: 8 }, () => service.api('/stores', json('POST', keyed, key))));
+  expect(statuses(again)).toEqual(Array(8).fill(201));
+  for (const answer of again) expect(answer.json()).toEqual(again[0]?.json());
+  expect((await service.api('/stores', json('POST', { ...keyed, name: 'Other' }, key))).status).toBe(409);
+});
+
+test('of two who read the same name or team, one writes and the other is told', async () => {
+  const tagOf = async (path: string) => String((await service.api(path)).headers.etag);
+  const path = '/stores/windrow/designs/first';
+  const tag = { 'if-match': await tagOf(path) };
+  const renamed = await Promise.all(['A', 'B', 'C'].map((name) => service.api(path, json('PATCH', { name }, tag))));
+  expect(statuses(renamed)).toEqual([200, 412, 412]);
+  await service.call(routes.invite, { body: { mail: 'mate@windrow.example', role: 'viewer' } });
+  await service.call(routes.invite, { body: { mail: 'cook@windrow.example', role: 'viewer' } });
+  const team = { 'if-match': await tagOf('/stores/windrow/team') };
+  const withdrawn = await Promise.all(
+    ['mate', 'cook'].map((who) =>
+      service.api(`/stores/windrow/team/${who}%40windrow.example`, json('PATCH', { role: null }, team)),
+    ),
+  );
+  expect(statuses(withdrawn)).toEqual([200, 412]);
+});
+
+describe('the cart', () => {
+  const form = (fields: Record<string, string>, cookie = ''): Sent => ({
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded', ...(cookie ? { cookie } : {}) },
+    body: new URLSearchParams({ product: 'K-003', section: 'p-buy', ...fields }).toString(),
+  });
+  /** A variant with this many left, as the fields of the buy form. */
+  const withStock = async (stock: number) => {
+    const { variants } = await service.call(routes.getProduct, { params: { product: 'K-003' } });
+    const [variant] = variants;
+    await service.call(routes.changeProduct, {
+      params: { product: 'K-003' },
+      body: { variants: [{ code: variant?.code ?? '', stock }] },
+    });
+    return Object.fromEntries(Object.entries(variant?.options ?? {}).map(([name, value]) => [`option.${name}`, value]));
+  };
+  const cookieOf = (answer: Answer): string => answer.headers['set-cookie']?.[0]?.split(';')[0] ?? '';
+
+  test('never holds more than there is, also when two add at once; what was chosen stays chosen', async () => {
+    const options = await withStock(3);
+    const first = await service.shop('/cart', form({ ...options, quantity: '1' }));
+    expect(first.status).toBe(303);
+    const cookie = cookieOf(first);
+    const more = await Promise.all(
+      [0, 1, 2].map(() => service.shop('/cart', form({ ...options, quantity: '1' }, cookie))),
+    );
+    expect(statuses(more)).toEqual([303, 303, 409]);
+    const refused = await service.shop('/cart', form({ ...options, quantity: '2' }, cookie));
+    expect(refused.status).toBe(409);
+    expect(refused.text).toMatch(/Only 3 of .* are left, and 3 are in your cart already\./);
+    const [value = ''] = Object.values(options);
+    expect(refused.text).toContain(`<option value="${value}" selected>`);
+    expect(refused.text).toMatch(/name="quantity" type="number"[^>]* value="2"/);
+  });
+
+  test('a token of one’s own choosing, or of another store, is no cart', async () => {
+    const options = await withStock(50);
+    const own = await service.shop('/cart', form({ ...options, quantity: '1' }, 'cart=chosen-by-me'));
+    expect(cookieOf(own)).toMatch(/^cart=[\w-]{43}$/);
+    const cookie = cookieOf(own);
+    const page = '/item/gannet-delta';
+    expect((await service.shop(page, { headers: { cookie: 'cart=chosen-by-me' } })).text).not.toContain('In your cart');
+    expect((await service.shop(page, { headers: { cookie } })).text).toContain('In your cart: 1');
+    // The same token in the other store leaves this cart as it is.
+    await service.send('osierwick.localhost', '/cart', {
+      ...form({ product: 'C-001', quantity: '1' }, cookie),
+    });
+    expect((await service.shop(page, { headers: { cookie } })).text).toContain('In your cart: 1');
+  });
+});
