@@ -53,7 +53,7 @@ function passwordCommands(program: Command): void {
     .argument('[password]', '“-” reads it from standard input; without it you are asked')
     .addHelpText(
       'after',
-      '\nExample:\n  $ parlour password set http://localhost:7420/new-password/LnQ9v2a7dTj0sY5xRk3uHw8mZb1cEf6gPi4oVlCqXyA',
+      '\nExample:\n  $ parlour password set http://localhost:7420/new-password/LnQ9v2a7dTj0sY5xRk3uHw',
     )
     .action(async (link: string, password: string | undefined, _options: object, command: Command) => {
       const { client, print } = contextOf(command);

@@ -2,14 +2,14 @@
 import { consoleOrigin, type Config } from '../config.js';
 import { addInvitation, hasAccounts } from '../records/accounts.js';
 import type { Database } from '../records/database.js';
-import { newToken, tokenHash } from './passwords.js';
+import { newLinkToken, tokenHash } from './passwords.js';
 
 const DAY = 24 * 60 * 60 * 1000;
 
 /** @returns a link that works once and for a day, or null if there is an account already */
 export async function inviteFirstOwner(db: Database, config: Config): Promise<string | null> {
   if (await hasAccounts(db)) return null;
-  const token = newToken();
+  const token = newLinkToken();
   const expiresAt = new Date(Date.now() + DAY);
   await addInvitation(db, {
     storeId: null,

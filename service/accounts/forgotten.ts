@@ -8,7 +8,7 @@ import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { addPasswordLink, takePasswordLink } from '../records/password-links.js';
 import { signal } from '../records/signals.js';
-import { hashPassword, newToken, tokenHash } from './passwords.js';
+import { hashPassword, newLinkToken, tokenHash } from './passwords.js';
 
 const HOUR = 60 * 60 * 1000;
 
@@ -16,7 +16,7 @@ const HOUR = 60 * 60 * 1000;
 export async function sendPasswordLink(db: Records, config: Config, post: Mail, mail: string): Promise<void> {
   const account = await accountByMail(db, mail);
   if (!account) return;
-  const token = newToken();
+  const token = newLinkToken();
   await addPasswordLink(db, account.id, tokenHash(token), new Date(Date.now() + HOUR));
   await post.send(passwordMessage(account.mail, `${consoleOrigin(config)}/new-password/${token}`));
 }

@@ -5,11 +5,11 @@ import { invitationMessage } from '../mail/messages.js';
 import { accountName, addInvitation, type OpenInvitation } from '../records/accounts.js';
 import type { Records } from '../records/database.js';
 import { storeById } from '../records/stores.js';
-import { newToken, tokenHash } from './passwords.js';
+import { newLinkToken, tokenHash } from './passwords.js';
 
 /** Makes an invitation. @returns its link, which is kept nowhere */
 export async function addLink(trx: Records, config: Config, invitation: OpenInvitation): Promise<string> {
-  const token = newToken();
+  const token = newLinkToken();
   await addInvitation(trx, { ...invitation, tokenHash: tokenHash(token) });
   return `${consoleOrigin(config)}/join/${token}`;
 }
