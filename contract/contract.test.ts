@@ -119,10 +119,12 @@ describe('the description', () => {
     expect(route.summary).toMatch(/^[A-Z].*\.$/);
   });
 
-  test('only signing in, and joining by an invitation, is open', () => {
+  test('only signing in, a forgotten password, and joining by an invitation, are open', () => {
     expect(all.filter(([, route]) => route.door === 'open').map(([name]) => name)).toEqual([
       'signIn',
       'createToken',
+      'forgotPassword',
+      'setForgottenPassword',
       'join',
     ]);
   });

@@ -1,6 +1,7 @@
 /** The console beside the workbench: comparing states, the team, one's account, further stores, single-page kinds. */
 import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
+import { linksTo } from '../service/tests/mailbox.js';
 import { testService, type TestService } from '../service/tests/service.js';
 import { complaints, openBrowser, signIn } from './browser.js';
 
@@ -142,4 +143,30 @@ test('a page that is the only one of its kind has its template chosen in the lis
   await page.goto(consoleAt('/pages'));
   await choose('Template of Cart', 'Bare cart');
   await page.getByText('is the standard').first().waitFor();
+});
+
+test('a forgotten password: asked for at the door, set with the link from the message, and in', async () => {
+  const other = await openBrowser();
+  try {
+    const door = await other.newPage();
+    await door.goto(consoleAt('/sign-in'));
+    await door.getByLabel('Mail address').fill('owner@osierwick.example');
+    await door.getByRole('link', { name: 'Forgot your password?' }).click();
+    await door.getByRole('button', { name: 'Send a link' }).click();
+    await door.getByText('If owner@osierwick.example has an account, a message is on its way.').waitFor();
+    const [link = ''] = await linksTo(service, 'owner@osierwick.example', 1);
+    await door.goto(link);
+    await door.getByLabel('New password').fill('short');
+    await door.getByRole('button', { name: 'Set a new password' }).click();
+    await door.getByText('at least 12 characters').waitFor();
+    await door.getByLabel('New password').fill('a basket by candle light');
+    await door.getByRole('button', { name: 'Set a new password' }).click();
+    await door.getByRole('heading', { name: 'Pages' }).waitFor();
+    await door.goto(link);
+    await door.getByLabel('New password').fill('a basket by candle light');
+    await door.getByRole('button', { name: 'Set a new password' }).click();
+    await door.getByText('This link has expired or was used already.').waitFor();
+  } finally {
+    await other.close();
+  }
 });

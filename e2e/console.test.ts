@@ -92,6 +92,20 @@ test('the pages list is sorted by a click on its head', async () => {
   await first.getByText('thank-you', { exact: true }).waitFor();
 });
 
+test('the page in the workbench stays where it is, whatever takes the focus in it', async () => {
+  await page.goto(consoleAt('/workbench/home'));
+  await frame().locator('.cards').first().waitFor();
+  await frame().locator('footer a, .card-title a').last().focus();
+  // Whatever could be scrolled sideways would be, by a focus outside of what is seen.
+  const scrolled = await page.evaluate(() =>
+    [...document.querySelectorAll('.room, .paper')].map((element) => {
+      element.scrollLeft = 300;
+      return element.scrollLeft;
+    }),
+  );
+  expect(scrolled).toEqual([0, 0]);
+});
+
 test('a click on the page selects in the plan, with its settings; typing keeps the focus', async () => {
   await page.goto(consoleAt('/workbench/home'));
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });

@@ -1,3 +1,5 @@
+import { routes } from '@parlour/contract';
+import type { EditRequest } from '@parlour/core';
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
 import { complaints, openBrowser } from './browser.js';
@@ -102,4 +104,26 @@ test('a purchase that is too large is refused in words on the same page', async 
   await page.getByLabel('Quantity').fill('7');
   await page.getByRole('button', { name: 'Put into the cart' }).click();
   await page.getByRole('alert').getByText('Only 1 of 3.2 m, Marigold are left. Choose a smaller quantity.').waitFor();
+});
+
+test('words without end stay within the page, on a phone too', async () => {
+  const word = 'Donaudampfschifffahrtsgesellschaftskapitänsmütze'.repeat(3);
+  await service.call(routes.changeProduct, { params: { product: 'K-003' }, body: { title: word, summary: word } });
+  const put = (kind: string, values: object): EditRequest =>
+    ({ type: 'insert', document: 'template/home', kind, place: {}, values }) as EditRequest;
+  await service.edit(
+    put('heading', { text: word }),
+    put('prose', { text: `<h2>${word}</h2><p>${word}</p><ul><li>${word}</li></ul>` }),
+    put('poster', { title: word.slice(0, 80), text: word, action: word.slice(0, 40), link: { to: 'home' } }),
+    put('side-by-side', { title: word.slice(0, 80), text: `<p>${word}</p>` }),
+    { type: 'insert', document: 'menu/main', place: {}, values: { label: word.slice(0, 80), link: { to: 'home' } } },
+  );
+  await service.call(routes.publish, { body: {} });
+  for (const width of [390, 1280]) {
+    await page.setViewportSize({ width, height: 800 });
+    for (const path of ['/', '/item/gannet-delta']) {
+      await page.goto(at(path));
+      expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, width]);
+    }
+  }
 });

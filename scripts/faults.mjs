@@ -1,16 +1,18 @@
 /**
- * `npm run faults`: breaks core in known ways, one at a time, in a copy; the tests must notice each. Arguments choose by file name. A fault that no
- * test notices is a test that is missing.
+ * `npm run faults`: breaks core and service in known ways, one at a time, in a copy; the tests must notice each.
+ * Arguments choose by file name. A fault that no test notices is a test that is missing.
  */
 import { spawnSync } from 'node:child_process';
 import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { ensureInstalled, ROOT } from './build.mjs';
+import { basename, join } from 'node:path';
+import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
+import { startCluster, temporaryHome } from './cluster.mjs';
+import { needPackages } from './debian.mjs';
 import { main, Refusal, say } from './say.mjs';
 
-/** File, what stands there, what the fault puts in its place. */
-const FAULTS = [
+/** Of core: file, what stands there, what the fault puts in its place. Core's own tests must notice. */
+const CORE = [
   ['design/edits/set.ts', 'if (isSame(now, edit.was)) return;', 'return;'],
   ['design/edits/set.ts', '...(value === undefined ? {} : { was: value }),', ''],
   ['design/edits/move.ts', 'inside.some((one) => one.id === to.place.in)', 'false'],
@@ -27,12 +29,13 @@ const FAULTS = [
   ['design/edits/insert.ts', 'Object.hasOwn(all, node.id)', 'false'],
   ['design/edits/put.ts', 'value: was, was: value', 'value, was'],
   ['design/edits/edit.ts', 'resolved.sentence ?? describeEdit(edit, now, kinds)', "''"],
+  ['design/edits/edit.ts', 'naming(askedBy[i] as number, items.length, () => checkSense(edit, now))', 'undefined'],
   ['design/edits/common.ts', 'if (wanted.includes(place.at)) return;', 'return;'],
   ['design/draft.ts', 'a.order < b.order ? -1', 'a.order < b.order ? 1'],
   ['design/draft.ts', '.sort(inOrder).map(nested)', '.map(nested)'],
   ['design/sequence.ts', 'i = previous[i]', 'i = -1 + 0 * previous[i]'],
   ['design/sequence.ts', 'kept.has(i) || out.add(id)', 'out.add(id)'],
-  ['design/difference.ts', 'parent === null || after.nodes[parent] !== undefined', 'true'],
+  ['design/difference.ts', 'parent === null || nodeAt(after, parent) !== undefined', 'true'],
   ['design/difference.ts', 'if (!samePlace(was.place, node.place) || was.order !== order)', 'if (was.order !== order)'],
   ['design/compare.ts', 'if (moved.has(node.id) ||', 'if (false ||'],
   ['design/compare.ts', 'if (was === now) return [];', 'return [];'],
@@ -51,60 +54,160 @@ const FAULTS = [
   ['assign/target.ts', 'if (target.kind !== parsePage(page.code).kind) return false;', ''],
   ['fields/value.ts', 'if (isBound(value)) checkBound(field, key, value);', 'if (isBound(value)) return;'],
   ['fields/value.ts', '!isEmpty(value) && accepts(field, value)', 'accepts(field, value)'],
-  ['fields/prose.ts', 'of open.toReversed()', 'of open'],
+  ['fields/prose.ts', 'let i = open.length - 1; i >= 0; i--', 'let i = 0; i < open.length; i++'],
   ['fields/prose.ts', 'list.items++', 'list.items += 0'],
-  ['fields/prose.ts', 'withoutEmpty(less)', 'less'],
+  ['fields/prose.ts', 'mark === null && !filled', 'false'],
+  ['fields/prose.ts', 'if (filled && outer) outer.filled = true;', ''],
+  ['fields/prose.ts', 'most(++depth, PROSE_LIMITS.depth', 'most(0, PROSE_LIMITS.depth'],
   ['fields/in-words.ts', "value === true ? 'on' : 'off'", "'on'"],
   ['design/edits/sense.ts', 'String(until) <= String(from)', 'false'],
   ['design/draft.ts', '...Object.keys(sections)])]', '])]'],
   ['render/assemble.ts', 'documents.add(key);', ''],
   ['time/zone.ts', '!later.toPlainDateTime().equals(local)', 'false'],
+  // What was once found to go unnoticed: areas, niches, facts, overrides, heights, editors.
+  ['render/page.ts', "name !== 'side' || side !== 'none'", 'true'],
+  ['render/page.ts', 'around.includes(what) ||', ''],
+  ['render/page.ts', 'page.room.sections-- <= 0', 'false'],
+  ['render/page.ts', '(region !== undefined && onlyOn.regions.includes(region))', 'false'],
+  ['render/page.ts', 'now >= shown.until', 'now > shown.until'],
+  ['render/assemble.ts', 'parts.push(...filling);', ''],
+  ['render/assemble.ts', 'parts.some((part) => part.hasFacts)', 'Boolean(parts[0]?.hasFacts)'],
+  ['render/assemble.ts', 'part.varying.flatMap((section) => section.needs(reading))', '[]'],
+  ['render/compile.ts', "one.chunk === 'facts' || showsFacts(one)", "one.chunk === 'facts'"],
+  ['theme/css.ts', '{ ...theme.values, ...overrides }', '{ ...overrides, ...theme.values }'],
+  ['plan/plan.ts', 'return height + 2 * pad;', 'return height + pad;'],
+  ['plan/plan.ts', 'Math.max(EMPTY, ...filled)', 'EMPTY'],
+  ['plan/plan.ts', 'y: spot.y + pad + used', 'y: spot.y + pad'],
+  ['design/content-edit.ts', "return edit.field === 'name';", 'return true;'],
+  [
+    'design/content-edit.ts',
+    "if (edit.type === 'put') return type === 'content';",
+    "if (edit.type === 'put') return true;",
+  ],
+  [
+    'design/shown.ts',
+    'if (way.includes(key)) throw showsItself(key, way, state);',
+    'if (way.includes(key)) return { sections: 0, depth: 0 };',
+  ],
+  ['design/shown.ts', 'sections += further.sections;', ''],
+  ['design/shown.ts', 'shown.shared.length + shown.niches.length > 0', 'false'],
+  ['design/edits/sense.ts', "if (document.type === 'addition') checkTarget(document);", ''],
+  ['design/edits/set.ts', 'field.required && splitKey(key).name === key', 'false'],
+  ['assign/path-sense.ts', 'subject !== null && !hasSlug', 'subject !== null && false'],
+  ['assign/path-sense.ts', 'owners.set(pattern, kind);', ''],
+  ['fields/schema.ts', 'normal.startsWith(day)', 'true'],
+  ['words.ts', 'if (count < most) end', 'if (count <= most) end'],
+];
+
+/** Of service: the same, and which of its tests must notice. */
+const SERVICE = [
+  [
+    'records/carts.ts',
+    'inCart + quantity > Math.min(stock, MOST_OF_ONE)',
+    'quantity > Math.min(stock, MOST_OF_ONE)',
+    'races',
+  ],
+  ['storefront/cart.ts', 'if (added.isNew) setCartCookie', 'if (!added.isNew) setCartCookie', 'races'],
+  ['records/designs.ts', "archived ? 'is not' : 'is'", "'is'", 'releases'],
+  ['api/releases.ts', 'checkTag(request, await shapeOf(design, store.liveDesign.id, trx));', '', 'races'],
+  [
+    'accounts/attempts.ts',
+    'if (tries <= (limits[key] as number)) continue;\n    const',
+    'continue;\n    const',
+    'rights',
+  ],
+  ['accounts/attempts.ts', '(await isKnownAddress(db, accountId, hashOf(address)))', 'true', 'rights'],
+  ['accounts/address.ts', '.slice(0, 4)', '.slice(0, 8)', 'rights'],
+  ['accounts/joining.ts', 'found.shown && found.by !== null && post.reachesPeople', 'false', 'rights'],
+  ['records/accounts.ts', 'and m.role = any(${INVITERS})', '', 'rights'],
+  ['api/implement.ts', '{ ...answered.answer, ...secrets }', 'answered.answer', 'rights'],
+  [
+    'publishing/drafting.ts',
+    "if (!can(role, 'design.edit')) checkContentEdits",
+    'if (false) checkContentEdits',
+    'rights',
+  ],
+  ['storefront/sites.ts', ' || !(await roleIn(db, right.by, store.id))', '', 'rights'],
+  ['storefront/sites.ts', "path.replace(/^[/\\\\]+/, '/')", 'path', 'rights'],
+  ['api/events.ts', 'void recheck()),', 'undefined),', 'rights'],
+  ['gate/gate.ts', 'state.waiting.length < GATE.waitingPerAddress', 'true', 'gate'],
+  ['gate/connections.ts', 'now - reader.since > CONNECTIONS.slowMs', 'false', 'gate'],
+  ['jobs.ts', 'if (isDatabaseAway(error)) throw error;', 'throw error;', 'breaking'],
+  ['assigning/renew.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
+  ['storefront/app.ts', '.status(found ? 200 : 404)', '.status(200)', 'breaking'],
+  ['publishing/publish.ts', 'checkWays(changed, live);', '', 'breaking'],
+  ['media/renditions.ts', 'side: 16_000', 'side: 99_000_000', 'pictures'],
+  ['web.ts', "const DISK_FULL = '53100';", "const DISK_FULL = '53101';", 'trouble'],
+  ['faults.ts', 'before.again++;\n    return;', 'before.again++;', 'trouble'],
 ];
 
 await main(async () => {
+  needPackages(['postgresql']);
   ensureInstalled();
+  ensureBuilt();
   const copy = mkdtempSync(join(tmpdir(), 'parlour-faults-'));
-  for (const name of ['core', 'docs', 'package.json', 'jest.config.mjs', 'tsconfig.base.json', 'contract'])
-    cpSync(join(ROOT, name), join(copy, name), { recursive: true, filter: (path) => !path.includes('/dist') });
+  const kept = (path) => !/\/(dist|node_modules)(\/|$)/.test(path);
+  for (const name of [
+    'core',
+    'contract',
+    'service',
+    'demo',
+    'docs',
+    'package.json',
+    'jest.config.mjs',
+    'tsconfig.base.json',
+  ])
+    cpSync(join(ROOT, name), join(copy, name), { recursive: true, filter: kept });
   symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
   const wanted = process.argv.slice(2);
-  const faults = FAULTS.filter(([file]) => wanted.length === 0 || wanted.some((part) => file.includes(part)));
-  // Tests that fail anyway would notice every fault.
-  if (testsFail(copy)) throw new Refusal('The tests fail without any fault; mend that first.');
+  const all = [
+    ...CORE.map(([file, from, to]) => ({ file: `core/${file}`, from, to, tests: [] })),
+    ...SERVICE.map(([file, from, to, tests]) => ({ file: `service/${file}`, from, to, tests: [tests] })),
+  ];
+  const faults = all.filter(({ file }) => wanted.length === 0 || wanted.some((part) => file.includes(part)));
+  const { home, remove } = temporaryHome();
+  const cluster = await startCluster(home, { fast: true });
+  const test = (tests) =>
+    failing(copy, tests, { PARLOUR_TEST_DATABASE: cluster.url('postgres'), PARLOUR_TEST_HOME: home });
   const missed = [];
-  for (const [i, [file, from, to]] of faults.entries()) {
-    const path = join(copy, 'core', file);
-    const right = readFileSync(path, 'utf8');
-    if (right.split(from).length !== 2)
-      throw new Refusal(`Fault ${i + 1} does not stand once in core/${file}: ${from}`);
-    writeFileSync(
-      path,
-      right.replace(from, () => to),
-    );
-    const noticed = testsFail(copy);
-    writeFileSync(path, right);
-    say(`${noticed ? 'noticed' : 'MISSED '}  ${file}: ${from.slice(0, 70)}`);
-    if (!noticed) missed.push(`${file}: ${from}`);
+  try {
+    // Tests that fail anyway would notice every fault.
+    for (const tests of [[], ...new Set(faults.flatMap((fault) => fault.tests))].map((one) => [one].flat()))
+      if (test(tests))
+        throw new Refusal(`The tests ${tests.join() || 'of core'} fail without any fault; mend that first.`);
+    for (const [i, { file, from, to, tests }] of faults.entries()) {
+      const path = join(copy, file);
+      const right = readFileSync(path, 'utf8');
+      if (right.split(from).length !== 2) throw new Refusal(`Fault ${i + 1} does not stand once in ${file}: ${from}`);
+      writeFileSync(
+        path,
+        right.replace(from, () => to),
+      );
+      const noticed = test(tests);
+      writeFileSync(path, right);
+      say(`${noticed ? 'noticed' : 'MISSED '}  ${file}: ${from.slice(0, 70).replace(/\s+/g, ' ')}`);
+      if (!noticed) missed.push(`${file}: ${from}`);
+    }
+  } finally {
+    cluster.stop();
+    remove();
+    rmSync(copy, { recursive: true, force: true });
   }
-  rmSync(copy, { recursive: true, force: true });
   if (missed.length) throw new Refusal(`${missed.length} of ${faults.length} faults went unnoticed.`);
   say(`All ${faults.length} faults were noticed.`);
 });
 
-function testsFail(copy) {
+/** Whether tests fail in the copy. @param tests names of the service's; none for all of core's */
+function failing(copy, tests, environment) {
+  const project = tests.length ? 'service' : 'core';
+  const patterns = tests.length ? tests.map((name) => `service/tests/${basename(name)}\\.test`) : ['core/'];
   const { status } = spawnSync(
     process.execPath,
     [
       join(ROOT, 'node_modules/jest/bin/jest.js'),
-      '--rootDir',
-      copy,
-      '--selectProjects',
-      'core',
-      '--bail',
-      '--silent',
-      'core/(design|assign|fields|time|render)',
+      ...['--rootDir', copy, '--selectProjects', project, '--bail', '--silent', '--testPathPatterns', ...patterns],
     ],
-    { cwd: copy, stdio: 'ignore' },
+    { cwd: copy, stdio: 'ignore', env: { ...process.env, ...environment } },
   );
   return status !== 0;
 }

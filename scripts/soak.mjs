@@ -1,6 +1,7 @@
 /**
  * `npm run soak`: the long form of what `npm test` does briefly. The service is killed at 50 moments, PostgreSQL at 20
- * (with fsync and synchronous_commit on), and the API gets 20,000 requests of nonsense.
+ * (with fsync and synchronous_commit on), the API gets 20,000 requests of nonsense, and 5,000 accepted units of edits
+ * are published, each looked at on its pages.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
@@ -21,10 +22,10 @@ await main(async () => {
   ensureBuilt();
   say(`Killing PostgreSQL ${DATABASE_KILLS} times during edits and publishes …`);
   await killDatabase();
-  say('Killing the service 50 times, and 20,000 requests of nonsense …');
+  say('Killing the service 50 times, 20,000 requests of nonsense, and 5,000 accepted units of edits …');
   const { status } = spawnSync(
     process.execPath,
-    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|fuzz)|together'],
+    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|fuzz|units)|together'],
     { cwd: ROOT, stdio: 'inherit', env: { ...process.env, PARLOUR_SOAK: '1' } },
   );
   if (status !== 0) throw new Refusal('The soak found faults; see above.');

@@ -8,6 +8,7 @@ import {
   planText,
   SHIPPED_KINDS,
   themeCss,
+  withDefaults,
   type Plan,
   type SectionedDocument,
   type SectionKind,
@@ -91,6 +92,30 @@ describe('plan view', () => {
     expect(holder?.slots[0]?.width).toBeCloseTo(holder?.slots[1]?.width ?? 0);
   });
 
+  test('a section is as high as its sketch and its space; a holder as its fullest slot; an area as what stands in it', () => {
+    const tall = { ...section('t', 'poster', {}), casing: { space: 'none' } };
+    const aired = { ...section('u', 'poster', {}), casing: { space: 'large', width: 'narrow' } };
+    const holder = section(
+      'c',
+      'columns',
+      {},
+      { first: [section('i', 'prose')], second: [section('j'), section('k')] },
+    );
+    const drawn = planPage({ template: ['template/t', template([tall, aired, holder])], regions: {} }, SHIPPED_KINDS);
+    const of = (id: string) => drawn.boxes.find((one) => one.section === id);
+    const sketch = SHIPPED_KINDS.find('poster')?.sketch(withDefaults(SHIPPED_KINDS.find('poster')?.fields ?? {}, {}));
+    expect([of('t')?.y, of('t')?.height]).toEqual([0, sketch?.height]);
+    // Its space stands above and below, at the scale of its width.
+    expect(of('u')?.y).toBe((sketch?.height ?? 0) + 72);
+    expect(of('u')?.height).toBeCloseTo(((sketch?.height ?? 0) * 704) / 1200);
+    expect(of('c')?.y).toBeCloseTo((of('u')?.y ?? 0) + (of('u')?.height ?? 0) + 72 + 32);
+    const bottom = (id: string): number => (of(id)?.y ?? 0) + (of(id)?.height ?? 0);
+    expect(bottom('c')).toBeGreaterThanOrEqual(Math.max(bottom('i'), bottom('k')));
+    expect(of('k')?.y).toBeGreaterThanOrEqual(bottom('j'));
+    expect(drawn.height).toBeCloseTo(bottom('c') + 32);
+    expect(drawn.areas[0]?.height).toBe(drawn.height);
+  });
+
   test('as SVG every section can be picked up, and every text is escaped', () => {
     const svg = planSvg(plan);
     for (const id of ['a', 'b', 'c', 'd', 'e', 'x', 'h']) expect(svg).toContain(`data-section="${id}"`);
@@ -107,6 +132,13 @@ describe('plan view', () => {
 });
 
 describe('theme and money', () => {
+  test('what a template sets of the theme goes before the store’s; what it leaves stays the store’s', () => {
+    const theme = { format: 2, type: 'theme', groundwork: 'foolscap', values: { gap: 24, pageWidth: 1000 } } as const;
+    expect(themeCss(theme, { gap: 40 })).toMatch(/--page:1000px;--gap:40px/);
+    expect(themeCss(theme)).toMatch(/--page:1000px;--gap:24px/);
+    expect(themeCss({ ...theme, values: {} }, { pageWidth: 900 })).toMatch(/--page:900px;--gap:28px/);
+  });
+
   test('settings become custom properties, and texts on strong grounds stay readable', () => {
     const css = themeCss({
       format: 1,

@@ -397,6 +397,7 @@ describe('render', () => {
     const buy = section('b', 'buy-form');
     const shows = (documents: Record<string, Document>, main: readonly Section[]) => pageOf(documents, main)?.hasFacts;
     expect(shows({}, [words('w', 'A')])).toBe(false);
+    expect(shows({}, [section('b', 'buy-form', { action: { bind: 'title' } })])).toBe(true);
     expect(shows({}, [section('c', 'columns', {}, { first: [buy], second: [] })])).toBe(true);
     expect(
       shows({ 'shared/a': sectioned('shared', {}, [buy]) }, [section('u', 'shared-section', { shared: 'a' })]),

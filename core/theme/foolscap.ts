@@ -1,7 +1,7 @@
 /** The rules of the groundwork Foolscap: airy, serif titles, hairlines, square pictures. Phone first. */
 export const FOOLSCAP = `*,*::before,*::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%}
-body{margin:0;background:var(--ground);color:var(--ink);font:400 1.0625rem/1.6 var(--text-font)}
+body{margin:0;background:var(--ground);color:var(--ink);font:400 1.0625rem/1.6 var(--text-font);overflow-wrap:anywhere}
 h1,h2,h3,h4{font-family:var(--title-font);font-weight:500;line-height:1.15;margin:0 0 .5em;text-wrap:balance}
 h1{font-size:clamp(2rem,5vw + .9rem,calc(1.05rem*var(--scale)*var(--scale)*var(--scale)*var(--scale)))}
 h2{font-size:clamp(1.5rem,4vw + .6rem,calc(1rem*var(--scale)*var(--scale)*var(--scale)))}

@@ -158,6 +158,28 @@ test('every page can be reached: patterns need their slug, are told apart, and m
   await publish();
 });
 
+test('pages that would meet at one path when only some changes go live are refused then, and go live together', async () => {
+  await service.edit({ type: 'create', what: 'content', name: 'Tides', code: 'tides' });
+  await service.edit({ type: 'create', what: 'content', name: 'Shoals', code: 'shoals' });
+  await publish();
+  await service.edit(
+    set('content/tides', 'slug', { was: 'tides', value: 'high-water' }),
+    set('content/shoals', 'slug', { was: 'shoals', value: 'tides' }),
+  );
+  const { changes } = await service.call(routes.listChanges);
+  const only = changes.filter(({ document }) => document === 'content/shoals').map(({ id }) => id);
+  await expect(service.call(routes.publish, { body: { changes: only } })).rejects.toMatchObject({
+    code: 'cannot-publish',
+    place: 'content/shoals',
+    message: '“Shoals” would be at /tides, where “Tides” is.',
+  });
+  await publish();
+  expect([(await service.shop('/tides')).text, (await service.shop('/high-water')).text]).toEqual([
+    expect.stringContaining('<title>Shoals'),
+    expect.stringContaining('<title>Tides'),
+  ]);
+});
+
 test('a row that takes its number from the page shows as many as the page says', async () => {
   await service.edit({
     type: 'insert',

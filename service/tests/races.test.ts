@@ -1,7 +1,7 @@
 /** Two at once: one order of locks, one outcome, and nobody is answered with a fault. */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import { testService, type Answer, type Sent, type TestService } from './service.js';
+import { asAdmin, testService, type Answer, type Sent, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -125,10 +125,26 @@ describe('the cart', () => {
     const page = '/item/gannet-delta';
     expect((await service.shop(page, { headers: { cookie: 'cart=chosen-by-me' } })).text).not.toContain('In your cart');
     expect((await service.shop(page, { headers: { cookie } })).text).toContain('In your cart: 1');
-    // The same token in the other store leaves this cart as it is.
-    await service.send('osierwick.localhost', '/cart', {
-      ...form({ product: 'C-001', quantity: '1' }, cookie),
-    });
+    // The same token in the other store makes a cart of its own there, and leaves this one as it is.
+    const [other] = await asAdmin(
+      async (admin) =>
+        (
+          await admin.query(`select p.code, v.options from product p join variant v on v.product_id = p.id
+            join store s on s.id = p.store_id where s.slug = 'osierwick' and v.stock > 5 limit 1`)
+        ).rows as { code: string; options: Record<string, string> }[],
+      service.databaseUrl,
+    );
+    const fields = Object.entries(other?.options ?? {}).map(([name, value]) => [`option.${name}`, value]);
+    const bought = await service.send(
+      'osierwick.localhost',
+      '/cart',
+      form(
+        { ...Object.fromEntries(fields), product: other?.code ?? '', quantity: '1' } as Record<string, string>,
+        cookie,
+      ),
+    );
+    expect([bought.status, cookieOf(bought)]).toEqual([303, expect.stringMatching(/^cart=[\w-]{43}$/)]);
+    expect(cookieOf(bought)).not.toBe(cookie);
     expect((await service.shop(page, { headers: { cookie } })).text).toContain('In your cart: 1');
   });
 });

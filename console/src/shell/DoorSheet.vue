@@ -73,6 +73,9 @@ async function submit(): Promise<void> {
   margin-top: 20px;
   text-align: center;
 }
+.after :deep(a) {
+  color: rgb(var(--v-theme-primary));
+}
 @media (max-width: 800px) {
   .door {
     grid-template-columns: 1fr;
