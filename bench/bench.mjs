@@ -7,17 +7,23 @@ import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { measureDesign } from './design.mjs';
+import { measureHostile } from './hostile.mjs';
 import { measureHttp } from './http.mjs';
 import { measureRender } from './render.mjs';
 import { demoSetting } from './setting.mjs';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
-export async function bench(databaseUrl) {
+/** @param parts which to measure: `render`, `http`, `design`, `hostile`; all if empty */
+export async function bench(databaseUrl, parts = []) {
+  const wanted = (part) => parts.length === 0 || parts.includes(part);
+  const rows = [];
   const setting = await demoSetting(databaseUrl);
-  const rows = [...(await measureRender(setting)), ...(await measureHttp(setting))];
+  if (wanted('render')) rows.push(...(await measureRender(setting)));
+  if (wanted('http')) rows.push(...(await measureHttp(setting)));
   await setting.close();
-  rows.push(...(await measureDesign(databaseUrl)));
+  if (wanted('design')) rows.push(...(await measureDesign(databaseUrl)));
+  if (wanted('hostile')) rows.push(...(await measureHostile((name) => demoSetting(databaseUrl, name, 'bench'))));
   const about = { node: process.version, cores: availableParallelism(), rounds: 7, when: new Date().toISOString() };
   process.stdout.write(
     `\nNode ${about.node}, ${about.cores} cores, medians of ${about.rounds} alternated rounds, demo store Windrow Kites\n\n`,

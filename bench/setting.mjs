@@ -3,12 +3,13 @@ import { spawn } from 'node:child_process';
 import { once } from 'node:events';
 import pg from 'pg';
 
-export async function demoSetting(serverUrl) {
+/** @param template a database to copy, with the demo in it; without one the demo is loaded */
+export async function demoSetting(serverUrl, name = 'bench', template) {
   const admin = new pg.Client({ connectionString: serverUrl });
   await admin.connect();
-  await admin.query('create database bench');
+  await admin.query(`create database ${name}${template ? ` template ${template}` : ''}`);
   await admin.end();
-  const databaseUrl = serverUrl.replace(/[^/]*$/, 'bench');
+  const databaseUrl = serverUrl.replace(/[^/]*$/, name);
   const program = `import { startService } from '@parlour/service';
     const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn', mailbox: '/dev/null' });
     console.log(port);`;

@@ -1,4 +1,7 @@
-/** `npm run bench`: what things cost, each beside its floor in one run. Needs nothing but what `npm start` needs. */
+/**
+ * `npm run bench`: what things cost, each beside its floor in one run. Needs nothing but what `npm start` needs. Arguments
+ * choose the parts: `npm run bench -- hostile`.
+ */
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
 import { startCluster, temporaryHome } from './cluster.mjs';
@@ -13,7 +16,7 @@ await main(async () => {
   const cluster = await startCluster(home);
   try {
     const { bench } = await import(join(ROOT, 'bench', 'bench.mjs'));
-    await bench(cluster.url('postgres'));
+    await bench(cluster.url('postgres'), process.argv.slice(2));
   } finally {
     cluster.stop();
     remove();
