@@ -2,7 +2,8 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { testService, type TestService } from '../../service/tests/service.js';
+import { linksTo } from '../../service/tests/mailbox.js';
+import { asAdmin, testService, type TestService } from '../../service/tests/service.js';
 
 const PROGRAM = join(__dirname, '..', 'bin', 'parlour.js');
 let service: TestService;
@@ -235,4 +236,28 @@ test('--json gives problems as JSON', async () => {
 
 test('the token is kept for this user only', () => {
   expect(statSync(join(folder, 'credentials.json')).mode & 0o777).toBe(0o600);
+});
+
+test('a name with control characters is never printed as they are: a terminal obeys some of them', async () => {
+  // The door refuses them; this one came before there was a door.
+  await asAdmin(
+    (admin) => admin.query(`update page_assignment set title = E'Gan\\x1b[2Jnet\\x07' where page = 'product:K-003'`),
+    service.databaseUrl,
+  );
+  const listed = await done('pages list --search K-003');
+  expect(listed).toContain('Gan\\u001b[2Jnet\\u0007');
+  expect(listed).not.toMatch(/(?![\n\t])\p{Cc}/u);
+  expect(await done('pages list --search K-003 --json')).not.toMatch(/(?![\n\t])\p{Cc}/u);
+});
+
+test('a forgotten password is asked for, and set with the link that was sent', async () => {
+  expect(await done('password forgot owner@osierwick.example')).toContain('a message is on its way');
+  const [link = ''] = await linksTo(service, 'owner@osierwick.example', 1);
+  const set = (password: string) => parlour(`password set ${link} -`, password);
+  expect(await set('short')).toMatchObject({
+    code: 1,
+    err: expect.stringContaining('at least 12 characters') as string,
+  });
+  expect((await set('a basket by candle light')).out).toContain('The password of owner@osierwick.example is set.');
+  expect(await set('a basket by candle light')).toMatchObject({ code: 1 });
 });

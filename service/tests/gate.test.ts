@@ -1,8 +1,14 @@
 /** Many at once: requests wait their turn, slow ones are cut, and nobody waits for somebody else's. */
 import { connect as open, type Socket } from 'node:net';
 import { randomBytes } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { routes } from '@parlour/contract';
-import { testService, type TestService } from './service.js';
+import { PROSE_LIMITS } from '@parlour/core';
+import { CONNECTIONS } from '../gate/connections.js';
+import { GATE } from '../gate/gate.js';
+import { PICTURE_LIMITS } from '../media/renditions.js';
+import { newDatabase, serviceOn, testService, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -83,4 +89,29 @@ test('a small text with much mark-up is refused, and so is one nested deeply', a
   expect(await text(`<p>${'<em>a</em>'.repeat(1_900)}</p>`)).toBe('taken');
   await service.call(routes.publish, { body: {} });
   expect((await service.shop('/')).status).toBe(200);
+});
+
+test('what stands before every app is told in the docs', () => {
+  const told = readFileSync(join(__dirname, '../../docs/limits.md'), 'utf8').replace(/ +/g, ' ');
+  const { runningPerConnection, runningPerAddress, waitingPerAddress } = GATE;
+  expect(told).toContain(`| ${runningPerConnection}; ${runningPerAddress}; ${waitingPerAddress} |`);
+  expect(told).toContain(`| ${CONNECTIONS.perAddress}; ${CONNECTIONS.most.toLocaleString('en')} |`);
+  expect(told).toContain(`who takes none of it | ${CONNECTIONS.slowMs / 1000} |`);
+  const { pixels, side, ms } = PICTURE_LIMITS;
+  expect(told).toContain(`| ${pixels / 1_000_000} million; ${side.toLocaleString('en')}; ${ms / 1000} |`);
+  const { elements, depth, breakMarks } = PROSE_LIMITS;
+  expect(told).toContain(`| ${elements.toLocaleString('en')}; ${depth}; ${breakMarks} |`);
+});
+
+test('it listens where it is told to, and nowhere else', async () => {
+  const database = await newDatabase();
+  const there = await serviceOn(database.url, { listen: '127.0.0.9' });
+  const reaches = (host: string): Promise<boolean> =>
+    new Promise((resolve) => {
+      const socket = open(there.port, host, () => resolve(true)).on('error', () => resolve(false));
+      socket.unref();
+    });
+  expect([await reaches('127.0.0.9'), await reaches('127.0.0.1')]).toEqual([true, false]);
+  await there.stop();
+  await database.drop();
 });

@@ -65,6 +65,24 @@ test('of many who make a store of one name at once, one does; sent again with on
   expect((await service.api('/stores', json('POST', { ...keyed, name: 'Other' }, key))).status).toBe(409);
 });
 
+test('a create that was cut off before its end is done by whoever sends it again, at once', async () => {
+  const body = { slug: 'skua', name: 'Skua', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' };
+  const sent = json('POST', body, { 'idempotency-key': 'cut-off' });
+  await asAdmin(async (admin) => {
+    // As a process that was killed at work leaves it: the key taken in a transaction that never ends.
+    await admin.query('begin');
+    await admin.query(`insert into idempotent_answer (account_id, key, route, request_hash)
+      select id, 'cut-off', '/stores', 'x' from account where mail = 'owner@windrow.example'`);
+    const again = service.api('/stores', sent);
+    const waits = async () => (await admin.query('select 1 from pg_locks where not granted')).rowCount;
+    for (const until = Date.now() + 10_000; !(await waits()) && Date.now() < until;);
+    expect(await waits()).toBe(1);
+    await admin.query('rollback');
+    expect((await again).status).toBe(201);
+  }, service.databaseUrl);
+  expect((await service.api('/stores', sent)).status).toBe(201);
+});
+
 test('of two who read the same name or team, one writes and the other is told', async () => {
   const tagOf = async (path: string) => String((await service.api(path)).headers.etag);
   const path = '/stores/windrow/designs/first';
