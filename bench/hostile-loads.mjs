@@ -147,7 +147,7 @@ const LOADS = {
     many: 4,
     work() {
       const pages = Array.from({ length: 10 }, (_, i) => `product:K-${String(i + 1).padStart(3, '0')}`);
-      const edits = Array.from({ length: 490 }, (_, i) => ({
+      const edits = Array.from({ length: 249 }, (_, i) => ({
         type: 'assign',
         pages,
         template: i % 2 ? null : 'product',

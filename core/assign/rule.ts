@@ -199,6 +199,8 @@ function holds(is: Operator, value: Scalar, wanted: Scalar): boolean {
 /** A rule made ready to be asked about many subjects. */
 export interface ReadyRule {
   matches(facts: SubjectFacts): boolean;
+  /** The conditions that do not hold. */
+  failing(facts: SubjectFacts): readonly Condition[];
   /** Facts with the folded value of which a subject must have one for the rule to match; null if that is not known. */
   readonly keys: readonly string[] | null;
 }
@@ -221,6 +223,7 @@ export function readyRule({ match, conditions }: Rule, decimals: number): ReadyR
   return {
     matches: (facts) =>
       match === 'all' ? tests.every(({ test }) => test(facts)) : tests.some(({ test }) => test(facts)),
+    failing: (facts) => conditions.filter((_, i) => !tests[i]?.test(facts)),
     keys: keys.length ? keys : null,
   };
 }

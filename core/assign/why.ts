@@ -26,7 +26,7 @@ import {
   type RuleSetting,
 } from './assigned.js';
 import { kindInWords, parsePage } from './page.js';
-import { readyRule, type Condition, type Rule, type Scalar, type SubjectFacts } from './rule.js';
+import type { Condition, Rule, Scalar, SubjectFacts } from './rule.js';
 import { printRule } from './rule-text.js';
 import { additionsFor } from './target.js';
 
@@ -131,9 +131,11 @@ function withoutThat(
   setting: RuleSetting,
 ): Assigned | null {
   if (assigned.reason === 'standard') return null;
-  const { [page.code]: _own, ...pages } = bucket.pages ?? {};
-  const rules = (bucket.lists?.['rules'] ?? []).filter((rule) => rule.id !== assigned.rule);
-  return assignedBy({ ...bucket, pages, lists: { rules } }, page, setting);
+  const next = rulesOf(bucket, setting.decimals).find(
+    (rule) => rule.id !== assigned.rule && counts(rule, setting.now) && rule.matches(page.facts),
+  );
+  if (next) return { template: next.template, reason: 'rule', rule: next.id };
+  return bucket.standard === undefined ? null : { template: bucket.standard, reason: 'standard' };
 }
 
 function triedRules(
@@ -160,10 +162,7 @@ function triedRules(
 function whyNot(rule: ReadyEntry, { facts, written = facts }: WhyPage, { now, decimals }: RuleSetting): string {
   if (rule.off) return 'it is switched off';
   if (!counts(rule, now)) return rule.from > now ? 'it does not count yet' : 'it counts no more';
-  const failing = rule.when.conditions.filter(
-    (condition) => !readyRule({ match: 'all', conditions: [condition] }, decimals).matches(facts),
-  );
-  return listed(failing.map((condition) => actually(condition, written, decimals)));
+  return listed(rule.failing(facts).map((condition) => actually(condition, written, decimals)));
 }
 
 function actually({ fact }: Condition, facts: SubjectFacts, decimals: number): string {

@@ -2,6 +2,7 @@
  * The types of documents, each declared once: how its key is written, what it is called in sentences, its fields, and
  * where it holds sections or entries. Everything that reads or edits documents asks here.
  */
+import { LRUCache } from 'lru-cache';
 import {
   choice,
   dateTime,
@@ -259,11 +260,17 @@ export const areasOf = ({ type, head }: Pick<DraftDocument, 'type' | 'head'>): r
 
 export const groupsOf = (type: DocumentTypeName): readonly string[] => Object.keys(DOCUMENT_TYPES[type].groups ?? {});
 
+// Asked for every edit and every document of a list.
+const types = new LRUCache<DocumentKey, { readonly type: DocumentTypeName | null }>({ max: 20_000 });
+
 /** The type a key names, or null. */
 export function typeOfKey(key: DocumentKey): DocumentTypeName | null {
-  for (const [name, { key: pattern }] of Object.entries(DOCUMENT_TYPES))
-    if (pattern.test(key)) return name as DocumentTypeName;
-  return null;
+  let known = types.get(key);
+  if (!known) {
+    const found = Object.entries(DOCUMENT_TYPES).find(([, type]) => type.key.test(key));
+    types.set(key, (known = { type: (found?.[0] as DocumentTypeName | undefined) ?? null }));
+  }
+  return known.type;
 }
 
 /** The field a path of a head means, or null. */

@@ -16,11 +16,11 @@ export const LIMITS = {
   /** Requests in one unit. */
   editsPerUnit: 500,
   /** Single edits that the requests of one unit come down to. */
-  stepsPerUnit: 5_000,
+  stepsPerUnit: 2_500,
   /** Pages one assignment may name. */
   pagesPerAssign: 1_000,
   /** Pages of one kind that have a template of their own. More are chosen by a rule. */
-  pagesAssigned: 2_500,
+  pagesAssigned: 2_000,
   /** Documents of each sort: templates, menus, content pages, … */
   documentsOfType: 2_000,
   nameLength: 80,

@@ -1,4 +1,5 @@
 /** From a field's declaration to its strict Yup schema. JSON Schema is made from the Yup schema (json-schema.ts). */
+import { LRUCache } from 'lru-cache';
 import * as yup from 'yup';
 import { ruleSchema } from '../assign/rule.js';
 import type { Field, ProductSource } from './field.js';
@@ -121,10 +122,20 @@ const schemas = new WeakMap<Field, yup.Schema>();
  * @throws Problem `bad-value`, naming the place and the remedy
  */
 export function checkValue(field: Field, value: unknown, place: string): void {
+  const isShort = typeof value === 'string' && value.length <= SHORT;
+  if (isShort && fitting.get(field)?.has(value)) return;
   let schema = schemas.get(field);
   if (!schema) schemas.set(field, (schema = fieldSchema(field)));
   check(schema, value, place, 'bad-value', field.help);
+  if (!isShort) return;
+  let known = fitting.get(field);
+  if (!known) fitting.set(field, (known = new LRUCache({ max: 200 })));
+  known.set(value, true);
 }
+
+/** Short texts that a field was found to take: a code is checked again and again where it is assigned to many pages. */
+const fitting = new WeakMap<Field, LRUCache<string, true>>();
+const SHORT = 80;
 
 /**
  * An instant as it is stored, in one form: UTC with milliseconds, `2026-11-27T08:00:00.000Z`. So instants compare as

@@ -26,15 +26,14 @@ const editTypes = { insert, remove, move, set, put, upgrade } as Record<Edit['ty
 export function applyEdit(edit: Edit, draft: Draft, kinds: KindSet | null): DraftDocument | null {
   const changed = editTypes[edit.type].apply(edit, draft, kinds);
   // A document that says no more than its absence is absent, so that edit and inverse leave nothing behind.
-  return changed && saysNothing(changed, impliedDocument(edit.document)) ? null : changed;
+  return changed && saysNothing(edit.document, changed) ? null : changed;
 }
 
 // Compared only where it can be the same: each edit of a long list would otherwise write all of it out.
-const saysNothing = (document: DraftDocument, implied: DraftDocument | null): boolean =>
-  implied !== null &&
-  Object.keys(document.head).length === Object.keys(implied.head).length &&
+const saysNothing = (key: DocumentKey, document: DraftDocument): boolean =>
+  Object.keys(document.head).length <= 1 &&
   Object.keys(document.nodes).length === 0 &&
-  isSame(document, implied);
+  isSame(document, impliedDocument(key) ?? undefined);
 
 /** The edit that takes `edit` back. */
 export const invertEdit = (edit: Edit): Edit => editTypes[edit.type].invert(edit);
