@@ -9,17 +9,24 @@ export interface Addition {
   readonly document: AdditionDocument;
 }
 
-/** The additions of a page by place, in the order of their keys. */
+/** How many additions one page takes. */
+export const MOST_ADDITIONS = 40;
+
+/** The additions of a page by place, in the order of their keys; at most `MOST_ADDITIONS` of them. */
 export function additionsFor(
   page: AskedPage,
   state: DesignState,
   setting: RuleSetting,
 ): ReadonlyMap<string, readonly Addition[]> {
   const found = new Map<string, Addition[]>();
+  let count = 0;
   for (const addition of additionsOf(state)) {
     if (!isFor(addition.document.target, page, setting)) continue;
+    if (++count > MOST_ADDITIONS) break;
     const { place } = addition.document;
-    found.set(place, [...(found.get(place) ?? []), addition]);
+    const there = found.get(place);
+    if (there) there.push(addition);
+    else found.set(place, [addition]);
   }
   return found;
 }

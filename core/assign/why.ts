@@ -28,7 +28,7 @@ import {
 import { kindInWords, parsePage } from './page.js';
 import type { Condition, Rule, Scalar, SubjectFacts } from './rule.js';
 import { printRule } from './rule-text.js';
-import { additionsFor } from './target.js';
+import { additionsFor, MOST_ADDITIONS } from './target.js';
 
 export interface WhyPage extends AskedPage {
   readonly title: string;
@@ -109,6 +109,9 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
       ...additions.map((one) => additionSentence(one, nicheNames(template, regions, state), kindTitle)),
+      ...(additions.length >= MOST_ADDITIONS
+        ? [`A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`]
+        : []),
       ...overrides.map(
         ({ setting: name, value, elsewhere }) =>
           `${THEME_FIELDS[name]?.label ?? name} is ${inWords(THEME_FIELDS[name], value)} on pages of this template; elsewhere it is ${inWords(THEME_FIELDS[name], elsewhere)}.`,

@@ -15,6 +15,8 @@ import {
   type ProductCard,
   type Section,
   assemblePage,
+  MOST_ADDITIONS,
+  why,
   readingOf,
   kindsOn,
   html,
@@ -455,6 +457,22 @@ describe('render', () => {
     expect(shown).toContain('href="/item/one">See it</a>');
     const without = { ...page, subject: { product: anyProduct } };
     expect(asked(without)?.needs).toContainEqual({ type: 'products', source: { from: 'recent' }, limit: 3 });
+  });
+
+  test('a page takes so many additions, in the order of their keys, and says that there are more', () => {
+    const many = Object.fromEntries(
+      Array.from({ length: MOST_ADDITIONS + 5 }, (_, i) => [
+        `addition/a${String(i).padStart(2, '0')}`,
+        sectioned('addition', { place: 'above', target: { kind: 'home' } }, [words(`w${i}`, `Nr ${i}.`)]),
+      ]),
+    );
+    const shown = render([], { ...pageOf(many, []) }).match(/Nr \d+\./g);
+    expect(shown).toEqual(Array.from({ length: MOST_ADDITIONS }, (_, i) => `Nr ${i}.`));
+    const state = new Map(Object.entries({ 'assignments/home': assignments('home', 'home'), ...many }));
+    const told = why({ code: 'home', title: 'Home', path: '/', facts: new Map() }, state, SETTING);
+    expect(told.sentences).toContain(
+      `A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`,
+    );
   });
 
   test('however much is put on a page, it has an end', () => {

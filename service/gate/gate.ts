@@ -2,16 +2,39 @@
  * How many requests are answered at once, for each connection and each network address; more wait their turn, and
  * beyond that are refused. Without it one client that sends many at once, all on one connection, holds up everybody.
  */
+import { performance } from 'node:perf_hooks';
 import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
 import type { Socket } from 'node:net';
 import type { ClientAddress } from '../accounts/address.js';
 
 export const GATE = {
-  runningPerConnection: 8,
-  runningPerAddress: 64,
+  runningPerConnection: 6,
+  runningPerAddress: 24,
+  /** While the process has its hands full: one address leaves room for those that come after it. */
+  runningWhenBusy: 3,
   /** Waiting ones of an address, besides those that run. */
   waitingPerAddress: 400,
 } as const;
+
+const LOOK_EVERY_MS = 100;
+/** The share of its time that a process works in, from which on it counts as busy. */
+const BUSY = 0.7;
+
+/** Tells whether the process works most of the time. Looked at anew ten times a second. */
+function watchBusy(): () => boolean {
+  let before = performance.eventLoopUtilization();
+  let busy = false;
+  let at = 0;
+  return () => {
+    const now = performance.now();
+    if (now - at < LOOK_EVERY_MS) return busy;
+    const current = performance.eventLoopUtilization();
+    busy = performance.eventLoopUtilization(current, before).utilization > BUSY;
+    before = current;
+    at = now;
+    return busy;
+  };
+}
 
 interface Waiting {
   readonly socket: Socket;
@@ -32,6 +55,8 @@ export const leaveGate = (response: ServerResponse): void => placeOf.get(respons
 /** @param listener gets each request when it is its turn */
 export function gate(listener: RequestListener, addressOf: ClientAddress): RequestListener {
   const addresses = new Map<string, AddressState>();
+  const isBusy = watchBusy();
+  const mostPerAddress = (): number => (isBusy() ? GATE.runningWhenBusy : GATE.runningPerAddress);
   /** How to leave, for every request that runs on a connection: one that breaks ends them all. */
   const leaving = new WeakMap<Socket, Set<() => void>>();
   const onSocket = (socket: Socket): Set<() => void> => {
@@ -51,9 +76,9 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
     addresses.set(address, state);
 
     const hasRoom = (on: Socket): boolean =>
-      state.running < GATE.runningPerAddress && onSocket(on).size < GATE.runningPerConnection;
+      state.running < mostPerAddress() && onSocket(on).size < GATE.runningPerConnection;
     const next = (): void => {
-      for (let i = 0; i < state.waiting.length && state.running < GATE.runningPerAddress; i++) {
+      for (let i = 0; i < state.waiting.length && state.running < mostPerAddress(); i++) {
         const one = state.waiting[i] as Waiting;
         if (!one.socket.destroyed && !hasRoom(one.socket)) continue;
         state.waiting.splice(i--, 1);

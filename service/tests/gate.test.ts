@@ -93,8 +93,10 @@ test('a small text with much mark-up is refused, and so is one nested deeply', a
 
 test('what stands before every app is told in the docs', () => {
   const told = readFileSync(join(__dirname, '../../docs/limits.md'), 'utf8').replace(/ +/g, ' ');
-  const { runningPerConnection, runningPerAddress, waitingPerAddress } = GATE;
-  expect(told).toContain(`| ${runningPerConnection}; ${runningPerAddress}; ${waitingPerAddress} |`);
+  const { runningPerConnection, runningPerAddress, runningWhenBusy, waitingPerAddress } = GATE;
+  expect(told).toContain(
+    `| ${runningPerConnection}; ${runningPerAddress} (${runningWhenBusy} while it is busy); ${waitingPerAddress} |`,
+  );
   expect(told).toContain(`| ${CONNECTIONS.perAddress}; ${CONNECTIONS.most.toLocaleString('en')} |`);
   expect(told).toContain(`who takes none of it | ${CONNECTIONS.slowMs / 1000} |`);
   const { pixels, side, ms } = PICTURE_LIMITS;
