@@ -4,6 +4,7 @@ import { createClient, routes, type Client } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
 import { DEMO_SIGN_IN } from '../index.js';
 import { linksTo, readMailbox } from './mailbox.js';
+import { joinedTo, PASSWORD, secretOf } from './people.js';
 import { asAdmin, mailboxOf, send, testService, type TestService } from './service.js';
 
 let service: TestService;
@@ -17,16 +18,7 @@ afterAll(async () => {
   await behindProxy.stop();
 });
 
-const PASSWORD = 'a harbour at dawn';
-const secretOf = ({ link }: { link: string | null }): string => link?.split('/').at(-1) ?? '';
-
-async function joined(mail: string, role: string): Promise<Client> {
-  const token = secretOf(await service.call(routes.invite, { body: { mail, role } }));
-  const open = createClient({ origin: service.origin });
-  await open.call(routes.join, { body: { token, name: mail.split('@')[0] ?? '', password: PASSWORD } });
-  const made = await open.call(routes.createToken, { body: { mail, password: PASSWORD, name: 'test' } });
-  return createClient({ origin: service.origin, token: made.token });
-}
+const joined = (mail: string, role: string): Promise<Client> => joinedTo(service, mail, role);
 const at = { store: 'windrow', design: 'live' };
 const edit = (client: Client, ...edits: EditRequest[]) =>
   client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });

@@ -4,27 +4,13 @@ import { createClient, pathParams, routes, type Client, type Route } from '@parl
 import type { EditRequest } from '@parlour/core';
 import { DEMO_SIGN_IN } from '../index.js';
 import { emptyDatabase, testService, type TestService, serviceOn } from './service.js';
+import { joinedTo, PASSWORD, secretOf } from './people.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
 afterAll(() => service.stop());
 
-const PASSWORD = 'a harbour at dawn';
-
-/** The secret of an invitation's link. */
-const secretOf = ({ link }: { link: string | null }): string => link?.split('/').at(-1) ?? '';
-
-/** Invites somebody into the demo store and signs them in. */
-async function joined(mail: string, role: string): Promise<Client> {
-  const token = secretOf(await service.call(routes.invite, { body: { mail, role } }));
-  const open = createClient({ origin: service.origin });
-  await open.call(routes.join, { body: { token, name: mail.split('@')[0] ?? '', password: PASSWORD } });
-  await expect(open.call(routes.join, { body: { token, name: 'x', password: PASSWORD } })).rejects.toMatchObject({
-    code: 'bad-invitation',
-  });
-  const made = await open.call(routes.createToken, { body: { mail, password: PASSWORD, name: 'test' } });
-  return createClient({ origin: service.origin, token: made.token });
-}
+const joined = (mail: string, role: string): Promise<Client> => joinedTo(service, mail, role);
 const at = { store: 'windrow', design: 'live' };
 const edit = (client: Client, ...edits: EditRequest[]) =>
   client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });
