@@ -77,7 +77,6 @@ export const PROBLEMS = {
   'bad-invitation': [403, 'The invitation has expired or was used already.'],
   'stale-tag': [412, 'The resource has changed since it was read, or has nothing that `If-Match` could fit.'],
   'reused-key': [409, 'The idempotency key was used for another request before.'],
-  'under-way': [409, 'A request with the same idempotency key has begun and is not done yet.'],
   'no-such-change': [404, 'The draft has no unpublished change of this id.'],
   'nothing-to-publish': [409, 'The state that would go live is live already.'],
   'newer-format': [409, 'A document was written by a newer version of Parlour.'],

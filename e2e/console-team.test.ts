@@ -61,7 +61,7 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
   await page.goto(consoleAt('/team'));
   for (const mail of ['tolle@windrow.example', 'late@windrow.example']) {
     await page.getByLabel('Mail address').fill(mail);
-    await page.getByRole('button', { name: 'Make a link' }).click();
+    await page.getByRole('button', { name: 'Invite', exact: true }).click();
     await page.getByRole('cell', { name: mail, exact: true }).waitFor();
   }
   await page.getByRole('button', { name: 'Withdraw the invitation of tolle@windrow.example' }).click();
@@ -76,7 +76,7 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
   // An editor sees the team, and nothing to change it with.
   await other.goto(consoleAt('/team'));
   await other.getByRole('cell', { name: 'Maren Oldacre' }).waitFor();
-  expect(await other.getByRole('button', { name: 'Make a link' }).count()).toBe(0);
+  expect(await other.getByRole('button', { name: 'Invite', exact: true }).count()).toBe(0);
   await other.close();
 
   await page.reload();

@@ -103,7 +103,7 @@ test('a purchase that is too large is refused in words on the same page', async 
   await page.getByLabel('Colour').selectOption('Marigold');
   await page.getByLabel('Quantity').fill('7');
   await page.getByRole('button', { name: 'Put into the cart' }).click();
-  await page.getByRole('alert').getByText('Only 1 of 3.2 m, Marigold are left. Choose a smaller quantity.').waitFor();
+  await page.getByRole('alert').getByText('Only 1 of 3.2 m, Marigold is left. Choose a smaller quantity.').waitFor();
 });
 
 test('words without end stay within the page, on a phone too', async () => {

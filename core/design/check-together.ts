@@ -67,11 +67,15 @@ export function checkWays(
   const path = [...changed.keys()].find((key) => key === keys.paths || key.startsWith('content/'));
   if (path === undefined) return;
   const paths = changed.has(keys.paths) ? changed.get(keys.paths) : undefined;
+  // Where a page's own slug is what changed, the sentence is about that page.
+  const only = changed.has(keys.paths)
+    ? undefined
+    : new Set([...changed.keys()].filter((key) => key.startsWith('content/')).map(codeOf));
   const document = paths ? closeDocument(paths) : changed.has(keys.paths) ? undefined : published.get(keys.paths);
   const valuesOf = (key: DocumentKey) =>
     changed.has(key) ? changed.get(key)?.head : (published.get(key) as Values | undefined);
   refusing(path, () =>
-    checkContentPaths(contentPlaces(showing, valuesOf), checkPatterns(document as PathsDocument | undefined)),
+    checkContentPaths(contentPlaces(showing, valuesOf), checkPatterns(document as PathsDocument | undefined), only),
   );
 }
 

@@ -12,7 +12,8 @@ export const GATE = {
   runningPerAddress: 24,
   /** While the process has its hands full: one address leaves room for those that come after it. */
   runningWhenBusy: 3,
-  /** Waiting ones of an address, besides those that run. */
+  /** Waiting ones of a connection and of an address, besides those that run: one connection is not the whole queue. */
+  waitingPerConnection: 100,
   waitingPerAddress: 400,
 } as const;
 
@@ -77,6 +78,9 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
 
     const hasRoom = (on: Socket): boolean =>
       state.running < mostPerAddress() && onSocket(on).size < GATE.runningPerConnection;
+    const mayWait = (on: Socket): boolean =>
+      state.waiting.length < GATE.waitingPerAddress &&
+      state.waiting.filter(({ socket: one }) => one === on).length < GATE.waitingPerConnection;
     const next = (): void => {
       for (let i = 0; i < state.waiting.length && state.running < mostPerAddress(); i++) {
         const one = state.waiting[i] as Waiting;
@@ -100,7 +104,7 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
       listener(request, response);
     };
     if (hasRoom(socket)) start();
-    else if (state.waiting.length < GATE.waitingPerAddress) state.waiting.push({ socket, start });
+    else if (mayWait(socket)) state.waiting.push({ socket, start });
     else refuse(request, response);
   };
 }

@@ -4,11 +4,12 @@ import sharp from 'sharp';
 import { asAdmin, testService, type Answer, type TestService } from './service.js';
 
 let service: TestService;
-beforeAll(async () => (service = await testService()));
+beforeAll(async () => (service = await testService({ proxies: ['127.0.0.1'] })));
 afterAll(() => service.stop());
 
-const upload = (body: Uint8Array): Promise<Answer> =>
-  service.api('/stores/windrow/pictures?name=x', { method: 'POST', body });
+/** @param from the address it comes from; the proxy before the service says it */
+const upload = (body: Uint8Array, from = '203.0.113.1'): Promise<Answer> =>
+  service.api('/stores/windrow/pictures?name=x', { method: 'POST', body, headers: { 'x-forwarded-for': from } });
 
 /** A grey PNG of a size, as small as its compression makes it. */
 function png(width: number, height: number): Buffer {
@@ -52,7 +53,7 @@ test('many at once wait their turn, and beyond that are told to come again', asy
   })
     .png()
     .toBuffer();
-  const answers = await Promise.all(Array.from({ length: 40 }, () => upload(noise)));
+  const answers = await Promise.all(Array.from({ length: 40 }, (_, i) => upload(noise, `203.0.113.${i}`)));
   const found = new Set(answers.map(({ status }) => status));
   expect([...found].sort()).toEqual([201, 503]);
   expect(answers.find(({ status }) => status === 503)?.headers['retry-after']).toBe('5');
