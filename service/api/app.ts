@@ -1,4 +1,5 @@
 /** The console's host: the API below `/api`, the built console everywhere else, and the probes. */
+import { createHash } from 'node:crypto';
 import express, { Router, type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
@@ -58,8 +59,9 @@ function apiRouter(service: Service): Router {
   });
   router.use(sameOriginOnly);
   // The same for everybody until the next start, and large.
-  const description = JSON.stringify(openapi());
-  router.get('/openapi.json', (_request, response) => response.type('json').send(description));
+  const description = Buffer.from(JSON.stringify(openapi()));
+  const etag = `"${createHash('sha256').update(description).digest('base64url')}"`;
+  router.get('/openapi.json', (_request, response) => response.type('json').set({ etag }).send(description));
   const api: Api = { ...service, router };
   signInRoutes(api);
   storeRoutes(api);

@@ -45,6 +45,8 @@ interface Waiting {
 interface AddressState {
   running: number;
   readonly waiting: Waiting[];
+  /** Whether the next of the waiting will be let in on the next turn of the loop. */
+  turn: boolean;
 }
 
 // A long answer, such as a stream of events, gives its place back while it goes on.
@@ -60,6 +62,8 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
   const mostPerAddress = (): number => (isBusy() ? GATE.runningWhenBusy : GATE.runningPerAddress);
   /** How to leave, for every request that runs on a connection: one that breaks ends them all. */
   const leaving = new WeakMap<Socket, Set<() => void>>();
+  /** Connections that were told once that they ask too much; the rest of what they sent gets no answer. */
+  const refused = new WeakSet<Socket>();
   const onSocket = (socket: Socket): Set<() => void> => {
     let leaves = leaving.get(socket);
     if (!leaves) {
@@ -69,33 +73,40 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
     }
     return leaves;
   };
+  const hasRoom = (state: AddressState, on: Socket): boolean =>
+    state.running < mostPerAddress() && onSocket(on).size < GATE.runningPerConnection;
+  const mayWait = ({ waiting }: AddressState, on: Socket): boolean =>
+    waiting.length < GATE.waitingPerAddress &&
+    waiting.filter(({ socket }) => socket === on).length < GATE.waitingPerConnection;
+
+  /** Lets in one that waits; the next on the next turn of the loop, so that other addresses come in between. */
+  const letIn = (address: string, state: AddressState): void => {
+    if (state.turn) return;
+    state.turn = true;
+    setImmediate(() => {
+      state.turn = false;
+      state.waiting.splice(0, Infinity, ...state.waiting.filter(({ socket }) => !socket.destroyed));
+      const first = state.waiting.findIndex(({ socket }) => hasRoom(state, socket));
+      const [next] = first < 0 ? [] : state.waiting.splice(first, 1);
+      next?.start();
+      if (next && state.waiting.length > 0) letIn(address, state);
+      if (state.running === 0 && state.waiting.length === 0) addresses.delete(address);
+    });
+  };
 
   return (request, response) => {
     const address = addressOf(request);
     const { socket } = request;
-    const state = addresses.get(address) ?? { running: 0, waiting: [] };
+    if (refused.has(socket)) return void request.resume();
+    const state = addresses.get(address) ?? { running: 0, waiting: [], turn: false };
     addresses.set(address, state);
 
-    const hasRoom = (on: Socket): boolean =>
-      state.running < mostPerAddress() && onSocket(on).size < GATE.runningPerConnection;
-    const mayWait = (on: Socket): boolean =>
-      state.waiting.length < GATE.waitingPerAddress &&
-      state.waiting.filter(({ socket: one }) => one === on).length < GATE.waitingPerConnection;
-    const next = (): void => {
-      for (let i = 0; i < state.waiting.length && state.running < mostPerAddress(); i++) {
-        const one = state.waiting[i] as Waiting;
-        if (!one.socket.destroyed && !hasRoom(one.socket)) continue;
-        state.waiting.splice(i--, 1);
-        if (!one.socket.destroyed) one.start();
-      }
-      if (state.running === 0 && state.waiting.length === 0) addresses.delete(address);
-    };
     const start = (): void => {
       const running = onSocket(socket);
       const leave = (): void => {
         if (!running.delete(leave)) return;
         state.running--;
-        next();
+        letIn(address, state);
       };
       state.running++;
       running.add(leave);
@@ -103,9 +114,15 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
       response.once('close', leave);
       listener(request, response);
     };
-    if (hasRoom(socket)) start();
-    else if (mayWait(socket)) state.waiting.push({ socket, start });
-    else refuse(request, response);
+    // Whoever comes while others of the same address wait, waits behind them.
+    if (state.waiting.length === 0 && hasRoom(state, socket)) start();
+    else if (mayWait(state, socket)) {
+      state.waiting.push({ socket, start });
+      letIn(address, state);
+    } else {
+      refused.add(socket);
+      refuse(request, response);
+    }
   };
 }
 
