@@ -7,14 +7,14 @@ import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { measureDesign } from './design.mjs';
-import { measureHostile } from './hostile.mjs';
+import { HOSTILE_LOADS, measureHostile } from './hostile.mjs';
 import { measureHttp } from './http.mjs';
 import { measureRender } from './render.mjs';
 import { demoSetting } from './setting.mjs';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
-/** @param parts which to measure: `render`, `http`, `design`, `hostile`; all if empty */
+/** @param parts which to measure: `render`, `http`, `design`, `hostile`, or loads of the last by name; all if empty */
 export async function bench(databaseUrl, parts = []) {
   const wanted = (part) => parts.length === 0 || parts.includes(part);
   const rows = [];
@@ -23,7 +23,9 @@ export async function bench(databaseUrl, parts = []) {
   if (wanted('http')) rows.push(...(await measureHttp(setting)));
   await setting.close();
   if (wanted('design')) rows.push(...(await measureDesign(databaseUrl)));
-  if (wanted('hostile')) rows.push(...(await measureHostile((name) => demoSetting(databaseUrl, name, 'bench'))));
+  const loads = parts.filter((part) => HOSTILE_LOADS.includes(part));
+  if (wanted('hostile') || loads.length > 0)
+    rows.push(...(await measureHostile((name) => demoSetting(databaseUrl, name, 'bench'), loads)));
   const about = { node: process.version, cores: availableParallelism(), rounds: 7, when: new Date().toISOString() };
   process.stdout.write(
     `\nNode ${about.node}, ${about.cores} cores, medians of ${about.rounds} alternated rounds, demo store Windrow Kites\n\n`,

@@ -12,7 +12,7 @@ import { createClient, routes } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '@parlour/service';
 import { median } from './rounds.mjs';
 
-const LOADS = [
+export const HOSTILE_LOADS = [
   'text',
   'picture',
   'rule',
@@ -30,10 +30,14 @@ const SECONDS = 2;
 const EVERY_MS = 15;
 const PROGRAM = join(dirname(fileURLToPath(import.meta.url)), 'hostile-loads.mjs');
 
-/** @param setting from `demoSetting`; a new one for each load, so that none inherits what another left */
-export async function measureHostile(settingFor) {
+/**
+ * @param settingFor from `demoSetting`; a new one for each load, so that none inherits what another left
+ * @param only names of loads; all if empty
+ */
+export async function measureHostile(settingFor, only = []) {
   const rows = [];
-  for (const [i, name] of LOADS.entries()) {
+  for (const [i, name] of HOSTILE_LOADS.entries()) {
+    if (only.length > 0 && !only.includes(name)) continue;
     const setting = await settingFor(`hostile_${i}`);
     const { port } = setting;
     const { mail, password } = DEMO_SIGN_IN;

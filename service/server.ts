@@ -46,10 +46,8 @@ export function createService(service: Service, logger: Logger): Server {
       .writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
       .end(`No console and no store has the host name “${host}”.\n`);
   };
-  const server = createServer(
-    { requestTimeout: 30_000, headersTimeout: 10_000, connectionsCheckingInterval: 2_000 },
-    gate(listener, addressOf),
-  );
+  const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000, connectionsCheckingInterval: 2_000 });
+  gate(server, listener, addressOf);
   watchConnections(server, isProxy(config.proxies));
   return server;
 }

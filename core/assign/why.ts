@@ -26,7 +26,7 @@ import {
   type RuleSetting,
 } from './assigned.js';
 import { kindInWords, parsePage } from './page.js';
-import type { Condition, Rule, Scalar, SubjectFacts } from './rule.js';
+import type { Rule, Scalar, SubjectFacts } from './rule.js';
 import { printRule } from './rule-text.js';
 import { additionsFor, MOST_ADDITIONS } from './target.js';
 
@@ -99,9 +99,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
     sentences: [
       `${page.title} (${page.code}) lies at ${page.path}.`,
       templateSentence(assigned, kindTitle, nameOf, tried),
-      ...tried
-        .filter((one) => !one.matched)
-        .map((one) => `The rule ${one.rule} for “${nameOf(one.template)}” does not match: ${one.because}.`),
+      ...mismatchSentences(tried, nameOf),
       ...(otherwise
         ? [
             `Without that it would have “${nameOf(otherwise.template)}”, ${otherwise.reason === 'rule' ? 'by a rule' : `the standard of ${kindTitle} pages`}.`,
@@ -165,10 +163,11 @@ function triedRules(
 function whyNot(rule: ReadyEntry, { facts, written = facts }: WhyPage, { now, decimals }: RuleSetting): string {
   if (rule.off) return 'it is switched off';
   if (!counts(rule, now)) return rule.from > now ? 'it does not count yet' : 'it counts no more';
-  return listed(rule.failing(facts).map((condition) => actually(condition, written, decimals)));
+  const about = new Set(rule.failing(facts).map(({ fact }) => fact));
+  return listed([...about].map((fact) => actually(fact, written, decimals)));
 }
 
-function actually({ fact }: Condition, facts: SubjectFacts, decimals: number): string {
+function actually(fact: string, facts: SubjectFacts, decimals: number): string {
   const values = facts.get(fact) ?? [];
   if (values.length === 0) return `it has no ${fact}`;
   const written = (value: Scalar): string => (fact === 'price' ? String(Number(value) / 10 ** decimals) : shown(value));
@@ -192,6 +191,20 @@ function overridesOf(template: TemplateDocument | undefined, theme: ThemeDocumen
     value,
     elsewhere: theme?.values?.[setting] ?? THEME_FIELDS[setting]?.default,
   }));
+}
+
+const MOST_SENTENCES = 50;
+
+/** Why the rules before did not match. All of them are in `tried`; nobody reads hundreds of sentences. */
+function mismatchSentences(tried: readonly TriedRule[], nameOf: (code: string) => string): string[] {
+  const missed = tried.filter((one) => !one.matched);
+  const more = missed.length - MOST_SENTENCES;
+  return [
+    ...missed
+      .slice(0, MOST_SENTENCES)
+      .map((one) => `The rule ${one.rule} for “${nameOf(one.template)}” does not match: ${one.because}.`),
+    ...(more > 0 ? [`${more === 1 ? 'One more rule does' : `${more} more rules do`} not match either.`] : []),
+  ];
 }
 
 function templateSentence(

@@ -13,7 +13,7 @@ export type ClientAddress = (request: IncomingMessage) => string;
  */
 export function clientAddresses(proxies: readonly string[]): ClientAddress {
   const isTrusted = proxyaddr.compile([...proxies]);
-  return (request) => (request.socket.remoteAddress ? counted(proxyaddr(request, isTrusted)) : '');
+  return (request) => (request.socket.remoteAddress ? addressCounted(proxyaddr(request, isTrusted)) : '');
 }
 
 /** Tells whether an address is that of a trusted proxy. */
@@ -22,8 +22,8 @@ export function isProxy(proxies: readonly string[]): (address: string) => boolea
   return (address) => ipaddr.isValid(address) && isTrusted(address, 0);
 }
 
-/** Whoever has one address of version 6 has 2^64 of them, so the first half counts. */
-function counted(address: string): string {
+/** The address as it is counted: whoever has one of version 6 has 2^64 of them, so the first half counts. */
+export function addressCounted(address: string): string {
   if (!ipaddr.isValid(address)) return address;
   const parsed = ipaddr.process(address);
   if (parsed.kind() === 'ipv4') return parsed.toString();

@@ -92,9 +92,7 @@ export function pageRoutes(api: Api): void {
     const fields = asked
       ? whySection(asked, SHIPPED_KINDS, { binding: (name) => bindingOf(page, name) }, lookOf(told, state))
       : [];
-    return JSON.parse(
-      JSON.stringify({ ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] }),
-    ) as never;
+    return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] } as never;
   });
 }
 

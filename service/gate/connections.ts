@@ -4,6 +4,7 @@
  */
 import type { Server } from 'node:http';
 import type { Socket } from 'node:net';
+import { addressCounted } from '../accounts/address.js';
 
 export const CONNECTIONS = {
   most: 4_000,
@@ -29,9 +30,10 @@ export function watchConnections(server: Server, isProxy: (address: string) => b
   const perAddress = new Map<string, number>();
   server.maxConnections = CONNECTIONS.most;
   server.on('connection', (socket: Socket) => {
-    const address = socket.remoteAddress ?? '';
+    const from = socket.remoteAddress ?? '';
+    const address = addressCounted(from);
     const count = (perAddress.get(address) ?? 0) + 1;
-    if (count > CONNECTIONS.perAddress && !isProxy(address)) return void socket.destroy();
+    if (count > CONNECTIONS.perAddress && !isProxy(from)) return void socket.destroy();
     perAddress.set(address, count);
     readers.set(socket, { waiting: 0, since: Date.now() });
     socket.once('close', () => {

@@ -3,9 +3,9 @@
  * beyond that are refused. Without it one client that sends many at once, all on one connection, holds up everybody.
  */
 import { performance } from 'node:perf_hooks';
-import type { IncomingMessage, RequestListener, ServerResponse } from 'node:http';
+import type { IncomingMessage, RequestListener, Server, ServerResponse } from 'node:http';
 import type { Socket } from 'node:net';
-import type { ClientAddress } from '../accounts/address.js';
+import { addressCounted, type ClientAddress } from '../accounts/address.js';
 
 export const GATE = {
   runningPerConnection: 6,
@@ -15,6 +15,8 @@ export const GATE = {
   /** Waiting ones of a connection and of an address, besides those that run: one connection is not the whole queue. */
   waitingPerConnection: 100,
   waitingPerAddress: 400,
+  /** How many connections of an address are told in words, each second, that it asks too much; others are cut. */
+  refusalsPerSecond: 20,
 } as const;
 
 const LOOK_EVERY_MS = 100;
@@ -47,6 +49,8 @@ interface AddressState {
   readonly waiting: Waiting[];
   /** Whether the next of the waiting will be let in on the next turn of the loop. */
   turn: boolean;
+  /** Refusals in the second that began then. */
+  refusals: { since: number; count: number };
 }
 
 // A long answer, such as a stream of events, gives its place back while it goes on.
@@ -55,8 +59,8 @@ const placeOf = new WeakMap<ServerResponse, () => void>();
 /** Gives back the place of a request whose answer goes on for long. It must have a limit of its own. */
 export const leaveGate = (response: ServerResponse): void => placeOf.get(response)?.();
 
-/** @param listener gets each request when it is its turn */
-export function gate(listener: RequestListener, addressOf: ClientAddress): RequestListener {
+/** Puts the gate before a server. @param listener gets each request when it is its turn */
+export function gate(server: Server, listener: RequestListener, addressOf: ClientAddress): void {
   const addresses = new Map<string, AddressState>();
   const isBusy = watchBusy();
   const mostPerAddress = (): number => (isBusy() ? GATE.runningWhenBusy : GATE.runningPerAddress);
@@ -94,12 +98,25 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
     });
   };
 
-  return (request, response) => {
+  /** Whether an address hears of it in words once more; otherwise its connection is cut, which costs the least. */
+  const isTold = ({ refusals }: AddressState): boolean => {
+    const now = performance.now();
+    if (now - refusals.since > 1_000) Object.assign(refusals, { since: now, count: 0 });
+    return ++refusals.count <= GATE.refusalsPerSecond;
+  };
+
+  // While an address has as much waiting as it may, its further connections are not even read.
+  server.on('connection', (socket: Socket) => {
+    const state = addresses.get(addressCounted(socket.remoteAddress ?? ''));
+    if (state && state.waiting.length >= GATE.waitingPerAddress && !isTold(state)) socket.destroy();
+  });
+  server.on('request', (request, response) => {
     const address = addressOf(request);
     const { socket } = request;
     if (refused.has(socket)) return void request.resume();
-    const state = addresses.get(address) ?? { running: 0, waiting: [], turn: false };
-    addresses.set(address, state);
+    let state = addresses.get(address);
+    if (!state)
+      addresses.set(address, (state = { running: 0, waiting: [], turn: false, refusals: { since: 0, count: 0 } }));
 
     const start = (): void => {
       const running = onSocket(socket);
@@ -121,9 +138,12 @@ export function gate(listener: RequestListener, addressOf: ClientAddress): Reque
       letIn(address, state);
     } else {
       refused.add(socket);
-      refuse(request, response);
+      // A proxy's connection carries others' requests too.
+      const isOwn = address === addressCounted(socket.remoteAddress ?? '');
+      if (isTold(state) || !isOwn) refuse(request, response);
+      else socket.destroy();
     }
-  };
+  });
 }
 
 function refuse(request: IncomingMessage, response: ServerResponse): void {
