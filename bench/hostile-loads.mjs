@@ -196,7 +196,7 @@ function hold(work, ms) {
     socket.on('close', () => {
       clearTimeout(timer);
       // Whoever is cut at once does not come back faster than a person could.
-      setTimeout(resolve, 50);
+      setTimeout(resolve, 500);
     });
   });
 }

@@ -3,7 +3,7 @@
  * Arguments choose by file name. A fault that no test notices is a test that is missing.
  */
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
@@ -130,7 +130,8 @@ const SERVICE = [
   ['storefront/sites.ts', ' || !(await roleIn(db, right.by, store.id))', '', 'rights'],
   ['storefront/sites.ts', "path.replace(/^[/\\\\]+/, '/')", 'path', 'rights'],
   ['api/events.ts', 'void recheck()),', 'undefined),', 'rights'],
-  ['gate/gate.ts', 'state.waiting.length < GATE.waitingPerAddress', 'true', 'gate'],
+  ['gate/gate.ts', 'waiting.length < GATE.waitingPerAddress &&', '', 'gate'],
+  ['gate/gate.ts', '.length < GATE.waitingPerConnection', '.length >= 0', 'gate'],
   ['gate/connections.ts', 'now - reader.since > CONNECTIONS.slowMs', 'false', 'gate'],
   ['jobs.ts', 'if (isDatabaseAway(error)) throw error;', 'throw error;', 'breaking'],
   ['assigning/renew.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
@@ -158,7 +159,9 @@ await main(async () => {
     'tsconfig.base.json',
   ])
     cpSync(join(ROOT, name), join(copy, name), { recursive: true, filter: kept });
-  symlinkSync(join(ROOT, 'node_modules'), join(copy, 'node_modules'));
+  for (const room of ['', 'core', 'contract', 'service'])
+    if (existsSync(join(ROOT, room, 'node_modules')))
+      symlinkSync(join(ROOT, room, 'node_modules'), join(copy, room, 'node_modules'));
   const wanted = process.argv.slice(2);
   const all = [
     ...CORE.map(([file, from, to]) => ({ file: `core/${file}`, from, to, tests: [] })),

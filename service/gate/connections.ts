@@ -8,7 +8,9 @@ import { addressCounted } from '../accounts/address.js';
 
 export const CONNECTIONS = {
   most: 4_000,
-  perAddress: 600,
+  perAddress: 200,
+  /** Of those, how many are read as they come; further ones are read one on each turn of the loop. */
+  readAtOnce: 24,
   /** How long an answer may wait without its reader taking this much of it. */
   slowMs: 10_000,
   slowBytes: 20_000,
@@ -17,6 +19,12 @@ export const CONNECTIONS = {
 } as const;
 
 const LOOK_EVERY_MS = 1_000;
+
+interface AddressConnections {
+  open: number;
+  /** Connections that are not read yet. */
+  readonly unread: Socket[];
+}
 
 interface Reader {
   /** Bytes that waited when it last took enough. */
@@ -27,25 +35,39 @@ interface Reader {
 /** Watches the connections of a server until it closes. @param isProxy connections that stand for many clients */
 export function watchConnections(server: Server, isProxy: (address: string) => boolean): void {
   const readers = new Map<Socket, Reader>();
-  const perAddress = new Map<string, number>();
+  const addresses = new Map<string, AddressConnections>();
   server.maxConnections = CONNECTIONS.most;
   server.on('connection', (socket: Socket) => {
     const from = socket.remoteAddress ?? '';
     const address = addressCounted(from);
-    const count = (perAddress.get(address) ?? 0) + 1;
-    if (count > CONNECTIONS.perAddress && !isProxy(from)) return void socket.destroy();
-    perAddress.set(address, count);
+    const all = addresses.get(address) ?? { open: 0, unread: [] };
+    if (!isProxy(from)) {
+      if (all.open >= CONNECTIONS.perAddress) return void socket.destroy();
+      if (all.open >= CONNECTIONS.readAtOnce) readLater(socket, all.unread);
+    }
+    all.open++;
+    addresses.set(address, all);
     readers.set(socket, { waiting: 0, since: Date.now() });
     socket.once('close', () => {
       readers.delete(socket);
-      const left = (perAddress.get(address) ?? 1) - 1;
-      if (left > 0) perAddress.set(address, left);
-      else perAddress.delete(address);
+      if (--all.open === 0) addresses.delete(address);
     });
   });
   const timer = setInterval(() => cutSlow(readers, Date.now()), LOOK_EVERY_MS);
   timer.unref();
   server.on('close', () => clearInterval(timer));
+}
+
+/** What hundreds of connections ask at the same moment is taken in turns with what others ask. */
+function readLater(socket: Socket, unread: Socket[]): void {
+  socket.pause();
+  unread.push(socket);
+  if (unread.length > 1) return;
+  const next = (): void => {
+    unread.shift()?.resume();
+    if (unread.length > 0) setImmediate(next);
+  };
+  setImmediate(next);
 }
 
 function cutSlow(readers: ReadonlyMap<Socket, Reader>, now: number): void {

@@ -10,8 +10,10 @@ import { addressCounted, type ClientAddress } from '../accounts/address.js';
 export const GATE = {
   runningPerConnection: 6,
   runningPerAddress: 24,
-  /** While the process has its hands full: one address leaves room for those that come after it. */
+  /** While the process has its hands full, for the address that asks for the most: it leaves room for the others … */
   runningWhenBusy: 3,
+  /** … and its next request is let in after so many milliseconds. */
+  pauseWhenBusyMs: 5,
   /** Waiting ones of a connection and of an address, besides those that run: one connection is not the whole queue. */
   waitingPerConnection: 100,
   waitingPerAddress: 400,
@@ -22,22 +24,9 @@ export const GATE = {
 const LOOK_EVERY_MS = 100;
 /** The share of its time that a process works in, from which on it counts as busy. */
 const BUSY = 0.7;
-
-/** Tells whether the process works most of the time. Looked at anew ten times a second. */
-function watchBusy(): () => boolean {
-  let before = performance.eventLoopUtilization();
-  let busy = false;
-  let at = 0;
-  return () => {
-    const now = performance.now();
-    if (now - at < LOOK_EVERY_MS) return busy;
-    const current = performance.eventLoopUtilization();
-    busy = performance.eventLoopUtilization(current, before).utilization > BUSY;
-    before = current;
-    at = now;
-    return busy;
-  };
-}
+/** How much of what an address asks for now counts, each time it is looked at: about what it did in two seconds. */
+const NEWEST = 0.05;
+const FORGOTTEN = 0.01;
 
 interface Waiting {
   readonly socket: Socket;
@@ -47,10 +36,38 @@ interface Waiting {
 interface AddressState {
   running: number;
   readonly waiting: Waiting[];
+  /** How many requests it had here, on average of late. */
+  load: number;
   /** Whether the next of the waiting will be let in on the next turn of the loop. */
   turn: boolean;
   /** Refusals in the second that began then. */
   refusals: { since: number; count: number };
+}
+
+/**
+ * Finds the address that asks for the most while the process works most of the time and others ask too; null
+ * otherwise. Those that asked for nothing lately are forgotten.
+ */
+function watchBusy(addresses: Map<string, AddressState>): () => AddressState | null {
+  let before = performance.eventLoopUtilization();
+  let at = 0;
+  let heaviest: AddressState | null = null;
+  return () => {
+    const now = performance.now();
+    if (now - at < LOOK_EVERY_MS) return heaviest;
+    at = now;
+    const current = performance.eventLoopUtilization();
+    const busy = performance.eventLoopUtilization(current, before).utilization > BUSY;
+    before = current;
+    heaviest = null;
+    for (const [address, state] of addresses) {
+      const asked = state.running + state.waiting.length;
+      state.load += NEWEST * (asked - state.load);
+      if (asked === 0 && state.load < FORGOTTEN) addresses.delete(address);
+      else if (busy && addresses.size > 1 && state.load > (heaviest?.load ?? 0)) heaviest = state;
+    }
+    return heaviest;
+  };
 }
 
 // A long answer, such as a stream of events, gives its place back while it goes on.
@@ -62,8 +79,9 @@ export const leaveGate = (response: ServerResponse): void => placeOf.get(respons
 /** Puts the gate before a server. @param listener gets each request when it is its turn */
 export function gate(server: Server, listener: RequestListener, addressOf: ClientAddress): void {
   const addresses = new Map<string, AddressState>();
-  const isBusy = watchBusy();
-  const mostPerAddress = (): number => (isBusy() ? GATE.runningWhenBusy : GATE.runningPerAddress);
+  const heaviest = watchBusy(addresses);
+  const mostOf = (state: AddressState): number =>
+    state === heaviest() ? GATE.runningWhenBusy : GATE.runningPerAddress;
   /** How to leave, for every request that runs on a connection: one that breaks ends them all. */
   const leaving = new WeakMap<Socket, Set<() => void>>();
   /** Connections that were told once that they ask too much; the rest of what they sent gets no answer. */
@@ -78,23 +96,23 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
     return leaves;
   };
   const hasRoom = (state: AddressState, on: Socket): boolean =>
-    state.running < mostPerAddress() && onSocket(on).size < GATE.runningPerConnection;
+    state.running < mostOf(state) && onSocket(on).size < GATE.runningPerConnection;
   const mayWait = ({ waiting }: AddressState, on: Socket): boolean =>
     waiting.length < GATE.waitingPerAddress &&
     waiting.filter(({ socket }) => socket === on).length < GATE.waitingPerConnection;
 
-  /** Lets in one that waits; the next on the next turn of the loop, so that other addresses come in between. */
-  const letIn = (address: string, state: AddressState): void => {
+  /** Lets in one that waits; the next on a later turn of the loop, so that other addresses come in between. */
+  const letIn = (state: AddressState): void => {
     if (state.turn) return;
     state.turn = true;
-    setImmediate(() => {
+    const soon = state === heaviest() ? (go: () => void) => setTimeout(go, GATE.pauseWhenBusyMs) : setImmediate;
+    soon(() => {
       state.turn = false;
       state.waiting.splice(0, Infinity, ...state.waiting.filter(({ socket }) => !socket.destroyed));
       const first = state.waiting.findIndex(({ socket }) => hasRoom(state, socket));
       const [next] = first < 0 ? [] : state.waiting.splice(first, 1);
       next?.start();
-      if (next && state.waiting.length > 0) letIn(address, state);
-      if (state.running === 0 && state.waiting.length === 0) addresses.delete(address);
+      if (next && state.waiting.length > 0) letIn(state);
     });
   };
 
@@ -116,14 +134,17 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
     if (refused.has(socket)) return void request.resume();
     let state = addresses.get(address);
     if (!state)
-      addresses.set(address, (state = { running: 0, waiting: [], turn: false, refusals: { since: 0, count: 0 } }));
+      addresses.set(
+        address,
+        (state = { running: 0, waiting: [], load: 0, turn: false, refusals: { since: 0, count: 0 } }),
+      );
 
     const start = (): void => {
       const running = onSocket(socket);
       const leave = (): void => {
         if (!running.delete(leave)) return;
         state.running--;
-        letIn(address, state);
+        letIn(state);
       };
       state.running++;
       running.add(leave);
@@ -132,10 +153,10 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
       listener(request, response);
     };
     // Whoever comes while others of the same address wait, waits behind them.
-    if (state.waiting.length === 0 && hasRoom(state, socket)) start();
+    if (state.waiting.length === 0 && state !== heaviest() && hasRoom(state, socket)) start();
     else if (mayWait(state, socket)) {
       state.waiting.push({ socket, start });
-      letIn(address, state);
+      letIn(state);
     } else {
       refused.add(socket);
       // A proxy's connection carries others' requests too.
