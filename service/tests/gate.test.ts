@@ -15,10 +15,12 @@ beforeAll(async () => (service = await testService()));
 afterAll(() => service.stop());
 
 /** Sends text as it is; answers all that comes back until the connection ends, or the text is found often enough. */
-function talk(text: string, until: (got: string) => boolean): Promise<string> {
+function talk(text: string, until: (got: string) => boolean, from = '127.0.0.1'): Promise<string> {
   return new Promise((resolve) => {
     let got = '';
-    const socket: Socket = open(service.port, '127.0.0.1', () => socket.write(text));
+    const socket: Socket = open({ port: service.port, host: '127.0.0.1', localAddress: from }, () =>
+      socket.write(text),
+    );
     const end = (): void => {
       socket.destroy();
       resolve(got);
@@ -32,13 +34,15 @@ function talk(text: string, until: (got: string) => boolean): Promise<string> {
 }
 const count = (text: string, what: RegExp): number => text.match(what)?.length ?? 0;
 
-const READY = 'GET /readyz HTTP/1.1\r\nHost: localhost\r\n\r\n';
+/** A request that costs next to nothing: no app has the host. */
+const ONE = 'GET / HTTP/1.1\r\nHost: nobody\r\n\r\n';
+const ANSWERED = /HTTP\/1\.1 421/g;
 
 test('a thousand requests on one connection: so many are answered in order, the rest are refused, others go on', async () => {
-  const hostile = talk(READY.repeat(1000), () => false);
+  const hostile = talk(ONE.repeat(1000), () => false);
   expect((await service.shop('/')).status).toBe(200);
   const got = await hostile;
-  const answered = count(got, /HTTP\/1\.1 200/g);
+  const answered = count(got, ANSWERED);
   expect(answered).toBeGreaterThanOrEqual(GATE.waitingPerConnection);
   expect(answered).toBeLessThan(2 * GATE.waitingPerConnection);
   expect(count(got, /HTTP\/1\.1 429/g)).toBe(1);
@@ -50,11 +54,34 @@ test('a thousand requests on one connection: so many are answered in order, the 
 test('many connections of one address fill its queue; when they are gone there is room again', async () => {
   const each = 80;
   const all = await Promise.all(
-    Array.from({ length: 12 }, () => talk(READY.repeat(each), (got) => count(got, /HTTP\/1\.1 200/g) === each)),
+    Array.from({ length: 12 }, () => talk(ONE.repeat(each), (got) => count(got, ANSWERED) === each)),
   );
   expect(all.filter((got) => got.includes('HTTP/1.1 429')).length).toBeGreaterThan(0);
-  expect(all.filter((got) => count(got, /HTTP\/1\.1 200/g) === each).length).toBeGreaterThan(3);
+  expect(all.filter((got) => count(got, ANSWERED) === each).length).toBeGreaterThan(3);
   expect((await service.shop('/')).status).toBe(200);
+});
+
+test('what one address asks for is not answered before what another asks for later', async () => {
+  const page = 'GET /browse/single-line HTTP/1.1\r\nHost: windrow.localhost\r\n\r\n';
+  let answered = 0;
+  const greedy = [1, 2, 3].map(() => {
+    let mine = 0;
+    return talk(
+      page.repeat(90),
+      (got) => {
+        const now = count(got, /HTTP\/1\.1 200/g);
+        answered += now - mine;
+        mine = now;
+        return mine === 90;
+      },
+      '127.0.0.2',
+    );
+  });
+  while (answered === 0) await new Promise((go) => setTimeout(go, 5));
+  expect((await service.shop('/')).status).toBe(200);
+  expect(answered).toBeLessThan(135);
+  await Promise.all(greedy);
+  expect(answered).toBe(270);
 });
 
 test('the description of the API is the same text each time, made once, with a tag', async () => {
