@@ -366,10 +366,11 @@ describe('render', () => {
         'addition/a': sectioned('addition', { place: 'niche:outer', target: { page: 'home' } }, [
           words('x', 'Outer'),
           section('m', 'niche', { name: 'inner' }),
+          section('o', 'niche', { name: 'inner' }),
         ]),
         'addition/b': sectioned('addition', { place: 'niche:inner', target: { kind: 'home' } }, [words('y', 'Inner')]),
       },
-      [section('n', 'niche', { name: 'outer' }), section('o', 'niche', { name: 'inner' })],
+      [section('n', 'niche', { name: 'outer' })],
     );
     expect(render([], { ...parts }).match(/Outer|Inner/g)).toEqual(['Outer', 'Inner', 'Inner']);
   });
