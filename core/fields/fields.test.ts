@@ -14,6 +14,7 @@ import {
   jsonSchema,
   length,
   link,
+  normalInstant,
   number,
   picture,
   prose,
@@ -298,4 +299,9 @@ describe('prose', () => {
     );
     expect(proseFault('<p>a</p><wbr data-break><p>b</p>')).toBeNull();
   });
+});
+
+test('instants are brought to one form; a day that the month does not have is not made one of the next', () => {
+  const found = ['2026-11-27T08:00Z', '2026-11-27T08:00:00.5Z', '2026-02-30T08:00Z', 'soon'].map(normalInstant);
+  expect(found).toEqual(['2026-11-27T08:00:00.000Z', '2026-11-27T08:00:00.500Z', '2026-02-30T08:00Z', 'soon']);
 });
