@@ -88,6 +88,13 @@ export async function openDesign(code: string): Promise<void> {
   await refreshChanges();
 }
 
+/** Signs in, and opens what one works on. @param to where to go then */
+export async function signIn(mail: string, password: string, to = '/pages'): Promise<void> {
+  await call(routes.signIn, { body: { mail, password } });
+  await openSession();
+  await router.push(to);
+}
+
 /** Finds out who is signed in and opens the store they had open, or their first. @returns false if nobody is */
 export async function openSession(): Promise<boolean> {
   try {

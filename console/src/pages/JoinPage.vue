@@ -3,12 +3,11 @@
 import { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { ref } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
-import { call, openSession } from '../api';
+import { useRoute } from 'vue-router';
+import { call, signIn } from '../api';
 import DoorSheet from '../shell/DoorSheet.vue';
 
 const route = useRoute();
-const router = useRouter();
 const mail = ref('');
 const name = ref('');
 const password = ref('');
@@ -25,9 +24,7 @@ async function join(): Promise<void> {
     if (error instanceof Problem && error.place === 'mail') asksMail.value = true;
     throw error;
   });
-  await call(routes.signIn, { body: { mail: user.mail, password: password.value } });
-  await openSession();
-  await router.push('/pages');
+  await signIn(user.mail, password.value);
 }
 </script>
 

@@ -2,20 +2,17 @@
 /** Sets a new password with the link from a message, then straight in. */
 import { routes } from '@parlour/contract';
 import { ref } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
-import { call, openSession } from '../api';
+import { useRoute } from 'vue-router';
+import { call, signIn } from '../api';
 import DoorSheet from '../shell/DoorSheet.vue';
 
 const route = useRoute();
-const router = useRouter();
 const password = ref('');
 
 async function save(): Promise<void> {
   const body = { token: String(route.params['token']), password: password.value };
   const user = await call(routes.setForgottenPassword, { body });
-  await call(routes.signIn, { body: { mail: user.mail, password: password.value } });
-  await openSession();
-  await router.push('/pages');
+  await signIn(user.mail, password.value);
 }
 </script>
 

@@ -1,20 +1,16 @@
 <script setup lang="ts">
-import { routes } from '@parlour/contract';
 import { ref } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
-import { call, openSession } from '../api';
+import { useRoute } from 'vue-router';
+import { signIn } from '../api';
 import DoorSheet from '../shell/DoorSheet.vue';
 
 const route = useRoute();
-const router = useRouter();
 const mail = ref('');
 const password = ref('');
 
-async function signIn(): Promise<void> {
-  await call(routes.signIn, { body: { mail: mail.value.trim(), password: password.value } });
-  await openSession();
+async function send(): Promise<void> {
   const { to } = route.query;
-  await router.push(typeof to === 'string' && to.startsWith('/') ? to : '/pages');
+  await signIn(mail.value.trim(), password.value, typeof to === 'string' && to.startsWith('/') ? to : undefined);
 }
 </script>
 
@@ -22,7 +18,7 @@ async function signIn(): Promise<void> {
   <DoorSheet
     title="Sign in"
     words="Design the pages of your store from sections, try them on real goods, publish, and take it back."
-    :send="signIn"
+    :send="send"
   >
     <template #default="{ fault }">
       <v-text-field

@@ -4,8 +4,7 @@ defineProps<{ svg: string }>();
 </script>
 
 <template>
-  <!-- Core draws it from checked documents and escapes every text in it. -->
-  <!-- eslint-disable-next-line vue/no-v-html -->
+  <!-- eslint-disable-next-line vue/no-v-html -- core draws it from checked documents and escapes every text in it -->
   <span class="plan-drawing" v-html="svg" />
 </template>
 
