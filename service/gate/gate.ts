@@ -44,17 +44,20 @@ interface AddressState {
   refusals: { since: number; count: number };
 }
 
-/**
- * Finds the address that asks for the most while the process works most of the time and others ask too; null
- * otherwise. Those that asked for nothing lately are forgotten.
- */
-function watchBusy(addresses: Map<string, AddressState>): () => AddressState | null {
+interface Watch {
+  /** Looks anew, if the last look is some time ago. Addresses that asked for nothing lately are forgotten. */
+  look(): void;
+  /** Whether this one asks for the most, while the process works most of the time and others ask too. */
+  isHeaviest(state: AddressState): boolean;
+}
+
+function watchBusy(addresses: Map<string, AddressState>): Watch {
   let before = performance.eventLoopUtilization();
   let at = 0;
   let heaviest: AddressState | null = null;
-  return () => {
+  const look = (): void => {
     const now = performance.now();
-    if (now - at < LOOK_EVERY_MS) return heaviest;
+    if (now - at < LOOK_EVERY_MS) return;
     at = now;
     const current = performance.eventLoopUtilization();
     const busy = performance.eventLoopUtilization(current, before).utilization > BUSY;
@@ -66,8 +69,8 @@ function watchBusy(addresses: Map<string, AddressState>): () => AddressState | n
       if (asked === 0 && state.load < FORGOTTEN) addresses.delete(address);
       else if (busy && addresses.size > 1 && state.load > (heaviest?.load ?? 0)) heaviest = state;
     }
-    return heaviest;
   };
+  return { look, isHeaviest: (state) => state === heaviest };
 }
 
 // A long answer, such as a stream of events, gives its place back while it goes on.
@@ -79,9 +82,8 @@ export const leaveGate = (response: ServerResponse): void => placeOf.get(respons
 /** Puts the gate before a server. @param listener gets each request when it is its turn */
 export function gate(server: Server, listener: RequestListener, addressOf: ClientAddress): void {
   const addresses = new Map<string, AddressState>();
-  const heaviest = watchBusy(addresses);
-  const mostOf = (state: AddressState): number =>
-    state === heaviest() ? GATE.runningWhenBusy : GATE.runningPerAddress;
+  const { look, isHeaviest } = watchBusy(addresses);
+  const mostOf = (state: AddressState): number => (isHeaviest(state) ? GATE.runningWhenBusy : GATE.runningPerAddress);
   /** How to leave, for every request that runs on a connection: one that breaks ends them all. */
   const leaving = new WeakMap<Socket, Set<() => void>>();
   /** Connections that were told once that they ask too much; the rest of what they sent gets no answer. */
@@ -105,9 +107,10 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
   const letIn = (state: AddressState): void => {
     if (state.turn) return;
     state.turn = true;
-    const soon = state === heaviest() ? (go: () => void) => setTimeout(go, GATE.pauseWhenBusyMs) : setImmediate;
+    const soon = isHeaviest(state) ? (go: () => void) => setTimeout(go, GATE.pauseWhenBusyMs) : setImmediate;
     soon(() => {
       state.turn = false;
+      look();
       state.waiting.splice(0, Infinity, ...state.waiting.filter(({ socket }) => !socket.destroyed));
       const first = state.waiting.findIndex(({ socket }) => hasRoom(state, socket));
       const [next] = first < 0 ? [] : state.waiting.splice(first, 1);
@@ -132,6 +135,8 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
     const address = addressOf(request);
     const { socket } = request;
     if (refused.has(socket)) return void request.resume();
+    // Before the address is looked up: what is forgotten meanwhile would let it in twice.
+    look();
     let state = addresses.get(address);
     if (!state)
       addresses.set(
@@ -153,7 +158,7 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
       listener(request, response);
     };
     // Whoever comes while others of the same address wait, waits behind them.
-    if (state.waiting.length === 0 && state !== heaviest() && hasRoom(state, socket)) start();
+    if (state.waiting.length === 0 && !isHeaviest(state) && hasRoom(state, socket)) start();
     else if (mayWait(state, socket)) {
       state.waiting.push({ socket, start });
       letIn(state);

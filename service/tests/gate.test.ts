@@ -1,12 +1,13 @@
 /** Many at once: requests wait their turn, slow ones are cut, and nobody waits for somebody else's. */
-import { connect as open, type Socket } from 'node:net';
+import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
+import { connect as open, type AddressInfo, type Socket } from 'node:net';
 import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { routes } from '@parlour/contract';
 import { PROSE_LIMITS } from '@parlour/core';
 import { CONNECTIONS } from '../gate/connections.js';
-import { GATE } from '../gate/gate.js';
+import { gate, GATE } from '../gate/gate.js';
 import { PICTURE_LIMITS } from '../media/renditions.js';
 import { newDatabase, serviceOn, testService, type TestService } from './service.js';
 
@@ -82,6 +83,46 @@ test('what one address asks for is not answered before what another asks for lat
   expect(answered).toBeLessThan(135);
   await Promise.all(greedy);
   expect(answered).toBe(270);
+});
+
+test('while the process is busy, the address that asks for the most has few at once, others as many as ever', async () => {
+  const held: { from: string; response: ServerResponse }[] = [];
+  const server = createServer();
+  const fromOf = (request: IncomingMessage): string => String(request.headers['x-from']);
+  gate(server, (request, response) => void held.push({ from: fromOf(request), response }), fromOf);
+  const origin = await new Promise<string>((listens) =>
+    server.listen(0, '127.0.0.1', () => listens(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`)),
+  );
+  const ask = (from: string, times: number) =>
+    Array.from({ length: times }, () => fetch(origin, { headers: { 'x-from': from } }));
+  const runs = (from: string): number => held.filter((one) => one.from === from).length;
+  const pause = (ms: number) => new Promise((go) => setTimeout(go, ms));
+  const answerAll = async (asked: Promise<unknown>[]) => {
+    let all = false;
+    void Promise.all(asked).then(() => (all = true));
+    while (!all) {
+      held.splice(0).forEach(({ response }) => response.end());
+      await pause(5);
+    }
+  };
+
+  const quiet = [...ask('many', 40), ...ask('few', 2)];
+  await pause(300);
+  expect([runs('many'), runs('few')]).toEqual([GATE.runningPerAddress, 2]);
+  await answerAll(quiet);
+
+  const work = setInterval(() => {
+    for (const until = performance.now() + 15; performance.now() < until;);
+  }, 1);
+  const first = [...ask('few', 2), ...ask('many', 1)];
+  // Whether it is busy is looked at when something is asked for, over the time since the last look.
+  await pause(300);
+  const busy = [...first, ...ask('many', 40), ...ask('few', 4)];
+  await pause(500);
+  expect([runs('many'), runs('few')]).toEqual([GATE.runningWhenBusy, 6]);
+  clearInterval(work);
+  await answerAll(busy);
+  server.close();
 });
 
 test('the description of the API is the same text each time, made once, with a tag', async () => {

@@ -1,6 +1,7 @@
 /** Pictures that are no help: too large, too slow, cut off while they are kept. */
 import { deflateSync, crc32 } from 'node:zlib';
 import sharp from 'sharp';
+import { PICTURE_LIMITS } from '../media/renditions.js';
 import { asAdmin, testService, type Answer, type TestService } from './service.js';
 
 let service: TestService;
@@ -39,6 +40,14 @@ test('a picture with a side or an area beyond the limits is refused by its head 
     Array(3).fill([415, 'This picture is too large.']),
   );
   expect((await service.shop('/')).status).toBe(200);
+});
+
+test('a picture that takes longer than its time is given up, and the next one is read', async () => {
+  const limit = jest.replaceProperty(PICTURE_LIMITS as { ms: number }, 'ms', 500);
+  const slow = await upload(png(7_600, 7_600));
+  expect([slow.status, slow.json()['detail']]).toEqual([415, 'This picture takes too long to read.']);
+  limit.restore();
+  expect((await upload(png(20, 20))).status).toBe(201);
 });
 
 test('many at once wait their turn, and beyond that are told to come again', async () => {
