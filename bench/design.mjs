@@ -30,12 +30,12 @@ const template = (t) => ({
   type: 'template',
   name: `Template ${t}`,
   pageKind: 'product',
-  layout: { width: 'page' },
+  layout: { width: 'standard' },
   areas: {
     main: Array.from({ length: SECTIONS }, (_, i) => ({
       id: `t${t}s${i}`,
       kind: 'heading@1',
-      casing: {},
+      frame: {},
       values: { text: `Words ${i}` },
     })),
   },

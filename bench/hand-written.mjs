@@ -25,8 +25,8 @@ const amount = ({ price, wasPrice, varies }, store) => {
 const card = (product, store) =>
   `<li class="card"><div class="card-picture">${product.picture ? picture(product.picture, '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw') : ''}</div><h3 class="card-title"><a href="${escape(product.path)}">${escape(product.title)}</a></h3><div class="card-brand">${escape(product.brand)}</div><div>${amount(product, store)}${product.available ? '' : ' <span class="quiet">· sold out</span>'}</div></li>`;
 
-const wrap = ({ id, kind, casing }, inner) =>
-  `<div class="case w-${casing.width ?? 'page'} tone-${casing.tone ?? 'plain'} space-${casing.space ?? 'medium'} align-${casing.align ?? 'start'} k-${kind.split('@')[0]}" id="s-${id}"><div class="case-in">${inner}</div></div>`;
+const wrap = ({ id, kind, frame }, inner) =>
+  `<div class="frame w-${frame.width ?? 'page'} tone-${frame.tone ?? 'plain'} space-${frame.space ?? 'medium'} align-${frame.align ?? 'start'} k-${kind.split('@')[0]}" id="s-${id}"><div class="frame-in">${inner}</div></div>`;
 
 const own = (data, value) => {
   const found = value && data.pictures.get(`picture ${value.picture}`);
@@ -87,9 +87,9 @@ export function handWrittenHome(request) {
 </head>
 <body class="page-home">
 <a class="skip" href="#content">Skip to the content</a>
-<header class="region region-header">${wrap(bar, `<div class="menu-bar"><a class="menu-bar-name" href="/">${name}</a><nav aria-label="${escape(menu.name)}"><ul>${entries}</ul></nav></div>`)}</header>
-<main id="content" class="content content-page">${poster(first, request)}${row(newest, request)}${beside(workshop, request)}${row(sport, request)}${beside(dunes, request)}</main>
-<footer class="region region-footer">${wrap(legal, `<div class="legal"><strong class="legal-name">${name}</strong><div>${legal.values.text}</div></div>`)}</footer>
+<header class="around around-header">${wrap(bar, `<div class="menu-bar"><a class="menu-bar-name" href="/">${name}</a><nav aria-label="${escape(menu.name)}"><ul>${entries}</ul></nav></div>`)}</header>
+<main id="content" class="content content-standard">${poster(first, request)}${row(newest, request)}${beside(workshop, request)}${row(sport, request)}${beside(dunes, request)}</main>
+<footer class="around around-footer">${wrap(legal, `<div class="legal"><strong class="legal-name">${name}</strong><div>${legal.values.text}</div></div>`)}</footer>
 </body>
 </html>
 `;

@@ -1,6 +1,6 @@
 /** A document of a design as text for people: its own values, then its sections or its entries. */
 import {
-  CASING,
+  FRAME,
   cut,
   DOCUMENT_TYPES,
   hasSections,
@@ -11,7 +11,7 @@ import {
   sectionName,
   SHIPPED_KINDS,
   splitKey,
-  THEME_FIELDS,
+  LOOK_FIELDS,
   type Document,
   type Field,
   type Fields,
@@ -30,10 +30,10 @@ export function describeDocument(document: Document, zone: string): string {
     .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1))
     .map(([path, value]) => `${path.padEnd(16)} ${valueText(headField(document.type, path), value, zone)}`);
   // The look is what is set and what is not: both count.
-  if (document.type === 'theme')
+  if (document.type === 'look')
     return [
       `groundwork           ${document.groundwork}`,
-      ...fieldRows(THEME_FIELDS, document.values ?? {}, true, zone).map(
+      ...fieldRows(LOOK_FIELDS, document.values ?? {}, true, zone).map(
         ([name, text]) => `values.${name.padEnd(13)} ${text}`,
       ),
     ].join('\n');
@@ -63,8 +63,8 @@ function describeSection(section: Section, depth: number, zone: string): string[
   const indent = '  '.repeat(depth);
   const rows = [
     ...fieldRows(kind?.fields ?? {}, section.values, true, zone),
-    // Of the casing only what was set: its defaults are the same everywhere.
-    ...fieldRows(CASING, section.casing, false, zone).map(([name, text]) => [`casing.${name}`, text] as const),
+    // Of the frame only what was set: its defaults are the same everywhere.
+    ...fieldRows(FRAME, section.frame, false, zone).map(([name, text]) => [`frame.${name}`, text] as const),
   ];
   return [
     `${indent}${section.id}  ${sectionName(section, SHIPPED_KINDS)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,

@@ -227,7 +227,7 @@ export const routes = {
     answer: shapes.templates,
   }),
   listDocuments: get(`${DESIGN}/documents`, {
-    summary: 'Every document of the draft: templates, arrangements, menus, theme, assignments.',
+    summary: 'Every document of the draft: templates, arrangements, menus, look, assignments.',
     answer: shapes.documents,
   }),
   getDocument: get(`${DESIGN}/document`, {

@@ -1,4 +1,4 @@
-/** The public names of core, in reading order: fields, documents, edits, assignments, theme, kinds, render, plan. */
+/** The public names of core, in reading order: fields, documents, edits, assignments, look, kinds, render, plan. */
 export * from './problem.js';
 export * from './words.js';
 export * from './fields/field.js';
@@ -52,10 +52,10 @@ export * from './assign/facts.js';
 export * from './assign/why.js';
 export * from './assign/why-section.js';
 export * from './commerce/money.js';
-export * from './theme/settings.js';
-export * from './theme/css.js';
-export { fontFiles } from './theme/fonts.js';
-export * from './sections/casing.js';
+export * from './look/settings.js';
+export * from './look/css.js';
+export { fontFiles } from './look/fonts.js';
+export * from './sections/frame.js';
 export * from './sections/kind.js';
 export * from './sections/all.js';
 export * from './render/data.js';

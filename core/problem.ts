@@ -52,7 +52,7 @@ export const PROBLEMS = {
   'bad-rule': [400, 'A rule cannot be read, or asks something of pages that they do not have; `place` names where.'],
   'rule-never-matches': [409, 'No page can ever meet all conditions of a rule.'],
   'ends-first': [409, 'A section or a rule would end to count before it begins.'],
-  'no-such-field': [400, 'The section, casing or document has no such field.'],
+  'no-such-field': [400, 'The section, frame or document has no such field.'],
   'no-such-place': [400, 'A section cannot stand there: no such area or slot, or a kind that does not fit.'],
   'bad-page-code': [400, 'The text does not name a store page.'],
   'bad-value': [400, 'A value does not fit its field; `place` names the field.'],

@@ -124,7 +124,7 @@ test('a click on the page selects in the plan, with its settings; typing keeps t
 test('what is shared or added is selected on the page too, and says where else a change shows', async () => {
   await page.goto(consoleAt('/workbench/product:K-001'));
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
-  await clickInFrame('.k-shared-section .k-prose');
+  await clickInFrame('.k-shared-section .k-text');
   await page.getByText('In the shared section “If it breaks”: a change shows wherever it is used.').waitFor();
   await page.getByRole('textbox', { name: 'Text', exact: true }).click();
   await page.keyboard.press('Control+a');
@@ -249,7 +249,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.locator('[data-plan-section="p-summary"]').click();
   await page.getByRole('button', { name: 'Add a section' }).click();
   await page.locator('.v-select', { hasText: 'Where' }).click();
-  await page.getByRole('option', { name: 'Into the first column of Columns' }).click();
+  await page.getByRole('option', { name: 'Into column one of Columns' }).click();
   await page.getByRole('button', { name: /^Text Paragraphs/ }).click();
   await frame().locator('.columns > :first-child').getByText('Write here.').waitFor();
   const boxes = page.locator('[data-plan-section]');
@@ -261,15 +261,15 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.mouse.down();
   await page.mouse.move(to.x + 100, to.y + to.height - 4, { steps: 10 });
   await page.mouse.up();
-  await frame().locator('main > .k-prose').getByText('Write here.').waitFor();
+  await frame().locator('main > .k-text').getByText('Write here.').waitFor();
   expect(await boxes.count()).toBe(12);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await frame().locator('main > .k-prose').waitFor({ state: 'detached' });
+  await frame().locator('main > .k-text').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().getByText('Write here.').waitFor({ state: 'detached' });
 });
 
-test('formatted text, a link and the casing are set where they stand', async () => {
+test('formatted text, a link and the frame are set where they stand', async () => {
   await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-dunes"]').click();
   const text = page.getByRole('textbox', { name: 'Text', exact: true });
@@ -285,7 +285,7 @@ test('formatted text, a link and the casing are set where they stand', async () 
   await page.getByRole('option', { name: /Petrel 150/ }).click();
   await frame().locator('#s-h-dunes a[href="/item/petrel-150"]').waitFor();
 
-  await page.getByRole('button', { name: 'Casing' }).click();
+  await page.getByRole('button', { name: 'Frame' }).click();
   await page.locator('.v-select', { hasText: 'Ground' }).click();
   await page.getByRole('option', { name: 'Strong' }).click();
   await frame().locator('#s-h-dunes.tone-strong').waitFor();

@@ -113,7 +113,7 @@ test('words without end stay within the page, on a phone too', async () => {
     ({ type: 'insert', document: 'template/home', kind, place: {}, values }) as EditRequest;
   await service.edit(
     put('heading', { text: word }),
-    put('prose', { text: `<h2>${word}</h2><p>${word}</p><ul><li>${word}</li></ul>` }),
+    put('text', { text: `<h2>${word}</h2><p>${word}</p><ul><li>${word}</li></ul>` }),
     put('poster', { title: word.slice(0, 80), text: word, action: word.slice(0, 40), link: { to: 'home' } }),
     put('side-by-side', { title: word.slice(0, 80), text: `<p>${word}</p>` }),
     { type: 'insert', document: 'menu/main', place: {}, values: { label: word.slice(0, 80), link: { to: 'home' } } },

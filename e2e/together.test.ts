@@ -59,7 +59,7 @@ test(`${2 * BY_COMMAND + BY_HAND} edits by two command lines and a console`, asy
             parlour('section', 'set', 'home', 'h-dunes', 'title', `${who} ${i}`)
           : i % 4 === 2
             ? parlour('section', 'move', 'home', own, '--before', 'h-newest')
-            : parlour('section', 'set', 'home', own, 'casing.tone', ['soft', 'vivid'][i % 2] ?? 'soft'));
+            : parlour('section', 'set', 'home', own, 'frame.tone', ['soft', 'vivid'][i % 2] ?? 'soft'));
       if (code !== 0) refused.push(err);
       else {
         const answer = JSON.parse(out) as { section?: string; sentences: string[] };

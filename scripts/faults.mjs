@@ -64,7 +64,7 @@ const CORE = [
   ['design/draft.ts', '...Object.keys(sections)])]', '])]'],
   ['render/assemble.ts', 'documents.add(key);', ''],
   ['time/zone.ts', '!later.toPlainDateTime().equals(local)', 'false'],
-  // What was once found to go unnoticed: areas, niches, facts, overrides, heights, editors.
+  // What was once found to go unnoticed: areas, spots, facts, overrides, heights, editors.
   ['render/page.ts', "name !== 'side' || side !== 'none'", 'true'],
   ['render/page.ts', 'around.includes(what) ||', ''],
   ['render/page.ts', 'page.room.sections-- <= 0', 'false'],
@@ -74,7 +74,7 @@ const CORE = [
   ['render/assemble.ts', 'parts.some((part) => part.hasFacts)', 'Boolean(parts[0]?.hasFacts)'],
   ['render/assemble.ts', 'part.varying.flatMap((section) => section.needs(reading))', '[]'],
   ['render/compile.ts', "one.chunk === 'facts' || showsFacts(one)", "one.chunk === 'facts'"],
-  ['theme/css.ts', '{ ...theme.values, ...overrides }', '{ ...overrides, ...theme.values }'],
+  ['look/css.ts', '{ ...look.values, ...overrides }', '{ ...overrides, ...look.values }'],
   ['plan/plan.ts', 'return height + 2 * pad;', 'return height + pad;'],
   ['plan/plan.ts', 'Math.max(EMPTY, ...filled)', 'EMPTY'],
   ['plan/plan.ts', 'y: spot.y + pad + used', 'y: spot.y + pad'],
@@ -90,7 +90,7 @@ const CORE = [
     'if (way.includes(key)) return { sections: 0, depth: 0 };',
   ],
   ['design/shown.ts', 'sections += further.sections;', ''],
-  ['design/shown.ts', 'shown.shared.length + shown.niches.length > 0', 'false'],
+  ['design/shown.ts', 'shown.shared.length + shown.spots.length > 0', 'false'],
   ['design/edits/sense.ts', "if (document.type === 'addition') checkTarget(document);", ''],
   ['design/edits/set.ts', 'field.required && splitKey(key).name === key', 'false'],
   ['assign/path-sense.ts', 'subject !== null && !hasSlug', 'subject !== null && false'],

@@ -1,4 +1,4 @@
-/** Everything else a design is made of: theme, menus, content pages, arrangements, additions, paths and redirects. */
+/** Everything else a design is made of: look, menus, content pages, arrangements, additions, paths and redirects. */
 import type { Command } from 'commander';
 import {
   CREATABLE,
@@ -20,8 +20,8 @@ import { DRAFT, openedDocument, splitAt } from './nodes.js';
 
 const EXAMPLES = `
 Examples:
-  $ parlour document set theme values.accentColour "#1e4a5a"
-  $ parlour document set product theme.gap 40                       only on pages of this template
+  $ parlour document set look values.accentColour "#1e4a5a"
+  $ parlour document set product look.gap 2.5                       only on pages of this template
   $ parlour document set product layout.side end
   $ parlour document set product around.header sale                 another header on its pages
   $ parlour document set content/about title "Our workshop"
@@ -33,7 +33,7 @@ export function documentCommands(program: Command): void {
   const documents = program
     .command('document')
     .description(
-      'The documents of a design: theme, menus, content pages, arrangements, additions, shared sections, paths.',
+      'The documents of a design: look, menus, content pages, arrangements, additions, shared sections, paths.',
     );
 
   documents
@@ -54,8 +54,8 @@ export function documentCommands(program: Command): void {
   documents
     .command('show')
     .description('Show a document of the draft: its own values, its sections or its entries.')
-    .argument('<document>', 'a template’s code, or a document such as theme or menu/main')
-    .addHelpText('after', '\nExamples:\n  $ parlour document show menu/main\n  $ parlour document show theme --json')
+    .argument('<document>', 'a template’s code, or a document such as look or menu/main')
+    .addHelpText('after', '\nExamples:\n  $ parlour document show menu/main\n  $ parlour document show look --json')
     .action(showDocument);
 
   documents
@@ -75,7 +75,7 @@ Examples:
   $ parlour document create content "Delivery" text=- < delivery.html
   $ parlour document create arrangement "Sale header" --region header --from standard
   $ parlour document create addition "Summer note" place=above target.page=collection:C-1
-  $ parlour document create addition "Gift note" place=niche:beside-buying target.kind=product target.when='keyword is "gift"'
+  $ parlour document create addition "Gift note" place=spot:beside-buying target.kind=product target.when='keyword is "gift"'
   $ parlour document create menu "Footer menu"`,
     )
     .action(
@@ -121,8 +121,8 @@ Examples:
   documents
     .command('set')
     .description('Set a value of a document itself; see the examples for what there is.')
-    .argument('<document>', 'a template’s code, or a document such as theme, paths, menu/main or content/about')
-    .argument('<path>', 'such as name, layout.width, theme.gap, values.accentColour')
+    .argument('<document>', 'a template’s code, or a document such as look, paths, menu/main or content/about')
+    .argument('<path>', 'such as name, layout.width, look.gap, values.accentColour')
     .argument('[value]', 'the new value; “-” reads it from standard input')
     .option('--default', 'go back to the default')
     .addHelpText('after', EXAMPLES)

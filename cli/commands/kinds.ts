@@ -1,6 +1,6 @@
 /** The catalogue of section kinds. */
 import type { Command } from 'commander';
-import { BREAK_MARK, CASING, Problem, type Field } from '@parlour/core';
+import { BREAK_MARK, FRAME, Problem, type Field } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -57,7 +57,7 @@ export function kindCommands(program: Command): void {
           '',
           table(
             ['Field', 'Takes', 'Default', 'What it does'],
-            [...rows(kind.fields as Record<string, Field>), ...rows(CASING, 'casing.')],
+            [...rows(kind.fields as Record<string, Field>), ...rows(FRAME, 'frame.')],
           ),
         ].join('\n'),
       );

@@ -46,7 +46,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .description(`Set a field of ${what === 'entry' ? 'an entry' : 'a section'}.`)
     .argument('<document>', 'a template’s code, or a document such as around/footer/standard')
     .argument('<id>', `the id of the ${what}, see parlour template show`)
-    .argument('<field>', 'a field such as title, or of the casing such as casing.tone')
+    .argument('<field>', 'a field such as title, or of the frame such as frame.tone')
     .argument('[value]', 'the new value; “-” reads it from standard input')
     .option('--default', 'go back to the field’s default')
     .option(
@@ -57,7 +57,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .option('--language <tag>', 'only in this language, such as de')
     .addHelpText(
       'after',
-      `\nExamples:\n  $ parlour ${what} set ${example}${what === 'section' ? '\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest across 1 --device phone\n  $ parlour section set product p-wind text "Any wind" --bind attribute.wind\n  $ parlour section set home h-poster casing.from 2027-03-01T08:00\n  $ parlour section set home h-poster text --default' : ''}`,
+      `\nExamples:\n  $ parlour ${what} set ${example}${what === 'section' ? '\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest across 1 --device phone\n  $ parlour section set product p-wind text "Any wind" --bind attribute.wind\n  $ parlour section set home h-poster frame.from 2027-03-01T08:00\n  $ parlour section set home h-poster text --default' : ''}`,
     )
     .action(
       async (
@@ -72,7 +72,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
           command.error('Give a value, or --default, or --bind.', { exitCode: WRONG_USE });
         const context = contextOf(command);
         const key = documentKey(name);
-        const path = `${/^(values|casing)\./.test(field) ? field : `values.${field}`}${suffixOf(options)}`;
+        const path = `${/^(values|frame)\./.test(field) ? field : `values.${field}`}${suffixOf(options)}`;
         const request = await setRequest(
           context,
           await openedDocument(context, key),
@@ -122,7 +122,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
 export const placed = (command: Command): Command =>
   command
     .option('--area <area>', 'the area', 'main')
-    .option('--in <section/slot>', 'a slot or list of a section or entry, such as p-columns/second')
+    .option('--in <section/slot>', 'a slot or list of a section or entry, such as p-columns/two')
     .option('--before <id>', 'in front of this one');
 
 /** Puts a new section or, without a kind, a new entry into a document. */
@@ -144,25 +144,25 @@ export async function addNode(
     values: {},
     place: { in: place.in ?? null, at },
     order: '',
-    ...(kind ? { kind, casing: {} } : {}),
+    ...(kind ? { kind, frame: {} } : {}),
   };
-  const parts = { values: {} as Record<string, unknown>, casing: {} as Record<string, unknown> };
+  const parts = { values: {} as Record<string, unknown>, frame: {} as Record<string, unknown> };
   for (const one of given) {
     const [field, text] = splitAt(one, '=');
     if (text === undefined) command.error(`“${one}” is not name=value.`, { exitCode: WRONG_USE });
-    const path = /^(values|casing)\./.test(field) ? field : `values.${field}`;
+    const path = /^(values|frame)\./.test(field) ? field : `values.${field}`;
     const { part, key: valueKey } = splitField(path);
     const declared = nodeField(document, draft, path, SHIPPED_KINDS);
     parts[part as 'values'][valueKey] = await valueFor(context, declared, textFrom(text as string), valueKey);
   }
-  const { casing, values } = parts;
+  const { frame, values } = parts;
   const answer = await context.edit([
     {
       type: 'insert',
       document: key,
       place: kind ? place : { ...place, ...(options.in || options.before ? {} : { at }) },
       values,
-      ...(kind ? { kind, casing } : {}),
+      ...(kind ? { kind, frame } : {}),
     },
   ]);
   const made = answer.edits[0]?.type === 'insert' ? answer.edits[0].nodes[0]?.id : '';
@@ -185,7 +185,7 @@ export async function setRequest(
   const node = nodeIn(document, id);
   const field = nodeField(document, node, path, SHIPPED_KINDS);
   const { part, key: valueKey } = splitField(path);
-  const was = (part === 'casing' ? node.casing : node.values)?.[valueKey];
+  const was = (part === 'frame' ? node.frame : node.values)?.[valueKey];
   const read = value === undefined ? undefined : await valueFor(context, field, value, valueKey);
   const next = bind === undefined ? read : { bind, ...(read === undefined ? {} : { fallback: read }) };
   return {

@@ -28,7 +28,7 @@ export function sectionCommands(program: Command): void {
     .argument('[values...]', 'fields as name=value; name=- reads the value from standard input')
     .addHelpText(
       'after',
-      `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product prose text=- --in p-columns/second < note.html`,
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product prose text=- --in p-columns/two < note.html`,
     )
     .action(async (name: string, kindName: string, given: string[], options: PlaceOptions, command: Command) => {
       const kind = SHIPPED_KINDS.find(kindName);
@@ -82,7 +82,7 @@ export function sectionCommands(program: Command): void {
       .action(async (name: string, id: string, options: ValueOptions, command: Command) => {
         const context = contextOf(command);
         const key = documentKey(name);
-        const path = `casing.hidden${suffixOf(options)}`;
+        const path = `frame.hidden${suffixOf(options)}`;
         const document = await openedDocument(context, key);
         const value = hidden || options.device !== undefined ? String(hidden) : undefined;
         context.done(

@@ -77,7 +77,7 @@ test('copy a template, change a section, give it to one product; why tells both 
   );
   expect(await done('template list')).toMatch(/storm-kite +Storm kite +product +9 +0 +used by no page/);
   const added = JSON.parse(
-    await done('section add storm-kite prose text=- casing.tone=vivid --json', '<p>Hold on.</p>\n'),
+    await done('section add storm-kite prose text=- frame.tone=vivid --json', '<p>Hold on.</p>\n'),
   );
   expect(added.section).toMatch(/^\w{10}$/);
   expect(await done(`template show storm-kite`)).toContain('text           <p>Hold on.</p>');
@@ -111,8 +111,8 @@ test('sections are added in place, moved, removed, and brought back by undo', as
   await done('redo');
   expect((await order())[1]).toBe('h-sport');
   await done('section set product p-columns split half');
-  await done('section add product heading text=Inside --in p-columns/second');
-  expect(await done('template draw product')).toMatch(/second: .*Heading: Inside/s);
+  await done('section add product heading text=Inside --in p-columns/two');
+  expect(await done('template draw product')).toMatch(/two: .*Heading: Inside/s);
 });
 
 test('a template begins with a starter; a document is shown with where its values come from', async () => {
@@ -123,16 +123,16 @@ test('a template begins with a starter; a document is shown with where its value
   const row = /(\w+) {2}Product row/.exec(await done('template show spare-parts'))?.[1] as string;
   await done(`section set spare-parts ${row} title "Same makers" --bind brand`);
   await done(`section set spare-parts ${row} across 1 --device phone`);
-  await done(`section set spare-parts ${row} casing.from 2027-07-01T08:00`);
-  await done('document set spare-parts theme.gap 40');
+  await done(`section set spare-parts ${row} frame.from 2027-07-01T08:00`);
+  await done('document set spare-parts look.gap 2.5');
   const shown = await done('document show spare-parts');
-  expect(shown).toMatch(/^name +Spares\npageKind +product\nlayout\.width +page\ntheme\.gap +40\n/);
+  expect(shown).toMatch(/^name +Spares\npageKind +product\nlayout\.width +standard\nlook\.gap +2\.5\n/);
   expect(shown).toMatch(
     /title +brand of the page, else Same makers\n.*\n +limit +4\n +across +4 {2}\(default\)\n +across@phone +1\n/,
   );
-  expect(shown).toContain('casing.from    2027-07-01 08:00 (+01:00)');
+  expect(shown).toContain('frame.from    2027-07-01 08:00 (+01:00)');
   expect(await done('document show menu/main')).toMatch(/^name +Main menu\n {2}m-single {2}link=/);
-  expect((await parlour('section set home h-poster casing.until 2027-03-28T01:30')).err).toContain(
+  expect((await parlour('section set home h-poster frame.until 2027-03-28T01:30')).err).toContain(
     'Clocks in Europe/Dublin never show 2027-03-28 01:30',
   );
 });
@@ -187,11 +187,11 @@ test('draws a template in the terminal and into a file', async () => {
 });
 
 test('shows the whole look, what is set and what is not, and menus as they can be typed', async () => {
-  await done('document set theme values.gap 40');
-  const theme = await done('document show theme');
-  expect(theme).toMatch(/^groundwork +foolscap$/m);
-  expect(theme).toMatch(/^values\.gap +40$/m);
-  expect(theme).toMatch(/^values\.titleFont +spectral {2}\(default\)$/m);
+  await done('document set look values.gap 2.5');
+  const look = await done('document show look');
+  expect(look).toMatch(/^groundwork +foolscap$/m);
+  expect(look).toMatch(/^values\.gap +2\.5$/m);
+  expect(look).toMatch(/^values\.titleFont +spectral {2}\(default\)$/m);
   await done('undo');
   await done('entry add menu/main label=Away link=https://a.example --in m-about/entries');
   expect(await done('document show menu/main')).toMatch(

@@ -38,21 +38,18 @@ const products = {
   },
 } as Document;
 const state = new Map<string, Document>([
-  [keys.theme, { format: 1, type: 'theme', groundwork: 'foolscap', values: { gap: 24 } }],
+  [keys.look, { format: 1, type: 'look', groundwork: 'foolscap', values: { gap: 1.5 } }],
   ['assignments/product', products],
   ['template/product', template([], 'product', 'Product')],
   ['template/festival', template([], 'product', 'Festival kite')],
   [
     'template/skerry',
-    { ...template([], 'product', 'Skerry'), around: { header: 'sale', footer: 'none' }, theme: { gap: 40 } },
+    { ...template([], 'product', 'Skerry'), around: { header: 'sale', footer: 'none' }, look: { gap: 2.5 } },
   ],
   ['around/header/standard', around('Standard')],
   ['around/header/sale', around('Sale')],
   ['addition/banner', addition('Banner', 'above', { page: 'product:K-2' })],
-  [
-    'addition/note',
-    addition('Size note', 'niche:extra', { kind: 'product', when: parseRule('price < 50', 'product') }),
-  ],
+  ['addition/note', addition('Size note', 'spot:extra', { kind: 'product', when: parseRule('price < 50', 'product') })],
 ]);
 const page = (code: string, facts: Record<string, string | number> = {}) => ({
   code,
@@ -81,8 +78,8 @@ describe('assignment and why', () => {
       'The template “Skerry” chooses “Sale” for its header.',
       'The template “Skerry” leaves the footer out.',
       '“Banner” is put into the region “above”, for this page alone.',
-      '“Size note” is meant for this page, by the rule price < 50, but there is no niche “extra” on it.',
-      'Space between things is 40 px on pages of this template; elsewhere it is 24 px.',
+      '“Size note” is meant for this page, by the rule price < 50, but there is no spot “extra” on it.',
+      'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.5 rem.',
     ]);
     expect(told.change.map(({ command }) => command)).toEqual([
       'parlour assign product:K-2 TEMPLATE',
@@ -108,7 +105,7 @@ describe('assignment and why', () => {
         across: '4',
         'across@phone': '2',
       }),
-      casing: { tone: 'soft' },
+      frame: { tone: 'soft' },
     };
     const told = (binding: (name: string) => unknown) =>
       Object.fromEntries(whySection(own, SHIPPED_KINDS, { binding }).map(({ field, sentence }) => [field, sentence]));
@@ -118,29 +115,29 @@ describe('assignment and why', () => {
       'values.across@tablet': 'Across on a tablet is “Four”: set here.',
       'values.across@phone': 'Across on a phone is “Two”: set for this device.',
       'values.limit': 'At most is 4: the default.',
-      'casing.tone': 'Ground is “Soft”: set here.',
+      'frame.tone': 'Tone is “Soft”: set here.',
     });
     expect(told(() => '')['values.title']).toBe(
       'Title is “Any wind”: the fallback, since the page has none (attribute.wind).',
     );
   });
 
-  test('what a section leaves to the theme is told with the setting, and whose it is', () => {
+  test('what a section leaves to the look is told with the setting, and whose it is', () => {
     const row = section('s', 'product-row');
-    const pictures = (own: typeof row, theme: object, template?: object) =>
-      whySection(own, SHIPPED_KINDS, {}, { theme, template } as never).find(({ field }) => field === 'values.pictures');
-    const bare = { format: 2, type: 'theme', groundwork: 'foolscap' };
+    const pictures = (own: typeof row, look: object, template?: object) =>
+      whySection(own, SHIPPED_KINDS, {}, { look, template } as never).find(({ field }) => field === 'values.pictures');
+    const bare = { format: 2, type: 'look', groundwork: 'foolscap' };
     const set = { ...bare, values: { pictureRatio: 'portrait' } };
-    expect(pictures(row, bare)).toMatchObject({ value: 'square', origin: 'theme' });
-    expect(pictures(row, set)?.sentence).toBe('Pictures is “Portrait”: as the theme settings say (pictureRatio).');
-    expect(pictures(row, set, { theme: { pictureRatio: 'landscape' } })?.sentence).toBe(
-      'Pictures is “Landscape”: as the theme settings of this template say (pictureRatio).',
+    expect(pictures(row, bare)).toMatchObject({ value: 'square', origin: 'look' });
+    expect(pictures(row, set)?.sentence).toBe('Pictures is “Portrait”: as the look says (pictureRatio).');
+    expect(pictures(row, set, { look: { pictureRatio: 'landscape' } })?.sentence).toBe(
+      'Pictures is “Landscape”: as the look of this template says (pictureRatio).',
     );
     expect(pictures({ ...row, values: { pictures: 'square' } }, set)).toMatchObject({ value: 'square', origin: 'own' });
-    // A theme where nothing was set has no values at all.
-    const untouched = new Map(state).set(keys.theme, bare as Document);
+    // A look where nothing was set has no values at all.
+    const untouched = new Map(state).set(keys.look, bare as Document);
     expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING).sentences).toContain(
-      'Space between things is 40 px on pages of this template; elsewhere it is 28 px.',
+      'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.75 rem.',
     );
   });
 
@@ -149,13 +146,13 @@ describe('assignment and why', () => {
       format: 2,
       type: 'shared',
       name: 'Promise',
-      areas: { main: [section('inside', 'prose')] },
+      areas: { main: [section('inside', 'text')] },
     } as Document;
     const with_ = new Map(state)
       .set('template/skerry', template([section('u', 'shared-section', { shared: 'promise' })], 'product', 'Skerry'))
       .set('shared/promise', shared);
     const told = why(page('product:K-2', { brand: 'skerry lines' }), with_, SETTING);
-    expect(sectionOnPage(told, 'inside', with_).kind).toBe('prose@1');
+    expect(sectionOnPage(told, 'inside', with_).kind).toBe('text@1');
     expect(sectionOnPage(told, 'x', with_).id).toBe('x');
     expect(refusal(() => sectionOnPage(told, 'gone', with_)).remedy).toBe(
       'Its sections are in skerry, around/header/standard, addition/banner and shared/promise; look there for the ids.',
@@ -169,7 +166,7 @@ describe('assignment and why', () => {
       'The rule brand is "Skerry Lines" for “Skerry” does not match: its brand is “Halyard  Works”.',
     );
     const prose = whySection(
-      section('p', 'prose', { text: '<p>Tea &amp; <em>wind</em>.</p><p>Both.</p>' }),
+      section('p', 'text', { text: '<p>Tea &amp; <em>wind</em>.</p><p>Both.</p>' }),
       SHIPPED_KINDS,
       {},
     );
@@ -179,7 +176,7 @@ describe('assignment and why', () => {
   test('additions are found by page, by kind and by rule', () => {
     const found = (code: string, price: number) => [...additionsFor(page(code, { price }), state, SETTING).keys()];
     expect(found('product:K-2', 9900)).toEqual(['above']);
-    expect(found('product:K-3', 1000)).toEqual(['niche:extra']);
+    expect(found('product:K-3', 1000)).toEqual(['spot:extra']);
     expect(found('home', 1000)).toEqual([]);
     expect(printRule(parseRule('price < 50', 'product'))).toBe('price < 50');
   });

@@ -22,7 +22,7 @@ export const PAGE_KINDS = {
     areas: SIDE,
   },
   collection: { name: 'Collection', sentence: 'The products of one collection.', subject: 'collection', areas: SIDE },
-  'collection-index': {
+  'all-collections': {
     name: 'All collections',
     sentence: 'The collections of the store.',
     subject: null,
@@ -34,14 +34,14 @@ export const PAGE_KINDS = {
     name: 'Checkout',
     sentence: 'Address, delivery, payment and the order button.',
     subject: null,
-    areas: ['first', 'second'],
+    areas: ['main', 'beside'],
   },
   'thank-you': { name: 'Thank you', sentence: 'The order that was just made.', subject: null, areas: SIDE },
   content: { name: 'Content', sentence: 'A page of text, such as about or delivery.', subject: 'content', areas: SIDE },
   find: { name: 'Find', sentence: 'What a search found.', subject: null, areas: SIDE },
   'sign-in': { name: 'Sign in', sentence: 'Where shoppers sign in.', subject: null, areas: SIDE },
   account: { name: 'Account', sentence: 'A shopper’s own orders and details.', subject: null, areas: SIDE },
-  'not-found': { name: 'Not found', sentence: 'Shown where nothing lies at a path.', subject: null, areas: SIDE },
+  'not-found': { name: 'Not found', sentence: 'Shown where there is no page at a path.', subject: null, areas: SIDE },
 } as const satisfies Record<string, PageKindAbout>;
 
 export type PageKind = keyof typeof PAGE_KINDS;

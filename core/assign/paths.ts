@@ -7,7 +7,7 @@ export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, strin
 /** In the order they are tried: what is fixed before what has a slug, and content pages last. */
 export const STANDARD_PATHS: PathPatterns = {
   home: '/',
-  'collection-index': '/browse',
+  'all-collections': '/browse',
   cart: '/cart',
   checkout: '/checkout',
   find: '/find',

@@ -7,32 +7,32 @@ import {
   type Section,
   type SectionedDocument,
   type TemplateDocument,
-  type ThemeDocument,
+  type LookDocument,
   type Values,
 } from '../design/document.js';
 import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
-import { CASING } from '../sections/casing.js';
+import { FRAME } from '../sections/frame.js';
 import { Problem } from '../problem.js';
 import { kindName, SHARED_SECTION, type KindSet } from '../sections/kind.js';
 import { listed } from '../words.js';
-import { THEME_FIELDS } from '../theme/settings.js';
+import { LOOK_FIELDS } from '../look/settings.js';
 import type { DesignState } from './assigned.js';
 import type { Why } from './why.js';
 
 export interface WhyField {
-  /** `values.title`, `casing.space@phone`. */
+  /** `values.title`, `frame.space@phone`. */
   readonly field: string;
   readonly label: string;
   readonly value: unknown;
-  readonly origin: Origin | 'theme';
+  readonly origin: Origin | 'look';
   readonly sentence: string;
 }
 
-/** The theme settings as they count on a page: the store's, and what its template has of its own. */
-export interface Look {
-  readonly theme?: ThemeDocument | undefined;
+/** The settings of the look as they count on a page: the store's, and what its template has of its own. */
+export interface LookSources {
+  readonly look?: LookDocument | undefined;
   readonly template?: TemplateDocument | undefined;
 }
 
@@ -67,14 +67,14 @@ export function sectionOnPage({ template, regions, additions }: Why, id: string,
   });
 }
 
-/** The theme settings that count on a page. */
-export const lookOf = ({ template }: Why, state: DesignState): Look => ({
-  theme: state.get(keys.theme) as ThemeDocument | undefined,
+/** The settings of the look that count on a page. */
+export const lookOf = ({ template }: Why, state: DesignState): LookSources => ({
+  look: state.get(keys.look) as LookDocument | undefined,
   template: template ? (state.get(keys.template(template.template)) as TemplateDocument | undefined) : undefined,
 });
 
 /** Every field of a section, on each device where it may differ. */
-export function whySection(section: Section, kinds: KindSet, reading: Reading, look: Look = {}): WhyField[] {
+export function whySection(section: Section, kinds: KindSet, reading: Reading, look: LookSources = {}): WhyField[] {
   const part = (fields: Fields, own: Values, prefix: string): WhyField[] =>
     Object.entries(fields).flatMap(([name, field]) =>
       field.type === 'entries'
@@ -93,7 +93,7 @@ export function whySection(section: Section, kinds: KindSet, reading: Reading, l
     );
   return [
     ...part(kinds.find(section.kind)?.fields ?? {}, section.values, 'values'),
-    ...part(CASING, section.casing, 'casing'),
+    ...part(FRAME, section.frame, 'frame'),
   ];
 }
 
@@ -108,18 +108,18 @@ function originOf(
   own: Values,
   device: Device,
   reading: Reading,
-  look: Look,
+  look: LookSources,
 ): { value: unknown; origin: WhyField['origin']; because: string } {
   const { value, origin } = resolveValue(field, name, own, device, reading);
-  if (field.follows !== undefined && value === field.default) return fromTheme(field.follows, look);
+  if (field.follows !== undefined && value === field.default) return fromLook(field.follows, look);
   const stored = own[name];
   const source = isBound(stored) && (origin === 'bound' || origin === 'fallback') ? ` (${stored.bind})` : '';
   return { value, origin, because: `${ORIGINS[origin]}${source}` };
 }
 
-function fromTheme(setting: string, { theme, template }: Look): ReturnType<typeof originOf> {
-  const own = template?.theme?.[setting];
-  const value = own ?? theme?.values?.[setting] ?? THEME_FIELDS[setting]?.default;
-  const whose = own === undefined ? 'the theme settings' : 'the theme settings of this template';
-  return { value, origin: 'theme', because: `as ${whose} say (${setting})` };
+function fromLook(setting: string, { look, template }: LookSources): ReturnType<typeof originOf> {
+  const own = template?.look?.[setting];
+  const value = own ?? look?.values?.[setting] ?? LOOK_FIELDS[setting]?.default;
+  const whose = own === undefined ? 'the look' : 'the look of this template';
+  return { value, origin: 'look', because: `as ${whose} says (${setting})` };
 }

@@ -9,11 +9,11 @@ import {
   type Region,
   type Target,
   type TemplateDocument,
-  type ThemeDocument,
+  type LookDocument,
 } from '../design/document.js';
 import { inWords, shown } from '../fields/in-words.js';
-import { kindName, NICHE } from '../sections/kind.js';
-import { THEME_FIELDS } from '../theme/settings.js';
+import { kindName, SPOT } from '../sections/kind.js';
+import { LOOK_FIELDS } from '../look/settings.js';
 import { listed } from '../words.js';
 import {
   assignedBy,
@@ -84,7 +84,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
   const additions = [...additionsFor(page, state, setting)].flatMap(([place, list]) =>
     list.map(({ key, document }) => ({ document: key, name: document.name, place, target: document.target })),
   );
-  const overrides = overridesOf(template, state.get(keys.theme) as ThemeDocument | undefined);
+  const overrides = overridesOf(template, state.get(keys.look) as LookDocument | undefined);
   const kindTitle = kindInWords(kind);
   return {
     page: page.code,
@@ -106,13 +106,13 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
           ]
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
-      ...additions.map((one) => additionSentence(one, nicheNames(template, regions, state), kindTitle)),
+      ...additions.map((one) => additionSentence(one, spotNames(template, regions, state), kindTitle)),
       ...(additions.length >= MOST_ADDITIONS
         ? [`A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`]
         : []),
       ...overrides.map(
         ({ setting: name, value, elsewhere }) =>
-          `${THEME_FIELDS[name]?.label ?? name} is ${inWords(THEME_FIELDS[name], value)} on pages of this template; elsewhere it is ${inWords(THEME_FIELDS[name], elsewhere)}.`,
+          `${LOOK_FIELDS[name]?.label ?? name} is ${inWords(LOOK_FIELDS[name], value)} on pages of this template; elsewhere it is ${inWords(LOOK_FIELDS[name], elsewhere)}.`,
       ),
     ],
     change: changes(
@@ -185,11 +185,11 @@ export function regionsOf(template: TemplateDocument | undefined, state: DesignS
   });
 }
 
-function overridesOf(template: TemplateDocument | undefined, theme: ThemeDocument | undefined): Why['overrides'] {
-  return Object.entries(template?.theme ?? {}).map(([setting, value]) => ({
+function overridesOf(template: TemplateDocument | undefined, look: LookDocument | undefined): Why['overrides'] {
+  return Object.entries(template?.look ?? {}).map(([setting, value]) => ({
     setting,
     value,
-    elsewhere: theme?.values?.[setting] ?? THEME_FIELDS[setting]?.default,
+    elsewhere: look?.values?.[setting] ?? LOOK_FIELDS[setting]?.default,
   }));
 }
 
@@ -239,8 +239,8 @@ function regionSentences(regions: readonly WhyRegion[], template: string): strin
   ];
 }
 
-/** The niches there are on a page: in its template and around it. */
-function nicheNames(
+/** The spots there are on a page: in its template and around it. */
+function spotNames(
   template: TemplateDocument | undefined,
   regions: readonly WhyRegion[],
   state: DesignState,
@@ -250,21 +250,21 @@ function nicheNames(
   );
   const sections = [...(template ? [template] : []), ...around].flatMap(({ areas }) => [...sectionsIn(areas)]);
   return new Set(
-    sections.filter(({ kind }) => kindName(kind) === NICHE).map(({ values }) => String(values['name'] ?? 'extra')),
+    sections.filter(({ kind }) => kindName(kind) === SPOT).map(({ values }) => String(values['name'] ?? 'extra')),
   );
 }
 
 function additionSentence(
   { name, place, target }: { readonly name: string; readonly place: string; readonly target: Target },
-  niches: ReadonlySet<string>,
+  spots: ReadonlySet<string>,
   kindInSentence: string,
 ): string {
   const why = targetInWords(target, kindInSentence);
-  if (!place.startsWith('niche:')) return `“${name}” is put into the region “${place}”, ${why}.`;
-  const niche = place.slice('niche:'.length);
-  return niches.has(niche)
-    ? `“${name}” is put into the niche “${niche}”, ${why}.`
-    : `“${name}” is meant for this page, ${why}, but there is no niche “${niche}” on it.`;
+  if (!place.startsWith('spot:')) return `“${name}” is put into the region “${place}”, ${why}.`;
+  const spot = place.slice('spot:'.length);
+  return spots.has(spot)
+    ? `“${name}” is put into the spot “${spot}”, ${why}.`
+    : `“${name}” is meant for this page, ${why}, but there is no spot “${spot}” on it.`;
 }
 
 function targetInWords(target: Parameters<typeof targetText>[0], kindName: string): string {

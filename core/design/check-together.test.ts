@@ -5,7 +5,7 @@ import { assignments, draftOf, refusal, section, template } from '../tests/desig
 const DEAR: Rule = { match: 'all', conditions: [{ fact: 'price', is: '>=', value: 80 }] };
 const whole: Record<DocumentKey, Document> = {
   'template/home': {
-    ...template([section('s', 'columns', {}, { first: [section('u', 'shared-section', { shared: 'promise' })] })]),
+    ...template([section('s', 'columns', {}, { one: [section('u', 'shared-section', { shared: 'promise' })] })]),
     around: { header: 'plain', footer: 'none' },
   } as Document,
   'template/product': template([], 'product', 'Product'),

@@ -45,7 +45,7 @@ export function checkDocument(key: DocumentKey, document: Document, kinds: KindS
   for (const node of Object.values(opened.nodes)) {
     const place = `${key}/${node.id}`;
     if (isSection(node) && !isCurrent(node, opened, place, kinds)) continue;
-    for (const part of ['values', 'casing'] as const) {
+    for (const part of ['values', 'frame'] as const) {
       for (const [name, value] of Object.entries(node[part] ?? {}))
         pointing(`${place}.${name}`, () => checkKeyed(nodeField(opened, node, `${part}.${name}`, kinds), name, value));
     }

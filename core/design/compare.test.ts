@@ -21,12 +21,12 @@ const sentences = (before: Document | undefined, after: Document | undefined, ke
 
 const base = template([
   section('a', 'heading', { text: 'One' }),
-  section('b', 'prose'),
-  section('c', 'columns', {}, { first: [section('d', 'price')] }),
+  section('b', 'text'),
+  section('c', 'columns', {}, { one: [section('d', 'price')] }),
 ]);
 const after = {
   ...template([
-    section('c', 'columns', { split: 'half' }, { first: [] }),
+    section('c', 'columns', { widths: 'equal' }, { one: [] }),
     section('a', 'heading', { text: 'Two', 'text@de': 'Zwei' }),
     section('n', 'poster', { title: 'Sail' }),
   ]),
@@ -123,7 +123,7 @@ describe('the difference as edits, and chosen changes', () => {
       `${KEY} a values.text`,
     ]);
     const nested = openDocument(
-      template([...(base.areas['main'] ?? []), section('x', 'columns', {}, { first: [section('y')] })]),
+      template([...(base.areas['main'] ?? []), section('x', 'columns', {}, { one: [section('y')] })]),
     );
     const outer = withChosen(KEY, before, nested, new Set([`${KEY} x added`])) as DraftDocument;
     expect(Object.keys(outer.nodes)).toEqual(expect.arrayContaining(['x', 'y']));

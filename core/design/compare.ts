@@ -2,7 +2,7 @@
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { isBound, splitKey } from '../fields/value.js';
-import { CASING } from '../sections/casing.js';
+import { FRAME } from '../sections/frame.js';
 import type { KindSet } from '../sections/kind.js';
 import { capitalised } from '../words.js';
 import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
@@ -107,7 +107,7 @@ function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftD
         add('moved', node, `${sectionName(was, kinds)} moved ${where}.`);
       if (was.kind !== node.kind)
         add('changed', node, `${sectionName(node, kinds)} is of another kind or version.`, 'kind');
-      for (const part of ['values', 'casing'] as const)
+      for (const part of ['values', 'frame'] as const)
         for (const key of changedKeys(was[part], node[part]))
           add('changed', node, valueSentence(after, was, node, part, key, kinds), `${part}.${key}`);
     });
@@ -119,11 +119,11 @@ function valueSentence(
   document: DraftDocument,
   before: DraftNode,
   after: DraftNode,
-  part: 'values' | 'casing',
+  part: 'values' | 'frame',
   key: string,
   kinds: KindSet,
 ): string {
-  const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(document, after, kinds) ?? {});
+  const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(document, after, kinds) ?? {});
   const { name } = splitKey(key);
   const field = Object.hasOwn(fields, name) ? fields[name] : undefined;
   const [was, now] = [before[part]?.[key], after[part]?.[key]];

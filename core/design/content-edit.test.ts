@@ -16,7 +16,7 @@ const draft = draftOf({
     target: { page: 'home' },
     areas: { main: [section('n')] },
   },
-  theme: { format: 2, type: 'theme', groundwork: 'foolscap', values: {} },
+  look: { format: 2, type: 'look', groundwork: 'foolscap', values: {} },
 });
 /** What a request comes down to, done and taken back: both are checked, as undo is. */
 function check(request: EditRequest): void {
@@ -29,10 +29,10 @@ const VALUES: Readonly<Record<string, unknown>> = {
   'values.link': { to: 'home' },
   'values.across': '3',
   'values.source': { from: 'reduced' },
-  'casing.tone': 'soft',
-  'layout.width': 'wide',
+  'frame.tone': 'soft',
+  'layout.width': 'broad',
   'around.header': 'none',
-  'values.gap': 32,
+  'values.gap': 2,
   'values.titleFont': 'work-sans',
   place: 'below',
   'target.page': 'cart',
@@ -46,7 +46,7 @@ const WAS: Readonly<Record<string, unknown>> = {
   place: 'above',
   'target.page': 'home',
   standard: 'home',
-  'layout.width': 'page',
+  'layout.width': 'standard',
   'values.label': 'Kites',
 };
 const set = (document: string, field: string, node?: string): EditRequest =>
@@ -79,11 +79,11 @@ test.each<[string, EditRequest]>([
 test.each<[string, EditRequest]>([
   ['how many stand side by side', set('template/home', 'values.across', 'r')],
   ['where products come from', set('template/home', 'values.source', 'r')],
-  ['the casing', set('template/home', 'casing.tone', 'a')],
+  ['the frame', set('template/home', 'frame.tone', 'a')],
   ['the width of a template', set('template/home', 'layout.width')],
   ['the arrangement of a region', set('template/home', 'around.header')],
-  ['a theme setting', set('theme', 'values.gap')],
-  ['a font', set('theme', 'values.titleFont')],
+  ['a setting of the look', set('look', 'values.gap')],
+  ['a font', set('look', 'values.titleFont')],
   ['where an addition goes', set('addition/note', 'place')],
   ['which pages it is for', set('addition/note', 'target.page')],
   ['the standard template', set('assignments/home', 'standard')],

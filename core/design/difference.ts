@@ -88,9 +88,9 @@ function valueEdits(document: DocumentKey, was: DraftNode, node: DraftNode): Edi
       edits.push(
         setEdit({ type: 'set', document, node: node.id, field: `values.${key}` }, was.values[key], node.values[key]),
       );
-  for (const key of changedKeys(was.casing, node.casing))
+  for (const key of changedKeys(was.frame, node.frame))
     edits.push(
-      setEdit({ type: 'set', document, node: node.id, field: `casing.${key}` }, was.casing?.[key], node.casing?.[key]),
+      setEdit({ type: 'set', document, node: node.id, field: `frame.${key}` }, was.frame?.[key], node.frame?.[key]),
     );
   return edits;
 }

@@ -19,7 +19,7 @@ import {
   type Fields,
 } from '../fields/field.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
-import { THEME_FIELDS } from '../theme/settings.js';
+import { LOOK_FIELDS } from '../look/settings.js';
 import {
   FORMAT,
   keys,
@@ -67,9 +67,9 @@ const fieldIn =
 const LAYOUT: Fields = {
   width: choice(
     'Width of the content',
-    'Sections follow it unless their own casing says otherwise.',
-    { narrow: 'Narrow', page: 'Page', wide: 'Wide', edge: 'Edge to edge' } satisfies Record<Width, string>,
-    'page',
+    'Sections follow it unless their own frame says otherwise.',
+    { reading: 'Reading', standard: 'Standard', broad: 'Broad', edge: 'Edge to edge' } satisfies Record<Width, string>,
+    'standard',
     { required: true },
   ),
   side: choice(
@@ -84,8 +84,8 @@ const LAYOUT: Fields = {
 const ASSIGNED = reference('Template', 'The template a page uses.', 'template');
 const PAGE = new RegExp(`^(${pageKinds().join('|')})(:${DOCUMENT_CODE})?$`);
 
-/** Where an addition can go: a region, or a niche by its name. */
-export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|niche:${DOCUMENT_CODE})$`);
+/** Where an addition can go: a region, or a spot by its name. */
+export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|spot:${DOCUMENT_CODE})$`);
 
 const PATH = /^\/[^\s?#\\]*$/;
 const PATTERN = text('Path', 'With {slug} where the slug of the page stands.', {
@@ -115,7 +115,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         REGIONS.includes(region as never)
           ? reference(`Arrangement of the ${region}`, 'Another filling of the region on its pages.', 'arrangement')
           : null,
-      theme: fieldIn(THEME_FIELDS),
+      look: fieldIn(LOOK_FIELDS),
     },
     areas: (head) =>
       (PAGE_KINDS[head['pageKind'] as PageKind] as { areas: readonly string[] } | undefined)?.areas ?? ['main'],
@@ -144,10 +144,10 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     called: named('addition'),
     fields: {
       name: NAME,
-      place: text('Place', 'The region or niche it goes into.', {
+      place: text('Place', 'The region or spot it goes into.', {
         required: true,
         plain: true,
-        form: { pattern: ADDITION_PLACE, words: `one of ${REGIONS.join(', ')} or niche:NAME` },
+        form: { pattern: ADDITION_PLACE, words: `one of ${REGIONS.join(', ')} or spot:NAME` },
       }),
     },
     groups: {
@@ -159,12 +159,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     },
     areas: oneArea,
   },
-  theme: {
-    key: /^(theme)$/,
-    called: () => 'the theme settings',
+  look: {
+    key: /^(look)$/,
+    called: () => 'the look',
     fixed: ['groundwork'],
     fields: {},
-    groups: { values: fieldIn(THEME_FIELDS) },
+    groups: { values: fieldIn(LOOK_FIELDS) },
   },
   menu: {
     key: keyed('menu'),

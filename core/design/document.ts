@@ -8,7 +8,7 @@ export const FORMAT = 2;
 /** Names a section or an entry inside its document. */
 export type NodeId = string;
 
-/** Names a document inside a design: `template/product-standard`, `around/header/standard`, `theme`, … Never changes. */
+/** Names a document inside a design: `template/product-standard`, `around/header/standard`, `look`, … Never changes. */
 export type DocumentKey = string;
 
 /** A section kind with the version its values were written for, such as `poster@1`. */
@@ -24,8 +24,8 @@ export type Values = Readonly<Record<string, unknown>>;
 export interface Section {
   readonly id: NodeId;
   readonly kind: KindRef;
-  /** Own casing settings; what is absent has its default. */
-  readonly casing: Values;
+  /** Own frame settings; what is absent has its default. */
+  readonly frame: Values;
   readonly values: Values;
   /** Sections inside this one, by slot, in page order. */
   readonly slots?: Readonly<Record<string, readonly Section[]>>;
@@ -46,7 +46,7 @@ export type Areas = Readonly<Record<string, readonly Section[]>>;
 export const REGIONS = ['top-line', 'header', 'above', 'below', 'footer'] as const;
 export type Region = (typeof REGIONS)[number];
 
-export const WIDTHS = ['narrow', 'page', 'wide', 'edge'] as const;
+export const WIDTHS = ['reading', 'standard', 'broad', 'edge'] as const;
 export type Width = (typeof WIDTHS)[number];
 
 export interface Layout {
@@ -65,8 +65,8 @@ export interface TemplateDocument {
   readonly layout: Layout;
   /** Other arrangements than the standard one, by region; `none` leaves the region out. */
   readonly around?: Readonly<Partial<Record<Region, string>>>;
-  /** Theme settings that are different on its pages. */
-  readonly theme?: Values;
+  /** The look that are different on its pages. */
+  readonly look?: Values;
   readonly areas: Areas;
 }
 
@@ -87,12 +87,12 @@ export interface SharedDocument {
   readonly areas: Areas;
 }
 
-/** Sections put in a region or niche for some store pages. */
+/** Sections put in a region or spot for some store pages. */
 export interface AdditionDocument {
   readonly format: number;
   readonly type: 'addition';
   readonly name: string;
-  /** A region such as `above`, or `niche:NAME`. */
+  /** A region such as `above`, or `spot:NAME`. */
   readonly place: string;
   readonly target: Target;
   readonly areas: Areas;
@@ -103,9 +103,9 @@ export type Target =
   { readonly page: PageCode } | { readonly kind: PageKind } | { readonly kind: PageKind; readonly when: Rule | null };
 
 /** The store-wide look. */
-export interface ThemeDocument {
+export interface LookDocument {
   readonly format: number;
-  readonly type: 'theme';
+  readonly type: 'look';
   readonly groundwork: string;
   readonly values?: Values;
 }
@@ -153,14 +153,14 @@ export interface PathsDocument {
 
 export type SectionedDocument = TemplateDocument | ArrangementDocument | SharedDocument | AdditionDocument;
 export type Document =
-  SectionedDocument | ThemeDocument | MenuDocument | ContentDocument | AssignmentsDocument | PathsDocument;
+  SectionedDocument | LookDocument | MenuDocument | ContentDocument | AssignmentsDocument | PathsDocument;
 export type DocumentTypeName = Document['type'];
 
 /** A link to a thing of the store by its code, or to a free address; in the same window unless it says otherwise. */
 export type Link = { readonly to: string; readonly window?: 'new' } | { readonly url: string; readonly window?: 'new' };
 
 export const keys = {
-  theme: 'theme',
+  look: 'look',
   paths: 'paths',
   template: (code: string): DocumentKey => `template/${code}`,
   arrangement: (region: Region, code = 'standard'): DocumentKey => `around/${region}/${code}`,

@@ -27,7 +27,7 @@ const trees = fc.letrec<{ tree: Section; list: Section[] }>((tie) => ({
     .record({
       id: fc.uuid(),
       text: fc.string({ maxLength: 8 }),
-      slots: fc.option(fc.record({ first: tie('list'), second: tie('list') }), { depthSize: 'small' }),
+      slots: fc.option(fc.record({ one: tie('list'), two: tie('list') }), { depthSize: 'small' }),
     })
     .map(({ id, text, slots }) => {
       const filled = slots && Object.fromEntries(Object.entries(slots).filter(([, inner]) => inner.length));
@@ -70,7 +70,7 @@ describe('drafts', () => {
           const made: DraftSection = {
             id: `n${i}`,
             kind: 'heading@1',
-            casing: {},
+            frame: {},
             values: {},
             place: MAIN,
             order: orderFor(draft, MAIN, before),
@@ -120,10 +120,7 @@ describe('the check before publishing', () => {
   test('lets through what shoppers can be shown', () => {
     expect(
       fault(
-        template([
-          section('a'),
-          section('c', 'columns', {}, { first: [section('b', 'prose', { text: '<p>Fine</p>' })] }),
-        ]),
+        template([section('a'), section('c', 'columns', {}, { one: [section('b', 'text', { text: '<p>Fine</p>' })] })]),
       ),
     ).toBeNull();
   });
@@ -136,7 +133,7 @@ describe('the check before publishing', () => {
     ],
     [
       'one deep inside',
-      template([section('c', 'columns', {}, { first: [section('d', 'sundial')] })]),
+      template([section('c', 'columns', {}, { one: [section('d', 'sundial')] })]),
       { code: 'cannot-publish', place: 'template/home/d' },
     ],
     [

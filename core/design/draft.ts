@@ -13,11 +13,11 @@ export interface Place {
   readonly at: string;
 }
 
-/** A section, or an entry of a list (then it has no kind and no casing). */
+/** A section, or an entry of a list (then it has no kind and no frame). */
 export interface DraftNode {
   readonly id: NodeId;
   readonly kind?: string;
-  readonly casing?: Values;
+  readonly frame?: Values;
   readonly values: Values;
   readonly place: Place;
   /** Sorts siblings as text; ties are broken by id. */
@@ -25,7 +25,7 @@ export interface DraftNode {
 }
 export interface DraftSection extends DraftNode {
   readonly kind: string;
-  readonly casing: Values;
+  readonly frame: Values;
 }
 
 export interface DraftDocument {

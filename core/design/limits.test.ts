@@ -51,13 +51,13 @@ test.each<[string, EditRequest[], string]>([
 
 test('the size of a document, and what one field may hold', () => {
   const large = template(
-    Array.from({ length: 60 }, (_, i) => section(`p${i}`, 'prose', { text: `<p>${'x'.repeat(19_000)}</p>` })),
+    Array.from({ length: 60 }, (_, i) => section(`p${i}`, 'text', { text: `<p>${'x'.repeat(19_000)}</p>` })),
   );
   expect(refusal(() => checkDocument('template/home', large, SHIPPED_KINDS))).toMatchObject({
     code: 'limit-reached',
     place: 'template/home',
   });
-  const long = insert('template/product', { text: `<p>${'x'.repeat(20_001)}</p>` }, 'prose');
+  const long = insert('template/product', { text: `<p>${'x'.repeat(20_001)}</p>` }, 'text');
   expect(refusal(() => applyRequests([long], draft, tools()))).toMatchObject({ code: 'bad-value', place: 'text' });
 });
 

@@ -82,8 +82,8 @@ describe('three-way merge', () => {
   });
 
   test('something put into what was removed is told, and nothing hangs in the air', () => {
-    const holder = section('h', 'columns', {}, { first: [section('x')] });
-    const filled = section('h', 'columns', {}, { first: [section('x'), section('y')] });
+    const holder = section('h', 'columns', {}, { one: [section('x')] });
+    const filled = section('h', 'columns', {}, { one: [section('x'), section('y')] });
     const away = merge(template([holder]), template([]), template([filled]));
     expect(ids(away.document)).toBe('h');
     expect(away.said.join()).toMatch(/was to be removed/);
@@ -94,7 +94,7 @@ describe('three-way merge', () => {
 
   test('two moves that would put each into the other do not make a circle', () => {
     const columns = (id: string, inner: ReturnType<typeof section>[] = []) =>
-      section(id, 'columns', {}, inner.length ? { first: inner } : undefined);
+      section(id, 'columns', {}, inner.length ? { one: inner } : undefined);
     const { document, said } = merge(
       template([columns('a'), columns('b')]),
       template([columns('b', [columns('a')])]),

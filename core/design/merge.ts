@@ -5,7 +5,7 @@
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { splitKey } from '../fields/value.js';
-import { CASING } from '../sections/casing.js';
+import { FRAME } from '../sections/frame.js';
 import type { KindSet } from '../sections/kind.js';
 import { headField, nameOf } from './document-types.js';
 import type { DocumentKey, NodeId } from './document.js';
@@ -82,7 +82,7 @@ function mergeInside(
   });
 
   const fieldOf: FieldOf = (node, part, key) => {
-    const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(theirs, node, kinds) ?? {});
+    const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(theirs, node, kinds) ?? {});
     const { name } = splitKey(key);
     return Object.hasOwn(fields, name) ? fields[name] : undefined;
   };
@@ -99,7 +99,7 @@ function mergeInside(
 }
 
 /** The field a value of a node is for; undefined if its kind is missing. */
-type FieldOf = (node: DraftNode, part: 'values' | 'casing', key: string) => Field | undefined;
+type FieldOf = (node: DraftNode, part: 'values' | 'frame', key: string) => Field | undefined;
 
 type Say = (sentence: string, where?: { node?: NodeId; field?: string }) => void;
 
@@ -142,7 +142,7 @@ function mergeNode(
     return theirs;
   }
   const name = sectionName(theirs, kinds);
-  const merged = (part: 'values' | 'casing') =>
+  const merged = (part: 'values' | 'frame') =>
     mergeValues(base?.[part], ours[part], theirs[part], (key, mine) => {
       const field = fieldOf(theirs, part, key);
       const what = `${field?.label ?? key} of ${name}`;
@@ -160,7 +160,7 @@ function mergeNode(
     ...theirs,
     ...(kind === undefined ? {} : { kind }),
     values: merged('values'),
-    ...(isSection(theirs) ? { casing: merged('casing') } : {}),
+    ...(isSection(theirs) ? { frame: merged('frame') } : {}),
     place,
   };
 }

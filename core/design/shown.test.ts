@@ -8,26 +8,26 @@ const shared = (name: string, ...main: ReturnType<typeof section>[]): Document =
   name,
   areas: { main },
 });
-const addition = (name: string, niche: string, ...main: ReturnType<typeof section>[]): Document => ({
+const addition = (name: string, spot: string, ...main: ReturnType<typeof section>[]): Document => ({
   format: 2,
   type: 'addition',
   name,
-  place: `niche:${niche}`,
+  place: `spot:${spot}`,
   target: { kind: 'home' },
   areas: { main },
 });
 const use = (id: string, code: string) => section(id, 'shared-section', { shared: code });
-const niche = (id: string, name = 'extra') => section(id, 'niche', { name });
+const spot = (id: string, name = 'extra') => section(id, 'spot', { name });
 const put = (document: string, kind: string, values: object): EditRequest =>
   ({ type: 'insert', document, kind, place: {}, values }) as EditRequest;
 
 const start = () =>
   draftOf({
-    'template/home': template([use('u', 'a'), niche('n')]),
+    'template/home': template([use('u', 'a'), spot('n')]),
     'shared/a': shared('A', use('a1', 'b')),
     'shared/b': shared('B', section('b1')),
     'addition/one': addition('One', 'extra', use('o1', 'b')),
-    'addition/two': addition('Two', 'other', niche('t1')),
+    'addition/two': addition('Two', 'other', spot('t1')),
   });
 
 test.each<[string, EditRequest, RegExp]>([
@@ -37,16 +37,16 @@ test.each<[string, EditRequest, RegExp]>([
     put('shared/b', 'shared-section', { shared: 'a' }),
     /“B” would show itself, by way of the shared section “A”/,
   ],
-  ['its own niche', put('addition/one', 'niche', { name: 'extra' }), /“One” would show itself/],
-  ['its own niche, unnamed', put('addition/one', 'niche', {}), /“One” would show itself/],
+  ['its own spot', put('addition/one', 'spot', { name: 'extra' }), /“One” would show itself/],
+  ['its own spot, unnamed', put('addition/one', 'spot', {}), /“One” would show itself/],
   [
-    'a niche that leads back',
-    put('shared/b', 'niche', { name: 'other' }),
+    'a spot that leads back',
+    put('shared/b', 'spot', { name: 'other' }),
     /“B” would show itself, by way of .*“Two” and .*“One”/,
   ],
   [
     'where it is moved to',
-    { type: 'set', document: 'addition/two', field: 'place', was: 'niche:other', value: 'niche:extra' },
+    { type: 'set', document: 'addition/two', field: 'place', was: 'spot:other', value: 'spot:extra' },
     /“Two” would show itself/,
   ],
   [

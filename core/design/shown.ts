@@ -1,8 +1,8 @@
 /**
- * What documents show of each other: shared sections, and what additions put into niches. No document may come to show
+ * What documents show of each other: shared sections, and what additions put into spots. No document may come to show
  * itself, and what one comes to show has a size, since each place multiplies what is shown in it.
  */
-import { kindName, NICHE, SHARED_SECTION } from '../sections/kind.js';
+import { kindName, SPOT, SHARED_SECTION } from '../sections/kind.js';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { keys, sectionsIn, type DocumentKey, type SectionedDocument, type Values } from './document.js';
@@ -13,9 +13,9 @@ import { LIMITS } from './limits.js';
 /** What one document shows, by itself. */
 interface Shown {
   readonly sections: number;
-  /** Codes of shared sections, and names of niches; one as often as it is shown. */
+  /** Codes of shared sections, and names of spots; one as often as it is shown. */
   readonly shared: readonly string[];
-  readonly niches: readonly string[];
+  readonly spots: readonly string[];
 }
 
 type AnySection = { readonly kind: string; readonly values: Values };
@@ -23,14 +23,14 @@ type AnySection = { readonly kind: string; readonly values: Values };
 function shownBy(sections: Iterable<AnySection>): Shown {
   let count = 0;
   const shared: string[] = [];
-  const niches: string[] = [];
+  const spots: string[] = [];
   for (const { kind, values } of sections) {
     count++;
     const name = kindName(kind);
     if (name === SHARED_SECTION && values['shared']) shared.push(String(values['shared']));
-    if (name === NICHE) niches.push(String(values['name'] ?? 'extra'));
+    if (name === SPOT) spots.push(String(values['name'] ?? 'extra'));
   }
-  return { sections: count, shared, niches };
+  return { sections: count, shared, spots };
 }
 
 // Documents are never changed in place.
@@ -105,7 +105,7 @@ export function checkShown(key: DocumentKey, state: ShowingState): void {
   if (/^(shared|addition)\//.test(key))
     for (const one of state.keys()) {
       const shown = state.shown(one);
-      if (shown && shown.shared.length + shown.niches.length > 0) reach(one, []);
+      if (shown && shown.shared.length + shown.spots.length > 0) reach(one, []);
     }
 }
 
@@ -118,15 +118,15 @@ interface Reach {
 function reachOf(state: ShowingState): (key: DocumentKey, way: readonly DocumentKey[]) => Reach {
   const done = new Map<DocumentKey, Reach>();
   let fillings: Map<string, DocumentKey[]> | null = null;
-  const fillingsOf = (niche: string): readonly DocumentKey[] => {
+  const fillingsOf = (spot: string): readonly DocumentKey[] => {
     if (!fillings) {
       fillings = new Map();
       for (const key of state.keys()) {
         const place = key.startsWith('addition/') ? state.placeOf(key) : undefined;
-        if (place?.startsWith('niche:')) fillings.set(place, [...(fillings.get(place) ?? []), key]);
+        if (place?.startsWith('spot:')) fillings.set(place, [...(fillings.get(place) ?? []), key]);
       }
     }
-    return fillings.get(`niche:${niche}`) ?? [];
+    return fillings.get(`spot:${spot}`) ?? [];
   };
   const reach = (key: DocumentKey, way: readonly DocumentKey[]): Reach => {
     if (way.includes(key)) throw showsItself(key, way, state);
@@ -135,7 +135,7 @@ function reachOf(state: ShowingState): (key: DocumentKey, way: readonly Document
     const shown = state.shown(key);
     let sections = shown?.sections ?? 0;
     let depth = 0;
-    const inside = [...(shown?.shared ?? []).map(keys.shared), ...(shown?.niches ?? []).flatMap(fillingsOf)];
+    const inside = [...(shown?.shared ?? []).map(keys.shared), ...(shown?.spots ?? []).flatMap(fillingsOf)];
     for (const other of inside) {
       const further = reach(other, [...way, key]);
       sections += further.sections;
@@ -147,7 +147,7 @@ function reachOf(state: ShowingState): (key: DocumentKey, way: readonly Document
         sections > LIMITS.sectionsShown
           ? `${capitalised(state.called(key))} would come to more than ${LIMITS.sectionsShown} sections, with all that is shown in it.`
           : `${capitalised(state.called(key))} would show sections more than ${LIMITS.shownDepth} deep inside each other.`,
-        { place: 'document', remedy: 'Show fewer shared sections or niches in each other.' },
+        { place: 'document', remedy: 'Show fewer shared sections or spots in each other.' },
       );
     const found = { sections, depth };
     done.set(key, found);

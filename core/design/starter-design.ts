@@ -10,7 +10,7 @@ export function starterDesign(name: string): ReadonlyMap<DocumentKey, Document> 
     { format: FORMAT, type: 'arrangement', name: 'Standard', region, areas: { main } },
   ];
   return new Map<DocumentKey, Document>([
-    [keys.theme, { format: FORMAT, type: 'theme', groundwork: 'foolscap', values: {} }],
+    [keys.look, { format: FORMAT, type: 'look', groundwork: 'foolscap', values: {} }],
     [keys.menu('main'), { format: FORMAT, type: 'menu', name: 'Main menu' }],
     around('header', [starterSection('header-bar', 'menu-bar', {}, { space: 'small' })]),
     around('footer', [starterSection('footer-legal', 'legal-line', {}, { tone: 'soft' })]),

@@ -53,12 +53,12 @@ test('a template begins with a starter and shares nothing with it', () => {
     ({ type: 'create', what: 'template', name: 'Spares', ...more }) as EditRequest;
   const made = applyRequests([create({ starter: 'product-words', pageKind: 'product' })], draft, tools());
   const { head, nodes } = made.documents.get('template/spares') as DraftDocument;
-  expect(head).toEqual({ name: 'Spares', pageKind: 'product', 'layout.width': 'page' });
+  expect(head).toEqual({ name: 'Spares', pageKind: 'product', 'layout.width': 'standard' });
   expect(
     Object.values(nodes)
       .map(({ kind }) => kindName(kind as string))
       .sort(),
-  ).toEqual(['buy-form', 'columns', 'price', 'product-pictures', 'product-row', 'product-summary']);
+  ).toEqual(['buy-form', 'columns', 'price', 'product-intro', 'product-pictures', 'product-row']);
   expect(Object.keys(nodes).every((id) => id.startsWith('new'))).toBe(true);
   const words = Object.values(nodes).find(({ kind }) => kind === 'price@1');
   expect(nodes[words?.place.in as string]?.kind).toBe('columns@1');

@@ -18,9 +18,9 @@ export const starterSection = (
   id: string,
   kind: string,
   values: Values = {},
-  casing: Values = {},
+  frame: Values = {},
   slots?: Section['slots'],
-): Section => ({ id, kind: `${kind}@1`, casing, values, ...(slots ? { slots } : {}) });
+): Section => ({ id, kind: `${kind}@1`, frame, values, ...(slots ? { slots } : {}) });
 const section = starterSection;
 
 const goods = (id: string, values: Values): Section => section(id, 'product-row', values, { space: 'large' });
@@ -87,12 +87,12 @@ const MADE: readonly TemplateStarter[] = [
       section(
         'product-columns',
         'columns',
-        { split: 'wide-first' },
+        { widths: 'first-wider' },
         { space: 'large' },
         {
-          first: [section('product-pictures', 'product-pictures')],
-          second: [
-            section('product-summary', 'product-summary', { description: true }),
+          one: [section('product-pictures', 'product-pictures')],
+          two: [
+            section('product-intro', 'product-intro', { description: true }),
             section('product-price', 'price', { size: 'large' }),
             section('product-buy', 'buy-form'),
           ],
@@ -112,12 +112,12 @@ const MADE: readonly TemplateStarter[] = [
         {},
         { space: 'large' },
         {
-          first: [
-            section('product-summary', 'product-summary', { description: true }),
+          one: [
+            section('product-intro', 'product-intro', { description: true }),
             section('product-price', 'price'),
             section('product-buy', 'buy-form'),
           ],
-          second: [section('product-pictures', 'product-pictures')],
+          two: [section('product-pictures', 'product-pictures')],
         },
       ),
       goods('product-same-brand', { title: 'From the same makers', source: { from: 'same-brand' }, limit: 4 }),
@@ -128,17 +128,17 @@ const MADE: readonly TemplateStarter[] = [
     name: 'One narrow column',
     sentence: 'Pictures, words and button below each other, in one quiet column.',
     pageKind: 'product',
-    width: 'narrow',
+    width: 'reading',
     sections: () => [
       section('product-pictures', 'product-pictures'),
-      section('product-summary', 'product-summary', { description: true }, { space: 'small' }),
+      section('product-intro', 'product-intro', { description: true }, { space: 'small' }),
       section('product-price', 'price', { size: 'large' }, { space: 'small' }),
       section('product-buy', 'buy-form', {}, { space: 'small' }),
     ],
   },
   {
-    code: 'collection-band',
-    name: 'Title on a band',
+    code: 'collection-panel',
+    name: 'Title panel',
     sentence: 'The title and description on a soft ground, four goods across.',
     pageKind: 'collection',
     sections: () => [
@@ -163,8 +163,8 @@ const MADE: readonly TemplateStarter[] = [
     ],
   },
   {
-    code: 'brand-band',
-    name: 'Title on a band',
+    code: 'brand-panel',
+    name: 'Title panel',
     sentence: 'The brand’s name on a soft ground, and all its goods.',
     pageKind: 'brand',
     sections: () => [
@@ -193,7 +193,7 @@ const MADE: readonly TemplateStarter[] = [
     pageKind: 'content',
     sections: () => [
       section('content-title', 'page-title', { description: false }),
-      section('content-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow' }),
+      section('content-text', 'text', { text: { bind: 'text' } }, { width: 'reading' }),
     ],
   },
   {
@@ -208,7 +208,7 @@ const MADE: readonly TemplateStarter[] = [
         { title: { bind: 'title' }, level: 'h1', text: { bind: 'description' } },
         { width: 'edge', space: 'none', tone: 'soft' },
       ),
-      section('content-text', 'prose', { text: { bind: 'text' } }, { width: 'narrow', space: 'large' }),
+      section('content-text', 'text', { text: { bind: 'text' } }, { width: 'reading', space: 'large' }),
     ],
   },
   {
@@ -240,7 +240,7 @@ export function startersFor(kind: PageKind): readonly [TemplateStarter, ...Templ
 
 /** A template made from a starter. @param shop what the store is called; a prompt to the builder if not known */
 export function templateFrom(starter: TemplateStarter, name: string, shop = 'Say what you make'): TemplateDocument {
-  const { pageKind, width = 'page', sections } = starter;
+  const { pageKind, width = 'standard', sections } = starter;
   const [first = 'main', ...others] = PAGE_KINDS[pageKind].areas;
   return {
     format: FORMAT,

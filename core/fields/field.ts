@@ -11,7 +11,7 @@ interface Common<T> {
   readonly perDevice?: boolean;
   /** True if it must not be empty, and so cannot go back to its default. */
   readonly required?: boolean;
-  /** The theme setting that counts as long as the field has its default. */
+  /** The setting of the look that counts as long as the field has its default. */
   readonly follows?: string;
 }
 

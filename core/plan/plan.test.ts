@@ -7,7 +7,7 @@ import {
   planSvg,
   planText,
   SHIPPED_KINDS,
-  themeCss,
+  lookCss,
   withDefaults,
   type Plan,
   type SectionedDocument,
@@ -20,8 +20,8 @@ const page = template([
   section(
     'b',
     'columns',
-    { split: 'wide-first' },
-    { first: [section('c', 'prose')], second: [section('d'), section('e')] },
+    { widths: 'first-wider' },
+    { one: [section('c', 'text')], two: [section('d'), section('e')] },
   ),
   section('x', 'sundial'),
 ]);
@@ -44,14 +44,19 @@ describe('plan view', () => {
     expect((box('a')?.y ?? 0) + (box('a')?.height ?? 0)).toBeLessThanOrEqual(box('b')?.y ?? 0);
     expect((box('c')?.x ?? 0) + (box('c')?.width ?? 0)).toBeLessThan(box('d')?.x ?? 0);
     expect(box('c')?.width).toBeGreaterThan(box('d')?.width ?? 0);
-    expect(box('e')).toMatchObject({ depth: 1, slot: 'second', parent: 'b' });
+    expect(box('e')).toMatchObject({ depth: 1, slot: 'two', parent: 'b' });
     expect(plan.height).toBe(Math.max(...plan.bands.map((band) => band.y + band.height)));
   });
 
   test('draws the side area where the layout has it, and the two columns of a checkout', () => {
     const areas = { main: [section('m'), section('n')], side: [section('s')] };
     const drawn = (layout: object, pageKind = 'content') => {
-      const document = { ...template([]), pageKind, layout: { width: 'page', ...layout }, areas } as SectionedDocument;
+      const document = {
+        ...template([]),
+        pageKind,
+        layout: { width: 'standard', ...layout },
+        areas,
+      } as SectionedDocument;
       return planPage({ template: ['template/t', document], regions: {} }, SHIPPED_KINDS);
     };
     const across = (plan: Plan) => plan.areas.map(({ name, x, width }) => [name, x, width]);
@@ -75,11 +80,11 @@ describe('plan view', () => {
     expect(planSvg(plan)).toContain('<line x1="960" x2="960"');
     expect(planText(plan)).toMatch(/ {2}main:\n[^]* m │[^]* {2}side:\n[^]* s │/);
 
-    const checkout = { ...template([]), pageKind: 'checkout', areas: { first: [section('f')], second: [] } };
+    const checkout = { ...template([]), pageKind: 'checkout', areas: { main: [section('f')], beside: [] } };
     const two = planPage({ template: ['template/c', checkout as SectionedDocument], regions: {} }, SHIPPED_KINDS);
     expect(across(two)).toEqual([
-      ['first', 0, 768],
-      ['second', 768, 512],
+      ['main', 0, 768],
+      ['beside', 768, 512],
     ]);
   });
 
@@ -87,20 +92,15 @@ describe('plan view', () => {
     const kinds = kindSet([
       { ...(SHIPPED_KINDS.find('columns') as SectionKind), sketch: () => ({ height: 10, marks: [] }) },
     ]);
-    const page = template([section('b', 'columns', { split: 'wide-first' })]);
+    const page = template([section('b', 'columns', { widths: 'first-wider' })]);
     const [holder] = planPage({ template: ['template/t', page], regions: {} }, kinds).boxes;
     expect(holder?.slots[0]?.width).toBeCloseTo(holder?.slots[1]?.width ?? 0);
   });
 
   test('a section is as high as its sketch and its space; a holder as its fullest slot; an area as what stands in it', () => {
-    const tall = { ...section('t', 'poster', {}), casing: { space: 'none' } };
-    const aired = { ...section('u', 'poster', {}), casing: { space: 'large', width: 'narrow' } };
-    const holder = section(
-      'c',
-      'columns',
-      {},
-      { first: [section('i', 'prose')], second: [section('j'), section('k')] },
-    );
+    const tall = { ...section('t', 'poster', {}), frame: { space: 'none' } };
+    const aired = { ...section('u', 'poster', {}), frame: { space: 'large', width: 'reading' } };
+    const holder = section('c', 'columns', {}, { one: [section('i', 'text')], two: [section('j'), section('k')] });
     const drawn = planPage({ template: ['template/t', template([tall, aired, holder])], regions: {} }, SHIPPED_KINDS);
     const of = (id: string) => drawn.boxes.find((one) => one.section === id);
     const sketch = SHIPPED_KINDS.find('poster')?.sketch(withDefaults(SHIPPED_KINDS.find('poster')?.fields ?? {}, {}));
@@ -125,29 +125,29 @@ describe('plan view', () => {
   test('as text it names sections, slots and what is missing', () => {
     const drawn = planText(plan, 70);
     expect(drawn).toMatch(/Poster: Wind & <sea> +a │/);
-    expect(drawn).toMatch(/second: +│\n.*┌─.*\n.*Heading: A heading +d │ │/);
+    expect(drawn).toMatch(/two: +│\n.*┌─.*\n.*Heading: A heading +d │ │/);
     expect(drawn).toMatch(/sundial@1 \(this kind is missing\) +x │/);
     expect(Math.max(...drawn.split('\n').map((line) => line.length))).toBeLessThanOrEqual(70);
   });
 });
 
-describe('theme and money', () => {
-  test('what a template sets of the theme goes before the store’s; what it leaves stays the store’s', () => {
-    const theme = { format: 2, type: 'theme', groundwork: 'foolscap', values: { gap: 24, pageWidth: 1000 } } as const;
-    expect(themeCss(theme, { gap: 40 })).toMatch(/--page:1000px;--gap:40px/);
-    expect(themeCss(theme)).toMatch(/--page:1000px;--gap:24px/);
-    expect(themeCss({ ...theme, values: {} }, { pageWidth: 900 })).toMatch(/--page:900px;--gap:28px/);
+describe('look and money', () => {
+  test('what a template sets of the look goes before the store’s; what it leaves stays the store’s', () => {
+    const look = { format: 2, type: 'look', groundwork: 'foolscap', values: { gap: 1.5, widest: 1000 } } as const;
+    expect(lookCss(look, { gap: 2.5 })).toMatch(/--widest:1000px;--gap:2.5rem/);
+    expect(lookCss(look)).toMatch(/--widest:1000px;--gap:1.5rem/);
+    expect(lookCss({ ...look, values: {} }, { widest: 900 })).toMatch(/--widest:900px;--gap:1.75rem/);
   });
 
   test('settings become custom properties, and texts on strong grounds stay readable', () => {
-    const css = themeCss({
+    const css = lookCss({
       format: 1,
-      type: 'theme',
+      type: 'look',
       groundwork: 'foolscap',
-      values: { accentColour: '#ffee00', pageWidth: 1000 },
+      values: { accentColour: '#ffee00', widest: 1000 },
     });
     expect(css).toContain('--accent:#ffee00;--on-accent:#14202a');
-    expect(css).toContain('--page:1000px');
+    expect(css).toContain('--widest:1000px');
     expect(contrast('#000000', '#ffffff')).toBeCloseTo(21, 5);
     expect(contrast('#777777', '#ffffff')).toBeCloseTo(4.48, 2);
   });

@@ -9,8 +9,8 @@ import {
 } from '../design/document.js';
 import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
-import { CASING } from '../sections/casing.js';
-import type { KindSet } from '../sections/kind.js';
+import { FRAME } from '../sections/frame.js';
+import type { KindSet, SectionKind } from '../sections/kind.js';
 import { lanes, type Lane, type Mark, type Sketch } from './sketch.js';
 
 export interface PlanBox {
@@ -67,7 +67,7 @@ export interface Plan {
 
 export const PLAN_WIDTH = 1280;
 const MARGIN = 40;
-const WIDTHS: Record<Width, number> = { narrow: 704, page: 1200, wide: 1240, edge: 1280 };
+const WIDTHS: Record<Width, number> = { reading: 704, standard: 1200, broad: 1240, edge: 1280 };
 const SPACES: Readonly<Record<string, number>> = { none: 0, small: 12, medium: 32, large: 72 };
 const GAP = 44;
 const EMPTY = 120;
@@ -87,7 +87,7 @@ export function planPage({ template, regions }: PlanParts, kinds: KindSet): Plan
   const areas: PlanArea[] = [];
   let y = 0;
   const band = (name: PlanBand['name'], key: string, document: SectionedDocument): void => {
-    const layout = document.type === 'template' ? document.layout.width : 'page';
+    const layout = document.type === 'template' ? document.layout.width : 'standard';
     const beside = areasAcross(document);
     const heights = beside.map(({ name: area, x, width }) => {
       let used = 0;
@@ -114,19 +114,19 @@ const TWO = [3, 2];
 
 /** The areas of a document that are shown, beside each other as on the page. */
 function areasAcross(document: SectionedDocument): NamedLane[] {
-  const [main = 'main', second] = areasOf({ type: document.type, head: { ...document } }) ?? [];
+  const [, second] = areasOf({ type: document.type, head: { ...document } }) ?? [];
   const named = (names: readonly string[], shares: readonly number[]): NamedLane[] =>
     lanes(PLAN_WIDTH, shares).map((lane, i) => ({ ...lane, name: names[i] as string }));
-  if (second === undefined || document.type !== 'template') return named([main], [1]);
-  if (second !== 'side') return named([main, second], TWO);
+  if (second === undefined || document.type !== 'template') return named(['main'], [1]);
+  if (second !== 'side') return named(['main', second], TWO);
   const { side = 'none' } = document.layout;
-  if (side === 'none') return named([main], [1]);
+  if (side === 'none') return named(['main'], [1]);
   return side === 'end'
-    ? named([main, second], [PLAN_WIDTH - SIDE, SIDE])
-    : named([second, main], [SIDE, PLAN_WIDTH - SIDE]);
+    ? named(['main', second], [PLAN_WIDTH - SIDE, SIDE])
+    : named([second, 'main'], [SIDE, PLAN_WIDTH - SIDE]);
 }
 
-interface Spot {
+interface At {
   readonly document: string;
   readonly area: string;
   readonly x: number;
@@ -139,51 +139,46 @@ interface Spot {
 }
 
 /** Places one section and all inside it; answers the height it takes. */
-function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): number {
+function place(section: Section, at: At, kinds: KindSet, boxes: PlanBox[]): number {
   const kind = kinds.find(section.kind);
-  const casing = withDefaults(CASING, section.casing);
-  const sketch = kind?.sketch(withDefaults(kind.fields, section.values)) ?? { height: 60, marks: [] };
-  const wanted = WIDTHS[casing.width === 'page' ? spot.layout : casing.width];
-  const inner = spot.depth > 0 ? spot.width : Math.min(wanted, spot.width - (wanted === PLAN_WIDTH ? 0 : 2 * MARGIN));
-  const left = spot.x + (spot.width - inner) / 2;
-  const pad = (SPACES[casing.space.desktop] ?? 0) * (spot.depth > 0 ? 0.3 : 1);
+  const frame = withDefaults(FRAME, section.frame);
+  const sketch = sketchOf(section, kind);
+  const wanted = WIDTHS[frame.width === 'page' ? at.layout : frame.width];
+  const inner = at.depth > 0 ? at.width : Math.min(wanted, at.width - (wanted === PLAN_WIDTH ? 0 : 2 * MARGIN));
+  const left = at.x + (at.width - inner) / 2;
+  const pad = (SPACES[frame.space.desktop] ?? 0) * (at.depth > 0 ? 0.3 : 1);
   const scale = inner / 1200;
-  const at = boxes.length;
-  const slots = Object.keys(kind?.slots ?? {});
-  const slotBoxes = slotLanes(slots, sketch).map(({ name, x, width }) => ({
+  const before = boxes.length;
+  const slots = slotLanes(section, kind, sketch).map(({ name, x, width }) => ({
     name,
     x: left + x * scale,
     width: width * scale,
   }));
-  const filled = slotBoxes.map(({ name, x, width }) => {
-    let used = 0;
+  /** How far down each lane is filled, by where it begins. */
+  const filled = new Map<number, number>();
+  for (const { name, x, width } of slots)
     for (const child of section.slots?.[name] ?? []) {
-      used += place(
-        child,
-        { ...spot, x, y: spot.y + pad + used, width, depth: spot.depth + 1, slot: name, parent: section.id },
-        kinds,
-        boxes,
-      );
+      const used = filled.get(x) ?? 0;
+      const inside = { ...at, x, y: at.y + pad + used, width, depth: at.depth + 1, slot: name, parent: section.id };
+      filled.set(x, used + place(child, inside, kinds, boxes));
     }
-    return used;
-  });
-  const height = slots.length ? Math.max(EMPTY, ...filled) : Math.max(sketch.height * scale, LOWEST);
-  boxes.splice(at, 0, {
-    document: spot.document,
+  const height = slots.length ? Math.max(EMPTY, ...filled.values()) : Math.max(sketch.height * scale, LOWEST);
+  boxes.splice(before, 0, {
+    document: at.document,
     section: section.id,
-    area: spot.area,
+    area: at.area,
     kind: section.kind,
     title: kind?.title ?? section.kind,
     caption: sketch.caption ?? '',
-    depth: spot.depth,
-    ...(spot.slot ? { slot: spot.slot } : {}),
-    ...(spot.parent ? { parent: spot.parent } : {}),
-    slots: slotBoxes,
+    depth: at.depth,
+    ...(at.slot ? { slot: at.slot } : {}),
+    ...(at.parent ? { parent: at.parent } : {}),
+    slots,
     x: left,
-    y: spot.y + pad,
+    y: at.y + pad,
     width: inner,
     height,
-    tone: casing.tone,
+    tone: frame.tone,
     marks: slots.length ? [] : sketch.marks,
     scale,
     missing: !kind,
@@ -191,12 +186,23 @@ function place(section: Section, spot: Spot, kinds: KindSet, boxes: PlanBox[]): 
   return height + 2 * pad;
 }
 
-/** Where the slots of a section lie, in the units of its sketch. */
-function slotLanes(slots: readonly string[], sketch: Sketch): NamedLane[] {
+const sketchOf = (section: Section, kind: SectionKind | undefined): Sketch =>
+  kind?.sketch(withDefaults(kind.fields, section.values)) ?? { height: 60, marks: [] };
+
+/** Where the slots of a section lie, in the units of its sketch. Of those that share a lane, the first and the filled ones. */
+function slotLanes(section: Section, kind: SectionKind | undefined, sketch: Sketch): NamedLane[] {
+  const names = Object.keys(kind?.slots ?? {});
   const equal = lanes(
     1200,
-    slots.map(() => 1),
+    names.map(() => 1),
     GAP,
   );
-  return slots.map((name, i) => ({ name, ...(sketch.slots?.[name] ?? (equal[i] as Lane)) }));
+  const all = names.map((name, i) => ({ name, ...(sketch.slots?.[name] ?? (equal[i] as Lane)) }));
+  return all.filter(({ name, x }, i) => section.slots?.[name]?.length || all.findIndex((lane) => lane.x === x) === i);
+}
+
+/** The slots of a section that sections can be put into as it is set now: the third column only where there are three. */
+export function openSlots(section: Section, kinds: KindSet): readonly string[] {
+  const kind = kinds.find(section.kind);
+  return slotLanes(section, kind, sketchOf(section, kind)).map(({ name }) => name);
 }

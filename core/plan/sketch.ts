@@ -27,10 +27,10 @@ export function lanes(width: number, shares: readonly number[], gap = 0): Lane[]
 }
 
 export interface Sketch {
-  /** Height of the section without its casing's space. */
+  /** Height of the section without its frame's space. */
   readonly height: number;
   readonly marks: readonly Mark[];
-  /** Where the slots of a kind that holds sections lie across; side by side and equal if absent. */
+  /** Where the slots of a kind that holds sections lie across; two of one lane below each other. Side by side if absent. */
   readonly slots?: Readonly<Record<string, Lane>>;
   /** Shown beside the kind's title, such as the section's own heading. */
   readonly caption?: string;

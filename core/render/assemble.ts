@@ -9,7 +9,7 @@ import {
   type Region,
   type SectionedDocument,
   type TemplateDocument,
-  type ThemeDocument,
+  type LookDocument,
 } from '../design/document.js';
 import type { KindSet } from '../sections/kind.js';
 import { compileDocument, type CompiledDocument } from './compile.js';
@@ -22,7 +22,7 @@ export interface AssembledPage extends PageParts {
   readonly templateKey: DocumentKey;
   /** Every document it is made of: when one of them changes, it may look different. */
   readonly documents: ReadonlySet<DocumentKey>;
-  readonly theme: ThemeDocument;
+  readonly look: LookDocument;
   /** All the page's needs: known before anything renders, so that they are fetched together. */
   readonly needs: readonly Need[];
   /** True if some section shows facts. */
@@ -43,7 +43,7 @@ export function assemblePage(
   const assigned = assignedTemplate(page, state, setting);
   const template = assigned && (state.get(keys.template(assigned.template)) as TemplateDocument | undefined);
   if (!template) return null;
-  const documents = new Set<DocumentKey>([keys.theme]);
+  const documents = new Set<DocumentKey>([keys.look]);
   const compile = (key: DocumentKey, document: SectionedDocument): CompiledDocument => {
     documents.add(key);
     return compiled(document, kinds);
@@ -56,21 +56,21 @@ export function assemblePage(
   for (const { region, document } of regionsOf(template, state))
     regions.set(region, document ? [compile(document, state.get(document) as SectionedDocument)] : []);
   for (const place of additions.keys()) {
-    if (place.startsWith('niche:')) continue;
+    if (place.startsWith('spot:')) continue;
     const region = place as Region;
     regions.set(region, [...(regions.get(region) ?? []), ...added(place)]);
   }
 
   const parts = [compile(keys.template(assigned.template), template), ...[...regions.values()].flat()];
-  const niches = new Map<string, CompiledDocument[]>();
+  const spots = new Map<string, CompiledDocument[]>();
   const shared = new Map<string, CompiledDocument>();
-  // Grows while it is gone through: what fills a niche may show shared sections and have niches of its own.
+  // Grows while it is gone through: what fills a spot may show shared sections and have spots of its own.
   for (let i = 0; i < parts.length; i++) {
     const part = parts[i] as CompiledDocument;
-    for (const name of part.niches) {
-      if (niches.has(name)) continue;
-      const filling = added(`niche:${name}`);
-      niches.set(name, filling);
+    for (const name of part.spots) {
+      if (spots.has(name)) continue;
+      const filling = added(`spot:${name}`);
+      spots.set(name, filling);
       parts.push(...filling);
     }
     for (const code of part.shared) {
@@ -91,11 +91,11 @@ export function assemblePage(
     templateKey: keys.template(assigned.template),
     template: parts[0] as CompiledDocument,
     regions,
-    niches,
+    spots,
     shared,
     menus,
     documents,
-    theme: state.get(keys.theme) as ThemeDocument,
+    look: state.get(keys.look) as LookDocument,
     needs: [
       ...parts.flatMap((part) => part.needs),
       ...parts.flatMap((part) => part.varying.flatMap((section) => section.needs(reading))),

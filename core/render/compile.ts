@@ -10,8 +10,8 @@ import {
 } from '../fields/field.js';
 import { cleanProse } from '../fields/prose.js';
 import { isBound, splitKey, withDefaults, type Reading } from '../fields/value.js';
-import { CASING } from '../sections/casing.js';
-import { kindName, NICHE, SHARED_SECTION, upgradedValues, type KindSet, type SectionKind } from '../sections/kind.js';
+import { FRAME } from '../sections/frame.js';
+import { kindName, SPOT, SHARED_SECTION, upgradedValues, type KindSet, type SectionKind } from '../sections/kind.js';
 import type { Entry, Link, Lists, Section, SectionedDocument, Values } from '../design/document.js';
 import { NO_DATA, NO_FACTS, type Need } from './data.js';
 import { linkNeeds } from './menu.js';
@@ -32,16 +32,16 @@ export interface CompiledSection {
   readonly values: Readonly<Record<string, unknown>>;
   /** Worked out for each page, where values are bound to it or differ by language. */
   readonly varies: Varies | null;
-  /** Classes of the casing element. */
-  readonly casing: string;
+  /** Classes of the frame element. */
+  readonly frame: string;
   /** Instants between which it is shown; empty for no end. Null if it is hidden on every device. */
   readonly shown: { readonly from: string; readonly until: string } | null;
   readonly chunk: ChunkClass;
   /** The inner html of a constant section. */
   readonly constant?: string;
   readonly slots: Readonly<Record<string, readonly CompiledSection[]>>;
-  /** What fills it when the page is assembled: a shared section, or the additions of a niche. */
-  readonly filling?: { readonly shared: string } | { readonly niche: string };
+  /** What fills it when the page is assembled: a shared section, or the additions of a spot. */
+  readonly filling?: { readonly shared: string } | { readonly spot: string };
 }
 
 /** What of a section is different from page to page. */
@@ -59,9 +59,9 @@ export interface CompiledDocument {
   /** Sections whose needs depend on the page. */
   readonly varying: readonly Varies[];
   readonly menus: readonly string[];
-  /** The shared sections it shows, and the niches it has. */
+  /** The shared sections it shows, and the spots it has. */
   readonly shared: readonly string[];
-  readonly niches: readonly string[];
+  readonly spots: readonly string[];
   readonly kinds: ReadonlySet<string>;
   /** True if some section shows facts. */
   readonly hasFacts: boolean;
@@ -73,7 +73,7 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
   const menus = new Set<string>();
   const used = new Set<string>();
   const shared = new Set<string>();
-  const niches = new Set<string>();
+  const spots = new Set<string>();
 
   const section = (from: Section): CompiledSection => {
     const kind = kinds.find(from.kind);
@@ -81,8 +81,8 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     const slots = Object.fromEntries(
       Object.entries(from.slots ?? {}).map(([name, inner]) => [name, inner.map(section)]),
     );
-    const casing = withDefaults(CASING, from.casing);
-    const base = { section: from, kind, casing: casingClasses(casing, kind), shown: shownWhen(casing), slots };
+    const frame = withDefaults(FRAME, from.frame);
+    const base = { section: from, kind, frame: frameClasses(frame, kind), shown: shownWhen(frame), slots };
     if (!kind) return { ...base, values: {}, varies: null, chunk: 'data' };
     const own = upgradedValues(kind, from.kind, from.values);
     const read = (reading: Reading) => ready(kind.fields, own, from.lists, reading);
@@ -97,7 +97,7 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     if (varies) varying.push(varies);
     const filling = fillingOf(kind.name, values);
     if (filling && 'shared' in filling) shared.add(filling.shared);
-    if (filling && 'niche' in filling) niches.add(filling.niche);
+    if (filling && 'spot' in filling) spots.add(filling.spot);
     const chunk =
       filling || varies ? 'data' : chunkClass(kind, asked.length + menusOf(kind), Object.values(slots).flat());
     const made = { ...base, values, varies, chunk, ...(filling ? { filling } : {}) };
@@ -113,7 +113,7 @@ export function compileDocument(document: SectionedDocument, kinds: KindSet): Co
     varying,
     menus: [...menus],
     shared: [...shared],
-    niches: [...niches],
+    spots: [...spots],
     kinds: used,
     hasFacts: Object.values(areas)
       .flat()
@@ -143,7 +143,7 @@ const constantView = (kind: SectionKind, id: string) =>
 
 function fillingOf(kind: string, values: Readonly<Record<string, unknown>>): CompiledSection['filling'] {
   if (kind === SHARED_SECTION) return { shared: values['shared'] as string };
-  return kind === NICHE ? { niche: values['name'] as string } : undefined;
+  return kind === SPOT ? { spot: values['name'] as string } : undefined;
 }
 
 const doesVary = (own: Values, lists: Lists = {}): boolean =>
@@ -177,11 +177,11 @@ function fieldNeeds(fields: Fields, values: Readonly<Record<string, unknown>>, m
   });
 }
 
-type Casing = ReturnType<typeof withDefaults<typeof CASING>>;
+type Frame = ReturnType<typeof withDefaults<typeof FRAME>>;
 
-function casingClasses({ width, tone, space, align, hidden }: Casing, kind: SectionKind | undefined): string {
+function frameClasses({ width, tone, space, align, hidden }: Frame, kind: SectionKind | undefined): string {
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
-  return `case w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} k-${kind?.name ?? 'missing'}${hide.join('')}`;
+  return `frame w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} k-${kind?.name ?? 'missing'}${hide.join('')}`;
 }
 
 /** `across-4`, and for smaller devices only what differs: `t-across-3 p-across-1`. */
@@ -190,5 +190,5 @@ export function deviceClasses(name: string, { desktop, tablet, phone }: PerDevic
   return `${name}-${desktop}${smaller.join('')}`;
 }
 
-const shownWhen = ({ hidden, from, until }: Casing): CompiledSection['shown'] =>
+const shownWhen = ({ hidden, from, until }: Frame): CompiledSection['shown'] =>
   DEVICES.every((device) => hidden[device]) ? null : { from, until };

@@ -14,8 +14,8 @@ export interface PageParts {
   readonly template: CompiledDocument;
   /** What stands in each region: its arrangement, then additions. */
   readonly regions: ReadonlyMap<Region, readonly CompiledDocument[]>;
-  /** What additions put into niches, by name. */
-  readonly niches: ReadonlyMap<string, readonly CompiledDocument[]>;
+  /** What additions put into spots, by name. */
+  readonly spots: ReadonlyMap<string, readonly CompiledDocument[]>;
   /** Shared sections by code. */
   readonly shared: ReadonlyMap<string, CompiledDocument>;
   readonly menus: ReadonlyMap<string, MenuDocument>;
@@ -48,8 +48,8 @@ const REGION_TAGS: Record<Region, string> = {
 };
 
 /** The kinds a page uses, sorted: the key of its stylesheet. */
-export const kindsOn = ({ template, regions, niches, shared }: PageParts): string[] => {
-  const parts = [template, ...[...regions.values()].flat(), ...[...niches.values()].flat(), ...shared.values()];
+export const kindsOn = ({ template, regions, spots, shared }: PageParts): string[] => {
+  const parts = [template, ...[...regions.values()].flat(), ...[...spots.values()].flat(), ...shared.values()];
   return [...new Set(parts.flatMap((part) => [...part.kinds]))].sort();
 };
 
@@ -104,7 +104,7 @@ interface Rendering {
   readonly request: PageRequest;
   /** The region that is rendered; undefined inside the template. */
   readonly region?: Region;
-  /** The shared sections and niches around what is rendered, so that none is shown in itself. */
+  /** The shared sections and spots around what is rendered, so that none is shown in itself. */
   readonly around: readonly string[];
   /** What is left of the sections a page may show; one for the whole page. */
   readonly room: { sections: number };
@@ -113,18 +113,17 @@ interface Rendering {
 /** The areas of a template; the side area only where the layout has one, and the areas of a checkout beside each other. */
 function renderAreas({ areas }: CompiledDocument, { side = 'none' }: Layout, page: Rendering): string {
   const names = Object.keys(areas).filter((name) => name !== 'side' || side !== 'none');
-  const [first = 'main', second] = names;
-  if (second === undefined) return renderSections(areas[first] ?? [], page);
+  if (names.length < 2) return renderSections(areas['main'] ?? [], page);
   const area = (name: string): string =>
     `<div class="area area-${name}">${renderSections(areas[name] ?? [], page)}</div>`;
-  return `<div class="areas areas-${first === 'main' ? side : 'two'}">${names.map(area).join('')}</div>`;
+  return `<div class="areas areas-${names.includes('beside') ? 'two' : side}">${names.map(area).join('')}</div>`;
 }
 
 function renderRegion(region: Region, page: Rendering): string {
   const sections = (page.request.regions.get(region) ?? []).flatMap((part) => part.areas['main'] ?? []);
   if (sections.length === 0) return '';
   const tag = REGION_TAGS[region];
-  return `<${tag} class="region region-${region}">${renderSections(sections, { ...page, region })}</${tag}>\n`;
+  return `<${tag} class="around around-${region}">${renderSections(sections, { ...page, region })}</${tag}>\n`;
 }
 
 function renderSections(sections: readonly CompiledSection[], page: Rendering): string {
@@ -134,7 +133,7 @@ function renderSections(sections: readonly CompiledSection[], page: Rendering): 
 }
 
 function renderSection(compiled: CompiledSection, page: Rendering): string {
-  const { section, kind, casing, shown } = compiled;
+  const { section, kind, frame, shown } = compiled;
   const { now, mode } = page.request;
   if (!shown || (shown.from !== '' && now < shown.from) || (shown.until !== '' && now >= shown.until)) return '';
   if (page.room.sections-- <= 0) return '';
@@ -142,7 +141,7 @@ function renderSection(compiled: CompiledSection, page: Rendering): string {
   const inner = kind ? innerOf(kind, compiled, page) : missing(section.kind, mode).text;
   return inner === '' && mode === 'live'
     ? ''
-    : `<div class="${casing}" id="s-${escapeText(section.id)}"${marks}><div class="case-in">${inner}</div></div>`;
+    : `<div class="${frame}" id="s-${escapeText(section.id)}"${marks}><div class="frame-in">${inner}</div></div>`;
 }
 
 /** A shared section or an addition may come to where its kind is not made for. */
@@ -175,11 +174,11 @@ export const readingOf = ({ page, language }: Pick<PageRequest, 'page' | 'langua
 function fill(filling: CompiledSection['filling'], page: Rendering): string {
   if (!filling) return '';
   const { request, around } = page;
-  const what = 'shared' in filling ? `shared ${filling.shared}` : `niche ${filling.niche}`;
+  const what = 'shared' in filling ? `shared ${filling.shared}` : `spot ${filling.spot}`;
   // Edits and publishing refuse what shows itself; whatever comes otherwise costs its own place, not the page.
   if (around.includes(what) || around.length >= DEEPEST) return '';
   const inside = { ...page, around: [...around, what] };
-  const parts = 'shared' in filling ? [request.shared.get(filling.shared)] : (request.niches.get(filling.niche) ?? []);
+  const parts = 'shared' in filling ? [request.shared.get(filling.shared)] : (request.spots.get(filling.spot) ?? []);
   return parts.map((part) => renderSections(part?.areas['main'] ?? [], inside)).join('');
 }
 

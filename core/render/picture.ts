@@ -1,6 +1,6 @@
 /** A picture as html: every width there is, its size so that nothing shifts, lazy unless it comes first. */
 import type { PictureValue } from '../fields/field.js';
-import { focusClasses } from '../theme/focus.js';
+import { focusClasses } from '../look/focus.js';
 import type { PictureInfo } from './data.js';
 import { html, type Markup } from './html.js';
 

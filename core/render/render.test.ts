@@ -42,7 +42,7 @@ function render(main: readonly Section[], more: Partial<PageRequest> = {}, kinds
   const request = {
     template: compileDocument(template(main), kinds),
     regions: new Map(),
-    niches: new Map(),
+    spots: new Map(),
     shared: new Map(),
     now: '2026-11-23T10:00:00.000Z',
     menus: new Map(),
@@ -83,7 +83,7 @@ describe('render', () => {
   test('a page has a title, one main, its sections in order, and nothing that is not escaped', () => {
     const page = render([
       section('a', 'heading', { text: '<b>& "wind"', level: 'h1' }),
-      section('b', 'prose', { text: '<p>Sea</p>' }),
+      section('b', 'text', { text: '<p>Sea</p>' }),
     ]);
     expect(page).toContain('<title>Windrow</title>');
     expect(page).toContain('<h1 class="heading-text">&lt;b&gt;&amp; &quot;wind&quot;</h1>');
@@ -124,7 +124,7 @@ describe('render', () => {
   test('sections are told apart by what they depend on, and constant ones are rendered once', () => {
     const compiled = compileDocument(
       template(
-        [section('a'), section('b', 'product-row'), section('c', 'columns', {}, { first: [section('d', 'buy-form')] })],
+        [section('a'), section('b', 'product-row'), section('c', 'columns', {}, { one: [section('d', 'buy-form')] })],
         'product',
       ),
       SHIPPED_KINDS,
@@ -173,7 +173,7 @@ describe('render', () => {
       title: 'One </script>',
       variants: [{ code: 'v', options: {}, price: 4995, wasPrice: null, stock: 2 }],
     };
-    const page = render([section('s', 'product-summary')], {
+    const page = render([section('s', 'product-intro')], {
       page: { ...home, code: 'product:K-1', kind: 'product', subject: { product } },
     });
     const json = /<script type="application\/ld\+json">(.*?)<\/script>/.exec(page)?.[1] ?? '';
@@ -210,9 +210,9 @@ describe('render', () => {
     const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
     expect([...(parts?.documents ?? [])].sort()).toEqual([
       'around/header/standard',
+      'look',
       'menu/main',
       'template/home',
-      'theme',
     ]);
     expect(parts?.needs).toEqual([
       { type: 'path', page: 'home' },
@@ -227,7 +227,7 @@ describe('render', () => {
         ]),
       }),
     });
-    expect(page).toMatch(/<header class="region region-header">.*<a href="\/browse\/k">Kites<\/a>/s);
+    expect(page).toMatch(/<header class="around around-header">.*<a href="\/browse\/k">Kites<\/a>/s);
     expect(assemblePage({ code: 'not-found', facts: new Map() }, state, SHIPPED_KINDS, SETTING)).toBeNull();
   });
 
@@ -262,52 +262,46 @@ describe('render', () => {
     expect(render([own], { language: 'de' })).toContain('Wind</h2>');
     const row = {
       ...section('r', 'heading'),
-      casing: { 'space@phone': 'none', 'hidden@tablet': true, 'hidden@phone': false },
+      frame: { 'space@phone': 'none', 'hidden@tablet': true, 'hidden@phone': false },
     };
     expect(render([row])).toContain(
-      'class="case w-page tone-plain space-medium p-space-none align-start k-heading hide-tablet"',
+      'class="frame w-page tone-plain space-medium p-space-none align-start k-heading hide-tablet"',
     );
   });
 
   test('sections are shown between their dates, and not at all where they are hidden everywhere', () => {
     const dated = {
       ...section('d', 'heading', { text: 'Sale' }),
-      casing: { from: '2026-11-23T10:00:00.000Z', until: '2026-11-24T10:00:00.000Z' },
+      frame: { from: '2026-11-23T10:00:00.000Z', until: '2026-11-24T10:00:00.000Z' },
     };
     const at = (now: string) =>
-      render([dated, { ...section('h', 'heading', { text: 'Secret' }), casing: { hidden: true } }], { now });
+      render([dated, { ...section('h', 'heading', { text: 'Secret' }), frame: { hidden: true } }], { now });
     expect(at('2026-11-23T09:59:59.999Z')).not.toContain('Sale');
     expect(at('2026-11-23T10:00:00.000Z')).toContain('Sale');
     expect(at('2026-11-24T10:00:00.000Z')).not.toContain('Sale');
     expect(at('2026-11-23T10:00:00.000Z')).not.toContain('Secret');
   });
 
-  test('shared sections, niches, additions and a side area are filled when the page is assembled', () => {
+  test('shared sections, spots, additions and a side area are filled when the page is assembled', () => {
     const words = (id: string, text: string): Section => section(id, 'heading', { text });
     const sectioned = (type: string, more: object, main: readonly Section[]): Document =>
       ({ format: 1, type, name: 'N', ...more, areas: { main } }) as Document;
     const state = new Map<string, Document>([
-      ['theme', { format: 1, type: 'theme', groundwork: 'foolscap', values: {} }],
+      ['look', { format: 1, type: 'look', groundwork: 'foolscap', values: {} }],
       ['assignments/home', assignments('home', 'home')],
       [
         'template/home',
         {
-          ...template([
-            section('u', 'shared-section', { shared: 'promise' }),
-            section('n', 'niche', { name: 'extra' }),
-          ]),
-          layout: { width: 'page', side: 'end' },
+          ...template([section('u', 'shared-section', { shared: 'promise' }), section('n', 'spot', { name: 'extra' })]),
+          layout: { width: 'standard', side: 'end' },
           areas: {
-            main: [section('u', 'shared-section', { shared: 'promise' }), section('n', 'niche')],
+            main: [section('u', 'shared-section', { shared: 'promise' }), section('n', 'spot')],
             side: [words('s', 'Beside')],
           },
         },
       ],
       ['shared/promise', sectioned('shared', {}, [words('p', 'Promise')])],
-      [
-        'addition/one',
-        sectioned('addition', { place: 'niche:extra', target: { page: 'home' } }, [words('x', 'Extra')]),
-      ],
+      ['addition/one', sectioned('addition', { place: 'spot:extra', target: { page: 'home' } }, [words('x', 'Extra')])],
       ['addition/two', sectioned('addition', { place: 'below', target: { kind: 'home' } }, [words('b', 'Below')])],
       [
         'addition/three',
@@ -316,14 +310,14 @@ describe('render', () => {
     ]);
     const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
     const page = render([], { ...parts });
-    expect(page).toMatch(/area-main.*Promise.*Extra.*area-side.*Beside.*region-below.*Below/s);
+    expect(page).toMatch(/area-main.*Promise.*Extra.*area-side.*Beside.*around-below.*Below/s);
     expect(page).not.toContain('Elsewhere');
     expect([...(parts?.documents ?? [])].sort()).toEqual([
       'addition/one',
       'addition/two',
+      'look',
       'shared/promise',
       'template/home',
-      'theme',
     ]);
   });
 
@@ -336,7 +330,7 @@ describe('render', () => {
     kinds?: KindSet,
   ) => {
     const state = new Map<string, Document>([
-      ['theme', { format: 2, type: 'theme', groundwork: 'foolscap', values: {} }],
+      ['look', { format: 2, type: 'look', groundwork: 'foolscap', values: {} }],
       ['assignments/home', assignments('home', 'home')],
       ['template/home', { ...template(main), ...more } as Document],
       ...Object.entries(documents),
@@ -349,28 +343,28 @@ describe('render', () => {
     const parts = pageOf(
       {
         'shared/a': sectioned('shared', {}, [words('w', 'Round'), section('s', 'shared-section', { shared: 'a' })]),
-        'addition/a': sectioned('addition', { place: 'niche:extra', target: { page: 'home' } }, [
+        'addition/a': sectioned('addition', { place: 'spot:extra', target: { page: 'home' } }, [
           words('x', 'Extra'),
-          section('m', 'niche'),
+          section('m', 'spot'),
         ]),
       },
-      [section('u', 'shared-section', { shared: 'a' }), section('n', 'niche'), words('z', 'After')],
+      [section('u', 'shared-section', { shared: 'a' }), section('n', 'spot'), words('z', 'After')],
     );
     const page = render([], { ...parts });
     expect(page.match(/Round|Extra|After/g)).toEqual(['Round', 'Extra', 'After']);
   });
 
-  test('niches inside what fills niches are filled, and one that is repeated shows its filling each time', () => {
+  test('spots inside what fills spots are filled, and one that is repeated shows its filling each time', () => {
     const parts = pageOf(
       {
-        'addition/a': sectioned('addition', { place: 'niche:outer', target: { page: 'home' } }, [
+        'addition/a': sectioned('addition', { place: 'spot:outer', target: { page: 'home' } }, [
           words('x', 'Outer'),
-          section('m', 'niche', { name: 'inner' }),
-          section('o', 'niche', { name: 'inner' }),
+          section('m', 'spot', { name: 'inner' }),
+          section('o', 'spot', { name: 'inner' }),
         ]),
-        'addition/b': sectioned('addition', { place: 'niche:inner', target: { kind: 'home' } }, [words('y', 'Inner')]),
+        'addition/b': sectioned('addition', { place: 'spot:inner', target: { kind: 'home' } }, [words('y', 'Inner')]),
       },
-      [section('n', 'niche', { name: 'outer' })],
+      [section('n', 'spot', { name: 'outer' })],
     );
     expect(render([], { ...parts }).match(/Outer|Inner/g)).toEqual(['Outer', 'Inner', 'Inner']);
   });
@@ -391,7 +385,7 @@ describe('render', () => {
   test('what stands in a side area is shown only where the layout has one', () => {
     const areas = { main: [words('m', 'Main')], side: [words('s', 'Beside')] };
     expect(render([], { ...pageOf({}, [], { areas }) })).not.toMatch(/Beside|class="areas/);
-    expect(render([], { ...pageOf({}, [], { areas, layout: { width: 'page', side: 'start' } }) })).toMatch(
+    expect(render([], { ...pageOf({}, [], { areas, layout: { width: 'standard', side: 'start' } }) })).toMatch(
       /class="areas areas-start".*Main.*Beside/s,
     );
   });
@@ -401,7 +395,7 @@ describe('render', () => {
     const shows = (documents: Record<string, Document>, main: readonly Section[]) => pageOf(documents, main)?.hasFacts;
     expect(shows({}, [words('w', 'A')])).toBe(false);
     expect(shows({}, [section('b', 'buy-form', { action: { bind: 'title' } })])).toBe(true);
-    expect(shows({}, [section('c', 'columns', {}, { first: [buy], second: [] })])).toBe(true);
+    expect(shows({}, [section('c', 'columns', {}, { one: [buy], two: [] })])).toBe(true);
     expect(
       shows({ 'shared/a': sectioned('shared', {}, [buy]) }, [section('u', 'shared-section', { shared: 'a' })]),
     ).toBe(true);

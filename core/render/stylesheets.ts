@@ -2,12 +2,12 @@
 import type { KindSet } from '../sections/kind.js';
 
 /**
- * The path of a theme's stylesheet.
- * @param templateHash of a template that overrides theme settings
+ * The path of a look's stylesheet.
+ * @param templateHash of a template that overrides settings of the look
  * @param version changes when the rules that ship change
  */
-export const themeStylePath = (themeHash: string, version: string, templateHash?: string): string =>
-  `/styles/theme/${themeHash}${templateHash ? `+${templateHash}` : ''}.css?v=${version}`;
+export const lookStylePath = (lookHash: string, version: string, templateHash?: string): string =>
+  `/styles/look/${lookHash}${templateHash ? `+${templateHash}` : ''}.css?v=${version}`;
 
 /** The path of the stylesheet of a set of kinds; the names are in it, so that any process can answer. */
 export const kindsStylePath = (names: readonly string[], version: string): string =>

@@ -3,10 +3,10 @@ import { legalLine } from './around/legal-line.js';
 import { menuBar } from './around/menu-bar.js';
 import { columns } from './content/columns.js';
 import { heading } from './content/heading.js';
-import { niche } from './content/niche.js';
+import { spot } from './content/spot.js';
 import { partOfText } from './content/part-of-text.js';
 import { poster } from './content/poster.js';
-import { prose } from './content/prose.js';
+import { text } from './content/text.js';
 import { sharedSection } from './content/shared-section.js';
 import { sideBySide } from './content/side-by-side.js';
 import { kindSet } from './kind.js';
@@ -15,21 +15,21 @@ import { pageTitle } from './product/page-title.js';
 import { price } from './product/price.js';
 import { productPictures } from './product/product-pictures.js';
 import { productRow } from './product/product-row.js';
-import { productSummary } from './product/product-summary.js';
+import { productIntro } from './product/product-intro.js';
 
 export const SHIPPED_KINDS = kindSet([
   heading,
-  prose,
+  text,
   partOfText,
   poster,
   sideBySide,
   columns,
   sharedSection,
-  niche,
+  spot,
   productRow,
   pageTitle,
   productPictures,
-  productSummary,
+  productIntro,
   price,
   buyForm,
   menuBar,

@@ -75,7 +75,7 @@ export const kindName = (ref: string): string => ref.split('@')[0] as string;
 
 /** The kind that shows a shared section, and the one that additions go into. Filled when a page is assembled. */
 export const SHARED_SECTION = 'shared-section';
-export const NICHE = 'niche';
+export const SPOT = 'spot';
 
 /** Values as the kind of today takes them. What is stored is left as it is. @param ref the kind they were written for */
 export function upgradedValues(kind: SectionKind, ref: string, values: Values): Values {

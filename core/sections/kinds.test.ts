@@ -1,14 +1,14 @@
 import fc from 'fast-check';
 import { Parser } from 'htmlparser2';
 import {
-  CASING,
+  FRAME,
   checkKeyed,
   checkValue,
   compileDocument,
   NO_FACTS,
   renderPage,
   SHIPPED_KINDS,
-  themeCss,
+  lookCss,
   withDefaults,
   type CartFacts,
   type Field,
@@ -89,7 +89,7 @@ function show(
   const html = renderPage({
     template: compiled,
     regions: new Map(),
-    niches: new Map(),
+    spots: new Map(),
     shared: new Map(),
     now: '2026-11-23T10:00Z',
     menus: new Map([
@@ -269,13 +269,13 @@ const valuesOf = (fields: Fields): fc.Arbitrary<Record<string, unknown>> => {
 };
 
 test.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))(
-  '%s: any values and casing it takes come out closed and escaped, and are drawn within bounds',
+  '%s: any values and frame it takes come out closed and escaped, and are drawn within bounds',
   (name, kind) => {
     fc.assert(
-      fc.property(valuesOf(kind.fields), valuesOf(CASING), (values, casing) => {
+      fc.property(valuesOf(kind.fields), valuesOf(FRAME), (values, frame) => {
         for (const [key, value] of Object.entries(values))
           checkKeyed(kind.fields[key.split('@')[0] as string] as Field, key, value);
-        const html = show([{ ...section('x', name, values), casing }]);
+        const html = show([{ ...section('x', name, values), frame }]);
         expect(unbalanced(html)).toEqual([]);
         expect(foreign(html)).toEqual([]);
         expect(html).not.toMatch(/undefined|\[object|NaN/);
@@ -353,10 +353,10 @@ describe('product sections', () => {
   });
 
   test('summary shows what is wanted, cleaned', () => {
-    const html = show([section('s', 'product-summary', { description: true })]);
+    const html = show([section('s', 'product-intro', { description: true })]);
     expect(html).toContain('<h1 class="summary-title">Gannet &amp; friend</h1>');
     expect(html).toContain('<p>Soars late.</p>');
-    const bare = show([section('s', 'product-summary', { brand: false, summary: false })]);
+    const bare = show([section('s', 'product-intro', { brand: false, summary: false })]);
     expect(bare).not.toMatch(/Skerry Lines|Lifts early/);
   });
 
@@ -412,7 +412,7 @@ describe('around and between', () => {
     expect(html).toContain('<a class="button" href="/" target="_blank" rel="noopener">Look</a>');
     expect(html).toContain('<a href="/">Look</a>');
     expect(html.match(/<img class="focus-x-20 focus-y-100" src=/g)).toHaveLength(2);
-    const css = themeCss({ format: 2, type: 'theme', groundwork: 'foolscap' });
+    const css = lookCss({ format: 2, type: 'look', groundwork: 'foolscap' });
     expect(css).toContain('.focus-x-20{--focus-x:20%}');
     expect(css).toContain('.focus-y-100{--focus-y:100%}');
   });
@@ -422,14 +422,14 @@ describe('around and between', () => {
       section(
         'c',
         'columns',
-        { split: 'wide-second' },
+        { widths: 'last-wider' },
         {
-          first: [section('a', 'heading', { text: 'Left' })],
-          second: [section('b', 'price'), section('d', 'buy-form')],
+          one: [section('a', 'heading', { text: 'Left' })],
+          two: [section('b', 'price'), section('d', 'buy-form')],
         },
       ),
     ]);
-    expect(html).toMatch(/columns-wide-second.*Left.*id="s-b".*id="s-d"/s);
+    expect(html).toMatch(/columns-last-wider.*Left.*id="s-b".*id="s-d"/s);
   });
 
   test('a poster without picture, text or action is still a poster', () => {
@@ -446,12 +446,12 @@ describe('around and between', () => {
     expect(show([section('t', 'page-title', { description: false })])).not.toContain('page-lead');
   });
 
-  test('casing settings become classes; the defaults are the plain ones', () => {
+  test('frame settings become classes; the defaults are the plain ones', () => {
     const html = show([
-      { ...section('h'), casing: { width: 'edge', tone: 'vivid', space: 'none', align: 'centre' } },
+      { ...section('h'), frame: { width: 'edge', tone: 'vivid', space: 'none', align: 'centre' } },
       section('i'),
     ]);
-    expect(html).toContain('class="case w-edge tone-vivid space-none align-centre k-heading"');
-    expect(html).toContain('class="case w-page tone-plain space-medium align-start k-heading"');
+    expect(html).toContain('class="frame w-edge tone-vivid space-none align-centre k-heading"');
+    expect(html).toContain('class="frame w-page tone-plain space-medium align-start k-heading"');
   });
 });

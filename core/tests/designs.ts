@@ -18,13 +18,20 @@ export const section = (
   kind = 'heading',
   values: Section['values'] = {},
   slots?: Section['slots'],
-): Section => ({ id, kind: `${kind}@1`, casing: {}, values, ...(slots ? { slots } : {}) });
+): Section => ({ id, kind: `${kind}@1`, frame: {}, values, ...(slots ? { slots } : {}) });
 
 export const template = (
   main: readonly Section[],
   pageKind: TemplateDocument['pageKind'] = 'home',
   name = 'Home',
-): TemplateDocument => ({ format: 1, type: 'template', name, pageKind, layout: { width: 'page' }, areas: { main } });
+): TemplateDocument => ({
+  format: 1,
+  type: 'template',
+  name,
+  pageKind,
+  layout: { width: 'standard' },
+  areas: { main },
+});
 
 export const draftOf = (documents: Record<DocumentKey, Document>): Map<DocumentKey, DraftDocument> =>
   new Map(Object.entries(documents).map(([key, document]) => [key, openDocument(document)]));
@@ -87,13 +94,13 @@ export const anyTemplate: fc.Arbitrary<TemplateDocument> = fc
       const into = (parents[i] as number) % 3 === 0 && i > 0 ? chosen[(parents[i] as number) % i] : undefined;
       const inner: Section[] = [];
       children.set(id, inner);
-      const made = { ...section(id, 'columns', { split: texts[ids.indexOf(id)] }), slots: { first: inner } };
+      const made = { ...section(id, 'columns', { widths: texts[ids.indexOf(id)] }), slots: { one: inner } };
       (into === undefined ? main : (children.get(into) as Section[])).push(made);
     });
     const bare = (list: readonly Section[]): Section[] =>
       list.map(({ slots, ...own }) => {
-        const inner = bare(slots?.['first'] ?? []);
-        return inner.length ? { ...own, slots: { first: inner } } : own;
+        const inner = bare(slots?.['one'] ?? []);
+        return inner.length ? { ...own, slots: { one: inner } } : own;
       });
     return template(bare(main), 'home', name);
   });

@@ -6,7 +6,7 @@ import {
   type Document,
   type DocumentKey,
   type TemplateDocument,
-  type ThemeDocument,
+  type LookDocument,
 } from '@parlour/core';
 import type { DemoProduct, DemoStore } from '../store.js';
 import { toPng } from '../windrow/pictures.js';
@@ -127,14 +127,14 @@ export async function osierwick(): Promise<DemoStore> {
 function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
   const documents = new Map(starterDesign('Osierwick'));
   const values = {
-    groundColour: '#fffdf8',
+    backgroundColour: '#fffdf8',
     strongColour: '#3b2f2a',
     accentColour: '#8d4f3a',
     softColour: '#f1e9dc',
     buttonShape: 'round',
     titleFont: 'work-sans',
   };
-  documents.set(keys.theme, { ...(documents.get(keys.theme) as ThemeDocument), values });
+  documents.set(keys.look, { ...(documents.get(keys.look) as LookDocument), values });
   const home = documents.get(keys.template('home')) as TemplateDocument;
   const [poster, row] = home.areas['main'] ?? [];
   if (!poster || !row) throw new Error('The starter’s home has changed; so must this.');
@@ -151,7 +151,7 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
     areas: {
       ...home.areas,
       main: [
-        { ...poster, casing: { width: 'edge', space: 'none', tone: 'strong' }, values: words },
+        { ...poster, frame: { width: 'edge', space: 'none', tone: 'strong' }, values: words },
         {
           ...row,
           values: {

@@ -19,16 +19,16 @@ const section = (
   id: string,
   kind: string,
   values: Values = {},
-  casing: Values = {},
+  frame: Values = {},
   slots?: Section['slots'],
-): Section => ({ id, kind: `${kind}@1`, casing, values, ...(slots ? { slots } : {}) });
+): Section => ({ id, kind: `${kind}@1`, frame, values, ...(slots ? { slots } : {}) });
 
 const template = (name: string, pageKind: PageKind, main: readonly Section[]): TemplateDocument => ({
   format: FORMAT,
   type: 'template',
   name,
   pageKind,
-  layout: { width: 'page' },
+  layout: { width: 'standard' },
   areas: { main },
 });
 
@@ -143,22 +143,22 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section(
           'p-columns',
           'columns',
-          { split: 'wide-first' },
+          { widths: 'first-wider' },
           { space: 'large' },
           {
-            first: [section('p-pictures', 'product-pictures')],
-            second: [
-              section('p-summary', 'product-summary', { description: true }),
+            one: [section('p-pictures', 'product-pictures')],
+            two: [
+              section('p-summary', 'product-intro', { description: true }),
               section('p-price', 'price', { size: 'large' }),
               section('p-buy', 'buy-form'),
               section(
                 'p-wind',
-                'prose',
+                'text',
                 { text: { bind: 'attribute.wind', fallback: '<p>For every kite</p>' } },
                 { space: 'small' },
               ),
               section('p-promise', 'shared-section', { shared: 'promise' }, { space: 'none' }),
-              section('p-extra', 'niche', { name: 'beside-buying' }),
+              section('p-extra', 'spot', { name: 'beside-buying' }),
             ],
           },
         ),
@@ -176,19 +176,19 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section(
           'q-columns',
           'columns',
-          { split: 'wide-second' },
+          { widths: 'last-wider' },
           { space: 'large' },
           {
-            first: [
-              section('q-summary', 'product-summary', { description: true }),
+            one: [
+              section('q-summary', 'product-intro', { description: true }),
               section('q-price', 'price'),
               section('q-buy', 'buy-form', { size: 'medium' }),
-              section('q-extra', 'niche', { name: 'beside-buying' }),
+              section('q-extra', 'spot', { name: 'beside-buying' }),
             ],
-            second: [section('q-pictures', 'product-pictures', { others: 'none' })],
+            two: [section('q-pictures', 'product-pictures', { others: 'none' })],
           },
         ),
-        section('q-promise', 'shared-section', { shared: 'promise' }, { width: 'narrow' }),
+        section('q-promise', 'shared-section', { shared: 'promise' }, { width: 'reading' }),
       ]),
     ],
     [
@@ -227,7 +227,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         name: 'If it breaks',
         areas: {
           main: [
-            section('promise-text', 'prose', {
+            section('promise-text', 'text', {
               text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most mends cost nothing but the stamp.</p>',
             }),
           ],
@@ -240,11 +240,11 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         format: FORMAT,
         type: 'addition',
         name: 'Indoor note',
-        place: 'niche:beside-buying',
+        place: 'spot:beside-buying',
         target: { kind: 'product', when: parseRule('category is "indoor"', 'product') },
         areas: {
           main: [
-            section('indoor-text', 'prose', {
+            section('indoor-text', 'text', {
               text: '<p><strong>Fly it in a hall or a stairwell.</strong> It weighs less than a letter; a draught is weather to it.</p>',
             }),
           ],
@@ -263,7 +263,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           main: [
             section(
               'sport-days-text',
-              'prose',
+              'text',
               { text: '<p>Two-line days on the north sands: first Saturday of each month, if the wind agrees.</p>' },
               { tone: 'vivid', space: 'small', align: 'centre' },
             ),
@@ -285,9 +285,9 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
     [
       keys.template('content'),
       template('Content', 'content', [
-        section('t-title', 'page-title', {}, { width: 'narrow', tone: 'soft' }),
-        section('t-lead', 'part-of-text', { size: 'large' }, { width: 'narrow', tone: 'soft' }),
-        section('t-rest', 'part-of-text', { part: 'rest' }, { width: 'narrow', space: 'large' }),
+        section('t-title', 'page-title', {}, { width: 'reading', tone: 'soft' }),
+        section('t-lead', 'part-of-text', { size: 'large' }, { width: 'reading', tone: 'soft' }),
+        section('t-rest', 'part-of-text', { part: 'rest' }, { width: 'reading', space: 'large' }),
       ]),
     ],
     [

@@ -8,20 +8,20 @@ import {
   keys,
   kindsCss,
   SHIPPED_KINDS,
-  themeCss,
+  lookCss,
   type Document,
   type TemplateDocument,
-  type ThemeDocument,
+  type LookDocument,
 } from '@parlour/core';
 import { loadDocuments } from '../records/documents.js';
 import { findRendition } from '../records/pictures.js';
 import { documentHash, type Site } from './context.js';
 
-const EMPTY_THEME: ThemeDocument = { format: 1, type: 'theme', groundwork: 'foolscap', values: {} };
+const EMPTY_LOOK: LookDocument = { format: 1, type: 'look', groundwork: 'foolscap', values: {} };
 
 /** Changes whenever the rules that ship change. */
 export const STYLE_VERSION = createHash('sha256')
-  .update(themeCss(EMPTY_THEME) + SHIPPED_KINDS.all.map((kind) => kind.css).join(''))
+  .update(lookCss(EMPTY_LOOK) + SHIPPED_KINDS.all.map((kind) => kind.css).join(''))
   .digest('hex')
   .slice(0, 10);
 
@@ -38,13 +38,13 @@ const fonts = new Map(
 
 export const assets = (siteOf: (response: Response) => Site): Router =>
   Router()
-    .get('/styles/theme/:name', async (request: Request<{ name: string }>, response) => {
+    .get('/styles/look/:name', async (request: Request<{ name: string }>, response) => {
       const site = siteOf(response);
       const [hash = '', template] = request.params.name.replace(/\.css$/, '').split('+');
-      const theme =
-        hash === documentHash(site.state, keys.theme) ? site.state.get(keys.theme) : await documentBy(site, hash);
+      const look =
+        hash === documentHash(site.state, keys.look) ? site.state.get(keys.look) : await documentBy(site, hash);
       const overrides = template === undefined ? undefined : await templateBy(site, template);
-      sendCss(response, themeCss((theme as ThemeDocument | undefined) ?? EMPTY_THEME, overrides?.theme));
+      sendCss(response, lookCss((look as LookDocument | undefined) ?? EMPTY_LOOK, overrides?.look));
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
       sendCss(

@@ -15,7 +15,7 @@ import {
   patternsOf,
   renderPage,
   SHIPPED_KINDS,
-  themeStylePath,
+  lookStylePath,
   readingOf,
   type CartFacts,
   type RefusedPurchase,
@@ -186,8 +186,8 @@ export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPur
     facts: { cart: refused ? { ...cart, refused } : cart },
     canonical: `${origin}${page.path}`,
     styles: [
-      themeStylePath(
-        documentHash(state, keys.theme),
+      lookStylePath(
+        documentHash(state, keys.look),
         STYLE_VERSION,
         overridesHash(parts.template.document as TemplateDocument),
       ),
@@ -199,9 +199,9 @@ export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPur
   return { page, html };
 }
 
-/** The hash of a template that overrides theme settings; its stylesheet is its own. */
+/** The hash of a template that overrides settings of the look; its stylesheet is its own. */
 const overridesHash = (template: TemplateDocument): string | undefined =>
-  template.theme && Object.keys(template.theme).length ? hashOfDocument(template) : undefined;
+  template.look && Object.keys(template.look).length ? hashOfDocument(template) : undefined;
 
 const visitorsCart = ({ db, store, cart }: Site): Promise<CartFacts> =>
   cart ? cartFacts(db, store.id, cart) : Promise.resolve(NO_FACTS.cart);

@@ -1,7 +1,7 @@
 /** Any request the set of requests allows, made for a design as it is: values that fit their fields, resets, removals. */
 import {
   BINDINGS,
-  CASING,
+  FRAME,
   CREATABLE,
   DOCUMENT_TYPES,
   headField,
@@ -67,7 +67,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         return chance.pick([
           ...TEXTS.map((text) => text.slice(0, field.max).toWellFormed()),
           'extra',
-          'niche:extra',
+          'spot:extra',
           'below',
         ]);
       case 'prose':
@@ -130,7 +130,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
   const place = ({ nodes }: DraftDocument): object => {
     const columns = Object.values(nodes).filter((one) => isSection(one) && SHIPPED_KINDS.find(one.kind)?.slots);
     const into = columns.length && chance.is(0.4) ? chance.pick(columns) : null;
-    return into ? { in: into.id, at: chance.pick(['first', 'second']) } : {};
+    return into ? { in: into.id, at: chance.pick(['one', 'two', 'three']) } : {};
   };
   const fieldsOf = (document: DraftDocument, one: DraftNode): Fields =>
     isSection(one)
@@ -156,15 +156,15 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         kind: kind.name,
         place: place(document),
         values: values(kind.fields, kindOf(document), 0.4),
-        casing: values(CASING, 'home', 0.15),
+        frame: values(FRAME, 'home', 0.15),
       };
     },
     function set() {
       const found = node();
       if (!found) return null;
       const { key, document, node: one } = found;
-      const part = isSection(one) && chance.is(0.25) ? 'casing' : 'values';
-      const [name, field] = chance.pick(Object.entries(part === 'casing' ? CASING : fieldsOf(document, one))) ?? [];
+      const part = isSection(one) && chance.is(0.25) ? 'frame' : 'values';
+      const [name, field] = chance.pick(Object.entries(part === 'frame' ? FRAME : fieldsOf(document, one))) ?? [];
       if (name === undefined || field === undefined) return null;
       const suffix = chance.is(0.1) ? chance.pick(['@phone', '@tablet', '@de']) : '';
       const was = one[part]?.[`${name}${suffix}`];
@@ -185,7 +185,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         'layout.side',
         'layout.boxed',
         'around.header',
-        'theme.gap',
+        'look.gap',
         'values.gap',
         'target.page',
         'target.kind',
@@ -248,7 +248,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         ...(what === 'addition' && from === undefined
           ? {
               head: {
-                place: chance.pick(['niche:extra', 'above', 'below', 'header']),
+                place: chance.pick(['spot:extra', 'above', 'below', 'header']),
                 'target.kind': chance.pick(['product', 'home', 'content']),
               },
             }

@@ -35,11 +35,11 @@ test('the demo’s rule gives its products their template, on the page, in the l
   expect(sentences[1]).toBe(
     'It has the template “Product, words first” (product-plain), by the rule brand is "Featherby".',
   );
-  expect((await service.shop('/item/duskmoth')).text).toContain('columns-wide-second');
-  expect((await service.shop('/item/skerry-diamond')).text).toContain('columns-wide-first');
+  expect((await service.shop('/item/duskmoth')).text).toContain('columns-last-wider');
+  expect((await service.shop('/item/skerry-diamond')).text).toContain('columns-first-wider');
 });
 
-test('bound values, shared sections, niches and additions come out on the page, and why tells them apart', async () => {
+test('bound values, shared sections, spots and additions come out on the page, and why tells them apart', async () => {
   const diamond = (await service.shop('/item/skerry-diamond')).text;
   expect(diamond).toContain('Best in 2 to 5 Beaufort');
   expect(diamond).toContain('If it breaks');
@@ -93,7 +93,7 @@ test('a changed product shows at once, and only its own pages are worked out ane
     'product:K-005 live',
   ]);
   expect(await templateOf('product:K-005')).toMatchObject({ code: 'product-plain', reason: 'rule' });
-  expect((await service.shop('/item/shearwater-pro')).text).toContain('columns-wide-second');
+  expect((await service.shop('/item/shearwater-pro')).text).toContain('columns-last-wider');
   expect((await service.shop('/brand/featherby')).text).toContain('/item/shearwater-pro');
   expect(await service.call(routes.getProduct, { params: { product: 'K-005' } })).toMatchObject({
     brand: 'B-4',
@@ -186,15 +186,15 @@ test('a dry run names exactly the pages that show what is changed', async () => 
   expect(await would(set('paths', 'home', 'content:about'))).toEqual(['home']);
   expect(await would(set('paths', 'redirects./old', '/workshop'))).toEqual([]);
   expect(await would(set('paths', 'patterns.product', '/kite/{slug}'))).toHaveLength(all);
-  expect(await would(set('theme', 'values.gap', 40))).toHaveLength(all);
+  expect(await would(set('look', 'values.gap', 2.5))).toHaveLength(all);
   expect(await would(set('menu/main', 'name', 'Menu', { was: 'Main menu' }))).toHaveLength(all);
-  expect(await would(set(sport.document, 'casing.hidden', true, { node: sport.node }))).toEqual(['collection:C-2']);
+  expect(await would(set(sport.document, 'frame.hidden', true, { node: sport.node }))).toEqual(['collection:C-2']);
   expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual(['content:about']);
   const addition = { type: 'create', what: 'addition', name: 'Note' } as const;
   expect(await would({ ...addition, head: { place: 'above', 'target.page': 'product:K-004' } })).toEqual([
     'product:K-004',
   ]);
-  expect(await would({ ...addition, head: { place: 'niche:nowhere', 'target.page': 'product:K-004' } })).toEqual([]);
+  expect(await would({ ...addition, head: { place: 'spot:nowhere', 'target.page': 'product:K-004' } })).toEqual([]);
   await service.edit(set('paths', 'home', 'content:about'));
   expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual([
     'home',
@@ -290,14 +290,14 @@ test('template overrides, another arrangement and a region left out show on its 
     { type: 'create', what: 'arrangement', region: 'header', name: 'Quiet header', code: 'quiet' },
     set('around.header', 'quiet'),
     set('around.footer', 'none'),
-    set('theme.gap', 40),
+    set('look.gap', 2.5),
   );
   await service.call(routes.publish, { body: {} });
   const plain = (await service.shop('/item/duskmoth')).text;
-  expect(plain).not.toMatch(/region-header|region-footer/);
-  const style = /href="(\/styles\/theme\/[^"]+)"/.exec(plain)?.[1] ?? '';
-  expect((await service.shop(style)).text).toContain('--gap:40px');
-  expect((await service.shop('/item/skerry-diamond')).text).toMatch(/region-header.*region-footer/s);
+  expect(plain).not.toMatch(/around-header|around-footer/);
+  const style = /href="(\/styles\/look\/[^"]+)"/.exec(plain)?.[1] ?? '';
+  expect((await service.shop(style)).text).toContain('--gap:2.5rem');
+  expect((await service.shop('/item/skerry-diamond')).text).toMatch(/around-header.*around-footer/s);
 });
 
 test('paths, redirects and what the home page shows belong to the design', async () => {

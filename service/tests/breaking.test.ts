@@ -24,7 +24,7 @@ const post = (path: string, body: object) =>
     body: JSON.stringify(body),
   });
 
-test('a shared section inside itself and a niche inside its own addition are refused', async () => {
+test('a shared section inside itself and a spot inside its own addition are refused', async () => {
   await service.edit({ type: 'create', what: 'shared', name: 'Oath', code: 'oath' });
   const inside: EditRequest = {
     type: 'insert',
@@ -39,10 +39,10 @@ test('a shared section inside itself and a niche inside its own addition are ref
     what: 'addition',
     name: 'Note',
     code: 'note',
-    head: { place: 'niche:extra', 'target.kind': 'product' },
+    head: { place: 'spot:extra', 'target.kind': 'product' },
   };
   await service.edit(create);
-  expect(await refused({ type: 'insert', document: 'addition/note', kind: 'niche', place: {} })).toMatchObject({
+  expect(await refused({ type: 'insert', document: 'addition/note', kind: 'spot', place: {} })).toMatchObject({
     code: 'shows-itself',
   });
   expect(
@@ -97,14 +97,14 @@ test('instants have one form, however they are written, and rules count from the
     kind: 'heading',
     place: {},
     values: { text: 'Dated' },
-    casing: { from: '2026-01-01T08:00Z', until: '2099-01-01T08:00:00Z' },
+    frame: { from: '2026-01-01T08:00Z', until: '2099-01-01T08:00:00Z' },
   });
   const [made] = edits;
   const node = made?.type === 'insert' ? made.nodes[0] : undefined;
-  expect(node?.casing).toEqual({ from: '2026-01-01T08:00:00.000Z', until: '2099-01-01T08:00:00.000Z' });
+  expect(node?.frame).toEqual({ from: '2026-01-01T08:00:00.000Z', until: '2099-01-01T08:00:00.000Z' });
   // Whoever says what it was in another form means the same instant.
   await service.edit(
-    set('template/home', 'casing.until', {
+    set('template/home', 'frame.until', {
       node: node?.id,
       was: '2099-01-01T08:00Z',
       value: '2099-06-01T08:00:00.5Z',
@@ -114,7 +114,7 @@ test('instants have one form, however they are written, and rules count from the
   expect(JSON.stringify(document)).toContain('2099-06-01T08:00:00.500Z');
   expect(
     await refused(
-      set('template/home', 'casing.from', { node: node?.id, was: '2026-01-01T08:00Z', value: '2026-02-30T08:00Z' }),
+      set('template/home', 'frame.from', { node: node?.id, was: '2026-01-01T08:00Z', value: '2026-02-30T08:00Z' }),
     ),
   ).toMatchObject({ code: 'bad-value' });
   await publish();

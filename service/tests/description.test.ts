@@ -126,7 +126,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listPages', { query: { kind: 'product', when: 'brand is "Featherby"', limit: '1' } });
   await walk('listTemplates');
   await walk('listDocuments');
-  for (const key of ['template/home', 'theme', 'menu/main', 'assignments/product'])
+  for (const key of ['template/home', 'look', 'menu/main', 'assignments/product'])
     await walk('getDocument', { query: { key } });
   await walk('drawPlan', { query: { page: 'home', labels: 'no' } });
   await walk('preview', { body: { page: 'product:K-001' } });

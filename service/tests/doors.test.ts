@@ -110,7 +110,7 @@ describe('bad input', () => {
       () =>
         post(
           `${DESIGN}/edits`,
-          `{"unit":"u","edits":[{"type":"set","document":"theme","field":"name","was":${'['.repeat(100_000)}${']'.repeat(100_000)}}]}`,
+          `{"unit":"u","edits":[{"type":"set","document":"look","field":"name","was":${'['.repeat(100_000)}${']'.repeat(100_000)}}]}`,
         ),
       400,
       'bad-input',
@@ -129,7 +129,7 @@ describe('bad input', () => {
     ['an edit without its document', () => edits({ type: 'remove', node: 'a' }), 400, 'bad-input', 'edits[0].document'],
     [
       'a whole document from outside',
-      () => edits({ type: 'put', document: 'theme', value: null, was: null }),
+      () => edits({ type: 'put', document: 'look', value: null, was: null }),
       400,
       'bad-input',
       'edits[0]',

@@ -165,9 +165,9 @@ test('three clients edit one template at two processes, 500 edits in all: none i
                   type: 'set',
                   document: 'template/home',
                   node: some.id,
-                  field: 'casing.tone',
+                  field: 'frame.tone',
                   value: ['soft', 'vivid', 'strong'][i % 3],
-                  ...(some.casing?.['tone'] === undefined ? {} : { was: some.casing['tone'] }),
+                  ...(some.frame?.['tone'] === undefined ? {} : { was: some.frame['tone'] }),
                 },
               ];
       const unit = randomUUID();

@@ -161,7 +161,7 @@ test('a reader that takes nothing of its answers is cut', async () => {
 
 test('a small text with much mark-up is refused, and so is one nested deeply', async () => {
   const text = (value: string) =>
-    service.edit({ type: 'insert', document: 'template/home', kind: 'prose', place: {}, values: { text: value } }).then(
+    service.edit({ type: 'insert', document: 'template/home', kind: 'text', place: {}, values: { text: value } }).then(
       () => 'taken',
       (problem: { code: string; message: string }) => `${problem.code}: ${problem.message}`,
     );

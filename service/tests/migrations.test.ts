@@ -8,18 +8,18 @@ import { hashPassword } from '../accounts/passwords.js';
 import { MIGRATIONS } from '../records/database.js';
 import { emptyDatabase, send, serviceOn } from './service.js';
 
-const heading = (id: string, text: string) => ({ id, kind: 'heading@1', casing: {}, values: { text } });
+const heading = (id: string, text: string) => ({ id, kind: 'heading@1', frame: {}, values: { text } });
 const template = (name: string, pageKind: string, main: object[]) => ({
   format: 1,
   type: 'template',
   name,
   pageKind,
-  layout: { width: 'page' },
+  layout: { width: 'standard' },
   areas: { main },
 });
 /** What the first version had published. */
 const LIVE: Record<string, object> = {
-  theme: { format: 1, type: 'theme', groundwork: 'foolscap', values: { gap: 24 } },
+  look: { format: 1, type: 'look', groundwork: 'foolscap', values: { gap: 1.5 } },
   'menu/main': {
     format: 1,
     type: 'menu',
@@ -31,10 +31,10 @@ const LIVE: Record<string, object> = {
     type: 'arrangement',
     name: 'Standard',
     region: 'header',
-    areas: { main: [{ id: 'bar', kind: 'menu-bar@1', casing: {}, values: {} }] },
+    areas: { main: [{ id: 'bar', kind: 'menu-bar@1', frame: {}, values: {} }] },
   },
   'template/home': template('Home', 'home', [heading('t1', 'First words'), heading('t2', 'More')]),
-  'template/product': template('Product', 'product', [{ id: 's', kind: 'product-summary@1', casing: {}, values: {} }]),
+  'template/product': template('Product', 'product', [{ id: 's', kind: 'product-intro@1', frame: {}, values: {} }]),
   'template/plain': template('Plain', 'product', [heading('p1', 'Plain')]),
   'assignments/home': { format: 1, type: 'assignments', pageKind: 'home', standard: 'home', pages: {} },
   'assignments/product': { format: 1, type: 'assignments', pageKind: 'product', standard: 'product', pages: {} },
@@ -74,7 +74,7 @@ const EDITS = [
       type: 'template',
       name: 'Extra',
       pageKind: 'product',
-      layout: { width: 'page' },
+      layout: { width: 'standard' },
       areaNames: ['main'],
       sections: { e1: { ...heading('e1', 'Extra words'), place: { area: 'main' }, order: 'a0' } },
     },

@@ -267,18 +267,18 @@ test('a draft of the first version is brought into the form of today', async () 
       type: 'template',
       name: 'Home',
       pageKind: 'home',
-      layout: { width: 'page' },
+      layout: { width: 'standard' },
       areaNames: ['main'],
       sections: {
-        a: { id: 'a', kind: 'columns@1', casing: {}, values: {}, place: { section: 'b', slot: 'first' }, order: 'a0' },
+        a: { id: 'a', kind: 'columns@1', frame: {}, values: {}, place: { section: 'b', slot: 'one' }, order: 'a0' },
       },
     }),
   ).toEqual({
     format: 2,
     type: 'template',
-    head: { name: 'Home', pageKind: 'home', 'layout.width': 'page' },
+    head: { name: 'Home', pageKind: 'home', 'layout.width': 'standard' },
     areaNames: ['main'],
-    nodes: { a: { id: 'a', kind: 'columns@1', casing: {}, values: {}, place: { in: 'b', at: 'first' }, order: 'a0' } },
+    nodes: { a: { id: 'a', kind: 'columns@1', frame: {}, values: {}, place: { in: 'b', at: 'one' }, order: 'a0' } },
   });
   expect(
     editOfToday({ type: 'assign', document: 'assignments/product', page: 'product:K-1', template: null, was: 'x' }),
@@ -288,9 +288,9 @@ test('a draft of the first version is brought into the form of today', async () 
     field: 'pages.product:K-1',
     was: 'x',
   });
-  expect(editOfToday({ type: 'set', document: 'theme', field: 'values.gap', value: 3 })).toEqual({
+  expect(editOfToday({ type: 'set', document: 'look', field: 'values.gap', value: 3 })).toEqual({
     type: 'set',
-    document: 'theme',
+    document: 'look',
     field: 'values.gap',
     value: 3,
   });

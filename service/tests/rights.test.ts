@@ -148,7 +148,13 @@ describe('invitations', () => {
 test('undo and redo ask what somebody may do now; editors change no paths', async () => {
   const mail = 'was-builder@windrow.example';
   const client = await joined(mail, 'builder');
-  await edit(client, { type: 'set', document: 'template/home', field: 'layout.width', was: 'page', value: 'wide' });
+  await edit(client, {
+    type: 'set',
+    document: 'template/home',
+    field: 'layout.width',
+    was: 'standard',
+    value: 'broad',
+  });
   await setRole(mail, 'editor');
   const back = () => client.call(routes.undo, { params: at, body: { unit: randomUUID() } });
   await expect(back()).rejects.toMatchObject({ code: 'not-allowed' });

@@ -119,7 +119,7 @@ test('a draft with hundreds of edits reads the same from its snapshots as from i
   expect(copy.seq - copy.snapshot).toBeLessThan(100);
   const running = await serviceOn(database.url);
   const fresh = await connect(running.port, () => running.stop());
-  for (const key of [HOME, 'template/collection', 'theme'])
+  for (const key of [HOME, 'template/collection', 'look'])
     expect(canonicalJson(await document(fresh, key))).toBe(canonicalJson(await document(one, key)));
   await fresh.stop();
 });

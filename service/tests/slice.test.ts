@@ -71,7 +71,7 @@ describe('from edit to storefront and back', () => {
     await service.edit({
       type: 'insert',
       document: 'template/content',
-      kind: 'prose',
+      kind: 'text',
       place: { at: 'side' },
       id: 'aside',
       values: { text: '<p>Beside it.</p>' },
@@ -85,7 +85,7 @@ describe('from edit to storefront and back', () => {
     expect(await preview('content:about')).toMatch(/area-side">.*Beside it\..*How a kite is made/s);
     await expect(service.edit(set('layout.side', 'left', 'end'))).rejects.toMatchObject({ code: 'bad-value' });
     await expect(
-      service.edit({ type: 'set', document: 'template/content', field: 'layout.width', was: 'page' }),
+      service.edit({ type: 'set', document: 'template/content', field: 'layout.width', was: 'standard' }),
     ).rejects.toMatchObject({ code: 'bad-value', place: 'layout.width' });
   });
 

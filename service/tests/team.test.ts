@@ -37,8 +37,8 @@ test('viewers look, editors change words, builders design and publish, owners ru
   await edit(editor, { type: 'set', document: 'content/delivery', field: 'text', value: '<p>Two days.</p>' });
   for (const beyond of [
     { type: 'remove', document: 'template/home', node: 'h-dunes' },
-    { type: 'set', document: 'template/home', node: 'h-dunes', field: 'casing.tone', value: 'vivid' },
-    { type: 'set', document: 'theme', field: 'values.gap', value: 12 },
+    { type: 'set', document: 'template/home', node: 'h-dunes', field: 'frame.tone', value: 'vivid' },
+    { type: 'set', document: 'look', field: 'values.gap', value: 0.75 },
     { type: 'assign', pages: ['product:K-001'], template: 'product-plain' },
     { type: 'create', what: 'template', name: 'X', pageKind: 'home' },
   ] as EditRequest[])

@@ -3,6 +3,7 @@
 import { mdiMagnify } from '@mdi/js';
 import {
   hasSections,
+  openSlots,
   planPage,
   planSvg,
   sectionName,
@@ -56,9 +57,9 @@ const spots = computed<Spot[]>(() => {
     const document = documents.get(key);
     if (!document || !hasSections(document)) continue;
     for (const holder of sectionsIn(document.areas)) {
-      for (const [slot, title] of Object.entries(SHIPPED_KINDS.find(holder.kind)?.slots ?? {}))
+      for (const slot of openSlots(holder, SHIPPED_KINDS))
         found.push({
-          title: `Into the ${title.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`,
+          title: `Into ${SHIPPED_KINDS.find(holder.kind)?.slots?.[slot]?.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`,
           document: key,
           place: { in: holder.id, at: slot },
         });
@@ -105,8 +106,8 @@ const drawing = (kind: SectionKind): string =>
             type: 'template',
             name: '',
             pageKind: 'home',
-            layout: { width: 'page' },
-            areas: { main: [{ id: 'x', kind: kind.name, casing: {}, values: {} }] },
+            layout: { width: 'standard' },
+            areas: { main: [{ id: 'x', kind: kind.name, frame: {}, values: {} }] },
           },
         ],
         regions: {},

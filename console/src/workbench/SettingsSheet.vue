@@ -2,7 +2,7 @@
 /** The settings of the selection, at the place of work: under the page. */
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import {
-  CASING,
+  FRAME,
   headField,
   PAGE_KINDS,
   resolveValue,
@@ -17,14 +17,14 @@ import FieldInput from '../fields/FieldInput.vue';
 import type { Workbench } from './use-workbench';
 
 const props = defineProps<{ bench: Workbench }>();
-const part = ref<'values' | 'casing'>('values');
+const part = ref<'values' | 'frame'>('values');
 
 const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? SHIPPED_KINDS.find(section.value.kind) : undefined));
 const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
 const device = ref<Device>('desktop');
 const all = computed<[string, Field][]>(() =>
-  Object.entries(part.value === 'casing' ? CASING : (kind.value?.fields ?? {})).filter(
+  Object.entries(part.value === 'frame' ? FRAME : (kind.value?.fields ?? {})).filter(
     ([, field]) => field.type !== 'entries',
   ),
 );
@@ -101,7 +101,7 @@ watch(
         <h2>{{ sectionName(section, SHIPPED_KINDS) }}</h2>
         <v-btn-toggle v-model="part" mandatory density="compact" variant="outlined" divided aria-label="Which settings">
           <v-btn value="values" size="small">Content</v-btn>
-          <v-btn value="casing" size="small">Casing</v-btn>
+          <v-btn value="frame" size="small">Frame</v-btn>
         </v-btn-toggle>
         <v-btn-toggle
           v-if="mayDiffer"

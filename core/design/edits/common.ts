@@ -3,7 +3,7 @@ import { Problem } from '../../problem.js';
 import type { EntriesField, Field, Fields } from '../../fields/field.js';
 import { proseWords } from '../../fields/prose.js';
 import { splitKey } from '../../fields/value.js';
-import { CASING } from '../../sections/casing.js';
+import { FRAME } from '../../sections/frame.js';
 import { fitsInWords, kindName, type KindSet, type SectionKind } from '../../sections/kind.js';
 import { areasOf, DOCUMENT_TYPES, impliedDocument, nameOf } from '../document-types.js';
 import type { DocumentKey, NodeId } from '../document.js';
@@ -175,18 +175,12 @@ export function findKind(kinds: KindSet, ref: string): SectionKind {
   });
 }
 
-/** The field that a `values.KEY` or `casing.KEY` of a node means. @throws Problem `no-such-field` */
+/** The field that a `values.KEY` or `frame.KEY` of a node means. @throws Problem `no-such-field` */
 export function nodeField(document: DraftDocument, node: DraftNode, path: string, kinds: KindSet): Field {
   const { part, key } = splitField(path);
   if (isSection(node) && part === 'values') findKind(kinds, node.kind);
   const fields =
-    part === 'casing'
-      ? isSection(node)
-        ? CASING
-        : {}
-      : part === 'values'
-        ? fieldsOfNode(document, node, kinds)
-        : null;
+    part === 'frame' ? (isSection(node) ? FRAME : {}) : part === 'values' ? fieldsOfNode(document, node, kinds) : null;
   const { name } = splitKey(key);
   const field = fields && Object.hasOwn(fields, name) ? (fields as Fields)[name] : undefined;
   if (field && field.type !== 'entries') return field;
@@ -194,7 +188,7 @@ export function nodeField(document: DraftDocument, node: DraftNode, path: string
     ...Object.entries(fieldsOfNode(document, node, kinds) ?? {}).flatMap(([one, { type }]) =>
       type === 'entries' ? [] : [`values.${one}`],
     ),
-    ...(isSection(node) ? Object.keys(CASING).map((one) => `casing.${one}`) : []),
+    ...(isSection(node) ? Object.keys(FRAME).map((one) => `frame.${one}`) : []),
   ];
   throw noField(path, known, isSection(node) ? `a ${kindName(node.kind)}` : 'an entry');
 }

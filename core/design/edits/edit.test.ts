@@ -24,13 +24,13 @@ const start = () =>
   draftOf({
     [HOME]: template([
       section('a'),
-      section('b', 'columns', {}, { first: [section('c', 'prose')], second: [] }),
+      section('b', 'columns', {}, { one: [section('c', 'text')], two: [] }),
       section('d'),
     ]),
     'template/product': template([section('p', 'price')], 'product', 'Product'),
     'template/other': template([], 'product', 'Other'),
     'assignments/product': assignments('product', 'product'),
-    theme: { format: 1, type: 'theme', groundwork: 'foolscap', values: {} },
+    look: { format: 1, type: 'look', groundwork: 'foolscap', values: {} },
   });
 type State = ReturnType<typeof start>;
 
@@ -44,9 +44,9 @@ const main = (draft: State, key = HOME) =>
 describe('edits', () => {
   test('a section with others inside is not moved deeper than sections may lie', () => {
     const nested = (depth: number): Section =>
-      section(`n${depth}`, 'columns', {}, depth ? { first: [nested(depth - 1)] } : undefined);
+      section(`n${depth}`, 'columns', {}, depth ? { one: [nested(depth - 1)] } : undefined);
     const draft = draftOf({ [HOME]: template([section('outer', 'columns'), nested(LIMITS.slotDepth)]) });
-    const into = { in: 'outer', at: 'first' };
+    const into = { in: 'outer', at: 'one' };
     const whole: EditRequest = { type: 'move', document: HOME, node: `n${LIMITS.slotDepth}`, place: into };
     expect(refusal(() => run(draft, whole))).toMatchObject({ code: 'limit-reached', place: 'place' });
     expect(run(draft, { ...whole, node: `n${LIMITS.slotDepth - 1}` }).edits).toHaveLength(1);
@@ -64,11 +64,11 @@ describe('edits', () => {
         values: { title: 'Wind' },
       },
       { type: 'insert', document: HOME, kind: 'heading', place: { at: 'main' }, id: 'y' },
-      { type: 'insert', document: HOME, kind: 'heading', place: { in: 'b', at: 'first', before: 'c' }, id: 'z' },
+      { type: 'insert', document: HOME, kind: 'heading', place: { in: 'b', at: 'one', before: 'c' }, id: 'z' },
     );
     expect(main(draft)).toEqual(['a', 'x', 'b', 'd', 'y']);
     const home = draft.get(HOME) as DraftDocument;
-    expect(siblingsIn(home, { in: 'b', at: 'first' }).map((one) => one.id)).toEqual(['z', 'c']);
+    expect(siblingsIn(home, { in: 'b', at: 'one' }).map((one) => one.id)).toEqual(['z', 'c']);
     expect(sentences[0]).toBe('Put Poster “Wind” into the template “Home”, above Columns.');
   });
 
@@ -76,12 +76,12 @@ describe('edits', () => {
     const moved = run(
       start(),
       { type: 'move', document: HOME, node: 'd', place: { at: 'main', before: 'a' } },
-      { type: 'move', document: HOME, node: 'a', place: { in: 'b', at: 'second' } },
+      { type: 'move', document: HOME, node: 'a', place: { in: 'b', at: 'two' } },
     );
     expect(main(moved.draft)).toEqual(['d', 'b']);
     const out = run(moved.draft, { type: 'move', document: HOME, node: 'b', place: { at: 'main', before: 'd' } });
     const home = closeDocument(out.draft.get(HOME) as DraftDocument) as TemplateDocument;
-    expect(home.areas['main']?.[0]?.slots).toMatchObject({ first: [{ id: 'c' }], second: [{ id: 'a' }] });
+    expect(home.areas['main']?.[0]?.slots).toMatchObject({ one: [{ id: 'c' }], two: [{ id: 'a' }] });
   });
 
   test('remove takes everything inside along, and its inverse brings all of it back', () => {
@@ -105,19 +105,19 @@ describe('edits', () => {
     expect(reset.draft.get(HOME)).toEqual(start().get(HOME));
   });
 
-  test('set reaches the casing, the layout, the name and the theme', () => {
+  test('set reaches the frame, the layout, the name and the look', () => {
     const { draft } = run(
       start(),
-      { type: 'set', document: HOME, node: 'a', field: 'casing.tone', value: 'strong' },
-      { type: 'set', document: HOME, field: 'layout.width', value: 'wide', was: 'page' },
+      { type: 'set', document: HOME, node: 'a', field: 'frame.tone', value: 'strong' },
+      { type: 'set', document: HOME, field: 'layout.width', value: 'broad', was: 'standard' },
       { type: 'set', document: HOME, field: 'name', value: 'First page', was: 'Home' },
-      { type: 'set', document: 'theme', field: 'values.accentColour', value: '#112233' },
+      { type: 'set', document: 'look', field: 'values.accentColour', value: '#112233' },
     );
     expect(draft.get(HOME)).toMatchObject({
-      head: { name: 'First page', 'layout.width': 'wide' },
-      nodes: { a: { casing: { tone: 'strong' } } },
+      head: { name: 'First page', 'layout.width': 'broad' },
+      nodes: { a: { frame: { tone: 'strong' } } },
     });
-    expect(draft.get('theme')).toMatchObject({ head: { 'values.accentColour': '#112233' } });
+    expect(draft.get('look')).toMatchObject({ head: { 'values.accentColour': '#112233' } });
   });
 
   test('a remove is refused if something was put inside meanwhile; making and removing documents are inverses', () => {
@@ -126,7 +126,7 @@ describe('edits', () => {
       type: 'insert',
       document: HOME,
       kind: 'heading',
-      place: { in: 'b', at: 'second' },
+      place: { in: 'b', at: 'two' },
     }).draft;
     expect(refusal(() => applyUnit(removal ? [removal] : [], meanwhile, SHIPPED_KINDS)).code).toBe('stale-edit');
 
@@ -156,7 +156,7 @@ describe('edits', () => {
       [{ type: 'insert', document: 'menu/main', place: {}, kind: 'heading' }, 'no-such-place'],
       [{ type: 'insert', document: HOME, place: { at: 'main' }, values: {} }, 'no-such-place'],
       [{ type: 'move', document: 'menu/main', node: 'kites', place: { in: 'line' } }, 'circular-move'],
-      [{ type: 'set', document: 'menu/main', node: 'line', field: 'casing.tone', value: 'soft' }, 'no-such-field'],
+      [{ type: 'set', document: 'menu/main', node: 'line', field: 'frame.tone', value: 'soft' }, 'no-such-field'],
       [{ type: 'set', document: 'menu/main', field: 'name', was: 'Main' }, 'bad-value'],
     ] as [EditRequest, string][])
       expect([request, refusal(() => run(draft, request)).code]).toEqual([request, code]);
@@ -171,7 +171,7 @@ describe('edits', () => {
 
     const shared = run(start(), { type: 'share', document: HOME, node: 'b', name: 'Promise' });
     expect(closeDocument(shared.draft.get('shared/promise') as DraftDocument)).toMatchObject({
-      areas: { main: [{ id: 'b', slots: { first: [{ id: 'c' }] } }] },
+      areas: { main: [{ id: 'b', slots: { one: [{ id: 'c' }] } }] },
     });
     expect(refusal(() => run(shared.draft, { type: 'discard', document: 'shared/promise' })).code).toBe('still-used');
     const use = main(shared.draft)?.[1] ?? '';
@@ -192,12 +192,12 @@ describe('edits', () => {
     const { draft, sentences } = run(
       start(),
       set('values.text@de', 'Wind'),
-      set('casing.space@phone', 'none'),
+      set('frame.space@phone', 'none'),
       set('values.text', { bind: 'title', fallback: 'Any' }),
     );
     expect(draft.get(HOME)?.nodes['a']).toMatchObject({
       values: { 'text@de': 'Wind', text: { bind: 'title', fallback: 'Any' } },
-      casing: { 'space@phone': 'none' },
+      frame: { 'space@phone': 'none' },
     });
     expect(sentences[1]).toBe('Set Space above and below on a phone of Heading in the template “Home” to “None”.');
     for (const request of [
@@ -206,7 +206,7 @@ describe('edits', () => {
       set('values.text@Nonsense!', 'x'),
       set('values.text', { bind: 'picture' }),
       set('values.text', { bind: 'title', fallback: 5 }),
-      set('casing.from', 'tomorrow'),
+      set('frame.from', 'tomorrow'),
     ])
       expect([request, refusal(() => run(start(), request)).code]).toEqual([request, 'bad-value']);
   });
@@ -272,7 +272,7 @@ describe('edits', () => {
     ],
     [
       'a slot of a section without slots',
-      { type: 'insert', document: HOME, kind: 'heading', place: { in: 'a', at: 'first' } },
+      { type: 'insert', document: HOME, kind: 'heading', place: { in: 'a', at: 'one' } },
       { code: 'no-such-place', place: 'place', remedy: 'It holds no sections.' },
     ],
     [
@@ -328,7 +328,7 @@ describe('edits', () => {
     ],
     [
       'a section into itself',
-      { type: 'move', document: HOME, node: 'b', place: { in: 'b', at: 'first' } },
+      { type: 'move', document: HOME, node: 'b', place: { in: 'b', at: 'one' } },
       { code: 'circular-move' },
     ],
     [
@@ -375,7 +375,7 @@ describe('edits', () => {
         type: 'insert',
         document: HOME,
         kind: 'columns',
-        place: { in: holder, at: 'first' },
+        place: { in: holder, at: 'one' },
         id: `n${depth}`,
       }).draft;
       holder = `n${depth}`;
@@ -384,12 +384,12 @@ describe('edits', () => {
       type: 'insert',
       document: HOME,
       kind: 'columns',
-      place: { in: holder, at: 'first' },
+      place: { in: holder, at: 'one' },
       id: 'deepest',
     }).draft;
     expect(
       refusal(() =>
-        run(draft, { type: 'insert', document: HOME, kind: 'heading', place: { in: 'deepest', at: 'first' } }),
+        run(draft, { type: 'insert', document: HOME, kind: 'heading', place: { in: 'deepest', at: 'one' } }),
       ),
     ).toMatchObject({ code: 'limit-reached', place: 'place' });
   });
@@ -404,7 +404,7 @@ test('recorded edits are read back as they were, though their kind or its fields
         {
           id: 'odd',
           kind: 'sundial@7',
-          casing: {},
+          frame: {},
           values: { hour: 25 },
           place: { in: null, at: 'main' },
           order: 'b00',
@@ -420,13 +420,13 @@ test('recorded edits are read back as they were, though their kind or its fields
       to: { place: { in: null, at: 'main' }, order: 'a0' },
       was: { place: { in: null, at: 'main' }, order: 'b00' },
     },
-    { type: 'set', document: 'theme', field: 'values.goneColour', value: 'any' },
+    { type: 'set', document: 'look', field: 'values.goneColour', value: 'any' },
   ] as const;
   const documents = replay(recorded, start());
   expect(documents.get(HOME)).toMatchObject({
     nodes: { odd: { values: { hour: 'noon' }, order: 'a0' }, a: { values: { text: 'x'.repeat(5000) } } },
   });
-  expect(documents.get('theme')).toMatchObject({ head: { 'values.goneColour': 'any' } });
+  expect(documents.get('look')).toMatchObject({ head: { 'values.goneColour': 'any' } });
   expect(refusal(() => applyUnit(recorded, start(), SHIPPED_KINDS)).code).toBe('no-such-section-kind');
   expect(refusal(() => replay([recorded[1]], start())).code).toBe('no-such-section');
 });

@@ -72,7 +72,7 @@ function checkNode(node: DraftNode, document: DraftDocument, kinds: KindSet): vo
     for (const [name, field] of Object.entries(fieldsOfNode(document, node, kinds) ?? {}))
       if (field.required && node.values[name] === undefined) throw needed(field.label, `values.${name}`, field.help);
   }
-  for (const part of ['values', 'casing'] as const) {
+  for (const part of ['values', 'frame'] as const) {
     for (const [key, value] of Object.entries(node[part] ?? {}))
       checkKeyed(nodeField(document, node, `${part}.${key}`, kinds), key, value);
   }

@@ -82,13 +82,13 @@ function checkHead(document: DraftDocument): void {
 }
 
 function checkNodeAlone(document: DraftDocument, node: DraftNode): void {
-  const count = Object.keys(node.values).length + Object.keys(node.casing ?? {}).length;
+  const count = Object.keys(node.values).length + Object.keys(node.frame ?? {}).length;
   if (count > LIMITS.valuesPerNode)
     throw new Problem('limit-reached', `A section holds at most ${LIMITS.valuesPerNode} values of its own.`, {
       place: 'values',
       remedy: 'Set it for fewer languages or devices.',
     });
-  if (node.casing) checkDates(node.casing, 'casing', 'The section');
+  if (node.frame) checkDates(node.frame, 'frame', 'The section');
   if (document.type !== 'assignments') return;
   checkRule(node.values['when'] as Rule, document.head['pageKind'] as PageKind);
   checkDates(node.values, 'values', 'The rule');

@@ -28,7 +28,7 @@ export interface SetEdit {
   /** The section or entry; absent for a value of the document itself. */
   readonly node?: NodeId;
   /**
-   * `values.KEY` or `casing.KEY` of a node; `name`, `layout.width`, `pages.product:K-1`, … of a document. A KEY is a
+   * `values.KEY` or `frame.KEY` of a node; `name`, `layout.width`, `pages.product:K-1`, … of a document. A KEY is a
    * field's name, with a device or a language behind it where the value differs: `values.across@phone`.
    */
   readonly field: string;
@@ -77,7 +77,7 @@ function inNode(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
   const node = nodeIn(document, edit.node as NodeId);
   const { part, key } = splitField(edit.field);
   const field = kinds && nodeField(document, node, edit.field, kinds);
-  const own = (part === 'casing' ? node.casing : node.values) ?? {};
+  const own = (part === 'frame' ? node.frame : node.values) ?? {};
   guard(edit, field, own[key], `${field?.label ?? key} of ${sectionName(node, kinds)}`);
   if (field) checkNext(field, key, edit);
   const changed: DraftNode = { ...node, [part]: withValue(own, key, edit.value) };

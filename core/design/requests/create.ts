@@ -125,7 +125,7 @@ function empty(request: CreateRequest): DraftDocument {
     );
   const head: Values = {
     ...(what === 'content' ? { title: name } : { name }),
-    ...(what === 'template' ? { pageKind, 'layout.width': 'page' } : {}),
+    ...(what === 'template' ? { pageKind, 'layout.width': 'standard' } : {}),
     ...(what === 'arrangement' ? { region } : {}),
   };
   return { format: FORMAT, type: what, head, nodes: {} };

@@ -3,7 +3,7 @@ import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
 import type { Fields } from '../../fields/field.js';
 import { normalValue, splitKey } from '../../fields/value.js';
-import { CASING } from '../../sections/casing.js';
+import { FRAME } from '../../sections/frame.js';
 import { kindRef } from '../../sections/kind.js';
 import * as yup from 'yup';
 import type { DocumentKey, NodeId, Values } from '../document.js';
@@ -35,7 +35,7 @@ export interface InsertRequest {
   readonly place: PlaceRequest;
   readonly id?: string;
   readonly values?: Values;
-  readonly casing?: Values;
+  readonly frame?: Values;
 }
 
 export const insert: RequestType<InsertRequest> = {
@@ -46,13 +46,13 @@ export const insert: RequestType<InsertRequest> = {
     place: placeSchema(),
     id: codeText().optional(),
     values: valuesSchema().optional(),
-    casing: valuesSchema().optional(),
+    frame: valuesSchema().optional(),
   }),
   resolve(request, draft, { kinds, newId }) {
     const document = documentIn(draft, request.document);
     const kind = request.kind === undefined ? null : findKind(kinds, request.kind);
-    if (!kind && request.casing)
-      throw new Problem('bad-input', 'An entry has no casing.', { place: 'casing', remedy: 'Leave it out.' });
+    if (!kind && request.frame)
+      throw new Problem('bad-input', 'An entry has no frame.', { place: 'frame', remedy: 'Leave it out.' });
     if (kind && !areasOf(document))
       throw new Problem('no-such-place', `${nameOf(document)} holds no sections.`, {
         place: 'document',
@@ -61,7 +61,7 @@ export const insert: RequestType<InsertRequest> = {
     const place = placeFrom(request.place, document, kinds, kind ? 'section' : 'entry');
     const node: DraftNode = {
       id: request.id ?? newId(),
-      ...(kind ? { kind: kindRef(kind), casing: inNormalForm(CASING, request.casing) } : {}),
+      ...(kind ? { kind: kindRef(kind), frame: inNormalForm(FRAME, request.frame) } : {}),
       values: inNormalForm(kind ? kind.fields : (listAt(document, place, kinds)?.fields ?? {}), request.values),
       place,
       order: orderFor(document, place, request.place.before ?? null),

@@ -25,7 +25,7 @@ const start = () =>
   draftOf({
     'template/home': template([
       section('a'),
-      section('b', 'columns', {}, { first: [section('c', 'prose')], second: [section('e')] }),
+      section('b', 'columns', {}, { one: [section('c', 'text')], two: [section('e')] }),
       section('d', 'shared-section', { shared: 'promise' }),
     ]),
     'template/front': template([section('f')], 'home', 'Front'),
@@ -37,7 +37,7 @@ const start = () =>
       format: 2,
       type: 'shared',
       name: 'Promise',
-      areas: { main: [section('s1'), section('s2', 'prose')] },
+      areas: { main: [section('s1'), section('s2', 'text')] },
     },
     'menu/main': {
       format: 2,
@@ -51,7 +51,7 @@ const start = () =>
       },
     },
     'around/header/quiet': { format: 2, type: 'arrangement', name: 'Quiet', region: 'header', areas: { main: [] } },
-    theme: { format: 2, type: 'theme', groundwork: 'foolscap', values: {} },
+    look: { format: 2, type: 'look', groundwork: 'foolscap', values: {} },
   });
 type State = ReturnType<typeof start>;
 
@@ -77,7 +77,7 @@ function requestFor(
   const holders = idsOf(into).filter((id) => own(into).nodes[id]?.kind === 'columns@1');
   const place =
     other % 3 && holders.length
-      ? { in: pick(holders, other), at: pick(['first', 'second'], other) }
+      ? { in: pick(holders, other), at: pick(['one', 'two', 'three'], other) }
       : { before: pick([null, ...idsOf(into)], other) };
   const name = `N${text}`.slice(0, 60);
   switch (what % 15) {
@@ -98,12 +98,12 @@ function requestFor(
     case 5:
       return { type: 'copy', document, node, into, place };
     case 6: {
-      const was = own(document).nodes[node]?.casing?.['tone'];
+      const was = own(document).nodes[node]?.frame?.['tone'];
       return {
         type: 'set',
         document,
         node,
-        field: 'casing.tone',
+        field: 'frame.tone',
         value: pick(['soft', 'vivid'], other),
         ...(was === undefined ? {} : { was }),
       };

@@ -19,7 +19,7 @@ const start = () =>
   draftOf({
     [HOME]: template([
       section('a'),
-      section('b', 'columns', {}, { first: [section('c', 'prose')], second: [] }),
+      section('b', 'columns', {}, { one: [section('c', 'text')], two: [] }),
       section('d'),
     ]),
     'template/product': template([section('p', 'price')], 'product', 'Product'),
@@ -44,7 +44,7 @@ const start = () =>
     'around/header/plain': { format: 2, type: 'arrangement', name: 'Plain', region: 'header', areas: { main: [] } },
     'content/about': { format: 2, type: 'content', title: 'About', slug: 'about', text: '<p>Us.</p>' },
     'menu/main': { format: 2, type: 'menu', name: 'Main menu' },
-    theme: { format: 2, type: 'theme', groundwork: 'foolscap', values: {} },
+    look: { format: 2, type: 'look', groundwork: 'foolscap', values: {} },
   });
 type State = ReturnType<typeof start>;
 // One for all: an id is never given twice, as in the service.
@@ -70,9 +70,9 @@ describe('create', () => {
   test.each<[string, EditRequest, string, object]>([
     [
       'a template from nothing',
-      { type: 'create', what: 'template', name: 'Sale', pageKind: 'checkout', head: { 'layout.width': 'wide' } },
+      { type: 'create', what: 'template', name: 'Sale', pageKind: 'checkout', head: { 'layout.width': 'broad' } },
       'template/sale',
-      { name: 'Sale', pageKind: 'checkout', layout: { width: 'wide' }, areas: { first: [] } },
+      { name: 'Sale', pageKind: 'checkout', layout: { width: 'broad' }, areas: { main: [] } },
     ],
     [
       'an arrangement',
@@ -113,7 +113,7 @@ describe('create', () => {
   test('a copied template has its own sections, nested ones too', () => {
     const { draft } = run(start(), { type: 'create', what: 'template', from: 'home', name: 'Front' });
     expect(kindsOf(draft, 'template/front')).toEqual(['heading', 'columns', 'heading']);
-    expect(main(draft, 'template/front')[1]).toMatchObject({ slots: { first: [{ kind: 'prose@1' }] } });
+    expect(main(draft, 'template/front')[1]).toMatchObject({ slots: { one: [{ kind: 'text@1' }] } });
     const ids = (key: string) => Object.keys(draft.get(key)?.nodes ?? {});
     expect(ids('template/front').filter((id) => ids(HOME).includes(id))).toEqual([]);
   });
@@ -159,7 +159,7 @@ describe('assign', () => {
 });
 
 test('a copied section has what is inside it, and can be taken back whatever its ids are', () => {
-  const slots = { first: [section('c', 'prose'), section('e')], second: [section('f', 'poster')] };
+  const slots = { one: [section('c', 'text'), section('e')], two: [section('f', 'poster')] };
   const draft = draftOf({ [HOME]: template([section('b', 'columns', {}, slots)]) });
   const { draft: after } = run(draft, { type: 'copy', document: HOME, node: 'b' });
   const [original, copy] = main(after);
@@ -173,7 +173,7 @@ describe('share and detach', () => {
     const shared = run(start(), { type: 'share', document: HOME, node: 'b', name: 'Promise' });
     expect(kindsOf(shared.draft)).toEqual(['heading', 'shared-section', 'heading']);
     let { draft } = shared;
-    for (const kind of ['poster', 'prose'])
+    for (const kind of ['poster', 'text'])
       draft = run(draft, { type: 'insert', document: 'shared/promise', kind, place: {} }).draft;
     // Neighbours put in between later have keys close by.
     const use = main(draft)[1]?.id ?? '';
@@ -189,7 +189,7 @@ describe('share and detach', () => {
       'heading',
       'columns',
       'poster',
-      'prose',
+      'text',
       'page-title',
       'product-row',
       'heading',
@@ -266,9 +266,9 @@ test.each<[string, EditRequest, Partial<Problem>]>([
     { code: 'bad-value', place: 'target' },
   ],
   [
-    'the theme discarded',
-    { type: 'discard', document: 'theme' },
-    { code: 'still-used', message: expect.stringMatching(/^The theme/) as never },
+    'the look discarded',
+    { type: 'discard', document: 'look' },
+    { code: 'still-used', message: expect.stringMatching(/^The look/) as never },
   ],
   ['a standard arrangement discarded', { type: 'discard', document: 'around/header/standard' }, { code: 'still-used' }],
   ['what is not there discarded', { type: 'discard', document: 'menu/gone' }, { code: 'no-such-document' }],
@@ -343,11 +343,11 @@ test.each<[string, EditRequest, Partial<Problem>]>([
     {
       type: 'insert',
       document: HOME,
-      kind: 'prose',
+      kind: 'text',
       place: {},
-      casing: { from: '2026-12-02T00:00:00Z', until: '2026-12-02T00:00:00Z' },
+      frame: { from: '2026-12-02T00:00:00Z', until: '2026-12-02T00:00:00Z' },
     },
-    { code: 'ends-first', place: 'casing.until' },
+    { code: 'ends-first', place: 'frame.until' },
   ],
 ])('refused: %s', (_, request, problem) => {
   const fault = refusal(() => run(start(), request));

@@ -3,7 +3,7 @@ import * as yup from 'yup';
 import { codeText, closed, plainText } from '../../fields/shapes.js';
 import type { Field, Fields } from '../../fields/field.js';
 import { normalValue, splitKey } from '../../fields/value.js';
-import { CASING } from '../../sections/casing.js';
+import { FRAME } from '../../sections/frame.js';
 import { kindRef, upgradedValues, type KindSet } from '../../sections/kind.js';
 import { headField } from '../document-types.js';
 import { isSection, type DraftDocument, type DraftNode } from '../draft.js';
@@ -52,7 +52,7 @@ export const set: RequestType<SetRequest> = {
 function fieldOf({ field }: SetRequest, document: DraftDocument, node: DraftNode | undefined, kinds: KindSet) {
   if (!node) return headField(document.type, field);
   const { part, key } = splitField(field);
-  const fields: Fields = part === 'casing' ? CASING : (fieldsOfNode(document, node, kinds) ?? {});
+  const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(document, node, kinds) ?? {});
   const { name } = splitKey(key);
   return Object.hasOwn(fields, name) ? fields[name] : null;
 }

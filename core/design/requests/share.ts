@@ -64,7 +64,7 @@ export const share: RequestType<ShareRequest> = {
 const useOf = (shared: string, { place, order }: DraftNode, id: string): DraftNode => ({
   id,
   kind: `${SHARED_SECTION}@1`,
-  casing: { width: 'edge', space: 'none' },
+  frame: { width: 'edge', space: 'none' },
   values: { shared },
   place,
   order,

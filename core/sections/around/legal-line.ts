@@ -18,6 +18,6 @@ export const legalLine = defineKind({
   readsPage: true,
   view: ({ text }, { store }) =>
     html`<div class="legal"><strong class="legal-name">${store.name}</strong><div>${raw(text)}</div></div>`,
-  css: `.legal{display:flex;flex-wrap:wrap;gap:.35rem 2rem;justify-content:space-between;align-items:baseline;font-size:.9375rem;color:var(--quiet)}.legal-name{font:500 1.15rem/1.3 var(--title-font);color:var(--ink)}.legal p{margin:0}`,
+  css: `.legal{display:flex;flex-wrap:wrap;gap:.35rem 2rem;justify-content:space-between;align-items:baseline;font-size:.9375rem;color:var(--quiet)}.legal-name{font:500 1.15rem/1.3 var(--title-font);color:var(--text)}.legal p{margin:0}`,
   sketch: () => ({ height: 36, marks: [mark('title', 0, 6, 180, 20), mark('text', 800, 12, 400, 10)] }),
 });

@@ -34,7 +34,7 @@ export const poster = defineKind({
     return html`<div class="poster poster-${side}">${picture && html`<div class="poster-picture">${view.picture(picture, '100vw')}</div>`}
 <div class="poster-words">${title !== '' && words}${text !== '' && html`<p>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}>${action}</a>`}</div></div>`;
   },
-  css: `.poster{display:grid;background:var(--soft)}.poster-picture img{width:100%;height:100%;object-fit:cover;aspect-ratio:4/3}.poster-words{padding:1.75rem 1.25rem;background:var(--ground);color:var(--ink)}.poster-words h1,.poster-words h2{font-size:clamp(1.9rem,3.9cqi,3.1rem)}.poster-words p{font-size:1.125rem;max-width:38ch}.poster-words .button{margin-block-start:.4rem}
+  css: `.poster{display:grid;background:var(--soft)}.poster-picture img{width:100%;height:100%;object-fit:cover;aspect-ratio:4/3}.poster-words{padding:1.75rem 1.25rem;background:var(--background);color:var(--text)}.poster-words h1,.poster-words h2{font-size:clamp(1.9rem,3.9cqi,3.1rem)}.poster-words p{font-size:1.125rem;max-width:38ch}.poster-words .button{margin-block-start:.4rem}
 @container (min-width:48rem){.poster{min-block-size:clamp(24rem,40cqi,36rem)}.poster>*{grid-area:1/1}.poster-picture img{aspect-ratio:auto;position:absolute;inset:0}.poster-picture{position:relative;min-block-size:100%}.poster-words{position:relative;align-self:center;width:min(30rem,42%);padding:2.5rem;margin-inline:clamp(1.25rem,6cqi,6rem);justify-self:start}.poster-centre .poster-words{justify-self:center;text-align:center}.poster-centre .poster-words p{margin-inline:auto}.poster-end .poster-words{justify-self:end}}`,
   sketch({ title, side, action, text }) {
     const x = side === 'start' ? 80 : side === 'centre' ? 370 : 660;

@@ -3,7 +3,7 @@ import { choice, link, number, source, text, type ProductSource } from '../../fi
 import { deviceClasses } from '../../render/compile.js';
 import { html, NOTHING } from '../../render/html.js';
 import { mark } from '../../plan/sketch.js';
-import { PICTURE_RATIOS, PICTURE_SHAPES } from '../../theme/settings.js';
+import { PICTURE_RATIOS, PICTURE_SHAPES } from '../../look/settings.js';
 import { defineKind } from '../kind.js';
 import { card } from './card.js';
 
@@ -34,9 +34,9 @@ export const productRow = defineKind({
     ),
     pictures: choice(
       'Pictures',
-      'The shape the pictures are cut to; “as the theme” follows the theme settings.',
-      { theme: 'As the theme', ...PICTURE_SHAPES },
-      'theme',
+      'The shape the pictures are cut to; “as the look” follows the look.',
+      { look: 'As the look', ...PICTURE_SHAPES },
+      'look',
       { follows: 'pictureRatio' },
     ),
     action: text('Action', 'A link beside the heading; empty for none.', { max: 40 }),
@@ -49,7 +49,7 @@ export const productRow = defineKind({
     const { title, action, across, pictures } = values;
     const to = view.link(values.link);
     return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2>${title}</h2>`}${action !== '' && to && html`<a ${to}>${action}</a>`}</div>`}
-<ul class="cards ${deviceClasses('across', across)}${pictures !== 'theme' && ` cut-${pictures}`}">${products.map((product) => card(product, view, SIZES, title === '' ? 'h2' : 'h3'))}</ul>`;
+<ul class="cards ${deviceClasses('across', across)}${pictures !== 'look' && ` cut-${pictures}`}">${products.map((product) => card(product, view, SIZES, title === '' ? 'h2' : 'h3'))}</ul>`;
   },
   css: `${CUTS}.row-head{display:flex;flex-wrap:wrap;align-items:baseline;justify-content:space-between;gap:.5rem 2rem;border-block-end:1px solid var(--line);margin-block-end:var(--gap);padding-block-end:.6rem}.row-head h2{margin:0}.across-1{--across:1}.across-2{--across:2}.across-3{--across:3}.across-5{--across:5}@media (max-width:1023px){.t-across-1{grid-template-columns:1fr}.t-across-2{grid-template-columns:repeat(2,minmax(0,1fr))}.t-across-3{grid-template-columns:repeat(3,minmax(0,1fr))}.t-across-4{grid-template-columns:repeat(4,minmax(0,1fr))}.t-across-5{grid-template-columns:repeat(5,minmax(0,1fr))}}@media (max-width:599px){.p-across-1{grid-template-columns:1fr}.p-across-2{grid-template-columns:repeat(2,minmax(0,1fr))}.p-across-3{grid-template-columns:repeat(3,minmax(0,1fr))}.p-across-4{grid-template-columns:repeat(4,minmax(0,1fr))}.p-across-5{grid-template-columns:repeat(5,minmax(0,1fr))}}`,
   sketch({ title, limit, across }) {

@@ -6,8 +6,8 @@ import { mark, textLines } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
-export const productSummary = defineKind({
-  name: 'product-summary',
+export const productIntro = defineKind({
+  name: 'product-intro',
   version: 1,
   title: 'Product summary',
   sentence: 'What it is: title, brand and a few words, with the full description if wanted.',

@@ -1,19 +1,19 @@
-/** Theme settings to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
-import type { ThemeDocument, Values } from '../design/document.js';
+/** The look to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
+import type { LookDocument, Values } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
 import { FOCUS_CSS } from './focus.js';
 import { FONTS } from './fonts.js';
 import { FOOLSCAP } from './foolscap.js';
-import { PICTURE_RATIOS, THEME_FIELDS } from './settings.js';
+import { PICTURE_RATIOS, LOOK_FIELDS } from './settings.js';
 
 const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', round: '999px' };
 
-/** The stylesheet for a theme document. @param overrides settings that a template has of its own */
-export function themeCss(theme: ThemeDocument, overrides: Values = {}): string {
-  const values = withDefaults(THEME_FIELDS, { ...theme.values, ...overrides }) as Record<string, string | number>;
+/** The stylesheet for a look document. @param overrides settings that a template has of its own */
+export function lookCss(look: LookDocument, overrides: Values = {}): string {
+  const values = withDefaults(LOOK_FIELDS, { ...look.values, ...overrides }) as Record<string, string | number>;
   const text = (name: string): string => String(values[name]);
   const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONTS[font]?.faces ?? []);
-  return `${fonts.map(fontFace).join('')}:root{--ground:${text('groundColour')};--ink:${text('inkColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--page:${text('pageWidth')}px;--gap:${text('gap')}px;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
+  return `${fonts.map(fontFace).join('')}:root{--background:${text('backgroundColour')};--text:${text('textColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--widest:${text('widest')}px;--gap:${text('gap')}rem;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
 ${FOOLSCAP}
 ${FOCUS_CSS}`;
 }

@@ -6,8 +6,8 @@ import { textLines } from '../../plan/sketch.js';
 import { cut } from '../../words.js';
 import { defineKind } from '../kind.js';
 
-export const prose = defineKind({
-  name: 'prose',
+export const text = defineKind({
+  name: 'text',
   version: 1,
   title: 'Text',
   sentence: 'Paragraphs, lists and links to read.',

@@ -28,5 +28,5 @@ export const FONTS: Readonly<Record<string, FontAbout>> = {
 export const fontTitles = (): Record<string, string> =>
   Object.fromEntries(Object.entries(FONTS).map(([code, { title }]) => [code, title]));
 
-/** The font files a theme may ask for, by file name. */
+/** The font files a look may ask for, by file name. */
 export const fontFiles = (): string[] => Object.values(FONTS).flatMap(({ faces }) => faces.map(({ file }) => file));

@@ -9,7 +9,7 @@ const nearest = (hundredths: number): number => Math.round(hundredths / 10) * 10
 /** The classes of a picture with this focal point. */
 export const focusClasses = ({ x, y }: Point): string => `focus-x-${nearest(x)} focus-y-${nearest(y)}`;
 
-/** The rules behind the classes; part of every theme's stylesheet. */
+/** The rules behind the classes; part of every look's stylesheet. */
 export const FOCUS_CSS = `img[class^=focus-]{object-position:var(--focus-x) var(--focus-y)}${TENTHS.map(
   (tenth) => `.focus-x-${tenth}{--focus-x:${tenth}%}.focus-y-${tenth}{--focus-y:${tenth}%}`,
 ).join('')}`;

@@ -1,7 +1,7 @@
 /** The rules of the groundwork Foolscap: airy, serif titles, hairlines, square pictures. Phone first. */
 export const FOOLSCAP = `*,*::before,*::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%}
-body{margin:0;background:var(--ground);color:var(--ink);font:400 1.0625rem/1.6 var(--text-font);overflow-wrap:anywhere}
+body{margin:0;background:var(--background);color:var(--text);font:400 1.0625rem/1.6 var(--text-font);overflow-wrap:anywhere}
 h1,h2,h3,h4{font-family:var(--title-font);font-weight:500;line-height:1.15;margin:0 0 .5em;text-wrap:balance}
 h1{font-size:clamp(2rem,5vw + .9rem,calc(1.05rem*var(--scale)*var(--scale)*var(--scale)*var(--scale)))}
 h2{font-size:clamp(1.5rem,4vw + .6rem,calc(1rem*var(--scale)*var(--scale)*var(--scale)))}
@@ -13,26 +13,26 @@ a{color:inherit;text-underline-offset:.2em;text-decoration-thickness:1px}
 a:hover{color:var(--accent)}
 :focus-visible{outline:2px solid var(--accent);outline-offset:3px}
 .skip{position:absolute;inset-inline-start:-999px}
-.skip:focus{inset-inline-start:1rem;inset-block-start:1rem;background:var(--ground);padding:.5rem 1rem;z-index:9}
-.case{background:var(--ground);color:var(--ink);container-type:inline-size}
-.case-in{width:min(100% - 2.5rem,var(--page));margin-inline:auto}
-.w-narrow>.case-in,.content-narrow .w-page>.case-in{width:min(100% - 2.5rem,44rem)}
-.w-wide>.case-in,.content-wide .w-page>.case-in{width:min(100% - 2.5rem,calc(var(--page)*1.2))}
-.w-edge>.case-in,.content-edge .w-page>.case-in{width:100%}
-.case .case>.case-in{width:100%}
-.space-small>.case-in{padding-block:.75rem}
-.space-medium>.case-in{padding-block:clamp(1.25rem,3vw,2.25rem)}
-.space-large>.case-in{padding-block:clamp(2.5rem,7vw,5rem)}
-.case .case.space-medium>.case-in{padding-block:.6rem}
-@media (max-width:1023px){.t-space-none>.case-in{padding-block:0}.t-space-small>.case-in{padding-block:.75rem}.t-space-medium>.case-in{padding-block:1.25rem}.t-space-large>.case-in{padding-block:2.5rem}.t-align-start{text-align:start}.t-align-centre{text-align:center}.t-align-end{text-align:end}}
-@media (max-width:599px){.p-space-none>.case-in{padding-block:0}.p-space-small>.case-in{padding-block:.75rem}.p-space-medium>.case-in{padding-block:1.25rem}.p-space-large>.case-in{padding-block:2.5rem}.p-align-start{text-align:start}.p-align-centre{text-align:center}.p-align-end{text-align:end}.hide-phone{display:none}}
+.skip:focus{inset-inline-start:1rem;inset-block-start:1rem;background:var(--background);padding:.5rem 1rem;z-index:9}
+.frame{background:var(--background);color:var(--text);container-type:inline-size}
+.frame-in{width:min(100% - 2.5rem,var(--widest));margin-inline:auto}
+.w-reading>.frame-in,.content-reading .w-page>.frame-in{width:min(100% - 2.5rem,44rem)}
+.w-broad>.frame-in,.content-broad .w-page>.frame-in{width:min(100% - 2.5rem,calc(var(--widest)*1.2))}
+.w-edge>.frame-in,.content-edge .w-page>.frame-in{width:100%}
+.frame .frame>.frame-in{width:100%}
+.space-small>.frame-in{padding-block:.75rem}
+.space-medium>.frame-in{padding-block:clamp(1.25rem,3vw,2.25rem)}
+.space-large>.frame-in{padding-block:clamp(2.5rem,7vw,5rem)}
+.frame .frame.space-medium>.frame-in{padding-block:.6rem}
+@media (max-width:1023px){.t-space-none>.frame-in{padding-block:0}.t-space-small>.frame-in{padding-block:.75rem}.t-space-medium>.frame-in{padding-block:1.25rem}.t-space-large>.frame-in{padding-block:2.5rem}.t-align-start{text-align:start}.t-align-centre{text-align:center}.t-align-end{text-align:end}}
+@media (max-width:599px){.p-space-none>.frame-in{padding-block:0}.p-space-small>.frame-in{padding-block:.75rem}.p-space-medium>.frame-in{padding-block:1.25rem}.p-space-large>.frame-in{padding-block:2.5rem}.p-align-start{text-align:start}.p-align-centre{text-align:center}.p-align-end{text-align:end}.hide-phone{display:none}}
 @media (min-width:600px) and (max-width:1023px){.hide-tablet{display:none}}
 @media (min-width:1024px){.hide-desktop{display:none}.areas{display:grid;align-items:start}.areas-end{grid-template-columns:minmax(0,1fr) 20rem}.areas-start{grid-template-columns:20rem minmax(0,1fr)}.areas-start .area-side{order:-1}.areas-two{grid-template-columns:minmax(0,3fr) minmax(0,2fr)}}
-.content-boxed{max-width:calc(var(--page) + 5rem);margin:clamp(0rem,3vw,2.5rem) auto;border:1px solid var(--line)}
-.tone-soft{--ground:var(--soft)}
-.tone-strong{--ground:var(--strong);--ink:var(--on-strong);--quiet:var(--on-strong);--line:color-mix(in srgb,var(--on-strong) 30%,transparent)}
-.tone-vivid{--ground:var(--vivid);--ink:var(--on-vivid);--quiet:var(--on-vivid);--line:color-mix(in srgb,var(--on-vivid) 30%,transparent)}
-.case .case.tone-plain{background:none}
+.content-boxed{max-width:calc(var(--widest) + 5rem);margin:clamp(0rem,3vw,2.5rem) auto;border:1px solid var(--line)}
+.tone-soft{--background:var(--soft)}
+.tone-strong{--background:var(--strong);--text:var(--on-strong);--quiet:var(--on-strong);--line:color-mix(in srgb,var(--on-strong) 30%,transparent)}
+.tone-vivid{--background:var(--vivid);--text:var(--on-vivid);--quiet:var(--on-vivid);--line:color-mix(in srgb,var(--on-vivid) 30%,transparent)}
+.frame .frame.tone-plain{background:none}
 .align-centre{text-align:center}
 .align-end{text-align:end}
 .prose{max-width:68ch}
@@ -42,7 +42,7 @@ a:hover{color:var(--accent)}
 .button{display:inline-block;border:1px solid var(--accent);border-radius:var(--radius);background:var(--accent);color:var(--on-accent);font:600 1rem/1.2 var(--text-font);padding:.85em 1.6em;text-decoration:none;cursor:pointer}
 .button:hover{background:color-mix(in srgb,var(--accent) 85%,#000);color:var(--on-accent)}
 .button[disabled]{background:none;border-color:var(--line);color:var(--quiet);cursor:not-allowed}
-select,input{border:1px solid var(--quiet);border-radius:min(var(--radius),12px);background:var(--ground);color:var(--ink);font:inherit;padding:0 .7em;block-size:2.9rem;max-inline-size:100%}
+select,input{border:1px solid var(--quiet);border-radius:min(var(--radius),12px);background:var(--background);color:var(--text);font:inherit;padding:0 .7em;block-size:2.9rem;max-inline-size:100%}
 .cards{display:grid;gap:calc(var(--gap)*1.3) var(--gap);grid-template-columns:repeat(2,minmax(0,1fr));list-style:none;margin:0;padding:0;text-align:start}
 @container (min-width:44rem){.cards{grid-template-columns:repeat(3,minmax(0,1fr))}}
 @container (min-width:60rem){.cards{grid-template-columns:repeat(var(--across,4),minmax(0,1fr))}}
@@ -58,6 +58,6 @@ select,input{border:1px solid var(--quiet);border-radius:min(var(--radius),12px)
 .amount-reduced{color:var(--accent)}
 .tone-strong .amount-reduced,.tone-vivid .amount-reduced{color:inherit}
 .was{color:var(--quiet);font-weight:400;margin-inline-start:.5em}
-.missing-kind{border:2px dashed var(--accent);padding:1rem 1.25rem;background:var(--ground);color:var(--ink);text-align:start}
-@media print{.region-header,.region-top-line,form{display:none}}
+.missing-kind{border:2px dashed var(--accent);padding:1rem 1.25rem;background:var(--background);color:var(--text);text-align:start}
+@media print{.around-header,.around-top-line,form{display:none}}
 @media (prefers-reduced-motion:no-preference){a,.button{transition:color .15s,background-color .15s}}`;

@@ -2,12 +2,12 @@
 import { text } from '../../fields/field.js';
 import { html } from '../../render/html.js';
 import { mark } from '../../plan/sketch.js';
-import { defineKind, NICHE } from '../kind.js';
+import { defineKind, SPOT } from '../kind.js';
 
-export const niche = defineKind({
-  name: NICHE,
+export const spot = defineKind({
+  name: SPOT,
   version: 1,
-  title: 'Niche',
+  title: 'Spot',
   sentence: 'A named place that additions can fill on some pages; empty on all others.',
   fields: {
     name: text('Name', 'What additions call the place.', {
