@@ -51,7 +51,7 @@ const edit = async (...edits) => {
   return JSON.parse(answer.text);
 };
 const publish = () => api(`${DESIGN}/publish`, {});
-const shop = (path) => send('windrow.localhost', path);
+const storefront = (path) => send('windrow.localhost', path);
 
 /** As much mark-up as one text may hold. */
 const ELEMENTS = Array.from({ length: 19 }, () => `${'<em><strong>'.repeat(7)}w${'</strong></em>'.repeat(7)}`).join(
@@ -111,7 +111,7 @@ const LOADS = {
       await publish();
     },
     many: 8,
-    work: (i) => (i % 2 ? shop('/') : api(`${DESIGN}/edits`, { unit: randomUUID(), edits: [part(DEEP)] })),
+    work: (i) => (i % 2 ? storefront('/') : api(`${DESIGN}/edits`, { unit: randomUUID(), edits: [part(DEEP)] })),
   },
   picture: { many: 6, work: (i) => upload(PICTURES[i % 2]) },
   rule: {
@@ -124,13 +124,13 @@ const LOADS = {
       await publish();
     },
     many: 8,
-    work: (i) => (i % 3 ? shop('/item/gannet-delta') : api(`${DESIGN}/pages/product%3AK-003/why`)),
+    work: (i) => (i % 3 ? storefront('/item/gannet-delta') : api(`${DESIGN}/pages/product%3AK-003/why`)),
   },
   search: {
     many: 16,
     work: () => api(`${DESIGN}/pages?sort=-title&search=${encodeURIComponent('%_%_%_%_ '.repeat(8))}`),
   },
-  path: { many: 16, work: (i) => shop(ODD_PATHS[i % ODD_PATHS.length]) },
+  path: { many: 16, work: (i) => storefront(ODD_PATHS[i % ODD_PATHS.length]) },
   menu: {
     async prepare() {
       const values = { label: 'Ternhythe '.repeat(8).trim(), link: { to: 'product:K-003' } };
@@ -141,7 +141,7 @@ const LOADS = {
       await publish();
     },
     many: 8,
-    work: () => shop('/'),
+    work: () => storefront('/'),
   },
   edits: {
     many: 4,

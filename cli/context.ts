@@ -84,9 +84,9 @@ export function contextOf(command: Command): Context {
     client,
     async call(route, input = {}) {
       if (options.dryRun && route.method !== 'get' && route.path !== routes.edit.path)
-        throw new Problem('bad-input', 'This cannot be tried without doing it; nothing was done.', {
+        throw new Problem('bad-input', 'There is no dry run for this; nothing was done.', {
           place: '--dry-run',
-          remedy: 'Leave --dry-run out to do it.',
+          remedy: 'Leave out --dry-run to do it.',
         });
       const needsStore = route.path.includes('{store}');
       const params = {

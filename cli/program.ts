@@ -20,9 +20,9 @@ export function buildProgram(): Command {
   const program = new Command('parlour')
     .description('Design the pages of a store, try them, publish them and take them back.')
     .option('--url <url>', `where Parlour runs (or PARLOUR_URL; ${STANDARD_URL} if neither)`)
-    .option('--store <slug>', 'which store, where you belong to several')
+    .option('--store <slug>', 'which store, if you belong to several')
     .option('--design <code>', 'which design; the live one if left out')
-    .option('--dry-run', 'only say what would be done, and which pages would change')
+    .option('--dry-run', 'only show what would happen and which pages would change')
     .option('--json', 'print JSON instead of tables and sentences')
     .configureHelp({ showGlobalOptions: true })
     .exitOverride()
@@ -31,7 +31,7 @@ export function buildProgram(): Command {
       `
 First steps:
   $ parlour sign-in owner@windrow.example
-  $ parlour pages list
+  $ parlour page list
   $ parlour template draw home
   $ parlour section set home h-poster title "Made for the wind"
   $ parlour preview home

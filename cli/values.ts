@@ -132,7 +132,7 @@ function fromJson(text: string, name: string): unknown {
   } catch {
     throw new Problem('bad-value', `${capitalised(name)} must be JSON here.`, {
       place: name,
-      remedy: 'See parlour kinds show KIND for its form.',
+      remedy: 'See parlour kind show KIND for its form.',
     });
   }
 }

@@ -41,8 +41,8 @@ export function createClient({ origin, token }: ClientOptions): Client {
         },
         ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
       }).catch(() => {
-        throw new Problem('database-away', `Parlour does not answer at ${origin || 'this address'}.`, {
-          remedy: 'Start it with “npm start”, or name another address.',
+        throw new Problem('database-away', `Parlour is not answering at ${origin || 'this web address'}.`, {
+          remedy: 'Start it with “npm start”, or give another web address.',
         });
       });
       const answer: unknown = await response.json().catch(() => null);

@@ -32,7 +32,7 @@ describe('the client', () => {
   test('fills in path, query and token, and leaves out what is undefined', async () => {
     await createClient({ origin, token: 'secret' }).call(routes.listPages, {
       params: { store: 'a b', design: 'live' },
-      query: { search: 'ö&x', kind: undefined, limit: 5 },
+      query: { search: 'ö&x', pageKind: undefined, limit: 5 },
     });
     expect(seen[0]).toMatchObject({
       method: 'GET',
@@ -92,7 +92,7 @@ describe('the client', () => {
   test('says so when nothing answers', async () => {
     await expect(createClient({ origin: 'http://127.0.0.1:9' }).call(routes.me, {})).rejects.toMatchObject({
       code: 'database-away',
-      message: 'Parlour does not answer at http://127.0.0.1:9.',
+      message: 'Parlour is not answering at http://127.0.0.1:9.',
     });
   });
 });
@@ -146,7 +146,7 @@ describe('the description', () => {
       discard: ['type', 'document'],
       assign: ['type', 'pages', 'template'],
       share: ['type', 'document', 'node', 'name'],
-      detach: ['type', 'document', 'node'],
+      unshare: ['type', 'document', 'node'],
     });
   });
 });

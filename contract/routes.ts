@@ -13,7 +13,7 @@ export const routes = {
   }),
   signOut: post('/sign-out', { summary: 'Ends the session.', body: shapes.noBody, answer: shapes.done }),
   createToken: post('/tokens', {
-    summary: 'Makes a personal token for programs, sent as “Authorization: Bearer …”.',
+    summary: 'Creates a personal token for programs, sent as “Authorization: Bearer …”.',
     door: 'open',
     body: shapes.tokenRequest,
     answer: shapes.token,
@@ -22,7 +22,7 @@ export const routes = {
   me: get('/me', { summary: 'Who is signed in.', answer: shapes.user }),
 
   changePassword: post('/password', {
-    summary: 'Changes one’s password; other sessions end.',
+    summary: 'Changes your password; other sessions end.',
     body: shapes.passwordRequest,
     answer: shapes.done,
   }),
@@ -38,10 +38,10 @@ export const routes = {
     body: shapes.newPasswordRequest,
     answer: shapes.user,
   }),
-  listTokens: get('/tokens', { summary: 'One’s own tokens and when they were used.', answer: shapes.personalTokens }),
-  removeToken: remove('/tokens/{token}', { summary: 'Ends a token.', answer: shapes.done }),
+  listTokens: get('/tokens', { summary: 'Your tokens and when they were used.', answer: shapes.personalTokens }),
+  removeToken: remove('/tokens/{token}', { summary: 'Removes a token; it stops working.', answer: shapes.done }),
   join: post('/join', {
-    summary: 'Takes up an invitation: makes the account, or adds the store to it.',
+    summary: 'Accepts an invitation: creates the account, or adds the store to it.',
     door: 'open',
     body: shapes.joinRequest,
     answer: shapes.user,
@@ -49,29 +49,29 @@ export const routes = {
   }),
 
   createStore: post('/stores', {
-    summary: 'A new store with every page a shop needs; the caller owns it.',
+    summary: 'Creates a store with every page it needs; the caller becomes its owner.',
     body: shapes.storeRequest,
     answer: shapes.store,
     status: 201,
   }),
-  archiveStore: post('/stores/{store}/archive', {
-    summary: 'Closes a store: its storefront is gone, nothing is deleted.',
+  closeStore: post('/stores/{store}/close', {
+    summary: 'Closes a store: its storefront goes offline, nothing is deleted.',
     can: 'store.manage',
     body: shapes.noBody,
     answer: shapes.done,
   }),
-  restoreStore: post('/restored-stores', {
-    summary: 'Opens a closed store again, as it was; for those who may close it.',
-    body: shapes.restoreStoreRequest,
+  reopenStore: post('/reopened-stores', {
+    summary: 'Reopens a closed store, as it was; for those who may close it.',
+    body: shapes.reopenStoreRequest,
     answer: shapes.store,
     status: 201,
   }),
   getTeam: get('/stores/{store}/team', {
-    summary: 'Who belongs to the store, and who is invited.',
+    summary: 'Who works on the store, and who is invited.',
     answer: shapes.team,
   }),
   invite: post('/stores/{store}/invitations', {
-    summary: 'Invites somebody, by mail where that is set up, else by a link that is told once. It works once.',
+    summary: 'Invites somebody, by mail if that is set up, otherwise with a link that is shown once. It works once.',
     can: 'team.manage',
     body: shapes.inviteRequest,
     answer: shapes.invitation,
@@ -85,19 +85,19 @@ export const routes = {
     answer: shapes.team,
   }),
   listAudit: get('/stores/{store}/audit', {
-    summary: 'Who did what when, newest first.',
+    summary: 'Who did what and when, apart from edits; newest first.',
     can: 'team.manage',
     query: shapes.auditQuery,
     answer: shapes.audit,
   }),
 
   listDesigns: get('/stores/{store}/designs', {
-    summary: 'The designs of a store, or those that were put away.',
+    summary: 'The designs of a store, or its archived ones.',
     query: shapes.archivedQuery,
     answer: shapes.designs,
   }),
   createDesign: post('/stores/{store}/designs', {
-    summary: 'A new design, as a copy of another with its draft.',
+    summary: 'Creates a design as a copy of another, with its draft.',
     can: 'design.publish',
     body: shapes.designRequest,
     answer: shapes.design,
@@ -111,13 +111,13 @@ export const routes = {
     answer: shapes.design,
   }),
   archiveDesign: post(`${DESIGN}/archive`, {
-    summary: 'Puts a design away; nothing is deleted.',
+    summary: 'Archives a design; nothing is deleted.',
     can: 'design.publish',
     body: shapes.noBody,
     answer: shapes.done,
   }),
   restoreDesign: post('/stores/{store}/restored-designs', {
-    summary: 'Takes out again a design that was put away, as it was.',
+    summary: 'Restores an archived design, as it was.',
     can: 'design.publish',
     body: shapes.restoreDesignRequest,
     answer: shapes.design,
@@ -130,18 +130,18 @@ export const routes = {
     answer: shapes.design,
   }),
   bringIn: post(`${DESIGN}/bring-in`, {
-    summary: 'Takes what the live design published meanwhile into the draft, value by value.',
+    summary: 'Brings changes that the live design has published since into the draft.',
     can: 'design.edit',
     body: shapes.noBody,
     answer: shapes.merged,
   }),
   compare: get(`${DESIGN}/compare`, {
-    summary: 'What differs between draft, live and revisions, also of two designs.',
+    summary: 'What differs between the draft, live and revisions, also of two designs.',
     query: shapes.compareQuery,
     answer: shapes.comparison,
   }),
   readLog: get(`${DESIGN}/log`, {
-    summary: 'What happened to the design, in order; the same as the events, to be asked for.',
+    summary: 'What happened to the design, in order; the same as the events send.',
     query: shapes.logQuery,
     answer: shapes.log,
   }),
@@ -151,31 +151,31 @@ export const routes = {
     answer: shapes.event,
   }),
   bePresent: post(`${DESIGN}/presence`, {
-    summary: 'Says which page one is looking at; others see it in the events.',
+    summary: 'Says which page you are looking at; others see it in the events.',
     body: shapes.presence,
     answer: shapes.done,
   }),
   listTimedChanges: get(`${DESIGN}/timed-changes`, {
-    summary: 'Changes that go live, and are taken back, at a time.',
+    summary: 'Changes that are live from one time until another.',
     answer: shapes.timedChanges,
   }),
   addTimedChange: post(`${DESIGN}/timed-changes`, {
-    summary: 'Takes chosen changes out of the draft and sets a time for them.',
+    summary: 'Takes chosen changes out of the draft and sets when they are live.',
     can: 'design.publish',
     body: shapes.timedRequest,
     answer: shapes.timedChange,
     status: 201,
   }),
   cancelTimedChange: post(`${DESIGN}/timed-changes/{timed}/cancel`, {
-    summary: 'Gives waiting changes back to the draft, or takes live ones back now.',
+    summary: 'Puts waiting changes back into the draft, or takes live ones back now.',
     can: 'design.publish',
     body: shapes.noBody,
     answer: shapes.timedChange,
   }),
 
   listStores: get('/stores', {
-    summary: 'The stores one belongs to, or those of them that were closed.',
-    query: shapes.archivedQuery,
+    summary: 'The stores you belong to, or those of them that are closed.',
+    query: shapes.closedQuery,
     answer: shapes.stores,
   }),
   getStore: get('/stores/{store}', { summary: 'One store.', answer: shapes.store }),
@@ -206,7 +206,8 @@ export const routes = {
     answer: shapes.product,
   }),
   changeProduct: patch('/stores/{store}/products/{product}', {
-    summary: 'Changes a product; what is absent stays. Shoppers see it at once, and its pages are worked out anew.',
+    summary:
+      'Changes a product; what is absent stays. Shoppers see it at once, and the templates of its pages are updated.',
     can: 'catalogue.edit',
     body: shapes.productChange,
     answer: shapes.product,
@@ -218,7 +219,7 @@ export const routes = {
     answer: shapes.pages,
   }),
   why: get(`${DESIGN}/pages/{page}/why`, {
-    summary: 'What makes a page what it is, as data and in sentences.',
+    summary: 'Why a page looks the way it does, as data and in sentences.',
     query: shapes.whyQuery,
     answer: shapes.why,
   }),
@@ -242,49 +243,49 @@ export const routes = {
   }),
 
   edit: post(`${DESIGN}/edits`, {
-    summary: 'Does a unit of edits on the draft, all or none.',
+    summary: 'Applies a unit of edits to the draft, all or none.',
     can: 'content.edit',
     body: shapes.unitRequest,
     answer: shapes.unitAnswer,
   }),
   undo: post(`${DESIGN}/undo`, {
-    summary: 'Takes back one’s own latest unit.',
+    summary: 'Undoes your own latest unit of edits.',
     can: 'content.edit',
     body: shapes.undoRequest,
     answer: shapes.unitAnswer,
   }),
   redo: post(`${DESIGN}/redo`, {
-    summary: 'Does again what was undone last.',
+    summary: 'Redoes what you last undid.',
     can: 'content.edit',
     body: shapes.undoRequest,
     answer: shapes.unitAnswer,
   }),
   listChanges: get(`${DESIGN}/changes`, {
-    summary: 'What the draft has that is not published.',
+    summary: 'The unpublished changes.',
     answer: shapes.changes,
   }),
 
   preview: post(`${DESIGN}/preview`, {
-    summary: 'An address that shows a page of the draft, or of a revision, and expires.',
+    summary: 'A link that shows a page of the draft or of a revision, and expires.',
     body: shapes.previewRequest,
     answer: shapes.preview,
     status: 201,
     keyed: false,
   }),
   publish: post(`${DESIGN}/publish`, {
-    summary: 'Puts the draft live, for all visitors in one moment.',
+    summary: 'Publishes the draft: shoppers see all of it at once.',
     can: 'design.publish',
     body: shapes.publishRequest,
     answer: shapes.revision,
     status: 201,
   }),
   listRevisions: get(`${DESIGN}/revisions`, {
-    summary: 'The published states, newest first.',
+    summary: 'The revisions, newest first.',
     query: shapes.revisionsQuery,
     answer: shapes.revisions,
   }),
   revert: post(`${DESIGN}/revisions/{revision}/revert`, {
-    summary: 'Brings a published state back, as a new revision.',
+    summary: 'Makes an earlier revision live again, as a new revision.',
     can: 'design.publish',
     body: shapes.noteRequest,
     answer: shapes.reverted,

@@ -35,7 +35,7 @@ export type { AssignRequest } from './design/requests/assign.js';
 export type { DiscardRequest } from './design/requests/discard.js';
 export type { CopyRequest, InsertRequest, MoveRequest, RemoveRequest } from './design/requests/nodes.js';
 export type { SetRequest } from './design/requests/set.js';
-export type { DetachRequest, ShareRequest } from './design/requests/share.js';
+export type { UnshareRequest, ShareRequest } from './design/requests/share.js';
 export * from './roles.js';
 export * from './time/zone.js';
 export { usersOf } from './design/requests/discard.js';

@@ -93,8 +93,8 @@ test('a token is made and ended; the password is changed, and the old one works 
   await page.goto(consoleAt('/account'));
   await page.getByLabel('What it is for').fill('nightly');
   await page.getByLabel('Your password').fill('kites-over-ternhythe');
-  await page.getByLabel('It may only read').check();
-  await page.getByRole('button', { name: 'Make a token' }).click();
+  await page.getByLabel('Read only').check();
+  await page.getByRole('button', { name: 'Create a token' }).click();
   const token = await page.getByLabel('The token').inputValue();
   const asks = () => service.api('/me', { headers: { authorization: `Bearer ${token}` } });
   expect((await asks()).status).toBe(200);
@@ -103,10 +103,10 @@ test('a token is made and ended; the password is changed, and the old one works 
     .getByText('only read')
     .waitFor();
   await page.getByRole('button', { name: 'End nightly' }).click();
-  await page.getByText('“nightly” works no more.').waitFor();
+  await page.getByText('“nightly” no longer works.').waitFor();
   expect((await asks()).status).toBe(401);
-  await page.getByLabel('The old one').fill('kites-over-ternhythe');
-  await page.getByLabel('The new one').fill('a harbour at dusk');
+  await page.getByLabel('Current password').fill('kites-over-ternhythe');
+  await page.getByLabel('New password').fill('a harbour at dusk');
   await page.getByRole('button', { name: 'Change it' }).click();
   await page.getByText('Your password is changed.').waitFor();
   const body = JSON.stringify({ mail: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'x' });
@@ -119,7 +119,7 @@ test('a further store is made, stays open after a reload, and the first is one c
   await page.getByText('New store').click();
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByLabel('Home country').fill('ie');
-  await page.getByRole('button', { name: 'Make the store' }).click();
+  await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByRole('link', { name: 'Tern Tea' }).waitFor();
   await page.reload();
   await page.getByRole('link', { name: 'Tern Tea' }).waitFor();

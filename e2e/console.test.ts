@@ -10,7 +10,7 @@ let browser: BrowserContext;
 let page: Page;
 let faults: string[];
 const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
-const shopAt = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
+const storefrontAt = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
 
 beforeAll(async () => {
   service = await testService();
@@ -27,7 +27,7 @@ afterAll(async () => {
 afterEach(() => expect(faults.splice(0).filter((fault) => !fault.includes('409'))).toEqual([]));
 
 const frame = () => page.frameLocator('iframe');
-const inShop = async (path: string): Promise<string> => (await service.shop(path)).text;
+const inShop = async (path: string): Promise<string> => (await service.visit(path)).text;
 
 /** Clicks where a person would: the frame is scaled, which the driver's own clicks into frames do not reckon with. */
 async function clickInFrame(selector: string): Promise<void> {
@@ -226,7 +226,7 @@ test('copy a template, assign it to one product in the list, and see the reason 
   await page.getByRole('row').nth(2).waitFor({ state: 'detached' });
   await row.getByRole('combobox').first().click();
   await page.getByRole('option', { name: 'Gala kite' }).click();
-  await row.getByText('Given to this page').waitFor();
+  await row.getByText('Assigned to this page').waitFor();
   await row.getByText('Gala kite').waitFor();
   await publish();
   expect((await service.api('/stores/windrow/designs/live/pages/product:K-003/why')).text).toContain(
@@ -327,7 +327,7 @@ test('what somebody else does shows at once; what both change at once is not ove
   await page.getByLabel('Title', { exact: true }).waitFor();
   await set('Theirs', 'Seen at once');
   await page.getByLabel('Title', { exact: true }).fill('Mine');
-  await page.getByText('has been changed meanwhile; it is now “Theirs”').waitFor();
+  await page.getByText('has changed in the meantime; it is now “Theirs”').waitFor();
   await frame().getByRole('heading', { name: 'Theirs' }).waitFor();
   const { document } = await service.call(routes.getDocument, { query: { key: 'template/home' } });
   expect(JSON.stringify(document)).toContain('Theirs');
@@ -402,25 +402,25 @@ test('someone who is not signed in is asked to, told when it is wrong, and comes
   }
 });
 
-test('the shop works without script, on a phone, and nothing shifts or runs off the side', async () => {
+test('the storefront works without script, on a phone, and nothing shifts or runs off the side', async () => {
   const phone = await openBrowser({ width: 390, height: 844, javaScriptEnabled: false });
   try {
-    const shop = await phone.newPage();
-    const shopFaults = complaints(shop);
-    await shop.goto(shopAt('/'));
-    await shop
+    const visit = await phone.newPage();
+    const storefrontFaults = complaints(storefront);
+    await storefront.goto(storefrontAt('/'));
+    await storefront
       .getByRole('link', { name: 'Gannet', exact: false })
-      .or(shop.getByRole('link', { name: 'Single-line', exact: true }))
+      .or(storefront.getByRole('link', { name: 'Single-line', exact: true }))
       .first()
       .click();
-    await shop.getByRole('link', { name: 'Gannet Delta' }).click();
-    await shop.getByLabel('Span').selectOption('2.4 m');
-    await shop.getByLabel('Quantity').fill('2');
-    await shop.getByRole('button', { name: 'Put into the cart' }).click();
-    await shop.getByText('In your cart: 2 × 2.4 m, Teal').waitFor();
-    const [inner, outer] = [await shop.evaluate('document.documentElement.scrollWidth'), 390];
+    await storefront.getByRole('link', { name: 'Gannet Delta' }).click();
+    await storefront.getByLabel('Span').selectOption('2.4 m');
+    await storefront.getByLabel('Quantity').fill('2');
+    await storefront.getByRole('button', { name: 'Add to cart' }).click();
+    await storefront.getByText('In your cart: 2 × 2.4 m, Teal').waitFor();
+    const [inner, outer] = [await storefront.evaluate('document.documentElement.scrollWidth'), 390];
     expect(inner).toBeLessThanOrEqual(outer);
-    expect(shopFaults).toEqual([]);
+    expect(storefrontFaults).toEqual([]);
   } finally {
     await phone.close();
   }

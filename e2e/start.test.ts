@@ -57,7 +57,7 @@ function start(port: number, env: Record<string, string> = {}): Started {
   };
 }
 
-const shop = async (port: number): Promise<number> => (await send(port, 'windrow.localhost', '/')).status;
+const visit = async (port: number): Promise<number> => (await send(port, 'windrow.localhost', '/')).status;
 const clusterPids = (): string[] =>
   readdirSync('/proc').filter((pid) => {
     try {
@@ -72,19 +72,19 @@ test('start, start again, hard kill, start once more, stop: nothing is lost and 
   const first = start(port);
   await first.until('Stop with Ctrl-C.');
   expect(first.said()).toContain(`http://windrow.localhost:${port}`);
-  expect(await shop(port)).toBe(200);
+  expect(await visit(port)).toBe(200);
 
   const again = start(port);
   expect(await again.ended).toBe(0);
   expect(again.said()).toContain(`Parlour runs already, as process ${first.child.pid}`);
-  expect(await shop(port)).toBe(200);
+  expect(await visit(port)).toBe(200);
 
   first.child.kill('SIGKILL');
   await first.ended;
   expect(clusterPids()).not.toEqual([]);
   const second = start(port);
   await second.until('Stop with Ctrl-C.');
-  expect(await shop(port)).toBe(200);
+  expect(await visit(port)).toBe(200);
 
   second.child.kill('SIGINT');
   expect(await second.ended).toBe(0);

@@ -9,7 +9,7 @@ import { main } from './say.mjs';
 
 const port = process.env.PARLOUR_PORT ?? '7420';
 const consoleAt = `http://localhost:${port}`;
-const shop = `http://windrow.localhost:${port}`;
+const storefront = `http://windrow.localhost:${port}`;
 const file = (name) => join(ROOT, 'docs', 'screenshots', `${name}.png`);
 
 await main(async () => {
@@ -33,18 +33,18 @@ await main(async () => {
     await page.screenshot({ path: file(name) });
   };
 
-  await shoot('storefront-home', `${shop}/`);
-  await shoot('storefront-product', `${shop}/item/gannet-delta`);
+  await shoot('storefront-home', `${storefront}/`);
+  await shoot('storefront-product', `${storefront}/item/gannet-delta`);
   await shoot('storefront-second', `http://osierwick.localhost:${port}/`);
   await page.setViewportSize({ width: 390, height: 844 });
-  await shoot('storefront-product-phone', `${shop}/item/petrel-150`);
+  await shoot('storefront-product-phone', `${storefront}/item/petrel-150`);
   await page.setViewportSize({ width: 1280, height: 800 });
 
   const { run, done } = commandLine(DEMO_SIGN_IN);
   run(['section', 'set', 'home', 'h-poster', 'title', 'Wind is free']);
   run(['publish', '--note', 'First words']);
   run(['section', 'set', 'home', 'h-sport', 'title', 'For gales']);
-  run(['timed', 'add', 'Gale week', '--starts', '2099-11-27T08:00', '--ends', '2099-11-30T23:00']);
+  run(['timed', 'add', 'Gale week', '--from', '2099-11-27T08:00', '--until', '2099-11-30T23:00']);
   run(['section', 'set', 'home', 'h-dunes', 'title', 'Which wind, you ask?']);
   run(['section', 'move', 'home', 'h-workshop', '--before', 'h-newest']);
   run(['design', 'copy', 'Summer']);
@@ -69,14 +69,14 @@ await main(async () => {
   await page.waitForTimeout(1500);
   await page.screenshot({ path: file('console-workbench') });
 
-  await terminal(page, run, 'command-pages', ['pages', 'list', '--kind', 'product']);
+  await terminal(page, run, 'command-pages', ['pages', 'list', '--page-kind', 'product']);
   await terminal(page, run, 'command-draw', ['template', 'draw', 'product']);
   await terminal(page, run, 'command-why', ['pages', 'why', 'product:K-006']);
   await terminal(page, run, 'command-dry-run', [
     'assign',
     'product',
     'product-plain',
-    '--where',
+    '--when',
     'price >= 40',
     '--dry-run',
   ]);

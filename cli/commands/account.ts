@@ -9,12 +9,12 @@ import { contextOf, saveCredentials, STANDARD_URL, textFrom, type GlobalOptions 
 export function accountCommands(program: Command): void {
   program
     .command('sign-in')
-    .description('Make a token for this machine and keep it for later commands.')
+    .description('Create a token for this machine and keep it for later commands.')
     .argument('<mail>', 'your mail address')
-    .argument('[password]', '“-” reads it from standard input; without it you are asked')
+    .argument('[password]', '“-” reads it from standard input; if left out, you are asked')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour sign-in owner@windrow.example\n  $ pass parlour | parlour sign-in owner@windrow.example -\n\nPARLOUR_TOKEN in the environment goes before the token kept here.',
+      '\nExamples:\n  $ parlour sign-in owner@windrow.example\n  $ parlour sign-in owner@windrow.example - < password.txt\n\nPARLOUR_TOKEN in the environment is used instead of the token kept here.',
     )
     .action(async (mail: string, password: string | undefined, _options: GlobalOptions, command: Command) => {
       const { client, options, print } = contextOf(command);
@@ -25,7 +25,7 @@ export function accountCommands(program: Command): void {
       const file = saveCredentials({ url: options.url ?? process.env['PARLOUR_URL'] ?? STANDARD_URL, token });
       print(
         { ...user, file },
-        () => `Signed in as ${user.name}. The token is kept in ${file}.\nNext: parlour pages list`,
+        () => `Signed in as ${user.name}. The token is kept in ${file}.\nNext: parlour page list`,
       );
     });
 
@@ -33,11 +33,11 @@ export function accountCommands(program: Command): void {
 }
 
 function passwordCommands(program: Command): void {
-  const password = program.command('password').description('A forgotten password.');
+  const password = program.command('password').description('Set a new password when you have forgotten yours.');
 
   password
     .command('forgot')
-    .description('Have a link sent to your mail address, to set a new password.')
+    .description('Send a link for setting a new password to your mail address.')
     .argument('<mail>', 'your mail address')
     .addHelpText('after', '\nExample:\n  $ parlour password forgot owner@windrow.example')
     .action(async (mail: string, _options: object, command: Command) => {
@@ -49,8 +49,8 @@ function passwordCommands(program: Command): void {
   password
     .command('set')
     .description('Set a new password with the link you were sent; you are signed out everywhere else.')
-    .argument('<link>', 'the link, or what stands at its end')
-    .argument('[password]', '“-” reads it from standard input; without it you are asked')
+    .argument('<link>', 'the link, or the last part of it')
+    .argument('[password]', '“-” reads it from standard input; if left out, you are asked')
     .addHelpText(
       'after',
       '\nExample:\n  $ parlour password set http://localhost:7420/new-password/LnQ9v2a7dTj0sY5xRk3uHw',

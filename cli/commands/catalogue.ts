@@ -12,7 +12,7 @@ type Store = AnswerOf<typeof routes.getStore>;
 export function catalogueCommands(program: Command): void {
   const products = program
     .command('product')
-    .description('Products: show, change. To list them: parlour pages list --kind product');
+    .description('Show and change products. List them with: parlour page list --page-kind product');
 
   products
     .command('show')
@@ -37,8 +37,8 @@ export function catalogueCommands(program: Command): void {
       'after',
       `
 Names: title, summary, brand (a code), category, keywords (with commas between), visible-since (a day),
-attribute.NAME, price, was-price and stock. Those three count for every variant, or for one: price@K-001-2.
-An empty value takes a brand, an attribute or a was-price away.
+attribute.NAME, price, was-price and stock. The last three apply to every variant, or to one: price@K-001-2.
+An empty value removes a brand, an attribute or a was-price.
 
 Examples:
   $ parlour product set K-001 price=24.50 was-price=29
@@ -65,7 +65,7 @@ function readChanges(changes: readonly string[], { variants }: Product, decimals
     if (name === undefined || value === undefined)
       throw new Problem('bad-input', `“${change}” is not NAME=VALUE.`, {
         place: change,
-        remedy: 'Write it as in: price=24.50',
+        remedy: 'Write it like this: price=24.50',
       });
     const eachVariant = (some: object): void => {
       for (const code of of === undefined ? variants.map((one) => one.code) : [of])
@@ -118,7 +118,7 @@ const minorUnits = (text: string, decimals: number, change: string): number =>
 function numberIn(text: string, change: string): number {
   const number = Number(text);
   if (text.trim() !== '' && Number.isFinite(number)) return number;
-  throw new Problem('bad-input', `“${text}” is not a number.`, { place: change, remedy: 'Write it as in: 24.50' });
+  throw new Problem('bad-input', `“${text}” is not a number.`, { place: change, remedy: 'Write it like this: 24.50' });
 }
 
 function readAttribute(text: string): string | number | boolean | null {

@@ -14,7 +14,7 @@ compdef _parlour parlour`,
 export function completionCommand(program: Command): void {
   program
     .command('completion')
-    .description('Print the script that completes commands by tab.')
+    .description('Print the script that completes commands with the Tab key.')
     .argument('<shell>', Object.keys(SCRIPTS).join(', '))
     .addHelpText(
       'after',

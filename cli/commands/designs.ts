@@ -13,12 +13,12 @@ export function designCommands(program: Command): void {
   designs
     .command('list')
     .description('List the designs.')
-    .option('--archived', 'those that were put away')
+    .option('--archived', 'the archived ones instead')
     .addHelpText('after', '\nExamples:\n  $ parlour design list\n  $ parlour design list --archived')
     .action(async ({ archived }: { archived?: true }, command: Command) => {
       const { call, print } = contextOf(command);
       const { designs: found } = await call(routes.listDesigns, { query: { archived: archived && 'yes' } });
-      if (archived && found.length === 0) return print(found, () => 'None was put away.');
+      if (archived && found.length === 0) return print(found, () => 'No archived designs.');
       print(found, () =>
         table(
           ['Code', 'Name', '', '>Revision', '>Unpublished'],
@@ -35,12 +35,12 @@ export function designCommands(program: Command): void {
 
   designs
     .command('copy')
-    .description('Make a new design as a copy of the live one, with its draft.')
-    .argument('<name>', 'what it is called')
+    .description('Create a design as a copy of the live one, with its draft.')
+    .argument('<name>', 'its name')
     .option('--code <code>', 'its code; made from the name if left out')
-    .option('--from <design>', 'the design to copy, if not the live one')
+    .option('--copy-of <design>', 'the design to copy, if not the live one')
     .addHelpText('after', '\nExample:\n  $ parlour design copy "Summer"\n\nWork on it with: parlour --design summer …')
-    .action(async (name: string, options: { code?: string; from?: string }, command: Command) => {
+    .action(async (name: string, options: { code?: string; copyOf?: string }, command: Command) => {
       const { call, print } = contextOf(command);
       const made = await call(routes.createDesign, { body: { name, ...options } });
       print(
@@ -51,28 +51,26 @@ export function designCommands(program: Command): void {
 
   designs
     .command('live')
-    .description('Make a design the one shoppers see, as it was last published.')
+    .description('Make a design live, as it was last published.')
     .argument('<design>', 'its code')
-    .option('--note <note>', 'why, for the list of who did what')
+    .option('--note <note>', 'a note for the audit list')
     .addHelpText('after', '\nExample:\n  $ parlour design live summer')
     .action(async (design: string, options: { note?: string }, command: Command) => {
       const { call, print, options: given, tellDifference } = contextOf(command);
       if (given.dryRun) return tellDifference('live', `${design}/live`);
       const before = (await call(routes.listDesigns)).designs.find((one) => one.live);
       const answer = await call(routes.goLive, { params: { design }, body: options });
-      const rest = answer.unpublished
-        ? ` ${counted(answer.unpublished, 'document')} of it ${answer.unpublished === 1 ? 'has' : 'have'} changes that are not published yet.`
-        : '';
+      const rest = answer.unpublished ? ` It has ${counted(answer.unpublished, 'unpublished change')}.` : '';
       print(
         answer,
         () =>
-          `Shoppers see “${answer.name}” now, revision ${answer.revision}.${rest}\nBack again: parlour design live ${before?.code ?? 'first'}`,
+          `Shoppers now see “${answer.name}”, revision ${answer.revision}.${rest}\nGo back with: parlour design live ${before?.code ?? 'first'}`,
       );
     });
 
   designs
     .command('bring-in')
-    .description('Take what the live design published meanwhile into a design, value by value.')
+    .description('Bring changes that the live design has published since into a design.')
     .argument('<design>', 'its code')
     .addHelpText('after', '\nExample:\n  $ parlour design bring-in summer')
     .action(async (design: string, _options: object, command: Command) => {
@@ -80,8 +78,8 @@ export function designCommands(program: Command): void {
       const answer = await call(routes.bringIn, { params: { design }, body: {} });
       print(answer, () =>
         [
-          ...(answer.sentences.length ? answer.sentences : ['Nothing new.']),
-          ...answer.conflicts.map((sentence) => `It kept its own: ${sentence}`),
+          ...(answer.sentences.length ? answer.sentences : ['There is nothing new to bring in.']),
+          ...answer.conflicts.map((sentence) => `Kept as it was here: ${sentence}`),
         ].join('\n'),
       );
     });
@@ -95,34 +93,34 @@ export function designCommands(program: Command): void {
     .action(async (design: string, name: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.renameDesign, { params: { design }, body: { name } });
-      print(answer, () => `It is called “${answer.name}” now.`);
+      print(answer, () => `It is now called “${answer.name}”.`);
     });
 
   designs
     .command('archive')
-    .description('Put a design away; nothing is deleted.')
+    .description('Archive a design; nothing is deleted.')
     .argument('<design>', 'its code')
     .addHelpText('after', '\nExample:\n  $ parlour design archive summer')
     .action(async (design: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.archiveDesign, { params: { design }, body: {} });
-      print(answer, () => `“${design}” is put away.\nTake it out again: parlour design restore ${design}`);
+      print(answer, () => `“${design}” is archived.\nRestore it with: parlour design restore ${design}`);
     });
 
   designs
     .command('restore')
-    .description('Take out again a design that was put away.')
+    .description('Restore an archived design.')
     .argument('<design>', 'its code; see parlour design list --archived')
     .addHelpText('after', '\nExample:\n  $ parlour design restore summer')
     .action(async (design: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.restoreDesign, { body: { design } });
-      print(answer, () => `“${answer.name}” is there again.\nWork on it with: parlour --design ${answer.code} …`);
+      print(answer, () => `“${answer.name}” is restored.\nWork on it with: parlour --design ${answer.code} …`);
     });
 
   program
     .command('compare')
-    .description('Say what differs between two states: draft, live, a revision, or those of another design.')
+    .description('Show what differs between two states: the draft, live, a revision, or those of another design.')
     .argument('[from]', 'the earlier state', 'live')
     .argument('[to]', 'the later state', 'draft')
     .addHelpText(
@@ -135,7 +133,7 @@ export function designCommands(program: Command): void {
       print(answer, () =>
         [
           `From ${answer.from} to ${answer.to}:`,
-          ...(answer.changes.length ? answer.changes.map(({ sentence }) => `  ${sentence}`) : ['  They are the same.']),
+          ...(answer.changes.length ? answer.changes.map(({ sentence }) => `  ${sentence}`) : ['  Nothing differs.']),
         ].join('\n'),
       );
     });
@@ -144,7 +142,7 @@ export function designCommands(program: Command): void {
 
   program
     .command('log')
-    .description('What happened to the design: edits, publishes, merges; newest last.')
+    .description('Show what happened to the design: edits and publishes, newest last.')
     .option('--after <number>', 'only what came after this number', wholeNumber, 0)
     .addHelpText('after', '\nExample:\n  $ parlour log --after 120')
     .action(async ({ after }: { after: number }, command: Command) => {
@@ -174,71 +172,72 @@ export function designCommands(program: Command): void {
 }
 
 interface TimedOptions {
-  readonly only?: string;
-  readonly starts: string;
-  readonly ends?: string;
+  readonly changes?: string;
+  readonly from: string;
+  readonly until?: string;
 }
 
 function timedCommands(program: Command): void {
-  const timed = program.command('timed').description('Changes that go live at a time, and are taken back at a time.');
+  const timed = program.command('timed-change').description('Changes that are live from one time until another.');
 
   timed
     .command('list')
-    .description('List timed changes with their state.')
-    .addHelpText('after', '\nExample:\n  $ parlour timed list')
+    .description('List the timed changes with their state.')
+    .addHelpText('after', '\nExample:\n  $ parlour timed-change list')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const { timedChanges } = await call(routes.listTimedChanges);
-      print(timedChanges, () => (timedChanges.length ? timedChanges.map(inWords).join('\n\n') : 'There are none.'));
+      print(timedChanges, () => (timedChanges.length ? timedChanges.map(inWords).join('\n\n') : 'No timed changes.'));
     });
 
   timed
     .command('add')
-    .description('Take changes out of the draft and set a time for them.')
+    .description('Take changes out of the draft and set when they are live.')
     .argument('<name>', 'what they are for, such as "Autumn sale"')
-    .requiredOption('--starts <time>', 'when they go live, in the store’s time zone: 2026-11-27T08:00')
-    .option('--ends <time>', 'when they are taken back')
-    .option('--only <numbers>', 'only these of parlour changes, such as 1,3; all if left out')
+    .requiredOption('--from <time>', 'when they go live, in the store’s time zone: 2026-11-27T08:00')
+    .option('--until <time>', 'when they are taken back')
+    .option('--changes <numbers>', 'only these, by their numbers in parlour change list, such as 1,3; all if left out')
     .addHelpText(
       'after',
-      '\nExample:\n  $ parlour changes\n  $ parlour timed add "Autumn sale" --only 1,2 --starts 2030-10-18T08:00 --ends 2030-10-27T23:00',
+      '\nExample:\n  $ parlour change list\n  $ parlour timed-change add "Autumn sale" --changes 1,2 --from 2030-10-18T08:00 --until 2030-10-27T23:00',
     )
-    .action(async (name: string, { only, starts, ends }: TimedOptions, command: Command) => {
+    .action(async (name: string, { changes: numbers, from, until }: TimedOptions, command: Command) => {
       const context = contextOf(command);
-      const changes = await chosenIds(context, only);
+      const changes = await chosenIds(context, numbers);
       const made = await context.call(routes.addTimedChange, {
-        body: { name, changes, starts, ...(ends === undefined ? {} : { ends }) },
+        body: { name, changes, from, ...(until === undefined ? {} : { until }) },
       });
       context.print(
         made,
-        () => `${inWords(made)}\n\nThey are out of the draft now. Change your mind: parlour timed cancel ${made.id}`,
+        () =>
+          `${inWords(made)}\n\nThey are no longer in the draft. Cancel with: parlour timed-change cancel ${made.id}`,
       );
     });
 
   timed
     .command('cancel')
-    .description('Give waiting changes back to the draft, or take live ones back now.')
-    .argument('<number>', 'see parlour timed list')
-    .addHelpText('after', '\nExample:\n  $ parlour timed cancel 1')
+    .description('Put waiting changes back into the draft, or take live ones back now.')
+    .argument('<number>', 'see parlour timed-change list')
+    .addHelpText('after', '\nExample:\n  $ parlour timed-change cancel 1')
     .action(async (number: string, _options: object, command: Command) => {
       const { call, print }: Context = contextOf(command);
       const answer = await call(routes.cancelTimedChange, { params: { timed: number }, body: {} });
-      const now = answer.state === 'cancelled' ? 'They are in the draft again.' : 'Shoppers do not see them any more.';
+      const now = answer.state === 'cancelled' ? 'They are in the draft again.' : 'Shoppers no longer see them.';
       print(answer, () => `${inWords(answer)}\n\n${now}`);
     });
 }
 
 const STATES = {
-  waiting: 'waits',
-  live: 'is live',
-  over: 'is over',
+  waiting: 'waiting',
+  live: 'live',
+  over: 'over',
   conflict: 'needs a decision',
-  cancelled: 'was cancelled',
+  cancelled: 'cancelled',
 } as const;
 
-const inWords = ({ id, name, state, when, sentences, report }: AnswerOf<typeof routes.addTimedChange>): string =>
+const inWords = ({ id, name, state, times, sentences, report }: AnswerOf<typeof routes.addTimedChange>): string =>
   [
-    `${id}  “${name}” ${STATES[state]}: ${when}`,
+    `${id}  “${name}”, ${STATES[state]}: ${times}`,
     ...sentences.map((sentence) => `   ${sentence}`),
     ...report.map((line) => `   ! ${line}`),
   ].join('\n');

@@ -26,7 +26,7 @@ Examples:
   $ parlour document set product around.header sale                 another header on its pages
   $ parlour document set content/about title "Our workshop"
   $ parlour document set paths home content:about                   what the home page shows
-  $ parlour document set paths redirects./old-shop /browse/single-line
+  $ parlour document set paths redirects./old-kites /browse/single-line
   $ parlour document set paths patterns.product /kite/{slug}`;
 
 export function documentCommands(program: Command): void {
@@ -60,22 +60,22 @@ export function documentCommands(program: Command): void {
 
   documents
     .command('create')
-    .description('Make a document.')
+    .description('Create a document.')
     .argument('<what>', CREATABLE.join(', '))
-    .argument('<name>', 'what it is called; the title of a content page')
+    .argument('<name>', 'its name; for a content page, its title')
     .argument('[values...]', 'further values as path=value')
     .option('--code <code>', 'its code; made from the name if left out')
-    .option('--from <code>', 'a copy of this one')
-    .option('--kind <kind>', 'the page kind of a template')
+    .option('--copy-of <code>', 'a copy of this one')
+    .option('--page-kind <page-kind>', 'the page kind of a template')
     .option('--region <region>', 'the region of an arrangement')
     .addHelpText(
       'after',
       `
 Examples:
   $ parlour document create content "Delivery" text=- < delivery.html
-  $ parlour document create arrangement "Sale header" --region header --from standard
+  $ parlour document create arrangement "Sale header" --region header --copy-of standard
   $ parlour document create addition "Summer note" place=above target.page=collection:C-1
-  $ parlour document create addition "Gift note" place=spot:beside-buying target.kind=product target.when='keyword is "gift"'
+  $ parlour document create addition "Gift note" place=spot:beside-buying target.pageKind=product target.when='keyword is "gift"'
   $ parlour document create menu "Footer menu"`,
     )
     .action(
@@ -83,20 +83,21 @@ Examples:
         what: string,
         name: string,
         given: string[],
-        options: { code?: string; from?: string; kind?: string; region?: string },
+        options: { code?: string; copyOf?: string; pageKind?: string; region?: string },
         command: Command,
       ) => {
         if (!CREATABLE.includes(what as Creatable))
-          command.error(`“${what}” is none of: ${CREATABLE.join(', ')}.`, { exitCode: WRONG_USE });
+          command.error(`There is no “${what}” to create. Use one of: ${CREATABLE.join(', ')}.`, {
+            exitCode: WRONG_USE,
+          });
         const context = contextOf(command);
-        const { kind, region, ...rest } = options;
         const pairs = given.map((one) => splitAt(one, '='));
-        const target = pairs.find(([path]) => path === 'target.kind')?.[1] as PageKind | undefined;
+        const target = pairs.find(([path]) => path === 'target.pageKind')?.[1] as PageKind | undefined;
         const values = await Promise.all(
           pairs.map(async ([path, text]) => {
             const field = headField(what as Creatable, path);
             if (text === undefined || !field)
-              return command.error(`“${path}” is no value of ${what}: write path=value.`, { exitCode: WRONG_USE });
+              return command.error(`“${path}” is not a value of ${what}: write path=value.`, { exitCode: WRONG_USE });
             return [path, await valueFor(context, field, textFrom(text), path, target)] as const;
           }),
         );
@@ -104,9 +105,7 @@ Examples:
           type: 'create',
           what: what as Creatable,
           name,
-          ...rest,
-          ...(kind === undefined ? {} : { pageKind: kind }),
-          ...(region === undefined ? {} : { region }),
+          ...options,
           ...(given.length ? { head: Object.fromEntries(values) } : {}),
         };
         const answer = await context.edit([request]);
@@ -120,7 +119,7 @@ Examples:
 
   documents
     .command('set')
-    .description('Set a value of a document itself; see the examples for what there is.')
+    .description('Set a value of a document; see the examples.')
     .argument('<document>', 'a template’s code, or a document such as look, paths, menu/main or content/about')
     .argument('<path>', 'such as name, layout.width, look.gap, values.accentColour')
     .argument('[value]', 'the new value; “-” reads it from standard input')
@@ -146,7 +145,7 @@ Examples:
             remedy: 'See parlour document set --help for examples.',
           });
         const was = document.head[path];
-        const kind = document.head['target.kind'] as PageKind | undefined;
+        const kind = document.head['target.pageKind'] as PageKind | undefined;
         const next = value === undefined ? {} : { value: await valueFor(context, field, textFrom(value), path, kind) };
         const request = { type: 'set', document: key, field: path, ...(was === undefined ? {} : { was }), ...next };
         context.done(await context.edit([request as EditRequest]), DRAFT);
@@ -155,18 +154,15 @@ Examples:
 
   documents
     .command('remove')
-    .description('Remove a document; what pointed at it goes back to the standard.')
+    .description('Remove a document; whatever used it goes back to the standard.')
     .argument('<document>', 'such as content/about, menu/footer, addition/summer-note')
-    .option('--instead <code>', 'for a template: the one its pages get')
-    .addHelpText(
-      'after',
-      '\nExample:\n  $ parlour document remove addition/sport-days\n\nTake it back with: parlour undo',
-    )
+    .option('--instead <code>', 'for a template: the one its pages get instead')
+    .addHelpText('after', '\nExample:\n  $ parlour document remove addition/sport-days\n\nUndo it with: parlour undo')
     .action(async (name: string, options: { instead?: string }, command: Command) => {
       const context = contextOf(command);
       context.done(
         await context.edit([{ type: 'discard', document: documentKey(name), ...options }]),
-        'Take it back with: parlour undo',
+        'Undo it with: parlour undo',
       );
     });
 }

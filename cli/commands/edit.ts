@@ -7,9 +7,9 @@ import { contextOf, textFrom } from '../context.js';
 export function editCommand(program: Command): void {
   program
     .command('edit')
-    .description('Do a unit of edits written as JSON: all of them or none.')
+    .description('Apply edits written as JSON: all of them or none.')
     .argument('<file>', 'a file with a list of edits; “-” reads it from standard input')
-    .option('--unit <id>', 'an id of your own: a unit that was done is not done twice')
+    .option('--unit <id>', 'an id of your own, so that the same edits are never applied twice')
     .addHelpText(
       'after',
       `
@@ -25,7 +25,7 @@ edits it made; all of them are described at /api/openapi.json.`,
     .action(async (file: string, { unit }: { unit?: string }, command: Command) => {
       const context = contextOf(command);
       const answer = await context.edit(readEdits(file), unit);
-      context.done(answer, 'It is in the draft. Take all of it back with: parlour undo');
+      context.done(answer, 'The edits are in the draft. Undo all of them with: parlour undo');
     });
 }
 

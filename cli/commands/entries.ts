@@ -12,7 +12,7 @@ export function entryCommands(program: Command): void {
     .argument('[values...]', 'fields as name=value')
     .addHelpText(
       'after',
-      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/main label="Spares" link=collection:C-3\n  $ parlour entry add menu/main label="Reels" link=product:K-009 --in m-line/entries`,
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/main label="Spares" link=collection:C-3\n  $ parlour entry add menu/main label="Reels" link=product:K-009 --into m-line/entries`,
     )
     .action((name: string, given: string[], options: PlaceOptions, command: Command) =>
       addNode(contextOf(command), command, name, given, options),

@@ -6,12 +6,12 @@ import { contextOf } from '../context.js';
 import { table } from '../table.js';
 
 export function kindCommands(program: Command): void {
-  const kinds = program.command('kinds').description('Section kinds: what sections there are, and their fields.');
+  const kinds = program.command('kind').description('Section kinds: what sections there are, and their fields.');
 
   kinds
     .command('list')
     .description('List the section kinds.')
-    .addHelpText('after', '\nExample:\n  $ parlour kinds list')
+    .addHelpText('after', '\nExample:\n  $ parlour kind list')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const { kinds: found } = await call(routes.listSectionKinds);
@@ -24,7 +24,7 @@ export function kindCommands(program: Command): void {
               kind.name,
               kind.sentence + (kind.pages ? ` Only on ${kind.pages.join(', ')} pages.` : ''),
             ]),
-          )}\n\nThe fields of one: parlour kinds show KIND`,
+          )}\n\nThe fields of one: parlour kind show KIND`,
       );
     });
 
@@ -32,14 +32,14 @@ export function kindCommands(program: Command): void {
     .command('show')
     .description('Show the fields of a section kind, with their defaults and what they take.')
     .argument('<kind>', 'its name, such as poster')
-    .addHelpText('after', '\nExample:\n  $ parlour kinds show poster')
+    .addHelpText('after', '\nExample:\n  $ parlour kind show poster')
     .action(async (name: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const kind = (await call(routes.listSectionKinds)).kinds.find((one) => one.name === name);
       if (!kind)
         throw new Problem('no-such-section-kind', `There is no section kind “${name}”.`, {
           place: 'kind',
-          remedy: 'See parlour kinds list.',
+          remedy: 'See parlour kind list.',
         });
       const rows = (fields: Record<string, Field>, prefix = '') =>
         Object.entries(fields).map(([field, declared]) => [

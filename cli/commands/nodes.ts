@@ -16,11 +16,11 @@ import {
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom, WRONG_USE, type Context } from '../context.js';
 import { valueFor } from '../values.js';
-import { documentKey } from '../keys.js';
+import { documentKey, readInto } from '../keys.js';
 
 export interface PlaceOptions {
   readonly area?: string;
-  readonly in?: string;
+  readonly into?: string;
   readonly before?: string;
 }
 
@@ -32,9 +32,10 @@ export interface ValueOptions {
 }
 
 export const PLACE_HELP = `
-Where it goes: --before ID puts it in front of that one; --in SECTION/SLOT into a slot or list; otherwise last in --area.`;
+Where it goes: --before ID puts it in front of that one; --into SECTION/SLOT puts it into a slot or list, --into
+DOCUMENT into another document; otherwise it goes last in --area.`;
 export const DRAFT = 'It is in the draft. Next: parlour publish';
-export const UNDO = 'Take it back with: parlour undo';
+export const UNDO = 'Undo it with: parlour undo';
 
 /**
  * Adds `set`, `move` and `remove` to a group of commands.
@@ -90,16 +91,14 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .description(`Move ${what === 'entry' ? 'an entry' : 'a section'}, with everything inside it.`)
     .argument('<document>', 'a template’s code, or a document')
     .argument('<id>', `the id of the ${what}`)
-    .option('--into <document>', 'another document to move it into')
     .addHelpText(
       'after',
       `${PLACE_HELP}\n\nExamples:\n  $ parlour ${what} move ${what === 'entry' ? 'menu/main m-about --before m-single' : 'home h-sport --before h-newest\n  $ parlour section move home h-dunes --into around/footer/standard'}`,
     )
-    .action(async (name: string, node: string, options: PlaceOptions & { into?: string }, command: Command) => {
+    .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
-      const into = options.into === undefined ? {} : { into: documentKey(options.into) };
       context.done(
-        await context.edit([{ type: 'move', document: documentKey(name), node, ...into, place: placeFrom(options) }]),
+        await context.edit([{ type: 'move', document: documentKey(name), node, ...placeFrom(options) }]),
         DRAFT,
       );
     });
@@ -122,8 +121,8 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
 export const placed = (command: Command): Command =>
   command
     .option('--area <area>', 'the area', 'main')
-    .option('--in <section/slot>', 'a slot or list of a section or entry, such as p-columns/two')
-    .option('--before <id>', 'in front of this one');
+    .option('--into <place>', 'a slot or list such as p-columns/two, or another document')
+    .option('--before <id>', 'before this one');
 
 /** Puts a new section or, without a kind, a new entry into a document. */
 export async function addNode(
@@ -136,7 +135,12 @@ export async function addNode(
 ): Promise<void> {
   const key = documentKey(name);
   const document = await openedDocument(context, key);
-  const place = placeFrom(options);
+  const { place, into } = placeFrom(options);
+  if (into !== undefined && into !== key)
+    throw new Problem('bad-input', `“${into}” is not the document named first.`, {
+      place: '--into',
+      remedy: `Name it in place of “${name}”, or write only SECTION/SLOT.`,
+    });
   // Read against a node that is not there yet, so that its fields are known by kind or list.
   const at = place.at ?? (kind ? 'main' : (Object.values(document.nodes)[0]?.place.at ?? 'entries'));
   const draft = {
@@ -160,7 +164,7 @@ export async function addNode(
     {
       type: 'insert',
       document: key,
-      place: kind ? place : { ...place, ...(options.in || options.before ? {} : { at }) },
+      place: kind ? place : { ...place, ...(place.in || options.before ? {} : { at }) },
       values,
       ...(kind ? { kind, frame } : {}),
     },
@@ -217,16 +221,10 @@ export async function openedDocument({ call }: Context, key: string): Promise<Dr
   return found ?? documentIn({ get: () => undefined, keys: () => [] }, key);
 }
 
-/** With only `--before`, the place is wherever that one stands. */
-export function placeFrom({ area, in: inside, before }: PlaceOptions): PlaceRequest {
-  if (inside !== undefined) {
-    const [parent, at] = splitAt(inside, '/');
-    if (!at)
-      throw new Problem('bad-input', `“${inside}” does not name a slot.`, {
-        place: '--in',
-        remedy: 'Write it as SECTION/SLOT.',
-      });
-    return { in: parent, at, before: before ?? null };
-  }
-  return before === undefined ? (area === undefined || area === 'main' ? {} : { at: area }) : { before };
+/** With only `--before`, the place is wherever that one is. */
+export function placeFrom({ area, into, before }: PlaceOptions): { place: PlaceRequest; into?: string } {
+  const { document, slot } = into === undefined ? {} : readInto(into);
+  const inArea = area === undefined || area === 'main' ? {} : { at: area };
+  const place = slot ? { ...slot, before: before ?? null } : before === undefined ? inArea : { before };
+  return document === undefined ? { place } : { place, into: document };
 }

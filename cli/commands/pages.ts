@@ -7,43 +7,42 @@ import { table } from '../table.js';
 import { wholeNumber } from '../values.js';
 
 interface ListOptions {
-  readonly kind?: string;
+  readonly pageKind?: string;
   readonly template?: string;
   readonly search?: string;
   readonly reason?: string;
-  readonly where?: string;
+  readonly when?: string;
 }
 
 export function pageCommands(program: Command): void {
-  const pages = program.command('pages').description('Store pages: everything a shopper can visit.');
+  const pages = program.command('page').description('Store pages: everything a shopper can visit.');
 
   pages
     .command('list')
-    .description('List the store pages with path, template and the reason for it.')
-    .option('--kind <kind>', 'only pages of this kind')
+    .description('List the store pages with their path, template and the reason for it.')
+    .option('--page-kind <page-kind>', 'only pages of this kind')
     .option('--template <code>', 'only pages that use this template')
     .option('--search <words>', 'only pages whose title or code has these words')
     .option('--reason <reason>', 'only pages that have their template for this reason: page, rule or standard')
-    .option('--where <rule>', 'only pages that a rule matches; needs --kind')
+    .option('--when <rule>', 'only pages that a rule matches; needs --page-kind')
     .addOption(
-      new Option('--sort <by>', 'in this order; with “-” in front from the other end').choices(
+      new Option('--sort <by>', 'sort by this; “-” in front reverses the order').choices(
         PAGE_SORTS.flatMap((sort) => [sort, `-${sort}`]),
       ),
     )
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour pages list --kind product\n  $ parlour pages list --kind product --where \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour pages list --search kite --sort -title',
+      '\nExamples:\n  $ parlour page list --page-kind product\n  $ parlour page list --page-kind product --when \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour page list --search kite --sort -title',
     )
     .action(async (options: ListOptions, command: Command) => {
       const context = contextOf(command);
-      const { where: when, ...filter } = options;
-      const { pages: found, renewing } = await allPages(context, { ...filter, when });
+      const { pages: found, renewing } = await allPages(context, { ...options });
       const { print } = context;
       print(found, () =>
         found.length === 0
           ? 'No page matches. Leave out a filter to see more.'
           : `${table(
-              ['Page', 'Title', 'Path', 'Template', 'Because'],
+              ['Page', 'Title', 'Path', 'Template', 'Reason'],
               found.map((page) => [
                 page.page,
                 page.title,
@@ -51,18 +50,18 @@ export function pageCommands(program: Command): void {
                 page.template?.code ?? '(none)',
                 because(page.template),
               ]),
-            )}\n\n${counted(found.length, 'page')}.${renewing ? ` ${renewing.fault ?? `Templates are being worked out anew: ${renewing.pages} of ${renewing.total}.`}` : ''} Why one looks as it does: parlour pages why PAGE`,
+            )}\n\n${counted(found.length, 'page')}.${renewing ? ` ${renewing.fault ?? `Templates are being updated: ${renewing.pages} of ${renewing.total} pages.`}` : ''} Why a page has its template: parlour page why PAGE`,
       );
     });
 
   pages
     .command('why')
-    .description('Say what makes a page what it is.')
+    .description('Explain why a page looks the way it does.')
     .argument('<page>', 'a page such as product:K-001 or home')
     .option('--section <id>', 'also where each value of this section comes from')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour pages why product:K-001\n  $ parlour pages why product:K-001 --section p-wind',
+      '\nExamples:\n  $ parlour page why product:K-001\n  $ parlour page why product:K-001 --section p-wind',
     )
     .action(async (page: string, options: { section?: string }, command: Command) => {
       const { call, print } = contextOf(command);
@@ -77,44 +76,44 @@ export function pageCommands(program: Command): void {
 
   program
     .command('assign')
-    .description('Give a template to pages, one or hundreds, or make it the standard of a page kind.')
+    .description('Assign a template to one page or hundreds, or make it the standard of a page kind.')
     .argument('<pages>', 'a page such as product:K-001, several with commas between, or a page kind')
     .argument('[template]', 'the code of the template')
-    .option('--standard', 'take the pages’ own assignment away, so that rules and standard count again')
-    .option('--where <rule>', 'with a page kind: each of its pages that the rule matches now')
+    .option('--standard', 'remove the pages’ own assignment, so that rules and the standard decide again')
+    .option('--when <rule>', 'with a page kind: each of its pages that the rule matches now')
     .addHelpText(
       'after',
       `
 Examples:
   $ parlour assign product:K-001 festival
   $ parlour assign product:K-001,product:K-004 festival
-  $ parlour assign product festival                                  the standard of all products
-  $ parlour assign product festival --where 'price >= 80' --dry-run  each that costs so much now
+  $ parlour assign product festival                                  makes it the standard of all products
+  $ parlour assign product festival --when 'price >= 80' --dry-run  every product at that price today
   $ parlour assign product:K-001 --standard
 
-A rule that also counts for later products: parlour rule add`,
+For a rule that also covers products added later: parlour rule add`,
     )
     .action(async (named: string, template: string | undefined, options: AssignOptions, command: Command) => {
       const isKind = isPageKind(named);
-      if (!template === !options.standard || (options.standard && isKind && !options.where))
+      if (!template === !options.standard || (options.standard && isKind && !options.when))
         command.error('Name a template, or use --standard with pages.', { exitCode: WRONG_USE });
-      if (options.where !== undefined && !isKind)
-        command.error('--where needs a page kind in place of the pages.', { exitCode: WRONG_USE });
+      if (options.when !== undefined && !isKind)
+        command.error('--when needs a page kind in place of the pages.', { exitCode: WRONG_USE });
       const context = contextOf(command);
       const pages =
-        options.where === undefined
+        options.when === undefined
           ? named.split(',').map((page) => page.trim())
-          : (await allPages(context, { kind: named, when: options.where })).pages.map(({ page }) => page);
+          : (await allPages(context, { pageKind: named, when: options.when })).pages.map(({ page }) => page);
       if (pages.length === 0)
         throw new Problem('no-such-page', 'No page matches now.', {
-          place: '--where',
-          remedy: 'Try it with parlour pages list.',
+          place: '--when',
+          remedy: 'Try it with parlour page list.',
         });
       // A unit names a thousand pages at most; more go one unit after the other.
       for (let at = 0; at < pages.length; at += LIMITS.pagesPerAssign) {
         const some = pages.slice(at, at + LIMITS.pagesPerAssign);
         const answer = await context.edit([{ type: 'assign', pages: some, template: template ?? null }]);
-        if (answer.sentences.length === 0) context.print(answer, () => 'They have it already; nothing was changed.');
+        if (answer.sentences.length === 0) context.print(answer, () => 'They already have it; nothing has changed.');
         else
           context.done(
             answer,
@@ -127,14 +126,14 @@ A rule that also counts for later products: parlour rule add`,
 
   program
     .command('preview')
-    .description('Print an address that shows a page of the draft, or of a revision; it expires.')
+    .description('Print a link that shows a page of the draft or of a revision; it expires.')
     .argument('<page>', 'a page such as product:K-001 or home')
-    .option('--revision <number>', 'a published state instead of the draft', wholeNumber)
+    .option('--revision <number>', 'a revision instead of the draft', wholeNumber)
     .addHelpText('after', '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1')
     .action(async (page: string, { revision }: { revision?: number }, command: Command) => {
       const { call, print } = contextOf(command);
       const preview = await call(routes.preview, { body: { page, ...(revision === undefined ? {} : { revision }) } });
-      if (!preview.url) throw new Problem('broken', 'The service gave no address.');
+      if (!preview.url) throw new Problem('broken', 'The service gave no link.');
       print(
         preview,
         () =>
@@ -145,7 +144,7 @@ A rule that also counts for later products: parlour rule add`,
 
 interface AssignOptions {
   readonly standard?: boolean;
-  readonly where?: string;
+  readonly when?: string;
 }
 
 type PageList = AnswerOf<typeof routes.listPages>;
@@ -167,11 +166,11 @@ export async function allPages(
 function because(template: PageList['pages'][number]['template']): string {
   switch (template?.reason) {
     case 'page':
-      return 'given to this page';
+      return 'assigned to this page';
     case 'rule':
       return `rule: ${template.rule ?? ''}`;
     case 'standard':
-      return 'standard of the kind';
+      return 'the standard';
     default:
       return '';
   }

@@ -8,22 +8,24 @@ import { table } from '../table.js';
 
 export function publishCommands(program: Command): void {
   program
-    .command('changes')
-    .description('Say what the draft has that shoppers do not see yet.')
-    .addHelpText('after', '\nExample:\n  $ parlour changes')
+    .command('change')
+    .description('What the draft has that is not live.')
+    .command('list')
+    .description('List the unpublished changes: what shoppers do not see yet.')
+    .addHelpText('after', '\nExample:\n  $ parlour change list')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.listChanges);
       print(answer, () =>
         answer.changes.length
-          ? `${answer.changes.map(({ sentence }, i) => `${String(i + 1).padStart(3)}  ${sentence}`).join('\n')}\n\nNext: parlour publish, or some of them: parlour publish --only 1`
-          : 'Nothing: shoppers see all of the draft.',
+          ? `${answer.changes.map(({ sentence }, i) => `${String(i + 1).padStart(3)}  ${sentence}`).join('\n')}\n\nNext: parlour publish, or some of them: parlour publish --changes 1`
+          : 'Nothing is unpublished.',
       );
     });
 
   for (const [name, route, sentence] of [
-    ['undo', routes.undo, 'Take back your own latest edit.'],
-    ['redo', routes.redo, 'Do again what you undid last.'],
+    ['undo', routes.undo, 'Undo your own latest edit.'],
+    ['redo', routes.redo, 'Redo what you last undid.'],
   ] as const) {
     program
       .command(name)
@@ -38,17 +40,17 @@ export function publishCommands(program: Command): void {
 
   program
     .command('publish')
-    .description('Put the draft live, for all visitors in one moment.')
-    .option('--note <note>', 'what this is about, for the list of revisions')
-    .option('--only <numbers>', 'only these of parlour changes, such as 1,3')
+    .description('Publish the draft: shoppers see all of it at once.')
+    .option('--note <note>', 'a note for the list of revisions')
+    .option('--changes <numbers>', 'only these, by their numbers in parlour change list, such as 1,3')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour publish --note "Autumn words"\n  $ parlour publish --dry-run\n  $ parlour publish --only 2 --note "One word mended"',
+      '\nExamples:\n  $ parlour publish --note "Autumn words"\n  $ parlour publish --dry-run\n  $ parlour publish --changes 2 --note "One word corrected"',
     )
-    .action(async ({ note, only }: { note?: string; only?: string }, command: Command) => {
+    .action(async ({ note, changes: numbers }: { note?: string; changes?: string }, command: Command) => {
       const context = contextOf(command);
       const { call, print } = context;
-      const chosen = only === undefined ? undefined : await chosenIds(context, only);
+      const chosen = numbers === undefined ? undefined : await chosenIds(context, numbers);
       if (context.options.dryRun) return context.tellDifference('live', 'draft', chosen);
       const changes = chosen ? { changes: chosen } : {};
       const revision = await call(routes.publish, { body: { ...(note === undefined ? {} : { note }), ...changes } });
@@ -61,16 +63,18 @@ export function publishCommands(program: Command): void {
     });
 
   program
-    .command('revisions')
-    .description('List the published states, newest first.')
-    .addHelpText('after', '\nExample:\n  $ parlour revisions')
+    .command('revision')
+    .description('The published states of a design.')
+    .command('list')
+    .description('List the revisions, newest first.')
+    .addHelpText('after', '\nExample:\n  $ parlour revision list')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const { revisions, next } = await call(routes.listRevisions, { query: { limit: 50 } });
       const rows = revisions.map((one) => [
         String(one.number),
         one.live ? 'live' : '',
-        one.at.slice(0, 16).replace('T', ' '),
+        one.created.slice(0, 16).replace('T', ' '),
         one.author,
         one.note,
       ]);
@@ -82,9 +86,9 @@ export function publishCommands(program: Command): void {
 
   program
     .command('revert')
-    .description('Bring a published state back, as a new revision.')
-    .argument('<revision>', 'its number, see parlour revisions')
-    .option('--note <note>', 'why, for the list of revisions')
+    .description('Make an earlier revision live again, as a new revision.')
+    .argument('<revision>', 'its number, see parlour revision list')
+    .option('--note <note>', 'a note for the list of revisions')
     .addHelpText('after', '\nExample:\n  $ parlour revert 3')
     .action(async (revision: string, options: { note?: string }, command: Command) => {
       const context = contextOf(command);
@@ -114,20 +118,20 @@ async function reachOf({ call, options }: Context): Promise<{ live: string; flag
   };
 }
 
-/** The ids of the changes that the numbers of `parlour changes` mean; of all if none are given. */
-export async function chosenIds({ call }: Context, only: string | undefined): Promise<string[]> {
+/** The ids of the changes that the numbers of `parlour change list` mean; of all if none are given. */
+export async function chosenIds({ call }: Context, numbers: string | undefined): Promise<string[]> {
   const { changes } = await call(routes.listChanges);
   if (changes.length === 0)
-    throw new Problem('nothing-to-publish', 'The draft has nothing that is not published.', {
-      remedy: 'Edit it first.',
+    throw new Problem('nothing-to-publish', 'There is nothing to publish.', {
+      remedy: 'Edit the draft first.',
     });
-  if (only === undefined) return changes.map(({ id }) => id);
-  return only.split(',').map((text) => {
+  if (numbers === undefined) return changes.map(({ id }) => id);
+  return numbers.split(',').map((text) => {
     const id = /^\d+$/.test(text.trim()) ? changes[Number(text) - 1]?.id : undefined;
     if (id !== undefined) return id;
     throw new Problem('no-such-change', `There is no unpublished change ${text.trim()}.`, {
-      place: '--only',
-      remedy: `There are ${changes.length}; see parlour changes.`,
+      place: '--changes',
+      remedy: `There are ${changes.length}; see parlour change list.`,
     });
   });
 }

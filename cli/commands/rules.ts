@@ -69,12 +69,12 @@ export function ruleCommands(program: Command): void {
     });
 
   inKind(rules.command('add'))
-    .description('Add a rule; last if nothing else is said.')
+    .description('Add a rule, at the end unless you say otherwise.')
     .argument('<template>', 'the code of the template')
     .argument('<rule>', 'such as: brand is "Skerry Lines" and price >= 80')
-    .option('--before <id>', 'tried before this rule')
-    .option('--from <time>', 'counts from this time on, in the store’s time zone')
-    .option('--until <time>', 'counts until this time')
+    .option('--before <id>', 'put it before this rule')
+    .option('--from <time>', 'from this time on, in the store’s time zone')
+    .option('--until <time>', 'until this time')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour rule add product festival \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour rule add product festival \'keyword is "gift" or reduced is true\' --from 2030-12-01T00:00 --until 2030-12-24T18:00\n  $ parlour rule add product festival "price >= 80" --dry-run',
@@ -93,14 +93,17 @@ export function ruleCommands(program: Command): void {
             values: { when, template, ...dates },
           },
         ]);
-        context.done(answer, `It is in the draft. See what it does: parlour pages list --kind ${kind} --reason rule`);
+        context.done(
+          answer,
+          `It is in the draft. See what it does: parlour page list --page-kind ${kind} --reason rule`,
+        );
       },
     );
 
   inKind(rules.command('move'))
-    .description('Try a rule earlier or later.')
+    .description('Move a rule earlier or later in the order.')
     .argument('<id>', 'the id of the rule')
-    .option('--before <id>', 'in front of this one; last if left out')
+    .option('--before <id>', 'before this one; last if left out')
     .addHelpText('after', '\nExample:\n  $ parlour rule move product rule-featherby')
     .action(async (kindName: string, node: string, { before }: RuleOptions, command: Command) => {
       const context = contextOf(command);
@@ -146,10 +149,7 @@ export function ruleCommands(program: Command): void {
   inKind(rules.command('remove'))
     .description('Remove a rule.')
     .argument('<id>', 'the id of the rule')
-    .addHelpText(
-      'after',
-      '\nExample:\n  $ parlour rule remove product rule-featherby\n\nTake it back with: parlour undo',
-    )
+    .addHelpText('after', '\nExample:\n  $ parlour rule remove product rule-featherby\n\nUndo it with: parlour undo')
     .action(async (kindName: string, node: string, _options: object, command: Command) => {
       const context = contextOf(command);
       context.done(await context.edit([{ type: 'remove', document: keys.assignments(kindOf(kindName)), node }]));

@@ -19,23 +19,25 @@ import {
 import { documentKey } from '../keys.js';
 
 export function sectionCommands(program: Command): void {
-  const sections = program.command('section').description('Sections: add, set, move, copy, hide, share, remove.');
+  const sections = program
+    .command('section')
+    .description('Sections: add, set, move, copy, hide, share, unshare, remove.');
 
   placed(sections.command('add'))
-    .description('Put a new section into a template.')
+    .description('Add a section to a template.')
     .argument('<template>', 'a template’s code, or a document such as around/footer/standard')
-    .argument('<kind>', 'a section kind, see parlour kinds list')
+    .argument('<kind>', 'a section kind, see parlour kind list')
     .argument('[values...]', 'fields as name=value; name=- reads the value from standard input')
     .addHelpText(
       'after',
-      `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product prose text=- --in p-columns/two < note.html`,
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product text text=- --into p-columns/two < note.html`,
     )
     .action(async (name: string, kindName: string, given: string[], options: PlaceOptions, command: Command) => {
       const kind = SHIPPED_KINDS.find(kindName);
       if (!kind)
         throw new Problem('no-such-section-kind', `There is no section kind “${kindName}”.`, {
           place: 'kind',
-          remedy: 'See parlour kinds list.',
+          remedy: 'See parlour kind list.',
         });
       await addNode(contextOf(command), command, name, given, options, kindRef(kind));
     });
@@ -43,25 +45,25 @@ export function sectionCommands(program: Command): void {
   nodeCommands(sections, 'section', 'home h-poster title "Made for the wind"');
 
   placed(sections.command('copy'))
-    .description('Copy a section, with content of its own; right behind the original if nothing else is said.')
+    .description('Copy a section, with content of its own; right after the original unless you say otherwise.')
     .argument('<template>', 'a template’s code, or a document')
     .argument('<id>', 'the id of the section')
-    .option('--into <document>', 'another document to copy it into')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour section copy home h-dunes\n  $ parlour section copy home h-workshop --into product',
     )
-    .action(async (name: string, node: string, options: PlaceOptions & { into?: string }, command: Command) => {
+    .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
+      const { place, into } = placeFrom(options);
       const said =
-        options.before !== undefined || options.in !== undefined || command.getOptionValueSource('area') === 'cli';
+        options.before !== undefined || place.in !== undefined || command.getOptionValueSource('area') === 'cli';
       const answer = await context.edit([
         {
           type: 'copy',
           document: documentKey(name),
           node,
-          ...(options.into === undefined ? {} : { into: documentKey(options.into) }),
-          ...(said ? { place: placeFrom(options) } : {}),
+          ...(into === undefined ? {} : { into }),
+          ...(said ? { place } : {}),
         },
       ]);
       const made = answer.edits[0]?.type === 'insert' ? answer.edits[0].nodes[0]?.id : '';
@@ -69,7 +71,7 @@ export function sectionCommands(program: Command): void {
     });
 
   for (const [verb, hidden, sentence] of [
-    ['hide', true, 'Leave a section out, on all devices or on one.'],
+    ['hide', true, 'Hide a section, on all devices or on one.'],
     ['show', false, 'Show a hidden section again.'],
   ] as const) {
     sections
@@ -96,13 +98,13 @@ export function sectionCommands(program: Command): void {
 
   sections
     .command('share')
-    .description('Make a section a shared one: used in several places on purpose.')
+    .description('Turn a section into a shared section, to use it in several places.')
     .argument('<template>', 'a template’s code, or a document')
     .argument('<id>', 'the id of the section')
-    .argument('<name>', 'what the shared section is called')
+    .argument('<name>', 'the name of the shared section')
     .addHelpText(
       'after',
-      '\nExample:\n  $ parlour section share home h-dunes "Which wind"\n\nShow it elsewhere with: parlour section add TEMPLATE shared-section shared=CODE',
+      '\nExample:\n  $ parlour section share home h-dunes "Which wind"\n\nUse it elsewhere with: parlour section add TEMPLATE shared-section shared=CODE',
     )
     .action(async (name: string, node: string, title: string, _options: object, command: Command) => {
       const context = contextOf(command);
@@ -110,18 +112,18 @@ export function sectionCommands(program: Command): void {
       const code = answer.edits[0]?.document.slice('shared/'.length) ?? '';
       context.done(
         answer,
-        `Its code is ${code}. Show it elsewhere: parlour section add TEMPLATE shared-section shared=${code}`,
+        `Its code is ${code}. Use it elsewhere: parlour section add TEMPLATE shared-section shared=${code}`,
       );
     });
 
   sections
-    .command('detach')
-    .description('Put a section of its own in the place of a shared one.')
+    .command('unshare')
+    .description('Replace a shared section here with a copy of its own.')
     .argument('<template>', 'a template’s code, or a document')
     .argument('<id>', 'the id of the section that shows the shared one')
-    .addHelpText('after', '\nExample:\n  $ parlour section detach product p-promise')
+    .addHelpText('after', '\nExample:\n  $ parlour section unshare product p-promise')
     .action(async (name: string, node: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      context.done(await context.edit([{ type: 'detach', document: documentKey(name), node }]), UNDO);
+      context.done(await context.edit([{ type: 'unshare', document: documentKey(name), node }]), UNDO);
     });
 }

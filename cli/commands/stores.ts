@@ -14,17 +14,17 @@ interface StoreOptions {
 }
 
 export function storeCommands(program: Command): void {
-  const stores = program.command('store').description('Stores: list, create, close, open again.');
+  const stores = program.command('store').description('List, create, close and reopen stores.');
 
   stores
     .command('list')
     .description('List the stores you belong to.')
-    .option('--archived', 'those that were closed')
-    .addHelpText('after', '\nExamples:\n  $ parlour store list\n  $ parlour store list --archived')
-    .action(async ({ archived }: { archived?: true }, command: Command) => {
+    .option('--closed', 'the closed ones instead')
+    .addHelpText('after', '\nExamples:\n  $ parlour store list\n  $ parlour store list --closed')
+    .action(async ({ closed }: { closed?: true }, command: Command) => {
       const { call, print } = contextOf(command);
-      const { stores: found } = await call(routes.listStores, { query: { archived: archived && 'yes' } });
-      if (archived && found.length === 0) return print(found, () => 'None of yours was closed.');
+      const { stores: found } = await call(routes.listStores, { query: { closed: closed && 'yes' } });
+      if (closed && found.length === 0) return print(found, () => 'No closed stores.');
       print(found, () =>
         table(
           ['Slug', 'Name', 'Currency', 'Storefront'],
@@ -35,9 +35,9 @@ export function storeCommands(program: Command): void {
 
   stores
     .command('create')
-    .description('Make a store with every page a shop needs; you own it.')
-    .argument('<slug>', 'part of its address: small letters, digits and “-”')
-    .argument('<name>', 'what it is called')
+    .description('Create a store with every page it needs; you become its owner.')
+    .argument('<slug>', 'part of its web address: lower-case letters, digits and “-”')
+    .argument('<name>', 'its name')
     .requiredOption('--currency <code>', 'such as EUR')
     .requiredOption('--country <code>', 'its home country, such as IE')
     .option('--locale <tag>', 'its leading language', 'en')
@@ -53,34 +53,34 @@ export function storeCommands(program: Command): void {
         print(
           made,
           () =>
-            `Made “${made.name}”. Its shop is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
+            `Made “${made.name}”. Its storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
         );
       },
     );
 
   stores
-    .command('archive')
-    .description('Close a store: its shop is gone, nothing is deleted.')
-    .argument('<slug>', 'the store; written out, so that it is not the wrong one')
-    .addHelpText('after', '\nExample:\n  $ parlour store archive tern-tea')
+    .command('close')
+    .description('Close a store: its storefront goes offline, nothing is deleted.')
+    .argument('<slug>', 'the store, spelt out so that you do not close the wrong one')
+    .addHelpText('after', '\nExample:\n  $ parlour store close tern-tea')
     .action(async (slug: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.archiveStore, { params: { store: slug }, body: {} });
-      print(answer, () => `“${slug}” is closed.\nOpen it again: parlour store restore ${slug}`);
+      const answer = await call(routes.closeStore, { params: { store: slug }, body: {} });
+      print(answer, () => `“${slug}” is closed.\nReopen it with: parlour store reopen ${slug}`);
     });
 
   stores
-    .command('restore')
-    .description('Open a closed store again, as it was.')
-    .argument('<slug>', 'the store; see parlour store list --archived')
-    .addHelpText('after', '\nExample:\n  $ parlour store restore tern-tea')
+    .command('reopen')
+    .description('Reopen a closed store, as it was.')
+    .argument('<slug>', 'the store; see parlour store list --closed')
+    .addHelpText('after', '\nExample:\n  $ parlour store reopen tern-tea')
     .action(async (slug: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.restoreStore, { body: { store: slug } });
+      const answer = await call(routes.reopenStore, { body: { store: slug } });
       print(answer, () => `“${answer.name}” is open again, at ${answer.storefront}`);
     });
 
-  const team = program.command('team').description('Who belongs to the store, and as what.');
+  const team = program.command('team').description('Who works on the store, and in which role.');
   const roles = ROLES.join(', ');
 
   team
@@ -99,7 +99,7 @@ export function storeCommands(program: Command): void {
 
   team
     .command('invite')
-    .description('Invite somebody: by mail where that is set up, else by a link that is printed and works once.')
+    .description('Invite somebody: by mail if that is set up, otherwise with a link that works once.')
     .argument('<mail>', 'the mail address')
     .argument('<role>', roles)
     .addHelpText('after', '\nExample:\n  $ parlour team invite tolle@windrow.example editor')
@@ -115,7 +115,7 @@ export function storeCommands(program: Command): void {
 
   team
     .command('role')
-    .description('Give a member another role, or take the membership or an invitation away.')
+    .description('Change a member’s role, remove a member, or withdraw an invitation.')
     .argument('<mail>', 'the mail address')
     .argument('<role>', `${roles}, or none`)
     .addHelpText(
@@ -138,7 +138,7 @@ export function storeCommands(program: Command): void {
 
   program
     .command('audit')
-    .description('Who did what when, beyond drafts; newest first.')
+    .description('Show who did what and when, apart from edits; newest first.')
     .addHelpText('after', '\nExample:\n  $ parlour audit')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
@@ -184,15 +184,15 @@ export function storeCommands(program: Command): void {
 
   tokens
     .command('create')
-    .description('Make a token and print it once.')
+    .description('Create a token; it is printed once.')
     .argument('<mail>', 'your mail address')
     .argument('<name>', 'what it is for')
     .argument('[password]', '“-” reads it from standard input', '-')
     .option('--scope <scope>', '“read” for one that changes nothing', 'all')
-    .option('--days <days>', 'how long it is good', wholeNumber, 90)
+    .option('--days <days>', 'how many days it works', wholeNumber, 90)
     .addHelpText(
       'after',
-      '\nExample:\n  $ pass parlour | parlour token create owner@windrow.example "nightly report" - --scope read --days 30',
+      '\nExample:\n  $ parlour token create owner@windrow.example "nightly report" - --scope read --days 30 < password.txt',
     )
     .action(
       async (
@@ -217,12 +217,12 @@ export function storeCommands(program: Command): void {
 
   tokens
     .command('remove')
-    .description('End a token.')
+    .description('Remove a token; it stops working.')
     .argument('<number>', 'see parlour token list')
     .addHelpText('after', '\nExample:\n  $ parlour token remove 3')
     .action(async (token: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.removeToken, { params: { token } });
-      print(answer, () => 'It works no more.');
+      print(answer, () => 'The token no longer works.');
     });
 }

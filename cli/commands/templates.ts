@@ -8,7 +8,7 @@ import { table } from '../table.js';
 import { showDocument } from './documents.js';
 
 export function templateCommands(program: Command): void {
-  const templates = program.command('template').description('Templates: the sections of a kind of page.');
+  const templates = program.command('template').description('Templates: the sections that pages of a kind have.');
 
   templates
     .command('list')
@@ -41,28 +41,28 @@ export function templateCommands(program: Command): void {
 
   templates
     .command('draw')
-    .description('Draw the plan of a template in the terminal, or into an SVG file.')
+    .description('Draw the plan view of a template, in the terminal or as an SVG file.')
     .argument('<template>', 'a template’s code')
-    .option('--svg <file>', 'write the drawing into a file')
+    .option('--svg <file>', 'save the drawing as a file')
     .addHelpText('after', '\nExamples:\n  $ parlour template draw home\n  $ parlour template draw home --svg home.svg')
     .action(async (template: string, options: { svg?: string }, command: Command) => {
       const { call, print } = contextOf(command);
       const plan = await call(routes.drawPlan, { query: { template } });
       if (options.svg) writeFileSync(options.svg, plan.svg);
-      print(plan, () => (options.svg ? `Drawn into ${options.svg}.` : plan.text));
+      print(plan, () => (options.svg ? `Saved as ${options.svg}.` : plan.text));
     });
 
   templates
     .command('copy')
     .description('Copy a template; the copy has content of its own.')
     .argument('<template>', 'the code of the one to copy')
-    .argument('<name>', 'what the copy is called')
+    .argument('<name>', 'the name of the copy')
     .option('--code <code>', 'the code of the copy; made from the name if left out')
     .addHelpText('after', '\nExample:\n  $ parlour template copy product "Festival kite"')
     .action(async (from: string, name: string, options: { code?: string }, command: Command) => {
       const context = contextOf(command);
       const answer = await context.edit([
-        { type: 'create', what: 'template', from, name, ...(options.code ? { code: options.code } : {}) },
+        { type: 'create', what: 'template', copyOf: from, name, ...(options.code ? { code: options.code } : {}) },
       ]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
       context.done(
@@ -73,12 +73,12 @@ export function templateCommands(program: Command): void {
 
   templates
     .command('starters')
-    .description('List the ready-made templates to begin with.')
+    .description('List the starters: ready-made templates to begin with.')
     .argument('[kind]', 'of this page kind')
-    .addHelpText('after', '\nExamples:\n  $ parlour template starters\n  $ parlour template starters product')
+    .addHelpText('after', '\nExamples:\n  $ parlour starter list\n  $ parlour starter list product')
     .action(async (kind: string | undefined, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const { starters } = await call(routes.listStarters, { query: kind === undefined ? {} : { kind } });
+      const { starters } = await call(routes.listStarters, { query: kind === undefined ? {} : { pageKind: kind } });
       print(starters, () =>
         [
           table(
@@ -86,17 +86,17 @@ export function templateCommands(program: Command): void {
             starters.map(({ code, pageKind, name, sentence }) => [code, pageKind, name, sentence]),
           ),
           '',
-          'Begin with one: parlour template create KIND NAME --starter CODE',
+          'Start with one: parlour template create KIND NAME --starter CODE',
         ].join('\n'),
       );
     });
 
   templates
     .command('create')
-    .description('Make a template: an empty one, or from a starter.')
+    .description('Create a template, empty or from a starter.')
     .argument('<kind>', 'the page kind it is for')
-    .argument('<name>', 'what it is called')
-    .option('--starter <code>', 'a ready-made template to begin with, see parlour template starters')
+    .argument('<name>', 'its name')
+    .option('--starter <code>', 'a ready-made template to begin with, see parlour starter list')
     .option('--code <code>', 'its code; made from the name if left out')
     .addHelpText(
       'after',
@@ -115,9 +115,9 @@ export function templateCommands(program: Command): void {
 
   templates
     .command('remove')
-    .description('Remove a template; says what its pages become.')
+    .description('Remove a template, and say which one its pages get.')
     .argument('<template>', 'its code')
-    .option('--instead <code>', 'the template its pages get; without it they go by rules and standard')
+    .option('--instead <code>', 'the template its pages get; otherwise rules and the standard decide')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour template remove festival-kite --dry-run\n  $ parlour template remove festival-kite --instead product',
@@ -125,6 +125,6 @@ export function templateCommands(program: Command): void {
     .action(async (template: string, options: { instead?: string }, command: Command) => {
       const context = contextOf(command);
       const answer = await context.edit([{ type: 'discard', document: keys.template(template), ...options }]);
-      context.done(answer, 'Take it back with: parlour undo');
+      context.done(answer, 'Undo it with: parlour undo');
     });
 }

@@ -57,18 +57,18 @@ test('change a title, see it in the draft only, publish, see it live, take it ba
   expect(await done('changes')).toContain(
     'Title of Poster “Made for the wind at Ternhythe” is “Any wind will do”, was “Made for the wind at Ternhythe”.',
   );
-  expect((await service.shop('/')).text).not.toContain('Any wind will do');
+  expect((await service.visit('/')).text).not.toContain('Any wind will do');
   expect(await done('preview home')).toMatch(
     /^http:\/\/windrow\.preview\.localhost:\d+\/\?preview=\S+\n\nOpen it in a browser/,
   );
   expect(await done('publish --note "Other words"')).toBe(
     'Published as revision 2. Shoppers see it now.\nTake it back with: parlour revert 1',
   );
-  expect((await service.shop('/')).text).toContain('Any wind will do');
+  expect((await service.visit('/')).text).toContain('Any wind will do');
   expect(await done('revisions')).toMatch(/^Revision +When \(UTC\).*\n +2 +live .*Maren Oldacre +Other words\n +1 /);
   expect(await done('revert 1')).toContain('Revision 1 is back, as revision 3. Shoppers see it now.');
-  expect((await service.shop('/')).text).toContain('Made for the wind at Ternhythe');
-  expect(await done('changes')).toBe('Nothing: shoppers see all of the draft.');
+  expect((await service.visit('/')).text).toContain('Made for the wind at Ternhythe');
+  expect(await done('changes')).toBe('Nothing is unpublished.');
 });
 
 test('copy a template, change a section, give it to one product; why tells both apart', async () => {
@@ -83,11 +83,11 @@ test('copy a template, change a section, give it to one product; why tells both 
   expect(await done(`template show storm-kite`)).toContain('text           <p>Hold on.</p>');
   await done('assign product:K-008 storm-kite');
   expect(await done('pages why product:K-008')).toContain(
-    'It has the template “Storm kite” (storm-kite), since this page was given it.',
+    'It has the template “Storm kite” (storm-kite), assigned to this page.',
   );
   expect(await done('pages why product:K-001')).toContain('the standard of product pages.');
   expect(await done('pages list --template storm-kite')).toMatch(
-    /product:K-008 +Harbour Foil +\/item\/harbour-foil +storm-kite +given to this page\n\n1 page\./,
+    /product:K-008 +Harbour Foil +\/item\/harbour-foil +storm-kite +assigned to this page\n\n1 page\./,
   );
   expect(await done('template remove storm-kite --dry-run')).toMatch(
     /nothing was changed:\n.*1 page that used it now has the next rule that matches, or the standard\.\n1 page would change: product:K-008$/s,
@@ -111,7 +111,7 @@ test('sections are added in place, moved, removed, and brought back by undo', as
   await done('redo');
   expect((await order())[1]).toBe('h-sport');
   await done('section set product p-columns split half');
-  await done('section add product heading text=Inside --in p-columns/two');
+  await done('section add product heading text=Inside --into p-columns/two');
   expect(await done('template draw product')).toMatch(/two: .*Heading: Inside/s);
 });
 
@@ -166,16 +166,16 @@ test('a published state is looked at; lists are sorted; what was put away comes 
 
   const titles = async (line: string) =>
     (JSON.parse(await done(`${line} --json`)) as { title: string }[]).map(({ title }) => title);
-  const up = await titles('pages list --kind product --sort title');
+  const up = await titles('pages list --page-kind product --sort title');
   expect(up).toEqual([...up].sort());
-  expect(await titles('pages list --kind product --sort -title')).toEqual([...up].reverse());
+  expect(await titles('pages list --page-kind product --sort -title')).toEqual([...up].reverse());
 
   await done('design copy "Autumn"');
   expect(await done('design archive autumn')).toContain('parlour design restore autumn');
   expect(await done('design list --archived')).toMatch(/^Code +Name.*\nautumn +Autumn/);
   expect(await done('design restore autumn')).toContain('“Autumn” is there again.');
-  expect(await done('design list --archived')).toBe('None was put away.');
-  expect(await done('store list --archived')).toBe('None of yours was closed.');
+  expect(await done('design list --archived')).toBe('No archived designs.');
+  expect(await done('store list --archived')).toBe('No closed stores.');
   await done('undo');
 });
 
@@ -193,7 +193,7 @@ test('shows the whole look, what is set and what is not, and menus as they can b
   expect(look).toMatch(/^values\.gap +2\.5$/m);
   expect(look).toMatch(/^values\.titleFont +spectral {2}\(default\)$/m);
   await done('undo');
-  await done('entry add menu/main label=Away link=https://a.example --in m-about/entries');
+  await done('entry add menu/main label=Away link=https://a.example --into m-about/entries');
   expect(await done('document show menu/main')).toMatch(
     /^ {2}m-about {2}link=content:about {2}label=The workshop\n {4}\w+ {2}link=https:\/\/a\.example {2}label=Away$/m,
   );
@@ -209,7 +209,7 @@ test.each<[string, number, string]>([
   ['section set home h-poster flavour x', 1, 'There is no field “values.flavour” in a poster.'],
   ['section set home h-newest limit 99', 1, 'Limit must be at most 48.'],
   ['section set home nobody title x', 1, 'There is no section “nobody” in the template “Home”.'],
-  ['section add home wonder', 1, 'There is no section kind “wonder”.\n  at kind\n  See parlour kinds list.'],
+  ['section add home wonder', 1, 'There is no section kind “wonder”.\n  at kind\n  See parlour kind list.'],
   ['assign product:K-999 product', 1, 'There is no page “product:K-999”.'],
   ['assign product:K-001 home', 1, '“Home” is a template for home pages, not for product pages.'],
   ['pages why shelf:1', 1, 'There is no page “shelf:1”.'],
@@ -222,7 +222,7 @@ test.each<[string, number, string]>([
   ['paint --help', 2, "error: unknown command 'paint'"],
   ['section paint --help', 2, "error: unknown command 'paint'"],
   ['paint', 2, 'All commands: parlour --help'],
-  ['why home', 2, 'There is: parlour pages why'],
+  ['why home', 2, 'There is: parlour page why'],
 ])('parlour %s ends with %i and says why', async (line, code, words) => {
   const ended = await parlour(line);
   expect(ended.err).toContain(words);

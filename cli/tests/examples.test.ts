@@ -66,9 +66,9 @@ describe('on the demo', () => {
     const title = (value: string, was: string) =>
       service.edit({ type: 'set', document: 'template/home', node: 'h-sport', field: 'values.title', value, was });
     await service.edit(
-      { type: 'create', what: 'template', from: 'product', name: 'Festival' },
-      { type: 'create', what: 'template', from: 'product', name: 'Festival kite' },
-      { type: 'create', what: 'arrangement', region: 'header', from: 'standard', name: 'Sale' },
+      { type: 'create', what: 'template', copyOf: 'product', name: 'Festival' },
+      { type: 'create', what: 'template', copyOf: 'product', name: 'Festival kite' },
+      { type: 'create', what: 'arrangement', region: 'header', copyOf: 'standard', name: 'Sale' },
     );
     await service.call(routes.publish, { body: {} });
     await title('For gales', 'For the wind that means it');

@@ -15,7 +15,7 @@ const attributes = <T>(isValue: (value: unknown) => boolean, types: readonly str
   mixed<Record<string, T>>()
     .test(
       'attributes',
-      '${path} must be values by name: small letters, digits and “-”; texts of at most 500 characters, numbers, yes or no',
+      '${path} must be values by name: lower-case letters, digits and “-”; texts of at most 500 characters, numbers, yes or no',
       (given) =>
         given === undefined ||
         (typeof given === 'object' &&

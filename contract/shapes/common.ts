@@ -10,7 +10,9 @@ export const noBody = closed({});
 export const done = closed({ done: boolean().required() });
 
 /** Lists what was put away instead of what is there. */
-export const archivedQuery = closed({ archived: string().oneOf(['yes', 'no']).optional() });
+const yesOrNo = string().oneOf(['yes', 'no']).optional();
+export const archivedQuery = closed({ archived: yesOrNo });
+export const closedQuery = closed({ closed: yesOrNo });
 
 export const reason = string().oneOf(['page', 'rule', 'standard']).required();
 

@@ -5,4 +5,4 @@ export * from './stores.js';
 export * from './catalogue.js';
 export * from './pages.js';
 export * from './drafts.js';
-export * from './releases.js';
+export * from './designs.js';

@@ -5,7 +5,7 @@ import { typed, pageKind, reason } from './common.js';
 
 export const page = closed({
   page: string().required(),
-  kind: pageKind,
+  pageKind,
   title: string().required(),
   path: string().required(),
   template: closed({
@@ -30,16 +30,16 @@ export const pages = closed({
   }).nullable(),
 });
 
-/** What the list of pages can be sorted by; `kind` is its order where nothing is said. */
-export const PAGE_SORTS = ['kind', 'title', 'page', 'template', 'reason'] as const;
+/** What the list of pages can be sorted by; `page-kind` is its order where nothing is said. */
+export const PAGE_SORTS = ['page-kind', 'title', 'page', 'template', 'reason'] as const;
 export type PageSort = (typeof PAGE_SORTS)[number];
 
 export const pagesQuery = closed({
   search: plainText(100).optional(),
-  kind: string().oneOf(pageKinds()).optional(),
+  pageKind: string().oneOf(pageKinds()).optional(),
   template: codeText().optional(),
   reason: reason.optional() as never,
-  /** A rule the pages must match, such as `price >= 80`; needs `kind`. */
+  /** A rule the pages must match, such as `price >= 80`; needs `pageKind`. */
   when: plainText(500).optional(),
   /** One of them, with “-” in front to begin at the other end. */
   sort: string()

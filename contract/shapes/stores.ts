@@ -16,7 +16,7 @@ export const store = closed({
 
 export const stores = closed({ stores: array(store).required() });
 
-export const restoreStoreRequest = closed({ store: codeText().required() });
+export const reopenStoreRequest = closed({ store: codeText().required() });
 
 const kindShape = closed({
   name: string().required(),
@@ -32,7 +32,7 @@ const kindShape = closed({
 
 export const sectionKinds = closed({ kinds: array(kindShape).required() });
 
-export const startersQuery = closed({ kind: string().oneOf(pageKinds()).optional() });
+export const startersQuery = closed({ pageKind: string().oneOf(pageKinds()).optional() });
 
 export const starters = closed({
   starters: array(
@@ -64,7 +64,7 @@ export const pictureQuery = closed({ name: plainText(200).optional() });
 
 export const storeRequest = closed({
   slug: plainText(40)
-    .matches(/^[a-z0-9][a-z0-9-]{1,38}$/, '${path} must be small letters, digits and “-”')
+    .matches(/^[a-z0-9][a-z0-9-]{1,38}$/, '${path} must be lower-case letters, digits and “-”')
     .required(),
   name: plainText(80).required(),
   currency: plainText(3)

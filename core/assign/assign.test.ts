@@ -71,13 +71,13 @@ describe('assignment and why', () => {
   test('why tells page, rule, standard, arrangement, addition and override apart, and how to change each', () => {
     const told = why(page('product:K-2', { price: 3900, brand: 'skerry lines' }), state, SETTING);
     expect(told.sentences).toEqual([
-      'Lantern Box (product:K-2) lies at /item/lantern-box.',
+      'Lantern Box (product:K-2) is at /item/lantern-box.',
       'It has the template “Skerry” (skerry), by the rule brand is "Skerry Lines".',
       'The rule price >= 80 for “dear” does not match: its price is 39.',
-      'Without that it would have “Product”, the standard of product pages.',
+      'Otherwise it would have “Product”, the standard of product pages.',
       'The template “Skerry” chooses “Sale” for its header.',
       'The template “Skerry” leaves the footer out.',
-      '“Banner” is put into the region “above”, for this page alone.',
+      '“Banner” is added to the region “above”, for this page only.',
       '“Size note” is meant for this page, by the rule price < 50, but there is no spot “extra” on it.',
       'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.5 rem.',
     ]);
@@ -126,7 +126,7 @@ describe('assignment and why', () => {
     const row = section('s', 'product-row');
     const pictures = (own: typeof row, look: object, template?: object) =>
       whySection(own, SHIPPED_KINDS, {}, { look, template } as never).find(({ field }) => field === 'values.pictures');
-    const bare = { format: 2, type: 'look', groundwork: 'foolscap' };
+    const bare = { format: 1, type: 'look', groundwork: 'foolscap' };
     const set = { ...bare, values: { pictureRatio: 'portrait' } };
     expect(pictures(row, bare)).toMatchObject({ value: 'square', origin: 'look' });
     expect(pictures(row, set)?.sentence).toBe('Pictures is “Portrait”: as the look says (pictureRatio).');
@@ -143,7 +143,7 @@ describe('assignment and why', () => {
 
   test('a section is found wherever it stands on a page, also in a shared one', () => {
     const shared = {
-      format: 2,
+      format: 1,
       type: 'shared',
       name: 'Promise',
       areas: { main: [section('inside', 'text')] },

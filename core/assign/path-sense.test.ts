@@ -2,7 +2,7 @@
 import { applyRequests, checkWays, openDocument, type Document, type EditRequest } from '../index.js';
 import { draftOf, refusal, tools, withChanges } from '../tests/designs.js';
 
-const content = (title: string, slug: string): Document => ({ format: 2, type: 'content', title, slug });
+const content = (title: string, slug: string): Document => ({ format: 1, type: 'content', title, slug });
 const start = () => draftOf({ 'content/about': content('About', 'about'), 'content/terms': content('Terms', 'terms') });
 const pattern = (kind: string, value: string): EditRequest => ({
   type: 'set',

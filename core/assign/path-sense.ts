@@ -33,11 +33,14 @@ export function checkPatterns(paths: PathsDocument | undefined): PathPatterns {
     const name = kindInWords(kind);
     const hasSlug = pattern.includes('{slug}');
     if (PAGE_KINDS[kind].subject !== null && !hasSlug)
-      fail(`No ${name} page could be reached at ${pattern}: every one has a path of its own.`, 'End it with {slug}.');
+      fail(
+        `No ${name} page could be reached at ${pattern}, since each needs a path of its own.`,
+        'End it with {slug}.',
+      );
     if (PAGE_KINDS[kind].subject === null && hasSlug)
-      fail(`There is one ${name} page only, so its path has no {slug}.`, 'Leave {slug} out.');
+      fail(`There is only one ${name} page, so its path must not have {slug}.`, 'Leave {slug} out.');
     if (isReserved(pattern))
-      fail(`Paths that begin with /${firstSegment(pattern)} belong to Parlour itself.`, 'Choose another beginning.');
+      fail(`Paths that begin with /${firstSegment(pattern)} belong to Parlour itself.`, 'Start the path differently.');
     const other = owners.get(pattern);
     if (other !== undefined)
       fail(

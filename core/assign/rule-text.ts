@@ -23,7 +23,7 @@ export function parseRule(text: string, kind: PageKind): Rule {
   const fail = (expected: string, token = tokens[next]): never => {
     throw new Problem(
       'bad-rule',
-      token ? `“${token.text}” is not ${expected}.` : `The rule ends where ${expected} is missing.`,
+      token ? `“${token.text}” is not ${expected}.` : `The rule is not complete: ${expected} is missing at the end.`,
       { place: `character ${token?.at ?? end}`, remedy: `Write it as: ${example(kind)}.` },
     );
   };
@@ -62,9 +62,9 @@ export function parseRule(text: string, kind: PageKind): Rule {
   while (next < tokens.length) {
     const one = word('and') ? 'and' : word('or') ? 'or' : fail('“and” or “or”');
     if (joiner && joiner !== one)
-      throw new Problem('bad-rule', '“and” and “or” cannot stand in one rule.', {
+      throw new Problem('bad-rule', 'A rule cannot use both “and” and “or”.', {
         place: `character ${tokens[next - 1]?.at ?? end}`,
-        remedy: 'Make two rules of it.',
+        remedy: 'Make it two rules.',
       });
     joiner = one;
     conditions.push(condition());
@@ -91,7 +91,7 @@ function tokensOf(text: string): Token[] {
     const found = TOKEN.exec(text);
     if (!found) {
       const at = from + (/\S/.exec(text.slice(from))?.index ?? 0) + 1;
-      throw new Problem('bad-rule', `What stands at character ${at} cannot be read.`, {
+      throw new Problem('bad-rule', `The rule cannot be read at character ${at}.`, {
         place: `character ${at}`,
         remedy: text[at - 1] === '"' ? 'Close the quotes.' : 'Use is, is not, starts with, >=, <=, > or <.',
       });

@@ -68,7 +68,7 @@ describe('rules as text', () => {
     ['brand is "x" price > 1', { place: 'character 14', message: '“price” is not “and” or “or”.' }],
     [
       'price > 1 and stock > 1 or stock > 2',
-      { message: '“and” and “or” cannot stand in one rule.', place: 'character 25' },
+      { message: 'A rule cannot use both “and” and “or”.', place: 'character 25' },
     ],
     ['brand is "x', { place: 'character 10', remedy: 'Close the quotes.' }],
     ['visible-since >= 2026-13', { code: 'bad-rule', place: 'character 18' }],

@@ -46,8 +46,8 @@ export const RULE_FACTS: Readonly<Partial<Record<PageKind, Readonly<Record<strin
     keyword: { type: 'text', help: 'one of its keywords', many: true },
     collection: { type: 'text', help: 'the code of a collection it is in', many: true },
     price: { type: 'price', help: 'its lowest price' },
-    stock: { type: 'number', help: 'how many there are of all its variants' },
-    reduced: { type: 'toggle', help: 'whether some variant is reduced' },
+    stock: { type: 'number', help: 'its stock, all variants together' },
+    reduced: { type: 'toggle', help: 'whether any variant is reduced' },
     'visible-since': { type: 'date', help: 'the day it was first shown' },
     path: PATH,
   },
@@ -64,7 +64,7 @@ export function factAbout(kind: PageKind, fact: string, value?: Scalar): FactAbo
   if (!facts) return null;
   if (ATTRIBUTE.test(fact)) {
     const type = typeof value === 'number' ? 'number' : typeof value === 'boolean' ? 'toggle' : 'text';
-    return { type, help: 'an attribute of one’s own' };
+    return { type, help: 'an attribute of its own' };
   }
   return Object.hasOwn(facts, fact) ? (facts[fact] as FactAbout) : null;
 }
@@ -102,7 +102,7 @@ export const ruleSchema = closed({
  */
 export function checkRule(rule: Rule, kind: PageKind): void {
   if (!RULE_FACTS[kind])
-    throw new Problem('bad-rule', `There is one ${kind} page only, so no rule can choose among them.`, {
+    throw new Problem('bad-rule', `There is only one ${kind} page, so a rule cannot choose among several.`, {
       place: 'when',
       remedy: `Rules are for pages of these kinds: ${Object.keys(RULE_FACTS).join(', ')}.`,
     });
@@ -110,14 +110,14 @@ export function checkRule(rule: Rule, kind: PageKind): void {
   if (rule.match === 'all' && isContradiction(rule.conditions, kind))
     throw new Problem('rule-never-matches', 'No page can ever meet all of these conditions.', {
       place: 'when',
-      remedy: 'Take one of the conditions that exclude each other away, or use “or”.',
+      remedy: 'Remove one of the conditions that exclude each other, or use “or”.',
     });
 }
 
 function checkCondition({ fact, is, value }: Condition, kind: PageKind, place: string): void {
   const about = factAbout(kind, fact, value);
   if (!about)
-    throw new Problem('bad-rule', `Rules for ${kind} pages know no “${fact}”.`, {
+    throw new Problem('bad-rule', `Rules for ${kind} pages cannot use “${fact}”.`, {
       place: `${place}.fact`,
       remedy: `Use one of: ${Object.keys(RULE_FACTS[kind] ?? {}).join(', ')}, attribute.NAME.`,
     });
@@ -129,7 +129,7 @@ function checkCondition({ fact, is, value }: Condition, kind: PageKind, place: s
     });
   const ordered = about.type !== 'text' && about.type !== 'toggle';
   if ((is === 'starts with' && about.type !== 'text') || (!ordered && /[<>]/.test(is)))
-    throw new Problem('bad-rule', `“${fact}” cannot be compared by “${is}”.`, {
+    throw new Problem('bad-rule', `“${fact}” cannot be compared with “${is}”.`, {
       place: `${place}.is`,
       remedy: ordered ? 'Use is, is not, >=, <=, > or <.' : 'Use is, is not, or “starts with” for texts.',
     });

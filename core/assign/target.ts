@@ -34,7 +34,7 @@ export function additionsFor(
 /** Whether a target means a page. */
 export function isFor(target: Target, page: AskedPage, { decimals }: RuleSetting): boolean {
   if ('page' in target) return target.page === page.code;
-  if (target.kind !== parsePage(page.code).kind) return false;
+  if (target.pageKind !== parsePage(page.code).kind) return false;
   return 'when' in target && target.when ? ready(target.when, decimals).matches(page.facts) : true;
 }
 

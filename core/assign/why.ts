@@ -97,12 +97,12 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
     additions: additions.map(({ target: _target, ...rest }) => rest),
     overrides,
     sentences: [
-      `${page.title} (${page.code}) lies at ${page.path}.`,
+      `${page.title} (${page.code}) is at ${page.path}.`,
       templateSentence(assigned, kindTitle, nameOf, tried),
       ...mismatchSentences(tried, nameOf),
       ...(otherwise
         ? [
-            `Without that it would have “${nameOf(otherwise.template)}”, ${otherwise.reason === 'rule' ? 'by a rule' : `the standard of ${kindTitle} pages`}.`,
+            `Otherwise it would have “${nameOf(otherwise.template)}”, ${otherwise.reason === 'rule' ? 'by a rule' : `the standard of ${kindTitle} pages`}.`,
           ]
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
@@ -162,7 +162,7 @@ function triedRules(
 
 function whyNot(rule: ReadyEntry, { facts, written = facts }: WhyPage, { now, decimals }: RuleSetting): string {
   if (rule.off) return 'it is switched off';
-  if (!counts(rule, now)) return rule.from > now ? 'it does not count yet' : 'it counts no more';
+  if (!counts(rule, now)) return rule.from > now ? 'it has not started yet' : 'it has ended';
   const about = new Set(rule.failing(facts).map(({ fact }) => fact));
   return listed([...about].map((fact) => actually(fact, written, decimals)));
 }
@@ -217,7 +217,7 @@ function templateSentence(
   const name = `“${nameOf(assigned.template)}” (${assigned.template})`;
   switch (assigned.reason) {
     case 'page':
-      return `It has the template ${name}, since this page was given it.`;
+      return `It has the template ${name}, assigned to this page.`;
     case 'rule':
       return `It has the template ${name}, by the rule ${tried.at(-1)?.rule ?? ''}.`;
     case 'standard':
@@ -228,7 +228,7 @@ function templateSentence(
 function regionSentences(regions: readonly WhyRegion[], template: string): string[] {
   const standard = regions.filter(({ reason }) => reason === 'standard').map(({ region }) => region);
   return [
-    ...(standard.length ? [`Around it stand what every page has: ${listed(standard)}.`] : []),
+    ...(standard.length ? [`Around it, as on every page: ${listed(standard)}.`] : []),
     ...regions.flatMap(({ region, reason, document, name }) =>
       reason === 'standard'
         ? []
@@ -260,10 +260,10 @@ function additionSentence(
   kindInSentence: string,
 ): string {
   const why = targetInWords(target, kindInSentence);
-  if (!place.startsWith('spot:')) return `“${name}” is put into the region “${place}”, ${why}.`;
+  if (!place.startsWith('spot:')) return `“${name}” is added to the region “${place}”, ${why}.`;
   const spot = place.slice('spot:'.length);
   return spots.has(spot)
-    ? `“${name}” is put into the spot “${spot}”, ${why}.`
+    ? `“${name}” is added to the spot “${spot}”, ${why}.`
     : `“${name}” is meant for this page, ${why}, but there is no spot “${spot}” on it.`;
 }
 
@@ -271,8 +271,8 @@ function targetInWords(target: Parameters<typeof targetText>[0], kindName: strin
   return targetText(target) ?? `since this is a ${kindName} page`;
 }
 
-function targetText(target: { page?: string; kind?: string; when?: Rule | null }): string | null {
-  if (target.page !== undefined) return 'for this page alone';
+function targetText(target: { page?: string; pageKind?: string; when?: Rule | null }): string | null {
+  if (target.page !== undefined) return 'for this page only';
   return target.when ? `by the rule ${printRule(target.when)}` : null;
 }
 

@@ -13,15 +13,15 @@ const whole: Record<DocumentKey, Document> = {
   'template/plain': template([], 'product', 'Plain'),
   'assignments/home': assignments('home', 'home'),
   'assignments/product': {
-    format: 2,
+    format: 1,
     type: 'assignments',
     pageKind: 'product',
     standard: 'product',
     pages: { 'product:K-1': 'plain' },
     lists: { rules: [{ id: 'r', values: { when: DEAR, template: 'sale' } }] },
   },
-  'around/header/plain': { format: 2, type: 'arrangement', name: 'Plain', region: 'header', areas: { main: [] } },
-  'shared/promise': { format: 2, type: 'shared', name: 'Promise', areas: { main: [] } },
+  'around/header/plain': { format: 1, type: 'arrangement', name: 'Plain', region: 'header', areas: { main: [] } },
+  'shared/promise': { format: 1, type: 'shared', name: 'Promise', areas: { main: [] } },
 };
 
 test('a design that is whole passes, document by document', () => {

@@ -4,7 +4,8 @@ import { checkKeyed } from '../fields/value.js';
 import { kindRef, type KindSet } from '../sections/kind.js';
 import { capitalised } from '../words.js';
 import { headField, nameOf } from './document-types.js';
-import { FORMAT, type Document, type DocumentKey } from './document.js';
+import type { Document, DocumentKey } from './document.js';
+import { inTodaysFormat } from './formats.js';
 import { isSection, openDocument, type DraftDocument, type DraftSection } from './draft.js';
 import { nodeField } from './edits/common.js';
 import { checkAlone } from './edits/sense.js';
@@ -16,16 +17,7 @@ import { LIMITS } from './limits.js';
  * @throws Problem `cannot-publish` naming document, section and remedy; `newer-format`
  */
 export function checkDocument(key: DocumentKey, document: Document, kinds: KindSet): void {
-  if (document.format > FORMAT) {
-    throw new Problem(
-      'newer-format',
-      `“${key}” is of format ${document.format}; this program knows formats up to ${FORMAT}.`,
-      {
-        place: key,
-        remedy: 'Update Parlour, or take an older state of the design.',
-      },
-    );
-  }
+  inTodaysFormat(document, `“${key}”`, key);
   const opened = openDocument(document);
   const size = canonicalJson(document).length;
   if (size > LIMITS.documentBytes)
@@ -59,7 +51,7 @@ function isCurrent(node: DraftSection, document: DraftDocument, place: string, k
   throw new Problem(
     'cannot-publish',
     `${nameOf(document)} holds a section of the kind “${node.kind}”, which does not exist.`,
-    { place, remedy: `Remove section ${node.id}, or bring the kind back.` },
+    { place, remedy: `Remove section ${node.id}, or restore the kind.` },
   );
 }
 

@@ -79,7 +79,7 @@ describe('compare', () => {
       ),
     ).toEqual([
       'changed: “plain” is the standard of product pages.',
-      'changed: product:K-1 goes by the rules and the standard again.',
+      'changed: product:K-1 follows the rules and the standard again.',
       'changed: product:K-2 has the template “y”.',
     ]);
   });

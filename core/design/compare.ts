@@ -106,7 +106,7 @@ function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftD
       if (moved.has(node.id) || !samePlace(was.place, node.place))
         add('moved', node, `${sectionName(was, kinds)} moved ${where}.`);
       if (was.kind !== node.kind)
-        add('changed', node, `${sectionName(node, kinds)} is of another kind or version.`, 'kind');
+        add('changed', node, `${sectionName(node, kinds)} has another kind or version.`, 'kind');
       for (const part of ['values', 'frame'] as const)
         for (const key of changedKeys(was[part], node[part]))
           add('changed', node, valueSentence(after, was, node, part, key, kinds), `${part}.${key}`);

@@ -6,17 +6,17 @@ const draft = draftOf({
   'template/home': template([section('a'), section('r', 'product-row'), section('p', 'poster')]),
   'template/other': template([], 'home', 'Other'),
   'assignments/home': assignments('home', 'home'),
-  'menu/main': { format: 2, type: 'menu', name: 'Main', lists: { entries: [{ id: 'm', values: { label: 'Kites' } }] } },
-  'content/about': { format: 2, type: 'content', title: 'About', slug: 'about' },
+  'menu/main': { format: 1, type: 'menu', name: 'Main', lists: { entries: [{ id: 'm', values: { label: 'Kites' } }] } },
+  'content/about': { format: 1, type: 'content', title: 'About', slug: 'about' },
   'addition/note': {
-    format: 2,
+    format: 1,
     type: 'addition',
     name: 'Note',
     place: 'above',
     target: { page: 'home' },
     areas: { main: [section('n')] },
   },
-  look: { format: 2, type: 'look', groundwork: 'foolscap', values: {} },
+  look: { format: 1, type: 'look', groundwork: 'foolscap', values: {} },
 });
 /** What a request comes down to, done and taken back: both are checked, as undo is. */
 function check(request: EditRequest): void {

@@ -74,11 +74,11 @@ const LAYOUT: Fields = {
   ),
   side: choice(
     'Side area',
-    'Where the side area stands; it belongs to this template.',
+    'On which side the side area is; it belongs to this template.',
     { none: 'None', start: 'At the start', end: 'At the end' },
     'none',
   ),
-  boxed: toggle('Boxed', 'Draws the content area as a sheet on the ground.'),
+  boxed: toggle('Boxed', 'Shows the content as a sheet on the background.'),
 };
 
 const ASSIGNED = reference('Template', 'The template a page uses.', 'template');
@@ -88,7 +88,7 @@ const PAGE = new RegExp(`^(${pageKinds().join('|')})(:${DOCUMENT_CODE})?$`);
 export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|spot:${DOCUMENT_CODE})$`);
 
 const PATH = /^\/[^\s?#\\]*$/;
-const PATTERN = text('Path', 'With {slug} where the slug of the page stands.', {
+const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
   max: 120,
   plain: true,
   // Plain segments only: browsers take “.” and “..” out of paths before they ask for them.
@@ -97,7 +97,7 @@ const PATTERN = text('Path', 'With {slug} where the slug of the page stands.', {
     words: 'a path such as /item/{slug}',
   },
 });
-const REDIRECT = text('Leads to', 'Where the old path leads now.', {
+const REDIRECT = text('Leads to', 'Where shoppers are sent who use the old path.', {
   max: 2000,
   plain: true,
   form: { pattern: /^(\/(?!\/)[^\s\\]*|https:\/\/[^\s\\]+)$/, words: 'a path such as /about, or an https address' },
@@ -113,7 +113,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       layout: fieldIn(LAYOUT),
       around: (region) =>
         REGIONS.includes(region as never)
-          ? reference(`Arrangement of the ${region}`, 'Another filling of the region on its pages.', 'arrangement')
+          ? reference(`Arrangement of the ${region}`, 'Another arrangement of the region on its pages.', 'arrangement')
           : null,
       look: fieldIn(LOOK_FIELDS),
     },
@@ -153,7 +153,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     groups: {
       target: fieldIn({
         page: reference('Page', 'The one page it is for.', 'page'),
-        kind: choice('Page kind', 'The kind of pages it is for.', kindChoices(), 'product'),
+        pageKind: choice('Page kind', 'The kind of pages it is for.', kindChoices(), 'product'),
         when: rule('Rule', 'Which pages of the kind it is for.'),
       }),
     },
@@ -192,11 +192,11 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         max: 80,
         required: true,
         plain: true,
-        form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'small letters, digits and “-”' },
+        form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'lower-case letters, digits and “-”' },
       }),
       description: text('Description', 'One or two sentences for lists and search engines.', { max: 300, lines: 2 }),
       text: prose('Text', 'The text of the page.', { max: 100_000 }),
-      date: dateTime('Date', 'The day it is from.'),
+      date: dateTime('Date', 'The day it was written.'),
       labels: words('Labels', 'What it is about; pages are listed by label.'),
     },
   },
@@ -214,9 +214,9 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         {
           when: rule('When', 'Which pages the rule is for.', { required: true }),
           template: { ...ASSIGNED, required: true },
-          off: toggle('Switched off', 'A rule that is off is not tried.'),
-          from: dateTime('From', 'When the rule begins to count; empty for always.'),
-          until: dateTime('Until', 'When the rule ends to count; empty for never.'),
+          off: toggle('Switched off', 'A rule that is switched off is skipped.'),
+          from: dateTime('From', 'When the rule starts to apply; leave empty for no start.'),
+          until: dateTime('Until', 'When the rule stops applying; leave empty for no end.'),
         },
         { max: 500 },
       ),
@@ -228,7 +228,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       if (path === 'standard')
         return name ? `${name} is the standard of ${kind} pages.` : `No template is the standard of ${kind} pages.`;
       const page = path.slice('pages.'.length);
-      return name ? `${page} has the template ${name}.` : `${page} goes by the rules and the standard again.`;
+      return name ? `${page} has the template ${name}.` : `${page} follows the rules and the standard again.`;
     },
   },
   paths: {
@@ -245,7 +245,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         return value ? `The home page shows ${String(value)}.` : 'The home page shows its own template.';
       if (!path.startsWith('redirects.')) return null;
       const from = path.slice('redirects.'.length);
-      return value ? `${from} leads to ${String(value)}.` : `${from} leads nowhere by hand any more.`;
+      return value ? `${from} leads to ${String(value)}.` : `${from} is no longer redirected by hand.`;
     },
   },
 };

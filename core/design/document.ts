@@ -2,8 +2,8 @@
 import type { PageCode, PageKind } from '../assign/page.js';
 import type { Rule } from '../assign/rule.js';
 
-/** The format this program writes. A newer one is refused, an older one upgraded. */
-export const FORMAT = 2;
+/** The format this program writes. A newer one is refused. */
+export const FORMAT = 1;
 
 /** Names a section or an entry inside its document. */
 export type NodeId = string;
@@ -100,7 +100,9 @@ export interface AdditionDocument {
 
 /** Which store pages something is for: one page, all pages of a kind, or those of a kind that a rule matches. */
 export type Target =
-  { readonly page: PageCode } | { readonly kind: PageKind } | { readonly kind: PageKind; readonly when: Rule | null };
+  | { readonly page: PageCode }
+  | { readonly pageKind: PageKind }
+  | { readonly pageKind: PageKind; readonly when: Rule | null };
 
 /** The store-wide look. */
 export interface LookDocument {

@@ -129,7 +129,7 @@ describe('the check before publishing', () => {
     [
       'a kind that does not exist',
       template([section('a', 'sundial')]),
-      { code: 'cannot-publish', place: 'template/home/a', remedy: 'Remove section a, or bring the kind back.' },
+      { code: 'cannot-publish', place: 'template/home/a', remedy: 'Remove section a, or restore the kind.' },
     ],
     [
       'one deep inside',

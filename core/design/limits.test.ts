@@ -23,7 +23,7 @@ const draft = draftOf({
     ...assignments('product', 'product'),
     lists: { rules: entries(500, { when, template: 'product' }) },
   } as Document,
-  'menu/main': { format: 2, type: 'menu', name: 'Main', lists: { entries: entries(50, { label: 'One' }) } },
+  'menu/main': { format: 1, type: 'menu', name: 'Main', lists: { entries: entries(50, { label: 'One' }) } },
 });
 const insert = (document: string, values: object, kind?: string): EditRequest => ({
   type: 'insert',
@@ -66,7 +66,7 @@ test('documents of a sort', () => {
     Object.fromEntries(
       Array.from({ length: LIMITS.documentsOfType }, (_, i) => [
         `menu/m${i}`,
-        { format: 2, type: 'menu', name: `M${i}` } as Document,
+        { format: 1, type: 'menu', name: `M${i}` } as Document,
       ]),
     ),
   );

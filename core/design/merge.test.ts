@@ -43,7 +43,7 @@ describe('three-way merge', () => {
       template([section('a', 'heading', { text: 'y' })]),
     );
     expect(document?.areas['main']?.[0]?.values['text']).toBe('y');
-    expect(said).toEqual(['The template “Home”: Text of Heading “y” is now “y”; it was to become “x”.']);
+    expect(said).toEqual(['The template “Home”: Text of Heading “y” is now “y”; it was meant to become “x”.']);
   });
 
   test.each<[string, ReturnType<typeof section>[], ReturnType<typeof section>[], string, RegExp]>([

@@ -40,7 +40,11 @@ export function mergeDocument(key: DocumentKey, base: State, ours: State, theirs
   if (alike(base, theirs)) return { document: ours, conflicts: [] };
   if (!ours || !theirs || !base) {
     const name = capitalised(nameOf((theirs ?? ours) as DraftDocument));
-    const what = !base ? 'was made twice, differently' : theirs ? 'was changed and removed' : 'was removed and changed';
+    const what = !base
+      ? 'was created twice, differently'
+      : theirs
+        ? 'was changed and removed'
+        : 'was removed and changed';
     return { document: theirs, conflicts: [{ document: key, sentence: `${name} ${what}.` }] };
   }
   return mergeInside(key, base, ours, theirs, kinds);
@@ -76,7 +80,7 @@ function mergeInside(
   const head = mergeValues(base.head, ours.head, theirs.head, (field, mine) => {
     const about = headField(theirs.type, field);
     conflict(
-      `${about?.label ?? field} is now ${inWords(about, theirs.head[field])}; it was to become ${inWords(about, mine)}.`,
+      `${about?.label ?? field} is now ${inWords(about, theirs.head[field])}; it was meant to become ${inWords(about, mine)}.`,
       { field },
     );
   });
@@ -132,13 +136,14 @@ function mergeNode(
     if (!ours) return null;
     if (!base) return ours;
     // Removed there. What was changed here meanwhile has no place any more.
-    if (!isSameNode(base, ours)) conflict(`${sectionName(ours, kinds)} was changed, and is removed.`, { node: id });
+    if (!isSameNode(base, ours))
+      conflict(`${sectionName(ours, kinds)} was changed, but has been removed.`, { node: id });
     return null;
   }
   if (!ours) {
     if (!base) return theirs;
     if (isSameNode(base, theirs)) return null;
-    conflict(`${sectionName(theirs, kinds)} was to be removed, and has been changed.`, { node: id });
+    conflict(`${sectionName(theirs, kinds)} was meant to be removed, but has been changed.`, { node: id });
     return theirs;
   }
   const name = sectionName(theirs, kinds);
@@ -147,7 +152,7 @@ function mergeNode(
       const field = fieldOf(theirs, part, key);
       const what = `${field?.label ?? key} of ${name}`;
       const now = inWords(field, theirs[part]?.[key]);
-      conflict(`${what} is now ${now}; it was to become ${inWords(field, mine)}.`, {
+      conflict(`${what} is now ${now}; it was meant to become ${inWords(field, mine)}.`, {
         node: id,
         field: `${part}.${key}`,
       });
@@ -193,16 +198,19 @@ function keepParents(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: 
       const [stays, stood] = [nodeAt(theirs, parent), nodeAt(theirs, node.id)];
       if (stays && stood?.place.in === parent) {
         nodes[parent] = stays;
-        conflict(`${sectionName(stays, kinds)} was to be removed, and something was put or changed inside it.`, {
-          node: parent,
-        });
+        conflict(
+          `${sectionName(stays, kinds)} was meant to be removed, but something inside it was added or changed.`,
+          {
+            node: parent,
+          },
+        );
       } else if (stood) {
         nodes[node.id] = stood;
-        conflict(`${sectionName(node, kinds)} was to move into something that is gone.`, { node: node.id });
+        conflict(`${sectionName(node, kinds)} was meant to move into something that is gone.`, { node: node.id });
         if (stood.place.in === parent) delete nodes[node.id];
       } else {
         delete nodes[node.id];
-        conflict(`${sectionName(node, kinds)} was to be put into something that is gone.`, { node: node.id });
+        conflict(`${sectionName(node, kinds)} was meant to be added to something that is gone.`, { node: node.id });
       }
     }
   }
@@ -221,7 +229,9 @@ function breakCycles(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: 
         const [node, stood] = [nodes[one], nodeAt(theirs, one)];
         if (node && stood && !samePlace(node.place, stood.place)) {
           nodes[one] = { ...node, place: stood.place };
-          conflict(`${sectionName(node, kinds)} was to move into something that has moved into it.`, { node: one });
+          conflict(`${sectionName(node, kinds)} was meant to move into something that has moved into it.`, {
+            node: one,
+          });
         }
       }
       break;

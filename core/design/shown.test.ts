@@ -3,17 +3,17 @@ import { applyRequests, checkWays, LIMITS, openDocument, type Document, type Edi
 import { draftOf, refusal, section, template, tools, withChanges } from '../tests/designs.js';
 
 const shared = (name: string, ...main: ReturnType<typeof section>[]): Document => ({
-  format: 2,
+  format: 1,
   type: 'shared',
   name,
   areas: { main },
 });
 const addition = (name: string, spot: string, ...main: ReturnType<typeof section>[]): Document => ({
-  format: 2,
+  format: 1,
   type: 'addition',
   name,
   place: `spot:${spot}`,
-  target: { kind: 'home' },
+  target: { pageKind: 'home' },
   areas: { main },
 });
 const use = (id: string, code: string) => section(id, 'shared-section', { shared: code });

@@ -161,6 +161,6 @@ function showsItself(key: DocumentKey, way: readonly DocumentKey[], state: Showi
   return new Problem(
     'shows-itself',
     `${capitalised(state.called(key))} would show itself${round.length ? `, by way of ${round.slice(0, 5).join(' and ')}` : ''}.`,
-    { place: 'document', remedy: 'Show something else there, or take the section out that closes the circle.' },
+    { place: 'document', remedy: 'Show something else there, or remove the section that closes the circle.' },
   );
 }

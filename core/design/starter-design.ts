@@ -1,4 +1,4 @@
-/** The design a new store starts with: every page a shop needs, each with a working standard template. */
+/** The design a new store starts with: every page it needs, each with a working standard template. */
 import { PAGE_KINDS, pageKinds } from '../assign/page.js';
 import { FORMAT, keys, type Document, type DocumentKey, type Region, type Section } from './document.js';
 import { startersFor, starterSection, templateFrom } from './starters.js';

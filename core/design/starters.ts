@@ -9,8 +9,8 @@ export interface TemplateStarter {
   readonly sentence: string;
   readonly pageKind: PageKind;
   readonly width?: Width;
-  /** The sections of its first area. @param shop what the store is called, for its first words */
-  readonly sections: (shop: string) => readonly Section[];
+  /** The sections of its first area. @param store what the store is called, for its first words */
+  readonly sections: (store: string) => readonly Section[];
 }
 
 /** A section of a kind's first version. */
@@ -28,14 +28,14 @@ const goods = (id: string, values: Values): Section => section(id, 'product-row'
 const MADE: readonly TemplateStarter[] = [
   {
     code: 'home-poster',
-    name: 'Poster and new goods',
+    name: 'Poster and new products',
     sentence: 'One large picture with a few words, then what is new.',
     pageKind: 'home',
-    sections: (shop) => [
+    sections: (store) => [
       section(
         'home-poster',
         'poster',
-        { title: shop, level: 'h1', text: 'Say what you make, and for whom.' },
+        { title: store, level: 'h1', text: 'Say what you make, and for whom.' },
         { width: 'edge', space: 'none' },
       ),
       goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 8 }),
@@ -44,13 +44,13 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'home-story',
     name: 'Story first',
-    sentence: 'Who makes it and how, in words and pictures; goods come after.',
+    sentence: 'Who makes it and how, in words and pictures; products come after.',
     pageKind: 'home',
-    sections: (shop) => [
+    sections: (store) => [
       section(
         'home-title',
         'heading',
-        { text: shop, level: 'h1', lead: 'Say in one line what you make.' },
+        { text: store, level: 'h1', lead: 'Say in one line what you make.' },
         { space: 'large', align: 'centre' },
       ),
       section('home-who', 'side-by-side', { title: 'Who we are', text: '<p>Tell who makes it, and where.</p>' }),
@@ -64,11 +64,11 @@ const MADE: readonly TemplateStarter[] = [
   },
   {
     code: 'home-goods',
-    name: 'Goods at once',
-    sentence: 'A title and two rows of goods: for shoppers who know what they want.',
+    name: 'Products first',
+    sentence: 'A title and two rows of products: for shoppers who know what they want.',
     pageKind: 'home',
-    sections: (shop) => [
-      section('home-title', 'heading', { text: shop, level: 'h1' }),
+    sections: (store) => [
+      section('home-title', 'heading', { text: store, level: 'h1' }),
       goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 8 }),
       section(
         'home-reduced',
@@ -139,7 +139,7 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'collection-panel',
     name: 'Title panel',
-    sentence: 'The title and description on a soft ground, four goods across.',
+    sentence: 'The title and description on a soft background, four products across.',
     pageKind: 'collection',
     sections: () => [
       section('collection-title', 'page-title', {}, { tone: 'soft' }),
@@ -149,7 +149,7 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'collection-large',
     name: 'Large pictures',
-    sentence: 'Two tall pictures across, one on a phone: for few and special goods.',
+    sentence: 'Two tall pictures across, one on a phone: for a few special products.',
     pageKind: 'collection',
     sections: () => [
       section('collection-title', 'page-title', {}, { align: 'centre' }),
@@ -165,7 +165,7 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'brand-panel',
     name: 'Title panel',
-    sentence: 'The brand’s name on a soft ground, and all its goods.',
+    sentence: 'The brand’s name on a soft background, and all its products.',
     pageKind: 'brand',
     sections: () => [
       section('brand-title', 'page-title', {}, { tone: 'soft' }),
@@ -175,7 +175,7 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'brand-story',
     name: 'Story of the brand',
-    sentence: 'A picture and some words about who stands behind the name, then its goods.',
+    sentence: 'A picture and some words about the people behind the name, then their products.',
     pageKind: 'brand',
     sections: () => [
       section('brand-title', 'page-title'),
@@ -213,8 +213,8 @@ const MADE: readonly TemplateStarter[] = [
   },
   {
     code: 'not-found-new',
-    name: 'Title and new goods',
-    sentence: 'Says that nothing is there, and shows what is.',
+    name: 'Title and new products',
+    sentence: 'Says that the page was not found, and shows what is new.',
     pageKind: 'not-found',
     sections: () => [
       section('not-found-title', 'page-title'),
@@ -238,8 +238,8 @@ export function startersFor(kind: PageKind): readonly [TemplateStarter, ...Templ
   ];
 }
 
-/** A template made from a starter. @param shop what the store is called; a prompt to the builder if not known */
-export function templateFrom(starter: TemplateStarter, name: string, shop = 'Say what you make'): TemplateDocument {
+/** A template made from a starter. @param store what the store is called; a prompt to the builder if not known */
+export function templateFrom(starter: TemplateStarter, name: string, store = 'Say what you make'): TemplateDocument {
   const { pageKind, width = 'standard', sections } = starter;
   const [first = 'main', ...others] = PAGE_KINDS[pageKind].areas;
   return {
@@ -248,6 +248,6 @@ export function templateFrom(starter: TemplateStarter, name: string, shop = 'Say
     name,
     pageKind,
     layout: { width },
-    areas: { [first]: sections(shop), ...Object.fromEntries(others.map((area) => [area, []])) },
+    areas: { [first]: sections(store), ...Object.fromEntries(others.map((area) => [area, []])) },
   };
 }

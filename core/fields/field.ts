@@ -80,7 +80,7 @@ export interface PictureField extends Common<PictureValue | null> {
 export interface LinkField extends Common<Link | null> {
   readonly type: 'link';
 }
-/** A thing by its code; empty for none. */
+/** A thing by its code; leave empty for none. */
 export interface ReferenceField extends Common<string> {
   readonly type: 'reference';
   readonly to: ReferenceTo;

@@ -132,7 +132,7 @@ export function proseWords(html: string): string {
 /** Rebuilds `html` with only what is allowed, every element closed. What is not allowed keeps its text and loses its mark-up. */
 export const cleanProse = (html: string): string => rebuild(html, BREAK_MARK).join('');
 
-// A page's own text is split anew for every visitor, and is the same most of the time.
+// A page's own text is split anew for every shopper, and is the same most of the time.
 const split = new LRUCache<string, readonly string[]>({
   maxSize: 4_000_000,
   sizeCalculation: (_parts, html) => 2 * html.length + 1,

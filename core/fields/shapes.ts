@@ -20,7 +20,7 @@ function sent(value: unknown): string {
   return cut(JSON.stringify(value) ?? typeof value, 40);
 }
 
-// The library's own words are for programmers; these reach shop owners.
+// The library's own words are for programmers; these reach store owners.
 yup.setLocale({
   mixed: {
     required: '${path} is needed',
@@ -51,7 +51,7 @@ export const plainText = (max: number) =>
     .max(max, ({ path, value }) => `${path} is ${String(value).length} characters long; at most ${max} are allowed`)
     .test(
       'storable',
-      '${path} holds a character that cannot be stored (a control character or half a character)',
+      '${path} contains a character that cannot be stored (a control character or half a character)',
       (value) => isStorable(value ?? '') && !CONTROL.test(value ?? ''),
     );
 

@@ -62,7 +62,7 @@ export function checkKeyed(field: Field, key: string, value: unknown): void {
     throw new Problem(
       'bad-value',
       isTranslatable(field)
-        ? `“${language}” is no device and no language.`
+        ? `“${language}” is neither a device nor a language.`
         : `“${field.label}” is the same in every language.`,
       { place: key, remedy: 'Write @phone, @tablet or a language such as @de behind fields that may differ.' },
     );

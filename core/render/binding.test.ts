@@ -35,7 +35,7 @@ const pages = {
   }),
   brand: page('brand', 'brand:B-1', { brand: { code: 'B-1', slug: 'b', title: 'B', description: 'Who we are.' } }),
   content: page('content', 'content:about', {
-    content: { format: 2, type: 'content', title: 'About', slug: 'about', text: '<p>Us.</p>', labels: ['News'] },
+    content: { format: 1, type: 'content', title: 'About', slug: 'about', text: '<p>Us.</p>', labels: ['News'] },
   }),
   cart: page('cart', 'cart', null),
 };

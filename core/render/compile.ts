@@ -20,7 +20,7 @@ import { NOTHING } from './html.js';
 
 /**
  * How much a section depends on. *constant*: only its own values; *data*: the page or the catalogue;
- * *facts*: the visitor. A section takes the class of the most dependent one inside it.
+ * *facts*: the shopper. A section takes the class of the most dependent one inside it.
  */
 export type ChunkClass = 'constant' | 'data' | 'facts';
 

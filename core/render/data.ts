@@ -100,7 +100,7 @@ export interface StoreInfo {
   readonly locale: string;
 }
 
-/** A visitor's cart, as far as pages show it. */
+/** A shopper's cart, as far as pages show it. */
 export interface CartFacts {
   readonly lines: readonly {
     readonly product: string;
@@ -113,7 +113,7 @@ export interface CartFacts {
   readonly refused?: RefusedPurchase;
 }
 
-/** What a visitor tried to buy, so that nothing of it has to be chosen again. */
+/** What a shopper tried to buy, so that nothing of it has to be chosen again. */
 export interface RefusedPurchase {
   /** Why it did not work, in words. */
   readonly reason: string;

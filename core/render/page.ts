@@ -1,4 +1,4 @@
-/** Render: compiled documents, the page's data and the visitor's facts into one html page. */
+/** Render: compiled documents, the page's data and the shopper's facts into one html page. */
 import type { Layout, MenuDocument, Region, TemplateDocument } from '../design/document.js';
 import { fitsInWords, type SectionKind } from '../sections/kind.js';
 import { escapeText } from '../fields/prose.js';
@@ -186,7 +186,7 @@ function fill(filling: CompiledSection['filling'], page: Rendering): string {
 const missing = (kind: string, mode: PageRequest['mode']): Child & Markup =>
   mode === 'live'
     ? NOTHING
-    : html`<div class="missing-kind" role="note"><strong>There is no section kind “${kind}”.</strong> Remove this section, or bring the kind back; until then the design cannot be published.</div>`;
+    : html`<div class="missing-kind" role="note"><strong>There is no section kind “${kind}”.</strong> Remove this section, or restore the kind; until then the design cannot be published.</div>`;
 
 const misplaced = (kind: SectionKind, mode: PageRequest['mode']): Child & Markup =>
   mode === 'live'

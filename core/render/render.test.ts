@@ -49,7 +49,7 @@ function render(main: readonly Section[], more: Partial<PageRequest> = {}, kinds
     store,
     page: home,
     facts: NO_FACTS,
-    canonical: 'http://shop.example/',
+    canonical: 'http://store.example/',
     styles: [],
     scripts: [],
     mode: 'live' as const,
@@ -237,7 +237,7 @@ describe('render', () => {
       ['template/home', template([section('u', 'shared-section', { shared: 'cost' }), section('w', 'heading')])],
       [
         'shared/cost',
-        { format: 2, type: 'shared', name: 'Cost', areas: { main: [section('c', 'price'), section('h', 'heading')] } },
+        { format: 1, type: 'shared', name: 'Cost', areas: { main: [section('c', 'price'), section('h', 'heading')] } },
       ],
     ]);
     const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
@@ -249,7 +249,7 @@ describe('render', () => {
     expect(parts && kindsOn(parts)).toEqual(['heading', 'price', 'shared-section']);
   });
 
-  test('bound values, languages and devices: each page and visitor reads its own', () => {
+  test('bound values, languages and devices: each page and shopper reads its own', () => {
     const own = section('s', 'heading', { text: { bind: 'attribute.wind', fallback: 'Any wind' }, 'text@de': 'Wind' });
     const about = (attributes: Record<string, string>): PageInfo => ({
       ...home,
@@ -302,10 +302,10 @@ describe('render', () => {
       ],
       ['shared/promise', sectioned('shared', {}, [words('p', 'Promise')])],
       ['addition/one', sectioned('addition', { place: 'spot:extra', target: { page: 'home' } }, [words('x', 'Extra')])],
-      ['addition/two', sectioned('addition', { place: 'below', target: { kind: 'home' } }, [words('b', 'Below')])],
+      ['addition/two', sectioned('addition', { place: 'below', target: { pageKind: 'home' } }, [words('b', 'Below')])],
       [
         'addition/three',
-        sectioned('addition', { place: 'below', target: { kind: 'cart' } }, [words('c', 'Elsewhere')]),
+        sectioned('addition', { place: 'below', target: { pageKind: 'cart' } }, [words('c', 'Elsewhere')]),
       ],
     ]);
     const parts = assemblePage({ code: 'home', facts: new Map() }, state, SHIPPED_KINDS, SETTING);
@@ -322,7 +322,7 @@ describe('render', () => {
   });
 
   const sectioned = (type: string, more: object, main: readonly Section[]): Document =>
-    ({ format: 2, type, name: 'N', ...more, areas: { main } }) as Document;
+    ({ format: 1, type, name: 'N', ...more, areas: { main } }) as Document;
   const pageOf = (
     documents: Record<string, Document>,
     main: readonly Section[],
@@ -330,7 +330,7 @@ describe('render', () => {
     kinds?: KindSet,
   ) => {
     const state = new Map<string, Document>([
-      ['look', { format: 2, type: 'look', groundwork: 'foolscap', values: {} }],
+      ['look', { format: 1, type: 'look', groundwork: 'foolscap', values: {} }],
       ['assignments/home', assignments('home', 'home')],
       ['template/home', { ...template(main), ...more } as Document],
       ...Object.entries(documents),
@@ -362,7 +362,9 @@ describe('render', () => {
           section('m', 'spot', { name: 'inner' }),
           section('o', 'spot', { name: 'inner' }),
         ]),
-        'addition/b': sectioned('addition', { place: 'spot:inner', target: { kind: 'home' } }, [words('y', 'Inner')]),
+        'addition/b': sectioned('addition', { place: 'spot:inner', target: { pageKind: 'home' } }, [
+          words('y', 'Inner'),
+        ]),
       },
       [section('n', 'spot', { name: 'outer' })],
     );
@@ -373,7 +375,7 @@ describe('render', () => {
     const parts = pageOf(
       {
         'addition/a': sectioned('addition', { place: 'above' }, [words('x', 'Nowhere')]),
-        'addition/b': sectioned('addition', { place: 'above', target: { kind: 'home', when: null } }, [
+        'addition/b': sectioned('addition', { place: 'above', target: { pageKind: 'home', when: null } }, [
           words('y', 'Here'),
         ]),
       },
@@ -458,7 +460,7 @@ describe('render', () => {
     const many = Object.fromEntries(
       Array.from({ length: MOST_ADDITIONS + 5 }, (_, i) => [
         `addition/a${String(i).padStart(2, '0')}`,
-        sectioned('addition', { place: 'above', target: { kind: 'home' } }, [words(`w${i}`, `Nr ${i}.`)]),
+        sectioned('addition', { place: 'above', target: { pageKind: 'home' } }, [words(`w${i}`, `Nr ${i}.`)]),
       ]),
     );
     const shown = render([], { ...pageOf(many, []) }).match(/Nr \d+\./g);

@@ -8,7 +8,7 @@ import type { PageKind } from '../assign/page.js';
 import type { Region } from '../design/document.js';
 import type { Sketch } from '../plan/sketch.js';
 
-/** Facts: data about the visitor that may change while a page is open. */
+/** Facts: data about the shopper that may change while a page is open. */
 export type FactName = 'cart';
 
 export interface SectionKind<F extends Fields = Fields> {
@@ -26,7 +26,7 @@ export interface SectionKind<F extends Fields = Fields> {
   readonly slots?: Readonly<Record<string, string>>;
   /** True if the view reads the page or its subject. */
   readonly readsPage?: boolean;
-  /** The facts the section shows. A section that shows facts is rendered for each visitor. */
+  /** The facts the section shows. A section that shows facts is rendered for each shopper. */
   readonly shows?: readonly FactName[];
   /** The data the section shows, besides the page's subject. */
   needs?(values: ValuesOf<F>): readonly Need[];

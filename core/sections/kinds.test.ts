@@ -136,7 +136,7 @@ function show(
         [`path ${code}`, '/item/gannet'],
       ]),
     },
-    canonical: 'http://shop.example/item/gannet',
+    canonical: 'http://store.example/item/gannet',
     styles: [],
     scripts: [],
     mode: 'live',
@@ -412,7 +412,7 @@ describe('around and between', () => {
     expect(html).toContain('<a class="button" href="/" target="_blank" rel="noopener">Look</a>');
     expect(html).toContain('<a href="/">Look</a>');
     expect(html.match(/<img class="focus-x-20 focus-y-100" src=/g)).toHaveLength(2);
-    const css = lookCss({ format: 2, type: 'look', groundwork: 'foolscap' });
+    const css = lookCss({ format: 1, type: 'look', groundwork: 'foolscap' });
     expect(css).toContain('.focus-x-20{--focus-x:20%}');
     expect(css).toContain('.focus-y-100{--focus-y:100%}');
   });

@@ -52,7 +52,7 @@ const shownLocal = (local: Temporal.PlainDateTime): string =>
   local.toString({ smallestUnit: 'minute' }).replace('T', ' ');
 
 const notATime = (text: string, place: string): Problem =>
-  new Problem('bad-value', `“${text}” is no day and time.`, {
+  new Problem('bad-value', `“${text}” is not a date and time.`, {
     place,
     remedy: 'Write it as 2026-11-27T08:00, in the time zone of the store.',
   });

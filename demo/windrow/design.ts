@@ -241,7 +241,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         type: 'addition',
         name: 'Indoor note',
         place: 'spot:beside-buying',
-        target: { kind: 'product', when: parseRule('category is "indoor"', 'product') },
+        target: { pageKind: 'product', when: parseRule('category is "indoor"', 'product') },
         areas: {
           main: [
             section('indoor-text', 'text', {

@@ -74,7 +74,7 @@ export async function countLink(db: Records, mail: string, address: string, now:
   };
   for (const { key, tries, since } of await countTry(db, Object.keys(limits), HOUR_MS, now))
     if (tries > (limits[key] as number))
-      throw tooMany('A message was asked for too often.', since, HOUR_MS, now, 'mail');
+      throw tooMany('Too many messages were requested.', since, HOUR_MS, now, 'mail');
 }
 
 function tooMany(sentence: string, since: Date, windowMs: number, now: Date, place = 'password'): Problem {

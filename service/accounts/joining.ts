@@ -46,7 +46,7 @@ export async function join(
   if (known)
     // Counted like every sign-in: whoever can invite must not be able to guess another’s password.
     await checkCredentials(db, mail, joining.password, address, {
-      sentence: `There is an account for ${mail} already, with another password.`,
+      sentence: `${mail} already has an account, with another password.`,
       place: 'password',
       remedy: 'Give the password of that account.',
     });
@@ -80,9 +80,9 @@ async function askForProof(db: Records, config: Config, post: Mail, token: Buffe
 function mailOf(invitation: Invitation, { mail }: Joining): string {
   if (invitation.mail) return invitation.mail;
   if (mail) return mail;
-  throw new Problem('bad-input', 'The first owner gives a mail address.', {
+  throw new Problem('bad-input', 'The first owner needs a mail address.', {
     place: 'mail',
-    remedy: 'Say which address you will sign in with.',
+    remedy: 'Give the mail address you will sign in with.',
   });
 }
 
@@ -94,7 +94,7 @@ function refuse(): never {
 }
 
 function madeMeanwhile(mail: string): never {
-  throw new Problem('already-there', `An account for ${mail} was made just now.`, {
+  throw new Problem('already-there', `An account for ${mail} was created just now.`, {
     place: 'mail',
     remedy: 'Try again with the password of that account.',
   });

@@ -12,14 +12,14 @@ import { whyNotReady } from '../records/readiness.js';
 import type { Service } from '../service.js';
 import { sameOriginOnly } from '../web.js';
 import { catalogueRoutes } from './catalogue.js';
-import { designRoutes } from './designs.js';
+import { draftRoutes } from './drafts.js';
 import { documentRoutes } from './documents.js';
 import { eventRoutes } from './events.js';
 import { refuseOtherMethods, type Api } from './implement.js';
 import { pageRoutes } from './pages.js';
 import { sayProblem } from './problems.js';
 import { signInRoutes } from './sign-in.js';
-import { releaseRoutes } from './releases.js';
+import { designRoutes } from './designs.js';
 import { storeRoutes } from './stores.js';
 import { teamRoutes } from './team.js';
 
@@ -68,8 +68,8 @@ function apiRouter(service: Service): Router {
   catalogueRoutes(api);
   pageRoutes(api);
   documentRoutes(api);
+  draftRoutes(api);
   designRoutes(api);
-  releaseRoutes(api);
   teamRoutes(api);
   eventRoutes(api);
   refuseOtherMethods(api, Object.values(routes));
@@ -78,13 +78,13 @@ function apiRouter(service: Service): Router {
 }
 
 const noRoute: express.RequestHandler = (request) => {
-  throw new Problem('no-such-route', `There is nothing at ${request.method} ${request.originalUrl.split('?')[0]}.`, {
+  throw new Problem('no-such-route', `The API has no route ${request.method} ${request.originalUrl.split('?')[0]}.`, {
     remedy: 'See /api/openapi.json for every route.',
   });
 };
 
 function security(config: Config) {
-  const shops = originOf(config, `*.${config.host}`);
+  const storefronts = originOf(config, `*.${config.host}`);
   const previews = originOf(config, `*.preview.${config.host}`);
   return helmet({
     contentSecurityPolicy: {
@@ -95,9 +95,9 @@ function security(config: Config) {
         // The component library writes its theme into a style element, and positions menus by style attributes.
         styleSrc: ["'self'", "'unsafe-inline'"],
         fontSrc: ["'self'"],
-        imgSrc: ["'self'", 'data:', shops],
+        imgSrc: ["'self'", 'data:', storefronts],
         connectSrc: ["'self'"],
-        frameSrc: [shops, previews],
+        frameSrc: [storefronts, previews],
         formAction: ["'self'"],
         baseUri: ["'none'"],
         frameAncestors: ["'none'"],

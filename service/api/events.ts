@@ -101,7 +101,7 @@ function enter(api: Api, accountId: number): () => void {
   openStreams.set(api, open);
   const count = open.get(accountId) ?? 0;
   if (count >= MOST_STREAMS)
-    throw new Problem('too-many-streams', `You are listening ${count} times already.`, {
+    throw new Problem('too-many-streams', `You already have ${count} event streams open.`, {
       remedy: 'Close a window or a program that listens, or read the log instead.',
     });
   open.set(accountId, count + 1);

@@ -91,7 +91,7 @@ export function refuseOtherMethods({ router }: Api, routes: readonly Route[]): v
       const allow = [...known, 'OPTIONS'].join(', ');
       response.set('allow', allow);
       if (request.method === 'OPTIONS') return void response.status(204).end();
-      throw new Problem('wrong-method', `${request.method} does nothing at this address.`, {
+      throw new Problem('wrong-method', `This path does not take ${request.method}.`, {
         place: 'method',
         remedy: `It takes ${allow}.`,
       });
@@ -116,7 +116,10 @@ export async function callerOf({ db }: Api, route: Route, request: Request): Pro
 /** @throws Problem `not-allowed` */
 export function mustBeAble(role: Role, capability: Capability): void {
   if (!can(role, capability))
-    throw notAllowed(`A ${role} may not do this here.`, `Ask somebody who is ${rolesWith(capability).join(' or ')}.`);
+    throw notAllowed(
+      `Your role, ${role}, does not allow this.`,
+      `Ask somebody who is ${rolesWith(capability).join(' or ')}.`,
+    );
 }
 
 const notAllowed = (sentence: string, remedy: string): Problem => new Problem('not-allowed', sentence, { remedy });
@@ -187,7 +190,7 @@ const REPLACING: ReadonlySet<Route['method']> = new Set(['get', 'patch']);
 function refuseTag(request: Request): void {
   const wanted = request.header('if-match');
   if (wanted === undefined || wanted === '*') return;
-  throw new Problem('stale-tag', 'What this does depends on no tag, so nothing was done.', {
+  throw new Problem('stale-tag', 'If-Match has no meaning here, so nothing was done.', {
     place: 'if-match',
     remedy: 'Leave If-Match out. Edits say what they replace as “was”, a publish what was looked at as “seq”.',
   });

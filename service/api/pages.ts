@@ -67,7 +67,7 @@ export function pageRoutes(api: Api): void {
     return {
       pages: some.map((row) => ({
         page: row.page,
-        kind: row.kind,
+        pageKind: row.kind,
         title: row.title,
         path: row.kind === 'not-found' ? ANY_PATH : (paths.get(row.page) ?? ''),
         template: templateShape(row, state),
@@ -100,11 +100,11 @@ export function pageRoutes(api: Api): void {
 async function faultOf(db: Records, designId: number): Promise<string | null> {
   const [failed] = await failedJobs(db, `renewal ${designId} draft `);
   return failed
-    ? `The templates of ${failed.job.split(' ').at(-1) as string} pages could not be worked out: ${failed.fault} It is tried again by itself.`
+    ? `The templates of ${failed.job.split(' ').at(-1) as string} pages could not be worked out: ${failed.fault} It will be tried again automatically.`
     : null;
 }
 
-const ANY_PATH = '(any path where nothing lies)';
+const ANY_PATH = '(any path without a page)';
 
 const sum = (list: readonly { readonly pages: number; readonly total: number }[], name: 'pages' | 'total'): number =>
   list.reduce((all, one) => all + one[name], 0);
@@ -118,7 +118,7 @@ function templateShape({ kind, template, reason, rule }: AssignmentRow, state: D
 }
 
 /** `-title` is by title, from the other end. */
-const orderOf = (sort = 'kind'): PageOrder => ({
+const orderOf = (sort = 'page-kind'): PageOrder => ({
   by: sort.replace(/^-/, '') as PageSort,
   descending: sort.startsWith('-'),
 });
@@ -133,7 +133,7 @@ function readCursor(text: string, order: PageOrder): SortKey {
   } catch {
     // Told below.
   }
-  throw new Problem('bad-input', 'This is no place in the list.', {
+  throw new Problem('bad-input', 'This is not a valid place in the list.', {
     place: 'cursor',
     remedy: 'Use the “next” of the answer before, with the same order.',
   });

@@ -46,15 +46,15 @@ function asProblem(error: unknown): Problem {
   }
   // Text that PostgreSQL refuses; the door lets none through, so this is a second lock.
   if (code === '22021' || code === '22P05')
-    return new Problem('bad-text', 'A text holds a character that cannot be stored.', {
+    return new Problem('bad-text', 'A text contains a character that cannot be stored.', {
       remedy: 'Leave out NUL and half characters.',
     });
   if (status && status >= 400 && status < 500)
     return new Problem('bad-input', 'The request cannot be read.', {
       place: 'request',
-      remedy: 'Check its address, headers and body.',
+      remedy: 'Check its path, headers and body.',
     });
   return new Problem('broken', 'Something went wrong on our side.', {
-    remedy: 'Nothing was changed. Try again; if it stays, look into the log of the service.',
+    remedy: 'Nothing was changed. Try again; if it happens again, look in the log of the service.',
   });
 }

@@ -20,26 +20,26 @@ import { makePicture } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
 import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
-import { archiveStore, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
+import { setClosed, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
 import { implement, mustBeAble, type Api } from './implement.js';
 
 export function storeRoutes(api: Api): void {
   const { db, config } = api;
 
   implement(api, routes.listStores, async ({ account, query }) => ({
-    stores: (await storesOf(db, account.id, query.archived === 'yes')).map((store) => shapeOf(store, config)),
+    stores: (await storesOf(db, account.id, query.closed === 'yes')).map((store) => shapeOf(store, config)),
   }));
   implement(api, routes.createStore, async ({ db, account, body }) => {
     const id = await createStore(db, account.id, body);
     await audit(db, { storeId: id, accountId: account.id, action: 'store.create', target: body.slug });
     return shapeOf((await findStore(db, body.slug)) as Store, config);
   });
-  implement(api, routes.archiveStore, async ({ store, account }) => {
-    await archiveStore(db, store.id, new Date());
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.archive', target: store.slug });
+  implement(api, routes.closeStore, async ({ store, account }) => {
+    await setClosed(db, store.id, new Date());
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.close', target: store.slug });
     return { done: true };
   });
-  implement(api, routes.restoreStore, async ({ db, account, body }) => {
+  implement(api, routes.reopenStore, async ({ db, account, body }) => {
     const store = (await storesOf(db, account.id, true)).find(({ slug }) => slug === body.store);
     if (!store)
       throw new Problem('no-such-thing', `No store “${body.store}” of yours is closed.`, {
@@ -47,14 +47,14 @@ export function storeRoutes(api: Api): void {
         remedy: 'List the closed stores to see which there are.',
       });
     mustBeAble((await roleIn(db, account.id, store.id)) as Role, 'store.manage');
-    await archiveStore(db, store.id, null);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.restore', target: store.slug });
+    await setClosed(db, store.id, null);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.reopen', target: store.slug });
     return shapeOf(store, config);
   });
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
   implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));
 
-  implement(api, routes.listStarters, ({ query: { kind } }) =>
+  implement(api, routes.listStarters, ({ query: { pageKind: kind } }) =>
     Promise.resolve({ starters: kind === undefined ? STARTERS : STARTERS.filter(({ pageKind }) => pageKind === kind) }),
   );
 

@@ -19,7 +19,7 @@ import { audit, AUDITED, listAudit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
 import { signal } from '../records/signals.js';
-import { readNumber } from './designs.js';
+import { readNumber } from './drafts.js';
 import { checkTag, implement, type Api } from './implement.js';
 
 const INVITATION_DAYS = 7;
@@ -102,7 +102,7 @@ export function teamRoutes(api: Api): void {
 
   implement(api, routes.changePassword, async ({ account, body, request }) => {
     await checkCredentials(db, account.mail, body.old, addressOf(request), {
-      sentence: 'The old password is wrong.',
+      sentence: 'The current password is wrong.',
       place: 'old',
       remedy: 'Check it and try again.',
     });

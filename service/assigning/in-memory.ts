@@ -15,10 +15,10 @@ export async function listInMemory(
   filter: PageFilter,
   when?: string,
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
-  const matching = when === undefined ? null : await pagesMatching(db, design.storeId, state, filter.kind, when);
+  const matching = when === undefined ? null : await pagesMatching(db, design.storeId, state, filter.pageKind, when);
   const words = (filter.search ?? '').toLocaleLowerCase().split(/\s+/).filter(Boolean);
   const fits = (row: AssignmentRow): boolean =>
-    (!filter.kind || row.kind === filter.kind) &&
+    (!filter.pageKind || row.kind === filter.pageKind) &&
     (!filter.template || row.template === filter.template) &&
     (!filter.reason || row.reason === filter.reason) &&
     (!matching || matching.has(row.page)) &&
@@ -48,7 +48,7 @@ async function pagesMatching(
 ): Promise<Set<string>> {
   if (kind === undefined || !isPageKind(kind))
     throw new Problem('bad-input', 'A rule asks for pages of one kind.', {
-      place: 'kind',
+      place: 'pageKind',
       remedy: 'Name the page kind too.',
     });
   const { decimals, patterns } = await settingOf(db, storeId, state);

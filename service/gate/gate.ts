@@ -173,7 +173,7 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
 }
 
 function refuse(request: IncomingMessage, response: ServerResponse): void {
-  const sentence = 'Too many requests from this address are waiting.';
+  const sentence = 'Too many requests from this network address are waiting.';
   response.writeHead(429, { 'content-type': 'application/problem+json', 'retry-after': '2', connection: 'close' }).end(
     JSON.stringify({
       type: '/docs/problems/too-many-requests',

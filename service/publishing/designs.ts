@@ -82,15 +82,15 @@ export const goLive = (db: Records, design: Design, authorId: number, note: stri
   inTransaction(db, async (trx) => {
     const before = await lockStore(trx, design.storeId);
     if (before === design.id)
-      throw new Problem('nothing-to-publish', `“${design.name}” is what shoppers see already.`, {
+      throw new Problem('nothing-to-publish', `“${design.name}” is already live.`, {
         place: 'design',
         remedy: 'Name another design.',
       });
     // It may have been put away since it was looked up.
     if ((await lockDesign(trx, design.id)).archivedAt)
-      throw new Problem('no-such-thing', `The design “${design.name}” has been put away.`, {
+      throw new Problem('no-such-thing', `The design “${design.name}” is archived.`, {
         place: 'design',
-        remedy: 'Take it out again first.',
+        remedy: 'Restore it first.',
       });
     await setLiveDesign(trx, design.storeId, design.id, authorId, note);
     await signal(trx, `design ${design.id}`);
@@ -101,7 +101,7 @@ export const goLive = (db: Records, design: Design, authorId: number, note: stri
 export const archiveDesign = (db: Records, design: Design): Promise<void> =>
   inTransaction(db, async (trx) => {
     if ((await lockStore(trx, design.storeId)) === design.id)
-      throw new Problem('still-used', `“${design.name}” is what shoppers see.`, {
+      throw new Problem('still-used', `“${design.name}” is live.`, {
         place: 'design',
         remedy: 'Make another design live first.',
       });
@@ -114,9 +114,9 @@ export const restoreDesign = (db: Records, storeId: number, code: string): Promi
     await lockStore(trx, storeId);
     const found = await findDesign(trx, storeId, code);
     if (!found?.archivedAt)
-      throw new Problem('no-such-thing', `No design “${code}” was put away.`, {
+      throw new Problem('no-such-thing', `There is no archived design “${code}”.`, {
         place: 'design',
-        remedy: 'List the designs that were put away to see which there are.',
+        remedy: 'List the archived designs to see which there are.',
       });
     await checkRoom(trx, storeId);
     await updateDesign(trx, found.id, { archivedAt: null });
@@ -128,7 +128,7 @@ async function checkRoom(trx: Records, storeId: number): Promise<Design[]> {
   const all = await listDesigns(trx, storeId);
   if (all.length < LIMITS.designsPerStore) return all;
   throw new Problem('limit-reached', `A store holds at most ${LIMITS.designsPerStore} designs.`, {
-    remedy: 'Put one away that is not used.',
+    remedy: 'Archive one that is not used.',
   });
 }
 
@@ -168,7 +168,7 @@ export const bringIn = (
     const told = conflicts.map(({ sentence }) => sentence);
     await updateDesign(trx, designId, { takenManifest: live });
     if (edits.length === 0) return { sentences: [], conflicts: told };
-    const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in what the live design published.');
+    const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in changes from the live design.');
     const touched = [...result.documents.keys()];
     const changes = changesBetween(sideOf(draft), sideOf(overlay(draft, result.documents)), touched);
     await signal(trx, `design ${designId}`);

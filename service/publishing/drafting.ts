@@ -73,7 +73,7 @@ export const undo = (db: Records, design: Design, author: Author, unit: string):
 /** Does again what the author undid last. */
 export const redo = (db: Records, design: Design, author: Author, unit: string): Promise<DoneUnit> =>
   inDraft(db, design, { unit, authorId: author.id, type: 'redo' }, (draft, trx) =>
-    takeBack(trx, design, draft, author, lastRedoable(trx, design.id, author.id), 'There is nothing to do again.'),
+    takeBack(trx, design, draft, author, lastRedoable(trx, design.id, author.id), 'There is nothing to redo.'),
   );
 
 /** Asks what the author may do now, not when the unit was first done. @throws Problem `not-allowed` */
@@ -92,7 +92,7 @@ async function takeBack(
   const last = await wanted;
   if (!last)
     throw new Problem('nothing-to-undo', none, {
-      remedy: 'Only your own edits since the design was made can be taken back here.',
+      remedy: 'Only your own edits since the design was made can be undone here.',
     });
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
   const result = applyUnit(inverse, draft, SHIPPED_KINDS);
@@ -105,7 +105,7 @@ async function takeBack(
 const saidAgain = ({ type, sentences }: LoggedUnit): string[] =>
   sentences.map((sentence) => {
     const what = sentence.replace(/^(Took back|Did again): /, '');
-    return `${type === 'undo' ? 'Did again' : 'Took back'}: ${what}`;
+    return `${type === 'undo' ? 'Redid' : 'Undid'}: ${what}`;
   });
 
 const inDraft = (

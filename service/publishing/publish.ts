@@ -52,9 +52,9 @@ export const publish = (db: Records, designId: number, options: PublishOptions):
       changedKeysOf(trx, designId),
     ]);
     if (options.seq !== undefined && options.seq !== draft.seq)
-      throw new Problem('stale-edit', 'The draft has been changed since you looked at it; nothing was published.', {
+      throw new Problem('stale-edit', 'The draft has changed since you looked at it; nothing was published.', {
         place: 'seq',
-        remedy: 'Look at what is unpublished now, then publish again.',
+        remedy: 'Look at the unpublished changes again, then publish.',
       });
     const live = await loadState(trx, manifest);
     const next = chosenDocuments(draft, live, keys, options.changes);

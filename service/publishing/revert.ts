@@ -37,7 +37,7 @@ export const revert = (
     const before = await publishedManifest(trx, design);
     const keys = await differingKeys(trx, before, wanted.manifest);
     if (keys.length === 0)
-      throw new Problem('nothing-to-publish', `Revision ${number} is what shoppers see already.`, {
+      throw new Problem('nothing-to-publish', `Revision ${number} is already live.`, {
         place: 'revision',
         remedy: 'Choose another revision.',
       });
@@ -45,7 +45,7 @@ export const revert = (
     const sentences = sentencesBetween(live, target, keys);
     const draft = await openDraft(trx, design);
     const revision = await putLive(trx, design, new Map(keys.map((key) => [key, opened(target, key)])), {
-      note: note || `Back to revision ${number}`,
+      note: note || `Reverted to revision ${number}`,
       authorId,
       reverts: number,
     });
@@ -57,11 +57,11 @@ export const revert = (
       target,
       keys,
       authorId,
-      `Brought back revision ${number} as revision ${revision.number}.`,
+      `Reverted to revision ${number}, as revision ${revision.number}.`,
     );
     await signal(trx, `design ${designId}`);
     return {
       revision,
-      sentences: [...sentences, ...kept.map(({ sentence }) => `The draft keeps its own: ${sentence}`)],
+      sentences: [...sentences, ...kept.map(({ sentence }) => `Kept as it is in the draft: ${sentence}`)],
     };
   });

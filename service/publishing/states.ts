@@ -139,6 +139,12 @@ const namesIn =
     return codeOf(key);
   };
 
+/** How many changes `unpublished` would tell; nothing is read where nothing was touched. */
+export async function unpublishedCount(db: Records, design: Design): Promise<number> {
+  if ((await changedKeysOf(db, design.id)).length === 0) return 0;
+  return (await unpublished(db, design, await openDraft(db, design))).length;
+}
+
 /** What a draft has that its design has not published. Looks only at documents that were touched. */
 export async function unpublished(db: Records, design: Design, draft: Draft): Promise<Change[]> {
   const [keys, live] = await Promise.all([changedKeysOf(db, design.id), publishedState(db, design)]);

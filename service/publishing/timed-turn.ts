@@ -38,12 +38,12 @@ const turn = (db: Database, id: number, designId: number, now: Date): Promise<bo
   inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
     const timed = await lockTimedChange(trx, id);
-    const starts = timed.state === 'waiting' && timed.startsAt <= now;
-    const ends = timed.state === 'live' && timed.endsAt !== null && timed.endsAt <= now;
+    const starts = timed.state === 'waiting' && timed.from <= now;
+    const ends = timed.state === 'live' && timed.until !== null && timed.until <= now;
     if (!starts && !ends) return false;
     await signal(trx, `design ${designId}`);
     // Slept through from beginning to end: shoppers would see it for no time at all.
-    if (starts && timed.endsAt && timed.endsAt <= now) {
+    if (starts && timed.until && timed.until <= now) {
       await updateTimedChange(trx, id, {
         state: 'over',
         report: ['Parlour was not running in all that time, so it never went live.'],

@@ -23,8 +23,8 @@ import { takeOff } from './timed-turn.js';
 export interface NewTimedChange {
   readonly name: string;
   readonly changes: readonly string[];
-  readonly starts: string;
-  readonly ends?: string;
+  readonly from: string;
+  readonly until?: string;
 }
 
 /**
@@ -36,14 +36,14 @@ export async function addTimedChange(
   designId: number,
   authorId: number,
   timeZone: string,
-  { name, changes, starts, ends }: NewTimedChange,
+  { name, changes, from: wantedFrom, until: wantedUntil }: NewTimedChange,
   now: Date,
 ): Promise<TimedChange> {
-  const startsAt = ahead(starts, timeZone, 'starts', now);
-  const endsAt = ends === undefined ? null : ahead(ends, timeZone, 'ends', now);
-  if (endsAt && endsAt <= startsAt)
+  const from = ahead(wantedFrom, timeZone, 'from', now);
+  const until = wantedUntil === undefined ? null : ahead(wantedUntil, timeZone, 'until', now);
+  if (until && until <= from)
     throw new Problem('bad-value', 'It would be taken back before it goes live.', {
-      place: 'ends',
+      place: 'until',
       remedy: 'Choose a later end.',
     });
   return inTransaction(db, async (trx) => {
@@ -65,8 +65,8 @@ export async function addTimedChange(
       base,
       changed,
       sentences: json(sentences),
-      starts_at: startsAt,
-      ends_at: endsAt,
+      live_from: from,
+      live_until: until,
     });
     // Out of the draft, so that publishing something else does not bring them early.
     const { edits } = mergedEdits(
@@ -75,7 +75,7 @@ export async function addTimedChange(
       (key) => opened(state, key),
       (key) => opened(live, key),
     );
-    const sentence = `Set “${name}” for ${inZone(startsAt.toISOString(), timeZone)}.`;
+    const sentence = `Set “${name}” for ${inZone(from.toISOString(), timeZone)}.`;
     const { documents } = await recordMerge(trx, design, draft, edits, authorId, sentence);
     const rest = overlay(draft, documents);
     await markPublished(
@@ -93,11 +93,11 @@ function ahead(text: string, zone: string, place: string, now: Date): Date {
   if (instant > now) return instant;
   throw new Problem('past-time', `${inZone(instant.toISOString(), zone)} has passed.`, {
     place,
-    remedy: 'Choose a time ahead, or publish the changes now.',
+    remedy: 'Choose a later time, or publish the changes now.',
   });
 }
 
-/** Gives waiting changes back to the draft, or takes live ones back now. @throws Problem `merge-conflict` */
+/** Puts waiting changes back into the draft, or takes live ones back now. @throws Problem `merge-conflict` */
 export const cancelTimedChange = (db: Records, designId: number, id: number, authorId: number): Promise<TimedChange> =>
   inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
@@ -111,7 +111,7 @@ export const cancelTimedChange = (db: Records, designId: number, id: number, aut
     if (timed.state !== 'waiting' && timed.state !== 'conflict')
       throw new Problem('nothing-to-undo', `“${timed.name}” is over.`, {
         place: 'timed',
-        remedy: 'Bring back a revision instead.',
+        remedy: 'Revert to a revision instead.',
       });
     if (timed.startedRevision === null) {
       const [base, changed] = await Promise.all([loadState(trx, timed.base), loadState(trx, timed.changed)]);
@@ -123,7 +123,7 @@ export const cancelTimedChange = (db: Records, designId: number, id: number, aut
         (key) => opened(base, key),
         (key) => opened(changed, key),
       );
-      await recordMerge(trx, design, draft, edits, authorId, `Gave “${timed.name}” back to the draft.`);
+      await recordMerge(trx, design, draft, edits, authorId, `Put “${timed.name}” back into the draft.`);
     }
     await updateTimedChange(trx, id, { state: 'cancelled' });
     return findTimedChange(trx, designId, id);

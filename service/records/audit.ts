@@ -3,20 +3,20 @@ import { json, type Records } from './database.js';
 
 /** What is noted, and how it is said. */
 export const AUDITED = {
-  'store.create': 'made the store',
-  'store.archive': 'closed the store',
-  'store.restore': 'opened again the store',
+  'store.create': 'created the store',
+  'store.close': 'closed the store',
+  'store.reopen': 'reopened the store',
   'team.invite': 'invited',
   'team.withdraw': 'withdrew the invitation of',
   'team.join': 'joined as',
   'team.role': 'changed the role of',
   'account.password': 'changed the password of',
-  'design.create': 'made the design',
-  'design.archive': 'put away the design',
-  'design.restore': 'took out again the design',
-  'design.live': 'made live the design',
+  'design.create': 'created the design',
+  'design.archive': 'archived the design',
+  'design.restore': 'restored the design',
+  'design.live': 'switched to the design',
   'design.publish': 'published the design',
-  'design.revert': 'brought back a revision of the design',
+  'design.revert': 'reverted the design',
   'product.change': 'changed the product',
 } as const;
 export type AuditedAction = keyof typeof AUDITED;

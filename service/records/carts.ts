@@ -1,4 +1,4 @@
-/** Carts: lines of a visitor, found by the hash of the token in the visitor's cookie. */
+/** Carts: lines of a shopper, found by the hash of the token in the shopper's cookie. */
 import type { CartFacts } from '@parlour/core';
 import { sql } from 'kysely';
 import { inTransaction, type Records } from './database.js';
@@ -26,7 +26,7 @@ export async function cartFacts(db: Records, storeId: number, tokenHash: Buffer)
   return { lines: rows.map((row) => ({ ...row, options: Object.values(row.options).join(', ') })) };
 }
 
-/** The tokens of a cart, as hashes: that of the visitor's cookie, and one to be given out if that names no cart. */
+/** The tokens of a cart, as hashes: that of the shopper's cookie, and one to be given out if that names no cart. */
 export interface CartTokens {
   readonly known: Buffer | null;
   readonly fresh: Buffer;
@@ -40,7 +40,7 @@ export interface Shortage {
 }
 
 /**
- * Adds to a visitor's cart of this store; a new one is made under the fresh token. What a cart holds never passes what
+ * Adds to a shopper's cart of this store; a new one is made under the fresh token. What a cart holds never passes what
  * there is, nor `MOST_OF_ONE`.
  */
 export const addToCart = (

@@ -1,12 +1,7 @@
 /** The connection to PostgreSQL, and the migrations. */
 import { Kysely, Migrator, PostgresDialect, sql, type Transaction } from 'kysely';
 import pg from 'pg';
-import * as slice from './migrations/0001-slice.js';
-import * as designModel from './migrations/0002-design-model.js';
-import * as brands from './migrations/0003-brands.js';
-import * as sharedCounters from './migrations/0004-shared-counters.js';
-import * as areas from './migrations/0005-areas.js';
-import * as safety from './migrations/0006-safety.js';
+import * as start from './migrations/0001-start.js';
 import type { Tables } from './tables.js';
 
 export type Database = Kysely<Tables>;
@@ -41,22 +36,23 @@ export function openDatabase(url: string): Database {
 }
 
 /** In their order. */
-export const MIGRATIONS = {
-  '0001-slice': slice,
-  '0002-design-model': designModel,
-  '0003-brands': brands,
-  '0004-shared-counters': sharedCounters,
-  '0005-areas': areas,
-  '0006-safety': safety,
-};
+const MIGRATIONS = { '0001-start': start };
 
-/** Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock. */
+/**
+ * Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock.
+ * @throws Error in words if the tables were made by steps that this version does not have
+ */
 export async function migrate(db: Database): Promise<void> {
   const migrator = new Migrator({
     db,
     provider: { getMigrations: () => Promise.resolve(MIGRATIONS) },
   });
   const { error } = await migrator.migrateToLatest();
+  if (error instanceof Error && error.message.includes('previously executed migration'))
+    throw new Error(
+      'This database was made by a version of Parlour that was never released, and cannot be read by this one. Move its folder away, then start again.',
+      { cause: error },
+    );
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');
 }
 

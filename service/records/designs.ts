@@ -41,7 +41,7 @@ export const findDesign = (db: Records, storeId: number, code: string): Promise<
 export const designById = (db: Records, id: number): Promise<Design> =>
   designQuery(db).where('id', '=', id).executeTakeFirstOrThrow();
 
-/** Designs of a store, oldest first. @param archived those that were put away, instead of those in use */
+/** Designs of a store, oldest first. @param archived the archived ones instead, instead of those in use */
 export const listDesigns = (db: Records, storeId: number, archived = false): Promise<Design[]> =>
   designQuery(db)
     .where('store_id', '=', storeId)

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
-import { canonicalJson, upgradeDocument, type Document, type DocumentKey } from '@parlour/core';
+import { canonicalJson, inTodaysFormat, type Document, type DocumentKey } from '@parlour/core';
 import { json, type Records } from './database.js';
 
 /** Document key -> document hash. */
@@ -58,7 +58,7 @@ export async function loadDocuments(db: Records, hashes: readonly string[]): Pro
       .where(sql<boolean>`hash = any(${missing})`)
       .execute();
     for (const { hash, body } of rows) {
-      const document = upgradeDocument(body);
+      const document = inTodaysFormat(body);
       documents.set(hash, document);
       found.set(hash, document);
     }

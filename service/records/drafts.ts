@@ -2,7 +2,15 @@
  * Drafts. A draft is the documents its design began with, snapshots, and the edits after them. Each process holds the
  * drafts it works with in memory and catches up by reading the edits it has not seen; PostgreSQL is the truth.
  */
-import { openDocument, replay, type DocumentKey, type Draft, type DraftDocument, type UnitResult } from '@parlour/core';
+import {
+  inTodaysFormat,
+  openDocument,
+  replay,
+  type DocumentKey,
+  type Draft,
+  type DraftDocument,
+  type UnitResult,
+} from '@parlour/core';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
 import { json, perDatabase, type Records } from './database.js';
@@ -82,7 +90,7 @@ async function readSnapshot(db: Records, design: Design): Promise<Replica> {
   for (const { key, body } of rows) {
     if (key === null || body === null) continue;
     if ('removed' in body) documents.delete(key);
-    else documents.set(key, body);
+    else documents.set(key, inTodaysFormat(body, `“${key}”`, key));
   }
   return new Replica(rows[0]?.seq ?? 0, documents);
 }

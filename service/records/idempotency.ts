@@ -35,7 +35,7 @@ export async function takeKey(trx: Records, create: KeyedCreate): Promise<DoneCr
     .where('key', '=', key)
     .executeTakeFirst();
   if (!row || row.status === null || row.answer === null)
-    throw new Problem('busy', 'This was asked for before, a day ago, and is just being forgotten.', {
+    throw new Problem('busy', 'This request was sent before, a day ago, and its answer has just expired.', {
       place: 'idempotency-key',
       remedy: 'Send it again.',
       retryAfter: 1,

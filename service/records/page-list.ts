@@ -7,7 +7,7 @@ import type { Side } from './tables.js';
 
 /** The columns that each order compares, one after the other; the last one tells pages apart. */
 const COLUMNS = {
-  kind: ['rank', 'title', 'page'],
+  'page-kind': ['rank', 'title', 'page'],
   title: ['title', 'page'],
   page: ['page'],
   template: ['template', 'title', 'page'],
@@ -40,7 +40,7 @@ export function compareKeys(a: SortKey, b: SortKey, { descending }: PageOrder): 
 
 export interface PageFilter {
   readonly search?: string | undefined;
-  readonly kind?: string | undefined;
+  readonly pageKind?: string | undefined;
   readonly template?: string | undefined;
   readonly reason?: string | undefined;
   readonly order: PageOrder;
@@ -54,11 +54,11 @@ export async function listAssignments(
   db: Records,
   designId: number,
   side: Side,
-  { search = '', kind, template, reason, order, after, limit }: PageFilter,
+  { search = '', pageKind, template, reason, order, after, limit }: PageFilter,
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
   const fitting = sql`design_id = ${designId} and side = ${side}
-    ${kind ? sql`and kind = ${kind}` : sql``} ${template ? sql`and template = ${template}` : sql``}
+    ${pageKind ? sql`and kind = ${pageKind}` : sql``} ${template ? sql`and template = ${template}` : sql``}
     ${reason ? sql`and reason = ${reason}` : sql``}
     ${
       words.length

@@ -54,17 +54,17 @@ export const storeById = (
 export async function findStore(db: Records, slug: string): Promise<Store | undefined> {
   const row = await storeQuery(db)
     .where('store.slug', '=', slug)
-    .where('store.archived_at', 'is', null)
+    .where('store.closed_at', 'is', null)
     .executeTakeFirst();
   return row && asStore(row);
 }
 
-/** The stores an account belongs to, by name. @param closed those that were closed, instead of those that are open */
+/** The stores an account belongs to, by name. @param closed the closed ones instead, instead of those that are open */
 export async function storesOf(db: Records, accountId: number, closed = false): Promise<Store[]> {
   const rows = await storeQuery(db)
     .innerJoin('membership', 'membership.store_id', 'store.id')
     .where('membership.account_id', '=', accountId)
-    .where('store.archived_at', closed ? 'is not' : 'is', null)
+    .where('store.closed_at', closed ? 'is not' : 'is', null)
     .orderBy('store.name')
     .execute();
   return rows.map(asStore);
@@ -82,8 +82,8 @@ export async function roleIn(db: Records, accountId: number, storeId: number): P
 }
 
 /** @param at null opens it again */
-export async function archiveStore(db: Records, storeId: number, at: Date | null): Promise<void> {
-  await db.updateTable('store').set({ archived_at: at }).where('id', '=', storeId).execute();
+export async function setClosed(db: Records, storeId: number, at: Date | null): Promise<void> {
+  await db.updateTable('store').set({ closed_at: at }).where('id', '=', storeId).execute();
 }
 
 export interface NewStore {

@@ -41,7 +41,7 @@ export interface Tables {
     country: string;
     live_design_id: number | null;
     created_at: Now;
-    archived_at: Date | null;
+    closed_at: Date | null;
   };
   brand: {
     id: Generated<number>;
@@ -163,8 +163,8 @@ export interface Tables {
     base: string;
     changed: string;
     sentences: Json<string[]>;
-    starts_at: Date;
-    ends_at: Date | null;
+    live_from: Date;
+    live_until: Date | null;
     state: 'waiting' | 'live' | 'over' | 'conflict' | 'cancelled';
     report: JSONColumnType<string[], string | undefined, string>;
     started_revision: number | null;

@@ -16,8 +16,8 @@ export interface TimedChange {
   readonly base: string;
   readonly changed: string;
   readonly sentences: readonly string[];
-  readonly startsAt: Date;
-  readonly endsAt: Date | null;
+  readonly from: Date;
+  readonly until: Date | null;
   readonly state: TimedState;
   readonly report: readonly string[];
   readonly startedRevision: number | null;
@@ -35,8 +35,8 @@ const query = (db: Records) =>
       'base',
       'changed',
       'sentences',
-      'starts_at as startsAt',
-      'ends_at as endsAt',
+      'live_from as from',
+      'live_until as until',
       'state',
       'report',
       'started_revision as startedRevision',
@@ -61,7 +61,7 @@ export async function insertTimedChange(
   trx: Records,
   values: Pick<
     Insertable<Tables['timed_change']>,
-    'design_id' | 'name' | 'account_id' | 'base' | 'changed' | 'sentences' | 'starts_at' | 'ends_at'
+    'design_id' | 'name' | 'account_id' | 'base' | 'changed' | 'sentences' | 'live_from' | 'live_until'
   >,
 ): Promise<number> {
   const { id } = await trx
@@ -83,8 +83,8 @@ export const dueTimedChange = (db: Records, now: Date): Promise<{ id: number; de
     .select(['id', 'design_id as designId'])
     .where((eb) =>
       eb.or([
-        eb.and([eb('state', '=', 'waiting'), eb('starts_at', '<=', now)]),
-        eb.and([eb('state', '=', 'live'), eb('ends_at', '<=', now)]),
+        eb.and([eb('state', '=', 'waiting'), eb('live_from', '<=', now)]),
+        eb.and([eb('state', '=', 'live'), eb('live_until', '<=', now)]),
       ]),
     )
     .where(isNotSetAside(sql`'timed ' || id`, now))

@@ -35,10 +35,10 @@ export function storefrontApp({ db, config }: Service, mode: 'live' | 'preview')
       .status(found ? 200 : 404)
       .set('cache-control', 'private, no-cache')
       .type('html');
-    response.send(shown?.html ?? plainPage('Nothing lies here', 'There is no page at this address.'));
+    response.send(shown?.html ?? plainPage('Page not found', 'There is no page at this web address.'));
   });
   app.use((_request, response) =>
-    response.status(404).type('html').send(plainPage('Nothing lies here', 'There is no page at this address.')),
+    response.status(404).type('html').send(plainPage('Page not found', 'There is no page at this web address.')),
   );
   app.use(sayProblem);
   return app;
@@ -90,7 +90,7 @@ function sayProblem(error: unknown, request: Request, response: Response, _next:
   response
     .status(passing ? problemStatus(passing.code) : 500)
     .type('html')
-    .send(plainPage('The shop cannot show this page right now.', 'Please try again in a moment.'));
+    .send(plainPage('This page cannot be shown right now.', 'Please try again in a moment.'));
 }
 
 const plainPage = (title: string, text: string): string =>

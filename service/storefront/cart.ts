@@ -44,7 +44,7 @@ async function buy(site: Site, code: string, wanted: Wanted, response: Response)
   const { db, store } = site;
   const { options } = wanted;
   if (!Object.entries(options).flat().every(isStorable))
-    return 'This choice cannot be read. Choose from the lists above.';
+    return 'This choice cannot be read. Please choose from the lists above.';
   const quantity = Number(wanted.quantity);
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_OF_ONE)
     return `The quantity must be a whole number from 1 to ${MOST_OF_ONE}.`;
@@ -61,10 +61,10 @@ async function buy(site: Site, code: string, wanted: Wanted, response: Response)
 function shortageInWords({ stock, inCart }: Shortage, what: string): string {
   if (stock < 1) return `${what} is sold out. Choose another, or come back later.`;
   if (stock >= MOST_OF_ONE && inCart > 0)
-    return `At most ${MOST_OF_ONE} of one can be bought at once, and ${inCart} are in your cart already.`;
+    return `At most ${MOST_OF_ONE} of one can be bought at once, and ${inCart} are already in your cart.`;
   const left = `Only ${stock} of ${what} ${stock === 1 ? 'is' : 'are'} left`;
   return inCart > 0
-    ? `${left}, and ${inCart} ${inCart === 1 ? 'is' : 'are'} in your cart already.`
+    ? `${left}, and ${inCart} ${inCart === 1 ? 'is' : 'are'} already in your cart.`
     : `${left}. Choose a smaller quantity.`;
 }
 

@@ -11,9 +11,9 @@ export interface Site {
   readonly store: Store;
   readonly state: DesignState;
   readonly mode: 'live' | 'preview';
-  /** The shop's own address, also while previewing. */
+  /** The storefront’s own address, also while previewing. */
   readonly origin: string;
-  /** Hash of the cart token of the visitor, if there is one. */
+  /** Hash of the cart token of the shopper, if there is one. */
   readonly cart: Buffer | null;
 }
 

@@ -36,7 +36,7 @@ import { documentHash, hashOfDocument, type Site } from './context.js';
 export const NOT_FOUND: PageInfo = {
   code: 'not-found',
   kind: 'not-found',
-  title: 'Nothing lies here',
+  title: 'Page not found',
   path: '',
   description: '',
   subject: null,
@@ -46,7 +46,7 @@ export const NOT_FOUND: PageInfo = {
 export const patternsFor = ({ state }: Pick<Site, 'state'>): PathPatterns =>
   patternsOf(state.get(keys.paths) as PathsDocument | undefined);
 
-/** The store page that lies at a path, or the not-found page. */
+/** The store page that is at a path, or the not-found page. */
 export async function pageAt(site: Site, path: string): Promise<PageInfo> {
   const match = isStorablePath(path) ? matchPath(patternsFor(site), path) : null;
   return (match && (await findPage(site, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
@@ -160,7 +160,7 @@ export interface Shown {
   readonly html: string;
 }
 
-/** The html of a page; null if its kind has no template. @param refused what the visitor tried to buy in vain */
+/** The html of a page; null if its kind has no template. @param refused what the shopper tried to buy in vain */
 export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPurchase): Promise<Shown | null> {
   const { db, config, store, state, mode, origin } = site;
   const page = await homeOf(site, asked);

@@ -34,7 +34,7 @@ export const liveSite =
     next();
   };
 
-/** The draft, or the revision, that the visitor's preview token is for. A token in the address is exchanged for a cookie first. */
+/** The draft, or the revision, that the shopper's preview token is for. A token in the address is exchanged for a cookie first. */
 export const previewSite =
   (db: Database, config: Config): Middleware =>
   async (request, response, next) => {
@@ -100,7 +100,7 @@ async function storeOf(db: Database, request: Request, suffix: string): Promise<
   const host = hostOf(request);
   const store = await findStore(db, host.slice(0, host.length - suffix.length));
   if (!store)
-    throw new Problem('no-such-thing', 'There is no store at this address.', { remedy: 'Check the address.' });
+    throw new Problem('no-such-thing', 'There is no store at this web address.', { remedy: 'Check the web address.' });
   return store;
 }
 

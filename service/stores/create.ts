@@ -1,4 +1,4 @@
-/** A new store: its row, its owner, and a first design with every page a shop needs. */
+/** A new store: its row, its owner, and a first design with every page it needs. */
 import { LIMITS, Problem, starterDesign, type Document, type DocumentKey } from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
 import { addFirstState } from '../publishing/publish.js';
@@ -17,7 +17,7 @@ export const createStore = (db: Records, ownerId: number, store: NewStore): Prom
     if (id === undefined)
       throw new Problem('already-there', `There is already a store “${store.slug}”.`, {
         place: 'slug',
-        remedy: 'Choose another; it is part of the address of the shop.',
+        remedy: 'Choose another; it is part of the web address of the storefront.',
       });
     await setMembership(trx, ownerId, id, 'owner');
     await addFirstDesign(trx, id, starterDesign(store.name));
@@ -42,7 +42,7 @@ function checkNames({ currency, locale, timeZone }: NewStore): void {
     try {
       ask();
     } catch {
-      throw new Problem('bad-value', `This is no ${place} anybody knows.`, { place, remedy });
+      throw new Problem('bad-value', `This is not a known ${place}.`, { place, remedy });
     }
   };
   if (!Intl.supportedValuesOf('currency').includes(currency))

@@ -119,7 +119,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
       ),
     );
   const kindOf = ({ head }: DraftDocument): PageKind =>
-    (head['pageKind'] ?? head['target.kind'] ?? 'product') as PageKind;
+    (head['pageKind'] ?? head['target.pageKind'] ?? 'product') as PageKind;
   const withNodes = keys.filter((key) => Object.keys(opened.get(key)?.nodes ?? {}).length > 0);
   const node = (): { key: DocumentKey; document: DraftDocument; node: DraftNode } | null => {
     if (withNodes.length === 0) return null;
@@ -188,7 +188,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         'look.gap',
         'values.gap',
         'target.page',
-        'target.kind',
+        'target.pageKind',
         'target.when',
         'standard',
         `pages.${page()}`,
@@ -215,7 +215,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
     },
     () => {
       const found = node();
-      return found && { type: chance.pick(['remove', 'copy', 'detach']), document: found.key, node: found.node.id };
+      return found && { type: chance.pick(['remove', 'copy', 'unshare']), document: found.key, node: found.node.id };
     },
     () => {
       const found = node();
@@ -249,7 +249,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
           ? {
               head: {
                 place: chance.pick(['spot:extra', 'above', 'below', 'header']),
-                'target.kind': chance.pick(['product', 'home', 'content']),
+                'target.pageKind': chance.pick(['product', 'home', 'content']),
               },
             }
           : {}),

@@ -35,23 +35,23 @@ test('the demo’s rule gives its products their template, on the page, in the l
   expect(sentences[1]).toBe(
     'It has the template “Product, words first” (product-plain), by the rule brand is "Featherby".',
   );
-  expect((await service.shop('/item/duskmoth')).text).toContain('columns-last-wider');
-  expect((await service.shop('/item/skerry-diamond')).text).toContain('columns-first-wider');
+  expect((await service.visit('/item/duskmoth')).text).toContain('columns-last-wider');
+  expect((await service.visit('/item/skerry-diamond')).text).toContain('columns-first-wider');
 });
 
 test('bound values, shared sections, spots and additions come out on the page, and why tells them apart', async () => {
-  const diamond = (await service.shop('/item/skerry-diamond')).text;
+  const diamond = (await service.visit('/item/skerry-diamond')).text;
   expect(diamond).toContain('Best in 2 to 5 Beaufort');
   expect(diamond).toContain('If it breaks');
-  expect((await service.shop('/item/capstan-reel')).text).toContain('For every kite');
-  expect((await service.shop('/browse/sport-and-indoor')).text).toContain('Two-line days');
-  expect((await service.shop('/browse/single-line')).text).not.toContain('Two-line days');
+  expect((await service.visit('/item/capstan-reel')).text).toContain('For every kite');
+  expect((await service.visit('/browse/sport-and-indoor')).text).toContain('Two-line days');
+  expect((await service.visit('/browse/single-line')).text).not.toContain('Two-line days');
   const about = await service.call(routes.why, { params: { page: 'product:K-009' }, query: { section: 'p-wind' } });
   expect(about.fields.find(({ field }) => field === 'values.text')).toMatchObject({
     value: '<p>For every kite</p>',
     origin: 'fallback',
   });
-  expect((await service.shop('/workshop')).text).toContain('How a kite is made');
+  expect((await service.visit('/workshop')).text).toContain('How a kite is made');
 });
 
 test('a rule changes the pages it matches, its order decides, and a page’s own assignment goes before', async () => {
@@ -60,12 +60,12 @@ test('a rule changes the pages it matches, its order decides, and a page’s own
     pages: ['product:K-005'],
     template: 'product',
   });
-  const dear = await service.call(routes.listPages, { query: { kind: 'product', when: 'price >= 40' } });
+  const dear = await service.call(routes.listPages, { query: { pageKind: 'product', when: 'price >= 40' } });
   expect(dear.pages.length).toBeGreaterThan(1);
   for (const { page, template } of dear.pages)
     expect([page, template?.reason]).toEqual([page, page === 'product:K-005' ? 'page' : 'rule']);
   const { templates } = await service.call(routes.listTemplates);
-  const pages = (await service.call(routes.listPages, { query: { kind: 'product', limit: 200 } })).pages;
+  const pages = (await service.call(routes.listPages, { query: { pageKind: 'product', limit: 200 } })).pages;
   for (const { code, pages: count } of templates.filter(({ pageKind }) => pageKind === 'product'))
     expect([code, count]).toEqual([code, pages.filter(({ template }) => template?.code === code).length]);
   await undo();
@@ -93,8 +93,8 @@ test('a changed product shows at once, and only its own pages are worked out ane
     'product:K-005 live',
   ]);
   expect(await templateOf('product:K-005')).toMatchObject({ code: 'product-plain', reason: 'rule' });
-  expect((await service.shop('/item/shearwater-pro')).text).toContain('columns-last-wider');
-  expect((await service.shop('/brand/featherby')).text).toContain('/item/shearwater-pro');
+  expect((await service.visit('/item/shearwater-pro')).text).toContain('columns-last-wider');
+  expect((await service.visit('/brand/featherby')).text).toContain('/item/shearwater-pro');
   expect(await service.call(routes.getProduct, { params: { product: 'K-005' } })).toMatchObject({
     brand: 'B-4',
     attributes: { crew: 2, skill: 'sure' },
@@ -132,12 +132,12 @@ test('a changed product shows at once, and only its own pages are worked out ane
 });
 
 test('a brand has a page of its own, with its products, in its place in lists and menus', async () => {
-  const page = await service.shop('/brand/skerry-lines');
+  const page = await service.visit('/brand/skerry-lines');
   expect(page.text).toContain('Three sisters on an island');
   expect(page.text.match(/class="card-title"/g)).toHaveLength(3);
-  expect((await service.shop('/brand/nobody')).status).toBe(404);
+  expect((await service.visit('/brand/nobody')).status).toBe(404);
   const { pages } = await service.call(routes.listPages, {
-    query: { kind: 'brand', when: 'path starts with "/brand/s"' },
+    query: { pageKind: 'brand', when: 'path starts with "/brand/s"' },
   });
   expect(pages).toMatchObject([{ page: 'brand:B-1', path: '/brand/skerry-lines', template: { reason: 'standard' } }]);
   await service.edit(
@@ -156,7 +156,7 @@ test('a brand has a page of its own, with its products, in its place in lists an
     },
   );
   await service.call(routes.publish, { body: {} });
-  const product = (await service.shop('/item/skerry-diamond')).text;
+  const product = (await service.visit('/item/skerry-diamond')).text;
   expect(product).toContain('href="/brand/featherby"');
   // The row that was put in stands last; it leaves out the product itself.
   const cards = [...product.matchAll(/card-title"><a href="([^"]+)"/g)].map(([, path]) => path);
@@ -204,7 +204,7 @@ test('a dry run names exactly the pages that show what is changed', async () => 
 });
 
 test('hundreds of pages are assigned in one unit and taken back as one', async () => {
-  const { pages } = await service.call(routes.listPages, { query: { kind: 'product', limit: 200 } });
+  const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product', limit: 200 } });
   const answer = await service.edit({
     type: 'assign',
     pages: pages.map(({ page }) => page),
@@ -257,8 +257,8 @@ test('the list can be sorted, from both ends, and goes on in its order; memory a
     expect(up.map(key)).toEqual(up.map(key).sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)));
     expect((await walk(`-${sort}`)).map(({ page }) => page)).toEqual(up.map(({ page }) => page).reverse());
     // A rule makes the list be worked out without the table.
-    const all = { kind: 'product', when: 'price >= 0' };
-    expect(await walk(sort, all)).toEqual(up.filter(({ kind }) => kind === 'product'));
+    const all = { pageKind: 'product', when: 'price >= 0' };
+    expect(await walk(sort, all)).toEqual(up.filter(({ pageKind }) => pageKind === 'product'));
   }
   const { next } = await service.call(routes.listPages, { query: { sort: 'title', limit: 1 } });
   await expect(
@@ -293,11 +293,11 @@ test('template overrides, another arrangement and a region left out show on its 
     set('look.gap', 2.5),
   );
   await service.call(routes.publish, { body: {} });
-  const plain = (await service.shop('/item/duskmoth')).text;
+  const plain = (await service.visit('/item/duskmoth')).text;
   expect(plain).not.toMatch(/around-header|around-footer/);
   const style = /href="(\/styles\/look\/[^"]+)"/.exec(plain)?.[1] ?? '';
-  expect((await service.shop(style)).text).toContain('--gap:2.5rem');
-  expect((await service.shop('/item/skerry-diamond')).text).toMatch(/around-header.*around-footer/s);
+  expect((await service.visit(style)).text).toContain('--gap:2.5rem');
+  expect((await service.visit('/item/skerry-diamond')).text).toMatch(/around-header.*around-footer/s);
 });
 
 test('paths, redirects and what the home page shows belong to the design', async () => {
@@ -308,12 +308,12 @@ test('paths, redirects and what the home page shows belong to the design', async
     set('home', 'content:about'),
   );
   await service.call(routes.publish, { body: {} });
-  expect((await service.shop('/kite/skerry-diamond')).status).toBe(200);
-  expect((await service.shop('/item/skerry-diamond')).headers['location']).toBe('/kite/skerry-diamond');
-  expect((await service.shop('/old')).headers['location']).toBe('/workshop');
-  expect((await service.shop('/')).text).toContain('How a kite is made');
+  expect((await service.visit('/kite/skerry-diamond')).status).toBe(200);
+  expect((await service.visit('/item/skerry-diamond')).headers['location']).toBe('/kite/skerry-diamond');
+  expect((await service.visit('/old')).headers['location']).toBe('/workshop');
+  expect((await service.visit('/')).text).toContain('How a kite is made');
   await service.call(routes.revert, { params: { revision: '1' }, body: {} });
-  expect((await service.shop('/item/skerry-diamond')).status).toBe(200);
+  expect((await service.visit('/item/skerry-diamond')).status).toBe(200);
 });
 
 test.each([
@@ -343,10 +343,10 @@ test('a table that is behind is renewed in the background, and the list is right
     (admin) => admin.query(`delete from page_assignment; update assignment_renewal set wanted = wanted + 1`),
     url,
   );
-  const { pages } = await service.call(routes.listPages, { query: { kind: 'product' } });
+  const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product' } });
   expect(pages.length).toBe(12);
   await until(async () => !(await service.call(routes.listPages)).renewing);
-  expect((await service.call(routes.listPages, { query: { kind: 'product' } })).pages).toEqual(pages);
+  expect((await service.call(routes.listPages, { query: { pageKind: 'product' } })).pages).toEqual(pages);
   const rows = await asAdmin(
     (admin) => admin.query(`select count(*)::int as n from page_assignment where side = 'draft'`),
     url,

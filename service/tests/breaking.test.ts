@@ -39,7 +39,7 @@ test('a shared section inside itself and a spot inside its own addition are refu
     what: 'addition',
     name: 'Note',
     code: 'note',
-    head: { place: 'spot:extra', 'target.kind': 'product' },
+    head: { place: 'spot:extra', 'target.pageKind': 'product' },
   };
   await service.edit(create);
   expect(await refused({ type: 'insert', document: 'addition/note', kind: 'spot', place: {} })).toMatchObject({
@@ -57,13 +57,13 @@ test('a shared section inside itself and a spot inside its own addition are refu
 });
 
 test('what is required cannot be reset: the target of an addition, the rule of a rule, its template, a standard', async () => {
-  expect(await refused(set('addition/note', 'target.kind', { was: 'product' }))).toMatchObject({
+  expect(await refused(set('addition/note', 'target.pageKind', { was: 'product' }))).toMatchObject({
     code: 'bad-value',
     place: 'target',
   });
   // Both at once is a way from a kind of pages to one page.
   await service.edit(
-    set('addition/note', 'target.kind', { was: 'product' }),
+    set('addition/note', 'target.pageKind', { was: 'product' }),
     set('addition/note', 'target.page', { value: 'product:K-003' }),
   );
   const when = { match: 'all', conditions: [{ fact: 'price', is: '>=', value: 80 }] } as const;
@@ -87,7 +87,7 @@ test('what is required cannot be reset: the target of an addition, the rule of a
   });
   await publish();
   for (const path of ['/', '/item/gannet-delta', '/browse/single-line', '/workshop'])
-    expect([path, (await service.shop(path)).status]).not.toEqual([path, 500]);
+    expect([path, (await service.visit(path)).status]).not.toEqual([path, 500]);
 });
 
 test('instants have one form, however they are written, and rules count from their very beginning', async () => {
@@ -118,7 +118,7 @@ test('instants have one form, however they are written, and rules count from the
     ),
   ).toMatchObject({ code: 'bad-value' });
   await publish();
-  expect((await service.shop('/')).text).toContain('Dated');
+  expect((await service.visit('/')).text).toContain('Dated');
 });
 
 test('every page can be reached: patterns need their slug, are told apart, and move what rules say of paths', async () => {
@@ -137,7 +137,7 @@ test('every page can be reached: patterns need their slug, are told apart, and m
   const taken = set(key, 'slug', { was: (document as { slug?: string }).slug, value: 'cart' });
   expect(await refused(taken)).toMatchObject({ code: 'bad-path', place: 'slug' });
 
-  await service.edit({ type: 'create', what: 'template', name: 'Kites', code: 'kites', from: 'product' });
+  await service.edit({ type: 'create', what: 'template', name: 'Kites', code: 'kites', copyOf: 'product' });
   const when = { match: 'all', conditions: [{ fact: 'path', is: 'starts with', value: '/kites/' }] };
   await service.edit({
     type: 'insert',
@@ -146,13 +146,13 @@ test('every page can be reached: patterns need their slug, are told apart, and m
     values: { when, template: 'kites' },
   } as EditRequest);
   const byRule = async () =>
-    (await service.call(routes.listPages, { query: { kind: 'product', template: 'kites' } })).total;
+    (await service.call(routes.listPages, { query: { pageKind: 'product', template: 'kites' } })).total;
   expect(await byRule()).toBe(0);
   await service.edit(pattern('product', '/kites/{slug}'));
   expect(await byRule()).toBeGreaterThan(5);
   await publish();
-  expect((await service.shop('/kites/gannet-delta')).status).toBe(200);
-  expect((await service.shop('/item/gannet-delta')).headers.location).toBe('/kites/gannet-delta');
+  expect((await service.visit('/kites/gannet-delta')).status).toBe(200);
+  expect((await service.visit('/item/gannet-delta')).headers.location).toBe('/kites/gannet-delta');
   await service.edit(set('paths', 'patterns.product', { was: '/kites/{slug}' }));
   expect(await byRule()).toBe(0);
   await publish();
@@ -174,7 +174,7 @@ test('pages that would meet at one path when only some changes go live are refus
     message: '“Shoals” would be at /tides, where “Tides” is.',
   });
   await publish();
-  expect([(await service.shop('/tides')).text, (await service.shop('/high-water')).text]).toEqual([
+  expect([(await service.visit('/tides')).text, (await service.visit('/high-water')).text]).toEqual([
     expect.stringContaining('<title>Shoals'),
     expect.stringContaining('<title>Tides'),
   ]);
@@ -192,8 +192,8 @@ test('a row that takes its number from the page shows as many as the page says',
   await publish();
   await service.call(routes.changeProduct, { params: { product: 'K-001' }, body: { attributes: { most: 5 } } });
   const cards = async (code: string) => {
-    const { pages } = await service.call(routes.listPages, { query: { kind: 'product' } });
-    const answer = await service.shop(pages.find(({ page }) => page === `product:${code}`)?.path ?? '');
+    const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product' } });
+    const answer = await service.visit(pages.find(({ page }) => page === `product:${code}`)?.path ?? '');
     return [answer.status, /id="s-bound-row".*?<\/ul>/s.exec(answer.text)?.[0].match(/<li/g)?.length];
   };
   expect(await cards('K-001')).toEqual([200, 5]);
@@ -212,8 +212,8 @@ test('a kind without any template has no page: 404, not a bare sentence with 200
       ),
     service.databaseUrl,
   );
-  expect((await service.shop('/cart')).status).toBe(404);
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/cart')).status).toBe(404);
+  expect((await service.visit('/')).status).toBe(200);
 });
 
 test.each(['constructor', '__proto__', 'toString', 'valueOf'])('nothing can be called “%s”', async (id) => {

@@ -88,16 +88,16 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('getStore');
   const store = { name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'Europe/Dublin', country: 'IE' };
   await walk('createStore', { body: { slug: 'tern-tea', ...store } });
-  await walk('archiveStore', { params: { store: 'tern-tea' }, body: {} });
+  await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
   await walk('listStores', { query: { archived: 'yes' } });
-  await walk('restoreStore', { body: { store: 'tern-tea' } });
-  await walk('archiveStore', { params: { store: 'tern-tea' }, body: {} });
+  await walk('reopenStore', { body: { store: 'tern-tea' } });
+  await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
   const { link } = await walk<{ link: string }>('invite', { body: { mail: 'tolle@windrow.example', role: 'editor' } });
   await walk('getTeam');
   await walk('join', { body: { token: link.split('/').at(-1), name: 'Tolle', password: 'a harbour at dawn' } });
   await walk('changeMember', { params: { mail: 'tolle@windrow.example' }, body: { role: null } });
   await walk('listSectionKinds');
-  await walk('listStarters', { query: { kind: 'product' } });
+  await walk('listStarters', { query: { pageKind: 'product' } });
   const file = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#a33b2a' } })
     .png()
     .toBuffer();
@@ -123,7 +123,7 @@ test('every route, walked: what is sent and what is answered are of the describe
     ['brand:B-1', undefined],
   ] as const)
     await walk('why', { params: { page }, ...(section ? { query: { section } } : {}) });
-  await walk('listPages', { query: { kind: 'product', when: 'brand is "Featherby"', limit: '1' } });
+  await walk('listPages', { query: { pageKind: 'product', when: 'brand is "Featherby"', limit: '1' } });
   await walk('listTemplates');
   await walk('listDocuments');
   for (const key of ['template/home', 'look', 'menu/main', 'assignments/product'])
@@ -150,8 +150,8 @@ test('every route, walked: what is sent and what is answered are of the describe
   const timed = {
     name: 'Later',
     changes: changes.map(({ id }) => id),
-    starts: '2126-01-01T08:00',
-    ends: '2126-01-02T08:00',
+    from: '2126-01-01T08:00',
+    until: '2126-01-02T08:00',
   };
   const { id } = await walk<{ id: number }>('addTimedChange', { body: timed });
   await walk('listTimedChanges');

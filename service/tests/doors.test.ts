@@ -285,7 +285,7 @@ describe('bad input', () => {
     expect(answer.status).toBe(status);
     expect((await service.send('localhost', String(answer.json()['type']))).text).toContain(`answered with ${status}`);
     expect((await service.call(routes.listChanges)).seq).toBe(seq);
-    expect((await service.shop('/')).status).toBe(200);
+    expect((await service.visit('/')).status).toBe(200);
   });
 
   const setIn = (section: string, field: string, value: unknown, was?: unknown) =>
@@ -372,13 +372,13 @@ describe('bad input', () => {
     expect((await post('/stores/windrow/pictures', file, BYTES)).json()).toMatchObject({ hash: added.hash });
     const { pictures } = await service.call(routes.listPictures);
     expect(pictures.filter((one) => one.hash === added.hash)).toHaveLength(1);
-    const shown = await service.shop(`/pictures/${added.hash}/320.webp`);
+    const shown = await service.visit(`/pictures/${added.hash}/320.webp`);
     expect([shown.status, shown.headers['content-type'], shown.headers['cache-control']]).toEqual([
       200,
       'image/webp',
       'public, max-age=31536000, immutable',
     ]);
     expect(shown.text).not.toContain('secret place');
-    expect((await service.shop(`/pictures/${added.hash}/9999.webp`)).status).toBe(404);
+    expect((await service.visit(`/pictures/${added.hash}/9999.webp`)).status).toBe(404);
   });
 });

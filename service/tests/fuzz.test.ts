@@ -181,7 +181,7 @@ test(`${REQUESTS} requests made of nonsense break nothing, and nobody changes wh
   ];
   const before = await untouched();
   const fire = async (operation: Operation, headers: Record<string, string>): Promise<void> => {
-    // Ending one's own session or closing the shop is allowed, and would end the test.
+    // Ending one's own session or closing the storefront is allowed, and would end the test.
     if (/sign-out|password|archive|\/tokens/.test(operation.path) && operation.method !== 'GET') return;
     const path = operation.path
       .replace(/^\/api/, '')
@@ -243,5 +243,5 @@ test(`${REQUESTS} requests made of nonsense break nothing, and nobody changes wh
   expect(broken).toEqual([]);
   // Enough of it got past the door to mean something.
   expect((seen.get(200) ?? 0) + (seen.get(201) ?? 0)).toBeGreaterThan(REQUESTS / 20);
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
 }, 1_800_000);

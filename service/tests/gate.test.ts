@@ -41,14 +41,14 @@ const ANSWERED = /HTTP\/1\.1 421/g;
 
 test('a thousand requests on one connection: so many are answered in order, the rest are refused, others go on', async () => {
   const hostile = talk(ONE.repeat(1000), () => false);
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
   const got = await hostile;
   const answered = count(got, ANSWERED);
   expect(answered).toBeGreaterThanOrEqual(GATE.waitingPerConnection);
   expect(answered).toBeLessThan(2 * GATE.waitingPerConnection);
   expect(count(got, /HTTP\/1\.1 429/g)).toBe(1);
   expect(got).toContain('retry-after: 2');
-  expect(got).toContain('Too many requests from this address are waiting.');
+  expect(got).toContain('Too many requests from this network address are waiting.');
   expect((await service.send('localhost', '/readyz')).status).toBe(200);
 });
 
@@ -59,7 +59,7 @@ test('many connections of one address fill its queue; when they are gone there i
   );
   expect(all.filter((got) => got.includes('HTTP/1.1 429')).length).toBeGreaterThan(0);
   expect(all.filter((got) => count(got, ANSWERED) === each).length).toBeGreaterThan(3);
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
 });
 
 test('what one address asks for is not answered before what another asks for later', async () => {
@@ -79,7 +79,7 @@ test('what one address asks for is not answered before what another asks for lat
     );
   });
   while (answered === 0) await new Promise((go) => setTimeout(go, 5));
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
   expect(answered).toBeLessThan(135);
   await Promise.all(greedy);
   expect(answered).toBe(270);
@@ -156,7 +156,7 @@ test('a reader that takes nothing of its answers is cut', async () => {
   clearInterval(poke);
   socket.destroy();
   expect(was).toBe(true);
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
 });
 
 test('a small text with much mark-up is refused, and so is one nested deeply', async () => {
@@ -169,7 +169,7 @@ test('a small text with much mark-up is refused, and so is one nested deeply', a
   expect(await text(`<p>${'<wbr data-break>'.repeat(200)}</p>`)).toMatch(/bad-value: .*break marks/);
   expect(await text(`<p>${'<em>a</em>'.repeat(1_900)}</p>`)).toBe('taken');
   await service.call(routes.publish, { body: {} });
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
 });
 
 test('what stands before every app is told in the docs', () => {

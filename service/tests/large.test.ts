@@ -54,7 +54,7 @@ test('lists are as long as they are', async () => {
   }));
   await writeAssignments(db, id, 'live', rows);
   await removeAssignments(db, id, 'live', keys);
-  const documents = keys.slice(0, MOST_PARAMETERS / 2 + 1).map((name) => ({ format: 2, type: 'menu' as const, name }));
+  const documents = keys.slice(0, MOST_PARAMETERS / 2 + 1).map((name) => ({ format: 1, type: 'menu' as const, name }));
   const hashes = await saveDocuments(db, documents);
   expect((await loadDocuments(db, [...hashes, ...keys])).size).toBe(hashes.length);
 });

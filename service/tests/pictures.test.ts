@@ -39,7 +39,7 @@ test('a picture with a side or an area beyond the limits is refused by its head 
   expect(answers.map((answer) => [answer.status, answer.json()['detail']])).toEqual(
     Array(3).fill([415, 'This picture is too large.']),
   );
-  expect((await service.shop('/')).status).toBe(200);
+  expect((await service.visit('/')).status).toBe(200);
 });
 
 test('a picture that takes longer than its time is given up, and the next one is read', async () => {
@@ -82,17 +82,17 @@ test('a picture cut off while it is kept is not there at all, and can be added a
   await run('drop trigger cut_off on rendition');
   const { hash, widths } = (await upload(picture)).json<{ hash: string; widths: number[] }>();
   const path = `/pictures/${hash}/${widths[0]}.webp`;
-  expect((await service.shop(path)).status).toBe(200);
+  expect((await service.visit(path)).status).toBe(200);
   await run(`delete from rendition where hash = '${hash}'`);
-  expect((await service.shop(path)).status).toBe(404);
+  expect((await service.visit(path)).status).toBe(404);
   await upload(picture);
-  expect((await service.shop(path)).status).toBe(200);
+  expect((await service.visit(path)).status).toBe(200);
 });
 
-test('every picture of the demo is ready before its first visitor comes', async () => {
-  const { text } = await service.shop('/');
+test('every picture of the demo is ready before its first shopper comes', async () => {
+  const { text } = await service.visit('/');
   const paths = [...new Set([...text.matchAll(/\/pictures\/[^ "]+/g)].map(([path]) => path))];
   expect(paths.length).toBeGreaterThan(10);
-  const answers = await Promise.all(paths.map((path) => service.shop(path)));
+  const answers = await Promise.all(paths.map((path) => service.visit(path)));
   expect(answers.every(({ status, headers }) => status === 200 && headers['content-type'] === 'image/webp')).toBe(true);
 });

@@ -57,9 +57,9 @@ describe('publish', () => {
     await service.edit(heading('unseen'));
     const refused = await service.call(routes.publish, { body: { seq } }).catch((error: unknown) => error);
     expect(refused).toMatchObject({ code: 'stale-edit', place: 'seq' });
-    expect((await service.shop('/')).text).not.toContain('unseen');
+    expect((await service.visit('/')).text).not.toContain('unseen');
     await service.call(routes.publish, { body: { seq: seq + 1 } });
-    expect((await service.shop('/')).text).toContain('unseen');
+    expect((await service.visit('/')).text).toContain('unseen');
   });
 
   test('numbers of revisions have no gaps, and exactly one is live', async () => {
@@ -92,16 +92,16 @@ describe('publish', () => {
 
   test('a template that only exists in the draft goes live together with its assignment, and goes away together', async () => {
     await service.edit(
-      { type: 'create', what: 'template', from: 'product', name: 'Together' },
+      { type: 'create', what: 'template', copyOf: 'product', name: 'Together' },
       { type: 'assign', pages: ['product:K-001'], template: 'together' },
     );
     expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).template?.template).toBe('together');
     const before = (await service.call(routes.listRevisions, { query: { limit: 1 } })).revisions[0]?.number ?? 0;
     await publish();
-    expect((await service.shop('/item/skerry-diamond')).status).toBe(200);
+    expect((await service.visit('/item/skerry-diamond')).status).toBe(200);
     await service.call(routes.revert, { params: { revision: String(before) }, body: {} });
     expect((await service.call(routes.listTemplates)).templates.map((one) => one.code)).not.toContain('together');
     expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).template?.reason).toBe('standard');
-    expect((await service.shop('/item/skerry-diamond')).status).toBe(200);
+    expect((await service.visit('/item/skerry-diamond')).status).toBe(200);
   });
 });

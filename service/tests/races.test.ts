@@ -120,14 +120,14 @@ describe('the cart', () => {
 
   test('never holds more than there is, also when two add at once; what was chosen stays chosen', async () => {
     const options = await withStock(3);
-    const first = await service.shop('/cart', form({ ...options, quantity: '1' }));
+    const first = await service.visit('/cart', form({ ...options, quantity: '1' }));
     expect(first.status).toBe(303);
     const cookie = cookieOf(first);
     const more = await Promise.all(
-      [0, 1, 2].map(() => service.shop('/cart', form({ ...options, quantity: '1' }, cookie))),
+      [0, 1, 2].map(() => service.visit('/cart', form({ ...options, quantity: '1' }, cookie))),
     );
     expect(statuses(more)).toEqual([303, 303, 409]);
-    const refused = await service.shop('/cart', form({ ...options, quantity: '2' }, cookie));
+    const refused = await service.visit('/cart', form({ ...options, quantity: '2' }, cookie));
     expect(refused.status).toBe(409);
     expect(refused.text).toMatch(/Only 3 of .* are left, and 3 are in your cart already\./);
     const [value = ''] = Object.values(options);
@@ -137,12 +137,14 @@ describe('the cart', () => {
 
   test('a token of one’s own choosing, or of another store, is no cart', async () => {
     const options = await withStock(50);
-    const own = await service.shop('/cart', form({ ...options, quantity: '1' }, 'cart=chosen-by-me'));
+    const own = await service.visit('/cart', form({ ...options, quantity: '1' }, 'cart=chosen-by-me'));
     expect(cookieOf(own)).toMatch(/^cart=[\w-]{43}$/);
     const cookie = cookieOf(own);
     const page = '/item/gannet-delta';
-    expect((await service.shop(page, { headers: { cookie: 'cart=chosen-by-me' } })).text).not.toContain('In your cart');
-    expect((await service.shop(page, { headers: { cookie } })).text).toContain('In your cart: 1');
+    expect((await service.visit(page, { headers: { cookie: 'cart=chosen-by-me' } })).text).not.toContain(
+      'In your cart',
+    );
+    expect((await service.visit(page, { headers: { cookie } })).text).toContain('In your cart: 1');
     // The same token in the other store makes a cart of its own there, and leaves this one as it is.
     const [other] = await asAdmin(
       async (admin) =>
@@ -163,6 +165,6 @@ describe('the cart', () => {
     );
     expect([bought.status, cookieOf(bought)]).toEqual([303, expect.stringMatching(/^cart=[\w-]{43}$/)]);
     expect(cookieOf(bought)).not.toBe(cookie);
-    expect((await service.shop(page, { headers: { cookie } })).text).toContain('In your cart: 1');
+    expect((await service.visit(page, { headers: { cookie } })).text).toContain('In your cart: 1');
   });
 });

@@ -87,7 +87,7 @@ export interface TestService {
   readonly databaseUrl: string;
   /** A request with any host name; Node resolves no `*.localhost`, so the address is always the loopback. */
   send(host: string, path: string, sent?: Sent): Promise<Answer>;
-  shop(path: string, sent?: Sent): Promise<Answer>;
+  visit(path: string, sent?: Sent): Promise<Answer>;
   api(path: string, sent?: Sent): Promise<Answer>;
   /** Calls a route of the demo's live design. */
   call<R extends Route>(
@@ -140,7 +140,7 @@ export async function connect(port: number, stop: () => Promise<void>, databaseU
     client,
     token,
     send: (host, path, sent) => send(port, host, path, sent),
-    shop: (path, sent) => send(port, 'windrow.localhost', path, sent),
+    visit: (path, sent) => send(port, 'windrow.localhost', path, sent),
     api: (path, sent = {}) =>
       send(port, 'localhost', `/api${path}`, {
         ...sent,

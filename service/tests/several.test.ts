@@ -40,9 +40,9 @@ test('what one does the other sees at once: edits, publishes, reverts', async ()
   await one.edit(heading('seen'));
   expect(await ids(two)).toContain('seen');
   await two.call(routes.publish, { body: { note: 'By the other' } });
-  expect((await one.shop('/')).text).toContain('id="s-seen"');
+  expect((await one.visit('/')).text).toContain('id="s-seen"');
   await one.call(routes.revert, { params: { revision: '1' }, body: {} });
-  expect((await two.shop('/')).text).not.toContain('id="s-seen"');
+  expect((await two.visit('/')).text).not.toContain('id="s-seen"');
   expect((await two.call(routes.listRevisions)).revisions[0]).toMatchObject({ live: true, reverts: 1 });
 });
 
@@ -143,11 +143,11 @@ test('catalogue changes show at once, with no publish', async () => {
       ),
     database.url,
   );
-  const page = await two.shop('/item/gannet-two');
+  const page = await two.visit('/item/gannet-two');
   expect(page.text).toContain('<h1 class="summary-title">Gannet Delta II</h1>');
   expect(page.text).toContain('€1.00');
-  expect((await one.shop('/browse/single-line')).text).toContain('href="/item/gannet-two"');
-  expect((await one.shop('/item/gannet-delta')).status).toBe(404);
+  expect((await one.visit('/browse/single-line')).text).toContain('href="/item/gannet-two"');
+  expect((await one.visit('/item/gannet-delta')).status).toBe(404);
 });
 
 test('a session that has expired opens nothing', async () => {

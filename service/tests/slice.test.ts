@@ -38,21 +38,21 @@ describe('from edit to storefront and back', () => {
     expect((await service.send(new URL(url).hostname, new URL(url).pathname + new URL(url).search)).text).toContain(
       'Kites for any wind',
     );
-    expect((await service.shop('/')).text).toContain(OLD);
+    expect((await service.visit('/')).text).toContain(OLD);
     expect((await service.call(routes.listChanges)).changes).toMatchObject([
       { document: 'template/home', node: 'h-poster', type: 'changed' },
     ]);
 
     const revision = await service.call(routes.publish, { body: { note: 'New words' } });
     expect(revision).toMatchObject({ number: 2, note: 'New words', author: 'Maren Oldacre', live: true });
-    expect((await service.shop('/')).text).toContain('Kites for any wind');
+    expect((await service.visit('/')).text).toContain('Kites for any wind');
     expect((await service.call(routes.listChanges)).changes).toEqual([]);
 
     const back = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(back.revision).toMatchObject({ number: 3, reverts: 1 });
-    const shop = (await service.shop('/')).text;
-    expect(shop).toContain(OLD);
-    expect(shop).not.toContain('Kites for any wind');
+    const visit = (await service.visit('/')).text;
+    expect(storefront).toContain(OLD);
+    expect(storefront).not.toContain('Kites for any wind');
     expect((await service.call(routes.listChanges)).changes).toEqual([]);
     expect(
       (await service.call(routes.listRevisions, { query: { limit: 2 } })).revisions.map((one) => [
@@ -109,9 +109,9 @@ describe('from edit to storefront and back', () => {
     });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(sentences.at(-1)).toBe(
-      'The draft keeps its own: The template “Collection”: Across of Product row is now “Five”; it was to become “Three”.',
+      'Kept as it is in the draft: The template “Collection”: Across of Product row is now “Five”; it was meant to become “Three”.',
     );
-    expect((await service.shop('/browse/single-line')).text).toContain('across-3');
+    expect((await service.visit('/browse/single-line')).text).toContain('across-3');
     expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
       expect.stringContaining('Across of Product row is “Five”, was “Three”'),
     ]);
@@ -126,7 +126,12 @@ describe('from edit to storefront and back', () => {
   });
 
   test('a copied template with one change, given to one product, changes that product only; why says so', async () => {
-    const { edits } = await service.edit({ type: 'create', what: 'template', from: 'product', name: 'Festival kite' });
+    const { edits } = await service.edit({
+      type: 'create',
+      what: 'template',
+      copyOf: 'product',
+      name: 'Festival kite',
+    });
     expect(edits[0]?.document).toBe('template/festival-kite');
     const { document } = await service.call(routes.getDocument, { query: { key: 'template/festival-kite' } });
     const row =
@@ -145,14 +150,14 @@ describe('from edit to storefront and back', () => {
     );
     const others = async () =>
       Promise.all(
-        ['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.shop(path)).text),
+        ['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.visit(path)).text),
       );
     const before = await others();
     await service.call(routes.publish, { body: {} });
-    expect((await service.shop('/item/gannet-delta')).text).toContain('Seen at the festival');
+    expect((await service.visit('/item/gannet-delta')).text).toContain('Seen at the festival');
     expect(await others()).toEqual(before);
     expect((await service.call(routes.why, { params: { page: 'product:K-003' } })).sentences).toContain(
-      'It has the template “Festival kite” (festival-kite), since this page was given it.',
+      'It has the template “Festival kite” (festival-kite), assigned to this page.',
     );
     expect((await service.call(routes.why, { params: { page: 'product:K-001' } })).sentences).toContain(
       'It has the template “Product” (product), the standard of product pages.',
@@ -230,7 +235,7 @@ describe('from edit to storefront and back', () => {
 
 describe('what shoppers get', () => {
   test('a page that is complete without script, with strict headers and working links', async () => {
-    const home = await service.shop('/');
+    const home = await service.visit('/');
     expect(home.status).toBe(200);
     expect(home.headers['content-security-policy']).toContain("default-src 'none'");
     expect(home.headers['content-security-policy']).not.toContain('unsafe');
@@ -238,31 +243,31 @@ describe('what shoppers get', () => {
     expect(home.text.match(/<h1/g)).toHaveLength(1);
     const links = [...new Set([...home.text.matchAll(/(?:href|src)="(\/[^"]*)"/g)].map((found) => found[1] as string))];
     expect(links.length).toBeGreaterThan(15);
-    const answers = await Promise.all(links.map(async (link) => [link, (await service.shop(link)).status]));
+    const answers = await Promise.all(links.map(async (link) => [link, (await service.visit(link)).status]));
     expect(answers.filter(([, status]) => status !== 200)).toEqual([]);
   });
 
-  test('nothing lies at an unknown path: the not-found page, in the store’s design', async () => {
+  test('nothing is at an unknown path: the not-found page, in the store’s design', async () => {
     for (const path of ['/item/none', '/nowhere', '/item/%00', '/item/a%2Fb']) {
-      const answer = await service.shop(path);
+      const answer = await service.visit(path);
       expect([path, answer.status]).toEqual([path, 404]);
     }
-    expect((await service.shop('/%E0%A4%A')).status).toBe(400);
-    expect((await service.shop('/nowhere')).text).toContain('The wind took this page');
+    expect((await service.visit('/%E0%A4%A')).status).toBe(400);
+    expect((await service.visit('/nowhere')).text).toContain('The wind took this page');
   });
 
-  test('the buy form puts a chosen variant into a cart that only this visitor sees', async () => {
+  test('the buy form puts a chosen variant into a cart that only this shopper sees', async () => {
     const body = 'product=K-003&section=p-buy&option.Span=2.4+m&option.Colour=Teal&quantity=2';
     const form = { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body };
-    const bought = await service.shop('/cart', form);
+    const bought = await service.visit('/cart', form);
     expect([bought.status, bought.headers.location]).toEqual([303, '/item/gannet-delta#s-p-buy']);
     const cookie = bought.headers['set-cookie']?.[0]?.split(';')[0] ?? '';
-    await service.shop('/cart', { ...form, headers: { ...form.headers, cookie } });
-    expect((await service.shop('/item/gannet-delta', { headers: { cookie } })).text).toContain(
+    await service.visit('/cart', { ...form, headers: { ...form.headers, cookie } });
+    expect((await service.visit('/item/gannet-delta', { headers: { cookie } })).text).toContain(
       'In your cart: 4 × 2.4 m, Teal',
     );
-    expect((await service.shop('/item/gannet-delta')).text).not.toContain('In your cart');
-    expect((await service.shop('/item/skerry-diamond', { headers: { cookie } })).text).not.toContain('In your cart');
+    expect((await service.visit('/item/gannet-delta')).text).not.toContain('In your cart');
+    expect((await service.visit('/item/skerry-diamond', { headers: { cookie } })).text).not.toContain('In your cart');
   });
 
   test.each([
@@ -271,7 +276,7 @@ describe('what shoppers get', () => {
     ['option.Span=2.4+m&option.Colour=Teal&quantity=1.5', 'The quantity must be a whole number'],
     ['option.Span=%00', 'This choice cannot be read'],
   ])('a purchase that cannot be made says why: %s', async (choice, why) => {
-    const answer = await service.shop('/cart', {
+    const answer = await service.visit('/cart', {
       method: 'POST',
       headers: { 'content-type': 'application/x-www-form-urlencoded' },
       body: `product=K-003&${choice}`,
@@ -282,7 +287,7 @@ describe('what shoppers get', () => {
 
   test('a purchase from another site’s page is refused', async () => {
     const headers = { 'content-type': 'application/x-www-form-urlencoded', origin: 'http://evil.example' };
-    expect((await service.shop('/cart', { method: 'POST', headers, body: 'product=K-001' })).status).toBe(403);
+    expect((await service.visit('/cart', { method: 'POST', headers, body: 'product=K-001' })).status).toBe(403);
   });
 
   test('a preview opens for nobody without its token, and not with a changed one', async () => {
@@ -295,6 +300,6 @@ describe('what shoppers get', () => {
 
   test('hosts of no store answer 404, other hosts 421', async () => {
     expect((await service.send('nobody.localhost', '/')).status).toBe(404);
-    expect((await service.send('shop.example', '/')).status).toBe(421);
+    expect((await service.send('store.example', '/')).status).toBe(421);
   });
 });

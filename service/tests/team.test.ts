@@ -124,7 +124,7 @@ test('many take up invitations at once, with accounts and without', async () => 
   await expect(open.call(routes.join, { body: again })).rejects.toMatchObject({ code: 'bad-invitation' });
 });
 
-test('a new store has every page a shop needs, and is its owner’s alone', async () => {
+test('a new store has every page it needs, and is its owner’s alone', async () => {
   const body = { slug: 'osier', name: 'Osier', currency: 'JPY', locale: 'en', timeZone: 'Asia/Tokyo', country: 'JP' };
   const key = { 'idempotency-key': randomUUID(), 'content-type': 'application/json' };
   const create = (sent: object = body) =>
@@ -143,7 +143,7 @@ test('a new store has every page a shop needs, and is its owner’s alone', asyn
   expect(pages.pages.filter(({ template }) => !template)).toEqual([]);
   expect((await service.send('osier.localhost', '/')).text).toContain('Osier');
   expect((await service.send('osier.localhost', '/item/skerry-diamond')).status).toBe(404);
-  await service.call(routes.archiveStore, { params: { store: 'osier' }, body: {} });
+  await service.call(routes.closeStore, { params: { store: 'osier' }, body: {} });
   expect((await service.send('osier.localhost', '/')).status).toBe(404);
 });
 
@@ -157,11 +157,11 @@ test('a closed store is opened again by those who may close it, and by nobody el
   await createClient({ origin: service.origin }).call(routes.join, {
     body: { token, name: 'x', password: PASSWORD },
   });
-  await service.call(routes.archiveStore, { params: { store: 'tern' }, body: {} });
-  const open = (client: Client) => client.call(routes.restoreStore, { body: { store: 'tern' } });
+  await service.call(routes.closeStore, { params: { store: 'tern' }, body: {} });
+  const open = (client: Client) => client.call(routes.reopenStore, { body: { store: 'tern' } });
   await expect(open(stranger)).rejects.toMatchObject({ code: 'no-such-thing' });
   await expect(open(builder)).rejects.toMatchObject({ code: 'not-allowed' });
-  const closed = { query: { archived: 'yes' } } as const;
+  const closed = { query: { closed: 'yes' } } as const;
   expect((await stranger.call(routes.listStores, closed)).stores).toEqual([]);
   expect((await service.call(routes.listStores, closed)).stores.map(({ slug }) => slug)).toContain('tern');
   expect((await open(service.client)).slug).toBe('tern');
@@ -221,9 +221,9 @@ test('an empty service makes its first owner by a link that works once', async (
   const open = createClient({ origin: `http://127.0.0.1:${empty.port}` });
   const owner = { name: 'First', password: PASSWORD };
   await expect(open.call(routes.join, { body: { ...owner, token } })).rejects.toMatchObject({ place: 'mail' });
-  await open.call(routes.join, { body: { ...owner, token, mail: 'first@shop.example' } });
+  await open.call(routes.join, { body: { ...owner, token, mail: 'first@store.example' } });
   const made = await open.call(routes.createToken, {
-    body: { mail: 'first@shop.example', password: PASSWORD, name: 'x' },
+    body: { mail: 'first@store.example', password: PASSWORD, name: 'x' },
   });
   expect(
     (await createClient({ origin: `http://127.0.0.1:${empty.port}`, token: made.token }).call(routes.listStores, {}))

@@ -36,10 +36,10 @@ test('a section of a kind that does not exist: a box in the preview, no publish,
     {
       type: '/docs/problems/cannot-publish',
       place: 'template/home/odd',
-      remedy: 'Remove section odd, or bring the kind back.',
+      remedy: 'Remove section odd, or restore the kind.',
     },
   ]);
-  expect((await other.shop('/')).text).toContain('Made for the wind at Ternhythe');
+  expect((await other.visit('/')).text).toContain('Made for the wind at Ternhythe');
   await other.edit({ type: 'remove', document: 'template/home', node: 'odd' });
   await other.stop();
 });
@@ -54,12 +54,12 @@ test('with the database away the service says 503 and Retry-After, stays up, and
   await asAdmin((admin) =>
     admin.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = '${name}'`),
   );
-  const answers = await Promise.all([other.shop('/'), other.api('/me'), other.send('localhost', '/readyz')]);
+  const answers = await Promise.all([other.visit('/'), other.api('/me'), other.send('localhost', '/readyz')]);
   expect(answers.map((answer) => answer.status)).toEqual([503, 503, 503]);
   expect(answers[1]?.headers['retry-after']).toBe('5');
   expect((await other.send('localhost', '/healthz')).status).toBe(200);
   await allow(true);
-  expect((await other.shop('/')).status).toBe(200);
+  expect((await other.visit('/')).status).toBe(200);
   await other.stop();
   await database.drop();
 });

@@ -109,7 +109,7 @@ function changeTime(text: string): void {
   try {
     change(text === '' ? '' : instantOf(text, zone.value, props.field.label).instant);
   } catch (error) {
-    fault.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'This is no time.';
+    fault.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'This is not a valid time.';
   }
 }
 
@@ -171,8 +171,14 @@ onBeforeUnmount(save);
       @update:model-value="changeTime($event)"
     />
     <v-text-field v-else v-bind="{ ...named, ...typed }" :type="field.type === 'colour' ? 'color' : 'text'" />
-    <p v-if="bound" class="bound">From the page: {{ bound.bind }}. The value here stands in where the page has none.</p>
-    <button v-if="isOwn" type="button" class="reset" :aria-label="`${field.label}: back to the default`" @click="reset">
+    <p v-if="bound" class="bound">Taken from the page: {{ bound.bind }}. This value is used where the page has none.</p>
+    <button
+      v-if="isOwn"
+      type="button"
+      class="reset"
+      :aria-label="`${field.label}: reset to the default`"
+      @click="reset"
+    >
       <v-icon :icon="mdiRestore" size="14" /> default
     </button>
   </div>

@@ -16,7 +16,7 @@ const now = ref<Point>(props.point ?? MIDDLE);
 const place = computed(() => ({ left: `${now.value.x}%`, top: `${now.value.y}%` }));
 const kept = computed(() => ({ objectPosition: `${now.value.x}% ${now.value.y}%` }));
 
-// Shops show it to the nearest tenth, so that is what one sees here.
+// Storefronts show it to the nearest tenth, so that is what one sees here.
 const tenth = (part: number): number => Math.min(100, Math.max(0, Math.round(part / STEP) * STEP));
 
 function click(event: MouseEvent): void {
@@ -40,8 +40,8 @@ function done(point: Point | undefined): void {
 <template>
   <v-dialog :model-value="true" max-width="760" @update:model-value="emit('close')">
     <v-card class="pa-6">
-      <h2>What stays in sight</h2>
-      <p class="quiet mb-4">Where the picture is cut to another shape, it is cut about this point.</p>
+      <h2>Focal point</h2>
+      <p class="quiet mb-4">When the picture is cropped, this point stays visible.</p>
       <div class="try">
         <button
           type="button"
@@ -57,15 +57,15 @@ function done(point: Point | undefined): void {
           <span class="point" :style="place" />
         </button>
         <div class="shapes">
-          <img :src="src" alt="Cut to a wide shape" class="wide" :style="kept" />
-          <img :src="src" alt="Cut to a tall shape" class="tall" :style="kept" />
+          <img :src="src" alt="Cropped wide" class="wide" :style="kept" />
+          <img :src="src" alt="Cropped tall" class="tall" :style="kept" />
         </div>
       </div>
       <div class="d-flex justify-end ga-2 mt-5">
-        <v-btn @click="done(undefined)">The middle</v-btn>
+        <v-btn @click="done(undefined)">Use the middle</v-btn>
         <v-spacer />
         <v-btn @click="emit('close')">Cancel</v-btn>
-        <v-btn variant="flat" color="primary" @click="done(now)">Keep this point</v-btn>
+        <v-btn variant="flat" color="primary" @click="done(now)">Set focal point</v-btn>
       </div>
     </v-card>
   </v-dialog>

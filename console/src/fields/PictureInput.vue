@@ -34,7 +34,7 @@ const misfit = computed(() => {
   if (!current.value || !props.suits) return '';
   const ratio = current.value.width / current.value.height / props.suits;
   if (ratio > 0.6 && ratio < 1.67) return '';
-  return `It is much ${ratio < 1 ? 'taller' : 'wider'} than the place; a good part of it is cut.`;
+  return `It is much ${ratio < 1 ? 'taller' : 'wider'} than its place; much of it is cropped.`;
 });
 
 function choose(picture: Picture): void {
@@ -85,7 +85,7 @@ onMounted(load);
       v-if="modelValue"
       :model-value="modelValue.alt"
       label="What the picture shows"
-      hint="Read to those who do not see it; empty if it only decorates."
+      hint="Read aloud to people who cannot see it; leave empty for decoration."
       persistent-hint
       :error-messages="fault"
       maxlength="300"

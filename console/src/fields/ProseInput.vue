@@ -74,7 +74,7 @@ const tools = [
   },
   { title: 'Link', icon: mdiLinkVariant, mark: 'link', run: askLink },
   {
-    title: 'Break mark: where the text may be split',
+    title: 'Break mark: where the text can be split',
     icon: mdiFormatPageBreak,
     mark: 'breakMark',
     run: insertBreakMark,

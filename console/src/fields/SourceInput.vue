@@ -9,22 +9,24 @@ const props = defineProps<{ modelValue: ProductSource; label: string; help: stri
 const emit = defineEmits<{ 'update:modelValue': [value: ProductSource] }>();
 
 const FORMS: { value: ProductSource['from']; title: string }[] = [
-  { value: 'recent', title: 'The newest' },
-  { value: 'reduced', title: 'The reduced' },
+  { value: 'recent', title: 'Newest products' },
+  { value: 'reduced', title: 'Reduced products' },
   { value: 'collection', title: 'A collection' },
-  { value: 'this-collection', title: 'The collection of the page' },
-  { value: 'same-brand', title: 'The same brand as the page' },
-  { value: 'chosen', title: 'Chosen ones' },
+  { value: 'this-collection', title: 'This page’s collection' },
+  { value: 'same-brand', title: 'Same brand as this page' },
+  { value: 'chosen', title: 'Chosen products' },
 ];
 const collections = ref<{ value: string; title: string }[]>([]);
 const products = ref<{ value: string; title: string }[]>([]);
 
 onMounted(async () => {
   const choices = async (kind: string) =>
-    ((await attempt(() => call(routes.listPages, { query: { kind, limit: 200 } })))?.pages ?? []).map((page) => ({
-      value: page.page.slice(page.kind.length + 1),
-      title: page.title,
-    }));
+    ((await attempt(() => call(routes.listPages, { query: { pageKind: kind, limit: 200 } })))?.pages ?? []).map(
+      (page) => ({
+        value: page.page.slice(kind.length + 1),
+        title: page.title,
+      }),
+    );
   [collections.value, products.value] = await Promise.all([choices('collection'), choices('product')]);
 });
 

@@ -53,7 +53,7 @@ const makeToken = (): Promise<void> =>
 
 async function end(token: Token): Promise<void> {
   await attempt(() => call(routes.removeToken, { params: { token: String(token.id) } }));
-  say(`“${token.name}” works no more.`);
+  say(`“${token.name}” no longer works.`);
   await load();
 }
 
@@ -74,18 +74,18 @@ onMounted(load);
       <v-text-field
         v-model="old"
         type="password"
-        label="The old one"
+        label="Current password"
         autocomplete="current-password"
-        hint="So that it is really you"
+        hint="To confirm it is you"
         persistent-hint
         required
       />
       <v-text-field
         v-model="fresh"
         type="password"
-        label="The new one"
+        label="New password"
         autocomplete="new-password"
-        :hint="`At least ${SHORTEST} characters; a few words are good`"
+        :hint="`At least ${SHORTEST} characters; several words work well`"
         persistent-hint
         required
       />
@@ -93,7 +93,7 @@ onMounted(load);
     </form>
 
     <h2 class="mt-8 mb-1">Tokens for programs</h2>
-    <p class="quiet mb-3">A program that carries one acts as you. The command line makes one when it signs in.</p>
+    <p class="quiet mb-3">A program with a token acts as you. The command line creates one when you sign in.</p>
     <v-card v-if="tokens.length" class="mb-4">
       <v-table>
         <thead>
@@ -128,11 +128,13 @@ onMounted(load);
         hide-details
         required
       />
-      <v-btn type="submit" variant="outlined" :loading="busy" :disabled="!name.trim() || !password">Make a token</v-btn>
-      <v-checkbox v-model="readOnly" label="It may only read" density="compact" hide-details class="wide" />
+      <v-btn type="submit" variant="outlined" :loading="busy" :disabled="!name.trim() || !password"
+        >Create a token</v-btn
+      >
+      <v-checkbox v-model="readOnly" label="Read only" density="compact" hide-details class="wide" />
     </form>
     <v-card v-if="made" class="made">
-      <p class="mb-2">Keep it well; it is shown only now.</p>
+      <p class="mb-2">Copy it now; it is not shown again.</p>
       <v-text-field :model-value="made" readonly hide-details aria-label="The token" />
     </v-card>
   </div>

@@ -51,8 +51,8 @@ async function loadStates(): Promise<void> {
       ...designs
         .filter(({ code }) => code !== session.design)
         .flatMap(({ code, name }) => [
-          { value: `${code}/draft`, title: `“${name}”: its draft` },
-          { value: `${code}/live`, title: `“${name}”: as published` },
+          { value: `${code}/draft`, title: `“${name}”, draft` },
+          { value: `${code}/live`, title: `“${name}”, published` },
         ]),
     ];
   });
@@ -80,7 +80,7 @@ onMounted(async () => {
     <div class="sheet-head">
       <div>
         <h1>Compare</h1>
-        <p class="quiet">What is different in the second, seen from the first.</p>
+        <p class="quiet">What changes from the first state to the second.</p>
       </div>
     </div>
     <div class="states">
@@ -90,7 +90,7 @@ onMounted(async () => {
     </div>
     <v-progress-linear v-if="busy" indeterminate class="mt-6" aria-label="Comparing" />
     <template v-else-if="found">
-      <p v-if="found.changes.length === 0" class="mt-8">They are the same: nothing differs, on no page.</p>
+      <p v-if="found.changes.length === 0" class="mt-8">Nothing differs.</p>
       <template v-else>
         <section v-for="[key, changes] in documents" :key="key" class="document">
           <h2>

@@ -38,7 +38,7 @@ const copy = (from: Design): Promise<void> =>
     copying.value = null;
     name.value = '';
     await openDesign(made.code);
-    say(`“${made.name}” is open now. Shoppers see nothing of it until it is made live.`);
+    say(`“${made.name}” is yours to edit now. Shoppers see it once you make it live.`);
   });
 
 const goLive = (design: Design): Promise<void> =>
@@ -47,7 +47,7 @@ const goLive = (design: Design): Promise<void> =>
     await call(routes.goLive, { params: { design: design.code }, body: {} });
     switching.value = null;
     if (session.store) session.store.liveDesign = design.code;
-    say(`Shoppers see “${design.name}” now.`, before && (() => goLive(before)));
+    say(`Shoppers now see “${design.name}”.`, before && (() => goLive(before)));
   });
 
 const bringIn = (design: Design): Promise<void> =>
@@ -55,8 +55,8 @@ const bringIn = (design: Design): Promise<void> =>
     const { sentences, conflicts } = await call(routes.bringIn, { params: { design: design.code }, body: {} });
     say(
       [
-        sentences.length ? `Brought in: ${sentences.join(' ')}` : 'There was nothing new to bring in.',
-        ...conflicts.map((one) => `It kept its own: ${one}`),
+        sentences.length ? `Brought in: ${sentences.join(' ')}` : 'There is nothing new to bring in.',
+        ...conflicts.map((one) => `Kept as it was here: ${one}`),
       ].join(' '),
     );
   });
@@ -65,13 +65,13 @@ const archive = (design: Design): Promise<void> =>
   run(async () => {
     await call(routes.archiveDesign, { params: { design: design.code }, body: {} });
     if (session.design === design.code) await openDesign(session.store?.liveDesign ?? '');
-    say(`“${design.name}” is put away.`, () => restore(design));
+    say(`“${design.name}” is archived.`, () => restore(design));
   });
 
 const restore = (design: Design): Promise<void> =>
   run(async () => {
     await call(routes.restoreDesign, { body: { design: design.code } });
-    say(`“${design.name}” is there again.`);
+    say(`“${design.name}” is restored.`);
   });
 
 /** Another name; nothing else changes. */
@@ -90,9 +90,7 @@ onMounted(load);
     <div class="sheet-head">
       <div>
         <h1>Designs</h1>
-        <p class="quiet">
-          Work for weeks on a second design while the live one gets its small mends; try it whole; switch; switch back.
-        </p>
+        <p class="quiet">Prepare a second design while correcting the live one; switch when ready.</p>
       </div>
     </div>
     <ul class="designs">
@@ -102,7 +100,7 @@ onMounted(load);
             <h2>
               {{ design.name }}
               <span v-if="design.live" class="tag tag-live ms-2">Live</span>
-              <span v-if="design.code === session.design" class="tag ms-2">Open here</span>
+              <span v-if="design.code === session.design" class="tag ms-2">You are editing this</span>
             </h2>
             <p class="quiet">
               Revision {{ design.revision }};
@@ -119,10 +117,12 @@ onMounted(load);
               variant="outlined"
               :disabled="busy"
               @click="run(() => openDesign(design.code))"
-              >Work on it</v-btn
+              >Edit</v-btn
             >
             <v-btn v-if="!design.live" variant="outlined" :disabled="busy" @click="switching = design">Make live</v-btn>
-            <v-btn v-if="!design.live" :disabled="busy" @click="bringIn(design)">Bring in what live published</v-btn>
+            <v-btn v-if="!design.live" :disabled="busy" @click="bringIn(design)"
+              >Bring in changes from the live design</v-btn
+            >
             <v-btn :disabled="busy" @click="copying = design">Copy</v-btn>
             <v-btn
               :disabled="busy"
@@ -142,7 +142,7 @@ onMounted(load);
       <h2>Put away</h2>
       <p v-for="design in away" :key="design.code" class="away">
         {{ design.name }}
-        <v-btn size="small" :disabled="busy" @click="restore(design)">Take out again</v-btn>
+        <v-btn size="small" :disabled="busy" @click="restore(design)">Restore</v-btn>
       </p>
     </section>
 
@@ -169,7 +169,10 @@ onMounted(load);
       @do="copy(copying)"
       @close="copying = null"
     >
-      <p class="mb-4">The copy starts with what is published and what is in the draft, and goes its own way.</p>
+      <p class="mb-4">
+        The copy starts with everything published and everything in the draft. After that, changing one does not change
+        the other.
+      </p>
       <v-text-field v-model="name" label="Name of the new design" autofocus maxlength="80" />
     </AskDialog>
     <AskDialog

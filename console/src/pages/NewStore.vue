@@ -38,7 +38,7 @@ async function create(): Promise<void> {
     });
     await openStore(made.slug);
     await router.push('/pages');
-    say(`“${name.value}” is there, with every page a shop needs.`);
+    say(`“${name.value}” is ready, with every page it needs.`);
   });
   busy.value = false;
 }
@@ -50,8 +50,10 @@ async function create(): Promise<void> {
       <div>
         <h1>A new store</h1>
         <p class="quiet">
-          It starts with every page a shop needs.
-          <template v-if="!session.store">You belong to none yet; an owner can also invite you to theirs.</template>
+          It starts with every page it needs.
+          <template v-if="!session.store"
+            >You do not belong to a store yet. An owner can also invite you to theirs.</template
+          >
         </p>
       </div>
       <v-btn v-if="!session.store" variant="outlined" @click="signOut">Sign out {{ session.user?.name }}</v-btn>
@@ -61,7 +63,7 @@ async function create(): Promise<void> {
         <v-text-field
           v-model="name"
           label="Name"
-          hint="As shoppers read it"
+          hint="The name shoppers see"
           persistent-hint
           maxlength="80"
           required
@@ -69,10 +71,10 @@ async function create(): Promise<void> {
         />
         <v-text-field
           v-model="slug"
-          label="Part of its address"
+          label="Part of its web address"
           :placeholder="suggested"
           persistent-placeholder
-          hint="Small letters, digits and “-”"
+          hint="Lower-case letters, digits and “-”"
           persistent-hint
         />
         <v-text-field
@@ -88,7 +90,7 @@ async function create(): Promise<void> {
         <v-text-field v-model="timeZone" label="Time zone" hint="Such as Europe/Dublin" persistent-hint required />
         <div class="act">
           <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!name.trim() || !country"
-            >Make the store</v-btn
+            >Create store</v-btn
           >
         </div>
       </form>

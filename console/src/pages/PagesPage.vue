@@ -1,72 +1,26 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiMagnify, mdiUnfoldMoreHorizontal } from '@mdi/js';
 import { PAGE_KINDS } from '@parlour/core';
-import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
-import { useRoute } from 'vue-router';
-import { attempt, call, edit, say, undoLast } from '../api';
-import { news } from '../live';
+import type { PageSort } from '@parlour/contract';
+import { computed, ref } from 'vue';
+import { attempt, edit, say, undoLast } from '../api';
+import { usePageList, type Page } from './use-page-list';
 
-type Page = AnswerOf<typeof routes.listPages>['pages'][number];
-type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
-
-const route = useRoute();
-const pages = ref<Page[]>([]);
-const total = ref(0);
-const renewing = ref<AnswerOf<typeof routes.listPages>['renewing']>(null);
-const next = ref<string | null>(null);
-const templates = ref<Template[]>([]);
-const search = ref('');
-const asked = (name: string): string | null => {
-  const value = route.query[name];
-  return typeof value === 'string' ? value : null;
-};
-const kind = ref(asked('kind'));
-const template = ref(asked('template'));
-const loading = ref(true);
-/** What the list is sorted by, `-title` from the other end; null for the order of the kinds. */
-const sort = ref<string | null>(null);
+const { pages, templates, total, next, renewing, loading, search, pageKind, template, load, sortBy, ariaSort } =
+  usePageList();
 const COLUMNS: readonly { readonly title: string; readonly by: PageSort; readonly wide?: true }[] = [
   { title: 'Page', by: 'title' },
   { title: 'Code', by: 'page' },
   { title: 'Template', by: 'template', wide: true },
-  { title: 'Why', by: 'reason' },
+  { title: 'Reason', by: 'reason' },
 ];
-
-/** Up, down, and back to the order of the kinds. */
-function sortBy(by: PageSort): void {
-  sort.value = sort.value === by ? `-${by}` : sort.value === `-${by}` ? null : by;
-}
-const ariaSort = (by: PageSort): 'ascending' | 'descending' | undefined =>
-  sort.value === by ? 'ascending' : sort.value === `-${by}` ? 'descending' : undefined;
 
 const kinds = Object.entries(PAGE_KINDS).map(([value, { name }]) => ({ value, title: name }));
 const templateChoices = computed(() => templates.value.map(({ code, name }) => ({ value: code, title: name })));
 
-async function load(more = false): Promise<void> {
-  loading.value = true;
-  await attempt(async () => {
-    const query = {
-      search: search.value || undefined,
-      kind: kind.value ?? undefined,
-      template: template.value ?? undefined,
-      sort: sort.value ?? undefined,
-      cursor: more ? (next.value ?? undefined) : undefined,
-      limit: 100,
-    };
-    const [answer, all] = await Promise.all([call(routes.listPages, { query }), call(routes.listTemplates)]);
-    pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
-    total.value = answer.total;
-    renewing.value = answer.renewing;
-    next.value = answer.next;
-    templates.value = all.templates;
-  });
-  loading.value = false;
-}
-
 /** The templates a page may use; the standard one first. A kind with a single page has only its standard. */
 const choicesFor = (page: Page) => {
-  const fitting = templates.value.filter((one) => one.pageKind === page.kind);
+  const fitting = templates.value.filter((one) => one.pageKind === page.pageKind);
   if (isSingle(page)) return fitting.map(({ code, name }) => ({ value: code, title: name }));
   const standard = fitting.find((one) => one.standard);
   const byRule = page.template?.reason === 'rule' ? page.template : null;
@@ -87,45 +41,36 @@ async function assign(page: Page, code: string): Promise<void> {
   });
 }
 
-/** Pages that are ticked, to be given a template together; all of one kind. */
+/** Pages that are ticked, to be assigned a template together; all of one kind. */
 const chosen = ref<string[]>([]);
-const chosenKind = computed(() => pages.value.find(({ page }) => chosen.value.includes(page))?.kind);
+const chosenKind = computed(() => pages.value.find(({ page }) => chosen.value.includes(page))?.pageKind);
 const bulkChoices = computed(() =>
   templates.value
     .filter((one) => one.pageKind === chosenKind.value)
     .map(({ code, name }) => ({ value: code, title: name })),
 );
-const canChoose = (page: Page): boolean => !isSingle(page) && (!chosenKind.value || chosenKind.value === page.kind);
+const canChoose = (page: Page): boolean => !isSingle(page) && (!chosenKind.value || chosenKind.value === page.pageKind);
 
 async function assignChosen(code: string | null): Promise<void> {
   await attempt(async () => {
     const answer = await edit([{ type: 'assign', pages: chosen.value, template: code }]);
     chosen.value = [];
-    say(answer.sentences[0] ?? 'They have it already.', () => undoLast().then(() => load()));
+    say(answer.sentences[0] ?? 'They already have it.', () => undoLast().then(() => load()));
     await load();
   });
 }
 
 const chosenFor = (page: Page): string =>
   isSingle(page) || page.template?.reason === 'page' ? (page.template?.code ?? '') : '';
-const isSingle = (page: Page): boolean => PAGE_KINDS[page.kind].subject === null;
+const isSingle = (page: Page): boolean => PAGE_KINDS[page.pageKind].subject === null;
 const because = (page: Page): string =>
   !page.template
-    ? 'No template is assigned to this kind'
+    ? 'No template is assigned to these pages'
     : page.template.reason === 'page'
-      ? 'Given to this page'
+      ? 'Assigned to this page'
       : page.template.reason === 'rule'
         ? `Rule: ${page.template.rule ?? ''}`
-        : `Standard of ${PAGE_KINDS[page.kind].name.toLowerCase()} pages`;
-
-let waiting: ReturnType<typeof setTimeout> | undefined;
-watch(search, () => {
-  clearTimeout(waiting);
-  waiting = setTimeout(() => void load(), 200);
-});
-watch([kind, template, sort], () => void load());
-watch(news, () => void load());
-onMounted(() => load());
+        : 'The standard template';
 </script>
 
 <template>
@@ -142,31 +87,31 @@ onMounted(() => load());
         clearable
         class="search"
       />
-      <v-select v-model="kind" :items="kinds" label="Kind" clearable class="filter" />
+      <v-select v-model="pageKind" :items="kinds" label="Page kind" clearable class="filter" />
       <v-select v-model="template" :items="templateChoices" label="Template" clearable class="filter" />
     </div>
 
     <v-card v-if="chosen.length" class="bulk">
-      <strong class="figure">{{ chosen.length }} {{ chosen.length === 1 ? 'page' : 'pages' }} chosen</strong>
+      <strong class="figure">{{ chosen.length }} {{ chosen.length === 1 ? 'page' : 'pages' }} selected</strong>
       <v-select
         :model-value="null"
         :items="bulkChoices"
-        label="Give them the template"
+        label="Assign a template"
         class="bulk-choice"
         @update:model-value="(code: string | null) => code && assignChosen(code)"
       />
-      <v-btn @click="assignChosen(null)">Back to rules and standard</v-btn>
+      <v-btn @click="assignChosen(null)">Use rules and standard</v-btn>
       <v-spacer />
-      <v-btn @click="chosen = pages.filter((page) => page.kind === chosenKind).map(({ page }) => page)"
-        >Choose all shown</v-btn
+      <v-btn @click="chosen = pages.filter((page) => page.pageKind === chosenKind).map(({ page }) => page)"
+        >Select all shown</v-btn
       >
-      <v-btn @click="chosen = []">Choose none</v-btn>
+      <v-btn @click="chosen = []">Clear selection</v-btn>
     </v-card>
     <v-card>
       <v-table hover>
         <thead>
           <tr>
-            <th class="tick"><span class="sr">Chosen</span></th>
+            <th class="tick"><span class="sr">Select</span></th>
             <th
               v-for="{ title, by, wide } in COLUMNS"
               :key="by"
@@ -193,7 +138,7 @@ onMounted(() => load());
                 v-model="chosen"
                 :value="page.page"
                 :disabled="!canChoose(page)"
-                :aria-label="`Choose ${page.title}`"
+                :aria-label="`Select ${page.title}`"
                 density="compact"
               />
             </td>
@@ -228,7 +173,7 @@ onMounted(() => load());
     <p v-if="renewing" class="quiet mt-4" role="status">
       {{
         renewing.fault ??
-        `Templates are being worked out anew: ${renewing.pages} of ${renewing.total}. The list is right all the same.`
+        `Templates are being updated: ${renewing.pages} of ${renewing.total} pages. The list is correct meanwhile.`
       }}
     </p>
     <p class="quiet mt-4 count">

@@ -18,7 +18,7 @@ const busy = ref(false);
 
 const isLast = computed(() => props.template.standard && props.others.length === 0);
 const choices = computed(() => [
-  ...(props.template.standard ? [] : [{ value: BY_RULES, title: 'What rules and the standard say' }]),
+  ...(props.template.standard ? [] : [{ value: BY_RULES, title: 'As rules and the standard decide' }]),
   ...props.others.map(({ code, name }) => ({ value: code, title: `“${name}”` })),
 ]);
 const request = computed((): DiscardRequest => ({
@@ -59,9 +59,7 @@ async function remove(): Promise<void> {
     @do="remove"
     @close="emit('close')"
   >
-    <template v-if="isLast">
-      It is the only template for its kind of pages. Make or copy another first, so that they have one.
-    </template>
+    <template v-if="isLast"> It is the only template for these pages. Create or copy another one first. </template>
     <template v-else>
       <v-select v-model="instead" label="Its pages get" :items="choices" hide-details class="mt-5 mb-4" />
       <div v-if="would?.pages" aria-live="polite">

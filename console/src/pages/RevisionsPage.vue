@@ -19,7 +19,7 @@ const timed = ref<Timed[]>([]);
 const told = reactive(new Map<number, string[]>());
 
 const STATES = {
-  waiting: 'Waits',
+  waiting: 'Waiting',
   live: 'Live',
   over: 'Over',
   conflict: 'Needs a decision',
@@ -35,7 +35,7 @@ async function tell(revision: Revision): Promise<void> {
   });
 }
 
-/** Opens the shop as it was. The tab comes before the answer: browsers open none for a script that had to wait. */
+/** Opens the storefront as it was. The tab comes before the answer: browsers open none for a script that had to wait. */
 async function look({ number }: Revision): Promise<void> {
   const tab = window.open('', '_blank');
   await attempt(async () => {
@@ -47,7 +47,7 @@ async function look({ number }: Revision): Promise<void> {
 async function cancel(one: Timed): Promise<void> {
   await attempt(async () => {
     const { state } = await call(routes.cancelTimedChange, { params: { timed: String(one.id) }, body: {} });
-    say(state === 'cancelled' ? `“${one.name}” is back in the draft.` : `“${one.name}” is taken back.`);
+    say(state === 'cancelled' ? `“${one.name}” is back in the draft.` : `“${one.name}” has been taken back.`);
     await refreshChanges();
     await load();
   });
@@ -71,7 +71,7 @@ async function revert(revision: Revision): Promise<void> {
       params: { revision: String(revision.number) },
       body: {},
     });
-    const kept = sentences.filter((sentence) => sentence.startsWith('The draft keeps its own'));
+    const kept = sentences.filter((sentence) => sentence.startsWith('Kept as it is in the draft'));
     say(`Revision ${revision.number} is live again, as revision ${made.number}. ${kept.join(' ')}`);
     asking.value = null;
     await refreshChanges();
@@ -93,7 +93,7 @@ onMounted(() => load());
     <div class="sheet-head">
       <div>
         <h1>Revisions</h1>
-        <p class="quiet">Every publish, newest first. Any of them can be brought back; nothing is lost by it.</p>
+        <p class="quiet">Every publish, newest first. You can make any of them live again; nothing is lost.</p>
       </div>
       <v-btn variant="outlined" to="/compare">Compare two states</v-btn>
     </div>
@@ -111,7 +111,7 @@ onMounted(() => load());
             }"
             >{{ STATES[one.state] }}</span
           >
-          <p class="quiet">{{ one.author }}, {{ one.when }}</p>
+          <p class="quiet">{{ one.author }}, {{ one.times }}</p>
           <ul class="sentences">
             <li v-for="(sentence, i) in one.state === 'conflict' ? one.report : one.sentences" :key="i">
               {{ sentence }}
@@ -131,8 +131,8 @@ onMounted(() => load());
             <strong>{{ revision.note || 'No note' }}</strong>
             <span v-if="revision.live" class="tag tag-live ms-3">Live</span>
             <p class="quiet">
-              {{ revision.author }}, {{ whenText(revision.at)
-              }}<template v-if="revision.reverts">; brought back revision {{ revision.reverts }}</template>
+              {{ revision.author }}, {{ whenText(revision.created)
+              }}<template v-if="revision.reverts">; reverted to revision {{ revision.reverts }}</template>
             </p>
             <ul v-if="told.has(revision.number)" class="sentences">
               <li v-for="(sentence, i) in told.get(revision.number)" :key="i">{{ sentence }}</li>
@@ -141,8 +141,8 @@ onMounted(() => load());
           <v-btn v-if="revision.number > 1" @click="tell(revision)">{{
             told.has(revision.number) ? 'Hide' : 'What changed'
           }}</v-btn>
-          <v-btn :append-icon="mdiOpenInNew" @click="look(revision)">Look at it</v-btn>
-          <v-btn v-if="!revision.live" variant="outlined" @click="asking = revision">Bring back</v-btn>
+          <v-btn :append-icon="mdiOpenInNew" @click="look(revision)">View</v-btn>
+          <v-btn v-if="!revision.live" variant="outlined" @click="asking = revision">Revert</v-btn>
         </v-card>
       </li>
     </ol>
@@ -150,7 +150,7 @@ onMounted(() => load());
 
     <AskDialog
       v-if="asking"
-      :title="`Bring back revision ${asking.number}?`"
+      :title="`Revert to revision ${asking.number}?`"
       action="Bring it back"
       :busy="busy"
       @do="revert(asking)"

@@ -15,7 +15,7 @@ const DOES: Record<Role, string> = {
   owner: 'Everything, and the team',
   builder: 'Designs, assignments, publishing',
   editor: 'Texts, pictures, content pages',
-  viewer: 'Looks at everything, changes nothing',
+  viewer: 'Sees everything, changes nothing',
 };
 
 const team = ref<Team>({ members: [], invited: [] });
@@ -60,7 +60,7 @@ async function invite(): Promise<void> {
 async function setRole(of: string, to: Role | null): Promise<void> {
   await attempt(async () => {
     await call(routes.changeMember, { params: { mail: of }, body: { role: to } });
-    say(to === null ? `${of} does not belong to the store any more.` : `${of} is ${to} now.`);
+    say(to === null ? `${of} no longer belongs to the store.` : `${of} is ${to} now.`);
     leaving.value = null;
   });
   await load();
@@ -140,7 +140,7 @@ onMounted(load);
         <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!mail.trim()">Invite</v-btn>
       </form>
       <v-card v-if="link" class="link">
-        <p>Send this link; it works once, for a week. It is shown only now.</p>
+        <p>Send this link. It works once, within a week. Copy it now; it is not shown again.</p>
         <div class="copy">
           <v-text-field :model-value="link" readonly hide-details aria-label="The link" />
           <v-btn variant="outlined" @click="copy">Copy</v-btn>
@@ -184,7 +184,7 @@ onMounted(load);
       @do="setRole(leaving.mail, null)"
       @close="leaving = null"
     >
-      They cannot open this store any more. What they did stays. You can invite them again.
+      They can no longer open this store. Their work stays. You can invite them again.
     </AskDialog>
   </div>
 </template>

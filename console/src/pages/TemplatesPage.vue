@@ -48,7 +48,7 @@ async function load(): Promise<void> {
 async function made(name: string): Promise<void> {
   making.value = null;
   await attempt(load);
-  say(`Made “${name}”. No page uses it yet: assign it under Pages.`);
+  say(`Created “${name}”. No page uses it yet; assign it under Pages.`);
 }
 
 async function removed(sentence: string): Promise<void> {
@@ -61,7 +61,8 @@ async function removed(sentence: string): Promise<void> {
 async function open(template: Template): Promise<void> {
   await attempt(async () => {
     const { pages } = await call(routes.listPages, { query: { template: template.code, limit: 1 } });
-    const page = pages[0] ?? (await call(routes.listPages, { query: { kind: template.pageKind, limit: 1 } })).pages[0];
+    const page =
+      pages[0] ?? (await call(routes.listPages, { query: { pageKind: template.pageKind, limit: 1 } })).pages[0];
     if (page)
       await router.push({
         path: `/workbench/${encodeURIComponent(page.page)}`,
@@ -79,7 +80,7 @@ onMounted(() => attempt(load));
     <div class="sheet-head">
       <div>
         <h1>Templates</h1>
-        <p class="quiet">What stands on each kind of page, drawn to scale.</p>
+        <p class="quiet">What each kind of page shows, drawn to scale.</p>
       </div>
       <v-text-field
         v-model="search"
@@ -120,9 +121,7 @@ onMounted(() => attempt(load));
       </v-card>
     </div>
 
-    <p v-if="templates.length && !found.length" class="quiet">
-      No template is like that. Search for another word, or choose another kind.
-    </p>
+    <p v-if="templates.length && !found.length" class="quiet">No template matches. Try another word or another kind.</p>
 
     <RemoveTemplate
       v-if="removing"

@@ -55,7 +55,7 @@ async function change(slug: string): Promise<void> {
         v-else-if="unpublished"
         type="button"
         class="tag tag-draft"
-        title="Show what is not published"
+        title="Show unpublished changes"
         @click="publishing = true"
       >
         {{ unpublished }} unpublished

@@ -9,8 +9,8 @@ const note = ref('');
 const busy = ref(false);
 const left = ref<Set<string>>(new Set());
 const timed = ref(false);
-const starts = ref('');
-const ends = ref('');
+const from = ref('');
+const until = ref('');
 
 const all = computed(() => session.changes?.changes ?? []);
 const chosen = computed(() => all.value.filter(({ id }) => !left.value.has(id)).map(({ id }) => id));
@@ -58,11 +58,11 @@ const setTime = (): Promise<void> =>
       body: {
         name: note.value.trim() || 'Timed change',
         changes: chosen.value,
-        starts: starts.value,
-        ...(ends.value ? { ends: ends.value } : {}),
+        from: from.value,
+        ...(until.value ? { until: until.value } : {}),
       },
     });
-    say(`Set: ${made.when}. Until then it is under Revisions.`);
+    say(`Set: ${made.times}. You find it under Revisions.`);
   });
 </script>
 
@@ -71,9 +71,7 @@ const setTime = (): Promise<void> =>
     <v-card>
       <v-card-title class="serif pt-5 px-6">Publish to {{ session.store?.name }}</v-card-title>
       <v-card-text class="px-6">
-        <p class="mb-3">
-          What is ticked goes live in one moment, for every visitor. It can be taken back under Revisions.
-        </p>
+        <p class="mb-3">Ticked changes go live together. You can take them back under Revisions.</p>
         <ul class="changes">
           <li v-for="change in all" :key="change.id">
             <v-checkbox
@@ -93,20 +91,20 @@ const setTime = (): Promise<void> =>
           autofocus
           @keydown.enter="timed || publish()"
         />
-        <v-switch v-model="timed" label="Go live at a time" density="compact" hide-details class="mt-1" />
+        <v-switch v-model="timed" label="Publish later" density="compact" hide-details class="mt-1" />
         <div v-if="timed" class="times">
           <v-text-field
-            v-model="starts"
+            v-model="from"
             type="datetime-local"
-            label="Goes live"
+            label="From"
             :hint="`Time in ${session.store?.timeZone ?? ''}`"
             persistent-hint
           />
           <v-text-field
-            v-model="ends"
+            v-model="until"
             type="datetime-local"
-            label="Is taken back (optional)"
-            hint="What is published in between stays"
+            label="Until (optional)"
+            hint="Changes published in between stay"
             persistent-hint
           />
         </div>
@@ -114,15 +112,15 @@ const setTime = (): Promise<void> =>
       <v-card-actions class="px-6 pb-5">
         <span class="quiet">{{ chosen.length }} of {{ all.length }} chosen</span>
         <v-spacer />
-        <v-btn @click="open = false">Not yet</v-btn>
+        <v-btn @click="open = false">Cancel</v-btn>
         <v-btn
           v-if="timed"
           variant="flat"
           color="primary"
           :loading="busy"
-          :disabled="!chosen.length || !starts"
+          :disabled="!chosen.length || !from"
           @click="setTime"
-          >Set the time</v-btn
+          >Schedule</v-btn
         >
         <v-btn v-else variant="flat" color="primary" :loading="busy" :disabled="!chosen.length" @click="publish"
           >Publish now</v-btn

@@ -125,8 +125,8 @@ watch(
       </div>
       <p v-if="beyond" class="beyond">{{ beyond }}</p>
       <p v-if="!kind" class="missing">
-        There is no section kind “{{ section.kind }}”. Remove this section, or bring the kind back; until then the
-        design cannot be published.
+        There is no section kind “{{ section.kind }}”. Remove this section, or restore the kind; until then the design
+        cannot be published.
       </p>
       <div v-else :key="`${section.id} ${part} ${device}`" class="fields">
         <FieldInput
@@ -138,7 +138,7 @@ watch(
           :inherited="inherited(name, field)"
           @set="(value) => set(name, value)"
         />
-        <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has nothing to set.</p>
+        <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has no settings.</p>
       </div>
     </template>
     <template v-else-if="template">

@@ -11,7 +11,7 @@ import SettingsSheet from './SettingsSheet.vue';
 import { useWorkbench, type Target } from './use-workbench';
 
 const route = useRoute();
-const REASONS = { page: 'given to this page', rule: 'chosen by a rule', standard: 'the standard of its kind' };
+const REASONS = { page: 'assigned to this page', rule: 'chosen by a rule', standard: 'the standard of its kind' };
 const router = useRouter();
 const bench = useWorkbench();
 const { state, plan, why, previewUrl, renewals, template } = bench;
@@ -89,8 +89,8 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
         :icon="mdiRedo"
         size="small"
         :disabled="!session.changes?.redo"
-        title="Do again (Ctrl+Shift+Z)"
-        aria-label="Do again"
+        title="Redo (Ctrl+Shift+Z)"
+        aria-label="Redo"
         @click="bench.redo()"
       />
       <v-btn-toggle

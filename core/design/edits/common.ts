@@ -36,7 +36,7 @@ export function nodeIn(document: DraftDocument, id: NodeId): DraftNode {
   const what = areasOf(document) ? 'section' : 'entry';
   throw new Problem('no-such-section', `There is no ${what} “${id}” in ${nameOf(document)}.`, {
     place: 'node',
-    remedy: 'It may have been removed meanwhile; look at it again.',
+    remedy: 'It may have been removed in the meantime; load the document again.',
   });
 }
 
@@ -229,9 +229,9 @@ function ownWords({ values }: Pick<DraftNode, 'values'>): string {
 export const stale = (
   what: string,
   now: string,
-  remedy = 'Look at the newest state and make the change again.',
+  remedy = 'Look at the latest state and make the change again.',
 ): Problem =>
-  new Problem('stale-edit', `${what} has been changed meanwhile; it is now ${now}.`, { place: 'was', remedy });
+  new Problem('stale-edit', `${what} has changed in the meantime; it is now ${now}.`, { place: 'was', remedy });
 
 export function withValue<T extends Readonly<Record<string, unknown>>>(values: T, key: string, value: unknown): T {
   const next: Record<string, unknown> = {};

@@ -99,7 +99,7 @@ describe('edits', () => {
     expect(stale).toMatchObject({
       code: 'stale-edit',
       place: 'was',
-      message: 'Text of Heading “One” has been changed meanwhile; it is now “One”.',
+      message: 'Text of Heading “One” has changed in the meantime; it is now “One”.',
     });
     const reset = run(set.draft, { type: 'set', document: HOME, node: 'a', field: 'values.text', was: 'One' });
     expect(reset.draft.get(HOME)).toEqual(start().get(HOME));
@@ -175,7 +175,7 @@ describe('edits', () => {
     });
     expect(refusal(() => run(shared.draft, { type: 'discard', document: 'shared/promise' })).code).toBe('still-used');
     const use = main(shared.draft)?.[1] ?? '';
-    const detached = run(shared.draft, { type: 'detach', document: HOME, node: use });
+    const detached = run(shared.draft, { type: 'unshare', document: HOME, node: use });
     expect(main(detached.draft)).toHaveLength(3);
     expect(JSON.stringify(closeDocument(detached.draft.get(HOME) as DraftDocument))).toContain('"columns@1"');
     expect(() => run(detached.draft, { type: 'discard', document: 'shared/promise' })).not.toThrow();

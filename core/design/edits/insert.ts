@@ -81,9 +81,9 @@ function checkNode(node: DraftNode, document: DraftDocument, kinds: KindSet): vo
 const tooDeep = (): Problem =>
   new Problem(
     'limit-reached',
-    `Sections may lie at most ${LIMITS.slotDepth} deep inside each other, entries ${LIMITS.entryDepth}.`,
+    `Sections can be nested at most ${LIMITS.slotDepth} deep, entries ${LIMITS.entryDepth}.`,
     {
       place: 'place',
-      remedy: 'Put it one level further out.',
+      remedy: 'Move it one level out.',
     },
   );

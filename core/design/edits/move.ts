@@ -34,10 +34,10 @@ export const move: EditType<MoveEdit> = {
     if (depthOf(to.place, document) + height > most) {
       throw new Problem(
         'limit-reached',
-        `Sections may lie at most ${LIMITS.slotDepth} deep inside each other, entries ${LIMITS.entryDepth}.`,
+        `Sections can be nested at most ${LIMITS.slotDepth} deep, entries ${LIMITS.entryDepth}.`,
         {
           place: 'place',
-          remedy: 'Put it one level further out.',
+          remedy: 'Move it one level out.',
         },
       );
     }

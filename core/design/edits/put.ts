@@ -23,6 +23,6 @@ export const put: EditType<PutEdit> = {
   invert: ({ value, was, ...rest }) => ({ ...rest, value: was, was: value }),
   describe({ value, was }) {
     if (value && was) return `Replaced ${nameOf(was)}.`;
-    return value ? `Made ${nameOf(value)}.` : `Removed ${nameOf(was as DraftDocument)}.`;
+    return value ? `Created ${nameOf(value)}.` : `Removed ${nameOf(was as DraftDocument)}.`;
   },
 };

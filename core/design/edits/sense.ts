@@ -76,7 +76,7 @@ function checkHead(document: DraftDocument): void {
       throw new Problem(
         'limit-reached',
         `At most ${LIMITS.pagesAssigned.toLocaleString('en')} ${kindInWords(document.head['pageKind'] as PageKind)} pages can have a template of their own.`,
-        { place: 'pages', remedy: 'Choose so many pages by a rule.' },
+        { place: 'pages', remedy: 'Use a rule for that many pages.' },
       );
   }
 }
@@ -126,23 +126,23 @@ function checkPointer({ type, head }: DraftDocument, path: string, state: State)
 /** @throws Problem `ends-first` */
 function checkDates({ from, until }: Values, part: string, what: string): void {
   if (from && until && String(until) <= String(from))
-    throw new Problem('ends-first', `${what} would end before it begins.`, {
+    throw new Problem('ends-first', `${what} would end before it starts.`, {
       place: `${part}.until`,
-      remedy: 'Choose a later end or an earlier beginning, or leave one of them empty.',
+      remedy: 'Choose a later end or an earlier start, or leave one of them empty.',
     });
 }
 
 function checkTarget({ head }: DraftDocument): void {
-  const kind = head['target.kind'] as PageKind | undefined;
+  const kind = head['target.pageKind'] as PageKind | undefined;
   if (head['target.page'] !== undefined) {
     parsePage(head['target.page'] as string);
     if (kind !== undefined || head['target.when'])
       throw new Problem('bad-value', 'An addition is for one page or for a kind of pages, not both.', {
         place: 'target',
-        remedy: 'Take one of them away.',
+        remedy: 'Remove one of them.',
       });
   } else if (kind === undefined)
-    throw new Problem('bad-value', 'An addition needs pages it is for.', {
+    throw new Problem('bad-value', 'An addition must say which pages it is for.', {
       place: 'target',
       remedy: 'Name a page, or a page kind with or without a rule.',
     });
@@ -177,7 +177,7 @@ export function contentPlaces(
 export function checkPageOfKind(page: string, kind: PageKind): void {
   const found = parsePage(page).kind;
   if (found === kind && PAGE_KINDS[kind].subject !== null) return;
-  throw new Problem('bad-page-code', `“${page}” is no ${kind} page that can be assigned by itself.`, {
+  throw new Problem('bad-page-code', `“${page}” is not a ${kind} page that can have a template of its own.`, {
     place: 'field',
     remedy: `Write it as ${kind}:CODE, or assign the standard.`,
   });

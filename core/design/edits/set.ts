@@ -90,7 +90,7 @@ function checkNext(field: Field, key: string, { field: path, value }: SetEdit): 
   else if (field.required && splitKey(key).name === key) throw needed(field.label, path, field.help);
 }
 
-const UNSAID = 'Look at the newest state and make the change again; a program says what it replaces as “was”.';
+const UNSAID = 'Look at the latest state and make the change again; a program says what it replaces as “was”.';
 
 function guard(edit: SetEdit, field: Field | null, now: unknown, what: string): void {
   if (isSame(now, edit.was)) return;

@@ -48,7 +48,7 @@ export const assign: RequestType<AssignRequest> = {
       edits,
       sentence:
         template === null
-          ? `${counted(edits.length, `${kind} page`)} go by the rules and the standard again.`
+          ? `${counted(edits.length, `${kind} page`)} follow the rules and the standard again.`
           : `${counted(edits.length, `${kind} page`)} have the template “${nameOfKey(draft)(keys.template(template))}”.`,
     };
   },

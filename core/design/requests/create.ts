@@ -27,7 +27,7 @@ export interface CreateRequest {
   /** Made from the name if absent. */
   readonly code?: string;
   /** The code of one of the same sort to copy. */
-  readonly from?: string;
+  readonly copyOf?: string;
   /** The starter of a template; it has the page kind. */
   readonly starter?: string;
   /** Needed for a template that is no copy and has no starter. */
@@ -44,7 +44,7 @@ export const create: RequestType<CreateRequest> = {
     what: yup.string().strict().oneOf(CREATABLE).required(),
     name: plainText(LIMITS.nameLength).required(),
     code: codeText().optional(),
-    from: codeText().optional(),
+    copyOf: codeText().optional(),
     starter: codeText().optional(),
     pageKind: plainText(40).optional(),
     region: yup.string().strict().oneOf(REGIONS).optional(),
@@ -74,7 +74,7 @@ export const create: RequestType<CreateRequest> = {
 function keyOf({ what, region }: CreateRequest, code: string): DocumentKey {
   if (what !== 'arrangement') return keys[what](code);
   if (region === undefined)
-    throw new Problem('bad-input', 'An arrangement is of a region.', {
+    throw new Problem('bad-input', 'An arrangement needs a region.', {
       place: 'region',
       remedy: `Name one of: ${REGIONS.join(', ')}.`,
     });
@@ -85,7 +85,7 @@ function checkCount(what: Creatable, draft: Draft): void {
   let count = 0;
   for (const key of draft.keys()) if (typeOfKey(key) === what) count++;
   if (count >= LIMITS.documentsOfType)
-    throw new Problem('limit-reached', `A design holds at most ${LIMITS.documentsOfType} of each sort of document.`, {
+    throw new Problem('limit-reached', `A design holds at most ${LIMITS.documentsOfType} documents of one type.`, {
       place: 'what',
       remedy: 'Remove some that are not used.',
     });
@@ -93,18 +93,18 @@ function checkCount(what: Creatable, draft: Draft): void {
 
 function madeBy(
   request: CreateRequest,
-  originalOf: (from: string) => DraftDocument,
+  originalOf: (code: string) => DraftDocument,
   newId: () => string,
 ): DraftDocument {
   if (request.starter !== undefined) {
     const starter = starterOf(request);
     checkPageKind(request, starter.pageKind, `The starter “${starter.name}”`);
-    return copyOf(request, openDocument(templateFrom(starter, request.name)), newId);
+    return copied(request, openDocument(templateFrom(starter, request.name)), newId);
   }
-  if (request.from === undefined) return empty(request);
-  const original = originalOf(request.from);
+  if (request.copyOf === undefined) return empty(request);
+  const original = originalOf(request.copyOf);
   checkPageKind(request, original.head['pageKind'], capitalised(nameOf(original)));
-  return copyOf(request, original, newId);
+  return copied(request, original, newId);
 }
 
 function checkPageKind({ pageKind }: CreateRequest, has: unknown, called: string): void {
@@ -135,20 +135,20 @@ function originalIn(draft: Draft, { what }: CreateRequest, from: DocumentKey): D
   const original = draft.get(from);
   if (original) return original;
   throw new Problem(what === 'template' ? 'no-such-template' : 'no-such-document', `There is no “${from}” to copy.`, {
-    place: 'from',
+    place: 'copyOf',
     remedy: 'List the documents to see their codes.',
   });
 }
 
-function starterOf({ what, starter: code = '', from }: CreateRequest): TemplateStarter {
+function starterOf({ what, starter: code = '', copyOf }: CreateRequest): TemplateStarter {
   const starter = pageKinds()
     .flatMap(startersFor)
     .find((one) => one.code === code);
-  if (starter && what === 'template' && from === undefined) return starter;
+  if (starter && what === 'template' && copyOf === undefined) return starter;
   throw starter
-    ? new Problem('bad-input', 'A starter is for a new template that is no copy.', {
+    ? new Problem('bad-input', 'A new template begins with a starter or with a copy, not with both.', {
         place: 'starter',
-        remedy: 'Leave out either the starter or what to copy.',
+        remedy: 'Leave out one of the two.',
       })
     : new Problem('no-such-starter', `There is no starter “${code}”.`, {
         place: 'starter',
@@ -157,7 +157,7 @@ function starterOf({ what, starter: code = '', from }: CreateRequest): TemplateS
 }
 
 /** A copy with new ids, so that two documents never share content by accident. */
-function copyOf(request: CreateRequest, original: DraftDocument, newId: () => string): DraftDocument {
+function copied(request: CreateRequest, original: DraftDocument, newId: () => string): DraftDocument {
   const naming = request.what === 'content' ? { title: request.name } : { name: request.name };
   const roots = [...childrenOf(original, null)].sort((a, b) => (a.id < b.id ? -1 : 1));
   const copies = roots.flatMap((root) => copiesOf(subtree(original, root.id), root, newId));

@@ -62,7 +62,7 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
   const bucket = documentIn(draft, bucketKey);
   const code = codeOf(key);
   if (instead === code)
-    throw new Problem('bad-value', 'A template cannot take its own place.', {
+    throw new Problem('bad-value', 'A template cannot replace itself.', {
       place: 'instead',
       remedy: 'Name another template, or leave it out.',
     });
@@ -70,7 +70,7 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
   if (bucket.head['standard'] === code && instead === undefined)
     throw new Problem('still-used', `“${String(head['name'])}” is the standard of ${kindInWords(kind)} pages.`, {
       place: 'document',
-      remedy: 'Name the template that is the standard instead of it.',
+      remedy: 'Say which template becomes the standard instead.',
     });
   const next = instead === undefined ? {} : { value: instead };
   const heads = Object.entries(bucket.head).filter(

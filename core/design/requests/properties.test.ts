@@ -34,13 +34,13 @@ const start = () =>
     'assignments/product': assignments('product', 'product', { 'product:K-1': 'other' }),
     'assignments/home': assignments('home', 'home'),
     'shared/promise': {
-      format: 2,
+      format: 1,
       type: 'shared',
       name: 'Promise',
       areas: { main: [section('s1'), section('s2', 'text')] },
     },
     'menu/main': {
-      format: 2,
+      format: 1,
       type: 'menu',
       name: 'Main',
       lists: {
@@ -50,8 +50,8 @@ const start = () =>
         ],
       },
     },
-    'around/header/quiet': { format: 2, type: 'arrangement', name: 'Quiet', region: 'header', areas: { main: [] } },
-    look: { format: 2, type: 'look', groundwork: 'foolscap', values: {} },
+    'around/header/quiet': { format: 1, type: 'arrangement', name: 'Quiet', region: 'header', areas: { main: [] } },
+    look: { format: 1, type: 'look', groundwork: 'foolscap', values: {} },
   });
 type State = ReturnType<typeof start>;
 
@@ -122,14 +122,14 @@ function requestFor(
       const uses = sectioned.flatMap((key) =>
         idsOf(key).flatMap((id) => (own(key).nodes[id]?.values['shared'] ? [{ document: key, node: id }] : [])),
       );
-      return { type: 'detach', ...(uses.length ? pick(uses, which) : { document, node }) };
+      return { type: 'unshare', ...(uses.length ? pick(uses, which) : { document, node }) };
     }
     case 11:
       return {
         type: 'create',
         what: pick(['template', 'menu', 'content'], where),
         name,
-        ...(where % 3 ? {} : { from: pick(['home', 'other'], other) }),
+        ...(where % 3 ? {} : { copyOf: pick(['home', 'other'], other) }),
       };
     case 12:
       return {
@@ -204,7 +204,7 @@ test('inverted backwards, any sequence leaves the draft as it was', () => {
     'assign',
     'copy',
     'create',
-    'detach',
+    'unshare',
     'discard',
     'insert',
     'move',

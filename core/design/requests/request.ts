@@ -18,7 +18,7 @@ import {
 import { create, type CreateRequest } from './create.js';
 import { discard, type DiscardRequest } from './discard.js';
 import { set, type SetRequest } from './set.js';
-import { detach, share, type DetachRequest, type ShareRequest } from './share.js';
+import { unshare, share, type UnshareRequest, type ShareRequest } from './share.js';
 import type { EditTools, RequestType } from './type.js';
 
 export type EditRequest =
@@ -31,10 +31,10 @@ export type EditRequest =
   | DiscardRequest
   | AssignRequest
   | ShareRequest
-  | DetachRequest;
+  | UnshareRequest;
 
 // Each type's own parameter is widened here, once; the discriminator pairs every request with its type again.
-const requestTypes = { insert, remove, move, copy, set, create, discard, assign, share, detach } as Record<
+const requestTypes = { insert, remove, move, copy, set, create, discard, assign, share, unshare } as Record<
   EditRequest['type'],
   RequestType<EditRequest>
 >;

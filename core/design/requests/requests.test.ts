@@ -1,4 +1,4 @@
-/** What people ask for, and the exact edits it comes down to: create, discard, assign, copy, share, detach. */
+/** What people ask for, and the exact edits it comes down to: create, discard, assign, copy, share, unshare. */
 import {
   applyRequests,
   applyUnit,
@@ -26,7 +26,7 @@ const start = () =>
     'template/other': template([], 'product', 'Other'),
     'template/third': template([], 'product', 'Third'),
     'assignments/product': {
-      format: 2,
+      format: 1,
       type: 'assignments',
       pageKind: 'product',
       standard: 'product',
@@ -35,16 +35,16 @@ const start = () =>
     },
     'assignments/home': assignments('home', 'home'),
     'around/header/standard': {
-      format: 2,
+      format: 1,
       type: 'arrangement',
       name: 'Standard',
       region: 'header',
       areas: { main: [] },
     },
-    'around/header/plain': { format: 2, type: 'arrangement', name: 'Plain', region: 'header', areas: { main: [] } },
-    'content/about': { format: 2, type: 'content', title: 'About', slug: 'about', text: '<p>Us.</p>' },
-    'menu/main': { format: 2, type: 'menu', name: 'Main menu' },
-    look: { format: 2, type: 'look', groundwork: 'foolscap', values: {} },
+    'around/header/plain': { format: 1, type: 'arrangement', name: 'Plain', region: 'header', areas: { main: [] } },
+    'content/about': { format: 1, type: 'content', title: 'About', slug: 'about', text: '<p>Us.</p>' },
+    'menu/main': { format: 1, type: 'menu', name: 'Main menu' },
+    look: { format: 1, type: 'look', groundwork: 'foolscap', values: {} },
   });
 type State = ReturnType<typeof start>;
 // One for all: an id is never given twice, as in the service.
@@ -101,7 +101,7 @@ describe('create', () => {
     ['a name that makes no code', { type: 'create', what: 'menu', name: '風' }, 'menu/new', { name: '風' }],
     [
       'a copy of a content page, with a path of its own',
-      { type: 'create', what: 'content', name: 'Us too', from: 'about' },
+      { type: 'create', what: 'content', name: 'Us too', copyOf: 'about' },
       'content/us-too',
       { title: 'Us too', slug: 'us-too', text: '<p>Us.</p>' },
     ],
@@ -111,7 +111,7 @@ describe('create', () => {
   });
 
   test('a copied template has its own sections, nested ones too', () => {
-    const { draft } = run(start(), { type: 'create', what: 'template', from: 'home', name: 'Front' });
+    const { draft } = run(start(), { type: 'create', what: 'template', copyOf: 'home', name: 'Front' });
     expect(kindsOf(draft, 'template/front')).toEqual(['heading', 'columns', 'heading']);
     expect(main(draft, 'template/front')[1]).toMatchObject({ slots: { one: [{ kind: 'text@1' }] } });
     const ids = (key: string) => Object.keys(draft.get(key)?.nodes ?? {});
@@ -152,7 +152,7 @@ describe('assign', () => {
     expect(done.edits).toHaveLength(2);
     expect(done.sentences).toEqual(['2 product pages have the template “Other”.']);
     const back = run(done.draft, { type: 'assign', pages, template: null });
-    expect(back.sentences).toEqual(['3 product pages go by the rules and the standard again.']);
+    expect(back.sentences).toEqual(['3 product pages follow the rules and the standard again.']);
     expect(closed(back.draft, 'assignments/product')).toMatchObject({ pages: { 'product:K-2': 'other' } });
     expect(run(back.draft, { type: 'assign', pages, template: null }).edits).toEqual([]);
   });
@@ -168,7 +168,7 @@ test('a copied section has what is inside it, and can be taken back whatever its
   expect(run(after, { type: 'remove', document: HOME, node: copy?.id ?? '' }).draft).toEqual(draft);
 });
 
-describe('share and detach', () => {
+describe('share and unshare', () => {
   test('a shared section with several sections is put back in its order, between its neighbours', () => {
     const shared = run(start(), { type: 'share', document: HOME, node: 'b', name: 'Promise' });
     expect(kindsOf(shared.draft)).toEqual(['heading', 'shared-section', 'heading']);
@@ -184,7 +184,7 @@ describe('share and detach', () => {
       kind: 'page-title',
       place: { before: main(draft)[2]?.id ?? '' },
     }).draft;
-    const detached = run(draft, { type: 'detach', document: HOME, node: use });
+    const detached = run(draft, { type: 'unshare', document: HOME, node: use });
     expect(kindsOf(detached.draft)).toEqual([
       'heading',
       'columns',
@@ -222,17 +222,17 @@ test.each<[string, EditRequest, Partial<Problem>]>([
   ],
   [
     'a copy of nothing',
-    { type: 'create', what: 'template', name: 'X', from: 'gone' },
+    { type: 'create', what: 'template', name: 'X', copyOf: 'gone' },
     { code: 'no-such-template', place: 'from' },
   ],
   [
     'a copy of no menu',
-    { type: 'create', what: 'menu', name: 'X', from: 'gone' },
+    { type: 'create', what: 'menu', name: 'X', copyOf: 'gone' },
     { code: 'no-such-document', place: 'from' },
   ],
   [
     'a copy for another kind',
-    { type: 'create', what: 'template', name: 'X', from: 'home', pageKind: 'cart' },
+    { type: 'create', what: 'template', name: 'X', copyOf: 'home', pageKind: 'cart' },
     { code: 'wrong-page-kind' },
   ],
   [
@@ -261,7 +261,7 @@ test.each<[string, EditRequest, Partial<Problem>]>([
       type: 'create',
       what: 'addition',
       name: 'X',
-      head: { place: 'above', 'target.page': 'home', 'target.kind': 'home' },
+      head: { place: 'above', 'target.page': 'home', 'target.pageKind': 'home' },
     },
     { code: 'bad-value', place: 'target' },
   ],
@@ -295,7 +295,7 @@ test.each<[string, EditRequest, Partial<Problem>]>([
   ['a shared section shared', { type: 'share', document: HOME, node: 'gone', name: 'X' }, { code: 'no-such-section' }],
   [
     'a section detached that shows none',
-    { type: 'detach', document: HOME, node: 'a' },
+    { type: 'unshare', document: HOME, node: 'a' },
     { code: 'no-such-section', place: 'node' },
   ],
   [
@@ -334,7 +334,7 @@ test.each<[string, EditRequest, Partial<Problem>]>([
       type: 'create',
       what: 'addition',
       name: 'Note',
-      head: { place: 'above', 'target.page': 'home', 'target.kind': 'home' },
+      head: { place: 'above', 'target.page': 'home', 'target.pageKind': 'home' },
     },
     { code: 'bad-value', place: 'target' },
   ],

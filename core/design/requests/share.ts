@@ -1,4 +1,4 @@
-/** Share and detach: one section used in several places on purpose, and the way back to a section of its own. */
+/** Share and unshare: one section used in several places on purpose, and the way back to a section of its own. */
 import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
 import { SHARED_SECTION } from '../../sections/kind.js';
@@ -70,16 +70,16 @@ const useOf = (shared: string, { place, order }: DraftNode, id: string): DraftNo
   order,
 });
 
-export interface DetachRequest {
-  readonly type: 'detach';
+export interface UnshareRequest {
+  readonly type: 'unshare';
   readonly document: DocumentKey;
   /** The section that shows a shared one. */
   readonly node: NodeId;
 }
 
 /** Puts a copy of the shared section in the place of the one that shows it. */
-export const detach: RequestType<DetachRequest> = {
-  schema: closed({ type: typeTag('detach'), document: documentKeySchema(), node: codeText().required() }),
+export const unshare: RequestType<UnshareRequest> = {
+  schema: closed({ type: typeTag('unshare'), document: documentKeySchema(), node: codeText().required() }),
   resolve({ document: key, node: id }, draft, { kinds, newId }) {
     const document = documentIn(draft, key);
     const node = nodeIn(document, id);
@@ -89,7 +89,7 @@ export const detach: RequestType<DetachRequest> = {
         ? draft.get(keys.shared(code))
         : undefined;
     if (!shared)
-      throw new Problem('no-such-section', `${sectionName(node, kinds)} shows no shared section.`, {
+      throw new Problem('no-such-section', `${sectionName(node, kinds)} does not show a shared section.`, {
         place: 'node',
         remedy: 'Name a section of the kind shared-section.',
       });

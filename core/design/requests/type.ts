@@ -60,9 +60,9 @@ export function placeFrom(
   const beside = before === null ? null : nodeIn(document, before).place;
   const place: Place = { in: parent, at: request.at ?? (beside?.in === parent ? beside.at : first) };
   if (beside && !samePlace(beside, place)) {
-    throw new Problem('no-such-place', `“${String(before)}” does not stand there, so nothing can go before it.`, {
+    throw new Problem('no-such-place', `“${String(before)}” is not in that place, so nothing can go before it.`, {
       place: 'place.before',
-      remedy: 'Name a sibling that stands in the same place, or leave it out to go last.',
+      remedy: 'Name one that is in the same place, or leave it out to go last.',
     });
   }
   return place;

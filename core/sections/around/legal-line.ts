@@ -10,7 +10,7 @@ export const legalLine = defineKind({
   title: 'Legal line',
   sentence: 'The store’s name and the small print at the end of the page.',
   fields: {
-    text: prose('Text', 'What stands after the store’s name.', {
+    text: prose('Text', 'The text after the store’s name.', {
       default: '<p>All prices include tax.</p>',
       max: 2000,
     }),

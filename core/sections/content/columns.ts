@@ -39,7 +39,7 @@ export const columns = defineKind({
   title: 'Columns',
   sentence: 'Two to six columns side by side that take any sections; below each other on a phone.',
   fields: {
-    count: choice('Columns', 'How many stand side by side; sections of a further column go on below.', COUNTS, '2'),
+    count: choice('Columns', 'How many are side by side; sections in a further column continue below.', COUNTS, '2'),
     widths: choice('Widths', 'How the columns share the width.', WIDTHS, 'equal'),
   },
   slots: SLOTS,

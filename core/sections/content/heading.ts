@@ -8,16 +8,11 @@ export const heading = defineKind({
   name: 'heading',
   version: 1,
   title: 'Heading',
-  sentence: 'A title that opens a part of the page.',
+  sentence: 'The title of a part of the page.',
   fields: {
     text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
-    level: choice(
-      'Level',
-      'Level 1 is the title of the page and stands once on it.',
-      { h1: 'Level 1', h2: 'Level 2', h3: 'Level 3' },
-      'h2',
-    ),
-    lead: text('Lead', 'A line under the heading, or nothing.', { max: 300, lines: 2 }),
+    level: choice('Level', 'Each page needs one main heading.', { h1: 'Level 1', h2: 'Level 2', h3: 'Level 3' }, 'h2'),
+    lead: text('Lead', 'A line under the heading; leave empty for none.', { max: 300, lines: 2 }),
   },
   view({ text, level, lead }) {
     if (text === '') return NOTHING;

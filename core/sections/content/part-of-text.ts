@@ -36,7 +36,7 @@ export const partOfText = defineKind({
       default: 1,
     }),
     size: choice('Size', 'How large the letters are.', { normal: 'As other texts', large: 'Larger' }, 'normal'),
-    text: prose('Text', 'What is split; empty for the page’s own text.'),
+    text: prose('Text', 'What is split; leave empty for the page’s own text.'),
   },
   readsPage: true,
   view({ part, number: nth, size, text }, { page }) {

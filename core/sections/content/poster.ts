@@ -11,21 +11,16 @@ export const poster = defineKind({
   sentence: 'A large picture with a title, a text and an action that opens the page.',
   fields: {
     title: text('Title', 'The first words a shopper reads.', { default: 'Say it in a few words', max: 120 }),
-    level: choice(
-      'Level of the title',
-      'Level 1 is the title of the page and stands once on it.',
-      { h1: 'Level 1', h2: 'Level 2' },
-      'h2',
-    ),
+    level: choice('Level of the title', 'Each page needs one main heading.', { h1: 'Level 1', h2: 'Level 2' }, 'h2'),
     text: text('Text', 'One or two sentences under the title.', { max: 400, lines: 3 }),
     picture: picture('Picture', 'Wide pictures with a quiet side suit best.', { suits: 21 / 9 }),
     side: choice(
-      'Words stand',
-      'Where the words stand on the picture on wide screens.',
+      'Place of the words',
+      'Where the words are on the picture, on wide screens.',
       { start: 'At the start', centre: 'In the middle', end: 'At the end' },
       'start',
     ),
-    action: text('Action', 'What the button says; empty for no button.', { max: 40 }),
+    action: text('Action', 'What the button says; leave empty for no button.', { max: 40 }),
     link: link('Leads to', 'Where the button leads.'),
   },
   view({ title, level, text, picture, side, action, link }, view) {

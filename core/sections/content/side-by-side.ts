@@ -12,14 +12,14 @@ export const sideBySide = defineKind({
   fields: {
     title: text('Title', 'The heading over the text.', { max: 120 }),
     text: prose('Text', 'A few sentences.', { max: 4000 }),
-    picture: picture('Picture', 'Stands beside the text; above it on a phone.', { suits: 4 / 3 }),
+    picture: picture('Picture', 'Beside the text; above it on a phone.', { suits: 4 / 3 }),
     side: choice(
-      'Picture stands',
-      'On which side the picture stands on wide screens.',
+      'Side of the picture',
+      'On which side of the text the picture is, on wide screens.',
       { start: 'At the start', end: 'At the end' },
       'start',
     ),
-    action: text('Action', 'What the link says; empty for none.', { max: 40 }),
+    action: text('Action', 'What the link says; leave empty for none.', { max: 40 }),
     link: link('Leads to', 'Where the link leads.'),
   },
   view({ title, text, picture, side, action, link }, view) {

@@ -14,7 +14,7 @@ export const spot = defineKind({
       max: 40,
       plain: true,
       default: 'extra',
-      form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'small letters, digits and “-”' },
+      form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'lower-case letters, digits and “-”' },
     }),
   },
   view: (_values, view) => html`${view.filling()}`,

@@ -9,7 +9,7 @@ import { PRODUCT_PAGES, productOf } from './subject.js';
 export const productIntro = defineKind({
   name: 'product-intro',
   version: 1,
-  title: 'Product summary',
+  title: 'Product intro',
   sentence: 'What it is: title, brand and a few words, with the full description if wanted.',
   onlyOn: PRODUCT_PAGES,
   fields: {

@@ -15,7 +15,7 @@ export const productPictures = defineKind({
   fields: {
     others: choice(
       'Other pictures',
-      'Where the further pictures stand.',
+      'Where the other pictures are.',
       { below: 'Below, two across', column: 'Below, one across', none: 'Not shown' },
       'below',
     ),

@@ -34,9 +34,9 @@ export const design = closed({
   name: string().required(),
   live: boolean().required(),
   revision: number().integer().required(),
-  /** How many documents may differ from what the design published last. */
+  /** How many changes shoppers would see if it were published. */
   unpublished: number().integer().required(),
-  createdAt: string().required(),
+  created: string().required(),
 });
 
 export const restoreDesignRequest = closed({ design: codeText().required() });
@@ -47,7 +47,7 @@ export const designRequest = closed({
   name: plainText(LIMITS.nameLength).required(),
   code: codeText().optional(),
   /** The design to copy; the live one if absent. */
-  from: codeText().optional(),
+  copyOf: codeText().optional(),
 });
 
 export const designChange = closed({ name: plainText(LIMITS.nameLength).required() });
@@ -62,8 +62,8 @@ export const timedRequest = closed({
   name: plainText(LIMITS.nameLength).required(),
   changes: array(plainText(500).required()).strict().min(1, '${path} must name at least one').max(5000).required(),
   /** In the store’s time zone (`2026-11-27T08:00`), or an instant with `Z`. */
-  starts: plainText(40).required(),
-  ends: plainText(40).optional(),
+  from: plainText(40).required(),
+  until: plainText(40).optional(),
 });
 
 export const timedChange = closed({
@@ -71,10 +71,10 @@ export const timedChange = closed({
   name: string().required(),
   author: string().required(),
   state: string().oneOf(['waiting', 'live', 'over', 'conflict', 'cancelled']).required(),
-  starts: string().required(),
-  ends: string().nullable().defined(),
+  from: string().required(),
+  until: string().nullable().defined(),
   /** The times as a clock in the store shows them, with the offset. */
-  when: string().required(),
+  times: string().required(),
   sentences: array(string().required()).required(),
   report: array(string().required()).required(),
 });
@@ -85,7 +85,7 @@ export const revision = closed({
   number: number().integer().required(),
   note: string().defined(),
   author: string().required(),
-  at: string().required(),
+  created: string().required(),
   reverts: number().integer().nullable().defined(),
   live: boolean().required(),
 });

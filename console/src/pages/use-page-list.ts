@@ -1,0 +1,70 @@
+/** The list of store pages: what it is narrowed and sorted by, and as much of it as was asked for. */
+import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
+import { onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { attempt, call } from '../api';
+import { news } from '../live';
+
+export type Page = AnswerOf<typeof routes.listPages>['pages'][number];
+export type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
+
+/** How long typing rests before the list follows it, in milliseconds. */
+const REST = 200;
+
+/** The list as its table shows it; the page kind and the template it starts with come from the web address. */
+export function usePageList() {
+  const { query } = useRoute();
+  const asked = (name: string): string | null => {
+    const value = query[name];
+    return typeof value === 'string' ? value : null;
+  };
+  const pages = ref<Page[]>([]);
+  const templates = ref<Template[]>([]);
+  const total = ref(0);
+  const next = ref<string | null>(null);
+  const renewing = ref<AnswerOf<typeof routes.listPages>['renewing']>(null);
+  const loading = ref(true);
+  const search = ref('');
+  const pageKind = ref(asked('kind'));
+  const template = ref(asked('template'));
+  /** What the list is sorted by, `-title` in reverse; null for the order of the kinds. */
+  const sort = ref<string | null>(null);
+
+  async function load(more = false): Promise<void> {
+    loading.value = true;
+    await attempt(async () => {
+      const wanted = {
+        search: search.value || undefined,
+        pageKind: pageKind.value ?? undefined,
+        template: template.value ?? undefined,
+        sort: sort.value ?? undefined,
+        cursor: more ? (next.value ?? undefined) : undefined,
+        limit: 100,
+      };
+      const [answer, all] = await Promise.all([call(routes.listPages, { query: wanted }), call(routes.listTemplates)]);
+      pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
+      total.value = answer.total;
+      renewing.value = answer.renewing;
+      next.value = answer.next;
+      templates.value = all.templates;
+    });
+    loading.value = false;
+  }
+
+  /** Up, down, and back to the order of the kinds. */
+  function sortBy(by: PageSort): void {
+    sort.value = sort.value === by ? `-${by}` : sort.value === `-${by}` ? null : by;
+  }
+  const ariaSort = (by: PageSort): 'ascending' | 'descending' | undefined =>
+    sort.value === by ? 'ascending' : sort.value === `-${by}` ? 'descending' : undefined;
+
+  let resting: ReturnType<typeof setTimeout> | undefined;
+  watch(search, () => {
+    clearTimeout(resting);
+    resting = setTimeout(() => void load(), REST);
+  });
+  watch([pageKind, template, sort, news], () => void load());
+  onMounted(() => load());
+
+  return { pages, templates, total, next, renewing, loading, search, pageKind, template, load, sortBy, ariaSort };
+}

@@ -1,0 +1,187 @@
+/** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
+import { closedState, Problem, type EditRequest } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { affectedPages, pagesThatDiffer } from '../assigning/affected.js';
+import { previewOrigin } from '../config.js';
+import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
+import { publish } from '../publishing/publish.js';
+import { revert } from '../publishing/revert.js';
+import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
+import { audit, type AuditedAction } from '../records/audit.js';
+import { listRevisions, type Revision } from '../records/documents.js';
+import type { Records } from '../records/database.js';
+import { openDraft } from '../records/drafts.js';
+import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
+import { previewToken } from '../storefront/preview-token.js';
+import { designOf, implement, type Api, type Caller } from './implement.js';
+import { checkPagesExist, pageIn, pageOf } from './pages.js';
+
+const PREVIEW_HOURS = 12;
+const PAGES_NAMED = 100;
+
+const somePages = (pages: readonly string[]) => ({ total: pages.length, some: pages.slice(0, PAGES_NAMED) });
+
+export function draftRoutes(api: Api): void {
+  const { db, config } = api;
+  const noteRelease = (
+    { db, store, design, account }: Caller & { readonly db: Records },
+    action: AuditedAction,
+    detail: object,
+  ) => audit(db, { storeId: store.id, accountId: account.id, action, target: design.code, detail: { ...detail } });
+
+  implement(api, routes.edit, async (call) => {
+    const { design, account, role, body } = call;
+    const author = { id: account.id, role };
+    const edits = body.edits as EditRequest[];
+    // A page that does not exist can be given no template; core knows the design only, not the catalogue.
+    const named = edits.flatMap((edit) => (edit.type === 'assign' ? edit.pages : []));
+    await checkPagesExist(api, call, named);
+    if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
+    const draft = await openDraft(db, design);
+    const result = await tryUnit(db, design, draft, author, edits);
+    const pages = await affectedPages(db, design, draft, result);
+    return { ...unitShape({ seq: draft.seq, ...result }), pages: somePages(pages) };
+  });
+  implement(api, routes.undo, async ({ design, account, role, body }) =>
+    unitShape(await undo(db, design, { id: account.id, role }, body.unit)),
+  );
+  implement(api, routes.redo, async ({ design, account, role, body }) =>
+    unitShape(await redo(db, design, { id: account.id, role }, body.unit)),
+  );
+
+  implement(api, routes.listChanges, async ({ design, account }) => {
+    const draft = await openDraft(db, design);
+    const [changes, canUndo, canRedo] = await Promise.all([
+      unpublished(db, design, draft),
+      lastUndoable(db, design.id, account.id),
+      lastRedoable(db, design.id, account.id),
+    ]);
+    return {
+      changes,
+      seq: draft.seq,
+      live: design.liveRevision,
+      undo: Boolean(canUndo),
+      redo: Boolean(canRedo),
+    };
+  });
+
+  implement(api, routes.compare, async (call) => {
+    const [from, to] = await Promise.all([
+      sideOf(api, call, call.query.from ?? 'live'),
+      sideOf(api, call, call.query.to ?? 'draft'),
+    ]);
+    const changes = changesBetween(from, to);
+    const told = { from: from.label, to: to.label, changes };
+    if (call.query.pages !== 'yes') return told;
+    const changed = new Set(changes.map((one) => one.document));
+    const pages = await pagesThatDiffer(db, call.store.id, closedState(from), closedState(to), changed);
+    return { ...told, pages: somePages(pages) };
+  });
+
+  implement(api, routes.readLog, async ({ design, query }) => {
+    const limit = query.limit ?? 100;
+    const found = await logAfter(db, design.id, query.after ?? 0, limit);
+    return {
+      events: found.map(({ authorId: _who, at, ...entry }) => ({
+        ...entry,
+        sentences: [...entry.sentences],
+        documents: [...entry.documents],
+        at: at.toISOString(),
+      })),
+      next: found.length === limit ? (found.at(-1)?.seq ?? null) : null,
+    };
+  });
+
+  implement(api, routes.preview, async (call) => {
+    const { store, design, account, body } = call;
+    const { page: code, revision } = body;
+    const page =
+      revision === undefined
+        ? await pageOf(api, call, code)
+        : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
+    const expires = Date.now() + PREVIEW_HOURS * 60 * 60 * 1000;
+    const right = {
+      store: store.slug,
+      design: design.code,
+      by: account.id,
+      ...(revision === undefined ? {} : { revision }),
+      expires,
+    };
+    const token = await previewToken(db, right);
+    const path = page.kind === 'not-found' ? '/page-not-found' : page.path;
+    return {
+      url: `${previewOrigin(config, store.slug)}${path}?preview=${token}`,
+      expires: new Date(expires).toISOString(),
+    };
+  });
+
+  implement(api, routes.publish, async (call) => {
+    const { db, design, account, body } = call;
+    const revision = await publish(db, design.id, {
+      note: body.note ?? '',
+      authorId: account.id,
+      seq: body.seq,
+      ...(body.changes ? { changes: body.changes } : {}),
+    });
+    await noteRelease(call, 'design.publish', { revision: revision.number });
+    return revisionShape(revision, true);
+  });
+
+  implement(api, routes.listRevisions, async ({ design, query }) => {
+    const limit = query.limit ?? 50;
+    const before = query.cursor === undefined ? undefined : readNumber(query.cursor, 'cursor');
+    const found = await listRevisions(db, design.id, limit + 1, before);
+    const some = found.slice(0, limit);
+    return {
+      revisions: some.map((revision) => revisionShape(revision, revision.number === design.liveRevision)),
+      next: found.length > limit ? String(some.at(-1)?.number) : null,
+    };
+  });
+
+  implement(api, routes.revert, async (call) => {
+    const { db, design, account, params, body } = call;
+    const { revision, sentences } = await revert(
+      db,
+      design.id,
+      account.id,
+      readNumber(params['revision'] as string, 'revision'),
+      body.note ?? '',
+    );
+    await noteRelease(call, 'design.revert', { to: revision.reverts, revision: revision.number });
+    return { revision: revisionShape(revision, true), sentences: [...sentences] };
+  });
+}
+
+/** A state by its name: `draft`, `live`, `12`, or `DESIGN/draft`. */
+async function sideOf({ db }: Api, { store, design }: Caller, name: string): Promise<Side> {
+  const slash = name.indexOf('/');
+  return slash < 0
+    ? stateNamed(db, design, name)
+    : stateNamed(db, await designOf(db, store, name.slice(0, slash)), name.slice(slash + 1));
+}
+
+export function readNumber(text: string, place: string): number {
+  const number = Number(text);
+  if (!/^\d{1,9}$/.test(text))
+    throw new Problem('bad-input', `“${text}” is not a valid number.`, {
+      place,
+      remedy: 'Give a whole number.',
+    });
+  return number;
+}
+
+const unitShape = ({ seq, edits, sentences }: DoneUnit) => ({
+  seq,
+  edits: [...edits],
+  sentences: [...sentences],
+  pages: undefined,
+});
+
+const revisionShape = ({ number, note, author, at, reverts }: Revision, live: boolean) => ({
+  number,
+  note,
+  author,
+  created: at.toISOString(),
+  reverts,
+  live,
+});

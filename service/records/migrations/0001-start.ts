@@ -1,0 +1,389 @@
+/** Every table: accounts, stores, catalogue, pictures, designs with drafts and revisions, carts, and what guards them. */
+import { randomBytes } from 'node:crypto';
+import { sql, type Kysely } from 'kysely';
+
+const STATEMENTS = `
+create table service_secret (name text primary key, value bytea not null);
+
+create table account (
+  id integer generated always as identity primary key,
+  mail text not null unique,
+  name text not null,
+  password_hash text not null,
+  created_at timestamptz not null default now(),
+  disabled_at timestamptz
+);
+
+-- Tokens are kept as SHA-256 only.
+create table session (
+  id integer generated always as identity,
+  token_hash bytea primary key,
+  account_id integer not null references account on delete cascade,
+  kind text not null check (kind in ('console', 'token')),
+  name text not null,
+  scope text not null default 'all' check (scope in ('all', 'read')),
+  created_at timestamptz not null default now(),
+  expires_at timestamptz not null,
+  used_at timestamptz
+);
+
+create table store (
+  id integer generated always as identity primary key,
+  slug text not null unique,
+  name text not null,
+  currency text not null,
+  locale text not null,
+  time_zone text not null,
+  country text not null,
+  live_design_id integer,
+  created_at timestamptz not null default now(),
+  closed_at timestamptz
+);
+
+create table membership (
+  account_id integer not null references account on delete cascade,
+  store_id integer not null references store on delete cascade,
+  role text not null check (role in ('owner', 'builder', 'editor', 'viewer')),
+  primary key (account_id, store_id)
+);
+
+create table brand (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  code text not null,
+  slug text not null,
+  title text not null,
+  description text not null default '',
+  unique (store_id, code),
+  unique (store_id, slug)
+);
+
+create table product (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  code text not null,
+  slug text not null,
+  title text not null,
+  brand_id integer references brand,
+  summary text not null,
+  description text not null,
+  options jsonb not null,
+  -- What rules can ask of it, besides.
+  category text not null default '',
+  keywords text[] not null default '{}',
+  attributes jsonb not null default '{}',
+  visible_since date not null default '2026-01-01',
+  created_at timestamptz not null default now(),
+  unique (store_id, code),
+  unique (store_id, slug)
+);
+create index product_recent on product (store_id, created_at desc, id);
+create index product_brand on product (brand_id);
+
+create table variant (
+  id integer generated always as identity primary key,
+  product_id integer not null references product on delete cascade,
+  code text not null,
+  options jsonb not null,
+  price integer not null check (price >= 0),
+  was_price integer check (was_price >= 0),
+  stock integer not null,
+  position integer not null,
+  unique (product_id, code)
+);
+
+create table collection (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  code text not null,
+  slug text not null,
+  title text not null,
+  description text not null,
+  parent_id integer references collection,
+  position integer not null,
+  unique (store_id, code),
+  unique (store_id, slug)
+);
+
+create table collection_member (
+  collection_id integer not null references collection on delete cascade,
+  product_id integer not null references product on delete cascade,
+  position integer not null,
+  primary key (collection_id, product_id)
+);
+create index collection_member_order on collection_member (collection_id, position);
+
+-- A picture is known by the SHA-256 of the file as it was uploaded; shoppers get renditions.
+create table picture (
+  store_id integer not null references store on delete cascade,
+  hash text not null,
+  name text not null,
+  width integer not null,
+  height integer not null,
+  widths jsonb not null,
+  created_at timestamptz not null default now(),
+  primary key (store_id, hash)
+);
+create table rendition (
+  store_id integer not null,
+  hash text not null,
+  width integer not null,
+  bytes bytea not null,
+  primary key (store_id, hash, width),
+  foreign key (store_id, hash) references picture on delete cascade
+);
+create table product_picture (
+  product_id integer not null references product on delete cascade,
+  store_id integer not null,
+  hash text not null,
+  alt text not null,
+  position integer not null,
+  primary key (product_id, position),
+  foreign key (store_id, hash) references picture
+);
+
+create view product_card as
+select p.id, p.store_id, p.code, p.slug, p.title, coalesce(b.title, '') as brand, p.created_at, v.price,
+  case when v.was_price > v.price then v.was_price end as was_price, v.varies, v.available, pic.picture
+from product p
+left join brand b on b.id = p.brand_id
+cross join lateral (
+  select min(price) as price, (array_agg(was_price order by price, position))[1] as was_price,
+    min(price) <> max(price) as varies, bool_or(stock > 0) as available
+  from variant where product_id = p.id
+) v
+left join lateral (
+  select jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) as picture
+  from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
+  where pp.product_id = p.id order by pp.position limit 1
+) pic on true
+where v.price is not null;
+
+-- Published states. Documents and manifests (document key -> document hash) are known by the SHA-256 of their
+-- canonical JSON (RFC 8785) and never change.
+create table document (hash text primary key, body jsonb not null);
+create table manifest (hash text primary key, body jsonb not null);
+
+create table design (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  code text not null,
+  name text not null,
+  -- The manifest the draft started from; the draft is this, the snapshots up to snapshot_seq, and the edits after.
+  origin text not null references manifest,
+  live_revision integer not null,
+  draft_seq bigint not null default 0,
+  snapshot_seq bigint not null default 0,
+  -- The state of the live design that this one has taken in, if it was made as a copy of it.
+  taken_manifest text references manifest,
+  created_at timestamptz not null default now(),
+  archived_at timestamptz,
+  unique (store_id, code)
+);
+alter table store add foreign key (live_design_id) references design;
+
+create table revision (
+  design_id integer not null references design on delete cascade,
+  number integer not null,
+  manifest text not null references manifest,
+  note text not null,
+  author_id integer references account,
+  reverts integer,
+  at timestamptz not null default now(),
+  primary key (design_id, number)
+);
+
+-- Which design shoppers see, from when on.
+create table live_switch (
+  store_id integer not null references store on delete cascade,
+  design_id integer not null references design on delete cascade,
+  account_id integer references account,
+  note text not null,
+  at timestamptz not null default now()
+);
+create index live_switch_store on live_switch (store_id, at desc);
+
+create table draft_document (
+  design_id integer not null references design on delete cascade,
+  key text not null,
+  body jsonb not null,
+  primary key (design_id, key)
+);
+-- The log of a design: units of edits, what was published and what was merged in.
+create table draft_unit (
+  design_id integer not null references design on delete cascade,
+  seq bigint not null,
+  unit text not null,
+  author_id integer references account,
+  sentences jsonb not null,
+  type text not null check (type in ('do', 'undo', 'redo', 'publish', 'merge')),
+  undone boolean not null default false,
+  at timestamptz not null default now(),
+  primary key (design_id, seq),
+  unique (design_id, unit)
+);
+create index draft_unit_author on draft_unit (design_id, author_id, seq desc);
+create table draft_edit (
+  design_id integer not null,
+  seq bigint not null,
+  position integer not null,
+  document text not null,
+  edit jsonb not null,
+  primary key (design_id, seq, position),
+  foreign key (design_id, seq) references draft_unit on delete cascade
+);
+
+-- Documents whose draft may differ from what the design published last. Empty means nothing is unpublished.
+create table draft_change (
+  design_id integer not null references design on delete cascade,
+  key text not null,
+  primary key (design_id, key)
+);
+
+-- Chosen changes, frozen as two manifests: the revision they were made on, and that with the changes.
+create table timed_change (
+  id integer generated always as identity primary key,
+  design_id integer not null references design on delete cascade,
+  name text not null,
+  account_id integer not null references account,
+  base text not null references manifest,
+  changed text not null references manifest,
+  sentences jsonb not null,
+  live_from timestamptz not null,
+  live_until timestamptz,
+  state text not null check (state in ('waiting', 'live', 'over', 'conflict', 'cancelled')),
+  report jsonb not null default '[]',
+  started_revision integer,
+  ended_revision integer,
+  created_at timestamptz not null default now(),
+  check (live_until > live_from)
+);
+create index timed_change_due on timed_change (state, live_from, live_until);
+create index timed_change_design on timed_change (design_id, id);
+
+-- The template of every store page, for lists and counts. Serving a page goes by the rules themselves.
+create table page_assignment (
+  design_id integer not null references design on delete cascade,
+  side text not null check (side in ('draft', 'live')),
+  kind text not null,
+  page text not null,
+  -- Kinds come in the order of their rank, pages of a kind by title.
+  rank smallint not null,
+  title text not null,
+  template text,
+  reason text not null check (reason in ('page', 'rule', 'standard', 'none')),
+  rule text,
+  primary key (design_id, side, page)
+);
+create index page_assignment_list on page_assignment (design_id, side, rank, title, page);
+create index page_assignment_template on page_assignment (design_id, side, template, rank, title, page);
+-- How far the table is behind: a renewal of a whole kind is due while done < wanted.
+create table assignment_renewal (
+  design_id integer not null references design on delete cascade,
+  side text not null,
+  kind text not null,
+  wanted bigint not null,
+  done bigint not null,
+  pages integer not null default 0,
+  total integer not null default 0,
+  -- When the dates of a rule next change what it matches.
+  due_at timestamptz,
+  primary key (design_id, side, kind)
+);
+
+create table cart (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  token_hash bytea not null unique,
+  created_at timestamptz not null default now()
+);
+create table cart_line (
+  cart_id integer not null references cart on delete cascade,
+  variant_id integer not null references variant on delete cascade,
+  quantity integer not null check (quantity between 1 and 99),
+  primary key (cart_id, variant_id)
+);
+
+create table invitation (
+  token_hash bytea primary key,
+  store_id integer references store on delete cascade,
+  mail text not null,
+  role text not null check (role in ('owner', 'builder', 'editor', 'viewer')),
+  invited_by integer references account on delete cascade,
+  -- Whether the link was shown to whoever invited: then it proves nothing about the mail address.
+  shown boolean not null default true,
+  created_at timestamptz not null default now(),
+  expires_at timestamptz not null
+);
+
+create table audit (
+  id bigint generated always as identity primary key,
+  store_id integer references store on delete cascade,
+  account_id integer references account,
+  at timestamptz not null default now(),
+  action text not null,
+  target text not null,
+  detail jsonb not null default '{}'
+);
+create index audit_store on audit (store_id, id desc);
+
+create unlogged table presence (
+  design_id integer not null references design on delete cascade,
+  account_id integer not null references account on delete cascade,
+  page text not null,
+  seen_at timestamptz not null,
+  primary key (design_id, account_id)
+);
+
+-- Answers to creates, so that one sent again is not done again. A key is taken before the work begins; it has no answer
+-- until the work is done.
+create table idempotent_answer (
+  account_id integer not null references account on delete cascade,
+  key text not null,
+  route text not null,
+  request_hash text not null,
+  status integer,
+  answer jsonb,
+  at timestamptz not null default now(),
+  primary key (account_id, key)
+);
+
+-- How often something was tried within a while, by what is counted. Not worth keeping through a crash.
+create unlogged table attempt (
+  key text primary key,
+  tries integer not null,
+  since timestamptz not null
+);
+create index attempt_since on attempt (since);
+
+-- Where an account has signed in from, as a hash: somebody else's guesses do not lock it out there.
+create table known_address (
+  account_id integer not null references account on delete cascade,
+  address_hash bytea not null,
+  seen_at timestamptz not null,
+  primary key (account_id, address_hash)
+);
+
+-- Links to set a new password, as SHA-256 only.
+create table password_link (
+  token_hash bytea primary key,
+  account_id integer not null references account on delete cascade,
+  expires_at timestamptz not null
+);
+
+-- Work in the background that failed: tried again later, with growing pauses.
+create table failed_job (
+  job text primary key,
+  failures integer not null,
+  fault text not null,
+  retry_at timestamptz not null
+);
+
+-- Written to find out whether there is room on the disk again.
+create unlogged table room_probe (bytes bytea not null);
+`;
+
+export async function up(db: Kysely<unknown>): Promise<void> {
+  await sql.raw(STATEMENTS).execute(db);
+  await sql`insert into service_secret (name, value) values ('preview', ${randomBytes(32)})`.execute(db);
+}
