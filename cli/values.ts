@@ -118,9 +118,9 @@ function readLink(text: string): Link | null {
   return /^(https?:\/\/|mailto:|tel:|\/|#)/.test(text) ? { url: text } : { to: text };
 }
 
-/** `recent`, `collection:C-1`, or product codes with commas between. */
+/** `newest`, `collection:C-1`, or product codes with commas between. */
 function readSource(text: string): ProductSource {
-  if (text === 'recent' || text === 'reduced' || text === 'this-collection' || text === 'same-brand')
+  if (text === 'newest' || text === 'reduced' || text === 'this-collection' || text === 'same-brand')
     return { from: text };
   if (text.startsWith('collection:')) return { from: 'collection', collection: text.slice('collection:'.length) };
   return { from: 'chosen', products: text.split(',').map((code) => code.trim()) };

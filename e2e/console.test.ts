@@ -405,7 +405,7 @@ test('someone who is not signed in is asked to, told when it is wrong, and comes
 test('the storefront works without script, on a phone, and nothing shifts or runs off the side', async () => {
   const phone = await openBrowser({ width: 390, height: 844, javaScriptEnabled: false });
   try {
-    const visit = await phone.newPage();
+    const storefront = await phone.newPage();
     const storefrontFaults = complaints(storefront);
     await storefront.goto(storefrontAt('/'));
     await storefront

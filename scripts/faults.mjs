@@ -68,7 +68,7 @@ const CORE = [
   ['render/page.ts', "name !== 'side' || side !== 'none'", 'true'],
   ['render/page.ts', 'around.includes(what) ||', ''],
   ['render/page.ts', 'page.room.sections-- <= 0', 'false'],
-  ['render/page.ts', '(region !== undefined && onlyOn.regions.includes(region))', 'false'],
+  ['render/page.ts', '(region !== undefined && fits.regions.includes(region))', 'false'],
   ['render/page.ts', 'now >= shown.until', 'now > shown.until'],
   ['render/assemble.ts', 'parts.push(...filling);', ''],
   ['render/assemble.ts', 'parts.some((part) => part.hasFacts)', 'Boolean(parts[0]?.hasFacts)'],

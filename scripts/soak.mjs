@@ -91,7 +91,7 @@ async function killDatabase() {
   for (let after = 0; after !== null;) {
     const { events, next } = await client.call(routes.readLog, { params, query: { after, limit: 500 } });
     for (const { sentences } of events)
-      for (const [, id] of sentences.join(' ').matchAll(/Put Heading “(d-\d+)”/g)) logged.add(id);
+      for (const [, id] of sentences.join(' ').matchAll(/Added Heading “(d-\d+)”/g)) logged.add(id);
     after = next;
   }
   const lost = acknowledged.filter((id) => !logged.has(id));

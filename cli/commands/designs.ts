@@ -45,7 +45,7 @@ export function designCommands(program: Command): void {
       const made = await call(routes.createDesign, { body: { name, ...options } });
       print(
         made,
-        () => `Made “${made.name}”. Its code is ${made.code}.\nWork on it with: parlour --design ${made.code} …`,
+        () => `Created “${made.name}”. Its code is ${made.code}.\nWork on it with: parlour --design ${made.code} …`,
       );
     });
 

@@ -22,7 +22,7 @@ export function kindCommands(program: Command): void {
             ['Kind', 'What it is'],
             found.map((kind) => [
               kind.name,
-              kind.sentence + (kind.pages ? ` Only on ${kind.pages.join(', ')} pages.` : ''),
+              kind.sentence + (kind.fits ? ` Only on ${kind.fits.pages.join(', ')} pages.` : ''),
             ]),
           )}\n\nThe fields of one: parlour kind show KIND`,
       );
@@ -99,6 +99,6 @@ function takes(field: Field): string {
     case 'entries':
       return `entries: ${Object.keys(field.fields).join(', ')}`;
     case 'source':
-      return 'recent | reduced | this-collection | same-brand | collection:CODE | CODE,CODE';
+      return 'newest | reduced | this-collection | same-brand | collection:CODE | CODE,CODE';
   }
 }

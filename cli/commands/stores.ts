@@ -53,7 +53,7 @@ export function storeCommands(program: Command): void {
         print(
           made,
           () =>
-            `Made “${made.name}”. Its storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
+            `Created “${made.name}”. Its storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
         );
       },
     );

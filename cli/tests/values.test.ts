@@ -39,7 +39,7 @@ describe('values on the command line', () => {
     ['a new window', link('L', 'l'), '{"to":"home","window":"new"}', { to: 'home', window: 'new' }],
     ['words', words('W', 'w'), 'sea, wind', ['sea', 'wind']],
     ['a rule', rule('R', 'r'), 'price >= 80 and brand is "Skerry Lines"', DEAR],
-    ['the newest', source('S', 's'), 'recent', { from: 'recent' }],
+    ['the newest', source('S', 's'), 'newest', { from: 'newest' }],
     ['a collection', source('S', 's'), 'collection:C-1', { from: 'collection', collection: 'C-1' }],
     ['chosen products', source('S', 's'), 'K-1, K-2', { from: 'chosen', products: ['K-1', 'K-2'] }],
     ['a source as JSON', source('S', 's'), '{"from":"reduced"}', { from: 'reduced' }],

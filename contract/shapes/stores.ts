@@ -27,7 +27,11 @@ const kindShape = closed({
   /** JSON Schema 2020-12 of the section's own values. */
   schema: typed<JsonSchema>({ type: 'object' }),
   slots: typed<Record<string, string>>({ type: 'object' }),
-  pages: array(string().required()).nullable().defined(),
+  /** The page kinds and regions it may stand in; null for any place. */
+  fits: closed({
+    pages: array(string().required()).required(),
+    regions: array(string().required()).required(),
+  }).nullable(),
 });
 
 export const sectionKinds = closed({ kinds: array(kindShape).required() });

@@ -49,7 +49,10 @@ const state = new Map<string, Document>([
   ['around/header/standard', around('Standard')],
   ['around/header/sale', around('Sale')],
   ['addition/banner', addition('Banner', 'above', { page: 'product:K-2' })],
-  ['addition/note', addition('Size note', 'spot:extra', { kind: 'product', when: parseRule('price < 50', 'product') })],
+  [
+    'addition/note',
+    addition('Size note', 'spot:extra', { pageKind: 'product', when: parseRule('price < 50', 'product') }),
+  ],
 ]);
 const page = (code: string, facts: Record<string, string | number> = {}) => ({
   code,

@@ -62,7 +62,7 @@ describe('rules as text', () => {
     ['brand', { code: 'bad-rule', place: 'character 6' }],
     ['brand is', { place: 'character 9' }],
     ['brand equals "x"', { place: 'character 7' }],
-    ['flavour is "x"', { place: 'character 1', message: 'Rules for product pages know no “flavour”.' }],
+    ['flavour is "x"', { place: 'character 1', message: 'Rules for product pages cannot use “flavour”.' }],
     ['price >= "much"', { place: 'character 10' }],
     ['brand >= "x"', { place: 'character 1' }],
     ['brand is "x" price > 1', { place: 'character 14', message: '“price” is not “and” or “or”.' }],

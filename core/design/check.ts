@@ -50,7 +50,7 @@ function isCurrent(node: DraftSection, document: DraftDocument, place: string, k
   if (kind) return node.kind === kindRef(kind);
   throw new Problem(
     'cannot-publish',
-    `${nameOf(document)} holds a section of the kind “${node.kind}”, which does not exist.`,
+    `${nameOf(document)} has a section of the kind “${node.kind}”, which does not exist.`,
     { place, remedy: `Remove section ${node.id}, or restore the kind.` },
   );
 }

@@ -52,14 +52,14 @@ describe('three-way merge', () => {
       heads('b'),
       [section('a', 'heading', { text: 'new' }), ...heads('b')],
       'ab',
-      /was to be removed, and has been changed/,
+      /was meant to be removed, but has been changed/,
     ],
     [
       'changed here, removed there',
       [section('a', 'heading', { text: 'new' }), ...heads('b')],
       heads('b'),
       'b',
-      /was changed, and is removed/,
+      /was changed, but has been removed/,
     ],
   ])('%s', (_, ours, theirs, expected, sentence) => {
     const { document, said } = merge(template(heads('a', 'b')), template(ours), template(theirs));
@@ -86,10 +86,10 @@ describe('three-way merge', () => {
     const filled = section('h', 'columns', {}, { one: [section('x'), section('y')] });
     const away = merge(template([holder]), template([]), template([filled]));
     expect(ids(away.document)).toBe('h');
-    expect(away.said.join()).toMatch(/was to be removed/);
+    expect(away.said.join()).toMatch(/was meant to be removed/);
     const into = merge(template([holder]), template([filled]), template([]));
     expect(ids(into.document)).toBe('');
-    expect(into.said.join()).toMatch(/is removed|something that is gone/);
+    expect(into.said.join()).toMatch(/has been removed|something that is gone/);
   });
 
   test('two moves that would put each into the other do not make a circle', () => {

@@ -30,8 +30,8 @@ test.each(all)('$code makes a template that may be published', (starter) => {
   const sections = Object.values(openDocument(template).nodes).filter(isSection);
   expect(sections.length).toBeGreaterThan(0);
   for (const { kind } of sections) {
-    const { onlyOn } = SHIPPED_KINDS.find(kind) ?? {};
-    expect([kindName(kind), onlyOn?.pages.includes(starter.pageKind) ?? true]).toEqual([kindName(kind), true]);
+    const { fits } = SHIPPED_KINDS.find(kind) ?? {};
+    expect([kindName(kind), fits?.pages.includes(starter.pageKind) ?? true]).toEqual([kindName(kind), true]);
   }
 });
 
@@ -69,6 +69,6 @@ test('a template begins with a starter and shares nothing with it', () => {
     code: 'wrong-page-kind',
     message: 'The starter “Story first” is for home pages.',
   });
-  expect(refused({ starter: 'home-story', from: 'home' }).code).toBe('bad-input');
+  expect(refused({ starter: 'home-story', copyOf: 'home' }).code).toBe('bad-input');
   expect(refused({ starter: 'home-story', what: 'menu' }).code).toBe('bad-input');
 });

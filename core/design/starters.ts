@@ -38,7 +38,7 @@ const MADE: readonly TemplateStarter[] = [
         { title: store, level: 'h1', text: 'Say what you make, and for whom.' },
         { width: 'edge', space: 'none' },
       ),
-      goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 8 }),
+      goods('home-newest', { title: 'New', source: { from: 'newest' }, limit: 8 }),
     ],
   },
   {
@@ -59,7 +59,7 @@ const MADE: readonly TemplateStarter[] = [
         text: '<p>Tell what is done by hand, and why.</p>',
         side: 'end',
       }),
-      goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 4 }),
+      goods('home-newest', { title: 'New', source: { from: 'newest' }, limit: 4 }),
     ],
   },
   {
@@ -69,7 +69,7 @@ const MADE: readonly TemplateStarter[] = [
     pageKind: 'home',
     sections: (store) => [
       section('home-title', 'heading', { text: store, level: 'h1' }),
-      goods('home-newest', { title: 'New', source: { from: 'recent' }, limit: 8 }),
+      goods('home-newest', { title: 'New', source: { from: 'newest' }, limit: 8 }),
       section(
         'home-reduced',
         'product-row',
@@ -218,7 +218,7 @@ const MADE: readonly TemplateStarter[] = [
     pageKind: 'not-found',
     sections: () => [
       section('not-found-title', 'page-title'),
-      section('not-found-newest', 'product-row', { title: 'New', source: { from: 'recent' }, limit: 4 }),
+      section('not-found-newest', 'product-row', { title: 'New', source: { from: 'newest' }, limit: 4 }),
     ],
   },
 ];

@@ -156,7 +156,7 @@ export interface PictureValue {
 
 /** Where a product row takes its products from. */
 export type ProductSource =
-  | { readonly from: 'recent' }
+  | { readonly from: 'newest' }
   | { readonly from: 'reduced' }
   | { readonly from: 'this-collection' }
   | { readonly from: 'same-brand' }
@@ -175,7 +175,7 @@ export const toggle = field<ToggleField>('toggle', { default: false });
 export const colour = field<ColourField>('colour', { default: '#000000' });
 export const picture = field<PictureField>('picture', { default: null });
 export const link = field<LinkField>('link', { default: null });
-export const source = field<SourceField>('source', { default: { from: 'recent' } });
+export const source = field<SourceField>('source', { default: { from: 'newest' } });
 export const length = field<LengthField>('length', { default: '0px', units: ['px', 'rem'], max: 400 });
 export const dateTime = field<DateTimeField>('date-time', { default: '' });
 export const font = (

@@ -66,11 +66,11 @@ describe('fields', () => {
     [
       'source',
       source('S', 's'),
-      [{ from: 'recent' }, { from: 'collection', collection: 'C-1' }, { from: 'chosen', products: [] }],
+      [{ from: 'newest' }, { from: 'collection', collection: 'C-1' }, { from: 'chosen', products: [] }],
       [
         { from: 'anywhere' },
         { from: 'collection' },
-        { from: 'recent', limit: 3 },
+        { from: 'newest', limit: 3 },
         { from: 'chosen', products: ['', 'a'] },
         null,
       ],

@@ -63,7 +63,7 @@ const linkInWords = (link: Link | null): string =>
 
 function sourceInWords(source: ProductSource): string {
   switch (source.from) {
-    case 'recent':
+    case 'newest':
       return 'the newest';
     case 'reduced':
       return 'the reduced';

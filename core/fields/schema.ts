@@ -25,7 +25,7 @@ const linkSchema = byForm<Link>('link', {
 const hundredths = () => yup.number().strict().min(0).max(100).required();
 
 const sourceForms: Record<ProductSource['from'], yup.Schema> = {
-  recent: closed({ from: exactly('recent') }),
+  newest: closed({ from: exactly('newest') }),
   reduced: closed({ from: exactly('reduced') }),
   'this-collection': closed({ from: exactly('this-collection') }),
   'same-brand': closed({ from: exactly('same-brand') }),

@@ -146,7 +146,7 @@ function renderSection(compiled: CompiledSection, page: Rendering): string {
 
 /** A shared section or an addition may come to where its kind is not made for. */
 function innerOf(kind: SectionKind, compiled: CompiledSection, page: Rendering): string {
-  if (!fits(kind, page)) return misplaced(kind, page.request.mode).text;
+  if (!isInPlace(kind, page)) return misplaced(kind, page.request.mode).text;
   return compiled.constant ?? viewSection(kind, compiled, page);
 }
 
@@ -162,8 +162,8 @@ function viewSection(kind: SectionKind, compiled: CompiledSection, page: Renderi
 }
 
 /** A kind fits by the page it is on, or by the region it is in. */
-const fits = ({ onlyOn }: SectionKind, { request, region }: Rendering): boolean =>
-  !onlyOn || onlyOn.pages.includes(request.page.kind) || (region !== undefined && onlyOn.regions.includes(region));
+const isInPlace = ({ fits }: SectionKind, { request, region }: Rendering): boolean =>
+  !fits || fits.pages.includes(request.page.kind) || (region !== undefined && fits.regions.includes(region));
 
 /** What bound values read on a page. */
 export const readingOf = ({ page, language }: Pick<PageRequest, 'page' | 'language'>): Reading => ({

@@ -93,7 +93,7 @@ describe('render', () => {
   });
 
   test('cards show price, was-price and what is sold out', () => {
-    const source = { from: 'recent' } as const;
+    const source = { from: 'newest' } as const;
     const key = needKey({ type: 'products', source, limit: 4 });
     const more = { data: data({ products: new Map([[key, [card]]]) }) };
     const page = render([section('r', 'product-row', { title: 'New' })], more);
@@ -412,7 +412,7 @@ describe('render', () => {
       version: 1,
       title: 'Flag',
       sentence: 'A flag.',
-      onlyOn: { pages: [], regions: ['header'] },
+      fits: { pages: [], regions: ['header'] },
       fields: {},
       view: () => html`<b>Flag</b>`,
       css: '',
@@ -443,8 +443,8 @@ describe('render', () => {
     const asked = (info: PageInfo) =>
       assemblePage({ code: info.code, facts: new Map() }, state, SHIPPED_KINDS, SETTING, readingOf({ page: info }));
     const parts = asked(page);
-    expect(parts?.needs).toContainEqual({ type: 'products', source: { from: 'recent' }, limit: 7 });
-    const key = needKey({ type: 'products', source: { from: 'recent' }, limit: 7 });
+    expect(parts?.needs).toContainEqual({ type: 'products', source: { from: 'newest' }, limit: 7 });
+    const key = needKey({ type: 'products', source: { from: 'newest' }, limit: 7 });
     const shown = render([], {
       ...parts,
       page,
@@ -453,7 +453,7 @@ describe('render', () => {
     expect(shown).toContain('One &amp; &lt;only&gt;');
     expect(shown).toContain('href="/item/one">See it</a>');
     const without = { ...page, subject: { product: anyProduct } };
-    expect(asked(without)?.needs).toContainEqual({ type: 'products', source: { from: 'recent' }, limit: 3 });
+    expect(asked(without)?.needs).toContainEqual({ type: 'products', source: { from: 'newest' }, limit: 3 });
   });
 
   test('a page takes so many additions, in the order of their keys, and says that there are more', () => {

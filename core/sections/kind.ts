@@ -19,8 +19,8 @@ export interface SectionKind<F extends Fields = Fields> {
   readonly title: string;
   /** What it is for the shopper, in one sentence. */
   readonly sentence: string;
-  /** Page kinds and regions where it makes sense; everywhere if absent. */
-  readonly onlyOn?: { readonly pages: readonly PageKind[]; readonly regions: readonly Region[] };
+  /** The page kinds and regions it may stand in; any place if absent. */
+  readonly fits?: { readonly pages: readonly PageKind[]; readonly regions: readonly Region[] };
   readonly fields: F;
   /** Places inside the section that hold sections: name -> label. */
   readonly slots?: Readonly<Record<string, string>>;
@@ -63,9 +63,9 @@ export function kindSet(all: readonly SectionKind[]): KindSet {
 }
 
 /** Where a kind fits, in words: `product pages, the header`. */
-export const fitsInWords = ({ onlyOn }: Pick<SectionKind, 'onlyOn'>): string =>
-  onlyOn
-    ? [...onlyOn.pages.map((page) => `${page} pages`), ...onlyOn.regions.map((region) => `the ${region}`)].join(', ')
+export const fitsInWords = ({ fits }: Pick<SectionKind, 'fits'>): string =>
+  fits
+    ? [...fits.pages.map((page) => `${page} pages`), ...fits.regions.map((region) => `the ${region}`)].join(', ')
     : 'every page';
 
 export const kindRef = (kind: SectionKind): string => `${kind.name}@${kind.version}`;

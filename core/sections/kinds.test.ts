@@ -247,7 +247,7 @@ function valueOf(field: Field): fc.Arbitrary<unknown> {
       );
     case 'source':
       return fc.constantFrom(
-        { from: 'recent' },
+        { from: 'newest' },
         { from: 'this-collection' },
         { from: 'same-brand' },
         { from: 'collection', collection: 'C-1' },

@@ -29,7 +29,7 @@ export function instantOf(text: string, zone: string, place: string): ZonedInsta
   if (!later.toPlainDateTime().equals(local)) {
     throw new Problem(
       'skipped-hour',
-      `Clocks in ${zone} never show ${shownLocal(local)}: daylight saving begins then.`,
+      `Clocks in ${zone} never show ${shownLocal(local)}: daylight saving starts then.`,
       {
         place,
         remedy: `Say ${shownLocal(later.toPlainDateTime())} instead.`,

@@ -157,7 +157,7 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
           values: {
             title: 'All there is',
             'title@de': 'Alles, was es gibt',
-            source: { from: 'recent' },
+            source: { from: 'newest' },
             limit: 6,
             across: '3',
           },

@@ -97,7 +97,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section(
           'h-newest',
           'product-row',
-          { title: 'New this season', source: { from: 'recent' }, limit: 4 },
+          { title: 'New this season', source: { from: 'newest' }, limit: 4 },
           { space: 'large' },
         ),
         section(

@@ -100,7 +100,7 @@ const STARTERS = pageKinds()
     ),
   }));
 
-const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, slots = {}, onlyOn }) => ({
+const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, slots = {}, fits }) => ({
   name,
   version,
   title,
@@ -123,5 +123,5 @@ const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, s
     additionalProperties: false,
   } as JsonSchema,
   slots: { ...slots },
-  pages: onlyOn ? [...onlyOn.pages] : null,
+  fits: fits ? { pages: [...fits.pages], regions: [...fits.regions] } : null,
 }));

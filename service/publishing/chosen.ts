@@ -42,7 +42,7 @@ function checkChosen(
   if (unknown !== undefined)
     throw new Problem('no-such-change', `There is no unpublished change “${unknown}”.`, {
       place: 'changes',
-      remedy: 'List the changes again; it may have been published or taken back meanwhile.',
+      remedy: 'List the changes again; it may have been published or taken back in the meantime.',
     });
   return new Set(ids);
 }

@@ -162,7 +162,7 @@ async function loadProducts(
 /** The ids of a source with their rank; null if the source means nothing on this page. */
 function sourceQuery(storeId: number, { source, limit }: ProductsNeed, subject: Subject): RawBuilder<unknown> | null {
   switch (source.from) {
-    case 'recent':
+    case 'newest':
       return sql`select id, row_number() over (order by created_at desc, id) as rank from product where store_id = ${storeId} order by created_at desc, id limit ${limit}`;
     case 'reduced':
       return sql`select p.id, row_number() over (order by p.created_at desc, p.id) as rank from product p where store_id = ${storeId}

@@ -60,7 +60,7 @@ export const previewSite =
     }
     const design = await findDesign(db, store.id, right.design);
     if (!design)
-      throw new Problem('no-such-thing', 'This design does not exist any more.', {
+      throw new Problem('no-such-thing', 'This design no longer exists.', {
         remedy: 'Open the preview of another one.',
       });
     const state =

@@ -98,7 +98,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         return chance.pick(field.to === 'page' ? [page(), ''] : [...codes(`${field.to}/`), 'no-such', '']);
       case 'source':
         return chance.pick([
-          { from: 'recent' },
+          { from: 'newest' },
           { from: 'reduced' },
           { from: 'this-collection' },
           { from: 'same-brand' },

@@ -170,7 +170,7 @@ test('a dry run tells the pages that would change, and changes nothing', async (
     body: { unit: 'dry-1', dryRun: true, edits: [rule('category is "line"', 'product-plain', 'dry')] },
   });
   expect(answer.pages).toEqual({ total: 3, some: ['product:K-009', 'product:K-010', 'product:K-011'] });
-  expect(answer.sentences).toEqual(['Put the rule category is "line" into the assignments of product pages.']);
+  expect(answer.sentences).toEqual(['Added the rule category is "line" to the assignments of product pages.']);
   expect((await service.call(routes.listChanges)).seq).toBe(seq);
 });
 

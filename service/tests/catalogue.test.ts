@@ -68,7 +68,7 @@ const codes = async (
 
 describe('product sources', () => {
   test('the newest come newest first, as many as are wanted', async () => {
-    expect(await codes({ from: 'recent' }, 3)).toEqual(['K-012', 'K-011', 'K-007']);
+    expect(await codes({ from: 'newest' }, 3)).toEqual(['K-012', 'K-011', 'K-007']);
   });
 
   test('the reduced are those whose was-price is higher', async () => {
@@ -101,9 +101,9 @@ describe('product sources', () => {
 
   test('what several sections ask for is answered together, each its own', async () => {
     const needs: Need[] = [
-      { type: 'products', source: { from: 'recent' }, limit: 1 },
+      { type: 'products', source: { from: 'newest' }, limit: 1 },
       { type: 'products', source: { from: 'collection', collection: 'C-3' }, limit: 2 },
-      { type: 'products', source: { from: 'recent' }, limit: 1 },
+      { type: 'products', source: { from: 'newest' }, limit: 1 },
       { type: 'path', page: 'home' },
       { type: 'path', page: 'product:K-002' },
       { type: 'path', page: 'collection:C-1' },
@@ -158,6 +158,6 @@ describe('products', () => {
     expect((await findProduct(db, windrow, 'code', 'K-001'))?.title).toBe('Skerry Diamond');
     expect(await findProduct(db, windrow, 'slug', 'same-code')).toBeUndefined();
     expect((await listProducts(db, other, { after: 0, limit: 9 })).map((one) => one.code)).toEqual(['K-001']);
-    expect(await codes({ from: 'recent' }, 48, other)).toEqual(['K-001']);
+    expect(await codes({ from: 'newest' }, 48, other)).toEqual(['K-001']);
   });
 });

@@ -305,12 +305,12 @@ describe('bad input', () => {
     ],
     [
       'collection',
-      () => setIn('h-newest', 'source', { from: 'collection', collection: 'C-9' }, { from: 'recent' }),
+      () => setIn('h-newest', 'source', { from: 'collection', collection: 'C-9' }, { from: 'newest' }),
       'There is no collection “C-9”.',
     ],
     [
       'product',
-      () => setIn('h-newest', 'source', { from: 'chosen', products: ['K-001', 'K-999'] }, { from: 'recent' }),
+      () => setIn('h-newest', 'source', { from: 'chosen', products: ['K-001', 'K-999'] }, { from: 'newest' }),
       'There is no product “K-999”.',
     ],
     [

@@ -100,7 +100,7 @@ test('what is done at one process is heard at another, with who is there; what w
     listener.heard
       .filter(({ type }) => type !== 'presence')
       .map(({ type, data }) => `${type}: ${data.sentences?.[0] ?? ''}`),
-  ).toEqual(['do: Put Heading “Heard” into the template “Home”.', 'publish: Published as revision 2.']);
+  ).toEqual(['do: Added Heading “Heard” to the template “Home”.', 'publish: Published as revision 2.']);
   listener.close();
   const last = listener.heard.at(-1)?.id ?? 0;
   for (let i = 0; i < 5; i++) await one.edit(heading(`Missed ${i}`));

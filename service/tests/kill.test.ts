@@ -31,7 +31,7 @@ test('SIGKILL between and during edits and publishes loses nothing that was ackn
     const state = async (): Promise<string[]> =>
       ids((await service.call(routes.getDocument, { query: { key: 'template/home' } })).document as Document);
     expect(await state()).toEqual(expect.arrayContaining(acknowledged));
-    const visit = (await service.visit('/')).text;
+    const storefront = (await service.visit('/')).text;
     expect(published.length === 0 || published.at(-1)?.every((id) => storefront.includes(`id="s-${id}"`))).toBe(true);
 
     // A template holds 200 sections; what was found to be there makes room for the next.

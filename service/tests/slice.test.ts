@@ -50,7 +50,7 @@ describe('from edit to storefront and back', () => {
 
     const back = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(back.revision).toMatchObject({ number: 3, reverts: 1 });
-    const visit = (await service.visit('/')).text;
+    const storefront = (await service.visit('/')).text;
     expect(storefront).toContain(OLD);
     expect(storefront).not.toContain('Kites for any wind');
     expect((await service.call(routes.listChanges)).changes).toEqual([]);

@@ -49,7 +49,7 @@ test.each(Array.from({ length: ROUNDS }, (_, i) => SEED + i))(
     const counts = { sent: 0, accepted: 0, published: 0 };
     const codes = new Map<string, number>();
     let last = '';
-    const ask = async (path: string, to: 'api' | 'storefront', sent: Sent = {}): Promise<number> => {
+    const ask = async (path: string, to: 'api' | 'visit', sent: Sent = {}): Promise<number> => {
       const answer = await service[to](path, sent);
       if (answer.status >= 500)
         broken.push(`after ${last}: ${to} ${path} -> ${answer.status} ${answer.text.slice(0, 300)}`);
@@ -77,7 +77,7 @@ test.each(Array.from({ length: ROUNDS }, (_, i) => SEED + i))(
       const { pages } = await service.call(routes.listPages, { query: { limit: 200 } });
       const shown = pages.filter(({ path }) => path.startsWith('/'));
       await Promise.all([
-        ...shown.map(({ path }) => ask(path, 'storefront')),
+        ...shown.map(({ path }) => ask(path, 'visit')),
         ...shown
           .filter(() => chance.is(0.25))
           .map(({ page }) => ask(`${DESIGN}/pages/${encodeURIComponent(page)}/why`, 'api')),
@@ -85,7 +85,7 @@ test.each(Array.from({ length: ROUNDS }, (_, i) => SEED + i))(
           ask(`${DESIGN}${path}`, 'api'),
         ),
         ask(`${DESIGN}/plan?page=${encodeURIComponent(chance.pick(shown).page)}`, 'api'),
-        ask('/no/such/page', 'storefront'),
+        ask('/no/such/page', 'visit'),
       ]);
       world = await worldNow(
         world,

@@ -9,7 +9,7 @@ const props = defineProps<{ modelValue: ProductSource; label: string; help: stri
 const emit = defineEmits<{ 'update:modelValue': [value: ProductSource] }>();
 
 const FORMS: { value: ProductSource['from']; title: string }[] = [
-  { value: 'recent', title: 'Newest products' },
+  { value: 'newest', title: 'Newest products' },
   { value: 'reduced', title: 'Reduced products' },
   { value: 'collection', title: 'A collection' },
   { value: 'this-collection', title: 'This page’s collection' },

@@ -81,10 +81,10 @@ watch(open, (now) => {
 const spot = computed(() => spots.value[where.value]);
 const fits = (kind: SectionKind): boolean => {
   const document = spot.value && props.bench.documents.get(spot.value.document);
-  if (!document || !kind.onlyOn) return true;
+  if (!document || !kind.fits) return true;
   return document.type === 'template'
-    ? kind.onlyOn.pages.includes(document.pageKind)
-    : document.type === 'arrangement' && kind.onlyOn.regions.includes(document.region);
+    ? kind.fits.pages.includes(document.pageKind)
+    : document.type === 'arrangement' && kind.fits.regions.includes(document.region);
 };
 const kinds = computed(() =>
   SHIPPED_KINDS.all.filter(

@@ -101,15 +101,15 @@ export function depthOf(place: Place, document: DraftDocument): number {
 }
 
 export function checkFits(kind: SectionKind, document: DraftDocument): void {
-  const { onlyOn } = kind;
-  if (!onlyOn) return;
+  const { fits } = kind;
+  if (!fits) return;
   const { pageKind, region } = document.head as { pageKind?: never; region?: never };
-  const fits =
+  const placed =
     document.type === 'template'
-      ? onlyOn.pages.includes(pageKind as never)
-      : document.type !== 'arrangement' || onlyOn.regions.includes(region as never);
-  if (fits) return;
-  throw new Problem('no-such-place', `A ${kind.name} does not fit into ${nameOf(document)}.`, {
+      ? fits.pages.includes(pageKind as never)
+      : document.type !== 'arrangement' || fits.regions.includes(region as never);
+  if (placed) return;
+  throw new Problem('no-such-place', `${kind.title} does not fit into ${nameOf(document)}.`, {
     place: 'kind',
     remedy: `It is made for ${fitsInWords(kind)}.`,
   });

@@ -69,7 +69,7 @@ describe('edits', () => {
     expect(main(draft)).toEqual(['a', 'x', 'b', 'd', 'y']);
     const home = draft.get(HOME) as DraftDocument;
     expect(siblingsIn(home, { in: 'b', at: 'one' }).map((one) => one.id)).toEqual(['z', 'c']);
-    expect(sentences[0]).toBe('Put Poster “Wind” into the template “Home”, above Columns.');
+    expect(sentences[0]).toBe('Added Poster “Wind” to the template “Home”, above Columns.');
   });
 
   test('move goes within an area, into a slot and out again, and keeps what is inside', () => {

@@ -54,7 +54,7 @@ export const insert: EditType<InsertEdit> = {
     const document = documentIn(draft, key);
     const [root] = nodes as [DraftNode];
     const next = siblingsIn(document, root.place).find((one) => one.order > root.order);
-    return `Put ${sectionName(root, kinds)} into ${nameOf(document)}${next ? `, above ${sectionName(next, kinds)}` : ''}.`;
+    return `Added ${sectionName(root, kinds)} to ${nameOf(document)}${next ? `, above ${sectionName(next, kinds)}` : ''}.`;
   },
 };
 

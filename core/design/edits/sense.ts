@@ -118,7 +118,7 @@ function checkPointer({ type, head }: DraftDocument, path: string, state: State)
     if (!state.get(keys.arrangement(region, value as string)))
       throw new Problem('no-such-document', `There is no arrangement “${String(value)}” of the ${region}.`, {
         place: 'value',
-        remedy: 'Make it first, or say “none” to leave the region out.',
+        remedy: 'Create it first, or say “none” to leave the region out.',
       });
   }
 }

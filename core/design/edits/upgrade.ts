@@ -28,6 +28,6 @@ export const upgrade: EditType<UpgradeEdit> = {
   invert: ({ to, was, ...rest }) => ({ ...rest, to: was, was: to }),
   describe({ document: key, node, to }, draft, kinds) {
     const document = documentIn(draft, key);
-    return `Wrote ${sectionName(nodeIn(document, node), kinds)} in ${nameOf(document)} anew for ${to.kind}.`;
+    return `Updated ${sectionName(nodeIn(document, node), kinds)} in ${nameOf(document)} to ${to.kind}.`;
   },
 };

@@ -204,13 +204,13 @@ test('inverted backwards, any sequence leaves the draft as it was', () => {
     'assign',
     'copy',
     'create',
-    'unshare',
     'discard',
     'insert',
     'move',
     'remove',
     'set',
     'share',
+    'unshare',
   ]);
 });
 

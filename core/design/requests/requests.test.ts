@@ -223,12 +223,12 @@ test.each<[string, EditRequest, Partial<Problem>]>([
   [
     'a copy of nothing',
     { type: 'create', what: 'template', name: 'X', copyOf: 'gone' },
-    { code: 'no-such-template', place: 'from' },
+    { code: 'no-such-template', place: 'copyOf' },
   ],
   [
     'a copy of no menu',
     { type: 'create', what: 'menu', name: 'X', copyOf: 'gone' },
-    { code: 'no-such-document', place: 'from' },
+    { code: 'no-such-document', place: 'copyOf' },
   ],
   [
     'a copy for another kind',

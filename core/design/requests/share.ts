@@ -30,7 +30,7 @@ export const share: RequestType<ShareRequest> = {
     const document = documentIn(draft, key);
     const node = nodeIn(document, id);
     if (!isSection(node) || node.kind.startsWith(`${SHARED_SECTION}@`) || document.type === 'shared')
-      throw new Problem('no-such-place', 'Only a section of its own can be shared.', {
+      throw new Problem('no-such-place', 'Only a section that is not shared yet can be shared.', {
         place: 'node',
         remedy: 'Name a section of a template, an arrangement or an addition.',
       });
@@ -56,7 +56,7 @@ export const share: RequestType<ShareRequest> = {
         { type: 'remove', document: key, nodes: inside },
         { type: 'insert', document: key, nodes: [useOf(shared, node, newId())] },
       ],
-      sentence: `Made ${sectionName(node, kinds)} in ${nameOf(document)} the shared section “${name}”.`,
+      sentence: `Turned ${sectionName(node, kinds)} in ${nameOf(document)} into the shared section “${name}”.`,
     };
   },
 };
@@ -102,7 +102,7 @@ export const unshare: RequestType<UnshareRequest> = {
     });
     return {
       edits: [{ type: 'remove', document: key, nodes: subtree(document, id) }, ...inserts],
-      sentence: `Put a copy of ${nameOf(shared)} into ${nameOf(document)} in place of the shared one.`,
+      sentence: `Replaced ${nameOf(shared)} in ${nameOf(document)} with a copy of its own.`,
     };
   },
 };

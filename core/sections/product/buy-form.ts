@@ -11,7 +11,7 @@ export const buyForm = defineKind({
   version: 1,
   title: 'Buy form',
   sentence: 'Options, quantity and the button that adds it to the cart.',
-  onlyOn: PRODUCT_PAGES,
+  fits: PRODUCT_PAGES,
   fields: {
     action: text('Button', 'What the button says.', { default: 'Add to cart', max: 40 }),
     soldOut: text('When sold out', 'What is shown instead of the button.', { default: 'Sold out for now', max: 80 }),

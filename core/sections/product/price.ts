@@ -11,7 +11,7 @@ export const price = defineKind({
   version: 1,
   title: 'Price',
   sentence: 'What it costs, with the was-price of what is reduced.',
-  onlyOn: PRODUCT_PAGES,
+  fits: PRODUCT_PAGES,
   fields: {
     size: choice('Size', 'How large the price is.', { small: 'Small', medium: 'Medium', large: 'Large' }, 'medium'),
     note: text('Note', 'A line under the price, such as what is included.', {

@@ -11,7 +11,7 @@ export const productIntro = defineKind({
   version: 1,
   title: 'Product intro',
   sentence: 'What it is: title, brand and a few words, with the full description if wanted.',
-  onlyOn: PRODUCT_PAGES,
+  fits: PRODUCT_PAGES,
   fields: {
     brand: toggle('Brand', 'Shows who makes it.', { default: true }),
     summary: toggle('Summary', 'Shows the short text.', { default: true }),

@@ -11,7 +11,7 @@ export const productPictures = defineKind({
   version: 1,
   title: 'Product pictures',
   sentence: 'The pictures of the product: the first large, the others below or beside it.',
-  onlyOn: PRODUCT_PAGES,
+  fits: PRODUCT_PAGES,
   fields: {
     others: choice(
       'Other pictures',
