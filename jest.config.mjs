@@ -26,7 +26,7 @@ const project = (displayName, testMatch, more = {}) => ({
 
 export default {
   projects: [
-    project('core', ['core/**/*.test.ts', 'contract/**/*.test.ts', 'demo/**/*.test.ts']),
+    project('core', ['core/**/*.test.ts', 'contract/**/*.test.ts', 'docs/**/*.test.ts', 'demo/**/*.test.ts']),
     project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts']),
     project('e2e', ['e2e/**/*.test.ts']),
   ],

@@ -306,7 +306,7 @@ test('a picture is added from a file, described, and taken out', async () => {
   await frame().locator(`#s-h-workshop img[src*="${hash}"]`).waitFor();
   await page.getByLabel('What the picture shows').fill('A sheet of petrol');
   await frame().locator('#s-h-workshop img[alt="A sheet of petrol"]').waitFor();
-  await page.getByRole('button', { name: 'Take out' }).click();
+  await page.getByRole('button', { name: 'Remove picture' }).click();
   await shown.waitFor({ state: 'detached' });
 });
 

@@ -65,7 +65,7 @@ async function killDatabase() {
         values: { text: id },
       };
       const take = { type: 'remove', document: 'template/home', node: id };
-      // Taken out again, so that the template stays within its limit; both are in the log.
+      // Removed again, so that the template stays within its limit; both are in the log.
       await client
         .call(routes.edit, { params, body: { unit: randomUUID(), edits: [insert] } })
         .then(() => acknowledged.push(id))

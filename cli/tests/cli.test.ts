@@ -153,7 +153,7 @@ test('a unit of edits is read from a file or from standard input: all or none, a
   expect((await parlour('edit -', '[{')).err).toMatch(/^The edits cannot be read: .*\n {2}at -\n {2}Write them as/);
 });
 
-test('a published state is looked at; lists are sorted; what was put away comes back', async () => {
+test('a published state is looked at; lists are sorted; what was archived comes back', async () => {
   await done('section set home h-dunes title "Which wind today?"');
   await done('publish');
   const shown = async (line: string) => {

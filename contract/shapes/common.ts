@@ -9,7 +9,7 @@ export const noBody = closed({});
 
 export const done = closed({ done: boolean().required() });
 
-/** Lists what was put away instead of what is there. */
+/** Lists what was archived, or closed, instead of what is in use. */
 const yesOrNo = string().oneOf(['yes', 'no']).optional();
 export const archivedQuery = closed({ archived: yesOrNo });
 export const closedQuery = closed({ closed: yesOrNo });

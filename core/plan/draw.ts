@@ -30,7 +30,7 @@ export function planSvg(plan: Plan, { labels = true }: DrawOptions = {}): string
   const boxes = plan.boxes.map((box) => drawBox(box, labels));
   const bands = plan.bands.map(
     (band) =>
-      html`<rect class="band band-${band.name}" x="0" y="${round(band.y)}" width="${plan.width}" height="${round(band.height)}" fill="${band.name === 'content' ? '#FFFFFF' : '#FBF7EF'}"/><line x1="0" x2="${plan.width}" y1="${round(band.y)}" y2="${round(band.y)}" stroke="#D8CFC0" stroke-width="3" stroke-dasharray="10 8"/>`,
+      html`<rect class="strip strip-${band.name}" x="0" y="${round(band.y)}" width="${plan.width}" height="${round(band.height)}" fill="${band.name === 'content' ? '#FFFFFF' : '#FBF7EF'}"/><line x1="0" x2="${plan.width}" y1="${round(band.y)}" y2="${round(band.y)}" stroke="#D8CFC0" stroke-width="3" stroke-dasharray="10 8"/>`,
   );
   const edges = plan.areas.flatMap(({ x, y, height }) => (x > 0 ? [edge(x, y, height)] : []));
   return html`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${plan.width} ${Math.ceil(plan.height)}" role="img" aria-label="Plan of the page">${bands}${edges}${boxes}</svg>`

@@ -1,4 +1,5 @@
 import {
+  openSlots,
   contrast,
   formatMoney,
   kindSet,
@@ -46,6 +47,17 @@ describe('plan view', () => {
     expect(box('c')?.width).toBeGreaterThan(box('d')?.width ?? 0);
     expect(box('e')).toMatchObject({ depth: 1, slot: 'two', parent: 'b' });
     expect(plan.height).toBe(Math.max(...plan.bands.map((band) => band.y + band.height)));
+  });
+
+  test('columns open as many slots as they are set to; a further one that holds something goes on below', () => {
+    const three = section('b', 'columns', { count: '3' });
+    expect(openSlots(three, SHIPPED_KINDS)).toEqual(['one', 'two', 'three']);
+    const holder = section('b', 'columns', {}, { one: [section('c')], three: [section('d')], six: [] });
+    expect(openSlots(holder, SHIPPED_KINDS)).toEqual(['one', 'two', 'three']);
+    const { boxes } = planPage({ template: ['template/t', template([holder])], regions: {} }, SHIPPED_KINDS);
+    const [, above, below] = boxes;
+    expect(below?.x).toBe(above?.x);
+    expect(below?.y).toBeGreaterThanOrEqual((above?.y ?? 0) + (above?.height ?? 0));
   });
 
   test('draws the side area where the layout has it, and the two columns of a checkout', () => {

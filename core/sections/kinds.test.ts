@@ -432,6 +432,13 @@ describe('around and between', () => {
     expect(html).toMatch(/columns-last-wider.*Left.*id="s-b".*id="s-d"/s);
   });
 
+  test('there are as many columns as are set, and one more for each further one that holds something', () => {
+    const columnsIn = (count: string, slots: object) =>
+      show([{ ...section('c', 'columns', { count }), slots } as Section]).match(/<div>/g)?.length;
+    expect([columnsIn('2', {}), columnsIn('5', {})]).toEqual([2, 5]);
+    expect(columnsIn('3', { six: [section('a', 'heading')] })).toBe(4);
+  });
+
   test('a poster without picture, text or action is still a poster', () => {
     const html = show([section('p', 'poster', { title: 'Only words' })]);
     expect(html).toContain('<h2>Only words</h2>');

@@ -86,7 +86,7 @@ export const goLive = (db: Records, design: Design, authorId: number, note: stri
         place: 'design',
         remedy: 'Name another design.',
       });
-    // It may have been put away since it was looked up.
+    // It may have been archived since it was looked up.
     if ((await lockDesign(trx, design.id)).archivedAt)
       throw new Problem('no-such-thing', `The design “${design.name}” is archived.`, {
         place: 'design',
@@ -108,7 +108,7 @@ export const archiveDesign = (db: Records, design: Design): Promise<void> =>
     await updateDesign(trx, design.id, { archivedAt: new Date() });
   });
 
-/** Takes out again a design that was put away. @throws Problem `no-such-thing`, `limit-reached` */
+/** Restores an archived design. @throws Problem `no-such-thing`, `limit-reached` */
 export const restoreDesign = (db: Records, storeId: number, code: string): Promise<Design> =>
   inTransaction(db, async (trx) => {
     await lockStore(trx, storeId);

@@ -104,7 +104,7 @@ async function takeBack(
 /** What was said of many edits in a sentence or two is said the same way when they are taken back, or done again. */
 const saidAgain = ({ type, sentences }: LoggedUnit): string[] =>
   sentences.map((sentence) => {
-    const what = sentence.replace(/^(Took back|Did again): /, '');
+    const what = sentence.replace(/^(Undid|Redid): /, '');
     return `${type === 'undo' ? 'Redid' : 'Undid'}: ${what}`;
   });
 

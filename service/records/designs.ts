@@ -86,7 +86,7 @@ export async function addDesign(
 }
 
 /**
- * Locks the store's row, before any of its designs: making, switching and putting away designs must not cross, nor
+ * Locks the store's row, before any of its designs: making, switching and archiving designs must not cross, nor
  * changes of the team.
  * @returns the design that shoppers see
  */

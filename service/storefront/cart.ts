@@ -20,7 +20,7 @@ export const cart = (siteOf: (response: Response) => Site): Router =>
       const code = field(body, 'product');
       const page = code && isStorable(code) ? await findPage(site, 'product', 'code', code) : null;
       if (!page) return next();
-      const section = field(body, 'section');
+      const section = field(body, 'back-to');
       const wanted = { options: optionsIn(body), quantity: field(body, 'quantity') || '1' };
       const reason = await buy(site, code, wanted, response);
       if (reason === null) return response.redirect(303, `${page.path}#s-${encodeURIComponent(section)}`);

@@ -215,7 +215,7 @@ test('hundreds of pages are assigned in one unit and taken back as one', async (
     pages.length,
   );
   expect((await undo()).sentences).toEqual([
-    `Took back: ${pages.length} product pages have the template “Product, words first”.`,
+    `Undid: ${pages.length} product pages have the template “Product, words first”.`,
   ]);
   expect((await service.call(routes.listPages, { query: { reason: 'page' } })).total).toBe(0);
 });

@@ -38,7 +38,7 @@ test('publishing, reverting, switching, copying and bringing in at once never en
   expect(answers.filter(({ status }) => status < 300).length).toBeGreaterThan(20);
 });
 
-test('a design cannot be put away and made live at once', async () => {
+test('a design cannot be archived and made live at once', async () => {
   for (let i = 0; i < 6; i++) {
     const { code } = await service.call(routes.createDesign, { body: { name: `Both ${i}` } });
     await Promise.all([

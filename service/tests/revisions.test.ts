@@ -119,7 +119,7 @@ describe('several designs', () => {
     ]);
   });
 
-  test('what both changed is told and not overwritten; a design that is live cannot be put away', async () => {
+  test('what both changed is told and not overwritten; a design that is live cannot be archived', async () => {
     await service.call(routes.createDesign, { body: { name: 'Summer' } });
     await service.call(routes.edit, {
       params: { design: 'summer' },
@@ -134,7 +134,7 @@ describe('several designs', () => {
     await expect(changes('summer')).rejects.toMatchObject({ code: 'no-such-thing' });
   });
 
-  test('a design that was put away is taken out again with its draft; none that was not', async () => {
+  test('an archived design is restored with its draft; none that was not archived', async () => {
     await service.call(routes.createDesign, { body: { name: 'Summer' } });
     await service.call(routes.edit, {
       params: { design: 'summer' },

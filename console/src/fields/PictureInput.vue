@@ -77,8 +77,8 @@ onMounted(load);
       <span class="name">{{ label }}</span>
       <div>
         <v-btn size="small" variant="outlined" @click="open = true">{{ current ? 'Change' : 'Choose' }}</v-btn>
-        <v-btn v-if="current" size="small" @click="pointing = true">In sight</v-btn>
-        <v-btn v-if="modelValue" size="small" @click="emit('update:modelValue', null)">Take out</v-btn>
+        <v-btn v-if="current" size="small" @click="pointing = true">Focal point</v-btn>
+        <v-btn v-if="modelValue" size="small" @click="emit('update:modelValue', null)">Remove picture</v-btn>
       </div>
     </div>
     <v-text-field

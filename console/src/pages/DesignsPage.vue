@@ -132,14 +132,14 @@ onMounted(load);
               "
               >Rename</v-btn
             >
-            <v-btn v-if="!design.live" :disabled="busy" @click="archive(design)">Put away</v-btn>
+            <v-btn v-if="!design.live" :disabled="busy" @click="archive(design)">Archive</v-btn>
           </div>
         </v-card>
       </li>
     </ul>
 
-    <section v-if="away.length" aria-label="Put away">
-      <h2>Put away</h2>
+    <section v-if="away.length" aria-label="Archived">
+      <h2>Archived</h2>
       <p v-for="design in away" :key="design.code" class="away">
         {{ design.name }}
         <v-btn size="small" :disabled="busy" @click="restore(design)">Restore</v-btn>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Who belongs to the store and as what, invitations, and who did what. */
+/** Who works on the store and in which role, invitations, and who did what. */
 import { ROLES, told } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
@@ -79,7 +79,7 @@ onMounted(load);
     <div class="sheet-head">
       <div>
         <h1>Team</h1>
-        <p class="quiet">Who works on {{ session.store?.name }}, and as what.</p>
+        <p class="quiet">Who works on {{ session.store?.name }}, and in which role.</p>
       </div>
     </div>
 

@@ -162,7 +162,7 @@ describe('edits', () => {
       expect([request, refusal(() => run(draft, request)).code]).toEqual([request, code]);
   });
 
-  test('sections are copied, moved to another document, shared and detached, with content of their own', () => {
+  test('sections are copied, moved to another document, shared and unshared, with content of their own', () => {
     const copied = run(start(), { type: 'copy', document: HOME, node: 'b' });
     expect(main(copied.draft)).toEqual(['a', 'b', 'new1', 'd']);
     const moved = run(start(), { type: 'move', document: HOME, node: 'b', into: 'template/other', place: {} });
@@ -175,10 +175,10 @@ describe('edits', () => {
     });
     expect(refusal(() => run(shared.draft, { type: 'discard', document: 'shared/promise' })).code).toBe('still-used');
     const use = main(shared.draft)?.[1] ?? '';
-    const detached = run(shared.draft, { type: 'unshare', document: HOME, node: use });
-    expect(main(detached.draft)).toHaveLength(3);
-    expect(JSON.stringify(closeDocument(detached.draft.get(HOME) as DraftDocument))).toContain('"columns@1"');
-    expect(() => run(detached.draft, { type: 'discard', document: 'shared/promise' })).not.toThrow();
+    const unshared = run(shared.draft, { type: 'unshare', document: HOME, node: use });
+    expect(main(unshared.draft)).toHaveLength(3);
+    expect(JSON.stringify(closeDocument(unshared.draft.get(HOME) as DraftDocument))).toContain('"columns@1"');
+    expect(() => run(unshared.draft, { type: 'discard', document: 'shared/promise' })).not.toThrow();
   });
 
   test('values differ by device and language where the field allows it, and can be bound to the page', () => {

@@ -184,8 +184,8 @@ describe('share and unshare', () => {
       kind: 'page-title',
       place: { before: main(draft)[2]?.id ?? '' },
     }).draft;
-    const detached = run(draft, { type: 'unshare', document: HOME, node: use });
-    expect(kindsOf(detached.draft)).toEqual([
+    const unshared = run(draft, { type: 'unshare', document: HOME, node: use });
+    expect(kindsOf(unshared.draft)).toEqual([
       'heading',
       'columns',
       'poster',
@@ -195,7 +195,7 @@ describe('share and unshare', () => {
       'heading',
     ]);
     // What was put back is its own: the shared one is not touched by it.
-    expect(detached.draft.get('shared/promise')).toEqual(draft.get('shared/promise'));
+    expect(unshared.draft.get('shared/promise')).toEqual(draft.get('shared/promise'));
   });
 });
 
@@ -294,7 +294,7 @@ test.each<[string, EditRequest, Partial<Problem>]>([
   ['a page of no kind', { type: 'assign', pages: ['lobby:1'], template: 'home' }, { code: 'no-such-page-kind' }],
   ['a shared section shared', { type: 'share', document: HOME, node: 'gone', name: 'X' }, { code: 'no-such-section' }],
   [
-    'a section detached that shows none',
+    'a section unshared that shows none',
     { type: 'unshare', document: HOME, node: 'a' },
     { code: 'no-such-section', place: 'node' },
   ],

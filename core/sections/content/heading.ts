@@ -4,6 +4,9 @@ import { html, NOTHING, raw } from '../../render/html.js';
 import { mark } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
 
+/** How high a heading stands on the page. */
+export const HEADING_LEVELS = { h1: 'Main heading of the page', h2: 'Section heading', h3: 'Smaller heading' } as const;
+
 export const heading = defineKind({
   name: 'heading',
   version: 1,
@@ -11,7 +14,7 @@ export const heading = defineKind({
   sentence: 'The title of a part of the page.',
   fields: {
     text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
-    level: choice('Level', 'Each page needs one main heading.', { h1: 'Level 1', h2: 'Level 2', h3: 'Level 3' }, 'h2'),
+    level: choice('Level', 'Each page needs one main heading.', HEADING_LEVELS, 'h2'),
     lead: text('Lead', 'A line under the heading; leave empty for none.', { max: 300, lines: 2 }),
   },
   view({ text, level, lead }) {

@@ -3,6 +3,7 @@ import { choice, link, picture, text } from '../../fields/field.js';
 import { html } from '../../render/html.js';
 import { mark, textLines } from '../../plan/sketch.js';
 import { defineKind } from '../kind.js';
+import { HEADING_LEVELS } from './heading.js';
 
 export const poster = defineKind({
   name: 'poster',
@@ -11,7 +12,12 @@ export const poster = defineKind({
   sentence: 'A large picture with a title, a text and an action that opens the page.',
   fields: {
     title: text('Title', 'The first words a shopper reads.', { default: 'Say it in a few words', max: 120 }),
-    level: choice('Level of the title', 'Each page needs one main heading.', { h1: 'Level 1', h2: 'Level 2' }, 'h2'),
+    level: choice(
+      'Level of the title',
+      'Each page needs one main heading.',
+      { h1: HEADING_LEVELS.h1, h2: HEADING_LEVELS.h2 },
+      'h2',
+    ),
     text: text('Text', 'One or two sentences under the title.', { max: 400, lines: 3 }),
     picture: picture('Picture', 'Wide pictures with a quiet side suit best.', { suits: 21 / 9 }),
     side: choice(

@@ -29,7 +29,7 @@ export const buyForm = defineKind({
     const available = product.variants.some((variant) => variant.stock > 0);
     const status = html`${refused && html`<p class="buy-refused" role="alert">${refused.reason}</p>`}${own.length > 0 && html`<p class="buy-done" role="status">In your cart: ${own.map((line) => `${line.quantity} × ${line.options || line.title}`).join(', ')}</p>`}`;
     if (!available) return html`<p class="buy-none">${soldOut}</p>${status}`;
-    return html`<form class="buy" method="post" action="/cart"><input type="hidden" name="product" value="${product.code}"><input type="hidden" name="section" value="${view.id}">${product.options.map((option) => optionChoice(option, product, view.id, tried))}${quantity && quantityInput(view.id, tried)}<button class="button button-${size}" type="submit">${action}</button></form>${status}`;
+    return html`<form class="buy" method="post" action="/cart"><input type="hidden" name="product" value="${product.code}"><input type="hidden" name="back-to" value="${view.id}">${product.options.map((option) => optionChoice(option, product, view.id, tried))}${quantity && quantityInput(view.id, tried)}<button class="button button-${size}" type="submit">${action}</button></form>${status}`;
   },
   css: `.buy{display:flex;flex-wrap:wrap;gap:1rem;align-items:end}.buy-field{display:grid;gap:.25rem;flex:1 1 9rem}.buy-field label{font-size:.9375rem;font-weight:600}.buy-quantity{flex:0 0 6rem}.buy input[type=number]{width:100%}.button-wide{flex:1 1 100%}.buy-done,.buy-refused,.buy-none{margin:.9rem 0 0;border-inline-start:3px solid var(--accent);padding:.35rem 0 .35rem .9rem}.buy-none{margin:0}`,
   sketch: ({ quantity, size }) => ({
