@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { printable } from './printable.js';
 import { counted, Problem, type EditRequest } from '@parlour/core';
-import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
+import { createClient, routes, type AnswerOf, type Client, type InputArgument, type Route } from '@parlour/contract';
 
 export interface Credentials {
   readonly url: string;
@@ -52,10 +52,7 @@ export interface Context {
    * Calls a route of the store's live design; `store` and `design` are filled in.
    * @throws Problem also if it would change something and `--dry-run` was given
    */
-  call<R extends Route>(
-    route: R,
-    input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
-  ): Promise<AnswerOf<R>>;
+  call<R extends Route>(route: R, ...input: InputArgument<R, 'store' | 'design'>): Promise<AnswerOf<R>>;
   /** The time zone of the store. */
   zone(): Promise<string>;
   /**
@@ -82,7 +79,7 @@ export function contextOf(command: Command): Context {
   const context: Context = {
     options,
     client,
-    async call(route, input = {}) {
+    async call(route, input = {} as never) {
       if (options.dryRun && route.method !== 'get' && route.path !== routes.edit.path)
         throw new Problem('bad-input', 'There is no dry run for this; nothing was done.', {
           place: '--dry-run',

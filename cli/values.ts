@@ -5,6 +5,8 @@ import {
   checkKeyed,
   instantOf,
   inZone,
+  isPageKind,
+  pageKinds,
   parseRule,
   printRule,
   Problem,
@@ -20,6 +22,15 @@ import type { Context } from './context.js';
 export function wholeNumber(text: string): number {
   if (/^\d{1,9}$/.test(text)) return Number(text);
   throw new InvalidArgumentError('It must be a whole number.');
+}
+
+/** The page kind an argument names. @throws Problem `no-such-page-kind` */
+export function readPageKind(text: string): PageKind {
+  if (isPageKind(text)) return text;
+  throw new Problem('no-such-page-kind', `There is no page kind “${text}”.`, {
+    place: 'page kind',
+    remedy: `Use one of: ${pageKinds().join(', ')}.`,
+  });
 }
 
 /** What a written value is read with. */

@@ -1,6 +1,6 @@
 /** The typed client of the API, for the console (cookie) and programs (token). */
 import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
-import type { AnswerOf, BodyOf, QueryOf, Route } from './route.js';
+import type { AnswerOf, InputArgument, Route } from './route.js';
 
 export interface ClientOptions {
   /** Origin of the service, such as `http://localhost:7420`; empty for the page's own. */
@@ -8,20 +8,19 @@ export interface ClientOptions {
   readonly token?: string;
 }
 
-type Input<R extends Route> = { readonly params?: Readonly<Record<string, string>> } & (undefined extends BodyOf<R>
-  ? { readonly body?: undefined }
-  : { readonly body: BodyOf<R> }) & {
-    readonly query?: QueryOf<R>;
-  };
-
 export interface Client {
-  /** Calls a route. @throws Problem with the service's own words; `database-away` if it cannot be reached */
-  call<R extends Route>(route: R, input: Input<R>): Promise<AnswerOf<R>>;
+  /**
+   * Calls a route.
+   * @example
+   * await client.call(routes.getStore, { params: { store: 'windrow' } });
+   * @throws Problem with the service's own words; `database-away` if it cannot be reached
+   */
+  call<R extends Route>(route: R, ...input: InputArgument<R>): Promise<AnswerOf<R>>;
 }
 
 export function createClient({ origin, token }: ClientOptions): Client {
   return {
-    async call(route, input) {
+    async call(route, input = {} as never) {
       const {
         params = {},
         query,

@@ -111,9 +111,11 @@ describe('the description', () => {
 
   test.each(all)('%s has its parameters, answer and door', (name, route) => {
     const operation = operations.find((one) => one.operationId === name);
-    expect(operation?.parameters.filter((one) => one.in === 'path').map((one) => one.name)).toEqual(
-      pathParams(route.path),
+    const named = route.path.split('/').flatMap((part) => (part.startsWith('{') ? [part.slice(1, -1)] : []));
+    expect(operation?.parameters.filter((one) => one.in === 'path')).toEqual(
+      named.map((parameter) => expect.objectContaining({ name: parameter, required: true }) as object),
     );
+    expect(pathParams(route.path)).toEqual(named);
     expect(Object.keys(operation?.responses ?? {})).toEqual([String(route.status), 'default']);
     expect(operation?.security).toHaveLength(route.door === 'open' ? 0 : 2);
     expect(route.summary).toMatch(/^[A-Z].*\.$/);

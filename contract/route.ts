@@ -6,10 +6,11 @@ export interface Route<
   Body extends Schema | 'bytes' | undefined = Schema | 'bytes' | undefined,
   Answer extends Schema = Schema,
   Query extends Schema | undefined = Schema | undefined,
+  Path extends string = string,
 > {
   readonly method: 'get' | 'post' | 'patch' | 'delete';
   /** Path below `/api`, with `{name}` for parameters. */
-  readonly path: string;
+  readonly path: Path;
   readonly summary: string;
   /** Who may call it: anybody, or whoever is signed in (and belongs to the store in the path). */
   readonly door: 'open' | 'signed-in';
@@ -43,11 +44,16 @@ interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q e
 
 const route =
   (method: Route['method']) =>
-  <A extends Schema, B extends Schema | 'bytes' | undefined = undefined, Q extends Schema | undefined = undefined>(
-    path: string,
+  <
+    P extends string,
+    A extends Schema,
+    B extends Schema | 'bytes' | undefined = undefined,
+    Q extends Schema | undefined = undefined,
+  >(
+    path: P,
     declared: Declared<B, A, Q>,
   ) =>
-    ({ method, path, door: 'signed-in', status: 200, ...declared }) as unknown as Route<B, A, Q>;
+    ({ method, path, door: 'signed-in', status: 200, ...declared }) as unknown as Route<B, A, Q, P>;
 
 export const get = route('get');
 export const post = route('post');
@@ -69,6 +75,29 @@ export type QueryOf<R extends Route> =
       ? InferType<Q>
       : undefined
     : never;
+
+/** The names of the parameters in the type of a path: `'store' | 'design'` of `/stores/{store}/designs/{design}`. */
+type ParamsIn<P extends string> = P extends `${string}{${infer Name}}${infer Rest}` ? Name | ParamsIn<Rest> : never;
+
+/** A body as a caller may give it: nothing in it is changed. */
+type Given<T> = T extends Uint8Array ? T : T extends object ? { readonly [Name in keyof T]: Given<T[Name]> } : T;
+
+type Params<Needed extends string, Filled extends string> = [Exclude<Needed, Filled>] extends [never]
+  ? { readonly params?: Readonly<Partial<Record<Needed, string>>> }
+  : { readonly params: Readonly<Record<Exclude<Needed, Filled>, string> & Partial<Record<Needed & Filled, string>>> };
+
+/**
+ * What a call of a route takes: the parameters of its path, its query and its body.
+ * @typeParam Filled names of parameters that are filled in for the caller unless said
+ */
+export type InputOf<R extends Route, Filled extends string = never> = Params<ParamsIn<R['path']>, Filled> &
+  (undefined extends BodyOf<R> ? { readonly body?: undefined } : { readonly body: Given<BodyOf<R>> }) & {
+    readonly query?: QueryOf<R>;
+  };
+
+/** The input as the last argument of a call; it may be left out where nothing is needed. */
+export type InputArgument<R extends Route, Filled extends string = never> =
+  Record<never, never> extends InputOf<R, Filled> ? [input?: InputOf<R, Filled>] : [input: InputOf<R, Filled>];
 
 /** The names of the parameters in a path. */
 export const pathParams = (path: string): string[] =>

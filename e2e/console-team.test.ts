@@ -50,11 +50,11 @@ test('compare tells what differs between any two states, document by document, a
   await page.getByText('is “Which wind is yours?”, was “Whose wind?”').waitFor();
   await choose('From', '“Summer”: its draft');
   await choose('To', 'The draft');
-  await page.getByText('They are the same').waitFor();
+  await page.getByText('Nothing differs.').waitFor();
   // What is compared stands in the address, so that it can be kept and shared.
   expect(new URL(page.url()).searchParams.get('from')).toBe('summer/draft');
   await page.reload();
-  await page.getByText('They are the same').waitFor();
+  await page.getByText('Nothing differs.').waitFor();
 });
 
 test('an owner invites by a link that works, gives another role, withdraws; who did what is listed', async () => {
@@ -102,12 +102,12 @@ test('a token is made and ended; the password is changed, and the old one works 
     .getByRole('row', { name: /nightly/ })
     .getByText('only read')
     .waitFor();
-  await page.getByRole('button', { name: 'End nightly' }).click();
+  await page.getByRole('button', { name: 'Remove nightly' }).click();
   await page.getByText('“nightly” no longer works.').waitFor();
   expect((await asks()).status).toBe(401);
   await page.getByLabel('Current password').fill('kites-over-ternhythe');
   await page.getByLabel('New password').fill('a harbour at dusk');
-  await page.getByRole('button', { name: 'Change it' }).click();
+  await page.getByRole('button', { name: 'Change password' }).click();
   await page.getByText('Your password is changed.').waitFor();
   const body = JSON.stringify({ mail: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'x' });
   const old = await service.api('/tokens', { method: 'POST', headers: { 'content-type': 'application/json' }, body });

@@ -27,7 +27,7 @@ afterAll(async () => {
 afterEach(() => expect(faults.splice(0).filter((fault) => !fault.includes('409'))).toEqual([]));
 
 const frame = () => page.frameLocator('iframe');
-const inShop = async (path: string): Promise<string> => (await service.visit(path)).text;
+const onStorefront = async (path: string): Promise<string> => (await service.visit(path)).text;
 
 /** Clicks where a person would: the frame is scaled, which the driver's own clicks into frames do not reckon with. */
 async function clickInFrame(selector: string): Promise<void> {
@@ -62,19 +62,19 @@ test('change the poster’s title: the page follows, shoppers see it after publi
   await page.getByLabel('Title', { exact: true }).fill('Wind is free');
   await frame().getByRole('heading', { name: 'Wind is free' }).waitFor();
   await page.getByText('1 unpublished').waitFor();
-  expect(await inShop('/')).not.toContain('Wind is free');
+  expect(await onStorefront('/')).not.toContain('Wind is free');
   await publish();
   await page.getByText('All published').waitFor();
-  expect(await inShop('/')).toContain('Wind is free');
+  expect(await onStorefront('/')).toContain('Wind is free');
 
   await page.getByRole('link', { name: 'Revisions' }).click();
-  await page.getByRole('button', { name: 'Bring back' }).last().click();
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Revert' }).last().click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Revert' }).click();
   await page.getByText('Revision 1 is live again').waitFor();
-  expect(await inShop('/')).toContain('Made for the wind at Ternhythe');
+  expect(await onStorefront('/')).toContain('Made for the wind at Ternhythe');
 
   const tab = browser.waitForEvent('page');
-  await page.locator('li', { hasText: 'No note' }).getByRole('button', { name: 'Look at it' }).click();
+  await page.locator('li', { hasText: 'No note' }).getByRole('button', { name: 'View' }).click();
   const looked = await tab;
   await looked.getByRole('heading', { name: 'Wind is free' }).waitFor();
   expect(new URL(looked.url()).host).toBe(`windrow.preview.localhost:${service.port}`);
@@ -286,10 +286,10 @@ test('formatted text, a link and the frame are set where they stand', async () =
   await frame().locator('#s-h-dunes a[href="/item/petrel-150"]').waitFor();
 
   await page.getByRole('button', { name: 'Frame' }).click();
-  await page.locator('.v-select', { hasText: 'Ground' }).click();
+  await page.locator('.v-select', { hasText: 'Tone' }).click();
   await page.getByRole('option', { name: 'Strong' }).click();
   await frame().locator('#s-h-dunes.tone-strong').waitFor();
-  await page.getByRole('button', { name: 'Ground: back to the default' }).click();
+  await page.getByRole('button', { name: 'Tone: reset to the default' }).click();
   await frame().locator('#s-h-dunes.tone-plain').waitFor();
 });
 
@@ -340,7 +340,7 @@ test('a template is made from a starter or from nothing, and removing it can be 
   await page.getByRole('button', { name: 'New template' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Spares');
   await page.getByRole('radio', { name: /Words first/ }).check();
-  await page.getByRole('button', { name: 'Make', exact: true }).click();
+  await page.getByRole('button', { name: 'Create', exact: true }).click();
   await page.locator('.drawing', { hasText: 'Spares' }).getByText('Used by no page').waitFor();
   const { document } = await service.call(routes.getDocument, { query: { key: 'template/spares' } });
   expect(JSON.stringify(document)).toContain('"same-brand"');
@@ -348,7 +348,7 @@ test('a template is made from a starter or from nothing, and removing it can be 
   await page.getByRole('button', { name: 'New template' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Bare');
   await page.getByRole('radio', { name: /Nothing/ }).check();
-  await page.getByRole('button', { name: 'Make', exact: true }).click();
+  await page.getByRole('button', { name: 'Create', exact: true }).click();
   const drawing = page.locator('.drawing', { hasText: 'Bare' });
   await drawing.getByRole('button', { name: 'Remove' }).click();
   await page.getByText('No page would change.').waitFor();
@@ -373,7 +373,7 @@ test('templates are found by name and kind; removing one that is used says which
   expect(await dialog.innerText()).toMatch(/product:K-006, product:K-007/);
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await page.getByLabel('Search name or code', { exact: true }).fill('no such words');
-  await page.getByText('No template is like that.').waitFor();
+  await page.getByText('No template matches.').waitFor();
 });
 
 test('another page is opened by typing a part of its name', async () => {

@@ -15,7 +15,7 @@ import { contextOf, textFrom, WRONG_USE } from '../context.js';
 import { table } from '../table.js';
 import { describeDocument } from '../describe.js';
 import { documentKey } from '../keys.js';
-import { valueFor } from '../values.js';
+import { readPageKind, valueFor } from '../values.js';
 import { DRAFT, openedDocument, splitAt } from './nodes.js';
 
 const EXAMPLES = `
@@ -66,7 +66,7 @@ export function documentCommands(program: Command): void {
     .argument('[values...]', 'further values as path=value')
     .option('--code <code>', 'its code; made from the name if left out')
     .option('--copy-of <code>', 'a copy of this one')
-    .option('--page-kind <page-kind>', 'the page kind of a template')
+    .option('--page-kind <page-kind>', 'the page kind of a template', readPageKind)
     .option('--region <region>', 'the region of an arrangement')
     .addHelpText(
       'after',

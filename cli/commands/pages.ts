@@ -1,13 +1,13 @@
 /** Store pages: listing, why, assigning templates, previewing. */
 import { Option, type Command } from 'commander';
-import { counted, isPageKind, LIMITS, Problem } from '@parlour/core';
+import { counted, isPageKind, LIMITS, Problem, type PageKind } from '@parlour/core';
 import { PAGE_SORTS, routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
-import { wholeNumber } from '../values.js';
+import { readPageKind, wholeNumber } from '../values.js';
 
 interface ListOptions {
-  readonly pageKind?: string;
+  readonly pageKind?: PageKind;
   readonly template?: string;
   readonly search?: string;
   readonly reason?: string;
@@ -20,7 +20,7 @@ export function pageCommands(program: Command): void {
   pages
     .command('list')
     .description('List the store pages with their path, template and the reason for it.')
-    .option('--page-kind <page-kind>', 'only pages of this kind')
+    .option('--page-kind <page-kind>', 'only pages of this kind', readPageKind)
     .option('--template <code>', 'only pages that use this template')
     .option('--search <words>', 'only pages whose title or code has these words')
     .option('--reason <reason>', 'only pages that have their template for this reason: page, rule or standard')

@@ -1,19 +1,10 @@
 /** Rules: which pages of a kind get which template, tried in order. */
 import type { Command } from 'commander';
-import {
-  instantOf,
-  isPageKind,
-  keys,
-  pageKinds,
-  parseRule,
-  printRule,
-  Problem,
-  type PageKind,
-  type Rule,
-} from '@parlour/core';
+import { instantOf, keys, parseRule, printRule, type PageKind, type Rule } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
+import { readPageKind } from '../values.js';
 import { openedDocument } from './nodes.js';
 
 interface RuleOptions {
@@ -24,14 +15,13 @@ interface RuleOptions {
 
 export function ruleCommands(program: Command): void {
   const rules = program.command('rule').description('Rules: which pages of a kind get which template, tried in order.');
-  const inKind = (command: Command): Command => command.argument('<kind>', 'the page kind, such as product');
+  const inKind = (command: Command): Command => command.argument('<page-kind>', 'such as product', readPageKind);
 
   inKind(rules.command('list'))
     .description('List the rules of a page kind in the order they are tried.')
     .addHelpText('after', '\nExample:\n  $ parlour rule list product')
-    .action(async (kindName: string, _options: object, command: Command) => {
+    .action(async (kind: PageKind, _options: object, command: Command) => {
       const context = contextOf(command);
-      const kind = kindOf(kindName);
       const { nodes, head } = await openedDocument(context, keys.assignments(kind));
       const { templates } = await context.call(routes.listTemplates);
       const found = Object.values(nodes)
@@ -80,9 +70,8 @@ export function ruleCommands(program: Command): void {
       '\nExamples:\n  $ parlour rule add product festival \'brand is "Skerry Lines" and price >= 80\'\n  $ parlour rule add product festival \'keyword is "gift" or reduced is true\' --from 2030-12-01T00:00 --until 2030-12-24T18:00\n  $ parlour rule add product festival "price >= 80" --dry-run',
     )
     .action(
-      async (kindName: string, template: string, text: string, { before, ...times }: RuleOptions, command: Command) => {
+      async (kind: PageKind, template: string, text: string, { before, ...times }: RuleOptions, command: Command) => {
         const context = contextOf(command);
-        const kind = kindOf(kindName);
         const when = parseRule(text, kind);
         const dates = await datesOf(context, times);
         const answer = await context.edit([
@@ -105,13 +94,13 @@ export function ruleCommands(program: Command): void {
     .argument('<id>', 'the id of the rule')
     .option('--before <id>', 'before this one; last if left out')
     .addHelpText('after', '\nExample:\n  $ parlour rule move product rule-featherby')
-    .action(async (kindName: string, node: string, { before }: RuleOptions, command: Command) => {
+    .action(async (kind: PageKind, node: string, { before }: RuleOptions, command: Command) => {
       const context = contextOf(command);
       context.done(
         await context.edit([
           {
             type: 'move',
-            document: keys.assignments(kindOf(kindName)),
+            document: keys.assignments(kind),
             node,
             place: { at: 'rules', before: before ?? null },
           },
@@ -127,9 +116,9 @@ export function ruleCommands(program: Command): void {
       .description(off ? 'Switch a rule off; it stays in the list.' : 'Switch a rule on again.')
       .argument('<id>', 'the id of the rule')
       .addHelpText('after', `\nExample:\n  $ parlour rule ${verb} product rule-featherby`)
-      .action(async (kindName: string, node: string, _options: object, command: Command) => {
+      .action(async (kind: PageKind, node: string, _options: object, command: Command) => {
         const context = contextOf(command);
-        const document = keys.assignments(kindOf(kindName));
+        const document = keys.assignments(kind);
         const was = (await openedDocument(context, document)).nodes[node]?.values['off'];
         context.done(
           await context.edit([
@@ -150,18 +139,10 @@ export function ruleCommands(program: Command): void {
     .description('Remove a rule.')
     .argument('<id>', 'the id of the rule')
     .addHelpText('after', '\nExample:\n  $ parlour rule remove product rule-featherby\n\nUndo it with: parlour undo')
-    .action(async (kindName: string, node: string, _options: object, command: Command) => {
+    .action(async (kind: PageKind, node: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      context.done(await context.edit([{ type: 'remove', document: keys.assignments(kindOf(kindName)), node }]));
+      context.done(await context.edit([{ type: 'remove', document: keys.assignments(kind), node }]));
     });
-}
-
-function kindOf(name: string): PageKind {
-  if (isPageKind(name)) return name;
-  throw new Problem('no-such-page-kind', `There is no page kind “${name}”.`, {
-    place: 'kind',
-    remedy: `Use one of: ${pageKinds().join(', ')}.`,
-  });
 }
 
 async function datesOf({ zone }: Context, times: Omit<RuleOptions, 'before'>): Promise<Record<string, string>> {

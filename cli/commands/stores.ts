@@ -1,6 +1,6 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
-import type { Command } from 'commander';
-import { ROLES, told } from '@parlour/core';
+import { Argument, type Command } from 'commander';
+import { ROLES, told, type Role } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom } from '../context.js';
 import { table } from '../table.js';
@@ -81,7 +81,6 @@ export function storeCommands(program: Command): void {
     });
 
   const team = program.command('team').description('Who works on the store, and in which role.');
-  const roles = ROLES.join(', ');
 
   team
     .command('list')
@@ -101,9 +100,9 @@ export function storeCommands(program: Command): void {
     .command('invite')
     .description('Invite somebody: by mail if that is set up, otherwise with a link that works once.')
     .argument('<mail>', 'the mail address')
-    .argument('<role>', roles)
+    .addArgument(new Argument('<role>', 'what they may do').choices(ROLES))
     .addHelpText('after', '\nExample:\n  $ parlour team invite tolle@windrow.example editor')
-    .action(async (mail: string, role: string, _options: object, command: Command) => {
+    .action(async (mail: string, role: Role, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.invite, { body: { mail, role } });
       print(answer, () =>
@@ -117,12 +116,12 @@ export function storeCommands(program: Command): void {
     .command('role')
     .description('Change a member’s role, remove a member, or withdraw an invitation.')
     .argument('<mail>', 'the mail address')
-    .argument('<role>', `${roles}, or none`)
+    .addArgument(new Argument('<role>', 'the new role, or none to remove them').choices([...ROLES, 'none']))
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour team role tolle@windrow.example builder\n  $ parlour team role tolle@windrow.example none',
     )
-    .action(async (mail: string, role: string, _options: object, command: Command) => {
+    .action(async (mail: string, role: Role | 'none', _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.changeMember, {
         params: { mail },

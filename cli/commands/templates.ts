@@ -1,10 +1,12 @@
 /** Templates: list, show, draw, copy, create, remove. */
 import type { Command } from 'commander';
-import { keys } from '@parlour/core';
+import { keys, Problem, typeOfKey, type PageKind } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { writeFileSync } from 'node:fs';
 import { contextOf } from '../context.js';
+import { documentKey } from '../keys.js';
 import { table } from '../table.js';
+import { readPageKind } from '../values.js';
 import { showDocument } from './documents.js';
 
 export function templateCommands(program: Command): void {
@@ -37,7 +39,14 @@ export function templateCommands(program: Command): void {
     .description('Show the sections of a template, with their values.')
     .argument('<template>', 'its code')
     .addHelpText('after', '\nExamples:\n  $ parlour template show home\n  $ parlour template show home --json')
-    .action(showDocument);
+    .action((template: string, options: object, command: Command) => {
+      if (typeOfKey(documentKey(template)) !== 'template')
+        throw new Problem('no-such-template', `“${template}” is not a template.`, {
+          place: 'template',
+          remedy: `See parlour template list. Other documents: parlour document show ${template}`,
+        });
+      return showDocument(template, options, command);
+    });
 
   templates
     .command('draw')
@@ -71,22 +80,24 @@ export function templateCommands(program: Command): void {
       );
     });
 
-  templates
-    .command('starters')
+  program
+    .command('starter')
+    .description('Ready-made templates to begin with.')
+    .command('list')
     .description('List the starters: ready-made templates to begin with.')
-    .argument('[kind]', 'of this page kind')
+    .argument('[page-kind]', 'only for this page kind', readPageKind)
     .addHelpText('after', '\nExamples:\n  $ parlour starter list\n  $ parlour starter list product')
-    .action(async (kind: string | undefined, _options: object, command: Command) => {
+    .action(async (pageKind: PageKind | undefined, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const { starters } = await call(routes.listStarters, { query: kind === undefined ? {} : { pageKind: kind } });
+      const { starters } = await call(routes.listStarters, { query: { pageKind } });
       print(starters, () =>
         [
           table(
             ['Code', 'Kind', 'Name', 'What it is good for'],
-            starters.map(({ code, pageKind, name, sentence }) => [code, pageKind, name, sentence]),
+            starters.map((one) => [one.code, one.pageKind, one.name, one.sentence]),
           ),
           '',
-          'Start with one: parlour template create KIND NAME --starter CODE',
+          'Start with one: parlour template create PAGE-KIND NAME --starter CODE',
         ].join('\n'),
       );
     });
@@ -94,7 +105,7 @@ export function templateCommands(program: Command): void {
   templates
     .command('create')
     .description('Create a template, empty or from a starter.')
-    .argument('<kind>', 'the page kind it is for')
+    .argument('<page-kind>', 'the kind of pages it is for', readPageKind)
     .argument('<name>', 'its name')
     .option('--starter <code>', 'a ready-made template to begin with, see parlour starter list')
     .option('--code <code>', 'its code; made from the name if left out')
@@ -102,16 +113,18 @@ export function templateCommands(program: Command): void {
       'after',
       '\nExamples:\n  $ parlour template create product "Bare product"\n  $ parlour template create product "Spares" --starter product-words',
     )
-    .action(async (pageKind: string, name: string, options: { starter?: string; code?: string }, command: Command) => {
-      const context = contextOf(command);
-      const answer = await context.edit([{ type: 'create', what: 'template', pageKind, name, ...options }]);
-      const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
-      const next = options.starter === undefined ? `section add ${code} KIND` : `template show ${code}`;
-      context.done(
-        { ...answer, code } as typeof answer,
-        `Its code is ${code}, and no page uses it yet.\nNext: parlour ${next}`,
-      );
-    });
+    .action(
+      async (pageKind: PageKind, name: string, options: { starter?: string; code?: string }, command: Command) => {
+        const context = contextOf(command);
+        const answer = await context.edit([{ type: 'create', what: 'template', pageKind, name, ...options }]);
+        const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
+        const next = options.starter === undefined ? `section add ${code} KIND` : `template show ${code}`;
+        context.done(
+          { ...answer, code } as typeof answer,
+          `Its code is ${code}, and no page uses it yet.\nNext: parlour ${next}`,
+        );
+      },
+    );
 
   templates
     .command('remove')

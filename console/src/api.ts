@@ -1,6 +1,6 @@
 /** The one way the console talks to the service, and what every page shares: who, which store, what is unpublished. */
-import { Problem } from '@parlour/core';
-import { createClient, routes, type AnswerOf, type Route } from '@parlour/contract';
+import { Problem, type EditRequest } from '@parlour/core';
+import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
 import { reactive } from 'vue';
 import { router } from './router';
 import { newUnit } from './units';
@@ -31,17 +31,15 @@ export const session = reactive({
 /** Where the browser keeps which store was open last. */
 const LAST_STORE = 'parlour.store';
 
-type CallInput = Parameters<typeof client.call>[1];
-
 /** Calls a route of the open design; `store` and `design` are filled in. */
 export async function call<R extends Route>(
   route: R,
-  input: { params?: Record<string, string>; query?: unknown; body?: unknown } = {},
+  ...[input]: InputArgument<R, 'store' | 'design'>
 ): Promise<AnswerOf<R>> {
-  const params = { store: session.store?.slug ?? '', design: session.design, ...input.params };
+  const params = { store: session.store?.slug ?? '', design: session.design, ...input?.params };
   if (route.method !== 'get') session.saving++;
   try {
-    return (await client.call(route as Route, { ...input, params } as unknown as CallInput)) as AnswerOf<R>;
+    return (await client.call(route as Route, { ...input, params } as never)) as AnswerOf<R>;
   } catch (error) {
     if (error instanceof Problem && error.code === 'signed-out' && !router.currentRoute.value.meta.open) {
       await router.push({ path: '/sign-in', query: { to: router.currentRoute.value.fullPath } });
@@ -126,14 +124,14 @@ export async function signOut(): Promise<void> {
 }
 
 /** Does a unit of edits and learns what is unpublished now. */
-export async function edit(edits: readonly unknown[]): Promise<AnswerOf<typeof routes.edit>> {
+export async function edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>> {
   const answer = await call(routes.edit, { body: { unit: newUnit(), edits } });
   await refreshChanges();
   return answer;
 }
 
 /** What a unit of edits would do, and to which pages; nothing is changed. */
-export const tryEdit = (edits: readonly unknown[]): Promise<AnswerOf<typeof routes.edit>> =>
+export const tryEdit = (edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>> =>
   call(routes.edit, { body: { unit: newUnit(), edits, dryRun: true } });
 
 /** Takes back one's own latest unit. */

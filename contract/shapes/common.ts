@@ -9,12 +9,14 @@ export const noBody = closed({});
 
 export const done = closed({ done: boolean().required() });
 
-/** Lists what was archived, or closed, instead of what is in use. */
 const yesOrNo = string().oneOf(['yes', 'no']).optional();
+/** Lists what was archived, or closed, instead of what is in use. */
 export const archivedQuery = closed({ archived: yesOrNo });
 export const closedQuery = closed({ closed: yesOrNo });
 
-export const reason = string().oneOf(['page', 'rule', 'standard']).required();
+const REASONS = ['page', 'rule', 'standard'] as const;
+export const reason = string().oneOf(REASONS).required();
+export const wantedReason = string().oneOf(REASONS).optional();
 
 export const pageKind = string().oneOf(pageKinds()).required();
 

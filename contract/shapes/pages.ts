@@ -1,7 +1,7 @@
 /** Store pages, templates and documents of a draft. */
 import { array, boolean, mixed, number, string } from 'yup';
 import { codeText, closed, pageKinds, plainText, type Document } from '@parlour/core';
-import { typed, pageKind, reason } from './common.js';
+import { typed, pageKind, reason, wantedReason } from './common.js';
 
 export const page = closed({
   page: string().required(),
@@ -38,12 +38,12 @@ export const pagesQuery = closed({
   search: plainText(100).optional(),
   pageKind: string().oneOf(pageKinds()).optional(),
   template: codeText().optional(),
-  reason: reason.optional() as never,
+  reason: wantedReason,
   /** A rule the pages must match, such as `price >= 80`; needs `pageKind`. */
   when: plainText(500).optional(),
   /** One of them, with “-” in front to begin at the other end. */
   sort: string()
-    .oneOf(PAGE_SORTS.flatMap((sort) => [sort, `-${sort}`]))
+    .oneOf(PAGE_SORTS.flatMap((sort) => [sort, `-${sort}` as const]))
     .optional(),
   cursor: plainText(4000).optional(),
   limit: number().integer().min(1).max(200).optional(),

@@ -1,6 +1,6 @@
 /** Rules, assignments in bulk, additions and overrides on real pages, and the table of pages that is kept beside. */
 import { parseRule, type EditRequest } from '@parlour/core';
-import { routes, type AnswerOf } from '@parlour/contract';
+import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
 import { testService, asAdmin, type TestService } from './service.js';
 
 let service: TestService;
@@ -237,7 +237,7 @@ test('the list goes on where it ended, whatever is asked for at once', async () 
 
 test('the list can be sorted, from both ends, and goes on in its order; memory and table agree', async () => {
   await service.edit({ type: 'assign', pages: ['product:K-003'], template: 'product-plain' });
-  const walk = async (sort: string, more: object = {}) => {
+  const walk = async (sort: PageSort | `-${PageSort}`, more: object = {}) => {
     const found: AnswerOf<typeof routes.listPages>['pages'] = [];
     for (let cursor: string | undefined; ;) {
       const { pages, next } = await service.call(routes.listPages, { query: { sort, cursor, limit: 4, ...more } });
@@ -252,7 +252,7 @@ test('the list can be sorted, from both ends, and goes on in its order; memory a
     template: ({ template }) => template?.code ?? '',
     reason: ({ template }) => template?.reason ?? 'none',
   } satisfies Record<string, (page: AnswerOf<typeof routes.listPages>['pages'][number]) => string>;
-  for (const [sort, key] of Object.entries(keys)) {
+  for (const [sort, key] of Object.entries(keys) as [keyof typeof keys, (typeof keys)['title']][]) {
     const up = await walk(sort);
     expect(up.map(key)).toEqual(up.map(key).sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)));
     expect((await walk(`-${sort}`)).map(({ page }) => page)).toEqual(up.map(({ page }) => page).reverse());
@@ -264,7 +264,9 @@ test('the list can be sorted, from both ends, and goes on in its order; memory a
   await expect(
     service.call(routes.listPages, { query: { sort: 'template', cursor: next ?? '' } }),
   ).rejects.toMatchObject({ code: 'bad-input', place: 'cursor' });
-  await expect(service.call(routes.listPages, { query: { sort: 'colour' } })).rejects.toMatchObject({ place: 'sort' });
+  await expect(service.call(routes.listPages, { query: { sort: 'colour' as 'title' } })).rejects.toMatchObject({
+    place: 'sort',
+  });
 });
 
 test('titles as long as they may be do not stop the list from going on', async () => {
@@ -274,7 +276,7 @@ test('titles as long as they may be do not stop the list from going on', async (
   const seen: string[] = [];
   for (let cursor: string | undefined; ;) {
     const { pages, next } = await service.call(routes.listPages, {
-      query: { search: '100%', kind: 'product', limit: 1, cursor },
+      query: { search: '100%', pageKind: 'product', limit: 1, cursor },
     });
     seen.push(...pages.map(({ page }) => page));
     if (next === null || seen.length > 5) break;

@@ -1,4 +1,5 @@
 /** Further people in the demo store. */
+import type { Role } from '@parlour/core';
 import { createClient, routes, type Client } from '@parlour/contract';
 import type { TestService } from './service.js';
 
@@ -8,7 +9,7 @@ export const PASSWORD = 'a harbour at dawn';
 export const secretOf = ({ link }: { readonly link: string | null }): string => link?.split('/').at(-1) ?? '';
 
 /** Invites somebody into the demo store and signs them in; the invitation works once. */
-export async function joinedTo(service: TestService, mail: string, role: string): Promise<Client> {
+export async function joinedTo(service: TestService, mail: string, role: Role): Promise<Client> {
   const token = secretOf(await service.call(routes.invite, { body: { mail, role } }));
   const open = createClient({ origin: service.origin });
   await open.call(routes.join, { body: { token, name: mail.split('@')[0] ?? '', password: PASSWORD } });

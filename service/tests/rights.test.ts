@@ -1,7 +1,7 @@
 /** Who may do what now: signing in, forgotten passwords, invitations, previews, events, undo. */
 import { randomUUID } from 'node:crypto';
 import { createClient, routes, type Client } from '@parlour/contract';
-import type { EditRequest } from '@parlour/core';
+import type { EditRequest, Role } from '@parlour/core';
 import { DEMO_SIGN_IN } from '../index.js';
 import { linksTo, readMailbox } from './mailbox.js';
 import { joinedTo, PASSWORD, secretOf } from './people.js';
@@ -18,11 +18,11 @@ afterAll(async () => {
   await behindProxy.stop();
 });
 
-const joined = (mail: string, role: string): Promise<Client> => joinedTo(service, mail, role);
+const joined = (mail: string, role: Role): Promise<Client> => joinedTo(service, mail, role);
 const at = { store: 'windrow', design: 'live' };
 const edit = (client: Client, ...edits: EditRequest[]) =>
   client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });
-const setRole = (mail: string, role: string | null) =>
+const setRole = (mail: string, role: Role | null) =>
   service.call(routes.changeMember, { params: { mail }, body: { role } });
 
 const signIn = (from: TestService, mail: string, password: string, address: string) =>

@@ -2,7 +2,7 @@
 import { request as httpRequest, type IncomingHttpHeaders } from 'node:http';
 import { randomBytes, randomUUID } from 'node:crypto';
 import pg from 'pg';
-import { createClient, routes, type AnswerOf, type Client, type Route } from '@parlour/contract';
+import { createClient, routes, type AnswerOf, type InputArgument, type Client, type Route } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -90,10 +90,7 @@ export interface TestService {
   visit(path: string, sent?: Sent): Promise<Answer>;
   api(path: string, sent?: Sent): Promise<Answer>;
   /** Calls a route of the demo's live design. */
-  call<R extends Route>(
-    route: R,
-    input?: { params?: Record<string, string>; query?: unknown; body?: unknown },
-  ): Promise<AnswerOf<R>>;
+  call<R extends Route>(route: R, ...input: InputArgument<R, 'store' | 'design'>): Promise<AnswerOf<R>>;
   edit(...edits: EditRequest[]): Promise<AnswerOf<typeof routes.edit>>;
   stop(): Promise<void>;
 }
@@ -128,7 +125,7 @@ export async function connect(port: number, stop: () => Promise<void>, databaseU
     body: { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'test' },
   });
   const client = createClient({ origin, token });
-  const call: TestService['call'] = (route, input = {}) =>
+  const call: TestService['call'] = (route, input = {} as never) =>
     client.call(
       route as Route,
       { ...input, params: { store: 'windrow', design: 'live', ...input.params } } as never,

@@ -1,7 +1,7 @@
 /** Who may do what: roles, invitations, tokens, stores that are apart, and creates that are sent twice. */
 import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
-import type { EditRequest } from '@parlour/core';
+import type { EditRequest, Role } from '@parlour/core';
 import { DEMO_SIGN_IN } from '../index.js';
 import { emptyDatabase, testService, type TestService, serviceOn } from './service.js';
 import { joinedTo, PASSWORD, secretOf } from './people.js';
@@ -10,7 +10,7 @@ let service: TestService;
 beforeAll(async () => (service = await testService()));
 afterAll(() => service.stop());
 
-const joined = (mail: string, role: string): Promise<Client> => joinedTo(service, mail, role);
+const joined = (mail: string, role: Role): Promise<Client> => joinedTo(service, mail, role);
 const at = { store: 'windrow', design: 'live' };
 const edit = (client: Client, ...edits: EditRequest[]) =>
   client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });
@@ -51,7 +51,7 @@ test('viewers look, editors change words, builders design and publish, owners ru
     builder.call(routes.invite, { params: at, body: { mail: 'x@y.example', role: 'owner' } }),
   ).rejects.toMatchObject({ code: 'not-allowed' });
 
-  const change = (mail: string, role: string | null) =>
+  const change = (mail: string, role: Role | null) =>
     service.call(routes.changeMember, { params: { mail }, body: { role } });
   await change('editor@windrow.example', null);
   await expect(editor.call(routes.listPages, { params: at })).rejects.toMatchObject({ code: 'no-such-thing' });
@@ -150,7 +150,10 @@ test('a new store has every page it needs, and is its owner’s alone', async ()
 test('a closed store is opened again by those who may close it, and by nobody else', async () => {
   const body = { slug: 'tern', name: 'Tern', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' };
   await service.call(routes.createStore, { body });
-  const invited = { params: { store: 'tern' }, body: { mail: 'tern-builder@windrow.example', role: 'builder' } };
+  const invited = {
+    params: { store: 'tern' },
+    body: { mail: 'tern-builder@windrow.example', role: 'builder' },
+  } as const;
   const token = secretOf(await service.call(routes.invite, invited));
   const stranger = await joined('not-of-tern@windrow.example', 'owner');
   const builder = await joined('tern-builder@windrow.example', 'viewer');

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Where a product row takes its products from. */
-import type { ProductSource } from '@parlour/core';
+import type { PageKind, ProductSource } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call } from '../api';
@@ -20,7 +20,7 @@ const collections = ref<{ value: string; title: string }[]>([]);
 const products = ref<{ value: string; title: string }[]>([]);
 
 onMounted(async () => {
-  const choices = async (kind: string) =>
+  const choices = async (kind: PageKind) =>
     ((await attempt(() => call(routes.listPages, { query: { pageKind: kind, limit: 200 } })))?.pages ?? []).map(
       (page) => ({
         value: page.page.slice(kind.length + 1),

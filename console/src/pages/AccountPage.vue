@@ -45,7 +45,7 @@ const makeToken = (): Promise<void> =>
       password: password.value,
       name: name.value.trim(),
       scope: readOnly.value ? 'read' : 'all',
-    };
+    } as const;
     made.value = (await call(routes.createToken, { body })).token;
     name.value = password.value = '';
     await load();
@@ -89,7 +89,7 @@ onMounted(load);
         persistent-hint
         required
       />
-      <v-btn type="submit" variant="outlined" :loading="busy" :disabled="!old || !longEnough">Change it</v-btn>
+      <v-btn type="submit" variant="outlined" :loading="busy" :disabled="!old || !longEnough">Change password</v-btn>
     </form>
 
     <h2 class="mt-8 mb-1">Tokens for programs</h2>
@@ -102,7 +102,7 @@ onMounted(load);
             <th>May</th>
             <th>Works until</th>
             <th>Last used</th>
-            <th class="act"><span class="sr">End</span></th>
+            <th class="act"><span class="sr">Remove</span></th>
           </tr>
         </thead>
         <tbody>
@@ -113,7 +113,7 @@ onMounted(load);
             <td>{{ token.scope === 'read' ? 'only read' : 'all that you may' }}</td>
             <td>{{ dayText(token.expires) }}</td>
             <td>{{ token.used ? dayText(token.used) : 'never' }}</td>
-            <td class="act"><v-btn :aria-label="`End ${token.name}`" @click="end(token)">End</v-btn></td>
+            <td class="act"><v-btn :aria-label="`Remove ${token.name}`" @click="end(token)">Remove</v-btn></td>
           </tr>
         </tbody>
       </v-table>

@@ -34,7 +34,7 @@ async function run(work: () => Promise<void>): Promise<void> {
 
 const copy = (from: Design): Promise<void> =>
   run(async () => {
-    const made = await call(routes.createDesign, { body: { name: name.value.trim(), from: from.code } });
+    const made = await call(routes.createDesign, { body: { name: name.value.trim(), copyOf: from.code } });
     copying.value = null;
     name.value = '';
     await openDesign(made.code);

@@ -151,13 +151,13 @@ onMounted(() => load());
     <AskDialog
       v-if="asking"
       :title="`Revert to revision ${asking.number}?`"
-      action="Bring it back"
+      action="Revert"
       :busy="busy"
       @do="revert(asking)"
       @close="asking = null"
     >
-      Shoppers see the design as it was then, at once. It becomes a new revision, so the present one can be brought back
-      as well. Unpublished changes stay in the draft.
+      Shoppers see the design as it was then, at once. This makes a new revision, so you can go back to the current one
+      too. Unpublished changes stay in the draft.
     </AskDialog>
   </div>
 </template>

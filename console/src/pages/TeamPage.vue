@@ -60,7 +60,9 @@ async function invite(): Promise<void> {
 async function setRole(of: string, to: Role | null): Promise<void> {
   await attempt(async () => {
     await call(routes.changeMember, { params: { mail: of }, body: { role: to } });
-    say(to === null ? `${of} no longer belongs to the store.` : `${of} is ${to} now.`);
+    say(
+      to === null ? `${of} no longer belongs to the store.` : `${of} is now ${/^[aeo]/.test(to) ? 'an' : 'a'} ${to}.`,
+    );
     leaving.value = null;
   });
   await load();

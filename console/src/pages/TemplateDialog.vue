@@ -29,7 +29,7 @@ async function make(): Promise<void> {
   await attempt(async () => {
     const called = name.value.trim();
     const origin = props.from
-      ? { from: props.from.code }
+      ? { copyOf: props.from.code }
       : { pageKind: pageKind.value, ...(begin.value === NOTHING ? {} : { starter: begin.value }) };
     await edit([{ type: 'create', what: 'template', name: called, ...origin } satisfies CreateRequest]);
     emit('made', called);
@@ -77,7 +77,7 @@ onMounted(() =>
         <div class="d-flex justify-end ga-2">
           <v-btn @click="emit('close')">Cancel</v-btn>
           <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!name.trim()">{{
-            from ? 'Copy' : 'Make'
+            from ? 'Copy' : 'Create'
           }}</v-btn>
         </div>
       </form>

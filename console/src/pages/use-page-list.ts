@@ -1,4 +1,5 @@
 /** The list of store pages: what it is narrowed and sorted by, and as much of it as was asked for. */
+import type { PageKind } from '@parlour/core';
 import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
 import { onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -25,10 +26,10 @@ export function usePageList() {
   const renewing = ref<AnswerOf<typeof routes.listPages>['renewing']>(null);
   const loading = ref(true);
   const search = ref('');
-  const pageKind = ref(asked('kind'));
+  const pageKind = ref(asked('kind') as PageKind | null);
   const template = ref(asked('template'));
   /** What the list is sorted by, `-title` in reverse; null for the order of the kinds. */
-  const sort = ref<string | null>(null);
+  const sort = ref<PageSort | `-${PageSort}` | null>(null);
 
   async function load(more = false): Promise<void> {
     loading.value = true;

@@ -12,6 +12,7 @@ import {
   type Region,
   type Section,
   type SectionedDocument,
+  type EditRequest,
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, reactive, ref, shallowReactive, watch } from 'vue';
@@ -118,7 +119,7 @@ export function useWorkbench() {
   }
 
   /** Does edits; false if they were refused, which has been said by then. */
-  async function run(edits: readonly { type: string; [name: string]: unknown }[]): Promise<boolean> {
+  async function run(edits: readonly EditRequest[]): Promise<boolean> {
     const answer = await attempt(() => edit(edits));
     // A refused edit may mean that somebody else was faster: show what is there now.
     await attempt(() => after(answer?.edits ?? [...documents.keys()].map((document) => ({ document }))));
