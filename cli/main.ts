@@ -1,6 +1,6 @@
 /** `parlour`, the command line. Exit codes: 0 done, 1 refused, 2 wrong use. */
 import { CommanderError, type Command } from 'commander';
-import { Problem } from '@parlour/core';
+import { placeInWords, Problem } from '@parlour/core';
 import { WRONG_USE } from './context.js';
 import { printable } from './printable.js';
 import { buildProgram } from './program.js';
@@ -35,7 +35,7 @@ function explain(error: unknown, program: Command): number {
   const { code, message, place, remedy } = error;
   const text = program.opts<{ json?: boolean }>().json
     ? JSON.stringify({ problem: code, detail: message, place, remedy }, null, 2)
-    : [message, place && `  at ${place}`, remedy && `  ${remedy}`].filter(Boolean).join('\n');
+    : [message, place && `  ${placeInWords(place)}`, remedy && `  ${remedy}`].filter(Boolean).join('\n');
   process.stderr.write(`${printable(text)}\n`);
   return REFUSED;
 }

@@ -3,6 +3,7 @@ import { InvalidArgumentError } from 'commander';
 import {
   capitalised,
   checkKeyed,
+  didYouMean,
   instantOf,
   inZone,
   isPageKind,
@@ -30,6 +31,15 @@ export function readPageKind(text: string): PageKind {
   throw new Problem('no-such-page-kind', `There is no page kind “${text}”.`, {
     place: 'page kind',
     remedy: `Use one of: ${pageKinds().join(', ')}.`,
+  });
+}
+
+/** @throws Problem `no-such-section-kind`, with the kind that may have been meant */
+export function noKind(name: string, known: readonly { readonly name: string }[]): never {
+  const names = known.map((one) => one.name);
+  throw new Problem('no-such-section-kind', `There is no section kind “${name}”.`, {
+    place: 'kind',
+    remedy: `${didYouMean(name, names)}See parlour kind list.`,
   });
 }
 

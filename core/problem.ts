@@ -92,3 +92,37 @@ export type ProblemCode = keyof typeof PROBLEMS;
 
 /** The HTTP status a problem is answered with. */
 export const problemStatus = (code: ProblemCode): number => PROBLEMS[code][0];
+
+const DOCUMENT =
+  /^((?:template|shared|addition|menu|content|assignments)\/[^/.]+|around\/[^/]+\/[^/.]+|look|paths)(?:\/([^/.]+))?(?:\.(.+))?$/;
+/** What people call the places that programs name shortly. */
+const PLACES: Readonly<Record<string, string>> = {
+  node: 'Section or entry',
+  kind: 'Section kind',
+  was: 'The value as it was',
+};
+
+/**
+ * The place of a problem as a person would say it.
+ * @example
+ * placeInWords('values.title'); // Field title
+ * placeInWords('edits[2].pageKind'); // Edit 3, page kind
+ */
+export function placeInWords(place: string): string {
+  const [, edit, inside = ''] = /^edits\[(\d+)\]\.?(.*)$/.exec(place) ?? [];
+  if (edit !== undefined)
+    return [`Edit ${Number(edit) + 1}`, ...(inside ? [lower(placeInWords(inside))] : [])].join(', ');
+  if (place.startsWith('--')) return `Option ${place}`;
+  const [, document, section, field] = DOCUMENT.exec(place) ?? [];
+  if (document)
+    return [`Document ${document}`, section && `section ${section}`, field && lower(placeInWords(`values.${field}`))]
+      .filter(Boolean)
+      .join(', ');
+  const [, part, name] = /^(values|head|frame)\.(.+)$/.exec(place) ?? [];
+  if (name) return part === 'frame' ? `Frame, field ${name}` : `Field ${name}`;
+  if (Object.hasOwn(PLACES, place)) return PLACES[place] as string;
+  const words = place.replace(/([a-z])([A-Z])/g, (_, end: string, start: string) => `${end} ${start.toLowerCase()}`);
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);

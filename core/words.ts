@@ -1,4 +1,5 @@
 /** Small help with words for messages. */
+import { closest, distance } from 'fastest-levenshtein';
 
 /** With a capital letter at the start, as a sentence has. */
 export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -9,6 +10,19 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 /** `a`, `a and b`, `a, b and c`. */
 export const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) as string}`;
+
+/** The word that somebody may have meant by one that is not known; null if none is near. */
+export function nearest(word: string, known: readonly string[]): string | null {
+  if (known.length === 0 || word.length > 80) return null;
+  const found = closest(word, known);
+  return distance(word, found) <= Math.max(2, Math.floor(word.length / 3)) ? found : null;
+}
+
+/** `Did you mean “title”?`, with a space behind it; nothing if no known word is near. */
+export function didYouMean(word: string, known: readonly string[]): string {
+  const near = nearest(word, known);
+  return near === null ? '' : `Did you mean “${near}”? `;
+}
 
 const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' });
 

@@ -44,7 +44,7 @@ await main(async () => {
   run(['section', 'set', 'home', 'h-poster', 'title', 'Wind is free']);
   run(['publish', '--note', 'First words']);
   run(['section', 'set', 'home', 'h-sport', 'title', 'For gales']);
-  run(['timed', 'add', 'Gale week', '--from', '2099-11-27T08:00', '--until', '2099-11-30T23:00']);
+  run(['timed-change', 'add', 'Gale week', '--from', '2099-11-27T08:00', '--until', '2099-11-30T23:00']);
   run(['section', 'set', 'home', 'h-dunes', 'title', 'Which wind, you ask?']);
   run(['section', 'move', 'home', 'h-workshop', '--before', 'h-newest']);
   run(['design', 'copy', 'Summer']);

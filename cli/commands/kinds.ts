@@ -1,9 +1,10 @@
 /** The catalogue of section kinds. */
 import type { Command } from 'commander';
-import { BREAK_MARK, FRAME, Problem, type Field } from '@parlour/core';
+import { BREAK_MARK, FRAME, type Field } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
+import { noKind } from '../values.js';
 
 export function kindCommands(program: Command): void {
   const kinds = program.command('kind').description('Section kinds: what sections there are, and their fields.');
@@ -35,12 +36,8 @@ export function kindCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour kind show poster')
     .action(async (name: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const kind = (await call(routes.listSectionKinds)).kinds.find((one) => one.name === name);
-      if (!kind)
-        throw new Problem('no-such-section-kind', `There is no section kind “${name}”.`, {
-          place: 'kind',
-          remedy: 'See parlour kind list.',
-        });
+      const known = (await call(routes.listSectionKinds)).kinds;
+      const kind = known.find((one) => one.name === name) ?? noKind(name, known);
       const rows = (fields: Record<string, Field>, prefix = '') =>
         Object.entries(fields).map(([field, declared]) => [
           prefix + field,

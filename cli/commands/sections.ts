@@ -1,6 +1,6 @@
 /** Sections of templates and other documents. */
 import type { Command } from 'commander';
-import { kindRef, Problem, SHIPPED_KINDS } from '@parlour/core';
+import { kindRef, SHIPPED_KINDS } from '@parlour/core';
 import { contextOf } from '../context.js';
 import {
   addNode,
@@ -17,6 +17,7 @@ import {
   type ValueOptions,
 } from './nodes.js';
 import { documentKey } from '../keys.js';
+import { noKind } from '../values.js';
 
 export function sectionCommands(program: Command): void {
   const sections = program
@@ -33,12 +34,7 @@ export function sectionCommands(program: Command): void {
       `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product text text=- --into p-columns/two < note.html`,
     )
     .action(async (name: string, kindName: string, given: string[], options: PlaceOptions, command: Command) => {
-      const kind = SHIPPED_KINDS.find(kindName);
-      if (!kind)
-        throw new Problem('no-such-section-kind', `There is no section kind “${kindName}”.`, {
-          place: 'kind',
-          remedy: 'See parlour kind list.',
-        });
+      const kind = SHIPPED_KINDS.find(kindName) ?? noKind(kindName, SHIPPED_KINDS.all);
       await addNode(contextOf(command), command, name, given, options, kindRef(kind));
     });
 

@@ -54,7 +54,7 @@ test('change a title, see it in the draft only, publish, see it live, take it ba
   expect(await done('section set home h-poster title "Any wind will do"')).toMatch(
     /^Set Title of Poster “Made for the wind at Ternhythe” in the template “Home” to “Any wind will do”\.\nIt is in the draft/,
   );
-  expect(await done('changes')).toContain(
+  expect(await done('change list')).toContain(
     'Title of Poster “Made for the wind at Ternhythe” is “Any wind will do”, was “Made for the wind at Ternhythe”.',
   );
   expect((await service.visit('/')).text).not.toContain('Any wind will do');
@@ -65,10 +65,12 @@ test('change a title, see it in the draft only, publish, see it live, take it ba
     'Published as revision 2. Shoppers see it now.\nTake it back with: parlour revert 1',
   );
   expect((await service.visit('/')).text).toContain('Any wind will do');
-  expect(await done('revisions')).toMatch(/^Revision +When \(UTC\).*\n +2 +live .*Maren Oldacre +Other words\n +1 /);
+  expect(await done('revision list')).toMatch(
+    /^Revision +When \(UTC\).*\n +2 +live .*Maren Oldacre +Other words\n +1 /,
+  );
   expect(await done('revert 1')).toContain('Revision 1 is back, as revision 3. Shoppers see it now.');
   expect((await service.visit('/')).text).toContain('Made for the wind at Ternhythe');
-  expect(await done('changes')).toBe('Nothing is unpublished.');
+  expect(await done('change list')).toBe('Nothing is unpublished.');
 });
 
 test('copy a template, change a section, give it to one product; why tells both apart', async () => {
@@ -82,11 +84,11 @@ test('copy a template, change a section, give it to one product; why tells both 
   expect(added.section).toMatch(/^\w{10}$/);
   expect(await done(`template show storm-kite`)).toContain('text           <p>Hold on.</p>');
   await done('assign product:K-008 storm-kite');
-  expect(await done('pages why product:K-008')).toContain(
+  expect(await done('page why product:K-008')).toContain(
     'It has the template “Storm kite” (storm-kite), assigned to this page.',
   );
-  expect(await done('pages why product:K-001')).toContain('the standard of product pages.');
-  expect(await done('pages list --template storm-kite')).toMatch(
+  expect(await done('page why product:K-001')).toContain('the standard of product pages.');
+  expect(await done('page list --template storm-kite')).toMatch(
     /product:K-008 +Harbour Foil +\/item\/harbour-foil +storm-kite +assigned to this page\n\n1 page\./,
   );
   expect(await done('template remove storm-kite --dry-run')).toMatch(
@@ -110,13 +112,13 @@ test('sections are added in place, moved, removed, and brought back by undo', as
   expect(await order()).toEqual(before);
   await done('redo');
   expect((await order())[1]).toBe('h-sport');
-  await done('section set product p-columns split half');
+  await done('section set product p-columns widths equal');
   await done('section add product heading text=Inside --into p-columns/two');
   expect(await done('template draw product')).toMatch(/two: .*Heading: Inside/s);
 });
 
 test('a template begins with a starter; a document is shown with where its values come from', async () => {
-  expect(await done('template starters product')).toMatch(/product-words +product +Words first +What it is/);
+  expect(await done('starter list product')).toMatch(/product-words +product +Words first +What it is/);
   expect(await done('template create product Spares --starter product-words --code spare-parts')).toContain(
     'Its code is spare-parts, and no page uses it yet.\nNext: parlour template show spare-parts',
   );
@@ -150,7 +152,7 @@ test('a unit of edits is read from a file or from standard input: all or none, a
   expect(await done('edit - --unit summer', unit)).toBe(first);
   await done('undo');
   expect(await done('template show home')).toMatch(/h-sport[^]*h-dunes/);
-  expect((await parlour('edit -', '[{')).err).toMatch(/^The edits cannot be read: .*\n {2}at -\n {2}Write them as/);
+  expect((await parlour('edit -', '[{')).err).toMatch(/^The edits cannot be read: .*\n {2}-\n {2}Write them as/);
 });
 
 test('a published state is looked at; lists are sorted; what was archived comes back', async () => {
@@ -166,23 +168,23 @@ test('a published state is looked at; lists are sorted; what was archived comes 
 
   const titles = async (line: string) =>
     (JSON.parse(await done(`${line} --json`)) as { title: string }[]).map(({ title }) => title);
-  const up = await titles('pages list --page-kind product --sort title');
+  const up = await titles('page list --page-kind product --sort title');
   expect(up).toEqual([...up].sort());
-  expect(await titles('pages list --page-kind product --sort -title')).toEqual([...up].reverse());
+  expect(await titles('page list --page-kind product --sort -title')).toEqual([...up].reverse());
 
   await done('design copy "Autumn"');
   expect(await done('design archive autumn')).toContain('parlour design restore autumn');
   expect(await done('design list --archived')).toMatch(/^Code +Name.*\nautumn +Autumn/);
-  expect(await done('design restore autumn')).toContain('“Autumn” is there again.');
+  expect(await done('design restore autumn')).toContain('“Autumn” is restored.');
   expect(await done('design list --archived')).toBe('No archived designs.');
-  expect(await done('store list --archived')).toBe('No closed stores.');
+  expect(await done('store list --closed')).toBe('No closed stores.');
   await done('undo');
 });
 
 test('draws a template in the terminal and into a file', async () => {
   expect(await done('template draw home')).toMatch(/^header ─+\n.*Menu bar/s);
   const file = join(folder, 'home.svg');
-  expect(await done(`template draw home --svg ${file}`)).toBe(`Drawn into ${file}.`);
+  expect(await done(`template draw home --svg ${file}`)).toBe(`Saved as ${file}.`);
   expect(readFileSync(file, 'utf8')).toMatch(/^<svg .*data-section="h-poster"/s);
 });
 
@@ -201,23 +203,31 @@ test('shows the whole look, what is set and what is not, and menus as they can b
 });
 
 test('lists kinds and their fields, with what each takes', async () => {
-  expect(await done('kinds list')).toMatch(/poster +A large picture/);
-  expect(await done('kinds show product-row')).toMatch(/limit +1 to 48 +4 +How many/);
+  expect(await done('kind list')).toMatch(/poster +A large picture/);
+  expect(await done('kind show product-row')).toMatch(/limit +1 to 48 +4 +How many/);
 });
 
 test.each<[string, number, string]>([
-  ['section set home h-poster flavour x', 1, 'There is no field “values.flavour” in a poster.'],
+  ['section set home h-poster flavour x', 1, 'There is no field “flavour” in a poster.'],
   ['section set home h-newest limit 99', 1, 'Limit must be at most 48.'],
   ['section set home nobody title x', 1, 'There is no section “nobody” in the template “Home”.'],
-  ['section add home wonder', 1, 'There is no section kind “wonder”.\n  at kind\n  See parlour kind list.'],
+  ['section set home h-poster titel x', 1, 'Field\n  Did you mean “title”? Its fields: title, '],
+  ['section add home pster', 1, 'Did you mean “poster”? See parlour kind list.'],
+  ['template show menu/main', 1, '“menu/main” is not a template.\n  Template\n  See parlour template list.'],
+  [
+    'section move home h-poster --into template/product/odd',
+    1,
+    '“template/product/odd” names neither a document nor a slot.',
+  ],
+  ['section add home wonder', 1, 'There is no section kind “wonder”.\n  Section kind\n  See parlour kind list.'],
   ['assign product:K-999 product', 1, 'There is no page “product:K-999”.'],
   ['assign product:K-001 home', 1, '“Home” is a template for home pages, not for product pages.'],
-  ['pages why shelf:1', 1, 'There is no page “shelf:1”.'],
+  ['page why shelf:1', 1, 'There is no page “shelf:1”.'],
   ['revert 99', 1, 'There is no revision 99.'],
   ['publish --store osierwick', 1, 'There is no store “osierwick” that you belong to.'],
   ['sign-in owner@windrow.example wrong', 1, 'The mail address or the password is wrong.'],
-  ['pages why', 2, "error: missing required argument 'page'"],
-  ['pages list --colour red', 2, "error: unknown option '--colour'"],
+  ['page why', 2, "error: missing required argument 'page'"],
+  ['page list --colour red', 2, "error: unknown option '--colour'"],
   ['assign product:K-001', 2, 'Name a template, or use --standard with pages.'],
   ['paint --help', 2, "error: unknown command 'paint'"],
   ['section paint --help', 2, "error: unknown command 'paint'"],
@@ -244,10 +254,10 @@ test('a name with control characters is never printed as they are: a terminal ob
     (admin) => admin.query(`update page_assignment set title = E'Gan\\x1b[2Jnet\\x07' where page = 'product:K-003'`),
     service.databaseUrl,
   );
-  const listed = await done('pages list --search K-003');
+  const listed = await done('page list --search K-003');
   expect(listed).toContain('Gan\\u001b[2Jnet\\u0007');
   expect(listed).not.toMatch(/(?![\n\t])\p{Cc}/u);
-  expect(await done('pages list --search K-003 --json')).not.toMatch(/(?![\n\t])\p{Cc}/u);
+  expect(await done('page list --search K-003 --json')).not.toMatch(/(?![\n\t])\p{Cc}/u);
 });
 
 test('a forgotten password is asked for, and set with the link that was sent', async () => {

@@ -2,6 +2,7 @@
 import * as yup from 'yup';
 import { closed, plainText } from '../fields/shapes.js';
 import { Problem } from '../problem.js';
+import { didYouMean } from '../words.js';
 import type { PageKind } from './page.js';
 
 export const OPERATORS = ['is', 'is not', 'starts with', '>=', '<=', '>', '<'] as const;
@@ -116,11 +117,13 @@ export function checkRule(rule: Rule, kind: PageKind): void {
 
 function checkCondition({ fact, is, value }: Condition, kind: PageKind, place: string): void {
   const about = factAbout(kind, fact, value);
-  if (!about)
+  if (!about) {
+    const facts = Object.keys(RULE_FACTS[kind] ?? {});
     throw new Problem('bad-rule', `Rules for ${kind} pages cannot use “${fact}”.`, {
       place: `${place}.fact`,
-      remedy: `Use one of: ${Object.keys(RULE_FACTS[kind] ?? {}).join(', ')}, attribute.NAME.`,
+      remedy: `${didYouMean(fact, facts)}Use one of: ${facts.join(', ')}, attribute.NAME.`,
     });
+  }
   const wanted = { text: 'string', date: 'string', number: 'number', price: 'number', toggle: 'boolean' }[about.type];
   if (typeof value !== wanted || (about.type === 'date' && !/^\d{4}-\d\d-\d\d$/.test(String(value))))
     throw new Problem('bad-rule', `“${fact}” is compared with ${WANTED[about.type]}, not with ${shownScalar(value)}.`, {

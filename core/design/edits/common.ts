@@ -12,7 +12,7 @@ import type { Rule } from '../../assign/rule.js';
 import { printRule } from '../../assign/rule-text.js';
 import { canonicalJson } from '../hash.js';
 import { LIMITS } from '../limits.js';
-import { capitalised, cut } from '../../words.js';
+import { capitalised, cut, didYouMean } from '../../words.js';
 
 export { nameOf };
 
@@ -169,9 +169,10 @@ function bytesOf(part: object): number {
 export function findKind(kinds: KindSet, ref: string): SectionKind {
   const kind = kinds.find(ref);
   if (kind) return kind;
+  const names = kinds.all.map(({ name }) => name);
   throw new Problem('no-such-section-kind', `There is no section kind “${ref}”.`, {
     place: 'kind',
-    remedy: 'List the section kinds to see which there are.',
+    remedy: `${didYouMean(kindName(ref), names)}List the section kinds to see which there are.`,
   });
 }
 
@@ -198,11 +199,14 @@ export function splitField(path: string): { part: string; key: string } {
   return dot < 0 ? { part: path, key: '' } : { part: path.slice(0, dot), key: path.slice(dot + 1) };
 }
 
-export const noField = (field: string, there: readonly string[], where: string): Problem =>
-  new Problem('no-such-field', `There is no field “${field}” in ${where}.`, {
+export function noField(field: string, there: readonly string[], where: string): Problem {
+  const plain = (path: string): string => path.replace(/^values\./, '');
+  const known = there.map(plain);
+  return new Problem('no-such-field', `There is no field “${plain(field)}” in ${where}.`, {
     place: 'field',
-    remedy: there.length ? `Fields: ${there.join(', ')}.` : 'It has no fields.',
+    remedy: known.length ? `${didYouMean(plain(field), known)}Its fields: ${known.join(', ')}.` : 'It has no fields.',
   });
+}
 
 /** A section or entry as people call it: the title of its kind, with its own words where it has some. */
 export function sectionName(node: Pick<DraftNode, 'kind' | 'values' | 'id'>, kinds: KindSet | null): string {
