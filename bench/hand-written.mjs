@@ -81,6 +81,7 @@ export function handWrittenHome(request) {
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${name}</title>
+<meta name="description" content="${escape(first.values.text)}">
 <link rel="canonical" href="${escape(canonical)}">
 <link rel="stylesheet" href="${escape(styles[0])}">
 <link rel="stylesheet" href="${escape(styles[1])}">
@@ -88,7 +89,9 @@ export function handWrittenHome(request) {
 <body class="page-home">
 <a class="skip" href="#content">Skip to the content</a>
 <header class="around around-header">${wrap(bar, `<div class="menu-bar"><a class="menu-bar-name" href="/">${name}</a><nav aria-label="${escape(menu.name)}"><ul>${entries}</ul></nav></div>`)}</header>
-<main id="content" class="content content-standard">${poster(first, request)}${row(newest, request)}${beside(workshop, request)}${row(sport, request)}${beside(dunes, request)}</main>
+<main>
+<div id="content" class="content content-standard">${poster(first, request)}${row(newest, request)}${beside(workshop, request)}${row(sport, request)}${beside(dunes, request)}</div>
+</main>
 <footer class="around around-footer">${wrap(legal, `<div class="legal"><strong class="legal-name">${name}</strong><div>${legal.values.text}</div></div>`)}</footer>
 </body>
 </html>

@@ -48,7 +48,7 @@ test('compare tells what differs between any two states, document by document, a
   await page.getByRole('heading', { name: '1 page looks different' }).waitFor();
   await page.getByRole('button', { name: 'Swap' }).click();
   await page.getByText('is “Which wind is yours?”, was “Whose wind?”').waitFor();
-  await choose('From', '“Summer”: its draft');
+  await choose('From', '“Summer”, draft');
   await choose('To', 'The draft');
   await page.getByText('Nothing differs.').waitFor();
   // What is compared stands in the address, so that it can be kept and shared.
@@ -65,7 +65,7 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
     await page.getByRole('cell', { name: mail, exact: true }).waitFor();
   }
   await page.getByRole('button', { name: 'Withdraw the invitation of tolle@windrow.example' }).click();
-  await page.getByText('tolle@windrow.example does not belong to the store any more.').waitFor();
+  await page.getByText('tolle@windrow.example no longer belongs to the store.').waitFor();
   const link = await page.getByLabel('The link').inputValue();
   const other = await ((await browser.browser()?.newContext()) ?? browser).newPage();
   await other.goto(link);

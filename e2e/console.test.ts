@@ -230,7 +230,7 @@ test('copy a template, assign it to one product in the list, and see the reason 
   await row.getByText('Gala kite').waitFor();
   await publish();
   expect((await service.api('/stores/windrow/designs/live/pages/product:K-003/why')).text).toContain(
-    'since this page was given it',
+    'assigned to this page',
   );
 });
 
@@ -261,10 +261,10 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.mouse.down();
   await page.mouse.move(to.x + 100, to.y + to.height - 4, { steps: 10 });
   await page.mouse.up();
-  await frame().locator('main > .k-text').getByText('Write here.').waitFor();
+  await frame().locator('.content > .k-text').getByText('Write here.').waitFor();
   expect(await boxes.count()).toBe(12);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await frame().locator('main > .k-text').waitFor({ state: 'detached' });
+  await frame().locator('.content > .k-text').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().getByText('Write here.').waitFor({ state: 'detached' });
 });

@@ -4,6 +4,7 @@ import { fitsInWords, type SectionKind } from '../sections/kind.js';
 import { escapeText } from '../fields/prose.js';
 import type { Reading } from '../fields/value.js';
 import { bindingOf } from './binding.js';
+import { descriptionOf } from './description.js';
 import type { CompiledDocument, CompiledSection } from './compile.js';
 import type { Facts, PageData, PageInfo, StoreInfo } from './data.js';
 import { html, NOTHING, raw, type Child, type Markup } from './html.js';
@@ -40,7 +41,8 @@ export interface PageRequest extends PageParts {
 }
 
 const REGION_TAGS: Record<Region, string> = {
-  'top-line': 'div',
+  // A landmark, as every part of a page must be in one.
+  'top-line': 'aside',
   header: 'header',
   above: 'div',
   below: 'div',
@@ -59,29 +61,31 @@ export function renderPage(request: PageRequest): string {
   const layout = (template.document as TemplateDocument).layout;
   const rendering: Rendering = { request, around: [], room: { sections: MOST_SECTIONS } };
   const region = (name: Region): string => renderRegion(name, rendering);
+  const above = `${region('top-line')}${region('header')}`;
+  const lead = region('above');
+  const content = renderAreas(template, layout, rendering);
   return `<!doctype html>
 <html lang="${escapeText(store.locale)}">
-${head(request).text}
+${head(request, descriptionOf(page, store, content)).text}
 <body class="page-${page.kind}">
 <a class="skip" href="#content">Skip to the content</a>
-${region('top-line')}${region('header')}${region('above')}<main id="content" class="content content-${layout.width}${layout.boxed ? ' content-boxed' : ''}">${renderAreas(template, layout, rendering)}</main>
-${region('below')}${region('footer')}</body>
+${above}<main>
+${lead}<div id="content" class="content content-${layout.width}${layout.boxed ? ' content-boxed' : ''}">${content}</div>
+${region('below')}</main>
+${region('footer')}</body>
 </html>
 `;
 }
 
-function head({ store, page, canonical, styles, scripts, mode }: PageRequest): Markup {
+function head({ store, page, canonical, styles, scripts, mode }: PageRequest, description: string): Markup {
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const data = structuredData(page, store, canonical);
   return html`<head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${title}</title>
-${
-  page.description !== '' &&
-  html`<meta name="description" content="${page.description}">
-`
-}${mode === 'preview' ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
+<meta name="description" content="${description}">
+${mode === 'preview' ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
 ${styles.map(
   (path) => html`<link rel="stylesheet" href="${path}">
 `,

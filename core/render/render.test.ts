@@ -80,6 +80,19 @@ const data = (more: Partial<PageData>): PageData => ({
 });
 
 describe('render', () => {
+  test('the description is what somebody wrote, else the first words that are more than a label, else the names', () => {
+    const told = (main: readonly Section[], page = home) =>
+      /<meta name="description" content="([^"]*)">/.exec(render(main, { page }))?.[1];
+    const words = section('t', 'text', {
+      text: '<p>Short.</p><p>Kites &amp; lines, sewn by hand in <em>Ternhythe</em>.</p>',
+    });
+    expect(told([words], { ...home, description: 'Written' })).toBe('Written');
+    expect(told([words])).toBe('Kites &amp; lines, sewn by hand in Ternhythe.');
+    expect(told([section('l', 'text', { text: `<p>${'wind '.repeat(80)}</p>` })])?.length).toBeLessThanOrEqual(160);
+    expect(told([section('h', 'heading')])).toBe(store.name);
+    expect(told([section('h', 'heading')], { ...home, kind: 'cart', title: 'Cart' })).toBe(`Cart · ${store.name}`);
+  });
+
   test('a page has a title, one main, its sections in order, and nothing that is not escaped', () => {
     const page = render([
       section('a', 'heading', { text: '<b>& "wind"', level: 'h1' }),

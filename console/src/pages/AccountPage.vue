@@ -93,7 +93,7 @@ onMounted(load);
     </form>
 
     <h2 class="mt-8 mb-1">Tokens for programs</h2>
-    <p class="quiet mb-3">A program with a token acts as you. The command line creates one when you sign in.</p>
+    <p class="quiet mb-3">A program with a token acts as you. Signing in on the command line creates one.</p>
     <v-card v-if="tokens.length" class="mb-4">
       <v-table>
         <thead>

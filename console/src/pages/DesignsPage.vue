@@ -104,11 +104,7 @@ onMounted(load);
             </h2>
             <p class="quiet">
               Revision {{ design.revision }};
-              {{
-                design.unpublished
-                  ? `${design.unpublished} ${design.unpublished === 1 ? 'document has' : 'documents have'} changes that are not published`
-                  : 'all published'
-              }}
+              {{ design.unpublished ? `${design.unpublished} unpublished` : 'all published' }}
             </p>
           </div>
           <div class="actions">

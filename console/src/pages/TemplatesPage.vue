@@ -102,7 +102,7 @@ onMounted(() => attempt(load));
         </button>
         <div class="about">
           <p class="quiet">{{ kindName(template) }} pages</p>
-          <h3>{{ template.name }}</h3>
+          <h2 class="name">{{ template.name }}</h2>
           <p>
             <router-link
               v-if="template.pages"
@@ -154,7 +154,10 @@ onMounted(() => attempt(load));
 .about {
   padding: 16px;
 }
-.about h3 + p {
+.name {
+  font-size: 1.125rem;
+}
+.name + p {
   margin: 4px 0 8px;
 }
 .unused {

@@ -109,6 +109,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <v-btn :href="previewUrl" target="_blank" rel="noopener" size="small" :append-icon="mdiOpenInNew">Preview</v-btn>
     </div>
 
+    <h1 class="unseen">{{ why?.title ?? 'Workbench' }}</h1>
     <section class="plan" aria-label="Plan of the page">
       <div class="plan-head">
         <h2>Plan</h2>

@@ -1,0 +1,27 @@
+/** What search engines are told of a page: what somebody wrote about it, else its own first words. */
+import { proseWords } from '../fields/prose.js';
+import { cut } from '../words.js';
+import type { PageInfo, StoreInfo } from './data.js';
+
+/** Shorter paragraphs are labels, such as a brand's name on a card. */
+const SHORTEST = 30;
+/** As much as is shown in lists of results. */
+const MOST = 160;
+/** How many paragraphs are looked at. */
+const LOOKED_AT = 12;
+
+/**
+ * The description of a page, as plain text.
+ * @param content the html of its own sections
+ */
+export function descriptionOf({ kind, description, title }: PageInfo, store: StoreInfo, content: string): string {
+  if (description !== '') return description;
+  const paragraphs = /<p[ >][^]*?<\/p>/g;
+  for (let looked = 0; looked < LOOKED_AT; looked++) {
+    const found = paragraphs.exec(content);
+    if (!found) break;
+    const words = proseWords(found[0]);
+    if (words.length >= SHORTEST) return cut(words, MOST);
+  }
+  return kind === 'home' ? store.name : `${title} · ${store.name}`;
+}
