@@ -64,7 +64,7 @@ function poster(section, { data }) {
 }
 
 export function handWrittenHome(request) {
-  const { store, data, canonical, styles, template, regions, menus } = request;
+  const { store, data, canonical, fonts, styles, template, regions, menus } = request;
   const [first, newest, workshop, sport, dunes] = template.document.areas.main;
   const [bar] = regions.get('header')[0].document.areas.main;
   const [legal] = regions.get('footer')[0].document.areas.main;
@@ -83,7 +83,7 @@ export function handWrittenHome(request) {
 <title>${name}</title>
 <meta name="description" content="${escape(first.values.text)}">
 <link rel="canonical" href="${escape(canonical)}">
-<link rel="stylesheet" href="${escape(styles[0])}">
+${fonts.map((path) => `<link rel="preload" href="${escape(path)}" as="font" type="font/woff2" crossorigin>\n`).join('')}<link rel="stylesheet" href="${escape(styles[0])}">
 <link rel="stylesheet" href="${escape(styles[1])}">
 </head>
 <body class="page-home">

@@ -18,6 +18,7 @@ export async function measureRender(setting) {
     data,
     facts: NO_FACTS,
     canonical: 'http://windrow.example/',
+    fonts: ['/fonts/a.woff2', '/fonts/b.woff2'],
     styles: ['/styles/a.css', '/styles/b.css'],
     scripts: [],
     now: RULES.now,

@@ -2,7 +2,7 @@
 import type { LookDocument, Values } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
 import { FOCUS_CSS } from './focus.js';
-import { FONTS } from './fonts.js';
+import { fontPath, FONTS, type FontFace } from './fonts.js';
 import { FOOLSCAP } from './foolscap.js';
 import { PICTURE_RATIOS, LOOK_FIELDS } from './settings.js';
 
@@ -12,14 +12,34 @@ const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', roun
 export function lookCss(look: LookDocument, overrides: Values = {}): string {
   const values = withDefaults(LOOK_FIELDS, { ...look.values, ...overrides }) as Record<string, string | number>;
   const text = (name: string): string => String(values[name]);
-  const fonts = [...new Set([text('titleFont'), text('textFont')])].flatMap((font) => FONTS[font]?.faces ?? []);
-  return `${fonts.map(fontFace).join('')}:root{--background:${text('backgroundColour')};--text:${text('textColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--widest:${text('widest')}px;--gap:${text('gap')}rem;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
+  return `${fontsOf(values).map(facesOf).join('')}:root{--background:${text('backgroundColour')};--text:${text('textColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--widest:${text('widest')}px;--gap:${text('gap')}rem;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
 ${FOOLSCAP}
 ${FOCUS_CSS}`;
 }
 
-const fontFace = ({ family, weight, file }: { family: string; weight: number; file: string }): string =>
-  `@font-face{font-family:'${family}';font-weight:${weight};font-display:swap;src:url(/fonts/${file}) format('woff2')}\n`;
+/** The codes of the fonts that values of the look name, each once. */
+const fontsOf = (values: Values): string[] => [...new Set([String(values['titleFont']), String(values['textFont'])])];
+
+/**
+ * The paths of the font files to load before all others: one for each font, that of most texts.
+ * @param overrides settings that a template has of its own
+ */
+export function firstFonts(look: LookDocument, overrides: Values = {}): string[] {
+  const values = withDefaults(LOOK_FIELDS, { ...look.values, ...overrides }) as Values;
+  return fontsOf(values)
+    .flatMap((font) => FONTS[font]?.faces[0] ?? [])
+    .map(({ file }) => fontPath(file));
+}
+
+function facesOf(font: string): string {
+  const { faces = [], standIn } = FONTS[font] ?? {};
+  const declared = standIn ? Object.entries(standIn).map(([name, value]) => `${name}:${value}`) : [];
+  return `${faces.map(fontFace).join('')}${standIn ? `@font-face{${declared.join(';')}}\n` : ''}`;
+}
+
+// Optional: what comes late is used from the next page on, so that nothing a shopper reads moves.
+const fontFace = ({ family, weight, file }: FontFace): string =>
+  `@font-face{font-family:'${family}';font-weight:${weight};font-display:optional;src:url(${fontPath(file)}) format('woff2')}\n`;
 
 /** Relative luminance of `#rrggbb` (WCAG 2.2). */
 export function luminance(hex: string): number {

@@ -1,32 +1,82 @@
-/** The typefaces that ship: how each is called, what stands in while it loads, and its files. */
+/** The typefaces that ship: how each is called, its files, and what stands in while they load. */
+import { createFontStack } from '@capsizecss/core';
+
+/** Measures of a typeface from its own tables (`hhea`, `head`, and the average width of its letters). */
+interface Metrics {
+  readonly familyName: string;
+  readonly ascent: number;
+  readonly descent: number;
+  readonly lineGap: number;
+  readonly unitsPerEm: number;
+  readonly xWidthAvg: number;
+}
+
+/** Typefaces that nearly every device has, under the names it may have them by. */
+const TIMES = {
+  familyName: 'Times New Roman',
+  ascent: 1825,
+  descent: -443,
+  lineGap: 87,
+  unitsPerEm: 2048,
+  xWidthAvg: 832,
+};
+const ARIAL = { familyName: 'Arial', ascent: 1854, descent: -434, lineGap: 67, unitsPerEm: 2048, xWidthAvg: 913 };
+const SPECTRAL = { familyName: 'Spectral', ascent: 1059, descent: -463, lineGap: 0, unitsPerEm: 1000, xWidthAvg: 446 };
+const WORK_SANS = { familyName: 'Work Sans', ascent: 930, descent: -243, lineGap: 0, unitsPerEm: 1000, xWidthAvg: 499 };
+
+export interface FontFace {
+  readonly family: string;
+  readonly weight: number;
+  readonly file: string;
+}
 
 interface FontAbout {
   readonly title: string;
   /** The CSS value of `font-family`. */
   readonly stack: string;
-  readonly faces: readonly { readonly family: string; readonly weight: number; readonly file: string }[];
+  /** The face most texts are set in comes first. */
+  readonly faces: readonly FontFace[];
+  /** A face of the device’s own, brought to the same measures, so that nothing moves when the real one comes. */
+  readonly standIn: Readonly<Record<string, string>> | null;
 }
+
+const standIn = (font: Metrics, device: Metrics, local: readonly string[]): FontAbout['standIn'] => {
+  const [made] = createFontStack([font, device] as never, { fontFaceFormat: 'styleObject' }).fontFaces;
+  const { sizeAdjust, ascentOverride, descentOverride, lineGapOverride } = made?.['@font-face'] ?? {};
+  return {
+    'font-family': `'${font.familyName} stand-in'`,
+    src: local.map((name) => `local('${name}')`).join(','),
+    'size-adjust': String(sizeAdjust),
+    'ascent-override': String(ascentOverride),
+    'descent-override': String(descentOverride),
+    'line-gap-override': String(lineGapOverride),
+  };
+};
 
 export const FONTS: Readonly<Record<string, FontAbout>> = {
   spectral: {
     title: 'Spectral (serif)',
-    stack: "'Spectral', 'Iowan Old Style', Georgia, serif",
+    stack: "'Spectral','Spectral stand-in',Georgia,serif",
     faces: [{ family: 'Spectral', weight: 500, file: 'spectral-latin-500-normal.woff2' }],
+    standIn: standIn(SPECTRAL, TIMES, ['Times New Roman', 'Liberation Serif', 'Tinos']),
   },
   'work-sans': {
     title: 'Work Sans (sans)',
-    stack: "'Work Sans', system-ui, sans-serif",
+    stack: "'Work Sans','Work Sans stand-in',system-ui,sans-serif",
     faces: [
       { family: 'Work Sans', weight: 400, file: 'work-sans-latin-400-normal.woff2' },
       { family: 'Work Sans', weight: 600, file: 'work-sans-latin-600-normal.woff2' },
     ],
+    standIn: standIn(WORK_SANS, ARIAL, ['Arial', 'Liberation Sans', 'Arimo']),
   },
-  system: { title: 'The device’s own', stack: 'system-ui, sans-serif', faces: [] },
+  system: { title: 'The device’s own', stack: 'system-ui,sans-serif', faces: [], standIn: null },
 };
 
 /** Code -> name, for fields. */
 export const fontTitles = (): Record<string, string> =>
   Object.fromEntries(Object.entries(FONTS).map(([code, { title }]) => [code, title]));
+
+export const fontPath = (file: string): string => `/fonts/${file}`;
 
 /** The font files a look may ask for, by file name. */
 export const fontFiles = (): string[] => Object.values(FONTS).flatMap(({ faces }) => faces.map(({ file }) => file));

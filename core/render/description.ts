@@ -1,4 +1,5 @@
 /** What search engines are told of a page: what somebody wrote about it, else its own first words. */
+import { LRUCache } from 'lru-cache';
 import { proseWords } from '../fields/prose.js';
 import { cut } from '../words.js';
 import type { PageInfo, StoreInfo } from './data.js';
@@ -10,6 +11,21 @@ const MOST = 160;
 /** How many paragraphs are looked at. */
 const LOOKED_AT = 12;
 
+// A page is mostly rendered with the words it had before.
+const known = new LRUCache<string, string>({
+  max: 2_000,
+  maxSize: 2_000_000,
+  sizeCalculation: (words, html) => words.length + html.length + 1,
+});
+
+function wordsOf(html: string): string {
+  const before = known.get(html);
+  if (before !== undefined) return before;
+  const words = proseWords(html);
+  known.set(html, words);
+  return words;
+}
+
 /**
  * The description of a page, as plain text.
  * @param content the html of its own sections
@@ -20,7 +36,7 @@ export function descriptionOf({ kind, description, title }: PageInfo, store: Sto
   for (let looked = 0; looked < LOOKED_AT; looked++) {
     const found = paragraphs.exec(content);
     if (!found) break;
-    const words = proseWords(found[0]);
+    const words = wordsOf(found[0]);
     if (words.length >= SHORTEST) return cut(words, MOST);
   }
   return kind === 'home' ? store.name : `${title} · ${store.name}`;

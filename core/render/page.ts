@@ -29,6 +29,8 @@ export interface PageRequest extends PageParts {
   readonly facts: Facts;
   /** Address the page is known by, for search engines; without query. */
   readonly canonical: string;
+  /** Paths of font files that are loaded first. */
+  readonly fonts: readonly string[];
   /** Paths of the stylesheets and scripts. */
   readonly styles: readonly string[];
   readonly scripts: readonly string[];
@@ -77,7 +79,7 @@ ${region('footer')}</body>
 `;
 }
 
-function head({ store, page, canonical, styles, scripts, mode }: PageRequest, description: string): Markup {
+function head({ store, page, canonical, fonts, styles, scripts, mode }: PageRequest, description: string): Markup {
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const data = structuredData(page, store, canonical);
   return html`<head>
@@ -86,10 +88,13 @@ function head({ store, page, canonical, styles, scripts, mode }: PageRequest, de
 <title>${title}</title>
 <meta name="description" content="${description}">
 ${mode === 'preview' ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
-${styles.map(
-  (path) => html`<link rel="stylesheet" href="${path}">
+${fonts.map(
+  (path) => html`<link rel="preload" href="${path}" as="font" type="font/woff2" crossorigin>
 `,
-)}${scripts.map(
+)}${styles.map(
+    (path) => html`<link rel="stylesheet" href="${path}">
+`,
+  )}${scripts.map(
     (path) => html`<script type="module" src="${path}"></script>
 `,
   )}${

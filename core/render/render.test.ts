@@ -50,6 +50,7 @@ function render(main: readonly Section[], more: Partial<PageRequest> = {}, kinds
     page: home,
     facts: NO_FACTS,
     canonical: 'http://store.example/',
+    fonts: [],
     styles: [],
     scripts: [],
     mode: 'live' as const,

@@ -137,6 +137,7 @@ function show(
       ]),
     },
     canonical: 'http://store.example/item/gannet',
+    fonts: [],
     styles: [],
     scripts: [],
     mode: 'live',

@@ -15,6 +15,7 @@ import {
   patternsOf,
   renderPage,
   SHIPPED_KINDS,
+  firstFonts,
   lookStylePath,
   readingOf,
   type CartFacts,
@@ -185,6 +186,7 @@ export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPur
     now: setting.now,
     facts: { cart: refused ? { ...cart, refused } : cart },
     canonical: `${origin}${page.path}`,
+    fonts: firstFonts(parts.look, (parts.template.document as TemplateDocument).look),
     styles: [
       lookStylePath(
         documentHash(state, keys.look),
