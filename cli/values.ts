@@ -133,7 +133,7 @@ export function writeValue(field: Field | null | undefined, value: unknown, zone
   return JSON.stringify(value);
 }
 
-/** A page such as `product:K-001`, a free address, or `none`; JSON for one that opens in a new window. */
+/** A page such as `product:K-001`, a free web address, or `none`; JSON for one that opens in a new window. */
 function readLink(text: string): Link | null {
   if (text === '' || text === 'none') return null;
   return /^(https?:\/\/|mailto:|tel:|\/|#)/.test(text) ? { url: text } : { to: text };

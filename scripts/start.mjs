@@ -39,10 +39,10 @@ await main(async () => {
   }).catch((error) => {
     cluster?.stop();
     if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
-      throw new Refusal(`PARLOUR_HOST is no address of this machine: “${process.env.PARLOUR_HOST}”.`);
+      throw new Refusal(`PARLOUR_HOST is not a network address of this machine: “${process.env.PARLOUR_HOST}”.`);
     if (error instanceof TypeError && /invalid (IP|range)/.test(error.message))
       throw new Refusal(
-        `PARLOUR_PROXIES must be addresses or ranges with commas between, not “${process.env.PARLOUR_PROXIES}”.`,
+        `PARLOUR_PROXIES must be network addresses or ranges with commas between, not “${process.env.PARLOUR_PROXIES}”.`,
       );
     throw error.code === 'EADDRINUSE'
       ? new Refusal(`Port ${port} is taken. Stop what runs there, or choose another: PARLOUR_PORT=7421 npm start`)

@@ -80,7 +80,7 @@ function takes(field: Field): string {
     case 'picture':
       return '{"picture": HASH, "alt": TEXT}';
     case 'link':
-      return 'a page, an address, or {"to": PAGE, "window": "new"}';
+      return 'a page, a web address, or {"to": PAGE, "window": "new"}';
     case 'reference':
       return `the code of a ${field.to}`;
     case 'length':

@@ -1,4 +1,4 @@
-/** The console's addresses. Whatever is open has an address that can be kept and shared. */
+/** The console's web addresses. Whatever is open has one that can be kept and shared. */
 import { createRouter, createWebHistory } from 'vue-router';
 
 declare module 'vue-router' {

@@ -100,7 +100,7 @@ const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
 const REDIRECT = text('Leads to', 'Where shoppers are sent who use the old path.', {
   max: 2000,
   plain: true,
-  form: { pattern: /^(\/(?!\/)[^\s\\]*|https:\/\/[^\s\\]+)$/, words: 'a path such as /about, or an https address' },
+  form: { pattern: /^(\/(?!\/)[^\s\\]*|https:\/\/[^\s\\]+)$/, words: 'a path such as /about, or an https web address' },
 });
 
 export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = {
@@ -177,7 +177,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         'entry',
         {
           label: text('Label', 'What the entry says.', { max: 80, required: true }),
-          link: link('Leads to', 'A page of the store, or a free address.'),
+          link: link('Leads to', 'A page of the store, or a free web address.'),
         },
         { nests: true },
       ),

@@ -149,7 +149,7 @@ export interface PathsDocument {
   /** Another page that the home page shows. */
   readonly home?: PageCode;
   readonly patterns?: Readonly<Partial<Record<PageKind, string>>>;
-  /** From a path to a path or address. */
+  /** From a path to a path or web address. */
   readonly redirects?: Readonly<Record<string, string>>;
 }
 
@@ -158,7 +158,7 @@ export type Document =
   SectionedDocument | LookDocument | MenuDocument | ContentDocument | AssignmentsDocument | PathsDocument;
 export type DocumentTypeName = Document['type'];
 
-/** A link to a thing of the store by its code, or to a free address; in the same window unless it says otherwise. */
+/** A link to a thing of the store by its code, or to a free web address; in the same window unless it says otherwise. */
 export type Link = { readonly to: string; readonly window?: 'new' } | { readonly url: string; readonly window?: 'new' };
 
 export const keys = {

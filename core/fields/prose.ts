@@ -1,6 +1,6 @@
 /** Formatted text: an allow-list of html elements, checked when it is saved and rebuilt when it is shown. */
 import { Parser } from 'htmlparser2';
-import { LRUCache } from 'lru-cache';
+import { remembering } from '../remembering.js';
 
 /** Allowed elements with their allowed attributes. */
 const ALLOWED: ReadonlyMap<string, readonly string[]> = new Map(
@@ -129,24 +129,17 @@ export function proseWords(html: string): string {
   return words.join('').replace(/\s+/g, ' ').trim();
 }
 
-/** Rebuilds `html` with only what is allowed, every element closed. What is not allowed keeps its text and loses its mark-up. */
-export const cleanProse = (html: string): string => rebuild(html, BREAK_MARK).join('');
-
-// A page's own text is split anew for every shopper, and is the same most of the time.
-const split = new LRUCache<string, readonly string[]>({
-  maxSize: 4_000_000,
-  sizeCalculation: (_parts, html) => 2 * html.length + 1,
-});
+/**
+ * Rebuilds `html` with only what is allowed, every element closed. What is not allowed keeps its text and loses its
+ * mark-up.
+ */
+export const cleanProse: (html: string) => string = remembering((html) => rebuild(html, BREAK_MARK).join(''));
 
 /**
  * The parts of formatted text: n break marks make n + 1 of them, each clean by itself. A mark inside a list or a
  * paragraph closes it and opens it again; what is empty at the seam is left out, and a numbered list counts on.
  */
-export function proseParts(html: string): readonly string[] {
-  let parts = split.get(html);
-  if (!parts) split.set(html, (parts = rebuild(html, null)));
-  return parts;
-}
+export const proseParts: (html: string) => readonly string[] = remembering((html) => rebuild(html, null));
 
 interface OpenElement {
   readonly name: string;

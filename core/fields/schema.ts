@@ -18,7 +18,9 @@ const linkSchema = byForm<Link>('link', {
     ...inWindow,
   }),
   url: closed({
-    url: plainText(2000).matches(FREE_LINK, '${path} must be an https, mailto or tel address or a path').required(),
+    url: plainText(2000)
+      .matches(FREE_LINK, '${path} must be a path, or a web address with https, mailto or tel')
+      .required(),
     ...inWindow,
   }),
 });

@@ -6,6 +6,7 @@ import type { Values } from '../design/document.js';
 import { Problem } from '../problem.js';
 import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
 import * as yup from 'yup';
+import { remembering } from '../remembering.js';
 import { asProse } from './prose.js';
 import { checkValue, normalInstant } from './schema.js';
 import { check, closed, plainText } from './shapes.js';
@@ -138,6 +139,16 @@ function stored(name: string, own: Values, device: Device, language: string | un
 }
 
 function accepts(field: Field, value: unknown): boolean {
+  if (typeof value !== 'string') return isOf(field, value);
+  let known = texts.get(field);
+  if (!known) texts.set(field, (known = remembering((text) => isOf(field, text), 500_000)));
+  return known(value);
+}
+
+// A page's own texts come with every shopper, and fit or do not fit as they did before.
+const texts = new WeakMap<Field, (text: string) => boolean>();
+
+function isOf(field: Field, value: unknown): boolean {
   try {
     checkValue(field, value, 'bound');
     return true;

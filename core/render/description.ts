@@ -1,6 +1,6 @@
 /** What search engines are told of a page: what somebody wrote about it, else its own first words. */
-import { LRUCache } from 'lru-cache';
 import { proseWords } from '../fields/prose.js';
+import { remembering } from '../remembering.js';
 import { cut } from '../words.js';
 import type { PageInfo, StoreInfo } from './data.js';
 
@@ -11,20 +11,7 @@ const MOST = 160;
 /** How many paragraphs are looked at. */
 const LOOKED_AT = 12;
 
-// A page is mostly rendered with the words it had before.
-const known = new LRUCache<string, string>({
-  max: 2_000,
-  maxSize: 2_000_000,
-  sizeCalculation: (words, html) => words.length + html.length + 1,
-});
-
-function wordsOf(html: string): string {
-  const before = known.get(html);
-  if (before !== undefined) return before;
-  const words = proseWords(html);
-  known.set(html, words);
-  return words;
-}
+const wordsOf = remembering(proseWords, 1_000_000);
 
 /**
  * The description of a page, as plain text.

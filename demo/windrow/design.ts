@@ -212,7 +212,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           {
             text: 'The wind took this page',
             level: 'h1',
-            lead: 'There is nothing at this address any more. These are still here.',
+            lead: 'There is nothing here any more. These are still with us.',
           },
           { space: 'large' },
         ),

@@ -81,7 +81,7 @@ function readWith(size: keyof typeof BODY_BYTES, request: Request, response: Res
 
 const expressPath = (path: string): string => path.replace(/\{(\w+)\}/g, ':$1');
 
-/** Answers methods that an address does not take (RFC 9110, 15.5.6). Added after all routes. */
+/** Answers methods that a path does not take (RFC 9110, 15.5.6). Added after all routes. */
 export function refuseOtherMethods({ router }: Api, routes: readonly Route[]): void {
   const methods = new Map<string, string[]>();
   for (const { path, method } of routes)

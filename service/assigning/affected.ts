@@ -38,7 +38,7 @@ export async function pagesThatDiffer(
   changed: ReadonlySet<DocumentKey>,
 ): Promise<string[]> {
   const [was, is] = [pathsIn(before), pathsIn(after)];
-  // Another pattern changes addresses, and links to them may stand on any page.
+  // Another pattern changes paths, and links to them may stand on any page.
   const everywhere = !isSame(was?.patterns, is?.patterns);
   const homes = was?.home === is?.home ? [is?.home] : ['home'];
   const old = new Map<string, Made>();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** A link to a thing of the store, found by searching, or to a free address. */
+/** A link to a thing of the store, found by searching, or to a free web address. */
 import type { Link } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
@@ -81,7 +81,7 @@ watch(
       @update:model-value="setWindow($event)"
     />
     <v-btn size="x-small" class="switch" @click="free = !free">{{
-      free ? 'Choose a page of the store' : 'Use a free address'
+      free ? 'Choose a page of the store' : 'Use a web address'
     }}</v-btn>
   </div>
 </template>

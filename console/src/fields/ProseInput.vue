@@ -98,7 +98,7 @@ function insertBreakMark(): void {
 function askLink(): void {
   const now = (editor.value?.getAttributes('link')['href'] as string | undefined) ?? '';
   const href = window.prompt(
-    'Where does the link lead? An https address or a path such as /browse/sport-kites; empty for no link.',
+    'Where does the link lead? A web address or a path such as /browse/sport-kites; empty for no link.',
     now,
   );
   if (href === null) return;

@@ -10,14 +10,13 @@ import type { DocumentKey, NodeId } from '../document.js';
 import { isSection, nodeAt, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
 import type { Rule } from '../../assign/rule.js';
 import { printRule } from '../../assign/rule-text.js';
-import { canonicalJson } from '../hash.js';
 import { LIMITS } from '../limits.js';
 import { capitalised, cut, didYouMean } from '../../words.js';
 
 export { nameOf };
 
-export const isSame = (a: unknown, b: unknown): boolean =>
-  a === b || (a !== undefined && b !== undefined && canonicalJson(a) === canonicalJson(b));
+/** Whether two values say the same, whatever the order of their keys. */
+export { dequal as isSame } from 'dequal/lite';
 
 /** A document of the draft, or what it is while nothing was set in it. @throws Problem `no-such-document` */
 export function documentIn(draft: Draft, key: DocumentKey): DraftDocument {
