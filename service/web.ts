@@ -1,5 +1,7 @@
 /** What every app of the service shares: refusing foreign posts, telling a database that is away. */
 import type { IncomingMessage } from 'node:http';
+import { constants } from 'node:zlib';
+import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import { Problem } from '@parlour/core';
 import { databaseCode, hasCrossed } from './records/database.js';
@@ -7,6 +9,18 @@ import { databaseCode, hasCrossed } from './records/database.js';
 /** The host name a request is for, without its port and in small letters: names have no case (RFC 9110, 4.2.3). */
 export const hostOf = (request: IncomingMessage): string =>
   (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
+
+/**
+ * Compresses what is sent while it is made, fast rather than small. Events are left alone: each must go at once, and a
+ * compressor would hold it back.
+ */
+export const compressed = compression({
+  level: 1,
+  brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 1 } },
+  filter: (request, response) =>
+    !String(response.getHeader('content-type')).startsWith('text/event-stream') &&
+    compression.filter(request, response),
+});
 
 /** Refuses anything that changes state and comes from a page of another origin. Programs send no Origin. */
 export function sameOriginOnly(request: Request, _response: Response, next: NextFunction): void {

@@ -1,6 +1,7 @@
 /** The console's host: the API below `/api`, the built console everywhere else, and the probes. */
 import { createHash } from 'node:crypto';
 import express, { Router, type Express } from 'express';
+import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -10,7 +11,7 @@ import type { Config } from '../config.js';
 import { originOf } from '../config.js';
 import { whyNotReady } from '../records/readiness.js';
 import type { Service } from '../service.js';
-import { sameOriginOnly } from '../web.js';
+import { compressed, sameOriginOnly } from '../web.js';
 import { catalogueRoutes } from './catalogue.js';
 import { draftRoutes } from './drafts.js';
 import { documentRoutes } from './documents.js';
@@ -39,8 +40,15 @@ export function consoleApp({ db, config, mail, addressOf }: Service): Express {
     const [status, meaning] = PROBLEMS[code as ProblemCode];
     response.type('text/plain').send(`${code}, answered with ${status}\n\n${meaning}\n`);
   });
-  app.use('/api', apiRouter({ db, config, mail, addressOf }));
-  app.use(express.static(config.consoleFolder, { index: false, maxAge: '1y', immutable: true }));
+  app.use('/api', compressed, apiRouter({ db, config, mail, addressOf }));
+  app.use(
+    staticGzip(config.consoleFolder, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: false,
+      serveStatic: { maxAge: '1y', immutable: true },
+    }),
+  );
   app.get('/{*path}', (request, response, next) => {
     const page = join(config.consoleFolder, 'index.html');
     if (!request.accepts('html') || !existsSync(page)) return next();

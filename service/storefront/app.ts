@@ -6,7 +6,7 @@ import { escapeText, Problem, problemStatus } from '@parlour/core';
 import { consoleOrigin, type Config } from '../config.js';
 import { logFault } from '../faults.js';
 import type { Service } from '../service.js';
-import { passingProblem, sameOriginOnly } from '../web.js';
+import { compressed, passingProblem, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { cart } from './cart.js';
 import { NOT_FOUND, pageAt, redirectFor, showPage } from './show.js';
@@ -16,6 +16,7 @@ export function storefrontApp({ db, config }: Service, mode: 'live' | 'preview')
   const app = express();
   app.disable('x-powered-by');
   app.use(security(config, mode));
+  app.use(compressed);
   app.use(sameOriginOnly);
   if (mode === 'preview') app.use('/assets', express.static(join(config.publicFolder), { index: false }));
   // Browsers ask for it by themselves; a store has none yet, which is no fault worth a log line.

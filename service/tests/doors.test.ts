@@ -86,6 +86,35 @@ describe('doors', () => {
   });
 });
 
+test('what is sent is compressed as the client takes it: API, pages and the console’s files; events never', async () => {
+  const taking = (encodings: string) => ({ headers: { 'accept-encoding': encodings } });
+  const page = await service.visit('/', taking('gzip'));
+  expect(page.headers).toMatchObject({
+    'content-encoding': 'gzip',
+    vary: expect.stringMatching(/Accept-Encoding/i) as string,
+  });
+  expect((await service.visit('/', taking('identity'))).headers['content-encoding']).toBeUndefined();
+  const url = `${service.origin}/api/openapi.json`;
+  const [small, plain] = await Promise.all([fetch(url, taking('br')), fetch(url, taking('identity'))]);
+  expect([small.headers.get('content-encoding'), plain.headers.get('content-encoding')]).toEqual(['br', null]);
+  expect(await small.text()).toBe(await plain.text());
+  const [, script = ''] = /src="(\/assets\/[^"]+\.js)"/.exec((await service.send('localhost', '/')).text) ?? [];
+  const { headers } = await service.send('localhost', script, taking('br, gzip'));
+  expect(headers).toMatchObject({
+    'content-encoding': 'br',
+    'content-type': expect.stringContaining('javascript') as string,
+    'cache-control': 'public, max-age=31536000, immutable',
+  });
+  const stream = await fetch(`${service.origin}/api${DESIGN}/events`, {
+    headers: { ...taking('br, gzip').headers, authorization: `Bearer ${service.token}` },
+  });
+  expect([stream.headers.get('content-type'), stream.headers.get('content-encoding')]).toEqual([
+    'text/event-stream; charset=utf-8',
+    null,
+  ]);
+  await stream.body?.cancel();
+});
+
 describe('bad input', () => {
   test.each<
     [string, () => Promise<{ status: number; json(): Record<string, unknown> }>, number, string, string | undefined]
