@@ -81,10 +81,10 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
 
   await page.reload();
   await choose('Role of Late Comer', 'viewer');
-  await page.getByText('late@windrow.example is viewer now.').waitFor();
+  await page.getByText('late@windrow.example is now a viewer.').waitFor();
   await page.getByRole('button', { name: 'Remove Late Comer' }).click();
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await page.getByText('late@windrow.example does not belong').waitFor();
+  await page.getByText('late@windrow.example no longer belongs').waitFor();
   await page.getByRole('cell', { name: 'withdrew the invitation of' }).waitFor();
   expect((await service.call(routes.getTeam)).members).toHaveLength(1);
 });

@@ -64,7 +64,7 @@ describe('values on the command line', () => {
     [link('L', 'l'), 'a b', /must be a store page/],
     [source('S', 's'), 'collection:', /required|must be a code/],
     [source('S', 's'), '{from}', /must be JSON here/],
-    [dateTime('D', 'd'), 'tomorrow', /“tomorrow” is no day and time/],
+    [dateTime('D', 'd'), 'tomorrow', /“tomorrow” is not a date and time/],
     [picture('P', 'p'), 'kite.png', /must be JSON here/],
   ])('%j refuses “%s” and says why', (field, written, words) => {
     let refused: unknown;

@@ -89,7 +89,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   const store = { name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'Europe/Dublin', country: 'IE' };
   await walk('createStore', { body: { slug: 'tern-tea', ...store } });
   await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
-  await walk('listStores', { query: { archived: 'yes' } });
+  await walk('listStores', { query: { closed: 'yes' } });
   await walk('reopenStore', { body: { store: 'tern-tea' } });
   await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
   const { link } = await walk<{ link: string }>('invite', { body: { mail: 'tolle@windrow.example', role: 'editor' } });

@@ -11,7 +11,7 @@ test('a section of a kind that does not exist: a box in the preview, no publish,
   await asAdmin(
     (admin) =>
       admin.query(
-        `insert into draft_document select id, 'template/home', '{"format":2,"type":"template","head":{"name":"Home","pageKind":"home","layout.width":"page"},"nodes":{"odd":{"id":"odd","kind":"sundial@1","frame":{},"values":{},"place":{"in":null,"at":"main"},"order":"a0"}}}' from design; insert into draft_change select id, 'template/home' from design`,
+        `insert into draft_document select id, 'template/home', '{"format":1,"type":"template","head":{"name":"Home","pageKind":"home","layout.width":"standard"},"nodes":{"odd":{"id":"odd","kind":"sundial@1","frame":{},"values":{},"place":{"in":null,"at":"main"},"order":"a0"}}}' from design; insert into draft_change select id, 'template/home' from design`,
       ),
     database.url,
   );
