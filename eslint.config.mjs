@@ -15,6 +15,14 @@ const wall = (message, names, patterns = []) => ({
   ],
 });
 const OUTSIDE_CORE = 'core is pure: no HTTP, no database, no DOM, no Node, and nothing of the other rooms.';
+const MEET = 'sections and render meet in core/kinds only.';
+const RECORDS = 'records speaks to PostgreSQL and knows core; whoever needs more asks records.';
+const CORE_MODULES = [...NODE, 'express', 'kysely', 'pg', 'vue'];
+const CORE_PATTERNS = [
+  '^@parlour/',
+  '^(@vue|vue-|vuetify|sharp|pino|helmet)',
+  '^(\\.\\./)+(service|contract|console|cli|demo)/',
+];
 const CLIENTS = 'console and cli talk only to the API: use @parlour/core and @parlour/contract.';
 
 export default tseslint.config(
@@ -64,11 +72,7 @@ export default tseslint.config(
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      ...wall(
-        OUTSIDE_CORE,
-        [...NODE, 'express', 'kysely', 'pg', 'vue'],
-        ['^@parlour/', '^(@vue|vue-|vuetify|sharp|pino|helmet)', '^(\\.\\./)+(service|contract|console|cli|demo)/'],
-      ),
+      ...wall(OUTSIDE_CORE, CORE_MODULES, CORE_PATTERNS),
       'no-restricted-globals': [
         'error',
         ...[
@@ -100,6 +104,20 @@ export default tseslint.config(
         },
       ],
     },
+  },
+  {
+    files: ['core/sections/**/*.ts', 'core/kinds/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: wall(`${OUTSIDE_CORE} ${MEET}`, CORE_MODULES, [...CORE_PATTERNS, '^(\\.\\./)+render/']),
+  },
+  {
+    files: ['core/render/**/*.ts', 'core/kinds/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: wall(`${OUTSIDE_CORE} ${MEET}`, CORE_MODULES, [...CORE_PATTERNS, '^(\\.\\./)+(sections|render)/']),
+  },
+  {
+    files: ['service/records/**/*.ts'],
+    rules: wall(RECORDS, ['@parlour/contract', '@parlour/demo', 'express'], ['^\\.\\./(?!faults)[a-z-]+/']),
   },
   {
     files: ['console/src/**', 'cli/**/*.ts'],

@@ -110,7 +110,7 @@ const SERVICE = [
     'races',
   ],
   ['storefront/cart.ts', 'if (added.isNew) setCartCookie', 'if (!added.isNew) setCartCookie', 'races'],
-  ['records/designs.ts', "archived ? 'is not' : 'is'", "'is'", 'releases'],
+  ['records/designs.ts', "archived ? 'is not' : 'is'", "'is'", 'revisions'],
   ['api/designs.ts', 'checkTag(request, await shapeOf(design, store.liveDesign.id, trx));', '', 'races'],
   [
     'accounts/attempts.ts',

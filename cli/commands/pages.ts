@@ -1,7 +1,7 @@
 /** Store pages: listing, why, assigning templates, previewing. */
 import { Option, type Command } from 'commander';
-import { counted, isPageKind, LIMITS, Problem, type PageKind } from '@parlour/core';
-import { PAGE_SORTS, routes, type AnswerOf } from '@parlour/contract';
+import { counted, isPageKind, LIMITS, Problem, type PageKind, PAGE_SORTS } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
 import { readPageKind, wholeNumber } from '../values.js';

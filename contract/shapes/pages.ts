@@ -1,6 +1,6 @@
 /** Store pages, templates and documents of a draft. */
 import { array, boolean, mixed, number, string } from 'yup';
-import { codeText, closed, pageKinds, plainText, type Document } from '@parlour/core';
+import { codeText, closed, PAGE_SORTS, pageKinds, plainText, type Document } from '@parlour/core';
 import { typed, pageKind, reason, wantedReason } from './common.js';
 
 export const page = closed({
@@ -29,10 +29,6 @@ export const pages = closed({
     fault: string().nullable().defined(),
   }).nullable(),
 });
-
-/** What the list of pages can be sorted by; `page-kind` is its order where nothing is said. */
-export const PAGE_SORTS = ['page-kind', 'title', 'page', 'template', 'reason'] as const;
-export type PageSort = (typeof PAGE_SORTS)[number];
 
 export const pagesQuery = closed({
   search: plainText(100).optional(),

@@ -88,3 +88,7 @@ export function parsePage(text: PageCode): PageRef {
   }
   return { kind, code };
 }
+
+/** What a list of pages can be sorted by; `page-kind` is its order where nothing is said. */
+export const PAGE_SORTS = ['page-kind', 'title', 'page', 'template', 'reason'] as const;
+export type PageSort = (typeof PAGE_SORTS)[number];

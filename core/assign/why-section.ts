@@ -13,9 +13,9 @@ import {
 import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
-import { FRAME } from '../sections/frame.js';
+import { FRAME } from '../kinds/frame.js';
 import { Problem } from '../problem.js';
-import { kindName, SHARED_SECTION, type KindSet } from '../sections/kind.js';
+import { kindName, SHARED_SECTION, type KindSet } from '../kinds/kind.js';
 import { listed } from '../words.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import type { DesignState } from './assigned.js';

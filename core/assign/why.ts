@@ -12,7 +12,7 @@ import {
   type LookDocument,
 } from '../design/document.js';
 import { inWords, shown } from '../fields/in-words.js';
-import { kindName, SPOT } from '../sections/kind.js';
+import { kindName, SPOT } from '../kinds/kind.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import { listed } from '../words.js';
 import {

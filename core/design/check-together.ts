@@ -4,7 +4,7 @@ import { capitalised } from '../words.js';
 import { nameOf } from './document-types.js';
 import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from './document.js';
 import { closeDocument, isSection, type Draft, type DraftDocument } from './draft.js';
-import { SHARED_SECTION } from '../sections/kind.js';
+import { SHARED_SECTION } from '../kinds/kind.js';
 import type { PageKind } from '../assign/page.js';
 import { checkContentPaths, checkPatterns } from '../assign/path-sense.js';
 import { checkTemplate, contentPlaces } from './edits/sense.js';

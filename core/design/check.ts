@@ -1,7 +1,7 @@
 /** The check of a whole document before it may be published. */
 import { Problem } from '../problem.js';
 import { checkKeyed } from '../fields/value.js';
-import { kindRef, type KindSet } from '../sections/kind.js';
+import { kindRef, type KindSet } from '../kinds/kind.js';
 import { capitalised } from '../words.js';
 import { headField, nameOf } from './document-types.js';
 import type { Document, DocumentKey } from './document.js';

@@ -2,8 +2,8 @@
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { isBound, splitKey } from '../fields/value.js';
-import { FRAME } from '../sections/frame.js';
-import type { KindSet } from '../sections/kind.js';
+import { FRAME } from '../kinds/frame.js';
+import type { KindSet } from '../kinds/kind.js';
 import { capitalised } from '../words.js';
 import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
 import { codeOf, type DocumentKey, type NodeId } from './document.js';

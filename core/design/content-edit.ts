@@ -1,7 +1,7 @@
 /** What an editor may do to a design: texts, pictures, links, menus' words and content pages; not its structure. */
 import { Problem } from '../problem.js';
 import { rolesWith } from '../roles.js';
-import type { KindSet } from '../sections/kind.js';
+import type { KindSet } from '../kinds/kind.js';
 import { typeOfKey } from './document-types.js';
 import type { Draft } from './draft.js';
 import { documentIn, nodeField, nodeIn } from './edits/common.js';

@@ -5,8 +5,8 @@
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { splitKey } from '../fields/value.js';
-import { FRAME } from '../sections/frame.js';
-import type { KindSet } from '../sections/kind.js';
+import { FRAME } from '../kinds/frame.js';
+import type { KindSet } from '../kinds/kind.js';
 import { headField, nameOf } from './document-types.js';
 import type { DocumentKey, NodeId } from './document.js';
 import { isSection, nodeAt, samePlace, type DraftDocument, type DraftNode } from './draft.js';

@@ -2,7 +2,7 @@
  * What documents show of each other: shared sections, and what additions put into spots. No document may come to show
  * itself, and what one comes to show has a size, since each place multiplies what is shown in it.
  */
-import { kindName, SPOT, SHARED_SECTION } from '../sections/kind.js';
+import { kindName, SPOT, SHARED_SECTION } from '../kinds/kind.js';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { keys, sectionsIn, type DocumentKey, type SectionedDocument, type Values } from './document.js';

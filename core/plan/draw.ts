@@ -1,8 +1,8 @@
 /** Draws a plan: as SVG for the console and files, as text for the terminal. */
-import { html, raw, type Markup } from '../render/html.js';
+import { html, raw, type Markup } from '../kinds/html.js';
 import { cut } from '../words.js';
 import type { Plan, PlanBox } from './plan.js';
-import type { Mark } from './sketch.js';
+import type { Mark } from '../kinds/sketch.js';
 
 export interface DrawOptions {
   /** Writes each section's title into its box. */

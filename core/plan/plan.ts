@@ -9,9 +9,9 @@ import {
 } from '../design/document.js';
 import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
-import { FRAME } from '../sections/frame.js';
-import type { KindSet, SectionKind } from '../sections/kind.js';
-import { lanes, type Lane, type Mark, type Sketch } from './sketch.js';
+import { FRAME } from '../kinds/frame.js';
+import type { KindSet, SectionKind } from '../kinds/kind.js';
+import { lanes, type Lane, type Mark, type Sketch } from '../kinds/sketch.js';
 
 export interface PlanBox {
   readonly document: string;

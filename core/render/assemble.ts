@@ -11,10 +11,10 @@ import {
   type TemplateDocument,
   type LookDocument,
 } from '../design/document.js';
-import type { KindSet } from '../sections/kind.js';
+import type { KindSet } from '../kinds/kind.js';
 import { compileDocument, type CompiledDocument } from './compile.js';
-import type { Need } from './data.js';
-import { menuNeeds } from './menu.js';
+import type { Need } from '../kinds/data.js';
+import { menuNeeds } from '../kinds/menu.js';
 import type { Reading } from '../fields/value.js';
 import type { PageParts } from './page.js';
 

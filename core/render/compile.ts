@@ -6,17 +6,17 @@ import {
   type Field,
   type Fields,
   type PictureValue,
-  type PerDevice,
 } from '../fields/field.js';
 import { cleanProse } from '../fields/prose.js';
 import { isBound, splitKey, withDefaults, type Reading } from '../fields/value.js';
-import { FRAME } from '../sections/frame.js';
-import { kindName, SPOT, SHARED_SECTION, upgradedValues, type KindSet, type SectionKind } from '../sections/kind.js';
+import { deviceClasses } from '../kinds/devices.js';
+import { FRAME } from '../kinds/frame.js';
+import { kindName, SPOT, SHARED_SECTION, upgradedValues, type KindSet, type SectionKind } from '../kinds/kind.js';
 import type { Entry, Link, Lists, Section, SectionedDocument, Values } from '../design/document.js';
-import { NO_DATA, NO_FACTS, type Need } from './data.js';
-import { linkNeeds } from './menu.js';
-import { viewOf } from './view.js';
-import { NOTHING } from './html.js';
+import { NO_DATA, NO_FACTS, type Need } from '../kinds/data.js';
+import { linkNeeds } from '../kinds/menu.js';
+import { viewOf } from '../kinds/view.js';
+import { NOTHING } from '../kinds/html.js';
 
 /**
  * How much a section depends on. *constant*: only its own values; *data*: the page or the catalogue;
@@ -182,12 +182,6 @@ type Frame = ReturnType<typeof withDefaults<typeof FRAME>>;
 function frameClasses({ width, tone, space, align, hidden }: Frame, kind: SectionKind | undefined): string {
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
   return `frame w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} k-${kind?.name ?? 'missing'}${hide.join('')}`;
-}
-
-/** `across-4`, and for smaller devices only what differs: `t-across-3 p-across-1`. */
-export function deviceClasses(name: string, { desktop, tablet, phone }: PerDevice<string | number>): string {
-  const smaller = [tablet === desktop ? '' : ` t-${name}-${tablet}`, phone === tablet ? '' : ` p-${name}-${phone}`];
-  return `${name}-${desktop}${smaller.join('')}`;
 }
 
 const shownWhen = ({ hidden, from, until }: Frame): CompiledSection['shown'] =>

@@ -2,7 +2,7 @@
 import { proseWords } from '../fields/prose.js';
 import { remembering } from '../remembering.js';
 import { cut } from '../words.js';
-import type { PageInfo, StoreInfo } from './data.js';
+import type { PageInfo, StoreInfo } from '../kinds/data.js';
 
 /** Shorter paragraphs are labels, such as a brand's name on a card. */
 const SHORTEST = 30;

@@ -1,15 +1,15 @@
 /** Render: compiled documents, the page's data and the shopper's facts into one html page. */
 import type { Layout, MenuDocument, Region, TemplateDocument } from '../design/document.js';
-import { fitsInWords, type SectionKind } from '../sections/kind.js';
+import { fitsInWords, type SectionKind } from '../kinds/kind.js';
 import { escapeText } from '../fields/prose.js';
 import type { Reading } from '../fields/value.js';
-import { bindingOf } from './binding.js';
+import { bindingOf } from '../kinds/binding.js';
 import { descriptionOf } from './description.js';
 import type { CompiledDocument, CompiledSection } from './compile.js';
-import type { Facts, PageData, PageInfo, StoreInfo } from './data.js';
-import { html, NOTHING, raw, type Child, type Markup } from './html.js';
+import type { Facts, PageData, PageInfo, StoreInfo } from '../kinds/data.js';
+import { html, NOTHING, raw, type Child, type Markup } from '../kinds/html.js';
 import { structuredData } from './structured-data.js';
-import { viewOf, type ViewSources } from './view.js';
+import { viewOf, type ViewSources } from '../kinds/view.js';
 
 export interface PageParts {
   readonly template: CompiledDocument;

@@ -1,6 +1,6 @@
 /** Structured data for search engines, in the vocabulary of schema.org, as JSON-LD. */
 import { decimalMoney } from '../commerce/money.js';
-import type { PageInfo, StoreInfo } from './data.js';
+import type { PageInfo, StoreInfo } from '../kinds/data.js';
 
 /** JSON-LD for the page, safe inside a script element, or null if there is nothing to say. */
 export function structuredData(page: PageInfo, store: StoreInfo, canonical: string): string | null {

@@ -1,5 +1,5 @@
 /** Where the stylesheets of a page lie, and what is in the one of its section kinds. */
-import type { KindSet } from '../sections/kind.js';
+import type { KindSet } from '../kinds/kind.js';
 
 /**
  * The path of a look's stylesheet.

@@ -9,7 +9,7 @@ import { poster } from './content/poster.js';
 import { text } from './content/text.js';
 import { sharedSection } from './content/shared-section.js';
 import { sideBySide } from './content/side-by-side.js';
-import { kindSet } from './kind.js';
+import { kindSet } from '../kinds/kind.js';
 import { buyForm } from './product/buy-form.js';
 import { pageTitle } from './product/page-title.js';
 import { price } from './product/price.js';

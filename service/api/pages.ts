@@ -21,8 +21,9 @@ import {
   type PageInfo,
   type Rule,
   type TemplateDocument,
+  type PageSort,
 } from '@parlour/core';
-import { routes, type PageSort } from '@parlour/contract';
+import { routes } from '@parlour/contract';
 import { listInMemory } from '../assigning/in-memory.js';
 import { settingOf } from '../assigning/renew.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';

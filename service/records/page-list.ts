@@ -1,5 +1,5 @@
 /** The list of store pages with their templates, a part at a time: filtered, sorted, counted. */
-import type { PageSort } from '@parlour/contract';
+import type { PageSort } from '@parlour/core';
 import { sql, type RawBuilder } from 'kysely';
 import type { AssignmentRow } from './assignments.js';
 import type { Records } from './database.js';

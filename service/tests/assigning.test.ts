@@ -1,6 +1,6 @@
 /** Rules, assignments in bulk, additions and overrides on real pages, and the table of pages that is kept beside. */
-import { parseRule, type EditRequest } from '@parlour/core';
-import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
+import { parseRule, type EditRequest, type PageSort } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
 import { testService, asAdmin, type TestService } from './service.js';
 
 let service: TestService;

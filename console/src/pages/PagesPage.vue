@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiMagnify, mdiUnfoldMoreHorizontal } from '@mdi/js';
-import { PAGE_KINDS } from '@parlour/core';
-import type { PageSort } from '@parlour/contract';
+import { PAGE_KINDS, type PageSort } from '@parlour/core';
+
 import { computed, ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../api';
 import { usePageList, type Page } from './use-page-list';

@@ -1,6 +1,6 @@
 /** The list of store pages: what it is narrowed and sorted by, and as much of it as was asked for. */
-import type { PageKind } from '@parlour/core';
-import { routes, type AnswerOf, type PageSort } from '@parlour/contract';
+import type { PageKind, PageSort } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { attempt, call } from '../api';

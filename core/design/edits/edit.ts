@@ -1,6 +1,6 @@
 /** The closed set of edits: everything that changes a draft comes down to these. Requests become edits in `requests/`. */
 import { Problem } from '../../problem.js';
-import type { KindSet } from '../../sections/kind.js';
+import type { KindSet } from '../../kinds/kind.js';
 import { impliedDocument } from '../document-types.js';
 import type { DocumentKey } from '../document.js';
 import type { Draft, DraftDocument } from '../draft.js';

@@ -1,7 +1,7 @@
 /** Insert: a new section or entry, with everything inside it, at a place. */
 import { Problem } from '../../problem.js';
 import { checkKeyed } from '../../fields/value.js';
-import type { KindSet } from '../../sections/kind.js';
+import type { KindSet } from '../../kinds/kind.js';
 import type { DocumentKey } from '../document.js';
 import { isSection, siblingsIn, type DraftDocument, type DraftNode } from '../draft.js';
 import { LIMITS } from '../limits.js';

@@ -6,7 +6,7 @@ import { checkContentPaths, checkPatterns, type ContentPlace } from '../../assig
 import { checkRule, type Rule } from '../../assign/rule.js';
 import { kindInWords, parsePage, PAGE_KINDS, type PageKind } from '../../assign/page.js';
 import { Problem } from '../../problem.js';
-import { kindName, SHARED_SECTION } from '../../sections/kind.js';
+import { kindName, SHARED_SECTION } from '../../kinds/kind.js';
 import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from '../document.js';
 import { DOCUMENT_TYPES, impliedDocument } from '../document-types.js';
 import { closeDocument, isSection, nodeAt, type Draft, type DraftDocument, type DraftNode } from '../draft.js';

@@ -2,7 +2,7 @@
 import type { Field } from '../../fields/field.js';
 import { inWords } from '../../fields/in-words.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
-import type { KindSet } from '../../sections/kind.js';
+import type { KindSet } from '../../kinds/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
 import type { DocumentKey, NodeId } from '../document.js';
 import { codeOf } from '../document.js';

@@ -1,5 +1,5 @@
 /** What every edit type offers. One file beside this for each. */
-import type { KindSet } from '../../sections/kind.js';
+import type { KindSet } from '../../kinds/kind.js';
 import type { Draft, DraftDocument } from '../draft.js';
 import type { Edit } from './edit.js';
 

@@ -2,7 +2,7 @@
 import type { Schema } from 'yup';
 import { codeText, closed, exactly, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
-import type { KindSet } from '../../sections/kind.js';
+import type { KindSet } from '../../kinds/kind.js';
 import { nodeIn, placesIn } from '../edits/common.js';
 import type { Resolved } from '../edits/edit.js';
 import type { NodeId } from '../document.js';

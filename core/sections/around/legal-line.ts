@@ -1,8 +1,8 @@
 /** The small print at the end of every page. */
 import { prose } from '../../fields/field.js';
-import { html, raw } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html, raw } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 
 export const legalLine = defineKind({
   name: 'legal-line',

@@ -1,9 +1,9 @@
 /** The store's name and a menu. */
 import { menu, toggle } from '../../fields/field.js';
-import { html, type Markup } from '../../render/html.js';
-import type { MenuEntry } from '../../render/menu.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html, type Markup } from '../../kinds/html.js';
+import type { MenuEntry } from '../../kinds/menu.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 
 export const menuBar = defineKind({
   name: 'menu-bar',

@@ -1,8 +1,8 @@
 /** Two to six columns that hold sections. */
 import { choice } from '../../fields/field.js';
-import { html } from '../../render/html.js';
-import { lanes, mark, type Lane } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html } from '../../kinds/html.js';
+import { lanes, mark, type Lane } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 
 const COUNTS = { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' } as const;
 const WIDTHS = { equal: 'Equal', 'first-wider': 'First one wider', 'last-wider': 'Last one wider' } as const;

@@ -1,8 +1,8 @@
 /** A title within the page. */
 import { choice, text } from '../../fields/field.js';
-import { html, NOTHING, raw } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html, NOTHING, raw } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 
 /** How high a heading stands on the page. */
 export const HEADING_LEVELS = { h1: 'Main heading of the page', h2: 'Section heading', h3: 'Smaller heading' } as const;

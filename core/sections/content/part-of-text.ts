@@ -1,10 +1,10 @@
 /** A part of a text that break marks split: so that its lead and its rest can stand in different places. */
 import { choice, number, prose } from '../../fields/field.js';
 import { asProse, proseParts } from '../../fields/prose.js';
-import { textLines } from '../../plan/sketch.js';
-import { bindingOf } from '../../render/binding.js';
-import { html, NOTHING, raw } from '../../render/html.js';
-import { defineKind } from '../kind.js';
+import { textLines } from '../../kinds/sketch.js';
+import { bindingOf } from '../../kinds/binding.js';
+import { html, NOTHING, raw } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
 
 const PARTS = { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' } as const;
 type Part = keyof typeof PARTS;

@@ -1,8 +1,8 @@
 /** A large picture with title, text and an action. */
 import { choice, link, picture, text } from '../../fields/field.js';
-import { html } from '../../render/html.js';
-import { mark, textLines } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html } from '../../kinds/html.js';
+import { mark, textLines } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 import { HEADING_LEVELS } from './heading.js';
 
 export const poster = defineKind({

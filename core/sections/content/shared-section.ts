@@ -1,8 +1,8 @@
 /** Shows a shared section: the same content in several places, on purpose. */
 import { reference } from '../../fields/field.js';
-import { html } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind, SHARED_SECTION } from '../kind.js';
+import { html } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind, SHARED_SECTION } from '../../kinds/kind.js';
 
 export const sharedSection = defineKind({
   name: SHARED_SECTION,

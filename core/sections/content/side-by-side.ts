@@ -1,8 +1,8 @@
 /** Picture and text beside each other. */
 import { choice, link, picture, prose, text } from '../../fields/field.js';
-import { html, raw } from '../../render/html.js';
-import { mark, textLines } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html, raw } from '../../kinds/html.js';
+import { mark, textLines } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 
 export const sideBySide = defineKind({
   name: 'side-by-side',

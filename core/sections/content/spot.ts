@@ -1,8 +1,8 @@
 /** A named place that additions may fill, on some pages, without a template of their own. */
 import { text } from '../../fields/field.js';
-import { html } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind, SPOT } from '../kind.js';
+import { html } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind, SPOT } from '../../kinds/kind.js';
 
 export const spot = defineKind({
   name: SPOT,

@@ -1,10 +1,10 @@
 /** Running text. */
 import { prose as proseField } from '../../fields/field.js';
 import { proseWords } from '../../fields/prose.js';
-import { html, raw } from '../../render/html.js';
-import { textLines } from '../../plan/sketch.js';
+import { html, raw } from '../../kinds/html.js';
+import { textLines } from '../../kinds/sketch.js';
 import { cut } from '../../words.js';
-import { defineKind } from '../kind.js';
+import { defineKind } from '../../kinds/kind.js';
 
 export const text = defineKind({
   name: 'text',

@@ -1,9 +1,9 @@
 /** Choice of options, quantity and the button that puts the product into the cart. Works without script. */
 import { choice, text, toggle } from '../../fields/field.js';
-import type { Product, RefusedPurchase } from '../../render/data.js';
-import { html, type Markup } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import type { Product, RefusedPurchase } from '../../kinds/data.js';
+import { html, type Markup } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
 export const buyForm = defineKind({

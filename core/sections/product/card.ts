@@ -1,8 +1,8 @@
 /** A product as it stands in rows and listings. */
-import type { ProductCard } from '../../render/data.js';
-import { html, raw, type Markup } from '../../render/html.js';
-import { pictureTag } from '../../render/picture.js';
-import type { View } from '../../render/view.js';
+import type { ProductCard } from '../../kinds/data.js';
+import { html, raw, type Markup } from '../../kinds/html.js';
+import { pictureTag } from '../../kinds/picture.js';
+import type { View } from '../../kinds/view.js';
 
 /** @param level the level of its heading: one below the heading it stands under */
 export function card(product: ProductCard, view: View, sizes: string, level: 'h2' | 'h3'): Markup {

@@ -1,8 +1,8 @@
 /** The title of the page's subject. */
 import { toggle } from '../../fields/field.js';
-import { html } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 
 export const pageTitle = defineKind({
   name: 'page-title',

@@ -1,8 +1,8 @@
 /** What the product costs. */
 import { choice, text } from '../../fields/field.js';
-import { html } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 import { amount } from './card.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 

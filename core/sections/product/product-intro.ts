@@ -1,9 +1,9 @@
 /** Title, brand and summary of a product. */
 import { toggle } from '../../fields/field.js';
-import { html, raw } from '../../render/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { cleanProse } from '../../fields/prose.js';
-import { mark, textLines } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { mark, textLines } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
 export const productIntro = defineKind({

@@ -1,9 +1,9 @@
 /** The pictures of a product. */
 import { choice } from '../../fields/field.js';
-import { html, NOTHING } from '../../render/html.js';
-import { pictureTag } from '../../render/picture.js';
-import { mark } from '../../plan/sketch.js';
-import { defineKind } from '../kind.js';
+import { html, NOTHING } from '../../kinds/html.js';
+import { pictureTag } from '../../kinds/picture.js';
+import { mark } from '../../kinds/sketch.js';
+import { defineKind } from '../../kinds/kind.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
 export const productPictures = defineKind({

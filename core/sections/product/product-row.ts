@@ -1,10 +1,10 @@
 /** Products from a source, as cards. */
 import { choice, link, number, source, text, type ProductSource } from '../../fields/field.js';
-import { deviceClasses } from '../../render/compile.js';
-import { html, NOTHING } from '../../render/html.js';
-import { mark } from '../../plan/sketch.js';
+import { deviceClasses } from '../../kinds/devices.js';
+import { html, NOTHING } from '../../kinds/html.js';
+import { mark } from '../../kinds/sketch.js';
 import { PICTURE_RATIOS, PICTURE_SHAPES } from '../../look/settings.js';
-import { defineKind } from '../kind.js';
+import { defineKind } from '../../kinds/kind.js';
 import { card } from './card.js';
 
 const need = (values: { source: ProductSource; limit: number }) =>

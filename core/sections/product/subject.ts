@@ -1,6 +1,6 @@
 /** What the sections of a product page share: where they fit, and the product they are about. */
-import type { Product } from '../../render/data.js';
-import type { View } from '../../render/view.js';
+import type { Product } from '../../kinds/data.js';
+import type { View } from '../../kinds/view.js';
 
 export const PRODUCT_PAGES = { pages: ['product'], regions: [] } as const;
 

@@ -1,12 +1,12 @@
 /** What a section kind is. Adding one is adding a file beside these and a line in `all.ts`. */
 import type { Fields, ValuesOf } from '../fields/field.js';
 import type { Values } from '../design/document.js';
-import type { Markup } from '../render/html.js';
-import type { Need } from '../render/data.js';
-import type { View } from '../render/view.js';
+import type { Markup } from './html.js';
+import type { Need } from './data.js';
+import type { View } from './view.js';
 import type { PageKind } from '../assign/page.js';
 import type { Region } from '../design/document.js';
-import type { Sketch } from '../plan/sketch.js';
+import type { Sketch } from './sketch.js';
 
 /** Facts: data about the shopper that may change while a page is open. */
 export type FactName = 'cart';
