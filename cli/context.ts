@@ -130,7 +130,9 @@ function wouldText(sentences: readonly string[], pages: AnswerOf<typeof routes.e
   const more = total > some.length ? `, and ${total - some.length} more` : '';
   return [
     ...lines,
-    total ? `${counted(total, 'page')} would change: ${some.join(', ')}${more}` : 'No page would change.',
+    total
+      ? `${counted(total, 'page')} would change: ${some.map(({ page, title }) => `${title} (${page})`).join(', ')}${more}`
+      : 'No page would change.',
   ].join('\n');
 }
 

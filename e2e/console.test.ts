@@ -370,7 +370,7 @@ test('templates are found by name and kind; removing one that is used says which
   await drawing.getByRole('button', { name: 'Remove' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByText('2 pages would change:').waitFor();
-  expect(await dialog.innerText()).toMatch(/product:K-006, product:K-007/);
+  expect(await dialog.innerText()).toMatch(/ \(product:K-006\), .* \(product:K-007\)/);
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await page.getByLabel('Search name or code', { exact: true }).fill('no such words');
   await page.getByText('No template matches.').waitFor();

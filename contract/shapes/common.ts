@@ -21,4 +21,7 @@ export const wantedReason = string().oneOf(REASONS).optional();
 export const pageKind = string().oneOf(pageKinds()).required();
 
 /** Pages that look different: the first hundred, and how many in all. */
-export const somePages = closed({ total: number().integer().required(), some: array(string().required()).required() });
+export const somePages = closed({
+  total: number().integer().required(),
+  some: array(closed({ page: string().required(), title: string().required() })).required(),
+});

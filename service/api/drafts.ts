@@ -1,7 +1,7 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
 import { closedState, Problem, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { affectedPages, pagesThatDiffer } from '../assigning/affected.js';
+import { affectedPages, pagesThatDiffer, type NamedPage } from '../assigning/affected.js';
 import { previewOrigin } from '../config.js';
 import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish } from '../publishing/publish.js';
@@ -19,7 +19,7 @@ import { checkPagesExist, pageIn, pageOf } from './pages.js';
 const PREVIEW_HOURS = 12;
 const PAGES_NAMED = 100;
 
-const somePages = (pages: readonly string[]) => ({ total: pages.length, some: pages.slice(0, PAGES_NAMED) });
+const somePages = (pages: readonly NamedPage[]) => ({ total: pages.length, some: pages.slice(0, PAGES_NAMED) });
 
 export function draftRoutes(api: Api): void {
   const { db, config } = api;

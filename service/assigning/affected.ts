@@ -5,11 +5,13 @@ import {
   isSame,
   keys,
   overlay,
+  PAGE_KINDS,
   pageKinds,
   SHIPPED_KINDS,
   type DesignState,
   type DocumentKey,
   type Draft,
+  type PageCode,
   type PathsDocument,
   type UnitResult,
 } from '@parlour/core';
@@ -18,13 +20,19 @@ import type { Design } from '../records/designs.js';
 import { askedPage, settingOf } from './renew.js';
 import { allSubjects } from './subjects.js';
 
+/** A page as people and programs call it. */
+export interface NamedPage {
+  readonly page: PageCode;
+  readonly title: string;
+}
+
 /** The pages a unit of edits would make look different, in the order of the kinds. */
 export function affectedPages(
   db: Database,
   design: Design,
   draft: Draft,
   { documents }: UnitResult,
-): Promise<string[]> {
+): Promise<NamedPage[]> {
   const after = closedState(overlay(draft, documents));
   return pagesThatDiffer(db, design.storeId, closedState(draft), after, new Set(documents.keys()));
 }
@@ -36,29 +44,31 @@ export async function pagesThatDiffer(
   before: DesignState,
   after: DesignState,
   changed: ReadonlySet<DocumentKey>,
-): Promise<string[]> {
+): Promise<NamedPage[]> {
   const [was, is] = [pathsIn(before), pathsIn(after)];
   // Another pattern changes paths, and links to them may stand on any page.
   const everywhere = !isSame(was?.patterns, is?.patterns);
   const homes = was?.home === is?.home ? [is?.home] : ['home'];
-  const old = new Map<string, Made>();
+  const old = new Map<PageCode, Made>();
   for await (const [page, made] of allPages(db, storeId, before)) old.set(page, made);
-  const differing: string[] = [];
+  const differing: NamedPage[] = [];
   const touched = ({ documents }: Made): boolean => [...changed].some((key) => documents.has(key));
   for await (const [page, made] of allPages(db, storeId, after)) {
     const earlier = old.get(page);
     old.delete(page);
     if (everywhere || !earlier || earlier.template !== made.template || touched(earlier) || touched(made))
-      differing.push(page);
+      differing.push({ page, title: made.title });
   }
-  const all = [...differing, ...old.keys()];
-  const showsOther = homes.some((page) => page === 'home' || (page !== undefined && all.includes(page)));
-  return showsOther && !all.includes('home') ? ['home', ...all] : all;
+  const all = [...differing, ...[...old].map(([page, { title }]) => ({ page, title }))];
+  const codes = new Set(all.map(({ page }) => page));
+  const showsOther = homes.some((page) => page === 'home' || (page !== undefined && codes.has(page)));
+  return showsOther && !codes.has('home') ? [{ page: 'home', title: PAGE_KINDS.home.name }, ...all] : all;
 }
 
 const pathsIn = (state: DesignState): PathsDocument | undefined => state.get(keys.paths) as PathsDocument | undefined;
 
 interface Made {
+  readonly title: string;
   /** Null if its kind has none. */
   readonly template: DocumentKey | null;
   readonly documents: ReadonlySet<DocumentKey>;
@@ -69,7 +79,7 @@ async function* allPages(
   db: Database,
   storeId: number,
   state: DesignState,
-): AsyncGenerator<[page: string, made: Made]> {
+): AsyncGenerator<[page: PageCode, made: Made]> {
   const setting = await settingOf(db, storeId, state);
   for (const kind of pageKinds())
     for await (const batch of allSubjects(db, storeId, kind, state))
@@ -78,6 +88,6 @@ async function* allPages(
         const made = assemblePage(page, state, SHIPPED_KINDS, setting);
         const documents = new Set(made?.documents);
         if (kind === 'content') documents.add(keys.content(subject.code as string));
-        yield [page.code, { template: made?.templateKey ?? null, documents }];
+        yield [page.code, { title: subject.title, template: made?.templateKey ?? null, documents }];
       }
 }

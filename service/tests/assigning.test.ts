@@ -169,7 +169,9 @@ test('a dry run tells the pages that would change, and changes nothing', async (
   const answer = await service.call(routes.edit, {
     body: { unit: 'dry-1', dryRun: true, edits: [rule('category is "line"', 'product-plain', 'dry')] },
   });
-  expect(answer.pages).toEqual({ total: 3, some: ['product:K-009', 'product:K-010', 'product:K-011'] });
+  expect(answer.pages?.total).toBe(3);
+  expect(answer.pages?.some.map(({ page }) => page)).toEqual(['product:K-009', 'product:K-010', 'product:K-011']);
+  expect(answer.pages?.some[0]?.title).toBe('Capstan reel');
   expect(answer.sentences).toEqual(['Added the rule category is "line" to the assignments of product pages.']);
   expect((await service.call(routes.listChanges)).seq).toBe(seq);
 });
@@ -177,7 +179,7 @@ test('a dry run tells the pages that would change, and changes nothing', async (
 test('a dry run names exactly the pages that show what is changed', async () => {
   const would = async (...edits: EditRequest[]) => {
     const { pages } = await service.call(routes.edit, { body: { unit: crypto.randomUUID(), dryRun: true, edits } });
-    return pages?.total === 100 ? ['many'] : (pages?.some ?? []);
+    return pages?.total === 100 ? ['many'] : (pages?.some.map(({ page }) => page) ?? []);
   };
   const all = (await service.call(routes.listPages, { query: { limit: 200 } })).total;
   const set = (document: string, field: string, value: unknown, more: object = {}): EditRequest =>

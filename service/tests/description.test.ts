@@ -110,10 +110,10 @@ test('every route, walked: what is sent and what is answered are of the describe
   await edit([heading]);
   await walk('undo', { body: { unit: unit() } });
   await walk('redo', { body: { unit: unit() } });
-  const dry = await walk<{ pages: { some: string[] } }>('edit', {
+  const dry = await walk<{ pages: { some: object[] } }>('edit', {
     body: { unit: unit(), dryRun: true, edits: [heading] },
   });
-  expect(dry.pages.some).toEqual(['home']);
+  expect(dry.pages.some).toEqual([{ page: 'home', title: 'Home' }]);
   await walk('listChanges');
   await walk('compare', { query: { from: '1', to: 'draft', pages: 'yes' } });
   for (const [page, section] of [

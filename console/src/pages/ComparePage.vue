@@ -103,9 +103,14 @@ onMounted(async () => {
         <section v-if="found.pages" class="document">
           <h2>{{ found.pages.total }} {{ found.pages.total === 1 ? 'page looks' : 'pages look' }} different</h2>
           <p class="pages">
-            <router-link v-for="page in found.pages.some" :key="page" :to="`/workbench/${page}`" class="plain">{{
-              page
-            }}</router-link>
+            <router-link
+              v-for="{ page, title } in found.pages.some"
+              :key="page"
+              :to="`/workbench/${page}`"
+              :title="page"
+              class="plain"
+              >{{ title }}</router-link
+            >
             <span v-if="found.pages.total > found.pages.some.length" class="quiet"
               >and {{ found.pages.total - found.pages.some.length }} more</span
             >

@@ -73,7 +73,7 @@ async function remove(): Promise<void> {
           }}
         </p>
         <p v-if="would.pages.total" class="quiet">
-          {{ would.pages.some.join(', ')
+          {{ would.pages.some.map(({ page, title }) => `${title} (${page})`).join(', ')
           }}{{
             would.pages.total > would.pages.some.length
               ? ` and ${would.pages.total - would.pages.some.length} more`
