@@ -3,7 +3,7 @@ export interface Config {
   readonly port: number;
   /** Address the server listens on. */
   readonly listen: string;
-  /** Host of the console and the API; storefronts are `<slug>.<host>`, previews `<slug>.preview.<host>`. */
+  /** Host of the console and the API; storefronts are `<slug>.<host>`, previews `<slug>--<design>.preview.<host>`. */
   readonly host: string;
   /** Proxies whose word about the client's address is taken: addresses, ranges (CIDR), `loopback`, … */
   readonly proxies: readonly string[];
@@ -19,5 +19,12 @@ export const originOf = ({ port }: Pick<Config, 'port'>, host: string): string =
   `http://${host}${port === 80 ? '' : `:${port}`}`;
 export const consoleOrigin = (config: Config): string => originOf(config, config.host);
 export const storefrontOrigin = (config: Config, slug: string): string => originOf(config, `${slug}.${config.host}`);
-export const previewOrigin = (config: Config, slug: string): string =>
-  originOf(config, `${slug}.preview.${config.host}`);
+/**
+ * The origin that shows previews of one design, of its draft or of a revision. Each has a host of its own, and so its
+ * own cookie: two of them open in one browser stay apart.
+ */
+export const previewOrigin = (config: Config, slug: string, designId: number, revision?: number): string =>
+  originOf(config, `${slug}--${designId}${revision === undefined ? '' : `-r${revision}`}.preview.${config.host}`);
+
+/** The slug in the first label of a preview's host. */
+export const slugOfPreview = (label: string): string => label.replace(/--\d+(-r\d+)?$/, '');

@@ -110,7 +110,7 @@ export function draftRoutes(api: Api): void {
     const token = await previewToken(db, right);
     const path = page.kind === 'not-found' ? '/page-not-found' : page.path;
     return {
-      url: `${previewOrigin(config, store.slug)}${path}?preview=${token}`,
+      url: `${previewOrigin(config, store.slug, design.id, revision)}${path}?preview=${token}`,
       expires: new Date(expires).toISOString(),
     };
   });

@@ -3,7 +3,7 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
 import { closedState, Problem } from '@parlour/core';
 import { tokenHash } from '../accounts/passwords.js';
-import { storefrontOrigin, type Config } from '../config.js';
+import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
 import { loadState } from '../records/documents.js';
 import { findDesign } from '../records/designs.js';
@@ -25,7 +25,7 @@ type Middleware = (request: Request, response: Response, next: NextFunction) => 
 export const liveSite =
   (db: Database, config: Config): Middleware =>
   async (request, response, next) => {
-    const store = await storeOf(db, request, `.${config.host}`);
+    const store = await storeOf(db, labelOf(request, `.${config.host}`));
     response.locals['site'] = {
       ...base(db, config, store, request),
       mode: 'live',
@@ -38,7 +38,7 @@ export const liveSite =
 export const previewSite =
   (db: Database, config: Config): Middleware =>
   async (request, response, next) => {
-    const store = await storeOf(db, request, `.preview.${config.host}`);
+    const store = await storeOf(db, slugOfPreview(labelOf(request, `.preview.${config.host}`)));
     const { path, search } = splitTarget(request.originalUrl);
     const given = search.get('preview');
     const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
@@ -96,9 +96,11 @@ const previewCookie = (value: string, expires: number): string =>
     maxAge: Math.floor((expires - Date.now()) / 1000),
   });
 
-async function storeOf(db: Database, request: Request, suffix: string): Promise<Store> {
-  const host = hostOf(request);
-  const store = await findStore(db, host.slice(0, host.length - suffix.length));
+/** What stands before a suffix in the host of a request. */
+const labelOf = (request: Request, suffix: string): string => hostOf(request).slice(0, -suffix.length);
+
+async function storeOf(db: Database, slug: string): Promise<Store> {
+  const store = await findStore(db, slug);
   if (!store)
     throw new Problem('no-such-thing', 'There is no store at this web address.', { remedy: 'Check the web address.' });
   return store;
