@@ -125,7 +125,10 @@ test('a template begins with a starter; a document is shown with where its value
   const row = /(\w+) {2}Product row/.exec(await done('template show spare-parts'))?.[1] as string;
   await done(`section set spare-parts ${row} title "Same makers" --bind brand`);
   await done(`section set spare-parts ${row} across 1 --device phone`);
-  await done(`section set spare-parts ${row} frame.from 2027-07-01T08:00`);
+  expect(await done(`section set spare-parts ${row} frame.from 2027-07-01T08:00`)).toMatch(
+    /^Set Shown from of Product row .* to 2027-07-01 08:00 \(\+01:00\)\.\n/,
+  );
+  expect(await done('change list')).toMatch(/Shown from of Product row .*\(\+01:00\)|The template “Spares” is new/);
   await done('document set spare-parts look.gap 2.5');
   const shown = await done('document show spare-parts');
   expect(shown).toMatch(/^name +Spares\npageKind +product\nlayout\.width +standard\nlook\.gap +2\.5\n/);

@@ -74,7 +74,13 @@ export const lookOf = ({ template }: Why, state: DesignState): LookSources => ({
 });
 
 /** Every field of a section, on each device where it may differ. */
-export function whySection(section: Section, kinds: KindSet, reading: Reading, look: LookSources = {}): WhyField[] {
+export function whySection(
+  section: Section,
+  kinds: KindSet,
+  reading: Reading,
+  look: LookSources = {},
+  zone = 'UTC',
+): WhyField[] {
   const part = (fields: Fields, own: Values, prefix: string): WhyField[] =>
     Object.entries(fields).flatMap(([name, field]) =>
       field.type === 'entries'
@@ -87,7 +93,7 @@ export function whySection(section: Section, kinds: KindSet, reading: Reading, l
               label: field.label,
               value: found.value,
               origin: found.origin,
-              sentence: `${field.label}${where} is ${inWords(field, found.value)}: ${found.because}.`,
+              sentence: `${field.label}${where} is ${inWords(field, found.value, zone)}: ${found.because}.`,
             };
           }),
     );

@@ -28,6 +28,8 @@ export interface Change {
 
 export interface CompareTools {
   readonly kinds: KindSet;
+  /** The time zone instants are told in; UTC if absent. */
+  readonly zone?: string;
   /** The name of a document in the later state, for sentences. */
   readonly nameOfKey?: (key: DocumentKey) => string;
 }
@@ -37,7 +39,7 @@ export function compareDocuments(
   key: DocumentKey,
   before: DraftDocument | undefined,
   after: DraftDocument | undefined,
-  { kinds, nameOfKey = codeOf }: CompareTools,
+  { kinds, zone = 'UTC', nameOfKey = codeOf }: CompareTools,
 ): Change[] {
   const implied = impliedDocument(key) ?? undefined;
   const [was, now] = [before ?? implied, after ?? implied];
@@ -48,7 +50,7 @@ export function compareDocuments(
     const sentence = `${capitalised(called)} is ${now ? 'new' : 'removed'}.`;
     return [{ id: `${key} ${type}`, document: key, called, type, sentence }];
   }
-  return [...headChanges(key, was, now, nameOfKey), ...nodeChanges(key, was, now, kinds)];
+  return [...headChanges(key, was, now, nameOfKey, zone), ...nodeChanges(key, was, now, kinds, zone)];
 }
 
 function headChanges(
@@ -56,18 +58,26 @@ function headChanges(
   before: DraftDocument,
   after: DraftDocument,
   names: (key: DocumentKey) => string,
+  zone: string,
 ): Change[] {
   const called = nameOf(after);
   return changedKeys(before.head, after.head).map((field) => {
     const [was, now] = [before.head[field], after.head[field]];
     const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, names);
     const about = headField(after.type, field);
-    const sentence = said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, field, was, now)}.`;
+    const sentence =
+      said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, field, was, now, zone)}.`;
     return { id: `${document} ${field}`, document, called, type: 'changed', field, sentence };
   });
 }
 
-function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftDocument, kinds: KindSet): Change[] {
+function nodeChanges(
+  document: DocumentKey,
+  before: DraftDocument,
+  after: DraftDocument,
+  kinds: KindSet,
+  zone: string,
+): Change[] {
   const changes: Change[] = [];
   const called = nameOf(after);
   const add = (type: Change['type'], node: DraftNode, sentence: string, field?: string): void => {
@@ -109,7 +119,7 @@ function nodeChanges(document: DocumentKey, before: DraftDocument, after: DraftD
         add('changed', node, `${sectionName(node, kinds)} has another kind or version.`, 'kind');
       for (const part of ['values', 'frame'] as const)
         for (const key of changedKeys(was[part], node[part]))
-          add('changed', node, valueSentence(after, was, node, part, key, kinds), `${part}.${key}`);
+          add('changed', node, valueSentence(after, was, node, part, key, kinds, zone), `${part}.${key}`);
     });
   }
   return changes;
@@ -122,6 +132,7 @@ function valueSentence(
   part: 'values' | 'frame',
   key: string,
   kinds: KindSet,
+  zone: string,
 ): string {
   const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(document, after, kinds) ?? {});
   const { name } = splitKey(key);
@@ -129,14 +140,14 @@ function valueSentence(
   const [was, now] = [before[part]?.[key], after[part]?.[key]];
   // Named by its words before: what they are now is what the sentence tells.
   const what = `${field?.label ?? name}${suffixInWords(`${part}.${key}`)} of ${sectionName(before, kinds)}`;
-  return `${what} ${becomes(field, key, was, now)}.`;
+  return `${what} ${becomes(field, key, was, now, zone)}.`;
 }
 
 /** What a value is and was; of long texts, and where both would be told in the same words, only that it is another. */
-function becomes(field: Field | null | undefined, key: string, was: unknown, now: unknown): string {
+function becomes(field: Field | null | undefined, key: string, was: unknown, now: unknown, zone: string): string {
   const said = (value: unknown): string => {
-    if (value !== undefined || !field) return inWords(field, value);
-    return suffixInWords(key) === '' ? `${inWords(field, field.default)} by default` : 'as elsewhere';
+    if (value !== undefined || !field) return inWords(field, value, zone);
+    return suffixInWords(key) === '' ? `${inWords(field, field.default, zone)} by default` : 'as elsewhere';
   };
   const [before, after] = [said(was), said(now)];
   const isLong = field?.type === 'prose' && !isBound(now);

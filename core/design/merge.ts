@@ -34,7 +34,14 @@ type State = DraftDocument | undefined;
 type Nodes = Record<NodeId, DraftNode>;
 
 /** Brings what `ours` changed since `base` into `theirs`. */
-export function mergeDocument(key: DocumentKey, base: State, ours: State, theirs: State, kinds: KindSet): Merged {
+export function mergeDocument(
+  key: DocumentKey,
+  base: State,
+  ours: State,
+  theirs: State,
+  kinds: KindSet,
+  zone = 'UTC',
+): Merged {
   const alike = (a: State, b: State): boolean => a === b || (!!a && !!b && sameContent(a, b));
   if (alike(base, ours) || alike(ours, theirs)) return { document: theirs, conflicts: [] };
   if (alike(base, theirs)) return { document: ours, conflicts: [] };
@@ -47,7 +54,7 @@ export function mergeDocument(key: DocumentKey, base: State, ours: State, theirs
         : 'was removed and changed';
     return { document: theirs, conflicts: [{ document: key, sentence: `${name} ${what}.` }] };
   }
-  return mergeInside(key, base, ours, theirs, kinds);
+  return mergeInside(key, base, ours, theirs, kinds, zone);
 }
 
 /** Whether two documents would be published the same. Order keys do not count, order does. */
@@ -71,6 +78,7 @@ function mergeInside(
   ours: DraftDocument,
   theirs: DraftDocument,
   kinds: KindSet,
+  zone: string,
 ): Merged {
   const conflicts: Conflict[] = [];
   const documentName = capitalised(nameOf(theirs));
@@ -80,7 +88,7 @@ function mergeInside(
   const head = mergeValues(base.head, ours.head, theirs.head, (field, mine) => {
     const about = headField(theirs.type, field);
     conflict(
-      `${about?.label ?? field} is now ${inWords(about, theirs.head[field])}; it was meant to become ${inWords(about, mine)}.`,
+      `${about?.label ?? field} is now ${inWords(about, theirs.head[field], zone)}; it was meant to become ${inWords(about, mine, zone)}.`,
       { field },
     );
   });
@@ -93,7 +101,7 @@ function mergeInside(
   const nodes: Nodes = Object.create(null) as Nodes;
   for (const id of new Set([...Object.keys(theirs.nodes), ...Object.keys(ours.nodes)])) {
     const [b, o, t] = [nodeAt(base, id), nodeAt(ours, id), nodeAt(theirs, id)];
-    const node = mergeNode(id, b, o, t, conflict, kinds, fieldOf);
+    const node = mergeNode(id, b, o, t, conflict, kinds, fieldOf, zone);
     if (node) nodes[id] = node;
   }
   keepParents(nodes, theirs, conflict, kinds);
@@ -131,6 +139,7 @@ function mergeNode(
   conflict: Say,
   kinds: KindSet,
   fieldOf: FieldOf,
+  zone: string,
 ): DraftNode | null {
   if (!theirs) {
     if (!ours) return null;
@@ -151,8 +160,8 @@ function mergeNode(
     mergeValues(base?.[part], ours[part], theirs[part], (key, mine) => {
       const field = fieldOf(theirs, part, key);
       const what = `${field?.label ?? key} of ${name}`;
-      const now = inWords(field, theirs[part]?.[key]);
-      conflict(`${what} is now ${now}; it was meant to become ${inWords(field, mine)}.`, {
+      const now = inWords(field, theirs[part]?.[key], zone);
+      conflict(`${what} is now ${now}; it was meant to become ${inWords(field, mine, zone)}.`, {
         node: id,
         field: `${part}.${key}`,
       });

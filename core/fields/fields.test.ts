@@ -174,7 +174,7 @@ test.each<[Field | undefined, unknown, string]>([
   [choice('C', 'c', { start: 'At the start' }, 'start'), 'gone', '“gone”'],
   [font('F', 'f', { serif: 'Serif' }, 'serif'), 'serif', '“Serif”'],
   [toggle('T', 't'), false, 'off'],
-  [dateTime('D', 'd'), '2026-12-01T08:30:00Z', '2026-12-01 08:30 UTC'],
+  [dateTime('D', 'd'), '2026-12-01T08:30:00Z', '2026-12-01 08:30 (+00:00)'],
   [dateTime('D', 'd'), '', 'empty'],
   [prose('P', 'p'), '<p>Wind <em>and</em></p><p>sea</p>', '“Wind and sea”'],
   [picture('P', 'p'), null, 'no picture'],

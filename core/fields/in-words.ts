@@ -3,6 +3,7 @@ import { printRule } from '../assign/rule-text.js';
 import type { Rule } from '../assign/rule.js';
 import type { Link } from '../design/document.js';
 import { canonicalJson } from '../design/hash.js';
+import { inZone } from '../time/zone.js';
 import { cut as cutTo, listed } from '../words.js';
 import type { Field, PictureValue, ProductSource } from './field.js';
 import { proseWords } from './prose.js';
@@ -16,8 +17,11 @@ const quoted = (text: string): string => (text === '' ? 'empty' : cut(`“${text
 export const shown = (value: unknown): string =>
   typeof value === 'string' ? cut(`“${value}”`) : cut(canonicalJson(value));
 
-/** A stored value of a field: the label of a choice, a number with its unit, a rule as it is written. */
-export function inWords(field: Field | null | undefined, value: unknown): string {
+/**
+ * A stored value of a field: the label of a choice, a number with its unit, a rule as it is written.
+ * @param zone the time zone instants are told in, the store’s
+ */
+export function inWords(field: Field | null | undefined, value: unknown, zone = 'UTC'): string {
   if (value === undefined) return 'its default';
   if (isBound(value)) return `the page’s own ${value.bind}`;
   switch (field?.type) {
@@ -30,7 +34,7 @@ export function inWords(field: Field | null | undefined, value: unknown): string
     case 'number':
       return field.unit === '' ? String(value) : `${String(value)} ${field.unit}`;
     case 'date-time':
-      return value === '' ? 'empty' : `${String(value).slice(0, 16).replace('T', ' ')} UTC`;
+      return value === '' ? 'empty' : inZone(String(value), zone);
     case 'text':
     case 'code':
     case 'reference':

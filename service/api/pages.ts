@@ -91,7 +91,13 @@ export function pageRoutes(api: Api): void {
     const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting);
     const asked = query.section === undefined ? null : sectionOnPage(told, query.section, state);
     const fields = asked
-      ? whySection(asked, SHIPPED_KINDS, { binding: (name) => bindingOf(page, name) }, lookOf(told, state))
+      ? whySection(
+          asked,
+          SHIPPED_KINDS,
+          { binding: (name) => bindingOf(page, name) },
+          lookOf(told, state),
+          store.timeZone,
+        )
       : [];
     return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] } as never;
   });

@@ -35,6 +35,8 @@ function checkChosen(
     changesBetween(
       side((key) => opened(live, key)),
       side((key) => draft.get(key)),
+      // Only their ids count.
+      'UTC',
       keys,
     ).map(({ id }) => id),
   );

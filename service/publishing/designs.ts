@@ -164,13 +164,14 @@ export const bringIn = (
       changed,
       (key) => opened(before, key),
       (key) => opened(after, key),
+      design.timeZone,
     );
     const told = conflicts.map(({ sentence }) => sentence);
     await updateDesign(trx, designId, { takenManifest: live });
     if (edits.length === 0) return { sentences: [], conflicts: told };
     const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in changes from the live design.');
     const touched = [...result.documents.keys()];
-    const changes = changesBetween(sideOf(draft), sideOf(overlay(draft, result.documents)), touched);
+    const changes = changesBetween(sideOf(draft), sideOf(overlay(draft, result.documents)), design.timeZone, touched);
     await signal(trx, `design ${designId}`);
     return { sentences: changes.map(({ sentence }) => sentence), conflicts: told };
   });

@@ -58,7 +58,7 @@ export async function tryUnit(
   author: Author,
   requests: readonly EditRequest[],
 ): Promise<UnitResult> {
-  const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId });
+  const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId, zone: design.timeZone });
   checkRight(author, result, draft);
   await checkReferences(db, design.storeId, draft, result);
   return result;
@@ -95,7 +95,7 @@ async function takeBack(
       remedy: 'Only your own edits since the design was made can be undone here.',
     });
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
-  const result = applyUnit(inverse, draft, SHIPPED_KINDS);
+  const result = applyUnit(inverse, draft, SHIPPED_KINDS, design.timeZone);
   checkRight(author, result, draft);
   await markUndone(trx, design.id, last.seq);
   return last.sentences.length < inverse.length ? { ...result, sentences: saidAgain(last) } : result;

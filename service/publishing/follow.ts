@@ -38,6 +38,7 @@ export async function followLive(
     keys,
     (key) => opened(before, key),
     (key) => opened(after, key),
+    design.timeZone,
   );
   const result = await recordMerge(trx, design, draft, edits, authorId, sentence);
   const now = overlay(draft, result.documents);
@@ -56,12 +57,13 @@ export function mergedEdits(
   keys: readonly DocumentKey[],
   before: (key: DocumentKey) => DraftDocument | undefined,
   after: (key: DocumentKey) => DraftDocument | undefined,
+  zone: string,
 ): { edits: Edit[]; conflicts: Conflict[] } {
   const edits: Edit[] = [];
   const conflicts: Conflict[] = [];
   for (const key of keys) {
     const own = draft.get(key);
-    const merged = mergeDocument(key, before(key), after(key), own, SHIPPED_KINDS);
+    const merged = mergeDocument(key, before(key), after(key), own, SHIPPED_KINDS, zone);
     conflicts.push(...merged.conflicts);
     edits.push(...editsBetween(key, own, merged.document));
   }

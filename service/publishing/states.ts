@@ -113,9 +113,12 @@ export async function stateNamed(db: Records, design: Design, name: string): Pro
   return publishedSide(`revision ${revision.number} of “${design.name}”`, await loadState(db, revision.manifest));
 }
 
-/** All changes from one state to another. */
-export function changesBetween(before: Side, after: Side, keys?: readonly DocumentKey[]): Change[] {
-  const tools = { kinds: SHIPPED_KINDS, nameOfKey: namesIn(after, before) };
+/**
+ * All changes from one state to another.
+ * @param zone the store’s, in which instants are told
+ */
+export function changesBetween(before: Side, after: Side, zone: string, keys?: readonly DocumentKey[]): Change[] {
+  const tools = { kinds: SHIPPED_KINDS, zone, nameOfKey: namesIn(after, before) };
   const all = keys ?? [...new Set([...before.keys(), ...after.keys()])].sort();
   return all.flatMap((key) => compareDocuments(key, before.get(key), after.get(key), tools));
 }
@@ -125,8 +128,11 @@ export function sentencesBetween(
   before: PublishedState,
   after: PublishedState,
   keys: readonly DocumentKey[],
+  zone: string,
 ): string[] {
-  return changesBetween(publishedSide('', before), publishedSide('', after), keys).map(({ sentence }) => sentence);
+  return changesBetween(publishedSide('', before), publishedSide('', after), zone, keys).map(
+    ({ sentence }) => sentence,
+  );
 }
 
 const namesIn =
@@ -149,5 +155,5 @@ export async function unpublishedCount(db: Records, design: Design): Promise<num
 export async function unpublished(db: Records, design: Design, draft: Draft): Promise<Change[]> {
   const [keys, live] = await Promise.all([changedKeysOf(db, design.id), publishedState(db, design)]);
   const side: Side = { label: 'the draft', get: (key) => draft.get(key), keys: () => draft.keys() };
-  return changesBetween(publishedSide('live', live), side, keys);
+  return changesBetween(publishedSide('live', live), side, design.timeZone, keys);
 }

@@ -85,7 +85,14 @@ async function step(
   const next = new Map<DocumentKey, DraftDocument | undefined>();
   const conflicts: Conflict[] = [];
   for (const key of keys) {
-    const merged = mergeDocument(key, opened(before, key), opened(wanted, key), opened(live, key), SHIPPED_KINDS);
+    const merged = mergeDocument(
+      key,
+      opened(before, key),
+      opened(wanted, key),
+      opened(live, key),
+      SHIPPED_KINDS,
+      design.timeZone,
+    );
     conflicts.push(...merged.conflicts);
     if (!isSameState(opened(live, key), merged.document)) next.set(key, merged.document);
   }

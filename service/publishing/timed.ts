@@ -57,7 +57,7 @@ export async function addTimedChange(
     const changed = await saveOver(trx, base, new Map(closed));
     const state = await loadState(trx, changed);
     const touched = [...frozen.keys()];
-    const sentences = sentencesBetween(live, state, touched);
+    const sentences = sentencesBetween(live, state, touched, timeZone);
     const id = await insertTimedChange(trx, {
       design_id: designId,
       name,
@@ -74,6 +74,7 @@ export async function addTimedChange(
       touched,
       (key) => opened(state, key),
       (key) => opened(live, key),
+      design.timeZone,
     );
     const sentence = `Set “${name}” for ${inZone(from.toISOString(), timeZone)}.`;
     const { documents } = await recordMerge(trx, design, draft, edits, authorId, sentence);
@@ -122,6 +123,7 @@ export const cancelTimedChange = (db: Records, designId: number, id: number, aut
         keys,
         (key) => opened(base, key),
         (key) => opened(changed, key),
+        design.timeZone,
       );
       await recordMerge(trx, design, draft, edits, authorId, `Put “${timed.name}” back into the draft.`);
     }

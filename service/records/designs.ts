@@ -1,9 +1,12 @@
 /** The designs of a store, and which of them shoppers see. */
+import { sql } from 'kysely';
 import type { Records } from './database.js';
 
 export interface Design {
   readonly id: number;
   readonly storeId: number;
+  /** The time zone of its store. */
+  readonly timeZone: string;
   readonly code: string;
   readonly name: string;
   /** The manifest its draft started from. */
@@ -33,6 +36,7 @@ const designQuery = (db: Records) =>
       'taken_manifest as takenManifest',
       'archived_at as archivedAt',
       'created_at as createdAt',
+      sql<string>`(select time_zone from store where store.id = design.store_id)`.as('timeZone'),
     ]);
 
 export const findDesign = (db: Records, storeId: number, code: string): Promise<Design | undefined> =>

@@ -50,12 +50,12 @@ export const set: EditType<SetEdit> = {
     ...(value === undefined ? {} : { was: value }),
   }),
 
-  describe(edit, draft, kinds) {
+  describe(edit, draft, kinds, zone) {
     const document = documentIn(draft, edit.document);
-    if (edit.node === undefined) return headSentence(edit, document, draft);
+    if (edit.node === undefined) return headSentence(edit, document, draft, zone);
     const node = nodeIn(document, edit.node);
     const field = nodeField(document, node, edit.field, kinds);
-    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit)}.`;
+    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit, zone)}.`;
   },
 };
 
@@ -97,11 +97,11 @@ function guard(edit: SetEdit, field: Field | null, now: unknown, what: string): 
   throw edit.was === undefined ? stale(what, inWords(field, now), UNSAID) : stale(what, inWords(field, now));
 }
 
-function headSentence({ field: path, value }: SetEdit, document: DraftDocument, draft: Draft): string {
+function headSentence({ field: path, value }: SetEdit, document: DraftDocument, draft: Draft, zone: string): string {
   const said = DOCUMENT_TYPES[document.type].says?.(path, value, document.head, nameOfKey(draft));
   if (said) return said;
   const field = headField(document.type, path);
-  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, { field: path, value })}.`;
+  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, { field: path, value }, zone)}.`;
 }
 
 /** The name of a document in a draft by its key; its code if it is gone. */
@@ -115,7 +115,7 @@ export function suffixInWords(path: string): string {
   return device ? ` on a ${device}` : language === undefined ? '' : ` in ${language}`;
 }
 
-function toWhat(field: Field | null, { field: path, value }: Pick<SetEdit, 'field' | 'value'>): string {
-  if (value !== undefined) return `to ${inWords(field, value)}`;
+function toWhat(field: Field | null, { field: path, value }: Pick<SetEdit, 'field' | 'value'>, zone: string): string {
+  if (value !== undefined) return `to ${inWords(field, value, zone)}`;
   return suffixInWords(path) === '' ? 'back to its default' : 'back to what it is elsewhere';
 }

@@ -13,6 +13,10 @@ export interface EditType<E> {
   apply(edit: E, draft: Draft, kinds: KindSet | null): DraftDocument | null;
   /** The edit that takes this one back, with preconditions of its own. */
   invert(edit: E): Edit;
-  /** One sentence for people. `draft` is the draft the edit was, or is about to be, applied to. */
-  describe(edit: E, draft: Draft, kinds: KindSet): string;
+  /**
+   * One sentence for people.
+   * @param draft the draft the edit was, or is about to be, applied to
+   * @param zone the time zone of the store, for instants
+   */
+  describe(edit: E, draft: Draft, kinds: KindSet, zone: string): string;
 }

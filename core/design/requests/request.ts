@@ -53,7 +53,6 @@ export function applyRequests(requests: readonly EditRequest[], draft: Draft, to
       remedy: 'Send several units.',
     });
   }
-  return doInOrder(requests, draft, tools.kinds, (request, now) =>
-    requestTypes[request.type].resolve(request, now, tools),
-  );
+  const exact = (request: EditRequest, now: Draft) => requestTypes[request.type].resolve(request, now, tools);
+  return doInOrder(requests, draft, tools.kinds, exact, tools.zone);
 }

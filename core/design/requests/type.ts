@@ -13,6 +13,8 @@ export interface EditTools {
   readonly kinds: KindSet;
   /** A new id for a section or entry, unique within the design. */
   readonly newId: () => string;
+  /** The time zone of the store, for sentences; UTC if absent. */
+  readonly zone?: string;
 }
 
 export interface RequestType<R> {
