@@ -1,6 +1,6 @@
 /** Several designs, comparing, timed changes, and the log of what happened. */
 import type { Command } from 'commander';
-import { counted } from '@parlour/core';
+import { counted, inZone } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
@@ -146,7 +146,8 @@ export function designCommands(program: Command): void {
     .option('--after <number>', 'only what came after this number', wholeNumber, 0)
     .addHelpText('after', '\nExample:\n  $ parlour log --after 120')
     .action(async ({ after }: { after: number }, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, zone } = contextOf(command);
+      const timeZone = await zone();
       const events: AnswerOf<typeof routes.readLog>['events'] = [];
       for (let next: number | null = after; next !== null;) {
         const answer: AnswerOf<typeof routes.readLog> = await call(routes.readLog, {
@@ -158,10 +159,10 @@ export function designCommands(program: Command): void {
       print(events, () =>
         events.length
           ? table(
-              ['>#', 'When (UTC)', 'Who', 'What'],
+              ['>#', 'When', 'Who', 'What'],
               events.map((one) => [
                 String(one.seq),
-                one.at.slice(0, 19).replace('T', ' '),
+                inZone(one.at, timeZone),
                 one.author,
                 `${one.type === 'do' ? '' : `${one.type}: `}${one.sentences.join(' ')}`,
               ]),

@@ -1,6 +1,6 @@
 /** Store pages: listing, why, assigning templates, previewing. */
 import { Option, type Command } from 'commander';
-import { counted, isPageKind, LIMITS, Problem, type PageKind, PAGE_SORTS } from '@parlour/core';
+import { counted, inZone, isPageKind, LIMITS, Problem, type PageKind, PAGE_SORTS } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
@@ -131,13 +131,13 @@ For a rule that also covers products added later: parlour rule add`,
     .option('--revision <number>', 'a revision instead of the draft', wholeNumber)
     .addHelpText('after', '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1')
     .action(async (page: string, { revision }: { revision?: number }, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, zone } = contextOf(command);
+      const timeZone = await zone();
       const preview = await call(routes.preview, { body: { page, ...(revision === undefined ? {} : { revision }) } });
       if (!preview.url) throw new Problem('broken', 'The service gave no link.');
       print(
         preview,
-        () =>
-          `${preview.url}\n\nOpen it in a browser. It works until ${preview.expires.slice(0, 16).replace('T', ' ')} UTC.`,
+        () => `${preview.url}\n\nOpen it in a browser. It works until ${inZone(preview.expires, timeZone)}.`,
       );
     });
 }

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { routes } from '@parlour/contract';
-import { Problem } from '@parlour/core';
+import { inZone, Problem } from '@parlour/core';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 
@@ -69,18 +69,19 @@ export function publishCommands(program: Command): void {
     .description('List the revisions, newest first.')
     .addHelpText('after', '\nExample:\n  $ parlour revision list')
     .action(async (_options: object, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, zone } = contextOf(command);
+      const timeZone = await zone();
       const { revisions, next } = await call(routes.listRevisions, { query: { limit: 50 } });
       const rows = revisions.map((one) => [
         String(one.number),
         one.live ? 'live' : '',
-        one.created.slice(0, 16).replace('T', ' '),
+        inZone(one.created, timeZone),
         one.author,
         one.note,
       ]);
       print(
         revisions,
-        () => `${table(['>Revision', '', 'When (UTC)', 'By', 'Note'], rows)}${next ? '\n… and older ones.' : ''}`,
+        () => `${table(['>Revision', '', 'When', 'By', 'Note'], rows)}${next ? '\n… and older ones.' : ''}`,
       );
     });
 

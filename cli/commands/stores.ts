@@ -1,6 +1,6 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import { Argument, type Command } from 'commander';
-import { ROLES, told, type Role } from '@parlour/core';
+import { inZone, ROLES, told, type Role } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom } from '../context.js';
 import { table } from '../table.js';
@@ -140,19 +140,14 @@ export function storeCommands(program: Command): void {
     .description('Show who did what and when, apart from edits; newest first.')
     .addHelpText('after', '\nExample:\n  $ parlour audit')
     .action(async (_options: object, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, zone } = contextOf(command);
+      const timeZone = await zone();
       const { entries } = await call(routes.listAudit);
       print(entries, () =>
         entries.length
           ? table(
-              ['When (UTC)', 'Who', 'What', 'Which', ''],
-              entries.map((one) => [
-                one.at.slice(0, 19).replace('T', ' '),
-                one.who,
-                one.what,
-                one.target,
-                told(one.detail),
-              ]),
+              ['When', 'Who', 'What', 'Which', ''],
+              entries.map((one) => [inZone(one.at, timeZone), one.who, one.what, one.target, told(one.detail)]),
             )
           : 'Nothing yet.',
       );
