@@ -28,7 +28,7 @@ const CORE = [
   ['design/requests/discard.ts', 'if (instead === code)', 'if (false)'],
   ['design/edits/insert.ts', 'Object.hasOwn(all, node.id)', 'false'],
   ['design/edits/put.ts', 'value: was, was: value', 'value, was'],
-  ['design/edits/edit.ts', 'resolved.sentence ?? describeEdit(edit, now, kinds)', "''"],
+  ['design/edits/edit.ts', 'resolved.sentence ?? describeEdit(edit, now, kinds, zone)', "''"],
   ['design/edits/edit.ts', 'naming(askedBy[i] as number, items.length, () => checkSense(edit, now))', 'undefined'],
   ['design/edits/common.ts', 'if (wanted.includes(place.at)) return;', 'return;'],
   ['design/draft.ts', 'a.order < b.order ? -1', 'a.order < b.order ? 1'],

@@ -10,12 +10,16 @@ const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', roun
 
 /** The stylesheet for a look document. @param overrides settings that a template has of its own */
 export function lookCss(look: LookDocument, overrides: Values = {}): string {
-  const values = withDefaults(LOOK_FIELDS, { ...look.values, ...overrides }) as Record<string, string | number>;
+  const values = valuesOf(look, overrides);
   const text = (name: string): string => String(values[name]);
   return `${fontsOf(values).map(facesOf).join('')}:root{--background:${text('backgroundColour')};--text:${text('textColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--widest:${text('widest')}px;--gap:${text('gap')}rem;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
 ${FOOLSCAP}
 ${FOCUS_CSS}`;
 }
+
+/** Every setting as it counts: what a template has of its own goes before the store’s. */
+const valuesOf = (look: LookDocument, overrides: Values): Values =>
+  withDefaults(LOOK_FIELDS, { ...look.values, ...overrides }) as Values;
 
 /** The codes of the fonts that values of the look name, each once. */
 const fontsOf = (values: Values): string[] => [...new Set([String(values['titleFont']), String(values['textFont'])])];
@@ -25,8 +29,7 @@ const fontsOf = (values: Values): string[] => [...new Set([String(values['titleF
  * @param overrides settings that a template has of its own
  */
 export function firstFonts(look: LookDocument, overrides: Values = {}): string[] {
-  const values = withDefaults(LOOK_FIELDS, { ...look.values, ...overrides }) as Values;
-  return fontsOf(values)
+  return fontsOf(valuesOf(look, overrides))
     .flatMap((font) => FONTS[font]?.faces[0] ?? [])
     .map(({ file }) => fontPath(file));
 }
