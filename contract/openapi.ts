@@ -2,7 +2,7 @@
 import type { Schema } from 'yup';
 import { jsonSchema, PROBLEMS, type JsonSchema } from '@parlour/core';
 import { pathParams, type Route } from './route.js';
-import { routes } from './routes.js';
+import { routes } from './routes/index.js';
 
 const PROBLEM: JsonSchema = {
   type: 'object',

@@ -55,6 +55,9 @@ const route =
   ) =>
     ({ method, path, door: 'signed-in', status: 200, ...declared }) as unknown as Route<B, A, Q, P>;
 
+/** Where the routes of one design of one store begin. */
+export const DESIGN = '/stores/{store}/designs/{design}';
+
 export const get = route('get');
 export const post = route('post');
 export const patch = route('patch');

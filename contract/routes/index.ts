@@ -1,0 +1,18 @@
+/** Every route of the API, by what it is about. Below `/api`; documents and edits belong to one design of one store. */
+import { accountsRoutes } from './accounts.js';
+import { storesRoutes } from './stores.js';
+import { catalogueRoutes } from './catalogue.js';
+import { designsRoutes } from './designs.js';
+import { pagesRoutes } from './pages.js';
+import { draftsRoutes } from './drafts.js';
+
+export const routes = {
+  ...accountsRoutes,
+  ...storesRoutes,
+  ...catalogueRoutes,
+  ...designsRoutes,
+  ...pagesRoutes,
+  ...draftsRoutes,
+} as const;
+
+export type Routes = typeof routes;

@@ -1,0 +1,34 @@
+/** Store pages, and the documents of a draft. */
+import { get, DESIGN } from '../route.js';
+import * as shapes from '../shapes/index.js';
+
+export const pagesRoutes = {
+  listPages: get(`${DESIGN}/pages`, {
+    summary: 'Every store page with its path, its template in the draft, and the reason.',
+    query: shapes.pagesQuery,
+    answer: shapes.pages,
+  }),
+  why: get(`${DESIGN}/pages/{page}/why`, {
+    summary: 'Why a page looks the way it does, as data and in sentences.',
+    query: shapes.whyQuery,
+    answer: shapes.why,
+  }),
+  listTemplates: get(`${DESIGN}/templates`, {
+    summary: 'The templates of the draft with the number of pages that use them.',
+    answer: shapes.templates,
+  }),
+  listDocuments: get(`${DESIGN}/documents`, {
+    summary: 'Every document of the draft: templates, arrangements, menus, look, assignments.',
+    answer: shapes.documents,
+  }),
+  getDocument: get(`${DESIGN}/document`, {
+    summary: 'One document of the draft, such as template/home.',
+    query: shapes.documentQuery,
+    answer: shapes.document,
+  }),
+  drawPlan: get(`${DESIGN}/plan`, {
+    summary: 'The plan view of a template or of a store page, as SVG and as text.',
+    query: shapes.planQuery,
+    answer: shapes.plan,
+  }),
+} as const;

@@ -1,0 +1,75 @@
+/** Stores, their team, section kinds, starters and pictures. */
+import { get, patch, post } from '../route.js';
+import * as shapes from '../shapes/index.js';
+
+export const storesRoutes = {
+  listStores: get('/stores', {
+    summary: 'The stores you belong to, or those of them that are closed.',
+    query: shapes.closedQuery,
+    answer: shapes.stores,
+  }),
+  getStore: get('/stores/{store}', { summary: 'One store.', answer: shapes.store }),
+  createStore: post('/stores', {
+    summary: 'Creates a store with every page it needs; the caller becomes its owner.',
+    body: shapes.storeRequest,
+    answer: shapes.store,
+    status: 201,
+  }),
+  closeStore: post('/stores/{store}/close', {
+    summary: 'Closes a store: its storefront goes offline, nothing is deleted.',
+    can: 'store.manage',
+    body: shapes.noBody,
+    answer: shapes.done,
+  }),
+  reopenStore: post('/reopened-stores', {
+    summary: 'Reopens a closed store, as it was; for those who may close it.',
+    body: shapes.reopenStoreRequest,
+    answer: shapes.store,
+    status: 201,
+  }),
+  getTeam: get('/stores/{store}/team', {
+    summary: 'Who works on the store, and who is invited.',
+    answer: shapes.team,
+  }),
+  invite: post('/stores/{store}/invitations', {
+    summary: 'Invites somebody, by mail if that is set up, otherwise with a link that is shown once. It works once.',
+    can: 'team.manage',
+    body: shapes.inviteRequest,
+    answer: shapes.invitation,
+    status: 201,
+    secret: ['link'],
+  }),
+  changeMember: patch('/stores/{store}/team/{mail}', {
+    summary: 'Gives a member another role, or none (null), which also withdraws an invitation.',
+    can: 'team.manage',
+    body: shapes.memberChange,
+    answer: shapes.team,
+  }),
+  listAudit: get('/stores/{store}/audit', {
+    summary: 'Who did what and when, apart from edits; newest first.',
+    can: 'team.manage',
+    query: shapes.auditQuery,
+    answer: shapes.audit,
+  }),
+  listSectionKinds: get('/section-kinds', {
+    summary: 'Every section kind with its fields and their JSON Schema.',
+    answer: shapes.sectionKinds,
+  }),
+  listStarters: get('/starters', {
+    summary: 'Ready-made templates to begin with, the standard one of each page kind first.',
+    query: shapes.startersQuery,
+    answer: shapes.starters,
+  }),
+  listPictures: get('/stores/{store}/pictures', {
+    summary: 'The pictures of a store, newest first.',
+    answer: shapes.pictures,
+  }),
+  addPicture: post('/stores/{store}/pictures', {
+    summary: 'Adds a picture; it is re-encoded and kept in several widths.',
+    can: 'content.edit',
+    body: 'bytes',
+    query: shapes.pictureQuery,
+    answer: shapes.picture,
+    status: 201,
+  }),
+} as const;
