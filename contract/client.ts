@@ -18,6 +18,12 @@ export interface Client {
   call<R extends Route>(route: R, ...input: InputArgument<R>): Promise<AnswerOf<R>>;
 }
 
+/**
+ * A client of a running service.
+ * @example
+ * const client = createClient({ origin: 'http://localhost:7420', token });
+ * const { pages } = await client.call(routes.listPages, { params: { store: 'windrow', design: 'live' } });
+ */
 export function createClient({ origin, token }: ClientOptions): Client {
   return {
     async call(route, input = {} as never) {

@@ -2,6 +2,13 @@
 import type { Capability } from '@parlour/core';
 import type { InferType, Schema } from 'yup';
 
+/**
+ * One route, typed by what travels.
+ * @typeParam Body schema of the JSON body, `bytes` for a picture, or undefined
+ * @typeParam Answer schema of the answer
+ * @typeParam Query schema of the query, or undefined
+ * @typeParam Path the path itself, from which its parameters are known
+ */
 export interface Route<
   Body extends Schema | 'bytes' | undefined = Schema | 'bytes' | undefined,
   Answer extends Schema = Schema,
@@ -58,11 +65,24 @@ const route =
 /** Where the routes of one design of one store begin. */
 export const DESIGN = '/stores/{store}/designs/{design}';
 
+/**
+ * Declares a route that only reads.
+ * @example
+ * getProduct: get('/stores/{store}/products/{product}', { summary: 'One product.', answer: shapes.product })
+ */
 export const get = route('get');
+/**
+ * Declares a route that creates or does something; a create answers 201 and takes an idempotency key.
+ * @example
+ * publish: post(`${DESIGN}/publish`, { summary: 'Publishes the draft.', can: 'design.publish', body: shapes.publishRequest, answer: shapes.revision, status: 201 })
+ */
 export const post = route('post');
+/** Declares a route that changes what is given and leaves the rest. */
 export const patch = route('patch');
+/** Declares a route that ends something. */
 export const remove = route('delete');
 
+/** The body a route takes. */
 export type BodyOf<R extends Route> =
   R extends Route<infer B, Schema, Schema | undefined>
     ? B extends Schema
@@ -71,7 +91,9 @@ export type BodyOf<R extends Route> =
         ? Uint8Array
         : undefined
     : never;
+/** What a route answers. */
 export type AnswerOf<R extends Route> = InferType<R['answer']>;
+/** The query a route takes. */
 export type QueryOf<R extends Route> =
   R extends Route<Schema | 'bytes' | undefined, Schema, infer Q>
     ? Q extends Schema

@@ -22,7 +22,7 @@ const emit = defineEmits<{ put: [kind: string, document: string, place: Target] 
 const words = ref('');
 const where = ref(0);
 
-interface Spot {
+interface Offer {
   readonly value: number;
   readonly title: string;
   readonly document: string;
@@ -30,9 +30,9 @@ interface Spot {
 }
 
 /** After the selection, into its slots, or at the end of the page. */
-const spots = computed<Spot[]>(() => {
+const offers = computed<Spot[]>(() => {
   const { state, selectedSection, templateKey, template, documents } = props.bench;
-  const found: Omit<Spot, 'value'>[] = [];
+  const found: Omit<Offer, 'value'>[] = [];
   const selected = state.selected;
   const section = selectedSection.value;
   if (selected && section) {
@@ -72,15 +72,15 @@ const spots = computed<Spot[]>(() => {
         document,
         place: { at: name },
       });
-  return found.map((spot, value) => ({ ...spot, value }));
+  return found.map((offer, value) => ({ ...offer, value }));
 });
 watch(open, (now) => {
   if (now) where.value = 0;
 });
 
-const spot = computed(() => spots.value[where.value]);
+const offer = computed(() => offers.value[where.value]);
 const fits = (kind: SectionKind): boolean => {
-  const document = spot.value && props.bench.documents.get(spot.value.document);
+  const document = offer.value && props.bench.documents.get(offer.value.document);
   if (!document || !kind.fits) return true;
   return document.type === 'template'
     ? kind.fits.pages.includes(document.pageKind)
@@ -118,7 +118,7 @@ const drawing = (kind: SectionKind): string =>
   );
 
 function choose(kind: SectionKind): void {
-  if (spot.value) emit('put', kind.name, spot.value.document, spot.value.place);
+  if (offer.value) emit('put', kind.name, offer.value.document, offer.value.place);
 }
 </script>
 
@@ -135,7 +135,7 @@ function choose(kind: SectionKind): void {
           clearable
           class="search"
         />
-        <v-select v-model="where" :items="spots" label="Where" class="where" />
+        <v-select v-model="where" :items="offers" label="Where" class="where" />
       </div>
       <v-card-text class="kinds">
         <button v-for="kind in kinds" :key="kind.name" type="button" class="kind" @click="choose(kind)">

@@ -20,6 +20,11 @@ import {
 import { needed } from './sense.js';
 import type { EditType } from './step.js';
 
+/**
+ * A section or entry with everything inside it, new in a document.
+ * @example
+ * { type: 'insert', document: 'template/home', nodes: [{ id: 'h1', kind: 'heading@1', frame: {}, values: {}, place: { in: null, at: 'main' }, order: 'a0' }] }
+ */
 export interface InsertEdit {
   readonly type: 'insert';
   readonly document: DocumentKey;

@@ -6,17 +6,18 @@ import { LIMITS } from '../limits.js';
 import { checkPlace, checkSize, depthOf, documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
 import type { EditType } from './step.js';
 
-interface Spot {
+interface Position {
   readonly place: Place;
   readonly order: string;
 }
 
+/** A section or entry that goes elsewhere in its document, from where it was. */
 export interface MoveEdit {
   readonly type: 'move';
   readonly document: DocumentKey;
   readonly node: NodeId;
-  readonly to: Spot;
-  readonly was: Spot;
+  readonly to: Position;
+  readonly was: Position;
 }
 
 export const move: EditType<MoveEdit> = {

@@ -5,6 +5,7 @@ import type { DraftDocument } from '../draft.js';
 import { isSame, nameOf, stale } from './common.js';
 import type { EditType } from './step.js';
 
+/** A whole document that is made, replaced or removed. */
 export interface PutEdit {
   readonly type: 'put';
   readonly document: DocumentKey;

@@ -4,6 +4,7 @@ import { rootFirst, subtree, type DraftNode } from '../draft.js';
 import { documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
 import type { EditType } from './step.js';
 
+/** A section or entry that is removed with everything inside it; it carries what it takes, so that it can come back. */
 export interface RemoveEdit {
   readonly type: 'remove';
   readonly document: DocumentKey;

@@ -22,6 +22,11 @@ import {
 import { needed } from './sense.js';
 import type { EditType } from './step.js';
 
+/**
+ * One value of a document, a section or an entry.
+ * @example
+ * { type: 'set', document: 'look', field: 'values.gap', value: 2, was: 1.75 }
+ */
 export interface SetEdit {
   readonly type: 'set';
   readonly document: DocumentKey;

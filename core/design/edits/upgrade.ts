@@ -9,6 +9,7 @@ interface Written {
   readonly values: Values;
 }
 
+/** A section as its kind of today writes it. Comes before the first other edit of a section of an older version. */
 export interface UpgradeEdit {
   readonly type: 'upgrade';
   readonly document: DocumentKey;

@@ -11,6 +11,11 @@ import { nameOfKey, type SetEdit } from '../edits/set.js';
 import { LIMITS } from '../limits.js';
 import { typeTag, type RequestType } from './type.js';
 
+/**
+ * Gives pages a template, or a page kind its standard.
+ * @example
+ * { type: 'assign', pages: ['product:K-014'], template: 'festival' }
+ */
 export interface AssignRequest {
   readonly type: 'assign';
   /** Store pages such as `product:K-014`; a page kind such as `product` means the standard of all its pages. */

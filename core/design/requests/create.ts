@@ -19,6 +19,11 @@ import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
 export const CREATABLE = ['template', 'arrangement', 'shared', 'addition', 'menu', 'content'] as const;
 export type Creatable = (typeof CREATABLE)[number];
 
+/**
+ * Creates a document: empty, from a starter, or as a copy.
+ * @example
+ * { type: 'create', what: 'template', name: 'Spares', starter: 'product-words' }
+ */
 export interface CreateRequest {
   readonly type: 'create';
   readonly what: Creatable;

@@ -13,6 +13,11 @@ import { checkTemplate } from '../edits/sense.js';
 import { CREATABLE } from './create.js';
 import { documentKeySchema, typeTag, type RequestType } from './type.js';
 
+/**
+ * Removes a document; whatever used it goes back to the standard.
+ * @example
+ * { type: 'discard', document: 'template/festival', instead: 'product' }
+ */
 export interface DiscardRequest {
   readonly type: 'discard';
   readonly document: DocumentKey;

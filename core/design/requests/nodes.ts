@@ -27,6 +27,11 @@ const valuesSchema = () =>
     .strict()
     .meta({ json: { type: 'object', additionalProperties: true } });
 
+/**
+ * Adds a section to a place, or an entry to a list.
+ * @example
+ * { type: 'insert', document: 'template/home', kind: 'heading', place: { before: 'h-dunes' }, values: { text: 'New' } }
+ */
 export interface InsertRequest {
   readonly type: 'insert';
   readonly document: DocumentKey;
@@ -78,6 +83,11 @@ const inNormalForm = (fields: Fields, values: Values = {}): Values =>
     }),
   );
 
+/**
+ * Removes a section or an entry with everything inside it.
+ * @example
+ * { type: 'remove', document: 'template/home', node: 'h-dunes' }
+ */
 export interface RemoveRequest {
   readonly type: 'remove';
   readonly document: DocumentKey;
@@ -93,6 +103,11 @@ export const remove: RequestType<RemoveRequest> = {
   },
 };
 
+/**
+ * Moves a section or an entry with everything inside it.
+ * @example
+ * { type: 'move', document: 'template/home', node: 'h-dunes', into: 'around/footer/standard', place: {} }
+ */
 export interface MoveRequest {
   readonly type: 'move';
   readonly document: DocumentKey;
@@ -122,11 +137,11 @@ export const move: RequestType<MoveRequest> = {
       return { edits: [{ type: 'move', document: key, node: id, to, was: { place: node.place, order: node.order } }] };
     }
     const inside = subtree(document, id);
-    const spot = { place, order: orderFor(target, place, before) };
+    const position = { place, order: orderFor(target, place, before) };
     const taken = inside.some((one) => Object.hasOwn(target.nodes, one.id));
     const arriving = taken
-      ? copiesOf(inside, spot, newId)
-      : inside.map((one, i) => (i === 0 ? { ...one, ...spot } : one));
+      ? copiesOf(inside, position, newId)
+      : inside.map((one, i) => (i === 0 ? { ...one, ...position } : one));
     return {
       edits: [
         { type: 'remove', document: key, nodes: inside },
@@ -137,6 +152,11 @@ export const move: RequestType<MoveRequest> = {
   },
 };
 
+/**
+ * Copies a section with everything inside it; the copy has content of its own.
+ * @example
+ * { type: 'copy', document: 'template/home', node: 'h-dunes', into: 'template/product' }
+ */
 export interface CopyRequest {
   readonly type: 'copy';
   readonly document: DocumentKey;
@@ -169,8 +189,8 @@ export const copy: RequestType<CopyRequest> = {
         : {};
     const request = wanted ?? behind;
     const place = placeFrom(request, target, kinds, isSection(node) ? 'section' : 'entry');
-    const spot = { place, order: orderFor(target, place, request.before ?? null) };
-    const nodes = copiesOf(subtree(document, id), spot, newId);
+    const position = { place, order: orderFor(target, place, request.before ?? null) };
+    const nodes = copiesOf(subtree(document, id), position, newId);
     const where = into === key ? nameOf(document) : `${nameOf(document)} into ${nameOf(target)}`;
     return {
       edits: [{ type: 'insert', document: into, nodes }],

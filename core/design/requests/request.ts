@@ -21,6 +21,7 @@ import { set, type SetRequest } from './set.js';
 import { unshare, share, type UnshareRequest, type ShareRequest } from './share.js';
 import type { EditTools, RequestType } from './type.js';
 
+/** Everything that can be asked of a draft. */
 export type EditRequest =
   | InsertRequest
   | RemoveRequest

@@ -9,6 +9,11 @@ import type { Edit } from '../edits/edit.js';
 import { LIMITS } from '../limits.js';
 import { copiesOf, documentKeySchema, freeCode, typeTag, type RequestType } from './type.js';
 
+/**
+ * Turns a section into a shared one, which can then be shown in several places.
+ * @example
+ * { type: 'share', document: 'template/home', node: 'h-dunes', name: 'Which wind' }
+ */
 export interface ShareRequest {
   readonly type: 'share';
   readonly document: DocumentKey;
@@ -42,8 +47,8 @@ export const share: RequestType<ShareRequest> = {
         remedy: 'Choose another code, or leave it out.',
       });
     const inside = subtree(document, id);
-    const spot = { place: { in: null, at: 'main' }, order: 'a0' };
-    const moved: DraftNode[] = inside.map((one, i) => (i === 0 ? { ...one, ...spot } : one));
+    const position = { place: { in: null, at: 'main' }, order: 'a0' };
+    const moved: DraftNode[] = inside.map((one, i) => (i === 0 ? { ...one, ...position } : one));
     const value: DraftDocument = {
       format: FORMAT,
       type: 'shared',
@@ -70,6 +75,11 @@ const useOf = (shared: string, { place, order }: DraftNode, id: string): DraftNo
   order,
 });
 
+/**
+ * Replaces a shared section in one place with a copy of its own.
+ * @example
+ * { type: 'unshare', document: 'template/product', node: 'p-promise' }
+ */
 export interface UnshareRequest {
   readonly type: 'unshare';
   readonly document: DocumentKey;
@@ -97,8 +107,8 @@ export const unshare: RequestType<UnshareRequest> = {
     const orders = [node.order, ...ordersBehind(document, node, Math.max(0, roots.length - 1))];
     // An insert is of one section with what is inside it, so that each can be taken back.
     const inserts = roots.map((root, i): Edit => {
-      const spot = { place: node.place, order: orders[i] as string };
-      return { type: 'insert', document: key, nodes: copiesOf(subtree(shared, root.id), spot, newId) };
+      const position = { place: node.place, order: orders[i] as string };
+      return { type: 'insert', document: key, nodes: copiesOf(subtree(shared, root.id), position, newId) };
     });
     return {
       edits: [{ type: 'remove', document: key, nodes: subtree(document, id) }, ...inserts],

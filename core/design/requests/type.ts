@@ -70,7 +70,7 @@ export function placeFrom(
   return place;
 }
 
-/** Copies of a node and all inside it, with new ids, standing at `spot`. */
+/** Copies of a node and all inside it, with new ids, standing at `position`. */
 export function copiesOf(
   nodes: readonly DraftNode[],
   { place, order }: Pick<DraftNode, 'place' | 'order'>,
