@@ -30,7 +30,7 @@ interface Offer {
 }
 
 /** After the selection, into its slots, or at the end of the page. */
-const offers = computed<Spot[]>(() => {
+const offers = computed<Offer[]>(() => {
   const { state, selectedSection, templateKey, template, documents } = props.bench;
   const found: Omit<Offer, 'value'>[] = [];
   const selected = state.selected;
