@@ -69,9 +69,9 @@ await main(async () => {
   await page.waitForTimeout(1500);
   await page.screenshot({ path: file('console-workbench') });
 
-  await terminal(page, run, 'command-pages', ['pages', 'list', '--page-kind', 'product']);
+  await terminal(page, run, 'command-pages', ['page', 'list', '--page-kind', 'product']);
   await terminal(page, run, 'command-draw', ['template', 'draw', 'product']);
-  await terminal(page, run, 'command-why', ['pages', 'why', 'product:K-006']);
+  await terminal(page, run, 'command-why', ['page', 'why', 'product:K-006']);
   await terminal(page, run, 'command-dry-run', [
     'assign',
     'product',

@@ -46,7 +46,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .command('set')
     .description(`Set a field of ${what === 'entry' ? 'an entry' : 'a section'}.`)
     .argument('<document>', 'a template’s code, or a document such as around/footer/standard')
-    .argument('<id>', `the id of the ${what}, see parlour template show`)
+    .argument('<id>', `the id of the ${what}, see parlour document show`)
     .argument('<field>', 'a field such as title, or of the frame such as frame.tone')
     .argument('[value]', 'the new value; “-” reads it from standard input')
     .option('--default', 'go back to the field’s default')

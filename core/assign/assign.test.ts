@@ -88,9 +88,9 @@ describe('assignment and why', () => {
       'parlour assign product:K-2 TEMPLATE',
       'parlour rule list product',
       'parlour template show skerry',
-      'parlour template show around/header/sale',
-      'parlour template show addition/banner',
-      'parlour template show addition/note',
+      'parlour document show around/header/sale',
+      'parlour document show addition/banner',
+      'parlour document show addition/note',
     ]);
     expect(why(page('product:K-1'), state, SETTING)).toMatchObject({ otherwise: 'product', tried: [] });
     expect(why(page('product:K-9'), state, SETTING).sentences.slice(1, 4)).toEqual([

@@ -25,12 +25,12 @@ const valuesOf = (look: LookDocument, overrides: Values): Values =>
 const fontsOf = (values: Values): string[] => [...new Set([String(values['titleFont']), String(values['textFont'])])];
 
 /**
- * The paths of the font files to load before all others: one for each font, that of most texts.
+ * The paths of the font files, to be loaded before all else: one that comes late is not used on the page.
  * @param overrides settings that a template has of its own
  */
-export function firstFonts(look: LookDocument, overrides: Values = {}): string[] {
+export function fontPaths(look: LookDocument, overrides: Values = {}): string[] {
   return fontsOf(valuesOf(look, overrides))
-    .flatMap((font) => FONTS[font]?.faces[0] ?? [])
+    .flatMap((font) => FONTS[font]?.faces ?? [])
     .map(({ file }) => fontPath(file));
 }
 

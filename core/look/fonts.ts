@@ -34,7 +34,6 @@ interface FontAbout {
   readonly title: string;
   /** The CSS value of `font-family`. */
   readonly stack: string;
-  /** The face most texts are set in comes first. */
   readonly faces: readonly FontFace[];
   /** A face of the device’s own, brought to the same measures, so that nothing moves when the real one comes. */
   readonly standIn: Readonly<Record<string, string>> | null;

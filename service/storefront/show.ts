@@ -15,7 +15,7 @@ import {
   patternsOf,
   renderPage,
   SHIPPED_KINDS,
-  firstFonts,
+  fontPaths,
   lookStylePath,
   readingOf,
   type CartFacts,
@@ -186,7 +186,7 @@ export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPur
     now: setting.now,
     facts: { cart: refused ? { ...cart, refused } : cart },
     canonical: `${origin}${page.path}`,
-    fonts: firstFonts(parts.look, (parts.template.document as TemplateDocument).look),
+    fonts: fontPaths(parts.look, (parts.template.document as TemplateDocument).look),
     styles: [
       lookStylePath(
         documentHash(state, keys.look),

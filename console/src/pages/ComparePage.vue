@@ -103,13 +103,9 @@ onMounted(async () => {
         <section v-if="found.pages" class="document">
           <h2>{{ found.pages.total }} {{ found.pages.total === 1 ? 'page looks' : 'pages look' }} different</h2>
           <p class="pages">
-            <router-link
-              v-for="{ page, title } in found.pages.some"
-              :key="page"
-              :to="`/workbench/${page}`"
-              :title="page"
-              class="plain"
-              >{{ title }}</router-link
+            <span v-for="{ page, title } in found.pages.some" :key="page"
+              ><router-link :to="`/workbench/${encodeURIComponent(page)}`" class="plain">{{ title }}</router-link>
+              <small class="quiet"> ({{ page }})</small></span
             >
             <span v-if="found.pages.total > found.pages.some.length" class="quiet"
               >and {{ found.pages.total - found.pages.some.length }} more</span
