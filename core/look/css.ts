@@ -35,9 +35,12 @@ export function fontPaths(look: LookDocument, overrides: Values = {}): string[] 
 }
 
 function facesOf(font: string): string {
-  const { faces = [], standIn } = FONTS[font] ?? {};
-  const declared = standIn ? Object.entries(standIn).map(([name, value]) => `${name}:${value}`) : [];
-  return `${faces.map(fontFace).join('')}${standIn ? `@font-face{${declared.join(';')}}\n` : ''}`;
+  const { faces = [], standIns = [] } = FONTS[font] ?? {};
+  const declared = (face: Readonly<Record<string, string>>): string =>
+    `@font-face{${Object.entries(face)
+      .map(([name, value]) => `${name}:${value}`)
+      .join(';')}}\n`;
+  return `${faces.map(fontFace).join('')}${standIns.map(declared).join('')}`;
 }
 
 // Optional: what comes late is used from the next page on, so that nothing a shopper reads moves.

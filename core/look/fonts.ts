@@ -35,21 +35,30 @@ interface FontAbout {
   /** The CSS value of `font-family`. */
   readonly stack: string;
   readonly faces: readonly FontFace[];
-  /** A face of the device’s own, brought to the same measures, so that nothing moves when the real one comes. */
-  readonly standIn: Readonly<Record<string, string>> | null;
+  /** Faces of the device’s own, brought to the same measures, so that a page looks much the same without the real ones. */
+  readonly standIns: readonly Readonly<Record<string, string>>[];
 }
 
-const standIn = (font: Metrics, device: Metrics, local: readonly string[]): FontAbout['standIn'] => {
+/** @param local names of the device’s typeface; its bold faces are called the same with “Bold” behind */
+const standIns = (font: Metrics, device: Metrics, local: readonly string[]): FontAbout['standIns'] => {
   const [made] = createFontStack([font, device] as never, { fontFaceFormat: 'styleObject' }).fontFaces;
   const { sizeAdjust, ascentOverride, descentOverride, lineGapOverride } = made?.['@font-face'] ?? {};
-  return {
+  const face = (weight: string, names: readonly string[]) => ({
     'font-family': `'${font.familyName} stand-in'`,
-    src: local.map((name) => `local('${name}')`).join(','),
+    'font-weight': weight,
+    src: names.map((name) => `local('${name}')`).join(','),
     'size-adjust': String(sizeAdjust),
     'ascent-override': String(ascentOverride),
     'descent-override': String(descentOverride),
     'line-gap-override': String(lineGapOverride),
-  };
+  });
+  return [
+    face('100 500', local),
+    face(
+      '600 900',
+      local.map((name) => `${name} Bold`),
+    ),
+  ];
 };
 
 export const FONTS: Readonly<Record<string, FontAbout>> = {
@@ -57,7 +66,7 @@ export const FONTS: Readonly<Record<string, FontAbout>> = {
     title: 'Spectral (serif)',
     stack: "'Spectral','Spectral stand-in',Georgia,serif",
     faces: [{ family: 'Spectral', weight: 500, file: 'spectral-latin-500-normal.woff2' }],
-    standIn: standIn(SPECTRAL, TIMES, ['Times New Roman', 'Liberation Serif', 'Tinos']),
+    standIns: standIns(SPECTRAL, TIMES, ['Times New Roman', 'Liberation Serif', 'Tinos']),
   },
   'work-sans': {
     title: 'Work Sans (sans)',
@@ -66,9 +75,9 @@ export const FONTS: Readonly<Record<string, FontAbout>> = {
       { family: 'Work Sans', weight: 400, file: 'work-sans-latin-400-normal.woff2' },
       { family: 'Work Sans', weight: 600, file: 'work-sans-latin-600-normal.woff2' },
     ],
-    standIn: standIn(WORK_SANS, ARIAL, ['Arial', 'Liberation Sans', 'Arimo']),
+    standIns: standIns(WORK_SANS, ARIAL, ['Arial', 'Liberation Sans', 'Arimo']),
   },
-  system: { title: 'The device’s own', stack: 'system-ui,sans-serif', faces: [], standIn: null },
+  system: { title: 'The device’s own', stack: 'system-ui,sans-serif', faces: [], standIns: [] },
 };
 
 /** Code -> name, for fields. */
