@@ -21,7 +21,7 @@ async function send(): Promise<void> {
   <DoorSheet
     title="Forgot your password?"
     action="Send a link"
-    words="We send you a link. With it you set a new password, and the old one ends."
+    words="We send you a link for setting a new password. The old one then stops working."
     :send="send"
   >
     <template #default="{ fault }">

@@ -32,7 +32,7 @@ async function join(): Promise<void> {
   <DoorSheet
     v-slot="{ fault }"
     title="Join"
-    words="You are invited. Choose a name that the team sees, and a password of at least twelve characters."
+    words="You have been invited. Choose a name for the team to see, and a password of at least twelve characters."
     :send="join"
   >
     <v-text-field v-model="name" label="Your name" autocomplete="name" required autofocus class="mb-4" />

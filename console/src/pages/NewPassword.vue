@@ -19,7 +19,7 @@ async function save(): Promise<void> {
 <template>
   <DoorSheet
     title="Set a new password"
-    words="At least twelve characters. You are signed out everywhere else."
+    words="At least twelve characters. You will be signed out everywhere else."
     :send="save"
   >
     <template #default="{ fault }">
