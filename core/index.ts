@@ -2,6 +2,7 @@
 export * from './problem.js';
 export * from './words.js';
 export * from './fields/field.js';
+export * from './fields/make.js';
 export { checkValue, fieldSchema, isInstant, normalInstant } from './fields/schema.js';
 export * from './fields/shapes.js';
 export * from './fields/value.js';

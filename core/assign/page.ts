@@ -6,7 +6,7 @@ interface PageKindAbout {
   readonly sentence: string;
   /** What its pages are about, or null for a kind with a single page. */
   readonly subject: 'product' | 'collection' | 'brand' | 'content' | null;
-  /** The areas its templates have besides `main`. */
+  /** The areas of its templates, in page order. */
   readonly areas: readonly string[];
 }
 

@@ -3,21 +3,8 @@
  * where it holds sections or entries. Everything that reads or edits documents asks here.
  */
 import { LRUCache } from 'lru-cache';
-import {
-  choice,
-  dateTime,
-  entries,
-  link,
-  prose,
-  reference,
-  rule,
-  text,
-  toggle,
-  words,
-  type EntriesField,
-  type Field,
-  type Fields,
-} from '../fields/field.js';
+import type { EntriesField, Field, Fields } from '../fields/field.js';
+import { choice, dateTime, entries, link, prose, reference, rule, text, toggle, words } from '../fields/make.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {

@@ -1,5 +1,5 @@
 /** The frame every section has around it: width, background, space, alignment, devices, dates. Declared as fields, like everything that can be set. */
-import { choice, dateTime, toggle } from '../fields/field.js';
+import { choice, dateTime, toggle } from '../fields/make.js';
 
 export const FRAME = {
   width: choice(

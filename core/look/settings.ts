@@ -1,5 +1,6 @@
 /** The settings of the look: the store-wide look, declared as fields in groups. */
-import { choice, colour, font, number, type Field } from '../fields/field.js';
+import type { Field } from '../fields/field.js';
+import { choice, colour, font, number } from '../fields/make.js';
 import { fontTitles } from './fonts.js';
 
 export const PICTURE_SHAPES = { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' } as const;

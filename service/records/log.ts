@@ -4,7 +4,7 @@ import type { Edit } from '@parlour/core';
 import type { Records } from './database.js';
 
 /**
- * What a log entry is: something done, the undoing of a unit, the doing again of what was undone, a publish, or
+ * What a log entry is: something done, undone, or redone, a publish, or
  * edits that the draft took over from elsewhere.
  */
 export type UnitType = 'do' | 'undo' | 'redo' | 'publish' | 'merge';

@@ -1,5 +1,5 @@
 /** The small print at the end of every page. */
-import { prose } from '../../fields/field.js';
+import { prose } from '../../fields/make.js';
 import { html, raw } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** The store's name and a menu. */
-import { menu, toggle } from '../../fields/field.js';
+import { menu, toggle } from '../../fields/make.js';
 import { html, type Markup } from '../../kinds/html.js';
 import type { MenuEntry } from '../../kinds/menu.js';
 import { mark } from '../../kinds/sketch.js';

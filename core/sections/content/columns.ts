@@ -1,5 +1,5 @@
 /** Two to six columns that hold sections. */
-import { choice } from '../../fields/field.js';
+import { choice } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { lanes, mark, type Lane } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** A title within the page. */
-import { choice, text } from '../../fields/field.js';
+import { choice, text } from '../../fields/make.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

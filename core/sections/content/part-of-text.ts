@@ -1,5 +1,5 @@
 /** A part of a text that break marks split: so that its lead and its rest can stand in different places. */
-import { choice, number, prose } from '../../fields/field.js';
+import { choice, number, prose } from '../../fields/make.js';
 import { asProse, proseParts } from '../../fields/prose.js';
 import { textLines } from '../../kinds/sketch.js';
 import { bindingOf } from '../../kinds/binding.js';

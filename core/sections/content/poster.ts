@@ -1,5 +1,5 @@
 /** A large picture with title, text and an action. */
-import { choice, link, picture, text } from '../../fields/field.js';
+import { choice, link, picture, text } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { mark, textLines } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** Shows a shared section: the same content in several places, on purpose. */
-import { reference } from '../../fields/field.js';
+import { reference } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
 import { defineKind, SHARED_SECTION } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** Picture and text beside each other. */
-import { choice, link, picture, prose, text } from '../../fields/field.js';
+import { choice, link, picture, prose, text } from '../../fields/make.js';
 import { html, raw } from '../../kinds/html.js';
 import { mark, textLines } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** A named place that additions may fill, on some pages, without a template of their own. */
-import { text } from '../../fields/field.js';
+import { text } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
 import { defineKind, SPOT } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** Running text. */
-import { prose as proseField } from '../../fields/field.js';
+import { prose as proseField } from '../../fields/make.js';
 import { proseWords } from '../../fields/prose.js';
 import { html, raw } from '../../kinds/html.js';
 import { textLines } from '../../kinds/sketch.js';

@@ -1,5 +1,5 @@
 /** Choice of options, quantity and the button that puts the product into the cart. Works without script. */
-import { choice, text, toggle } from '../../fields/field.js';
+import { choice, text, toggle } from '../../fields/make.js';
 import type { Product, RefusedPurchase } from '../../kinds/data.js';
 import { html, type Markup } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';

@@ -1,5 +1,5 @@
 /** The title of the page's subject. */
-import { toggle } from '../../fields/field.js';
+import { toggle } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

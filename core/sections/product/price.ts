@@ -1,5 +1,5 @@
 /** What the product costs. */
-import { choice, text } from '../../fields/field.js';
+import { choice, text } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,5 +1,5 @@
 /** Title, brand and summary of a product. */
-import { toggle } from '../../fields/field.js';
+import { toggle } from '../../fields/make.js';
 import { html, raw } from '../../kinds/html.js';
 import { cleanProse } from '../../fields/prose.js';
 import { mark, textLines } from '../../kinds/sketch.js';

@@ -1,5 +1,5 @@
 /** The pictures of a product. */
-import { choice } from '../../fields/field.js';
+import { choice } from '../../fields/make.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { pictureTag } from '../../kinds/picture.js';
 import { mark } from '../../kinds/sketch.js';

@@ -1,5 +1,6 @@
 /** Products from a source, as cards. */
-import { choice, link, number, source, text, type ProductSource } from '../../fields/field.js';
+import type { ProductSource } from '../../fields/field.js';
+import { choice, link, number, source, text } from '../../fields/make.js';
 import { deviceClasses } from '../../kinds/devices.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { mark } from '../../kinds/sketch.js';
