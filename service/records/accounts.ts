@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import { rolesWith, type Role } from '@parlour/core';
 import type { Records } from './database.js';
 
+/** Somebody who can sign in. */
 export interface Account {
   readonly id: number;
   readonly mail: string;
@@ -15,6 +16,7 @@ export interface SignedIn extends Account {
   readonly scope: 'all' | 'read';
 }
 
+/** Creates an account. @returns its id; undefined if the mail address has one already */
 export async function addAccount(
   db: Records,
   account: Omit<Account, 'id'> & { passwordHash: string },
@@ -37,10 +39,12 @@ export async function setMembership(db: Records, accountId: number, storeId: num
     .execute();
 }
 
+/** Takes somebody out of a store; their account and what they did stay. */
 export async function removeMembership(db: Records, accountId: number, storeId: number): Promise<void> {
   await db.deleteFrom('membership').where('account_id', '=', accountId).where('store_id', '=', storeId).execute();
 }
 
+/** Somebody who works on a store, in a role. */
 export interface Member extends Account {
   readonly role: Role;
 }
@@ -56,6 +60,7 @@ export const membersOf = (db: Records, storeId: number): Promise<Member[]> =>
     .orderBy('account.name')
     .execute();
 
+/** An account with its password’s hash, by mail address in any case. */
 export async function accountByMail(
   db: Records,
   mail: string,
@@ -84,10 +89,12 @@ export async function countOwned(db: Records, accountId: number): Promise<number
   return count;
 }
 
+/** The name of an account that exists. */
 export async function accountName(db: Records, id: number): Promise<string> {
   return (await db.selectFrom('account').select('name').where('id', '=', id).executeTakeFirstOrThrow()).name;
 }
 
+/** Whether anybody can sign in at all; if not, the first owner is made by a link. */
 export async function hasAccounts(db: Records): Promise<boolean> {
   return (await db.selectFrom('account').select('id').limit(1).executeTakeFirst()) !== undefined;
 }
@@ -105,6 +112,7 @@ export async function setPassword(
   await ending.execute();
 }
 
+/** A session of the console, or a token of a program; both are known by a hash only. */
 export interface NewSession {
   readonly tokenHash: Buffer;
   readonly accountId: number;
@@ -114,6 +122,7 @@ export interface NewSession {
   readonly expiresAt: Date;
 }
 
+/** Lets whoever has the token act as the account, until it expires. */
 export async function addSession(db: Records, session: NewSession): Promise<void> {
   await db
     .insertInto('session')
@@ -156,6 +165,7 @@ export async function accountOfSession(db: Records, tokenHash: Buffer, now: Date
   return account;
 }
 
+/** A program’s token as its owner sees it. */
 export interface KeptToken {
   readonly id: number;
   readonly name: string;
@@ -165,6 +175,7 @@ export interface KeptToken {
   readonly usedAt: Date | null;
 }
 
+/** The tokens of an account, without sessions of the console. */
 export const tokensOf = (db: Records, accountId: number): Promise<KeptToken[]> =>
   db
     .selectFrom('session')
@@ -185,6 +196,7 @@ export async function removeToken(db: Records, accountId: number, id: number): P
   return numDeletedRows > 0n;
 }
 
+/** An invitation that waits to be taken up. */
 export interface Invitation {
   readonly storeId: number | null;
   readonly mail: string;
@@ -200,6 +212,7 @@ export interface OpenInvitation extends Invitation {
   readonly shown: boolean;
 }
 
+/** Keeps an invitation by the hash of its token. */
 export async function addInvitation(
   db: Records,
   { storeId, mail, role, expiresAt, tokenHash, by, shown }: OpenInvitation & { tokenHash: Buffer },
@@ -218,6 +231,7 @@ export async function addInvitation(
     .execute();
 }
 
+/** The invitations of a store that have not expired. */
 export const invitationsOf = (db: Records, storeId: number, now: Date): Promise<Invitation[]> =>
   db
     .selectFrom('invitation')

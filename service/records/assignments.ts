@@ -5,6 +5,7 @@ import type { Records } from './database.js';
 import { isNotSetAside } from './failed-jobs.js';
 import type { Side } from './tables.js';
 
+/** A store page with its template, as lists and counts read it. */
 export interface AssignmentRow {
   readonly kind: PageKind;
   readonly page: string;
@@ -15,6 +16,7 @@ export interface AssignmentRow {
   readonly rule: string | null;
 }
 
+/** Writes pages, new or as they are now; what is the same already is not written. */
 export async function writeAssignments(
   db: Records,
   designId: number,
@@ -35,6 +37,7 @@ export async function writeAssignments(
       is distinct from (excluded.title, excluded.template, excluded.reason, excluded.rule)`.execute(db);
 }
 
+/** Takes pages out of the table that are no more. */
 export async function removeAssignments(
   db: Records,
   designId: number,
@@ -74,6 +77,7 @@ export async function writeStandard(
     where design_id = ${designId} and side = ${side} and kind = ${kind} and reason in ('standard', 'none')`.execute(db);
 }
 
+/** The renewal of all pages of a kind on one side of a design, and how far it is. */
 export interface Renewal {
   readonly designId: number;
   readonly side: Side;
@@ -117,6 +121,7 @@ export const takeRenewal = (db: Records, now: Date, but: readonly string[]): Pro
     .limit(1)
     .executeTakeFirst();
 
+/** Notes a renewal as done up to what was wanted when it began, and when a date next changes what matches. */
 export async function finishRenewal(
   db: Records,
   { designId, side, kind }: Pick<Renewal, 'designId' | 'side' | 'kind'>,
@@ -129,6 +134,7 @@ export async function finishRenewal(
   );
 }
 
+/** Tells how many pages of a renewal are done, for those who look at the list meanwhile. */
 export async function noteProgress(
   db: Records,
   { designId, side, kind }: Renewal,

@@ -2,6 +2,7 @@
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 
+/** How often something was tried since some time. */
 export interface Tried {
   readonly key: string;
   /** This try included. */
@@ -31,6 +32,7 @@ export async function takeTryBack(db: Records, keys: readonly string[]): Promise
     select key from attempt where key = any(${[...keys]}) and tries > 0 order by key for no key update)`.execute(db);
 }
 
+/** Forgets tries that began before a time. */
 export async function dropTries(db: Records, before: Date): Promise<void> {
   await db.deleteFrom('attempt').where('since', '<', before).execute();
 }
@@ -46,11 +48,13 @@ export async function isKnownAddress(db: Records, accountId: number, addressHash
   return row !== undefined;
 }
 
+/** Remembers that an account has signed in from a network address. */
 export async function rememberAddress(db: Records, accountId: number, addressHash: Buffer, now: Date): Promise<void> {
   await sql`insert into known_address (account_id, address_hash, seen_at) values (${accountId}, ${addressHash}, ${now})
     on conflict (account_id, address_hash) do update set seen_at = excluded.seen_at`.execute(db);
 }
 
+/** Forgets network addresses that were last used before a time. */
 export async function dropKnownAddresses(db: Records, before: Date): Promise<void> {
   await db.deleteFrom('known_address').where('seen_at', '<', before).execute();
 }

@@ -19,8 +19,10 @@ export const AUDITED = {
   'design.revert': 'reverted the design',
   'product.change': 'changed the product',
 } as const;
+/** What is kept in the audit list. */
 export type AuditedAction = keyof typeof AUDITED;
 
+/** Who did what to which thing; `detail` says more in names and values. */
 export interface Audited {
   readonly storeId: number | null;
   readonly accountId: number | null;
@@ -29,6 +31,11 @@ export interface Audited {
   readonly detail?: Readonly<Record<string, unknown>>;
 }
 
+/**
+ * Keeps what somebody did, in the same transaction.
+ * @example
+ * await audit(trx, { storeId, accountId, action: 'design.live', target: 'summer', detail: { before: 'first' } });
+ */
 export async function audit(db: Records, { storeId, accountId, action, target, detail = {} }: Audited): Promise<void> {
   await db
     .insertInto('audit')
@@ -36,6 +43,7 @@ export async function audit(db: Records, { storeId, accountId, action, target, d
     .execute();
 }
 
+/** A line of the audit list. */
 export interface AuditEntry {
   readonly id: number;
   readonly at: Date;

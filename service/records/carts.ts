@@ -5,6 +5,7 @@ import { inTransaction, type Records } from './database.js';
 
 export const MOST_OF_ONE = 99;
 
+/** What is in a cart, as pages show it; empty if no cart has the token. */
 export async function cartFacts(db: Records, storeId: number, tokenHash: Buffer): Promise<CartFacts> {
   const rows = await db
     .selectFrom('cart')

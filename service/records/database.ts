@@ -64,6 +64,7 @@ export const databaseCode = (error: unknown): string => {
 
 // Serialisation failure and deadlock: PostgreSQL undid one of two that crossed, so that it can be done again.
 const CROSSED = new Set(['40001', '40P01']);
+/** Whether PostgreSQL undid one of two transactions that crossed. */
 export const hasCrossed = (error: unknown): boolean => CROSSED.has(databaseCode(error));
 
 const MOST_TRIES = 8;

@@ -2,6 +2,7 @@
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 
+/** A design of a store, without its documents. */
 export interface Design {
   readonly id: number;
   readonly storeId: number;
@@ -39,9 +40,11 @@ const designQuery = (db: Records) =>
       sql<string>`(select time_zone from store where store.id = design.store_id)`.as('timeZone'),
     ]);
 
+/** A design of a store by its code, in use or archived. */
 export const findDesign = (db: Records, storeId: number, code: string): Promise<Design | undefined> =>
   designQuery(db).where('store_id', '=', storeId).where('code', '=', code).executeTakeFirst();
 
+/** A design that exists. */
 export const designById = (db: Records, id: number): Promise<Design> =>
   designQuery(db).where('id', '=', id).executeTakeFirstOrThrow();
 
@@ -60,6 +63,7 @@ export const listDesigns = (db: Records, storeId: number, archived = false): Pro
 export const lockDesign = (trx: Records, designId: number): Promise<Design> =>
   designQuery(trx).where('id', '=', designId).forNoKeyUpdate().executeTakeFirstOrThrow();
 
+/** What a new design starts with. */
 export interface NewDesign {
   readonly storeId: number;
   readonly code: string;
@@ -68,6 +72,7 @@ export interface NewDesign {
   readonly takenManifest?: string;
 }
 
+/** Adds a design without revisions. @returns its id */
 export async function addDesign(
   trx: Records,
   { storeId, code, name, origin, takenManifest }: NewDesign,
@@ -104,6 +109,7 @@ export async function lockStore(trx: Records, storeId: number): Promise<number |
   return row.id;
 }
 
+/** Makes a design the one shoppers see, and notes who did it when. */
 export async function setLiveDesign(
   trx: Records,
   storeId: number,
@@ -118,6 +124,7 @@ export async function setLiveDesign(
     .execute();
 }
 
+/** Changes what is given of a design. */
 export async function updateDesign(
   trx: Records,
   designId: number,

@@ -16,6 +16,7 @@ const documents = new LRUCache<string, Document>({ max: 20_000 });
 const manifests = new LRUCache<string, Manifest>({ max: 2_000 });
 const states = new LRUCache<string, ReadonlyMap<DocumentKey, Document>>({ max: 200 });
 
+/** Keeps documents by their hashes; those that are there already are not written. @returns the hashes, in order */
 export async function saveDocuments(db: Records, values: readonly Document[]): Promise<string[]> {
   const hashes = values.map(hashOf);
   if (values.length)
@@ -24,6 +25,7 @@ export async function saveDocuments(db: Records, values: readonly Document[]): P
   return hashes;
 }
 
+/** Keeps a manifest. @returns its hash */
 export async function saveManifest(db: Records, manifest: Manifest): Promise<string> {
   const hash = hashOf(manifest);
   await db
@@ -34,6 +36,7 @@ export async function saveManifest(db: Records, manifest: Manifest): Promise<str
   return hash;
 }
 
+/** A manifest by its hash; it never changes, so it is kept in memory. */
 export async function loadManifest(db: Records, hash: string): Promise<Manifest> {
   const known = manifests.get(hash);
   if (known) return known;
@@ -77,6 +80,7 @@ export async function loadState(db: Records, manifestHash: string): Promise<Read
   return state;
 }
 
+/** A numbered published state of a design. */
 export interface Revision {
   readonly number: number;
   readonly manifest: string;
@@ -112,10 +116,12 @@ export async function listRevisions(
   return query.orderBy('number', 'desc').limit(limit).execute();
 }
 
+/** A revision of a design by its number. */
 export async function findRevision(db: Records, designId: number, number: number): Promise<Revision | undefined> {
   return revisionQuery(db, designId).where('number', '=', number).executeTakeFirst();
 }
 
+/** Adds a revision and makes it the newest of its design. */
 export async function addRevision(
   db: Records,
   designId: number,

@@ -26,6 +26,7 @@ export async function forgetFailures(db: Records, job: Job): Promise<void> {
 export const isNotSetAside = (job: RawBuilder<unknown>, now: Date): RawBuilder<boolean> =>
   sql<boolean>`not exists (select 1 from failed_job f where f.job = ${job} and f.retry_at > ${now})`;
 
+/** Work in the background that failed and waits to be tried again. */
 export interface FailedJob {
   readonly job: Job;
   readonly failures: number;

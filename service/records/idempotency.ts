@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import { Problem } from '@parlour/core';
 import { json, type Database, type Records } from './database.js';
 
+/** A create with the key its sender gave it. */
 export interface KeyedCreate {
   readonly accountId: number;
   readonly key: string;
@@ -43,6 +44,7 @@ export async function takeKey(trx: Records, create: KeyedCreate): Promise<DoneCr
   return { requestHash: row.requestHash, status: row.status, answer: row.answer };
 }
 
+/** Keeps what a create was answered, for when it is sent again. */
 export async function keepAnswer(
   trx: Records,
   { accountId, key }: KeyedCreate,
@@ -56,6 +58,7 @@ export async function keepAnswer(
     .execute();
 }
 
+/** Forgets answers after a day. */
 export async function dropOldAnswers(db: Database): Promise<void> {
   await sql`delete from idempotent_answer where at < now() - interval '1 day'`.execute(db);
 }

@@ -9,6 +9,7 @@ import type { Records } from './database.js';
  */
 export type UnitType = 'do' | 'undo' | 'redo' | 'publish' | 'merge';
 
+/** A unit in the log of a design, in sentences. */
 export interface LoggedUnit {
   readonly seq: number;
   readonly unit: string;
@@ -47,6 +48,7 @@ export async function lastRedoable(db: Records, designId: number, authorId: numb
   return last?.type === 'undo' ? last : undefined;
 }
 
+/** The exact edits of a unit, in order. */
 export async function editsOf(db: Records, designId: number, seq: number): Promise<Edit[]> {
   const rows = await db
     .selectFrom('draft_edit')
@@ -77,6 +79,7 @@ export async function editsAfter(db: Records, designId: number, seq: number): Pr
   return units;
 }
 
+/** Notes that a unit was undone, or redone, so that it is not taken again. */
 export async function markUndone(trx: Records, designId: number, seq: number): Promise<void> {
   await trx
     .updateTable('draft_unit')
@@ -86,6 +89,7 @@ export async function markUndone(trx: Records, designId: number, seq: number): P
     .execute();
 }
 
+/** A line of the log as people read it. */
 export interface LogEntry extends LoggedUnit {
   readonly authorId: number | null;
   readonly author: string;

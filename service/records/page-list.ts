@@ -14,6 +14,7 @@ const COLUMNS = {
   reason: ['reason', 'rule', 'title', 'page'],
 } as const satisfies Record<PageSort, readonly (keyof AssignmentRow)[]>;
 
+/** What a list of pages is sorted by. */
 export interface PageOrder {
   readonly by: PageSort;
   readonly descending: boolean;
@@ -38,6 +39,7 @@ export function compareKeys(a: SortKey, b: SortKey, { descending }: PageOrder): 
   return (a[at] as string) < (b[at] as string) === descending ? 1 : -1;
 }
 
+/** Which pages of a design a list has, in which order, and from where on. */
 export interface PageFilter {
   readonly search?: string | undefined;
   readonly pageKind?: string | undefined;

@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import type { Account } from './accounts.js';
 import type { Records } from './database.js';
 
+/** Keeps a link for a new password by the hash of its token. */
 export async function addPasswordLink(
   db: Records,
   accountId: number,

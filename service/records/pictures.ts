@@ -1,6 +1,7 @@
 /** Pictures and the renditions shoppers get. */
 import { inTransaction, json, type Records } from './database.js';
 
+/** A picture of a store, without its bytes. */
 export interface StoredPicture {
   readonly hash: string;
   readonly name: string;
@@ -32,6 +33,7 @@ export const addPicture = (
       .execute();
   });
 
+/** The pictures of a store, newest first. */
 export async function listPictures(db: Records, storeId: number): Promise<StoredPicture[]> {
   return db
     .selectFrom('picture')
@@ -43,6 +45,7 @@ export async function listPictures(db: Records, storeId: number): Promise<Stored
     .execute();
 }
 
+/** The bytes of a picture in one width, as WebP. */
 export async function findRendition(
   db: Records,
   storeId: number,

@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import type { Account } from './accounts.js';
 import type { Records } from './database.js';
 
+/** Somebody who has a design open. */
 export interface Present {
   readonly name: string;
   /** The page somebody looks at; empty if that is not known. */
@@ -22,6 +23,7 @@ export async function present(
   );
 }
 
+/** Who has a design open; whoever was not heard of for 40 seconds has left. */
 export async function peopleAt(db: Records, designId: number, now: Date): Promise<Present[]> {
   const since = new Date(now.getTime() - 40_000);
   return db

@@ -92,6 +92,7 @@ export const dueTimedChange = (db: Records, now: Date): Promise<{ id: number; de
     .limit(1)
     .executeTakeFirst();
 
+/** Changes the state of a timed change. */
 export async function updateTimedChange(
   trx: Records,
   id: number,
