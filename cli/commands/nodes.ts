@@ -32,8 +32,8 @@ export interface ValueOptions {
 }
 
 export const PLACE_HELP = `
-Where it goes: --before ID puts it in front of that one; --into SECTION/SLOT puts it into a slot or list, --into
-DOCUMENT into another document; otherwise it goes last in --area.`;
+Where it goes: --before ID puts it in front of that one; --into SECTION/SLOT puts it into a slot or list;
+otherwise it goes last in --area.`;
 export const DRAFT = 'It is in the draft. Next: parlour publish';
 export const UNDO = 'Undo it with: parlour undo';
 
@@ -118,10 +118,11 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     });
 }
 
-export const placed = (command: Command): Command =>
+/** Options for where a section or entry goes. @param elsewhere whether it may go into another document */
+export const placed = (command: Command, elsewhere = true): Command =>
   command
     .option('--area <area>', 'the area', 'main')
-    .option('--into <place>', 'a slot or list such as p-columns/two, or another document')
+    .option('--into <place>', `a slot or list such as p-columns/two${elsewhere ? ', or another document' : ''}`)
     .option('--before <id>', 'before this one');
 
 /** Puts a new section or, without a kind, a new entry into a document. */

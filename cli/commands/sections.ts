@@ -24,7 +24,7 @@ export function sectionCommands(program: Command): void {
     .command('section')
     .description('Sections: add, set, move, copy, hide, share, unshare, remove.');
 
-  placed(sections.command('add'))
+  placed(sections.command('add'), false)
     .description('Add a section to a template.')
     .argument('<template>', 'a template’s code, or a document such as around/footer/standard')
     .argument('<kind>', 'a section kind, see parlour kind list')
