@@ -47,8 +47,8 @@ export function createService(service: Service, logger: Logger): Server {
       .end(`No console and no store has the host name “${host}”.\n`);
   };
   const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000, connectionsCheckingInterval: 2_000 });
-  gate(server, listener, addressOf);
-  watchConnections(server, isProxy(config.proxies));
+  const isCrowded = gate(server, listener, addressOf);
+  watchConnections(server, isProxy(config.proxies), isCrowded);
   return server;
 }
 

@@ -17,6 +17,8 @@ export const GATE = {
   /** Waiting ones of a connection and of an address, besides those that run: one connection is not the whole queue. */
   waitingPerConnection: 100,
   waitingPerAddress: 400,
+  /** While so many of an address wait, its further connections are not read. */
+  crowd: 100,
   /** How many connections of an address are told in words, each second, that it asks too much; others are cut. */
   refusalsPerSecond: 20,
 } as const;
@@ -79,8 +81,16 @@ const placeOf = new WeakMap<ServerResponse, () => void>();
 /** Gives back the place of a request whose answer goes on for long. It must have a limit of its own. */
 export const leaveGate = (response: ServerResponse): void => placeOf.get(response)?.();
 
-/** Puts the gate before a server. @param listener gets each request when it is its turn */
-export function gate(server: Server, listener: RequestListener, addressOf: ClientAddress): void {
+/**
+ * Puts the gate before a server.
+ * @param listener gets each request when it is its turn
+ * @returns whether so many requests of an address wait that no more should be read
+ */
+export function gate(
+  server: Server,
+  listener: RequestListener,
+  addressOf: ClientAddress,
+): (address: string) => boolean {
   const addresses = new Map<string, AddressState>();
   const { look, isHeaviest } = watchBusy(addresses);
   const mostOf = (state: AddressState): number => (isHeaviest(state) ? GATE.runningWhenBusy : GATE.runningPerAddress);
@@ -126,11 +136,6 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
     return ++refusals.count <= GATE.refusalsPerSecond;
   };
 
-  // While an address has as much waiting as it may, its further connections are not even read.
-  server.on('connection', (socket: Socket) => {
-    const state = addresses.get(addressCounted(socket.remoteAddress ?? ''));
-    if (state && state.waiting.length >= GATE.waitingPerAddress && !isTold(state)) socket.destroy();
-  });
   server.on('request', (request, response) => {
     const address = addressOf(request);
     const { socket } = request;
@@ -170,6 +175,7 @@ export function gate(server: Server, listener: RequestListener, addressOf: Clien
       else socket.destroy();
     }
   });
+  return (address) => (addresses.get(address)?.waiting.length ?? 0) >= GATE.crowd;
 }
 
 function refuse(request: IncomingMessage, response: ServerResponse): void {

@@ -1,4 +1,5 @@
 /** Many at once: requests wait their turn, slow ones are cut, and nobody waits for somebody else's. */
+import { once } from 'node:events';
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { connect as open, type AddressInfo, type Socket } from 'node:net';
 import { randomBytes } from 'node:crypto';
@@ -52,14 +53,46 @@ test('a thousand requests on one connection: so many are answered in order, the 
   expect((await service.send('localhost', '/readyz')).status).toBe(200);
 });
 
-test('many connections of one address fill its queue; when they are gone there is room again', async () => {
-  const each = 80;
+test('what many connections of one address ask is read while few requests wait, so that all of it is answered', async () => {
+  const each = 20;
   const all = await Promise.all(
-    Array.from({ length: 12 }, () => talk(ONE.repeat(each), (got) => count(got, ANSWERED) === each)),
+    Array.from({ length: 150 }, () => talk(ONE.repeat(each), (got) => count(got, ANSWERED) === each)),
   );
-  expect(all.filter((got) => got.includes('HTTP/1.1 429')).length).toBeGreaterThan(0);
-  expect(all.filter((got) => count(got, ANSWERED) === each).length).toBeGreaterThan(3);
+  expect(all.filter((got) => count(got, ANSWERED) === each)).toHaveLength(150);
+});
+
+test('connections that are read already fill the queue of their address; when they are gone there is room again', async () => {
+  const each = 80;
+  const sockets = Array.from({ length: 12 }, () => open({ port: service.port, host: '127.0.0.1' }));
+  const all = sockets.map(async (socket) => {
+    let got = '';
+    socket.on('error', () => undefined).on('data', (chunk) => (got += chunk.toString('latin1')));
+    socket.write(ONE);
+    await once(socket, 'data');
+    return { socket, refused: () => got.includes('HTTP/1.1 429'), answered: () => count(got, ANSWERED) === 1 + each };
+  });
+  const read = await Promise.all(all);
+  read.forEach(({ socket }) => socket.write(ONE.repeat(each)));
+  while (!read.every(({ socket, answered }) => answered() || socket.closed))
+    await new Promise((go) => setTimeout(go, 20));
+  sockets.forEach((socket) => socket.destroy());
+  expect(read.filter(({ refused }) => refused()).length).toBeGreaterThan(0);
+  expect(read.filter(({ answered }) => answered()).length).toBeGreaterThan(3);
   expect((await service.visit('/')).status).toBe(200);
+});
+
+test('one address holds so many connections; further ones are cut, and one that says nothing is cut in time', async () => {
+  const from = '127.0.0.3';
+  const held = Array.from({ length: CONNECTIONS.perAddress }, () =>
+    open({ port: service.port, host: '127.0.0.1', localAddress: from }),
+  );
+  const closed = held.map((socket) => once(socket, 'close'));
+  await Promise.all(held.map((socket) => once(socket, 'connect')));
+  expect(await talk(ONE, () => false, from)).toBe('');
+  const since = Date.now();
+  await Promise.all(closed);
+  expect(Date.now() - since).toBeGreaterThan(CONNECTIONS.silentMs - 2_000);
+  expect(await talk(ONE, (got) => count(got, ANSWERED) === 1, from)).toContain('421');
 });
 
 test('what one address asks for is not answered before what another asks for later', async () => {
@@ -179,6 +212,8 @@ test('what stands before every app is told in the docs', () => {
     `| ${runningPerConnection}; ${runningPerAddress} (${runningWhenBusy} for the one that asks the most while the process is busy); ${waitingPerConnection}; ${waitingPerAddress} |`,
   );
   expect(told).toContain(`| ${CONNECTIONS.perAddress}; ${CONNECTIONS.most.toLocaleString('en')} |`);
+  expect(told).toContain(`its new connections are not read | ${GATE.crowd} |`);
+  expect(told).toContain(`without having asked anything | ${CONNECTIONS.silentMs / 1000} |`);
   expect(told).toContain(`who takes none of it | ${CONNECTIONS.slowMs / 1000} |`);
   const { pixels, side, ms } = PICTURE_LIMITS;
   expect(told).toContain(`| ${pixels / 1_000_000} million; ${side.toLocaleString('en')}; ${ms / 1000} |`);
@@ -195,6 +230,9 @@ test('it listens where it is told to, and nowhere else', async () => {
       socket.unref();
     });
   expect([await reaches('127.0.0.9'), await reaches('127.0.0.1')]).toEqual([true, false]);
-  await there.stop();
+  // A connection that has said nothing does not hold up the end.
+  const silent = open(there.port, '127.0.0.9');
+  await once(silent, 'connect');
+  await Promise.all([once(silent, 'close'), there.stop()]);
   await database.drop();
 });
