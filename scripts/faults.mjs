@@ -134,7 +134,7 @@ const SERVICE = [
   ['api/events.ts', 'void recheck()),', 'undefined),', 'rights'],
   ['gate/gate.ts', 'waiting.length < GATE.waitingPerAddress &&', '', 'gate'],
   ['gate/gate.ts', '.length < GATE.waitingPerConnection', '.length >= 0', 'gate'],
-  ['gate/connections.ts', '!isCrowded(address)', 'true', 'gate'],
+  ['gate/gate.ts', '.length ?? 0) >= GATE.crowd', '.length ?? 0) > Infinity', 'gate'],
   ['gate/connections.ts', 'isSilent || !isListening', 'false', 'gate'],
   ['gate/connections.ts', 'all.open >= CONNECTIONS.perAddress', 'false', 'gate'],
   ['gate/connections.ts', 'now - reader.since > CONNECTIONS.slowMs', 'false', 'gate'],
