@@ -12,6 +12,7 @@ import {
 } from '../design/document.js';
 import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
+import { PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import { Problem } from '../problem.js';
@@ -79,7 +80,7 @@ export function whySection(
   kinds: KindSet,
   reading: Reading,
   look: LookSources = {},
-  zone = 'UTC',
+  telling: Telling = PLAIN,
 ): WhyField[] {
   const part = (fields: Fields, own: Values, prefix: string): WhyField[] =>
     Object.entries(fields).flatMap(([name, field]) =>
@@ -93,7 +94,7 @@ export function whySection(
               label: field.label,
               value: found.value,
               origin: found.origin,
-              sentence: `${field.label}${where} is ${inWords(field, found.value, zone)}: ${found.because}.`,
+              sentence: `${field.label}${where} is ${inWords(field, found.value, telling)}: ${found.because}.`,
             };
           }),
     );

@@ -9,13 +9,18 @@ import {
   withChosen,
   type Document,
   type DraftDocument,
+  type Telling,
 } from '../index.js';
 import { anyTemplate, assignments, section, template } from '../tests/designs.js';
 
 const KEY = 'template/home';
 const open = (document: Document | undefined) => document && openDocument(document);
+const telling: Telling = {
+  zone: 'UTC',
+  pageTitle: (page) => (page === 'product:K-1' ? 'Kestrel' : undefined),
+};
 const sentences = (before: Document | undefined, after: Document | undefined, key = KEY): string[] =>
-  compareDocuments(key, open(before), open(after), { kinds: SHIPPED_KINDS }).map(
+  compareDocuments(key, open(before), open(after), { kinds: SHIPPED_KINDS, telling }).map(
     (change) => `${change.type}: ${change.sentence}`,
   );
 
@@ -90,8 +95,8 @@ describe('compare', () => {
       ),
     ).toEqual([
       'changed: “plain” is the standard of product pages.',
-      'changed: product:K-1 follows the rules and the standard again.',
-      'changed: product:K-2 has the template “y”.',
+      'changed: The product page “Kestrel” (K-1) follows the rules and the standard again.',
+      'changed: The product page K-2 has the template “y”.',
     ]);
   });
 });

@@ -1,6 +1,8 @@
 /** What differs between two states of a design, as data and in sentences; and the state with only some of it. */
+import type { PageCode } from '../assign/page.js';
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
+import { pagesIn, PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import type { KindSet } from '../kinds/kind.js';
@@ -28,8 +30,7 @@ export interface Change {
 
 export interface CompareTools {
   readonly kinds: KindSet;
-  /** The time zone instants are told in; UTC if absent. */
-  readonly zone?: string;
+  readonly telling?: Telling;
   /** The name of a document in the later state, for sentences. */
   readonly nameOfKey?: (key: DocumentKey) => string;
 }
@@ -39,7 +40,7 @@ export function compareDocuments(
   key: DocumentKey,
   before: DraftDocument | undefined,
   after: DraftDocument | undefined,
-  { kinds, zone = 'UTC', nameOfKey = codeOf }: CompareTools,
+  { kinds, telling = PLAIN, nameOfKey = codeOf }: CompareTools,
 ): Change[] {
   const implied = impliedDocument(key) ?? undefined;
   const [was, now] = [before ?? implied, after ?? implied];
@@ -50,7 +51,19 @@ export function compareDocuments(
     const sentence = `${capitalised(called)} is ${now ? 'new' : 'removed'}.`;
     return [{ id: `${key} ${type}`, document: key, called, type, sentence }];
   }
-  return [...headChanges(key, was, now, nameOfKey, zone), ...nodeChanges(key, was, now, kinds, zone)];
+  return [...headChanges(key, was, now, nameOfKey, telling), ...nodeChanges(key, was, now, kinds, telling)];
+}
+
+/** The pages that the changes from one state of a document to another name. */
+export function pagesBetween(before: DraftDocument | undefined, after: DraftDocument | undefined): Set<PageCode> {
+  const found = new Set<PageCode>();
+  if (!before || !after) return found;
+  for (const key of changedKeys(before.head, after.head)) pagesIn([key, before.head[key], after.head[key]], found);
+  for (const node of Object.values(after.nodes)) {
+    const was = nodeAt(before, node.id);
+    if (was && was !== node) pagesIn([was.values, node.values], found);
+  }
+  return found;
 }
 
 function headChanges(
@@ -58,15 +71,15 @@ function headChanges(
   before: DraftDocument,
   after: DraftDocument,
   names: (key: DocumentKey) => string,
-  zone: string,
+  telling: Telling,
 ): Change[] {
   const called = nameOf(after);
   return changedKeys(before.head, after.head).map((field) => {
     const [was, now] = [before.head[field], after.head[field]];
-    const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, names);
+    const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, { ...telling, nameOf: names });
     const about = headField(after.type, field);
     const sentence =
-      said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, field, was, now, zone)}.`;
+      said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, field, was, now, telling)}.`;
     return { id: `${document} ${field}`, document, called, type: 'changed', field, sentence };
   });
 }
@@ -76,7 +89,7 @@ function nodeChanges(
   before: DraftDocument,
   after: DraftDocument,
   kinds: KindSet,
-  zone: string,
+  telling: Telling,
 ): Change[] {
   const changes: Change[] = [];
   const called = nameOf(after);
@@ -119,7 +132,7 @@ function nodeChanges(
         add('changed', node, `${sectionName(node, kinds)} has another kind or version.`, 'kind');
       for (const part of ['values', 'frame'] as const)
         for (const key of changedKeys(was[part], node[part]))
-          add('changed', node, valueSentence(after, was, node, part, key, kinds, zone), `${part}.${key}`);
+          add('changed', node, valueSentence(after, was, node, part, key, kinds, telling), `${part}.${key}`);
     });
   }
   return changes;
@@ -132,7 +145,7 @@ function valueSentence(
   part: 'values' | 'frame',
   key: string,
   kinds: KindSet,
-  zone: string,
+  telling: Telling,
 ): string {
   const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(document, after, kinds) ?? {});
   const { name } = splitKey(key);
@@ -140,14 +153,14 @@ function valueSentence(
   const [was, now] = [before[part]?.[key], after[part]?.[key]];
   // Named by its words before: what they are now is what the sentence tells.
   const what = `${field?.label ?? name}${suffixInWords(`${part}.${key}`)} of ${sectionName(before, kinds)}`;
-  return `${what} ${becomes(field, key, was, now, zone)}.`;
+  return `${what} ${becomes(field, key, was, now, telling)}.`;
 }
 
 /** What a value is and was; of long texts, and where both would be told in the same words, only that it is another. */
-function becomes(field: Field | null | undefined, key: string, was: unknown, now: unknown, zone: string): string {
+function becomes(field: Field | null | undefined, key: string, was: unknown, now: unknown, telling: Telling): string {
   const said = (value: unknown): string => {
-    if (value !== undefined || !field) return inWords(field, value, zone);
-    return suffixInWords(key) === '' ? `${inWords(field, field.default, zone)} by default` : 'as elsewhere';
+    if (value !== undefined || !field) return inWords(field, value, telling);
+    return suffixInWords(key) === '' ? `${inWords(field, field.default, telling)} by default` : 'as elsewhere';
   };
   const [before, after] = [said(was), said(now)];
   const isLong = field?.type === 'prose' && !isBound(now);

@@ -5,6 +5,8 @@
 import { LRUCache } from 'lru-cache';
 import type { EntriesField, Field, Fields } from '../fields/field.js';
 import { choice, dateTime, entries, link, prose, reference, rule, text, toggle, words } from '../fields/make.js';
+import { pageInWords, type Telling } from '../fields/telling.js';
+import { capitalised } from '../words.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {
@@ -18,6 +20,11 @@ import {
   type Width,
 } from './document.js';
 import type { DraftDocument } from './draft.js';
+
+/** What a sentence about a head value may need. */
+interface HeadTelling extends Telling {
+  nameOf(key: DocumentKey): string;
+}
 
 export interface DocumentType {
   /** How its keys are written; the last group is the code. */
@@ -35,7 +42,7 @@ export interface DocumentType {
   /** The document as it is while nothing was ever set; absent for those that must be made. */
   implied?(key: DocumentKey): Values;
   /** A sentence about one head value, where “Set FIELD to VALUE” would say less. */
-  says?(path: string, value: unknown, head: Values, nameOf: (key: DocumentKey) => string): string | null;
+  says?(path: string, value: unknown, head: Values, about: HeadTelling): string | null;
 }
 
 const NAME = text('Name', 'What the team calls it.', { max: 80, required: true, plain: true });
@@ -106,7 +113,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     },
     areas: (head) =>
       (PAGE_KINDS[head['pageKind'] as PageKind] as { areas: readonly string[] } | undefined)?.areas ?? ['main'],
-    says(path, value, head, nameOf) {
+    says(path, value, head, { nameOf }) {
       if (!path.startsWith('around.')) return null;
       const region = path.slice('around.'.length) as Region;
       const which =
@@ -209,12 +216,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       ),
     },
     implied: (key) => ({ pageKind: key.slice('assignments/'.length) }),
-    says(path, value, head, nameOf) {
-      const name = typeof value === 'string' ? `“${nameOf(`template/${value}`)}”` : '';
+    says(path, value, head, about) {
+      const name = typeof value === 'string' ? `“${about.nameOf(`template/${value}`)}”` : '';
       const kind = kindInWords(head['pageKind'] as PageKind);
       if (path === 'standard')
         return name ? `${name} is the standard of ${kind} pages.` : `No template is the standard of ${kind} pages.`;
-      const page = path.slice('pages.'.length);
+      const page = capitalised(pageInWords(path.slice('pages.'.length), about));
       return name ? `${page} has the template ${name}.` : `${page} follows the rules and the standard again.`;
     },
   },
@@ -227,9 +234,11 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       redirects: (path) => (PATH.test(path) && path.length <= 200 ? REDIRECT : null),
     },
     implied: () => ({}),
-    says(path, value) {
+    says(path, value, _head, about) {
       if (path === 'home')
-        return value ? `The home page shows ${String(value)}.` : 'The home page shows its own template.';
+        return value
+          ? `The home page shows ${pageInWords(String(value), about)}.`
+          : 'The home page shows its own template.';
       if (!path.startsWith('redirects.')) return null;
       const from = path.slice('redirects.'.length);
       return value ? `${from} leads to ${String(value)}.` : `${from} is no longer redirected by hand.`;

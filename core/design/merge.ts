@@ -4,6 +4,7 @@
  */
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
+import { PLAIN, type Telling } from '../fields/telling.js';
 import { splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import type { KindSet } from '../kinds/kind.js';
@@ -40,7 +41,7 @@ export function mergeDocument(
   ours: State,
   theirs: State,
   kinds: KindSet,
-  zone = 'UTC',
+  telling: Telling = PLAIN,
 ): Merged {
   const alike = (a: State, b: State): boolean => a === b || (!!a && !!b && sameContent(a, b));
   if (alike(base, ours) || alike(ours, theirs)) return { document: theirs, conflicts: [] };
@@ -54,7 +55,7 @@ export function mergeDocument(
         : 'was removed and changed';
     return { document: theirs, conflicts: [{ document: key, sentence: `${name} ${what}.` }] };
   }
-  return mergeInside(key, base, ours, theirs, kinds, zone);
+  return mergeInside(key, base, ours, theirs, kinds, telling);
 }
 
 /** Whether two documents would be published the same. Order keys do not count, order does. */
@@ -78,7 +79,7 @@ function mergeInside(
   ours: DraftDocument,
   theirs: DraftDocument,
   kinds: KindSet,
-  zone: string,
+  telling: Telling,
 ): Merged {
   const conflicts: Conflict[] = [];
   const documentName = capitalised(nameOf(theirs));
@@ -88,7 +89,7 @@ function mergeInside(
   const head = mergeValues(base.head, ours.head, theirs.head, (field, mine) => {
     const about = headField(theirs.type, field);
     conflict(
-      `${about?.label ?? field} is now ${inWords(about, theirs.head[field], zone)}; it was meant to become ${inWords(about, mine, zone)}.`,
+      `${about?.label ?? field} is now ${inWords(about, theirs.head[field], telling)}; it was meant to become ${inWords(about, mine, telling)}.`,
       { field },
     );
   });
@@ -101,7 +102,7 @@ function mergeInside(
   const nodes: Nodes = Object.create(null) as Nodes;
   for (const id of new Set([...Object.keys(theirs.nodes), ...Object.keys(ours.nodes)])) {
     const [b, o, t] = [nodeAt(base, id), nodeAt(ours, id), nodeAt(theirs, id)];
-    const node = mergeNode(id, b, o, t, conflict, kinds, fieldOf, zone);
+    const node = mergeNode(id, b, o, t, conflict, kinds, fieldOf, telling);
     if (node) nodes[id] = node;
   }
   keepParents(nodes, theirs, conflict, kinds);
@@ -139,7 +140,7 @@ function mergeNode(
   conflict: Say,
   kinds: KindSet,
   fieldOf: FieldOf,
-  zone: string,
+  telling: Telling,
 ): DraftNode | null {
   if (!theirs) {
     if (!ours) return null;
@@ -160,8 +161,8 @@ function mergeNode(
     mergeValues(base?.[part], ours[part], theirs[part], (key, mine) => {
       const field = fieldOf(theirs, part, key);
       const what = `${field?.label ?? key} of ${name}`;
-      const now = inWords(field, theirs[part]?.[key], zone);
-      conflict(`${what} is now ${now}; it was meant to become ${inWords(field, mine, zone)}.`, {
+      const now = inWords(field, theirs[part]?.[key], telling);
+      conflict(`${what} is now ${now}; it was meant to become ${inWords(field, mine, telling)}.`, {
         node: id,
         field: `${part}.${key}`,
       });

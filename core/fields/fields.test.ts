@@ -180,7 +180,7 @@ test.each<[Field | undefined, unknown, string]>([
   [picture('P', 'p'), null, 'no picture'],
   [picture('P', 'p'), { picture: 'a', alt: 'A reel' }, 'the picture “A reel”'],
   [picture('P', 'p'), { picture: 'a', alt: '' }, 'a picture'],
-  [link('L', 'l'), { to: 'home', window: 'new' }, 'home, in a new window'],
+  [link('L', 'l'), { to: 'home', window: 'new' }, 'the home page, in a new window'],
   [link('L', 'l'), { url: 'https://a.example' }, '“https://a.example”'],
   [link('L', 'l'), null, 'no link'],
   [source('S', 's'), { from: 'collection', collection: 'C-1' }, 'the collection C-1'],

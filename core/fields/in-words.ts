@@ -7,6 +7,7 @@ import { inZone } from '../time/zone.js';
 import { cut as cutTo, listed } from '../words.js';
 import type { Field, PictureValue, ProductSource } from './field.js';
 import { proseWords } from './prose.js';
+import { PLAIN, pageInWords, type Telling } from './telling.js';
 import { isBound } from './value.js';
 
 const MOST = 80;
@@ -19,9 +20,8 @@ export const shown = (value: unknown): string =>
 
 /**
  * A stored value of a field: the label of a choice, a number with its unit, a rule as it is written.
- * @param zone the time zone instants are told in, the store’s
  */
-export function inWords(field: Field | null | undefined, value: unknown, zone = 'UTC'): string {
+export function inWords(field: Field | null | undefined, value: unknown, telling: Telling = PLAIN): string {
   if (value === undefined) return 'its default';
   if (isBound(value)) return `the page’s own ${value.bind}`;
   switch (field?.type) {
@@ -34,17 +34,18 @@ export function inWords(field: Field | null | undefined, value: unknown, zone = 
     case 'number':
       return field.unit === '' ? String(value) : `${String(value)} ${field.unit}`;
     case 'date-time':
-      return value === '' ? 'empty' : inZone(String(value), zone);
+      return value === '' ? 'empty' : inZone(String(value), telling.zone);
     case 'text':
     case 'code':
-    case 'reference':
       return quoted(String(value));
+    case 'reference':
+      return field.to === 'page' && value !== '' ? pageInWords(String(value), telling) : quoted(String(value));
     case 'prose':
       return quoted(proseWords(String(value)));
     case 'picture':
       return pictureInWords(value as PictureValue | null);
     case 'link':
-      return linkInWords(value as Link | null);
+      return linkInWords(value as Link | null, telling);
     case 'source':
       return sourceInWords(value as ProductSource);
     case 'rule':
@@ -62,8 +63,10 @@ const labelOf = (labels: Readonly<Record<string, string>>, value: unknown): stri
 const pictureInWords = (picture: PictureValue | null): string =>
   picture ? (picture.alt ? `the picture ${quoted(picture.alt)}` : 'a picture') : 'no picture';
 
-const linkInWords = (link: Link | null): string =>
-  link ? `${'to' in link ? link.to : quoted(link.url)}${link.window ? ', in a new window' : ''}` : 'no link';
+const linkInWords = (link: Link | null, telling: Telling): string =>
+  link
+    ? `${'to' in link ? pageInWords(link.to, telling) : quoted(link.url)}${link.window ? ', in a new window' : ''}`
+    : 'no link';
 
 function sourceInWords(source: ProductSource): string {
   switch (source.from) {

@@ -70,7 +70,7 @@ export function draftRoutes(api: Api): void {
       sideOf(api, call, call.query.from ?? 'live'),
       sideOf(api, call, call.query.to ?? 'draft'),
     ]);
-    const changes = changesBetween(from, to, call.store.timeZone);
+    const changes = await changesBetween(db, call.design, from, to);
     const told = { from: from.label, to: to.label, changes };
     if (call.query.pages !== 'yes') return told;
     const changed = new Set(changes.map((one) => one.document));

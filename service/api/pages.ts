@@ -8,6 +8,7 @@ import {
   isStorable,
   keys,
   lookOf,
+  pagesIn,
   parsePage,
   printRule,
   Problem,
@@ -27,6 +28,7 @@ import { routes } from '@parlour/contract';
 import { listInMemory } from '../assigning/in-memory.js';
 import { settingOf } from '../assigning/renew.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';
+import { tellingOf } from '../publishing/states.js';
 import { pathsOf } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import { failedJobs } from '../records/failed-jobs.js';
@@ -96,7 +98,7 @@ export function pageRoutes(api: Api): void {
           SHIPPED_KINDS,
           { binding: (name) => bindingOf(page, name) },
           lookOf(told, state),
-          store.timeZone,
+          await tellingOf(db, design, pagesIn(asked)),
         )
       : [];
     return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] } as never;

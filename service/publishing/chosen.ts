@@ -1,6 +1,14 @@
 /** A part of what a draft has changed: the documents as they would be with chosen changes only. */
-import { Problem, withChosen, type DocumentKey, type Draft, type DraftDocument } from '@parlour/core';
-import { changesBetween, isSameState, opened, type PublishedState } from './states.js';
+import {
+  compareDocuments,
+  Problem,
+  SHIPPED_KINDS,
+  withChosen,
+  type DocumentKey,
+  type Draft,
+  type DraftDocument,
+} from '@parlour/core';
+import { isSameState, opened, type PublishedState } from './states.js';
 
 /**
  * @param keys the documents that may differ
@@ -30,15 +38,10 @@ function checkChosen(
   live: PublishedState,
   keys: readonly DocumentKey[],
 ): ReadonlySet<string> {
-  const side = (get: (key: DocumentKey) => DraftDocument | undefined) => ({ label: '', get, keys: () => keys });
   const known = new Set(
-    changesBetween(
-      side((key) => opened(live, key)),
-      side((key) => draft.get(key)),
-      // Only their ids count.
-      'UTC',
-      keys,
-    ).map(({ id }) => id),
+    keys.flatMap((key) =>
+      compareDocuments(key, opened(live, key), draft.get(key), { kinds: SHIPPED_KINDS }).map(({ id }) => id),
+    ),
   );
   const unknown = ids.find((id) => !known.has(id));
   if (unknown !== undefined)

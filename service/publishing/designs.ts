@@ -159,19 +159,20 @@ export const bringIn = (
     const changed = await differingKeys(trx, design.takenManifest, live);
     const [before, after] = await Promise.all([loadState(trx, design.takenManifest), loadState(trx, live)]);
     const draft = await openDraft(trx, design);
-    const { edits, conflicts } = mergedEdits(
+    const { edits, conflicts } = await mergedEdits(
+      trx,
+      design,
       draft,
       changed,
       (key) => opened(before, key),
       (key) => opened(after, key),
-      design.timeZone,
     );
     const told = conflicts.map(({ sentence }) => sentence);
     await updateDesign(trx, designId, { takenManifest: live });
     if (edits.length === 0) return { sentences: [], conflicts: told };
     const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in changes from the live design.');
     const touched = [...result.documents.keys()];
-    const changes = changesBetween(sideOf(draft), sideOf(overlay(draft, result.documents)), design.timeZone, touched);
+    const changes = await changesBetween(trx, design, sideOf(draft), sideOf(overlay(draft, result.documents)), touched);
     await signal(trx, `design ${designId}`);
     return { sentences: changes.map(({ sentence }) => sentence), conflicts: told };
   });

@@ -6,6 +6,7 @@ import {
   can,
   checkContentEdits,
   invertEdit,
+  pagesIn,
   Problem,
   SHIPPED_KINDS,
   type Draft,
@@ -21,6 +22,7 @@ import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/
 import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedUnit } from '../records/log.js';
 import { signal } from '../records/signals.js';
 import { checkReferences } from './references.js';
+import { tellingOf } from './states.js';
 
 export interface DoneUnit {
   readonly seq: number;
@@ -58,7 +60,8 @@ export async function tryUnit(
   author: Author,
   requests: readonly EditRequest[],
 ): Promise<UnitResult> {
-  const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId, zone: design.timeZone });
+  const telling = await tellingOf(db, design, pagesIn(requests));
+  const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId, telling });
   checkRight(author, result, draft);
   await checkReferences(db, design.storeId, draft, result);
   return result;
@@ -95,7 +98,8 @@ async function takeBack(
       remedy: 'Only your own edits since the design was made can be undone here.',
     });
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
-  const result = applyUnit(inverse, draft, SHIPPED_KINDS, design.timeZone);
+  const telling = await tellingOf(trx, design, pagesIn(inverse));
+  const result = applyUnit(inverse, draft, SHIPPED_KINDS, telling);
   checkRight(author, result, draft);
   await markUndone(trx, design.id, last.seq);
   return last.sentences.length < inverse.length ? { ...result, sentences: saidAgain(last) } : result;

@@ -17,7 +17,7 @@ import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { markChanged, markPublished, recordUnit } from '../records/drafts.js';
 import { newId } from './drafting.js';
-import { isSameState, opened, type PublishedState } from './states.js';
+import { isSameState, opened, tellingBetween, type PublishedState } from './states.js';
 
 /**
  * Takes what was published into the draft, value by value. What the draft has of its own stays; where that stands in
@@ -33,12 +33,13 @@ export async function followLive(
   authorId: number | null,
   sentence: string,
 ): Promise<Conflict[]> {
-  const { edits, conflicts } = mergedEdits(
+  const { edits, conflicts } = await mergedEdits(
+    trx,
+    design,
     draft,
     keys,
     (key) => opened(before, key),
     (key) => opened(after, key),
-    design.timeZone,
   );
   const result = await recordMerge(trx, design, draft, edits, authorId, sentence);
   const now = overlay(draft, result.documents);
@@ -52,18 +53,20 @@ export async function followLive(
 }
 
 /** The edits that bring what changed from `before` to `after` into a draft. */
-export function mergedEdits(
+export async function mergedEdits(
+  trx: Records,
+  design: Design,
   draft: Draft,
   keys: readonly DocumentKey[],
   before: (key: DocumentKey) => DraftDocument | undefined,
   after: (key: DocumentKey) => DraftDocument | undefined,
-  zone: string,
-): { edits: Edit[]; conflicts: Conflict[] } {
+): Promise<{ edits: Edit[]; conflicts: Conflict[] }> {
+  const telling = await tellingBetween(trx, design, keys, before, after);
   const edits: Edit[] = [];
   const conflicts: Conflict[] = [];
   for (const key of keys) {
     const own = draft.get(key);
-    const merged = mergeDocument(key, before(key), after(key), own, SHIPPED_KINDS, zone);
+    const merged = mergeDocument(key, before(key), after(key), own, SHIPPED_KINDS, telling);
     conflicts.push(...merged.conflicts);
     edits.push(...editsBetween(key, own, merged.document));
   }

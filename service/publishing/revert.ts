@@ -42,7 +42,7 @@ export const revert = (
         remedy: 'Choose another revision.',
       });
     const [live, target] = await Promise.all([loadState(trx, before), loadState(trx, wanted.manifest)]);
-    const sentences = sentencesBetween(live, target, keys, design.timeZone);
+    const sentences = await sentencesBetween(trx, design, live, target, keys);
     const draft = await openDraft(trx, design);
     const revision = await putLive(trx, design, new Map(keys.map((key) => [key, opened(target, key)])), {
       note: note || `Reverted to revision ${number}`,

@@ -3,6 +3,7 @@ import {
   codeOf,
   compareDocuments,
   openDocument,
+  pagesBetween,
   Problem,
   sameContent,
   SHIPPED_KINDS,
@@ -11,11 +12,14 @@ import {
   type DocumentKey,
   type Draft,
   type DraftDocument,
+  type PageCode,
+  type Telling,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { findRevision, loadManifest, loadState, saveDocuments, saveManifest } from '../records/documents.js';
 import { changedKeysOf, openDraft } from '../records/drafts.js';
+import { titlesOf } from '../records/page-list.js';
 
 export type PublishedState = ReadonlyMap<DocumentKey, Document>;
 
@@ -84,7 +88,7 @@ export const isSameState = (a: DraftDocument | undefined, b: DraftDocument | und
 /** One side of a comparison. */
 export interface Side {
   readonly label: string;
-  get(key: DocumentKey): DraftDocument | undefined;
+  readonly get: (key: DocumentKey) => DraftDocument | undefined;
   keys(): Iterable<DocumentKey>;
 }
 
@@ -113,26 +117,50 @@ export async function stateNamed(db: Records, design: Design, name: string): Pro
   return publishedSide(`revision ${revision.number} of “${design.name}”`, await loadState(db, revision.manifest));
 }
 
-/**
- * All changes from one state to another.
- * @param zone the store’s, in which instants are told
- */
-export function changesBetween(before: Side, after: Side, zone: string, keys?: readonly DocumentKey[]): Change[] {
-  const tools = { kinds: SHIPPED_KINDS, zone, nameOfKey: namesIn(after, before) };
+/** How sentences about a design name these pages. */
+export async function tellingOf(db: Records, design: Design, pages: Iterable<PageCode>): Promise<Telling> {
+  const titles = await titlesOf(db, design.id, pages);
+  return { zone: design.timeZone, pageTitle: (page) => titles.get(page) };
+}
+
+/** How sentences about what changed between two states name the pages of the design. */
+export const tellingBetween = (
+  db: Records,
+  design: Design,
+  keys: readonly DocumentKey[],
+  before: Side['get'],
+  after: Side['get'],
+): Promise<Telling> =>
+  tellingOf(
+    db,
+    design,
+    keys.flatMap((key) => [...pagesBetween(before(key), after(key))]),
+  );
+
+/** All changes from one state of a design to another, or of another design to this one. */
+export async function changesBetween(
+  db: Records,
+  design: Design,
+  before: Side,
+  after: Side,
+  keys?: readonly DocumentKey[],
+): Promise<Change[]> {
   const all = keys ?? [...new Set([...before.keys(), ...after.keys()])].sort();
+  const telling = await tellingBetween(db, design, all, before.get, after.get);
+  const tools = { kinds: SHIPPED_KINDS, telling, nameOfKey: namesIn(after, before) };
   return all.flatMap((key) => compareDocuments(key, before.get(key), after.get(key), tools));
 }
 
 /** The changes of some documents from one published state to another, in sentences. */
-export function sentencesBetween(
+export async function sentencesBetween(
+  db: Records,
+  design: Design,
   before: PublishedState,
   after: PublishedState,
   keys: readonly DocumentKey[],
-  zone: string,
-): string[] {
-  return changesBetween(publishedSide('', before), publishedSide('', after), zone, keys).map(
-    ({ sentence }) => sentence,
-  );
+): Promise<string[]> {
+  const changes = await changesBetween(db, design, publishedSide('', before), publishedSide('', after), keys);
+  return changes.map(({ sentence }) => sentence);
 }
 
 const namesIn =
@@ -155,5 +183,5 @@ export async function unpublishedCount(db: Records, design: Design): Promise<num
 export async function unpublished(db: Records, design: Design, draft: Draft): Promise<Change[]> {
   const [keys, live] = await Promise.all([changedKeysOf(db, design.id), publishedState(db, design)]);
   const side: Side = { label: 'the draft', get: (key) => draft.get(key), keys: () => draft.keys() };
-  return changesBetween(publishedSide('live', live), side, design.timeZone, keys);
+  return changesBetween(db, design, publishedSide('live', live), side, keys);
 }

@@ -21,7 +21,7 @@ import { dueTimedChange, lockTimedChange, updateTimedChange, type TimedChange } 
 import { newId } from './drafting.js';
 import { followLive } from './follow.js';
 import { putLive } from './publish.js';
-import { differingKeys, isSameState, opened, publishedManifest } from './states.js';
+import { differingKeys, isSameState, opened, publishedManifest, tellingBetween } from './states.js';
 
 /** Puts live, or takes back, every timed change that is due. @returns how many */
 export async function runTimedChanges(db: Database, now: Date, failed: JobFailed): Promise<number> {
@@ -82,19 +82,16 @@ async function step(
     publishedManifest(trx, design).then((manifest) => loadState(trx, manifest)),
   ]);
   const keys = await differingKeys(trx, from, to);
+  const was = (key: DocumentKey) => opened(before, key);
+  const meant = (key: DocumentKey) => opened(wanted, key);
+  const telling = await tellingBetween(trx, design, keys, was, meant);
   const next = new Map<DocumentKey, DraftDocument | undefined>();
   const conflicts: Conflict[] = [];
   for (const key of keys) {
-    const merged = mergeDocument(
-      key,
-      opened(before, key),
-      opened(wanted, key),
-      opened(live, key),
-      SHIPPED_KINDS,
-      design.timeZone,
-    );
+    const own = opened(live, key);
+    const merged = mergeDocument(key, was(key), meant(key), own, SHIPPED_KINDS, telling);
     conflicts.push(...merged.conflicts);
-    if (!isSameState(opened(live, key), merged.document)) next.set(key, merged.document);
+    if (!isSameState(own, merged.document)) next.set(key, merged.document);
   }
   const draft = await openDraft(trx, design);
   if (conflicts.length) {

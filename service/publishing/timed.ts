@@ -57,7 +57,7 @@ export async function addTimedChange(
     const changed = await saveOver(trx, base, new Map(closed));
     const state = await loadState(trx, changed);
     const touched = [...frozen.keys()];
-    const sentences = sentencesBetween(live, state, touched, timeZone);
+    const sentences = await sentencesBetween(trx, design, live, state, touched);
     const id = await insertTimedChange(trx, {
       design_id: designId,
       name,
@@ -69,12 +69,13 @@ export async function addTimedChange(
       live_until: until,
     });
     // Out of the draft, so that publishing something else does not bring them early.
-    const { edits } = mergedEdits(
+    const { edits } = await mergedEdits(
+      trx,
+      design,
       draft,
       touched,
       (key) => opened(state, key),
       (key) => opened(live, key),
-      design.timeZone,
     );
     const sentence = `Set “${name}” for ${inZone(from.toISOString(), timeZone)}.`;
     const { documents } = await recordMerge(trx, design, draft, edits, authorId, sentence);
@@ -118,12 +119,13 @@ export const cancelTimedChange = (db: Records, designId: number, id: number, aut
       const [base, changed] = await Promise.all([loadState(trx, timed.base), loadState(trx, timed.changed)]);
       const draft = await openDraft(trx, design);
       const keys = await differingKeys(trx, timed.base, timed.changed);
-      const { edits } = mergedEdits(
+      const { edits } = await mergedEdits(
+        trx,
+        design,
         draft,
         keys,
         (key) => opened(base, key),
         (key) => opened(changed, key),
-        design.timeZone,
       );
       await recordMerge(trx, design, draft, edits, authorId, `Put “${timed.name}” back into the draft.`);
     }

@@ -1,5 +1,5 @@
 /** The list of store pages with their templates, a part at a time: filtered, sorted, counted. */
-import type { PageSort } from '@parlour/core';
+import type { PageCode, PageSort } from '@parlour/core';
 import { sql, type RawBuilder } from 'kysely';
 import type { AssignmentRow } from './assignments.js';
 import type { Records } from './database.js';
@@ -83,6 +83,19 @@ export async function listAssignments(
     sql<{ n: number }>`select count(*)::integer as n from page_assignment where ${fitting}`.execute(db),
   ]);
   return { rows, total: counted.rows[0]?.n ?? 0 };
+}
+
+/** The titles of pages of a design, by page; what is no page of it is left out. */
+export async function titlesOf(
+  db: Records,
+  designId: number,
+  pages: Iterable<PageCode>,
+): Promise<ReadonlyMap<PageCode, string>> {
+  const wanted = [...pages];
+  if (wanted.length === 0) return new Map();
+  const { rows } = await sql<{ page: PageCode; title: string }>`
+    select page, title from page_assignment where design_id = ${designId} and page = any(${wanted})`.execute(db);
+  return new Map(rows.map(({ page, title }) => [page, title]));
 }
 
 const column = (name: keyof AssignmentRow): RawBuilder<unknown> =>

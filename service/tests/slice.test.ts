@@ -137,7 +137,7 @@ describe('from edit to storefront and back', () => {
     const row =
       document.type === 'template' ? document.areas['main']?.find((one) => one.kind === 'product-row@1') : undefined;
     expect(row?.id).not.toBe('p-more');
-    await service.edit(
+    const unit = await service.edit(
       {
         type: 'set',
         document: 'template/festival-kite',
@@ -153,6 +153,10 @@ describe('from edit to storefront and back', () => {
         ['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.visit(path)).text),
       );
     const before = await others();
+    const assigned = 'The product page “Gannet Delta” (K-003) has the template “Festival kite”.';
+    expect(unit.sentences.at(-1)).toBe(assigned);
+    const { changes } = await service.call(routes.listChanges);
+    expect(changes.map(({ sentence }) => sentence)).toContain(assigned);
     await service.call(routes.publish, { body: {} });
     expect((await service.visit('/item/gannet-delta')).text).toContain('Seen at the festival');
     expect(await others()).toEqual(before);

@@ -3,6 +3,7 @@ import { Problem } from '../../problem.js';
 import type { KindSet } from '../../kinds/kind.js';
 import { impliedDocument } from '../document-types.js';
 import type { DocumentKey } from '../document.js';
+import { PLAIN, type Telling } from '../../fields/telling.js';
 import type { Draft, DraftDocument } from '../draft.js';
 import { LIMITS } from '../limits.js';
 import { checkShown, showingDraft } from '../shown.js';
@@ -39,8 +40,8 @@ const saysNothing = (key: DocumentKey, document: DraftDocument): boolean =>
 export const invertEdit = (edit: Edit): Edit => editTypes[edit.type].invert(edit);
 
 /** One sentence about `edit`, read against the draft before it. */
-export const describeEdit = (edit: Edit, draft: Draft, kinds: KindSet, zone = 'UTC'): string =>
-  editTypes[edit.type].describe(edit, draft, kinds, zone);
+export const describeEdit = (edit: Edit, draft: Draft, kinds: KindSet, telling: Telling = PLAIN): string =>
+  editTypes[edit.type].describe(edit, draft, kinds, telling);
 
 /** What a unit of edits did: the exact edits, their sentences, and the documents that are different now (null: removed). */
 export interface UnitResult {
@@ -50,8 +51,8 @@ export interface UnitResult {
 }
 
 /** Applies exact edits, all or none. @throws Problem naming the edit that was refused */
-export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet, zone?: string): UnitResult =>
-  doInOrder(edits, draft, kinds, (edit) => ({ edits: [edit] }), zone);
+export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet, telling?: Telling): UnitResult =>
+  doInOrder(edits, draft, kinds, (edit) => ({ edits: [edit] }), telling);
 
 /** What one item of a unit comes down to; its own sentence says more than those of its edits. */
 export interface Resolved {
@@ -65,7 +66,7 @@ export function doInOrder<T>(
   draft: Draft,
   kinds: KindSet,
   exact: (item: T, now: Draft) => Resolved,
-  zone?: string,
+  telling?: Telling,
 ): UnitResult {
   const documents = new Map<DocumentKey, DraftDocument | null>();
   const now = overlay(draft, documents);
@@ -80,7 +81,7 @@ export function doInOrder<T>(
       const said = resolved.edits.map((edit) => {
         // Said of the draft before it, but only once it is known to make sense.
         const changed = applyEdit(edit, now, kinds);
-        const sentence = resolved.sentence ?? describeEdit(edit, now, kinds, zone);
+        const sentence = resolved.sentence ?? describeEdit(edit, now, kinds, telling);
         documents.set(edit.document, changed);
         edits.push(edit);
         askedBy.push(i);

@@ -1,6 +1,7 @@
 /** Set: one value of a section, an entry, or the document itself. Without a value: back to the default. */
 import type { Field } from '../../fields/field.js';
 import { inWords } from '../../fields/in-words.js';
+import type { Telling } from '../../fields/telling.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
 import type { KindSet } from '../../kinds/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
@@ -55,12 +56,12 @@ export const set: EditType<SetEdit> = {
     ...(value === undefined ? {} : { was: value }),
   }),
 
-  describe(edit, draft, kinds, zone) {
+  describe(edit, draft, kinds, telling) {
     const document = documentIn(draft, edit.document);
-    if (edit.node === undefined) return headSentence(edit, document, draft, zone);
+    if (edit.node === undefined) return headSentence(edit, document, draft, telling);
     const node = nodeIn(document, edit.node);
     const field = nodeField(document, node, edit.field, kinds);
-    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit, zone)}.`;
+    return `Set ${field.label}${suffixInWords(edit.field)} of ${sectionName(node, kinds)} in ${nameOf(document)} ${toWhat(field, edit, telling)}.`;
   },
 };
 
@@ -102,11 +103,19 @@ function guard(edit: SetEdit, field: Field | null, now: unknown, what: string): 
   throw edit.was === undefined ? stale(what, inWords(field, now), UNSAID) : stale(what, inWords(field, now));
 }
 
-function headSentence({ field: path, value }: SetEdit, document: DraftDocument, draft: Draft, zone: string): string {
-  const said = DOCUMENT_TYPES[document.type].says?.(path, value, document.head, nameOfKey(draft));
+function headSentence(
+  { field: path, value }: SetEdit,
+  document: DraftDocument,
+  draft: Draft,
+  telling: Telling,
+): string {
+  const said = DOCUMENT_TYPES[document.type].says?.(path, value, document.head, {
+    ...telling,
+    nameOf: nameOfKey(draft),
+  });
   if (said) return said;
   const field = headField(document.type, path);
-  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, { field: path, value }, zone)}.`;
+  return `Set ${field?.label ?? path} of ${nameOf(document)} ${toWhat(field, { field: path, value }, telling)}.`;
 }
 
 /** The name of a document in a draft by its key; its code if it is gone. */
@@ -120,7 +129,11 @@ export function suffixInWords(path: string): string {
   return device ? ` on a ${device}` : language === undefined ? '' : ` in ${language}`;
 }
 
-function toWhat(field: Field | null, { field: path, value }: Pick<SetEdit, 'field' | 'value'>, zone: string): string {
-  if (value !== undefined) return `to ${inWords(field, value, zone)}`;
+function toWhat(
+  field: Field | null,
+  { field: path, value }: Pick<SetEdit, 'field' | 'value'>,
+  telling: Telling,
+): string {
+  if (value !== undefined) return `to ${inWords(field, value, telling)}`;
   return suffixInWords(path) === '' ? 'back to its default' : 'back to what it is elsewhere';
 }

@@ -1,5 +1,6 @@
 /** What every edit type offers. One file beside this for each. */
 import type { KindSet } from '../../kinds/kind.js';
+import type { Telling } from '../../fields/telling.js';
 import type { Draft, DraftDocument } from '../draft.js';
 import type { Edit } from './edit.js';
 
@@ -16,7 +17,6 @@ export interface EditType<E> {
   /**
    * One sentence for people.
    * @param draft the draft the edit was, or is about to be, applied to
-   * @param zone the time zone of the store, for instants
    */
-  describe(edit: E, draft: Draft, kinds: KindSet, zone: string): string;
+  describe(edit: E, draft: Draft, kinds: KindSet, telling: Telling): string;
 }

@@ -55,5 +55,5 @@ export function applyRequests(requests: readonly EditRequest[], draft: Draft, to
     });
   }
   const exact = (request: EditRequest, now: Draft) => requestTypes[request.type].resolve(request, now, tools);
-  return doInOrder(requests, draft, tools.kinds, exact, tools.zone);
+  return doInOrder(requests, draft, tools.kinds, exact, tools.telling);
 }

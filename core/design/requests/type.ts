@@ -6,6 +6,7 @@ import type { KindSet } from '../../kinds/kind.js';
 import { nodeIn, placesIn } from '../edits/common.js';
 import type { Resolved } from '../edits/edit.js';
 import type { NodeId } from '../document.js';
+import type { Telling } from '../../fields/telling.js';
 import { samePlace, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
 
 /** What is handed in from outside so that edits stay deterministic. */
@@ -13,8 +14,7 @@ export interface EditTools {
   readonly kinds: KindSet;
   /** A new id for a section or entry, unique within the design. */
   readonly newId: () => string;
-  /** The time zone of the store, for sentences; UTC if absent. */
-  readonly zone?: string;
+  readonly telling?: Telling;
 }
 
 export interface RequestType<R> {
