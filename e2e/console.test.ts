@@ -316,7 +316,7 @@ test('formatted text, a link and the frame are set where they stand', async () =
   await frame().locator('#s-h-dunes a[href="/item/petrel-150"]').waitFor();
 
   await page.getByRole('button', { name: 'Frame' }).click();
-  await page.locator('.v-select', { hasText: 'Tone' }).click();
+  await page.locator('.v-select', { hasText: 'Tone' }).locator('.v-field').click();
   await page.getByRole('option', { name: 'Strong' }).click();
   await frame().locator('#s-h-dunes.tone-strong').waitFor();
   await page.getByRole('button', { name: 'Tone: reset to the default' }).click();

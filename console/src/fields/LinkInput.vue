@@ -71,7 +71,7 @@ watch(
       no-filter
       @update:model-value="change($event && { to: $event })"
     >
-      <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.raw.path" /></template>
+      <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.path" /></template>
     </v-autocomplete>
     <v-checkbox-btn
       v-if="modelValue"

@@ -102,7 +102,7 @@ onMounted(load);
             <th>May</th>
             <th>Works until</th>
             <th>Last used</th>
-            <th class="act"><span class="sr">Remove</span></th>
+            <th class="act"><span class="unseen">Remove</span></th>
           </tr>
         </thead>
         <tbody>

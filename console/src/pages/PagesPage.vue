@@ -111,7 +111,7 @@ const because = (page: Page): string =>
       <v-table hover>
         <thead>
           <tr>
-            <th class="tick"><span class="sr">Select</span></th>
+            <th class="tick"><span class="unseen">Select</span></th>
             <th
               v-for="{ title, by, wide } in COLUMNS"
               :key="by"

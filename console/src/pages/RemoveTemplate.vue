@@ -51,7 +51,7 @@ async function remove(): Promise<void> {
 <template>
   <AskDialog
     :title="`Remove “${template.name}”?`"
-    keep="Keep it"
+    :keep="isLast ? 'Close' : 'Keep it'"
     :action="isLast ? '' : 'Remove'"
     removes
     :busy="busy"

@@ -92,7 +92,7 @@ onMounted(load);
             <th>Name</th>
             <th>Mail address</th>
             <th class="role">Role</th>
-            <th class="act"><span class="sr">Remove</span></th>
+            <th class="act"><span class="unseen">Remove</span></th>
           </tr>
         </thead>
         <tbody>

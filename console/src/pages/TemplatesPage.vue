@@ -157,8 +157,10 @@ onMounted(() => attempt(load));
 .name {
   font-size: 1.125rem;
 }
+/* As high with a tag as without. */
 .name + p {
   margin: 4px 0 8px;
+  min-height: 1.625rem;
 }
 .unused {
   color: rgb(var(--v-theme-warning));

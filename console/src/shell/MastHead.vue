@@ -33,7 +33,7 @@ async function change(slug: string): Promise<void> {
   <v-app-bar flat height="56" border="b" color="surface">
     <router-link to="/pages" class="mark serif">Parlour</router-link>
     <a class="store plain" :href="session.store?.storefront" target="_blank" rel="noopener"
-      >{{ session.store?.name }}<v-icon :icon="mdiOpenInNew" size="16" class="ms-1" /><span class="sr"
+      >{{ session.store?.name }}<v-icon :icon="mdiOpenInNew" size="16" class="ms-1" /><span class="unseen"
         >opens the storefront</span
       ></a
     >

@@ -49,7 +49,7 @@ watch(
     class="search"
     @update:model-value="(choice: Choice | null) => choice && choice.value !== page && emit('open', choice.value)"
   >
-    <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.raw.path" /></template>
+    <template #item="{ props: item, item: found }"><v-list-item v-bind="item" :subtitle="found.path" /></template>
   </v-autocomplete>
 </template>
 
