@@ -88,6 +88,7 @@ export const PROBLEMS = {
   broken: [500, 'A fault on our side; nothing was changed.'],
 } as const satisfies Record<string, readonly [status: number, meaning: string]>;
 
+/** What went wrong, for programs; the page `/docs/problems/CODE` tells each. */
 export type ProblemCode = keyof typeof PROBLEMS;
 
 /** The HTTP status a problem is answered with. */

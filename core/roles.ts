@@ -1,6 +1,7 @@
 /** Roles and what stands behind them. Routes ask for capabilities, never for roles. */
 
 export const ROLES = ['owner', 'builder', 'editor', 'viewer'] as const;
+/** What somebody is in the team of a store. */
 export type Role = (typeof ROLES)[number];
 
 /**
@@ -17,6 +18,7 @@ const CAPABILITIES: Readonly<Record<Role, readonly Capability[]>> = {
   viewer: [],
 };
 
+/** Whether a role may do something. */
 export const can = (role: Role, capability: Capability): boolean => CAPABILITIES[role].includes(capability);
 
 /** The roles that have a capability, for messages. */

@@ -24,8 +24,10 @@ export interface RuleSetting {
   readonly decimals: number;
 }
 
+/** Why a page has its template: assigned to it, by a rule, or as the standard of its kind. */
 export type Reason = 'page' | 'rule' | 'standard';
 
+/** The template of a page, and why. */
 export interface Assigned {
   readonly template: string;
   readonly reason: Reason;
@@ -48,6 +50,7 @@ export function assignedBy(document: AssignmentsDocument, page: AskedPage, setti
   return standard === undefined ? null : { template: standard, reason: 'standard' };
 }
 
+/** A rule of the assignments, prepared for asking many pages. */
 export interface ReadyEntry extends ReadyRule {
   readonly id: string;
   readonly template: string;

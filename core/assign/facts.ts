@@ -53,10 +53,14 @@ const facts = (told: Told): SubjectFacts =>
     ]),
   );
 
+/** What rules can ask about a product page. @param path the path of the page */
 export const productFacts = (product: ProductFacts, path: string): SubjectFacts => facts(productTold(product, path));
+/** What rules can ask about a collection page. @param parents codes of the collections above it */
 export const collectionFacts = (parents: readonly string[], path: string): SubjectFacts =>
   facts(collectionTold(parents, path));
+/** What rules can ask about a brand page. */
 export const brandFacts = (path: string): SubjectFacts => facts(brandTold(path));
+/** What rules can ask about a content page. */
 export const contentFacts = (content: ContentDocument, path: string): SubjectFacts => facts(contentTold(content, path));
 
 /** The facts of what an open page is about. */

@@ -44,12 +44,15 @@ export const PAGE_KINDS = {
   'not-found': { name: 'Not found', sentence: 'Shown where there is no page at a path.', subject: null, areas: SIDE },
 } as const satisfies Record<string, PageKindAbout>;
 
+/** The kind of a store page, a key of `PAGE_KINDS`. */
 export type PageKind = keyof typeof PAGE_KINDS;
+/** What a page can be about. */
 export type SubjectKind = 'product' | 'collection' | 'brand' | 'content';
 
 /** A store page by kind and code, such as `product:K-014` or `home`. Codes never change; paths may. */
 export type PageCode = string;
 
+/** A store page taken apart. */
 export interface PageRef {
   readonly kind: PageKind;
   /** The code of the subject; null for kinds that have a single page. */
@@ -58,11 +61,13 @@ export interface PageRef {
 
 export const isPageKind = (text: string): text is PageKind => Object.hasOwn(PAGE_KINDS, text);
 
+/** All page kinds, in their order in lists. */
 export const pageKinds = (): PageKind[] => Object.keys(PAGE_KINDS) as PageKind[];
 
 /** A kind in a sentence: `product` pages, `all collections` page. */
 export const kindInWords = (kind: PageKind): string => PAGE_KINDS[kind].name.toLowerCase();
 
+/** The page code of a page: the inverse of `parsePage`. */
 export const pageCode = (page: PageRef): PageCode => (page.code === null ? page.kind : `${page.kind}:${page.code}`);
 
 /**

@@ -2,6 +2,7 @@
 import type { PathsDocument } from '../design/document.js';
 import type { PageKind, PageRef } from './page.js';
 
+/** The path of each page kind, with `{slug}` where a kind has many pages. */
 export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, string>>;
 
 /** In the order they are tried: what is fixed before what has a slug, and content pages last. */

@@ -5,10 +5,16 @@ import { Problem } from '../problem.js';
 import { didYouMean } from '../words.js';
 import type { PageKind } from './page.js';
 
+/** How a fact is compared with a value; those of order are for prices, numbers and days. */
 export const OPERATORS = ['is', 'is not', 'starts with', '>=', '<=', '>', '<'] as const;
 export type Operator = (typeof OPERATORS)[number];
+/** What a fact or a value of a condition can be. */
 export type Scalar = string | number | boolean;
 
+/**
+ * One comparison of a rule.
+ * @example { fact: 'price', is: '>=', value: 120 }
+ */
 export interface Condition {
   /** A fact such as `brand`, or `attribute.NAME`. */
   readonly fact: string;
@@ -17,6 +23,10 @@ export interface Condition {
   readonly value: Scalar;
 }
 
+/**
+ * Which pages something is for.
+ * @example { match: 'all', conditions: [{ fact: 'category', is: 'is', value: 'sport' }] }
+ */
 export interface Rule {
   /** Whether all conditions must hold, or any one. */
   readonly match: 'all' | 'any';
@@ -73,7 +83,9 @@ export function factAbout(kind: PageKind, fact: string, value?: Scalar): FactAbo
 /** Text as rules compare it: compatibility forms and case folded, space at the ends and in between made one. */
 export const fold = (text: string): string => text.normalize('NFKC').toLowerCase().trim().replace(/\s+/g, ' ');
 
+/** Conditions that one rule may have. */
 export const MOST_CONDITIONS = 20;
+/** A rule as it comes in, before its facts are checked against their types. */
 export const ruleSchema = closed({
   match: yup.string().strict().oneOf(['all', 'any']).required(),
   conditions: yup
@@ -231,6 +243,7 @@ export function readyRule({ match, conditions }: Rule, decimals: number): ReadyR
   };
 }
 
+/** A fact with its value as one text, to look rules up by. */
 export const factKey = (fact: string, value: Scalar): string => `${fact} ${typeof value} ${String(value)}`;
 
 const shownScalar = (value: unknown): string => (typeof value === 'string' ? `“${value}”` : String(value));

@@ -4,6 +4,7 @@ import type { AskedPage, DesignState, RuleSetting } from './assigned.js';
 import { parsePage } from './page.js';
 import { readyRule, type ReadyRule } from './rule.js';
 
+/** An addition that a page shows. */
 export interface Addition {
   readonly key: DocumentKey;
   readonly document: AdditionDocument;

@@ -22,6 +22,7 @@ import { LOOK_FIELDS } from '../look/settings.js';
 import type { DesignState } from './assigned.js';
 import type { Why } from './why.js';
 
+/** One value of a section: what it is, and where it comes from. */
 export interface WhyField {
   /** `values.title`, `frame.space@phone`. */
   readonly field: string;

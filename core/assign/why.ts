@@ -30,6 +30,7 @@ import type { Rule, Scalar, SubjectFacts } from './rule.js';
 import { printRule } from './rule-text.js';
 import { additionsFor, MOST_ADDITIONS } from './target.js';
 
+/** The page that is asked about. */
 export interface WhyPage extends AskedPage {
   readonly title: string;
   readonly path: string;
@@ -37,6 +38,7 @@ export interface WhyPage extends AskedPage {
   readonly written?: SubjectFacts;
 }
 
+/** One rule that was tried for the page, and what came of it. */
 export interface TriedRule {
   readonly id: string;
   readonly rule: string;
@@ -46,6 +48,7 @@ export interface TriedRule {
   readonly because: string;
 }
 
+/** Which arrangement of a region the page has. */
 export interface WhyRegion {
   readonly region: Region;
   /** Null where the template leaves the region out. */
@@ -54,6 +57,7 @@ export interface WhyRegion {
   readonly reason: 'standard' | 'template';
 }
 
+/** Everything that decides what a page shows, as data and in sentences. */
 export interface Why {
   readonly page: string;
   readonly title: string;

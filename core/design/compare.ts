@@ -16,6 +16,7 @@ import { applyEdit, type Edit } from './edits/edit.js';
 import { suffixInWords } from './edits/set.js';
 import { outOfRun, sequencesOf } from './sequence.js';
 
+/** One difference between two states of a design. */
 export interface Change {
   /** Names the change among all between the same two states; used to publish it alone. */
   readonly id: string;
@@ -28,6 +29,7 @@ export interface Change {
   readonly sentence: string;
 }
 
+/** What a comparison needs beside the two states. */
 export interface CompareTools {
   readonly kinds: KindSet;
   readonly telling?: Telling;

@@ -30,6 +30,7 @@ const setEdit = (edit: Edit & { type: 'set' }, was: unknown, value: unknown): Ed
   ...(was === undefined ? {} : { was }),
 });
 
+/** The keys whose values differ, those of only one side among them. */
 export const changedKeys = (
   before: Readonly<Record<string, unknown>> = {},
   after: Readonly<Record<string, unknown>> = {},

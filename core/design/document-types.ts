@@ -26,6 +26,7 @@ interface HeadTelling extends Telling {
   nameOf(key: DocumentKey): string;
 }
 
+/** What a type of documents is; see `DOCUMENT_TYPES`. */
 export interface DocumentType {
   /** How its keys are written; the last group is the code. */
   readonly key: RegExp;
@@ -97,6 +98,7 @@ const REDIRECT = text('Leads to', 'Where shoppers are sent who use the old path.
   form: { pattern: /^(\/(?!\/)[^\s\\]*|https:\/\/[^\s\\]+)$/, words: 'a path such as /about, or an https web address' },
 });
 
+/** Every type of documents. A new type of documents is a new line here. */
 export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = {
   template: {
     key: keyed('template'),
@@ -254,6 +256,7 @@ function kindChoices(): Record<PageKind, string> {
 export const areasOf = ({ type, head }: Pick<DraftDocument, 'type' | 'head'>): readonly string[] | null =>
   DOCUMENT_TYPES[type].areas?.(head) ?? null;
 
+/** The groups that heads of a type have, such as `layout` and `around`. */
 export const groupsOf = (type: DocumentTypeName): readonly string[] => Object.keys(DOCUMENT_TYPES[type].groups ?? {});
 
 // Asked for every edit and every document of a list.

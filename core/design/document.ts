@@ -39,16 +39,21 @@ export interface Entry {
   readonly values: Values;
   readonly lists?: Lists;
 }
+/** Entries by the list they are in. */
 export type Lists = Readonly<Record<string, readonly Entry[]>>;
 
+/** Sections by the area they are in, in page order. */
 export type Areas = Readonly<Record<string, readonly Section[]>>;
 
+/** The places around the content that a page shares with others, from the top of the page to its end. */
 export const REGIONS = ['top-line', 'header', 'above', 'below', 'footer'] as const;
 export type Region = (typeof REGIONS)[number];
 
+/** How wide a section or the content of a template can be. */
 export const WIDTHS = ['reading', 'standard', 'broad', 'edge'] as const;
 export type Width = (typeof WIDTHS)[number];
 
+/** How a template arranges its page. */
 export interface Layout {
   readonly width: Width;
   /** Where the side area stands; absent for none. */
@@ -153,7 +158,9 @@ export interface PathsDocument {
   readonly redirects?: Readonly<Record<string, string>>;
 }
 
+/** A document that has sections. */
 export type SectionedDocument = TemplateDocument | ArrangementDocument | SharedDocument | AdditionDocument;
+/** Any document as it is published. */
 export type Document =
   SectionedDocument | LookDocument | MenuDocument | ContentDocument | AssignmentsDocument | PathsDocument;
 export type DocumentTypeName = Document['type'];
@@ -161,6 +168,10 @@ export type DocumentTypeName = Document['type'];
 /** A link to a thing of the store by its code, or to a free web address; in the same window unless it says otherwise. */
 export type Link = { readonly to: string; readonly window?: 'new' } | { readonly url: string; readonly window?: 'new' };
 
+/**
+ * The keys of documents, by type.
+ * @example keys.template('festival') // 'template/festival'
+ */
 export const keys = {
   look: 'look',
   paths: 'paths',

@@ -23,11 +23,13 @@ export interface DraftNode {
   /** Sorts siblings as text; ties are broken by id. */
   readonly order: string;
 }
+/** A node that is a section; the others are entries. */
 export interface DraftSection extends DraftNode {
   readonly kind: string;
   readonly frame: Values;
 }
 
+/** A document in the form that edits work on: a flat head and a flat map of nodes. */
 export interface DraftDocument {
   readonly format: number;
   readonly type: DocumentTypeName;
@@ -67,6 +69,7 @@ export const siblingsIn = (document: DraftDocument, place: Place): DraftNode[] =
     .filter((node) => samePlace(node.place, place))
     .sort(inOrder);
 
+/** Compares two nodes of one place by their order. */
 export const inOrder = (a: DraftNode, b: DraftNode): number =>
   a.order < b.order ? -1 : a.order > b.order ? 1 : a.id < b.id ? -1 : 1;
 

@@ -24,6 +24,7 @@ export interface Conflict {
   readonly sentence: string;
 }
 
+/** A document after a merge, and what could not be merged. */
 export interface Merged {
   /** The merged document; undefined if there is none. */
   readonly document: DraftDocument | undefined;

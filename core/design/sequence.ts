@@ -3,6 +3,7 @@ import { generateKeyBetween } from 'fractional-indexing';
 import type { NodeId } from './document.js';
 import { inOrder, type DraftDocument, type DraftNode, type Place } from './draft.js';
 
+/** A place as one text, to look nodes up by. */
 export const placeKey = ({ in: parent, at }: Place): string => `${parent ?? ''} ${at}`;
 
 /** Every place of a document with the nodes standing there, in order. */

@@ -2,6 +2,7 @@
 import { PAGE_KINDS, type PageKind } from '../assign/page.js';
 import { FORMAT, type Section, type TemplateDocument, type Values, type Width } from './document.js';
 
+/** A template to begin with. */
 export interface TemplateStarter {
   readonly code: string;
   readonly name: string;

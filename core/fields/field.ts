@@ -149,6 +149,7 @@ export type Fields = Readonly<Record<string, Field>>;
 /** The devices, from the largest; a value not set for one is as on the one before it. */
 export const DEVICES = ['desktop', 'tablet', 'phone'] as const;
 export type Device = (typeof DEVICES)[number];
+/** One of something for each device. */
 export type PerDevice<T> = Readonly<Record<Device, T>>;
 
 /** What a view gets: every field with its own value or its default; for each device where it may differ. */
@@ -156,6 +157,7 @@ export type ValuesOf<F extends Fields> = {
   readonly [K in keyof F]: F[K] extends { perDevice: true } ? PerDevice<F[K]['default']> : F[K]['default'];
 };
 
+/** A picture of the store in a field, with how it is cropped and what it shows. */
 export interface PictureValue {
   /** Content hash of the picture. */
   readonly picture: string;

@@ -38,6 +38,7 @@ yup.setLocale({
   array: { min: '${path} must hold at least ${min}', max: '${path} may hold at most ${max}' },
 });
 
+/** The form of every code that people give. */
 export const CODE = /^[A-Za-z0-9][A-Za-z0-9_.-]{0,79}$/;
 
 // Control characters other than line breaks and tabs: nothing shows them, and a terminal obeys some of them.
@@ -91,6 +92,7 @@ export function check<T>(
 /** Whether PostgreSQL can hold a text: no NUL, no half of a surrogate pair. */
 export const isStorable = (text: string): boolean => !text.includes('\0') && text.isWellFormed();
 
+/** A text that is this one and no other. */
 export function exactly<T extends string>(value: T) {
   return yup.string().strict().oneOf([value]).required() as yup.StringSchema<T>;
 }

@@ -1,6 +1,7 @@
 /** What sentences need beside the documents they are about: the store's time zone, and the titles of its pages. */
 import { isPageKind, kindInWords, parsePage, type PageCode } from '../assign/page.js';
 
+/** What sentences about a store need to know of it. */
 export interface Telling {
   /** The time zone instants are told in, the store’s. */
   readonly zone: string;

@@ -98,6 +98,7 @@ function checkBound(field: Field, key: string, bound: Bound): void {
 /** Where the value a page shows came from. */
 export type Origin = 'own' | 'device' | 'language' | 'bound' | 'fallback' | 'default';
 
+/** The value that counts for a field on a device, and where it comes from. */
 export interface ResolvedValue {
   readonly value: unknown;
   readonly origin: Origin;
@@ -106,6 +107,7 @@ export interface ResolvedValue {
 /** Reads what a bound value is on the open page; undefined where the page has nothing of the kind. */
 export type ReadBinding = (bind: string) => unknown;
 
+/** What values are read with: the language, and the page they may be bound to. */
 export interface Reading {
   /** BCP 47 tag of the page's language. */
   readonly language?: string;

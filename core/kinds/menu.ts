@@ -10,6 +10,7 @@ export interface MenuEntry {
   readonly entries: readonly MenuEntry[];
 }
 
+/** The entries of a menu, those inside others with them; made once for each menu. */
 export function menuEntries(menu: MenuDocument): readonly MenuEntry[] {
   let found = kept.get(menu);
   if (!found) kept.set(menu, (found = entriesOf(menu)));
@@ -35,4 +36,5 @@ export const menuNeeds = (menu: MenuDocument): Need[] =>
     return [...linkNeeds(link), ...entries.flatMap(needs)];
   });
 
+/** What has to be known to draw links. */
 export const linkNeeds = (link: Link | null): Need[] => (link && 'to' in link ? [{ type: 'path', page: link.to }] : []);

@@ -18,6 +18,7 @@ import { menuNeeds } from '../kinds/menu.js';
 import type { Reading } from '../fields/value.js';
 import type { PageParts } from './page.js';
 
+/** A page with everything it is made of, before its facts are known. */
 export interface AssembledPage extends PageParts {
   readonly templateKey: DocumentKey;
   /** Every document it is made of: when one of them changes, it may look different. */

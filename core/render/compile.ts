@@ -24,6 +24,7 @@ import { NOTHING } from '../kinds/html.js';
  */
 export type ChunkClass = 'constant' | 'data' | 'facts';
 
+/** A section prepared for rendering. */
 export interface CompiledSection {
   readonly section: Section;
   /** Undefined if the kind is missing. */
@@ -51,6 +52,7 @@ export interface Varies {
   needs(reading: Reading): readonly Need[];
 }
 
+/** A document prepared for rendering; made once for each document. */
 export interface CompiledDocument {
   readonly document: SectionedDocument;
   readonly areas: Readonly<Record<string, readonly CompiledSection[]>>;
@@ -67,6 +69,7 @@ export interface CompiledDocument {
   readonly hasFacts: boolean;
 }
 
+/** Prepares a document for rendering. */
 export function compileDocument(document: SectionedDocument, kinds: KindSet): CompiledDocument {
   const needs: Need[] = [];
   const varying: Varies[] = [];

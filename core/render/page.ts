@@ -11,6 +11,7 @@ import { html, NOTHING, raw, type Child, type Markup } from '../kinds/html.js';
 import { structuredData } from './structured-data.js';
 import { viewOf, type ViewSources } from '../kinds/view.js';
 
+/** The compiled documents of a page. */
 export interface PageParts {
   readonly template: CompiledDocument;
   /** What stands in each region: its arrangement, then additions. */
@@ -22,6 +23,7 @@ export interface PageParts {
   readonly menus: ReadonlyMap<string, MenuDocument>;
 }
 
+/** Everything that one rendering of a page needs. */
 export interface PageRequest extends PageParts {
   readonly store: StoreInfo;
   readonly page: PageInfo;

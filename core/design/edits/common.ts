@@ -99,6 +99,7 @@ export function depthOf(place: Place, document: DraftDocument): number {
   return depth;
 }
 
+/** Refuses a section where its kind may not be. @throws Problem `no-such-place` */
 export function checkFits(kind: SectionKind, document: DraftDocument): void {
   const { fits } = kind;
   if (!fits) return;
@@ -165,6 +166,7 @@ function bytesOf(part: object): number {
   return bytes;
 }
 
+/** The kind of a section. @throws Problem `no-such-section-kind`, with the nearest name */
 export function findKind(kinds: KindSet, ref: string): SectionKind {
   const kind = kinds.find(ref);
   if (kind) return kind;
@@ -193,11 +195,13 @@ export function nodeField(document: DraftDocument, node: DraftNode, path: string
   throw noField(path, known, isSection(node) ? `a ${kindName(node.kind)}` : 'an entry');
 }
 
+/** Takes a field such as `values.title` apart. */
 export function splitField(path: string): { part: string; key: string } {
   const dot = path.indexOf('.');
   return dot < 0 ? { part: path, key: '' } : { part: path.slice(0, dot), key: path.slice(dot + 1) };
 }
 
+/** The refusal of a field that does not exist, with the nearest one. */
 export function noField(field: string, there: readonly string[], where: string): Problem {
   const plain = (path: string): string => path.replace(/^values\./, '');
   const known = there.map(plain);
@@ -229,6 +233,7 @@ function ownWords({ values }: Pick<DraftNode, 'values'>): string {
   return typeof own === 'string' ? cut(proseWords(own), 40) : '';
 }
 
+/** The refusal of an edit that replaces something that has changed meanwhile. */
 export const stale = (
   what: string,
   now: string,
@@ -236,6 +241,7 @@ export const stale = (
 ): Problem =>
   new Problem('stale-edit', `${what} has changed in the meantime; it is now ${now}.`, { place: 'was', remedy });
 
+/** The values with one of them different; undefined takes it away. */
 export function withValue<T extends Readonly<Record<string, unknown>>>(values: T, key: string, value: unknown): T {
   const next: Record<string, unknown> = {};
   // Copied without the key: taking it out afterwards makes objects slow.

@@ -32,6 +32,7 @@ export interface InsertEdit {
   readonly nodes: readonly DraftNode[];
 }
 
+/** See `InsertEdit`. */
 export const insert: EditType<InsertEdit> = {
   apply({ document: key, nodes }, draft, kinds) {
     const document = documentIn(draft, key);

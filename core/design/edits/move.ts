@@ -20,6 +20,7 @@ export interface MoveEdit {
   readonly was: Position;
 }
 
+/** See `MoveEdit`. */
 export const move: EditType<MoveEdit> = {
   apply({ document: key, node: id, to, was }, draft, kinds) {
     const document = documentIn(draft, key);
@@ -58,6 +59,7 @@ export const move: EditType<MoveEdit> = {
   },
 };
 
+/** The refusal to put a section into itself. */
 export const circular = (name: string, where: string): Problem =>
   new Problem('circular-move', `${name} cannot be moved ${where}.`, {
     place: 'place',

@@ -14,6 +14,7 @@ export interface PutEdit {
   readonly was: DraftDocument | null;
 }
 
+/** See `PutEdit`. */
 export const put: EditType<PutEdit> = {
   apply({ document: key, value, was }, draft) {
     const now = draft.get(key) ?? null;

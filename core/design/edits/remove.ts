@@ -12,6 +12,7 @@ export interface RemoveEdit {
   readonly nodes: readonly DraftNode[];
 }
 
+/** See `RemoveEdit`. */
 export const remove: EditType<RemoveEdit> = {
   apply({ document: key, nodes }, draft, kinds) {
     const document = documentIn(draft, key);

@@ -59,6 +59,7 @@ export function checkAlone(document: DraftDocument): void {
   }
 }
 
+/** The refusal to take away a value that is required. */
 export const needed = (label: string, place: string, help: string): Problem =>
   new Problem('bad-value', `${label} is needed.`, { place, remedy: help });
 

@@ -44,6 +44,7 @@ export interface SetEdit {
   readonly was?: unknown;
 }
 
+/** See `SetEdit`. */
 export const set: EditType<SetEdit> = {
   apply(edit, draft, kinds) {
     const document = documentIn(draft, edit.document);
@@ -124,6 +125,7 @@ export const nameOfKey =
   (key: DocumentKey): string =>
     String(draft.get(key)?.head['name'] ?? codeOf(key));
 
+/** For which device or language a value is: ` on a phone`, ` in de`, or nothing. */
 export function suffixInWords(path: string): string {
   const { device, language } = splitKey(path);
   return device ? ` on a ${device}` : language === undefined ? '' : ` in ${language}`;

@@ -18,6 +18,7 @@ export interface UpgradeEdit {
   readonly was: Written;
 }
 
+/** See `UpgradeEdit`. */
 export const upgrade: EditType<UpgradeEdit> = {
   apply({ document: key, node: id, to, was }, draft, kinds) {
     const document = documentIn(draft, key);

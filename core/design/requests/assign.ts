@@ -24,6 +24,7 @@ export interface AssignRequest {
   readonly template: string | null;
 }
 
+/** See `AssignRequest`. */
 export const assign: RequestType<AssignRequest> = {
   schema: closed({
     type: typeTag('assign'),

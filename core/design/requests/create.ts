@@ -16,6 +16,7 @@ import { LIMITS } from '../limits.js';
 import { startersFor, templateFrom, type TemplateStarter } from '../starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
 
+/** The types of documents that can be created by request; the others are always there. */
 export const CREATABLE = ['template', 'arrangement', 'shared', 'addition', 'menu', 'content'] as const;
 export type Creatable = (typeof CREATABLE)[number];
 
@@ -43,6 +44,7 @@ export interface CreateRequest {
   readonly head?: Values;
 }
 
+/** See `CreateRequest`. */
 export const create: RequestType<CreateRequest> = {
   schema: closed({
     type: typeTag('create'),

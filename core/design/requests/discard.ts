@@ -25,6 +25,7 @@ export interface DiscardRequest {
   readonly instead?: string;
 }
 
+/** See `DiscardRequest`. */
 export const discard: RequestType<DiscardRequest> = {
   schema: closed({ type: typeTag('discard'), document: documentKeySchema(), instead: codeText().optional() }),
   resolve({ document: key, instead }, draft) {

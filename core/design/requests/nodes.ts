@@ -43,6 +43,7 @@ export interface InsertRequest {
   readonly frame?: Values;
 }
 
+/** See `InsertRequest`. */
 export const insert: RequestType<InsertRequest> = {
   schema: closed({
     type: typeTag('insert'),
@@ -94,6 +95,7 @@ export interface RemoveRequest {
   readonly node: NodeId;
 }
 
+/** See `RemoveRequest`. */
 export const remove: RequestType<RemoveRequest> = {
   schema: closed({ type: typeTag('remove'), document: documentKeySchema(), node: codeText().required() }),
   resolve({ document: key, node }, draft) {
@@ -117,6 +119,7 @@ export interface MoveRequest {
   readonly place: PlaceRequest;
 }
 
+/** See `MoveRequest`. */
 export const move: RequestType<MoveRequest> = {
   schema: closed({
     type: typeTag('move'),
@@ -166,6 +169,7 @@ export interface CopyRequest {
   readonly place?: PlaceRequest;
 }
 
+/** See `CopyRequest`. */
 export const copy: RequestType<CopyRequest> = {
   schema: closed({
     type: typeTag('copy'),

@@ -11,8 +11,10 @@ import { documentIn, fieldsOfNode, isSame, nodeIn, splitField } from '../edits/c
 import type { SetEdit } from '../edits/set.js';
 import { documentKeySchema, typeTag, type RequestType } from './type.js';
 
+/** A value, as the exact edit says it. */
 export type SetRequest = SetEdit;
 
+/** See `SetEdit`. */
 export const set: RequestType<SetRequest> = {
   schema: closed({
     type: typeTag('set'),

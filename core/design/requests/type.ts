@@ -17,6 +17,7 @@ export interface EditTools {
   readonly telling?: Telling;
 }
 
+/** One type of requests: its form, and the edits it comes down to. */
 export interface RequestType<R> {
   /** Strict schema of the request. */
   readonly schema: Schema;
@@ -24,11 +25,13 @@ export interface RequestType<R> {
   resolve(request: R, draft: Draft, tools: EditTools): Resolved;
 }
 
+/** A document key as it comes in. */
 export const documentKeySchema = () =>
   plainText(200)
     .matches(/^[a-z-]+(\/[A-Za-z0-9_.-]+){0,2}$/, '${path} must name a document such as template/product-standard')
     .required();
 
+/** The `type` of a request, one exact word. */
 export const typeTag = <T extends string>(name: T) => exactly(name);
 
 /** A place at the door. */
@@ -41,6 +44,7 @@ export interface PlaceRequest {
   readonly before?: string | null;
 }
 
+/** A place as it comes in: see `PlaceRequest`. */
 export const placeSchema = () =>
   closed({
     in: codeText().optional(),
