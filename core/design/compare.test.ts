@@ -95,8 +95,8 @@ describe('compare', () => {
       ),
     ).toEqual([
       'changed: “plain” is the standard of product pages.',
-      'changed: The product page “Kestrel” (K-1) follows the rules and the standard again.',
-      'changed: The product page K-2 has the template “y”.',
+      'changed: “Kestrel” (product:K-1) follows the rules and the standard again.',
+      'changed: product:K-2 has the template “y”.',
     ]);
   });
 });

@@ -223,7 +223,8 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       const kind = kindInWords(head['pageKind'] as PageKind);
       if (path === 'standard')
         return name ? `${name} is the standard of ${kind} pages.` : `No template is the standard of ${kind} pages.`;
-      const page = capitalised(pageInWords(path.slice('pages.'.length), about));
+      const code = path.slice('pages.'.length);
+      const page = isPageKind(code) ? capitalised(pageInWords(code, about)) : pageInWords(code, about);
       return name ? `${page} has the template ${name}.` : `${page} follows the rules and the standard again.`;
     },
   },

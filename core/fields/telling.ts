@@ -1,5 +1,5 @@
 /** What sentences need beside the documents they are about: the store's time zone, and the titles of its pages. */
-import { isPageKind, kindInWords, parsePage, type PageCode } from '../assign/page.js';
+import { isPageKind, kindInWords, type PageCode } from '../assign/page.js';
 
 /** What sentences about a store need to know of it. */
 export interface Telling {
@@ -12,17 +12,12 @@ export interface Telling {
 /** For sentences of which nobody knows the store. */
 export const PLAIN: Telling = { zone: 'UTC', pageTitle: () => undefined };
 
-/** A store page inside a sentence: `the product page “Kestrel” (K-014)`. */
+/** A store page inside a sentence: `“Kestrel” (product:K-014)`, or `the cart page` where there is one of a kind. */
 export function pageInWords(page: PageCode, telling: Telling): string {
-  if (!isPageCode(page)) return page;
-  const { kind, code } = parsePage(page);
-  const called = `the ${kindInWords(kind)} page`;
-  if (code === null) return called;
+  if (isPageKind(page)) return `the ${kindInWords(page)} page`;
   const title = telling.pageTitle(page);
-  return title === undefined ? `${called} ${code}` : `${called} “${title}” (${code})`;
+  return title === undefined ? page : `“${title}” (${page})`;
 }
-
-const isPageCode = (text: string): boolean => isPageKind(text.split(':')[0] as string);
 
 /** The pages that a value names, in links, references and the keys of assignments: those sentences may need titles of. */
 export function pagesIn(value: unknown, found = new Set<PageCode>()): Set<PageCode> {

@@ -1,8 +1,10 @@
 /** What a store sells, as its keepers see it. */
 import { routes } from '@parlour/contract';
-import { changeProduct, productOf } from '../catalogue/change-product.js';
+import { formatMoney } from '@parlour/core';
+import { changeProduct, productOf, type ProductChange } from '../catalogue/change-product.js';
 import { audit } from '../records/audit.js';
 import type { KeptProduct } from '../records/products.js';
+import type { Store } from '../records/stores.js';
 import { checkTag, implement, type Api } from './implement.js';
 
 export function catalogueRoutes(api: Api): void {
@@ -21,10 +23,21 @@ export function catalogueRoutes(api: Api): void {
       accountId: account.id,
       action: 'product.change',
       target: after.code,
-      detail: body,
+      detail: inMoney(body, store),
     });
     return productShape(after);
   });
+}
+
+/** A change of a product as it is told: prices as people read them. */
+function inMoney({ variants, ...change }: ProductChange, { currency, locale }: Store): Record<string, unknown> {
+  const money = (minor: number): string => formatMoney(minor, currency, locale);
+  const toldVariants = variants?.map(({ price, wasPrice, ...variant }) => ({
+    ...variant,
+    ...(price === undefined ? {} : { price: money(price) }),
+    ...(wasPrice === undefined ? {} : { was: wasPrice === null ? null : money(wasPrice) }),
+  }));
+  return { ...change, ...(toldVariants && { variants: toldVariants }) };
 }
 
 const productShape = ({ id: _id, ...product }: KeptProduct) => ({

@@ -100,6 +100,13 @@ test('a changed product shows at once, and only its own pages are worked out ane
     attributes: { crew: 2, skill: 'sure' },
   });
 
+  await change({ variants: [{ code: 'K-005-1', price: 21_950, wasPrice: null, stock: 3 }] });
+  expect((await service.call(routes.listAudit)).entries[0]).toMatchObject({
+    action: 'product.change',
+    target: 'K-005',
+    detail: { variants: [{ code: 'K-005-1', price: '€219.50', was: null, stock: 3 }] },
+  });
+
   const tag = (await service.api('/stores/windrow/products/K-005')).headers['etag'] ?? '';
   await change({ brand: null });
   const patch = (body: object, headers = {}) =>

@@ -153,7 +153,7 @@ describe('from edit to storefront and back', () => {
         ['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.visit(path)).text),
       );
     const before = await others();
-    const assigned = 'The product page “Gannet Delta” (K-003) has the template “Festival kite”.';
+    const assigned = '“Gannet Delta” (product:K-003) has the template “Festival kite”.';
     expect(unit.sentences.at(-1)).toBe(assigned);
     const { changes } = await service.call(routes.listChanges);
     expect(changes.map(({ sentence }) => sentence)).toContain(assigned);
