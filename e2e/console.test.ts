@@ -361,8 +361,35 @@ test('what somebody else does shows at once; what both change at once is not ove
   await frame().getByRole('heading', { name: 'Theirs' }).waitFor();
   const { document } = await service.call(routes.getDocument, { query: { key: 'template/home' } });
   expect(JSON.stringify(document)).toContain('Theirs');
+  // What was typed is still there, and is saved when it is changed again.
+  const title = page.getByLabel('Title', { exact: true });
+  expect(await title.inputValue()).toBe('Mine');
+  await page.getByText('This has not been saved.').waitFor();
+  await title.fill('Mine and theirs');
+  await frame().getByRole('heading', { name: 'Mine and theirs' }).waitFor();
   await page.unroute('**/events');
   faults.length = 0;
+});
+
+test('on a slow line, what is typed while the last words are being saved is saved too, where it was typed', async () => {
+  await page.goto(consoleAt('/workbench/home'));
+  await page.locator('[data-plan-section="h-sport"]').click();
+  const title = page.getByLabel('Title', { exact: true });
+  await title.fill('One');
+  await page.route('**/edits', async (route) => {
+    await new Promise((go) => setTimeout(go, 1_500));
+    await route.continue();
+  });
+  const sent = page.waitForRequest('**/edits');
+  await title.pressSequentially(' two');
+  await sent;
+  await title.pressSequentially(' three');
+  await page.locator('[data-plan-section="h-workshop"]').click();
+  await frame().getByRole('heading', { name: 'One two three' }).waitFor();
+  await page.unroute('**/edits');
+  expect(await title.inputValue()).toBe('Every seam has a name on it');
+  await page.locator('[data-plan-section="h-sport"]').click();
+  expect(await title.inputValue()).toBe('One two three');
 });
 
 test('a template is made from a starter or from nothing, and removing it can be undone from where it is told', async () => {

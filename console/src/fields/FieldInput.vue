@@ -2,7 +2,7 @@
 /** One field of any type, made from its declaration. Typing is saved as one change when it rests. */
 import { mdiRestore } from '@mdi/js';
 import { checkValue, inZone, instantOf, isBound, Problem, type Field } from '@parlour/core';
-import { computed, defineAsyncComponent, onBeforeUnmount, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { session } from '../api';
 import LinkInput from './LinkInput.vue';
 import MenuInput from './MenuInput.vue';
@@ -19,8 +19,9 @@ const props = defineProps<{
   /** What counts while there is no own value, if not the field’s default: the value of a larger device. */
   inherited?: unknown;
   /** True if there is no default to go back to. */ required?: boolean;
+  /** Stores a value, or the default if undefined, in place of what it was; false if that was refused. */
+  set: (value: unknown, was: unknown) => Promise<boolean>;
 }>();
-const emit = defineEmits<{ set: [value: unknown] }>();
 
 const fallback = (): unknown => props.inherited ?? props.field.default;
 const bound = computed(() => (isBound(props.own) ? props.own : null));
@@ -51,7 +52,7 @@ const typed = computed(() => ({
   modelValue: value.value as never,
   'onUpdate:modelValue': (next: unknown) =>
     change(props.field.type === 'number' ? (next === '' ? NaN : Number(next)) : next, RESTS_AFTER),
-  onBlur: save,
+  onBlur: () => void save(),
 }));
 /** Fields with an input of our own. */
 const special = computed(() => {
@@ -74,18 +75,32 @@ const special = computed(() => {
 const wide = computed(() => props.field.type === 'prose' || (props.field.type === 'text' && props.field.lines > 1));
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
-let unsaved = false;
+/** What is to be saved when typing rests, and when what was sent before has been answered. */
+let unsaved: { readonly own: unknown } | null = null;
+/** The stored value that this one replaces: if somebody else has changed it since, the change is refused. */
+let was = props.own;
+let sending = false;
+let gone = false;
 
-function save(): void {
+async function save(): Promise<void> {
   clearTimeout(waiting);
-  if (!unsaved || fault.value) return;
-  unsaved = false;
-  emit('set', bound.value ? { ...bound.value, fallback: value.value } : value.value);
+  if (!unsaved || fault.value || sending) return;
+  const { own } = unsaved;
+  unsaved = null;
+  sending = true;
+  const done = await props.set(own, was);
+  await nextTick();
+  sending = false;
+  was = gone && done ? own : props.own;
+  if (unsaved) return save();
+  if (done) value.value = ownOr(props.own);
+  // What was typed is kept.
+  else fault.value = 'This has not been saved. Change it again to save it.';
 }
 
 function change(next: unknown, wait = 0): void {
   value.value = next;
-  unsaved = true;
+  unsaved = { own: bound.value ? { ...bound.value, fallback: next } : next };
   clearTimeout(waiting);
   try {
     checkValue(props.field, next, props.field.label);
@@ -94,8 +109,8 @@ function change(next: unknown, wait = 0): void {
     fault.value = error instanceof Problem ? error.message : 'This cannot be saved.';
     return;
   }
-  if (wait) waiting = setTimeout(save, wait);
-  else save();
+  if (wait) waiting = setTimeout(() => void save(), wait);
+  else void save();
 }
 
 const zone = computed(() => session.store?.timeZone ?? 'UTC');
@@ -114,21 +129,26 @@ function changeTime(text: string): void {
 }
 
 function reset(): void {
-  clearTimeout(waiting);
-  unsaved = false;
   fault.value = '';
   value.value = fallback();
-  emit('set', undefined);
+  unsaved = { own: undefined };
+  void save();
 }
 
 // What others or an undo changed shows at once, unless this field is just being typed in.
 watch(
   () => props.own,
   (own) => {
-    if (!unsaved) value.value = ownOr(own);
+    if (unsaved || sending) return;
+    was = own;
+    value.value = ownOr(own);
+    fault.value = '';
   },
 );
-onBeforeUnmount(save);
+onBeforeUnmount(() => {
+  void save();
+  gone = true;
+});
 </script>
 
 <template>

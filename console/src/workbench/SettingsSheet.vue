@@ -14,7 +14,7 @@ import {
 } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
-import type { Workbench } from './use-workbench';
+import type { Selection, Workbench } from './use-workbench';
 
 const props = defineProps<{ bench: Workbench }>();
 const part = ref<'values' | 'frame'>('values');
@@ -73,17 +73,10 @@ const ofTemplate = computed(() => {
 const prefixed = (layout: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));
 
-async function set(name: string, value: unknown): Promise<void> {
-  const selected = props.bench.state.selected;
-  if (!selected || !section.value) return;
-  await props.bench.set(
-    { ...selected, field: `${part.value}.${keyOf(name)}`, was: section.value[part.value][keyOf(name)] },
-    value,
-  );
+/** Made while it is drawn: what is typed is saved where it was typed, whatever is selected by then. */
+function setterOf(selected: Selection, name: string): ReturnType<Workbench['setterOf']> {
+  return props.bench.setterOf({ ...selected, field: `${part.value}.${keyOf(name)}` });
 }
-
-const setTemplate = (field: string, was: unknown, value: unknown): Promise<void> =>
-  props.bench.set({ document: props.bench.templateKey.value, field, was }, value);
 
 watch(
   () => section.value?.id,
@@ -136,7 +129,7 @@ watch(
           :field="field"
           :own="section[part][keyOf(name)]"
           :inherited="inherited(name, field)"
-          @set="(value) => set(name, value)"
+          :set="setterOf(bench.state.selected, name)"
         />
         <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has no settings.</p>
       </div>
@@ -154,7 +147,7 @@ watch(
           :field="field"
           :own="own"
           :required="field.required"
-          @set="(value) => setTemplate(path, own, value)"
+          :set="bench.setterOf({ document: bench.templateKey.value, field: path })"
         />
       </div>
     </template>

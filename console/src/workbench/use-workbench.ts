@@ -173,17 +173,19 @@ export function useWorkbench() {
     if (made?.type === 'insert') state.selected = { document, section: made.nodes[0]?.id ?? '' };
   }
 
-  /** Sets one field; without a value it goes back to its default. */
-  async function set(
-    target: { document: string; section?: string; field: string; was: unknown },
-    value: unknown,
-  ): Promise<void> {
-    const { was, section, ...own } = target;
-    const rest = section === undefined ? own : { ...own, node: section };
-    await run([
-      { type: 'set', ...rest, ...(value === undefined ? {} : { value }), ...(was === undefined ? {} : { was }) },
-    ]);
-  }
+  /** Sets one field in place of what it was; without a value it goes back to its default. */
+  const setterOf =
+    ({ section, ...own }: { document: string; section?: string; field: string }) =>
+    (value: unknown, was: unknown): Promise<boolean> =>
+      run([
+        {
+          type: 'set',
+          ...own,
+          ...(section === undefined ? {} : { node: section }),
+          ...(value === undefined ? {} : { value }),
+          ...(was === undefined ? {} : { was }),
+        },
+      ]);
 
   // What others did shows at once, the selection stays.
   watch(news, (heard) => {
@@ -208,7 +210,7 @@ export function useWorkbench() {
     nudge,
     remove,
     insert,
-    set,
+    setterOf,
     undo: () => step(routes.undo),
     redo: () => step(routes.redo),
   };
