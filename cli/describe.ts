@@ -28,18 +28,18 @@ export function describeDocument(document: Document, zone: string): string {
   const rank = (path: string): number => (first.includes(path) ? first.indexOf(path) : first.length);
   const own = Object.entries(head)
     .sort(([a], [b]) => rank(a) - rank(b) || (a < b ? -1 : 1))
-    .map(([path, value]) => `${path.padEnd(16)} ${valueText(headField(document.type, path), value, zone)}`);
+    .map(([path, value]) => [path, valueText(headField(document.type, path), value, zone)] as const);
   // The look is what is set and what is not: both count.
   if (document.type === 'look')
-    return [
-      `groundwork           ${document.groundwork}`,
+    return inColumns([
+      ['groundwork', document.groundwork],
       ...fieldRows(LOOK_FIELDS, document.values ?? {}, true, zone).map(
-        ([name, text]) => `values.${name.padEnd(13)} ${text}`,
+        ([name, text]) => [`values.${name}`, text] as const,
       ),
-    ].join('\n');
+    ]).join('\n');
   if (hasSections(document))
     return [
-      ...own,
+      ...inColumns(own),
       ...Object.entries(document.areas).flatMap(([area, sections]) => [
         `\n${area}`,
         ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, zone)) : ['  (no sections)']),
@@ -55,7 +55,13 @@ export function describeDocument(document: Document, zone: string): string {
           .join('  ')}`,
         ...entries(id, depth + 1),
       ]);
-  return [...own, ...entries(null, 1)].join('\n');
+  return [...inColumns(own), ...entries(null, 1)].join('\n');
+}
+
+/** Names with their values, the values below each other. */
+function inColumns(rows: readonly (readonly [name: string, value: string])[], indent = ''): string[] {
+  const width = Math.max(0, ...rows.map(([name]) => name.length));
+  return rows.map(([name, value]) => `${indent}${name.padEnd(width)}  ${value}`);
 }
 
 function describeSection(section: Section, depth: number, zone: string): string[] {
@@ -68,7 +74,7 @@ function describeSection(section: Section, depth: number, zone: string): string[
   ];
   return [
     `${indent}${section.id}  ${sectionName(section, SHIPPED_KINDS)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,
-    ...rows.map(([name, text]) => `${indent}    ${name.padEnd(14)} ${text}`),
+    ...inColumns(rows, `${indent}    `),
     ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [
       `${indent}  ${slot}`,
       ...inner.flatMap((one) => describeSection(one, depth + 2, zone)),
