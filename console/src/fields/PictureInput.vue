@@ -173,7 +173,10 @@ onMounted(load);
   font-size: 0.875rem;
 }
 .choice img {
+  height: auto;
   aspect-ratio: 4 / 3;
+  /* Until it is there. */
+  background: rgb(var(--v-theme-background));
 }
 .choice:hover,
 .here {

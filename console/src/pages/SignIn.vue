@@ -17,7 +17,7 @@ async function send(): Promise<void> {
 <template>
   <DoorSheet
     title="Sign in"
-    words="Design the pages of your store from sections, try them on real products, publish, and take it back."
+    words="Design the pages of your store from sections, try them on real products, publish them, and take them back."
     :send="send"
   >
     <template #default="{ fault }">
