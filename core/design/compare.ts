@@ -59,7 +59,7 @@ export function compareDocuments(
 /** The pages that the changes from one state of a document to another name. */
 export function pagesBetween(before: DraftDocument | undefined, after: DraftDocument | undefined): Set<PageCode> {
   const found = new Set<PageCode>();
-  if (!before || !after) return found;
+  if (!before || !after || before === after) return found;
   for (const key of changedKeys(before.head, after.head)) pagesIn([key, before.head[key], after.head[key]], found);
   for (const node of Object.values(after.nodes)) {
     const was = nodeAt(before, node.id);

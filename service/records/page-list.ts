@@ -93,8 +93,9 @@ export async function titlesOf(
 ): Promise<ReadonlyMap<PageCode, string>> {
   const wanted = [...pages];
   if (wanted.length === 0) return new Map();
-  const { rows } = await sql<{ page: PageCode; title: string }>`
-    select page, title from page_assignment where design_id = ${designId} and page = any(${wanted})`.execute(db);
+  // Both sides are named, so that the key of the table serves: it begins with design and side.
+  const { rows } = await sql<{ page: PageCode; title: string }>`select page, title from page_assignment
+    where design_id = ${designId} and side in ('draft', 'live') and page = any(${wanted})`.execute(db);
   return new Map(rows.map(({ page, title }) => [page, title]));
 }
 
