@@ -46,6 +46,20 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.{ts,vue}'], rules: { 'no-undef': 'off' } },
+  // Core imports by path, so that this concerns the rooms that work for a store.
+  {
+    files: ['{service,console,cli,contract}/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts', 'service/tests/**', 'service/records/kinds.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "ImportSpecifier[imported.name='SHIPPED_KINDS']",
+          message: 'The kinds belong to a store: take them from the store, the design or the API.',
+        },
+      ],
+    },
+  },
   {
     files: ['**/*.mjs', '**/*.js'],
     languageOptions: {

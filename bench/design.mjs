@@ -12,6 +12,7 @@ import { copyDesign } from '../service/dist/publishing/designs.js';
 import { publish } from '../service/dist/publishing/publish.js';
 import { addAccount } from '../service/dist/records/accounts.js';
 import { findDesign, designById } from '../service/dist/records/designs.js';
+import { inTransaction } from '../service/dist/records/database.js';
 import { openDraft } from '../service/dist/records/drafts.js';
 import { listAssignments } from '../service/dist/records/page-list.js';
 import { addStore } from '../service/dist/records/stores.js';
@@ -102,7 +103,7 @@ async function largeStore(db, client) {
     [storeId],
   );
   await client.query('analyze');
-  await db.transaction().execute((trx) => addFirstDesign(trx, storeId, documents));
+  await inTransaction(db, (trx) => addFirstDesign(trx, storeId, documents));
   return { author, storeId, design: await findDesign(db, storeId, 'first') };
 }
 

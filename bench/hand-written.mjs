@@ -29,14 +29,14 @@ const wrap = ({ id, kind, frame }, inner) =>
   `<div class="frame w-${frame.width ?? 'page'} tone-${frame.tone ?? 'plain'} space-${frame.space ?? 'medium'} align-${frame.align ?? 'start'} k-${kind.split('@')[0]}" id="s-${id}"><div class="frame-in">${inner}</div></div>`;
 
 const own = (data, value) => {
-  const found = value && data.pictures.get(`picture ${value.picture}`);
+  const found = value && data.get({ type: 'picture', hash: value.picture });
   return found ? { ...found, alt: value.alt } : null;
 };
-const href = (data, link) => (link ? data.paths.get(`path ${link.to}`) : null);
+const href = (data, link) => (link ? data.get({ type: 'path', page: link.to }) : null);
 
 function row(section, { store, data }) {
   const { title = '', action = '', link, source, limit = 4, across = '4' } = section.values;
-  const products = data.products.get(`products ${limit} ${Object.values(source).join(' ')}`);
+  const products = data.get({ type: 'products', source, limit });
   let cards = '';
   for (const product of products) cards += card(product, store);
   const more = action ? `<a href="${escape(href(data, link))}">${escape(action)}</a>` : '';
@@ -65,7 +65,7 @@ function poster(section, { data }) {
 
 export function handWrittenHome(request) {
   const { store, data, canonical, fonts, styles, template, regions, menus } = request;
-  const [first, newest, workshop, sport, dunes] = template.document.areas.main;
+  const [first, newest, workshop, sport, dunes] = template.areas.main;
   const [bar] = regions.get('header')[0].document.areas.main;
   const [legal] = regions.get('footer')[0].document.areas.main;
   const menu = menus.get('main');

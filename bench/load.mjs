@@ -1,9 +1,10 @@
 /** What the service loads for the demo's home page: the live documents, the store, the data. */
-import { assemblePage, SHIPPED_KINDS, STANDARD_PATHS } from '@parlour/core';
+import { assemblePage, composePage, needsOf, STANDARD_PATHS } from '@parlour/core';
 import { openDatabase } from '@parlour/service';
-import { loadData } from '../service/dist/records/catalogue.js';
+import { answerNeeds } from '../service/dist/records/answers/answer.js';
 import { loadState } from '../service/dist/records/documents.js';
 import { findStore } from '../service/dist/records/stores.js';
+import { editionOf } from '../service/dist/storefront/editions.js';
 
 export const HOME = { code: 'home', facts: new Map() };
 export const RULES = { now: '2026-11-23T10:00:00Z', decimals: 2 };
@@ -12,8 +13,15 @@ export async function loadForBench({ databaseUrl }) {
   const db = openDatabase(databaseUrl);
   const store = await findStore(db, 'windrow');
   const state = await loadState(db, store.liveDesign.manifest);
-  const { needs } = assemblePage(HOME, state, SHIPPED_KINDS, RULES);
-  const data = await loadData(db, { storeId: store.id, patterns: STANDARD_PATHS, state }, needs, null);
+  const parts = assemblePage(HOME, state, store.kinds, RULES);
+  const composition = composePage(parts, editionOf(store, 'live'));
+  const page = { code: 'home', kind: 'home', title: store.name, path: '/', description: '', subject: null, query: {} };
+  const { data } = await answerNeeds(db, {
+    sources: { storeId: store.id, patterns: STANDARD_PATHS, state, prefix: '' },
+    needs: needsOf(composition, page, RULES.now),
+    subject: null,
+    cart: null,
+  });
   await db.destroy();
-  return { state, store, data };
+  return { store, composition, page, data };
 }

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { printable } from './printable.js';
-import { counted, Problem, type EditRequest } from '@parlour/core';
+import { counted, kindsByName, Problem, type EditRequest, type KindDescriptions } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type Client, type InputArgument, type Route } from '@parlour/contract';
 
 export interface Credentials {
@@ -55,6 +55,8 @@ export interface Context {
   call<R extends Route>(route: R, ...input: InputArgument<R, 'store' | 'design'>): Promise<AnswerOf<R>>;
   /** The time zone of the store. */
   zone(): Promise<string>;
+  /** The section kinds of the store. */
+  kinds(): Promise<KindDescriptions>;
   /**
    * Does a unit of edits on the draft; with `--dry-run` only asks what it would do.
    * @param unit its id, by which it is done once only; a new one if absent
@@ -76,6 +78,7 @@ export function contextOf(command: Command): Context {
   const client = createClient({ origin, ...(token ? { token } : {}) });
   let store: Promise<string> | undefined;
   let zone: Promise<string> | undefined;
+  let kinds: Promise<KindDescriptions> | undefined;
   const context: Context = {
     options,
     client,
@@ -95,6 +98,7 @@ export function contextOf(command: Command): Context {
       return client.call(route as Route, { ...input, params } as never) as Promise<AnswerOf<typeof route>>;
     },
     zone: () => (zone ??= context.call(routes.getStore).then(({ timeZone }) => timeZone)),
+    kinds: () => (kinds ??= context.call(routes.listSectionKinds).then((answer) => kindsByName(answer.kinds))),
     edit: (edits, unit = randomUUID()) =>
       context.call(routes.edit, { body: { unit, edits, ...(options.dryRun ? { dryRun: true } : {}) } }),
     done(answer, next) {

@@ -9,19 +9,25 @@ import {
   isBound,
   openDocument,
   sectionName,
-  SHIPPED_KINDS,
   splitKey,
   LOOK_FIELDS,
   type Document,
   type Field,
   type Fields,
+  type KindDescriptions,
   type Section,
   type Values,
 } from '@parlour/core';
 import { writeValue } from './values.js';
 
-/** @param zone the store's time zone, for days and times */
-export function describeDocument(document: Document, zone: string): string {
+/** What a document is described with: the store's time zone, for days and times, and its section kinds. */
+export interface About {
+  readonly zone: string;
+  readonly kinds: KindDescriptions;
+}
+
+export function describeDocument(document: Document, about: About): string {
+  const { zone } = about;
   const { head, nodes } = openDocument(document);
   const { fields, fixed = [] } = DOCUMENT_TYPES[document.type];
   const first = [...Object.keys(fields), ...fixed];
@@ -42,7 +48,7 @@ export function describeDocument(document: Document, zone: string): string {
       ...inColumns(own),
       ...Object.entries(document.areas).flatMap(([area, sections]) => [
         `\n${area}`,
-        ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, zone)) : ['  (no sections)']),
+        ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, about)) : ['  (no sections)']),
       ]),
     ].join('\n');
   const entries = (parent: string | null, depth: number): string[] =>
@@ -64,8 +70,9 @@ function inColumns(rows: readonly (readonly [name: string, value: string])[], in
   return rows.map(([name, value]) => `${indent}${name.padEnd(width)}  ${value}`);
 }
 
-function describeSection(section: Section, depth: number, zone: string): string[] {
-  const kind = SHIPPED_KINDS.find(section.kind);
+function describeSection(section: Section, depth: number, about: About): string[] {
+  const { zone, kinds } = about;
+  const kind = kinds.find(section.kind);
   const indent = '  '.repeat(depth);
   const rows = [
     ...fieldRows(kind?.fields ?? {}, section.values, true, zone),
@@ -73,11 +80,11 @@ function describeSection(section: Section, depth: number, zone: string): string[
     ...fieldRows(FRAME, section.frame, false, zone).map(([name, text]) => [`frame.${name}`, text] as const),
   ];
   return [
-    `${indent}${section.id}  ${sectionName(section, SHIPPED_KINDS)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,
+    `${indent}${section.id}  ${sectionName(section, kinds)}  (${section.kind}${kind ? '' : ', this kind is missing'})`,
     ...inColumns(rows, `${indent}    `),
     ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [
       `${indent}  ${slot}`,
-      ...inner.flatMap((one) => describeSection(one, depth + 2, zone)),
+      ...inner.flatMap((one) => describeSection(one, depth + 2, about)),
     ]),
     ...Object.entries(section.lists ?? {}).flatMap(([list, inner]) => [
       `${indent}  ${list}`,

@@ -45,7 +45,7 @@ describe('Windrow Kites', () => {
     ]);
     const menu = design.get(keys.menu('main')) as MenuDocument;
     const links = [
-      ...menuEntries(menu).map((entry) => entry.link),
+      ...menuEntries(menu, null).map((entry) => entry.link),
       ...all.map((section) => section.values['link']),
     ].flatMap((link) => (link && typeof link === 'object' && 'to' in link ? [String(link.to)] : []));
     expect(links.length).toBeGreaterThan(5);

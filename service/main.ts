@@ -7,13 +7,19 @@ import { dirname, join } from 'node:path';
 import type { Config } from './config.js';
 import { clientAddresses } from './accounts/address.js';
 import { inviteFirstOwner } from './accounts/first-owner.js';
+import { startPolling } from './changes/poller.js';
 import { startChores } from './chores.js';
 import { loadDemo } from './demo/load.js';
 import { mailbox } from './mail/mail.js';
+import { logFault } from './faults.js';
+import { keptPages } from './kept/kept-pages.js';
 import { stopEncoding } from './media/encoding.js';
 import { migrate, openDatabase } from './records/database.js';
 import { listenForSignals } from './records/signals.js';
 import { createLogger, createService } from './server.js';
+import type { Service } from './service.js';
+import { liveStores } from './storefront/live-stores.js';
+import { isDatabaseAway } from './web.js';
 
 // Found through the packages themselves, so that it is right from the sources and from the build.
 const packageFolder = (name: string): string => dirname(createRequire(import.meta.url).resolve(`${name}/package.json`));
@@ -69,7 +75,20 @@ export async function startService({
     };
     const ownerLink = await inviteFirstOwner(db, config);
     const logger = createLogger(config);
-    const service = { db, config, mail: mailbox(mailboxFile, mailIsDelivered), addressOf: clientAddresses(proxies) };
+    const stores = liveStores(db);
+    const kept = keptPages();
+    const service: Service = {
+      db,
+      config,
+      mail: mailbox(mailboxFile, mailIsDelivered),
+      addressOf: clientAddresses(proxies),
+      stores,
+      kept,
+    };
+    const changes = startPolling(db, [stores, kept], (error) => {
+      if (!isDatabaseAway(error)) logFault(logger, error, 'changes could not be taken in');
+    });
+    await changes.look();
     const server = createService(service, logger);
     server.listen(config.port, config.listen);
     await once(server, 'listening');
@@ -80,7 +99,7 @@ export async function startService({
       demoLoaded,
       ownerLink,
       async stop() {
-        await Promise.all([stopServer(server), chores.stop(), signals.stop()]);
+        await Promise.all([stopServer(server), chores.stop(), signals.stop(), changes.stop()]);
         await db.destroy();
         stopEncoding();
       },

@@ -7,8 +7,11 @@ import { isProxy } from './accounts/address.js';
 import type { Config } from './config.js';
 import { watchConnections } from './gate/connections.js';
 import { gate } from './gate/gate.js';
+import { keptAnswers } from './kept/answer.js';
 import type { Service } from './service.js';
 import { storefrontApp } from './storefront/app.js';
+import { securityHeaders } from './storefront/security.js';
+import { slugOf } from './storefront/sites.js';
 import { hostOf } from './web.js';
 
 export const createLogger = (config: Pick<Config, 'logLevel'>): Logger =>
@@ -34,14 +37,17 @@ export function createService(service: Service, logger: Logger): Server {
   });
   const consoleHosts = new Set([config.host, '127.0.0.1']);
   const console = consoleApp(service);
-  const live = storefrontApp(service, 'live');
+  const kept = keptAnswers(service.stores, service.kept, securityHeaders(config, 'live'));
+  const live = storefrontApp(service, 'live', kept);
   const preview = storefrontApp(service, 'preview');
   const listener: RequestListener = (request, response) => {
-    log(request, response);
     const host = hostOf(request);
+    const isStorefront = host.endsWith(`.${config.host}`) && !host.endsWith(`.preview.${config.host}`);
+    if (isStorefront && kept.answer(request, response, slugOf(request, config))) return;
+    log(request, response);
     if (consoleHosts.has(host)) return console(request, response);
     if (host.endsWith(`.preview.${config.host}`)) return preview(request, response);
-    if (host.endsWith(`.${config.host}`)) return live(request, response);
+    if (isStorefront) return live(request, response);
     response
       .writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
       .end(`No console and no store has the host name “${host}”.\n`);

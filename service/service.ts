@@ -2,11 +2,16 @@
 import type { ClientAddress } from './accounts/address.js';
 import type { Config } from './config.js';
 import type { Mail } from './mail/mail.js';
+import type { KeptPages } from './kept/kept-pages.js';
 import type { Database } from './records/database.js';
+import type { LiveStores } from './storefront/live-stores.js';
 
 export interface Service {
   readonly db: Database;
   readonly config: Config;
   readonly mail: Mail;
   readonly addressOf: ClientAddress;
+  /** The stores with what is live in them. */
+  readonly stores: LiveStores;
+  readonly kept: KeptPages;
 }

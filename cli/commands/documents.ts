@@ -169,8 +169,8 @@ Examples:
 
 /** What `show` of templates and of documents does. */
 export async function showDocument(name: string, _options: object, command: Command): Promise<void> {
-  const { call, print, zone } = contextOf(command);
+  const { call, print, zone, kinds } = contextOf(command);
   const found = await call(routes.getDocument, { query: { key: documentKey(name) } });
-  const shownIn = await zone();
-  print(found.document, () => describeDocument(found.document as Document, shownIn));
+  const about = { zone: await zone(), kinds: await kinds() };
+  print(found.document, () => describeDocument(found.document as Document, about));
 }

@@ -1,6 +1,6 @@
 /** The catalogue of section kinds. */
 import type { Command } from 'commander';
-import { BREAK_MARK, FRAME, type Field } from '@parlour/core';
+import { BREAK_MARK, FRAME, type Field, type Fields } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -38,7 +38,7 @@ export function kindCommands(program: Command): void {
       const { call, print } = contextOf(command);
       const known = (await call(routes.listSectionKinds)).kinds;
       const kind = known.find((one) => one.name === name) ?? noKind(name, known);
-      const rows = (fields: Record<string, Field>, prefix = '') =>
+      const rows = (fields: Fields, prefix = '') =>
         Object.entries(fields).map(([field, declared]) => [
           prefix + field,
           takes(declared),
@@ -48,14 +48,9 @@ export function kindCommands(program: Command): void {
       print(kind, () =>
         [
           `${kind.title} (${kind.name}@${kind.version}): ${kind.sentence}`,
-          ...(Object.keys(kind.slots as object).length
-            ? [`Slots: ${Object.keys(kind.slots as object).join(', ')}`]
-            : []),
+          ...(kind.slots ? [`Slots: ${Object.keys(kind.slots).join(', ')}`] : []),
           '',
-          table(
-            ['Field', 'Takes', 'Default', 'What it does'],
-            [...rows(kind.fields as Record<string, Field>), ...rows(FRAME, 'frame.')],
-          ),
+          table(['Field', 'Takes', 'Default', 'What it does'], [...rows(kind.fields), ...rows(FRAME, 'frame.')]),
         ].join('\n'),
       );
     });

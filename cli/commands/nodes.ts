@@ -6,7 +6,6 @@ import {
   nodeIn,
   openDocument,
   Problem,
-  SHIPPED_KINDS,
   splitField,
   type Document,
   type DraftDocument,
@@ -157,7 +156,7 @@ export async function addNode(
     if (text === undefined) command.error(`“${one}” is not name=value.`, { exitCode: WRONG_USE });
     const path = /^(values|frame)\./.test(field) ? field : `values.${field}`;
     const { part, key: valueKey } = splitField(path);
-    const declared = nodeField(document, draft, path, SHIPPED_KINDS);
+    const declared = nodeField(document, draft, path, await context.kinds());
     parts[part as 'values'][valueKey] = await valueFor(context, declared, textFrom(text as string), valueKey);
   }
   const { frame, values } = parts;
@@ -188,7 +187,7 @@ export async function setRequest(
   { default: reset, bind }: ValueOptions,
 ): Promise<EditRequest> {
   const node = nodeIn(document, id);
-  const field = nodeField(document, node, path, SHIPPED_KINDS);
+  const field = nodeField(document, node, path, await context.kinds());
   const { part, key: valueKey } = splitField(path);
   const was = (part === 'frame' ? node.frame : node.values)?.[valueKey];
   const read = value === undefined ? undefined : await valueFor(context, field, value, valueKey);

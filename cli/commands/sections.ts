@@ -1,6 +1,6 @@
 /** Sections of templates and other documents. */
 import type { Command } from 'commander';
-import { kindRef, SHIPPED_KINDS } from '@parlour/core';
+import { kindRef } from '@parlour/core';
 import { contextOf } from '../context.js';
 import {
   addNode,
@@ -34,8 +34,10 @@ export function sectionCommands(program: Command): void {
       `${PLACE_HELP}\n\nExamples:\n  $ parlour section add home heading text="Before you fly" --before h-dunes\n  $ parlour section add product text text=- --into p-columns/two < note.html`,
     )
     .action(async (name: string, kindName: string, given: string[], options: PlaceOptions, command: Command) => {
-      const kind = SHIPPED_KINDS.find(kindName) ?? noKind(kindName, SHIPPED_KINDS.all);
-      await addNode(contextOf(command), command, name, given, options, kindRef(kind));
+      const context = contextOf(command);
+      const kinds = await context.kinds();
+      const kind = kinds.find(kindName) ?? noKind(kindName, kinds.all);
+      await addNode(context, command, name, given, options, kindRef(kind));
     });
 
   nodeCommands(sections, 'section', 'home h-poster title "Made for the wind"');

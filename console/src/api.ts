@@ -1,7 +1,7 @@
 /** The one way the console talks to the service, and what every page shares: who, which store, what is unpublished. */
-import { Problem, type EditRequest } from '@parlour/core';
+import { kindsByName, Problem, type EditRequest, type KindDescriptions } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
-import { reactive } from 'vue';
+import { markRaw, reactive } from 'vue';
 import { router } from './router';
 import { newUnit } from './units';
 
@@ -23,6 +23,8 @@ export const session = reactive({
   /** The code of the design that is worked on; the live one at first. */
   design: '',
   changes: null as AnswerOf<typeof routes.listChanges> | null,
+  /** The section kinds of the store. */
+  kinds: markRaw<KindDescriptions>(kindsByName([])),
   /** How many calls that change something are under way. */
   saving: 0,
   notice: null as Notice | null,
@@ -113,7 +115,8 @@ export async function openStore(slug: string | null): Promise<void> {
   session.changes = null;
   if (!session.store) return;
   localStorage.setItem(LAST_STORE, session.store.slug);
-  await refreshChanges();
+  const [{ kinds }] = await Promise.all([call(routes.listSectionKinds), refreshChanges()]);
+  session.kinds = markRaw(kindsByName(kinds));
 }
 
 export async function signOut(): Promise<void> {

@@ -51,11 +51,11 @@ export const storesRoutes = {
     query: shapes.auditQuery,
     answer: shapes.audit,
   }),
-  listSectionKinds: get('/section-kinds', {
-    summary: 'Every section kind with its fields and their JSON Schema.',
+  listSectionKinds: get('/stores/{store}/kinds', {
+    summary: 'Every section kind of a store: its description, and the JSON Schema of its fields.',
     answer: shapes.sectionKinds,
   }),
-  listStarters: get('/starters', {
+  listStarters: get('/stores/{store}/starters', {
     summary: 'Ready-made templates to begin with, the standard one of each page kind first.',
     query: shapes.startersQuery,
     answer: shapes.starters,

@@ -1,6 +1,6 @@
 /** Stores, section kinds, pictures. */
 import { array, number, string } from 'yup';
-import { closed, codeText, pageKinds, plainText, type Field, type JsonSchema } from '@parlour/core';
+import { closed, codeText, pageKinds, plainText, type JsonSchema, type KindDescription } from '@parlour/core';
 import { pageKind, typed } from './common.js';
 
 export const store = closed({
@@ -18,23 +18,10 @@ export const stores = closed({ stores: array(store).required() });
 
 export const reopenStoreRequest = closed({ store: codeText().required() });
 
-const kindShape = closed({
-  name: string().required(),
-  version: number().integer().required(),
-  title: string().required(),
-  sentence: string().required(),
-  fields: typed<Record<string, Field>>({ type: 'object' }),
-  /** JSON Schema 2020-12 of the section's own values. */
-  schema: typed<JsonSchema>({ type: 'object' }),
-  slots: typed<Record<string, string>>({ type: 'object' }),
-  /** The page kinds and regions it may stand in; null for any place. */
-  fits: closed({
-    pages: array(string().required()).required(),
-    regions: array(string().required()).required(),
-  }).nullable(),
-});
+/** A kind as it describes itself, with the JSON Schema 2020-12 of a section's own values. */
+const kindShape = typed<KindDescription & { readonly schema: JsonSchema }>({ type: 'object' });
 
-export const sectionKinds = closed({ kinds: array(kindShape).required() });
+export const sectionKinds = closed({ kinds: array(kindShape).required(), hash: string().required() });
 
 export const startersQuery = closed({ pageKind: string().oneOf(pageKinds()).optional() });
 

@@ -1,7 +1,7 @@
 /** Which template a store page has: this page, then the first rule that matches, then the standard of its kind. */
 import type { AssignmentsDocument, Entry } from '../design/document.js';
 import { keys } from '../design/document.js';
-import { parsePage, type PageCode } from './page.js';
+import { parsePage, type PageCode, type PageKind } from './page.js';
 import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from './rule.js';
 
 /** Reads the documents of one state of a design. */
@@ -128,6 +128,16 @@ function firstMatch({ all, byKey, others }: RuleIndex, facts: SubjectFacts, now:
     if (counts(rule, now) && rule.matches(facts)) return rule;
   }
   return null;
+}
+
+/** The next instant at which a rule for pages of a kind begins or stops to count; null if no rule has such a date. */
+export function nextRuleDate(kind: PageKind, state: DesignState, { now, decimals }: RuleSetting): string | null {
+  const document = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const dates = document ? rulesOf(document, decimals).flatMap(({ from, until }) => [from, until]) : [];
+  return dates.reduce<string | null>(
+    (next, date) => (date > now && (next === null || date < next) ? date : next),
+    null,
+  );
 }
 
 /** Whether a rule is switched on and within its dates. */

@@ -16,7 +16,7 @@ import { PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import { Problem } from '../problem.js';
-import { kindName, SHARED_SECTION, type KindSet } from '../kinds/kind.js';
+import { kindName, SHARED_SECTION, type KindDescriptions } from '../kinds/kind.js';
 import { listed } from '../words.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import type { DesignState } from './assigned.js';
@@ -78,7 +78,7 @@ export const lookOf = ({ template }: Why, state: DesignState): LookSources => ({
 /** Every field of a section, on each device where it may differ. */
 export function whySection(
   section: Section,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   reading: Reading,
   look: LookSources = {},
   telling: Telling = PLAIN,

@@ -1,7 +1,7 @@
 /** The check of a whole document before it may be published. */
 import { Problem } from '../problem.js';
 import { checkKeyed } from '../fields/value.js';
-import { kindRef, type KindSet } from '../kinds/kind.js';
+import { kindRef, type KindDescriptions } from '../kinds/kind.js';
 import { capitalised } from '../words.js';
 import { headField, nameOf } from './document-types.js';
 import type { Document, DocumentKey } from './document.js';
@@ -16,7 +16,7 @@ import { LIMITS } from './limits.js';
  * Checks that shoppers can be shown a document.
  * @throws Problem `cannot-publish` naming document, section and remedy; `newer-format`
  */
-export function checkDocument(key: DocumentKey, document: Document, kinds: KindSet): void {
+export function checkDocument(key: DocumentKey, document: Document, kinds: KindDescriptions): void {
   inTodaysFormat(document, `“${key}”`, key);
   const opened = openDocument(document);
   const size = canonicalJson(document).length;
@@ -45,7 +45,7 @@ export function checkDocument(key: DocumentKey, document: Document, kinds: KindS
 }
 
 /** False for values of an older version, which are upgraded when they are compiled. @throws if the kind is missing */
-function isCurrent(node: DraftSection, document: DraftDocument, place: string, kinds: KindSet): boolean {
+function isCurrent(node: DraftSection, document: DraftDocument, place: string, kinds: KindDescriptions): boolean {
   const kind = kinds.find(node.kind);
   if (kind) return node.kind === kindRef(kind);
   throw new Problem(

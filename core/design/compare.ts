@@ -5,7 +5,7 @@ import { inWords } from '../fields/in-words.js';
 import { pagesIn, PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
-import type { KindSet } from '../kinds/kind.js';
+import type { KindDescriptions } from '../kinds/kind.js';
 import { capitalised } from '../words.js';
 import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
 import { codeOf, type DocumentKey, type NodeId } from './document.js';
@@ -31,7 +31,7 @@ export interface Change {
 
 /** What a comparison needs beside the two states. */
 export interface CompareTools {
-  readonly kinds: KindSet;
+  readonly kinds: KindDescriptions;
   readonly telling?: Telling;
   /** The name of a document in the later state, for sentences. */
   readonly nameOfKey?: (key: DocumentKey) => string;
@@ -90,7 +90,7 @@ function nodeChanges(
   document: DocumentKey,
   before: DraftDocument,
   after: DraftDocument,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   telling: Telling,
 ): Change[] {
   const changes: Change[] = [];
@@ -146,7 +146,7 @@ function valueSentence(
   after: DraftNode,
   part: 'values' | 'frame',
   key: string,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   telling: Telling,
 ): string {
   const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(document, after, kinds) ?? {});

@@ -1,7 +1,7 @@
 /** What an editor may do to a design: texts, pictures, links, menus' words and content pages; not its structure. */
 import { Problem } from '../problem.js';
 import { rolesWith } from '../roles.js';
-import type { KindSet } from '../kinds/kind.js';
+import type { KindDescriptions } from '../kinds/kind.js';
 import { typeOfKey } from './document-types.js';
 import type { Draft } from './draft.js';
 import { documentIn, nodeField, nodeIn } from './edits/common.js';
@@ -16,7 +16,7 @@ const CONTENT = new Set<string | null>(['content', 'menu']);
  * @param draft the draft before them
  * @throws Problem `not-allowed` for one that goes beyond content
  */
-export function checkContentEdits(edits: readonly Edit[], draft: Draft, kinds: KindSet): void {
+export function checkContentEdits(edits: readonly Edit[], draft: Draft, kinds: KindDescriptions): void {
   const beyond = edits.find((edit) => !isContent(edit, draft, kinds));
   if (beyond)
     throw new Problem('not-allowed', 'Editors change texts, pictures and content pages.', {
@@ -25,7 +25,7 @@ export function checkContentEdits(edits: readonly Edit[], draft: Draft, kinds: K
     });
 }
 
-function isContent(edit: Edit, draft: Draft, kinds: KindSet): boolean {
+function isContent(edit: Edit, draft: Draft, kinds: KindDescriptions): boolean {
   const type = typeOfKey(edit.document);
   if (edit.type === 'put') return type === 'content';
   if (CONTENT.has(type)) return true;

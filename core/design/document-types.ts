@@ -88,14 +88,17 @@ const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
   plain: true,
   // Plain segments only: browsers take “.” and “..” out of paths before they ask for them.
   form: {
-    pattern: /^(\/[A-Za-z0-9_~-][A-Za-z0-9_.~-]*)*\/([A-Za-z0-9_~-][A-Za-z0-9_.~-]*|\{slug\})$/,
+    pattern: String.raw`^(/[A-Za-z0-9_~\-][A-Za-z0-9_.~\-]*)*/([A-Za-z0-9_~\-][A-Za-z0-9_.~\-]*|\{slug\})$`,
     words: 'a path such as /item/{slug}',
   },
 });
 const REDIRECT = text('Leads to', 'Where shoppers are sent who use the old path.', {
   max: 2000,
   plain: true,
-  form: { pattern: /^(\/(?!\/)[^\s\\]*|https:\/\/[^\s\\]+)$/, words: 'a path such as /about, or an https web address' },
+  form: {
+    pattern: String.raw`^(/(?!/)[^\s\\]*|https://[^\s\\]+)$`,
+    words: 'a path such as /about, or an https web address',
+  },
 });
 
 /** Every type of documents. A new type of documents is a new line here. */
@@ -143,7 +146,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       place: text('Place', 'The region or spot it goes into.', {
         required: true,
         plain: true,
-        form: { pattern: ADDITION_PLACE, words: `one of ${REGIONS.join(', ')} or spot:NAME` },
+        form: { pattern: ADDITION_PLACE.source, words: `one of ${REGIONS.join(', ')} or spot:NAME` },
       }),
     },
     groups: {
@@ -188,7 +191,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         max: 80,
         required: true,
         plain: true,
-        form: { pattern: /^[a-z0-9][a-z0-9-]*$/, words: 'lower-case letters, digits and “-”' },
+        form: { pattern: '^[a-z0-9][a-z0-9-]*$', words: 'lower-case letters, digits and “-”' },
       }),
       description: text('Description', 'One or two sentences for lists and search engines.', { max: 300, lines: 2 }),
       text: prose('Text', 'The text of the page.', { max: 100_000 }),

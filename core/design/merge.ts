@@ -7,7 +7,7 @@ import { inWords } from '../fields/in-words.js';
 import { PLAIN, type Telling } from '../fields/telling.js';
 import { splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
-import type { KindSet } from '../kinds/kind.js';
+import type { KindDescriptions } from '../kinds/kind.js';
 import { headField, nameOf } from './document-types.js';
 import type { DocumentKey, NodeId } from './document.js';
 import { isSection, nodeAt, samePlace, type DraftDocument, type DraftNode } from './draft.js';
@@ -41,7 +41,7 @@ export function mergeDocument(
   base: State,
   ours: State,
   theirs: State,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   telling: Telling = PLAIN,
 ): Merged {
   const alike = (a: State, b: State): boolean => a === b || (!!a && !!b && sameContent(a, b));
@@ -79,7 +79,7 @@ function mergeInside(
   base: DraftDocument,
   ours: DraftDocument,
   theirs: DraftDocument,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   telling: Telling,
 ): Merged {
   const conflicts: Conflict[] = [];
@@ -139,7 +139,7 @@ function mergeNode(
   ours: DraftNode | undefined,
   theirs: DraftNode | undefined,
   conflict: Say,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   fieldOf: FieldOf,
   telling: Telling,
 ): DraftNode | null {
@@ -199,7 +199,7 @@ function mergePlace(
 }
 
 /** What stands inside something that is gone: kept out if it comes from ours, kept with its parent if from theirs. */
-function keepParents(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
+function keepParents(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: KindDescriptions): void {
   for (let again = true; again;) {
     again = false;
     for (const node of Object.values(nodes)) {
@@ -228,7 +228,7 @@ function keepParents(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: 
 }
 
 /** Two moves that are fine alone may put each section into the other; then theirs stands. */
-function breakCycles(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: KindSet): void {
+function breakCycles(nodes: Nodes, theirs: DraftDocument, conflict: Say, kinds: KindDescriptions): void {
   for (const id of Object.keys(nodes)) {
     const seen = new Set<NodeId>();
     for (let at: NodeId | null = id; at !== null; at = nodes[at]?.place.in ?? null) {
@@ -257,7 +257,7 @@ function ordered(
   ours: DraftDocument,
   theirs: DraftDocument,
   conflict: Say,
-  kinds: KindSet,
+  kinds: KindDescriptions,
 ): Record<NodeId, DraftNode> {
   const [wasThere, inOurs, inTheirs] = [sequencesOf(base), sequencesOf(ours), sequencesOf(theirs)];
   const idsAt = (places: Map<string, DraftNode[]>, place: string): NodeId[] =>

@@ -144,7 +144,8 @@ const MADE: readonly TemplateStarter[] = [
     pageKind: 'collection',
     sections: () => [
       section('collection-title', 'page-title', {}, { tone: 'soft' }),
-      goods('collection-goods', { source: { from: 'this-collection' }, limit: 48 }),
+      section('collection-goods', 'listing', {}, { space: 'large' }),
+      section('collection-pages', 'paging'),
     ],
   },
   {
@@ -154,13 +155,13 @@ const MADE: readonly TemplateStarter[] = [
     pageKind: 'collection',
     sections: () => [
       section('collection-title', 'page-title', {}, { align: 'centre' }),
-      goods('collection-goods', {
-        source: { from: 'this-collection' },
-        limit: 48,
-        across: '2',
-        'across@phone': '1',
-        pictures: 'portrait',
-      }),
+      section(
+        'collection-goods',
+        'listing',
+        { size: 12, across: '2', 'across@phone': '1', pictures: 'portrait' },
+        { space: 'large' },
+      ),
+      section('collection-pages', 'paging'),
     ],
   },
   {

@@ -1,6 +1,7 @@
 /** The field types. A field is declared once, by `make.ts`; default, validation, JSON Schema, form and help come from it. */
 import type { Rule } from '../assign/rule.js';
 import type { Link } from '../design/document.js';
+import type { WordName } from '../locale/words.js';
 
 interface Common<T> {
   readonly label: string;
@@ -20,8 +21,10 @@ export interface TextField extends Common<string> {
   readonly type: 'text';
   readonly max: number;
   readonly lines: number;
-  /** What it must look like, and that in words. */
-  readonly form?: { readonly pattern: RegExp; readonly words: string };
+  /** What it must look like, as a regular expression, and that in words. */
+  readonly form?: { readonly pattern: string; readonly words: string };
+  /** The word of the storefront that counts as long as nothing is set, so that it follows the language. */
+  readonly word?: WordName;
   /** True for texts that are the same in every language. */
   readonly plain?: boolean;
 }
@@ -29,6 +32,8 @@ export interface TextField extends Common<string> {
 export interface ProseField extends Common<string> {
   readonly type: 'prose';
   readonly max: number;
+  /** The word of the storefront that counts as long as nothing is set, so that it follows the language. */
+  readonly word?: WordName;
 }
 /** One of a few values. */
 export interface ChoiceField<C extends string = string> extends Common<C> {

@@ -40,7 +40,9 @@ export function fieldSchema(field: Field): yup.Schema {
   switch (field.type) {
     case 'text': {
       const { form, max } = field;
-      const plain = form ? plainText(max).matches(form.pattern, `\${path} must be ${form.words}`) : plainText(max);
+      const plain = form
+        ? plainText(max).matches(new RegExp(form.pattern, 'u'), `\${path} must be ${form.words}`)
+        : plainText(max);
       return field.required ? plain.required(`${field.label} is needed`) : plain.defined();
     }
     case 'prose':

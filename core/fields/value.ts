@@ -3,6 +3,7 @@
  * From what is stored to what a view is given, and where each value came from.
  */
 import type { Values } from '../design/document.js';
+import type { WordName } from '../locale/words.js';
 import { Problem } from '../problem.js';
 import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
 import * as yup from 'yup';
@@ -112,16 +113,27 @@ export interface Reading {
   /** BCP 47 tag of the page's language. */
   readonly language?: string;
   readonly binding?: ReadBinding;
+  /** The storefront's words in that language, for fields whose default names one. */
+  readonly word?: (name: WordName) => string;
 }
 
 /** One field's value on one device. */
 export function resolveValue(field: Field, name: string, own: Values, device: Device, reading: Reading): ResolvedValue {
   const found = stored(name, own, device, reading.language);
-  if (!found) return { value: field.default, origin: 'default' };
+  if (!found) return { value: standardOf(field, reading), origin: 'default' };
   if (!isBound(found.value)) return found;
   const value = inForm(field, reading.binding?.(found.value.bind));
   if (!isEmpty(value) && accepts(field, value)) return { value, origin: 'bound' };
-  return { value: found.value.fallback === undefined ? field.default : found.value.fallback, origin: 'fallback' };
+  return {
+    value: found.value.fallback === undefined ? standardOf(field, reading) : found.value.fallback,
+    origin: 'fallback',
+  };
+}
+
+/** What counts where nothing is set: in the words of the language, where the field names one. */
+function standardOf(field: Field, { word }: Reading): unknown {
+  if ((field.type !== 'text' && field.type !== 'prose') || field.word === undefined || !word) return field.default;
+  return field.type === 'prose' ? asProse(word(field.word)) : word(field.word);
 }
 
 const inForm = (field: Field, value: unknown): unknown =>

@@ -6,6 +6,7 @@ const product: Product = {
   slug: 'gannet',
   title: 'Gannet',
   brand: 'Skerry  Lines',
+  brandCode: null,
   category: 'Line',
   keywords: ['Delta', ''],
   attributes: { wind: '2 to 5', crew: 2, spare: false },
@@ -27,6 +28,8 @@ const page = (kind: PageInfo['kind'], code: string, subject: PageInfo['subject']
   path: '/Some/Path',
   description: 'In short.',
   subject,
+  query: {},
+  listing: null,
 });
 const pages = {
   product: page('product', 'product:K-1', { product }),

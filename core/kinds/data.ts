@@ -1,7 +1,7 @@
-/** The data a page shows: what sections ask for, and what the service answers with. */
+/** What pages are about and show: products, collections, pictures, as the service hands them over. */
 import type { PageCode, PageKind } from '../assign/page.js';
+import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../design/document.js';
-import type { ProductSource } from '../fields/field.js';
 
 /** A picture in the widths it is kept in. */
 export interface PictureInfo {
@@ -44,6 +44,7 @@ export interface Product {
   readonly slug: string;
   readonly title: string;
   readonly brand: string;
+  readonly brandCode: string | null;
   readonly category: string;
   readonly keywords: readonly string[];
   /** Own attributes by name. */
@@ -91,6 +92,10 @@ export interface PageInfo {
   readonly path: string;
   readonly description: string;
   readonly subject: Subject;
+  /** The part of the web address behind `?`, as far as some section of the page asks for it. */
+  readonly query: Readonly<Record<string, string>>;
+  /** The listing of the page: what its first section that is one asks for. */
+  readonly listing: ListingNeed | null;
 }
 
 export interface StoreInfo {
@@ -99,60 +104,3 @@ export interface StoreInfo {
   /** BCP 47 tag of the leading language. */
   readonly locale: string;
 }
-
-/** A shopper's cart, as far as pages show it. */
-export interface CartFacts {
-  readonly lines: readonly {
-    readonly product: string;
-    readonly variant: string;
-    readonly title: string;
-    readonly options: string;
-    readonly quantity: number;
-  }[];
-  /** The last attempt to buy, if it did not work. */
-  readonly refused?: RefusedPurchase;
-}
-
-/** What a shopper tried to buy, so that nothing of it has to be chosen again. */
-export interface RefusedPurchase {
-  /** Why it did not work, in words. */
-  readonly reason: string;
-  /** The id of the section it was tried in. */
-  readonly section: string;
-  /** Option name -> chosen value. */
-  readonly options: Readonly<Record<string, string>>;
-  /** As it was written. */
-  readonly quantity: string;
-}
-
-export interface Facts {
-  readonly cart: CartFacts;
-}
-
-export const NO_FACTS: Facts = { cart: { lines: [] } };
-
-/** What a section asks for. The same need asked for twice is fetched once. */
-export type Need =
-  | { readonly type: 'products'; readonly source: ProductSource; readonly limit: number }
-  | { readonly type: 'picture'; readonly hash: string }
-  | { readonly type: 'path'; readonly page: PageCode };
-
-export const needKey = (need: Need): string => {
-  switch (need.type) {
-    case 'products':
-      return `products ${need.limit} ${Object.values(need.source).join(' ')}`;
-    case 'picture':
-      return `picture ${need.hash}`;
-    case 'path':
-      return `path ${need.page}`;
-  }
-};
-
-/** Answers to needs, by `needKey`. What does not exist (any more) is absent from pictures and paths. */
-export interface PageData {
-  readonly products: ReadonlyMap<string, readonly ProductCard[]>;
-  readonly pictures: ReadonlyMap<string, PictureInfo>;
-  readonly paths: ReadonlyMap<string, string>;
-}
-
-export const NO_DATA: PageData = { products: new Map(), pictures: new Map(), paths: new Map() };

@@ -1,56 +1,149 @@
-/** What a section kind is. Adding one is adding a file beside these and a line in `all.ts`. */
-import type { Fields, ValuesOf } from '../fields/field.js';
-import type { Values } from '../design/document.js';
-import type { Markup } from './html.js';
-import type { Need } from './data.js';
-import type { View } from './view.js';
+/** What a section kind is: a description that is plain data, and a runtime. Adding one is adding a file and a line in `sections/all.ts`. */
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import type { PageKind } from '../assign/page.js';
-import type { Region } from '../design/document.js';
+import type { Region, Values } from '../design/document.js';
+import { canonicalJson } from '../design/hash.js';
+import type { Fields, ValuesOf } from '../fields/field.js';
+import type { Reading } from '../fields/value.js';
+import type { PageInfo } from './data.js';
+import type { FactName } from './facts.js';
+import type { Markup } from './html.js';
+import type { ListingNeed, Need } from './needs.js';
 import type { Sketch } from './sketch.js';
+import { readValues, type Stored } from './values.js';
+import type { View } from './view.js';
 
-/** Facts: data about the shopper that may change while a page is open. */
-export type FactName = 'cart';
+/** Where a kind may stand. */
+export interface Fits {
+  readonly pages: readonly PageKind[];
+  readonly regions: readonly Region[];
+}
 
-export interface SectionKind<F extends Fields = Fields> {
+/** What a kind is, as plain data: it goes through the API as it is. */
+export interface KindDescription<F extends Fields = Fields> {
   /** The one name, everywhere: in files, commands, console and messages. */
   readonly name: string;
+  /** A changed default is a new version. */
   readonly version: number;
   /** The name as people read it. */
   readonly title: string;
   /** What it is for the shopper, in one sentence. */
   readonly sentence: string;
   /** The page kinds and regions it may stand in; any place if absent. */
-  readonly fits?: { readonly pages: readonly PageKind[]; readonly regions: readonly Region[] };
+  readonly fits?: Fits;
   readonly fields: F;
   /** Places inside the section that hold sections: name -> label. */
   readonly slots?: Readonly<Record<string, string>>;
-  /** True if the view reads the page or its subject. */
-  readonly readsPage?: boolean;
-  /** The facts the section shows. A section that shows facts is rendered for each shopper. */
+  /** The facts the section shows. */
   readonly shows?: readonly FactName[];
-  /** The data the section shows, besides the page's subject. */
-  needs?(values: ValuesOf<F>): readonly Need[];
+  /** The names behind `?` in a web address that the section goes by. */
+  readonly query?: readonly string[];
+  readonly sketch: Sketch;
+  /** The field that tells one section from another in the plan. */
+  readonly caption?: keyof F & string;
+}
+
+/** What a kind does. */
+export interface KindRuntime<F extends Fields> {
+  /** The listing of the page, if the section is one. Others, such as its paging, read it as `page.listing`. */
+  lists?(values: ValuesOf<F>, page: PageInfo): ListingNeed;
+  /** The data the section shows, besides the page's subject, the listing, and what its pictures, links and menus need. */
+  needs?(values: ValuesOf<F>, page: PageInfo): readonly Need[];
   view(values: ValuesOf<F>, view: View): Markup;
-  readonly css: string;
-  /** The schematic drawing of the section at desktop width. */
-  sketch(values: ValuesOf<F>): Sketch;
+  /** Its rules, written with `css`. */
+  readonly css?: string;
   /** Turns values written for version n (the index) into values of version n + 1. */
-  readonly upgrade?: Readonly<
-    Record<number, (values: Readonly<Record<string, unknown>>) => Readonly<Record<string, unknown>>>
-  >;
+  readonly upgrade?: Upgrades;
+}
+type Upgrades = Readonly<Record<number, (values: Values) => Values>>;
+
+/** A section with its values read: what it asks for, and how it looks. */
+export interface ReadSection {
+  readonly values: Values;
+  listing(page: PageInfo): ListingNeed | null;
+  needs(page: PageInfo): readonly Need[];
+  view(view: View): Markup;
 }
 
-/** Helps TypeScript infer the fields of a kind. */
-export const defineKind = <const F extends Fields>(kind: SectionKind<F>): SectionKind => kind as unknown as SectionKind;
+/** A kind as everything else knows it. */
+export interface SectionKind extends KindDescription {
+  readonly css: string;
+  readonly upgrade: Upgrades;
+  /** Reads the values of a section. @param stored as the kind of today takes them; see `upgradedValues` */
+  read(stored: Stored, reading: Reading): ReadSection;
+}
 
-/** The kinds a store has: those that ship, later also its own. A parameter of everything that reads sections. */
-export interface KindSet {
-  readonly all: readonly SectionKind[];
+/**
+ * A kind from its two parts.
+ * @example
+ * export const note = defineKind(
+ *   {
+ *     name: 'note',
+ *     version: 1,
+ *     title: 'Note',
+ *     sentence: 'A few words in a box.',
+ *     fields: { words: text('Words', 'What the note says.') },
+ *     sketch: [{ draw: 'text', width: 400, height: 24 }],
+ *   },
+ *   { view: ({ words }) => html`<p class="note">${words}</p>` },
+ * );
+ */
+export function defineKind<const F extends Fields>(
+  description: KindDescription<F>,
+  { lists, needs, view, css = '', upgrade = {} }: KindRuntime<F>,
+): SectionKind {
+  return {
+    ...description,
+    css,
+    upgrade,
+    read(stored, reading) {
+      const values = readValues(description.fields, stored, reading);
+      return {
+        values,
+        listing: (page) => lists?.(values, page) ?? null,
+        needs: (page) => [...(lists ? [lists(values, page)] : []), ...(needs?.(values, page) ?? [])],
+        view: (given) => view(values, given),
+      };
+    },
+  };
+}
+
+/** The description of a kind alone. */
+export function descriptionOfKind(kind: KindDescription): KindDescription {
+  const { name, version, title, sentence, fits, fields, slots, shows, query, sketch, caption } = kind;
+  return {
+    name,
+    version,
+    title,
+    sentence,
+    fields,
+    sketch,
+    ...(fits && { fits }),
+    ...(slots && { slots }),
+    ...(shows && { shows }),
+    ...(query && { query }),
+    ...(caption !== undefined && { caption }),
+  };
+}
+
+/** Kinds by their names. A parameter of everything that reads sections. */
+export interface Kinds<K extends KindDescription> {
+  readonly all: readonly K[];
   /** The kind a stored section names (`poster@1` or `poster`), or undefined if it is missing or newer. */
-  find(ref: string): SectionKind | undefined;
+  find(ref: string): K | undefined;
 }
 
-export function kindSet(all: readonly SectionKind[]): KindSet {
+/** Kinds as far as editing and drawing plans need them: what console and command line get through the API. */
+export type KindDescriptions = Kinds<KindDescription>;
+
+/** The kinds a store has: those that ship, later also its own. */
+export interface KindSet extends Kinds<SectionKind> {
+  /** Changes with anything that can be seen of the kinds; part of the paths of stylesheets. */
+  readonly hash: string;
+}
+
+export function kindsByName<K extends KindDescription>(all: readonly K[]): Kinds<K> {
   const byName = new Map(all.map((kind) => [kind.name, kind]));
   return {
     all,
@@ -62,26 +155,35 @@ export function kindSet(all: readonly SectionKind[]): KindSet {
   };
 }
 
+export const kindSet = (all: readonly SectionKind[]): KindSet => ({
+  ...kindsByName(all),
+  hash: bytesToHex(
+    sha256(utf8ToBytes(canonicalJson(all.map((kind) => ({ ...descriptionOfKind(kind), css: kind.css }))))),
+  ).slice(0, 16),
+});
+
 /** Where a kind fits, in words: `product pages, the header`. */
-export const fitsInWords = ({ fits }: Pick<SectionKind, 'fits'>): string =>
+export const fitsInWords = ({ fits }: Pick<KindDescription, 'fits'>): string =>
   fits
     ? [...fits.pages.map((page) => `${page} pages`), ...fits.regions.map((region) => `the ${region}`)].join(', ')
     : 'every page';
 
-export const kindRef = (kind: SectionKind): string => `${kind.name}@${kind.version}`;
+export const kindRef = (kind: KindDescription): string => `${kind.name}@${kind.version}`;
 
 /** The name in a reference: `poster` of `poster@1`. */
 export const kindName = (ref: string): string => ref.split('@')[0] as string;
 
-/** The kind that shows a shared section, and the one that additions go into. Filled when a page is assembled. */
+/** The kind that shows a shared section, and the one that additions go into. Filled when a page is composed. */
 export const SHARED_SECTION = 'shared-section';
 export const SPOT = 'spot';
+/** The slot of those two: no sections of the document are in it. */
+export const FILLING = 'filling';
 
 /** Values as the kind of today takes them. What is stored is left as it is. @param ref the kind they were written for */
 export function upgradedValues(kind: SectionKind, ref: string, values: Values): Values {
   const written = Number(ref.split('@')[1] ?? kind.version);
   let upgraded = values;
   for (let version = written; version < kind.version; version++)
-    upgraded = kind.upgrade?.[version]?.(upgraded) ?? upgraded;
+    upgraded = kind.upgrade[version]?.(upgraded) ?? upgraded;
   return upgraded;
 }

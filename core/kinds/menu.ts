@@ -1,6 +1,6 @@
 /** Menus as views read them, and what they need to know. */
 import type { Entry, Link, MenuDocument } from '../design/document.js';
-import type { Need } from './data.js';
+import type { Need } from './needs.js';
 
 /** The entries of a menu with their own entries, as views read them. */
 export interface MenuEntry {
@@ -10,21 +10,26 @@ export interface MenuEntry {
   readonly entries: readonly MenuEntry[];
 }
 
-/** The entries of a menu, those inside others with them; made once for each menu. */
-export function menuEntries(menu: MenuDocument): readonly MenuEntry[] {
-  let found = kept.get(menu);
-  if (!found) kept.set(menu, (found = entriesOf(menu)));
+/**
+ * The entries of a menu, those inside others with them; made once for each menu and language.
+ * @param translation the language labels are wanted in, where it is not the leading one
+ */
+export function menuEntries(menu: MenuDocument, translation: string | null): readonly MenuEntry[] {
+  let languages = kept.get(menu);
+  if (!languages) kept.set(menu, (languages = new Map()));
+  let found = languages.get(translation);
+  if (!found) languages.set(translation, (found = entriesOf(menu, translation)));
   return found;
 }
 
 // Documents never change, so the entries of each are made once.
-const kept = new WeakMap<MenuDocument, readonly MenuEntry[]>();
+const kept = new WeakMap<MenuDocument, Map<string | null, readonly MenuEntry[]>>();
 
-const entriesOf = (menu: MenuDocument): MenuEntry[] =>
+const entriesOf = (menu: MenuDocument, translation: string | null): MenuEntry[] =>
   (menu.lists?.['entries'] ?? []).map(function entry({ id, values, lists }: Entry): MenuEntry {
     return {
       id,
-      label: String(values['label'] ?? ''),
+      label: String((translation === null ? undefined : values[`label@${translation}`]) ?? values['label'] ?? ''),
       link: (values['link'] as Link | null | undefined) ?? null,
       entries: (lists?.['entries'] ?? []).map(entry),
     };
@@ -32,7 +37,7 @@ const entriesOf = (menu: MenuDocument): MenuEntry[] =>
 
 /** The pages a menu's entries lead to. */
 export const menuNeeds = (menu: MenuDocument): Need[] =>
-  menuEntries(menu).flatMap(function needs({ link, entries }: MenuEntry): Need[] {
+  menuEntries(menu, null).flatMap(function needs({ link, entries }: MenuEntry): Need[] {
     return [...linkNeeds(link), ...entries.flatMap(needs)];
   });
 

@@ -1,51 +1,84 @@
-/** What a section kind draws of itself in the plan view, in CSS pixels at a page 1,200 wide. */
+/**
+ * What a section kind draws of itself in the plan view, as plain data: parts below each other, in CSS pixels at a page
+ * 1,200 wide. `plan/sketching.ts` draws it with the values of a section.
+ */
 
-export interface Mark {
-  readonly type: 'picture' | 'title' | 'text' | 'button' | 'line' | 'box';
-  readonly x: number;
+/** What can be drawn. */
+export const MARKS = ['picture', 'title', 'text', 'button', 'line', 'box'] as const;
+export type MarkType = (typeof MARKS)[number];
+
+/**
+ * A number, or one that a field gives: its number, the length of its text, or what `by` says for its value. It is then
+ * divided by `over` and rounded up, multiplied by `times`, and `plus` is added; never below `least` or above `most`.
+ */
+export type Amount =
+  | number
+  | {
+      readonly of: string;
+      readonly by?: Readonly<Record<string, number>>;
+      readonly over?: number;
+      readonly times?: number;
+      readonly plus?: number;
+      readonly least?: number;
+      readonly most?: number;
+    };
+
+/** A field that is not empty, or that has this value. */
+export type When = string | { readonly of: string; readonly is: string | number | boolean };
+
+interface Conditional {
+  /** Drawn only then. */
+  readonly when?: When;
+}
+
+/** One mark; as wide as there is room if no width is said. */
+export interface DrawnPart extends Conditional {
+  readonly draw: MarkType;
+  readonly width?: Amount;
+  readonly height: number;
+}
+/** Lines of text, the last one shorter. */
+export interface LinesPart extends Conditional {
+  readonly lines: Amount;
+  readonly width?: Amount;
+}
+/** Parts below each other; a number is room between them. */
+export interface StackPart extends Conditional {
+  readonly stack: Sketch;
+}
+/** Parts side by side. */
+export interface BesidePart extends Conditional {
+  readonly beside: readonly SketchPart[];
+  /** How they share the width; equally if absent. */
+  readonly shares?: readonly number[];
+  readonly gap?: number;
+  /** In the opposite order then. */
+  readonly flipped?: When;
+}
+/** Parts on top of each other. */
+export interface OverPart extends Conditional {
+  readonly over: readonly SketchPart[];
+}
+/** Parts at a place of their own inside what they are in. */
+export interface InsetPart extends Conditional {
+  readonly inset: Sketch;
+  readonly x: Amount;
   readonly y: number;
   readonly width: number;
-  readonly height: number;
+}
+/** The same part again and again, in rows. */
+export interface GridPart extends Conditional {
+  readonly grid: Sketch;
+  readonly across: Amount;
+  readonly count: Amount;
+  readonly rows: number;
+}
+/** The slots of the kind, side by side; a slot beyond the last lane goes on below in the first ones. */
+export interface SlotsPart extends Conditional {
+  readonly slots: Amount;
+  /** A field whose value says which lane is half as wide again. */
+  readonly wider?: { readonly of: string; readonly by: Readonly<Record<string, 'first' | 'last'>> };
 }
 
-/** A part of the width that sections stand in, below each other. */
-export interface Lane {
-  readonly x: number;
-  readonly width: number;
-}
-
-/** Lanes beside each other by their shares of a width. @param gap between two of them */
-export function lanes(width: number, shares: readonly number[], gap = 0): Lane[] {
-  const room = width - gap * (shares.length - 1);
-  const whole = shares.reduce((sum, share) => sum + share, 0);
-  let x = 0;
-  return shares.map((share) => {
-    const lane = { x, width: (room * share) / whole };
-    x += lane.width + gap;
-    return lane;
-  });
-}
-
-export interface Sketch {
-  /** Height of the section without its frame's space. */
-  readonly height: number;
-  readonly marks: readonly Mark[];
-  /** Where the slots of a kind that holds sections lie across; two of one lane below each other. Side by side if absent. */
-  readonly slots?: Readonly<Record<string, Lane>>;
-  /** Shown beside the kind's title, such as the section's own heading. */
-  readonly caption?: string;
-}
-
-export const mark = (type: Mark['type'], x: number, y: number, width: number, height: number): Mark => ({
-  type,
-  x,
-  y,
-  width,
-  height,
-});
-
-/** Lines of text below each other. */
-export const textLines = (x: number, y: number, width: number, lines: number): Mark[] =>
-  Array.from({ length: lines }, (_, i) =>
-    mark('text', x, y + i * 26, i === lines - 1 && lines > 1 ? width * 0.6 : width, 10),
-  );
+export type SketchPart = DrawnPart | LinesPart | StackPart | BesidePart | OverPart | InsetPart | GridPart | SlotsPart;
+export type Sketch = readonly (SketchPart | number)[];

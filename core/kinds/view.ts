@@ -1,103 +1,140 @@
-/** What the view of a section kind is given. Reading what its kind did not declare fails loudly. */
-import { formatMoney } from '../commerce/money.js';
+/** What the view of a section is given. Reading what its kind did not declare fails loudly. */
 import type { PictureValue } from '../fields/field.js';
 import type { Link, MenuDocument } from '../design/document.js';
+import type { Locale, WordValues } from '../locale/locale.js';
+import type { WordName } from '../locale/words.js';
 import { menuEntries, type MenuEntry } from './menu.js';
 import { pictureTag } from './picture.js';
-import { html, NOTHING, type Markup } from './html.js';
-import {
-  needKey,
-  type Facts,
-  type Need,
-  type PageData,
-  type PageInfo,
-  type ProductCard,
-  type StoreInfo,
-} from './data.js';
+import { html, NOTHING, slotMark, type Markup } from './html.js';
+import type { PageInfo, StoreInfo } from './data.js';
+import type { FactName, Facts, FormState } from './facts.js';
+import type { AnswerTo, Need, PageData } from './needs.js';
+
+/** Names a section on a page: the ids of what it is in, from outside to inside, and its own. */
+export type InstancePath = string;
+
+/** What stands between the ids of an instance path. No code and no id holds it. */
+export const PATH_JOINT = '~';
 
 export interface View {
-  readonly id: string;
+  /** The path of the section on the page; also what its forms say that they were sent from. */
+  readonly path: InstancePath;
   readonly store: StoreInfo;
   readonly page: PageInfo;
-  readonly facts: Facts;
+  readonly locale: Locale;
+  /** What came of a form of this section that was just sent; null if none was. */
+  readonly form: FormState | null;
+  /** An html id for a part of the section, unique on the page. */
+  id(part: string): string;
+  /** A fact that the kind declares. */
+  fact<N extends FactName>(name: N): Facts[N];
+  /** The answer to a need that the kind asked for. */
+  data<N extends Need>(need: N): AnswerTo<N>;
+  word(name: WordName, values?: WordValues): string;
   /** Minor units of the store's currency as text. */
   money(minor: number): string;
   /** The attributes of the element of a link, or null if it is empty or its thing is gone. */
   link(link: Link | null): Markup | null;
-  products(need: Need & { type: 'products' }): readonly ProductCard[];
   menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null;
   /** The picture a field holds; nothing if it is empty. `sizes` as in html: how wide it is shown. */
   picture(value: PictureValue | null, sizes: string): Markup;
-  /** The sections in a slot. */
+  /** The place of the sections in a slot. */
   slot(name: string): Markup;
-  /** What fills the section when the page is assembled: a shared section, or additions. */
-  filling(): Markup;
+  /** Whether there are sections in a slot. */
+  holds(name: string): boolean;
 }
 
 /** The page that opens must not reach back to ours. */
 const NEW_WINDOW = html` target="_blank" rel="noopener"`;
 
-export type Inside = Pick<View, 'slot' | 'filling'>;
-
 /** Everything about the page that sections are rendered with. */
 export interface ViewSources {
   readonly store: StoreInfo;
+  readonly locale: Locale;
   readonly page: PageInfo;
   readonly facts: Facts;
+  readonly form: FormState | null;
   readonly data: PageData;
   readonly menus: ReadonlyMap<string, MenuDocument>;
 }
 
-/** What a kind declared; see `SectionKind`. */
-export interface Declared {
-  readonly name: string;
-  readonly readsPage?: boolean;
-  readonly shows?: readonly string[];
+/** The section that is looked at. */
+export interface ViewedSection {
+  readonly path: InstancePath;
+  readonly kind: { readonly name: string; readonly shows?: readonly FactName[] };
+  /** The slots that hold sections. */
+  readonly held: ReadonlySet<string>;
 }
 
-export function viewOf(sources: ViewSources, kind: Declared, id: string, inside: Inside): View {
-  const { store, page, facts, data, menus } = sources;
-  const declared = <T>(is: boolean | undefined, value: T, what: string): T => {
-    if (!is) throw new Error(`The section kind “${kind.name}” reads ${what} without declaring it.`);
-    return value;
-  };
-  return {
-    id,
-    ...inside,
-    get store() {
-      return declared(kind.readsPage, store, 'the store');
-    },
-    get page() {
-      return declared(kind.readsPage, page, 'the page');
-    },
-    get facts() {
-      return declared(Boolean(kind.shows?.length), facts, 'facts');
-    },
-    money: (minor) => formatMoney(minor, store.currency, store.locale),
-    link(link) {
-      if (!link) return null;
-      const href = 'url' in link ? link.url : data.paths.get(needKey({ type: 'path', page: link.to }));
-      return href === undefined ? null : html`href="${href}"${link.window === 'new' && NEW_WINDOW}`;
-    },
-    products(need) {
-      const found = data.products.get(needKey(need));
-      if (!found) throw new Error(`The section kind “${kind.name}” reads products it did not ask for.`);
-      return found;
-    },
-    menu(code) {
-      const menu = menus.get(code);
-      return menu ? { name: menu.name, entries: menuEntries(menu) } : null;
-    },
-    picture(value, sizes) {
-      const info =
-        value && (data.pictures.get(needKey({ type: 'picture', hash: value.picture })) ?? ofSubject(page, value));
-      return info ? pictureTag({ ...info, alt: value.alt, focus: value.focus }, sizes) : NOTHING;
-    },
-  };
+// A class, since one is made for each section of each page: nothing is copied for it.
+export class SectionView implements View {
+  readonly #sources: ViewSources;
+  readonly #section: ViewedSection;
+
+  constructor(sources: ViewSources, section: ViewedSection) {
+    this.#sources = sources;
+    this.#section = section;
+  }
+
+  get path(): InstancePath {
+    return this.#section.path;
+  }
+  get store(): StoreInfo {
+    return this.#sources.store;
+  }
+  get locale(): Locale {
+    return this.#sources.locale;
+  }
+  get page(): PageInfo {
+    return this.#sources.page;
+  }
+  get form(): FormState | null {
+    const { form } = this.#sources;
+    // A program may not say which form it is; then what was typed is kept in every one.
+    return form && (form.section === '' || form.section === this.path) ? form : null;
+  }
+  id(part: string): string {
+    return `${htmlId(this.path)}:${part}`;
+  }
+  fact<N extends FactName>(name: N): Facts[N] {
+    const { kind } = this.#section;
+    if (!kind.shows?.includes(name))
+      throw new Error(`The section kind “${kind.name}” reads the fact “${name}” without declaring it.`);
+    return this.#sources.facts[name];
+  }
+  data<N extends Need>(need: N): AnswerTo<N> {
+    const answer = this.#sources.data.get(need);
+    if (answer === undefined)
+      throw new Error(`The section kind “${this.#section.kind.name}” reads ${need.type} that it did not ask for.`);
+    return answer;
+  }
+  word(name: WordName, values?: WordValues): string {
+    return this.#sources.locale.word(name, values);
+  }
+  money(minor: number): string {
+    return this.#sources.locale.money(minor);
+  }
+  link(link: Link | null): Markup | null {
+    if (!link) return null;
+    const href = 'url' in link ? link.url : this.data({ type: 'path', page: link.to });
+    return href === null ? null : html`href="${href}"${link.window === 'new' && NEW_WINDOW}`;
+  }
+  menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null {
+    const menu = this.#sources.menus.get(code);
+    return menu ? { name: menu.name, entries: menuEntries(menu, this.#sources.locale.translation) } : null;
+  }
+  picture(value: PictureValue | null, sizes: string): Markup {
+    if (!value) return NOTHING;
+    const info = this.data({ type: 'picture', hash: value.picture });
+    return info ? pictureTag({ ...info, alt: value.alt, focus: value.focus }, sizes) : NOTHING;
+  }
+  slot(name: string): Markup {
+    return slotMark(name);
+  }
+  holds(name: string): boolean {
+    return this.#section.held.has(name);
+  }
 }
 
-/** A picture that a bound value took from the page's subject; its data came with the subject. */
-const ofSubject = (page: PageInfo, { picture }: PictureValue) =>
-  page.subject && 'product' in page.subject
-    ? page.subject.product.pictures.find((one) => one.hash === picture)
-    : undefined;
+/** The html id of a section on the page. */
+export const htmlId = (path: InstancePath): string => `s-${path}`;

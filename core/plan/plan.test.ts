@@ -10,6 +10,7 @@ import {
   SHIPPED_KINDS,
   lookCss,
   withDefaults,
+  drawSketch,
   type Plan,
   type SectionedDocument,
   type SectionKind,
@@ -101,9 +102,7 @@ describe('plan view', () => {
   });
 
   test('a kind that says nothing of its slots has them side by side and equal', () => {
-    const kinds = kindSet([
-      { ...(SHIPPED_KINDS.find('columns') as SectionKind), sketch: () => ({ height: 10, marks: [] }) },
-    ]);
+    const kinds = kindSet([{ ...(SHIPPED_KINDS.find('columns') as SectionKind), sketch: [10] }]);
     const page = template([section('b', 'columns', { widths: 'first-wider' })]);
     const [holder] = planPage({ template: ['template/t', page], regions: {} }, kinds).boxes;
     expect(holder?.slots[0]?.width).toBeCloseTo(holder?.slots[1]?.width ?? 0);
@@ -115,11 +114,12 @@ describe('plan view', () => {
     const holder = section('c', 'columns', {}, { one: [section('i', 'text')], two: [section('j'), section('k')] });
     const drawn = planPage({ template: ['template/t', template([tall, aired, holder])], regions: {} }, SHIPPED_KINDS);
     const of = (id: string) => drawn.boxes.find((one) => one.section === id);
-    const sketch = SHIPPED_KINDS.find('poster')?.sketch(withDefaults(SHIPPED_KINDS.find('poster')?.fields ?? {}, {}));
-    expect([of('t')?.y, of('t')?.height]).toEqual([0, sketch?.height]);
+    const poster = SHIPPED_KINDS.find('poster') as SectionKind;
+    const sketch = drawSketch(poster, withDefaults(poster.fields, {}));
+    expect([of('t')?.y, of('t')?.height]).toEqual([0, sketch.height]);
     // Its space stands above and below, at the scale of its width.
-    expect(of('u')?.y).toBe((sketch?.height ?? 0) + 72);
-    expect(of('u')?.height).toBeCloseTo(((sketch?.height ?? 0) * 704) / 1200);
+    expect(of('u')?.y).toBe(sketch.height + 72);
+    expect(of('u')?.height).toBeCloseTo((sketch.height * 704) / 1200);
     expect(of('c')?.y).toBeCloseTo((of('u')?.y ?? 0) + (of('u')?.height ?? 0) + 72 + 32);
     const bottom = (id: string): number => (of(id)?.y ?? 0) + (of(id)?.height ?? 0);
     expect(bottom('c')).toBeGreaterThanOrEqual(Math.max(bottom('i'), bottom('k')));

@@ -10,8 +10,8 @@ import {
 import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
-import type { KindSet, SectionKind } from '../kinds/kind.js';
-import { lanes, type Lane, type Mark, type Sketch } from '../kinds/sketch.js';
+import type { KindDescription, KindDescriptions } from '../kinds/kind.js';
+import { drawSketch, lanes, SKETCH_WIDTH, type Drawing, type Lane, type Mark } from './sketching.js';
 
 export interface PlanBox {
   readonly document: string;
@@ -81,7 +81,7 @@ export interface PlanParts {
 }
 
 /** Lays out a page. */
-export function planPage({ template, regions }: PlanParts, kinds: KindSet): Plan {
+export function planPage({ template, regions }: PlanParts, kinds: KindDescriptions): Plan {
   const boxes: PlanBox[] = [];
   const bands: PlanBand[] = [];
   const areas: PlanArea[] = [];
@@ -139,7 +139,7 @@ interface At {
 }
 
 /** Places one section and all inside it; answers the height it takes. */
-function place(section: Section, at: At, kinds: KindSet, boxes: PlanBox[]): number {
+function place(section: Section, at: At, kinds: KindDescriptions, boxes: PlanBox[]): number {
   const kind = kinds.find(section.kind);
   const frame = withDefaults(FRAME, section.frame);
   const sketch = sketchOf(section, kind);
@@ -147,7 +147,7 @@ function place(section: Section, at: At, kinds: KindSet, boxes: PlanBox[]): numb
   const inner = at.depth > 0 ? at.width : Math.min(wanted, at.width - (wanted === PLAN_WIDTH ? 0 : 2 * MARGIN));
   const left = at.x + (at.width - inner) / 2;
   const pad = (SPACES[frame.space.desktop] ?? 0) * (at.depth > 0 ? 0.3 : 1);
-  const scale = inner / 1200;
+  const scale = inner / SKETCH_WIDTH;
   const before = boxes.length;
   const slots = slotLanes(section, kind, sketch).map(({ name, x, width }) => ({
     name,
@@ -169,7 +169,7 @@ function place(section: Section, at: At, kinds: KindSet, boxes: PlanBox[]): numb
     area: at.area,
     kind: section.kind,
     title: kind?.title ?? section.kind,
-    caption: sketch.caption ?? '',
+    caption: sketch.caption,
     depth: at.depth,
     ...(at.slot ? { slot: at.slot } : {}),
     ...(at.parent ? { parent: at.parent } : {}),
@@ -186,14 +186,14 @@ function place(section: Section, at: At, kinds: KindSet, boxes: PlanBox[]): numb
   return height + 2 * pad;
 }
 
-const sketchOf = (section: Section, kind: SectionKind | undefined): Sketch =>
-  kind?.sketch(withDefaults(kind.fields, section.values)) ?? { height: 60, marks: [] };
+const sketchOf = (section: Section, kind: KindDescription | undefined): Drawing =>
+  kind ? drawSketch(kind, withDefaults(kind.fields, section.values)) : { height: 60, marks: [], caption: '' };
 
 /** Where the slots of a section lie, in the units of its sketch. Of those that share a lane, the first and the filled ones. */
-function slotLanes(section: Section, kind: SectionKind | undefined, sketch: Sketch): NamedLane[] {
+function slotLanes(section: Section, kind: KindDescription | undefined, sketch: Drawing): NamedLane[] {
   const names = Object.keys(kind?.slots ?? {});
   const equal = lanes(
-    1200,
+    SKETCH_WIDTH,
     names.map(() => 1),
     GAP,
   );
@@ -202,7 +202,7 @@ function slotLanes(section: Section, kind: SectionKind | undefined, sketch: Sket
 }
 
 /** The slots of a section that sections can be put into as it is set now: the third column only where there are three. */
-export function openSlots(section: Section, kinds: KindSet): readonly string[] {
+export function openSlots(section: Section, kinds: KindDescriptions): readonly string[] {
   const kind = kinds.find(section.kind);
   return slotLanes(section, kind, sketchOf(section, kind)).map(({ name }) => name);
 }

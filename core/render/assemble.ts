@@ -1,118 +1,138 @@
-/** Assemble: from a store page to the compiled documents that make it, and everything they need to know. */
+/** Assemble: from a store page to the documents that make it. */
 import { assignedTemplate, type AskedPage, type DesignState, type RuleSetting } from '../assign/assigned.js';
 import { additionsFor } from '../assign/target.js';
 import { regionsOf } from '../assign/why.js';
 import {
   keys,
+  sectionsIn,
   type DocumentKey,
+  type LookDocument,
   type MenuDocument,
   type Region,
   type SectionedDocument,
+  type SharedDocument,
   type TemplateDocument,
-  type LookDocument,
 } from '../design/document.js';
-import type { KindSet } from '../kinds/kind.js';
-import { compileDocument, type CompiledDocument } from './compile.js';
-import type { Need } from '../kinds/data.js';
-import { menuNeeds } from '../kinds/menu.js';
-import type { Reading } from '../fields/value.js';
-import type { PageParts } from './page.js';
+import { kindName, SHARED_SECTION, SPOT, type KindSet } from '../kinds/kind.js';
+import { pointersOf } from './asked.js';
 
-/** A page with everything it is made of, before its facts are known. */
-export interface AssembledPage extends PageParts {
+/** A document in its place on a page. */
+export interface Part {
+  readonly key: DocumentKey;
+  readonly document: SectionedDocument;
+  /** What goes before the ids of its sections, besides where it stands: the code of an addition. */
+  readonly code?: string;
+}
+
+/** The documents of a page. */
+export interface AssembledPage {
   readonly templateKey: DocumentKey;
+  readonly template: TemplateDocument;
+  /** What stands in each region: its arrangement, then additions. */
+  readonly regions: ReadonlyMap<Region, readonly Part[]>;
+  /** What additions put into spots, by name. */
+  readonly spots: ReadonlyMap<string, readonly Part[]>;
+  /** Shared sections by code. */
+  readonly shared: ReadonlyMap<string, SharedDocument>;
+  readonly menus: ReadonlyMap<string, MenuDocument>;
+  readonly look: LookDocument;
   /** Every document it is made of: when one of them changes, it may look different. */
   readonly documents: ReadonlySet<DocumentKey>;
-  readonly look: LookDocument;
-  /** All the page's needs: known before anything renders, so that they are fetched together. */
-  readonly needs: readonly Need[];
-  /** True if some section shows facts. */
-  readonly hasFacts: boolean;
 }
 
 /**
- * The parts of a page in one state of a design; null if its kind has no template.
- * @param reading what bound values read; needs are asked for with the values they have on the page
+ * The documents of a page in one state of a design; null if its kind has no template. Pages with the same template and
+ * additions get the same answer, made once.
  */
 export function assemblePage(
   page: AskedPage,
   state: DesignState,
   kinds: KindSet,
   setting: RuleSetting,
-  reading: Reading = {},
 ): AssembledPage | null {
   const assigned = assignedTemplate(page, state, setting);
   const template = assigned && (state.get(keys.template(assigned.template)) as TemplateDocument | undefined);
   if (!template) return null;
-  const documents = new Set<DocumentKey>([keys.look]);
-  const compile = (key: DocumentKey, document: SectionedDocument): CompiledDocument => {
-    documents.add(key);
-    return compiled(document, kinds);
-  };
   const additions = additionsFor(page, state, setting);
-  const added = (place: string): CompiledDocument[] =>
-    (additions.get(place) ?? []).map(({ key, document }) => compile(key, document));
-
-  const regions = new Map<Region, CompiledDocument[]>();
-  for (const { region, document } of regionsOf(template, state))
-    regions.set(region, document ? [compile(document, state.get(document) as SectionedDocument)] : []);
-  for (const place of additions.keys()) {
-    if (place.startsWith('spot:')) continue;
-    const region = place as Region;
-    regions.set(region, [...(regions.get(region) ?? []), ...added(place)]);
+  const parts = [...additions.values()].flat();
+  const code = [assigned.template, ...parts.map(({ key }) => key)].join(' ');
+  let ofState = kept.get(state);
+  if (!ofState) kept.set(state, (ofState = new Map()));
+  let found = ofState.get(code);
+  if (!found) {
+    if (ofState.size >= MOST_KEPT) ofState.clear();
+    ofState.set(code, (found = assembled(keys.template(assigned.template), template, additions, state, kinds)));
   }
-
-  const parts = [compile(keys.template(assigned.template), template), ...[...regions.values()].flat()];
-  const spots = new Map<string, CompiledDocument[]>();
-  const shared = new Map<string, CompiledDocument>();
-  // Grows while it is gone through: what fills a spot may show shared sections and have spots of its own.
-  for (let i = 0; i < parts.length; i++) {
-    const part = parts[i] as CompiledDocument;
-    for (const name of part.spots) {
-      if (spots.has(name)) continue;
-      const filling = added(`spot:${name}`);
-      spots.set(name, filling);
-      parts.push(...filling);
-    }
-    for (const code of part.shared) {
-      const document = state.get(keys.shared(code)) as SectionedDocument | undefined;
-      if (shared.has(code) || !document) continue;
-      const part = compile(keys.shared(code), document);
-      shared.set(code, part);
-      parts.push(part);
-    }
-  }
-  const menus = new Map<string, MenuDocument>();
-  for (const code of new Set(parts.flatMap((part) => part.menus))) {
-    const menu = state.get(keys.menu(code)) as MenuDocument | undefined;
-    documents.add(keys.menu(code));
-    if (menu) menus.set(code, menu);
-  }
-  return {
-    templateKey: keys.template(assigned.template),
-    template: parts[0] as CompiledDocument,
-    regions,
-    spots,
-    shared,
-    menus,
-    documents,
-    look: state.get(keys.look) as LookDocument,
-    needs: [
-      ...parts.flatMap((part) => part.needs),
-      ...parts.flatMap((part) => part.varying.flatMap((section) => section.needs(reading))),
-      ...[...menus.values()].flatMap(menuNeeds),
-    ],
-    hasFacts: parts.some((part) => part.hasFacts),
-  };
-}
-
-// Documents never change, so what was compiled from one is kept as long as the document itself.
-const kept = new WeakMap<KindSet, WeakMap<SectionedDocument, CompiledDocument>>();
-
-function compiled(document: SectionedDocument, kinds: KindSet): CompiledDocument {
-  let ofKinds = kept.get(kinds);
-  if (!ofKinds) kept.set(kinds, (ofKinds = new WeakMap()));
-  let found = ofKinds.get(document);
-  if (!found) ofKinds.set(document, (found = compileDocument(document, kinds)));
   return found;
 }
+
+// The state of a revision never changes; the one of a draft lives as long as one request. Each store has one set of kinds.
+const kept = new WeakMap<DesignState, Map<string, AssembledPage>>();
+/** Rules of additions can cut a store's pages into any number of groups. */
+const MOST_KEPT = 2_000;
+
+function assembled(
+  templateKey: DocumentKey,
+  template: TemplateDocument,
+  additions: ReturnType<typeof additionsFor>,
+  state: DesignState,
+  kinds: KindSet,
+): AssembledPage {
+  const added = (place: string): Part[] =>
+    (additions.get(place) ?? []).map(({ key, document }) => ({
+      key,
+      document,
+      code: key.slice('addition/'.length),
+    }));
+  const regions = new Map<Region, readonly Part[]>();
+  for (const { region, document } of regionsOf(template, state)) {
+    const own = document === null ? [] : [{ key: document, document: state.get(document) as SectionedDocument }];
+    regions.set(region, [...own, ...added(region)]);
+  }
+  for (const place of additions.keys())
+    if (!place.startsWith('spot:') && !regions.has(place as Region)) regions.set(place as Region, added(place));
+
+  const parts: Part[] = [{ key: templateKey, document: template }, ...[...regions.values()].flat()];
+  const spots = new Map<string, readonly Part[]>();
+  const shared = new Map<string, SharedDocument>();
+  const menus = new Map<string, MenuDocument>();
+  const documents = new Set<DocumentKey>([keys.look]);
+  // Grows while it is gone through: what fills a spot may show shared sections and have spots of its own.
+  for (const { key, document } of parts) {
+    documents.add(key);
+    for (const menu of pointersOf(document, kinds).menus) {
+      documents.add(keys.menu(menu));
+      const found = state.get(keys.menu(menu)) as MenuDocument | undefined;
+      if (found) menus.set(menu, found);
+    }
+    for (const [what, code] of fillingsIn(document, kinds)) {
+      if (what === 'spot' && !spots.has(code)) {
+        spots.set(code, added(`spot:${code}`));
+        parts.push(...added(`spot:${code}`));
+      }
+      const found = what === 'shared' ? (state.get(keys.shared(code)) as SharedDocument | undefined) : undefined;
+      if (found && !shared.has(code)) {
+        shared.set(code, found);
+        parts.push({ key: keys.shared(code), document: found });
+      }
+    }
+  }
+  const look = state.get(keys.look) as LookDocument;
+  return { templateKey, template, regions, spots, shared, menus, look, documents };
+}
+
+/** What fills a section when its page is composed. */
+export type Filling = readonly [what: 'shared' | 'spot', code: string];
+
+/** The filling that the values of a section name; null for kinds that are not filled. */
+export function fillingOf(kind: string, values: Readonly<Record<string, unknown>>): Filling | null {
+  if (kind === SHARED_SECTION) return ['shared', values['shared'] as string];
+  return kind === SPOT ? ['spot', values['name'] as string] : null;
+}
+
+const fillingsIn = (document: SectionedDocument, kinds: KindSet): Filling[] =>
+  [...sectionsIn(document.areas)].flatMap((section) => {
+    const kind = kinds.find(section.kind);
+    const filling = kind && fillingOf(kindName(section.kind), kind.read(section, {}).values);
+    return filling ? [filling] : [];
+  });

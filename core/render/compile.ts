@@ -1,190 +1,195 @@
-/** Compile: a document into sections that are ready to render. Done once for each document; see `page.ts` for the rest. */
-import {
-  DEVICES,
-  type EntriesField,
-  type EntryValues,
-  type Field,
-  type Fields,
-  type PictureValue,
-} from '../fields/field.js';
-import { cleanProse } from '../fields/prose.js';
-import { isBound, splitKey, withDefaults, type Reading } from '../fields/value.js';
+/** Compile: the sections of a document, in one place of a page, made ready to render. Done once for each edition. */
+import type { Section, SectionedDocument } from '../design/document.js';
+import { DEVICES } from '../fields/field.js';
+import { escapeText } from '../fields/prose.js';
+import { withDefaults, type Reading } from '../fields/value.js';
+import { bindingOf } from '../kinds/binding.js';
+import { kindClass } from '../kinds/css.js';
+import type { PageInfo } from '../kinds/data.js';
 import { deviceClasses } from '../kinds/devices.js';
+import { NO_FACTS, type Facts, type FormState } from '../kinds/facts.js';
 import { FRAME } from '../kinds/frame.js';
-import { kindName, SPOT, SHARED_SECTION, upgradedValues, type KindSet, type SectionKind } from '../kinds/kind.js';
-import type { Entry, Link, Lists, Section, SectionedDocument, Values } from '../design/document.js';
-import { NO_DATA, NO_FACTS, type Need } from '../kinds/data.js';
-import { linkNeeds } from '../kinds/menu.js';
-import { viewOf } from '../kinds/view.js';
-import { NOTHING } from '../kinds/html.js';
+import type { Markup } from '../kinds/html.js';
+import { kindName, upgradedValues, type ReadSection, type SectionKind } from '../kinds/kind.js';
+import { PageData, type AnswerTo, type Need } from '../kinds/needs.js';
+import { isBoundSomewhere, type Stored } from '../kinds/values.js';
+import { htmlId, PATH_JOINT, SectionView, type InstancePath, type ViewedSection } from '../kinds/view.js';
+import { ANY_PAGE, fieldMenus, fieldNeeds } from './asked.js';
+import { fillingOf, type Filling } from './assemble.js';
+import type { Edition } from './edition.js';
 
 /**
- * How much a section depends on. *constant*: only its own values; *data*: the page or the catalogue;
- * *facts*: the shopper. A section takes the class of the most dependent one inside it.
+ * What a section depends on, besides its own values. *constant*: nothing; *page*: what the page is about; *data*: the
+ * catalogue; *facts*: the shopper.
  */
-export type ChunkClass = 'constant' | 'data' | 'facts';
+export type ChunkClass = 'constant' | 'page' | 'data' | 'facts';
 
-/** A section prepared for rendering. */
+/** A section made ready. */
 export interface CompiledSection {
   readonly section: Section;
   /** Undefined if the kind is missing. */
   readonly kind: SectionKind | undefined;
-  /** The values on any page; with `varies`, those on a page without data of its own in the leading language. */
-  readonly values: Readonly<Record<string, unknown>>;
-  /** Worked out for each page, where values are bound to it or differ by language. */
-  readonly varies: Varies | null;
-  /** Classes of the frame element. */
-  readonly frame: string;
+  readonly path: InstancePath;
+  readonly chunk: ChunkClass;
+  /** What its view makes, if that is the same on every page. */
+  readonly constant: Markup | null;
+  /** The opening tags of its frame. */
+  readonly open: string;
   /** Instants between which it is shown; empty for no end. Null if it is hidden on every device. */
   readonly shown: { readonly from: string; readonly until: string } | null;
-  readonly chunk: ChunkClass;
-  /** The inner html of a constant section. */
-  readonly constant?: string;
   readonly slots: Readonly<Record<string, readonly CompiledSection[]>>;
-  /** What fills it when the page is assembled: a shared section, or the additions of a spot. */
-  readonly filling?: { readonly shared: string } | { readonly spot: string };
-}
-
-/** What of a section is different from page to page. */
-export interface Varies {
-  values(reading: Reading): Readonly<Record<string, unknown>>;
-  /** What it asks for with its values on a page. */
-  needs(reading: Reading): readonly Need[];
-}
-
-/** A document prepared for rendering; made once for each document. */
-export interface CompiledDocument {
-  readonly document: SectionedDocument;
-  readonly areas: Readonly<Record<string, readonly CompiledSection[]>>;
-  /** What its sections ask for; those that vary, on a page without data of its own. */
-  readonly needs: readonly Need[];
-  /** Sections whose needs depend on the page. */
-  readonly varying: readonly Varies[];
+  /** The slots that hold sections. */
+  readonly held: ReadonlySet<string>;
+  readonly filling: Filling | null;
   readonly menus: readonly string[];
-  /** The shared sections it shows, and the spots it has. */
-  readonly shared: readonly string[];
-  readonly spots: readonly string[];
-  readonly kinds: ReadonlySet<string>;
-  /** True if some section shows facts. */
-  readonly hasFacts: boolean;
+  /** The section with the values it has on a page. */
+  read(page: PageInfo): ReadSection;
+  /** What its view will ask for on a page, except for the links in menus. */
+  needs(page: PageInfo): readonly Need[];
 }
 
-/** Prepares a document for rendering. */
-export function compileDocument(document: SectionedDocument, kinds: KindSet): CompiledDocument {
-  const needs: Need[] = [];
-  const varying: Varies[] = [];
-  const menus = new Set<string>();
-  const used = new Set<string>();
-  const shared = new Set<string>();
-  const spots = new Set<string>();
+/** The closing tags of every frame. */
+export const FRAME_END = '</div></div>';
 
-  const section = (from: Section): CompiledSection => {
-    const kind = kinds.find(from.kind);
-    used.add(kindName(from.kind));
-    const slots = Object.fromEntries(
-      Object.entries(from.slots ?? {}).map(([name, inner]) => [name, inner.map(section)]),
+export type CompiledAreas = Readonly<Record<string, readonly CompiledSection[]>>;
+
+/**
+ * The areas of a document, made ready.
+ * @param holder the instance path of what the document stands in; empty for a template
+ */
+export function compileDocument(document: SectionedDocument, holder: InstancePath, edition: Edition): CompiledAreas {
+  let documents = kept.get(edition);
+  if (!documents) kept.set(edition, (documents = new WeakMap()));
+  let holders = documents.get(document);
+  if (!holders) documents.set(document, (holders = new Map()));
+  let found = holders.get(holder);
+  if (!found) {
+    found = Object.fromEntries(
+      Object.entries(document.areas).map(([area, sections]) => [
+        area,
+        sections.map((section) => compiled(section, holder, edition)),
+      ]),
     );
-    const frame = withDefaults(FRAME, from.frame);
-    const base = { section: from, kind, frame: frameClasses(frame, kind), shown: shownWhen(frame), slots };
-    if (!kind) return { ...base, values: {}, varies: null, chunk: 'data' };
-    const own = upgradedValues(kind, from.kind, from.values);
-    const read = (reading: Reading) => ready(kind.fields, own, from.lists, reading);
-    const values = read({});
-    const ask = (given: typeof values): Need[] => [
-      ...fieldNeeds(kind.fields, given, menus),
-      ...(kind.needs?.(given as never) ?? []),
-    ];
-    const varies = doesVary(own, from.lists) ? { values: read, needs: (reading: Reading) => ask(read(reading)) } : null;
-    const asked = ask(values);
-    needs.push(...asked);
-    if (varies) varying.push(varies);
-    const filling = fillingOf(kind.name, values);
-    if (filling && 'shared' in filling) shared.add(filling.shared);
-    if (filling && 'spot' in filling) spots.add(filling.spot);
-    const chunk =
-      filling || varies ? 'data' : chunkClass(kind, asked.length + menusOf(kind), Object.values(slots).flat());
-    const made = { ...base, values, varies, chunk, ...(filling ? { filling } : {}) };
-    if (chunk !== 'constant') return made;
-    return { ...made, constant: kind.view(values as never, constantView(kind, from.id)).text };
-  };
-
-  const areas = Object.fromEntries(Object.entries(document.areas).map(([name, list]) => [name, list.map(section)]));
-  return {
-    document,
-    areas,
-    needs,
-    varying,
-    menus: [...menus],
-    shared: [...shared],
-    spots: [...spots],
-    kinds: used,
-    hasFacts: Object.values(areas)
-      .flat()
-      .some((one) => one.chunk === 'facts' || showsFacts(one)),
-  };
-}
-
-const showsFacts = ({ kind, slots }: CompiledSection): boolean =>
-  Boolean(kind?.shows?.length) || Object.values(slots).flat().some(showsFacts);
-
-function chunkClass(kind: SectionKind, asked: number, inside: readonly CompiledSection[]): ChunkClass {
-  if (kind.shows?.length || inside.some((one) => one.chunk === 'facts')) return 'facts';
-  return kind.readsPage || asked > 0 || kind.slots ? 'data' : 'constant';
-}
-
-const menusOf = (kind: SectionKind): number =>
-  Object.values(kind.fields).filter((field) => field.type === 'reference' && field.to === 'menu').length;
-
-/** A constant section must not look at anything but its values; whatever it reads throws. */
-const constantView = (kind: SectionKind, id: string) =>
-  viewOf(
-    { store: undefined as never, page: undefined as never, facts: NO_FACTS, data: NO_DATA, menus: new Map() },
-    kind,
-    id,
-    { slot: () => NOTHING, filling: () => NOTHING },
-  );
-
-function fillingOf(kind: string, values: Readonly<Record<string, unknown>>): CompiledSection['filling'] {
-  if (kind === SHARED_SECTION) return { shared: values['shared'] as string };
-  return kind === SPOT ? { spot: values['name'] as string } : undefined;
-}
-
-const doesVary = (own: Values, lists: Lists = {}): boolean =>
-  Object.entries(own).some(([key, value]) => isBound(value) || splitKey(key).language !== undefined) ||
-  Object.values(lists).some((list) => list.some((entry) => doesVary(entry.values, entry.lists)));
-
-function ready(fields: Fields, own: Values, lists: Lists = {}, reading: Reading = {}): Record<string, unknown> {
-  const values: Record<string, unknown> = withDefaults(fields, own, reading);
-  for (const [name, field] of Object.entries(fields)) {
-    if (field.type === 'prose') values[name] = cleanProse(values[name] as string);
-    if (field.type === 'entries') values[name] = readyEntries(field, lists[name] ?? [], reading);
+    holders.set(holder, found);
   }
-  return values;
+  return found;
 }
 
-const readyEntries = (field: EntriesField, list: readonly Entry[], reading: Reading): EntryValues[] =>
-  list.map(({ id, values, lists = {} }) => ({
-    ...ready(field.fields, values, lists, reading),
-    id,
-    ...(field.nests ? { entries: readyEntries(field, Object.values(lists)[0] ?? [], reading) } : {}),
-  }));
+// Documents never change, so what was compiled from one is kept as long as the document and the edition.
+const kept = new WeakMap<Edition, WeakMap<SectionedDocument, Map<InstancePath, CompiledAreas>>>();
 
-function fieldNeeds(fields: Fields, values: Readonly<Record<string, unknown>>, menus: Set<string>): Need[] {
-  return Object.entries(fields).flatMap(([name, field]: [string, Field]): Need[] => {
-    const value = values[name];
-    if (field.type === 'reference' && field.to === 'menu') menus.add(value as string);
-    if (field.type === 'picture' && value) return [{ type: 'picture', hash: (value as PictureValue).picture }];
-    if (field.type === 'entries')
-      return (value as readonly EntryValues[]).flatMap((entry) => fieldNeeds(field.fields, entry, menus));
-    return field.type === 'link' ? linkNeeds(value as Link | null) : [];
-  });
+/** The instance path of something inside another. */
+export const pathIn = (holder: InstancePath, id: string): InstancePath =>
+  holder === '' ? id : `${holder}${PATH_JOINT}${id}`;
+
+function compiled(section: Section, holder: InstancePath, edition: Edition): CompiledSection {
+  const kind = edition.kinds.find(section.kind);
+  const path = pathIn(holder, section.id);
+  const frame = withDefaults(FRAME, section.frame);
+  const slots = Object.fromEntries(
+    Object.entries(section.slots ?? {}).map(([name, inner]) => [
+      name,
+      inner.map((one) => compiled(one, holder, edition)),
+    ]),
+  );
+  const held = new Set(Object.keys(slots).filter((name) => slots[name]?.length));
+  const base = {
+    section,
+    kind,
+    path,
+    slots,
+    held,
+    open: frameStart(frame, section, path, edition),
+    shown: shownWhen(frame),
+  };
+  if (!kind) return { ...base, ...NOTHING_ASKED };
+  const stored: Stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
+  const language = edition.locale.translation;
+  const reading: Reading = {
+    word: (name) => edition.locale.word(name),
+    ...(language === null ? {} : { language }),
+  };
+  const same = kind.read(stored, reading);
+  const isBound = isBoundSomewhere(stored);
+  const asked = fieldNeeds(kind.fields, same.values);
+  const read = (page: PageInfo): ReadSection =>
+    isBound ? kind.read(stored, { ...reading, binding: (name) => bindingOf(page, name) }) : same;
+  const menus = fieldMenus(kind.fields, same.values);
+  const constant = isBound || kind.shows?.length ? null : constantOf(same, { path, kind, held }, edition);
+  const asks = asked.length + menus.length + same.needs(ANY_PAGE).length > 0;
+  return {
+    ...base,
+    chunk: kind.shows?.length ? 'facts' : constant ? 'constant' : asks ? 'data' : 'page',
+    constant,
+    filling: fillingOf(kind.name, same.values),
+    menus,
+    read,
+    needs(page) {
+      const here = read(page);
+      return [...(isBound ? fieldNeeds(kind.fields, here.values) : asked), ...here.needs(page)];
+    },
+  };
+}
+
+const NOTHING_ASKED = {
+  chunk: 'page' as const,
+  constant: null,
+  filling: null,
+  menus: [],
+  read(): ReadSection {
+    throw new Error('A section without a kind has nothing to read.');
+  },
+  needs: () => [],
+};
+
+/** Thrown out of a view that looks at more than what is the same on every page. */
+class Varies extends Error {}
+
+/** The view of a section before there is a page: it knows the store and its words, and nothing else. */
+class PagelessView extends SectionView {
+  constructor(edition: Edition, section: ViewedSection) {
+    super({ ...edition, ...WITHOUT_PAGE }, section);
+  }
+  override get page(): PageInfo {
+    throw new Varies();
+  }
+  override get form(): FormState | null {
+    throw new Varies();
+  }
+  override fact<N extends keyof Facts>(): Facts[N] {
+    throw new Varies();
+  }
+  override data<N extends Need>(): AnswerTo<N> {
+    throw new Varies();
+  }
+  override menu(): never {
+    throw new Varies();
+  }
+}
+
+const WITHOUT_PAGE = { page: ANY_PAGE, facts: NO_FACTS, form: null, data: new PageData(), menus: new Map() };
+
+/**
+ * What a section makes on every page, or null if that differs. A view that looks at nothing of the page makes the same
+ * everywhere, so it is tried without one.
+ */
+function constantOf(same: ReadSection, section: ViewedSection, edition: Edition): Markup | null {
+  try {
+    return same.view(new PagelessView(edition, section));
+  } catch {
+    // What fails for another reason fails again on the page, where it is told.
+    return null;
+  }
 }
 
 type Frame = ReturnType<typeof withDefaults<typeof FRAME>>;
 
-function frameClasses({ width, tone, space, align, hidden }: Frame, kind: SectionKind | undefined): string {
+function frameStart(frame: Frame, section: Section, path: InstancePath, { mode }: Edition): string {
+  const { width, tone, space, align, hidden } = frame;
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
-  return `frame w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} k-${kind?.name ?? 'missing'}${hide.join('')}`;
+  const classes = `frame w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${hide.join('')}`;
+  const marks = mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
+  return `<div class="${escapeText(classes)}" id="${escapeText(htmlId(path))}"${marks}><div class="frame-in">`;
 }
 
 const shownWhen = ({ hidden, from, until }: Frame): CompiledSection['shown'] =>

@@ -15,13 +15,14 @@ const wordsOf = remembering(proseWords, 1_000_000);
 
 /**
  * The description of a page, as plain text.
- * @param content the html of its own sections
+ * @param content the html of its own sections; asked for only if nobody wrote a description
  */
-export function descriptionOf({ kind, description, title }: PageInfo, store: StoreInfo, content: string): string {
+export function descriptionOf({ kind, description, title }: PageInfo, store: StoreInfo, content: () => string): string {
   if (description !== '') return description;
+  const own = content();
   const paragraphs = /<p[ >][^]*?<\/p>/g;
   for (let looked = 0; looked < LOOKED_AT; looked++) {
-    const found = paragraphs.exec(content);
+    const found = paragraphs.exec(own);
     if (!found) break;
     const words = wordsOf(found[0]);
     if (words.length >= SHORTEST) return cut(words, MOST);

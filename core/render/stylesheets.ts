@@ -1,4 +1,5 @@
 /** Where the stylesheets of a page lie, and what is in the one of its section kinds. */
+import { scopedCss } from '../kinds/css.js';
 import type { KindSet } from '../kinds/kind.js';
 
 /**
@@ -13,6 +14,6 @@ export const lookStylePath = (lookHash: string, version: string, templateHash?: 
 export const kindsStylePath = (names: readonly string[], version: string): string =>
   `/styles/kinds/${names.join('+')}.css?v=${version}`;
 
-/** The rules of the named kinds; names that are not known are passed over. */
+/** The rules of the named kinds, each under the class of its kind; names that are not known are passed over. */
 export const kindsCss = (names: readonly string[], kinds: KindSet): string =>
-  names.map((name) => kinds.find(name)?.css ?? '').join('\n');
+  names.map((name) => scopedCss(name, kinds.find(name)?.css ?? '')).join('');

@@ -10,6 +10,8 @@ import { text } from './content/text.js';
 import { sharedSection } from './content/shared-section.js';
 import { sideBySide } from './content/side-by-side.js';
 import { kindSet } from '../kinds/kind.js';
+import { listing } from './listing/listing.js';
+import { paging } from './listing/paging.js';
 import { buyForm } from './product/buy-form.js';
 import { pageTitle } from './product/page-title.js';
 import { price } from './product/price.js';
@@ -27,6 +29,8 @@ export const SHIPPED_KINDS = kindSet([
   sharedSection,
   spot,
   productRow,
+  listing,
+  paging,
   pageTitle,
   productPictures,
   productIntro,

@@ -4,22 +4,26 @@ import {
   FRAME,
   checkKeyed,
   checkValue,
-  compileDocument,
+  drawSketch,
   NO_FACTS,
-  renderPage,
   SHIPPED_KINDS,
   lookCss,
+  pagesShown,
   withDefaults,
-  type CartFacts,
+  type Document,
+  type Facts,
   type Field,
   type Fields,
+  type FormState,
+  type Need,
   type PageInfo,
   type PictureInfo,
   type Product,
   type ProductCard,
   type Section,
 } from '../index.js';
-import { section, template } from '../tests/designs.js';
+import { section } from '../tests/designs.js';
+import { HOME, made, render } from '../tests/pages.js';
 
 const picture: PictureInfo = {
   hash: 'a'.repeat(64),
@@ -33,6 +37,7 @@ const product: Product = {
   slug: 'gannet',
   title: 'Gannet & friend',
   brand: 'Skerry Lines',
+  brandCode: 'B-1',
   category: 'Single-line',
   keywords: ['delta'],
   attributes: { wind: '2 to 5' },
@@ -68,79 +73,67 @@ const cardOf = (code: string): ProductCard => ({
 
 interface Shown {
   readonly product?: Partial<Product>;
-  readonly cart?: CartFacts;
+  readonly cart?: Facts['cart'];
+  readonly form?: FormState;
   readonly code?: string;
 }
 
+const menu: Document = {
+  format: 1,
+  type: 'menu',
+  name: 'Main menu',
+  lists: {
+    entries: [
+      { id: 'm1', values: { label: 'This one', link: { to: 'product:K-1' } } },
+      { id: 'm2', values: { label: 'Gone', link: { to: 'product:gone' } } },
+      { id: 'm3', values: { label: 'Away', link: { url: 'https://a.example/?x=1&y=2', window: 'new' } } },
+      {
+        id: 'm4',
+        values: { label: 'More', link: null },
+        lists: { entries: [{ id: 'm5', values: { label: 'Inside', link: { to: 'product:K-1' } } }] },
+      },
+      {
+        id: 'm6',
+        values: { label: 'Hollow', link: null },
+        lists: { entries: [{ id: 'm7', values: { label: 'Gone too', link: { to: 'product:gone' } } }] },
+      },
+    ],
+  },
+};
+
+const PATHS: Readonly<Record<string, string>> = { home: '/', 'product:K-1': '/item/gannet' };
+
+function answer(need: Need) {
+  switch (need.type) {
+    case 'products':
+      return ['K-2', 'K-3'].map(cardOf);
+    case 'listing':
+      return { cards: ['K-2', 'K-3'].map(cardOf), total: 2 };
+    case 'picture':
+      return need.hash === picture.hash ? picture : null;
+    case 'path':
+      return PATHS[need.page] ?? null;
+  }
+}
+
 /** The html of the sections on a product page. */
-function show(
-  sections: readonly Section[],
-  { product: own = {}, cart = NO_FACTS.cart, code = 'product:K-1' }: Shown = {},
-): string {
+function show(sections: readonly Section[], { product: own = {}, cart = NO_FACTS.cart, form }: Shown = {}): string {
   const page: PageInfo = {
-    code,
+    code: 'product:K-1',
     kind: 'product',
     title: product.title,
     path: '/item/gannet',
     description: 'Lifts early.',
     subject: { product: { ...product, ...own } },
+    query: {},
+    listing: null,
   };
-  const compiled = compileDocument(template(sections, 'product'), SHIPPED_KINDS);
-  const html = renderPage({
-    template: compiled,
-    regions: new Map(),
-    spots: new Map(),
-    shared: new Map(),
-    now: '2026-11-23T10:00Z',
-    menus: new Map([
-      [
-        'main',
-        {
-          format: 1,
-          type: 'menu',
-          name: 'Main menu',
-          lists: {
-            entries: [
-              { id: 'm1', values: { label: 'This one', link: { to: code } } },
-              { id: 'm2', values: { label: 'Gone', link: { to: 'product:gone' } } },
-              { id: 'm3', values: { label: 'Away', link: { url: 'https://a.example/?x=1&y=2', window: 'new' } } },
-              {
-                id: 'm4',
-                values: { label: 'More', link: null },
-                lists: { entries: [{ id: 'm5', values: { label: 'Inside', link: { to: code } } }] },
-              },
-              {
-                id: 'm6',
-                values: { label: 'Hollow', link: null },
-                lists: { entries: [{ id: 'm7', values: { label: 'Gone too', link: { to: 'product:gone' } } }] },
-              },
-            ],
-          },
-        },
-      ],
-    ]),
-    store: { name: 'Windrow', currency: 'EUR', locale: 'en-IE' },
+  const html = render(sections, {
     page,
-    facts: { cart },
-    data: {
-      products: new Map(
-        compiled.needs.flatMap((need) =>
-          need.type === 'products'
-            ? [[`products ${need.limit} ${Object.values(need.source).join(' ')}`, ['K-2', 'K-3'].map(cardOf)]]
-            : [],
-        ),
-      ),
-      pictures: new Map([[`picture ${picture.hash}`, picture]]),
-      paths: new Map([
-        ['path home', '/'],
-        [`path ${code}`, '/item/gannet'],
-      ]),
-    },
-    canonical: 'http://store.example/item/gannet',
-    fonts: [],
-    styles: [],
-    scripts: [],
-    mode: 'live',
+    documents: { 'menu/main': menu },
+    facts: { ...NO_FACTS, cart },
+    answer,
+    ...(form && { form }),
   });
   return html.slice(html.indexOf('<main'), html.indexOf('</main>'));
 }
@@ -179,7 +172,7 @@ describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s',
   });
 
   test('draws itself within its bounds', () => {
-    const { height, marks } = kind.sketch(withDefaults(kind.fields, {}));
+    const { height, marks } = drawSketch(kind, withDefaults(kind.fields, {}));
     expect(height).toBeGreaterThan(0);
     for (const mark of marks) {
       expect(mark.x).toBeGreaterThanOrEqual(0);
@@ -280,7 +273,7 @@ test.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))(
         expect(unbalanced(html)).toEqual([]);
         expect(foreign(html)).toEqual([]);
         expect(html).not.toMatch(/undefined|\[object|NaN/);
-        const { height, marks } = kind.sketch(withDefaults(kind.fields, values));
+        const { height, marks } = drawSketch(kind, withDefaults(kind.fields, values));
         const out = marks.filter(
           ({ x, y, width, height: tall }) => x < -1 || y < -1 || x + width > 1201 || y + tall > height + 1,
         );
@@ -295,10 +288,10 @@ describe('buy-form', () => {
   test('offers every option, and those that are sold out cannot be chosen', () => {
     const html = show([section('b', 'buy-form')]);
     expect(html).toContain(
-      '<select id="b-Span" name="option.Span"><option value="1.8 m">1.8 m</option><option value="2.4 m" disabled>2.4 m – sold out</option></select>',
+      '<select id="s-b:option-0" name="option.Span"><option value="1.8 m">1.8 m</option><option value="2.4 m" disabled>2.4 m – sold out</option></select>',
     );
     expect(html).toContain('name="product" value="K-1"');
-    expect(html).toContain('<label for="b-quantity">');
+    expect(html).toContain('<label for="s-b:quantity">');
   });
 
   test('two on one page do not share the ids of their inputs', () => {
@@ -311,10 +304,8 @@ describe('buy-form', () => {
   test('says what is in the cart of this product, and why something was refused', () => {
     const line = { product: 'K-1', variant: 'a', title: 'Gannet', options: '1.8 m, Teal', quantity: 2 };
     const html = show([section('b', 'buy-form')], {
-      cart: {
-        lines: [line, { ...line, product: 'K-9', options: 'other' }],
-        refused: { reason: 'Only <3> left.', section: 'b', options: {}, quantity: '2' },
-      },
+      cart: { lines: [line, { ...line, product: 'K-9', options: 'other' }] },
+      form: { section: 'b', typed: {}, refused: 'Only <3> left.' },
     });
     expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal</p>');
     expect(html).toContain('<p class="buy-refused" role="alert">Only &lt;3&gt; left.</p>');
@@ -355,7 +346,7 @@ describe('product sections', () => {
 
   test('summary shows what is wanted, cleaned', () => {
     const html = show([section('s', 'product-intro', { description: true })]);
-    expect(html).toContain('<h1 class="summary-title">Gannet &amp; friend</h1>');
+    expect(html).toContain('<h1 class="intro-title">Gannet &amp; friend</h1>');
     expect(html).toContain('<p>Soars late.</p>');
     const bare = show([section('s', 'product-intro', { brand: false, summary: false })]);
     expect(bare).not.toMatch(/Skerry Lines|Lifts early/);
@@ -461,5 +452,68 @@ describe('around and between', () => {
     ]);
     expect(html).toContain('class="frame w-edge tone-vivid space-none align-centre k-heading"');
     expect(html).toContain('class="frame w-page tone-plain space-medium align-start k-heading"');
+  });
+});
+
+describe('listing and paging', () => {
+  const listed = (query: Record<string, string>, total: number, sections = ['listing', 'paging'], cards = 1) => {
+    const collection = { code: 'C-1', slug: 'c', title: 'C', description: '', parents: [] };
+    return made(
+      sections.map((kind, i) => section(`s${i}`, kind, kind === 'listing' ? { size: 4 } : {})),
+      {
+        page: {
+          ...HOME,
+          code: 'collection:C-1',
+          kind: 'collection',
+          path: '/browse/c',
+          subject: { collection },
+          query,
+        },
+        answer: (need) =>
+          need.type === 'listing'
+            ? { cards: Array.from({ length: cards }, (_, i) => cardOf(`K-${i}`)), total }
+            : undefined,
+      },
+    );
+  };
+  const linked = (html: string) =>
+    [...html.matchAll(/<a[^>]* href="([^"]*\bbrowse[^"]*)"[^>]*>([^<]*)</g)].map(([, to, words]) => `${words} ${to}`);
+
+  test('paging follows the listing of the page, and what is asked for behind “?”', () => {
+    const page = listed({ page: '2', junk: 'x' }, 9);
+    expect(page.needs).toEqual([
+      { type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 },
+      { type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 },
+    ]);
+    expect(linked(page.html)).toEqual([
+      'Previous /browse/c',
+      '1 /browse/c',
+      '2 /browse/c?page=2',
+      '3 /browse/c?page=3',
+      'Next /browse/c?page=3',
+    ]);
+    expect(page.html).toContain('<a href="/browse/c?page=2" aria-label="Page 2" aria-current="page">2</a>');
+    expect(unbalanced(page.html.slice(page.html.indexOf('<main'), page.html.indexOf('</main>')))).toEqual([]);
+    expect(listed({}, 4).html).not.toContain('paging');
+    expect(listed({}, 9, ['paging']).html).not.toContain('paging');
+  });
+
+  test('a listing without products says so; whatever is asked for is a page', () => {
+    expect(listed({}, 0, ['listing'], 0).html).toContain('<p class="listing-none">There is nothing here yet.</p>');
+    const asked = (page: string) => listed({ page }, 9).needs[0];
+    expect(['0', '-3', 'x', '1e9', '', '007'].map(asked)).toEqual(Array(6).fill(expect.objectContaining({ page: 1 })));
+    expect(asked('1000000000')).toMatchObject({ page: 100_000 });
+  });
+
+  test.each([
+    [1, 1, [1]],
+    [1, 3, [1, 2, 3]],
+    [1, 9, [1, 2, 3, null, 9]],
+    [4, 9, [1, 2, 3, 4, 5, 6, null, 9]],
+    [5, 9, [1, 2, 3, 4, 5, 6, 7, 8, 9]],
+    [50, 99, [1, null, 48, 49, 50, 51, 52, null, 99]],
+    [99, 99, [1, null, 97, 98, 99]],
+  ])('page %i of %i names %j', (open, last, named) => {
+    expect(pagesShown(open, last)).toEqual(named);
   });
 });

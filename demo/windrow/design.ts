@@ -195,12 +195,8 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
       keys.template('collection'),
       template('Collection', 'collection', [
         section('c-title', 'page-title', {}, { tone: 'soft', space: 'large' }),
-        section(
-          'c-row',
-          'product-row',
-          { source: { from: 'this-collection' }, limit: 48, across: '3' },
-          { space: 'large' },
-        ),
+        section('c-row', 'listing', { size: 4, across: '3' }, { space: 'large' }),
+        section('c-pages', 'paging'),
       ]),
     ],
     [

@@ -24,7 +24,8 @@ import { designRoutes } from './designs.js';
 import { storeRoutes } from './stores.js';
 import { teamRoutes } from './team.js';
 
-export function consoleApp({ db, config, mail, addressOf }: Service): Express {
+export function consoleApp(service: Service): Express {
+  const { db, config } = service;
   const app = express();
   app.disable('x-powered-by');
   app.set('query parser', 'simple');
@@ -40,7 +41,7 @@ export function consoleApp({ db, config, mail, addressOf }: Service): Express {
     const [status, meaning] = PROBLEMS[code as ProblemCode];
     response.type('text/plain').send(`${code}, answered with ${status}\n\n${meaning}\n`);
   });
-  app.use('/api', compressed, apiRouter({ db, config, mail, addressOf }));
+  app.use('/api', compressed, apiRouter(service));
   app.use(
     staticGzip(config.consoleFolder, {
       enableBrotli: true,

@@ -14,7 +14,6 @@ import {
   planText,
   Problem,
   regionsOf,
-  SHIPPED_KINDS,
   templateCodeOf,
   why,
   type Document,
@@ -106,7 +105,7 @@ export function documentRoutes(api: Api): void {
         return document && hasSections(document) ? [[region, [key, document]]] : [];
       }),
     ) as PlanParts['regions'];
-    const drawn = planPage({ template: [keys.template(code), template], regions }, SHIPPED_KINDS);
+    const drawn = planPage({ template: [keys.template(code), template], regions }, design.kinds);
     return { svg: planSvg(drawn, { labels: query.labels !== 'no' }), text: planText(drawn), template: code };
   });
 }

@@ -74,7 +74,7 @@ export function draftRoutes(api: Api): void {
     const told = { from: from.label, to: to.label, changes };
     if (call.query.pages !== 'yes') return told;
     const changed = new Set(changes.map((one) => one.document));
-    const pages = await pagesThatDiffer(db, call.store.id, closedState(from), closedState(to), changed);
+    const pages = await pagesThatDiffer(db, call.design, closedState(from), closedState(to), changed);
     return { ...told, pages: somePages(pages) };
   });
 

@@ -13,7 +13,6 @@ import {
   printRule,
   Problem,
   sectionOnPage,
-  SHIPPED_KINDS,
   why,
   whySection,
   writtenFactsOf,
@@ -41,8 +40,7 @@ import {
   type PageOrder,
   type SortKey,
 } from '../records/page-list.js';
-import type { Site } from '../storefront/context.js';
-import { findPage } from '../storefront/show.js';
+import { findPage, type PageSource } from '../storefront/pages.js';
 import { implement, type Api, type Caller } from './implement.js';
 
 export function pageRoutes(api: Api): void {
@@ -63,7 +61,7 @@ export function pageRoutes(api: Api): void {
     const { patterns } = await settingOf(db, store.id, state);
     const paths = await pathsOf(
       db,
-      { storeId: store.id, patterns, state },
+      { storeId: store.id, patterns, state, prefix: '' },
       some.map(({ page }) => page),
     );
     const last = some.at(-1);
@@ -95,7 +93,7 @@ export function pageRoutes(api: Api): void {
     const fields = asked
       ? whySection(
           asked,
-          SHIPPED_KINDS,
+          design.kinds,
           { binding: (name) => bindingOf(page, name) },
           lookOf(told, state),
           await tellingOf(db, design, pagesIn(asked)),
@@ -153,7 +151,7 @@ export const pageOf = async ({ db }: Api, { store, design }: Caller, code: strin
   pageIn({ db, store, state: closedState(await openDraft(db, design)) }, code);
 
 /** A page that exists in a state of a design. @throws Problem `no-such-page` */
-export async function pageIn(site: Pick<Site, 'db' | 'store' | 'state'>, code: string): Promise<PageInfo> {
+export async function pageIn(site: PageSource, code: string): Promise<PageInfo> {
   const page = await found();
   if (page) return page;
   throw new Problem('no-such-page', `There is no page “${code}”.`, {
@@ -184,7 +182,7 @@ export async function checkPagesExist({ db }: Api, { store, design }: Caller, pa
   const state = closedState(await openDraft(db, design));
   for (const page of named) parsePage(page);
   const { patterns } = await settingOf(db, store.id, state);
-  const paths = await pathsOf(db, { storeId: store.id, patterns, state }, named);
+  const paths = await pathsOf(db, { storeId: store.id, patterns, state, prefix: '' }, named);
   const missing = named.find((page) => !paths.has(page));
   if (missing !== undefined)
     throw new Problem('no-such-page', `There is no page “${missing}”.`, {

@@ -1,5 +1,6 @@
 /** Stores, section kinds, starters and pictures. */
 import {
+  descriptionOfKind,
   fieldSchema,
   jsonSchema,
   keys,
@@ -8,11 +9,14 @@ import {
   planPage,
   planSvg,
   Problem,
-  SHIPPED_KINDS,
   startersFor,
   templateFrom,
   type JsonSchema,
+  type KindSet,
+  type PageKind,
   type Role,
+  type SectionKind,
+  type TemplateStarter,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { storefrontOrigin, type Config } from '../config.js';
@@ -52,10 +56,16 @@ export function storeRoutes(api: Api): void {
     return shapeOf(store, config);
   });
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
-  implement(api, routes.listSectionKinds, () => Promise.resolve({ kinds: KINDS }));
+  implement(api, routes.listSectionKinds, ({ store: { kinds } }) =>
+    Promise.resolve({ kinds: kinds.all.map(kindShape), hash: kinds.hash }),
+  );
 
-  implement(api, routes.listStarters, ({ query: { pageKind: kind } }) =>
-    Promise.resolve({ starters: kind === undefined ? STARTERS : STARTERS.filter(({ pageKind }) => pageKind === kind) }),
+  implement(api, routes.listStarters, ({ store: { kinds }, query: { pageKind } }) =>
+    Promise.resolve({
+      starters: (pageKind === undefined ? pageKinds() : [pageKind as PageKind])
+        .flatMap(startersFor)
+        .map((starter) => starterShape(starter, kinds)),
+    }),
   );
 
   implement(api, routes.listPictures, async ({ store }) => ({
@@ -84,33 +94,24 @@ const pictureShape = (picture: StoredPicture, store: Store, config: Config) => (
   thumb: storefrontOrigin(config, store.slug) + picturePath(picture.hash, picture.widths[0] as number),
 });
 
-const STARTERS = pageKinds()
-  .flatMap(startersFor)
-  .map((starter) => ({
-    code: starter.code,
-    name: starter.name,
-    sentence: starter.sentence,
-    pageKind: starter.pageKind,
-    svg: planSvg(
-      planPage(
-        { template: [keys.template(starter.code), templateFrom(starter, starter.name)], regions: {} },
-        SHIPPED_KINDS,
-      ),
-      { labels: false },
-    ),
-  }));
+const starterShape = (starter: TemplateStarter, kinds: KindSet) => ({
+  code: starter.code,
+  name: starter.name,
+  sentence: starter.sentence,
+  pageKind: starter.pageKind,
+  svg: planSvg(
+    planPage({ template: [keys.template(starter.code), templateFrom(starter, starter.name)], regions: {} }, kinds),
+    { labels: false },
+  ),
+});
 
-const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, slots = {}, fits }) => ({
-  name,
-  version,
-  title,
-  sentence,
-  fields: { ...fields },
+const kindShape = (kind: SectionKind) => ({
+  ...descriptionOfKind(kind),
   schema: {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     type: 'object',
     properties: Object.fromEntries(
-      Object.entries(fields).map(([field, declared]): [string, JsonSchema] => [
+      Object.entries(kind.fields).map(([field, declared]): [string, JsonSchema] => [
         field,
         {
           ...jsonSchema(fieldSchema(declared)),
@@ -122,6 +123,4 @@ const KINDS = SHIPPED_KINDS.all.map(({ name, version, title, sentence, fields, s
     ),
     additionalProperties: false,
   } as JsonSchema,
-  slots: { ...slots },
-  fits: fits ? { pages: [...fits.pages], regions: [...fits.regions] } : null,
-}));
+});

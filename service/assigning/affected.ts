@@ -7,7 +7,6 @@ import {
   overlay,
   PAGE_KINDS,
   pageKinds,
-  SHIPPED_KINDS,
   type DesignState,
   type DocumentKey,
   type Draft,
@@ -34,13 +33,13 @@ export function affectedPages(
   { documents }: UnitResult,
 ): Promise<NamedPage[]> {
   const after = closedState(overlay(draft, documents));
-  return pagesThatDiffer(db, design.storeId, closedState(draft), after, new Set(documents.keys()));
+  return pagesThatDiffer(db, design, closedState(draft), after, new Set(documents.keys()));
 }
 
-/** The pages of a store that look different in two states. @param changed the documents in which the states differ */
+/** The pages that look different in two states of a design. @param changed the documents in which the states differ */
 export async function pagesThatDiffer(
   db: Database,
-  storeId: number,
+  design: Pick<Design, 'storeId' | 'kinds'>,
   before: DesignState,
   after: DesignState,
   changed: ReadonlySet<DocumentKey>,
@@ -50,10 +49,10 @@ export async function pagesThatDiffer(
   const everywhere = !isSame(was?.patterns, is?.patterns);
   const homes = was?.home === is?.home ? [is?.home] : ['home'];
   const old = new Map<PageCode, Made>();
-  for await (const [page, made] of allPages(db, storeId, before)) old.set(page, made);
+  for await (const [page, made] of allPages(db, design, before)) old.set(page, made);
   const differing: NamedPage[] = [];
   const touched = ({ documents }: Made): boolean => [...changed].some((key) => documents.has(key));
-  for await (const [page, made] of allPages(db, storeId, after)) {
+  for await (const [page, made] of allPages(db, design, after)) {
     const earlier = old.get(page);
     old.delete(page);
     if (everywhere || !earlier || earlier.template !== made.template || touched(earlier) || touched(made))
@@ -77,7 +76,7 @@ interface Made {
 /** Every page of a state with what it is made of. */
 async function* allPages(
   db: Database,
-  storeId: number,
+  { storeId, kinds }: Pick<Design, 'storeId' | 'kinds'>,
   state: DesignState,
 ): AsyncGenerator<[page: PageCode, made: Made]> {
   const setting = await settingOf(db, storeId, state);
@@ -85,7 +84,7 @@ async function* allPages(
     for await (const batch of allSubjects(db, storeId, kind, state))
       for (const subject of batch) {
         const page = askedPage(kind, subject, setting);
-        const made = assemblePage(page, state, SHIPPED_KINDS, setting);
+        const made = assemblePage(page, state, kinds, setting);
         const documents = new Set(made?.documents);
         if (kind === 'content') documents.add(keys.content(subject.code as string));
         yield [page.code, { title: subject.title, template: made?.templateKey ?? null, documents }];

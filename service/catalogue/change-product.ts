@@ -1,8 +1,10 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
 import { Problem } from '@parlour/core';
 import { lockDesigns, renewSubjects } from '../assigning/catalogue.js';
+import { touch } from '../records/changes.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { brandId, readProduct, writeProduct, type KeptProduct, type KeptVariant } from '../records/products.js';
+import { tags } from '../records/tags.js';
 
 /** What changes; what is absent stays. Attributes and variants are merged by name and code, null takes one away. */
 export interface ProductChange {
@@ -41,9 +43,22 @@ export function changeProduct(
     checked(before);
     const after = changed(before, change);
     await writeProduct(trx, after, await brandOf(trx, storeId, after.brand));
+    touch(trx, storeId, touchedBy(before, after));
     await renewSubjects(trx, designs, 'product', [code]);
     return after;
   });
+}
+
+/** The product itself, and the lists it comes into, leaves, or stands elsewhere in. */
+function touchedBy(before: KeptProduct, after: KeptProduct): string[] {
+  const isReduced = ({ variants }: KeptProduct): boolean =>
+    variants.some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price);
+  const brands = before.brand === after.brand ? [] : [before.brand, after.brand];
+  return [
+    tags.page(`product:${after.code}`),
+    ...brands.flatMap((brand) => (brand === null ? [] : [tags.list('brand', brand)])),
+    ...(isReduced(before) === isReduced(after) ? [] : [tags.list('reduced')]),
+  ];
 }
 
 /** @throws Problem `no-such-thing` */

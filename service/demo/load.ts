@@ -4,8 +4,10 @@ import { hashPassword } from '../accounts/passwords.js';
 import { makePicture, type MadePicture } from '../media/renditions.js';
 import { addFirstDesign } from '../stores/create.js';
 import { addAccount, setMembership } from '../records/accounts.js';
+import { touch } from '../records/changes.js';
 import { inTransaction, json, type Database, type Records } from '../records/database.js';
 import { addPicture } from '../records/pictures.js';
+import { tags } from '../records/tags.js';
 
 /** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
 export const DEMO_SIGN_IN = {
@@ -52,6 +54,7 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     .values({ slug, name, currency, locale, time_zone: timeZone, country })
     .returning('id')
     .executeTakeFirstOrThrow();
+  touch(trx, store.id, [tags.catalogue]);
   const hashes = new Map<string, string>();
   for (const { file, picture, renditions } of demo.pictures) {
     await addPicture(trx, store.id, picture, renditions);

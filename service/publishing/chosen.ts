@@ -2,12 +2,13 @@
 import {
   compareDocuments,
   Problem,
-  SHIPPED_KINDS,
   withChosen,
   type DocumentKey,
   type Draft,
   type DraftDocument,
+  type KindSet,
 } from '@parlour/core';
+import type { Design } from '../records/designs.js';
 import { isSameState, opened, type PublishedState } from './states.js';
 
 /**
@@ -17,12 +18,13 @@ import { isSameState, opened, type PublishedState } from './states.js';
  * @throws Problem `no-such-change`
  */
 export function chosenDocuments(
+  { kinds }: Pick<Design, 'kinds'>,
   draft: Draft,
   live: PublishedState,
   keys: readonly DocumentKey[],
   chosen: readonly string[] | undefined,
 ): Map<DocumentKey, DraftDocument | undefined> {
-  const wanted = chosen && checkChosen(chosen, draft, live, keys);
+  const wanted = chosen && checkChosen(kinds, chosen, draft, live, keys);
   const next = new Map<DocumentKey, DraftDocument | undefined>();
   for (const key of keys) {
     const [before, after] = [opened(live, key), draft.get(key)];
@@ -33,15 +35,14 @@ export function chosenDocuments(
 }
 
 function checkChosen(
+  kinds: KindSet,
   ids: readonly string[],
   draft: Draft,
   live: PublishedState,
   keys: readonly DocumentKey[],
 ): ReadonlySet<string> {
   const known = new Set(
-    keys.flatMap((key) =>
-      compareDocuments(key, opened(live, key), draft.get(key), { kinds: SHIPPED_KINDS }).map(({ id }) => id),
-    ),
+    keys.flatMap((key) => compareDocuments(key, opened(live, key), draft.get(key), { kinds }).map(({ id }) => id)),
   );
   const unknown = ids.find((id) => !known.has(id));
   if (unknown !== undefined)

@@ -8,7 +8,6 @@ import {
   invertEdit,
   pagesIn,
   Problem,
-  SHIPPED_KINDS,
   type Draft,
   type Edit,
   type EditRequest,
@@ -61,9 +60,9 @@ export async function tryUnit(
   requests: readonly EditRequest[],
 ): Promise<UnitResult> {
   const telling = await tellingOf(db, design, pagesIn(requests));
-  const result = applyRequests(requests, draft, { kinds: SHIPPED_KINDS, newId, telling });
-  checkRight(author, result, draft);
-  await checkReferences(db, design.storeId, draft, result);
+  const result = applyRequests(requests, draft, { kinds: design.kinds, newId, telling });
+  checkRight(design, author, result, draft);
+  await checkReferences(db, design, draft, result);
   return result;
 }
 
@@ -80,8 +79,8 @@ export const redo = (db: Records, design: Design, author: Author, unit: string):
   );
 
 /** Asks what the author may do now, not when the unit was first done. @throws Problem `not-allowed` */
-function checkRight({ role }: Author, { edits }: UnitResult, draft: Draft): void {
-  if (!can(role, 'design.edit')) checkContentEdits(edits, draft, SHIPPED_KINDS);
+function checkRight({ kinds }: Design, { role }: Author, { edits }: UnitResult, draft: Draft): void {
+  if (!can(role, 'design.edit')) checkContentEdits(edits, draft, kinds);
 }
 
 async function takeBack(
@@ -99,8 +98,8 @@ async function takeBack(
     });
   const inverse = (await editsOf(trx, design.id, last.seq)).reverse().map(invertEdit);
   const telling = await tellingOf(trx, design, pagesIn(inverse));
-  const result = applyUnit(inverse, draft, SHIPPED_KINDS, telling);
-  checkRight(author, result, draft);
+  const result = applyUnit(inverse, draft, design.kinds, telling);
+  checkRight(design, author, result, draft);
   await markUndone(trx, design.id, last.seq);
   return last.sentences.length < inverse.length ? { ...result, sentences: saidAgain(last) } : result;
 }

@@ -4,7 +4,6 @@ import {
   mergeDocument,
   overlay,
   replay,
-  SHIPPED_KINDS,
   type Conflict,
   type DocumentKey,
   type Draft,
@@ -66,7 +65,7 @@ export async function mergedEdits(
   const conflicts: Conflict[] = [];
   for (const key of keys) {
     const own = draft.get(key);
-    const merged = mergeDocument(key, before(key), after(key), own, SHIPPED_KINDS, telling);
+    const merged = mergeDocument(key, before(key), after(key), own, design.kinds, telling);
     conflicts.push(...merged.conflicts);
     edits.push(...editsBetween(key, own, merged.document));
   }

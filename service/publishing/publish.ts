@@ -6,7 +6,6 @@ import {
   closeDocument,
   overlay,
   Problem,
-  SHIPPED_KINDS,
   type Document,
   type DocumentKey,
   type Draft,
@@ -57,7 +56,7 @@ export const publish = (db: Records, designId: number, options: PublishOptions):
         remedy: 'Look at the unpublished changes again, then publish.',
       });
     const live = await loadState(trx, manifest);
-    const next = chosenDocuments(draft, live, keys, options.changes);
+    const next = chosenDocuments(design, draft, live, keys, options.changes);
     const revision = await putLive(trx, design, next, options);
     await markPublished(
       trx,
@@ -90,7 +89,7 @@ export async function putLive(
   const closed = new Map<DocumentKey, Document | null>();
   for (const [key, document] of changed) {
     closed.set(key, document ? closeDocument(document) : null);
-    if (document) checkDocument(key, closed.get(key) as Document, SHIPPED_KINDS);
+    if (document) checkDocument(key, closed.get(key) as Document, design.kinds);
     checkTogether(key, document, whole);
   }
   checkWays(changed, live);

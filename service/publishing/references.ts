@@ -1,6 +1,5 @@
 /** Whether what sections point at exists: pages, pictures, products, collections, menus. Core knows the design only. */
 import {
-  compileDocument,
   areasOf,
   closeDocument,
   closedState,
@@ -9,37 +8,44 @@ import {
   needKey,
   overlay,
   patternsOf,
+  pointersOf,
   Problem,
-  SHIPPED_KINDS,
   type DesignState,
   type Draft,
   type DraftDocument,
+  type KindSet,
   type MenuDocument,
   type Need,
   type PathsDocument,
+  type Pointers,
   type SectionedDocument,
   type UnitResult,
 } from '@parlour/core';
-import { findCollection, findProduct, loadData } from '../records/catalogue.js';
+import { answerNeeds } from '../records/answers/answer.js';
+import { findCollection, findProduct } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
-
-interface References {
-  readonly needs: readonly Need[];
-  readonly menus: readonly string[];
-}
+import type { Design } from '../records/designs.js';
 
 /**
  * Refuses edits that make something point at what is not there. What pointed nowhere before may stay: a catalogue
  * changes without asking the design.
  * @throws Problem `bad-value` naming the thing
  */
-export async function checkReferences(db: Records, storeId: number, draft: Draft, result: UnitResult): Promise<void> {
+export async function checkReferences(
+  db: Records,
+  { storeId, kinds }: Pick<Design, 'storeId' | 'kinds'>,
+  draft: Draft,
+  result: UnitResult,
+): Promise<void> {
   const touched = new Set(
     result.edits.flatMap((edit) => (edit.type === 'insert' || edit.type === 'set' ? [edit.document] : [])),
   );
   const added: Need[] = [];
   for (const key of touched) {
-    const [before, after] = [referencesOf(draft.get(key)), referencesOf(result.documents.get(key) ?? undefined)];
+    const [before, after] = [
+      referencesOf(draft.get(key), kinds),
+      referencesOf(result.documents.get(key) ?? undefined, kinds),
+    ];
     const known = new Set(before.needs.map(needKey));
     added.push(...after.needs.filter((need) => !known.has(needKey(need))));
     for (const menu of after.menus) {
@@ -51,23 +57,23 @@ export async function checkReferences(db: Records, storeId: number, draft: Draft
   if (added.length) await checkNeeds(db, storeId, added, closedState(overlay(draft, result.documents)));
 }
 
-function referencesOf(document: DraftDocument | undefined): References {
+function referencesOf(document: DraftDocument | undefined, kinds: KindSet): Pointers {
   if (document?.type === 'menu') return { needs: menuNeeds(closeDocument(document) as MenuDocument), menus: [] };
   if (!document || !areasOf(document)) return { needs: [], menus: [] };
-  return compileDocument(closeDocument(document) as SectionedDocument, SHIPPED_KINDS);
+  return pointersOf(closeDocument(document) as SectionedDocument, kinds);
 }
 
 async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], state: DesignState): Promise<void> {
-  const lookups = needs.filter((need) => need.type !== 'products');
+  const lookups = needs.filter((need) => need.type === 'path' || need.type === 'picture');
   const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
-  const { pictures, paths } = await loadData(db, { storeId, patterns, state }, lookups, null);
+  const sources = { storeId, patterns, state, prefix: '' };
+  const { data } = await answerNeeds(db, { sources, needs: lookups, subject: null, cart: null });
   for (const need of lookups) {
-    if (need.type === 'path' && !paths.has(needKey(need)))
-      throw missing(`store page “${need.page}”`, 'List the pages to see their codes.');
-    if (need.type === 'picture' && !pictures.has(needKey(need)))
-      throw missing(`picture ${need.hash}`, 'Add the picture to the store first.');
+    if (data.get(need) !== null) continue;
+    if (need.type === 'path') throw missing(`store page “${need.page}”`, 'List the pages to see their codes.');
+    throw missing(`picture ${need.hash}`, 'Add the picture to the store first.');
   }
-  for (const { source } of needs.filter((need) => need.type === 'products')) {
+  for (const { source } of needs.filter((need) => need.type === 'products' || need.type === 'listing')) {
     if (source.from === 'collection' && !(await findCollection(db, storeId, 'code', source.collection))) {
       throw missing(`collection “${source.collection}”`, 'List the pages of the kind collection to see their codes.');
     }

@@ -6,7 +6,6 @@ import {
   pagesBetween,
   Problem,
   sameContent,
-  SHIPPED_KINDS,
   type Change,
   type Document,
   type DocumentKey,
@@ -147,7 +146,7 @@ export async function changesBetween(
 ): Promise<Change[]> {
   const all = keys ?? [...new Set([...before.keys(), ...after.keys()])].sort();
   const telling = await tellingBetween(db, design, all, before.get, after.get);
-  const tools = { kinds: SHIPPED_KINDS, telling, nameOfKey: namesIn(after, before) };
+  const tools = { kinds: design.kinds, telling, nameOfKey: namesIn(after, before) };
   return all.flatMap((key) => compareDocuments(key, before.get(key), after.get(key), tools));
 }
 

@@ -2,15 +2,7 @@
  * Timed changes when their time has come: put live, taken back, or reported to the team. Both are merged value by
  * value with what was published meanwhile, and each happens once, whichever process is up.
  */
-import {
-  mergeDocument,
-  Problem,
-  SHIPPED_KINDS,
-  type Conflict,
-  type DocumentKey,
-  type Draft,
-  type DraftDocument,
-} from '@parlour/core';
+import { mergeDocument, Problem, type Conflict, type DocumentKey, type Draft, type DraftDocument } from '@parlour/core';
 import { inSavepoint, inTransaction, type Database, type Records } from '../records/database.js';
 import { runJob, type JobFailed } from '../jobs.js';
 import { lockDesign, type Design } from '../records/designs.js';
@@ -89,7 +81,7 @@ async function step(
   const conflicts: Conflict[] = [];
   for (const key of keys) {
     const own = opened(live, key);
-    const merged = mergeDocument(key, was(key), meant(key), own, SHIPPED_KINDS, telling);
+    const merged = mergeDocument(key, was(key), meant(key), own, design.kinds, telling);
     conflicts.push(...merged.conflicts);
     if (!isSameState(own, merged.document)) next.set(key, merged.document);
   }

@@ -52,7 +52,7 @@ export async function addTimedChange(
     const live = await loadState(trx, base);
     const draft = await openDraft(trx, design);
     const keys = await changedKeysOf(trx, designId);
-    const frozen = chosenDocuments(draft, live, keys, changes);
+    const frozen = chosenDocuments(design, draft, live, keys, changes);
     const closed = [...frozen].map(([key, document]) => [key, document ? closeDocument(document) : null] as const);
     const changed = await saveOver(trx, base, new Map(closed));
     const state = await loadState(trx, changed);

@@ -1,31 +1,8 @@
 /** Carts: lines of a shopper, found by the hash of the token in the shopper's cookie. */
-import type { CartFacts } from '@parlour/core';
 import { sql } from 'kysely';
 import { inTransaction, type Records } from './database.js';
 
 export const MOST_OF_ONE = 99;
-
-/** What is in a cart, as pages show it; empty if no cart has the token. */
-export async function cartFacts(db: Records, storeId: number, tokenHash: Buffer): Promise<CartFacts> {
-  const rows = await db
-    .selectFrom('cart')
-    .innerJoin('cart_line', 'cart_line.cart_id', 'cart.id')
-    .innerJoin('variant', 'variant.id', 'cart_line.variant_id')
-    .innerJoin('product', 'product.id', 'variant.product_id')
-    .select([
-      'product.code as product',
-      'variant.code as variant',
-      'product.title',
-      'variant.options',
-      'cart_line.quantity',
-    ])
-    .where('cart.store_id', '=', storeId)
-    .where('token_hash', '=', tokenHash)
-    .orderBy('product.code')
-    .orderBy('variant.position')
-    .execute();
-  return { lines: rows.map((row) => ({ ...row, options: Object.values(row.options).join(', ') })) };
-}
 
 /** The tokens of a cart, as hashes: that of the shopper's cookie, and one to be given out if that names no cart. */
 export interface CartTokens {

@@ -1,6 +1,7 @@
 /** The connection to PostgreSQL, and the migrations. */
 import { Kysely, Migrator, PostgresDialect, sql, type Transaction } from 'kysely';
 import pg from 'pg';
+import { sendByName } from './named.js';
 import * as start from './migrations/0001-start.js';
 import type { Tables } from './tables.js';
 
@@ -31,7 +32,10 @@ export function openDatabase(url: string): Database {
   // A connection that breaks fails the statement it is used for and is replaced at the next use. Without listeners,
   // on the pool for idle ones and on each client for those in use, it would end the process.
   pool.on('error', () => undefined);
-  pool.on('connect', (client) => client.on('error', () => undefined));
+  pool.on('connect', (client) => {
+    client.on('error', () => undefined);
+    sendByName(client);
+  });
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }
 
@@ -80,9 +84,13 @@ export async function inTransaction<T>(db: Records, work: (trx: Records) => Prom
   for (let attempt = 1; ; attempt++) {
     const after: Afterwards[] = [];
     try {
-      const done = await db.transaction().execute((trx) => {
+      const done = await db.transaction().execute(async (trx) => {
+        const before: (() => Promise<void>)[] = [];
         afterwards.set(trx, after);
-        return work(trx);
+        beforehand.set(trx, before);
+        const result = await work(trx);
+        for (const call of before) await call();
+        return result;
       });
       for (const call of after) await call(db);
       return done;
@@ -96,6 +104,18 @@ export async function inTransaction<T>(db: Records, work: (trx: Records) => Prom
 /** Is given the database, since the transaction is over then. */
 type Afterwards = (db: Database) => unknown;
 const afterwards = new WeakMap<Records, Afterwards[]>();
+
+const beforehand = new WeakMap<Records, (() => Promise<void>)[]>();
+
+/**
+ * Does something as the last of the transaction under way.
+ * @throws Error if there is none
+ */
+export function beforeCommit(trx: Records, call: () => Promise<void>): void {
+  const waiting = beforehand.get(trx);
+  if (!waiting) throw new Error('This is done in a transaction only.');
+  waiting.push(call);
+}
 
 /** Does something once the transaction under way is committed; at once if there is none. */
 export async function afterCommit(db: Records, call: Afterwards): Promise<void> {

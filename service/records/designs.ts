@@ -1,6 +1,10 @@
 /** The designs of a store, and which of them shoppers see. */
+import type { KindSet } from '@parlour/core';
 import { sql } from 'kysely';
+import { touch } from './changes.js';
+import { kindsOf } from './kinds.js';
 import type { Records } from './database.js';
+import { tags } from './tags.js';
 
 /** A design of a store, without its documents. */
 export interface Design {
@@ -20,7 +24,12 @@ export interface Design {
   readonly takenManifest: string | null;
   readonly archivedAt: Date | null;
   readonly createdAt: Date;
+  /** What its sections are made of: the kinds of its store. */
+  readonly kinds: KindSet;
 }
+
+type Row = Omit<Design, 'kinds'>;
+const asDesign = (row: Row): Design => ({ ...row, kinds: kindsOf(row.storeId) });
 
 const designQuery = (db: Records) =>
   db
@@ -41,27 +50,31 @@ const designQuery = (db: Records) =>
     ]);
 
 /** A design of a store by its code, in use or archived. */
-export const findDesign = (db: Records, storeId: number, code: string): Promise<Design | undefined> =>
-  designQuery(db).where('store_id', '=', storeId).where('code', '=', code).executeTakeFirst();
+export async function findDesign(db: Records, storeId: number, code: string): Promise<Design | undefined> {
+  const row = await designQuery(db).where('store_id', '=', storeId).where('code', '=', code).executeTakeFirst();
+  return row && asDesign(row);
+}
 
 /** A design that exists. */
-export const designById = (db: Records, id: number): Promise<Design> =>
-  designQuery(db).where('id', '=', id).executeTakeFirstOrThrow();
+export const designById = async (db: Records, id: number): Promise<Design> =>
+  asDesign(await designQuery(db).where('id', '=', id).executeTakeFirstOrThrow());
 
 /** Designs of a store, oldest first. @param archived the archived ones instead, instead of those in use */
-export const listDesigns = (db: Records, storeId: number, archived = false): Promise<Design[]> =>
-  designQuery(db)
+export async function listDesigns(db: Records, storeId: number, archived = false): Promise<Design[]> {
+  const rows = await designQuery(db)
     .where('store_id', '=', storeId)
     .where('archived_at', archived ? 'is not' : 'is', null)
     .orderBy('id')
     .execute();
+  return rows.map(asDesign);
+}
 
 /**
  * Reads a design and keeps others from changing it until the transaction ends. Rows that only refer to it may be
  * written meanwhile.
  */
-export const lockDesign = (trx: Records, designId: number): Promise<Design> =>
-  designQuery(trx).where('id', '=', designId).forNoKeyUpdate().executeTakeFirstOrThrow();
+export const lockDesign = async (trx: Records, designId: number): Promise<Design> =>
+  asDesign(await designQuery(trx).where('id', '=', designId).forNoKeyUpdate().executeTakeFirstOrThrow());
 
 /** What a new design starts with. */
 export interface NewDesign {
@@ -118,6 +131,7 @@ export async function setLiveDesign(
   note: string,
 ): Promise<void> {
   await trx.updateTable('store').set({ live_design_id: designId }).where('id', '=', storeId).execute();
+  touch(trx, storeId, [tags.store]);
   await trx
     .insertInto('live_switch')
     .values({ store_id: storeId, design_id: designId, account_id: accountId, note })

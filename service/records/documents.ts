@@ -3,7 +3,9 @@ import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
 import { canonicalJson, inTodaysFormat, type Document, type DocumentKey } from '@parlour/core';
+import { touch } from './changes.js';
 import { json, type Records } from './database.js';
+import { tags } from './tags.js';
 
 /** Document key -> document hash. */
 export type Manifest = Readonly<Record<DocumentKey, string>>;
@@ -121,7 +123,7 @@ export async function findRevision(db: Records, designId: number, number: number
   return revisionQuery(db, designId).where('number', '=', number).executeTakeFirst();
 }
 
-/** Adds a revision and makes it the newest of its design. */
+/** Adds a revision and makes it the newest of its design. In a transaction. */
 export async function addRevision(
   db: Records,
   designId: number,
@@ -132,5 +134,11 @@ export async function addRevision(
     .insertInto('revision')
     .values({ design_id: designId, number, manifest, note, author_id: authorId, reverts })
     .execute();
-  await db.updateTable('design').set({ live_revision: number }).where('id', '=', designId).execute();
+  const { storeId } = await db
+    .updateTable('design')
+    .set({ live_revision: number })
+    .where('id', '=', designId)
+    .returning('store_id as storeId')
+    .executeTakeFirstOrThrow();
+  touch(db, storeId, [tags.store]);
 }

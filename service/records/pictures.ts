@@ -1,5 +1,7 @@
 /** Pictures and the renditions shoppers get. */
+import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
+import { tags } from './tags.js';
 
 /** A picture of a store, without its bytes. */
 export interface StoredPicture {
@@ -31,6 +33,7 @@ export const addPicture = (
       .values(renditions.map((one) => ({ store_id: storeId, hash, ...one })))
       .onConflict((conflict) => conflict.doNothing())
       .execute();
+    touch(trx, storeId, [tags.picture(hash)]);
   });
 
 /** The pictures of a store, newest first. */

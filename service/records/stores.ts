@@ -1,11 +1,15 @@
 /** Stores. */
-import type { Role, StoreInfo } from '@parlour/core';
-import type { Records } from './database.js';
+import type { KindSet, Role, StoreInfo } from '@parlour/core';
+import { kindsOf } from './kinds.js';
+import { touch } from './changes.js';
+import { inTransaction, type Records } from './database.js';
+import { tags } from './tags.js';
 
 export interface Store extends StoreInfo {
   readonly id: number;
   readonly slug: string;
   readonly timeZone: string;
+  readonly kinds: KindSet;
   readonly liveDesign: {
     readonly id: number;
     readonly code: string;
@@ -34,10 +38,16 @@ const storeQuery = (db: Records) =>
       'revision.manifest',
     ]);
 
-type Row = Omit<Store, 'liveDesign'> & { designId: number; designCode: string; revision: number; manifest: string };
+type Row = Omit<Store, 'liveDesign' | 'kinds'> & {
+  designId: number;
+  designCode: string;
+  revision: number;
+  manifest: string;
+};
 
 const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): Store => ({
   ...store,
+  kinds: kindsOf(store.id),
   liveDesign: { id: designId, code: designCode, revision, manifest },
 });
 
@@ -82,9 +92,11 @@ export async function roleIn(db: Records, accountId: number, storeId: number): P
 }
 
 /** @param at null opens it again */
-export async function setClosed(db: Records, storeId: number, at: Date | null): Promise<void> {
-  await db.updateTable('store').set({ closed_at: at }).where('id', '=', storeId).execute();
-}
+export const setClosed = (db: Records, storeId: number, at: Date | null): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await trx.updateTable('store').set({ closed_at: at }).where('id', '=', storeId).execute();
+    touch(trx, storeId, [tags.store]);
+  });
 
 export interface NewStore {
   readonly slug: string;

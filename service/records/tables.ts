@@ -214,6 +214,8 @@ export interface Tables {
   attempt: { key: string; tries: number; since: Date };
   known_address: { account_id: number; address_hash: Buffer; seen_at: Date };
   password_link: { token_hash: Buffer; account_id: number; expires_at: Date };
+  change: { xid: Generated<string>; store_id: number; tags: string[] };
+  change_mark: { at: Now; horizon: string; dropped: Generated<boolean> };
   failed_job: { job: string; failures: number; fault: string; retry_at: Date };
   room_probe: { bytes: Buffer };
   presence: { design_id: number; account_id: number; page: string; seen_at: Date };

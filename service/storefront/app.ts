@@ -1,78 +1,78 @@
 /** The storefront and its preview: the same app on two hosts. */
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
-import helmet from 'helmet';
 import { join } from 'node:path';
-import { escapeText, Problem, problemStatus } from '@parlour/core';
-import { consoleOrigin, type Config } from '../config.js';
+import { escapeText, Problem, problemStatus, type SectionFault } from '@parlour/core';
 import { logFault } from '../faults.js';
+import type { KeptAnswers } from '../kept/answer.js';
+import { etagOf } from '../kept/kept-pages.js';
 import type { Service } from '../service.js';
-import { compressed, passingProblem, sameOriginOnly } from '../web.js';
+import { compressed, isDatabaseAway, passingProblem, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { cart } from './cart.js';
-import { NOT_FOUND, pageAt, redirectFor, showPage } from './show.js';
-import { liveSite, previewSite, siteOf } from './sites.js';
+import type { Site } from './context.js';
+import { keeping } from './keeping.js';
+import { NOT_FOUND, pageAt, redirectFor } from './pages.js';
+import { securityHeaders } from './security.js';
+import { showPage } from './show.js';
+import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
 
-export function storefrontApp({ db, config }: Service, mode: 'live' | 'preview'): Express {
+/** @param kept answers with kept pages; absent in a preview, which keeps none */
+export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptAnswers): Express {
+  const { config } = service;
   const app = express();
   app.disable('x-powered-by');
-  app.use(security(config, mode));
+  app.disable('etag');
+  const headers = securityHeaders(config, mode);
+  app.use((_request, response, next) => {
+    response.set(headers);
+    next();
+  });
   app.use(compressed);
   app.use(sameOriginOnly);
   if (mode === 'preview') app.use('/assets', express.static(join(config.publicFolder), { index: false }));
   // Browsers ask for it by themselves; a store has none yet, which is no fault worth a log line.
   app.get('/favicon.ico', (_request, response) => void response.status(204).end());
-  app.use(mode === 'live' ? liveSite(db, config) : previewSite(db, config));
+  app.use(mode === 'live' ? liveSite(service) : previewSite(service));
   app.use(assets(siteOf));
   app.use(cart(siteOf));
+  const shown = keeping(service.kept);
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);
-    const page = await pageAt(site, request.path);
-    const elsewhere = page.kind === 'not-found' ? await redirectFor(site, request.path) : null;
+    const query = new URLSearchParams(request.originalUrl.split('?')[1]);
+    const { elsewhere, page, faults } = await shown(site, request.path, query, async () => {
+      const found = await pageAt(site, request.path);
+      const moved = found.kind === 'not-found' ? await redirectFor(site, request.path) : null;
+      if (moved !== null) return { elsewhere: moved, page: null, faults: [] };
+      // A kind without a template has no page to show, whatever is at the path.
+      const made = (await showPage(site, found, { query })) ?? (await showPage(site, NOT_FOUND));
+      return { elsewhere: null, page: made, faults: made?.faults ?? [] };
+    });
     if (elsewhere !== null) return response.redirect(301, elsewhere);
-    // A kind without a template has no page to show, whatever is at the path.
-    const shown = (await showPage(site, page)) ?? (await showPage(site, NOT_FOUND));
-    const found = page.kind !== 'not-found' && shown?.page.kind !== 'not-found';
+    tellFaults(request, faults);
+    if (!page) return notFound(response);
     response
-      .status(found ? 200 : 404)
-      .set('cache-control', 'private, no-cache')
+      .status(page.page.kind !== 'not-found' && page.isThere ? 200 : 404)
+      .set({ 'cache-control': 'private, no-cache', etag: etagOf(page.html), 'cache-status': 'parlour; fwd=miss' })
       .type('html');
-    response.send(shown?.html ?? plainPage('Page not found', 'There is no page at this web address.'));
+    response.send(page.html);
   });
-  app.use((_request, response) =>
-    response.status(404).type('html').send(plainPage('Page not found', 'There is no page at this web address.')),
-  );
-  app.use(sayProblem);
+  app.use((_request, response) => notFound(response));
+  app.use((error: unknown, request: Request, response: Response, _next: NextFunction) => {
+    if (isDatabaseAway(error) && kept?.answerAnyway(request, response, slugOf(request, config))) return;
+    sayProblem(error, request, response);
+  });
   return app;
 }
 
-function security(config: Config, mode: 'live' | 'preview') {
-  const frameAncestors = mode === 'preview' ? [consoleOrigin(config)] : ["'none'"];
-  return helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        defaultSrc: ["'none'"],
-        imgSrc: ["'self'"],
-        styleSrc: ["'self'"],
-        fontSrc: ["'self'"],
-        scriptSrc: ["'self'"],
-        connectSrc: ["'self'"],
-        formAction: ["'self'"],
-        baseUri: ["'none'"],
-        frameAncestors,
-      },
-    },
-    // Loopback addresses have no certificate; a proxy in front sets transport security.
-    strictTransportSecurity: false,
-    xFrameOptions: false,
-    // The console, on another site, shows the store's pictures.
-    crossOriginResourcePolicy: { policy: 'cross-origin' },
-    referrerPolicy: { policy: mode === 'preview' ? 'no-referrer' : 'strict-origin-when-cross-origin' },
-  });
+/** What a section could not do is told in the log; the page went out without it. */
+export function tellFaults({ log }: Request, faults: readonly SectionFault[]): void {
+  for (const { kind, error } of faults) logFault(log, error, `a section of the kind “${kind}” could not be shown`);
 }
 
-// Express tells an error handler by its four parameters.
-function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
+const notFound = (response: Response): void =>
+  void response.status(404).type('html').send(plainPage('Page not found', 'There is no page at this web address.'));
+
+function sayProblem(error: unknown, request: Request, response: Response): void {
   if (error instanceof Problem) {
     response
       .status(problemStatus(error.code))

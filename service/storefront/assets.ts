@@ -7,7 +7,6 @@ import {
   fontFiles,
   keys,
   kindsCss,
-  SHIPPED_KINDS,
   lookCss,
   type Document,
   type TemplateDocument,
@@ -16,16 +15,16 @@ import {
 import { loadDocuments } from '../records/documents.js';
 import { findRendition } from '../records/pictures.js';
 import { documentHash, type Site } from './context.js';
+import { small } from './css.js';
 
 const EMPTY_LOOK: LookDocument = { format: 1, type: 'look', groundwork: 'foolscap', values: {} };
 
-/** Changes whenever the rules that ship change. */
-export const STYLE_VERSION = createHash('sha256')
-  .update(lookCss(EMPTY_LOOK) + SHIPPED_KINDS.all.map((kind) => kind.css).join(''))
-  .digest('hex')
-  .slice(0, 10);
+/** Changes whenever the rules of the groundwork change. */
+export const LOOK_VERSION = createHash('sha256').update(lookCss(EMPTY_LOOK)).digest('hex').slice(0, 10);
 
 const FOR_GOOD = 'public, max-age=31536000, immutable';
+/** How many kinds one stylesheet may name. */
+const MOST_KINDS = 100;
 const HASH = /^[0-9a-f]{64}$/;
 const require = createRequire(import.meta.url);
 const FONT_PACKAGES = ['@fontsource/spectral', '@fontsource/work-sans'];
@@ -47,16 +46,11 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       sendCss(response, lookCss((look as LookDocument | undefined) ?? EMPTY_LOOK, overrides?.look));
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
-      sendCss(
-        response,
-        kindsCss(
-          request.params.names
-            .replace(/\.css$/, '')
-            .split('+')
-            .slice(0, 100),
-          SHIPPED_KINDS,
-        ),
-      );
+      const { kinds } = siteOf(response).edition;
+      const names = request.params.names.replace(/\.css$/, '').split('+');
+      // Of kinds of another time there is nothing but today's rules, and those are not what the path will always mean.
+      const isToday = request.query['v'] === kinds.hash;
+      sendCss(response, kindsCss(names.slice(0, MOST_KINDS), kinds), isToday);
     })
     .get('/pictures/:hash/:file', async (request: Request<{ hash: string; file: string }>, response, next) => {
       const site = siteOf(response);
@@ -87,6 +81,9 @@ async function templateBy(site: Site, hash: string): Promise<TemplateDocument | 
   return key === undefined ? undefined : (site.state.get(key) as TemplateDocument);
 }
 
-function sendCss(response: Response, css: string): void {
-  response.set('cache-control', FOR_GOOD).type('text/css').send(css);
+function sendCss(response: Response, rules: string, forGood = true): void {
+  response
+    .set('cache-control', forGood ? FOR_GOOD : 'no-cache')
+    .type('text/css')
+    .send(small(rules));
 }

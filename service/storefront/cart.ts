@@ -1,14 +1,14 @@
 /** The cart's actions. They are plain form posts, so that they work without script. */
 import { urlencoded, Router, type Response } from 'express';
-import { stringifySetCookie } from 'cookie';
-import { isStorable, type RefusedPurchase } from '@parlour/core';
+import { isStorable, type Locale } from '@parlour/core';
 import { addToCart, findVariant, MOST_OF_ONE, type Shortage } from '../records/carts.js';
 import { newToken, tokenHash } from '../accounts/passwords.js';
+import { setCartCookie } from './cart-cookie.js';
 import type { Site } from './context.js';
-import { findPage, showPage } from './show.js';
+import { findPage } from './pages.js';
+import { showPage } from './show.js';
 
-export const CART_COOKIE = 'cart';
-const MONTH = 30 * 24 * 60 * 60;
+const OPTION = 'option.';
 
 export const cart = (siteOf: (response: Response) => Site): Router =>
   Router().post(
@@ -16,69 +16,57 @@ export const cart = (siteOf: (response: Response) => Site): Router =>
     urlencoded({ extended: false, limit: '10kb', parameterLimit: 50 }),
     async (request, response, next) => {
       const site = siteOf(response);
-      const body = request.body as Record<string, unknown>;
-      const code = field(body, 'product');
-      const page = code && isStorable(code) ? await findPage(site, 'product', 'code', code) : null;
+      const { product = '', 'back-to': section = '', ...typed } = fieldsIn(request.body);
+      const page = product && isStorable(product) ? await findPage(site, 'product', 'code', product) : null;
       if (!page) return next();
-      const section = field(body, 'back-to');
-      const wanted = { options: optionsIn(body), quantity: field(body, 'quantity') || '1' };
-      const reason = await buy(site, code, wanted, response);
-      if (reason === null) return response.redirect(303, `${page.path}#s-${encodeURIComponent(section)}`);
-      const shown = await showPage(site, page, { reason, section, ...wanted });
+      const refused = await buy(site, product, typed, response);
+      if (refused === null) return response.redirect(303, `${page.path}#s-${encodeURIComponent(section)}`);
+      const shown = await showPage(site, page, { form: { section, typed, refused } });
       if (!shown) return next();
       response.status(409).type('html').send(shown.html);
     },
   );
 
-type Wanted = Pick<RefusedPurchase, 'options' | 'quantity'>;
-
-const optionsIn = (body: Record<string, unknown>): Record<string, string> =>
+/** The texts of a form; what was sent twice, or is no text, is left out. */
+const fieldsIn = (body: unknown): Record<string, string> =>
   Object.fromEntries(
-    Object.keys(body).flatMap((name) =>
-      name.startsWith('option.') ? [[name.slice('option.'.length), field(body, name)]] : [],
+    Object.entries(body as Record<string, unknown>).filter(
+      (field): field is [string, string] => typeof field[1] === 'string',
     ),
   );
 
 /** Puts it into the cart; answers why not, in words, or null. */
-async function buy(site: Site, code: string, wanted: Wanted, response: Response): Promise<string | null> {
+async function buy(
+  site: Site,
+  code: string,
+  typed: Readonly<Record<string, string>>,
+  response: Response,
+): Promise<string | null> {
   const { db, store } = site;
-  const { options } = wanted;
-  if (!Object.entries(options).flat().every(isStorable))
-    return 'This choice cannot be read. Please choose from the lists above.';
-  const quantity = Number(wanted.quantity);
+  const { locale } = site.edition;
+  const options = Object.fromEntries(
+    Object.entries(typed).flatMap(([name, value]) =>
+      name.startsWith(OPTION) ? [[name.slice(OPTION.length), value]] : [],
+    ),
+  );
+  if (!Object.entries(options).flat().every(isStorable)) return locale.word('choice-unreadable');
+  const quantity = Number(typed['quantity'] || '1');
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_OF_ONE)
-    return `The quantity must be a whole number from 1 to ${MOST_OF_ONE}.`;
+    return locale.word('quantity-wrong', { most: MOST_OF_ONE });
   const variant = await findVariant(db, store.id, code, options);
   const chosen = Object.values(options).join(', ');
-  if (!variant) return `There is no ${chosen || 'such'} version of this. Choose another combination.`;
+  if (!variant) return locale.word('no-such-version', { what: chosen });
   const token = newToken();
   const added = await addToCart(db, store.id, { known: site.cart, fresh: tokenHash(token) }, variant.id, quantity);
-  if ('stock' in added) return shortageInWords(added, chosen || variant.title);
+  if ('stock' in added) return shortageInWords(added, chosen || variant.title, locale);
   if (added.isNew) setCartCookie(response, token, site.mode);
   return null;
 }
 
-function shortageInWords({ stock, inCart }: Shortage, what: string): string {
-  if (stock < 1) return `${what} is sold out. Choose another, or come back later.`;
-  if (stock >= MOST_OF_ONE && inCart > 0)
-    return `At most ${MOST_OF_ONE} of one can be bought at once, and ${inCart} are already in your cart.`;
-  const left = `Only ${stock} of ${what} ${stock === 1 ? 'is' : 'are'} left`;
+function shortageInWords({ stock, inCart }: Shortage, what: string, { word }: Locale): string {
+  if (stock < 1) return word('what-is-sold-out', { what });
+  if (stock >= MOST_OF_ONE && inCart > 0) return word('most-of-one', { most: MOST_OF_ONE, count: inCart });
   return inCart > 0
-    ? `${left}, and ${inCart} ${inCart === 1 ? 'is' : 'are'} already in your cart.`
-    : `${left}. Choose a smaller quantity.`;
+    ? word('only-left-beside-cart', { count: stock, what, held: inCart })
+    : word('only-left', { count: stock, what });
 }
-
-function setCartCookie(response: Response, value: string, mode: Site['mode']): void {
-  // The preview stands in a frame of another site, where only partitioned cookies are kept.
-  const scope =
-    mode === 'preview'
-      ? ({ secure: true, sameSite: 'none', partitioned: true } as const)
-      : ({ sameSite: 'lax' } as const);
-  response.append(
-    'set-cookie',
-    stringifySetCookie({ name: CART_COOKIE, value, httpOnly: true, path: '/', maxAge: MONTH, ...scope }),
-  );
-}
-
-const field = (body: Record<string, unknown>, name: string): string =>
-  typeof body[name] === 'string' ? body[name] : '';

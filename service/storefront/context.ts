@@ -1,16 +1,21 @@
 /** What the storefront and its preview have in common: which store, which state of its design, which mode. */
-import type { DesignState, Document, DocumentKey } from '@parlour/core';
+import type { DesignState, Document, DocumentKey, Edition } from '@parlour/core';
 import { hashOf } from '../records/documents.js';
 import type { Config } from '../config.js';
 import type { Database } from '../records/database.js';
 import type { Store } from '../records/stores.js';
+import type { LiveStore } from './live-stores.js';
 
 export interface Site {
   readonly db: Database;
   readonly config: Config;
   readonly store: Store;
   readonly state: DesignState;
+  /** The store in the language of the page. */
+  readonly edition: Edition;
   readonly mode: 'live' | 'preview';
+  /** What is live in the store; null in a preview. */
+  readonly live: LiveStore | null;
   /** The storefront’s own address, also while previewing. */
   readonly origin: string;
   /** Hash of the cart token of the shopper, if there is one. */

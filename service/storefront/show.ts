@@ -1,209 +1,102 @@
-/** From a store page to the html a shopper gets: assemble, fetch, render. */
+/** From a store page to the html a shopper gets: assemble, compose, ask, render. */
 import {
+  askedFor,
   assemblePage,
-  kindsOn,
-  kindsStylePath,
-  keys,
-  matchPath,
-  PAGE_KINDS,
-  parsePage,
-  STANDARD_PATHS,
+  composePage,
   currencyDecimals,
   factsOf,
-  NO_FACTS,
-  pathOf,
-  patternsOf,
-  renderPage,
-  SHIPPED_KINDS,
   fontPaths,
+  isBeyond,
+  keys,
+  kindsStylePath,
   lookStylePath,
-  readingOf,
-  type CartFacts,
-  type RefusedPurchase,
-  type ContentDocument,
-  type PathPatterns,
-  type PathsDocument,
-  type TemplateDocument,
+  needsOf,
+  nextRuleDate,
+  parsePage,
+  queryText,
+  renderPage,
+  showsFacts,
+  type FormState,
   type PageInfo,
-  type PageRef,
+  type SectionFault,
+  type TemplateDocument,
 } from '@parlour/core';
-import { cartFacts } from '../records/carts.js';
-import { findBrand, findCollection, findProduct, loadData } from '../records/catalogue.js';
 import { consoleOrigin } from '../config.js';
-import { isStorablePath } from './paths.js';
-import { STYLE_VERSION } from './assets.js';
+import { answerNeeds } from '../records/answers/answer.js';
+import { tags } from '../records/tags.js';
+import { LOOK_VERSION } from './assets.js';
 import { documentHash, hashOfDocument, type Site } from './context.js';
+import { homeOf, patternsFor } from './pages.js';
 
-export const NOT_FOUND: PageInfo = {
-  code: 'not-found',
-  kind: 'not-found',
-  title: 'Page not found',
-  path: '',
-  description: '',
-  subject: null,
-};
-
-/** The patterns of paths in the site's design. */
-export const patternsFor = ({ state }: Pick<Site, 'state'>): PathPatterns =>
-  patternsOf(state.get(keys.paths) as PathsDocument | undefined);
-
-/** The store page that is at a path, or the not-found page. */
-export async function pageAt(site: Site, path: string): Promise<PageInfo> {
-  const match = isStorablePath(path) ? matchPath(patternsFor(site), path) : null;
-  return (match && (await findPage(site, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
-}
-
-/** Where a path leads by a redirect made by hand, or because the design's pattern for it has changed; null if nowhere. */
-export async function redirectFor(site: Site, path: string): Promise<string | null> {
-  const paths = site.state.get(keys.paths) as PathsDocument | undefined;
-  const byHand = paths?.redirects && Object.hasOwn(paths.redirects, path) ? paths.redirects[path] : undefined;
-  if (byHand !== undefined) return byHand;
-  if (!paths?.patterns || !isStorablePath(path)) return null;
-  const match = matchPath(STANDARD_PATHS, path);
-  const page = match && paths.patterns[match.kind] ? await findPage(site, match.kind, 'slug', match.slug) : null;
-  return page && page.path !== path ? page.path : null;
-}
-
-/** The page of a subject, or null if there is no such subject. */
-export async function findPage(
-  site: Pick<Site, 'db' | 'store' | 'state'>,
-  kind: PageRef['kind'],
-  by: 'slug' | 'code',
-  value: string,
-): Promise<PageInfo | null> {
-  const { db, store } = site;
-  const path = (slug = ''): string => (kind === 'not-found' ? '' : pathOf(patternsFor(site), kind, slug));
-  switch (kind) {
-    case 'not-found':
-      return NOT_FOUND;
-    case 'product': {
-      const product = await findProduct(db, store.id, by, value);
-      return product
-        ? {
-            code: `product:${product.code}`,
-            kind,
-            title: product.title,
-            path: path(product.slug),
-            description: product.summary,
-            subject: { product },
-          }
-        : null;
-    }
-    case 'collection': {
-      const collection = await findCollection(db, store.id, by, value);
-      return collection
-        ? {
-            code: `collection:${collection.code}`,
-            kind,
-            title: collection.title,
-            path: path(collection.slug),
-            description: collection.description,
-            subject: { collection },
-          }
-        : null;
-    }
-    case 'content':
-      return contentPage(site, by, value);
-    case 'brand': {
-      const brand = await findBrand(db, store.id, by, value);
-      return brand
-        ? {
-            code: `brand:${brand.code}`,
-            kind,
-            title: brand.title,
-            path: path(brand.slug),
-            description: brand.description,
-            subject: { brand },
-          }
-        : null;
-    }
-    default:
-      return {
-        code: kind,
-        kind,
-        title: kind === 'home' ? store.name : PAGE_KINDS[kind].name,
-        path: path(),
-        description: '',
-        subject: null,
-      };
-  }
-}
-
-function contentPage(site: Pick<Site, 'state'>, by: 'slug' | 'code', value: string): PageInfo | null {
-  for (const key of by === 'code' ? [keys.content(value)] : site.state.keys()) {
-    if (!key.startsWith('content/')) continue;
-    const content = site.state.get(key) as ContentDocument | undefined;
-    if (!content || (by === 'slug' && content.slug !== value)) continue;
-    return {
-      code: `content:${key.slice('content/'.length)}`,
-      kind: 'content',
-      title: content.title,
-      path: pathOf(patternsFor(site), 'content', content.slug),
-      description: content.description ?? '',
-      subject: { content },
-    };
-  }
-  return null;
-}
-
-/** What the home page shows: itself, or another page that the design chose. */
-async function homeOf(site: Site, page: PageInfo): Promise<PageInfo> {
-  const paths = page.kind === 'home' ? (site.state.get(keys.paths) as PathsDocument | undefined) : undefined;
-  if (!paths?.home) return page;
-  const { kind, code } = parsePage(paths.home);
-  const chosen = await findPage(site, kind, 'code', code ?? '');
-  return chosen ? { ...chosen, path: page.path } : page;
+/** What a shopper asked for, besides the page. */
+export interface Asking {
+  /** The part of the web address behind `?`. */
+  readonly query?: URLSearchParams;
+  /** What came of a form that was just sent. */
+  readonly form?: FormState;
 }
 
 export interface Shown {
   /** The page that is shown: what the design chose for home, where home was asked for. */
   readonly page: PageInfo;
   readonly html: string;
+  /** False for a page of a listing beyond its last one. */
+  readonly isThere: boolean;
+  /** What it depends on, of the catalogue. */
+  readonly tags: ReadonlySet<string>;
+  /** The next instant at which it looks different by dates alone. */
+  readonly until: string | null;
+  readonly showsFacts: boolean;
+  /** Names behind `?` that make another page of it. */
+  readonly query: readonly string[];
+  readonly faults: readonly SectionFault[];
 }
 
-/** The html of a page; null if its kind has no template. @param refused what the shopper tried to buy in vain */
-export async function showPage(site: Site, asked: PageInfo, refused?: RefusedPurchase): Promise<Shown | null> {
-  const { db, config, store, state, mode, origin } = site;
-  const page = await homeOf(site, asked);
+/** The html of a page; null if its kind has no template. */
+export async function showPage(site: Site, asked: PageInfo, { query, form }: Asking = {}): Promise<Shown | null> {
+  const { db, config, store, state, mode, origin, edition } = site;
+  const about = await homeOf(site, asked);
   const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
-  const parts = assemblePage(
-    { code: page.code, facts: factsOf(page.subject, page.path) },
-    state,
-    SHIPPED_KINDS,
-    setting,
-    readingOf({ page }),
-  );
+  const facts = factsOf(about.subject, about.path);
+  const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting);
   if (!parts) return null;
-  const [data, cart] = await Promise.all([
-    loadData(db, { storeId: store.id, patterns: patternsFor(site), state }, parts.needs, page.subject),
-    parts.hasFacts ? visitorsCart(site) : NO_FACTS.cart,
-  ]);
-  const html = renderPage({
-    ...parts,
-    store,
+  const composition = composePage(parts, edition);
+  const page = askedFor(composition, about, Object.fromEntries(query ?? []), setting.now);
+  const answers = await answerNeeds(db, {
+    sources: { storeId: store.id, patterns: patternsFor(site), state, prefix: edition.locale.prefix },
+    needs: needsOf(composition, page, setting.now),
+    subject: page.subject,
+    cart: showsFacts(composition) ? site.cart : null,
+  });
+  const { html, until, faults } = renderPage({
+    composition,
     page,
-    data,
+    data: answers.data,
+    facts: answers.facts,
+    form: form ?? null,
     now: setting.now,
-    facts: { cart: refused ? { ...cart, refused } : cart },
-    canonical: `${origin}${page.path}`,
-    fonts: fontPaths(parts.look, (parts.template.document as TemplateDocument).look),
+    canonical: `${origin}${page.path}${queryText(page.query)}`,
+    fonts: fontPaths(parts.look, parts.template.look),
     styles: [
-      lookStylePath(
-        documentHash(state, keys.look),
-        STYLE_VERSION,
-        overridesHash(parts.template.document as TemplateDocument),
-      ),
-      kindsStylePath(kindsOn(parts), STYLE_VERSION),
+      lookStylePath(documentHash(state, keys.look), LOOK_VERSION, overridesHash(parts.template)),
+      kindsStylePath(composition.kinds, edition.kinds.hash),
     ],
     scripts: mode === 'preview' ? [`/assets/preview.js?console=${encodeURIComponent(consoleOrigin(config))}`] : [],
-    mode,
   });
-  return { page, html };
+  return {
+    page,
+    html,
+    isThere: !isBeyond(page, answers.data),
+    tags: new Set([...answers.tags, tags.page(asked.code), tags.page(page.code)]),
+    until: earliest(until, nextRuleDate(parsePage(page.code).kind, state, setting)),
+    showsFacts: showsFacts(composition),
+    query: composition.query,
+    faults,
+  };
 }
+
+const earliest = (a: string | null, b: string | null): string | null => (a === null || (b !== null && b < a) ? b : a);
 
 /** The hash of a template that overrides settings of the look; its stylesheet is its own. */
 const overridesHash = (template: TemplateDocument): string | undefined =>
   template.look && Object.keys(template.look).length ? hashOfDocument(template) : undefined;
-
-const visitorsCart = ({ db, store, cart }: Site): Promise<CartFacts> =>
-  cart ? cartFacts(db, store.id, cart) : Promise.resolve(NO_FACTS.cart);

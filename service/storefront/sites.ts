@@ -1,18 +1,20 @@
 /** Finds the site a request is for: a store's live design, or a draft for those with a preview token. */
+import type { IncomingMessage } from 'node:http';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
 import { closedState, Problem } from '@parlour/core';
 import { tokenHash } from '../accounts/passwords.js';
 import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
-import { loadState } from '../records/documents.js';
 import { findDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { revisionState } from '../publishing/states.js';
 import { findStore, roleIn, type Store } from '../records/stores.js';
+import type { Service } from '../service.js';
 import { hostOf } from '../web.js';
-import { CART_COOKIE } from './cart.js';
+import { CART_COOKIE } from './cart-cookie.js';
 import type { Site } from './context.js';
+import { editionOf } from './editions.js';
 import { readPreviewToken } from './preview-token.js';
 
 const PREVIEW_COOKIE = 'preview';
@@ -23,20 +25,21 @@ type Middleware = (request: Request, response: Response, next: NextFunction) => 
 
 /** The live site of the store that the host names. */
 export const liveSite =
-  (db: Database, config: Config): Middleware =>
+  ({ db, config, stores }: Service): Middleware =>
   async (request, response, next) => {
-    const store = await storeOf(db, labelOf(request, `.${config.host}`));
+    const live = await stores.find(slugOf(request, config));
+    if (!live) throw noStore();
     response.locals['site'] = {
-      ...base(db, config, store, request),
-      mode: 'live',
-      state: await loadState(db, store.liveDesign.manifest),
+      ...base(db, config, live.store, request, 'live'),
+      state: live.state,
+      live,
     } satisfies Site;
     next();
   };
 
 /** The draft, or the revision, that the shopper's preview token is for. A token in the address is exchanged for a cookie first. */
 export const previewSite =
-  (db: Database, config: Config): Middleware =>
+  ({ db, config }: Service): Middleware =>
   async (request, response, next) => {
     const store = await storeOf(db, slugOfPreview(labelOf(request, `.preview.${config.host}`)));
     const { path, search } = splitTarget(request.originalUrl);
@@ -67,7 +70,7 @@ export const previewSite =
       right.revision === undefined
         ? closedState(await openDraft(db, design))
         : await revisionState(db, design, right.revision);
-    response.locals['site'] = { ...base(db, config, store, request), mode: 'preview', state } satisfies Site;
+    response.locals['site'] = { ...base(db, config, store, request, 'preview'), state, live: null } satisfies Site;
     next();
   };
 
@@ -96,22 +99,36 @@ const previewCookie = (value: string, expires: number): string =>
     maxAge: Math.floor((expires - Date.now()) / 1000),
   });
 
+/** The slug of the store that a storefront's host names. */
+export const slugOf = (request: IncomingMessage, { host }: Pick<Config, 'host'>): string =>
+  hostOf(request).slice(0, -`.${host}`.length);
+
 /** What stands before a suffix in the host of a request. */
 const labelOf = (request: Request, suffix: string): string => hostOf(request).slice(0, -suffix.length);
 
 async function storeOf(db: Database, slug: string): Promise<Store> {
   const store = await findStore(db, slug);
-  if (!store)
-    throw new Problem('no-such-thing', 'There is no store at this web address.', { remedy: 'Check the web address.' });
+  if (!store) throw noStore();
   return store;
 }
 
-function base(db: Database, config: Config, store: Store, request: Request): Omit<Site, 'mode' | 'state'> {
+const noStore = (): Problem =>
+  new Problem('no-such-thing', 'There is no store at this web address.', { remedy: 'Check the web address.' });
+
+function base(
+  db: Database,
+  config: Config,
+  store: Store,
+  request: Request,
+  mode: Site['mode'],
+): Omit<Site, 'state' | 'live'> {
   const token = parseCookie(request.headers.cookie ?? '')[CART_COOKIE];
   return {
     db,
     config,
     store,
+    mode,
+    edition: editionOf(store, mode),
     origin: storefrontOrigin(config, store.slug),
     cart: token && token.length < 100 ? tokenHash(token) : null,
   };

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import type { EditRequest, Problem } from '@parlour/core';
-import { asAdmin, testService, type TestService } from './service.js';
+import { asAdmin, eventually, testService, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -208,11 +208,12 @@ test('a kind without any template has no page: 404, not a bare sentence with 200
          join revision r on r.manifest = m.hash join design d on d.id = r.design_id and d.live_revision = r.number
          join store s on s.live_design_id = d.id where s.slug = 'windrow';
          update revision r set manifest = 'broken' from design d, store s
-         where d.id = r.design_id and d.live_revision = r.number and s.live_design_id = d.id and s.slug = 'windrow'`,
+         where d.id = r.design_id and d.live_revision = r.number and s.live_design_id = d.id and s.slug = 'windrow';
+         insert into change (store_id, tags) select id, '{store}' from store; select pg_notify('parlour', 'changes')`,
       ),
     service.databaseUrl,
   );
-  expect((await service.visit('/cart')).status).toBe(404);
+  await eventually(async () => expect((await service.visit('/cart')).status).toBe(404));
   expect((await service.visit('/')).status).toBe(200);
 });
 

@@ -1,10 +1,17 @@
-import { needKey, STANDARD_PATHS, type Need, type ProductSource } from '@parlour/core';
+import { STANDARD_PATHS, type Need, type ProductSource, type Subject } from '@parlour/core';
 import { openDatabase, type Database } from '../index.js';
-import { findCollection, findProduct, loadData, type PathSources } from '../records/catalogue.js';
+import { answerNeeds } from '../records/answers/answer.js';
+import { findCollection, findProduct } from '../records/catalogue.js';
 import { listProducts } from '../records/subjects.js';
 import { newDatabase } from './service.js';
 
-const sources = (storeId: number): PathSources => ({ storeId, patterns: STANDARD_PATHS, state: new Map() });
+const answered = (storeId: number, needs: readonly Need[], subject: Subject = null) =>
+  answerNeeds(db, {
+    sources: { storeId, patterns: STANDARD_PATHS, state: new Map(), prefix: '' },
+    needs,
+    subject,
+    cart: null,
+  });
 
 let db: Database;
 let drop: () => Promise<void>;
@@ -58,12 +65,10 @@ const codes = async (
   source: ProductSource,
   limit = 48,
   store = windrow,
-  subject: Parameters<typeof loadData>[3] = null,
+  subject: Subject = null,
 ): Promise<string[]> => {
-  const need: Need = { type: 'products', source, limit };
-  return ((await loadData(db, sources(store), [need], subject)).products.get(needKey(need)) ?? []).map(
-    (card) => card.code,
-  );
+  const need = { type: 'products', source, limit } as const;
+  return ((await answered(store, [need], subject)).data.get(need) ?? []).map((card) => card.code);
 };
 
 describe('product sources', () => {
@@ -110,27 +115,57 @@ describe('product sources', () => {
       { type: 'path', page: 'product:gone' },
       { type: 'path', page: 'not-found' },
     ];
-    const { products, paths } = await loadData(db, sources(windrow), needs, null);
-    expect([...products.values()].map((cards) => cards.map((card) => card.code))).toEqual([
+    const { data, tags } = await answered(windrow, needs);
+    const told = needs.map((need) =>
+      need.type === 'products' ? data.get(need)?.map(({ code }) => code) : data.get(need),
+    );
+    expect(told).toEqual([
       ['K-012'],
       ['K-009', 'K-010'],
+      ['K-012'],
+      '/',
+      '/item/lantern-box',
+      '/browse/single-line',
+      null,
+      null,
     ]);
-    expect(Object.fromEntries(paths)).toEqual({
-      'path home': '/',
-      'path product:K-002': '/item/lantern-box',
-      'path collection:C-1': '/browse/single-line',
-    });
+    // What was asked for counts, also where it was not found.
+    expect([...tags].sort()).toEqual([
+      'collection:C-1',
+      'list:collection C-3',
+      'list:newest',
+      'product:K-002',
+      'product:K-009',
+      'product:K-010',
+      'product:K-012',
+      'product:gone',
+    ]);
+  });
+
+  test('a listing is one page of all, with how many there are', async () => {
+    const page = async (source: ProductSource, at: number, subject: Subject = null) => {
+      const need = { type: 'listing', source, size: 2, page: at } as const;
+      const { cards, total } = (await answered(windrow, [need], subject)).data.get(need) ?? { cards: [], total: -1 };
+      return [cards.map(({ code }) => code), total];
+    };
+    const collection = { from: 'collection', collection: 'C-2' } as const;
+    expect(await page(collection, 1)).toEqual([['K-004', 'K-005'], 4]);
+    expect(await page(collection, 2)).toEqual([['K-006', 'K-007'], 4]);
+    expect(await page(collection, 3)).toEqual([[], 4]);
+    expect((await page({ from: 'newest' }, 6))[1]).toBe(12);
+    expect(await page({ from: 'this-collection' }, 1)).toEqual([[], 0]);
+    expect((await page({ from: 'reduced' }, 1))[1]).toBe(2);
   });
 });
 
 describe('products', () => {
   test('a card shows the lowest price, what it was, and whether any is left', async () => {
-    const need: Need = {
+    const need = {
       type: 'products',
       source: { from: 'chosen', products: ['K-003', 'K-005', 'K-008'] },
       limit: 3,
-    };
-    const cards = (await loadData(db, sources(windrow), [need], null)).products.get(needKey(need));
+    } as const;
+    const cards = (await answered(windrow, [need])).data.get(need);
     expect(cards).toMatchObject([
       {
         price: 4200,

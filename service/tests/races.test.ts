@@ -129,7 +129,7 @@ describe('the cart', () => {
     expect(statuses(more)).toEqual([303, 303, 409]);
     const refused = await service.visit('/cart', form({ ...options, quantity: '2' }, cookie));
     expect(refused.status).toBe(409);
-    expect(refused.text).toMatch(/Only 3 of .* are left, and 3 are already in your cart\./);
+    expect(refused.text).toMatch(/Only 3 of .* left, and your cart already has 3\./);
     const [value = ''] = Object.values(options);
     expect(refused.text).toContain(`<option value="${value}" selected>`);
     expect(refused.text).toMatch(/name="quantity" type="number"[^>]* value="2"/);

@@ -176,3 +176,18 @@ export async function testService(more: Partial<StartOptions> = {}): Promise<Tes
     database.url,
   );
 }
+
+const PATIENCE_MS = 10_000;
+
+/** Tries until it holds, since what another process did is taken in a moment later. */
+export async function eventually(check: () => Promise<void>): Promise<void> {
+  const end = Date.now() + PATIENCE_MS;
+  for (;;) {
+    try {
+      return await check();
+    } catch (error) {
+      if (Date.now() > end) throw error;
+      await new Promise((go) => setTimeout(go, 20));
+    }
+  }
+}

@@ -109,11 +109,11 @@ describe('from edit to storefront and back', () => {
     });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(sentences.at(-1)).toBe(
-      'Kept as it is in the draft: The template “Collection”: Across of Product row is now “Five”; it was meant to become “Three”.',
+      'Kept as it is in the draft: The template “Collection”: Across of Listing is now “Five”; it was meant to become “Three”.',
     );
     expect((await service.visit('/browse/single-line')).text).toContain('across-3');
     expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
-      expect.stringContaining('Across of Product row is “Five”, was “Three”'),
+      expect.stringContaining('Across of Listing is “Five”, was “Three”'),
     ]);
     await service.edit({
       type: 'set',

@@ -8,11 +8,11 @@ import {
   planSvg,
   sectionName,
   sectionsIn,
-  SHIPPED_KINDS,
-  type SectionKind,
+  type KindDescription,
 } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import PlanDrawing from './PlanDrawing.vue';
+import { session } from '../api';
 import type { Target, Workbench } from './use-workbench';
 
 const open = defineModel<boolean>({ required: true });
@@ -37,7 +37,7 @@ const offers = computed<Offer[]>(() => {
   const section = selectedSection.value;
   if (selected && section) {
     const family = props.bench.family(selected);
-    const name = sectionName(section, SHIPPED_KINDS);
+    const name = sectionName(section, session.kinds);
     if (family)
       found.push({
         title: `After ${name}`,
@@ -57,9 +57,9 @@ const offers = computed<Offer[]>(() => {
     const document = documents.get(key);
     if (!document || !hasSections(document)) continue;
     for (const holder of sectionsIn(document.areas)) {
-      for (const slot of openSlots(holder, SHIPPED_KINDS))
+      for (const slot of openSlots(holder, session.kinds))
         found.push({
-          title: `Into ${SHIPPED_KINDS.find(holder.kind)?.slots?.[slot]?.toLowerCase()} of ${sectionName(holder, SHIPPED_KINDS)}`,
+          title: `Into ${session.kinds.find(holder.kind)?.slots?.[slot]?.toLowerCase()} of ${sectionName(holder, session.kinds)}`,
           document: key,
           place: { in: holder.id, at: slot },
         });
@@ -79,7 +79,7 @@ watch(open, (now) => {
 });
 
 const offer = computed(() => offers.value[where.value]);
-const fits = (kind: SectionKind): boolean => {
+const fits = (kind: KindDescription): boolean => {
   const document = offer.value && props.bench.documents.get(offer.value.document);
   if (!document || !kind.fits) return true;
   return document.type === 'template'
@@ -87,7 +87,7 @@ const fits = (kind: SectionKind): boolean => {
     : document.type === 'arrangement' && kind.fits.regions.includes(document.region);
 };
 const kinds = computed(() =>
-  SHIPPED_KINDS.all.filter(
+  session.kinds.all.filter(
     (kind) =>
       fits(kind) &&
       `${kind.name} ${kind.title} ${kind.sentence}`.toLowerCase().includes((words.value ?? '').toLowerCase().trim()),
@@ -95,7 +95,7 @@ const kinds = computed(() =>
 );
 
 /** A kind drawn with its defaults. */
-const drawing = (kind: SectionKind): string =>
+const drawing = (kind: KindDescription): string =>
   planSvg(
     planPage(
       {
@@ -112,12 +112,12 @@ const drawing = (kind: SectionKind): string =>
         ],
         regions: {},
       },
-      SHIPPED_KINDS,
+      session.kinds,
     ),
     { labels: false },
   );
 
-function choose(kind: SectionKind): void {
+function choose(kind: KindDescription): void {
   if (offer.value) emit('put', kind.name, offer.value.document, offer.value.place);
 }
 </script>

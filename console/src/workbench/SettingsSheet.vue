@@ -7,20 +7,20 @@ import {
   PAGE_KINDS,
   resolveValue,
   sectionName,
-  SHIPPED_KINDS,
   type Device,
   type Field,
   type TemplateDocument,
 } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
+import { session } from '../api';
 import type { Selection, Workbench } from './use-workbench';
 
 const props = defineProps<{ bench: Workbench }>();
 const part = ref<'values' | 'frame'>('values');
 
 const section = computed(() => props.bench.selectedSection.value);
-const kind = computed(() => (section.value ? SHIPPED_KINDS.find(section.value.kind) : undefined));
+const kind = computed(() => (section.value ? session.kinds.find(section.value.kind) : undefined));
 const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
 const device = ref<Device>('desktop');
 const all = computed<[string, Field][]>(() =>
@@ -91,7 +91,7 @@ watch(
   <section class="sheet-under" aria-label="Settings">
     <template v-if="section && bench.state.selected">
       <div class="head">
-        <h2>{{ sectionName(section, SHIPPED_KINDS) }}</h2>
+        <h2>{{ sectionName(section, session.kinds) }}</h2>
         <v-btn-toggle v-model="part" mandatory density="compact" variant="outlined" divided aria-label="Which settings">
           <v-btn value="values" size="small">Content</v-btn>
           <v-btn value="frame" size="small">Frame</v-btn>

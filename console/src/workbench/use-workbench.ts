@@ -6,7 +6,6 @@ import {
   planPage,
   sectionsIn,
   SHARED_SECTION,
-  SHIPPED_KINDS,
   type Document,
   type PlaceRequest,
   type Region,
@@ -16,7 +15,7 @@ import {
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, reactive, ref, shallowReactive, watch } from 'vue';
-import { attempt, call, edit, refreshChanges } from '../api';
+import { attempt, call, edit, refreshChanges, session } from '../api';
 import { news } from '../live';
 import { newUnit } from '../units';
 
@@ -51,7 +50,7 @@ export function useWorkbench() {
       const found = document === null ? undefined : documents.get(document);
       if (document !== null && found && hasSections(found)) regions[region as Region] = [document, found];
     }
-    return planPage({ template: [templateKey.value, template.value], regions }, SHIPPED_KINDS);
+    return planPage({ template: [templateKey.value, template.value], regions }, session.kinds);
   });
 
   const selectedSection = computed<Section | null>(() => {

@@ -4,7 +4,7 @@ import type { EntriesField, Field, Fields } from '../../fields/field.js';
 import { proseWords } from '../../fields/prose.js';
 import { splitKey } from '../../fields/value.js';
 import { FRAME } from '../../kinds/frame.js';
-import { fitsInWords, kindName, type KindSet, type SectionKind } from '../../kinds/kind.js';
+import { fitsInWords, kindName, type KindDescription, type KindDescriptions, type Kinds } from '../../kinds/kind.js';
 import { areasOf, DOCUMENT_TYPES, impliedDocument, nameOf } from '../document-types.js';
 import type { DocumentKey, NodeId } from '../document.js';
 import { isSection, nodeAt, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
@@ -40,13 +40,17 @@ export function nodeIn(document: DraftDocument, id: NodeId): DraftNode {
 }
 
 /** The fields a node's values are for: those of its kind, or of the list an entry stands in. Null if that is missing. */
-export function fieldsOfNode(document: DraftDocument, node: DraftNode, kinds: KindSet | null): Fields | null {
+export function fieldsOfNode(document: DraftDocument, node: DraftNode, kinds: KindDescriptions | null): Fields | null {
   if (isSection(node)) return kinds?.find(node.kind)?.fields ?? null;
   return listAt(document, node.place, kinds)?.fields ?? null;
 }
 
 /** The list that a place is, or null if it is an area, a slot, or nothing. */
-export function listAt(document: DraftDocument, { in: parent, at }: Place, kinds: KindSet | null): EntriesField | null {
+export function listAt(
+  document: DraftDocument,
+  { in: parent, at }: Place,
+  kinds: KindDescriptions | null,
+): EntriesField | null {
   if (parent === null) {
     const lists = DOCUMENT_TYPES[document.type].lists ?? {};
     return Object.hasOwn(lists, at) ? (lists[at] ?? null) : null;
@@ -63,7 +67,12 @@ export function listAt(document: DraftDocument, { in: parent, at }: Place, kinds
 }
 
 /** Checks that a node of this form may stand at a place. @throws Problem `no-such-place` */
-export function checkPlace(place: Place, document: DraftDocument, kinds: KindSet, what: 'section' | 'entry'): void {
+export function checkPlace(
+  place: Place,
+  document: DraftDocument,
+  kinds: KindDescriptions,
+  what: 'section' | 'entry',
+): void {
   const places = placesIn(place.in, document, kinds);
   const wanted = what === 'section' ? places.sections : places.entries;
   if (wanted.includes(place.at)) return;
@@ -81,7 +90,7 @@ export function checkPlace(place: Place, document: DraftDocument, kinds: KindSet
 }
 
 /** The places inside a document (`id` null) or a node. */
-export function placesIn(id: NodeId | null, document: DraftDocument, kinds: KindSet | null) {
+export function placesIn(id: NodeId | null, document: DraftDocument, kinds: KindDescriptions | null) {
   if (id === null)
     return { sections: areasOf(document) ?? [], entries: Object.keys(DOCUMENT_TYPES[document.type].lists ?? {}) };
   const node = nodeIn(document, id);
@@ -100,7 +109,7 @@ export function depthOf(place: Place, document: DraftDocument): number {
 }
 
 /** Refuses a section where its kind may not be. @throws Problem `no-such-place` */
-export function checkFits(kind: SectionKind, document: DraftDocument): void {
+export function checkFits(kind: KindDescription, document: DraftDocument): void {
   const { fits } = kind;
   if (!fits) return;
   const { pageKind, region } = document.head as { pageKind?: never; region?: never };
@@ -116,7 +125,7 @@ export function checkFits(kind: SectionKind, document: DraftDocument): void {
 }
 
 /** Checks that the document has not grown beyond its limits. */
-export function checkSize(document: DraftDocument, place: Place, kinds: KindSet): void {
+export function checkSize(document: DraftDocument, place: Place, kinds: KindDescriptions): void {
   const limit = (count: number, most: number, what: string): void => {
     if (count <= most) return;
     throw new Problem('limit-reached', `${nameOf(document)} would have more than ${most} ${what}.`, {
@@ -167,7 +176,7 @@ function bytesOf(part: object): number {
 }
 
 /** The kind of a section. @throws Problem `no-such-section-kind`, with the nearest name */
-export function findKind(kinds: KindSet, ref: string): SectionKind {
+export function findKind<K extends KindDescription>(kinds: Kinds<K>, ref: string): K {
   const kind = kinds.find(ref);
   if (kind) return kind;
   const names = kinds.all.map(({ name }) => name);
@@ -178,7 +187,7 @@ export function findKind(kinds: KindSet, ref: string): SectionKind {
 }
 
 /** The field that a `values.KEY` or `frame.KEY` of a node means. @throws Problem `no-such-field` */
-export function nodeField(document: DraftDocument, node: DraftNode, path: string, kinds: KindSet): Field {
+export function nodeField(document: DraftDocument, node: DraftNode, path: string, kinds: KindDescriptions): Field {
   const { part, key } = splitField(path);
   if (isSection(node) && part === 'values') findKind(kinds, node.kind);
   const fields =
@@ -212,7 +221,7 @@ export function noField(field: string, there: readonly string[], where: string):
 }
 
 /** A section or entry as people call it: the title of its kind, with its own words where it has some. */
-export function sectionName(node: Pick<DraftNode, 'kind' | 'values' | 'id'>, kinds: KindSet | null): string {
+export function sectionName(node: Pick<DraftNode, 'kind' | 'values' | 'id'>, kinds: KindDescriptions | null): string {
   if (node.kind === undefined) return entryName(node);
   const words = ownWords(node);
   const title = kinds?.find(node.kind)?.title ?? node.kind;

@@ -213,17 +213,17 @@ describe('edits', () => {
 
   test('a section of an older version is written anew by its first edit, and undone to what it was', () => {
     const kinds = kindSet([
-      defineKind({
-        name: 'heading',
-        version: 2,
-        title: 'Heading',
-        sentence: 'Words.',
-        fields: { words: text('Words', 'What it says.') },
-        upgrade: { 1: ({ text: words }) => ({ words }) },
-        view: () => html``,
-        css: '',
-        sketch: () => ({ height: 1, marks: [] }),
-      }),
+      defineKind(
+        {
+          name: 'heading',
+          version: 2,
+          title: 'Heading',
+          sentence: 'Words.',
+          fields: { words: text('Words', 'What it says.') },
+          sketch: [],
+        },
+        { upgrade: { 1: ({ text: words }) => ({ words }) }, view: () => html`` },
+      ),
     ]);
     const draft = draftOf({ [HOME]: template([section('a', 'heading', { text: 'Old' })]) });
     const request: EditRequest = {

@@ -1,6 +1,6 @@
 /** The closed set of edits: everything that changes a draft comes down to these. Requests become edits in `requests/`. */
 import { Problem } from '../../problem.js';
-import type { KindSet } from '../../kinds/kind.js';
+import type { KindDescriptions } from '../../kinds/kind.js';
 import { impliedDocument } from '../document-types.js';
 import type { DocumentKey } from '../document.js';
 import { PLAIN, type Telling } from '../../fields/telling.js';
@@ -24,7 +24,7 @@ export type Edit = InsertEdit | RemoveEdit | MoveEdit | SetEdit | PutEdit | Upgr
 const editTypes = { insert, remove, move, set, put, upgrade } as Record<Edit['type'], EditType<Edit>>;
 
 /** The document after `edit`, or null if it is removed. @throws Problem if the edit is refused */
-export function applyEdit(edit: Edit, draft: Draft, kinds: KindSet | null): DraftDocument | null {
+export function applyEdit(edit: Edit, draft: Draft, kinds: KindDescriptions | null): DraftDocument | null {
   const changed = editTypes[edit.type].apply(edit, draft, kinds);
   // A document that says no more than its absence is absent, so that edit and inverse leave nothing behind.
   return changed && saysNothing(edit.document, changed) ? null : changed;
@@ -40,7 +40,7 @@ const saysNothing = (key: DocumentKey, document: DraftDocument): boolean =>
 export const invertEdit = (edit: Edit): Edit => editTypes[edit.type].invert(edit);
 
 /** One sentence about `edit`, read against the draft before it. */
-export const describeEdit = (edit: Edit, draft: Draft, kinds: KindSet, telling: Telling = PLAIN): string =>
+export const describeEdit = (edit: Edit, draft: Draft, kinds: KindDescriptions, telling: Telling = PLAIN): string =>
   editTypes[edit.type].describe(edit, draft, kinds, telling);
 
 /** What a unit of edits did: the exact edits, their sentences, and the documents that are different now (null: removed). */
@@ -51,8 +51,12 @@ export interface UnitResult {
 }
 
 /** Applies exact edits, all or none. @throws Problem naming the edit that was refused */
-export const applyUnit = (edits: readonly Edit[], draft: Draft, kinds: KindSet, telling?: Telling): UnitResult =>
-  doInOrder(edits, draft, kinds, (edit) => ({ edits: [edit] }), telling);
+export const applyUnit = (
+  edits: readonly Edit[],
+  draft: Draft,
+  kinds: KindDescriptions,
+  telling?: Telling,
+): UnitResult => doInOrder(edits, draft, kinds, (edit) => ({ edits: [edit] }), telling);
 
 /** What one item of a unit comes down to; its own sentence says more than those of its edits. */
 export interface Resolved {
@@ -64,7 +68,7 @@ export interface Resolved {
 export function doInOrder<T>(
   items: readonly T[],
   draft: Draft,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   exact: (item: T, now: Draft) => Resolved,
   telling?: Telling,
 ): UnitResult {

@@ -1,7 +1,7 @@
 /** Insert: a new section or entry, with everything inside it, at a place. */
 import { Problem } from '../../problem.js';
 import { checkKeyed } from '../../fields/value.js';
-import type { KindSet } from '../../kinds/kind.js';
+import type { KindDescriptions } from '../../kinds/kind.js';
 import type { DocumentKey } from '../document.js';
 import { isSection, siblingsIn, type DraftDocument, type DraftNode } from '../draft.js';
 import { LIMITS } from '../limits.js';
@@ -64,7 +64,7 @@ export const insert: EditType<InsertEdit> = {
   },
 };
 
-function checkNode(node: DraftNode, document: DraftDocument, kinds: KindSet): void {
+function checkNode(node: DraftNode, document: DraftDocument, kinds: KindDescriptions): void {
   if (isSection(node)) {
     // Sections of an older version of their kind are copied as they are; they are upgraded when they are set.
     const kind = findKind(kinds, node.kind);

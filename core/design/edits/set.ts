@@ -3,7 +3,7 @@ import type { Field } from '../../fields/field.js';
 import { inWords } from '../../fields/in-words.js';
 import type { Telling } from '../../fields/telling.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
-import type { KindSet } from '../../kinds/kind.js';
+import type { KindDescriptions } from '../../kinds/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
 import type { DocumentKey, NodeId } from '../document.js';
 import { codeOf } from '../document.js';
@@ -66,7 +66,7 @@ export const set: EditType<SetEdit> = {
   },
 };
 
-function inHead(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): DraftDocument {
+function inHead(edit: SetEdit, document: DraftDocument, kinds: KindDescriptions | null): DraftDocument {
   const { fixed = [], fields, groups = {} } = DOCUMENT_TYPES[document.type];
   const field = headField(document.type, edit.field);
   if (kinds && (!field || fixed.includes(edit.field)))
@@ -80,7 +80,7 @@ function inHead(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): 
   return { ...document, head: withValue(document.head, edit.field, edit.value) };
 }
 
-function inNode(edit: SetEdit, document: DraftDocument, kinds: KindSet | null): DraftDocument {
+function inNode(edit: SetEdit, document: DraftDocument, kinds: KindDescriptions | null): DraftDocument {
   const node = nodeIn(document, edit.node as NodeId);
   const { part, key } = splitField(edit.field);
   const field = kinds && nodeField(document, node, edit.field, kinds);

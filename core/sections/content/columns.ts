@@ -1,7 +1,7 @@
 /** Two to six columns that hold sections. */
 import { choice } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
-import { lanes, mark, type Lane } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';
 
 const COUNTS = { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' } as const;
@@ -16,42 +16,55 @@ const SLOTS = {
 } as const;
 const NAMES = Object.keys(SLOTS);
 
-/** How the columns share the width: the wider one has half as much again as the others. */
-const shares = (count: number, widths: keyof typeof WIDTHS): number[] => {
-  const all = Array<number>(count).fill(2);
-  if (widths === 'first-wider') all[0] = 3;
-  if (widths === 'last-wider') all[count - 1] = 3;
-  return all;
-};
+/** How columns share the width: the wider one has half as much again as the others. */
+const tracks = Object.keys(COUNTS)
+  .flatMap((count) => {
+    const others = `repeat(${Number(count) - 1}, minmax(0, 2fr))`;
+    return [
+      `.columns-${count} { grid-template-columns: repeat(${count}, minmax(0, 1fr)); }`,
+      `.columns-${count}.columns-first-wider { grid-template-columns: minmax(0, 3fr) ${others}; }`,
+      `.columns-${count}.columns-last-wider { grid-template-columns: ${others} minmax(0, 3fr); }`,
+    ];
+  })
+  .join('\n');
 
-const tracks = (Object.keys(WIDTHS) as (keyof typeof WIDTHS)[])
-  .flatMap((widths) =>
-    Object.keys(COUNTS).map((count) => {
-      const template = shares(Number(count), widths).map((share) => `minmax(0,${share}fr)`);
-      return `.columns-${count}.columns-${widths}{grid-template-columns:${template.join(' ')}}`;
-    }),
-  )
-  .join('');
-
-export const columns = defineKind({
-  name: 'columns',
-  version: 1,
-  title: 'Columns',
-  sentence: 'Two to six columns side by side that take any sections; below each other on a phone.',
-  fields: {
-    count: choice('Columns', 'How many are side by side; sections in a further column continue below.', COUNTS, '2'),
-    widths: choice('Widths', 'How the columns share the width.', WIDTHS, 'equal'),
+export const columns = defineKind(
+  {
+    name: 'columns',
+    version: 1,
+    title: 'Columns',
+    sentence: 'Two to six columns side by side that take any sections; below each other on a phone.',
+    fields: {
+      count: choice('Columns', 'How many are side by side; sections in a further column continue below.', COUNTS, '2'),
+      widths: choice('Widths', 'How the columns share the width.', WIDTHS, 'equal'),
+    },
+    slots: SLOTS,
+    sketch: [
+      {
+        slots: { of: 'count', times: 1 },
+        wider: { of: 'widths', by: { 'first-wider': 'first', 'last-wider': 'last' } },
+      },
+    ],
   },
-  slots: SLOTS,
-  view({ count, widths }, view) {
-    const filled = NAMES.map((name) => view.slot(name)).filter(({ text }, at) => at < Number(count) || text !== '');
-    return html`<div class="columns columns-${count} columns-${widths}">${filled.map((column) => html`<div>${column}</div>`)}</div>`;
+  {
+    view({ count, widths }, view) {
+      const shown = NAMES.filter((name, at) => at < Number(count) || view.holds(name));
+      return html`<div class="columns columns-${count} columns-${widths}">${shown.map((name) => html`<div>${view.slot(name)}</div>`)}</div>`;
+    },
+    css: css`
+      .columns {
+        display: grid;
+        gap: var(--gap);
+      }
+      .columns > * {
+        min-width: 0;
+      }
+      @container (min-width: 48rem) {
+        .columns {
+          gap: calc(var(--gap) * 1.5);
+        }
+        ${tracks}
+      }
+    `,
   },
-  css: `.columns{display:grid;gap:var(--gap)}.columns>*{min-width:0}@container (min-width:48rem){.columns{gap:calc(var(--gap)*1.5)}${tracks}}`,
-  sketch({ count, widths }) {
-    const across = lanes(1200, shares(Number(count), widths), 44);
-    const box = ({ x, width }: Lane) => mark('box', x, 0, width, 160);
-    const slots = Object.fromEntries(NAMES.map((name, i) => [name, across[i % across.length] as Lane]));
-    return { height: 160, marks: across.map(box), slots };
-  },
-});
+);

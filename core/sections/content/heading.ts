@@ -1,33 +1,48 @@
 /** A title within the page. */
 import { choice, text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
-import { mark } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';
 
 /** How high a heading stands on the page. */
 export const HEADING_LEVELS = { h1: 'Main heading of the page', h2: 'Section heading', h3: 'Smaller heading' } as const;
 
-export const heading = defineKind({
-  name: 'heading',
-  version: 1,
-  title: 'Heading',
-  sentence: 'The title of a part of the page.',
-  fields: {
-    text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
-    level: choice('Level', 'Each page needs one main heading.', HEADING_LEVELS, 'h2'),
-    lead: text('Lead', 'A line under the heading; leave empty for none.', { max: 300, lines: 2 }),
-  },
-  view({ text, level, lead }) {
-    if (text === '') return NOTHING;
-    return html`<${raw(level)} class="heading-text">${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead">${lead}</p>`}`;
-  },
-  css: `.heading-text{margin:0}.heading-lead{margin:.4em 0 0;color:var(--quiet);max-width:60ch}.align-centre .heading-lead{margin-inline:auto}`,
-  sketch: ({ text, lead }) => ({
-    height: lead ? 96 : 52,
-    marks: [
-      mark('title', 0, 8, Math.min(1100, 120 + text.length * 16), 34),
-      ...(lead ? [mark('text', 0, 66, 620, 10)] : []),
+export const heading = defineKind(
+  {
+    name: 'heading',
+    version: 1,
+    title: 'Heading',
+    sentence: 'The title of a part of the page.',
+    fields: {
+      text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
+      level: choice('Level', 'Each page needs one main heading.', HEADING_LEVELS, 'h2'),
+      lead: text('Lead', 'A line under the heading; leave empty for none.', { max: 300, lines: 2 }),
+    },
+    caption: 'text',
+    sketch: [
+      8,
+      { draw: 'title', width: { of: 'text', times: 16, plus: 120, most: 1100 }, height: 34 },
+      10,
+      { when: 'lead', stack: [14, { draw: 'text', width: 620, height: 10 }, 20] },
     ],
-    caption: text,
-  }),
-});
+  },
+  {
+    view({ text, level, lead }) {
+      if (text === '') return NOTHING;
+      return html`<${raw(level)} class="heading-text">${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead">${lead}</p>`}`;
+    },
+    css: css`
+      .heading-text {
+        margin: 0;
+      }
+      .heading-lead {
+        margin: 0.4em 0 0;
+        color: var(--quiet);
+        max-width: 60ch;
+      }
+      &.align-centre .heading-lead {
+        margin-inline: auto;
+      }
+    `,
+  },
+);

@@ -1,8 +1,8 @@
 /** A part of a text that break marks split: so that its lead and its rest can stand in different places. */
 import { choice, number, prose } from '../../fields/make.js';
 import { asProse, proseParts } from '../../fields/prose.js';
-import { textLines } from '../../kinds/sketch.js';
 import { bindingOf } from '../../kinds/binding.js';
+import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
@@ -23,30 +23,36 @@ function chosen(parts: readonly string[], part: Part, nth: number): string {
   }
 }
 
-export const partOfText = defineKind({
-  name: 'part-of-text',
-  version: 1,
-  title: 'Part of the text',
-  sentence: 'One part of the page’s text, as its break marks split it: the lead here, the rest further down.',
-  fields: {
-    part: choice('Part', 'Which part; a text without break marks is all lead.', PARTS, 'lead'),
-    number: number('Number', 'Which one, counted from the start; for “one by its number”.', {
-      min: 1,
-      max: 20,
-      default: 1,
-    }),
-    size: choice('Size', 'How large the letters are.', { normal: 'As other texts', large: 'Larger' }, 'normal'),
-    text: prose('Text', 'What is split; leave empty for the page’s own text.'),
+export const partOfText = defineKind(
+  {
+    name: 'part-of-text',
+    version: 1,
+    title: 'Part of the text',
+    sentence: 'One part of the page’s text, as its break marks split it: the lead here, the rest further down.',
+    fields: {
+      part: choice('Part', 'Which part; a text without break marks is all lead.', PARTS, 'lead'),
+      number: number('Number', 'Which one, counted from the start; for “one by its number”.', {
+        min: 1,
+        max: 20,
+        default: 1,
+      }),
+      size: choice('Size', 'How large the letters are.', { normal: 'As other texts', large: 'Larger' }, 'normal'),
+      text: prose('Text', 'What is split; leave empty for the page’s own text.'),
+    },
+    caption: 'part',
+    sketch: [4, { lines: { of: 'part', by: { lead: 3, rest: 6, nth: 6, all: 6 } }, width: 760 }],
   },
-  readsPage: true,
-  view({ part, number: nth, size, text }, { page }) {
-    const shown = chosen(proseParts(text || asProse(String(bindingOf(page, 'text') ?? ''))), part, nth);
-    return shown === '' ? NOTHING : html`<div class="prose part-${size}">${raw(shown)}</div>`;
+  {
+    view({ part, number: nth, size, text }, view) {
+      // The page is asked only where the section has no text of its own.
+      const whole = text || asProse(String(bindingOf(view.page, 'text') ?? ''));
+      const shown = chosen(proseParts(whole), part, nth);
+      return shown === '' ? NOTHING : html`<div class="prose part-${size}">${raw(shown)}</div>`;
+    },
+    css: css`
+      .part-large {
+        font-size: 1.2em;
+      }
+    `,
   },
-  css: `.part-large{font-size:1.2em}`,
-  sketch({ part, number: nth }) {
-    const lines = part === 'lead' ? 3 : 6;
-    const caption = part === 'nth' ? `number ${nth}` : PARTS[part].toLowerCase();
-    return { height: lines * 26 + 4, marks: textLines(0, 4, 760, lines), caption };
-  },
-});
+);

@@ -1,34 +1,52 @@
 /** What the product costs. */
 import { choice, text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
-import { mark } from '../../kinds/sketch.js';
 import { defineKind } from '../../kinds/kind.js';
 import { amount } from './card.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
-export const price = defineKind({
-  name: 'price',
-  version: 1,
-  title: 'Price',
-  sentence: 'What it costs, with the was-price of what is reduced.',
-  fits: PRODUCT_PAGES,
-  fields: {
-    size: choice('Size', 'How large the price is.', { small: 'Small', medium: 'Medium', large: 'Large' }, 'medium'),
-    note: text('Note', 'A line under the price, such as what is included.', {
-      max: 120,
-      default: 'Tax included, delivery extra.',
-    }),
+export const price = defineKind(
+  {
+    name: 'price',
+    version: 1,
+    title: 'Price',
+    sentence: 'What it costs, with the was-price of what is reduced.',
+    fits: PRODUCT_PAGES,
+    fields: {
+      size: choice('Size', 'How large the price is.', { small: 'Small', medium: 'Medium', large: 'Large' }, 'medium'),
+      note: text('Note', 'A line under the price, such as what is included.', {
+        max: 120,
+        default: 'Tax included, delivery extra.',
+        word: 'tax-note',
+      }),
+    },
+    sketch: [
+      { draw: 'title', width: { of: 'size', by: { small: 240, medium: 240, large: 340 } }, height: 50 },
+      10,
+      { when: 'note', stack: [20, { draw: 'text', width: 560, height: 20 }, 10] },
+    ],
   },
-  readsPage: true,
-  view({ size, note }, view) {
-    const { variants } = productOf(view);
-    const lowest = variants.reduce((a, b) => (b.price < a.price ? b : a));
-    const varies = variants.some((variant) => variant.price !== lowest.price);
-    return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
+  {
+    view({ size, note }, view) {
+      const { variants } = productOf(view);
+      const lowest = variants.reduce((a, b) => (b.price < a.price ? b : a));
+      const varies = variants.some((variant) => variant.price !== lowest.price);
+      return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
+    },
+    css: css`
+      .price {
+        margin: 0;
+      }
+      .price-medium {
+        font-size: 1.5rem;
+      }
+      .price-large {
+        font-size: 2rem;
+      }
+      .price-note {
+        margin: 0.15em 0 0;
+      }
+    `,
   },
-  css: `.price{margin:0}.price-medium{font-size:1.5rem}.price-large{font-size:2rem}.price-note{margin:.15em 0 0}`,
-  sketch: ({ size, note }) => ({
-    height: note ? 110 : 60,
-    marks: [mark('title', 0, 0, size === 'large' ? 340 : 240, 50), ...(note ? [mark('text', 0, 80, 560, 20)] : [])],
-  }),
-});
+);

@@ -371,6 +371,17 @@ create table password_link (
   expires_at timestamptz not null
 );
 
+-- What transactions changed, by tags of a store (see tags.ts), written by each before it commits. Every process reads
+-- what its last snapshot did not see; a sequence would miss those that commit out of order.
+create table change (
+  xid xid8 not null default pg_current_xact_id(),
+  store_id integer not null,
+  tags text[] not null
+);
+create index change_xid on change (xid);
+-- The oldest transaction under way, at times: what is older than such a mark, and the mark itself old, is dropped.
+create table change_mark (at timestamptz primary key default now(), horizon xid8 not null, dropped boolean not null default false);
+
 -- Work in the background that failed: tried again later, with growing pauses.
 create table failed_job (
   job text primary key,

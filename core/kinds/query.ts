@@ -1,0 +1,10 @@
+/** The part of a web address behind `?`. */
+
+/** `?page=2&sort=price`, in the order of the names; nothing if no name has a value. */
+export function queryText(values: Readonly<Record<string, string | undefined>>): string {
+  const given = Object.entries(values)
+    .filter((entry): entry is [string, string] => entry[1] !== undefined)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([name, value]) => `${encodeURIComponent(name)}=${encodeURIComponent(value)}`);
+  return given.length ? `?${given.join('&')}` : '';
+}

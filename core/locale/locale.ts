@@ -1,0 +1,94 @@
+/** How one store speaks in one language: its money, its numbers, its words, and what stands before its paths. */
+import { formatMoney } from '../commerce/money.js';
+import { remembering } from '../remembering.js';
+import { STOREFRONT_WORDS, type Word, type WordName, type Words } from './words.js';
+
+export interface Locale {
+  /** BCP 47 tag. */
+  readonly language: string;
+  /** ISO 4217 code. */
+  readonly currency: string;
+  /** What stands before the paths of this language: nothing for the leading one, else `/de`. */
+  readonly prefix: string;
+  /** The language that translated values are looked up by; null for the leading one, which all values are in. */
+  readonly translation: string | null;
+  /** An amount of minor units, as people read it. */
+  money(minor: number): string;
+  number(value: number): string;
+  /**
+   * A word of the storefront with its `{places}` filled. Where it has plural forms, `count` decides between them.
+   * @example
+   * locale.word('items', { count: 3 }) // '3 items'
+   */
+  word(name: WordName, values?: WordValues): string;
+}
+
+export type WordValues = Readonly<Record<string, string | number>>;
+
+/** What a locale is made from. */
+export interface LocaleSetting {
+  readonly language: string;
+  readonly currency: string;
+  readonly prefix?: string;
+  /** Words of the store's own, over those that ship. */
+  readonly words?: Words;
+}
+
+export function makeLocale({ language, currency, prefix = '', words = {} }: LocaleSetting): Locale {
+  const shipped = shippedWords(language);
+  const plurals = new Intl.PluralRules(language);
+  const numbers = new Intl.NumberFormat(language);
+  const number = keptText((value) => numbers.format(value));
+  return {
+    language,
+    currency,
+    prefix,
+    translation: prefix === '' ? null : language,
+    number,
+    money: keptText((minor) => formatMoney(minor, currency, language)),
+    word(name, values = {}) {
+      const found: Word = words[name] ?? shipped[name] ?? STOREFRONT_WORDS[name].en;
+      const text =
+        typeof found === 'string' ? found : (found[plurals.select(Number(values['count'] ?? 0))] ?? found.other);
+      return filled(text, values, number);
+    },
+  };
+}
+
+/** Numbers come back with every page, and formatting one takes as long as a card: so many are kept. */
+const MOST_NUMBERS = 5_000;
+
+function keptText(format: (value: number) => string): (value: number) => string {
+  const kept = new Map<number, string>();
+  return (value) => {
+    let text = kept.get(value);
+    if (text === undefined) {
+      if (kept.size >= MOST_NUMBERS) kept.clear();
+      kept.set(value, (text = format(value)));
+    }
+    return text;
+  };
+}
+
+/** A word taken apart at its places: texts at even positions, names of places at odd ones. */
+const partsOf = remembering((text: string) => text.split(/\{([a-z]+)\}/));
+
+function filled(text: string, values: WordValues, number: (value: number) => string): string {
+  const parts = partsOf(text);
+  let out = parts[0] as string;
+  for (let i = 1; i < parts.length; i += 2) {
+    const name = parts[i] as string;
+    const value = Object.hasOwn(values, name) ? values[name] : undefined;
+    out += (typeof value === 'number' ? number(value) : (value ?? `{${name}}`)) + (parts[i + 1] as string);
+  }
+  return out;
+}
+
+/** The words that ship in a language; English ones where it does not ship. */
+function shippedWords(language: string): Words {
+  const [primary] = language.split('-');
+  const isGerman = primary === 'de';
+  return Object.fromEntries(
+    Object.entries(STOREFRONT_WORDS).map(([name, about]) => [name, isGerman ? about.de : about.en]),
+  ) as Words;
+}

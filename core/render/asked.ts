@@ -1,0 +1,73 @@
+/** What the fields of sections ask for: pictures, pages that links lead to, menus. */
+import type { Link, SectionedDocument, Values } from '../design/document.js';
+import { sectionsIn } from '../design/document.js';
+import type { EntryValues, Field, Fields, PictureValue } from '../fields/field.js';
+import type { PageInfo } from '../kinds/data.js';
+import { upgradedValues, type KindSet } from '../kinds/kind.js';
+import { linkNeeds } from '../kinds/menu.js';
+import type { Need } from '../kinds/needs.js';
+
+/** The needs of the values of fields. @param values as a view is given them */
+export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
+  Object.entries(fields).flatMap(([name, field]: [string, Field]): Need[] => {
+    const value = values[name];
+    switch (field.type) {
+      case 'picture':
+        return value ? [{ type: 'picture', hash: (value as PictureValue).picture }] : [];
+      case 'link':
+        return linkNeeds(value as Link | null);
+      case 'entries':
+        return (value as readonly EntryValues[]).flatMap((entry) => fieldNeeds(field.fields, entry));
+      default:
+        return [];
+    }
+  });
+
+/** The codes of the menus that fields name. */
+export const fieldMenus = (fields: Fields, values: Values): string[] =>
+  Object.entries(fields).flatMap(([name, field]) =>
+    field.type === 'reference' && field.to === 'menu' ? [values[name] as string] : [],
+  );
+
+/** A page that is about nothing, for what is the same whatever the page. */
+export const ANY_PAGE: PageInfo = {
+  code: 'home',
+  kind: 'home',
+  title: '',
+  path: '/',
+  description: '',
+  subject: null,
+  query: {},
+  listing: null,
+};
+
+/** What the sections of a document point at, whatever the page. */
+export interface Pointers {
+  readonly needs: readonly Need[];
+  readonly menus: readonly string[];
+}
+
+// Documents never change, so what each points at is looked for once.
+const kept = new WeakMap<KindSet, WeakMap<SectionedDocument, Pointers>>();
+
+export function pointersOf(document: SectionedDocument, kinds: KindSet): Pointers {
+  let documents = kept.get(kinds);
+  if (!documents) kept.set(kinds, (documents = new WeakMap()));
+  let found = documents.get(document);
+  if (!found) documents.set(document, (found = pointersIn(document, kinds)));
+  return found;
+}
+
+function pointersIn(document: SectionedDocument, kinds: KindSet): Pointers {
+  const needs: Need[] = [];
+  const menus: string[] = [];
+  for (const section of sectionsIn(document.areas)) {
+    const kind = kinds.find(section.kind);
+    if (!kind) continue;
+    const stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
+    const read = kind.read(stored, {});
+    needs.push(...fieldNeeds(kind.fields, read.values), ...read.needs(ANY_PAGE));
+    menus.push(...fieldMenus(kind.fields, read.values));
+  }
+  return { needs, menus: [...new Set(menus)] };
+}

@@ -1,0 +1,47 @@
+/** All products of a collection or another source, page by page. */
+import { number, source, text } from '../../fields/make.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import type { ListingNeed } from '../../kinds/needs.js';
+import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
+import type { PageInfo } from '../../kinds/data.js';
+import type { ProductSource } from '../../fields/field.js';
+import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch } from '../product/cards.js';
+
+const need = ({ source, size }: { source: ProductSource; size: number }, page: PageInfo): ListingNeed => ({
+  type: 'listing',
+  source,
+  size,
+  page: pageNumber(page.query),
+});
+
+export const listing = defineKind(
+  {
+    name: 'listing',
+    version: 1,
+    title: 'Listing',
+    sentence: 'All products of a collection or another source, page by page.',
+    fields: {
+      source: source('Products', 'Where the products come from.', { default: { from: 'this-collection' } }),
+      size: number('On one page', 'How many products one page shows.', { min: 4, max: 96, default: 24 }),
+      ...CARD_FIELDS,
+      none: text('If there are none', 'What is said where there are no products.', {
+        default: 'There is nothing here yet.',
+        word: 'nothing-here',
+        max: 160,
+      }),
+    },
+    query: [PAGE_NAME],
+    sketch: [cardsSketch({ of: 'size' })],
+  },
+  {
+    lists: need,
+    view(values, view) {
+      const { cards: products } = view.data(need(values, view.page));
+      return products.length === 0
+        ? html`<p class="listing-none">${values.none}</p>`
+        : cards(products, values, view, 'h2');
+    },
+    css: CARDS_CSS,
+  },
+);

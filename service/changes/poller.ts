@@ -1,0 +1,84 @@
+/**
+ * Takes in what was changed, in this process or another: reads the table of changes when there is a signal, and once a
+ * second anyway, and hands what is new to all who keep something in memory.
+ */
+import { applierOf, changesSince, type Seen } from '../records/changes.js';
+import type { Database } from '../records/database.js';
+import { onSignal } from '../records/signals.js';
+
+/** Tags by store. */
+export type Moved = ReadonlyMap<number, ReadonlySet<string>>;
+
+/** Keeps something that depends on what can change. */
+export interface Keeper {
+  /**
+   * Takes in what changed. What it throws leaves the changes to the next look, so it may be given them twice.
+   * @param moved null if anything may have changed
+   */
+  moved(moved: Moved | null): Promise<void> | void;
+}
+
+export interface Poller {
+  /** The number of looks that have been taken in. */
+  readonly count: number;
+  /** Looks now, or once the look under way is over. Resolves when a look that began after the call is taken in. */
+  look(): Promise<void>;
+  stop(): Promise<void>;
+}
+
+/** @param keepers in the order they are told */
+export function startPolling(db: Database, keepers: readonly Keeper[], failed: (error: unknown) => void): Poller {
+  let count = 0;
+  let last: Seen | null = null;
+  let stopped = false;
+  let running: Promise<void> | null = null;
+  let next: Promise<void> | null = null;
+  const once = async (): Promise<void> => {
+    const seen = await changesSince(db, last);
+    const moved = seen.gap ? null : byStore(seen.changes);
+    if (moved === null || moved.size > 0) for (const keeper of keepers) await keeper.moved(moved);
+    last = seen;
+    count++;
+  };
+  const run = (): Promise<void> => {
+    running = once().finally(() => (running = null));
+    return running;
+  };
+  const look = (): Promise<void> => {
+    if (stopped) return Promise.resolve();
+    if (!running) return run();
+    // One that is under way may have begun before what is looked for; whoever asks meanwhile shares the next.
+    next ??= running
+      .catch(() => undefined)
+      .then(() => {
+        next = null;
+        return run();
+      });
+    return next;
+  };
+  const tried = (): Promise<void> => look().catch(failed);
+  const off = onSignal(db, 'changes', () => void tried());
+  // Whoever changed something has changed it; that it could not be taken in yet is no failure of theirs.
+  applierOf(db).apply = tried;
+  return {
+    get count() {
+      return count;
+    },
+    look,
+    async stop() {
+      stopped = true;
+      off();
+      await running?.catch(() => undefined);
+    },
+  };
+}
+
+function byStore(changes: Seen['changes']): Moved {
+  const stores = new Map<number, Set<string>>();
+  for (const { storeId, tags } of changes) {
+    let ofStore = stores.get(storeId);
+    if (!ofStore) stores.set(storeId, (ofStore = new Set()));
+    for (const tag of tags) ofStore.add(tag);
+  }
+  return stores;
+}

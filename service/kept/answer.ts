@@ -1,0 +1,121 @@
+/** Answers requests with kept pages, before anything else of the service is at work. */
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import { gunzipSync } from 'node:zlib';
+import { parseCookie } from 'cookie';
+import { LRUCache } from 'lru-cache';
+import Negotiator from 'negotiator';
+import { CART_COOKIE } from '../storefront/cart-cookie.js';
+import type { LiveStores } from '../storefront/live-stores.js';
+import type { Encoding, KeptPage, KeptPages } from './kept-pages.js';
+
+export interface KeptAnswers {
+  /** Answers with a kept page, if there is one for this request. @returns whether it did */
+  answer(request: IncomingMessage, response: ServerResponse, slug: string): boolean;
+  /** The same for a page that cannot be made right now, even if its time is over or the shopper has a cart. */
+  answerAnyway(request: IncomingMessage, response: ServerResponse, slug: string): boolean;
+  /** How many requests were answered, since the start. */
+  readonly counts: { readonly hits: number; readonly stale: number };
+}
+
+type Headers = Readonly<Record<string, string>>;
+
+/** @param security the headers that every answer of a storefront has */
+export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Headers): KeptAnswers {
+  const counts = { hits: 0, stale: 0 };
+  const headers = new WeakMap<KeptPage, Map<Encoding | 'identity', string[]>>();
+  const headersOf = (page: KeptPage, encoding: Encoding | 'identity', body: Buffer): string[] => {
+    let known = headers.get(page);
+    if (!known) headers.set(page, (known = new Map()));
+    let found = known.get(encoding);
+    if (!found) {
+      found = Object.entries({
+        ...security,
+        ...COMMON,
+        etag: page.etag,
+        'content-length': String(body.length),
+        ...(encoding === 'identity' ? {} : { 'content-encoding': encoding }),
+      }).flat();
+      known.set(encoding, found);
+    }
+    return found;
+  };
+  const send = (request: IncomingMessage, response: ServerResponse, page: KeptPage, status: string): void => {
+    if (isSame(request.headers['if-none-match'], page.etag)) {
+      response.writeHead(304, [
+        ...Object.entries({ ...security, ...COMMON, etag: page.etag }).flat(),
+        CACHE_STATUS,
+        status,
+      ]);
+      response.end();
+      return;
+    }
+    const encoding = encodingFor(request.headers['accept-encoding'] ?? '');
+    const body = encoding === 'identity' ? gunzipSync(page.bodies.gzip) : page.bodies[encoding];
+    response.writeHead(200, [...headersOf(page, encoding, body), CACHE_STATUS, status]);
+    response.end(request.method === 'HEAD' ? undefined : body);
+  };
+  return {
+    counts,
+    answer(request, response, slug) {
+      const page = pageFor(request, slug, stores, kept);
+      if (!page || page.live !== stores.known(slug) || Date.now() >= page.until) return false;
+      if (page.showsFacts && hasCart(request)) return false;
+      counts.hits++;
+      send(request, response, page, 'parlour; hit');
+      return true;
+    },
+    answerAnyway(request, response, slug) {
+      const page = pageFor(request, slug, stores, kept);
+      if (!page) return false;
+      counts.stale++;
+      send(request, response, page, 'parlour; hit; detail="the database cannot be reached"');
+      return true;
+    },
+  };
+}
+
+/** RFC 9211. */
+const CACHE_STATUS = 'cache-status';
+/** Browsers ask again, and are told in a few bytes that nothing has changed. */
+const COMMON: Headers = {
+  'content-type': 'text/html; charset=utf-8',
+  'cache-control': 'private, no-cache',
+  vary: 'Accept-Encoding',
+};
+
+function pageFor(
+  { method, url = '/' }: IncomingMessage,
+  slug: string,
+  stores: LiveStores,
+  kept: KeptPages,
+): KeptPage | undefined {
+  if (method !== 'GET' && method !== 'HEAD') return undefined;
+  const live = stores.known(slug);
+  if (!live) return undefined;
+  const mark = url.indexOf('?');
+  const path = mark < 0 ? url : url.slice(0, mark);
+  return kept.find({ live, path, query: mark < 0 ? NO_QUERY : new URLSearchParams(url.slice(mark + 1)) });
+}
+const NO_QUERY = new URLSearchParams();
+
+const hasCart = ({ headers: { cookie } }: IncomingMessage): boolean =>
+  cookie !== undefined && cookie.includes(CART_COOKIE) && parseCookie(cookie)[CART_COOKIE] !== undefined;
+
+/** Weak comparison of entity tags (RFC 9110, 13.1.2). */
+function isSame(given: string | undefined, etag: string): boolean {
+  if (given === undefined) return false;
+  return given.trim() === '*' || given.split(',').some((one) => one.trim().replace(/^W\//, '') === etag.slice(2));
+}
+
+// Browsers send one of a few headers, so what each means is worked out once.
+const encodings = new LRUCache<string, Encoding | 'identity'>({ max: 500 });
+
+function encodingFor(accepted: string): Encoding | 'identity' {
+  let found = encodings.get(accepted);
+  if (!found) {
+    const taken = new Negotiator({ headers: { 'accept-encoding': accepted } }).encodings(['br', 'gzip', 'identity']);
+    found = taken.includes('br') ? 'br' : taken.includes('gzip') ? 'gzip' : 'identity';
+    if (accepted.length < 200) encodings.set(accepted, found);
+  }
+  return found;
+}

@@ -1,0 +1,82 @@
+/** Answers everything the sections of a page ask for, in one statement, and says what the answers depend on. */
+import { needKey, NO_FACTS, PageData, type Facts, type Need, type Subject } from '@parlour/core';
+import type { Records } from '../database.js';
+import { named } from '../named.js';
+import { cards } from './cards.js';
+import { paths } from './paths.js';
+import { pictures } from './pictures.js';
+import { cart } from './cart.js';
+import type { Asked, Part, PathSources } from './part.js';
+
+/** What is asked for one page. */
+export interface PageAsked {
+  readonly sources: PathSources;
+  readonly needs: readonly Need[];
+  /** What the page is about; a row may take its products from it. */
+  readonly subject: Subject;
+  /** The hash of the token of the shopper's cart, if the page shows facts of it. */
+  readonly cart: Buffer | null;
+}
+
+export interface PageAnswers {
+  readonly data: PageData;
+  readonly facts: Facts;
+  /** What the data depends on; see `changes.ts`. */
+  readonly tags: ReadonlySet<string>;
+}
+
+/** In the order their answers come. */
+const PARTS: readonly Part<unknown>[] = [cards, pictures, paths, cart];
+
+/**
+ * Asks at most one statement. Its text is the same for the same set of parts, whatever the number of sections, so that
+ * it is planned once.
+ */
+export async function answerNeeds(
+  db: Records,
+  { sources, needs, subject, cart: token }: PageAsked,
+): Promise<PageAnswers> {
+  const asked: Asked = {
+    sources,
+    subject,
+    needs: [...new Map(needs.map((need) => [needKey(need), need])).values()],
+    cart: token,
+    data: new PageData(),
+    facts: { ...NO_FACTS },
+    tags: new Set(),
+  };
+  const wanted = PARTS.flatMap((part) => {
+    const values = part.values(asked);
+    return values === null ? [] : [{ part, values }];
+  });
+  if (wanted.length > 0) {
+    const query = statementOf(wanted.map(({ part }) => part));
+    const { rows } = await db.executeQuery(query(sources.storeId, ...wanted.flatMap(({ values }) => values)));
+    const answers = new Map(rows.map(({ part, answer }) => [part, answer]));
+    for (const { part } of wanted) part.read((answers.get(part.name) ?? []) as readonly unknown[], asked);
+  }
+  return asked;
+}
+
+type Row = { readonly part: string; readonly answer: readonly unknown[] | null };
+const statements = new Map<string, ReturnType<typeof named<Row>>>();
+
+/** The statement of a set of parts: each part numbers its parameters from where the one before it ended. */
+function statementOf(parts: readonly Part<unknown>[]): ReturnType<typeof named<Row>> {
+  const key = parts.map(({ name }) => name).join(' ');
+  let found = statements.get(key);
+  if (!found) {
+    // $1 is the store.
+    let next = 2;
+    const texts = parts.map(({ parameters, statement }) => {
+      const first = next;
+      next += parameters;
+      return statement((i) => `$${first + i}`);
+    });
+    const tables = texts.flatMap((text) => text.tables ?? []);
+    const selects = texts.map(({ select }, i) => `select '${(parts[i] as Part<unknown>).name}' as part, ${select}`);
+    found = named<Row>(`${tables.length ? `with ${tables.join(',\n')}\n` : ''}${selects.join('\nunion all\n')}`);
+    statements.set(key, found);
+  }
+  return found;
+}

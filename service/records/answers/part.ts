@@ -1,0 +1,49 @@
+/** A part of the one statement that answers the needs of a page. */
+import type { DesignState, Facts, Need, PageData, PathPatterns, Subject } from '@parlour/core';
+
+/** What paths of pages are made with: the design's patterns, and its content pages. */
+export interface PathSources {
+  readonly storeId: number;
+  readonly patterns: PathPatterns;
+  readonly state: DesignState;
+  /** What stands before every path of the page's language. */
+  readonly prefix: string;
+}
+
+/** What a page asks for, and the answers as they come. */
+export interface Asked {
+  readonly sources: PathSources;
+  readonly subject: Subject;
+  readonly needs: readonly Need[];
+  readonly cart: Buffer | null;
+  readonly data: PageData;
+  readonly facts: { -readonly [N in keyof Facts]: Facts[N] };
+  readonly tags: Set<string>;
+}
+
+/** The text of a part. */
+export interface PartText {
+  /** Named queries in front of the selects, as `NAME as (…)`. */
+  readonly tables?: readonly string[];
+  /** The rest of a select of one jsonb: `EXPRESSION as answer from …`. */
+  readonly select: string;
+}
+
+/** Answers one or more types of need. @typeParam A one element of its answer */
+export interface Part<A> {
+  readonly name: string;
+  /** How many parameters it takes. */
+  readonly parameters: number;
+  /** @param $ the name of its n-th parameter, from 0; `$1` is always the store */
+  statement($: (n: number) => string): PartText;
+  /** Its parameters; null if nothing is asked of it. Answers at once what needs no database. */
+  values(asked: Asked): readonly unknown[] | null;
+  /** Hands the answers over, with what they depend on. */
+  read(answers: readonly A[], asked: Asked): void;
+}
+
+/** The needs of a type, each once. */
+export const needsOf = <T extends Need['type']>(asked: Asked, type: T): (Need & { readonly type: T })[] => {
+  const found = asked.needs.filter((need): need is Need & { readonly type: T } => need.type === type);
+  return found.filter((need) => asked.data.get(need) === undefined);
+};

@@ -1,0 +1,48 @@
+/** Where store pages are. */
+import { keys, parsePage, pathOf, type ContentDocument, type PageCode, type PathNeed } from '@parlour/core';
+import { tags } from '../tags.js';
+import { needsOf, type Asked, type Part } from './part.js';
+
+const CATALOGUE = ['product', 'collection', 'brand'] as const;
+type CatalogueKind = (typeof CATALOGUE)[number];
+const isOfCatalogue = (kind: string): kind is CatalogueKind => (CATALOGUE as readonly string[]).includes(kind);
+
+export const paths: Part<readonly [kind: CatalogueKind, code: string, slug: string]> = {
+  name: 'paths',
+  parameters: 3,
+  statement: ($) => ({
+    select: `jsonb_agg(jsonb_build_array(kind, code, slug)) as answer from (
+      ${CATALOGUE.map((kind, i) => `select '${kind}' as kind, code, slug from ${kind} where store_id = $1 and code = any(${$(i)}::text[])`).join(' union all ')}) found`,
+  }),
+  values(asked) {
+    const codes: Record<CatalogueKind, Set<string>> = { product: new Set(), collection: new Set(), brand: new Set() };
+    for (const need of needsOf(asked, 'path')) {
+      const { kind, code } = parsePage(need.page);
+      if (code !== null && isOfCatalogue(kind)) codes[kind].add(code);
+      else answerByDesign(need, asked);
+    }
+    const all = CATALOGUE.map((kind) => [...codes[kind]]);
+    return all.some((some) => some.length) ? all : null;
+  },
+  read(answers, asked) {
+    const { patterns, prefix } = asked.sources;
+    const found = new Map<PageCode, string>(
+      answers.map(([kind, code, slug]) => [`${kind}:${code}`, prefix + pathOf(patterns, kind, slug)]),
+    );
+    for (const need of needsOf(asked, 'path')) {
+      asked.data.set(need, found.get(need.page) ?? null);
+      asked.tags.add(tags.page(need.page));
+    }
+  },
+};
+
+/** Pages that the design alone knows: those of a kind of their own, and content pages. */
+function answerByDesign(need: PathNeed, { data, sources: { patterns, state, prefix } }: Asked): void {
+  const { kind, code } = parsePage(need.page);
+  if (kind === 'not-found') data.set(need, null);
+  else if (code === null) data.set(need, prefix + pathOf(patterns, kind));
+  else {
+    const document = state.get(keys.content(code)) as ContentDocument | undefined;
+    data.set(need, document ? prefix + pathOf(patterns, 'content', document.slug) : null);
+  }
+}

@@ -1,0 +1,24 @@
+/** Pictures by their hashes. */
+import type { PictureInfo } from '@parlour/core';
+import { tags } from '../tags.js';
+import { needsOf, type Part } from './part.js';
+
+export const pictures: Part<PictureInfo> = {
+  name: 'pictures',
+  parameters: 1,
+  statement: ($) => ({
+    select: `jsonb_agg(jsonb_build_object('hash', hash, 'width', width, 'height', height, 'alt', '', 'widths', widths)) as answer
+      from picture where store_id = $1 and hash = any(${$(0)}::text[])`,
+  }),
+  values(asked) {
+    const needs = needsOf(asked, 'picture');
+    return needs.length ? [[...new Set(needs.map(({ hash }) => hash))]] : null;
+  },
+  read(answers, asked) {
+    const found = new Map(answers.map((picture) => [picture.hash, picture]));
+    for (const need of needsOf(asked, 'picture')) {
+      asked.data.set(need, found.get(need.hash) ?? null);
+      asked.tags.add(tags.picture(need.hash));
+    }
+  },
+};

@@ -1,0 +1,14 @@
+/** The tags by which pages say what they depend on, and changes say what they touch. Tags count within a store. */
+import type { PageCode } from '@parlour/core';
+
+export const tags = {
+  /** A thing of the catalogue, by the page it has: `product:K-014`. */
+  page: (code: PageCode): string => code,
+  picture: (hash: string): string => `picture:${hash}`,
+  /** Which products a list has, and in which order: `list:newest`, `list:reduced`, `list:collection C-2`, `list:brand B-1`. */
+  list: (name: string, code = ''): string => `list:${name}${code === '' ? '' : ` ${code}`}`,
+  /** All of the catalogue: what changes more than can be named. */
+  catalogue: 'catalogue',
+  /** The store itself: what is live, its settings, whether it is open. */
+  store: 'store',
+} as const;

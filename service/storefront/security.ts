@@ -1,0 +1,41 @@
+/** The headers that every answer of a storefront has, as one table: kept pages are answered with them too. */
+import type { IncomingMessage, ServerResponse } from 'node:http';
+import helmet from 'helmet';
+import { consoleOrigin, type Config } from '../config.js';
+import type { Site } from './context.js';
+
+export function securityHeaders(config: Config, mode: Site['mode']): Readonly<Record<string, string>> {
+  const frameAncestors = mode === 'preview' ? [consoleOrigin(config)] : ["'none'"];
+  const set = helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'none'"],
+        imgSrc: ["'self'"],
+        styleSrc: ["'self'"],
+        fontSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        formAction: ["'self'"],
+        baseUri: ["'none'"],
+        frameAncestors,
+      },
+    },
+    // Loopback addresses have no certificate; a proxy in front sets transport security.
+    strictTransportSecurity: false,
+    xFrameOptions: false,
+    // The console, on another site, shows the store's pictures.
+    crossOriginResourcePolicy: { policy: 'cross-origin' },
+    referrerPolicy: { policy: mode === 'preview' ? 'no-referrer' : 'strict-origin-when-cross-origin' },
+  });
+  const headers: Record<string, string> = {};
+  // It only sets headers, and the same ones for every request.
+  const response = {
+    setHeader: (name: string, value: string) => void (headers[name.toLowerCase()] = value),
+    removeHeader: () => undefined,
+  };
+  set({} as IncomingMessage, response as unknown as ServerResponse, (error?: unknown) => {
+    if (error) throw error instanceof Error ? error : new Error(String(error));
+  });
+  return headers;
+}

@@ -1,0 +1,193 @@
+import { brotliDecompressSync, gunzipSync } from 'node:zlib';
+import { request as httpRequest } from 'node:http';
+import pg from 'pg';
+import { routes } from '@parlour/contract';
+import { asAdmin, eventually, testService, type Answer, type TestService } from './service.js';
+
+let service: TestService;
+beforeAll(async () => {
+  service = await testService();
+});
+afterAll(() => service.stop());
+
+const query = pg.Client.prototype.query;
+/** What a process asks by itself, and what begins and ends a transaction. */
+const BY_ITSELF =
+  /pg_current_snapshot|timed_change|assignment_renewal|failed_job|pg_notify|^(begin|commit|start transaction)/i;
+
+/** The statements that reach the database while something is done, counted at the driver. */
+async function statementsDuring(work: () => Promise<unknown>): Promise<string[]> {
+  const sent: string[] = [];
+  const spy = jest.spyOn(pg.Client.prototype, 'query').mockImplementation(function (
+    this: pg.Client,
+    ...given: unknown[]
+  ) {
+    const [what] = given as [string | { text: string }];
+    const text = typeof what === 'string' ? what : what.text;
+    if (!BY_ITSELF.test(text)) sent.push(text);
+    return query.apply(this, given as never) as never;
+  });
+  try {
+    await work();
+  } finally {
+    spy.mockRestore();
+  }
+  return sent;
+}
+
+const hit = (answer: Answer): boolean => answer.headers['cache-status'] === 'parlour; hit';
+const visitTwice = async (path: string): Promise<Answer> => {
+  await service.visit(path);
+  return eventuallyHit(path);
+};
+async function eventuallyHit(path: string): Promise<Answer> {
+  let answer = await service.visit(path);
+  await eventually(async () => {
+    answer = await service.visit(path);
+    expect(answer.headers['cache-status']).toBe('parlour; hit');
+  });
+  return answer;
+}
+
+/** The bytes of an answer as they were sent. */
+const bytesOf = (path: string, encoding: string): Promise<{ bytes: Buffer; encoding: string | undefined }> =>
+  new Promise((resolve, reject) => {
+    httpRequest(
+      {
+        host: '127.0.0.1',
+        port: service.port,
+        path,
+        headers: { host: `windrow.localhost:${service.port}`, 'accept-encoding': encoding },
+      },
+      (response) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () =>
+          resolve({ bytes: Buffer.concat(chunks), encoding: response.headers['content-encoding'] }),
+        );
+      },
+    )
+      .on('error', reject)
+      .end();
+  });
+
+test('a page is made once, then sent from memory as it was: body, headers, in each encoding, or not at all', async () => {
+  const first = await service.visit('/workshop');
+  expect(first.headers['cache-status']).toBe('parlour; fwd=miss');
+  const second = await eventuallyHit('/workshop');
+  expect(second.text).toBe(first.text);
+  const own = ['date', 'cache-status', 'transfer-encoding', 'content-length', 'connection', 'keep-alive'];
+  const same = ({ headers }: Answer) =>
+    Object.fromEntries(Object.entries(headers).filter(([name]) => !own.includes(name)));
+  expect(same(second)).toEqual(same(first));
+  expect(second.headers['content-security-policy']).toContain("default-src 'none'");
+
+  expect(brotliDecompressSync((await bytesOf('/workshop', 'gzip, deflate, br')).bytes).toString()).toBe(first.text);
+  expect(gunzipSync((await bytesOf('/workshop', 'gzip;q=0.5, br;q=0')).bytes).toString()).toBe(first.text);
+  expect(await bytesOf('/workshop', 'identity')).toEqual({ bytes: Buffer.from(first.text), encoding: undefined });
+
+  const etag = second.headers['etag'] as string;
+  for (const given of [etag, `"other", ${etag}`, '*', etag.replace('W/', '')]) {
+    const unchanged = await service.visit('/workshop', { headers: { 'if-none-match': given } });
+    expect([unchanged.status, unchanged.text, unchanged.headers['etag']]).toEqual([304, '', etag]);
+  }
+  expect((await service.visit('/workshop', { headers: { 'if-none-match': 'W/"other"' } })).status).toBe(200);
+  const head = await service.visit('/workshop', { method: 'HEAD' });
+  expect([head.status, head.text, head.headers['content-length']]).toEqual([200, '', second.headers['content-length']]);
+  expect(hit(await service.send('WINDROW.localhost', '/workshop'))).toBe(true);
+  expect(hit(await service.visit('/workshop', { method: 'POST' }))).toBe(false);
+});
+
+test('what no section goes by makes no other page; a page of a listing is another one, and one beyond the last is 404', async () => {
+  const plain = await visitTwice('/browse/single-line');
+  const tracked = await service.visit(`/browse/single-line?from=letter&${'x'.repeat(3_000)}`);
+  expect([hit(tracked), tracked.text]).toEqual([true, plain.text]);
+  const next = await visitTwice('/browse/single-line?page=2&utm=1');
+  expect(next.text).not.toBe(plain.text);
+  expect(next.text).toContain('/browse/single-line?page=2"');
+  expect(next.text.match(/<li class="card">/g)).toHaveLength(1);
+  for (const page of ['3', '1000000000', '999999999999999999999']) {
+    const beyond = await service.visit(`/browse/single-line?page=${page}`);
+    expect([page, beyond.status]).toEqual([page, page.length > 16 ? 200 : 404]);
+  }
+  for (const odd of ['0', '-1', '1.5', 'x', '%00', ''])
+    expect([odd, (await service.visit(`/browse/single-line?page=${odd}`)).status]).toEqual([odd, 200]);
+  expect((await service.visit(`/browse/single-line?page=2&${'q=1&'.repeat(2_500)}`)).status).toBe(200);
+});
+
+test('no page takes more than two statements; a kept one takes none', async () => {
+  const { pages } = await service.call(routes.listPages, { query: { limit: 200 } });
+  await asAdmin(
+    (client) => client.query(`insert into change (store_id, tags) select id, '{catalogue}' from store`),
+    service.databaseUrl,
+  );
+  await eventually(async () => expect(hit(await service.visit('/workshop'))).toBe(false));
+  expect(pages.length).toBeGreaterThan(20);
+  for (const { path, page } of pages.filter(({ path }) => path.startsWith('/'))) {
+    const sent = await statementsDuring(() => service.visit(path));
+    expect([page, sent.length <= 2 ? [] : sent]).toEqual([page, []]);
+  }
+  await eventuallyHit('/');
+  expect(await statementsDuring(() => service.visit('/'))).toEqual([]);
+});
+
+test('a change drops the pages that depend on it, and no others', async () => {
+  const paths = ['/item/skerry-diamond', '/browse/single-line', '/item/capstan-reel', '/workshop'];
+  for (const path of paths) await visitTwice(path);
+  await service.call(routes.changeProduct, {
+    params: { product: 'K-001' },
+    body: { title: 'Skerry Diamond II' },
+  });
+  const after = await Promise.all(paths.map((path) => service.visit(path)));
+  expect(after.map(hit)).toEqual([false, false, true, true]);
+  expect(after[1]?.text).toContain('Skerry Diamond II');
+
+  for (const path of paths) await visitTwice(path);
+  await service.edit({ type: 'set', document: 'look', field: 'values.gap', value: 2 });
+  expect((await Promise.all(paths.map((path) => service.visit(path)))).map(hit)).toEqual([true, true, true, true]);
+  await service.call(routes.publish, { body: { note: 'Wider' } });
+  expect((await Promise.all(paths.map((path) => service.visit(path)))).map(hit)).toEqual([false, false, false, false]);
+});
+
+test('a page that shows facts is kept for those who have none', async () => {
+  const page = await visitTwice('/item/gannet-delta');
+  const cookie = 'cart=somebody';
+  const own = await service.visit('/item/gannet-delta', { headers: { cookie } });
+  expect([hit(own), own.text]).toEqual([false, page.text]);
+  await visitTwice('/workshop');
+  expect(hit(await service.visit('/workshop', { headers: { cookie } }))).toBe(true);
+  expect(hit(await service.visit('/item/gannet-delta', { headers: { cookie: 'carton=1; other=cart' } }))).toBe(true);
+  for (const path of ['/cart', '/checkout']) {
+    await service.visit(path);
+    expect(hit(await service.visit(path))).toBe(false);
+  }
+});
+
+test('many who ask at once for a page that is not there yet wait for one who makes it', async () => {
+  await service.call(routes.changeProduct, { params: { product: 'K-004' }, body: { summary: 'Newly told.' } });
+  const { pages } = await service.call(routes.listPages, { query: { search: 'K-004' } });
+  const path = pages.find(({ page }) => page === 'product:K-004')?.path ?? '';
+  const sent = await statementsDuring(async () => {
+    const answers = await Promise.all(Array.from({ length: 12 }, () => service.visit(path)));
+    expect(new Set(answers.map(({ text }) => text)).size).toBe(1);
+  });
+  expect(sent.length).toBeLessThanOrEqual(4);
+});
+
+test('at the date of a section a kept page is made anew', async () => {
+  const at = new Date(Date.now() + 2_500).toISOString();
+  await service.edit({
+    type: 'insert',
+    document: 'template/content',
+    kind: 'heading',
+    id: 'dated',
+    place: {},
+    values: { text: 'From now on' },
+    frame: { from: at },
+  });
+  await service.call(routes.publish, { body: { note: 'Dated' } });
+  const before = await visitTwice('/workshop');
+  expect(before.text).not.toContain('From now on');
+  await eventually(async () => expect((await service.visit('/workshop')).text).toContain('From now on'));
+  expect(new Date().toISOString() >= at).toBe(true);
+});
