@@ -78,6 +78,8 @@ export default tseslint.config(
         URL: 'readonly',
         CSS: 'readonly',
         DOMParser: 'readonly',
+        FormData: 'readonly',
+        URLSearchParams: 'readonly',
         Node: 'readonly',
       },
     },

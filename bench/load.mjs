@@ -20,7 +20,6 @@ export async function loadForBench({ databaseUrl }) {
     sources: { storeId: store.id, patterns: STANDARD_PATHS, state, prefix: '' },
     needs: needsOf(composition, page, RULES.now),
     subject: null,
-    cart: null,
   });
   await db.destroy();
   return { store, composition, page, data };

@@ -7,6 +7,7 @@ import { pageCommands } from './commands/pages.js';
 import { publishCommands } from './commands/publishing.js';
 import { completionCommand } from './commands/completion.js';
 import { editCommand } from './commands/edit.js';
+import { orderCommands } from './commands/orders.js';
 import { designCommands } from './commands/designs.js';
 import { documentCommands } from './commands/documents.js';
 import { ruleCommands } from './commands/rules.js';
@@ -43,6 +44,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     accountCommands,
     storeCommands,
     catalogueCommands,
+    orderCommands,
     pageCommands,
     ruleCommands,
     templateCommands,

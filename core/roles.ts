@@ -6,14 +6,22 @@ export type Role = (typeof ROLES)[number];
 
 /**
  * `content.edit`: texts, pictures, content pages; `design.edit`: everything of a draft; `catalogue.edit`: what the
- * store sells.
+ * store sells; `orders.read`: what shoppers have ordered, with their addresses.
  */
 export type Capability =
-  'content.edit' | 'design.edit' | 'design.publish' | 'catalogue.edit' | 'team.manage' | 'store.manage';
+  'content.edit' | 'design.edit' | 'design.publish' | 'catalogue.edit' | 'orders.read' | 'team.manage' | 'store.manage';
 
 const CAPABILITIES: Readonly<Record<Role, readonly Capability[]>> = {
-  owner: ['content.edit', 'design.edit', 'design.publish', 'catalogue.edit', 'team.manage', 'store.manage'],
-  builder: ['content.edit', 'design.edit', 'design.publish'],
+  owner: [
+    'content.edit',
+    'design.edit',
+    'design.publish',
+    'catalogue.edit',
+    'orders.read',
+    'team.manage',
+    'store.manage',
+  ],
+  builder: ['content.edit', 'design.edit', 'design.publish', 'orders.read'],
   editor: ['content.edit'],
   viewer: [],
 };

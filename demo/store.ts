@@ -1,5 +1,5 @@
 /** What a demo store is made of: plain data, which the service writes into an empty database. */
-import type { Document, DocumentKey } from '@parlour/core';
+import type { DeliveryMethod, Document, DocumentKey } from '@parlour/core';
 
 export interface DemoVariant {
   readonly code: string;
@@ -50,8 +50,12 @@ export interface DemoStore {
   readonly name: string;
   readonly currency: string;
   readonly locale: string;
+  /** Further languages. */
+  readonly languages: readonly string[];
   readonly timeZone: string;
   readonly country: string;
+  /** The ways to deliver, with a flat price for each country. */
+  readonly delivery: readonly DeliveryMethod[];
   readonly pictures: readonly { readonly name: string; readonly bytes: Uint8Array }[];
   readonly products: readonly DemoProduct[];
   readonly brands: readonly DemoBrand[];

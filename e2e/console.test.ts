@@ -292,7 +292,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.mouse.move(to.x + 100, to.y + to.height - 4, { steps: 10 });
   await page.mouse.up();
   await frame().locator('.content > .k-text').getByText('Write here.').waitFor();
-  expect(await boxes.count()).toBe(12);
+  expect(await boxes.count()).toBe(13);
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().locator('.content > .k-text').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -474,7 +474,7 @@ test('the storefront works without script, on a phone, and nothing shifts or run
     await storefront.getByLabel('Span').selectOption('2.4 m');
     await storefront.getByLabel('Quantity').fill('2');
     await storefront.getByRole('button', { name: 'Add to cart' }).click();
-    await storefront.getByText('In your cart: 2 × 2.4 m, Teal').waitFor();
+    await storefront.locator('.buy-done', { hasText: 'In your cart: 2 × 2.4 m, Teal' }).waitFor();
     const [inner, outer] = [await storefront.evaluate('document.documentElement.scrollWidth'), 390];
     expect(inner).toBeLessThanOrEqual(outer);
     expect(storefrontFaults).toEqual([]);

@@ -88,7 +88,7 @@ test('everything can be reached and done by keyboard', async () => {
   }
   expect(reached.at(-1)).toBe('Add to cart');
   await page.keyboard.press('Enter');
-  await page.getByText('In your cart: 1 × Plum').waitFor();
+  await page.locator('.buy-done', { hasText: 'In your cart: 1 × Plum' }).waitFor();
 });
 
 test('what is sold out says so, and cannot be bought', async () => {

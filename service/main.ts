@@ -15,6 +15,7 @@ import { logFault } from './faults.js';
 import { keptPages } from './kept/kept-pages.js';
 import { stopEncoding } from './media/encoding.js';
 import { migrate, openDatabase } from './records/database.js';
+import { secretOf } from './records/secrets.js';
 import { listenForSignals } from './records/signals.js';
 import { createLogger, createService } from './server.js';
 import type { Service } from './service.js';
@@ -84,6 +85,7 @@ export async function startService({
       addressOf: clientAddresses(proxies),
       stores,
       kept,
+      countKey: await secretOf(db, 'cart'),
     };
     const changes = startPolling(db, [stores, kept], (error) => {
       if (!isDatabaseAway(error)) logFault(logger, error, 'changes could not be taken in');

@@ -37,7 +37,7 @@ export function createService(service: Service, logger: Logger): Server {
   });
   const consoleHosts = new Set([config.host, '127.0.0.1']);
   const console = consoleApp(service);
-  const kept = keptAnswers(service.stores, service.kept, securityHeaders(config, 'live'));
+  const kept = keptAnswers(service.stores, service.kept, securityHeaders(config, 'live'), service.countKey);
   const live = storefrontApp(service, 'live', kept);
   const preview = storefrontApp(service, 'preview');
   const listener: RequestListener = (request, response) => {

@@ -14,4 +14,6 @@ export interface Service {
   /** The stores with what is live in them. */
   readonly stores: LiveStores;
   readonly kept: KeptPages;
+  /** What the cookie that says how much is in a cart is signed with. */
+  readonly countKey: Buffer;
 }

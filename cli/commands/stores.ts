@@ -1,6 +1,6 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import { Argument, type Command } from 'commander';
-import { inZone, ROLES, told, type Role } from '@parlour/core';
+import { inZone, listed, ROLES, told, type Role } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom } from '../context.js';
 import { table } from '../table.js';
@@ -57,6 +57,22 @@ export function storeCommands(program: Command): void {
         );
       },
     );
+
+  stores
+    .command('languages')
+    .description('Say which languages the storefront speaks besides its leading one; none takes them all away.')
+    .argument('[tags...]', 'such as de or pt-BR; each is at /TAG')
+    .addHelpText('after', '\nExample:\n  $ parlour store languages de --store osierwick')
+    .action(async (languages: string[], _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const store = await call(routes.setLanguages, { body: { languages } });
+      print(store, () =>
+        [
+          `“${store.name}” speaks ${listed([store.locale, ...store.languages])}.`,
+          ...store.languages.map((language) => `${store.storefront}/${language}`),
+        ].join('\n'),
+      );
+    });
 
   stores
     .command('close')

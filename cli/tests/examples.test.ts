@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { testService, type TestService } from '../../service/tests/service.js';
+import { buyOne } from '../../service/tests/shopper.js';
 import { buildProgram } from '../program.js';
 
 /** The commands that help shows, without help itself. */
@@ -74,6 +75,7 @@ describe('on the demo', () => {
     await title('For gales', 'For the wind that means it');
     await service.call(routes.publish, { body: {} });
     await service.call(routes.createDesign, { body: { name: 'Summer' } });
+    await buyOne(service);
     await title('For storms', 'For gales');
     await service.edit({ type: 'set', document: 'template/product', field: 'name', value: 'Goods', was: 'Product' });
   });

@@ -2,6 +2,7 @@
 import { accountsRoutes } from './accounts.js';
 import { storesRoutes } from './stores.js';
 import { catalogueRoutes } from './catalogue.js';
+import { orderRoutes } from './orders.js';
 import { designsRoutes } from './designs.js';
 import { pagesRoutes } from './pages.js';
 import { draftsRoutes } from './drafts.js';
@@ -10,6 +11,7 @@ export const routes = {
   ...accountsRoutes,
   ...storesRoutes,
   ...catalogueRoutes,
+  ...orderRoutes,
   ...designsRoutes,
   ...pagesRoutes,
   ...draftsRoutes,

@@ -51,6 +51,12 @@ export const storesRoutes = {
     query: shapes.auditQuery,
     answer: shapes.audit,
   }),
+  setLanguages: patch('/stores/{store}/languages', {
+    summary: 'Sets the languages that the storefront speaks besides its leading one; each is at /TAG.',
+    can: 'store.manage',
+    body: shapes.languagesRequest,
+    answer: shapes.store,
+  }),
   listSectionKinds: get('/stores/{store}/kinds', {
     summary: 'Every section kind of a store: its description, and the JSON Schema of its fields.',
     answer: shapes.sectionKinds,

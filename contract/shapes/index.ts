@@ -3,6 +3,7 @@ export * from './common.js';
 export * from './accounts.js';
 export * from './stores.js';
 export * from './catalogue.js';
+export * from './orders.js';
 export * from './pages.js';
 export * from './drafts.js';
 export * from './designs.js';

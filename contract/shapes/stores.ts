@@ -8,6 +8,8 @@ export const store = closed({
   name: string().required(),
   currency: string().required(),
   locale: string().required(),
+  /** Further languages that the storefront speaks. */
+  languages: array(string().required()).required(),
   timeZone: string().required(),
   /** Code of the design that shoppers see. */
   liveDesign: string().required(),
@@ -15,6 +17,19 @@ export const store = closed({
 });
 
 export const stores = closed({ stores: array(store).required() });
+
+const MOST_LANGUAGES = 20;
+/** All further languages, as BCP 47 tags. */
+export const languagesRequest = closed({
+  languages: array(
+    plainText(20)
+      .matches(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8})*$/, '${path} must be a language such as de or pt-BR')
+      .required(),
+  )
+    .strict()
+    .max(MOST_LANGUAGES)
+    .required(),
+});
 
 export const reopenStoreRequest = closed({ store: codeText().required() });
 

@@ -59,6 +59,15 @@ export interface PageRef {
   readonly code: string | null;
 }
 
+/** Kinds of a single page that have a title of their own: all but home, which is titled by the store. */
+export type SinglePageKind = Exclude<PageKind, SubjectKind | 'home'>;
+export const isSinglePage = (kind: PageKind): kind is SinglePageKind =>
+  kind !== 'home' && PAGE_KINDS[kind].subject === null;
+
+/** Pages that are of one shopper alone: never kept, never found by search engines. */
+const OWN: ReadonlySet<string> = new Set<PageKind>(['cart', 'checkout', 'thank-you', 'account', 'sign-in']);
+export const isOwnPage = (kind: PageKind): boolean => OWN.has(kind);
+
 export const isPageKind = (text: string): text is PageKind => Object.hasOwn(PAGE_KINDS, text);
 
 /** All page kinds, in their order in lists. */

@@ -12,6 +12,7 @@ export function starterDesign(name: string): ReadonlyMap<DocumentKey, Document> 
   return new Map<DocumentKey, Document>([
     [keys.look, { format: FORMAT, type: 'look', groundwork: 'foolscap', values: {} }],
     [keys.menu('main'), { format: FORMAT, type: 'menu', name: 'Main menu' }],
+    around('top-line', [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'soft' })]),
     around('header', [starterSection('header-bar', 'menu-bar', {}, { space: 'small' })]),
     around('footer', [starterSection('footer-legal', 'legal-line', {}, { tone: 'soft' })]),
     ...pageKinds().flatMap((kind): [DocumentKey, Document][] => {

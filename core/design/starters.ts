@@ -12,6 +12,8 @@ export interface TemplateStarter {
   readonly width?: Width;
   /** The sections of its first area. @param store what the store is called, for its first words */
   readonly sections: (store: string) => readonly Section[];
+  /** The sections of its second area. */
+  readonly beside?: () => readonly Section[];
 }
 
 /** A section of a kind's first version. */
@@ -214,6 +216,47 @@ const MADE: readonly TemplateStarter[] = [
     ],
   },
   {
+    code: 'cart-lines',
+    name: 'Lines and totals',
+    sentence: 'What is in the cart, what it comes to beside it, and the way to the checkout.',
+    pageKind: 'cart',
+    sections: () => [
+      section('cart-title', 'page-title'),
+      section(
+        'cart-columns',
+        'columns',
+        { widths: 'first-wider' },
+        {},
+        {
+          one: [section('cart-lines', 'cart-lines')],
+          two: [section('cart-totals', 'totals'), section('cart-checkout', 'to-checkout')],
+        },
+      ),
+    ],
+  },
+  {
+    code: 'checkout-beside',
+    name: 'Order beside the form',
+    sentence: 'Details, delivery and payment below each other, what is ordered beside them.',
+    pageKind: 'checkout',
+    sections: () => [
+      section('checkout-title', 'page-title'),
+      section('checkout-buyer', 'buyer'),
+      section('checkout-address', 'deliver-to'),
+      section('checkout-delivery', 'ways-to-deliver'),
+      section('checkout-payment', 'ways-to-pay'),
+    ],
+    beside: () => [section('checkout-recap', 'order-recap'), section('checkout-order', 'order-button')],
+  },
+  {
+    code: 'thank-you-lines',
+    name: 'Thanks and the order',
+    sentence: 'Thanks by name, then what was ordered and where it goes.',
+    pageKind: 'thank-you',
+    width: 'reading',
+    sections: () => [section('thank-you-thanks', 'thanks'), section('thank-you-lines', 'order-lines')],
+  },
+  {
     code: 'not-found-new',
     name: 'Title and new products',
     sentence: 'Says that the page was not found, and shows what is new.',
@@ -242,7 +285,7 @@ export function startersFor(kind: PageKind): readonly [TemplateStarter, ...Templ
 
 /** A template made from a starter. @param store what the store is called; a prompt to the builder if not known */
 export function templateFrom(starter: TemplateStarter, name: string, store = 'Say what you make'): TemplateDocument {
-  const { pageKind, width = 'standard', sections } = starter;
+  const { pageKind, width = 'standard', sections, beside } = starter;
   const [first = 'main', ...others] = PAGE_KINDS[pageKind].areas;
   return {
     format: FORMAT,
@@ -250,6 +293,6 @@ export function templateFrom(starter: TemplateStarter, name: string, store = 'Sa
     name,
     pageKind,
     layout: { width },
-    areas: { [first]: sections(store), ...Object.fromEntries(others.map((area) => [area, []])) },
+    areas: { [first]: sections(store), ...Object.fromEntries(others.map((area) => [area, beside?.() ?? []])) },
   };
 }

@@ -1,4 +1,5 @@
 /** What bound values take from the open page. */
+import type { ContentDocument } from '../design/document.js';
 import type { PageInfo } from './data.js';
 
 /** The value a name such as `title` or `attribute.wind` has on a page; undefined if the page has none. */
@@ -44,4 +45,13 @@ function subjectValue({ subject, code }: PageInfo, name: string): unknown {
     return typeof value === 'boolean' ? (value ? 'yes' : 'no') : value;
   }
   return name === 'brand' || name === 'category' ? thing[name] : undefined;
+}
+
+/** A content page with its texts in a language, as far as there are any. */
+export function translatedContent(content: ContentDocument, language: string): ContentDocument {
+  const suffix = `@${language}`;
+  const translated = Object.entries(content).flatMap(([key, value]) =>
+    key.endsWith(suffix) ? [[key.slice(0, -suffix.length), value as unknown]] : [],
+  );
+  return { ...content, ...(Object.fromEntries(translated) as Partial<ContentDocument>) };
 }

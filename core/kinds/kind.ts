@@ -37,6 +37,10 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly slots?: Readonly<Record<string, string>>;
   /** The facts the section shows. */
   readonly shows?: readonly FactName[];
+  /** Whether it has forms of its own, which are sent without leaving the page. */
+  readonly hasForms?: boolean;
+  /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
+  readonly ofCheckout?: boolean;
   /** The names behind `?` in a web address that the section goes by. */
   readonly query?: readonly string[];
   readonly sketch: Sketch;
@@ -111,7 +115,8 @@ export function defineKind<const F extends Fields>(
 
 /** The description of a kind alone. */
 export function descriptionOfKind(kind: KindDescription): KindDescription {
-  const { name, version, title, sentence, fits, fields, slots, shows, query, sketch, caption } = kind;
+  const { name, version, title, sentence, fits, fields, slots, shows, hasForms, ofCheckout, query, sketch, caption } =
+    kind;
   return {
     name,
     version,
@@ -122,6 +127,8 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     ...(fits && { fits }),
     ...(slots && { slots }),
     ...(shows && { shows }),
+    ...(hasForms && { hasForms }),
+    ...(ofCheckout && { ofCheckout }),
     ...(query && { query }),
     ...(caption !== undefined && { caption }),
   };

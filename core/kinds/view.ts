@@ -16,6 +16,11 @@ export type InstancePath = string;
 /** What stands between the ids of an instance path. No code and no id holds it. */
 export const PATH_JOINT = '~';
 
+/** What stands between the path of a section and the name of a field in it. */
+export const FIELD_MARK = ':';
+/** The id of the checkout's form. */
+export const CHECKOUT_FORM = 'checkout';
+
 export interface View {
   /** The path of the section on the page; also what its forms say that they were sent from. */
   readonly path: InstancePath;
@@ -24,6 +29,8 @@ export interface View {
   readonly locale: Locale;
   /** What came of a form of this section that was just sent; null if none was. */
   readonly form: FormState | null;
+  /** The name of an input of the checkout's form in this section. */
+  input(field: string): string;
   /** An html id for a part of the section, unique on the page. */
   id(part: string): string;
   /** A fact that the kind declares. */
@@ -95,6 +102,9 @@ export class SectionView implements View {
   }
   id(part: string): string {
     return `${htmlId(this.path)}:${part}`;
+  }
+  input(field: string): string {
+    return `${this.path}${FIELD_MARK}${field}`;
   }
   fact<N extends FactName>(name: N): Facts[N] {
     const { kind } = this.#section;

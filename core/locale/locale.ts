@@ -15,6 +15,8 @@ export interface Locale {
   /** An amount of minor units, as people read it. */
   money(minor: number): string;
   number(value: number): string;
+  /** The name of a country by its code (ISO 3166-1). */
+  country(code: string): string;
   /**
    * A word of the storefront with its `{places}` filled. Where it has plural forms, `count` decides between them.
    * @example
@@ -38,11 +40,13 @@ export function makeLocale({ language, currency, prefix = '', words = {} }: Loca
   const shipped = shippedWords(language);
   const plurals = new Intl.PluralRules(language);
   const numbers = new Intl.NumberFormat(language);
+  const countries = new Intl.DisplayNames(language, { type: 'region' });
   const number = keptText((value) => numbers.format(value));
   return {
     language,
     currency,
     prefix,
+    country: (code) => countries.of(code) ?? code,
     translation: prefix === '' ? null : language,
     number,
     money: keptText((minor) => formatMoney(minor, currency, language)),

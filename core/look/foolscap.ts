@@ -1,7 +1,8 @@
 /** The rules of the groundwork Foolscap: airy, serif titles, hairlines, square pictures. Phone first. */
 export const FOOLSCAP = `*,*::before,*::after{box-sizing:border-box}
 html{-webkit-text-size-adjust:100%;text-size-adjust:100%}
-body{margin:0;background:var(--background);color:var(--text);font:400 1.0625rem/1.6 var(--text-font);overflow-wrap:anywhere}
+body{display:flex;flex-direction:column;min-block-size:100vh;margin:0;background:var(--background);color:var(--text);font:400 1.0625rem/1.6 var(--text-font);overflow-wrap:anywhere}
+main{flex:1 0 auto}
 h1,h2,h3,h4{font-family:var(--title-font);font-weight:500;line-height:1.15;margin:0 0 .5em;text-wrap:balance}
 h1{font-size:clamp(2rem,5vw + .9rem,calc(1.05rem*var(--scale)*var(--scale)*var(--scale)*var(--scale)))}
 h2{font-size:clamp(1.5rem,4vw + .6rem,calc(1rem*var(--scale)*var(--scale)*var(--scale)))}
@@ -27,7 +28,7 @@ a:hover{color:var(--accent)}
 @media (max-width:1023px){.t-space-none>.frame-in{padding-block:0}.t-space-small>.frame-in{padding-block:.75rem}.t-space-medium>.frame-in{padding-block:1.25rem}.t-space-large>.frame-in{padding-block:2.5rem}.t-align-start{text-align:start}.t-align-centre{text-align:center}.t-align-end{text-align:end}}
 @media (max-width:599px){.p-space-none>.frame-in{padding-block:0}.p-space-small>.frame-in{padding-block:.75rem}.p-space-medium>.frame-in{padding-block:1.25rem}.p-space-large>.frame-in{padding-block:2.5rem}.p-align-start{text-align:start}.p-align-centre{text-align:center}.p-align-end{text-align:end}.hide-phone{display:none}}
 @media (min-width:600px) and (max-width:1023px){.hide-tablet{display:none}}
-@media (min-width:1024px){.hide-desktop{display:none}.areas{display:grid;align-items:start}.areas-end{grid-template-columns:minmax(0,1fr) 20rem}.areas-start{grid-template-columns:20rem minmax(0,1fr)}.areas-start .area-side{order:-1}.areas-two{grid-template-columns:minmax(0,3fr) minmax(0,2fr)}}
+@media (min-width:1024px){.hide-desktop{display:none}.areas{display:grid;align-items:start;max-inline-size:calc(var(--widest) + 2.5rem);margin-inline:auto}.areas-end{grid-template-columns:minmax(0,1fr) 20rem}.areas-start{grid-template-columns:20rem minmax(0,1fr)}.areas-start .area-side{order:-1}.areas-two{grid-template-columns:minmax(0,3fr) minmax(0,2fr)}}
 .content-boxed{max-width:calc(var(--widest) + 5rem);margin:clamp(0rem,3vw,2.5rem) auto;border:1px solid var(--line)}
 .tone-soft{--background:var(--soft)}
 .tone-strong{--background:var(--strong);--text:var(--on-strong);--quiet:var(--on-strong);--line:color-mix(in srgb,var(--on-strong) 30%,transparent)}
@@ -41,6 +42,12 @@ a:hover{color:var(--accent)}
 .prose blockquote{border-inline-start:2px solid var(--accent);margin-inline:0;padding-inline-start:1.2em;font-family:var(--title-font);font-size:1.2em}
 .button{display:inline-block;border:1px solid var(--accent);border-radius:var(--radius);background:var(--accent);color:var(--on-accent);font:600 1rem/1.2 var(--text-font);padding:.85em 1.6em;text-decoration:none;cursor:pointer}
 .button:hover{background:color-mix(in srgb,var(--accent) 85%,#000);color:var(--on-accent)}
+.button-quiet{border:1px solid var(--line);border-radius:var(--radius);background:none;color:inherit;font:inherit;font-size:.9375rem;padding:.3em 1em;cursor:pointer}
+.button-quiet:hover{border-color:var(--quiet)}
+.hidden-words{position:absolute;inline-size:1px;block-size:1px;overflow:hidden;clip-path:inset(50%);white-space:nowrap}
+.with-script [data-without-script]{display:none}
+.form-refused{border-inline-start:3px solid var(--accent);padding:.35rem 0 .35rem .9rem;margin-block:0 1rem}
+.field-error{color:var(--accent);font-size:.9375rem;margin:0}
 .button[disabled]{background:none;border-color:var(--line);color:var(--quiet);cursor:not-allowed}
 select,input{border:1px solid var(--quiet);border-radius:min(var(--radius),12px);background:var(--background);color:var(--text);font:inherit;padding:0 .7em;block-size:2.9rem;max-inline-size:100%}
 .cards{display:grid;gap:calc(var(--gap)*1.3) var(--gap);grid-template-columns:repeat(2,minmax(0,1fr));list-style:none;margin:0;padding:0;text-align:start}

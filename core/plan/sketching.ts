@@ -54,7 +54,8 @@ export function lanes(width: number, shares: readonly number[], gap = 0): Lane[]
   const whole = shares.reduce((sum, share) => sum + share, 0);
   let x = 0;
   return shares.map((share) => {
-    const lane = { x, width: (room * share) / whole };
+    // Whole hundredths: together never wider than there is room.
+    const lane = { x, width: Math.floor((100 * room * share) / whole) / 100 };
     x += lane.width + gap;
     return lane;
   });

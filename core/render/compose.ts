@@ -1,9 +1,10 @@
 /** Compose: the documents of a page into one list of what is the same for all pages made of them, and what is not. */
 import type { Layout, Region, SectionedDocument, TemplateDocument } from '../design/document.js';
 import type { PageKind } from '../assign/page.js';
+import type { FactName } from '../kinds/facts.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
-import type { InstancePath } from '../kinds/view.js';
+import { CHECKOUT_FORM, type InstancePath } from '../kinds/view.js';
 import type { AssembledPage, Filling, Part } from './assemble.js';
 import { compileDocument, FRAME_END, pathIn, type CompiledSection } from './compile.js';
 import type { Edition } from './edition.js';
@@ -31,6 +32,8 @@ export interface Composition {
   readonly kinds: readonly string[];
   /** Names behind `?` that make another page of it. */
   readonly query: readonly string[];
+  /** The facts it shows. */
+  readonly shows: readonly FactName[];
 }
 
 const REGION_TAGS: Record<Region, string> = {
@@ -65,6 +68,8 @@ interface Composing {
   readonly kinds: Set<string>;
   readonly instances: Map<InstancePath, Instance>;
   readonly query: Set<string>;
+  /** Whether something on it belongs to the form of the checkout. */
+  ofCheckout: boolean;
   /** How many sections the page may still take. */
   room: number;
 }
@@ -85,6 +90,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     kinds: new Set(),
     instances: new Map(),
     query: new Set(),
+    ofCheckout: false,
     room: MOST_SECTIONS,
   };
   const { width, boxed } = template.layout;
@@ -101,11 +107,24 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     ...regionPieces('below', page),
     '</main>\n',
     ...regionPieces('footer', page),
-    '</body>',
+    `${page.ofCheckout ? checkoutForm(edition) : ''}</body>`,
   ]);
   const { instances, kinds, query } = page;
-  return { parts, edition, body, instances, kinds: [...kinds].sort(), query: [...query].sort() };
+  const shows = new Set([...instances.values()].flatMap(({ kind }) => kind.shows ?? []));
+  return {
+    parts,
+    edition,
+    body,
+    instances,
+    kinds: [...kinds].sort(),
+    query: [...query].sort(),
+    shows: [...shows].sort(),
+  };
 }
+
+// Its fields name it, so that they may stand anywhere, in any number of sections.
+const checkoutForm = ({ locale }: Edition): string =>
+  `<form id="${CHECKOUT_FORM}" method="post" action="${locale.prefix}/checkout"></form>\n`;
 
 /** Neighbouring html as one. */
 function joined(pieces: readonly Piece[]): Piece[] {
@@ -170,6 +189,7 @@ function piecesOf(compiled: CompiledSection, at: At, page: Composing): Piece[] {
   const instance: Instance = { compiled, kind, inside };
   page.instances.set(compiled.path, instance);
   for (const name of kind.query ?? []) page.query.add(name);
+  if (kind.ofCheckout) page.ofCheckout = true;
   return [instance];
 }
 

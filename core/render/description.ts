@@ -1,6 +1,7 @@
 /** What search engines are told of a page: what somebody wrote about it, else its own first words. */
 import { proseWords } from '../fields/prose.js';
 import { remembering } from '../remembering.js';
+import { isOwnPage } from '../assign/page.js';
 import { cut } from '../words.js';
 import type { PageInfo, StoreInfo } from '../kinds/data.js';
 
@@ -19,7 +20,8 @@ const wordsOf = remembering(proseWords, 1_000_000);
  */
 export function descriptionOf({ kind, description, title }: PageInfo, store: StoreInfo, content: () => string): string {
   if (description !== '') return description;
-  const own = content();
+  // What a shopper's own page says is nobody else's.
+  const own = isOwnPage(kind) ? '' : content();
   const paragraphs = /<p[ >][^]*?<\/p>/g;
   for (let looked = 0; looked < LOOKED_AT; looked++) {
     const found = paragraphs.exec(own);

@@ -1,4 +1,5 @@
 /** Render: a composition, the page's data and the shopper's facts into one html page. */
+import { isOwnPage } from '../assign/page.js';
 import { escapeText } from '../fields/prose.js';
 import type { Reading } from '../fields/value.js';
 import { bindingOf } from '../kinds/binding.js';
@@ -23,11 +24,15 @@ export interface PageRequest {
   readonly form?: FormState | null;
   /** Address the page is known by, for search engines; without query. */
   readonly canonical: string;
+  /** The same page in other languages, by their BCP 47 tags. */
+  readonly alternates?: readonly { readonly language: string; readonly address: string }[];
   /** Paths of font files that are loaded first. */
   readonly fonts: readonly string[];
   /** Paths of the stylesheets and scripts. */
   readonly styles: readonly string[];
   readonly scripts: readonly string[];
+  /** The facts it shows with their versions, for whoever asks what has changed; nothing if it shows none. */
+  readonly versions?: string;
   /** The instant the page is for, in ISO form; sections with dates go by it. */
   readonly now: string;
 }
@@ -97,10 +102,6 @@ export function needsOf({ body, parts }: Composition, page: PageInfo, now: strin
   return needs;
 }
 
-/** Whether a section that is on the page shows facts. */
-export const showsFacts = ({ instances }: Composition): boolean =>
-  [...instances.values()].some(({ kind }) => kind.shows?.length);
-
 function isShown({ compiled: { shown } }: Instance, now: string): boolean {
   return shown !== null && (shown.from === '' || now >= shown.from) && (shown.until === '' || now < shown.until);
 }
@@ -131,7 +132,7 @@ const renderingOf = ({ composition, page, data, facts, form = null, now }: PageR
 export function renderPage(request: PageRequest): RenderedPage {
   const { composition, page } = request;
   const rendering = renderingOf(request);
-  const body = renderPieces(composition.body, rendering);
+  const body = withLost(renderPieces(composition.body, rendering), request);
   const { locale, store } = composition.edition;
   const description = descriptionOf(page, store, () =>
     body.slice(body.indexOf('<div id="content"'), body.lastIndexOf('</main>')),
@@ -146,6 +147,15 @@ ${body}
     until: rendering.until === '' ? null : rendering.until,
     faults: rendering.faults,
   };
+}
+
+/** What came of a form whose section is not on the page (any more) is said above everything else. */
+function withLost(body: string, { form, composition }: PageRequest): string {
+  if (!form || form.refused === '' || form.section === '' || composition.instances.has(form.section)) return body;
+  const said = html`<main>
+<p class="form-refused" role="alert">${form.refused}</p>
+`;
+  return body.replace('<main>\n', () => said.text);
 }
 
 /** One section of a page alone, with its frame; null if there is no such section that can change. */
@@ -169,7 +179,9 @@ function renderOne(instance: Instance, page: Rendering): string {
   if (!isShown(instance, page.now)) return '';
   const markup = compiled.constant ?? viewed(instance, page);
   const inner = markup.marks.length === 0 ? markup.text : renderPieces(filledIn(markup, inside), page);
-  return inner === '' && !page.isPreview ? '' : `${compiled.open}${inner}${FRAME_END}`;
+  if (inner !== '' || page.isPreview) return `${compiled.open}${inner}${FRAME_END}`;
+  // What shows facts may come and go while the page is open, and then needs its place.
+  return instance.kind.shows?.length ? `${compiled.open.replace('<div ', '<div hidden ')}${FRAME_END}` : '';
 }
 
 function noteDates({ compiled: { shown } }: Instance, page: Rendering): void {
@@ -191,7 +203,10 @@ function viewed({ compiled, kind }: Instance, page: Rendering): Markup {
 const failed = (title: string, error: unknown): Markup =>
   html`<div class="missing-kind" role="note"><strong>“${title}” could not be shown.</strong> ${error instanceof Error ? error.message : String(error)}</div>`;
 
-function head({ composition, page, canonical, fonts, styles, scripts }: PageRequest, description: string): Markup {
+function head(
+  { composition, page, canonical, fonts, styles, scripts, versions = '', alternates = [] }: PageRequest,
+  description: string,
+): Markup {
   const { store, mode } = composition.edition;
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const data = structuredData(page, store, canonical);
@@ -200,11 +215,18 @@ function head({ composition, page, canonical, fonts, styles, scripts }: PageRequ
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${title}</title>
 <meta name="description" content="${description}">
-${mode === 'preview' ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
-${fonts.map(
-  (path) => html`<link rel="preload" href="${path}" as="font" type="font/woff2" crossorigin>
+${mode === 'preview' || isOwnPage(page.kind) ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
+${alternates.map(
+  ({ language, address }) => html`<link rel="alternate" hreflang="${language}" href="${address}">
 `,
-)}${styles.map(
+)}${
+    versions !== '' &&
+    html`<meta name="facts" content="${versions}">
+`
+  }${fonts.map(
+    (path) => html`<link rel="preload" href="${path}" as="font" type="font/woff2" crossorigin>
+`,
+  )}${styles.map(
     (path) => html`<link rel="stylesheet" href="${path}">
 `,
   )}${scripts.map(

@@ -1,4 +1,16 @@
 /** Every section kind that ships, in the order the catalogue of kinds shows them. */
+import { cartBadge } from './around/cart-badge.js';
+import { cartLines } from './cart/cart-lines.js';
+import { toCheckout } from './cart/to-checkout.js';
+import { totals } from './cart/totals.js';
+import { buyer } from './checkout/buyer.js';
+import { deliverTo } from './checkout/deliver-to.js';
+import { orderButton } from './checkout/order-button.js';
+import { orderRecap } from './checkout/order-recap.js';
+import { waysToDeliver } from './checkout/ways-to-deliver.js';
+import { waysToPay } from './checkout/ways-to-pay.js';
+import { orderLines } from './order/order-lines.js';
+import { thanks } from './order/thanks.js';
 import { legalLine } from './around/legal-line.js';
 import { menuBar } from './around/menu-bar.js';
 import { columns } from './content/columns.js';
@@ -36,6 +48,18 @@ export const SHIPPED_KINDS = kindSet([
   productIntro,
   price,
   buyForm,
+  cartLines,
+  totals,
+  toCheckout,
+  buyer,
+  deliverTo,
+  waysToDeliver,
+  waysToPay,
+  orderRecap,
+  orderButton,
+  thanks,
+  orderLines,
   menuBar,
+  cartBadge,
   legalLine,
 ]);

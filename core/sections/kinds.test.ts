@@ -10,6 +10,7 @@ import {
   lookCss,
   pagesShown,
   withDefaults,
+  type CartLine,
   type Document,
   type Facts,
   type Field,
@@ -69,6 +70,19 @@ const cardOf = (code: string): ProductCard => ({
   varies: false,
   available: true,
   picture,
+});
+
+const lineOf = (own: Partial<CartLine>): CartLine => ({
+  product: 'K-1',
+  variant: 'a',
+  title: 'Gannet',
+  options: '',
+  path: '/item/gannet',
+  picture,
+  quantity: 1,
+  price: 4200,
+  stock: 3,
+  ...own,
 });
 
 interface Shown {
@@ -302,9 +316,9 @@ describe('buy-form', () => {
   });
 
   test('says what is in the cart of this product, and why something was refused', () => {
-    const line = { product: 'K-1', variant: 'a', title: 'Gannet', options: '1.8 m, Teal', quantity: 2 };
+    const line = lineOf({ options: '1.8 m, Teal', quantity: 2 });
     const html = show([section('b', 'buy-form')], {
-      cart: { lines: [line, { ...line, product: 'K-9', options: 'other' }] },
+      cart: { attempt: '', lines: [line, { ...line, product: 'K-9', options: 'other' }] },
       form: { section: 'b', typed: {}, refused: 'Only <3> left.' },
     });
     expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal</p>');

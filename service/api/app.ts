@@ -21,6 +21,7 @@ import { pageRoutes } from './pages.js';
 import { sayProblem } from './problems.js';
 import { signInRoutes } from './sign-in.js';
 import { designRoutes } from './designs.js';
+import { orderRoutes } from './orders.js';
 import { storeRoutes } from './stores.js';
 import { teamRoutes } from './team.js';
 
@@ -75,6 +76,7 @@ function apiRouter(service: Service): Router {
   signInRoutes(api);
   storeRoutes(api);
   catalogueRoutes(api);
+  orderRoutes(api);
   pageRoutes(api);
   documentRoutes(api);
   draftRoutes(api);

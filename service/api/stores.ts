@@ -24,7 +24,7 @@ import { makePicture } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
 import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
-import { setClosed, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
+import { setClosed, setLanguages, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
 import { implement, mustBeAble, type Api } from './implement.js';
 
 export function storeRoutes(api: Api): void {
@@ -56,6 +56,17 @@ export function storeRoutes(api: Api): void {
     return shapeOf(store, config);
   });
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
+  implement(api, routes.setLanguages, async ({ store, account, body: { languages } }) => {
+    const wanted = [...new Set(languages)];
+    if (wanted.includes(store.locale))
+      throw new Problem('bad-value', `“${store.locale}” is the leading language of the store.`, {
+        place: 'languages',
+        remedy: 'Name only those it speaks besides.',
+      });
+    await setLanguages(db, store.id, wanted);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.languages', target: wanted.join(', ') });
+    return shapeOf((await findStore(db, store.slug)) as Store, config);
+  });
   implement(api, routes.listSectionKinds, ({ store: { kinds } }) =>
     Promise.resolve({ kinds: kinds.all.map(kindShape), hash: kinds.hash }),
   );
@@ -83,6 +94,7 @@ const shapeOf = (store: Store, config: Config) => ({
   name: store.name,
   currency: store.currency,
   locale: store.locale,
+  languages: [...store.languages],
   timeZone: store.timeZone,
   liveDesign: store.liveDesign.code,
   storefront: storefrontOrigin(config, store.slug),

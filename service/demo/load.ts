@@ -48,10 +48,19 @@ async function withPictures(store: DemoStore): Promise<ReadyStore> {
 }
 
 async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
-  const { slug, name, currency, locale, timeZone, country } = demo;
+  const { slug, name, currency, locale, languages, timeZone, country, delivery } = demo;
   const store = await trx
     .insertInto('store')
-    .values({ slug, name, currency, locale, time_zone: timeZone, country })
+    .values({
+      slug,
+      name,
+      currency,
+      locale,
+      languages: [...languages],
+      time_zone: timeZone,
+      country,
+      delivery: json(delivery),
+    })
     .returning('id')
     .executeTakeFirstOrThrow();
   touch(trx, store.id, [tags.catalogue]);

@@ -1,12 +1,11 @@
 /** Answers requests with kept pages, before anything else of the service is at work. */
 import type { IncomingMessage, ServerResponse } from 'node:http';
-import { gunzipSync } from 'node:zlib';
-import { parseCookie } from 'cookie';
+import { gunzipSync, gzipSync } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
 import Negotiator from 'negotiator';
-import { CART_COOKIE } from '../storefront/cart-cookie.js';
+import { cartTokenIn, countIn } from '../storefront/cart-cookie.js';
 import type { LiveStores } from '../storefront/live-stores.js';
-import type { Encoding, KeptPage, KeptPages } from './kept-pages.js';
+import { etagOf, type Encoding, type KeptPage, type KeptPages } from './kept-pages.js';
 
 export interface KeptAnswers {
   /** Answers with a kept page, if there is one for this request. @returns whether it did */
@@ -19,8 +18,11 @@ export interface KeptAnswers {
 
 type Headers = Readonly<Record<string, string>>;
 
-/** @param security the headers that every answer of a storefront has */
-export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Headers): KeptAnswers {
+/**
+ * @param security the headers that every answer of a storefront has
+ * @param countKey what the cookie that says how much is in a cart is signed with
+ */
+export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Headers, countKey: Buffer): KeptAnswers {
   const counts = { hits: 0, stale: 0 };
   const headers = new WeakMap<KeptPage, Map<Encoding | 'identity', string[]>>();
   const headersOf = (page: KeptPage, encoding: Encoding | 'identity', body: Buffer): string[] => {
@@ -54,14 +56,31 @@ export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Heade
     response.writeHead(200, [...headersOf(page, encoding, body), CACHE_STATUS, status]);
     response.end(request.method === 'HEAD' ? undefined : body);
   };
+  const sendFilled = (request: IncomingMessage, response: ServerResponse, html: string): void => {
+    const etag = etagOf(html);
+    const head = { ...security, ...COMMON, etag, [CACHE_STATUS]: 'parlour; hit' };
+    if (isSame(request.headers['if-none-match'], etag)) return void response.writeHead(304, head).end();
+    const isPlain = encodingFor(request.headers['accept-encoding'] ?? '') === 'identity';
+    const body = isPlain ? Buffer.from(html) : gzipSync(html, { level: 1 });
+    response.writeHead(200, {
+      ...head,
+      'content-length': body.length,
+      ...(isPlain ? {} : { 'content-encoding': 'gzip' }),
+    });
+    response.end(request.method === 'HEAD' ? undefined : body);
+  };
   return {
     counts,
     answer(request, response, slug) {
       const page = pageFor(request, slug, stores, kept);
       if (!page || page.live !== stores.known(slug) || Date.now() >= page.until) return false;
-      if (page.showsFacts && hasCart(request)) return false;
+      const cookies = request.headers.cookie;
+      if (page.showsFacts && cookies !== undefined && cartTokenIn(cookies) !== null) {
+        const count = page.fill && countIn(cookies, countKey);
+        if (count === null) return false;
+        sendFilled(request, response, page.fill?.(count) ?? '');
+      } else send(request, response, page, 'parlour; hit');
       counts.hits++;
-      send(request, response, page, 'parlour; hit');
       return true;
     },
     answerAnyway(request, response, slug) {
@@ -97,9 +116,6 @@ function pageFor(
   return kept.find({ live, path, query: mark < 0 ? NO_QUERY : new URLSearchParams(url.slice(mark + 1)) });
 }
 const NO_QUERY = new URLSearchParams();
-
-const hasCart = ({ headers: { cookie } }: IncomingMessage): boolean =>
-  cookie !== undefined && cookie.includes(CART_COOKIE) && parseCookie(cookie)[CART_COOKIE] !== undefined;
 
 /** Weak comparison of entity tags (RFC 9110, 13.1.2). */
 function isSame(given: string | undefined, etag: string): boolean {

@@ -20,6 +20,10 @@ export interface KeptPage {
   readonly until: number;
   /** Whether it shows facts: then it is only for shoppers who have none. */
   readonly showsFacts: boolean;
+  /** The page for a shopper with so much in the cart, where that is all of the shopper's that it shows. */
+  readonly fill: ((count: number) => string) | null;
+  /** How long it is before it is compressed. */
+  readonly length: number;
 }
 export type Encoding = 'br' | 'gzip';
 
@@ -31,6 +35,7 @@ export interface NewPage {
   /** An instant in ISO form, or null. */
   readonly until: string | null;
   readonly showsFacts: boolean;
+  readonly fill: KeptPage['fill'];
   /** Names behind `?` that make another page. */
   readonly query: readonly string[];
 }
@@ -68,8 +73,9 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
   const byTag = new Map<string, Set<string>>();
   const pages = new LRUCache<string, KeptPage>({
     maxSize: mostBytes,
-    sizeCalculation: ({ bodies, tags }, key) =>
-      bodies.br.length + bodies.gzip.length + key.length + tags.size * TAG_BYTES,
+    // What is filled in keeps the page as it is written, and what goes into its holes.
+    sizeCalculation: ({ bodies, tags, fill, length }, key) =>
+      (fill ? 2 * length : 0) + bodies.br.length + bodies.gzip.length + key.length + tags.size * TAG_BYTES,
     dispose: (page, key) => forget(page, key),
   });
   let turn = 0;
@@ -100,7 +106,7 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
       return counting && pages.get(keyOf(live, path, counting, query));
     },
     begin: () => turn,
-    async keep({ live, path, query }, { html, tags, until, showsFacts, query: counting }, begun) {
+    async keep({ live, path, query }, { html, tags, until, showsFacts, fill, query: counting }, begun) {
       if (hasMovedSince(begun, live, tags)) return;
       const bytes = Buffer.from(html);
       const [br, zipped] = await Promise.all([
@@ -117,6 +123,8 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
         tags,
         until: until === null ? Infinity : Date.parse(until),
         showsFacts,
+        fill,
+        length: bytes.length,
       };
       names.set(`${live.store.id} ${path}`, counting);
       pages.set(key, page);

@@ -67,7 +67,7 @@ async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], 
   const lookups = needs.filter((need) => need.type === 'path' || need.type === 'picture');
   const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
   const sources = { storeId, patterns, state, prefix: '' };
-  const { data } = await answerNeeds(db, { sources, needs: lookups, subject: null, cart: null });
+  const { data } = await answerNeeds(db, { sources, needs: lookups, subject: null });
   for (const need of lookups) {
     if (data.get(need) !== null) continue;
     if (need.type === 'path') throw missing(`store page “${need.page}”`, 'List the pages to see their codes.');

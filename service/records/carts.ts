@@ -1,6 +1,7 @@
-/** Carts: lines of a shopper, found by the hash of the token in the shopper's cookie. */
+/** Carts: what a shopper is about to buy, found by the hash of the token in the shopper's cookie. */
+import type { Buyer } from '@parlour/core';
 import { sql } from 'kysely';
-import { inTransaction, type Records } from './database.js';
+import { inTransaction, json, type Records } from './database.js';
 
 export const MOST_OF_ONE = 99;
 
@@ -31,33 +32,74 @@ export const addToCart = (
   inTransaction(db, async (trx) => {
     // The cart's row first: of two who add at once, the second sees what the first has put in.
     const old = known && (await lockCart(trx, storeId, known));
-    const held = old
-      ? await trx
-          .selectFrom('cart_line')
-          .select('quantity')
-          .where('cart_id', '=', old.id)
-          .where('variant_id', '=', variantId)
-          .executeTakeFirst()
-      : undefined;
-    const { stock } = await trx
-      .selectFrom('variant')
-      .select('stock')
-      .where('id', '=', variantId)
-      .executeTakeFirstOrThrow();
-    const inCart = held?.quantity ?? 0;
+    const inCart = old ? await heldOf(trx, old.id, variantId) : 0;
+    const stock = await stockOf(trx, variantId);
     if (inCart + quantity > Math.min(stock, MOST_OF_ONE)) return { stock, inCart };
     const cart = old ?? (await makeCart(trx, storeId, fresh));
-    await trx
-      .insertInto('cart_line')
-      .values({ cart_id: cart.id, variant_id: variantId, quantity })
-      .onConflict((conflict) =>
-        conflict.columns(['cart_id', 'variant_id']).doUpdateSet({ quantity: inCart + quantity }),
-      )
-      .execute();
+    await putLine(trx, cart.id, variantId, inCart + quantity);
     return { isNew: !old };
   });
 
-const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number } | undefined> =>
+/**
+ * Sets how many of a variant a cart holds; none takes it out. A cart that is not there (any more) holds nothing.
+ * @returns what is missing, or null
+ */
+export const setQuantity = (
+  db: Records,
+  storeId: number,
+  token: Buffer,
+  variantId: number,
+  quantity: number,
+): Promise<Shortage | null> =>
+  inTransaction(db, async (trx) => {
+    const cart = await lockCart(trx, storeId, token);
+    if (!cart) return null;
+    if (quantity === 0) {
+      await trx.deleteFrom('cart_line').where('cart_id', '=', cart.id).where('variant_id', '=', variantId).execute();
+      return null;
+    }
+    const inCart = await heldOf(trx, cart.id, variantId);
+    const stock = await stockOf(trx, variantId);
+    // Less is always possible, even if that is still more than there is.
+    if (quantity > Math.min(stock, MOST_OF_ONE) && quantity > inCart) return { stock, inCart };
+    await putLine(trx, cart.id, variantId, quantity);
+    return null;
+  });
+
+/** How many things are in a cart. */
+export async function cartCount(db: Records, storeId: number, token: Buffer): Promise<number> {
+  const row = await db
+    .selectFrom('cart')
+    .innerJoin('cart_line', 'cart_line.cart_id', 'cart.id')
+    .select(sql<number>`coalesce(sum(quantity), 0)::integer`.as('count'))
+    .where('store_id', '=', storeId)
+    .where('token_hash', '=', token)
+    .executeTakeFirst();
+  return row?.count ?? 0;
+}
+
+/** Keeps what a shopper has told, so far as it is given. */
+export const tellCart = (
+  db: Records,
+  storeId: number,
+  token: Buffer,
+  told: { readonly buyer: Partial<Buyer>; readonly delivery?: string | undefined },
+): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    const cart = await lockCart(trx, storeId, token);
+    if (!cart) return;
+    await trx
+      .updateTable('cart')
+      .set({
+        buyer: sql<string>`buyer || ${json(told.buyer)}::jsonb`,
+        ...(told.delivery === undefined ? {} : { delivery: told.delivery }),
+      })
+      .where('id', '=', cart.id)
+      .execute();
+  });
+
+/** The row of a shopper's cart; locked, so that what it holds does not change until the transaction ends. */
+export const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number } | undefined> =>
   trx
     .selectFrom('cart')
     .select('id')
@@ -66,22 +108,62 @@ const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ i
     .forNoKeyUpdate()
     .executeTakeFirst();
 
+async function heldOf(trx: Records, cartId: number, variantId: number): Promise<number> {
+  const line = await trx
+    .selectFrom('cart_line')
+    .select('quantity')
+    .where('cart_id', '=', cartId)
+    .where('variant_id', '=', variantId)
+    .executeTakeFirst();
+  return line?.quantity ?? 0;
+}
+
+const stockOf = async (trx: Records, variantId: number): Promise<number> =>
+  (await trx.selectFrom('variant').select('stock').where('id', '=', variantId).executeTakeFirstOrThrow()).stock;
+
+const putLine = async (trx: Records, cartId: number, variantId: number, quantity: number): Promise<void> => {
+  await trx
+    .insertInto('cart_line')
+    .values({ cart_id: cartId, variant_id: variantId, quantity })
+    .onConflict((conflict) => conflict.columns(['cart_id', 'variant_id']).doUpdateSet({ quantity }))
+    .execute();
+};
+
 const makeCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number }> =>
   trx.insertInto('cart').values({ store_id: storeId, token_hash: tokenHash }).returning('id').executeTakeFirstOrThrow();
 
+/** A variant that can be bought. */
+export interface FoundVariant {
+  readonly id: number;
+  readonly stock: number;
+  readonly title: string;
+  readonly options: Readonly<Record<string, string>>;
+}
+
+const variants = (db: Records, storeId: number, productCode: string) =>
+  db
+    .selectFrom('variant')
+    .innerJoin('product', 'product.id', 'variant.product_id')
+    .select(['variant.id', 'variant.stock', 'variant.options', 'product.title'])
+    .where('product.store_id', '=', storeId)
+    .where('product.code', '=', productCode);
+
 /** The variant of a product with exactly these options. */
-export async function findVariant(
+export const findVariant = (
   db: Records,
   storeId: number,
   productCode: string,
   options: Readonly<Record<string, string>>,
-): Promise<{ id: number; stock: number; title: string } | undefined> {
-  return db
-    .selectFrom('variant')
-    .innerJoin('product', 'product.id', 'variant.product_id')
-    .select(['variant.id', 'variant.stock', 'product.title'])
-    .where('product.store_id', '=', storeId)
-    .where('product.code', '=', productCode)
+): Promise<FoundVariant | undefined> =>
+  variants(db, storeId, productCode)
     .where(sql<boolean>`variant.options = ${JSON.stringify(options)}::jsonb`)
     .executeTakeFirst();
-}
+
+/** A variant of a product by its code. */
+export const variantByCode = (
+  db: Records,
+  storeId: number,
+  productCode: string,
+  code: string,
+): Promise<FoundVariant | undefined> =>
+  variants(db, storeId, productCode).where('variant.code', '=', code).executeTakeFirst();

@@ -66,7 +66,7 @@ export async function pathsOf(
   pages: readonly PageCode[],
 ): Promise<Map<PageCode, string>> {
   const needs = pages.map((page) => ({ type: 'path', page }) as const);
-  const { data } = await answerNeeds(db, { sources, needs, subject: null, cart: null });
+  const { data } = await answerNeeds(db, { sources, needs, subject: null });
   return new Map(
     needs.flatMap((need) => {
       const path = data.get(need);

@@ -1,14 +1,20 @@
 /** Stores. */
-import type { KindSet, Role, StoreInfo } from '@parlour/core';
+import type { DeliveryMethod, KindSet, Role, StoreInfo } from '@parlour/core';
 import { kindsOf } from './kinds.js';
 import { touch } from './changes.js';
-import { inTransaction, type Records } from './database.js';
+import { inTransaction, json, type Records } from './database.js';
 import { tags } from './tags.js';
 
 export interface Store extends StoreInfo {
   readonly id: number;
   readonly slug: string;
   readonly timeZone: string;
+  /** ISO 3166-1 code of the home country. */
+  readonly country: string;
+  /** Further languages than the leading one, as BCP 47 tags. */
+  readonly languages: readonly string[];
+  /** The ways to deliver, in order. */
+  readonly delivery: readonly DeliveryMethod[];
   readonly kinds: KindSet;
   readonly liveDesign: {
     readonly id: number;
@@ -32,6 +38,9 @@ const storeQuery = (db: Records) =>
       'store.currency',
       'store.locale',
       'store.time_zone as timeZone',
+      'store.country',
+      'store.delivery',
+      'store.languages',
       'design.id as designId',
       'design.code as designCode',
       'design.live_revision as revision',
@@ -95,6 +104,28 @@ export async function roleIn(db: Records, accountId: number, storeId: number): P
 export const setClosed = (db: Records, storeId: number, at: Date | null): Promise<void> =>
   inTransaction(db, async (trx) => {
     await trx.updateTable('store').set({ closed_at: at }).where('id', '=', storeId).execute();
+    touch(trx, storeId, [tags.store]);
+  });
+
+/** Sets the further languages. */
+export const setLanguages = (db: Records, storeId: number, languages: readonly string[]): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await trx
+      .updateTable('store')
+      .set({ languages: [...languages] })
+      .where('id', '=', storeId)
+      .execute();
+    touch(trx, storeId, [tags.store]);
+  });
+
+/** Sets the ways to deliver. */
+export const setDelivery = (db: Records, storeId: number, methods: readonly DeliveryMethod[]): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await trx
+      .updateTable('store')
+      .set({ delivery: json(methods) })
+      .where('id', '=', storeId)
+      .execute();
     touch(trx, storeId, [tags.store]);
   });
 

@@ -1,5 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
-import type { Document, DraftDocument, Edit } from '@parlour/core';
+import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audit.js';
 
@@ -39,6 +39,8 @@ export interface Tables {
     locale: string;
     time_zone: string;
     country: string;
+    languages: Generated<string[]>;
+    delivery: JSONColumnType<DeliveryMethod[], string | undefined, string>;
     live_design_id: number | null;
     created_at: Now;
     closed_at: Date | null;
@@ -228,6 +230,24 @@ export interface Tables {
     answer: Json<object> | null;
     at: Now;
   };
-  cart: { id: Generated<number>; store_id: number; token_hash: Buffer; created_at: Now };
+  cart: {
+    id: Generated<number>;
+    store_id: number;
+    token_hash: Buffer;
+    attempt: Generated<string>;
+    buyer: JSONColumnType<Partial<Buyer>, string | undefined, string>;
+    delivery: Generated<string>;
+    created_at: Now;
+  };
+  placed_order: {
+    id: Generated<number>;
+    store_id: number;
+    number: number;
+    attempt: string;
+    token_hash: Buffer;
+    placed_at: Now;
+    body: Json<Omit<OrderFact, 'number' | 'placed'>>;
+  };
+  order_counter: { store_id: number; last: number };
   cart_line: { cart_id: number; variant_id: number; quantity: number };
 }

@@ -8,7 +8,7 @@ import { etagOf } from '../kept/kept-pages.js';
 import type { Service } from '../service.js';
 import { compressed, isDatabaseAway, passingProblem, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
-import { cart } from './cart.js';
+import { actions } from './actions.js';
 import type { Site } from './context.js';
 import { keeping } from './keeping.js';
 import { NOT_FOUND, pageAt, redirectFor } from './pages.js';
@@ -34,12 +34,13 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
   app.get('/favicon.ico', (_request, response) => void response.status(204).end());
   app.use(mode === 'live' ? liveSite(service) : previewSite(service));
   app.use(assets(siteOf));
-  app.use(cart(siteOf));
+  app.use(actions(siteOf));
   const shown = keeping(service.kept);
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);
-    const query = new URLSearchParams(request.originalUrl.split('?')[1]);
-    const { elsewhere, page, faults } = await shown(site, request.path, query, async () => {
+    const [asked = '/', search] = request.originalUrl.split('?');
+    const query = new URLSearchParams(search);
+    const { elsewhere, page, faults } = await shown(site, asked, query, async () => {
       const found = await pageAt(site, request.path);
       const moved = found.kind === 'not-found' ? await redirectFor(site, request.path) : null;
       if (moved !== null) return { elsewhere: moved, page: null, faults: [] };
@@ -47,7 +48,10 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
       const made = (await showPage(site, found, { query })) ?? (await showPage(site, NOT_FOUND));
       return { elsewhere: null, page: made, faults: made?.faults ?? [] };
     });
-    if (elsewhere !== null) return response.redirect(301, elsewhere);
+    if (elsewhere !== null) {
+      const { prefix } = site.edition.locale;
+      return response.redirect(301, elsewhere.startsWith('/') ? prefix + elsewhere : elsewhere);
+    }
     tellFaults(request, faults);
     if (!page) return notFound(response);
     response

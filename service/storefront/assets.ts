@@ -1,5 +1,6 @@
 /** What pages link to: stylesheets, pictures, fonts. All of it is known by content or version and kept for good. */
 import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { Router, type Request, type Response } from 'express';
@@ -22,11 +23,21 @@ const EMPTY_LOOK: LookDocument = { format: 1, type: 'look', groundwork: 'foolsca
 /** Changes whenever the rules of the groundwork change. */
 export const LOOK_VERSION = createHash('sha256').update(lookCss(EMPTY_LOOK)).digest('hex').slice(0, 10);
 
+const require = createRequire(import.meta.url);
+const FORMS_SOURCE = join(dirname(require.resolve('@parlour/service/package.json')), 'public', 'forms.js');
+
+/** What shoppers' pages run: forms sent without leaving the page, and what has changed put in. */
+const forms = Buffer.from(
+  [require.resolve('idiomorph/dist/idiomorph.min.js'), FORMS_SOURCE]
+    .map((file) => readFileSync(file, 'utf8'))
+    .join('\n'),
+);
+export const FORMS_SCRIPT = `/scripts/forms.js?v=${createHash('sha256').update(forms).digest('hex').slice(0, 10)}`;
+
 const FOR_GOOD = 'public, max-age=31536000, immutable';
 /** How many kinds one stylesheet may name. */
 const MOST_KINDS = 100;
 const HASH = /^[0-9a-f]{64}$/;
-const require = createRequire(import.meta.url);
 const FONT_PACKAGES = ['@fontsource/spectral', '@fontsource/work-sans'];
 const fonts = new Map(
   fontFiles().map((file) => {
@@ -51,6 +62,9 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       // Of kinds of another time there is nothing but today's rules, and those are not what the path will always mean.
       const isToday = request.query['v'] === kinds.hash;
       sendCss(response, kindsCss(names.slice(0, MOST_KINDS), kinds), isToday);
+    })
+    .get('/scripts/forms.js', (_request, response) => {
+      response.set('cache-control', FOR_GOOD).type('text/javascript').send(forms);
     })
     .get('/pictures/:hash/:file', async (request: Request<{ hash: string; file: string }>, response, next) => {
       const site = siteOf(response);

@@ -18,7 +18,8 @@ export interface Site {
   readonly live: LiveStore | null;
   /** The storefront’s own address, also while previewing. */
   readonly origin: string;
-  /** Hash of the cart token of the shopper, if there is one. */
+  /** The cart token of the shopper, if there is one, and its hash. */
+  readonly cartToken: string | null;
   readonly cart: Buffer | null;
 }
 

@@ -6,13 +6,37 @@ import type { Store } from '../records/stores.js';
 const MOST_KEPT = 2_000;
 const kept = new LRUCache<string, Edition>({ max: MOST_KEPT });
 
-/** The edition of a store as it is set now, for shoppers or in a preview. */
-export function editionOf({ id, name, currency, locale, kinds }: Store, mode: Edition['mode']): Edition {
-  const key = JSON.stringify([id, name, currency, locale, kinds.hash, mode]);
+/**
+ * The edition of a store as it is set now, for shoppers or in a preview.
+ * @param language one of the store's further languages; null for the leading one
+ */
+export function editionOf(
+  { id, name, currency, locale, kinds }: Store,
+  mode: Edition['mode'],
+  language: string | null,
+): Edition {
+  const key = JSON.stringify([id, name, currency, locale, kinds.hash, mode, language]);
   let found = kept.get(key);
   if (!found) {
-    found = { kinds, store: { name, currency, locale }, locale: makeLocale({ language: locale, currency }), mode };
+    const spoken = makeLocale({
+      language: language ?? locale,
+      currency,
+      ...(language !== null && { prefix: prefixOf(language) }),
+    });
+    found = { kinds, store: { name, currency, locale }, locale: spoken, mode };
     kept.set(key, found);
   }
   return found;
+}
+
+/** What stands before the paths of a further language. */
+export const prefixOf = (language: string): string => `/${language}`;
+
+/** The language that a path is in, and the path without it. */
+export function languageIn(
+  path: string,
+  { languages }: Pick<Store, 'languages'>,
+): { language: string | null; rest: string } {
+  const language = languages.find((one) => path === prefixOf(one) || path.startsWith(`${prefixOf(one)}/`)) ?? null;
+  return { language, rest: language === null ? path : path.slice(prefixOf(language).length) || '/' };
 }

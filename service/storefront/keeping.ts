@@ -1,5 +1,5 @@
 /** Makes pages for shoppers, once for all who ask at the same time, and hands them over to be kept. */
-import type { PageKind, SectionFault } from '@parlour/core';
+import { isOwnPage, type SectionFault } from '@parlour/core';
 import type { KeptPages } from '../kept/kept-pages.js';
 import type { Site } from './context.js';
 import type { Shown } from './show.js';
@@ -10,9 +10,6 @@ export interface Found {
   readonly page: Shown | null;
   readonly faults: readonly SectionFault[];
 }
-
-/** Pages that are of one shopper alone. */
-const OWN: ReadonlySet<PageKind> = new Set(['cart', 'checkout', 'thank-you', 'account', 'sign-in']);
 
 interface Flight {
   readonly begun: number;
@@ -46,4 +43,4 @@ export function keeping(kept: KeptPages) {
 
 /** One page for all paths where nothing is would be many; and one that a section is missing from is no good page. */
 const mayBeKept = ({ page, isThere, faults }: Shown, path: string): boolean =>
-  isThere && faults.length === 0 && page.kind !== 'not-found' && !OWN.has(page.kind) && path.length < 500;
+  isThere && faults.length === 0 && page.kind !== 'not-found' && !isOwnPage(page.kind) && path.length < 500;

@@ -15,6 +15,7 @@ import {
   type PathsDocument,
   type Subject,
 } from '@parlour/core';
+import { tokenHash } from '../accounts/passwords.js';
 import { findBrand, findCollection, findProduct, type By } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import { isStorablePath } from './paths.js';
@@ -24,6 +25,12 @@ export interface PageSource {
   readonly db: Records;
   readonly store: { readonly id: number; readonly name: string };
   readonly state: DesignState;
+}
+
+/** A page that is asked for. */
+export interface OpenPage extends PageInfo {
+  /** For a thank-you page: the hash of the token of its order. */
+  readonly order?: Buffer;
 }
 
 export const NOT_FOUND: PageInfo = {
@@ -44,9 +51,18 @@ const pathsIn = ({ state }: Pick<PageSource, 'state'>): PathsDocument | undefine
 export const patternsFor = (source: Pick<PageSource, 'state'>): PathPatterns => patternsOf(pathsIn(source));
 
 /** The store page that is at a path, or the not-found page. */
-export async function pageAt(source: PageSource, path: string): Promise<PageInfo> {
+export async function pageAt(source: PageSource, path: string): Promise<OpenPage> {
+  const order = orderAt(source, path);
+  if (order) return { ...singlePage(source, 'thank-you'), path, order };
   const match = isStorablePath(path) ? matchPath(patternsFor(source), path) : null;
   return (match && (await findPage(source, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
+}
+
+/** The order whose thank-you page is at a path, by the hash of its token. */
+function orderAt(source: PageSource, path: string): Buffer | null {
+  const start = `${patternsFor(source)['thank-you']}/`;
+  const token = path.startsWith(start) ? path.slice(start.length) : '';
+  return /^[A-Za-z0-9_-]{43}$/.test(token) ? tokenHash(token) : null;
 }
 
 /** Where a path leads by a redirect made by hand, or because the design's pattern for it has changed; null if nowhere. */
@@ -141,7 +157,7 @@ function contentPage(source: Pick<PageSource, 'state'>, by: By, value: string): 
 }
 
 /** What the home page shows: itself, or another page that the design chose. */
-export async function homeOf(source: PageSource, page: PageInfo): Promise<PageInfo> {
+export async function homeOf(source: PageSource, page: OpenPage): Promise<OpenPage> {
   const chosenCode = page.kind === 'home' ? pathsIn(source)?.home : undefined;
   if (!chosenCode) return page;
   const { kind, code } = parsePage(chosenCode);

@@ -1,6 +1,7 @@
 /** Tokens that open the preview of one design, of its draft or of a revision, and expire. Signed, so that nothing is kept for them. */
 import { createHmac, timingSafeEqual } from 'node:crypto';
-import { perDatabase, type Records } from '../records/database.js';
+import type { Records } from '../records/database.js';
+import { secretOf } from '../records/secrets.js';
 
 export interface PreviewRight {
   readonly store: string;
@@ -13,28 +14,17 @@ export interface PreviewRight {
   readonly expires: number;
 }
 
-const secretOf = perDatabase(() => ({ key: undefined as Buffer | undefined }));
-
-/** The signing key, shared by all processes on one database. */
-async function signingKey(db: Records): Promise<Buffer> {
-  const secret = secretOf(db);
-  secret.key ??= (
-    await db.selectFrom('service_secret').select('value').where('name', '=', 'preview').executeTakeFirstOrThrow()
-  ).value;
-  return secret.key;
-}
-
 const sign = (payload: string, key: Buffer): Buffer => createHmac('sha256', key).update(payload).digest();
 
 export async function previewToken(db: Records, right: PreviewRight): Promise<string> {
   const payload = Buffer.from(JSON.stringify(right)).toString('base64url');
-  return `${payload}.${sign(payload, await signingKey(db)).toString('base64url')}`;
+  return `${payload}.${sign(payload, await secretOf(db, 'preview')).toString('base64url')}`;
 }
 
 /** The right a token gives, or null if it is forged, broken or expired. */
 export async function readPreviewToken(db: Records, token: string, now: number): Promise<PreviewRight | null> {
   const [payload = '', signature = ''] = token.split('.');
-  const expected = sign(payload, await signingKey(db));
+  const expected = sign(payload, await secretOf(db, 'preview'));
   const given = Buffer.from(signature, 'base64url');
   if (given.length !== expected.length || !timingSafeEqual(given, expected)) return null;
   const right = JSON.parse(Buffer.from(payload, 'base64url').toString()) as PreviewRight;

@@ -12,9 +12,9 @@ import { revisionState } from '../publishing/states.js';
 import { findStore, roleIn, type Store } from '../records/stores.js';
 import type { Service } from '../service.js';
 import { hostOf } from '../web.js';
-import { CART_COOKIE } from './cart-cookie.js';
+import { cartTokenIn } from './cart-cookie.js';
 import type { Site } from './context.js';
-import { editionOf } from './editions.js';
+import { editionOf, languageIn } from './editions.js';
 import { readPreviewToken } from './preview-token.js';
 
 const PREVIEW_COOKIE = 'preview';
@@ -103,6 +103,13 @@ const previewCookie = (value: string, expires: number): string =>
 export const slugOf = (request: IncomingMessage, { host }: Pick<Config, 'host'>): string =>
   hostOf(request).slice(0, -`.${host}`.length);
 
+/** The language of a request, taken out of its path: everything behind looks at the same paths in every language. */
+function takeLanguage(request: Request, store: Store): string | null {
+  const { language, rest } = languageIn(request.path, store);
+  if (language !== null) request.url = rest + request.url.slice(request.path.length);
+  return language;
+}
+
 /** What stands before a suffix in the host of a request. */
 const labelOf = (request: Request, suffix: string): string => hostOf(request).slice(0, -suffix.length);
 
@@ -122,14 +129,15 @@ function base(
   request: Request,
   mode: Site['mode'],
 ): Omit<Site, 'state' | 'live'> {
-  const token = parseCookie(request.headers.cookie ?? '')[CART_COOKIE];
+  const token = cartTokenIn(request.headers.cookie);
   return {
     db,
     config,
     store,
     mode,
-    edition: editionOf(store, mode),
+    edition: editionOf(store, mode, takeLanguage(request, store)),
     origin: storefrontOrigin(config, store.slug),
-    cart: token && token.length < 100 ? tokenHash(token) : null,
+    cartToken: token,
+    cart: token === null ? null : tokenHash(token),
   };
 }

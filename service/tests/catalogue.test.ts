@@ -10,7 +10,6 @@ const answered = (storeId: number, needs: readonly Need[], subject: Subject = nu
     sources: { storeId, patterns: STANDARD_PATHS, state: new Map(), prefix: '' },
     needs,
     subject,
-    cart: null,
   });
 
 let db: Database;

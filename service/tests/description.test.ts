@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { openapi, routes, type Route } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
 import { testService, type TestService } from './service.js';
+import { buyOne } from './shopper.js';
 import { linksTo } from './mailbox.js';
 
 interface Operation {
@@ -104,6 +105,12 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('addPicture', { query: { name: 'red.png' }, body: new Uint8Array(file) });
   await walk('listPictures');
   await walk('getProduct', { params: { product: 'K-001' } });
+  const { methods } = await walk('getDelivery');
+  await walk('setDelivery', { body: { methods } });
+  await walk('setLanguages', { body: { languages: ['de'] } });
+  await buyOne(service);
+  await walk('listOrders', { query: { limit: '10' } });
+  await walk('getOrder', { params: { number: '1001' } });
   const change = { attributes: { wind: null, new: true }, variants: [{ code: 'K-001-1', wasPrice: 9900 }] };
   await walk('changeProduct', { params: { product: 'K-001' }, body: change });
 

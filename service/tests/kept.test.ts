@@ -3,6 +3,7 @@ import { request as httpRequest } from 'node:http';
 import pg from 'pg';
 import { routes } from '@parlour/contract';
 import { asAdmin, eventually, testService, type Answer, type TestService } from './service.js';
+import { Shopper } from './shopper.js';
 
 let service: TestService;
 beforeAll(async () => {
@@ -149,13 +150,36 @@ test('a change drops the pages that depend on it, and no others', async () => {
   expect((await Promise.all(paths.map((path) => service.visit(path)))).map(hit)).toEqual([false, false, false, false]);
 });
 
-test('a page that shows facts is kept for those who have none', async () => {
+test('how much is in the cart is filled into a kept page, by the shopper’s signed cookie alone', async () => {
+  const page = await visitTwice('/workshop');
+  const shopper = new Shopper(service);
+  await shopper.add({ quantity: '2' });
+  const sent = await statementsDuring(() => shopper.visit('/workshop'));
+  const own = await shopper.visit('/workshop');
+  expect([sent, hit(own)]).toEqual([[], true]);
+  expect(own.text).toContain('<span class="badge-count" aria-hidden="true">2</span>');
+  // The same as if it had been made for the shopper.
+  const forged = shopper.cookie.replace(/cart-count=\d+/, 'cart-count=9');
+  for (const cookie of [
+    forged,
+    shopper.cookie.replace('; cart-count', '; other'),
+    shopper.cookie.replace(/cart=./, 'cart=x'),
+  ]) {
+    const cold = await service.visit('/workshop', { headers: { cookie } });
+    expect(hit(cold)).toBe(false);
+    if (cookie !== shopper.cookie && !cookie.includes('cart=x')) expect(cold.text).toBe(own.text);
+  }
+  const zipped = await service.visit('/workshop', {
+    headers: { cookie: shopper.cookie, 'if-none-match': own.headers['etag'] as string },
+  });
+  expect([zipped.status, own.headers['etag'] === page.headers['etag']]).toEqual([304, false]);
+  expect((await service.visit('/workshop')).text).toBe(page.text);
+});
+
+test('a page that shows more of a shopper is made for each who has a cart', async () => {
   const page = await visitTwice('/item/gannet-delta');
-  const cookie = 'cart=somebody';
-  const own = await service.visit('/item/gannet-delta', { headers: { cookie } });
+  const own = await service.visit('/item/gannet-delta', { headers: { cookie: 'cart=somebody' } });
   expect([hit(own), own.text]).toEqual([false, page.text]);
-  await visitTwice('/workshop');
-  expect(hit(await service.visit('/workshop', { headers: { cookie } }))).toBe(true);
   expect(hit(await service.visit('/item/gannet-delta', { headers: { cookie: 'carton=1; other=cart' } }))).toBe(true);
   for (const path of ['/cart', '/checkout']) {
     await service.visit(path);

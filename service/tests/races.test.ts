@@ -104,7 +104,12 @@ describe('the cart', () => {
   const form = (fields: Record<string, string>, cookie = ''): Sent => ({
     method: 'POST',
     headers: { 'content-type': 'application/x-www-form-urlencoded', ...(cookie ? { cookie } : {}) },
-    body: new URLSearchParams({ product: 'K-003', section: 'p-buy', ...fields }).toString(),
+    body: new URLSearchParams({
+      page: '/item/gannet-delta',
+      product: 'K-003',
+      'back-to': 'p-buy',
+      ...fields,
+    }).toString(),
   });
   /** A variant with this many left, as the fields of the buy form. */
   const withStock = async (stock: number) => {

@@ -261,7 +261,7 @@ describe('what shoppers get', () => {
   });
 
   test('the buy form puts a chosen variant into a cart that only this shopper sees', async () => {
-    const body = 'product=K-003&back-to=p-buy&option.Span=2.4+m&option.Colour=Teal&quantity=2';
+    const body = 'page=/item/gannet-delta&product=K-003&back-to=p-buy&option.Span=2.4+m&option.Colour=Teal&quantity=2';
     const form = { method: 'POST', headers: { 'content-type': 'application/x-www-form-urlencoded' }, body };
     const bought = await service.visit('/cart', form);
     expect([bought.status, bought.headers.location]).toEqual([303, '/item/gannet-delta#s-p-buy']);

@@ -5,6 +5,7 @@ import type { Product } from '../../kinds/data.js';
 import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { View } from '../../kinds/view.js';
+import { sentFrom } from '../cart/line.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
 export const buyForm = defineKind(
@@ -24,6 +25,7 @@ export const buyForm = defineKind(
       quantity: toggle('Quantity', 'Lets the shopper choose how many.', { default: true }),
       size: choice('Size of the button', 'How large the button is.', { medium: 'Medium', wide: 'Full width' }, 'wide'),
     },
+    hasForms: true,
     shows: ['cart'],
     sketch: [
       {
@@ -44,7 +46,7 @@ export const buyForm = defineKind(
       const status = html`${refused !== undefined && html`<p class="buy-refused" role="alert">${refused}</p>`}${own.length > 0 && html`<p class="buy-done" role="status">${view.word('in-your-cart', { what })}</p>`}`;
       if (!product.variants.some((variant) => variant.stock > 0))
         return html`<p class="buy-none">${soldOut}</p>${status}`;
-      return html`<form class="buy" method="post" action="/cart"><input type="hidden" name="product" value="${product.code}"><input type="hidden" name="back-to" value="${view.path}">${product.options.map((option, at) => optionChoice(option, at, product, view))}${quantity && quantityInput(view)}<button class="button button-${size}" type="submit">${action}</button></form>${status}`;
+      return html`<form class="buy" method="post" action="${view.locale.prefix}/cart">${sentFrom(view)}<input type="hidden" name="product" value="${product.code}">${product.options.map((option, at) => optionChoice(option, at, product, view))}${quantity && quantityInput(view)}<button class="button button-${size}" type="submit">${action}</button></form>${status}`;
     },
     css: css`
       .buy {

@@ -1,11 +1,22 @@
 /** Answers everything the sections of a page ask for, in one statement, and says what the answers depend on. */
-import { needKey, NO_FACTS, PageData, type Facts, type Need, type Subject } from '@parlour/core';
+import {
+  checkoutFacts,
+  needKey,
+  NO_BUYER,
+  NO_FACTS,
+  PageData,
+  type Buying,
+  type Facts,
+  type Need,
+  type Subject,
+} from '@parlour/core';
 import type { Records } from '../database.js';
 import { named } from '../named.js';
 import { cards } from './cards.js';
 import { paths } from './paths.js';
 import { pictures } from './pictures.js';
 import { cart } from './cart.js';
+import { order } from './order.js';
 import type { Asked, Part, PathSources } from './part.js';
 
 /** What is asked for one page. */
@@ -14,9 +25,20 @@ export interface PageAsked {
   readonly needs: readonly Need[];
   /** What the page is about; a row may take its products from it. */
   readonly subject: Subject;
-  /** The hash of the token of the shopper's cart, if the page shows facts of it. */
-  readonly cart: Buffer | null;
+  /** What is a shopper's own, if the page shows facts. */
+  readonly own?: OwnAsked;
 }
+
+/** What facts are made of. */
+export interface OwnAsked {
+  /** The hash of the token of the shopper's cart. */
+  readonly cart: Buffer | null;
+  /** The hash of the token of an order that the page is about. */
+  readonly order: Buffer | null;
+  readonly buying: Buying;
+}
+
+const NOBODY: OwnAsked = { cart: null, order: null, buying: { methods: [], country: '' } };
 
 export interface PageAnswers {
   readonly data: PageData;
@@ -26,7 +48,7 @@ export interface PageAnswers {
 }
 
 /** In the order their answers come. */
-const PARTS: readonly Part<unknown>[] = [cards, pictures, paths, cart];
+const PARTS: readonly Part<unknown>[] = [cards, pictures, paths, cart, order];
 
 /**
  * Asks at most one statement. Its text is the same for the same set of parts, whatever the number of sections, so that
@@ -34,15 +56,15 @@ const PARTS: readonly Part<unknown>[] = [cards, pictures, paths, cart];
  */
 export async function answerNeeds(
   db: Records,
-  { sources, needs, subject, cart: token }: PageAsked,
+  { sources, needs, subject, own = NOBODY }: PageAsked,
 ): Promise<PageAnswers> {
   const asked: Asked = {
     sources,
     subject,
     needs: [...new Map(needs.map((need) => [needKey(need), need])).values()],
-    cart: token,
+    ...own,
     data: new PageData(),
-    facts: { ...NO_FACTS },
+    facts: { ...(own === NOBODY ? NO_FACTS : startingFacts(own.buying)) },
     tags: new Set(),
   };
   const wanted = PARTS.flatMap((part) => {
@@ -57,6 +79,10 @@ export async function answerNeeds(
   }
   return asked;
 }
+
+/** Of whoever has no cart yet: the countries that the store delivers to, and the ways to its own. */
+const startingFacts = (buying: Buying): Facts =>
+  checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying);
 
 type Row = { readonly part: string; readonly answer: readonly unknown[] | null };
 const statements = new Map<string, ReturnType<typeof named<Row>>>();

@@ -1,5 +1,5 @@
 /** A part of the one statement that answers the needs of a page. */
-import type { DesignState, Facts, Need, PageData, PathPatterns, Subject } from '@parlour/core';
+import type { Buying, DesignState, Facts, Need, PageData, PathPatterns, Subject } from '@parlour/core';
 
 /** What paths of pages are made with: the design's patterns, and its content pages. */
 export interface PathSources {
@@ -16,6 +16,8 @@ export interface Asked {
   readonly subject: Subject;
   readonly needs: readonly Need[];
   readonly cart: Buffer | null;
+  readonly order: Buffer | null;
+  readonly buying: Buying;
   readonly data: PageData;
   readonly facts: { -readonly [N in keyof Facts]: Facts[N] };
   readonly tags: Set<string>;

@@ -35,6 +35,10 @@ create table store (
   locale text not null,
   time_zone text not null,
   country text not null,
+  -- Further languages than the leading one; each has its tag in front of its paths.
+  languages text[] not null default '{}',
+  -- The ways to deliver, in order: code, name, and a flat price for each country.
+  delivery jsonb not null default '[]',
   live_design_id integer,
   created_at timestamptz not null default now(),
   closed_at timestamptz
@@ -295,6 +299,11 @@ create table cart (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
   token_hash bytea not null unique,
+  -- Another one for each order that is made of the cart.
+  attempt uuid not null default gen_random_uuid(),
+  -- What the shopper has told so far, and the way to deliver that was chosen.
+  buyer jsonb not null default '{}',
+  delivery text not null default '',
   created_at timestamptz not null default now()
 );
 create table cart_line (
@@ -303,6 +312,23 @@ create table cart_line (
   quantity integer not null check (quantity between 1 and 99),
   primary key (cart_id, variant_id)
 );
+
+create table placed_order (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  number integer not null,
+  -- The attempt of the cart it was made of: sent twice, it is one order.
+  attempt uuid not null,
+  -- Opens its thank-you page.
+  token_hash bytea not null unique,
+  placed_at timestamptz not null default now(),
+  -- As it was when it was placed: buyer, lines, delivery, payment, totals.
+  body jsonb not null,
+  unique (store_id, number),
+  unique (store_id, attempt)
+);
+-- The number of the last order. A row of its own, since orders must not wait for whoever changes the store.
+create table order_counter (store_id integer primary key references store on delete cascade, last integer not null);
 
 create table invitation (
   token_hash bytea primary key,
@@ -396,5 +422,7 @@ create unlogged table room_probe (bytes bytea not null);
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   await sql.raw(STATEMENTS).execute(db);
-  await sql`insert into service_secret (name, value) values ('preview', ${randomBytes(32)})`.execute(db);
+  await sql`insert into service_secret (name, value) values ('preview', ${randomBytes(32)}), ('order', ${randomBytes(32)}), ('cart', ${randomBytes(32)})`.execute(
+    db,
+  );
 }

@@ -1,0 +1,173 @@
+/** Orders, and the ways to deliver. */
+import { Argument, type Command } from 'commander';
+import { counted, currencyDecimals, formatMoney, inZone, Problem, type OrderFact } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { contextOf } from '../context.js';
+import { table } from '../table.js';
+import { splitAt } from './nodes.js';
+
+type Store = AnswerOf<typeof routes.getStore>;
+type Method = AnswerOf<typeof routes.getDelivery>['methods'][number];
+
+export function orderCommands(program: Command): void {
+  const orders = program.command('order').description('Orders: what shoppers have bought.');
+
+  orders
+    .command('list')
+    .description('List the orders, newest first.')
+    .option('--before <number>', 'only orders with a lower number')
+    .addHelpText('after', '\nExample:\n  $ parlour order list')
+    .action(async ({ before }: { before?: string }, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [answer, store] = await Promise.all([
+        call(routes.listOrders, { query: before === undefined ? {} : { before: numberFrom(before) } }),
+        call(routes.getStore),
+      ]);
+      print(answer, () => listText(answer, store));
+    });
+
+  orders
+    .command('show')
+    .description('Show one order.')
+    .addArgument(new Argument('<number>', 'its number, such as 1001'))
+    .addHelpText('after', '\nExample:\n  $ parlour order show 1001')
+    .action(async (number: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [order, store] = await Promise.all([call(routes.getOrder, { params: { number } }), call(routes.getStore)]);
+      print(order, () => orderText(order, store));
+    });
+
+  const delivery = program.command('delivery').description('The ways to deliver, with a flat price for each country.');
+
+  delivery
+    .command('list')
+    .description('List the ways to deliver.')
+    .addHelpText('after', '\nExample:\n  $ parlour delivery list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [answer, store] = await Promise.all([call(routes.getDelivery), call(routes.getStore)]);
+      print(answer, () => deliveryText(answer.methods, store));
+    });
+
+  delivery
+    .command('set')
+    .description('Add a way to deliver, or change one. Shoppers see it at once.')
+    .argument('<code>', 'its code, such as post')
+    .argument('<name>', 'its name, as shoppers read it')
+    .argument('<prices...>', 'COUNTRY=PRICE for each country it goes to, such as IE=4.50')
+    .addHelpText('after', '\nExample:\n  $ parlour delivery set post "By post" IE=4.50 GB=7 DE=9.80')
+    .action(async (code: string, name: string, prices: string[], _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [{ methods }, store] = await Promise.all([call(routes.getDelivery), call(routes.getStore)]);
+      const method = { code, name, prices: pricesFrom(prices, currencyDecimals(store.currency)) };
+      const known = methods.some((one) => one.code === code);
+      const next = known ? methods.map((one) => (one.code === code ? method : one)) : [...methods, method];
+      const answer = await call(routes.setDelivery, { body: { methods: next } });
+      print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
+    });
+
+  delivery
+    .command('remove')
+    .description('Remove a way to deliver.')
+    .argument('<code>', 'its code')
+    .addHelpText('after', '\nExample:\n  $ parlour delivery remove courier')
+    .action(async (code: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [{ methods }, store] = await Promise.all([call(routes.getDelivery), call(routes.getStore)]);
+      if (!methods.some((one) => one.code === code))
+        throw new Problem('no-such-thing', `There is no way to deliver “${code}”.`, {
+          place: 'code',
+          remedy: 'See parlour delivery list.',
+        });
+      const answer = await call(routes.setDelivery, { body: { methods: methods.filter((one) => one.code !== code) } });
+      print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
+    });
+}
+
+function numberFrom(text: string): number {
+  if (/^[1-9]\d{0,8}$/.test(text)) return Number(text);
+  throw new Problem('bad-input', `“${text}” is not the number of an order.`, {
+    place: '--before',
+    remedy: 'Write a number such as 1001.',
+  });
+}
+
+/** @throws Problem `bad-input` naming what cannot be read */
+function pricesFrom(given: readonly string[], decimals: number): Method['prices'] {
+  return Object.fromEntries(
+    given.map((one) => {
+      const [country, price = ''] = splitAt(one, '=');
+      const minor = Math.round(Number(price) * 10 ** decimals);
+      if (!/^[A-Z]{2}$/.test(country) || !/^\d+(\.\d+)?$/.test(price))
+        throw new Problem('bad-input', `“${one}” is not COUNTRY=PRICE.`, {
+          place: 'prices',
+          remedy: 'Write the two letters of a country and a price, such as IE=4.50.',
+        });
+      return [country, minor];
+    }),
+  );
+}
+
+const moneyIn =
+  ({ currency, locale }: Store) =>
+  (minor: number): string =>
+    formatMoney(minor, currency, locale);
+
+function listText({ orders, next }: AnswerOf<typeof routes.listOrders>, store: Store): string {
+  if (orders.length === 0) return 'There are no orders yet.';
+  const money = moneyIn(store);
+  const rows = orders.map(({ number, placed, buyer, lines, totals }) => [
+    String(number),
+    inZone(placed, store.timeZone),
+    buyer.name,
+    buyer.country,
+    counted(
+      lines.reduce((sum, { quantity }) => sum + quantity, 0),
+      'thing',
+    ),
+    money(totals.total),
+  ]);
+  const more = next === null ? '' : `\nMore: parlour order list --before ${next}`;
+  return `${table(['Number', 'Placed', 'Buyer', 'Country', 'What', 'Total'], rows)}\n\nOne of them: parlour order show NUMBER${more}`;
+}
+
+function orderText({ number, placed, buyer, lines, delivery, payment, totals }: OrderFact, store: Store): string {
+  const money = moneyIn(store);
+  return [
+    `Order ${number}, placed ${inZone(placed, store.timeZone)}`,
+    '',
+    `${buyer.name}, ${buyer.mail}`,
+    `${buyer.street}, ${buyer.postcode} ${buyer.city}, ${buyer.country}`,
+    '',
+    table(
+      ['Product', 'Variant', 'What', 'Quantity', 'Each', 'Sum'],
+      lines.map((line) => [
+        line.product,
+        line.variant,
+        line.options === '' ? line.title : `${line.title}, ${line.options}`,
+        String(line.quantity),
+        money(line.price),
+        money(line.price * line.quantity),
+      ]),
+    ),
+    '',
+    `Goods     ${money(totals.goods)}`,
+    `Delivery  ${money(delivery.price)}, ${delivery.name}`,
+    `Total     ${money(totals.total)}, by ${payment.replace('-', ' ')}`,
+  ].join('\n');
+}
+
+function deliveryText(methods: readonly Method[], store: Store): string {
+  if (methods.length === 0) return 'Nothing is delivered yet. Add a way: parlour delivery set CODE NAME COUNTRY=PRICE';
+  const money = moneyIn(store);
+  return table(
+    ['Code', 'Name', 'Prices'],
+    methods.map(({ code, name, prices }) => [
+      code,
+      name,
+      Object.entries(prices)
+        .map(([country, price]) => `${country} ${money(price)}`)
+        .join(', '),
+    ]),
+  );
+}

@@ -1,0 +1,46 @@
+/** Ways to deliver, and orders. */
+import { array, number } from 'yup';
+import { closed, codeText, plainText, type DeliveryMethod, type OrderFact } from '@parlour/core';
+import { typed } from './common.js';
+
+const COUNTRY = /^[A-Z]{2}$/;
+const MOST_MINOR = 1_000_000_000;
+
+const method = closed({
+  code: codeText().required(),
+  name: plainText(80).min(1).required(),
+  /** ISO 3166-1 code of each country it goes to -> flat price in minor units. */
+  prices: typed<DeliveryMethod['prices']>({
+    type: 'object',
+    additionalProperties: { type: 'integer', minimum: 0, maximum: MOST_MINOR },
+  }).test(
+    'prices',
+    '${path} must be prices in minor units by country, such as {"IE": 450}',
+    (prices) =>
+      typeof prices === 'object' &&
+      !Array.isArray(prices) &&
+      Object.keys(prices).length >= 1 &&
+      Object.keys(prices).length <= 250 &&
+      Object.entries(prices).every(
+        ([country, price]) => COUNTRY.test(country) && Number.isInteger(price) && price >= 0 && price <= MOST_MINOR,
+      ),
+  ),
+});
+
+/** The ways to deliver of a store, in the order shoppers see them. */
+export const delivery = closed({ methods: array(method).strict().max(50).required() });
+
+const MOST_ORDERS = 200;
+export const ordersQuery = closed({
+  /** Only orders with a lower number, for the next part of the list. */
+  before: number().integer().min(1).optional(),
+  limit: number().integer().min(1).max(MOST_ORDERS).optional(),
+});
+
+/** An order as it was when it was placed. */
+export const order = typed<OrderFact>({ type: 'object' });
+export const orders = closed({
+  orders: array(order).required(),
+  /** The number to go on before; null at the end. */
+  next: number().nullable().defined(),
+});

@@ -1,0 +1,74 @@
+/** The form of the checkout as it was sent: its fields stand in any sections, some in several. */
+import { FIELD_MARK } from '../kinds/view.js';
+import { PAYMENT_WAYS, type Buyer, type PaymentWay } from '../kinds/facts.js';
+import type { WordName } from '../locale/words.js';
+import { offersTo, type DeliveryMethod } from './checkout.js';
+
+const BUYER_FIELDS = ['mail', 'name', 'street', 'postcode', 'city', 'country'] as const satisfies (keyof Buyer)[];
+const FIELDS: ReadonlySet<string> = new Set([...BUYER_FIELDS, 'delivery', 'payment']);
+/** What one field may hold. */
+const LONGEST = 200;
+const WAS = 'was.';
+
+/** What a shopper has told, by field. */
+export type Told = Readonly<Record<string, string>>;
+
+interface Copy {
+  readonly value: string;
+  readonly was: string | undefined;
+}
+
+/**
+ * The fields of a form that was sent, by their names without the sections they stand in. Where one stands twice, the
+ * copy that differs from what it was when it was shown counts.
+ * @param sent values by the names of inputs, such as `c1:country` and `c1:was.country`
+ */
+export function toldIn(sent: Told): Told {
+  const copies = new Map<string, Copy[]>();
+  for (const [input, value] of Object.entries(sent)) {
+    const mark = input.lastIndexOf(FIELD_MARK);
+    const field = input.slice(mark + 1);
+    if (mark < 0 || !FIELDS.has(field)) continue;
+    const wasName = `${input.slice(0, mark + 1)}${WAS}${field}`;
+    const was = Object.hasOwn(sent, wasName) ? sent[wasName] : undefined;
+    copies.set(field, [...(copies.get(field) ?? []), { value: value.trim().slice(0, LONGEST).toWellFormed(), was }]);
+  }
+  return Object.fromEntries(
+    [...copies].map(([field, all]) => [field, (all.find(({ value, was }) => value !== was) ?? (all[0] as Copy)).value]),
+  );
+}
+
+/** What of it is about the buyer. */
+export const buyerIn = (told: Told): Partial<Buyer> =>
+  Object.fromEntries(BUYER_FIELDS.flatMap((field) => (told[field] === undefined ? [] : [[field, told[field]]])));
+
+/** An order that can be made. */
+export interface SettledCheckout {
+  readonly buyer: Buyer;
+  readonly delivery: string;
+  readonly payment: PaymentWay;
+}
+
+/** What is wrong, as words by field. */
+export type CheckoutErrors = Readonly<Record<string, WordName>>;
+
+const MAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
+
+/** Whether everything is there that an order needs. */
+export function settle(
+  told: Told,
+  methods: readonly DeliveryMethod[],
+): { readonly settled: SettledCheckout } | { readonly errors: CheckoutErrors } {
+  const of = (field: string): string => told[field] ?? '';
+  const errors: Record<string, WordName> = {};
+  for (const field of BUYER_FIELDS) if (of(field) === '') errors[field] = 'field-needed';
+  if (of('mail') !== '' && !MAIL.test(of('mail'))) errors['mail'] = 'mail-wrong';
+  const offers = offersTo(of('country'), methods);
+  if (of('country') !== '' && offers.length === 0) errors['country'] = 'no-way';
+  else if (!offers.some(({ code }) => code === of('delivery'))) errors['delivery'] = 'choose-delivery';
+  const payment = PAYMENT_WAYS.find((way) => way === (told['payment'] ?? PAYMENT_WAYS[0]));
+  if (!payment) errors['payment'] = 'field-needed';
+  if (Object.keys(errors).length > 0 || !payment) return { errors };
+  const buyer = Object.fromEntries(BUYER_FIELDS.map((field) => [field, of(field)])) as Record<keyof Buyer, string>;
+  return { settled: { buyer, delivery: of('delivery'), payment } };
+}

@@ -1,0 +1,128 @@
+/** What is in the cart, line by line, with quantity and a way to take it out. */
+import { text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import type { CartLine } from '../../kinds/facts.js';
+import { html, type Markup } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { pictureTag } from '../../kinds/picture.js';
+import type { View } from '../../kinds/view.js';
+import { lineName, sentFrom } from './line.js';
+
+export const cartLines = defineKind(
+  {
+    name: 'cart-lines',
+    version: 1,
+    title: 'Cart lines',
+    sentence: 'What is in the cart, with quantities to change and a way to take things out.',
+    fields: {
+      empty: text('If it is empty', 'What is said where nothing is in the cart.', {
+        default: 'Your cart is empty.',
+        word: 'cart-empty',
+        max: 160,
+      }),
+    },
+    hasForms: true,
+    shows: ['cart'],
+    sketch: [
+      {
+        across: 1,
+        count: 3,
+        rows: 3,
+        grid: [
+          {
+            shares: [1, 5, 1],
+            gap: 24,
+            beside: [
+              { draw: 'picture', height: 120 },
+              {
+                stack: [
+                  20,
+                  { draw: 'title', width: 320, height: 20 },
+                  16,
+                  { draw: 'text', width: 200, height: 10 },
+                  20,
+                  { draw: 'box', width: 90, height: 34 },
+                ],
+              },
+              { stack: [20, { draw: 'text', height: 14 }] },
+            ],
+          },
+          24,
+        ],
+      },
+    ],
+  },
+  {
+    view({ empty }, view) {
+      const { lines } = view.fact('cart');
+      const refused =
+        view.form && view.form.refused !== '' && html`<p class="form-refused" role="alert">${view.form.refused}</p>`;
+      if (lines.length === 0) return html`${refused}<p class="cart-empty">${empty}</p>`;
+      return html`${refused}<ul class="cart">${lines.map((line) => cartLine(line, view))}</ul>`;
+    },
+    css: css`
+      .cart {
+        list-style: none;
+        margin: 0;
+        padding: 0;
+      }
+      .cart > li {
+        display: grid;
+        grid-template-columns: 5rem minmax(0, 1fr) auto;
+        gap: 0.75rem 1.25rem;
+        padding-block: 1.1rem;
+        border-block-end: 1px solid var(--line);
+      }
+      .cart > li:first-child {
+        border-block-start: 1px solid var(--line);
+      }
+      .cart-picture {
+        aspect-ratio: 1;
+        background: var(--soft);
+      }
+      .cart-picture img {
+        inline-size: 100%;
+        block-size: 100%;
+        object-fit: cover;
+      }
+      .cart-title {
+        font: 500 1.125rem/1.3 var(--title-font);
+        text-decoration: none;
+      }
+      .cart-sum {
+        text-align: end;
+        font-weight: 600;
+        font-variant-numeric: tabular-nums;
+      }
+      .cart-sum .quiet {
+        display: block;
+        font-weight: 400;
+      }
+      form {
+        display: flex;
+        flex-wrap: wrap;
+        gap: 0.5rem;
+        align-items: center;
+        margin-block-start: 0.6rem;
+      }
+      input[type='number'] {
+        inline-size: 4.75rem;
+      }
+      input,
+      button {
+        block-size: 2.75rem;
+      }
+    `,
+  },
+);
+
+function cartLine(line: CartLine, view: View): Markup {
+  const { form } = view;
+  const what = lineName(line);
+  const isThis = form !== null && form.typed['variant'] === line.variant && form.typed['product'] === line.product;
+  const shown = isThis ? (form.typed['quantity'] ?? line.quantity) : line.quantity;
+  const id = view.id(`quantity-${line.product}-${line.variant}`);
+  const named = (action: string): string => view.word('of-what', { action, what });
+  const [update, remove] = [view.word('update'), view.word('remove')];
+  return html`<li><div class="cart-picture">${line.picture && pictureTag(line.picture, '5rem')}</div><div><a class="cart-title" href="${line.path}">${line.title}</a>${line.options !== '' && html`<div class="quiet">${line.options}</div>`}<form method="post" action="${view.locale.prefix}/cart/line" id="${view.id(`line-${line.product}-${line.variant}`)}">${sentFrom(view)}<input type="hidden" name="product" value="${line.product}"><input type="hidden" name="variant" value="${line.variant}"><label class="hidden-words" for="${id}">${named(view.word('quantity'))}</label><input id="${id}" name="quantity" type="number" min="0" max="99" value="${shown}" inputmode="numeric" required data-send><button class="button-quiet" type="submit" aria-label="${named(update)}" data-without-script>${update}</button><button class="button-quiet" type="submit" name="remove" value="yes" aria-label="${named(remove)}">${remove}</button></form></div><div class="cart-sum">${view.money(line.price * line.quantity)}${line.quantity > 1 && html`<span class="quiet">${view.word('each', { price: view.money(line.price) })}</span>`}</div></li>`;
+}

@@ -1,0 +1,65 @@
+/** Parts that the sections of cart, checkout and thank-you page share. */
+import { css } from '../../kinds/css.js';
+import type { OrderLine, Totals } from '../../kinds/facts.js';
+import { html, type Markup } from '../../kinds/html.js';
+import { queryText } from '../../kinds/query.js';
+import type { View } from '../../kinds/view.js';
+
+/** What is bought, as people call it: with the chosen options. */
+export const lineName = ({ title, options }: Pick<OrderLine, 'title' | 'options'>): string =>
+  options === '' ? title : `${title}, ${options}`;
+
+/** From where a form is sent: the page, so that it comes back there, and the section that what came of it is shown in. */
+export const sentFrom = ({ page, path }: View): Markup =>
+  html`<input type="hidden" name="page" value="${page.path}${queryText(page.query)}"><input type="hidden" name="back-to" value="${path}">`;
+
+/** Sums below each other. */
+export function sums({ goods, delivery, total }: Totals, view: View): Markup {
+  return html`<dl class="sums"><div><dt>${view.word('goods')}</dt><dd>${view.money(goods)}</dd></div><div><dt>${view.word('delivery')}</dt><dd>${delivery === null ? view.word('delivery-later') : view.money(delivery)}</dd></div><div class="sums-total"><dt>${view.word('total')}</dt><dd>${view.money(total)}</dd></div></dl>`;
+}
+
+export const SUMS_CSS = css`
+  .sums {
+    margin: 0;
+  }
+  .sums > div {
+    display: flex;
+    justify-content: space-between;
+    gap: 1rem;
+    padding-block: 0.3rem;
+  }
+  .sums dd {
+    margin: 0;
+    text-align: end;
+    font-variant-numeric: tabular-nums;
+  }
+  .sums-total {
+    margin-block-start: 0.4rem;
+    border-block-start: 1px solid var(--line);
+    font-weight: 600;
+    font-size: 1.125rem;
+  }
+`;
+
+/** What was, or is about to be, ordered: one row for each line. */
+export const boughtLines = (lines: readonly OrderLine[], view: View): Markup =>
+  html`<ul class="bought">${lines.map((line) => html`<li><span>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.price * line.quantity)}</span></li>`)}</ul>`;
+
+export const BOUGHT_CSS = css`
+  .bought {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  .bought li {
+    display: flex;
+    justify-content: space-between;
+    gap: 1rem;
+    padding-block: 0.45rem;
+    border-block-end: 1px solid var(--line);
+  }
+  .bought-sum {
+    white-space: nowrap;
+    font-variant-numeric: tabular-nums;
+  }
+`;

@@ -1,0 +1,33 @@
+/** What goods and delivery come to. */
+import { defineKind } from '../../kinds/kind.js';
+import { sums, SUMS_CSS } from './line.js';
+
+export const totals = defineKind(
+  {
+    name: 'totals',
+    version: 1,
+    title: 'Totals',
+    sentence: 'What the goods cost, what the delivery costs, and both together.',
+    fields: {},
+    shows: ['totals'],
+    sketch: [
+      {
+        across: 1,
+        count: 3,
+        rows: 3,
+        grid: [
+          8,
+          {
+            shares: [3, 1],
+            beside: [
+              { draw: 'text', width: 160, height: 16 },
+              { draw: 'text', height: 16 },
+            ],
+          },
+          14,
+        ],
+      },
+    ],
+  },
+  { view: (_values, view) => sums(view.fact('totals'), view), css: SUMS_CSS },
+);

@@ -1,0 +1,41 @@
+/** Who buys: mail address and name. */
+import { text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { CHECKOUT_PAGES, checkoutInput, FIELD_CSS } from './field.js';
+
+export const buyer = defineKind(
+  {
+    name: 'buyer',
+    version: 1,
+    title: 'Buyer',
+    sentence: 'Mail address and name of the shopper.',
+    fits: CHECKOUT_PAGES,
+    fields: {
+      title: text('Title', 'The heading over the fields.', { default: 'Your details', word: 'your-details', max: 80 }),
+    },
+    ofCheckout: true,
+    shows: ['buyer'],
+    caption: 'title',
+    sketch: [
+      { draw: 'title', width: 260, height: 28 },
+      20,
+      { across: 1, count: 2, rows: 2, grid: [{ draw: 'box', height: 56 }, 16] },
+    ],
+  },
+  {
+    view({ title }, view) {
+      const { mail, name } = view.fact('buyer');
+      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="fields">${checkoutInput({ field: 'mail', label: view.word('mail'), fill: 'email', type: 'email' }, mail, view)}${checkoutInput({ field: 'name', label: view.word('name'), fill: 'name' }, name, view)}</div>`;
+    },
+    css: css`
+      ${FIELD_CSS}
+      @container (min-width: 34rem) {
+        .fields {
+          grid-template-columns: 1fr 1fr;
+        }
+      }
+    `,
+  },
+);

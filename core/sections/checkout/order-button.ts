@@ -1,0 +1,37 @@
+/** The button that makes the order. */
+import { text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { CHECKOUT_FORM } from '../../kinds/view.js';
+import { CHECKOUT_PAGES } from './field.js';
+
+const DISABLED = html` disabled`;
+
+export const orderButton = defineKind(
+  {
+    name: 'order-button',
+    version: 1,
+    title: 'Order button',
+    sentence: 'The button that makes the order, with what stands in its way.',
+    fits: CHECKOUT_PAGES,
+    fields: {
+      action: text('Button', 'What the button says.', { default: 'Place the order', word: 'order-now', max: 60 }),
+    },
+    ofCheckout: true,
+    shows: ['cart'],
+    sketch: [{ draw: 'button', height: 70 }],
+  },
+  {
+    view({ action }, view) {
+      const { lines, attempt } = view.fact('cart');
+      const refused = view.form?.refused ?? '';
+      return html`${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<input type="hidden" form="${CHECKOUT_FORM}" name="attempt" value="${attempt}"><button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${lines.length === 0 && DISABLED}>${action}</button>`;
+    },
+    css: css`
+      .order-button {
+        inline-size: 100%;
+      }
+    `,
+  },
+);

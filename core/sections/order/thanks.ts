@@ -1,0 +1,31 @@
+/** Thanks for an order, with its number. */
+import { css } from '../../kinds/css.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+
+export const thanks = defineKind(
+  {
+    name: 'thanks',
+    version: 1,
+    title: 'Thanks',
+    sentence: 'Thanks the shopper by name, and says the number of the order.',
+    fits: { pages: ['thank-you'], regions: [] },
+    fields: {},
+    shows: ['order'],
+    sketch: [{ draw: 'title', width: 520, height: 42 }, 16, { draw: 'text', width: 420, height: 12 }],
+  },
+  {
+    view(_values, view) {
+      const order = view.fact('order');
+      if (!order) return html`<h1>${view.word('no-order')}</h1>`;
+      const { number, buyer, payment } = order;
+      return html`<h1>${view.word('thank-you', { name: buyer.name })}</h1><p class="thanks-number">${view.word('order-placed', { number: String(number) })}</p><p>${view.word(`${payment}-about`)}</p>`;
+    },
+    css: css`
+      .thanks-number {
+        font-size: 1.125rem;
+        font-weight: 600;
+      }
+    `,
+  },
+);

@@ -1,0 +1,203 @@
+import {
+  checkoutFacts,
+  NO_FACTS,
+  settle,
+  toldIn,
+  type CartLine,
+  type DeliveryMethod,
+  type Facts,
+  type FormState,
+  type PictureInfo,
+} from '../index.js';
+import { section } from '../tests/designs.js';
+import { HOME, render } from '../tests/pages.js';
+
+const picture: PictureInfo = { hash: 'a'.repeat(64), width: 1200, height: 1200, alt: 'A kite', widths: [320, 640] };
+const lineOf = (own: Partial<CartLine>): CartLine => ({
+  product: 'K-1',
+  variant: 'a',
+  title: 'Gannet',
+  options: '',
+  path: '/item/gannet',
+  picture,
+  quantity: 1,
+  price: 4200,
+  stock: 3,
+  ...own,
+});
+
+describe('cart and checkout', () => {
+  const METHODS: DeliveryMethod[] = [
+    { code: 'post', name: 'By post', prices: { IE: 450, DE: 980 } },
+    { code: 'courier', name: 'Courier', prices: { IE: 900 } },
+  ];
+  const BUYER = {
+    ...NO_FACTS.buyer,
+    mail: 'm@a.example',
+    name: 'Mara <Q>',
+    street: 'Quay 1',
+    postcode: '1',
+    city: 'Kiel',
+  };
+  const factsOf = (lines: readonly CartLine[], country = '', delivery = '') =>
+    checkoutFacts(
+      { lines, attempt: 'a-1', buyer: { ...BUYER, country }, delivery },
+      { methods: METHODS, country: 'IE' },
+    );
+  /** The html of the sections on a page of a kind. */
+  const on = (kind: 'cart' | 'checkout' | 'thank-you', kinds: readonly string[], facts: Facts, form?: FormState) =>
+    render(
+      kinds.map((name, i) => section(`s${i}`, name)),
+      {
+        page: { ...HOME, code: kind, kind, path: `/${kind}` },
+        facts,
+        answer: (need) => (need.type === 'path' ? `/${need.page}` : undefined),
+        ...(form && { form }),
+      },
+    );
+  const lines = [
+    lineOf({ quantity: 2, options: '1.8 m' }),
+    lineOf({ product: 'K-2', title: 'Reel & co', price: 100, picture: null }),
+  ];
+
+  test('the facts follow lines, country and choice; a way that does not go there is as good as not chosen', () => {
+    expect(factsOf(lines)).toMatchObject({
+      'cart-count': 3,
+      buyer: { country: 'IE', countries: ['IE', 'DE'] },
+      delivery: { chosen: null, gone: null, offers: [{ code: 'post', price: 450 }, { code: 'courier' }] },
+      totals: { goods: 8500, delivery: null, total: 8500 },
+    });
+    expect(factsOf(lines, 'DE', 'post').totals).toEqual({ goods: 8500, delivery: 980, total: 9480 });
+    expect(factsOf(lines, 'DE', 'courier')).toMatchObject({
+      delivery: { chosen: null, gone: 'Courier', offers: [{ code: 'post' }] },
+      totals: { delivery: null, total: 8500 },
+    });
+    expect(factsOf([], 'XX').delivery.offers).toEqual([]);
+  });
+
+  test('the badge says how much there is, in words too; the button to the checkout comes with the first thing', () => {
+    const shown = (facts: Facts) => on('cart', ['cart-badge', 'to-checkout'], facts);
+    expect(shown(factsOf(lines))).toContain(
+      'Cart <span class="badge-count" aria-hidden="true">3</span><span class="hidden-words">, 3 things</span></a>',
+    );
+    expect(shown(factsOf(lines))).toContain('<a class="button" href="/checkout">Checkout</a>');
+    const empty = shown(NO_FACTS);
+    expect(empty).toContain('<a class="badge" href="/cart">Cart</a>');
+    // Its place stays, since it may come while the page is open.
+    expect(empty).toMatch(
+      /<div hidden class="frame [^"]*k-to-checkout" id="s-s1"><div class="frame-in"><\/div><\/div>/,
+    );
+  });
+
+  test('a line has its own form, named for those who do not see it; what was refused keeps what was typed', () => {
+    const html = on('cart', ['cart-lines', 'totals'], factsOf(lines));
+    expect(html).toContain('aria-label="Remove: Reel &amp; co"');
+    expect(html).toContain('€84.00<span class="quiet">€42.00 each</span>');
+    expect(html).toMatch(/<dt>Delivery<\/dt><dd>chosen at checkout<\/dd>.*<dt>Total<\/dt><dd>€85\.00<\/dd>/);
+    const form = { section: 's0', typed: { product: 'K-2', variant: 'a', quantity: '50' }, refused: 'Only <3>.' };
+    const refused = on('cart', ['cart-lines'], factsOf(lines), form);
+    expect(refused.match(/ value="\d+" inputmode/g)).toEqual([' value="2" inputmode', ' value="50" inputmode']);
+    expect(refused).toContain('<p class="form-refused" role="alert">Only &lt;3&gt;.</p>');
+    expect(on('cart', ['cart-lines'], NO_FACTS)).toContain('Your cart is empty.');
+  });
+
+  test('fields of the checkout name its one form wherever they stand; a name and an id for each copy', () => {
+    const html = on(
+      'checkout',
+      ['buyer', 'deliver-to', 'ways-to-deliver', 'ways-to-deliver', 'ways-to-pay', 'order-recap', 'order-button'],
+      factsOf(lines, 'DE', 'courier'),
+    );
+    expect(html.match(/<form id="checkout"/g)).toHaveLength(1);
+    const inputs = [...html.matchAll(/<(?:input|select|button)[^>]*>/g)].map(([tag]) => tag);
+    expect(inputs.filter((tag) => !tag.includes('form="checkout"'))).toEqual([]);
+    expect(inputs.filter((tag) => tag.includes(':delivery"') && tag.includes('radio'))).toHaveLength(2);
+    const ids = [...html.matchAll(/ id="([^"]+)"/g)].map((found) => found[1]);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(html).toContain('<option value="DE" selected>Germany</option>');
+    expect(html.match(/role="status">“Courier” does not go to Germany\. Please choose another\./g)).toHaveLength(2);
+    expect(html).toContain('<meta name="robots" content="noindex">');
+    expect(html).toContain('<meta name="description" content="Windrow · Windrow">');
+    expect(html).toContain('value="Mara &lt;Q&gt;"');
+    expect(html).toContain('<input type="hidden" form="checkout" name="attempt" value="a-1">');
+    expect(on('checkout', ['order-button'], NO_FACTS)).toMatch(/value="order" disabled>/);
+  });
+
+  test('what is wrong stands at its field, and is tied to it', () => {
+    const form = {
+      section: '',
+      typed: { mail: 'nobody', country: 'IE' },
+      errors: { mail: 'A <mail>.', delivery: 'Choose.' },
+      refused: 'Look.',
+    };
+    const html = on('checkout', ['buyer', 'deliver-to', 'ways-to-deliver', 'order-button'], factsOf(lines, 'DE'), form);
+    expect(html).toMatch(/value="nobody"[^>]* aria-invalid="true" aria-describedby="s-s0:mail-error"/);
+    expect(html).toContain('<p class="field-error" id="s-s0:mail-error">A &lt;mail&gt;.</p>');
+    expect(html).toContain('<p class="field-error" id="s-s2:delivery-error">Choose.</p>');
+    expect(html).toContain('<option value="IE" selected>Ireland</option>');
+    expect(html.match(/Look\./g)).toHaveLength(1);
+  });
+
+  test('the thank-you page shows the order, and says so where there is none', () => {
+    const order = {
+      number: 1001,
+      placed: '2026-11-26T11:00:00.000Z',
+      buyer: { ...BUYER, country: 'DE' },
+      lines,
+      delivery: { code: 'post', name: 'By post', price: 980 },
+      payment: 'bank-transfer',
+      totals: { goods: 8500, delivery: 980, total: 9480 },
+    } as const;
+    const html = on('thank-you', ['thanks', 'order-lines'], { ...NO_FACTS, order });
+    expect(html).toContain('<h1>Thank you, Mara &lt;Q&gt;</h1>');
+    expect(html).toMatch(/number 1001.*2 × Gannet, 1\.8 m.*€94\.80.*Kiel<br>Germany/s);
+    expect(on('thank-you', ['thanks', 'order-lines'], NO_FACTS)).toContain('This order cannot be found.');
+  });
+});
+
+describe('the form of the checkout as it was sent', () => {
+  const METHODS = [{ code: 'post', name: 'By post', prices: { IE: 450 } }];
+
+  test('of two copies of a field the one that was changed counts', () => {
+    const sent = (a: string, b: string) => ({
+      'a:country': a,
+      'a:was.country': 'IE',
+      'b~c:country': b,
+      'b~c:was.country': 'IE',
+    });
+    expect([sent('IE', 'DE'), sent('FR', 'IE'), sent('IE', 'IE')].map((one) => toldIn(one)['country'])).toEqual([
+      'DE',
+      'FR',
+      'IE',
+    ]);
+    expect(
+      toldIn({ 'x:name': `  ${'n'.repeat(300)} `, plain: 'x', 'x:__proto__': 'y', 'x:was.mail': 'z', 'x:admin': 'q' }),
+    ).toEqual({
+      name: 'n'.repeat(200),
+    });
+  });
+
+  test('an order needs everything; what is wrong is said by field', () => {
+    const right = {
+      mail: 'm@a.example',
+      name: 'M',
+      street: 'Q 1',
+      postcode: '1',
+      city: 'K',
+      country: 'IE',
+      delivery: 'post',
+    };
+    expect(settle(right, METHODS)).toMatchObject({
+      settled: { delivery: 'post', payment: 'bank-transfer', buyer: { name: 'M' } },
+    });
+    expect(settle({}, METHODS)).toEqual({
+      errors: Object.fromEntries([
+        ...['mail', 'name', 'street', 'postcode', 'city', 'country'].map((field) => [field, 'field-needed']),
+        ['delivery', 'choose-delivery'],
+      ]),
+    });
+    expect(settle({ ...right, mail: 'nobody', delivery: 'rocket', payment: 'gold' }, METHODS)).toEqual({
+      errors: { mail: 'mail-wrong', delivery: 'choose-delivery', payment: 'field-needed' },
+    });
+    expect(settle({ ...right, country: 'constructor' }, METHODS)).toEqual({ errors: { country: 'no-way' } });
+  });
+});

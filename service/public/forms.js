@@ -1,0 +1,60 @@
+/**
+ * Sends a storefront's forms without leaving the page, and puts in what has changed. Everything works without it: the
+ * forms are plain ones. `Idiomorph` stands in front of it in the file that browsers get.
+ */
+/* global Idiomorph */
+const facts = document.querySelector('meta[name=facts]');
+const said = Object.assign(document.createElement('p'), { className: 'hidden-words' });
+said.setAttribute('role', 'status');
+document.body.append(said);
+document.documentElement.classList.add('with-script');
+
+// Of two that are sent, the later one counts: what the earlier one answers is of the past by then.
+let turn = 0;
+
+async function send(form, submitter) {
+  const body = new URLSearchParams(new FormData(form, submitter));
+  body.set('page', location.pathname + location.search);
+  body.set('facts', facts.content);
+  const mine = ++turn;
+  let answer;
+  try {
+    const response = await fetch(form.action, { method: 'POST', headers: { accept: 'application/json' }, body });
+    answer = await response.json();
+  } catch {
+    // Whatever went wrong, the browser says it better by itself.
+    return leave(form, submitter);
+  }
+  if (mine !== turn) return;
+  if (answer.to) return location.assign(answer.to);
+  if (answer.reload || !answer.sections) return leave(form, submitter);
+  facts.content = answer.facts;
+  for (const [path, html] of Object.entries(answer.sections)) put(`s-${path}`, html);
+  const alert = document.querySelector('[role=alert]') ?? document.querySelector('.way-gone, .buy-done');
+  said.textContent = alert?.textContent ?? '';
+  document.querySelector('[aria-invalid]')?.focus();
+}
+
+/** As it would go without script. */
+function leave(form, submitter) {
+  form.dataset.plain = '';
+  form.requestSubmit(submitter);
+}
+
+function put(id, html) {
+  const old = document.getElementById(id);
+  if (!old) return;
+  if (html === '') old.replaceChildren();
+  else Idiomorph.morph(old, html, { morphStyle: 'outerHTML', ignoreActiveValue: true, restoreFocus: true });
+}
+
+document.addEventListener('submit', (event) => {
+  const form = event.target;
+  if (form.method !== 'post' || 'plain' in form.dataset) return;
+  event.preventDefault();
+  send(form, event.submitter);
+});
+
+document.addEventListener('change', ({ target }) => {
+  if (target.matches('[data-send]') && target.form.reportValidity()) send(target.form, null);
+});

@@ -1,0 +1,17 @@
+/** The order that a thank-you page is about. */
+import type { OrderFact } from '@parlour/core';
+import type { Part } from './part.js';
+
+export const order: Part<OrderFact> = {
+  name: 'order',
+  parameters: 1,
+  statement: ($) => ({
+    select: `jsonb_agg(o.body || jsonb_build_object('number', o.number, 'placed',
+        to_char(o.placed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))) as answer
+      from placed_order o where o.store_id = $1 and o.token_hash = ${$(0)}::bytea`,
+  }),
+  values: ({ order: token }) => (token ? [token] : null),
+  read([found], { facts }) {
+    facts.order = found ?? null;
+  },
+};

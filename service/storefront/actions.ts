@@ -1,0 +1,229 @@
+/**
+ * What shoppers do: add to the cart, change it, choose, order. Each is a plain form post, so that it works without
+ * script; with it, the answer is the html of what has changed.
+ */
+import { createHmac } from 'node:crypto';
+import { urlencoded, Router, type Request, type Response } from 'express';
+import {
+  buyerIn,
+  htmlId,
+  isStorable,
+  pathOf,
+  settle,
+  toldIn,
+  type FormState,
+  type Locale,
+  type Told,
+} from '@parlour/core';
+import { newToken, tokenHash } from '../accounts/passwords.js';
+import {
+  addToCart,
+  cartCount,
+  findVariant,
+  MOST_OF_ONE,
+  setQuantity,
+  tellCart,
+  variantByCode,
+  type Shortage,
+} from '../records/carts.js';
+import { placeOrder, type NotOrdered } from '../records/orders.js';
+import { secretOf } from '../records/secrets.js';
+import { setCartCookie, setCountCookie } from './cart-cookie.js';
+import type { Site } from './context.js';
+import { languageIn } from './editions.js';
+import { NOT_FOUND, pageAt, patternsFor, type OpenPage } from './pages.js';
+import { buyingOf, refreshed, showPage } from './show.js';
+
+const OPTION = 'option.';
+
+/** What came of an action. */
+type Outcome =
+  | {
+      readonly done: true;
+      /** A path; or a place on the open page, such as `#s-…`, or nothing. */
+      readonly to: string;
+      /** The token of the cart that was made for it. */
+      readonly cart?: string;
+    }
+  | { readonly done: false; readonly status: 409 | 422; readonly form: FormState };
+
+/** What was sent, by the names of inputs. */
+type Sent = Told & { readonly page: string };
+
+type Action = (site: Site, sent: Sent, response: Response) => Promise<Outcome>;
+
+export const actions = (siteOf: (response: Response) => Site): Router => {
+  const router = Router();
+  /** @param from the kind of page that a form is on which does not say it */
+  const post = (path: string, from: 'cart' | 'checkout', act: Action): void => {
+    router.post(
+      path,
+      urlencoded({ extended: false, limit: '20kb', parameterLimit: 120 }),
+      async (request, response) => {
+        const site = siteOf(response);
+        const sent = { page: site.edition.locale.prefix + pathOf(patternsFor(site), from), ...fieldsIn(request.body) };
+        const outcome = await act(site, sent, response);
+        const cartToken = (outcome.done && outcome.cart) || site.cartToken;
+        const cart = cartToken === null ? null : tokenHash(cartToken);
+        if (cartToken !== null && cart) {
+          const count = await cartCount(site.db, site.store.id, cart);
+          setCountCookie(response, cartToken, count, await secretOf(site.db, 'cart'), site.mode);
+        }
+        await answer({ ...site, cartToken, cart }, sent, outcome, request, response);
+      },
+    );
+  };
+  post('/cart', 'cart', add);
+  post('/cart/line', 'cart', changeLine);
+  post('/checkout', 'checkout', checkOut);
+  return router;
+};
+
+/** The texts of a form; what was sent twice, or cannot be stored, is left out. */
+const fieldsIn = (body: unknown): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries((body ?? {}) as Record<string, unknown>).filter(
+      (field): field is [string, string] =>
+        typeof field[1] === 'string' && field.every((text) => isStorable(text as string)),
+    ),
+  );
+
+/** The page that a form was sent from. */
+async function pageOf(site: Site, sent: Sent): Promise<{ page: OpenPage; query: URLSearchParams }> {
+  const [path = '/', query = ''] = sent.page.split('?');
+  return { page: await pageAt(site, languageIn(path, site.store).rest), query: new URLSearchParams(query) };
+}
+
+async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request, response: Response): Promise<void> {
+  const form = outcome.done ? undefined : outcome.form;
+  const status = outcome.done ? 200 : outcome.status;
+  if (request.headers.accept === 'application/json') {
+    const { page, query } = await pageOf(site, sent);
+    // Whoever goes to another page needs nothing of this one.
+    const to = outcome.done && outcome.to.startsWith('/') ? outcome.to : null;
+    const changed =
+      to === null
+        ? await refreshed(site, page, { query, form, seen: sent['facts'] ?? '', section: sent['back-to'] })
+        : {};
+    response
+      .status(status)
+      .set('cache-control', 'no-store')
+      .json({ ...changed, ...(to === null ? {} : { to }) });
+    return;
+  }
+  if (outcome.done) {
+    const back = outcome.to.startsWith('#') || outcome.to === '' ? `${sent.page}${outcome.to}` : outcome.to;
+    response.redirect(303, isOwnPath(back) ? back : '/');
+    return;
+  }
+  const { page, query } = await pageOf(site, sent);
+  const shown = (await showPage(site, page, { query, form })) ?? (await showPage(site, NOT_FOUND, { form }));
+  response
+    .status(status)
+    .set('cache-control', 'no-store')
+    .type('html')
+    .send(shown?.html ?? '');
+}
+
+/** A path of the storefront, and of no other host. */
+const isOwnPath = (path: string): boolean => /^\/(?![/\\])/.test(path);
+
+/** Back to the section on the page that was open. */
+const backTo = (section: string): string => `#${encodeURIComponent(htmlId(section))}`;
+
+const add: Action = async (site, sent, response) => {
+  const { db, store, edition } = site;
+  const { word } = edition.locale;
+  const { product = '', 'back-to': section = '', page: _page, facts: _facts, ...typed } = sent;
+  const refuse = (refused: string): Outcome => ({ done: false, status: 409, form: { section, typed, refused } });
+  const quantity = Number(typed['quantity'] || '1');
+  if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_OF_ONE)
+    return refuse(word('quantity-wrong', { most: MOST_OF_ONE }));
+  const options = Object.fromEntries(
+    Object.entries(typed).flatMap(([name, value]) =>
+      name.startsWith(OPTION) ? [[name.slice(OPTION.length), value]] : [],
+    ),
+  );
+  const variant = await findVariant(db, store.id, product, options);
+  const chosen = Object.values(options).join(', ');
+  if (!variant) return refuse(chosen ? word('no-such-version', { what: chosen }) : word('choice-unreadable'));
+  const token = newToken();
+  const added = await addToCart(db, store.id, { known: site.cart, fresh: tokenHash(token) }, variant.id, quantity);
+  if ('stock' in added) return refuse(shortageInWords(added, chosen || variant.title, edition.locale));
+  if (!added.isNew) return { done: true, to: backTo(section) };
+  setCartCookie(response, token, site.mode);
+  return { done: true, to: backTo(section), cart: token };
+};
+
+const changeLine: Action = async (site, sent) => {
+  const { db, store, edition } = site;
+  const { 'back-to': section = '', product = '', variant: code = '', quantity: typed = '' } = sent;
+  const refuse = (refused: string): Outcome => ({
+    done: false,
+    status: 409,
+    form: { section, typed: { product, variant: code, quantity: typed }, refused },
+  });
+  const quantity = sent['remove'] === undefined ? Number(typed) : 0;
+  if (typed === '' || !Number.isInteger(quantity) || quantity < 0 || quantity > MOST_OF_ONE)
+    return refuse(edition.locale.word('quantity-wrong', { most: MOST_OF_ONE }));
+  const variant = await variantByCode(db, store.id, product, code);
+  if (!variant || !site.cart) return { done: true, to: backTo(section) };
+  const short = await setQuantity(db, store.id, site.cart, variant.id, quantity);
+  if (!short) return { done: true, to: backTo(section) };
+  const what = Object.values(variant.options).join(', ') || variant.title;
+  return refuse(shortageInWords({ ...short, inCart: 0 }, what, edition.locale));
+};
+
+const checkOut: Action = async (site, sent) => {
+  const { db, store, cart, edition } = site;
+  const { word } = edition.locale;
+  const told = toldIn(sent);
+  // Kept whatever comes of it, so that nothing has to be typed again.
+  if (cart) await tellCart(db, store.id, cart, { buyer: buyerIn(told), delivery: told['delivery'] });
+  if (sent['do'] !== 'order') return { done: true, to: '' };
+  const refuse = (status: 409 | 422, refused: string, errors: Record<string, string> = {}): Outcome => ({
+    done: false,
+    status,
+    form: { section: '', typed: told, errors, refused },
+  });
+  const checked = settle(told, store.delivery);
+  if ('errors' in checked) {
+    const words = Object.entries(checked.errors).map(([field, name]) => [field, word(name)] as const);
+    return refuse(422, word('check-fields'), Object.fromEntries(words));
+  }
+  const attempt = sent['attempt'] ?? '';
+  if (!cart || !/^[0-9a-f-]{36}$/.test(attempt)) return refuse(409, word('cart-empty'));
+  const token = createHmac('sha256', await secretOf(db, 'order'))
+    .update(`${store.id} ${attempt}`)
+    .digest('base64url');
+  const placed = await placeOrder(db, store.id, cart, buyingOf(site), checked.settled, {
+    attempt,
+    tokenHash: tokenHash(token),
+    payment: checked.settled.payment,
+  });
+  if ('why' in placed) return refuse(409, whyInWords(placed, edition.locale));
+  return { done: true, to: `${edition.locale.prefix}${pathOf(patternsFor(site), 'thank-you')}/${token}` };
+};
+
+function whyInWords(placed: NotOrdered, locale: Locale): string {
+  switch (placed.why) {
+    case 'empty':
+      return locale.word('cart-empty');
+    case 'changed':
+      return locale.word('order-changed');
+    case 'no-delivery':
+      return locale.word('choose-delivery');
+    case 'shortage': {
+      const { line, stock } = placed;
+      return shortageInWords({ stock, inCart: 0 }, line.options || line.title, locale);
+    }
+  }
+}
+
+function shortageInWords({ stock, inCart }: Shortage, what: string, { word }: Locale): string {
+  if (stock < 1) return word('what-is-sold-out', { what });
+  if (stock >= MOST_OF_ONE && inCart > 0) return word('most-of-one', { most: MOST_OF_ONE, count: inCart });
+  return inCart > 0
+    ? word('only-left-beside-cart', { count: stock, what, held: inCart })
+    : word('only-left', { count: stock, what });
+}
