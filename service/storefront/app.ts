@@ -1,7 +1,7 @@
 /** The storefront and its preview: the same app on two hosts. */
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { join } from 'node:path';
-import { escapeText, Problem, problemStatus, type SectionFault } from '@parlour/core';
+import { escapeText, isOwnPage, Problem, problemStatus, type SectionFault } from '@parlour/core';
 import { logFault } from '../faults.js';
 import type { KeptAnswers } from '../kept/answer.js';
 import { etagOf } from '../kept/kept-pages.js';
@@ -56,7 +56,12 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     if (!page) return notFound(response);
     response
       .status(page.page.kind !== 'not-found' && page.isThere ? 200 : 404)
-      .set({ 'cache-control': 'private, no-cache', etag: etagOf(page.html), 'cache-status': 'parlour; fwd=miss' })
+      .set({
+        // Browsers show what they have when somebody goes back; a cart of before would be wrong.
+        'cache-control': isOwnPage(page.page.kind) ? 'no-store' : 'private, no-cache',
+        etag: etagOf(page.html),
+        'cache-status': 'parlour; fwd=miss',
+      })
       .type('html');
     response.send(page.html);
   });

@@ -1,0 +1,153 @@
+import { routes } from '@parlour/contract';
+import type { BrowserContext, Page } from 'playwright-core';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser } from './browser.js';
+
+let service: TestService;
+beforeAll(async () => {
+  service = await testService();
+  // The ways to deliver stand in the second area too, and once more in the header of the checkout.
+  await service.edit(
+    {
+      type: 'insert',
+      document: 'template/checkout',
+      kind: 'ways-to-deliver',
+      id: 'beside-ways',
+      place: { at: 'beside' },
+      values: {},
+    },
+    { type: 'create', what: 'arrangement', region: 'header', copyOf: 'standard', name: 'Checkout', code: 'checkout' },
+    {
+      type: 'insert',
+      document: 'around/header/checkout',
+      kind: 'ways-to-deliver',
+      id: 'above-ways',
+      place: {},
+      values: {},
+    },
+    { type: 'set', document: 'template/checkout', field: 'around.header', value: 'checkout' },
+  );
+  await service.call(routes.publish, { body: { note: 'Ways to deliver in three places' } });
+});
+afterAll(() => service?.stop());
+
+const at = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
+const WAYS = ['s-checkout-delivery', 's-beside-ways', 's-header~above-ways'];
+const waysIn = (page: Page): Promise<string[]> =>
+  Promise.all(WAYS.map((id) => page.locator(`[id="${id}"] .ways`).innerText()));
+
+async function withBrowser(javaScriptEnabled: boolean, work: (page: Page) => Promise<void>): Promise<void> {
+  const browser: BrowserContext = await openBrowser({ javaScriptEnabled });
+  try {
+    await work(await browser.newPage());
+  } finally {
+    await browser.close();
+  }
+}
+
+async function toCheckout(page: Page): Promise<void> {
+  await page.goto(at('/item/gannet-delta'));
+  await page.getByRole('button', { name: 'Add to cart' }).click();
+  await page.locator('.buy-done').waitFor();
+  await page.getByRole('link', { name: /^Cart/ }).click();
+  await page.getByRole('link', { name: 'Checkout' }).click();
+  await page.getByRole('heading', { name: 'Checkout', exact: true }).waitFor();
+}
+
+async function fill(page: Page): Promise<void> {
+  for (const [label, value] of [
+    ['Mail address', 'mara@a.example'],
+    ['Name', 'Mara Quill'],
+    ['Street and number', 'Quay 3'],
+    ['Postcode', '24103'],
+    ['Town', 'Kiel'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(value);
+}
+
+test('with script: another country changes ways and totals in every place at once, the focus stays, then the order', () =>
+  withBrowser(true, async (page) => {
+    const faults = complaints(page);
+    await toCheckout(page);
+    expect((await waysIn(page)).every((text) => text.includes('By courier'))).toBe(true);
+    await page
+      .locator('[id="s-header~above-ways"]')
+      .getByLabel(/By courier/)
+      .check();
+    await page.locator('.k-order-recap', { hasText: '€51.00' }).waitFor();
+    // A choice made in one place is made in all of them.
+    for (const id of WAYS)
+      expect(
+        await page
+          .locator(`[id="${id}"]`)
+          .getByLabel(/By courier/)
+          .isChecked(),
+      ).toBe(true);
+    await page.getByLabel('Name', { exact: true }).fill('Mara');
+    const marked = await page.evaluate(() => ((document.body as unknown as { kept: boolean }).kept = true));
+    await page.getByLabel('Country').focus();
+    await page.getByLabel('Country').selectOption('DE');
+    await page.locator('[id="s-header~above-ways"] .way-gone').waitFor();
+    expect(
+      await page.evaluate(() => [document.activeElement?.id, (document.body as unknown as { kept: boolean }).kept]),
+    ).toEqual(['s-checkout-address:country', marked]);
+    expect((await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier'))).toBe(true);
+    expect(await page.locator('.k-order-recap .sums').innerText()).toMatch(/chosen at checkout[^]*€42\.00/);
+    expect(await page.getByLabel('Name', { exact: true }).inputValue()).toBe('Mara');
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await page.locator('[aria-invalid]').first().waitFor();
+    expect(await page.evaluate(() => document.activeElement?.id)).toBe('s-checkout-buyer:mail');
+    expect(await page.locator('p[role=status].hidden-words').textContent()).toBe('Please look at the marked fields.');
+    await fill(page);
+    await page
+      .locator('[id="s-beside-ways"]')
+      .getByLabel(/By post/)
+      .check();
+    await page.locator('.k-order-recap', { hasText: '€51.80' }).waitFor();
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await page.getByRole('heading', { name: 'Thank you, Mara Quill' }).waitFor();
+    expect(await page.locator('.k-order-lines').innerText()).toContain('€51.80');
+    // Errors at fields are answered as such, which the browser notes.
+    expect(faults.filter((fault) => !fault.includes('422'))).toEqual([]);
+  }));
+
+test('without script: the same, by forms that come back to the page', () =>
+  withBrowser(false, async (page) => {
+    await toCheckout(page);
+    await page.getByLabel('Country').selectOption('DE');
+    await page.getByRole('button', { name: 'Update' }).first().click();
+    expect((await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier'))).toBe(true);
+    await fill(page);
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await page.getByText('Please choose a way to deliver.').first().waitFor();
+    expect(await page.getByLabel('Town').inputValue()).toBe('Kiel');
+    await page
+      .locator('[id="s-beside-ways"]')
+      .getByLabel(/By post/)
+      .check();
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await page.getByRole('heading', { name: 'Thank you, Mara Quill' }).waitFor();
+  }));
+
+test('a cart line is changed and taken out; the way to the checkout goes with the last one', () =>
+  withBrowser(true, async (page) => {
+    await page.goto(at('/item/gannet-delta'));
+    await page.getByRole('button', { name: 'Add to cart' }).click();
+    await page.locator('.badge-count', { hasText: '1' }).waitFor();
+    await page.goto(at('/cart'));
+    const quantity = page.getByLabel(/^Quantity: Gannet/);
+    await quantity.fill('2');
+    await quantity.press('Tab');
+    await page.locator('.badge-count', { hasText: '2' }).waitFor();
+    expect(await page.locator('.sums-total').innerText()).toContain('€84.00');
+    await quantity.fill('99');
+    await quantity.press('Tab');
+    await page.locator('.form-refused').waitFor();
+    expect(await quantity.inputValue()).toBe('99');
+    await page.getByRole('button', { name: /^Remove: Gannet/ }).click();
+    await page.getByText('Your cart is empty.').waitFor();
+    expect(await page.getByRole('link', { name: 'Checkout' }).isVisible()).toBe(false);
+    await page.goBack();
+    await page.goForward();
+    await page.getByText('Your cart is empty.').waitFor();
+  }));
