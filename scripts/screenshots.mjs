@@ -36,6 +36,26 @@ await main(async () => {
   await shoot('storefront-home', `${storefront}/`);
   await shoot('storefront-product', `${storefront}/item/gannet-delta`);
   await shoot('storefront-second', `http://osierwick.localhost:${port}/`);
+  await page.goto(`${storefront}/item/gannet-delta`);
+  await page.getByRole('button', { name: 'Add to cart' }).click();
+  await page.locator('.buy-done').waitFor();
+  await shoot('storefront-cart', `${storefront}/cart`);
+  await page.goto(`${storefront}/checkout`);
+  for (const [label, value] of Object.entries({
+    'Mail address': 'mara@kielquay.example',
+    Name: 'Mara Quill',
+    'Street and number': 'Quay 3',
+    Postcode: '24103',
+    Town: 'Kiel',
+  }))
+    await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByLabel('Country').selectOption('DE');
+  await page.getByLabel(/By post/).check();
+  await page.locator('.sums', { hasText: '€51.80' }).waitFor();
+  await page.screenshot({ path: file('storefront-checkout'), fullPage: true });
+  await page.getByRole('button', { name: 'Place the order' }).click();
+  await page.locator('.thanks-number').waitFor();
+  await page.screenshot({ path: file('storefront-thank-you') });
   await page.setViewportSize({ width: 390, height: 844 });
   await shoot('storefront-product-phone', `${storefront}/item/petrel-150`);
   await page.setViewportSize({ width: 1280, height: 800 });

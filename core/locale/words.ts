@@ -103,8 +103,8 @@ export const STOREFRONT_WORDS = declare({
   delivery: { about: 'The price of the delivery.', en: 'Delivery', de: 'Versand' },
   'delivery-later': {
     about: 'In place of the price of the delivery, until one is chosen.',
-    en: 'chosen at checkout',
-    de: 'an der Kasse',
+    en: 'not chosen yet',
+    de: 'noch offen',
   },
   total: { about: 'What has to be paid.', en: 'Total', de: 'Summe' },
   'to-checkout': { about: 'The button that leads to the checkout.', en: 'Checkout', de: 'Zur Kasse' },

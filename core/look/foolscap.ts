@@ -44,7 +44,7 @@ a:hover{color:var(--accent)}
 .button:hover{background:color-mix(in srgb,var(--accent) 85%,#000);color:var(--on-accent)}
 .button-quiet{border:1px solid var(--line);border-radius:var(--radius);background:none;color:inherit;font:inherit;font-size:.9375rem;padding:.3em 1em;cursor:pointer}
 .button-quiet:hover{border-color:var(--quiet)}
-.hidden-words{position:absolute;inline-size:1px;block-size:1px;overflow:hidden;clip-path:inset(50%);white-space:nowrap}
+.hidden-words{position:absolute;margin:-1px;inline-size:1px;block-size:1px;overflow:hidden;clip-path:inset(50%);white-space:nowrap}
 .with-script [data-without-script]{display:none}
 .form-refused{border-inline-start:3px solid var(--accent);padding:.35rem 0 .35rem .9rem;margin-block:0 1rem}
 .field-error{color:var(--accent);font-size:.9375rem;margin:0}

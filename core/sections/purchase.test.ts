@@ -93,7 +93,7 @@ describe('cart and checkout', () => {
     const html = on('cart', ['cart-lines', 'totals'], factsOf(lines));
     expect(html).toContain('aria-label="Remove: Reel &amp; co"');
     expect(html).toContain('€84.00<span class="quiet">€42.00 each</span>');
-    expect(html).toMatch(/<dt>Delivery<\/dt><dd>chosen at checkout<\/dd>.*<dt>Total<\/dt><dd>€85\.00<\/dd>/);
+    expect(html).toMatch(/<dt>Delivery<\/dt><dd>not chosen yet<\/dd>.*<dt>Total<\/dt><dd>€85\.00<\/dd>/);
     const form = { section: 's0', typed: { product: 'K-2', variant: 'a', quantity: '50' }, refused: 'Only <3>.' };
     const refused = on('cart', ['cart-lines'], factsOf(lines), form);
     expect(refused.match(/ value="\d+" inputmode/g)).toEqual([' value="2" inputmode', ' value="50" inputmode']);
