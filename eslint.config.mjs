@@ -63,7 +63,14 @@ export default tseslint.config(
   {
     files: ['**/*.mjs', '**/*.js'],
     languageOptions: {
-      globals: { Buffer: 'readonly', process: 'readonly', setTimeout: 'readonly', console: 'readonly' },
+      globals: {
+        Buffer: 'readonly',
+        process: 'readonly',
+        setTimeout: 'readonly',
+        setInterval: 'readonly',
+        clearInterval: 'readonly',
+        console: 'readonly',
+      },
     },
   },
   { files: ['*.config.mjs', 'console/vite.config.mjs'], rules: { 'import-x/no-default-export': 'off' } },

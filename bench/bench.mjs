@@ -9,18 +9,22 @@ import { fileURLToPath } from 'node:url';
 import { measureDesign } from './design.mjs';
 import { HOSTILE_LOADS, measureHostile } from './hostile.mjs';
 import { measureHttp } from './http.mjs';
+import { measureKept } from './kept.mjs';
+import { measureListing } from './listing.mjs';
 import { measureRender } from './render.mjs';
 import { demoSetting } from './setting.mjs';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
-/** @param parts which to measure: `render`, `http`, `design`, `hostile`, or loads of the last by name; all if empty */
+/** @param parts which to measure: `render`, `listing`, `http`, `kept`, `design`, `hostile`, or loads of the last by name; all if empty */
 export async function bench(databaseUrl, parts = []) {
   const wanted = (part) => parts.length === 0 || parts.includes(part);
   const rows = [];
   const setting = await demoSetting(databaseUrl);
   if (wanted('render')) rows.push(...(await measureRender(setting)));
+  if (wanted('listing')) rows.push(...(await measureListing()));
   if (wanted('http')) rows.push(...(await measureHttp(setting)));
+  if (wanted('kept')) rows.push(...(await measureKept(setting)));
   await setting.close();
   if (wanted('design')) rows.push(...(await measureDesign(databaseUrl)));
   const loads = parts.filter((part) => HOSTILE_LOADS.includes(part));

@@ -20,6 +20,7 @@ export async function demoSetting(serverUrl, name = 'bench', template) {
   return {
     databaseUrl,
     port: Number(line),
+    pid: child.pid,
     async close() {
       child.kill();
       await once(child, 'exit');

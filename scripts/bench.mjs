@@ -1,5 +1,5 @@
 /**
- * `npm run bench`: what things cost, each beside its floor in one run. Needs nothing but what `npm start` needs. Arguments
+ * `npm run bench`: what things cost, each beside its floor in one run. Installs what it needs besides. Arguments
  * choose the parts: `npm run bench -- hostile`.
  */
 import { join } from 'node:path';
@@ -9,7 +9,7 @@ import { needPackages } from './debian.mjs';
 import { main } from './say.mjs';
 
 await main(async () => {
-  needPackages(['postgresql']);
+  needPackages(['postgresql', 'wrk']);
   ensureInstalled();
   ensureBuilt();
   const { home, remove } = temporaryHome();

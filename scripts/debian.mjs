@@ -1,4 +1,4 @@
-/** Debian packages that Parlour needs and npm does not bring: PostgreSQL, and Chromium for the tests. */
+/** Debian packages that Parlour needs and npm does not bring: PostgreSQL, Chromium for the tests, wrk for the measurements. */
 import { spawnSync } from 'node:child_process';
 import { existsSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
@@ -22,11 +22,12 @@ export const CHROMIUM = '/usr/bin/chromium';
 const NEEDS = {
   postgresql: () => postgresPrograms() !== null,
   chromium: () => existsSync(CHROMIUM),
+  wrk: () => existsSync('/usr/bin/wrk'),
 };
 
 /**
  * Installs the packages that are missing, saying so. Without root it refuses with the exact command instead.
- * @param {('postgresql' | 'chromium')[]} packages
+ * @param {('postgresql' | 'chromium' | 'wrk')[]} packages
  */
 export function needPackages(packages) {
   const missing = packages.filter((name) => !NEEDS[name]());

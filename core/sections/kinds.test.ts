@@ -443,6 +443,7 @@ describe('around and between', () => {
       show([{ ...section('c', 'columns', { count }), slots } as Section]).match(/<div>/g)?.length;
     expect([columnsIn('2', {}), columnsIn('5', {})]).toEqual([2, 5]);
     expect(columnsIn('3', { six: [section('a', 'heading')] })).toBe(4);
+    expect(columnsIn('3', { six: [] })).toBe(3);
   });
 
   test('a poster without picture, text or action is still a poster', () => {
