@@ -18,6 +18,9 @@ export interface Client {
   call<R extends Route>(route: R, ...input: InputArgument<R>): Promise<AnswerOf<R>>;
 }
 
+/** Nothing that is asked takes so long; what has no answer by then will have none. */
+const PATIENCE_MS = 120_000;
+
 /**
  * A client of a running service.
  * @example
@@ -45,7 +48,12 @@ export function createClient({ origin, token }: ClientOptions): Client {
           ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
         },
         ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
-      }).catch(() => {
+        signal: AbortSignal.timeout(PATIENCE_MS),
+      }).catch((error: unknown) => {
+        if (error instanceof Error && error.name === 'TimeoutError')
+          throw new Problem('took-too-long', 'Parlour has not answered for two minutes.', {
+            remedy: 'Look whether it was done; then try again.',
+          });
         throw new Problem('database-away', `Parlour is not answering at ${origin || 'this web address'}.`, {
           remedy: 'Start it with “npm start”, or give another web address.',
         });
