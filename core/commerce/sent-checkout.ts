@@ -18,6 +18,10 @@ interface Copy {
   readonly was: string | undefined;
 }
 
+/** By characters, not by halves of them. */
+const shortened = (text: string): string =>
+  [...text.trim().slice(0, 2 * LONGEST)].slice(0, LONGEST).join('').toWellFormed();
+
 /**
  * The fields of a form that was sent, by their names without the sections they stand in. Where one stands twice, the
  * copy that differs from what it was when it was shown counts.
@@ -31,7 +35,7 @@ export function toldIn(sent: Told): Told {
     if (mark < 0 || !FIELDS.has(field)) continue;
     const wasName = `${input.slice(0, mark + 1)}${WAS}${field}`;
     const was = Object.hasOwn(sent, wasName) ? sent[wasName] : undefined;
-    copies.set(field, [...(copies.get(field) ?? []), { value: value.trim().slice(0, LONGEST).toWellFormed(), was }]);
+    copies.set(field, [...(copies.get(field) ?? []), { value: shortened(value), was }]);
   }
   return Object.fromEntries(
     [...copies].map(([field, all]) => [field, (all.find(({ value, was }) => value !== was) ?? (all[0] as Copy)).value]),

@@ -176,6 +176,11 @@ describe('the form of the checkout as it was sent', () => {
     });
   });
 
+  test('a text that is too long is cut between characters', () => {
+    const name = toldIn({ 'x:name': `${'n'.repeat(199)}🪁🪁` })['name'];
+    expect([name, [...(name ?? '')].length]).toEqual([`${'n'.repeat(199)}🪁`, 200]);
+  });
+
   test('an order needs everything; what is wrong is said by field', () => {
     const right = {
       mail: 'm@a.example',

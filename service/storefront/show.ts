@@ -21,6 +21,7 @@ import {
   PageData,
   renderPage,
   translatedContent,
+  type AssembledPage,
   type Buying,
   type Composition,
   type FactName,
@@ -196,12 +197,20 @@ export async function refreshed(
   return { facts: now, sections };
 }
 
+// The documents of a page are the same object for all pages that have them, in one state of a design.
+const madeOf = new WeakMap<AssembledPage, string>();
+
 /** What the page itself is made of, among the versions of its facts. */
 const PAGE = 'page';
 
 /** `page=… cart=… totals=…`: by these an open page tells what it has seen. */
 function versionsOf({ state }: Site, { parts, shows }: Composition, facts: Facts): string {
-  const made = hashText(canonicalJson([...parts.documents].sort().map((key) => documentHash(state, key))));
+  let made = madeOf.get(parts);
+  if (made === undefined)
+    madeOf.set(
+      parts,
+      (made = hashText(canonicalJson([...parts.documents].sort().map((key) => documentHash(state, key))))),
+    );
   const versions = shows.map((name: FactName) => `${name}=${hashText(canonicalJson(facts[name]))}`);
   return [`${PAGE}=${made}`, ...versions].join(' ');
 }
