@@ -1,6 +1,7 @@
 /**
  * Kept pages over HTTP, spread over 1,000 pages, driven by wrk: beside a bare `node:http` server that sends the same
  * compressed bytes and headers, and beside Express that does. Then the same while 5 % of the products change a minute.
+ * Every round has processes of its own: two of the same program can differ by half, by where they lie in memory.
  */
 import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
@@ -10,37 +11,40 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { median } from './rounds.mjs';
+import { serviceOn } from './setting.mjs';
 
 const PAGES = 1_000;
 const CONNECTIONS = 16;
 const SECONDS = 3;
 const ROUNDS = 5;
 
-export async function measureKept({ port, pid, databaseUrl }) {
+export async function measureKept({ databaseUrl }) {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
   await addProducts(client);
   const folder = mkdtempSync(join(tmpdir(), 'parlour-bench-'));
-  const host = `windrow.localhost:${port}`;
   const paths = Array.from({ length: PAGES }, (_, i) => `/item/bench-${i}`);
-  const pages = await keptPages(port, host, paths);
   const script = join(folder, 'paths.lua');
-  writeFileSync(script, luaFor(paths, host));
-  writeFileSync(join(folder, 'pages.json'), JSON.stringify(pages));
-  const floors = {
-    bare: await startFloor(folder, BARE),
-    express: await startFloor(folder, EXPRESS),
-  };
   const found = { ours: [], bare: [], express: [], changing: [] };
   for (let round = 0; round < ROUNDS; round++) {
-    found.ours.push(load(script, port, pid));
-    found.bare.push(load(script, floors.bare.port, floors.bare.child.pid));
-    found.express.push(load(script, floors.express.port, floors.express.child.pid));
+    const service = await serviceOn(databaseUrl);
+    const host = `windrow.localhost:${service.port}`;
+    const pages = await keptPages(service.port, host, paths);
+    writeFileSync(script, luaFor(paths, host));
+    writeFileSync(join(folder, 'pages.json'), JSON.stringify(pages));
+    const [bare, express] = [await startFloor(folder, BARE), await startFloor(folder, EXPRESS)];
+    // Once before it counts, so that all are as fast as they will be.
+    for (const { port, pid } of [service, bare, express]) load(script, port, pid);
+    found.ours.push(load(script, service.port, service.pid));
+    found.bare.push(load(script, bare.port, bare.pid));
+    found.express.push(load(script, express.port, express.pid));
+    const changing = change(databaseUrl);
+    found.changing.push(await loadAside(script, service.port, service.pid));
+    await changing.stop();
+    bare.child.kill();
+    express.child.kill();
+    await service.close();
   }
-  const changing = change(databaseUrl);
-  for (let round = 0; round < ROUNDS; round++) found.changing.push(await loadAside(script, port, pid));
-  await changing.stop();
-  for (const { child } of Object.values(floors)) child.kill();
   rmSync(folder, { recursive: true });
   await client.end();
   const of = (name, what) => median(found[name].map((one) => one[what]));
@@ -132,7 +136,7 @@ async function startFloor(folder, program) {
     cwd: join(import.meta.dirname, '..', 'service'),
   });
   const [line] = await once(child.stdout, 'data');
-  return { child, port: Number(line) };
+  return { child, port: Number(line), pid: child.pid };
 }
 
 /** Processor time of a process so far, in µs (proc(5): hundredths of a second). */
@@ -141,10 +145,10 @@ function processorTime(pid) {
   return (Number(fields[11]) + Number(fields[12])) * 10_000;
 }
 
-const wrkArguments = (script, port) => [
+const wrkArguments = (script, port, seconds = SECONDS) => [
   '-t1',
   `-c${CONNECTIONS}`,
-  `-d${SECONDS}s`,
+  `-d${seconds}s`,
   '-s',
   script,
   `http://127.0.0.1:${port}/`,
@@ -157,9 +161,9 @@ function figures(output, before, after) {
   return { rate, time: (after - before) / requests };
 }
 
-function load(script, port, pid) {
+function load(script, port, pid, seconds = SECONDS) {
   const before = processorTime(pid);
-  const output = execFileSync('wrk', wrkArguments(script, port), { encoding: 'utf8' });
+  const output = execFileSync('wrk', wrkArguments(script, port, seconds), { encoding: 'utf8' });
   return figures(output, before, processorTime(pid));
 }
 

@@ -9,7 +9,11 @@ export async function demoSetting(serverUrl, name = 'bench', template) {
   await admin.connect();
   await admin.query(`create database ${name}${template ? ` template ${template}` : ''}`);
   await admin.end();
-  const databaseUrl = serverUrl.replace(/[^/]*$/, name);
+  return serviceOn(serverUrl.replace(/[^/]*$/, name));
+}
+
+/** A service in a process of its own on a database; an empty one gets the demo. */
+export async function serviceOn(databaseUrl) {
   const program = `import { startService } from '@parlour/service';
     const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn', mailbox: '/dev/null' });
     console.log(port);`;

@@ -1,7 +1,8 @@
 /**
  * `npm run soak`: the long form of what `npm test` does briefly. The service is killed at 50 moments, PostgreSQL at 20
  * (with fsync and synchronous_commit on), the API gets 20,000 requests of nonsense, and 5,000 accepted units of edits
- * are published, each looked at on its pages.
+ * are published, each looked at on its pages; 500 changes by two processes leave every page as it would be made; the
+ * database is away for a minute.
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
@@ -22,11 +23,13 @@ await main(async () => {
   ensureBuilt();
   say(`Killing PostgreSQL ${DATABASE_KILLS} times during edits and publishes …`);
   await killDatabase();
-  say('Killing the service 50 times, 20,000 requests of nonsense, and 5,000 accepted units of edits …');
+  say(
+    'Killing the service 50 times, 20,000 requests of nonsense, 5,000 accepted units of edits, 500 changes by two, a minute without database …',
+  );
   const { status } = spawnSync(
     process.execPath,
-    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|fuzz|units)|together'],
-    { cwd: ROOT, stdio: 'inherit', env: { ...process.env, PARLOUR_SOAK: '1' } },
+    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|fuzz|units|equal|trouble)|together'],
+    { cwd: ROOT, stdio: 'inherit', env: { ...process.env, PARLOUR_SOAK: '1', PARLOUR_EQUAL_CHANGES: '500' } },
   );
   if (status !== 0) throw new Refusal('The soak found faults; see above.');
   process.exit();

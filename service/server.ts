@@ -1,5 +1,5 @@
 /** One HTTP server for three kinds of host: console and API, storefronts, previews. */
-import { createServer, type RequestListener, type Server } from 'node:http';
+import { createServer, type IncomingMessage, type RequestListener, type Server, type ServerResponse } from 'node:http';
 import { pino, type Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { consoleApp } from './api/app.js';
@@ -7,11 +7,10 @@ import { isProxy } from './accounts/address.js';
 import type { Config } from './config.js';
 import { watchConnections } from './gate/connections.js';
 import { gate } from './gate/gate.js';
-import { keptAnswers } from './kept/answer.js';
+import { keptAnswers, type KeptAnswers } from './kept/answer.js';
 import type { Service } from './service.js';
 import { storefrontApp } from './storefront/app.js';
 import { securityHeaders } from './storefront/security.js';
-import { slugOf } from './storefront/sites.js';
 import { hostOf } from './web.js';
 
 export const createLogger = (config: Pick<Config, 'logLevel'>): Logger =>
@@ -40,22 +39,46 @@ export function createService(service: Service, logger: Logger): Server {
   const kept = keptAnswers(service.stores, service.kept, securityHeaders(config, 'live'), service.countKey);
   const live = storefrontApp(service, 'live', kept);
   const preview = storefrontApp(service, 'preview');
-  const listener: RequestListener = (request, response) => {
+  const [ofStorefront, ofPreview] = [`.${config.host}`, `.preview.${config.host}`];
+  const answerKept = (request: IncomingMessage, response: ServerResponse): boolean => {
     const host = hostOf(request);
-    const isStorefront = host.endsWith(`.${config.host}`) && !host.endsWith(`.preview.${config.host}`);
-    if (isStorefront && kept.answer(request, response, slugOf(request, config))) return;
+    if (!host.endsWith(ofStorefront) || host.endsWith(ofPreview)) return false;
+    if (!kept.answer(request, response, host.slice(0, -ofStorefront.length))) return false;
+    // A line for each would cost as much as the answer; how many there were is told every second.
+    if (kept.counts.hits % LOGGED === 0) log(request, response);
+    return true;
+  };
+  const listener: RequestListener = (request, response) => {
+    if (answerKept(request, response)) return;
     log(request, response);
+    const host = hostOf(request);
     if (consoleHosts.has(host)) return console(request, response);
-    if (host.endsWith(`.preview.${config.host}`)) return preview(request, response);
-    if (isStorefront) return live(request, response);
+    if (host.endsWith(ofPreview)) return preview(request, response);
+    if (host.endsWith(ofStorefront)) return live(request, response);
     response
       .writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
       .end(`No console and no store has the host name “${host}”.\n`);
   };
   const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000, connectionsCheckingInterval: 2_000 });
-  const isCrowded = gate(server, listener, addressOf);
+  const isCrowded = gate(server, listener, answerKept, addressOf);
   watchConnections(server, isProxy(config.proxies), isCrowded);
+  logCounts(server, logger, kept.counts);
   return server;
+}
+
+/** Of so many answers with a kept page, one has a line of its own in the log. */
+const LOGGED = 100;
+const COUNTED_EVERY_MS = 1_000;
+
+function logCounts(server: Server, logger: Logger, counts: KeptAnswers['counts']): void {
+  let told = { ...counts };
+  const timer = setInterval(() => {
+    const [hits, stale] = [counts.hits - told.hits, counts.stale - told.stale];
+    if (hits + stale > 0) logger.debug({ hits, stale }, 'answered with kept pages in the last second');
+    told = { ...counts };
+  }, COUNTED_EVERY_MS);
+  timer.unref();
+  server.on('close', () => clearInterval(timer));
 }
 
 /** An address as it may be logged: without the token that opens a preview. */

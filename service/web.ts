@@ -3,12 +3,21 @@ import type { IncomingMessage } from 'node:http';
 import { constants } from 'node:zlib';
 import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
+import { LRUCache } from 'lru-cache';
 import { Problem } from '@parlour/core';
 import { databaseCode, hasCrossed } from './records/database.js';
 
 /** The host name a request is for, without its port and in small letters: names have no case (RFC 9110, 4.2.3). */
-export const hostOf = (request: IncomingMessage): string =>
-  (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase();
+export function hostOf({ headers: { host = '' } }: IncomingMessage): string {
+  let name = hostNames.get(host);
+  if (name === undefined) {
+    name = host.replace(/:\d+$/, '').toLowerCase();
+    if (host.length < 300) hostNames.set(host, name);
+  }
+  return name;
+}
+// Every request asks, and there are only so many hosts.
+const hostNames = new LRUCache<string, string>({ max: 2_000 });
 
 /**
  * Compresses what is sent while it is made, fast rather than small. Events are left alone: each must go at once, and a

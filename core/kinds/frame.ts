@@ -1,5 +1,7 @@
 /** The frame every section has around it: width, background, space, alignment, devices, dates. Declared as fields, like everything that can be set. */
-import { choice, dateTime, toggle } from '../fields/make.js';
+import { choice, colour, dateTime, toggle } from '../fields/make.js';
+import { readableOn } from '../look/contrast.js';
+import type { Properties } from './properties.js';
 
 export const FRAME = {
   width: choice(
@@ -11,9 +13,12 @@ export const FRAME = {
   tone: choice(
     'Tone',
     'The background of the section, with colours of texts that suit it.',
-    { plain: 'Plain', soft: 'Soft', strong: 'Strong', vivid: 'Vivid' },
+    { plain: 'Plain', soft: 'Soft', strong: 'Strong', vivid: 'Vivid', own: 'A colour of its own' },
     'plain',
   ),
+  colour: colour('Colour of its own', 'The background, where the tone is “A colour of its own”.', {
+    default: '#e8e4da',
+  }),
   space: choice(
     'Space above and below',
     'How much room the section has above and below it.',
@@ -32,3 +37,7 @@ export const FRAME = {
   from: dateTime('Shown from', 'When the section starts showing; leave empty for no start.'),
   until: dateTime('Shown until', 'When the section stops showing; leave empty for no end.'),
 } as const;
+
+/** What the frame sets besides classes. */
+export const frameProperties = ({ tone, colour }: { readonly tone: string; readonly colour: string }): Properties =>
+  tone === 'own' ? { '--own': colour, '--on-own': readableOn(colour) } : {};

@@ -10,6 +10,7 @@ import type { PageInfo } from './data.js';
 import type { FactName } from './facts.js';
 import type { Markup } from './html.js';
 import type { ListingNeed, Need } from './needs.js';
+import type { Properties } from './properties.js';
 import type { Sketch } from './sketch.js';
 import { readValues, type Stored } from './values.js';
 import type { View } from './view.js';
@@ -55,6 +56,8 @@ export interface KindRuntime<F extends Fields> {
   /** The data the section shows, besides the page's subject, the listing, and what its pictures, links and menus need. */
   needs?(values: ValuesOf<F>, page: PageInfo): readonly Need[];
   view(values: ValuesOf<F>, view: View): Markup;
+  /** Values that its rules use and no class can say. Sections that show facts have none: they come and go by themselves. */
+  properties?(values: ValuesOf<F>): Properties;
   /** Its rules, written with `css`. */
   readonly css?: string;
   /** Turns values written for version n (the index) into values of version n + 1. */
@@ -67,6 +70,7 @@ export interface ReadSection {
   readonly values: Values;
   listing(page: PageInfo): ListingNeed | null;
   needs(page: PageInfo): readonly Need[];
+  properties(): Properties;
   view(view: View): Markup;
 }
 
@@ -95,8 +99,10 @@ export interface SectionKind extends KindDescription {
  */
 export function defineKind<const F extends Fields>(
   description: KindDescription<F>,
-  { lists, needs, view, css = '', upgrade = {} }: KindRuntime<F>,
+  { lists, needs, view, properties, css = '', upgrade = {} }: KindRuntime<F>,
 ): SectionKind {
+  if (properties && description.shows?.length)
+    throw new Error(`The section kind “${description.name}” shows facts, and so cannot have properties.`);
   return {
     ...description,
     css,
@@ -107,6 +113,7 @@ export function defineKind<const F extends Fields>(
         values,
         listing: (page) => lists?.(values, page) ?? null,
         needs: (page) => [...(lists ? [lists(values, page)] : []), ...(needs?.(values, page) ?? [])],
+        properties: () => properties?.(values) ?? {},
         view: (given) => view(values, given),
       };
     },

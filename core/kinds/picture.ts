@@ -1,7 +1,5 @@
 /** A picture as html: every width there is, its size so that nothing shifts, lazy unless it comes first. */
-import type { PictureValue } from '../fields/field.js';
 import { escapeText } from '../fields/prose.js';
-import { focusClasses } from '../look/focus.js';
 import type { PictureInfo } from './data.js';
 import { raw, type Markup } from './html.js';
 
@@ -12,15 +10,14 @@ export const picturePath = (hash: string, width: number): string => `/pictures/$
  * @param sizes how wide the picture is shown, as in the html attribute
  * @param eager true for a picture that is seen without scrolling
  */
-export function pictureTag(picture: PictureInfo & Pick<PictureValue, 'focus'>, sizes: string, eager = false): Markup {
-  const { hash, widths, width, height, alt, focus } = picture;
+export function pictureTag(picture: PictureInfo, sizes: string, eager = false): Markup {
+  const { hash, widths, width, height, alt } = picture;
   const middle = widths[Math.min(1, widths.length - 1)] ?? width;
   let sources = '';
   for (const one of widths) sources += `${sources === '' ? '' : ', '}${picturePath(hash, one)} ${one}w`;
-  const about = focus ? ` class="${focusClasses(focus)}"` : '';
   const loading = eager ? 'fetchpriority="high"' : 'loading="lazy"';
   // Written out, as it stands on pages by the dozen; see cards.
   return raw(
-    `<img${about} src="${picturePath(hash, middle)}" srcset="${sources}" sizes="${escapeText(sizes)}" width="${width}" height="${height}" alt="${escapeText(alt)}" ${loading}>`,
+    `<img src="${picturePath(hash, middle)}" srcset="${sources}" sizes="${escapeText(sizes)}" width="${width}" height="${height}" alt="${escapeText(alt)}" ${loading}>`,
   );
 }

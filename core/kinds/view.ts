@@ -136,7 +136,7 @@ export class SectionView implements View {
   picture(value: PictureValue | null, sizes: string): Markup {
     if (!value) return NOTHING;
     const info = this.data({ type: 'picture', hash: value.picture });
-    return info ? pictureTag({ ...info, alt: value.alt, focus: value.focus }, sizes) : NOTHING;
+    return info ? pictureTag({ ...info, alt: value.alt }, sizes) : NOTHING;
   }
   slot(name: string): Markup {
     return slotMark(name);

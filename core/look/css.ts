@@ -1,7 +1,7 @@
 /** The look to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
 import type { LookDocument, Values } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
-import { FOCUS_CSS } from './focus.js';
+import { readableOn } from './contrast.js';
 import { fontPath, FONTS, type FontFace } from './fonts.js';
 import { FOOLSCAP } from './foolscap.js';
 import { PICTURE_RATIOS, LOOK_FIELDS } from './settings.js';
@@ -13,8 +13,7 @@ export function lookCss(look: LookDocument, overrides: Values = {}): string {
   const values = valuesOf(look, overrides);
   const text = (name: string): string => String(values[name]);
   return `${fontsOf(values).map(facesOf).join('')}:root{--background:${text('backgroundColour')};--text:${text('textColour')};--quiet:${text('quietColour')};--line:${text('lineColour')};--accent:${text('accentColour')};--on-accent:${readableOn(text('accentColour'))};--soft:${text('softColour')};--strong:${text('strongColour')};--on-strong:${readableOn(text('strongColour'))};--vivid:${text('vividColour')};--on-vivid:${readableOn(text('vividColour'))};--title-font:${FONTS[text('titleFont')]?.stack};--text-font:${FONTS[text('textFont')]?.stack};--scale:${text('scale')};--widest:${text('widest')}px;--gap:${text('gap')}rem;--radius:${RADII[text('buttonShape')]};--ratio:${PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS]}}
-${FOOLSCAP}
-${FOCUS_CSS}`;
+${FOOLSCAP}`;
 }
 
 /** Every setting as it counts: what a template has of its own goes before the store’s. */
@@ -46,21 +45,3 @@ function facesOf(font: string): string {
 // Optional: what comes late is used from the next page on, so that nothing a shopper reads moves.
 const fontFace = ({ family, weight, file }: FontFace): string =>
   `@font-face{font-family:'${family}';font-weight:${weight};font-display:optional;src:url(${fontPath(file)}) format('woff2')}\n`;
-
-/** Relative luminance of `#rrggbb` (WCAG 2.2). */
-export function luminance(hex: string): number {
-  const [r, g, b] = [1, 3, 5].map((at) => {
-    const channel = parseInt(hex.slice(at, at + 2), 16) / 255;
-    return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
-  }) as [number, number, number];
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
-}
-
-/** Contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
-export function contrast(a: string, b: string): number {
-  const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
-  return (light + 0.05) / (dark + 0.05);
-}
-
-const INK = '#14202a';
-const readableOn = (ground: string): string => (contrast(ground, '#ffffff') >= contrast(ground, INK) ? '#ffffff' : INK);

@@ -33,6 +33,7 @@ a:hover{color:var(--accent)}
 .tone-soft{--background:var(--soft)}
 .tone-strong{--background:var(--strong);--text:var(--on-strong);--quiet:var(--on-strong);--line:color-mix(in srgb,var(--on-strong) 30%,transparent)}
 .tone-vivid{--background:var(--vivid);--text:var(--on-vivid);--quiet:var(--on-vivid);--line:color-mix(in srgb,var(--on-vivid) 30%,transparent)}
+.tone-own{--background:var(--own);--text:var(--on-own);--quiet:var(--on-own);--line:color-mix(in srgb,var(--on-own) 30%,transparent)}
 .frame .frame.tone-plain{background:none}
 .align-centre{text-align:center}
 .align-end{text-align:end}
@@ -63,7 +64,7 @@ select,input{border:1px solid var(--quiet);border-radius:min(var(--radius),12px)
 .card-brand,.quiet{color:var(--quiet);font-size:.9375rem}
 .amount{font-variant-numeric:tabular-nums;font-weight:600}
 .amount-reduced{color:var(--accent)}
-.tone-strong .amount-reduced,.tone-vivid .amount-reduced{color:inherit}
+.tone-strong .amount-reduced,.tone-vivid .amount-reduced,.tone-own .amount-reduced{color:inherit}
 .was{color:var(--quiet);font-weight:400;margin-inline-start:.5em}
 .missing-kind{border:2px dashed var(--accent);padding:1rem 1.25rem;background:var(--background);color:var(--text);text-align:start}
 @media print{.around-header,.around-top-line,form{display:none}}

@@ -8,10 +8,11 @@ import { kindClass } from '../kinds/css.js';
 import type { PageInfo } from '../kinds/data.js';
 import { deviceClasses } from '../kinds/devices.js';
 import { NO_FACTS, type Facts, type FormState } from '../kinds/facts.js';
-import { FRAME } from '../kinds/frame.js';
+import { FRAME, frameProperties } from '../kinds/frame.js';
 import type { Markup } from '../kinds/html.js';
 import { kindName, upgradedValues, type ReadSection, type SectionKind } from '../kinds/kind.js';
 import { PageData, type AnswerTo, type Need } from '../kinds/needs.js';
+import { propertiesRule } from '../kinds/properties.js';
 import { isBoundSomewhere, type Stored } from '../kinds/values.js';
 import { htmlId, PATH_JOINT, SectionView, type InstancePath, type ViewedSection } from '../kinds/view.js';
 import { ANY_PAGE, fieldMenus, fieldNeeds } from './asked.js';
@@ -44,6 +45,11 @@ export interface CompiledSection {
   readonly menus: readonly string[];
   /** The section with the values it has on a page. */
   read(page: PageInfo): ReadSection;
+  /**
+   * The rule of its custom properties; empty if it has none.
+   * @throws whatever its kind throws over them, and for a value that is none
+   */
+  rule(page: PageInfo): string;
   /** What its view will ask for on a page, except for the links in menus. */
   needs(page: PageInfo): readonly Need[];
 }
@@ -115,7 +121,10 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
   const read = (page: PageInfo): ReadSection =>
     isBound ? kind.read(stored, { ...reading, binding: (name) => bindingOf(page, name) }) : same;
   const menus = fieldMenus(kind.fields, same.values);
-  const constant = isBound || kind.shows?.length ? null : constantOf(same, { path, kind, held }, edition);
+  const ruleOf = (one: ReadSection): string => propertiesRule(path, { ...frameProperties(frame), ...one.properties() });
+  const sameRule = isBound ? null : ruleIfAny(() => ruleOf(same));
+  const isFixed = sameRule !== null && !kind.shows?.length;
+  const constant = isFixed ? constantOf(same, { path, kind, held }, edition) : null;
   const asks = asked.length + menus.length + same.needs(ANY_PAGE).length > 0;
   return {
     ...base,
@@ -124,6 +133,7 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
     filling: fillingOf(kind.name, same.values),
     menus,
     read,
+    rule: (page) => sameRule ?? ruleOf(read(page)),
     needs(page) {
       const here = read(page);
       return [...(isBound ? fieldNeeds(kind.fields, here.values) : asked), ...here.needs(page)];
@@ -139,6 +149,7 @@ const NOTHING_ASKED = {
   read(): ReadSection {
     throw new Error('A section without a kind has nothing to read.');
   },
+  rule: () => '',
   needs: () => [],
 };
 
@@ -178,6 +189,15 @@ function constantOf(same: ReadSection, section: ViewedSection, edition: Edition)
     return same.view(new PagelessView(edition, section));
   } catch {
     // What fails for another reason fails again on the page, where it is told.
+    return null;
+  }
+}
+
+/** The same on every page, or null where it fails: then it fails again on the page, where it is told. */
+function ruleIfAny(rule: () => string): string | null {
+  try {
+    return rule();
+  } catch {
     return null;
   }
 }

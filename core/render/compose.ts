@@ -6,6 +6,7 @@ import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
 import { CHECKOUT_FORM, type InstancePath } from '../kinds/view.js';
 import type { AssembledPage, Filling, Part } from './assemble.js';
+import { ANY_PAGE } from './asked.js';
 import { compileDocument, FRAME_END, pathIn, type CompiledSection } from './compile.js';
 import type { Edition } from './edition.js';
 
@@ -26,6 +27,8 @@ export interface Composition {
   readonly edition: Edition;
   /** Everything inside the body. */
   readonly body: readonly Piece[];
+  /** The custom properties of the sections that are the same on every page. */
+  readonly style: string;
   /** The sections that are worked out for each page, by path. */
   readonly instances: ReadonlyMap<InstancePath, Instance>;
   /** The names of the kinds it shows, sorted: the key of its stylesheet. */
@@ -68,6 +71,8 @@ interface Composing {
   readonly kinds: Set<string>;
   readonly instances: Map<InstancePath, Instance>;
   readonly query: Set<string>;
+  /** Rules of sections that are always the same, so far. */
+  style: string;
   /** Whether something on it belongs to the form of the checkout. */
   ofCheckout: boolean;
   /** How many sections the page may still take. */
@@ -90,6 +95,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     kinds: new Set(),
     instances: new Map(),
     query: new Set(),
+    style: '',
     ofCheckout: false,
     room: MOST_SECTIONS,
   };
@@ -115,6 +121,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     parts,
     edition,
     body,
+    style: page.style,
     instances,
     kinds: [...kinds].sort(),
     query: [...query].sort(),
@@ -184,7 +191,10 @@ function piecesOf(compiled: CompiledSection, at: At, page: Composing): Piece[] {
     const inner = filledIn(constant, inside);
     if (inner.length === 0) return page.edition.mode === 'preview' ? [open + FRAME_END] : [];
     // A section of nothing but what it holds may turn out empty, and then has no frame.
-    if (constant.text !== '' || inner.every((piece) => typeof piece === 'string')) return [open, ...inner, FRAME_END];
+    if (constant.text !== '' || inner.every((piece) => typeof piece === 'string')) {
+      page.style += compiled.rule(ANY_PAGE);
+      return [open, ...inner, FRAME_END];
+    }
   }
   const instance: Instance = { compiled, kind, inside };
   page.instances.set(compiled.path, instance);

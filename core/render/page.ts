@@ -46,6 +46,8 @@ export interface SectionFault {
 
 export interface RenderedPage {
   readonly html: string;
+  /** What stands in its style element, whose hash its policy allows; empty if it has none. */
+  readonly style: string;
   /** The next instant at which the page looks different by its dates alone; null if none is known. */
   readonly until: string | null;
   readonly faults: readonly SectionFault[];
@@ -112,6 +114,8 @@ interface Rendering {
   readonly now: string;
   readonly isPreview: boolean;
   readonly faults: SectionFault[];
+  /** The custom properties of the sections that were shown so far. */
+  style: string;
   /** The earliest date of a section that is still to come; empty if there is none. */
   until: string;
 }
@@ -124,6 +128,7 @@ const renderingOf = ({ composition, page, data, facts, form = null, now }: PageR
     now,
     isPreview: mode === 'preview',
     faults: [],
+    style: '',
     until: '',
   };
 };
@@ -134,16 +139,18 @@ export function renderPage(request: PageRequest): RenderedPage {
   const rendering = renderingOf(request);
   const body = withLost(renderPieces(composition.body, rendering), request);
   const { locale, store } = composition.edition;
+  const style = composition.style + rendering.style;
   const description = descriptionOf(page, store, () =>
     body.slice(body.indexOf('<div id="content"'), body.lastIndexOf('</main>')),
   );
   return {
     html: `<!doctype html>
 <html lang="${escapeText(locale.language)}">
-${head(request, description).text}
+${head(request, description, style).text}
 ${body}
 </html>
 `,
+    style,
     until: rendering.until === '' ? null : rendering.until,
     faults: rendering.faults,
   };
@@ -164,7 +171,8 @@ export function renderInstance(request: PageRequest, path: InstancePath): Render
   if (!instance) return null;
   const rendering = renderingOf(request);
   const html = renderPieces([instance], rendering);
-  return { html, until: rendering.until === '' ? null : rendering.until, faults: rendering.faults };
+  const { style, faults, until } = rendering;
+  return { html, style, until: until === '' ? null : until, faults };
 }
 
 function renderPieces(pieces: readonly Piece[], page: Rendering): string {
@@ -178,6 +186,7 @@ function renderOne(instance: Instance, page: Rendering): string {
   noteDates(instance, page);
   if (!isShown(instance, page.now)) return '';
   const markup = compiled.constant ?? viewed(instance, page);
+  if (compiled.constant) page.style += compiled.rule(page.sources.page);
   const inner = markup.marks.length === 0 ? markup.text : renderPieces(filledIn(markup, inside), page);
   if (inner !== '' || page.isPreview) return `${compiled.open}${inner}${FRAME_END}`;
   // What shows facts may come and go while the page is open, and then needs its place.
@@ -192,7 +201,9 @@ function noteDates({ compiled: { shown } }: Instance, page: Rendering): void {
 function viewed({ compiled, kind }: Instance, page: Rendering): Markup {
   const { path, held } = compiled;
   try {
-    return compiled.read(page.sources.page).view(new SectionView(page.sources, { path, kind, held }));
+    const markup = compiled.read(page.sources.page).view(new SectionView(page.sources, { path, kind, held }));
+    page.style += compiled.rule(page.sources.page);
+    return markup;
   } catch (error) {
     page.faults.push({ path, kind: kind.name, error });
     return page.isPreview ? failed(kind.title, error) : raw('');
@@ -206,6 +217,7 @@ const failed = (title: string, error: unknown): Markup =>
 function head(
   { composition, page, canonical, fonts, styles, scripts, versions = '', alternates = [] }: PageRequest,
   description: string,
+  style: string,
 ): Markup {
   const { store, mode } = composition.edition;
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
@@ -229,7 +241,11 @@ ${alternates.map(
   )}${styles.map(
     (path) => html`<link rel="stylesheet" href="${path}">
 `,
-  )}${scripts.map(
+  )}${
+    style !== '' &&
+    html`<style>${raw(style)}</style>
+`
+  }${scripts.map(
     (path) => html`<script type="module" src="${path}"></script>
 `,
   )}${

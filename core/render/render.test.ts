@@ -12,6 +12,7 @@ import {
   type MenuDocument,
   type Need,
   type ProductCard,
+  type Properties,
   type Section,
 } from '../index.js';
 import { assignments, section } from '../tests/designs.js';
@@ -261,6 +262,57 @@ describe('what a section depends on', () => {
     expect(made(main, { kinds, mode: 'preview' }).html).toContain(
       '<strong>“Broken” could not be shown.</strong> It &lt;fell&gt;.',
     );
+  });
+
+  test('custom properties of frames and kinds are one style element; what is no plain value costs its section', () => {
+    const tinted = (name: string, properties: (colour: string) => Properties) =>
+      defineKind(
+        { ...about({ name, title: 'Tinted', fields: { colour: text('Colour', 'Any.') } }) },
+        { view: () => html`<p>Tinted</p>`, properties: ({ colour }) => properties(colour) },
+      );
+    const kinds = kindSet([
+      ...SHIPPED_KINDS.all,
+      tinted('tinted', (colour) => ({ '--tint': colour })),
+      tinted('odd', () => ({ '--Tint;x': 1 })),
+    ]);
+    const own = { tone: 'own', colour: '#10202a' };
+    const frame = { frame: own };
+    const style = (main: readonly Section[], page = productPage({ attributes: { colour: 'teal' } })) =>
+      made(main, { kinds, page }).style;
+    const bound = section('b', 'tinted', { colour: { bind: 'attribute.colour', fallback: 'red' } });
+    expect(style([{ ...words('w', 'Dark'), ...frame }, bound])).toBe(
+      '#s-w{--own:#10202a;--on-own:#ffffff}#s-b{--tint:teal}',
+    );
+    expect(style([bound], productPage())).toBe('#s-b{--tint:red}');
+    const inside = section('c', 'columns', {}, { one: [section('~+d', 'tinted', { colour: 'red' })] });
+    expect(style([inside])).toBe('#s-\\~\\+d{--tint:red}');
+    for (const colour of [
+      'red;}',
+      '</style><script>',
+      'a}b{',
+      'url(/x)',
+      '\\3c',
+      '"x"',
+      '@import',
+      'x'.repeat(201),
+      '',
+    ]) {
+      const { html, style: rules, faults } = made([section('t', 'tinted', { colour }), words('w', 'After')], { kinds });
+      expect([colour, rules, html.includes('<style'), faults.map(({ path }) => path)]).toEqual([
+        colour,
+        '',
+        false,
+        ['t'],
+      ]);
+      expect(html).toContain('After');
+    }
+    expect(made([section('o', 'odd')], { kinds }).faults).toHaveLength(1);
+    expect(() =>
+      defineKind(
+        { ...about({ name: 'x', fields: {} }), shows: ['cart'] as const },
+        { view: () => html``, properties: () => ({}) },
+      ),
+    ).toThrow('shows facts');
   });
 
   test('values written for an older version of a kind are upgraded when read, and stay as they are', () => {

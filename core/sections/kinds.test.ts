@@ -7,7 +7,6 @@ import {
   drawSketch,
   NO_FACTS,
   SHIPPED_KINDS,
-  lookCss,
   pagesShown,
   withDefaults,
   type CartLine,
@@ -411,16 +410,14 @@ describe('around and between', () => {
       link: { to: 'home', window: 'new' },
       picture: { picture: picture.hash, alt: '', focus: { x: 24.9, y: 100 } },
     };
-    const html = show([
-      section('a', 'poster', values),
-      section('b', 'side-by-side', { ...values, link: { to: 'home' } }),
-    ]);
+    const { html, style } = made(
+      [section('a', 'poster', values), section('b', 'side-by-side', { ...values, link: { to: 'home' } })],
+      { answer },
+    );
     expect(html).toContain('<a class="button" href="/" target="_blank" rel="noopener">Look</a>');
     expect(html).toContain('<a href="/">Look</a>');
-    expect(html.match(/<img class="focus-x-20 focus-y-100" src=/g)).toHaveLength(2);
-    const css = lookCss({ format: 1, type: 'look', groundwork: 'foolscap' });
-    expect(css).toContain('.focus-x-20{--focus-x:20%}');
-    expect(css).toContain('.focus-y-100{--focus-y:100%}');
+    expect(style).toBe('#s-a{--focus:24.9% 100%}#s-b{--focus:24.9% 100%}');
+    expect(html).toContain(`<style>${style}</style>`);
   });
 
   test('columns hold any sections, in both slots', () => {

@@ -1,6 +1,7 @@
 /** The network address a request comes from, also behind proxies that are trusted. */
 import type { IncomingMessage } from 'node:http';
 import ipaddr from 'ipaddr.js';
+import { LRUCache } from 'lru-cache';
 import proxyaddr from 'proxy-addr';
 
 /** Finds the address of the client of a request. */
@@ -13,7 +14,18 @@ export type ClientAddress = (request: IncomingMessage) => string;
  */
 export function clientAddresses(proxies: readonly string[]): ClientAddress {
   const isTrusted = proxyaddr.compile([...proxies]);
-  return (request) => (request.socket.remoteAddress ? addressCounted(proxyaddr(request, isTrusted)) : '');
+  // Every request asks, most of them on a connection that was asked about before.
+  const direct = new LRUCache<string, string>({ max: 10_000 });
+  return (request) => {
+    const { remoteAddress } = request.socket;
+    if (!remoteAddress) return '';
+    const known = direct.get(remoteAddress);
+    if (known !== undefined) return known;
+    if (isTrusted(remoteAddress, 0)) return addressCounted(proxyaddr(request, isTrusted));
+    const counted = addressCounted(remoteAddress);
+    direct.set(remoteAddress, counted);
+    return counted;
+  };
 }
 
 /** Tells whether an address is that of a trusted proxy. */

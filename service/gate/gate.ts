@@ -29,6 +29,8 @@ const BUSY = 0.7;
 /** How much of what an address asks for now counts, each time it is looked at: about what it did in two seconds. */
 const NEWEST = 0.05;
 const FORGOTTEN = 0.01;
+/** So many requests that are answered at once, between two looks, weigh as much as one that runs all the time. */
+const QUICK_FOR_ONE = 100;
 
 interface Waiting {
   readonly socket: Socket;
@@ -37,6 +39,8 @@ interface Waiting {
 
 interface AddressState {
   running: number;
+  /** How many were answered at once since the last look. */
+  quick: number;
   readonly waiting: Waiting[];
   /** How many requests it had here, on average of late. */
   load: number;
@@ -66,7 +70,8 @@ function watchBusy(addresses: Map<string, AddressState>): Watch {
     before = current;
     heaviest = null;
     for (const [address, state] of addresses) {
-      const asked = state.running + state.waiting.length;
+      const asked = state.running + state.waiting.length + state.quick / QUICK_FOR_ONE;
+      state.quick = 0;
       state.load += NEWEST * (asked - state.load);
       if (asked === 0 && state.load < FORGOTTEN) addresses.delete(address);
       else if (busy && addresses.size > 1 && state.load > (heaviest?.load ?? 0)) heaviest = state;
@@ -84,11 +89,13 @@ export const leaveGate = (response: ServerResponse): void => placeOf.get(respons
 /**
  * Puts the gate before a server.
  * @param listener gets each request when it is its turn
+ * @param atOnce answers what costs next to nothing, without a place; what it returns says whether it did
  * @returns whether so many requests of an address wait that no more should be read
  */
 export function gate(
   server: Server,
   listener: RequestListener,
+  atOnce: (request: IncomingMessage, response: ServerResponse) => boolean,
   addressOf: ClientAddress,
 ): (address: string) => boolean {
   const addresses = new Map<string, AddressState>();
@@ -146,15 +153,22 @@ export function gate(
     if (!state)
       addresses.set(
         address,
-        (state = { running: 0, waiting: [], load: 0, turn: false, refusals: { since: 0, count: 0 } }),
+        (state = { running: 0, quick: 0, waiting: [], load: 0, turn: false, refusals: { since: 0, count: 0 } }),
       );
 
+    const mayStart = state.waiting.length === 0 && !isHeaviest(state);
+    // An answer has no socket yet while an earlier one on its connection is being sent: what is sent in a row without
+    // waiting takes places.
+    if (mayStart && response.socket !== null && atOnce(request, response)) {
+      state.quick++;
+      return;
+    }
     const start = (): void => {
       const running = onSocket(socket);
       const leave = (): void => {
         if (!running.delete(leave)) return;
         state.running--;
-        letIn(state);
+        if (state.waiting.length > 0) letIn(state);
       };
       state.running++;
       running.add(leave);
@@ -163,7 +177,7 @@ export function gate(
       listener(request, response);
     };
     // Whoever comes while others of the same address wait, waits behind them.
-    if (state.waiting.length === 0 && !isHeaviest(state) && hasRoom(state, socket)) start();
+    if (mayStart && hasRoom(state, socket)) start();
     else if (mayWait(state, socket)) {
       state.waiting.push({ socket, start });
       letIn(state);

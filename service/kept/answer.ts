@@ -4,7 +4,8 @@ import { gunzipSync, gzipSync } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
 import Negotiator from 'negotiator';
 import { cartTokenIn, countIn } from '../storefront/cart-cookie.js';
-import type { LiveStores } from '../storefront/live-stores.js';
+import { headersWithStyle } from '../storefront/security.js';
+import type { LiveStore, LiveStores } from '../storefront/live-stores.js';
 import { etagOf, type Encoding, type KeptPage, type KeptPages } from './kept-pages.js';
 
 export interface KeptAnswers {
@@ -24,16 +25,21 @@ type Headers = Readonly<Record<string, string>>;
  */
 export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Headers, countKey: Buffer): KeptAnswers {
   const counts = { hits: 0, stale: 0 };
-  const headers = new WeakMap<KeptPage, Map<Encoding | 'identity', string[]>>();
-  const headersOf = (page: KeptPage, encoding: Encoding | 'identity', body: Buffer): string[] => {
-    let known = headers.get(page);
-    if (!known) headers.set(page, (known = new Map()));
+  const common = (page: KeptPage, etag: string): Headers => ({
+    ...headersWithStyle(security, page.style),
+    ...COMMON,
+    etag,
+    [CACHE_STATUS]: HIT,
+  });
+  // As a list, which Node sends as it is: made once for each page and encoding, not for each answer.
+  const lists = new WeakMap<KeptPage, Map<Encoding | 'identity', string[]>>();
+  const headersOf = (page: KeptPage, encoding: Encoding | 'identity', body: string): string[] => {
+    let known = lists.get(page);
+    if (!known) lists.set(page, (known = new Map()));
     let found = known.get(encoding);
     if (!found) {
       found = Object.entries({
-        ...security,
-        ...COMMON,
-        etag: page.etag,
+        ...common(page, page.etag),
         'content-length': String(body.length),
         ...(encoding === 'identity' ? {} : { 'content-encoding': encoding }),
       }).flat();
@@ -41,24 +47,25 @@ export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Heade
     }
     return found;
   };
-  const send = (request: IncomingMessage, response: ServerResponse, page: KeptPage, status: string): void => {
-    if (isSame(request.headers['if-none-match'], page.etag)) {
-      response.writeHead(304, [
-        ...Object.entries({ ...security, ...COMMON, etag: page.etag }).flat(),
-        CACHE_STATUS,
-        status,
-      ]);
-      response.end();
+  const send = (request: IncomingMessage, response: ServerResponse, page: KeptPage, isStale: boolean): void => {
+    const { headers } = request;
+    if (isSame(headers['if-none-match'], page.etag)) {
+      response.writeHead(304, { ...common(page, page.etag), ...(isStale && STALE) }).end();
       return;
     }
-    const encoding = encodingFor(request.headers['accept-encoding'] ?? '');
-    const body = encoding === 'identity' ? gunzipSync(page.bodies.gzip) : page.bodies[encoding];
-    response.writeHead(200, [...headersOf(page, encoding, body), CACHE_STATUS, status]);
-    response.end(request.method === 'HEAD' ? undefined : body);
+    const encoding = encodingFor(headers['accept-encoding'] ?? '');
+    const body =
+      encoding === 'identity'
+        ? gunzipSync(Buffer.from(page.bodies.gzip, 'latin1')).toString('latin1')
+        : page.bodies[encoding];
+    const list = headersOf(page, encoding, body);
+    response.writeHead(200, isStale ? list.map((one) => (one === HIT ? STALE[CACHE_STATUS] : one)) : list);
+    if (request.method === 'HEAD') response.end();
+    else response.end(body, 'latin1');
   };
-  const sendFilled = (request: IncomingMessage, response: ServerResponse, html: string): void => {
+  const sendFilled = (request: IncomingMessage, response: ServerResponse, page: KeptPage, html: string): void => {
     const etag = etagOf(html);
-    const head = { ...security, ...COMMON, etag, [CACHE_STATUS]: 'parlour; hit' };
+    const head = common(page, etag);
     if (isSame(request.headers['if-none-match'], etag)) return void response.writeHead(304, head).end();
     const isPlain = encodingFor(request.headers['accept-encoding'] ?? '') === 'identity';
     const body = isPlain ? Buffer.from(html) : gzipSync(html, { level: 1 });
@@ -72,22 +79,24 @@ export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Heade
   return {
     counts,
     answer(request, response, slug) {
-      const page = pageFor(request, slug, stores, kept);
-      if (!page || page.live !== stores.known(slug) || Date.now() >= page.until) return false;
+      const live = stores.known(slug);
+      const page = live && pageFor(request, live, kept);
+      if (!page || page.live !== live || Date.now() >= page.until) return false;
       const cookies = request.headers.cookie;
       if (page.showsFacts && cookies !== undefined && cartTokenIn(cookies) !== null) {
         const count = page.fill && countIn(cookies, countKey);
         if (count === null) return false;
-        sendFilled(request, response, page.fill?.(count) ?? '');
-      } else send(request, response, page, 'parlour; hit');
+        sendFilled(request, response, page, page.fill?.(count) ?? '');
+      } else send(request, response, page, false);
       counts.hits++;
       return true;
     },
     answerAnyway(request, response, slug) {
-      const page = pageFor(request, slug, stores, kept);
+      const live = stores.known(slug);
+      const page = live && pageFor(request, live, kept);
       if (!page) return false;
       counts.stale++;
-      send(request, response, page, 'parlour; hit; detail="the database cannot be reached"');
+      send(request, response, page, true);
       return true;
     },
   };
@@ -95,6 +104,8 @@ export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Heade
 
 /** RFC 9211. */
 const CACHE_STATUS = 'cache-status';
+const HIT = 'parlour; hit';
+const STALE = { [CACHE_STATUS]: `${HIT}; detail="the database cannot be reached"` } as const;
 /** Browsers ask again, and are told in a few bytes that nothing has changed. */
 const COMMON: Headers = {
   'content-type': 'text/html; charset=utf-8',
@@ -102,15 +113,8 @@ const COMMON: Headers = {
   vary: 'Accept-Encoding',
 };
 
-function pageFor(
-  { method, url = '/' }: IncomingMessage,
-  slug: string,
-  stores: LiveStores,
-  kept: KeptPages,
-): KeptPage | undefined {
+function pageFor({ method, url = '/' }: IncomingMessage, live: LiveStore, kept: KeptPages): KeptPage | undefined {
   if (method !== 'GET' && method !== 'HEAD') return undefined;
-  const live = stores.known(slug);
-  if (!live) return undefined;
   const mark = url.indexOf('?');
   const path = mark < 0 ? url : url.slice(0, mark);
   return kept.find({ live, path, query: mark < 0 ? NO_QUERY : new URLSearchParams(url.slice(mark + 1)) });

@@ -14,7 +14,10 @@ export interface KeptPage {
   /** The store, with what was live, that it was made of. */
   readonly live: LiveStore;
   readonly etag: string;
-  readonly bodies: Readonly<Record<Encoding, Buffer>>;
+  /** What stands in its style element; empty if it has none. */
+  readonly style: string;
+  /** As texts of one byte a character (latin1): Node sends such a text and the headers before it in one piece. */
+  readonly bodies: Readonly<Record<Encoding, string>>;
   readonly tags: ReadonlySet<string>;
   /** Milliseconds since 1970 from which on it looks different. */
   readonly until: number;
@@ -30,6 +33,7 @@ export type Encoding = 'br' | 'gzip';
 /** A page that was just made. */
 export interface NewPage {
   readonly html: string;
+  readonly style: string;
   /** What the answers it was made of depend on. */
   readonly tags: ReadonlySet<string>;
   /** An instant in ISO form, or null. */
@@ -106,7 +110,7 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
       return counting && pages.get(keyOf(live, path, counting, query));
     },
     begin: () => turn,
-    async keep({ live, path, query }, { html, tags, until, showsFacts, fill, query: counting }, begun) {
+    async keep({ live, path, query }, { html, style, tags, until, showsFacts, fill, query: counting }, begun) {
       if (hasMovedSince(begun, live, tags)) return;
       const bytes = Buffer.from(html);
       const [br, zipped] = await Promise.all([
@@ -119,7 +123,8 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
       const page: KeptPage = {
         live,
         etag: etagOf(html),
-        bodies: { br, gzip: zipped },
+        style,
+        bodies: { br: br.toString('latin1'), gzip: zipped.toString('latin1') },
         tags,
         until: until === null ? Infinity : Date.parse(until),
         showsFacts,

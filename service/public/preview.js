@@ -1,7 +1,9 @@
 /**
  * The preview's part of the workbench: says which section was clicked, shows which is selected, and renews the page in
- * place after an edit. Talks only to the page that frames it.
+ * place after an edit. Talks only to the page that frames it. `Idiomorph` stands in front of it in the file that
+ * browsers get.
  */
+/* global Idiomorph, CSSStyleSheet */
 const parent = window.parent === window ? null : window.parent;
 const origin = new URL(import.meta.url).searchParams.get('console');
 
@@ -45,6 +47,15 @@ function reveal(section) {
 
 let selected = null;
 
+const properties = new CSSStyleSheet();
+document.adoptedStyleSheets = [properties];
+
+/** The custom properties of the sections: in a sheet of script’s, as the policy allows no style element but the first. */
+function restyle(fresh) {
+  properties.replaceSync(fresh.querySelector('head > style')?.textContent ?? '');
+  document.querySelector('head > style')?.remove();
+}
+
 /** Fetches the page anew and puts in only what is different, so that nothing jumps. */
 async function renew() {
   const response = await fetch(location.href, { headers: { accept: 'text/html' } });
@@ -60,37 +71,11 @@ async function renew() {
         document.head.append(document.importNode(link, true));
     }
   }
-  morph(document.body, fresh.body);
-  document.body.className = fresh.body.className;
+  restyle(fresh);
+  Idiomorph.morph(document.body, fresh.body, { morphStyle: 'outerHTML', ignoreActiveValue: true });
   mark(selected);
   say({ type: 'renewed' });
 }
-
-/** Makes the children of `now` those of `next`, keeping every element that is the same. */
-function morph(now, next) {
-  const wanted = [...next.childNodes];
-  const byId = new Map([...now.children].filter((child) => child.id).map((child) => [child.id, child]));
-  wanted.forEach((node, i) => {
-    const here = now.childNodes[i];
-    const known = node.id ? byId.get(node.id) : undefined;
-    const match = known ?? (here && !here.id && !node.id && here.nodeName === node.nodeName ? here : undefined);
-    if (!match) return now.insertBefore(document.importNode(node, true), here ?? null);
-    if (match !== here) now.insertBefore(match, here ?? null);
-    if (clean(match) !== clean(node)) change(match, node);
-  });
-  while (now.childNodes.length > wanted.length) now.lastChild.remove();
-}
-
-function change(match, node) {
-  if (match.nodeType !== Node.ELEMENT_NODE || match.tagName === 'IMG')
-    return match.replaceWith(document.importNode(node, true));
-  for (const { name } of [...match.attributes]) if (!node.hasAttribute(name)) match.removeAttribute(name);
-  for (const { name, value } of node.attributes)
-    if (match.getAttribute(name) !== value) match.setAttribute(name, value);
-  morph(match, node);
-}
-
-const clean = (node) => (node.outerHTML ?? node.data ?? '').replaceAll(' parlour-selected', '');
 
 window.addEventListener('message', (event) => {
   if (event.source !== parent || event.origin !== origin) return;

@@ -12,7 +12,7 @@ import { actions } from './actions.js';
 import type { Site } from './context.js';
 import { keeping } from './keeping.js';
 import { NOT_FOUND, pageAt, redirectFor } from './pages.js';
-import { securityHeaders } from './security.js';
+import { headersWithStyle, securityHeaders } from './security.js';
 import { showPage } from './show.js';
 import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
 
@@ -57,6 +57,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     response
       .status(page.page.kind !== 'not-found' && page.isThere ? 200 : 404)
       .set({
+        ...headersWithStyle(headers, page.style),
         // Browsers show what they have when somebody goes back; a cart of before would be wrong.
         'cache-control': isOwnPage(page.page.kind) ? 'no-store' : 'private, no-cache',
         etag: etagOf(page.html),

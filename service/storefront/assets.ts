@@ -24,15 +24,24 @@ const EMPTY_LOOK: LookDocument = { format: 1, type: 'look', groundwork: 'foolsca
 export const LOOK_VERSION = createHash('sha256').update(lookCss(EMPTY_LOOK)).digest('hex').slice(0, 10);
 
 const require = createRequire(import.meta.url);
-const FORMS_SOURCE = join(dirname(require.resolve('@parlour/service/package.json')), 'public', 'forms.js');
+const PUBLIC = join(dirname(require.resolve('@parlour/service/package.json')), 'public');
+
+/** A script of pages, with what puts changes into them in front of it. */
+const script = (name: string): Buffer =>
+  Buffer.from(
+    [require.resolve('idiomorph/dist/idiomorph.min.js'), join(PUBLIC, name)]
+      .map((file) => readFileSync(file, 'utf8'))
+      .join('\n'),
+  );
+const pathOfScript = (name: string, bytes: Buffer): string =>
+  `/scripts/${name}?v=${createHash('sha256').update(bytes).digest('hex').slice(0, 10)}`;
 
 /** What shoppers' pages run: forms sent without leaving the page, and what has changed put in. */
-const forms = Buffer.from(
-  [require.resolve('idiomorph/dist/idiomorph.min.js'), FORMS_SOURCE]
-    .map((file) => readFileSync(file, 'utf8'))
-    .join('\n'),
-);
-export const FORMS_SCRIPT = `/scripts/forms.js?v=${createHash('sha256').update(forms).digest('hex').slice(0, 10)}`;
+const forms = script('forms.js');
+export const FORMS_SCRIPT = pathOfScript('forms.js', forms);
+/** What pages run in a preview, besides. */
+const preview = script('preview.js');
+export const PREVIEW_SCRIPT = pathOfScript('preview.js', preview);
 
 const FOR_GOOD = 'public, max-age=31536000, immutable';
 /** How many kinds one stylesheet may name. */
@@ -65,6 +74,10 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
     })
     .get('/scripts/forms.js', (_request, response) => {
       response.set('cache-control', FOR_GOOD).type('text/javascript').send(forms);
+    })
+    .get('/scripts/preview.js', (_request, response, next) => {
+      if (siteOf(response).mode !== 'preview') return next();
+      response.set('cache-control', FOR_GOOD).type('text/javascript').send(preview);
     })
     .get('/pictures/:hash/:file', async (request: Request<{ hash: string; file: string }>, response, next) => {
       const site = siteOf(response);

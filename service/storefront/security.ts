@@ -1,10 +1,21 @@
 /** The headers that every answer of a storefront has, as one table: kept pages are answered with them too. */
+import { createHash } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import helmet from 'helmet';
 import { consoleOrigin, type Config } from '../config.js';
 import type { Site } from './context.js';
 
-export function securityHeaders(config: Config, mode: Site['mode']): Readonly<Record<string, string>> {
+/** The headers of a page that has a style element of its own (CSP, level 3: sources by hash). */
+export function headersWithStyle(headers: Headers, style: string): Headers {
+  if (style === '') return headers;
+  const hash = createHash('sha256').update(style).digest('base64');
+  return { ...headers, [POLICY]: (headers[POLICY] ?? '').replace("style-src 'self'", `$& 'sha256-${hash}'`) };
+}
+const POLICY = 'content-security-policy';
+
+type Headers = Readonly<Record<string, string>>;
+
+export function securityHeaders(config: Config, mode: Site['mode']): Headers {
   const frameAncestors = mode === 'preview' ? [consoleOrigin(config)] : ["'none'"];
   const set = helmet({
     contentSecurityPolicy: {

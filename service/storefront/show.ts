@@ -36,7 +36,7 @@ import {
 import { consoleOrigin } from '../config.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { tags } from '../records/tags.js';
-import { LOOK_VERSION, FORMS_SCRIPT } from './assets.js';
+import { FORMS_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
 import { documentHash, hashOfDocument, type Site } from './context.js';
 import { prefixOf } from './editions.js';
 import { homeOf, patternsFor, type OpenPage } from './pages.js';
@@ -53,6 +53,8 @@ export interface Shown {
   /** The page that is shown: what the design chose for home, where home was asked for. */
   readonly page: PageInfo;
   readonly html: string;
+  /** What stands in its style element; empty if it has none. */
+  readonly style: string;
   /** False for a page of a listing beyond its last one. */
   readonly isThere: boolean;
   /** What it depends on, of the catalogue. */
@@ -124,10 +126,11 @@ export async function showPage(site: Site, asked: OpenPage, asking: Asking = {})
   const prepared = await prepare(site, asked, asking);
   if (!prepared) return null;
   const { request, composition, page, ruleDate } = prepared;
-  const { html, until, faults } = renderPage(request);
+  const { html, style, until, faults } = renderPage(request);
   return {
     page,
     html,
+    style,
     isThere: !isBeyond(page, request.data),
     tags: new Set([...prepared.tags, tags.page(asked.code), tags.page(page.code)]),
     until: earliest(until, ruleDate),
@@ -245,7 +248,7 @@ function alternatesOf({ store, origin }: Site, path: string): PageRequest['alter
 
 const scriptsOf = ({ mode, config }: Site, { instances }: Composition): string[] => [
   ...([...instances.values()].some(({ kind }) => kind.hasForms || kind.ofCheckout) ? [FORMS_SCRIPT] : []),
-  ...(mode === 'preview' ? [`/assets/preview.js?console=${encodeURIComponent(consoleOrigin(config))}`] : []),
+  ...(mode === 'preview' ? [`${PREVIEW_SCRIPT}&console=${encodeURIComponent(consoleOrigin(config))}`] : []),
 ];
 
 const earliest = (a: string | null, b: string | null): string | null => (a === null || (b !== null && b < a) ? b : a);

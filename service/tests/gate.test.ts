@@ -122,7 +122,12 @@ test('while the process is busy, the address that asks for the most has few at o
   const held: { from: string; response: ServerResponse }[] = [];
   const server = createServer();
   const fromOf = (request: IncomingMessage): string => String(request.headers['x-from']);
-  gate(server, (request, response) => void held.push({ from: fromOf(request), response }), fromOf);
+  gate(
+    server,
+    (request, response) => void held.push({ from: fromOf(request), response }),
+    () => false,
+    fromOf,
+  );
   const origin = await new Promise<string>((listens) =>
     server.listen(0, '127.0.0.1', () => listens(`http://127.0.0.1:${(server.address() as AddressInfo).port}/`)),
   );

@@ -2,9 +2,14 @@
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import { logFault } from '../faults.js';
-import { asAdmin, connect, newDatabase, serviceOn } from './service.js';
+import { asAdmin, connect, eventually, newDatabase, serviceOn, type Answer } from './service.js';
+import { attemptOf, order, Shopper } from './shopper.js';
 
 const DESIGN = '/stores/windrow/designs/live';
+/** How long the database is away; `npm run soak` makes it long. */
+const OUTAGE_MS = process.env['PARLOUR_SOAK'] ? 60_000 : 1_500;
+/** Pages that are each shopper's own. */
+const OWN = /^\/(cart|checkout|thank-you|account|sign-in)/;
 
 test('a section of a kind that does not exist: a box in the preview, no publish, and shoppers keep their page', async () => {
   const database = await newDatabase();
@@ -60,6 +65,51 @@ test('with the database away the service says 503 and Retry-After, stays up, and
   expect((await other.send('localhost', '/healthz')).status).toBe(200);
   await allow(true);
   expect((await other.visit('/')).status).toBe(200);
+  await other.stop();
+  await database.drop();
+});
+
+test(`while the database is away for ${OUTAGE_MS / 1000} s every kept page is answered, orders are not, and all recovers`, async () => {
+  const database = await newDatabase();
+  const running = await serviceOn(database.url);
+  const other = await connect(running.port, () => running.stop(), database.url);
+  const { pages } = await other.call(routes.listPages, { query: { limit: 200 } });
+  const isKept = ({ headers }: Answer): boolean => headers['cache-status'] === 'parlour; hit';
+  const paths: string[] = [];
+  for (const { path } of pages.filter((one) => one.path.startsWith('/') && !OWN.test(one.path))) {
+    await other.visit(path);
+    await eventually(async () => expect(isKept(await other.visit(path))).toBe(true));
+    paths.push(path);
+  }
+  expect(paths.length).toBeGreaterThan(20);
+  const shopper = new Shopper(other);
+  await shopper.add({ quantity: '2' });
+  const checkout = await shopper.visit('/checkout');
+  const before = await Promise.all(paths.map((path) => other.visit(path)));
+
+  const name = database.url.split('/').at(-1);
+  const allow = (is: boolean) => asAdmin((admin) => admin.query(`alter database ${name} with allow_connections ${is}`));
+  await allow(false);
+  await asAdmin((admin) =>
+    admin.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = '${name}'`),
+  );
+  const end = Date.now() + OUTAGE_MS;
+  do {
+    const during = await Promise.all(paths.map((path) => other.visit(path)));
+    expect(during.map(({ status, text }) => [status, text])).toEqual(before.map(({ text }) => [200, text]));
+    // A shopper with a cart gets them too: what would have been theirs is left out where it cannot be read.
+    const own = await Promise.all(paths.map((path) => shopper.visit(path)));
+    expect([...new Set(own.map(({ status }) => status))]).toEqual([200]);
+    const refused = await shopper.send('/checkout', order(attemptOf(checkout)));
+    expect([refused.status, refused.headers['retry-after']]).toEqual([503, '5']);
+  } while (Date.now() < end);
+  await allow(true);
+  await eventually(async () =>
+    expect((await shopper.send('/checkout', order(attemptOf(checkout)))).headers.location).toMatch(/^\/thank-you/),
+  );
+  // What changes from now on is taken in again.
+  await other.call(routes.changeProduct, { params: { product: 'K-001' }, body: { title: 'Back again' } });
+  expect((await other.visit('/item/skerry-diamond')).text).toContain('Back again');
   await other.stop();
   await database.drop();
 });

@@ -1,6 +1,6 @@
 /**
- * Any accepted unit of edits, published: every listed page, why, lists and plan still answer. A short run here;
- * `npm run soak` makes it long.
+ * Any accepted unit of edits, published: every listed page, why, lists and plan still answer, and the pages are well
+ * formed in both languages. A short run here; `npm run soak` makes it long.
  */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
@@ -8,6 +8,7 @@ import type { Document, DocumentKey, EditRequest } from '@parlour/core';
 import { anyRequest, type World } from './any-request.js';
 import { chanceFrom } from './random.js';
 import { testService, type Sent, type TestService } from './service.js';
+import { flawsOf } from './well-formed.js';
 
 /** In the long run every so many units begin with a fresh store, so that designs do not only grow. */
 const ROUNDS = process.env['PARLOUR_SOAK'] ? 20 : 1;
@@ -49,13 +50,20 @@ test.each(Array.from({ length: ROUNDS }, (_, i) => SEED + i))(
     const counts = { sent: 0, accepted: 0, published: 0 };
     const codes = new Map<string, number>();
     let last = '';
+    let looked = 0;
     const ask = async (path: string, to: 'api' | 'visit', sent: Sent = {}): Promise<number> => {
       const answer = await service[to](path, sent);
       if (answer.status >= 500)
         broken.push(`after ${last}: ${to} ${path} -> ${answer.status} ${answer.text.slice(0, 300)}`);
+      if (to === 'visit' && answer.text.startsWith('<!doctype')) {
+        const flaws = flawsOf(answer.text);
+        if (flaws.length) broken.push(`after ${last}: ${path} is not well formed: ${flaws.join('; ')}`);
+        looked++;
+      }
       return answer.status;
     };
     await service.call(routes.changeProduct, { params: { product: 'K-001' }, body: { attributes: { most: 5 } } });
+    await service.call(routes.setLanguages, { body: { languages: ['de'] } });
     let world = await worldNow(null);
     while (counts.accepted < UNITS && broken.length === 0 && counts.sent < UNITS * 20) {
       const edits = Array.from({ length: 1 + chance.below(3) }, () => anyRequest(chance, world)).filter(
@@ -78,6 +86,7 @@ test.each(Array.from({ length: ROUNDS }, (_, i) => SEED + i))(
       const shown = pages.filter(({ path }) => path.startsWith('/'));
       await Promise.all([
         ...shown.map(({ path }) => ask(path, 'visit')),
+        ...shown.map(({ path }) => ask(`/de${path === '/' ? '' : path}`, 'visit')),
         ...shown
           .filter(() => chance.is(0.25))
           .map(({ page }) => ask(`${DESIGN}/pages/${encodeURIComponent(page)}/why`, 'api')),
@@ -97,6 +106,7 @@ test.each(Array.from({ length: ROUNDS }, (_, i) => SEED + i))(
     // Most of it went live, and each way of refusing was met: the units were neither all tame nor all nonsense.
     expect(counts.published).toBeGreaterThan(UNITS / 2);
     expect(codes.size).toBeGreaterThan(5);
+    expect(looked).toBeGreaterThan(20 * UNITS);
   },
   1_800_000,
 );

@@ -3,6 +3,7 @@ import { choice, link, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { focusOf } from '../../kinds/properties.js';
 import { HEADING_LEVELS } from './heading.js';
 
 export const poster = defineKind(
@@ -70,6 +71,7 @@ export const poster = defineKind(
       return html`<div class="poster poster-${side}">${picture && html`<div class="poster-picture">${view.picture(picture, '100vw')}</div>`}
 <div class="poster-words">${title !== '' && words}${text !== '' && html`<p>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}>${action}</a>`}</div></div>`;
     },
+    properties: ({ picture }) => focusOf(picture),
     css: css`
       .poster {
         display: grid;
@@ -79,6 +81,7 @@ export const poster = defineKind(
         width: 100%;
         height: 100%;
         object-fit: cover;
+        object-position: var(--focus, 50% 50%);
         aspect-ratio: 4/3;
       }
       .poster-words {

@@ -3,6 +3,7 @@ import { choice, link, picture, prose, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { focusOf } from '../../kinds/properties.js';
 
 export const sideBySide = defineKind(
   {
@@ -48,6 +49,7 @@ export const sideBySide = defineKind(
       return html`<div class="beside beside-${side}"><div class="beside-picture">${view.picture(picture, '(min-width:48rem) 50vw, 100vw')}</div>
 <div class="beside-words">${title !== '' && html`<h2>${title}</h2>`}<div>${raw(text)}</div>${action !== '' && to && html`<p><a ${to}>${action}</a></p>`}</div></div>`;
     },
+    properties: ({ picture }) => focusOf(picture),
     css: css`
       .beside {
         display: grid;
@@ -60,6 +62,7 @@ export const sideBySide = defineKind(
         width: 100%;
         aspect-ratio: 4/3;
         object-fit: cover;
+        object-position: var(--focus, 50% 50%);
       }
       .beside-words {
         align-self: center;

@@ -1,0 +1,21 @@
+/** How well colours can be told from each other (WCAG 2.2). */
+
+/** Relative luminance of `#rrggbb` (WCAG 2.2). */
+export function luminance(hex: string): number {
+  const [r, g, b] = [1, 3, 5].map((at) => {
+    const channel = parseInt(hex.slice(at, at + 2), 16) / 255;
+    return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;
+  }) as [number, number, number];
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+}
+
+/** Contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
+export function contrast(a: string, b: string): number {
+  const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
+  return (light + 0.05) / (dark + 0.05);
+}
+
+const INK = '#14202a';
+/** The colour of texts on a background. */
+export const readableOn = (ground: string): string =>
+  contrast(ground, '#ffffff') >= contrast(ground, INK) ? '#ffffff' : INK;
