@@ -23,6 +23,31 @@ const CORE_PATTERNS = [
   '^(@vue|vue-|vuetify|sharp|pino|helmet)',
   '^(\\.\\./)+(service|contract|console|cli|demo)/',
 ];
+/** What core must be given: chance and time. */
+const OUTSIDE_SYNTAX = [
+  {
+    selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
+    message: 'Randomness enters core from outside.',
+  },
+  {
+    selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
+    message: 'Time enters core from outside.',
+  },
+  {
+    selector: "NewExpression[callee.name='Date'][arguments.length=0]",
+    message: 'Time enters core from outside.',
+  },
+];
+/** Text between the tags of a view, before or after a hole, or in an attribute that is read aloud. */
+const LITERALS = [
+  String.raw`/>[^<>]*\p{L}{2}[^<>]*(<|$)/u`,
+  String.raw`/^[^<>"=]*\p{L}{2}[^<>"=]*</u`,
+  String.raw`/^[^<>"= ][^<>"=]*\p{L}{2}[^<>"=]*$/u`,
+  String.raw`/ (aria-label|alt|title|placeholder)="[^"]*\p{L}{2}/u`,
+].map((pattern) => ({
+  selector: `TaggedTemplateExpression[tag.name='html'] > TemplateLiteral > TemplateElement[value.raw=${pattern}]`,
+  message: 'Shoppers read this in several languages: take it from a field or from view.word().',
+}));
 const CLIENTS = 'console and cli talk only to the API: use @parlour/core and @parlour/contract.';
 
 export default tseslint.config(
@@ -111,22 +136,13 @@ export default tseslint.config(
           'console',
         ].map((name) => ({ name, message: OUTSIDE_CORE })),
       ],
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: "CallExpression[callee.object.name='Math'][callee.property.name='random']",
-          message: 'Randomness enters core from outside.',
-        },
-        {
-          selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']",
-          message: 'Time enters core from outside.',
-        },
-        {
-          selector: "NewExpression[callee.name='Date'][arguments.length=0]",
-          message: 'Time enters core from outside.',
-        },
-      ],
+      'no-restricted-syntax': ['error', ...OUTSIDE_SYNTAX],
     },
+  },
+  {
+    files: ['core/sections/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', ...OUTSIDE_SYNTAX, ...LITERALS] },
   },
   {
     files: ['core/sections/**/*.ts', 'core/kinds/**/*.ts'],

@@ -130,13 +130,14 @@ export function contextOf(command: Command): Context {
 function wouldText(sentences: readonly string[], pages: AnswerOf<typeof routes.edit>['pages']): string {
   const lines = ['It would do this; nothing was changed:', ...sentences.map((sentence) => `  ${sentence}`)];
   if (!pages) return lines.join('\n');
-  const { total, some } = pages;
+  const { total, some, complete } = pages;
   const more = total > some.length ? `, and ${total - some.length} more` : '';
   return [
     ...lines,
     total
       ? `${counted(total, 'page')} would change: ${some.map(({ page, title }) => `${title} (${page})`).join(', ')}${more}`
       : 'No page would change.',
+    ...(complete ? [] : ['The list of pages is being updated right now, so there may be more.']),
   ].join('\n');
 }
 

@@ -15,6 +15,7 @@ import { entryCommands } from './commands/entries.js';
 import { sectionCommands } from './commands/sections.js';
 import { storeCommands } from './commands/stores.js';
 import { templateCommands } from './commands/templates.js';
+import { wordCommands } from './commands/words.js';
 import { STANDARD_URL, WRONG_USE } from './context.js';
 
 export function buildProgram(): Command {
@@ -49,6 +50,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     ruleCommands,
     templateCommands,
     documentCommands,
+    wordCommands,
     kindCommands,
     sectionCommands,
     entryCommands,

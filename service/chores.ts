@@ -1,6 +1,6 @@
 /** What a service process does by itself: timed changes when they are due, renewals in the background, cleaning up. */
 import type { Logger } from 'pino';
-import { askMissing, runRenewals } from './assigning/worker.js';
+import { askMissing, runDuePages, runRenewals } from './assigning/worker.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
 import { dropOldTries } from './accounts/attempts.js';
 import { logFault } from './faults.js';
@@ -28,6 +28,7 @@ export function startChores(db: Database, log: Logger): Chores {
   const round = async (): Promise<void> => {
     try {
       await runTimedChanges(db, new Date(), failed);
+      await runDuePages(db, new Date(), failed);
       await runRenewals(db, new Date(), failed);
       if (Date.now() - cleaned > CLEAN_EVERY_MS) await clean();
     } catch (error) {

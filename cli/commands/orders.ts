@@ -1,5 +1,5 @@
 /** Orders, and the ways to deliver. */
-import { Argument, type Command } from 'commander';
+import { Argument, InvalidArgumentError, type Command } from 'commander';
 import { counted, currencyDecimals, formatMoney, inZone, Problem, type OrderFact } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
@@ -7,6 +7,7 @@ import { table } from '../table.js';
 import { splitAt } from './nodes.js';
 
 type Store = AnswerOf<typeof routes.getStore>;
+type Names = Readonly<Record<string, string>>;
 type Method = AnswerOf<typeof routes.getDelivery>['methods'][number];
 
 export function orderCommands(program: Command): void {
@@ -55,16 +56,24 @@ export function orderCommands(program: Command): void {
     .argument('<code>', 'its code, such as post')
     .argument('<name>', 'its name, as shoppers read it')
     .argument('<prices...>', 'COUNTRY=PRICE for each country it goes to, such as IE=4.50')
-    .addHelpText('after', '\nExample:\n  $ parlour delivery set post "By post" IE=4.50 GB=7 DE=9.80')
-    .action(async (code: string, name: string, prices: string[], _options: object, command: Command) => {
-      const { call, print } = contextOf(command);
-      const [{ methods }, store] = await Promise.all([call(routes.getDelivery), call(routes.getStore)]);
-      const method = { code, name, prices: pricesFrom(prices, currencyDecimals(store.currency)) };
-      const known = methods.some((one) => one.code === code);
-      const next = known ? methods.map((one) => (one.code === code ? method : one)) : [...methods, method];
-      const answer = await call(routes.setDelivery, { body: { methods: next } });
-      print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
-    });
+    .option('--name-in <tag=name>', 'its name in a further language, such as de="Per Post"; once for each', nameIn, {})
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour delivery set post "By post" IE=4.50 GB=7 DE=9.80\n  $ parlour delivery set post "By post" IE=4.50 --name-in de="Per Post"',
+    )
+    .action(
+      async (code: string, name: string, prices: string[], { nameIn: names }: { nameIn: Names }, command: Command) => {
+        const { call, print } = contextOf(command);
+        const store = await call(routes.getStore);
+        const body = {
+          name,
+          prices: pricesFrom(prices, currencyDecimals(store.currency)),
+          ...(Object.keys(names).length > 0 && { names }),
+        };
+        const answer = await call(routes.setWay, { params: { way: code }, body });
+        print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
+      },
+    );
 
   delivery
     .command('remove')
@@ -73,15 +82,16 @@ export function orderCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour delivery remove courier')
     .action(async (code: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const [{ methods }, store] = await Promise.all([call(routes.getDelivery), call(routes.getStore)]);
-      if (!methods.some((one) => one.code === code))
-        throw new Problem('no-such-thing', `There is no way to deliver “${code}”.`, {
-          place: 'code',
-          remedy: 'See parlour delivery list.',
-        });
-      const answer = await call(routes.setDelivery, { body: { methods: methods.filter((one) => one.code !== code) } });
+      const [answer, store] = [await call(routes.removeWay, { params: { way: code } }), await call(routes.getStore)];
       print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
     });
+}
+
+/** @throws InvalidArgumentError, which is wrong use */
+function nameIn(given: string, before: Names): Names {
+  const [language, name = ''] = splitAt(given, '=');
+  if (name === '') throw new InvalidArgumentError('Write a language and a name, such as de="Per Post".');
+  return { ...before, [language]: name };
 }
 
 function numberFrom(text: string): number {
@@ -162,9 +172,9 @@ function deliveryText(methods: readonly Method[], store: Store): string {
   const money = moneyIn(store);
   return table(
     ['Code', 'Name', 'Prices'],
-    methods.map(({ code, name, prices }) => [
+    methods.map(({ code, name, names = {}, prices }) => [
       code,
-      name,
+      [name, ...Object.entries(names).map(([language, own]) => `${language}: ${own}`)].join(', '),
       Object.entries(prices)
         .map(([country, price]) => `${country} ${money(price)}`)
         .join(', '),

@@ -1,5 +1,5 @@
 /** What shoppers order, and how it comes to them. */
-import { get, patch } from '../route.js';
+import { get, patch, remove } from '../route.js';
 import * as shapes from '../shapes/index.js';
 
 export const orderRoutes = {
@@ -7,10 +7,16 @@ export const orderRoutes = {
     summary: 'The ways to deliver of a store, with their price for each country.',
     answer: shapes.delivery,
   }),
-  setDelivery: patch('/stores/{store}/delivery', {
-    summary: 'Sets all ways to deliver, in the order shoppers see them. Shoppers see them at once.',
+  setWay: patch('/stores/{store}/delivery/{way}', {
+    summary:
+      'Adds a way to deliver, as the last one, or changes one; names that are left out stay. Shoppers see it at once.',
     can: 'store.manage',
-    body: shapes.delivery,
+    body: shapes.wayRequest,
+    answer: shapes.delivery,
+  }),
+  removeWay: remove('/stores/{store}/delivery/{way}', {
+    summary: 'Removes a way to deliver. Shoppers see it at once.',
+    can: 'store.manage',
     answer: shapes.delivery,
   }),
   listOrders: get('/stores/{store}/orders', {

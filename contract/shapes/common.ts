@@ -20,8 +20,12 @@ export const wantedReason = string().oneOf(REASONS).optional();
 
 export const pageKind = string().oneOf(pageKinds()).required();
 
-/** Pages that look different: the first hundred, and how many in all. */
+/** Pages that look different: some of them, and how many in all. */
 export const somePages = closed({
   total: number().integer().required(),
   some: array(closed({ page: string().required(), title: string().required() })).required(),
+  /** What `pagesAfter` says to get the next ones; null if there are no more. */
+  next: string().nullable().defined(),
+  /** False while the list of pages is being worked out: then some may be missing. */
+  complete: boolean().required(),
 });

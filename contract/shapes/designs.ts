@@ -20,6 +20,8 @@ export const compareQuery = closed({
   to: plainText(120).optional(),
   /** `yes` also tells which pages look different. */
   pages: string().oneOf(['yes', 'no']).optional(),
+  /** The `next` of the pages before. */
+  pagesAfter: plainText(1000).optional(),
 });
 
 export const comparison = closed({

@@ -8,6 +8,8 @@ export const unitRequest = closed({
   unit: codeText().required(),
   /** Only tells what the edits would do, and which pages would change. */
   dryRun: boolean().optional(),
+  /** With `dryRun`: the `next` of the pages before. */
+  pagesAfter: plainText(1000).optional(),
   edits: array(editRequestSchema.required() as Schema<EditRequest>)
     .strict()
     .min(1)

@@ -6,9 +6,30 @@ import { typed } from './common.js';
 const COUNTRY = /^[A-Z]{2}$/;
 const MOST_MINOR = 1_000_000_000;
 
-const method = closed({
-  code: codeText().required(),
-  name: plainText(80).min(1).required(),
+const LANGUAGE = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/;
+const MOST_NAME = 80;
+/** What a way to deliver is, besides its code. */
+export const wayRequest = closed({
+  name: plainText(MOST_NAME).min(1).required(),
+  /** Its name in further languages, by BCP 47 tag. */
+  names: typed<NonNullable<DeliveryMethod['names']>>({
+    type: 'object',
+    additionalProperties: { type: 'string', minLength: 1, maxLength: MOST_NAME },
+  })
+    .test(
+      'names',
+      '${path} must be names by language, such as {"de": "Per Post"}',
+      (names) =>
+        names === undefined ||
+        (typeof names === 'object' &&
+          names !== null &&
+          !Array.isArray(names) &&
+          Object.keys(names).length <= 20 &&
+          Object.entries(names).every(
+            ([language, name]) => LANGUAGE.test(language) && plainText(MOST_NAME).min(1).isValidSync(name),
+          )),
+    )
+    .optional(),
   /** ISO 3166-1 code of each country it goes to -> flat price in minor units. */
   prices: typed<DeliveryMethod['prices']>({
     type: 'object',
@@ -26,6 +47,7 @@ const method = closed({
       ),
   ),
 });
+const method = wayRequest.shape({ code: codeText().required() });
 
 /** The ways to deliver of a store, in the order shoppers see them. */
 export const delivery = closed({ methods: array(method).strict().max(50).required() });

@@ -1,6 +1,7 @@
 /** Whether the paths of a design can all be reached: patterns for each page kind, and content pages at their own. */
 import type { PathsDocument } from '../design/document.js';
 import { Problem } from '../problem.js';
+import { capitalised } from '../words.js';
 import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
 import { pathOf, patternsOf, type PathPatterns } from './paths.js';
 
@@ -90,5 +91,31 @@ export function checkContentPaths(
         place: 'slug',
         remedy: 'Choose another path for one of them.',
       });
+  }
+}
+
+/**
+ * Checks that no page is at a path that begins as those of a further language do: it could not be reached.
+ * @param languages BCP 47 tags of the further languages of the store
+ * @throws Problem `bad-path` naming the pattern or the page
+ */
+export function checkPrefixes(
+  languages: readonly string[],
+  pages: readonly ContentPlace[],
+  paths: PathsDocument | undefined,
+): void {
+  const patterns = patternsOf(paths);
+  const refuse = (what: string, path: string, place: string): never => {
+    throw new Problem('bad-path', `${what} would be at ${path}, where the store in another language is.`, {
+      place,
+      remedy: `Choose a path that does not begin with /${firstSegment(path)}.`,
+    });
+  };
+  for (const [kind, pattern] of Object.entries(patterns) as [PageKind, string][])
+    if (languages.includes(firstSegment(pattern)))
+      refuse(capitalised(`${kindInWords(kind)} pages`), pattern, `patterns.${kind}`);
+  for (const { title, slug } of pages) {
+    const path = pathOf(patterns, 'content', slug);
+    if (languages.includes(firstSegment(path))) refuse(`“${title}”`, path, 'slug');
   }
 }

@@ -13,6 +13,8 @@ import {
 export interface DeliveryMethod {
   readonly code: string;
   readonly name: string;
+  /** Its name in further languages, by BCP 47 tag. */
+  readonly names?: Readonly<Record<string, string>>;
   /** ISO 3166-1 code -> minor units. */
   readonly prices: Readonly<Record<string, number>>;
 }
@@ -32,6 +34,10 @@ export interface Buying {
   /** ISO 3166-1 code of the store's own country: where things go until a shopper says otherwise. */
   readonly country: string;
 }
+
+/** Ways to deliver as they are called in a further language. @param language null for the leading one */
+export const methodsIn = (language: string | null, methods: readonly DeliveryMethod[]): readonly DeliveryMethod[] =>
+  language === null ? methods : methods.map((method) => ({ ...method, name: method.names?.[language] ?? method.name }));
 
 /** The countries something is delivered to, each once. */
 export const countriesOf = (methods: readonly DeliveryMethod[]): string[] => [

@@ -4,9 +4,10 @@ import { capitalised } from '../words.js';
 import { nameOf } from './document-types.js';
 import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from './document.js';
 import { closeDocument, isSection, type Draft, type DraftDocument } from './draft.js';
+import type { DesignState } from '../assign/assigned.js';
 import { SHARED_SECTION } from '../kinds/kind.js';
 import type { PageKind } from '../assign/page.js';
-import { checkContentPaths, checkPatterns } from '../assign/path-sense.js';
+import { checkContentPaths, checkPatterns, checkPrefixes } from '../assign/path-sense.js';
 import { checkTemplate, contentPlaces } from './edits/sense.js';
 import { checkShown, showingPublished } from './shown.js';
 import { usersOf } from './requests/discard.js';
@@ -51,6 +52,17 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
       );
   }
 }
+
+/**
+ * Checks that the pages of a state can be reached in a store that speaks further languages.
+ * @throws Problem `bad-path` naming the pattern or the page
+ */
+export const checkLanguages = (languages: readonly string[], state: DesignState): void =>
+  checkPrefixes(
+    languages,
+    contentPlaces(state, (key) => state.get(key) as unknown as Values),
+    state.get(keys.paths) as PathsDocument | undefined,
+  );
 
 /**
  * Checks what documents that go live show of each other, and whether their pages can be reached.

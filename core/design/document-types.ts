@@ -8,6 +8,7 @@ import { choice, dateTime, entries, link, prose, reference, rule, text, toggle, 
 import { pageInWords, type Telling } from '../fields/telling.js';
 import { capitalised } from '../words.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
+import { wordField } from '../locale/own-words.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {
   FORMAT,
@@ -250,7 +251,24 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       return value ? `${from} leads to ${String(value)}.` : `${from} is no longer redirected by hand.`;
     },
   },
+  words: {
+    key: /^words\/([a-z]{2,3}(?:-[A-Za-z0-9]{2,8}){0,3})$/,
+    called: (head) => `the words in ${languageInWords(String(head['language']))}`,
+    fixed: ['language'],
+    fields: {},
+    groups: { words: wordField },
+    implied: (key) => ({ language: key.slice('words/'.length) }),
+    says(path, value, head) {
+      const word = path.slice('words.'.length);
+      const language = languageInWords(String(head['language']));
+      return value === undefined
+        ? `In ${language} the word “${word}” is the usual one again.`
+        : `In ${language} the word “${word}” is “${String(value)}”.`;
+    },
+  },
 };
+
+const languageInWords = (tag: string): string => new Intl.DisplayNames('en', { type: 'language' }).of(tag) ?? tag;
 
 function kindChoices(): Record<PageKind, string> {
   return Object.fromEntries(pageKinds().map((kind) => [kind, PAGE_KINDS[kind].name])) as Record<PageKind, string>;

@@ -158,11 +158,27 @@ export interface PathsDocument {
   readonly redirects?: Readonly<Record<string, string>>;
 }
 
+/** The words of a storefront in one language, as far as the store has its own. */
+export interface WordsDocument {
+  readonly format: number;
+  readonly type: 'words';
+  /** BCP 47 tag. */
+  readonly language: string;
+  /** Texts by word: `sold-out`, or with a plural form `things.one`. */
+  readonly words?: Readonly<Record<string, string>>;
+}
+
 /** A document that has sections. */
 export type SectionedDocument = TemplateDocument | ArrangementDocument | SharedDocument | AdditionDocument;
 /** Any document as it is published. */
 export type Document =
-  SectionedDocument | LookDocument | MenuDocument | ContentDocument | AssignmentsDocument | PathsDocument;
+  | SectionedDocument
+  | LookDocument
+  | MenuDocument
+  | ContentDocument
+  | AssignmentsDocument
+  | PathsDocument
+  | WordsDocument;
 export type DocumentTypeName = Document['type'];
 
 /** A link to a thing of the store by its code, or to a free web address; in the same window unless it says otherwise. */
@@ -181,6 +197,7 @@ export const keys = {
   addition: (code: string): DocumentKey => `addition/${code}`,
   menu: (code: string): DocumentKey => `menu/${code}`,
   content: (code: string): DocumentKey => `content/${code}`,
+  words: (language: string): DocumentKey => `words/${language}`,
   assignments: (kind: PageKind): DocumentKey => `assignments/${kind}`,
 };
 

@@ -38,6 +38,11 @@ export interface View {
   /** The answer to a need that the kind asked for. */
   data<N extends Need>(need: N): AnswerTo<N>;
   word(name: WordName, values?: WordValues): string;
+  /**
+   * The `lang` of what the catalogue says, where the page is in another language; otherwise nothing.
+   * @example html`<h1${view.catalogueLang}>${product.title}</h1>`
+   */
+  readonly catalogueLang: Markup;
   /** Minor units of the store's currency as text. */
   money(minor: number): string;
   /** The attributes of the element of a link, or null if it is empty or its thing is gone. */
@@ -117,6 +122,10 @@ export class SectionView implements View {
     if (answer === undefined)
       throw new Error(`The section kind “${this.#section.kind.name}” reads ${need.type} that it did not ask for.`);
     return answer;
+  }
+  get catalogueLang(): Markup {
+    const { locale, store } = this.#sources;
+    return locale.translation === null ? NOTHING : html` lang="${store.locale}"`;
   }
   word(name: WordName, values?: WordValues): string {
     return this.#sources.locale.word(name, values);

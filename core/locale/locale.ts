@@ -89,7 +89,7 @@ function filled(text: string, values: WordValues, number: (value: number) => str
 }
 
 /** The words that ship in a language; English ones where it does not ship. */
-function shippedWords(language: string): Words {
+export function shippedWords(language: string): Words {
   const [primary] = language.split('-');
   const isGerman = primary === 'de';
   return Object.fromEntries(

@@ -71,6 +71,12 @@ const kept = new WeakMap<DesignState, Map<string, AssembledPage>>();
 /** Rules of additions can cut a store's pages into any number of groups. */
 const MOST_KEPT = 2_000;
 
+/** A template without anything that is added to its pages; null if there is none. */
+export function templateAlone(code: string, state: DesignState, kinds: KindSet): AssembledPage | null {
+  const template = state.get(keys.template(code)) as TemplateDocument | undefined;
+  return template ? assembled(keys.template(code), template, new Map(), state, kinds) : null;
+}
+
 function assembled(
   templateKey: DocumentKey,
   template: TemplateDocument,
@@ -91,12 +97,27 @@ function assembled(
   }
   for (const place of additions.keys())
     if (!place.startsWith('spot:') && !regions.has(place as Region)) regions.set(place as Region, added(place));
-
   const parts: Part[] = [{ key: templateKey, document: template }, ...[...regions.values()].flat()];
+  const { documents, ...found } = gathered(parts, state, kinds, added);
+  const look = state.get(keys.look) as LookDocument;
+  return { templateKey, template, regions, look, ...found, documents: new Set([keys.look, ...documents]) };
+}
+
+/** What documents show of others. */
+type Gathered = Pick<AssembledPage, 'spots' | 'shared' | 'menus' | 'documents'>;
+
+/** Everything that some documents are made of. @param added what fills a spot */
+export function gathered(
+  begun: readonly Part[],
+  state: DesignState,
+  kinds: KindSet,
+  added: (place: string) => readonly Part[] = () => [],
+): Gathered {
+  const parts = [...begun];
   const spots = new Map<string, readonly Part[]>();
   const shared = new Map<string, SharedDocument>();
   const menus = new Map<string, MenuDocument>();
-  const documents = new Set<DocumentKey>([keys.look]);
+  const documents = new Set<DocumentKey>();
   // Grows while it is gone through: what fills a spot may show shared sections and have spots of its own.
   for (const { key, document } of parts) {
     documents.add(key);
@@ -107,8 +128,9 @@ function assembled(
     }
     for (const [what, code] of fillingsIn(document, kinds)) {
       if (what === 'spot' && !spots.has(code)) {
-        spots.set(code, added(`spot:${code}`));
-        parts.push(...added(`spot:${code}`));
+        const filling = added(`spot:${code}`);
+        spots.set(code, filling);
+        parts.push(...filling);
       }
       const found = what === 'shared' ? (state.get(keys.shared(code)) as SharedDocument | undefined) : undefined;
       if (found && !shared.has(code)) {
@@ -117,8 +139,7 @@ function assembled(
       }
     }
   }
-  const look = state.get(keys.look) as LookDocument;
-  return { templateKey, template, regions, spots, shared, menus, look, documents };
+  return { spots, shared, menus, documents };
 }
 
 /** What fills a section when its page is composed. */

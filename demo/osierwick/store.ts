@@ -90,8 +90,13 @@ export async function osierwick(): Promise<DemoStore> {
     timeZone: 'Asia/Tokyo',
     country: 'JP',
     delivery: [
-      { code: 'post', name: 'Air mail', prices: { JP: 600, DE: 2200, GB: 2200 } },
-      { code: 'slow-boat', name: 'By ship, four weeks', prices: { DE: 1100, GB: 1100, IE: 1300 } },
+      { code: 'post', name: 'Air mail', names: { de: 'Luftpost' }, prices: { JP: 600, DE: 2200, GB: 2200 } },
+      {
+        code: 'slow-boat',
+        name: 'By ship, four weeks',
+        names: { de: 'Per Schiff, vier Wochen' },
+        prices: { DE: 1100, GB: 1100, IE: 1300 },
+      },
     ],
     pictures: [
       { name: 'table.png', bytes: await toPng(tablePicture()) },

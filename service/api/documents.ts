@@ -23,8 +23,6 @@ import {
   type TemplateDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { countInMemory } from '../assigning/in-memory.js';
-import { openRenewals } from '../records/assignments.js';
 import { openDraft } from '../records/drafts.js';
 import { countAssignments } from '../records/page-list.js';
 import { implement, type Api } from './implement.js';
@@ -35,11 +33,7 @@ export function documentRoutes(api: Api): void {
 
   implement(api, routes.listTemplates, async ({ design }) => {
     const draft = await openDraft(db, design);
-    const state = closedState(draft);
-    const renewals = await openRenewals(db, design.id, 'draft');
-    const counts = renewals.length
-      ? await countInMemory(db, design, state)
-      : await countAssignments(db, design.id, 'draft');
+    const counts = await countAssignments(db, design.id, 'draft');
     const templates = [...draft.keys()].flatMap((key) => {
       const code = templateCodeOf(key);
       const template = draft.get(key);

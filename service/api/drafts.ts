@@ -1,7 +1,13 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
 import { closedState, Problem, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { affectedPages, pagesThatDiffer, type NamedPage } from '../assigning/affected.js';
+import {
+  affectedPages,
+  pagesThatDiffer,
+  type Part,
+  type SomePages,
+  type StateWithPages,
+} from '../assigning/affected.js';
 import { previewOrigin } from '../config.js';
 import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish } from '../publishing/publish.js';
@@ -12,14 +18,24 @@ import { listRevisions, type Revision } from '../records/documents.js';
 import type { Records } from '../records/database.js';
 import { openDraft } from '../records/drafts.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
+import { USUAL_ORDER } from '../records/page-list.js';
 import { previewToken } from '../storefront/preview-token.js';
 import { designOf, implement, type Api, type Caller } from './implement.js';
-import { checkPagesExist, pageIn, pageOf } from './pages.js';
+import { checkPagesExist, pageIn, pageOf, readCursor, writeCursor } from './pages.js';
 
 const PREVIEW_HOURS = 12;
 const PAGES_NAMED = 100;
 
-const somePages = (pages: readonly NamedPage[]) => ({ total: pages.length, some: pages.slice(0, PAGES_NAMED) });
+/** Which part of the pages that look different is wanted. */
+const partAfter = (cursor: string | undefined): Part => ({
+  after: cursor === undefined ? undefined : readCursor(cursor, USUAL_ORDER),
+  limit: PAGES_NAMED,
+});
+const pagesShape = ({ some, next, ...rest }: SomePages) => ({
+  ...rest,
+  some: [...some],
+  next: next && writeCursor(next),
+});
 
 export function draftRoutes(api: Api): void {
   const { db, config } = api;
@@ -39,8 +55,8 @@ export function draftRoutes(api: Api): void {
     if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
     const draft = await openDraft(db, design);
     const result = await tryUnit(db, design, draft, author, edits);
-    const pages = await affectedPages(db, design, draft, result);
-    return { ...unitShape({ seq: draft.seq, ...result }), pages: somePages(pages) };
+    const pages = await affectedPages(db, design, draft, result, partAfter(body.pagesAfter));
+    return { ...unitShape({ seq: draft.seq, ...result }), pages: pagesShape(pages) };
   });
   implement(api, routes.undo, async ({ design, account, role, body }) =>
     unitShape(await undo(db, design, { id: account.id, role }, body.unit)),
@@ -74,8 +90,10 @@ export function draftRoutes(api: Api): void {
     const told = { from: from.label, to: to.label, changes };
     if (call.query.pages !== 'yes') return told;
     const changed = new Set(changes.map((one) => one.document));
-    const pages = await pagesThatDiffer(db, call.design, closedState(from), closedState(to), changed);
-    return { ...told, pages: somePages(pages) };
+    const [before, after] = [withPages(from), withPages(to)];
+    const part = partAfter(call.query.pagesAfter);
+    const pages = await pagesThatDiffer(db, call.design, before, after, changed, part);
+    return { ...told, pages: pagesShape(pages) };
   });
 
   implement(api, routes.readLog, async ({ design, query }) => {
@@ -151,6 +169,8 @@ export function draftRoutes(api: Api): void {
     return { revision: revisionShape(revision, true), sentences: [...sentences] };
   });
 }
+
+const withPages = (side: Side): StateWithPages => ({ state: closedState(side), table: side.table ?? null });
 
 /** A state by its name: `draft`, `live`, `12`, or `DESIGN/draft`. */
 async function sideOf({ db }: Api, { store, design }: Caller, name: string): Promise<Side> {

@@ -1,28 +1,44 @@
 /** What shoppers order, and how it comes to them. */
-import { Problem, type DeliveryMethod } from '@parlour/core';
+import { codeText, Problem, type DeliveryMethod } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { audit } from '../records/audit.js';
 import { findOrder, listOrders } from '../records/orders.js';
-import { setDelivery } from '../records/stores.js';
+import { changeDelivery } from '../records/stores.js';
 import { implement, type Api } from './implement.js';
 
 const USUAL_LIMIT = 50;
+const MOST_WAYS = 50;
 
 export function orderRoutes(api: Api): void {
   const { db } = api;
 
   implement(api, routes.getDelivery, ({ store }) => Promise.resolve(deliveryShape(store.delivery)));
 
-  implement(api, routes.setDelivery, async ({ store, account, body: { methods } }) => {
-    const codes = methods.map(({ code }) => code);
-    const twice = codes.find((code, i) => codes.indexOf(code) !== i);
-    if (twice !== undefined)
-      throw new Problem('bad-value', `Two ways to deliver have the code “${twice}”.`, {
-        place: 'methods',
-        remedy: 'Give each a code of its own.',
+  implement(api, routes.setWay, async ({ store, account, params, body }) => {
+    const code = checkCode(params['way'] ?? '');
+    const methods = await changeDelivery(db, store.id, (all) => {
+      const known = all.find((one) => one.code === code);
+      if (known) return all.map((one) => (one === known ? { ...known, ...body } : one));
+      if (all.length >= MOST_WAYS)
+        throw new Problem('limit-reached', `A store has at most ${MOST_WAYS} ways to deliver.`, {
+          remedy: 'Remove one first.',
+        });
+      return [...all, { ...body, code }];
+    });
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'delivery.set', target: code });
+    return deliveryShape(methods);
+  });
+
+  implement(api, routes.removeWay, async ({ store, account, params }) => {
+    const code = params['way'] ?? '';
+    const methods = await changeDelivery(db, store.id, (all) => {
+      if (all.some((one) => one.code === code)) return all.filter((one) => one.code !== code);
+      throw new Problem('no-such-thing', `There is no way to deliver “${code}”.`, {
+        place: 'way',
+        remedy: 'List the ways to deliver to see their codes.',
       });
-    await setDelivery(db, store.id, methods);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'delivery.set', target: codes.join(', ') });
+    });
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'delivery.remove', target: code });
     return deliveryShape(methods);
   });
 
@@ -43,4 +59,20 @@ export function orderRoutes(api: Api): void {
   });
 }
 
-const deliveryShape = (methods: readonly DeliveryMethod[]) => ({ methods: methods.map((method) => ({ ...method })) });
+/** @throws Problem `bad-input` */
+function checkCode(code: string): string {
+  if (codeText().isValidSync(code)) return code;
+  throw new Problem('bad-input', `“${code}” cannot be the code of a way to deliver.`, {
+    place: 'way',
+    remedy: 'Use letters, digits, “.”, “-” and “_”, such as post.',
+  });
+}
+
+/** Countries in the order of their codes, however they are kept. */
+const deliveryShape = (methods: readonly DeliveryMethod[]) => ({
+  methods: methods.map(({ names, prices, ...method }) => ({
+    ...method,
+    ...(names && { names: { ...names } }),
+    prices: Object.fromEntries(Object.entries(prices).sort(([a], [b]) => (a < b ? -1 : 1))),
+  })),
+});

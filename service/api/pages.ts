@@ -24,7 +24,7 @@ import {
   type PageSort,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { listInMemory } from '../assigning/in-memory.js';
+import { pagesMatching } from '../assigning/matching.js';
 import { settingOf } from '../assigning/renew.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';
 import { tellingOf } from '../publishing/states.js';
@@ -51,12 +51,11 @@ export function pageRoutes(api: Api): void {
     const limit = query.limit ?? 100;
     const order = orderOf(query.sort);
     const after = query.cursor === undefined ? undefined : readCursor(query.cursor, order);
-    const filter: PageFilter = { ...query, order, after, limit: limit + 1 };
+    const { when, ...wanted } = query;
+    const pages = when === undefined ? undefined : await pagesMatching(db, store.id, state, query.pageKind, when);
+    const filter: PageFilter = { ...wanted, pages, order, after, limit: limit + 1 };
     const renewals = await openRenewals(db, design.id, 'draft');
-    const { rows, total } =
-      query.when !== undefined || renewals.length
-        ? await listInMemory(db, design, state, filter, query.when)
-        : await listAssignments(db, design.id, 'draft', filter);
+    const { rows, total } = await listAssignments(db, design.id, 'draft', filter);
     const some = rows.slice(0, limit);
     const { patterns } = await settingOf(db, store.id, state);
     const paths = await pathsOf(
@@ -130,10 +129,10 @@ const orderOf = (sort = 'page-kind'): PageOrder => ({
   descending: sort.startsWith('-'),
 });
 
-const writeCursor = (key: SortKey): string => Buffer.from(canonicalJson(key)).toString('base64url');
+export const writeCursor = (key: SortKey): string => Buffer.from(canonicalJson(key)).toString('base64url');
 
 /** Where a list goes on. @throws Problem `bad-input` for what is no cursor, or one of a list in another order */
-function readCursor(text: string, order: PageOrder): SortKey {
+export function readCursor(text: string, order: PageOrder): SortKey {
   try {
     const key = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown;
     if (Array.isArray(key) && isSortKey(key, order) && key.every((one) => isStorable(String(one)))) return key;

@@ -1,5 +1,6 @@
 /** Stores, section kinds, starters and pictures. */
 import {
+  checkLanguages,
   descriptionOfKind,
   fieldSchema,
   jsonSchema,
@@ -23,6 +24,7 @@ import { storefrontOrigin, type Config } from '../config.js';
 import { makePicture } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
+import { loadState } from '../records/documents.js';
 import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
 import { setClosed, setLanguages, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
 import { implement, mustBeAble, type Api } from './implement.js';
@@ -63,6 +65,7 @@ export function storeRoutes(api: Api): void {
         place: 'languages',
         remedy: 'Name only those it speaks besides.',
       });
+    checkLanguages(wanted, await loadState(db, store.liveDesign.manifest));
     await setLanguages(db, store.id, wanted);
     await audit(db, { storeId: store.id, accountId: account.id, action: 'store.languages', target: wanted.join(', ') });
     return shapeOf((await findStore(db, store.slug)) as Store, config);

@@ -1,23 +1,24 @@
 /** Which store pages a change would make look different: for a look before doing it. */
 import {
-  assemblePage,
   closedState,
-  isSame,
   keys,
   overlay,
-  PAGE_KINDS,
   pageKinds,
+  touchedPages,
   type DesignState,
   type DocumentKey,
   type Draft,
   type PageCode,
   type PathsDocument,
+  type TouchedPages,
   type UnitResult,
 } from '@parlour/core';
-import type { Database } from '../records/database.js';
+import { openRenewals, type AssignmentRow } from '../records/assignments.js';
+import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
-import { askedPage, settingOf } from './renew.js';
-import { allSubjects } from './subjects.js';
+import { compareKeys, listTouched, sortKey, USUAL_ORDER, type SortKey } from '../records/page-list.js';
+import type { Side } from '../records/tables.js';
+import { askedPage, RANKS, rowsOfKind, settingOf } from './renew.js';
 
 /** A page as people and programs call it. */
 export interface NamedPage {
@@ -25,68 +26,139 @@ export interface NamedPage {
   readonly title: string;
 }
 
-/** The pages a unit of edits would make look different, in the order of the kinds. */
+/** A part of the pages that look different, in the order of the kinds. */
+export interface SomePages {
+  readonly total: number;
+  readonly some: readonly NamedPage[];
+  /** Where the next part begins; null if this is the last. */
+  readonly next: SortKey | null;
+  /** False while the table of pages is behind: then some may be missing. */
+  readonly complete: boolean;
+}
+
+/** Which part is wanted. */
+export interface Part {
+  readonly after?: SortKey | undefined;
+  readonly limit: number;
+}
+
+/** A state of a design whose pages are in the table, if they are. */
+export interface StateWithPages {
+  readonly state: DesignState;
+  readonly table: { readonly designId: number; readonly side: Side } | null;
+}
+
+/** The pages a unit of edits would make look different. */
 export function affectedPages(
-  db: Database,
+  db: Records,
   design: Design,
   draft: Draft,
   { documents }: UnitResult,
-): Promise<NamedPage[]> {
-  const after = closedState(overlay(draft, documents));
-  return pagesThatDiffer(db, design, closedState(draft), after, new Set(documents.keys()));
+  part: Part,
+): Promise<SomePages> {
+  const before = { state: closedState(draft), table: { designId: design.id, side: 'draft' } } as const;
+  const after = { state: closedState(overlay(draft, documents)), table: null };
+  return pagesThatDiffer(db, design, before, after, new Set(documents.keys()), part);
 }
 
-/** The pages that look different in two states of a design. @param changed the documents in which the states differ */
+/**
+ * The pages that look different in two states: what the table knows is read, and only where rules differ is every page
+ * of the kind asked.
+ * @param changed the documents in which the states differ
+ */
 export async function pagesThatDiffer(
-  db: Database,
-  design: Pick<Design, 'storeId' | 'kinds'>,
-  before: DesignState,
-  after: DesignState,
-  changed: ReadonlySet<DocumentKey>,
-): Promise<NamedPage[]> {
-  const [was, is] = [pathsIn(before), pathsIn(after)];
-  // Another pattern changes paths, and links to them may stand on any page.
-  const everywhere = !isSame(was?.patterns, is?.patterns);
-  const homes = was?.home === is?.home ? [is?.home] : ['home'];
-  const old = new Map<PageCode, Made>();
-  for await (const [page, made] of allPages(db, design, before)) old.set(page, made);
-  const differing: NamedPage[] = [];
-  const touched = ({ documents }: Made): boolean => [...changed].some((key) => documents.has(key));
-  for await (const [page, made] of allPages(db, design, after)) {
-    const earlier = old.get(page);
-    old.delete(page);
-    if (everywhere || !earlier || earlier.template !== made.template || touched(earlier) || touched(made))
-      differing.push({ page, title: made.title });
-  }
-  const all = [...differing, ...[...old].map(([page, { title }]) => ({ page, title }))];
-  const codes = new Set(all.map(({ page }) => page));
-  const showsOther = homes.some((page) => page === 'home' || (page !== undefined && codes.has(page)));
-  return showsOther && !codes.has('home') ? [{ page: 'home', title: PAGE_KINDS.home.name }, ...all] : all;
-}
-
-const pathsIn = (state: DesignState): PathsDocument | undefined => state.get(keys.paths) as PathsDocument | undefined;
-
-interface Made {
-  readonly title: string;
-  /** Null if its kind has none. */
-  readonly template: DocumentKey | null;
-  readonly documents: ReadonlySet<DocumentKey>;
-}
-
-/** Every page of a state with what it is made of. */
-async function* allPages(
-  db: Database,
+  db: Records,
   { storeId, kinds }: Pick<Design, 'storeId' | 'kinds'>,
-  state: DesignState,
-): AsyncGenerator<[page: PageCode, made: Made]> {
-  const setting = await settingOf(db, storeId, state);
-  for (const kind of pageKinds())
-    for await (const batch of allSubjects(db, storeId, kind, state))
-      for (const subject of batch) {
-        const page = askedPage(kind, subject, setting);
-        const made = assemblePage(page, state, kinds, setting);
-        const documents = new Set(made?.documents);
-        if (kind === 'content') documents.add(keys.content(subject.code as string));
-        yield [page.code, { title: subject.title, template: made?.templateKey ?? null, documents }];
-      }
+  from: StateWithPages,
+  to: StateWithPages,
+  changed: ReadonlySet<DocumentKey>,
+  { after, limit }: Part,
+): Promise<SomePages> {
+  // Which of the two is the one before does not matter; that its pages are in the table does.
+  const [base, other] = from.table || !to.table ? [from, to] : [to, from];
+  const { table } = base;
+  const known = touchedPages(base.state, other.state, changed, kinds);
+  const home = await showsTouched(db, storeId, base, known);
+  const touched = home ? { ...known, pages: new Set([...known.pages, 'home']) } : known;
+  const asked = table ? [...touched.asked] : pageKinds();
+
+  const found = [...addedRows(touched)];
+  for (const kind of asked) found.push(...(await askEach(db, storeId, base.state, kind, touched)));
+  found.sort((a, b) => compareKeys(sortKey(a, USUAL_ORDER), sortKey(b, USUAL_ORDER), USUAL_ORDER));
+  const rest = after ? found.filter((row) => compareKeys(sortKey(row, USUAL_ORDER), after, USUAL_ORDER) > 0) : found;
+  const read = table
+    ? await listTouched(db, table, touched, asked, { after, limit: limit + 1 })
+    : { rows: [], total: 0 };
+  const rows = [...rest, ...read.rows].sort((a, b) =>
+    compareKeys(sortKey(a, USUAL_ORDER), sortKey(b, USUAL_ORDER), USUAL_ORDER),
+  );
+  const some = rows.slice(0, limit);
+  const last = some.at(-1);
+  return {
+    total: found.length + read.total,
+    some: some.map(({ page, title }) => ({ page, title })),
+    next: rows.length > limit && last ? sortKey(last, USUAL_ORDER) : null,
+    complete: !table || (await openRenewals(db, table.designId, table.side)).length === 0,
+  };
 }
+
+/** Whether the home page shows another page that looks different. */
+async function showsTouched(
+  db: Records,
+  storeId: number,
+  { state, table }: StateWithPages,
+  touched: TouchedPages,
+): Promise<boolean> {
+  const { home } = (state.get(keys.paths) ?? {}) as Partial<PathsDocument>;
+  if (home === undefined || touched.all || touched.pages.has('home')) return false;
+  if (table) {
+    const only = await listTouched(db, table, touched, [], { limit: 1, page: home });
+    if (only.total > 0) return true;
+  }
+  const kind = pageKinds().find((one) => home === one || home.startsWith(`${one}:`));
+  if (kind === undefined || (table && !touched.asked.has(kind))) return false;
+  return (await askEach(db, storeId, state, kind, touched)).some(({ page }) => page === home);
+}
+
+/** New content pages, which no table has yet. */
+const addedRows = ({ added }: TouchedPages): AssignmentRow[] =>
+  [...added].map(([page, title]) => ({
+    kind: 'content',
+    page,
+    rank: RANKS.indexOf('content'),
+    title,
+    template: null,
+    reason: 'none',
+    rule: null,
+    additions: [],
+  }));
+
+/** The pages of a kind that look different, each asked. */
+async function askEach(
+  db: Records,
+  storeId: number,
+  state: DesignState,
+  kind: (typeof RANKS)[number],
+  touched: TouchedPages,
+): Promise<AssignmentRow[]> {
+  const setting = await settingOf(db, storeId, state);
+  const found: AssignmentRow[] = [];
+  for await (const rows of rowsOfKind(db, storeId, state, kind))
+    for (const { row, subject } of rows)
+      if (isTouched(row, touched) || touched.differs(askedPage(kind, subject, setting), kind, setting)) found.push(row);
+  return found;
+}
+
+/** The same as `listTouched` asks of the table. */
+const isTouched = ({ kind, page, template, reason, additions }: AssignmentRow, touched: TouchedPages): boolean =>
+  touched.all ||
+  touched.pages.has(page) ||
+  (template !== null && touched.templates.has(template)) ||
+  (touched.standards.has(kind) && (reason === 'standard' || reason === 'none')) ||
+  touched.additions.some(
+    (one) =>
+      one.kind === kind &&
+      (one.page === null || one.page === page) &&
+      (one.rule === null || additions.includes(one.rule)) &&
+      (one.templates === null || (template !== null && one.templates.includes(template))),
+  );

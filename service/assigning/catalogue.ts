@@ -1,34 +1,44 @@
 /** After a change of the catalogue: the pages of what changed, in every design, and no others. */
 import { closedState, pageCode, type PageKind } from '@parlour/core';
 import { askAgainIfRunning } from '../records/assignments.js';
-import type { Records } from '../records/database.js';
-import { listDesigns, lockDesign, lockStore, type Design } from '../records/designs.js';
+import { afterCommit, inTransaction, type Database, type Records } from '../records/database.js';
+import { listDesigns, lockDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
+import { duePages, notePagesDue, removeDue, type DuePage } from '../records/due-pages.js';
 import { publishedState } from '../publishing/states.js';
 import { renewPages } from './renew.js';
 
 /**
- * Keeps the rules of a store's designs from changing until the transaction ends. Taken before the catalogue is
- * changed: whoever changes rules then sees the new catalogue, and the renewal below sees the newest rules.
+ * Notes that what rules see of some subjects has changed. The transaction under way locks no design for it: their pages
+ * are worked out anew once it is committed, by the time its work is answered; or by the next chore, if the process
+ * ends in between.
  */
-export async function lockDesigns(trx: Records, storeId: number): Promise<Design[]> {
-  await lockStore(trx, storeId);
-  const locked: Design[] = [];
-  for (const { id } of await listDesigns(trx, storeId)) locked.push(await lockDesign(trx, id));
-  return locked;
-}
-
-/** Works out the pages of some subjects anew, in every design, for draft and live. */
-export async function renewSubjects(
+export async function subjectsChanged(
   trx: Records,
-  designs: readonly Design[],
-  kind: Exclude<PageKind, 'content'>,
+  storeId: number,
+  kind: DuePage['kind'],
   codes: readonly string[],
 ): Promise<void> {
-  const pages = codes.map((code) => pageCode({ kind, code }));
-  for (const design of designs) {
-    await renewPages(trx, design, 'draft', closedState(await openDraft(trx, design)), kind, pages);
-    await renewPages(trx, design, 'live', await publishedState(trx, design), kind, pages);
-    for (const side of ['draft', 'live'] as const) await askAgainIfRunning(trx, design.id, side, kind);
-  }
+  await notePagesDue(trx, storeId, kind, codes);
+  // What was changed is changed; that its pages could not be listed anew yet is no failure of whoever changed it.
+  await afterCommit(trx, (db) => renewDue(db, storeId).catch(() => undefined));
+}
+
+/** Works out the pages of a store that are due, design by design, each in a short transaction of its own. */
+export async function renewDue(db: Database, storeId: number): Promise<void> {
+  const due = await duePages(db, storeId);
+  if (due.length === 0) return;
+  const kinds = new Map<PageKind, Set<string>>();
+  for (const { kind, code } of due) kinds.set(kind, (kinds.get(kind) ?? new Set()).add(pageCode({ kind, code })));
+  for (const { id } of await listDesigns(db, storeId))
+    await inTransaction(db, async (trx) => {
+      const design = await lockDesign(trx, id);
+      const [draft, live] = [closedState(await openDraft(trx, design)), await publishedState(trx, design)];
+      for (const [kind, pages] of kinds) {
+        await renewPages(trx, design, 'draft', draft, kind, [...pages]);
+        await renewPages(trx, design, 'live', live, kind, [...pages]);
+        for (const side of ['draft', 'live'] as const) await askAgainIfRunning(trx, design.id, side, kind);
+      }
+    });
+  await removeDue(db, due);
 }

@@ -3,6 +3,7 @@ import {
   assignedBy,
   closedState,
   currencyDecimals,
+  isFor,
   isSame,
   keys,
   overlay,
@@ -12,6 +13,7 @@ import {
   parsePage,
   pathOf,
   patternsOf,
+  type AdditionDocument,
   type AskedPage,
   type AssignmentsDocument,
   type DesignState,
@@ -75,7 +77,9 @@ async function renewChanged(
     .filter((key) => key.startsWith('content/'))
     .map((key) => `content:${key.slice('content/'.length)}`);
   if (content.length) await renewPages(trx, design, side, after, 'content', content);
-  for (const kind of changed.includes(keys.paths) ? kindsMoved(before, after) : []) {
+  const byAdditions = changed.flatMap((key) => kindsOfRule(key, before, after));
+  const moved = changed.includes(keys.paths) ? kindsMoved(before, after) : [];
+  for (const kind of new Set([...byAdditions, ...moved])) {
     // Those whose own assignments changed too are renewed below.
     if (!changed.includes(keys.assignments(kind))) await renewByRules(trx, design, side, kind, after);
   }
@@ -118,6 +122,14 @@ async function renewByRules(
   else await renewWholeKind(trx, design, side, state, kind);
 }
 
+/** The kinds of pages that the rule of an addition chooses among, before or now, if it is another one now. */
+function kindsOfRule(key: DocumentKey, before: DesignState, after: DesignState): PageKind[] {
+  if (!key.startsWith('addition/')) return [];
+  const targets = [before, after].map((state) => (state.get(key) as AdditionDocument | undefined)?.target);
+  if (isSame(targets[0], targets[1])) return [];
+  return targets.flatMap((target) => (target && 'when' in target && target.when ? [target.pageKind] : []));
+}
+
 /** The kinds whose pages are at other paths, where some rule asks for the path. */
 function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
   const patterns = (state: DesignState): PathPatterns => patternsOf(state.get(keys.paths) as PathsDocument | undefined);
@@ -126,11 +138,28 @@ function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
     (kind) =>
       kind !== 'not-found' &&
       was[kind] !== is[kind] &&
-      ((after.get(keys.assignments(kind)) as Bucket)?.lists?.['rules'] ?? []).some(({ values }) =>
-        (values['when'] as Rule | undefined)?.conditions.some(({ fact }) => fact === 'path'),
-      ),
+      [
+        ...((after.get(keys.assignments(kind)) as Bucket)?.lists?.['rules'] ?? []).map(
+          ({ values }) => values['when'] as Rule | undefined,
+        ),
+        ...ruledAdditions(after, kind).map(({ target }) => target.when),
+      ].some((rule) => rule?.conditions.some(({ fact }) => fact === 'path')),
   );
 }
+
+/** An addition that a rule chooses the pages of. */
+interface RuledAddition {
+  readonly code: string;
+  readonly target: { readonly pageKind: PageKind; readonly when: Rule };
+}
+
+/** The additions that a rule chooses pages of a kind for. */
+const ruledAdditions = (state: DesignState, kind: PageKind): RuledAddition[] =>
+  [...state.keys()].flatMap((key) => {
+    const { target } = (key.startsWith('addition/') ? state.get(key) : {}) as Partial<AdditionDocument>;
+    if (!target || !('when' in target) || !target.when || target.pageKind !== kind) return [];
+    return [{ code: key.slice('addition/'.length), target: { pageKind: kind, when: target.when } }];
+  });
 
 /** What pages of one design are worked out with. */
 interface Setting {
@@ -162,7 +191,8 @@ export async function renewPages(
   const setting = await settingOf(trx, design.storeId, state);
   const codes = pages.flatMap((page) => parsePage(page).code ?? []);
   const found = await subjectsOf(trx, design.storeId, kind, state, codes);
-  const rows = found.map((subject) => rowOf(kind, subject, setting));
+  const additions = ruledAdditions(state, kind);
+  const rows = found.map((subject) => rowOf(kind, subject, setting, additions));
   await writeAssignments(trx, design.id, side, rows);
   const there = new Set(rows.map(({ page }) => page));
   await removeAssignments(
@@ -186,7 +216,8 @@ export async function renewWholeKind(
   let done = 0;
   // The next batch is read and worked out while the one before is written.
   let writing = Promise.resolve();
-  for await (const rows of rowsOfKind(db, design.storeId, state, kind)) {
+  for await (const made of rowsOfKind(db, design.storeId, state, kind)) {
+    const rows = made.map(({ row }) => row);
     await writing;
     for (const { page } of rows) gone.delete(page);
     done += rows.length;
@@ -204,23 +235,21 @@ export async function renewWholeKind(
   );
 }
 
-/** Every store page of a design with its template, in batches, worked out in memory. */
-export async function* allRows(db: Records, storeId: number, state: DesignState): AsyncGenerator<AssignmentRow[]> {
-  for (const kind of pageKinds()) yield* rowsOfKind(db, storeId, state, kind);
-}
-
-async function* rowsOfKind(
+/** The pages of a kind with their templates, in batches, worked out in memory. */
+export async function* rowsOfKind(
   db: Records,
   storeId: number,
   state: DesignState,
   kind: PageKind,
-): AsyncGenerator<AssignmentRow[]> {
+): AsyncGenerator<{ readonly row: AssignmentRow; readonly subject: PageSubject }[]> {
   const setting = await settingOf(db, storeId, state);
+  const additions = ruledAdditions(state, kind);
   for await (const batch of allSubjects(db, storeId, kind, state))
-    yield batch.map((subject) => rowOf(kind, subject, setting));
+    yield batch.map((subject) => ({ row: rowOf(kind, subject, setting, additions), subject }));
 }
 
-const RANKS = pageKinds().sort(
+/** The kinds in the order in which lists have them. */
+export const RANKS = pageKinds().sort(
   (a, b) =>
     Number(PAGE_KINDS[a].subject !== null) - Number(PAGE_KINDS[b].subject !== null) ||
     (a === 'product' ? 1 : b === 'product' ? -1 : 0),
@@ -232,7 +261,12 @@ export const askedPage = (kind: PageKind, { code, slug, facts }: PageSubject, { 
   facts: facts(kind === 'not-found' ? '' : pathOf(patterns, kind, slug)),
 });
 
-function rowOf(kind: PageKind, subject: PageSubject, setting: Setting): AssignmentRow {
+function rowOf(
+  kind: PageKind,
+  subject: PageSubject,
+  setting: Setting,
+  additions: readonly RuledAddition[],
+): AssignmentRow {
   const page = askedPage(kind, subject, setting);
   const bucket = setting.state.get(keys.assignments(kind)) as Bucket;
   const assigned = bucket ? assignedBy(bucket, page, setting) : null;
@@ -244,6 +278,7 @@ function rowOf(kind: PageKind, subject: PageSubject, setting: Setting): Assignme
     template: assigned?.template ?? null,
     reason: assigned?.reason ?? 'none',
     rule: assigned?.rule ?? null,
+    additions: additions.filter(({ target }) => isFor(target, page, setting)).map(({ code }) => code),
   };
 }
 

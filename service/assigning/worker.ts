@@ -6,8 +6,10 @@ import { inTransaction, type Database } from '../records/database.js';
 import { runJob, type JobFailed } from '../jobs.js';
 import { designById } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
+import { storesDue } from '../records/due-pages.js';
 import { countProducts } from '../records/subjects.js';
 import { publishedState } from '../publishing/states.js';
+import { renewDue } from './catalogue.js';
 import { nextBoundary, renewWholeKind } from './renew.js';
 
 /** Asks for the pages of designs that the table knows nothing of: those made before there was a table. */
@@ -16,6 +18,12 @@ export async function askMissing(db: Database): Promise<void> {
     where not exists (select 1 from assignment_renewal r where r.design_id = d.id)`.execute(db);
   for (const { id } of rows)
     for (const side of ['draft', 'live'] as const) for (const kind of pageKinds()) await askRenewal(db, id, side, kind);
+}
+
+/** Does what catalogue changes have left to do; mostly nothing, since each does it itself. */
+export async function runDuePages(db: Database, now: Date, failed: JobFailed): Promise<void> {
+  for (const storeId of await storesDue(db, now))
+    await runJob(db, `pages due ${storeId}`, () => renewDue(db, storeId).then(() => true), failed);
 }
 
 /** Does every renewal that is due. One that fails is set aside; the others go on. @returns how many */
@@ -46,8 +54,9 @@ const alone = (db: Database, due: Renewal, work: () => Promise<void>): Promise<b
 async function renew(db: Database, due: Renewal): Promise<void> {
   const design = await designById(db, due.designId);
   const state = due.side === 'draft' ? closedState(await openDraft(db, design)) : await publishedState(db, design);
-  const total = due.kind === 'product' ? await countProducts(db, design.storeId) : 0;
-  await renewWholeKind(db, design, due.side, state, due.kind, (pages) => noteProgress(db, due, pages, total));
+  // Of the other kinds there are few: all are done at once.
+  const total = due.kind === 'product' ? await countProducts(db, design.storeId) : null;
+  await renewWholeKind(db, design, due.side, state, due.kind, (pages) => noteProgress(db, due, pages, total ?? pages));
   const bucket = state.get(keys.assignments(due.kind)) as AssignmentsDocument | undefined;
   await finishRenewal(db, due, due.wanted, nextBoundary(bucket, new Date()));
 }

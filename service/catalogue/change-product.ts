@@ -1,6 +1,6 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
 import { Problem } from '@parlour/core';
-import { lockDesigns, renewSubjects } from '../assigning/catalogue.js';
+import { subjectsChanged } from '../assigning/catalogue.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { brandId, readProduct, writeProduct, type KeptProduct, type KeptVariant } from '../records/products.js';
@@ -38,13 +38,12 @@ export function changeProduct(
   checked: (before: KeptProduct) => void,
 ): Promise<KeptProduct> {
   return inTransaction(db, async (trx) => {
-    const designs = await lockDesigns(trx, storeId);
     const before = await productOf(trx, storeId, code, { lock: true });
     checked(before);
     const after = changed(before, change);
     await writeProduct(trx, after, await brandOf(trx, storeId, after.brand));
     touch(trx, storeId, touchedBy(before, after));
-    await renewSubjects(trx, designs, 'product', [code]);
+    await subjectsChanged(trx, storeId, 'product', [code]);
     return after;
   });
 }

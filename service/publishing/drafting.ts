@@ -5,7 +5,9 @@ import {
   applyUnit,
   can,
   checkContentEdits,
+  closedState,
   invertEdit,
+  overlay,
   pagesIn,
   Problem,
   type Draft,
@@ -20,7 +22,7 @@ import { lockDesign, type Design } from '../records/designs.js';
 import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/drafts.js';
 import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedUnit } from '../records/log.js';
 import { signal } from '../records/signals.js';
-import { checkReferences } from './references.js';
+import { checkPaths, checkReferences } from './references.js';
 import { tellingOf } from './states.js';
 
 export interface DoneUnit {
@@ -63,6 +65,7 @@ export async function tryUnit(
   const result = applyRequests(requests, draft, { kinds: design.kinds, newId, telling });
   checkRight(design, author, result, draft);
   await checkReferences(db, design, draft, result);
+  await checkPaths(db, design.storeId, result.documents.keys(), () => closedState(overlay(draft, result.documents)));
   return result;
 }
 

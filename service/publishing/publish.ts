@@ -3,6 +3,7 @@ import {
   checkDocument,
   checkTogether,
   checkWays,
+  closedState,
   closeDocument,
   overlay,
   Problem,
@@ -26,6 +27,7 @@ import { changedKeysOf, markPublished, openDraft, recordUnit } from '../records/
 import { signal } from '../records/signals.js';
 import { chosenDocuments } from './chosen.js';
 import { newId } from './drafting.js';
+import { checkPaths } from './references.js';
 import { isSameState, opened, publishedManifest, saveOver, type PublishedState } from './states.js';
 
 export interface PublishOptions {
@@ -93,6 +95,7 @@ export async function putLive(
     checkTogether(key, document, whole);
   }
   checkWays(changed, live);
+  await checkPaths(trx, design.storeId, changed.keys(), () => closedState(whole));
   const manifest = await saveOver(trx, before, closed);
   await addRevision(trx, design.id, {
     number: design.liveRevision + 1,

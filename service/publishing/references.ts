@@ -1,6 +1,10 @@
-/** Whether what sections point at exists: pages, pictures, products, collections, menus. Core knows the design only. */
+/**
+ * Whether what a design says fits the store: what sections point at exists (pages, pictures, products, collections,
+ * menus), and paths are free. Core knows the design only.
+ */
 import {
   areasOf,
+  checkLanguages,
   closeDocument,
   closedState,
   keys,
@@ -11,6 +15,7 @@ import {
   pointersOf,
   Problem,
   type DesignState,
+  type DocumentKey,
   type Draft,
   type DraftDocument,
   type KindSet,
@@ -25,6 +30,7 @@ import { answerNeeds } from '../records/answers/answer.js';
 import { findCollection, findProduct } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
+import { storeById } from '../records/stores.js';
 
 /**
  * Refuses edits that make something point at what is not there. What pointed nowhere before may stay: a catalogue
@@ -55,6 +61,23 @@ export async function checkReferences(
     }
   }
   if (added.length) await checkNeeds(db, storeId, added, closedState(overlay(draft, result.documents)));
+}
+
+/**
+ * Refuses paths that begin as those of a further language of the store do.
+ * @param changed the documents that change
+ * @param stateOf the state they leave; asked for only if it matters
+ * @throws Problem `bad-path`
+ */
+export async function checkPaths(
+  db: Records,
+  storeId: number,
+  changed: Iterable<DocumentKey>,
+  stateOf: () => DesignState,
+): Promise<void> {
+  if (![...changed].some((key) => key === keys.paths || key.startsWith('content/'))) return;
+  const { languages } = await storeById(db, storeId);
+  if (languages.length > 0) checkLanguages(languages, stateOf());
 }
 
 function referencesOf(document: DraftDocument | undefined, kinds: KindSet): Pointers {

@@ -84,15 +84,24 @@ export async function saveOver(
 export const isSameState = (a: DraftDocument | undefined, b: DraftDocument | undefined): boolean =>
   a === b || (a !== undefined && b !== undefined && sameContent(a, b));
 
+/** Names the pages of a state in the table of pages. */
+export interface StatePages {
+  readonly designId: number;
+  readonly side: 'draft' | 'live';
+}
+
 /** One side of a comparison. */
 export interface Side {
   readonly label: string;
+  /** Where the table of pages has what it gives them; absent where it knows nothing of it. */
+  readonly table?: StatePages;
   readonly get: (key: DocumentKey) => DraftDocument | undefined;
   keys(): Iterable<DocumentKey>;
 }
 
-const publishedSide = (label: string, state: PublishedState): Side => ({
+const publishedSide = (label: string, state: PublishedState, table?: StatePages): Side => ({
   label,
+  ...(table && { table }),
   get: (key) => opened(state, key),
   keys: () => state.keys(),
 });
@@ -104,7 +113,12 @@ const publishedSide = (label: string, state: PublishedState): Side => ({
 export async function stateNamed(db: Records, design: Design, name: string): Promise<Side> {
   if (name === 'draft') {
     const draft = await openDraft(db, design);
-    return { label: `the draft of “${design.name}”`, get: (key) => draft.get(key), keys: () => draft.keys() };
+    return {
+      label: `the draft of “${design.name}”`,
+      table: { designId: design.id, side: 'draft' },
+      get: (key) => draft.get(key),
+      keys: () => draft.keys(),
+    };
   }
   const number = name === 'live' ? design.liveRevision : /^\d{1,9}$/.test(name) ? Number(name) : 0;
   const revision = await findRevision(db, design.id, number);
@@ -113,7 +127,11 @@ export async function stateNamed(db: Records, design: Design, name: string): Pro
       place: 'revision',
       remedy: 'Say “draft”, “live”, or the number of a revision.',
     });
-  return publishedSide(`revision ${revision.number} of “${design.name}”`, await loadState(db, revision.manifest));
+  return publishedSide(
+    `revision ${revision.number} of “${design.name}”`,
+    await loadState(db, revision.manifest),
+    number === design.liveRevision ? { designId: design.id, side: 'live' } : undefined,
+  );
 }
 
 /** How sentences about a design name these pages. */

@@ -14,6 +14,8 @@ export interface AssignmentRow {
   readonly template: string | null;
   readonly reason: Reason | 'none';
   readonly rule: string | null;
+  /** The codes of the additions whose rule matches it. */
+  readonly additions: readonly string[];
 }
 
 /** Writes pages, new or as they are now; what is the same already is not written. */
@@ -27,14 +29,19 @@ export async function writeAssignments(
   // Always in the same order, so that two who write some of the same rows do not wait for each other.
   const sorted = [...rows].sort((a, b) => (a.page < b.page ? -1 : 1));
   const column = <K extends keyof AssignmentRow>(name: K) => sorted.map((row) => row[name]);
+  // Lists of lists cannot be taken apart in one go, so the codes travel as one text; no code has a space.
+  const additions = sorted.map((row) => row.additions.join(' '));
   await sql`
-    insert into page_assignment (design_id, side, kind, page, rank, title, template, reason, rule)
-    select ${designId}, ${side}, * from unnest(${column('kind')}::text[], ${column('page')}::text[], ${column('rank')}::smallint[],
-      ${column('title')}::text[], ${column('template')}::text[], ${column('reason')}::text[], ${column('rule')}::text[])
+    insert into page_assignment (design_id, side, kind, page, rank, title, template, reason, rule, additions)
+    select ${designId}, ${side}, kind, page, rank, title, template, reason, rule, string_to_array(additions, ' ') from unnest(${column('kind')}::text[], ${column('page')}::text[], ${column('rank')}::smallint[],
+      ${column('title')}::text[], ${column('template')}::text[], ${column('reason')}::text[], ${column('rule')}::text[], ${additions}::text[])
+      as given (kind, page, rank, title, template, reason, rule, additions)
     on conflict (design_id, side, page) do update set title = excluded.title, template = excluded.template,
-      reason = excluded.reason, rule = excluded.rule
-    where (page_assignment.title, page_assignment.template, page_assignment.reason, page_assignment.rule)
-      is distinct from (excluded.title, excluded.template, excluded.reason, excluded.rule)`.execute(db);
+      reason = excluded.reason, rule = excluded.rule, additions = excluded.additions
+    where (page_assignment.title, page_assignment.template, page_assignment.reason, page_assignment.rule, page_assignment.additions)
+      is distinct from (excluded.title, excluded.template, excluded.reason, excluded.rule, excluded.additions)`.execute(
+    db,
+  );
 }
 
 /** Takes pages out of the table that are no more. */

@@ -18,7 +18,8 @@ export const AUDITED = {
   'design.publish': 'published the design',
   'design.revert': 'reverted the design',
   'product.change': 'changed the product',
-  'delivery.set': 'set the ways to deliver',
+  'delivery.set': 'set the way to deliver',
+  'delivery.remove': 'removed the way to deliver',
   'store.languages': 'set the further languages',
 } as const;
 /** What is kept in the audit list. */

@@ -1,5 +1,5 @@
 /** The list of store pages with their templates, a part at a time: filtered, sorted, counted. */
-import type { PageCode, PageSort } from '@parlour/core';
+import type { PageCode, PageKind, PageSort, TouchedPages } from '@parlour/core';
 import { sql, type RawBuilder } from 'kysely';
 import type { AssignmentRow } from './assignments.js';
 import type { Records } from './database.js';
@@ -19,6 +19,9 @@ export interface PageOrder {
   readonly by: PageSort;
   readonly descending: boolean;
 }
+
+/** By kind, those of a kind by title. */
+export const USUAL_ORDER: PageOrder = { by: 'page-kind', descending: false };
 
 /** What a page is sorted by, in the order of comparison. */
 export type SortKey = readonly (string | number)[];
@@ -45,6 +48,8 @@ export interface PageFilter {
   readonly pageKind?: string | undefined;
   readonly template?: string | undefined;
   readonly reason?: string | undefined;
+  /** Only these. */
+  readonly pages?: readonly PageCode[] | undefined;
   readonly order: PageOrder;
   /** What the last page of the list before is sorted by. */
   readonly after?: SortKey | undefined;
@@ -56,12 +61,12 @@ export async function listAssignments(
   db: Records,
   designId: number,
   side: Side,
-  { search = '', pageKind, template, reason, order, after, limit }: PageFilter,
+  { search = '', pageKind, template, reason, pages, order, after, limit }: PageFilter,
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
   const fitting = sql`design_id = ${designId} and side = ${side}
     ${pageKind ? sql`and kind = ${pageKind}` : sql``} ${template ? sql`and template = ${template}` : sql``}
-    ${reason ? sql`and reason = ${reason}` : sql``}
+    ${reason ? sql`and reason = ${reason}` : sql``} ${pages ? sql`and page = any(${[...pages]})` : sql``}
     ${
       words.length
         ? sql`and ${sql.join(
@@ -70,19 +75,62 @@ export async function listAssignments(
           )}`
         : sql``
     }`;
-  const columns = COLUMNS[order.by].map(column);
-  const way = order.descending ? sql` desc` : sql``;
-  const beyond = after
-    ? sql`and (${sql.join(columns)}) ${order.descending ? sql`<` : sql`>`} (${sql.join(after)})`
-    : sql``;
+  return part(db, fitting, order, { after, limit });
+}
+
+/** Which part of a list is wanted. */
+export interface ListPart {
+  readonly after?: SortKey | undefined;
+  readonly limit: number;
+}
+
+async function part(
+  db: Records,
+  fitting: RawBuilder<unknown>,
+  { by, descending }: PageOrder,
+  { after, limit }: ListPart,
+): Promise<{ rows: AssignmentRow[]; total: number }> {
+  const columns = COLUMNS[by].map(column);
+  const way = descending ? sql` desc` : sql``;
+  const beyond = after ? sql`and (${sql.join(columns)}) ${descending ? sql`<` : sql`>`} (${sql.join(after)})` : sql``;
   const [{ rows }, counted] = await Promise.all([
-    sql<AssignmentRow>`select kind, page, rank, title, template, reason, rule from page_assignment
+    sql<AssignmentRow>`select kind, page, rank, title, template, reason, rule, additions from page_assignment
       where ${fitting} ${beyond} order by ${sql.join(columns.map((one) => sql`${one}${way}`))} limit ${limit}`.execute(
       db,
     ),
     sql<{ n: number }>`select count(*)::integer as n from page_assignment where ${fitting}`.execute(db),
   ]);
   return { rows, total: counted.rows[0]?.n ?? 0 };
+}
+
+/**
+ * A part of the pages that look different, in the usual order.
+ * @param but kinds that are left out
+ * @param wanted which part; with a page, only that one
+ */
+export function listTouched(
+  db: Records,
+  { designId, side }: { readonly designId: number; readonly side: Side },
+  touched: TouchedPages,
+  but: readonly PageKind[],
+  { page, ...wanted }: ListPart & { readonly page?: PageCode },
+): Promise<{ rows: AssignmentRow[]; total: number }> {
+  const { all, pages, templates, standards, additions } = touched;
+  const ways = all
+    ? [sql`true`]
+    : [
+        sql`page = any(${[...pages]})`,
+        sql`template = any(${[...templates]})`,
+        sql`(kind = any(${[...standards]}) and reason in ('standard', 'none'))`,
+        ...additions.map(
+          ({ kind, page: one, rule, templates: having }) =>
+            sql`(kind = ${kind} ${one === null ? sql`` : sql`and page = ${one}`} ${rule === null ? sql`` : sql`and additions @> array[${rule}]::text[]`}
+              ${having === null ? sql`` : sql`and template = any(${[...having]})`})`,
+        ),
+      ];
+  const fitting = sql`design_id = ${designId} and side = ${side} and not kind = any(${[...but]})
+    ${page === undefined ? sql`` : sql`and page = ${page}`} and (${sql.join(ways, sql` or `)})`;
+  return part(db, fitting, USUAL_ORDER, wanted);
 }
 
 /** The titles of pages of a design, by page; what is no page of it is left out. */

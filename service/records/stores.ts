@@ -63,10 +63,10 @@ const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): S
 export const storeById = (
   db: Records,
   id: number,
-): Promise<{ slug: string; name: string; currency: string; timeZone: string }> =>
+): Promise<{ slug: string; name: string; currency: string; timeZone: string; languages: string[] }> =>
   db
     .selectFrom('store')
-    .select(['slug', 'name', 'currency', 'time_zone as timeZone'])
+    .select(['slug', 'name', 'currency', 'time_zone as timeZone', 'languages'])
     .where('id', '=', id)
     .executeTakeFirstOrThrow();
 
@@ -118,15 +118,27 @@ export const setLanguages = (db: Records, storeId: number, languages: readonly s
     touch(trx, storeId, [tags.store]);
   });
 
-/** Sets the ways to deliver. */
-export const setDelivery = (db: Records, storeId: number, methods: readonly DeliveryMethod[]): Promise<void> =>
+/** Changes the ways to deliver. @param change from those there are, which nobody else changes meanwhile */
+export const changeDelivery = (
+  db: Records,
+  storeId: number,
+  change: (methods: readonly DeliveryMethod[]) => readonly DeliveryMethod[],
+): Promise<readonly DeliveryMethod[]> =>
   inTransaction(db, async (trx) => {
+    const { delivery } = await trx
+      .selectFrom('store')
+      .select('delivery')
+      .where('id', '=', storeId)
+      .forUpdate()
+      .executeTakeFirstOrThrow();
+    const methods = change(delivery);
     await trx
       .updateTable('store')
       .set({ delivery: json(methods) })
       .where('id', '=', storeId)
       .execute();
     touch(trx, storeId, [tags.store]);
+    return methods;
   });
 
 export interface NewStore {

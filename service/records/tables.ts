@@ -183,7 +183,9 @@ export interface Tables {
     template: string | null;
     reason: 'page' | 'rule' | 'standard' | 'none';
     rule: string | null;
+    additions: Generated<string[]>;
   };
+  page_due: { id: Generated<string>; store_id: number; kind: string; code: string };
   assignment_renewal: {
     design_id: number;
     side: Side;

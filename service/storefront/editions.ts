@@ -1,26 +1,31 @@
 /** The editions of stores: kept, so that what is compiled for one is compiled once. */
 import { LRUCache } from 'lru-cache';
-import { makeLocale, type Edition } from '@parlour/core';
+import { keys, makeLocale, ownWords, type DesignState, type Edition, type WordsDocument } from '@parlour/core';
 import type { Store } from '../records/stores.js';
+import { hashOfDocument } from './context.js';
 
 const MOST_KEPT = 2_000;
 const kept = new LRUCache<string, Edition>({ max: MOST_KEPT });
 
 /**
  * The edition of a store as it is set now, for shoppers or in a preview.
+ * @param state where the store's own words are
  * @param language one of the store's further languages; null for the leading one
  */
 export function editionOf(
   { id, name, currency, locale, kinds }: Store,
+  state: DesignState,
   mode: Edition['mode'],
   language: string | null,
 ): Edition {
-  const key = JSON.stringify([id, name, currency, locale, kinds.hash, mode, language]);
+  const words = state.get(keys.words(language ?? locale)) as WordsDocument | undefined;
+  const key = JSON.stringify([id, name, currency, locale, kinds.hash, mode, language, words && hashOfDocument(words)]);
   let found = kept.get(key);
   if (!found) {
     const spoken = makeLocale({
       language: language ?? locale,
       currency,
+      words: ownWords(words),
       ...(language !== null && { prefix: prefixOf(language) }),
     });
     found = { kinds, store: { name, currency, locale }, locale: spoken, mode };

@@ -13,6 +13,7 @@ import {
   keys,
   kindsStylePath,
   lookStylePath,
+  methodsIn,
   needsOf,
   nextRuleDate,
   parsePage,
@@ -70,7 +71,10 @@ export interface Shown {
 }
 
 /** Everything about buying that a site's store has set. */
-export const buyingOf = ({ store }: Site): Buying => ({ methods: store.delivery, country: store.country });
+export const buyingOf = ({ store, edition }: Site): Buying => ({
+  methods: methodsIn(edition.locale.translation, store.delivery),
+  country: store.country,
+});
 
 /** A page with all that is needed to render it. */
 interface Prepared {

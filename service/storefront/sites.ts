@@ -2,7 +2,7 @@
 import type { IncomingMessage } from 'node:http';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
-import { closedState, Problem } from '@parlour/core';
+import { closedState, Problem, type DesignState } from '@parlour/core';
 import { tokenHash } from '../accounts/passwords.js';
 import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
@@ -30,8 +30,7 @@ export const liveSite =
     const live = await stores.find(slugOf(request, config));
     if (!live) throw noStore();
     response.locals['site'] = {
-      ...base(db, config, live.store, request, 'live'),
-      state: live.state,
+      ...base(db, config, live.store, live.state, request, 'live'),
       live,
     } satisfies Site;
     next();
@@ -70,7 +69,7 @@ export const previewSite =
       right.revision === undefined
         ? closedState(await openDraft(db, design))
         : await revisionState(db, design, right.revision);
-    response.locals['site'] = { ...base(db, config, store, request, 'preview'), state, live: null } satisfies Site;
+    response.locals['site'] = { ...base(db, config, store, state, request, 'preview'), live: null } satisfies Site;
     next();
   };
 
@@ -126,16 +125,18 @@ function base(
   db: Database,
   config: Config,
   store: Store,
+  state: DesignState,
   request: Request,
   mode: Site['mode'],
-): Omit<Site, 'state' | 'live'> {
+): Omit<Site, 'live'> {
   const token = cartTokenIn(request.headers.cookie);
   return {
     db,
     config,
     store,
     mode,
-    edition: editionOf(store, mode, takeLanguage(request, store)),
+    state,
+    edition: editionOf(store, state, mode, takeLanguage(request, store)),
     origin: storefrontOrigin(config, store.slug),
     cartToken: token,
     cart: token === null ? null : tokenHash(token),

@@ -1,6 +1,7 @@
 /** Rules, assignments in bulk, additions and overrides on real pages, and the table of pages that is kept beside. */
 import { parseRule, type EditRequest, type PageSort } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
+import pg from 'pg';
 import { testService, asAdmin, type TestService } from './service.js';
 
 let service: TestService;
@@ -177,8 +178,8 @@ test('a dry run tells the pages that would change, and changes nothing', async (
     body: { unit: 'dry-1', dryRun: true, edits: [rule('category is "line"', 'product-plain', 'dry')] },
   });
   expect(answer.pages?.total).toBe(3);
-  expect(answer.pages?.some.map(({ page }) => page)).toEqual(['product:K-009', 'product:K-010', 'product:K-011']);
-  expect(answer.pages?.some[0]?.title).toBe('Capstan reel');
+  expect(answer.pages?.some.map(({ page }) => page)).toEqual(['product:K-010', 'product:K-009', 'product:K-011']);
+  expect(answer.pages?.some[1]?.title).toBe('Capstan reel');
   expect(answer.sentences).toEqual(['Added the rule category is "line" to the assignments of product pages.']);
   expect((await service.call(routes.listChanges)).seq).toBe(seq);
 });
@@ -210,6 +211,58 @@ test('a dry run names exactly the pages that show what is changed', async () => 
     'content:about',
   ]);
   await undo();
+});
+
+test('what a change touches is read from the table a part at a time, also for additions by rule and for rules that differ', async () => {
+  const dry = async (edits: EditRequest[], pagesAfter?: string) => {
+    const body = { unit: crypto.randomUUID(), dryRun: true, edits, ...(pagesAfter !== undefined && { pagesAfter }) };
+    return (await service.call(routes.edit, { body })).pages;
+  };
+  const when = parseRule('category is "line"', 'product');
+  const head = { place: 'above', 'target.pageKind': 'product', 'target.when': when };
+  const create: EditRequest = { type: 'create', what: 'addition', name: 'Line note', code: 'line-note', head };
+  const lines = ['product:K-010', 'product:K-009', 'product:K-011'];
+  expect((await dry([create]))?.some.map(({ page }) => page)).toEqual(lines);
+  await service.edit(create);
+  const heading: EditRequest = { type: 'insert', document: 'addition/line-note', kind: 'heading', place: {} };
+  // Now the table has what the rule matches, and no page is asked.
+  expect((await dry([heading]))?.some.map(({ page }) => page)).toEqual(lines);
+  const { rows } = await asAdmin(
+    (admin) => admin.query(`select page from page_assignment where side = 'draft' and 'line-note' = any(additions)`),
+    service.databaseUrl,
+  );
+  expect(rows).toHaveLength(3);
+  await service.call(routes.changeProduct, { params: { product: 'K-009' }, body: { category: 'other' } });
+  expect((await dry([heading]))?.some.map(({ page }) => page)).toEqual(lines.filter((page) => page !== lines[1]));
+  await service.call(routes.changeProduct, { params: { product: 'K-009' }, body: { category: 'line' } });
+  await undo();
+
+  // More pages than one part has: collections, which need no products.
+  await asAdmin(
+    (admin) =>
+      admin.query(`insert into collection (store_id, code, slug, title, description, position)
+        select id, 'M-' || n, 'many-' || n, 'Many ' || lpad(n::text, 3, '0'), '', 100 + n from store, generate_series(1, 150) n where slug = 'windrow';
+        update assignment_renewal set wanted = wanted + 1 where kind = 'collection'`),
+    service.databaseUrl,
+  );
+  await until(async () => !(await service.call(routes.listPages)).renewing);
+  const gap: EditRequest = { type: 'set', document: 'look', field: 'values.gap', value: 2.75 };
+  const first = await dry([gap]);
+  const second = await dry([gap], first?.next ?? '');
+  const third = second?.next == null ? null : await dry([gap], second.next);
+  const { total } = await service.call(routes.listPages);
+  expect([first?.total, first?.some.length]).toEqual([total, 100]);
+  const named = [first, second, third].flatMap((part) => part?.some.map(({ page }) => page) ?? []);
+  expect([named.length, new Set(named).size]).toEqual([total, total]);
+  await expect(dry([gap], 'nowhere')).rejects.toMatchObject({ code: 'bad-input' });
+  await asAdmin(
+    (admin) =>
+      admin.query(
+        `delete from collection where code like 'M-%'; update assignment_renewal set wanted = wanted + 1 where kind = 'collection'`,
+      ),
+    service.databaseUrl,
+  );
+  await until(async () => !(await service.call(routes.listPages)).renewing);
 });
 
 test('hundreds of pages are assigned in one unit and taken back as one', async () => {
@@ -348,14 +401,27 @@ test.each([
   ).rejects.toMatchObject({ code });
 });
 
-test('a table that is behind is renewed in the background, and the list is right meanwhile', async () => {
+test('a table that is behind is renewed in the background; the list and dry runs say so meanwhile', async () => {
   const url = service.databaseUrl;
+  const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product' } });
+  expect(pages.length).toBe(12);
+  // Held, so that the renewal waits while it is looked at.
+  const holding = new pg.Client({ connectionString: url });
+  await holding.connect();
+  await holding.query(
+    `begin; select pg_advisory_xact_lock(7421, hashtext(design_id || ' ' || side || ' ' || kind)) from assignment_renewal`,
+  );
   await asAdmin(
     (admin) => admin.query(`delete from page_assignment; update assignment_renewal set wanted = wanted + 1`),
     url,
   );
-  const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product' } });
-  expect(pages.length).toBe(12);
+  const behind = await service.call(routes.listPages, { query: { pageKind: 'product' } });
+  expect([behind.total, behind.renewing?.fault]).toEqual([0, null]);
+  const dry = { type: 'set', document: 'look', field: 'values.gap', value: 3 } as const;
+  const { pages: would } = await service.call(routes.edit, { body: { unit: 'dry-2', dryRun: true, edits: [dry] } });
+  expect(would).toMatchObject({ total: 0, complete: false });
+  await holding.query('commit');
+  await holding.end();
   await until(async () => !(await service.call(routes.listPages)).renewing);
   expect((await service.call(routes.listPages, { query: { pageKind: 'product' } })).pages).toEqual(pages);
   const rows = await asAdmin(

@@ -105,8 +105,12 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('addPicture', { query: { name: 'red.png' }, body: new Uint8Array(file) });
   await walk('listPictures');
   await walk('getProduct', { params: { product: 'K-001' } });
-  const { methods } = await walk('getDelivery');
-  await walk('setDelivery', { body: { methods } });
+  await walk('getDelivery');
+  await walk('setWay', {
+    params: { way: 'boat' },
+    body: { name: 'By boat', names: { de: 'Per Boot' }, prices: { IS: 9 } },
+  });
+  await walk('removeWay', { params: { way: 'boat' } });
   await walk('setLanguages', { body: { languages: ['de'] } });
   await buyOne(service);
   await walk('listOrders', { query: { limit: '10' } });

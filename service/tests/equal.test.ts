@@ -131,4 +131,4 @@ test(`after each of ${CHANGES} changes by two processes, every kept page is what
   expect(kept.filter(({ headers }) => headers['cache-status'] === 'parlour; hit').length).toBeGreaterThan(
     paths.length / 2,
   );
-});
+}, 3_600_000);

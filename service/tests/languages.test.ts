@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { Problem } from '@parlour/core';
 import { createClient, routes } from '@parlour/contract';
 import { eventually, send, testService, type Answer, type Sent, type TestService } from './service.js';
@@ -64,11 +65,99 @@ test('what a shopper does is answered in the language of the page', async () => 
   expect(checkout.text).toContain('<form id="checkout" method="post" action="/de/checkout">');
 });
 
-test('who runs the store says which languages it speaks', async () => {
+/** The owner's calls on the second store. */
+async function owner() {
   const { token } = await createClient({ origin: service.origin }).call(routes.createToken, {
     body: { mail: 'owner@osierwick.example', password: 'kites-over-ternhythe', name: 'test' },
   });
   const client = createClient({ origin: service.origin, token });
+  const params = { store: 'osierwick', design: 'live' };
+  return {
+    client,
+    publish: () => client.call(routes.publish, { params, body: {} }),
+    set: (document: string, field: string, value?: unknown) =>
+      client.call(routes.edit, {
+        params,
+        body: { unit: randomUUID(), edits: [{ type: 'set', document, field, ...(value !== undefined && { value }) }] },
+      }),
+  };
+}
+
+test('a store has words of its own, in each language; shoppers read them once they are published', async () => {
+  const { set, publish, client } = await owner();
+  const empty = async (path: string) => /class="cart-empty">([^<]*)/.exec((await visit(path)).text)?.[1];
+  await set('words/de', 'words.cart-empty', 'Noch nichts im Korb.');
+  await set('words/en', 'words.cart-empty', 'Nothing in your basket.');
+  expect(await empty('/de/cart')).toBe('Ihr Warenkorb ist leer.');
+  const { pages } = await client.call(routes.edit, {
+    params: { store: 'osierwick', design: 'live' },
+    body: {
+      unit: randomUUID(),
+      dryRun: true,
+      edits: [{ type: 'set', document: 'words/de', field: 'words.skip', value: 'Hinab' }],
+    },
+  });
+  expect(pages?.total).toBeGreaterThan(10);
+  await publish();
+  expect([await empty('/de/cart'), await empty('/cart')]).toEqual(['Noch nichts im Korb.', 'Nothing in your basket.']);
+  await set('words/de', 'words.skip', 'Hinab zum Inhalt');
+  await publish();
+  expect((await visit('/de')).text).toContain('>Hinab zum Inhalt</a>');
+  await expect(set('words/de', 'words.skp', 'x')).rejects.toMatchObject({ code: 'no-such-field' });
+});
+
+test('what the catalogue says in another language than the page says so; what the design says does not', async () => {
+  const [german, english] = [await visit('/de'), await visit('/')];
+  expect(german.text).toMatch(/<h3 class="card-title" lang="en">/);
+  expect(english.text.match(/ lang="/g)).toHaveLength(1);
+  const product = hrefs(german).find((to) => to.startsWith('/de/item/')) as string;
+  expect((await visit(product)).text).toMatch(/<h1 class="intro-title" lang="en">/);
+  expect((await visit(product.slice(3))).text.match(/ lang="/g)).toHaveLength(1);
+});
+
+test('no page is put where a further language is, nor a language where a page is', async () => {
+  const { set, publish, client } = await owner();
+  const params = { store: 'osierwick', design: 'live' };
+  const create = (slug: string) =>
+    client.call(routes.edit, {
+      params,
+      body: {
+        unit: randomUUID(),
+        edits: [{ type: 'create', what: 'content', name: 'About us', code: 'about-us', head: { slug } }],
+      },
+    });
+  await expect(create('de')).rejects.toMatchObject({ code: 'bad-path', place: expect.stringMatching('slug') });
+  await create('about-us');
+  const content = 'content/about-us';
+  await expect(set('paths', 'patterns.product', '/de/{slug}')).rejects.toMatchObject({ code: 'bad-path' });
+  await client.call(routes.edit, {
+    params,
+    body: {
+      unit: randomUUID(),
+      edits: [{ type: 'set', document: content, field: 'slug', value: 'nl', was: 'about-us' }],
+    },
+  });
+  await publish();
+  const languages = (wanted: string[]) =>
+    client.call(routes.setLanguages, { params: { store: 'osierwick' }, body: { languages: wanted } });
+  await expect(languages(['de', 'nl'])).rejects.toMatchObject({ code: 'bad-path' });
+});
+
+test('ways to deliver are called what they are in the language of the page', async () => {
+  const product = hrefs(await visit('/de')).find((to) => to.startsWith('/de/item/')) as string;
+  const code = /name="product" value="([^"]+)"/.exec((await visit(product)).text)?.[1] as string;
+  const added = await visit('/de/cart', {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: new URLSearchParams({ page: product, product: code, quantity: '1' }).toString(),
+  });
+  const cookie = added.headers['set-cookie']?.[0]?.split(';')[0] ?? '';
+  const names = async (path: string) => (await visit(path, { headers: { cookie } })).text.match(/Air mail|Luftpost/g);
+  expect([await names('/de/checkout'), await names('/checkout')]).toEqual([['Luftpost'], ['Air mail']]);
+});
+
+test('who runs the store says which languages it speaks', async () => {
+  const { client } = await owner();
   const set = (languages: string[]) =>
     client.call(routes.setLanguages, { params: { store: 'osierwick' }, body: { languages } });
   await expect(set(['en'])).rejects.toMatchObject({ code: 'bad-value', place: 'languages' });

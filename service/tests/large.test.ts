@@ -51,6 +51,7 @@ test('lists are as long as they are', async () => {
     template: null,
     reason: 'none' as const,
     rule: null,
+    additions: [],
   }));
   await writeAssignments(db, id, 'live', rows);
   await removeAssignments(db, id, 'live', keys);

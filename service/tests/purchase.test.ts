@@ -249,24 +249,34 @@ test('what no form sends is refused or passed over, and never breaks', async () 
 });
 
 test('ways to deliver are set by those who run the store; shoppers see them at once', async () => {
-  const { methods } = await service.call(routes.getDelivery);
-  await service.call(routes.setDelivery, {
-    body: { methods: [...methods, { code: 'boat', name: 'By boat', prices: { IS: 1200 } }] },
-  });
+  const set = (way: string, body: object) => service.call(routes.setWay, { params: { way }, body: body as never });
+  // Of two who add one at the same time, both are there afterwards.
+  await Promise.all([
+    set('boat', { name: 'By boat', prices: { IS: 1200 } }),
+    set('sledge', { name: 'By sledge', prices: { GL: 4400 } }),
+  ]);
   const shopper = new Shopper();
   await shopper.add();
-  expect((await shopper.visit('/checkout')).text).toContain('>Iceland</option>');
+  expect((await shopper.visit('/checkout')).text).toMatch(/>Greenland<\/option>.*>Iceland<\/option>/s);
   for (const [wrong, place] of [
-    [{ code: 'x', name: 'X', prices: { Ireland: 1 } }, 'methods[0].prices'],
-    [{ code: 'x', name: 'X', prices: { IE: -1 } }, 'methods[0].prices'],
-    [{ code: 'x', name: '', prices: { IE: 1 } }, 'methods[0].name'],
+    [{ name: 'X', prices: { Ireland: 1 } }, 'prices'],
+    [{ name: 'X', prices: { IE: -1 } }, 'prices'],
+    [{ name: '', prices: { IE: 1 } }, 'name'],
+    [{ name: 'X', names: { Deutsch: 'X' }, prices: { IE: 1 } }, 'names'],
+    [{ name: 'X', names: { de: '' }, prices: { IE: 1 } }, 'names'],
   ] as const)
-    await expect(service.call(routes.setDelivery, { body: { methods: [wrong as never] } })).rejects.toMatchObject({
-      code: 'bad-input',
-      place,
-    });
-  const twice = { code: 'x', name: 'X', prices: { IE: 1 } };
-  await expect(service.call(routes.setDelivery, { body: { methods: [twice, twice] } })).rejects.toMatchObject({
-    code: 'bad-value',
+    await expect(set('x', wrong)).rejects.toMatchObject({ code: 'bad-input', place });
+  await expect(set('by%20boat', { name: 'X', prices: { IE: 1 } })).rejects.toMatchObject({ place: 'way' });
+  // What is not said stays as it is.
+  await set('boat', { name: 'By boat', names: { de: 'Per Boot' }, prices: { IS: 1200 } });
+  const { methods } = await set('boat', { name: 'By ferry', prices: { IS: 1300, FO: 900 } });
+  expect(methods.find(({ code }) => code === 'boat')).toEqual({
+    code: 'boat',
+    name: 'By ferry',
+    names: { de: 'Per Boot' },
+    prices: { FO: 900, IS: 1300 },
   });
+  const remove = () => service.call(routes.removeWay, { params: { way: 'boat' } });
+  expect((await remove()).methods.map(({ code }) => code)).not.toContain('boat');
+  await expect(remove()).rejects.toMatchObject({ code: 'no-such-thing' });
 });

@@ -173,7 +173,7 @@ const because = (page: Page): string =>
     <p v-if="renewing" class="quiet mt-4" role="status">
       {{
         renewing.fault ??
-        `Templates are being updated: ${renewing.pages} of ${renewing.total} pages. The list is correct meanwhile.`
+        `Templates are being updated: ${renewing.pages} of ${renewing.total} pages. The list shows them as they are done.`
       }}
     </p>
     <p class="quiet mt-4 count">

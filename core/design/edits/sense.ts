@@ -10,6 +10,7 @@ import { kindName, SHARED_SECTION } from '../../kinds/kind.js';
 import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from '../document.js';
 import { DOCUMENT_TYPES, impliedDocument } from '../document-types.js';
 import { closeDocument, isSection, nodeAt, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
+import { withoutOther } from '../../locale/own-words.js';
 import { LIMITS } from '../limits.js';
 import type { Edit } from './edit.js';
 
@@ -71,6 +72,7 @@ function checkNode(document: DraftDocument, node: DraftNode | undefined, state: 
 
 function checkHead(document: DraftDocument): void {
   if (document.type === 'addition') checkTarget(document);
+  if (document.type === 'words') checkForms(document);
   if (document.type === 'assignments') {
     const assigned = Object.keys(document.head).filter((path) => path.startsWith('pages.')).length;
     if (assigned > LIMITS.pagesAssigned)
@@ -80,6 +82,17 @@ function checkHead(document: DraftDocument): void {
         { place: 'pages', remedy: 'Use a rule for that many pages.' },
       );
   }
+}
+
+/** Every language has the form `other`, and most numbers take it. */
+function checkForms({ head }: DraftDocument): void {
+  const paths = Object.keys(head).filter((path) => path.startsWith('words.'));
+  const [name] = withoutOther(paths.map((path) => path.slice('words.'.length)));
+  if (name !== undefined)
+    throw new Problem('bad-value', `The word “${name}” needs its form for all other numbers.`, {
+      place: `words.${name}.other`,
+      remedy: `Set ${name}.other too.`,
+    });
 }
 
 function checkNodeAlone(document: DraftDocument, node: DraftNode): void {

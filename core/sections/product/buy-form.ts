@@ -97,7 +97,7 @@ function optionChoice({ name, values }: Product['options'][number], at: number, 
   const inStock = (value: string): boolean =>
     product.variants.some((variant) => variant.options[name] === value && variant.stock > 0);
   const wasChosen = (value: string): boolean => Object.hasOwn(typed, input) && typed[input] === value;
-  return html`<div class="buy-field"><label for="${id}">${name}</label><select id="${id}" name="${input}">${values.map((value) => html`<option value="${value}"${wasChosen(value) && SELECTED}${!inStock(value) && DISABLED}>${value}${!inStock(value) && ` – ${view.word('sold-out')}`}</option>`)}</select></div>`;
+  return html`<div class="buy-field"><label for="${id}"${view.catalogueLang}>${name}</label><select id="${id}" name="${input}">${values.map((value) => html`<option value="${value}"${inStock(value) && view.catalogueLang}${wasChosen(value) && SELECTED}${!inStock(value) && DISABLED}>${value}${!inStock(value) && ` – ${view.word('sold-out')}`}</option>`)}</select></div>`;
 }
 
 const quantityInput = (view: View): Markup =>

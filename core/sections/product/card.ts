@@ -14,8 +14,9 @@ export function card(product: ProductCard, view: View, sizes: string, level: Car
   const { picture, path, title, brand, available } = product;
   const image = picture ? pictureTag(picture, sizes).text : '';
   const soldOut = available ? '' : ` <span class="quiet">· ${escapeText(view.word('sold-out'))}</span>`;
+  const lang = view.catalogueLang.text;
   return raw(
-    `<li class="card"><div class="card-picture">${image}</div><${level} class="card-title"><a href="${escapeText(path)}">${escapeText(title)}</a></${level}><div class="card-brand">${escapeText(brand)}</div><div>${amount(product, view).text}${soldOut}</div></li>`,
+    `<li class="card"><div class="card-picture"${lang}>${image}</div><${level} class="card-title"${lang}><a href="${escapeText(path)}">${escapeText(title)}</a></${level}><div class="card-brand"${lang}>${escapeText(brand)}</div><div>${amount(product, view).text}${soldOut}</div></li>`,
   );
 }
 

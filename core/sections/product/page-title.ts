@@ -19,8 +19,11 @@ export const pageTitle = defineKind(
     ],
   },
   {
-    view: ({ description }, { page }) =>
-      html`<h1 class="page-title">${page.title}</h1>${description && page.description !== '' && html`<p class="page-lead">${page.description}</p>`}`,
+    view({ description }, { page, catalogueLang }) {
+      // What the design itself says is in the language of the page as far as it is translated.
+      const lang = page.subject && !('content' in page.subject) && catalogueLang;
+      return html`<h1 class="page-title"${lang}>${page.title}</h1>${description && page.description !== '' && html`<p class="page-lead"${lang}>${page.description}</p>`}`;
+    },
     css: css`
       .page-title {
         margin: 0;

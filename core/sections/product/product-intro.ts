@@ -32,7 +32,8 @@ export const productIntro = defineKind(
   {
     view({ brand, summary, description }, view) {
       const product = productOf(view);
-      return html`${brand && html`<p class="intro-brand quiet">${product.brand}</p>`}<h1 class="intro-title">${product.title}</h1>${summary && html`<p class="intro-text">${product.summary}</p>`}${description && html`<div class="prose">${raw(cleanProse(product.description))}</div>`}`;
+      const lang = view.catalogueLang;
+      return html`${brand && html`<p class="intro-brand quiet"${lang}>${product.brand}</p>`}<h1 class="intro-title"${lang}>${product.title}</h1>${summary && html`<p class="intro-text"${lang}>${product.summary}</p>`}${description && html`<div class="prose"${lang}>${raw(cleanProse(product.description))}</div>`}`;
     },
     css: css`
       .intro-brand {

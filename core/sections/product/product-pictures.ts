@@ -47,7 +47,7 @@ export const productPictures = defineKind(
         others === 'none'
           ? NOTHING
           : html`${rest.map((picture) => pictureTag(picture, '(min-width:48rem) 25vw, 50vw'))}`;
-      return html`<div class="pictures pictures-${others}">${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}</div>`;
+      return html`<div class="pictures pictures-${others}"${view.catalogueLang}>${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}</div>`;
     },
     css: css`
       .pictures {

@@ -277,6 +277,8 @@ create table page_assignment (
   template text,
   reason text not null check (reason in ('page', 'rule', 'standard', 'none')),
   rule text,
+  -- The codes of the additions whose rule matches it.
+  additions text[] not null default '{}',
   primary key (design_id, side, page)
 );
 create index page_assignment_list on page_assignment (design_id, side, rank, title, page);
@@ -294,6 +296,15 @@ create table assignment_renewal (
   due_at timestamptz,
   primary key (design_id, side, kind)
 );
+
+-- Pages of which something that rules see has changed: to be worked out anew in every design.
+create table page_due (
+  id bigint generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  kind text not null,
+  code text not null
+);
+create index page_due_store on page_due (store_id, id);
 
 create table cart (
   id integer generated always as identity primary key,

@@ -1,0 +1,88 @@
+import {
+  applyRequests,
+  closeDocument,
+  listWords,
+  makeLocale,
+  ownWords,
+  placesOf,
+  shippedWords,
+  STOREFRONT_WORDS,
+  wordField,
+  type EditRequest,
+  type Word,
+  type WordName,
+  type WordsDocument,
+} from '../index.js';
+import { draftOf, refusal, tools } from '../tests/designs.js';
+
+/** The words in Polish after some are set. */
+const wordsAfter = (texts: Record<string, string>): WordsDocument => {
+  const requests: EditRequest[] = Object.entries(texts).map(([path, value]) => ({
+    type: 'set',
+    document: 'words/pl',
+    field: `words.${path}`,
+    value,
+  }));
+  const { documents } = applyRequests(requests, draftOf({}), tools());
+  return closeDocument(documents.get('words/pl') as never) as WordsDocument;
+};
+
+test('a store’s own words go before those that ship, with the plural forms of their language', () => {
+  const document = wordsAfter({
+    'sold-out': 'brak',
+    'things.one': '{count} rzecz',
+    'things.few': '{count} rzeczy',
+    'things.other': '{count} sztuk',
+  });
+  expect(document).toMatchObject({ type: 'words', language: 'pl' });
+  const locale = makeLocale({ language: 'pl', currency: 'PLN', words: ownWords(document) });
+  expect([1, 3, 5, 22].map((count) => locale.word('things', { count }))).toEqual([
+    '1 rzecz',
+    '3 rzeczy',
+    '5 sztuk',
+    '22 rzeczy',
+  ]);
+  expect([locale.word('sold-out'), locale.word('menu')]).toEqual(['brak', 'Menu']);
+  expect(ownWords(undefined)).toEqual({});
+});
+
+test('every word is listed with what shoppers read, in each form that the language has', () => {
+  const paths = (language: string) =>
+    listWords(language, shippedWords(language), undefined).map(({ path }) => path.replace(/^things\./, ''));
+  expect(paths('de')).toEqual(expect.arrayContaining(['sold-out', 'one', 'other']));
+  expect(paths('pl')).toEqual(expect.arrayContaining(['one', 'few', 'many', 'other']));
+  expect(paths('ja')).not.toContain('one');
+  const listed = listWords('de', shippedWords('de'), { ...wordsAfter({ 'sold-out': 'weg' }), language: 'de' });
+  expect(listed.find(({ path }) => path === 'sold-out')).toMatchObject({ text: 'weg', isOwn: true });
+  expect(listed.find(({ path }) => path === 'menu')).toMatchObject({ text: 'Menü', isOwn: false });
+});
+
+test.each([
+  [{ 'sold-out': 'weg {count}' }, 'bad-value', 'without { and }'],
+  [{ 'from-price': 'ab {preis}' }, 'bad-value', '{price}'],
+  [{ 'things.one': 'one thing' }, 'bad-value', 'things.other'],
+  [{ 'sold-out.one': 'x' }, 'no-such-field', 'sold-out.one'],
+  [{ things: 'x' }, 'no-such-field', 'things'],
+  [{ constructor: 'x' }, 'no-such-field', 'constructor'],
+  [{ 'sold-out': '' }, '', ''],
+  [{ 'sold-out': 'x'.repeat(301) }, 'bad-value', '300'],
+])('words that cannot be shown are refused: %j', (texts, code, said) => {
+  if (code === '') return void expect(wordsAfter(texts).words).toEqual(texts);
+  const { code: found, message, remedy, place } = refusal(() => wordsAfter(texts));
+  expect([found, `${message} ${remedy} ${place}`]).toEqual([code, expect.stringContaining(said)]);
+});
+
+test('every word that ships has the same places in both languages, and a field of its own', () => {
+  const textsOf = (word: Word): string[] => (typeof word === 'string' ? [word] : Object.values(word));
+  for (const [name, { en, de }] of Object.entries(STOREFRONT_WORDS)) {
+    const places = new Set(placesOf(name as WordName));
+    for (const text of [...textsOf(en), ...textsOf(de)]) {
+      const field = wordField(typeof en === 'string' ? name : `${name}.other`);
+      expect([name, new RegExp(field?.form?.pattern ?? '(?!)', 'u').test(text)]).toEqual([name, true]);
+      expect([name, [...text.matchAll(/\{([a-z]+)\}/g)].every(([, place]) => places.has(place as string))]).toEqual([
+        name,
+        true,
+      ]);
+    }
+  }
+});
