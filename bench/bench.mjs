@@ -6,17 +6,19 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { measureCart } from './cart.mjs';
 import { measureDesign } from './design.mjs';
 import { HOSTILE_LOADS, measureHostile } from './hostile.mjs';
 import { measureHttp } from './http.mjs';
 import { measureKept } from './kept.mjs';
+import { measureLarge } from './large.mjs';
 import { measureListing } from './listing.mjs';
 import { measureRender } from './render.mjs';
 import { demoSetting } from './setting.mjs';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
-/** @param parts which to measure: `render`, `listing`, `http`, `kept`, `design`, `hostile`, or loads of the last by name; all if empty */
+/** @param parts which to measure: `render`, `listing`, `http`, `kept`, `cart`, `design`, `large`, `hostile`, or loads of the last by name; all if empty */
 export async function bench(databaseUrl, parts = []) {
   const wanted = (part) => parts.length === 0 || parts.includes(part);
   const rows = [];
@@ -24,9 +26,11 @@ export async function bench(databaseUrl, parts = []) {
   if (wanted('render')) rows.push(...(await measureRender(setting)));
   if (wanted('listing')) rows.push(...(await measureListing()));
   if (wanted('http')) rows.push(...(await measureHttp(setting)));
+  if (wanted('cart')) rows.push(...(await measureCart(setting)));
   if (wanted('kept')) rows.push(...(await measureKept(setting)));
   await setting.close();
   if (wanted('design')) rows.push(...(await measureDesign(databaseUrl)));
+  if (wanted('large')) rows.push(...(await measureLarge(databaseUrl)));
   const loads = parts.filter((part) => HOSTILE_LOADS.includes(part));
   if (wanted('hostile') || loads.length > 0)
     rows.push(...(await measureHostile((name) => demoSetting(databaseUrl, name, 'bench'), loads)));

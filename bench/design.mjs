@@ -6,7 +6,7 @@ import { performance } from 'node:perf_hooks';
 import pg from 'pg';
 import { applyEdit, closedState, FORMAT, openDocument, parseRule, SHIPPED_KINDS, starterDesign } from '@parlour/core';
 import { migrate, openDatabase } from '@parlour/service';
-import { renewWholeKind } from '../service/dist/assigning/renew.js';
+import { renewWholeKind, standardsOf } from '../service/dist/assigning/renew.js';
 import { doUnit } from '../service/dist/publishing/drafting.js';
 import { copyDesign } from '../service/dist/publishing/designs.js';
 import { publish } from '../service/dist/publishing/publish.js';
@@ -14,7 +14,7 @@ import { addAccount } from '../service/dist/records/accounts.js';
 import { findDesign, designById } from '../service/dist/records/designs.js';
 import { inTransaction } from '../service/dist/records/database.js';
 import { openDraft } from '../service/dist/records/drafts.js';
-import { listAssignments } from '../service/dist/records/page-list.js';
+import { listAssignments, USUAL_ORDER } from '../service/dist/records/page-list.js';
 import { addStore } from '../service/dist/records/stores.js';
 import { addFirstDesign } from '../service/dist/stores/create.js';
 import { alternate } from './rounds.mjs';
@@ -24,7 +24,6 @@ const SECTIONS = 30;
 const PRODUCTS = 100_000;
 const RULES = 500;
 const EDITS = 100_000;
-const BY_KIND = { by: 'kind', descending: false };
 
 const template = (t) => ({
   format: FORMAT,
@@ -43,15 +42,7 @@ const template = (t) => ({
 });
 
 export async function measureDesign(serverUrl) {
-  const admin = new pg.Client({ connectionString: serverUrl });
-  await admin.connect();
-  await admin.query('create database bench_design');
-  await admin.end();
-  const url = serverUrl.replace(/[^/]*$/, 'bench_design');
-  const db = openDatabase(url);
-  await migrate(db);
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
+  const { db, client, url, close } = await emptyDatabase(serverUrl, 'bench_design');
   const made = await largeStore(db, client);
   const rows = [
     await applyRow(),
@@ -59,12 +50,30 @@ export async function measureDesign(serverUrl) {
     await openRow(db, client, url, made),
     ...(await pagesRows(db, client, made)),
   ];
-  await client.end();
-  await db.destroy();
+  await close();
   return rows;
 }
 
-async function largeStore(db, client) {
+/** A database of its own, with the tables in it. */
+export async function emptyDatabase(serverUrl, name) {
+  const admin = new pg.Client({ connectionString: serverUrl });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  await admin.end();
+  const url = serverUrl.replace(/[^/]*$/, name);
+  const db = openDatabase(url);
+  await migrate(db);
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  const close = async () => {
+    await client.end();
+    await db.destroy();
+  };
+  return { db, client, url, close };
+}
+
+/** A store of many products, its design of 1,000 templates and 500 rules. */
+export async function largeStore(db, client, products = PRODUCTS) {
   const documents = new Map(starterDesign('Bench'));
   for (let t = 0; t < TEMPLATES; t++) documents.set(`template/t${t}`, template(t));
   const rules = Array.from({ length: RULES }, (_, i) => ({
@@ -95,7 +104,7 @@ async function largeStore(db, client) {
     `insert into product (store_id, code, slug, title, brand_id, summary, description, options)
      select $1, 'P-' || n, 'p-' || n, 'Product ' || n, b.id, '', '', '[]'
      from generate_series(1, $2) n join brand b on b.store_id = $1 and b.code = 'B-' || (n % 1000)`,
-    [storeId, PRODUCTS],
+    [storeId, products],
   );
   await client.query(
     `insert into variant (product_id, code, options, price, stock, position)
@@ -104,7 +113,7 @@ async function largeStore(db, client) {
   );
   await client.query('analyze');
   await inTransaction(db, (trx) => addFirstDesign(trx, storeId, documents));
-  return { author, storeId, design: await findDesign(db, storeId, 'first') };
+  return { author: { id: author, role: 'owner' }, storeId, design: await findDesign(db, storeId, 'first') };
 }
 
 /** One edit in core, in a design of 1,000 templates and in one of 10. */
@@ -139,7 +148,7 @@ async function publishRow(db, client, { author, design }) {
     await doUnit(db, design, author, `unit-${turn}`, unit);
     was = value;
     const start = performance.now();
-    await publish(db, design.id, { note: '', authorId: author });
+    await publish(db, design.id, { note: '', authorId: author.id });
     return performance.now() - start;
   };
   const floor = async () => {
@@ -171,13 +180,13 @@ async function publishRow(db, client, { author, design }) {
 
 /** A process opens a draft for the first time: one with 100,000 edits behind it, and one that is new. */
 async function openRow(db, client, url, { author, design: first }) {
-  const long = await copyDesign(db, first, author, { name: 'Long' });
+  const long = await copyDesign(db, first, author.id, { name: 'Long' });
   const snapshot = EDITS - 50;
   const edit = { type: 'set', document: 'template/t8', node: 't8s4', field: 'values.text' };
   await client.query(
     `insert into draft_unit (design_id, seq, unit, author_id, sentences, type)
      select $1, n, 'long-' || n, $2, '[]', 'do' from generate_series(1, $3::int) n`,
-    [long.id, author, EDITS],
+    [long.id, author.id, EDITS],
   );
   await client.query(
     `insert into draft_edit (design_id, seq, position, document, edit)
@@ -215,6 +224,7 @@ async function pagesRows(db, client, { design: { id } }) {
   const design = await designById(db, id);
   const state = closedState(await openDraft(db, design));
   await renewWholeKind(db, design, 'draft', state, 'product');
+  const pages = { designId: id, side: 'draft', standards: standardsOf(state) };
   await client.query('analyze page_assignment');
   const timed = (work) => async () => {
     const start = performance.now();
@@ -222,7 +232,7 @@ async function pagesRows(db, client, { design: { id } }) {
     return performance.now() - start;
   };
   const list = await alternate({
-    ours: timed(() => listAssignments(db, id, 'draft', { template: 't42', order: BY_KIND, limit: 100 })),
+    ours: timed(() => listAssignments(db, pages, { template: 't42', order: USUAL_ORDER, limit: 100 })),
     floor: timed(() =>
       client.query(
         `select p.code from product p join brand b on b.id = p.brand_id
@@ -237,7 +247,9 @@ async function pagesRows(db, client, { design: { id } }) {
   const renew = await alternate({
     ours: timed(() => {
       const first = turn++ % 2 ? 't1' : 't2';
-      const bucket = { ...state.get('assignments/product'), standard: first };
+      const { lists, ...rest } = state.get('assignments/product');
+      const all = { id: 'all', values: { when: parseRule('price >= 0', 'product'), template: first } };
+      const bucket = { ...rest, lists: { rules: [all, ...lists.rules] } };
       const changed = {
         get: (key) => (key === 'assignments/product' ? bucket : state.get(key)),
         keys: () => state.keys(),
@@ -245,10 +257,11 @@ async function pagesRows(db, client, { design: { id } }) {
       return renewWholeKind(db, design, 'draft', changed, 'product');
     }),
     floor: timed(() =>
-      client.query(
-        `update page_assignment set template = $3 where design_id = $1 and side = $2 and kind = 'product' and reason = 'standard'`,
-        [id, 'draft', `t${turn++}`],
-      ),
+      client.query(`update page_assignment set template = $3 where design_id = $1 and side = $2 and kind = 'product'`, [
+        id,
+        'draft',
+        `t${turn++}`,
+      ]),
     ),
   });
   return [

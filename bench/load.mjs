@@ -14,7 +14,7 @@ export async function loadForBench({ databaseUrl }) {
   const store = await findStore(db, 'windrow');
   const state = await loadState(db, store.liveDesign.manifest);
   const parts = assemblePage(HOME, state, store.kinds, RULES);
-  const composition = composePage(parts, editionOf(store, 'live'));
+  const composition = composePage(parts, editionOf(store, state, 'live', null));
   const page = { code: 'home', kind: 'home', title: store.name, path: '/', description: '', subject: null, query: {} };
   const { data } = await answerNeeds(db, {
     sources: { storeId: store.id, patterns: STANDARD_PATHS, state, prefix: '' },

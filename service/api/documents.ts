@@ -23,6 +23,7 @@ import {
   type TemplateDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
+import { standardsOf } from '../assigning/renew.js';
 import { openDraft } from '../records/drafts.js';
 import { countAssignments } from '../records/page-list.js';
 import { implement, type Api } from './implement.js';
@@ -33,7 +34,11 @@ export function documentRoutes(api: Api): void {
 
   implement(api, routes.listTemplates, async ({ design }) => {
     const draft = await openDraft(db, design);
-    const counts = await countAssignments(db, design.id, 'draft');
+    const counts = await countAssignments(db, {
+      designId: design.id,
+      side: 'draft',
+      standards: standardsOf(closedState(draft)),
+    });
     const templates = [...draft.keys()].flatMap((key) => {
       const code = templateCodeOf(key);
       const template = draft.get(key);

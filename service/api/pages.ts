@@ -25,7 +25,7 @@ import {
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { pagesMatching } from '../assigning/matching.js';
-import { settingOf } from '../assigning/renew.js';
+import { settingOf, standardsOf } from '../assigning/renew.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';
 import { tellingOf } from '../publishing/states.js';
 import { pathsOf } from '../records/catalogue.js';
@@ -55,7 +55,11 @@ export function pageRoutes(api: Api): void {
     const pages = when === undefined ? undefined : await pagesMatching(db, store.id, state, query.pageKind, when);
     const filter: PageFilter = { ...wanted, pages, order, after, limit: limit + 1 };
     const renewals = await openRenewals(db, design.id, 'draft');
-    const { rows, total } = await listAssignments(db, design.id, 'draft', filter);
+    const { rows, total } = await listAssignments(
+      db,
+      { designId: design.id, side: 'draft', standards: standardsOf(state) },
+      filter,
+    );
     const some = rows.slice(0, limit);
     const { patterns } = await settingOf(db, store.id, state);
     const paths = await pathsOf(

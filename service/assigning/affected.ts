@@ -18,7 +18,7 @@ import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { compareKeys, listTouched, sortKey, USUAL_ORDER, type SortKey } from '../records/page-list.js';
 import type { Side } from '../records/tables.js';
-import { askedPage, RANKS, rowsOfKind, settingOf } from './renew.js';
+import { askedPage, RANKS, rowsOfKind, settingOf, standardsOf } from './renew.js';
 
 /** A page as people and programs call it. */
 export interface NamedPage {
@@ -87,7 +87,10 @@ export async function pagesThatDiffer(
   found.sort((a, b) => compareKeys(sortKey(a, USUAL_ORDER), sortKey(b, USUAL_ORDER), USUAL_ORDER));
   const rest = after ? found.filter((row) => compareKeys(sortKey(row, USUAL_ORDER), after, USUAL_ORDER) > 0) : found;
   const read = table
-    ? await listTouched(db, table, touched, asked, { after, limit: limit + 1 })
+    ? await listTouched(db, { ...table, standards: standardsOf(base.state) }, touched, asked, {
+        after,
+        limit: limit + 1,
+      })
     : { rows: [], total: 0 };
   const rows = [...rest, ...read.rows].sort((a, b) =>
     compareKeys(sortKey(a, USUAL_ORDER), sortKey(b, USUAL_ORDER), USUAL_ORDER),
@@ -112,7 +115,10 @@ async function showsTouched(
   const { home } = (state.get(keys.paths) ?? {}) as Partial<PathsDocument>;
   if (home === undefined || touched.all || touched.pages.has('home')) return false;
   if (table) {
-    const only = await listTouched(db, table, touched, [], { limit: 1, page: home });
+    const only = await listTouched(db, { ...table, standards: standardsOf(state) }, touched, [], {
+      limit: 1,
+      page: home,
+    });
     if (only.total > 0) return true;
   }
   const kind = pageKinds().find((one) => home === one || home.startsWith(`${one}:`));

@@ -1,11 +1,13 @@
 /** After a change of the catalogue: the pages of what changed, in every design, and no others. */
+import { LRUCache } from 'lru-cache';
 import { closedState, pageCode, type PageKind } from '@parlour/core';
 import { askAgainIfRunning } from '../records/assignments.js';
-import { afterCommit, inTransaction, type Database, type Records } from '../records/database.js';
+import { afterCommit, inTransaction, perDatabase, type Database, type Records } from '../records/database.js';
 import { listDesigns, lockDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { duePages, notePagesDue, removeDue, type DuePage } from '../records/due-pages.js';
 import { publishedState } from '../publishing/states.js';
+import { sharing } from '../sharing.js';
 import { renewPages } from './renew.js';
 
 /**
@@ -24,8 +26,20 @@ export async function subjectsChanged(
   await afterCommit(trx, (db) => renewDue(db, storeId).catch(() => undefined));
 }
 
-/** Works out the pages of a store that are due, design by design, each in a short transaction of its own. */
-export async function renewDue(db: Database, storeId: number): Promise<void> {
+/**
+ * Works out the pages of a store that are due, design by design, each in a short transaction of its own. Those of many
+ * changes at the same time are worked out together.
+ */
+export function renewDue(db: Database, storeId: number): Promise<void> {
+  const stores = renewing(db);
+  let renew = stores.get(storeId);
+  if (!renew) stores.set(storeId, (renew = sharing(() => renewStore(db, storeId))));
+  return renew();
+}
+
+const renewing = perDatabase(() => new LRUCache<number, () => Promise<void>>({ max: 10_000 }));
+
+async function renewStore(db: Database, storeId: number): Promise<void> {
   const due = await duePages(db, storeId);
   if (due.length === 0) return;
   const kinds = new Map<PageKind, Set<string>>();

@@ -34,9 +34,9 @@ import {
   knownPages,
   removeAssignments,
   writeAssignments,
-  writeStandard,
   type AssignmentRow,
 } from '../records/assignments.js';
+import type { Standards } from '../records/page-list.js';
 import { storeById } from '../records/stores.js';
 import { countProducts } from '../records/subjects.js';
 import type { Side } from '../records/tables.js';
@@ -102,7 +102,6 @@ async function renewKind(
   state: DesignState,
 ): Promise<void> {
   if (!isSame(before?.lists, after?.lists)) return renewByRules(trx, design, side, kind, state);
-  if (before?.standard !== after?.standard) await writeStandard(trx, design.id, side, kind, after?.standard ?? null);
   const [was, now] = [before?.pages ?? {}, after?.pages ?? {}];
   const pages = [...new Set([...Object.keys(was), ...Object.keys(now)])].filter((page) => was[page] !== now[page]);
   if (pages.length) await renewPages(trx, design, side, state, kind, pages);
@@ -146,6 +145,15 @@ function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
       ].some((rule) => rule?.conditions.some(({ fact }) => fact === 'path')),
   );
 }
+
+/** The standard template of each kind of pages that has one. */
+export const standardsOf = (state: DesignState): Standards =>
+  new Map(
+    pageKinds().flatMap((kind) => {
+      const standard = (state.get(keys.assignments(kind)) as Bucket)?.standard;
+      return standard === undefined ? [] : [[kind, standard]];
+    }),
+  );
 
 /** An addition that a rule chooses the pages of. */
 interface RuledAddition {

@@ -5,6 +5,7 @@
 import { applierOf, changesSince, type Seen } from '../records/changes.js';
 import type { Database } from '../records/database.js';
 import { onSignal } from '../records/signals.js';
+import { sharing } from '../sharing.js';
 
 /** Tags by store. */
 export type Moved = ReadonlyMap<number, ReadonlySet<string>>;
@@ -29,32 +30,21 @@ export interface Poller {
 /** @param keepers in the order they are told */
 export function startPolling(db: Database, keepers: readonly Keeper[], failed: (error: unknown) => void): Poller {
   let count = 0;
-  let last: Seen | null = null;
+  let before: Seen | null = null;
   let stopped = false;
-  let running: Promise<void> | null = null;
-  let next: Promise<void> | null = null;
-  const once = async (): Promise<void> => {
-    const seen = await changesSince(db, last);
+  let last = Promise.resolve();
+  const once = sharing(async () => {
+    const seen = await changesSince(db, before);
     const moved = seen.gap ? null : byStore(seen.changes);
     if (moved === null || moved.size > 0) for (const keeper of keepers) await keeper.moved(moved);
-    last = seen;
+    before = seen;
     count++;
-  };
-  const run = (): Promise<void> => {
-    running = once().finally(() => (running = null));
-    return running;
-  };
+  });
   const look = (): Promise<void> => {
     if (stopped) return Promise.resolve();
-    if (!running) return run();
-    // One that is under way may have begun before what is looked for; whoever asks meanwhile shares the next.
-    next ??= running
-      .catch(() => undefined)
-      .then(() => {
-        next = null;
-        return run();
-      });
-    return next;
+    const looking = once();
+    last = looking.catch(() => undefined);
+    return looking;
   };
   const tried = (): Promise<void> => look().catch(failed);
   const off = onSignal(db, 'changes', () => void tried());
@@ -68,7 +58,7 @@ export function startPolling(db: Database, keepers: readonly Keeper[], failed: (
     async stop() {
       stopped = true;
       off();
-      await running?.catch(() => undefined);
+      await last;
     },
   };
 }

@@ -29,12 +29,16 @@ export async function writeAssignments(
   // Always in the same order, so that two who write some of the same rows do not wait for each other.
   const sorted = [...rows].sort((a, b) => (a.page < b.page ? -1 : 1));
   const column = <K extends keyof AssignmentRow>(name: K) => sorted.map((row) => row[name]);
+  const isOwn = ({ reason }: AssignmentRow): boolean => reason === 'page' || reason === 'rule';
+  // What the standard is says the design, so that another one changes no row.
+  const templates = sorted.map((row) => (isOwn(row) ? row.template : null));
+  const reasons = sorted.map((row) => (isOwn(row) ? row.reason : 'standard'));
   // Lists of lists cannot be taken apart in one go, so the codes travel as one text; no code has a space.
   const additions = sorted.map((row) => row.additions.join(' '));
   await sql`
     insert into page_assignment (design_id, side, kind, page, rank, title, template, reason, rule, additions)
     select ${designId}, ${side}, kind, page, rank, title, template, reason, rule, string_to_array(additions, ' ') from unnest(${column('kind')}::text[], ${column('page')}::text[], ${column('rank')}::smallint[],
-      ${column('title')}::text[], ${column('template')}::text[], ${column('reason')}::text[], ${column('rule')}::text[], ${additions}::text[])
+      ${column('title')}::text[], ${templates}::text[], ${reasons}::text[], ${column('rule')}::text[], ${additions}::text[])
       as given (kind, page, rank, title, template, reason, rule, additions)
     on conflict (design_id, side, page) do update set title = excluded.title, template = excluded.template,
       reason = excluded.reason, rule = excluded.rule, additions = excluded.additions
@@ -70,18 +74,6 @@ export async function knownPages(db: Records, designId: number, side: Side, kind
     .where('kind', '=', kind)
     .execute();
   return rows.map(({ page }) => page);
-}
-
-/** All pages that had the standard get another. */
-export async function writeStandard(
-  db: Records,
-  designId: number,
-  side: Side,
-  kind: PageKind,
-  template: string | null,
-): Promise<void> {
-  await sql`update page_assignment set template = ${template}, reason = ${template === null ? 'none' : 'standard'}
-    where design_id = ${designId} and side = ${side} and kind = ${kind} and reason in ('standard', 'none')`.execute(db);
 }
 
 /** The renewal of all pages of a kind on one side of a design, and how far it is. */

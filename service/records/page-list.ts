@@ -14,6 +14,9 @@ const COLUMNS = {
   reason: ['reason', 'rule', 'title', 'page'],
 } as const satisfies Record<PageSort, readonly (keyof AssignmentRow)[]>;
 
+/** The standard template of each kind of pages that has one: the table knows only who follows it. */
+export type Standards = ReadonlyMap<PageKind, string>;
+
 /** What a list of pages is sorted by. */
 export interface PageOrder {
   readonly by: PageSort;
@@ -56,17 +59,23 @@ export interface PageFilter {
   readonly limit: number;
 }
 
+/** Whose pages: one side of a design, with the standards of its state. */
+export interface PagesOf {
+  readonly designId: number;
+  readonly side: Side;
+  readonly standards: Standards;
+}
+
 /** A part of the pages in their order, with the number of all that fit. */
 export async function listAssignments(
   db: Records,
-  designId: number,
-  side: Side,
+  { designId, side, standards }: PagesOf,
   { search = '', pageKind, template, reason, pages, order, after, limit }: PageFilter,
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
   const fitting = sql`design_id = ${designId} and side = ${side}
-    ${pageKind ? sql`and kind = ${pageKind}` : sql``} ${template ? sql`and template = ${template}` : sql``}
-    ${reason ? sql`and reason = ${reason}` : sql``} ${pages ? sql`and page = any(${[...pages]})` : sql``}
+    ${pageKind ? sql`and kind = ${pageKind}` : sql``} ${template ? sql`and ${hasOneOf([template], standards)}` : sql``}
+    ${reason ? sql`and reason = ${reason} and (template is not null or kind = any(${[...standards.keys()]}))` : sql``} ${pages ? sql`and page = any(${[...pages]})` : sql``}
     ${
       words.length
         ? sql`and ${sql.join(
@@ -75,7 +84,7 @@ export async function listAssignments(
           )}`
         : sql``
     }`;
-  return part(db, fitting, order, { after, limit });
+  return part(db, fitting, standards, order, { after, limit });
 }
 
 /** Which part of a list is wanted. */
@@ -84,17 +93,28 @@ export interface ListPart {
   readonly limit: number;
 }
 
+/** Pages that have one of some templates, by themselves, by a rule or as the standard of their kind. */
+const hasOneOf = (templates: Iterable<string>, standards: Standards): RawBuilder<boolean> => {
+  const wanted = new Set(templates);
+  const kinds = [...standards].flatMap(([kind, template]) => (wanted.has(template) ? [kind] : []));
+  return sql<boolean>`(template = any(${[...wanted]}) or (template is null and kind = any(${kinds})))`;
+};
+
 async function part(
   db: Records,
   fitting: RawBuilder<unknown>,
+  standards: Standards,
   { by, descending }: PageOrder,
   { after, limit }: ListPart,
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
-  const columns = COLUMNS[by].map(column);
+  const columns = COLUMNS[by].map((name) => column(name, standards));
   const way = descending ? sql` desc` : sql``;
   const beyond = after ? sql`and (${sql.join(columns)}) ${descending ? sql`<` : sql`>`} (${sql.join(after)})` : sql``;
   const [{ rows }, counted] = await Promise.all([
-    sql<AssignmentRow>`select kind, page, rank, title, template, reason, rule, additions from page_assignment
+    sql<AssignmentRow>`select kind, page, rank, title, rule, additions,
+        coalesce(template, ${standardOf(standards)}) as template,
+        case when template is null and ${standardOf(standards)} is null then 'none' else reason end as reason
+      from page_assignment
       where ${fitting} ${beyond} order by ${sql.join(columns.map((one) => sql`${one}${way}`))} limit ${limit}`.execute(
       db,
     ),
@@ -110,27 +130,27 @@ async function part(
  */
 export function listTouched(
   db: Records,
-  { designId, side }: { readonly designId: number; readonly side: Side },
+  { designId, side, standards }: PagesOf,
   touched: TouchedPages,
   but: readonly PageKind[],
   { page, ...wanted }: ListPart & { readonly page?: PageCode },
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
-  const { all, pages, templates, standards, additions } = touched;
+  const { all, pages, templates, standards: moved, additions } = touched;
   const ways = all
     ? [sql`true`]
     : [
         sql`page = any(${[...pages]})`,
-        sql`template = any(${[...templates]})`,
-        sql`(kind = any(${[...standards]}) and reason in ('standard', 'none'))`,
+        hasOneOf(templates, standards),
+        sql`(kind = any(${[...moved]}) and template is null)`,
         ...additions.map(
           ({ kind, page: one, rule, templates: having }) =>
             sql`(kind = ${kind} ${one === null ? sql`` : sql`and page = ${one}`} ${rule === null ? sql`` : sql`and additions @> array[${rule}]::text[]`}
-              ${having === null ? sql`` : sql`and template = any(${[...having]})`})`,
+              ${having === null ? sql`` : sql`and ${hasOneOf(having, standards)}`})`,
         ),
       ];
   const fitting = sql`design_id = ${designId} and side = ${side} and not kind = any(${[...but]})
     ${page === undefined ? sql`` : sql`and page = ${page}`} and (${sql.join(ways, sql` or `)})`;
-  return part(db, fitting, USUAL_ORDER, wanted);
+  return part(db, fitting, standards, USUAL_ORDER, wanted);
 }
 
 /** The titles of pages of a design, by page; what is no page of it is left out. */
@@ -147,17 +167,31 @@ export async function titlesOf(
   return new Map(rows.map(({ page, title }) => [page, title]));
 }
 
-const column = (name: keyof AssignmentRow): RawBuilder<unknown> =>
-  name === 'template' || name === 'rule' ? sql`coalesce(${sql.ref(name)}, '')` : sql.ref(name);
+const column = (name: keyof AssignmentRow, standards: Standards): RawBuilder<unknown> => {
+  if (name === 'template') return sql`coalesce(template, ${standardOf(standards)}, '')`;
+  if (name === 'reason')
+    return sql`case when template is null and ${standardOf(standards)} is null then 'none' else reason end`;
+  return name === 'rule' ? sql`coalesce(rule, '')` : sql.ref(name);
+};
+
+/** The standard of a row's kind. */
+const standardOf = (standards: Standards): RawBuilder<string | null> =>
+  sql`(${JSON.stringify(Object.fromEntries(standards))}::jsonb ->> kind)`;
 
 const likePattern = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** How many pages have each template. */
-export async function countAssignments(db: Records, designId: number, side: Side): Promise<Map<string, number>> {
-  const { rows } = await sql<{
-    template: string;
-    n: number;
-  }>`select template, count(*)::integer as n from page_assignment
-    where design_id = ${designId} and side = ${side} and template is not null group by template`.execute(db);
-  return new Map(rows.map(({ template, n }) => [template, n]));
+export async function countAssignments(
+  db: Records,
+  { designId, side, standards }: PagesOf,
+): Promise<Map<string, number>> {
+  const { rows } = await sql<{ kind: PageKind; template: string | null; n: number }>`
+    select kind, template, count(*)::integer as n from page_assignment
+    where design_id = ${designId} and side = ${side} group by kind, template`.execute(db);
+  const counts = new Map<string, number>();
+  for (const { kind, template, n } of rows) {
+    const has = template ?? standards.get(kind);
+    if (has !== undefined) counts.set(has, (counts.get(has) ?? 0) + n);
+  }
+  return counts;
 }

@@ -181,7 +181,7 @@ export interface Tables {
     rank: number;
     title: string;
     template: string | null;
-    reason: 'page' | 'rule' | 'standard' | 'none';
+    reason: 'page' | 'rule' | 'standard';
     rule: string | null;
     additions: Generated<string[]>;
   };

@@ -265,7 +265,8 @@ create table timed_change (
 create index timed_change_due on timed_change (state, live_from, live_until);
 create index timed_change_design on timed_change (design_id, id);
 
--- The template of every store page, for lists and counts. Serving a page goes by the rules themselves.
+-- Which template and additions every store page has by rules and by itself, for lists and counts; what the standard of
+-- a kind is says the design. Serving a page goes by the rules themselves.
 create table page_assignment (
   design_id integer not null references design on delete cascade,
   side text not null check (side in ('draft', 'live')),
@@ -274,8 +275,9 @@ create table page_assignment (
   -- Kinds come in the order of their rank, pages of a kind by title.
   rank smallint not null,
   title text not null,
+  -- Null for pages that follow the standard of their kind, whatever it is.
   template text,
-  reason text not null check (reason in ('page', 'rule', 'standard', 'none')),
+  reason text not null check (reason in ('page', 'rule', 'standard')),
   rule text,
   -- The codes of the additions whose rule matches it.
   additions text[] not null default '{}',
