@@ -18,7 +18,7 @@ export const wayRequest = closed({
   })
     .test(
       'names',
-      '${path} must be names by language, such as {"de": "Per Post"}',
+      '${path} must say the name in each language, such as {"de": "Per Post"}',
       (names) =>
         names === undefined ||
         (typeof names === 'object' &&

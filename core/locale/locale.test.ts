@@ -60,7 +60,7 @@ test('every word is listed with what shoppers read, in each form that the langua
 test.each([
   [{ 'sold-out': 'weg {count}' }, 'bad-value', 'without { and }'],
   [{ 'from-price': 'ab {preis}' }, 'bad-value', '{price}'],
-  [{ 'things.one': 'one thing' }, 'bad-value', 'things.other'],
+  [{ 'things.one': 'one thing' }, 'bad-value', 'things.other too'],
   [{ 'sold-out.one': 'x' }, 'no-such-field', 'sold-out.one'],
   [{ things: 'x' }, 'no-such-field', 'things'],
   [{ constructor: 'x' }, 'no-such-field', 'constructor'],

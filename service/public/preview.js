@@ -51,8 +51,8 @@ const properties = new CSSStyleSheet();
 document.adoptedStyleSheets = [properties];
 
 /** The custom properties of the sections: in a sheet of script’s, as the policy allows no style element but the first. */
-function restyle(fresh) {
-  properties.replaceSync(fresh.querySelector('head > style')?.textContent ?? '');
+function restyle(rules) {
+  properties.replaceSync(rules);
   document.querySelector('head > style')?.remove();
 }
 
@@ -60,7 +60,10 @@ function restyle(fresh) {
 async function renew() {
   const response = await fetch(location.href, { headers: { accept: 'text/html' } });
   if (!response.ok) return location.reload();
-  const fresh = new DOMParser().parseFromString(await response.text(), 'text/html');
+  const text = await response.text();
+  // Taken out before it is read as a page, where the policy would count it as an element of its own.
+  const [element = '', rules = ''] = /<style>([^<]*)<\/style>/.exec(text) ?? [];
+  const fresh = new DOMParser().parseFromString(text.replace(element, ''), 'text/html');
   const stylesOf = (page) =>
     [...page.querySelectorAll('link[rel=stylesheet]:not([href*="/assets/"])')]
       .map((link) => link.getAttribute('href'))
@@ -71,7 +74,7 @@ async function renew() {
         document.head.append(document.importNode(link, true));
     }
   }
-  restyle(fresh);
+  restyle(rules);
   Idiomorph.morph(document.body, fresh.body, { morphStyle: 'outerHTML', ignoreActiveValue: true });
   mark(selected);
   say({ type: 'renewed' });

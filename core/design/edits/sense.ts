@@ -90,7 +90,7 @@ function checkForms({ head }: DraftDocument): void {
   const [name] = withoutOther(paths.map((path) => path.slice('words.'.length)));
   if (name !== undefined)
     throw new Problem('bad-value', `The word “${name}” needs its form for all other numbers.`, {
-      place: `words.${name}.other`,
+      place: 'word',
       remedy: `Set ${name}.other too.`,
     });
 }
