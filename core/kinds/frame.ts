@@ -13,10 +13,10 @@ export const FRAME = {
   tone: choice(
     'Tone',
     'The background of the section, with colours of texts that suit it.',
-    { plain: 'Plain', soft: 'Soft', strong: 'Strong', vivid: 'Vivid', own: 'A colour of its own' },
+    { plain: 'Plain', soft: 'Soft', strong: 'Strong', vivid: 'Vivid', own: 'Own colour' },
     'plain',
   ),
-  colour: colour('Colour of its own', 'The background, where the tone is “A colour of its own”.', {
+  colour: colour('Own colour', 'The background, where the tone is “Own colour”.', {
     default: '#e8e4da',
   }),
   space: choice(

@@ -23,7 +23,7 @@ import {
   type TemplateDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { standardsOf } from '../assigning/renew.js';
+import { standardsOf } from '../assigning/rows.js';
 import { openDraft } from '../records/drafts.js';
 import { countAssignments } from '../records/page-list.js';
 import { implement, type Api } from './implement.js';

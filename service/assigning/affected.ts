@@ -18,7 +18,7 @@ import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { compareKeys, listTouched, sortKey, USUAL_ORDER, type SortKey } from '../records/page-list.js';
 import type { Side } from '../records/tables.js';
-import { askedPage, RANKS, rowsOfKind, settingOf, standardsOf } from './renew.js';
+import { askedPage, RANKS, rowsOfKind, settingOf, standardsOf } from './rows.js';
 
 /** A page as people and programs call it. */
 export interface NamedPage {

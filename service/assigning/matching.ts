@@ -10,7 +10,7 @@ import {
   type PageCode,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
-import { settingOf } from './renew.js';
+import { settingOf } from './rows.js';
 import { allSubjects } from './subjects.js';
 
 /**

@@ -5,9 +5,7 @@ import {
   applyUnit,
   can,
   checkContentEdits,
-  closedState,
   invertEdit,
-  overlay,
   pagesIn,
   Problem,
   type Draft,
@@ -22,7 +20,7 @@ import { lockDesign, type Design } from '../records/designs.js';
 import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/drafts.js';
 import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedUnit } from '../records/log.js';
 import { signal } from '../records/signals.js';
-import { checkPaths, checkReferences } from './references.js';
+import { checkReferences } from './references.js';
 import { tellingOf } from './states.js';
 
 export interface DoneUnit {
@@ -65,7 +63,6 @@ export async function tryUnit(
   const result = applyRequests(requests, draft, { kinds: design.kinds, newId, telling });
   checkRight(design, author, result, draft);
   await checkReferences(db, design, draft, result);
-  await checkPaths(db, design.storeId, result.documents.keys(), () => closedState(overlay(draft, result.documents)));
   return result;
 }
 

@@ -33,9 +33,9 @@ import type { Design } from '../records/designs.js';
 import { storeById } from '../records/stores.js';
 
 /**
- * Refuses edits that make something point at what is not there. What pointed nowhere before may stay: a catalogue
- * changes without asking the design.
- * @throws Problem `bad-value` naming the thing
+ * Refuses edits that make something point at what is not there, or put a page where none can be. What pointed nowhere
+ * before may stay: a catalogue changes without asking the design.
+ * @throws Problem `bad-value` naming the thing, `bad-path`
  */
 export async function checkReferences(
   db: Records,
@@ -60,7 +60,9 @@ export async function checkReferences(
       if (!there) throw missing(`menu “${menu}”`, 'Name one of the design’s menus, such as main.');
     }
   }
-  if (added.length) await checkNeeds(db, storeId, added, closedState(overlay(draft, result.documents)));
+  const after = (): DesignState => closedState(overlay(draft, result.documents));
+  if (added.length) await checkNeeds(db, storeId, added, after());
+  await checkPaths(db, storeId, result.documents.keys(), after);
 }
 
 /**

@@ -163,6 +163,43 @@ test('while the process is busy, the address that asks for the most has few at o
   server.close();
 });
 
+test('what costs next to nothing is answered at once, without a place; what is sent in a row on one connection takes places', async () => {
+  const held: ServerResponse[] = [];
+  const server = createServer();
+  const quick = (request: IncomingMessage, response: ServerResponse): boolean => {
+    if (request.url !== '/quick') return false;
+    response.end('quick');
+    return true;
+  };
+  gate(
+    server,
+    (_request, response) => void held.push(response),
+    quick,
+    () => 'one',
+  );
+  await new Promise<void>((listens) => server.listen(0, '127.0.0.1', listens));
+  const { port } = server.address() as AddressInfo;
+  const origin = `http://127.0.0.1:${port}`;
+  const slow = Array.from({ length: GATE.runningPerAddress }, () => fetch(`${origin}/slow`));
+  while (held.length < GATE.runningPerAddress) await new Promise((go) => setTimeout(go, 5));
+  // Every place is taken, and still it is answered.
+  expect(await (await fetch(`${origin}/quick`)).text()).toBe('quick');
+  held.splice(0).forEach((response) => response.end());
+  await Promise.all(slow);
+
+  const socket = open({ port, host: '127.0.0.1' });
+  await once(socket, 'connect');
+  let got = '';
+  socket.on('data', (chunk) => (got += String(chunk)));
+  socket.write('GET /quick HTTP/1.1\r\nHost: x\r\n\r\n'.repeat(3));
+  while (held.length < 2) await new Promise((go) => setTimeout(go, 5));
+  expect(got.match(/quick/g)).toHaveLength(1);
+  held.splice(0).forEach((response) => response.end('later'));
+  while (!/later[^]*later/.test(got)) await new Promise((go) => setTimeout(go, 5));
+  socket.destroy();
+  server.close();
+});
+
 test('the description of the API is the same text each time, made once, with a tag', async () => {
   const [first, second] = await Promise.all([service.api('/openapi.json'), service.api('/openapi.json')]);
   expect(first.text).toBe(second.text);

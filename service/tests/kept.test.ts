@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import { request as httpRequest } from 'node:http';
 import pg from 'pg';
@@ -185,6 +186,29 @@ test('a page that shows more of a shopper is made for each who has a cart', asyn
     await service.visit(path);
     expect(hit(await service.visit(path))).toBe(false);
   }
+});
+
+test('a page with custom properties says by hash in its policy that its style element is its own, kept or not', async () => {
+  await service.edit({
+    type: 'insert',
+    document: 'template/content',
+    kind: 'heading',
+    id: 'tinted',
+    place: {},
+    frame: { tone: 'own', colour: '#10202a' },
+  });
+  await service.call(routes.publish, { body: { note: 'Tinted' } });
+  const cold = await service.visit('/workshop');
+  const kept = await eventuallyHit('/workshop');
+  const style = /<style>(.*)<\/style>/.exec(kept.text)?.[1] ?? '';
+  expect(style).toBe('#s-tinted{--own:#10202a;--on-own:#ffffff}');
+  const hash = createHash('sha256').update(style).digest('base64');
+  const unchanged = await service.visit('/workshop', { headers: { 'if-none-match': String(kept.headers.etag) } });
+  for (const { headers } of [cold, kept, unchanged])
+    expect(headers['content-security-policy']).toContain(`style-src 'self' 'sha256-${hash}';`);
+  const other = await service.visit('/item/capstan-reel');
+  expect(other.headers['content-security-policy']).toContain("style-src 'self';");
+  expect(unchanged.status).toBe(304);
 });
 
 test('many who ask at once for a page that is not there yet wait for one who makes it', async () => {

@@ -99,7 +99,7 @@ onMounted(load);
         <thead>
           <tr>
             <th>Name</th>
-            <th>May</th>
+            <th>Can</th>
             <th>Works until</th>
             <th>Last used</th>
             <th class="act"><span class="unseen">Remove</span></th>
@@ -110,7 +110,7 @@ onMounted(load);
             <td>
               <strong>{{ token.name }}</strong>
             </td>
-            <td>{{ token.scope === 'read' ? 'only read' : 'all that you may' }}</td>
+            <td>{{ token.scope === 'read' ? 'read' : 'do everything you can' }}</td>
             <td>{{ dayText(token.expires) }}</td>
             <td>{{ token.used ? dayText(token.used) : 'never' }}</td>
             <td class="act"><v-btn :aria-label="`Remove ${token.name}`" @click="end(token)">Remove</v-btn></td>

@@ -60,7 +60,7 @@ onMounted(() =>
           />
         </div>
         <fieldset v-if="starters.length" class="starters">
-          <legend>Begin with</legend>
+          <legend>Start with</legend>
           <label v-for="starter in fitting" :key="starter.code" class="starter">
             <input v-model="begin" type="radio" name="starter" :value="starter.code" />
             <span class="plan" aria-hidden="true"><PlanDrawing :svg="starter.svg" /></span>
