@@ -425,7 +425,9 @@ test('a table that is behind is renewed in the background; the list and dry runs
   await until(async () => !(await service.call(routes.listPages)).renewing);
   expect((await service.call(routes.listPages, { query: { pageKind: 'product' } })).pages).toEqual(pages);
   const rows = await asAdmin(
-    (admin) => admin.query(`select count(*)::int as n from page_assignment where side = 'draft'`),
+    (admin) =>
+      admin.query(`select count(*)::int as n from page_assignment p join store s on s.live_design_id = p.design_id
+        where side = 'draft' and s.slug = 'windrow'`),
     url,
   );
   expect(rows.rows[0]).toMatchObject({ n: (await service.call(routes.listPages)).total });
