@@ -101,9 +101,11 @@ export function send(
   path: string,
   { method = 'GET', headers = {}, body }: Sent = {},
 ): Promise<Answer> {
+  // Node sends the body of a delete without saying that there is one, which is read as another request.
+  const length = method === 'DELETE' && body !== undefined ? { 'content-length': Buffer.byteLength(body) } : {};
   return new Promise((resolve, reject) => {
     const request = httpRequest(
-      { host: '127.0.0.1', port, path, method, headers: { host: `${host}:${port}`, ...headers } },
+      { host: '127.0.0.1', port, path, method, headers: { host: `${host}:${port}`, ...length, ...headers } },
       (response) => {
         const chunks: Buffer[] = [];
         response.on('data', (chunk: Buffer) => chunks.push(chunk));
