@@ -9,6 +9,8 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { performance } from 'node:perf_hooks';
+import { brotliDecompressSync } from 'node:zlib';
 import pg from 'pg';
 import { median } from './rounds.mjs';
 import { serviceOn } from './setting.mjs';
@@ -17,6 +19,8 @@ const PAGES = 1_000;
 const CONNECTIONS = 16;
 const SECONDS = 3;
 const ROUNDS = 5;
+/** How many changes are waited for, one after the other. */
+const CHANGES = 30;
 
 export async function measureKept({ databaseUrl }) {
   const client = new pg.Client({ connectionString: databaseUrl });
@@ -46,6 +50,7 @@ export async function measureKept({ databaseUrl }) {
     await service.close();
   }
   rmSync(folder, { recursive: true });
+  const delays = await delaysOf(databaseUrl, client, paths.slice(0, CHANGES));
   await client.end();
   const of = (name, what) => median(found[name].map((one) => one[what]));
   const row = (what, ours, floor) => [
@@ -56,6 +61,12 @@ export async function measureKept({ databaseUrl }) {
     ...row(`kept pages, ${PAGES} of them (floor: bare node:http)`, 'ours', 'bare'),
     ...row('kept pages (floor: Express)', 'ours', 'express'),
     ...row('kept pages, 5 % of products changing a minute (floor: bare)', 'changing', 'bare'),
+    {
+      what: `a change is seen by two processes, longest of ${CHANGES} (floor: the median)`,
+      ours: Math.max(...delays),
+      floor: median(delays),
+      unit: 'ms, at most 2,000',
+    },
   ];
 }
 
@@ -175,6 +186,36 @@ async function loadAside(script, port, pid) {
   wrk.stdout.on('data', (chunk) => (output += chunk));
   await once(wrk, 'close');
   return figures(output, before, processorTime(pid));
+}
+
+/** How long each change of a product, made by another program, takes until two processes show it. */
+async function delaysOf(databaseUrl, client, paths) {
+  const services = [await serviceOn(databaseUrl), await serviceOn(databaseUrl)];
+  for (const { port } of services) await keptPages(port, `windrow.localhost:${port}`, paths);
+  const delays = [];
+  for (const path of paths) {
+    const title = `Seen at ${path}`;
+    const code = path.split('/').at(-1).toUpperCase();
+    await client.query('begin');
+    await client.query('update product set title = $1 where code = $2', [title, code]);
+    await client.query(
+      `insert into change (store_id, tags) select id, array['product:' || $1] from store where slug = 'windrow'`,
+      [code],
+    );
+    await client.query('commit');
+    const start = performance.now();
+    await client.query(`select pg_notify('parlour', 'changes')`);
+    for (const { port } of services)
+      while (!(await shows(port, path, title))) await new Promise((go) => setTimeout(go, 1));
+    delays.push(performance.now() - start);
+  }
+  for (const service of services) await service.close();
+  return delays;
+}
+
+async function shows(port, path, text) {
+  const { body } = await get(port, `windrow.localhost:${port}`, path);
+  return brotliDecompressSync(body).includes(text);
 }
 
 /** Changes products one after the other, as many a minute as are 5 % of them, as another process would. */

@@ -101,6 +101,12 @@ export async function inTransaction<T>(db: Records, work: (trx: Records) => Prom
   }
 }
 
+/** Reads that see the same state of everything, however many statements they take. */
+export const inSnapshot = <T>(db: Records, work: (trx: Records) => Promise<T>): Promise<T> =>
+  db.isTransaction
+    ? work(db)
+    : db.transaction().setIsolationLevel('repeatable read').setAccessMode('read only').execute(work);
+
 /** Is given the database, since the transaction is over then. */
 type Afterwards = (db: Database) => unknown;
 const afterwards = new WeakMap<Records, Afterwards[]>();

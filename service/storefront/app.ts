@@ -5,13 +5,14 @@ import { escapeText, isOwnPage, Problem, problemStatus, type SectionFault } from
 import { logFault } from '../faults.js';
 import type { KeptAnswers } from '../kept/answer.js';
 import { etagOf } from '../kept/kept-pages.js';
+import { inSnapshot } from '../records/database.js';
 import type { Service } from '../service.js';
 import { compressed, isDatabaseAway, passingProblem, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { actions } from './actions.js';
 import type { Site } from './context.js';
-import { keeping } from './keeping.js';
-import { NOT_FOUND, pageAt, redirectFor } from './pages.js';
+import { keeping, type Found } from './keeping.js';
+import { asksCatalogue, NOT_FOUND, pageAt, redirectFor } from './pages.js';
 import { headersWithStyle, securityHeaders } from './security.js';
 import { showPage } from './show.js';
 import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
@@ -40,14 +41,11 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     const site = siteOf(response);
     const [asked = '/', search] = request.originalUrl.split('?');
     const query = new URLSearchParams(search);
-    const { elsewhere, page, faults } = await shown(site, asked, query, async () => {
-      const found = await pageAt(site, request.path);
-      const moved = found.kind === 'not-found' ? await redirectFor(site, request.path) : null;
-      if (moved !== null) return { elsewhere: moved, page: null, faults: [] };
-      // A kind without a template has no page to show, whatever is at the path.
-      const made = (await showPage(site, found, { query })) ?? (await showPage(site, NOT_FOUND));
-      return { elsewhere: null, page: made, faults: made?.faults ?? [] };
-    });
+    const { elsewhere, page, faults } = await shown(site, asked, query, () =>
+      asksCatalogue(site, request.path)
+        ? inSnapshot(site.db, (db) => find({ ...site, db }, request.path, query))
+        : find(site, request.path, query),
+    );
     if (elsewhere !== null) {
       const { prefix } = site.edition.locale;
       return response.redirect(301, elsewhere.startsWith('/') ? prefix + elsewhere : elsewhere);
@@ -72,6 +70,16 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     sayProblem(error, request, response);
   });
   return app;
+}
+
+/** What is at a path, for the shopper of a site. */
+async function find(site: Site, path: string, query: URLSearchParams): Promise<Found> {
+  const found = await pageAt(site, path);
+  const moved = found.kind === 'not-found' ? await redirectFor(site, path) : null;
+  if (moved !== null) return { elsewhere: moved, page: null, faults: [] };
+  // A kind without a template has no page to show, whatever is at the path.
+  const made = (await showPage(site, found, { query })) ?? (await showPage(site, NOT_FOUND));
+  return { elsewhere: null, page: made, faults: made?.faults ?? [] };
 }
 
 /** What a section could not do is told in the log; the page went out without it. */

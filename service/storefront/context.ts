@@ -2,12 +2,12 @@
 import type { DesignState, Document, DocumentKey, Edition } from '@parlour/core';
 import { hashOf } from '../records/documents.js';
 import type { Config } from '../config.js';
-import type { Database } from '../records/database.js';
+import type { Records } from '../records/database.js';
 import type { Store } from '../records/stores.js';
 import type { LiveStore } from './live-stores.js';
 
 export interface Site {
-  readonly db: Database;
+  readonly db: Records;
   readonly config: Config;
   readonly store: Store;
   readonly state: DesignState;

@@ -58,6 +58,12 @@ export async function pageAt(source: PageSource, path: string): Promise<OpenPage
   return (match && (await findPage(source, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
 }
 
+/** Whether what is at a path must be looked for in the catalogue: then the page takes two statements, else one. */
+export function asksCatalogue(source: Pick<PageSource, 'state'>, path: string): boolean {
+  const match = isStorablePath(path) ? matchPath(patternsFor(source), path) : null;
+  return match !== null && match.kind !== 'content' && PAGE_KINDS[match.kind].subject !== null;
+}
+
 /** The order whose thank-you page is at a path, by the hash of its token. */
 function orderAt(source: PageSource, path: string): Buffer | null {
   const start = `${patternsFor(source)['thank-you']}/`;

@@ -146,7 +146,7 @@ export async function showPage(site: Site, asked: OpenPage, asking: Asking = {})
 }
 
 /** What to put into a page that shows how much is in the cart, and nothing else of a shopper. */
-function fillerOf(site: Site, request: PageRequest, html: string): Shown['fill'] {
+function fillerOf({ state }: Pick<Site, 'state'>, request: PageRequest, html: string): Shown['fill'] {
   const { composition, page, now, facts, versions = '' } = request;
   if (composition.shows.join() !== 'cart-count') return null;
   const shown = [...composition.instances.values()].filter(({ kind }) => kind.shows?.length);
@@ -159,7 +159,7 @@ function fillerOf(site: Site, request: PageRequest, html: string): Shown['fill']
   return (count) => {
     const own = { ...facts, 'cart-count': count };
     const filled = { ...lean, facts: own };
-    let out = html.replace(versions, () => versionsOf(site, composition, own));
+    let out = html.replace(versions, () => versionsOf({ state }, composition, own));
     for (const [path, empty] of holes) out = out.replace(empty, () => renderInstance(filled, path)?.html ?? '');
     return out;
   };
@@ -211,7 +211,7 @@ const madeOf = new WeakMap<AssembledPage, string>();
 const PAGE = 'page';
 
 /** `page=… cart=… totals=…`: by these an open page tells what it has seen. */
-function versionsOf({ state }: Site, { parts, shows }: Composition, facts: Facts): string {
+function versionsOf({ state }: Pick<Site, 'state'>, { parts, shows }: Composition, facts: Facts): string {
   let made = madeOf.get(parts);
   if (made === undefined)
     madeOf.set(

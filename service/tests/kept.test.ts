@@ -18,7 +18,10 @@ const BY_ITSELF =
   /pg_current_snapshot|timed_change|assignment_renewal|failed_job|pg_notify|^(begin|commit|start transaction)/i;
 
 /** The statements that reach the database while something is done, counted at the driver. */
-async function statementsDuring(work: () => Promise<unknown>): Promise<string[]> {
+async function statementsDuring(
+  work: () => Promise<unknown>,
+  isCounted = (text: string): boolean => !BY_ITSELF.test(text),
+): Promise<string[]> {
   const sent: string[] = [];
   const spy = jest.spyOn(pg.Client.prototype, 'query').mockImplementation(function (
     this: pg.Client,
@@ -26,7 +29,7 @@ async function statementsDuring(work: () => Promise<unknown>): Promise<string[]>
   ) {
     const [what] = given as [string | { text: string }];
     const text = typeof what === 'string' ? what : what.text;
-    if (!BY_ITSELF.test(text)) sent.push(text);
+    if (isCounted(text)) sent.push(text);
     return query.apply(this, given as never) as never;
   });
   try {
@@ -131,6 +134,18 @@ test('no page takes more than two statements; a kept one takes none', async () =
   }
   await eventuallyHit('/');
   expect(await statementsDuring(() => service.visit('/'))).toEqual([]);
+});
+
+test('where a page takes two statements, both see the same state of everything', async () => {
+  const begun = (path: string) =>
+    statementsDuring(
+      () => service.visit(path, { headers: { cookie: 'cart=nobody' } }),
+      (text) => /^(begin|start transaction)/i.test(text) && !/pg_try|advisory/.test(text),
+    );
+  const isSnapshot = (texts: string[]): boolean => texts.some((text) => /repeatable read,? read only/i.test(text));
+  expect(isSnapshot(await begun('/item/gannet-delta'))).toBe(true);
+  expect(isSnapshot(await begun('/brand/featherby'))).toBe(true);
+  expect(isSnapshot(await begun('/workshop'))).toBe(false);
 });
 
 test('a change drops the pages that depend on it, and no others', async () => {
