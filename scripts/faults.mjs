@@ -163,6 +163,13 @@ const SERVICE = [
   ['jobs.ts', 'if (isDatabaseAway(error)) throw error;', 'throw error;', 'breaking'],
   ['assigning/renew.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
   ['storefront/app.ts', '&& page.isThere ? 200', '? 200', 'kept'],
+  [
+    'storefront/app.ts',
+    'inSnapshot(site.db, (db) => find({ ...site, db }, request.path, query))',
+    'find(site, request.path, query)',
+    'kept',
+  ],
+  ['storefront/keeping.ts', 'if (under && under.begun === kept.begin()) return under.made;', '', 'kept'],
   ['kept/answer.ts', 'Date.now() >= page.until', 'false', 'kept'],
   ['kept/answer.ts', 'page.showsFacts && cookies !== undefined', 'false && cookies !== undefined', 'kept'],
   ['storefront/cart-cookie.ts', 'timingSafeEqual(given, right)', 'true', 'kept'],

@@ -18,7 +18,9 @@ export function named<Row>(text: string): (...values: readonly unknown[]) => Com
 
 /** Lets a connection send named statements under their names; the query builder itself has no names. */
 export function sendByName(client: pg.Client | pg.PoolClient): void {
-  const query = client.query.bind(client) as (...given: readonly unknown[]) => unknown;
+  // Looked up when it is called: whoever watches what clients send puts something in its place.
+  const own = Object.getPrototypeOf(client) as { query(...given: readonly unknown[]): unknown };
+  const query = (...given: readonly unknown[]): unknown => own.query.apply(client, [...given]);
   client.query = ((text: unknown, values: unknown, ...rest: readonly unknown[]) => {
     const name = typeof text === 'string' ? names.get(text) : undefined;
     return name === undefined ? query(text, values, ...rest) : query({ name, text, values }, ...rest);

@@ -128,10 +128,14 @@ test('no page takes more than two statements; a kept one takes none', async () =
   );
   await eventually(async () => expect(hit(await service.visit('/workshop'))).toBe(false));
   expect(pages.length).toBeGreaterThan(20);
+  const counts: number[] = [];
   for (const { path, page } of pages.filter(({ path }) => path.startsWith('/'))) {
     const sent = await statementsDuring(() => service.visit(path));
     expect([page, sent.length <= 2 ? [] : sent]).toEqual([page, []]);
+    counts.push(sent.length);
   }
+  // Otherwise nothing would have been counted.
+  expect([...new Set(counts)].sort()).toEqual(expect.arrayContaining([1, 2]));
   await eventuallyHit('/');
   expect(await statementsDuring(() => service.visit('/'))).toEqual([]);
 });
