@@ -24,6 +24,7 @@ import {
 } from '../index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, render } from '../tests/pages.js';
+import { flawsInPart, flawsOf } from '../tests/well-formed.js';
 
 const picture: PictureInfo = {
   hash: 'a'.repeat(64),
@@ -151,21 +152,6 @@ function show(sections: readonly Section[], { product: own = {}, cart = NO_FACTS
   return html.slice(html.indexOf('<main'), html.indexOf('</main>'));
 }
 
-const VOID = new Set(['img', 'input', 'br', 'hr', 'link', 'meta']);
-/** Elements that are closed in the wrong order or not at all. */
-function unbalanced(html: string): string[] {
-  const open: string[] = [];
-  const faults: string[] = [];
-  new Parser({
-    onopentagname: (name) => void (VOID.has(name) || open.push(name)),
-    onclosetag(name, implied) {
-      if (VOID.has(name)) return;
-      if (implied || open.pop() !== name) faults.push(name);
-    },
-  }).end(html + '</main>');
-  return [...faults, ...open];
-}
-
 describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s', (name, kind) => {
   test('explains itself, and its defaults are values it takes', () => {
     expect(name).toMatch(/^[a-z]+(-[a-z]+)*$/);
@@ -180,7 +166,7 @@ describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s',
 
   test('renders with its defaults alone, every element closed', () => {
     const html = show([section('x', name)]);
-    expect(unbalanced(html)).toEqual([]);
+    expect(flawsInPart(`${html}</main>`)).toEqual([]);
     expect(html).not.toMatch(/undefined|\[object|NaN|null/);
   });
 
@@ -283,7 +269,7 @@ test.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))(
         for (const [key, value] of Object.entries(values))
           checkKeyed(kind.fields[key.split('@')[0] as string] as Field, key, value);
         const html = show([{ ...section('x', name, values), frame }]);
-        expect(unbalanced(html)).toEqual([]);
+        expect(flawsInPart(`${html}</main>`)).toEqual([]);
         expect(foreign(html)).toEqual([]);
         expect(html).not.toMatch(/undefined|\[object|NaN/);
         const { height, marks } = drawSketch(kind, withDefaults(kind.fields, values));
@@ -505,7 +491,7 @@ describe('listing and paging', () => {
       'Next /browse/c?page=3',
     ]);
     expect(page.html).toContain('<a href="/browse/c?page=2" aria-label="Page 2" aria-current="page">2</a>');
-    expect(unbalanced(page.html.slice(page.html.indexOf('<main'), page.html.indexOf('</main>')))).toEqual([]);
+    expect(flawsOf(page.html)).toEqual([]);
     expect(listed({}, 4).html).not.toContain('paging');
     expect(listed({}, 9, ['paging']).html).not.toContain('paging');
   });

@@ -8,7 +8,7 @@ import type { Document, DocumentKey, EditRequest } from '@parlour/core';
 import { anyRequest, type World } from './any-request.js';
 import { chanceFrom } from './random.js';
 import { testService, type Sent, type TestService } from './service.js';
-import { flawsOf } from './well-formed.js';
+import { flawsOf } from '../../core/tests/well-formed.js';
 
 /** In the long run every so many units begin with a fresh store, so that designs do not only grow. */
 const ROUNDS = process.env['PARLOUR_SOAK'] ? 20 : 1;

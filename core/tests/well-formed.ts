@@ -9,6 +9,16 @@ const VOID = new Set(['area', 'br', 'col', 'hr', 'img', 'input', 'link', 'meta',
 
 /** What is wrong with a page: elements that are not closed, or closed twice, ids that are there twice or nowhere. */
 export function flawsOf(html: string): string[] {
+  const { flaws, ids, named } = read(html);
+  flaws.push(...named.filter((id) => !ids.has(id)).map((id) => `nothing has the id “${id}”`));
+  if (!html.startsWith('<!doctype html>')) flaws.push('it does not begin with its type');
+  return flaws;
+}
+
+/** The same of a part of a page; what it names may be elsewhere. */
+export const flawsInPart = (html: string): string[] => read(html).flaws;
+
+function read(html: string): { flaws: string[]; ids: Set<string>; named: string[] } {
   const flaws: string[] = [];
   const ids = new Set<string>();
   const named: string[] = [];
@@ -37,7 +47,5 @@ export function flawsOf(html: string): string[] {
   parser.end(html);
   const closing = html.match(/<\/[a-z]/g)?.length ?? 0;
   if (closing > closed) flaws.push(`${closing - closed} closing tags have no opening one`);
-  flaws.push(...named.filter((id) => !ids.has(id)).map((id) => `nothing has the id “${id}”`));
-  if (!html.startsWith('<!doctype html>')) flaws.push('it does not begin with its type');
-  return flaws;
+  return { flaws, ids, named };
 }
