@@ -77,7 +77,7 @@ const CORE = [
   ['kinds/view.ts', 'form.section === this.path', 'true'],
   ['kinds/paging.ts', 'page === before + 2', 'false'],
   ['render/assemble.ts', 'parts.push(...filling);', ''],
-  ['render/compile.ts', 'const constant = isFixed ?', 'const constant = sameRule !== null ?'],
+  ['render/compile.ts', 'const sameRule = isBound ? null : ruleIfAny', 'const sameRule = ruleIfAny'],
   ['render/compile.ts', 'isBound ? fieldNeeds(kind.fields, here.values) : asked', 'asked'],
   ['render/compile.ts', 'filter((name) => slots[name]?.length)', 'filter(() => true)'],
   ['look/css.ts', '{ ...look.values, ...overrides }', '{ ...overrides, ...look.values }'],
