@@ -25,8 +25,8 @@ const amount = ({ price, wasPrice, varies }, store) => {
 const card = (product, store) =>
   `<li class="card"><div class="card-picture">${product.picture ? picture(product.picture, '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw') : ''}</div><h3 class="card-title"><a href="${escape(product.path)}">${escape(product.title)}</a></h3><div class="card-brand">${escape(product.brand)}</div><div>${amount(product, store)}${product.available ? '' : ' <span class="quiet">· sold out</span>'}</div></li>`;
 
-const wrap = ({ id, kind, frame }, inner) =>
-  `<div class="frame w-${frame.width ?? 'page'} tone-${frame.tone ?? 'plain'} space-${frame.space ?? 'medium'} align-${frame.align ?? 'start'} k-${kind.split('@')[0]}" id="s-${id}"><div class="frame-in">${inner}</div></div>`;
+const wrap = ({ id, kind, frame }, inner, around = '') =>
+  `<div class="frame w-${frame.width ?? 'page'} tone-${frame.tone ?? 'plain'} space-${frame.space ?? 'medium'} align-${frame.align ?? 'start'} k-${kind.split('@')[0]}" id="s-${around}${id}"><div class="frame-in">${inner}</div></div>`;
 
 const own = (data, value) => {
   const found = value && data.get({ type: 'picture', hash: value.picture });
@@ -66,6 +66,7 @@ function poster(section, { data }) {
 export function handWrittenHome(request) {
   const { store, data, canonical, fonts, styles, template, regions, menus } = request;
   const [first, newest, workshop, sport, dunes] = template.areas.main;
+  const [badge] = regions.get('top-line')[0].document.areas.main;
   const [bar] = regions.get('header')[0].document.areas.main;
   const [legal] = regions.get('footer')[0].document.areas.main;
   const menu = menus.get('main');
@@ -88,11 +89,12 @@ ${fonts.map((path) => `<link rel="preload" href="${escape(path)}" as="font" type
 </head>
 <body class="page-home">
 <a class="skip" href="#content">Skip to the content</a>
-<header class="around around-header">${wrap(bar, `<div class="menu-bar"><a class="menu-bar-name" href="/">${name}</a><nav aria-label="${escape(menu.name)}"><ul>${entries}</ul></nav></div>`)}</header>
+<aside class="around around-top-line">${wrap(badge, '<a class="badge" href="/cart">Cart</a>', 'top-line~')}</aside>
+<header class="around around-header">${wrap(bar, `<div class="menu-bar"><a class="menu-bar-name" href="/">${name}</a><nav aria-label="${escape(menu.name)}"><ul>${entries}</ul></nav></div>`, 'header~')}</header>
 <main>
 <div id="content" class="content content-standard">${poster(first, request)}${row(newest, request)}${beside(workshop, request)}${row(sport, request)}${beside(dunes, request)}</div>
 </main>
-<footer class="around around-footer">${wrap(legal, `<div class="legal"><strong class="legal-name">${name}</strong><div>${legal.values.text}</div></div>`)}</footer>
+<footer class="around around-footer">${wrap(legal, `<div class="legal"><strong class="legal-name">${name}</strong><div>${legal.values.text}</div></div>`, 'footer~')}</footer>
 </body>
 </html>
 `;
