@@ -110,7 +110,7 @@ onMounted(load);
             <td>
               <strong>{{ token.name }}</strong>
             </td>
-            <td>{{ token.scope === 'read' ? 'read' : 'do everything you can' }}</td>
+            <td>{{ token.scope === 'read' ? 'only read' : 'do everything you can' }}</td>
             <td>{{ dayText(token.expires) }}</td>
             <td>{{ token.used ? dayText(token.used) : 'never' }}</td>
             <td class="act"><v-btn :aria-label="`Remove ${token.name}`" @click="end(token)">Remove</v-btn></td>
