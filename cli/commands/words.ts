@@ -93,7 +93,7 @@ async function languageOf({ call }: Context, given: string | undefined): Promise
   });
 }
 
-/** The store's own words in the draft, if it has any. */
+/** The store's own words in the draft; undefined while it has none. */
 async function wordsIn({ call }: Context, language: string): Promise<WordsDocument | undefined> {
   const key = keys.words(language);
   const { documents } = await call(routes.listDocuments);

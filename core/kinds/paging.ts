@@ -2,7 +2,7 @@
 
 /** The name behind `?`. */
 export const PAGE_NAME = 'page';
-/** The highest number that is looked up; a page after it is as empty as any after the last. */
+/** The highest number that is looked up; a page after it is as empty as one after the last. */
 const MOST_PAGES = 100_000;
 
 /** The page of a listing that a web address asks for, from 1; what cannot be read asks for the first. */

@@ -43,7 +43,7 @@ function made(path: string): TextField | null {
     max: 300,
     plain: true,
     form: {
-      pattern: `^([^{}]|${places.map((place) => `\\{${place}\\}`).join('|') || '(?!)'})*$`,
+      pattern: `^(?=[^]*\\S)([^{}]|${places.map((place) => `\\{${place}\\}`).join('|') || '(?!)'})*$`,
       words: places.length
         ? `a text with no other places than ${places.map((place) => `{${place}}`).join(', ')}`
         : 'a text without { and }',

@@ -86,9 +86,10 @@ export function touchedPages(
 
   const additions: TouchedByAddition[] = [];
   const rulesChanged: AdditionDocument[] = [];
+  let spots: Spots | undefined;
   for (const [key, from, to] of changedAdditions(before, after, changed, kinds)) {
     const places = new Set([from?.place, to?.place].filter((place) => place !== undefined));
-    const templates = templatesWith(places, before, after, kinds);
+    const templates = templatesWith(places, (spots ??= spotsOf([before, after], kinds)));
     const code = key.slice('addition/'.length);
     const isSameRule = isSame(from?.target, to?.target);
     for (const document of [from, to]) {
@@ -176,31 +177,40 @@ function* changedAdditions(
   }
 }
 
-/** The templates that have one of some places; null if any page may have it. */
-function templatesWith(
-  places: ReadonlySet<string>,
-  before: DesignState,
-  after: DesignState,
-  kinds: KindSet,
-): string[] | null {
-  const spots = [...places].map((place) => (place.startsWith('spot:') ? place.slice('spot:'.length) : null));
-  // Regions are on every page; and what another addition brings may hold the spot.
-  if (spots.includes(null)) return null;
-  const inAdditions = [before, after].some((state) =>
-    [...state.keys()].some(
-      (key) =>
-        key.startsWith('addition/') &&
-        hasOne(gathered([{ key, document: state.get(key) as AdditionDocument }], state, kinds).spots.keys(), spots),
-    ),
-  );
-  if (inAdditions) return null;
-  return [before, after].flatMap((state) =>
-    templateCodes(state).filter((code) => {
-      const alone = templateAlone(code, state, kinds);
-      return alone !== null && hasOne(alone.spots.keys(), spots);
-    }),
-  );
+/** Where the spots of a design are, found out once for all that goes into them. */
+interface Spots {
+  /** Those inside additions, which may be on every page. */
+  readonly inAdditions: ReadonlySet<string>;
+  /** The templates that have a spot. */
+  readonly templates: ReadonlyMap<string, readonly string[]>;
 }
 
-const hasOne = (names: Iterable<string>, wanted: readonly (string | null)[]): boolean =>
-  [...names].some((name) => wanted.includes(name));
+function spotsOf(states: readonly DesignState[], kinds: KindSet): Spots {
+  const inAdditions = new Set<string>();
+  const templates = new Map<string, string[]>();
+  for (const state of states) {
+    for (const key of state.keys()) {
+      if (!key.startsWith('addition/')) continue;
+      const document = state.get(key) as AdditionDocument;
+      for (const spot of gathered([{ key, document }], state, kinds).spots.keys()) inAdditions.add(spot);
+    }
+    for (const code of templateCodes(state))
+      for (const spot of templateAlone(code, state, kinds)?.spots.keys() ?? []) {
+        const having = templates.get(spot);
+        if (having) having.push(code);
+        else templates.set(spot, [code]);
+      }
+  }
+  return { inAdditions, templates };
+}
+
+/** The templates that have one of some places; null if every page may have it: regions, and spots inside additions. */
+function templatesWith(places: ReadonlySet<string>, { inAdditions, templates }: Spots): string[] | null {
+  const spots = [...places].map((place) => (place.startsWith('spot:') ? place.slice('spot:'.length) : null));
+  const found = new Set<string>();
+  for (const spot of spots) {
+    if (spot === null || inAdditions.has(spot)) return null;
+    for (const code of templates.get(spot) ?? []) found.add(code);
+  }
+  return [...found];
+}
