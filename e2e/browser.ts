@@ -47,5 +47,18 @@ export async function signIn(page: Page, origin: string): Promise<void> {
   await page.getByLabel('Mail address').fill(DEMO_SIGN_IN.mail);
   await page.getByLabel('Password').fill(DEMO_SIGN_IN.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.getByRole('heading', { name: 'Pages' }).waitFor();
+  await page
+    .getByRole('heading', { name: 'Pages' })
+    .waitFor()
+    .catch(async (cause: unknown) => {
+      throw new Error(`Signing in did not open the pages; this shows: ${await page.locator('body').innerText()}`, {
+        cause,
+      });
+    });
+}
+
+/** Opens the choice of section kinds; ready once the search field has the focus, which would close a list that is open. */
+export async function addSection(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByRole('textbox', { name: 'Search', exact: true }).and(page.locator(':focus')).waitFor();
 }

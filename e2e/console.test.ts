@@ -3,7 +3,7 @@ import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn } from './browser.js';
+import { addSection, complaints, openBrowser, signIn } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -187,7 +187,7 @@ test('a side area is switched on, filled from the catalogue, and a section is dr
   await page.goto(consoleAt('/workbench/content:about'));
   await page.getByRole('combobox', { name: 'Side area' }).press('Enter');
   await page.getByRole('option', { name: 'At the end' }).click();
-  await page.getByRole('button', { name: 'Add a section' }).click();
+  await addSection(page);
   await page.getByRole('combobox', { name: 'Where' }).press('Enter');
   await page.getByRole('option', { name: 'At the end of Content, area “side”' }).click();
   await page.getByRole('button', { name: 'Heading', exact: false }).first().click();
@@ -210,7 +210,7 @@ test('add, move by keyboard and by dragging, remove and undo a section', async (
       .locator('[data-plan-section^="h-"], [data-plan-section="new"]')
       .evaluateAll((boxes) => boxes.map((box) => box.getAttribute('data-plan-section')));
   await page.locator('[data-plan-section="h-newest"]').click();
-  await page.getByRole('button', { name: 'Add a section' }).click();
+  await addSection(page);
   await page.getByRole('textbox', { name: 'Search', exact: true }).fill('title');
   await page.getByRole('button', { name: 'Heading', exact: false }).first().click();
   await frame().getByRole('heading', { name: 'A heading' }).waitFor();
@@ -277,7 +277,7 @@ test('a value that cannot be saved is refused at its field, and the page stays',
 test('a section goes into a column: from the catalogue, and by dragging out of it again', async () => {
   await page.goto(consoleAt('/workbench/product%3AK-001'));
   await page.locator('[data-plan-section="p-summary"]').click();
-  await page.getByRole('button', { name: 'Add a section' }).click();
+  await addSection(page);
   await page.locator('.v-select', { hasText: 'Where' }).click();
   await page.getByRole('option', { name: 'Into column one of Columns' }).click();
   await page.getByRole('button', { name: /^Text Paragraphs/ }).click();

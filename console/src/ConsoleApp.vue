@@ -27,7 +27,8 @@ onMounted(async () => {
   <v-app>
     <MastHead v-if="session.user && session.store" />
     <v-main v-if="ready">
-      <router-view v-if="session.store || $route.meta.open" :key="session.design" />
+      <!-- Another design means another page; the door stays, to say what went wrong on the way in. -->
+      <router-view v-if="session.store || $route.meta.open" :key="$route.meta.open ? '' : session.design" />
       <NewStore v-else />
     </v-main>
     <v-snackbar
