@@ -1,12 +1,12 @@
 /** The cart page with five lines, beside a bare Express route that answers one `select` of the same lines. */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { request } from 'node:http';
 import { join } from 'node:path';
 import { URLSearchParams } from 'node:url';
 import { performance } from 'node:perf_hooks';
 import pg from 'pg';
 import { alternate, median } from './rounds.mjs';
+import { ask } from './setting.mjs';
 
 const LINES = 5;
 const REQUESTS = 100;
@@ -24,19 +24,6 @@ export async function measureCart({ port, databaseUrl }) {
       unit: 'ms, less is better',
     },
   ];
-}
-
-function ask(port, host, path, { method = 'GET', headers = {}, body } = {}) {
-  return new Promise((resolve, reject) => {
-    const sent = request({ host: '127.0.0.1', port, path, method, headers: { host, ...headers } }, (response) => {
-      const chunks = [];
-      response.on('data', (chunk) => chunks.push(chunk));
-      response.on('end', () =>
-        resolve({ status: response.statusCode, headers: response.headers, text: Buffer.concat(chunks).toString() }),
-      );
-    });
-    sent.on('error', reject).end(body);
-  });
 }
 
 /** Puts five things into a cart as a shopper does. @returns the shopper's cookies */
@@ -67,8 +54,8 @@ async function cartWith(port, databaseUrl) {
       .map((pair) => pair.join('='))
       .join('; ');
   }
-  const { text } = await ask(port, host, '/cart', { headers: { cookie } });
-  const lines = text.match(/class="cart-title"/g)?.length ?? 0;
+  const { body } = await ask(port, host, '/cart', { headers: { cookie } });
+  const lines = body.toString().match(/class="cart-title"/g)?.length ?? 0;
   if (lines !== LINES) throw new Error(`The cart shows ${lines} of ${LINES} lines.`);
   return cookie;
 }

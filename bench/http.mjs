@@ -1,9 +1,10 @@
 /** Requests a second over HTTP, beside a bare `node:http` server that sends the same bytes from memory. */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { request, Agent } from 'node:http';
+import { Agent } from 'node:http';
 import { performance } from 'node:perf_hooks';
 import { alternate } from './rounds.mjs';
+import { ask } from './setting.mjs';
 
 const CONNECTIONS = 16;
 const SECONDS = 1.5;
@@ -28,22 +29,8 @@ export async function measureHttp({ port }) {
   return rows;
 }
 
-function get(port, host, path, agent) {
-  return new Promise((resolve, reject) => {
-    request({ host: '127.0.0.1', port, path, headers: { host }, agent }, (response) => {
-      const chunks = [];
-      response.on('data', (chunk) => chunks.push(chunk));
-      response.on('end', () =>
-        resolve({ status: response.statusCode, headers: response.headers, body: Buffer.concat(chunks) }),
-      );
-    })
-      .on('error', reject)
-      .end();
-  });
-}
-
 async function getOnce(port, host, path) {
-  const answer = await get(port, host, path);
+  const answer = await ask(port, host, path);
   if (answer.status !== 200) throw new Error(`${path} answered ${answer.status}.`);
   return answer;
 }
@@ -77,7 +64,7 @@ async function load(port, host, path) {
   await Promise.all(
     Array.from({ length: CONNECTIONS }, async () => {
       while (performance.now() < end) {
-        await get(port, host, path, agent);
+        await ask(port, host, path, { agent });
         done++;
       }
     }),

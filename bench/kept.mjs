@@ -6,14 +6,13 @@
 import { execFileSync, spawn } from 'node:child_process';
 import { once } from 'node:events';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { brotliDecompressSync } from 'node:zlib';
 import pg from 'pg';
 import { median } from './rounds.mjs';
-import { serviceOn } from './setting.mjs';
+import { ask, serviceOn } from './setting.mjs';
 
 const PAGES = 1_000;
 const CONNECTIONS = 16;
@@ -83,18 +82,7 @@ async function addProducts(client) {
   await client.query('analyze');
 }
 
-const get = (port, host, path) =>
-  new Promise((resolve, reject) => {
-    request({ host: '127.0.0.1', port, path, headers: { host, 'accept-encoding': 'br' } }, (response) => {
-      const chunks = [];
-      response.on('data', (chunk) => chunks.push(chunk));
-      response.on('end', () =>
-        resolve({ status: response.statusCode, headers: response.headers, body: Buffer.concat(chunks) }),
-      );
-    })
-      .on('error', reject)
-      .end();
-  });
+const get = (port, host, path) => ask(port, host, path, { headers: { 'accept-encoding': 'br' } });
 
 /** Every page as it is kept: its headers and its compressed bytes. */
 async function keptPages(port, host, paths) {

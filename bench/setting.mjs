@@ -1,6 +1,7 @@
 /** The demo in a database of its own, with a service in front of it. */
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { request } from 'node:http';
 import pg from 'pg';
 
 /** @param template a database to copy, with the demo in it; without one the demo is loaded */
@@ -30,4 +31,21 @@ export async function serviceOn(databaseUrl) {
       await once(child, 'exit');
     },
   };
+}
+
+/** Asks a server on this machine. @returns status, headers and the bytes of the answer */
+export function ask(port, host, path, { method = 'GET', headers = {}, body, agent } = {}) {
+  return new Promise((resolve, reject) => {
+    const sent = request(
+      { host: '127.0.0.1', port, path, method, headers: { host, ...headers }, agent },
+      (response) => {
+        const chunks = [];
+        response.on('data', (chunk) => chunks.push(chunk));
+        response.on('end', () =>
+          resolve({ status: response.statusCode, headers: response.headers, body: Buffer.concat(chunks) }),
+        );
+      },
+    );
+    sent.on('error', reject).end(body);
+  });
 }

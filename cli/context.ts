@@ -62,8 +62,10 @@ export interface Context {
    * @param unit its id, by which it is done once only; a new one if absent
    */
   edit(edits: readonly EditRequest[], unit?: string): Promise<AnswerOf<typeof routes.edit>>;
-  /** Says what a unit did, or would do, and what comes next. */
+  /** Says what a unit did, or would do, and what comes next: a {@link hint}. */
   done(answer: AnswerOf<typeof routes.edit>, next?: string): void;
+  /** Words with commands to type next; they name store and design as this one did. */
+  hint(words: string): string;
   /** For `--dry-run` of what replaces one state by another: prints what would change for shoppers. */
   tellDifference(from: string, to: string, only?: readonly string[]): Promise<void>;
   /** Prints `data` as JSON if that was asked for, else the text. */
@@ -103,9 +105,14 @@ export function contextOf(command: Command): Context {
       context.call(routes.edit, { body: { unit, edits, ...(options.dryRun ? { dryRun: true } : {}) } }),
     done(answer, next) {
       context.print(answer, () => {
-        if (!answer.pages) return [...answer.sentences, ...(next ? [next] : [])].join('\n');
+        if (!answer.pages) return [...answer.sentences, ...(next ? [context.hint(next)] : [])].join('\n');
         return wouldText(answer.sentences, answer.pages);
       });
+    },
+    hint(words) {
+      const { store: storeSlug, design } = options;
+      const named = `${storeSlug === undefined ? '' : `--store ${storeSlug} `}${design === undefined ? '' : `--design ${design} `}`;
+      return words.replaceAll(/\bparlour (?=[a-z])/g, `parlour ${named}`);
     },
     async tellDifference(from, to, only) {
       // The pages of a part of the changes are not known without making that state.

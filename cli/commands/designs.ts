@@ -211,7 +211,7 @@ function timedCommands(program: Command): void {
       context.print(
         made,
         () =>
-          `${inWords(made)}\n\nThey are no longer in the draft. Cancel with: parlour timed-change cancel ${made.id}`,
+          `${inWords(made)}\n\nThey are no longer in the draft. ${context.hint(`Cancel with: parlour timed-change cancel ${made.id}`)}`,
       );
     });
 

@@ -14,11 +14,11 @@ export function publishCommands(program: Command): void {
     .description('List the unpublished changes: what shoppers do not see yet.')
     .addHelpText('after', '\nExample:\n  $ parlour change list')
     .action(async (_options: object, command: Command) => {
-      const { call, print } = contextOf(command);
+      const { call, print, hint } = contextOf(command);
       const answer = await call(routes.listChanges);
       print(answer, () =>
         answer.changes.length
-          ? `${answer.changes.map(({ sentence }, i) => `${String(i + 1).padStart(3)}  ${sentence}`).join('\n')}\n\nNext: parlour publish, or some of them: parlour publish --changes 1`
+          ? `${answer.changes.map(({ sentence }, i) => `${String(i + 1).padStart(3)}  ${sentence}`).join('\n')}\n\n${hint('Next: parlour publish, or some of them: parlour publish --changes 1')}`
           : 'Nothing is unpublished.',
       );
     });
@@ -54,11 +54,11 @@ export function publishCommands(program: Command): void {
       if (context.options.dryRun) return context.tellDifference('live', 'draft', chosen);
       const changes = chosen ? { changes: chosen } : {};
       const revision = await call(routes.publish, { body: { ...(note === undefined ? {} : { note }), ...changes } });
-      const { live, flag } = await reachOf(context);
+      const live = await reachOf(context);
       print(
         revision,
         () =>
-          `Published as revision ${revision.number}. ${live}\nTake it back with: parlour ${flag}revert ${revision.number - 1}`,
+          `Published as revision ${revision.number}. ${live}\n${context.hint(`Take it back with: parlour revert ${revision.number - 1}`)}`,
       );
     });
 
@@ -99,7 +99,7 @@ export function publishCommands(program: Command): void {
         params: { revision },
         body: options.note === undefined ? {} : { note: options.note },
       });
-      const { live } = await reachOf(context);
+      const live = await reachOf(context);
       print(
         answer,
         () =>
@@ -108,15 +108,12 @@ export function publishCommands(program: Command): void {
     });
 }
 
-/** Whether shoppers see what a design publishes, in a sentence, and how commands name that design. */
-async function reachOf({ call, options }: Context): Promise<{ live: string; flag: string }> {
+/** Whether shoppers see what a design publishes, in a sentence. */
+async function reachOf({ call }: Context): Promise<string> {
   const design = await call(routes.getDesign);
-  return {
-    live: design.live
-      ? 'Shoppers see it now.'
-      : `Shoppers see it once this design is live: parlour design live ${design.code}`,
-    flag: options.design === undefined ? '' : `--design ${options.design} `,
-  };
+  return design.live
+    ? 'Shoppers see it now.'
+    : `Shoppers see it once this design is live: parlour design live ${design.code}`;
 }
 
 /** The ids of the changes that the numbers of `parlour change list` mean; of all if none are given. */

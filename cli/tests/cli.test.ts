@@ -176,6 +176,9 @@ test('a published state is looked at; lists are sorted; what was archived comes 
   expect(await titles('page list --page-kind product --sort -title')).toEqual([...up].reverse());
 
   await done('design copy "Autumn"');
+  expect(await done('--design autumn section set home h-poster title Leaves')).toMatch(
+    /Next: parlour --design autumn publish$/,
+  );
   expect(await done('design archive autumn')).toContain('parlour design restore autumn');
   expect(await done('design list --archived')).toMatch(/^Code +Name.*\nautumn +Autumn/);
   expect(await done('design restore autumn')).toContain('“Autumn” is restored.');

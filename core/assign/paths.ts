@@ -1,6 +1,6 @@
 /** Storefront paths: patterns with `{slug}`, changeable per store. */
 import type { PathsDocument } from '../design/document.js';
-import type { PageKind, PageRef } from './page.js';
+import type { PageKind } from './page.js';
 
 /** The path of each page kind, with `{slug}` where a kind has many pages. */
 export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, string>>;
@@ -30,7 +30,7 @@ export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = 
   patterns[kind].replace('{slug}', encodeURIComponent(slug));
 
 /** Which page kind and slug a path means, or null. */
-export function matchPath(patterns: PathPatterns, path: string): { kind: PageRef['kind']; slug: string } | null {
+export function matchPath(patterns: PathPatterns, path: string): { kind: keyof PathPatterns; slug: string } | null {
   for (const [kind, pattern] of Object.entries(patterns) as [keyof PathPatterns, string][]) {
     const [start = '', end] = pattern.split('{slug}');
     if (end === undefined) {

@@ -1,6 +1,5 @@
 /** Stores, section kinds, starters and pictures. */
 import {
-  checkLanguages,
   descriptionOfKind,
   fieldSchema,
   jsonSchema,
@@ -24,9 +23,9 @@ import { storefrontOrigin, type Config } from '../config.js';
 import { makePicture } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
-import { loadState } from '../records/documents.js';
+import { speak } from '../publishing/languages.js';
 import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
-import { setClosed, setLanguages, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
+import { setClosed, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
 import { implement, mustBeAble, type Api } from './implement.js';
 
 export function storeRoutes(api: Api): void {
@@ -65,8 +64,7 @@ export function storeRoutes(api: Api): void {
         place: 'languages',
         remedy: 'Name only those it speaks besides.',
       });
-    checkLanguages(wanted, await loadState(db, store.liveDesign.manifest));
-    await setLanguages(db, store.id, wanted);
+    await speak(db, store.id, wanted);
     await audit(db, { storeId: store.id, accountId: account.id, action: 'store.languages', target: wanted.join(', ') });
     return shapeOf((await findStore(db, store.slug)) as Store, config);
   });

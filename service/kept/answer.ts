@@ -25,12 +25,13 @@ type Headers = Readonly<Record<string, string>>;
  */
 export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Headers, countKey: Buffer): KeptAnswers {
   const counts = { hits: 0, stale: 0 };
-  const common = (page: KeptPage, etag: string): Headers => ({
-    ...headersWithStyle(security, page.style),
-    ...COMMON,
-    etag,
-    [CACHE_STATUS]: HIT,
-  });
+  const heads = new WeakMap<KeptPage, Headers>();
+  const common = (page: KeptPage, etag: string): Headers => {
+    let head = heads.get(page);
+    if (!head)
+      heads.set(page, (head = { ...headersWithStyle(security, page.style), ...COMMON, etag, [CACHE_STATUS]: HIT }));
+    return { ...head, etag };
+  };
   // As a list, which Node sends as it is: made once for each page and encoding, not for each answer.
   const lists = new WeakMap<KeptPage, Map<Encoding | 'identity', string[]>>();
   const headersOf = (page: KeptPage, encoding: Encoding | 'identity', body: string): string[] => {

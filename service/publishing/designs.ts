@@ -26,6 +26,7 @@ import { addRevision, loadState } from '../records/documents.js';
 import { changedKeysOf, markChanged, openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
 import { mergedEdits, recordMerge } from './follow.js';
+import { mustSpeakAll } from './languages.js';
 import {
   changesBetween,
   differingKeys,
@@ -77,7 +78,7 @@ export const copyDesign = (
     return copy;
   });
 
-/** Shoppers see this design from now on, as it was last published. @throws Problem `nothing-to-publish`, `no-such-thing` */
+/** Shoppers see this design from now on, as it was last published. @throws Problem `nothing-to-publish`, `no-such-thing`, `bad-path` */
 export const goLive = (db: Records, design: Design, authorId: number, note: string): Promise<void> =>
   inTransaction(db, async (trx) => {
     const before = await lockStore(trx, design.storeId);
@@ -87,11 +88,13 @@ export const goLive = (db: Records, design: Design, authorId: number, note: stri
         remedy: 'Name another design.',
       });
     // It may have been archived since it was looked up.
-    if ((await lockDesign(trx, design.id)).archivedAt)
+    const locked = await lockDesign(trx, design.id);
+    if (locked.archivedAt)
       throw new Problem('no-such-thing', `The design “${design.name}” is archived.`, {
         place: 'design',
         remedy: 'Restore it first.',
       });
+    await mustSpeakAll(trx, locked);
     await setLiveDesign(trx, design.storeId, design.id, authorId, note);
     await signal(trx, `design ${design.id}`);
     if (before !== null) await signal(trx, `design ${before}`);

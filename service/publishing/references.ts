@@ -27,7 +27,7 @@ import {
   type UnitResult,
 } from '@parlour/core';
 import { answerNeeds } from '../records/answers/answer.js';
-import { findCollection, findProduct } from '../records/catalogue.js';
+import { findSubject } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { storeById } from '../records/stores.js';
@@ -99,11 +99,11 @@ async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], 
     throw missing(`picture ${need.hash}`, 'Add the picture to the store first.');
   }
   for (const { source } of needs.filter((need) => need.type === 'products' || need.type === 'listing')) {
-    if (source.from === 'collection' && !(await findCollection(db, storeId, 'code', source.collection))) {
+    if (source.from === 'collection' && !(await findSubject(db, storeId, 'collection', 'code', source.collection))) {
       throw missing(`collection “${source.collection}”`, 'List the pages of the kind collection to see their codes.');
     }
     for (const code of source.from === 'chosen' ? source.products : []) {
-      if (!(await findProduct(db, storeId, 'code', code)))
+      if (!(await findSubject(db, storeId, 'product', 'code', code)))
         throw missing(`product “${code}”`, 'List the pages of the kind product to see their codes.');
     }
   }

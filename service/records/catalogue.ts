@@ -7,57 +7,90 @@ import { named } from './named.js';
 
 /** What a thing is looked up by. */
 export type By = 'slug' | 'code';
-const BY: readonly By[] = ['slug', 'code'];
 
-/** The same statement for each way to look up. */
-const byEither = <Row>(text: (by: By) => string) =>
-  Object.fromEntries(BY.map((by) => [by, named<Row>(text(by))])) as Record<By, ReturnType<typeof named<Row>>>;
+export type SubjectKind = 'product' | 'collection' | 'brand';
 
-const productBy = byEither<Product>(
-  (by) => `
+/** The statements that find one: the store is `$1`, what is looked up is `value`. */
+const TEXTS: Readonly<Record<SubjectKind, (by: By, value: '$2' | '$3') => string>> = {
+  // One without a variant cannot be shown.
+  product: (by, value) => `
   select p.code, p.slug, p.title, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
     p.visible_since as "visibleSince", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
-      where m.product_id = p.id), '{}') as collections,
-    coalesce((select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
-      'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position)
-      from variant where product_id = p.id), '[]') as variants,
+      where m.product_id = p.id), '{}') as collections, v.variants,
     coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt,
       'widths', i.widths) order by pp.position)
       from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
       where pp.product_id = p.id), '[]') as pictures
-  from product p left join brand b on b.id = p.brand_id where p.store_id = $1 and p.${by} = $2`,
-);
-
-/** A product that can be shown: one with a variant. */
-export async function findProduct(db: Records, storeId: number, by: By, value: string): Promise<Product | undefined> {
-  const [row] = (await db.executeQuery(productBy[by](storeId, value))).rows;
-  return row && row.variants.length > 0 ? row : undefined;
-}
-
-const collectionBy = byEither<Collection>(
-  (by) => `
+  from product p left join brand b on b.id = p.brand_id cross join lateral (
+    select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
+      'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position) as variants
+    from variant where product_id = p.id) v
+  where p.store_id = $1 and p.${by} = ${value} and v.variants is not null`,
+  collection: (by, value) => `
   select code, slug, title, description, (with recursive above (parent_id, code, depth) as (
       select collection.parent_id, ''::text, 0
       union all
       select c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
     ) select coalesce(array_agg(code order by depth) filter (where depth > 0), '{}') from above) as parents
-  from collection where store_id = $1 and ${by} = $2`,
-);
+  from collection where store_id = $1 and ${by} = ${value}`,
+  brand: (by, value) => `select code, slug, title, description from brand where store_id = $1 and ${by} = ${value}`,
+};
 
-export const findCollection = async (
+/** What each kind of subject is as a row. */
+interface Rows {
+  readonly product: Product;
+  readonly collection: Collection;
+  readonly brand: Brand;
+}
+/** Each statement is made when it is first sent. */
+const statements = new Map<string, ReturnType<typeof named>>();
+async function ask(db: Records, key: string, text: () => string, values: readonly unknown[]): Promise<unknown> {
+  let statement = statements.get(key);
+  if (!statement) statements.set(key, (statement = named(text())));
+  return (await db.executeQuery(statement(...values))).rows[0];
+}
+
+/** The subject of a kind with a slug or code. */
+export const findSubject = async <K extends SubjectKind>(
   db: Records,
   storeId: number,
+  kind: K,
   by: By,
   value: string,
-): Promise<Collection | undefined> => (await db.executeQuery(collectionBy[by](storeId, value))).rows[0];
+): Promise<Rows[K] | undefined> =>
+  (await ask(db, `${kind} ${by}`, () => TEXTS[kind](by, '$2'), [storeId, value])) as Rows[K] | undefined;
 
-const brandBy = byEither<Brand>(
-  (by) => `select code, slug, title, description from brand where store_id = $1 and ${by} = $2`,
-);
+/** Where a slug may be one of another kind, too. */
+export interface OtherSubject {
+  readonly kind: SubjectKind;
+  readonly slug: string;
+}
 
-export const findBrand = async (db: Records, storeId: number, by: By, value: string): Promise<Brand | undefined> =>
-  (await db.executeQuery(brandBy[by](storeId, value))).rows[0];
+/**
+ * The subject of a kind with a slug; and in the same statement, whether there is another one.
+ * @returns neither, either or both
+ */
+export async function findSubjectOr<K extends SubjectKind>(
+  db: Records,
+  storeId: number,
+  kind: K,
+  slug: string,
+  other: OtherSubject,
+): Promise<{ subject: Rows[K] | undefined; hasOther: boolean }> {
+  const text = () => `
+  select own.*, other.slug is not null as "hasOther" from (select) as one
+    left join lateral (${TEXTS[kind]('slug', '$2')}) own on true
+    left join lateral (${TEXTS[other.kind]('slug', '$3')}) other on true`;
+  const { hasOther, ...row } = (await ask(db, `${kind} or ${other.kind}`, text, [
+    storeId,
+    slug,
+    other.slug,
+  ])) as Rows[K] & {
+    hasOther: boolean;
+  };
+  return { subject: row.code === null ? undefined : (row as unknown as Rows[K]), hasOther };
+}
 
 /** The paths of pages that exist, by page. */
 export async function pathsOf(

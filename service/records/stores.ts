@@ -107,16 +107,15 @@ export const setClosed = (db: Records, storeId: number, at: Date | null): Promis
     touch(trx, storeId, [tags.store]);
   });
 
-/** Sets the further languages. */
-export const setLanguages = (db: Records, storeId: number, languages: readonly string[]): Promise<void> =>
-  inTransaction(db, async (trx) => {
-    await trx
-      .updateTable('store')
-      .set({ languages: [...languages] })
-      .where('id', '=', storeId)
-      .execute();
-    touch(trx, storeId, [tags.store]);
-  });
+/** Sets the further languages; whoever does it holds the store's lock. */
+export async function setLanguages(trx: Records, storeId: number, languages: readonly string[]): Promise<void> {
+  await trx
+    .updateTable('store')
+    .set({ languages: [...languages] })
+    .where('id', '=', storeId)
+    .execute();
+  touch(trx, storeId, [tags.store]);
+}
 
 /** Changes the ways to deliver. @param change from those there are, which nobody else changes meanwhile */
 export const changeDelivery = (

@@ -31,7 +31,7 @@ import { secretOf } from '../records/secrets.js';
 import { setCartCookie, setCountCookie } from './cart-cookie.js';
 import type { Site } from './context.js';
 import { languageIn } from './editions.js';
-import { NOT_FOUND, pageAt, patternsFor, type OpenPage } from './pages.js';
+import { NOT_FOUND, patternsFor, placeAt, type OpenPage } from './pages.js';
 import { buyingOf, refreshed, showPage } from './show.js';
 
 const OPTION = 'option.';
@@ -91,7 +91,8 @@ const fieldsIn = (body: unknown): Record<string, string> =>
 /** The page that a form was sent from. */
 async function pageOf(site: Site, sent: Sent): Promise<{ page: OpenPage; query: URLSearchParams }> {
   const [path = '/', query = ''] = sent.page.split('?');
-  return { page: await pageAt(site, languageIn(path, site.store).rest), query: new URLSearchParams(query) };
+  const { page } = await placeAt(site, languageIn(path, site.store).rest);
+  return { page: page ?? NOT_FOUND, query: new URLSearchParams(query) };
 }
 
 async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request, response: Response): Promise<void> {

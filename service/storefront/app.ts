@@ -10,9 +10,10 @@ import type { Service } from '../service.js';
 import { compressed, isDatabaseAway, passingProblem, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { actions } from './actions.js';
+import { countIn } from './cart-cookie.js';
 import type { Site } from './context.js';
 import { keeping, type Found } from './keeping.js';
-import { asksCatalogue, NOT_FOUND, pageAt, redirectFor } from './pages.js';
+import { asksCatalogue, NOT_FOUND, placeAt } from './pages.js';
 import { headersWithStyle, securityHeaders } from './security.js';
 import { showPage } from './show.js';
 import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
@@ -41,10 +42,11 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     const site = siteOf(response);
     const [asked = '/', search] = request.originalUrl.split('?');
     const query = new URLSearchParams(search);
-    const { elsewhere, page, faults } = await shown(site, asked, query, () =>
-      asksCatalogue(site, request.path)
-        ? inSnapshot(site.db, (db) => find({ ...site, db }, request.path, query))
-        : find(site, request.path, query),
+    const count = site.cart && countIn(request.headers.cookie ?? '', service.countKey);
+    const { elsewhere, page, faults } = await shown(site, asked, query, count, (one) =>
+      asksCatalogue(one, request.path)
+        ? inSnapshot(one.db, (db) => find({ ...one, db }, request.path, query))
+        : find(one, request.path, query),
     );
     if (elsewhere !== null) {
       const { prefix } = site.edition.locale;
@@ -74,11 +76,10 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
 
 /** What is at a path, for the shopper of a site. */
 async function find(site: Site, path: string, query: URLSearchParams): Promise<Found> {
-  const found = await pageAt(site, path);
-  const moved = found.kind === 'not-found' ? await redirectFor(site, path) : null;
-  if (moved !== null) return { elsewhere: moved, page: null, faults: [] };
+  const { page, elsewhere } = await placeAt(site, path);
+  if (elsewhere !== null) return { elsewhere, page: null, faults: [] };
   // A kind without a template has no page to show, whatever is at the path.
-  const made = (await showPage(site, found, { query })) ?? (await showPage(site, NOT_FOUND));
+  const made = (await showPage(site, page, { query })) ?? (await showPage(site, NOT_FOUND));
   return { elsewhere: null, page: made, faults: made?.faults ?? [] };
 }
 

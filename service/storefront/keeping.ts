@@ -1,4 +1,5 @@
 /** Makes pages for shoppers, once for all who ask at the same time, and hands them over to be kept. */
+import { LRUCache } from 'lru-cache';
 import { isOwnPage, type SectionFault } from '@parlour/core';
 import type { KeptPages } from '../kept/kept-pages.js';
 import type { Site } from './context.js';
@@ -16,28 +17,55 @@ interface Flight {
   readonly made: Promise<Found>;
 }
 
-/** @returns makes what is at a path, unless somebody else is making it */
-export function keeping(kept: KeptPages) {
+/** Makes what is at a path. */
+type Make = (site: Site) => Promise<Found>;
+
+/**
+ * What is at a path for the shopper of a site; made by one for all who ask at the same time.
+ * @param cartCount how much is in the shopper's cart, if that is known without looking
+ */
+export type Keeping = (
+  site: Site,
+  path: string,
+  query: URLSearchParams,
+  cartCount: number | null,
+  make: Make,
+) => Promise<Found>;
+
+export function keeping(kept: KeptPages): Keeping {
   const flights = new Map<string, Flight>();
-  return async (site: Site, path: string, query: URLSearchParams, make: () => Promise<Found>): Promise<Found> => {
+  /** Pages that showed more of a shopper than how much is in the cart: making them for all first would be in vain. */
+  const owned = new LRUCache<string, true>({ max: 10_000 });
+
+  const makeForAll = async (key: string, site: Site, path: string, query: URLSearchParams, make: Make) => {
     const { live } = site;
-    // What has something of a shopper in it is for that shopper alone.
-    if (!live || site.cart) return make();
-    const key = `${live.store.id} ${path}?${query}`;
     const under = flights.get(key);
     if (under && under.begun === kept.begin()) return under.made;
     const begun = kept.begin();
-    const made = make();
+    const made = make(site);
     const flight: Flight = { begun, made };
     flights.set(key, flight);
     try {
       const found = await made;
       const { page } = found;
-      if (page && mayBeKept(page, path)) void kept.keep({ live, path, query }, page, begun);
+      if (live && page && mayBeKept(page, path)) void kept.keep({ live, path, query }, page, begun);
       return found;
     } finally {
       if (flights.get(key) === flight) flights.delete(key);
     }
+  };
+
+  return async (site, path, query, cartCount, make) => {
+    if (!site.live) return make(site);
+    const key = `${site.live.store.id} ${path}?${query}`;
+    if (!site.cart) return makeForAll(key, site, path, query, make);
+    if (cartCount === null || owned.has(key)) return make(site);
+    const found = await makeForAll(key, { ...site, cartToken: null, cart: null }, path, query, make);
+    const { page } = found;
+    if (!page?.showsFacts) return found;
+    if (page.fill) return { ...found, page: { ...page, html: page.fill(cartCount) } };
+    owned.set(key, true);
+    return make(site);
   };
 }
 

@@ -7,16 +7,19 @@ import {
   pathOf,
   patternsOf,
   STANDARD_PATHS,
+  type Brand,
+  type Collection,
   type ContentDocument,
   type DesignState,
   type PageInfo,
   type PageRef,
   type PathPatterns,
   type PathsDocument,
+  type Product,
   type Subject,
 } from '@parlour/core';
 import { tokenHash } from '../accounts/passwords.js';
-import { findBrand, findCollection, findProduct, type By } from '../records/catalogue.js';
+import { findSubject, findSubjectOr, type By, type SubjectKind } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import { isStorablePath } from './paths.js';
 
@@ -50,36 +53,63 @@ const pathsIn = ({ state }: Pick<PageSource, 'state'>): PathsDocument | undefine
 /** The patterns of paths in a state of a design. */
 export const patternsFor = (source: Pick<PageSource, 'state'>): PathPatterns => patternsOf(pathsIn(source));
 
-/** The store page that is at a path, or the not-found page. */
-export async function pageAt(source: PageSource, path: string): Promise<OpenPage> {
+/** What is at a path: a page, or the path where its page is by now. */
+export type Place =
+  { readonly page: OpenPage; readonly elsewhere: null } | { readonly page: null; readonly elsewhere: string };
+
+/** The store page that is at a path, or the not-found page; or where the path leads to by now. Asks once at most. */
+export async function placeAt(source: PageSource, path: string): Promise<Place> {
   const order = orderAt(source, path);
-  if (order) return { ...singlePage(source, 'thank-you'), path, order };
-  const match = isStorablePath(path) ? matchPath(patternsFor(source), path) : null;
-  return (match && (await findPage(source, match.kind, 'slug', match.slug))) ?? NOT_FOUND;
+  if (order) return { page: { ...singlePage(source, 'thank-you'), path, order }, elsewhere: null };
+  const { match, former } = matchesOf(source, path);
+  const byHand = pathsIn(source)?.redirects;
+  const formerPath = former && pathOf(patternsFor(source), former.kind, former.slug);
+  let [page, hasFormer]: [PageInfo | null, boolean] = [null, false];
+  if (match && former && isCatalogueKind(match.kind) && isCatalogueKind(former.kind)) {
+    const other = { kind: former.kind, slug: former.slug };
+    const found = await findSubjectOr(source.db, source.store.id, match.kind, match.slug, other);
+    page = found.subject ? subjectPage(source, match.kind, found.subject) : null;
+    hasFormer = found.hasOther;
+  } else {
+    page = match && (await findPage(source, match.kind, 'slug', match.slug));
+    hasFormer = !page && former !== null && (await findPage(source, former.kind, 'slug', former.slug)) !== null;
+  }
+  if (page && page.kind !== 'not-found') return { page, elsewhere: null };
+  // A redirect made by hand goes first.
+  const elsewhere =
+    byHand && Object.hasOwn(byHand, path)
+      ? (byHand[path] ?? null)
+      : hasFormer && formerPath !== path
+        ? formerPath
+        : null;
+  return elsewhere === null ? { page: NOT_FOUND, elsewhere } : { page: null, elsewhere };
+}
+
+type Match = NonNullable<ReturnType<typeof matchPath>>;
+
+/** What a path means by the patterns of a design, and what it meant by a standard pattern that they have replaced. */
+function matchesOf(source: Pick<PageSource, 'state'>, path: string): { match: Match | null; former: Match | null } {
+  if (!isStorablePath(path)) return { match: null, former: null };
+  const own = pathsIn(source)?.patterns;
+  const former = own ? matchPath(STANDARD_PATHS, path) : null;
+  return { match: matchPath(patternsFor(source), path), former: former && own?.[former.kind] ? former : null };
 }
 
 /** Whether what is at a path must be looked for in the catalogue: then the page takes two statements, else one. */
 export function asksCatalogue(source: Pick<PageSource, 'state'>, path: string): boolean {
-  const match = isStorablePath(path) ? matchPath(patternsFor(source), path) : null;
-  return match !== null && match.kind !== 'content' && PAGE_KINDS[match.kind].subject !== null;
+  const { match, former } = matchesOf(source, path);
+  const home = match?.kind === 'home' ? pathsIn(source)?.home : undefined;
+  return [match?.kind, former?.kind, home && parsePage(home).kind].some((kind) => kind && isCatalogueKind(kind));
 }
+
+const isCatalogueKind = (kind: PageInfo['kind']): kind is SubjectKind =>
+  kind === 'product' || kind === 'collection' || kind === 'brand';
 
 /** The order whose thank-you page is at a path, by the hash of its token. */
 function orderAt(source: PageSource, path: string): Buffer | null {
   const start = `${patternsFor(source)['thank-you']}/`;
   const token = path.startsWith(start) ? path.slice(start.length) : '';
   return /^[A-Za-z0-9_-]{43}$/.test(token) ? tokenHash(token) : null;
-}
-
-/** Where a path leads by a redirect made by hand, or because the design's pattern for it has changed; null if nowhere. */
-export async function redirectFor(source: PageSource, path: string): Promise<string | null> {
-  const paths = pathsIn(source);
-  const byHand = paths?.redirects && Object.hasOwn(paths.redirects, path) ? paths.redirects[path] : undefined;
-  if (byHand !== undefined) return byHand;
-  if (!paths?.patterns || !isStorablePath(path)) return null;
-  const match = matchPath(STANDARD_PATHS, path);
-  const page = match && paths.patterns[match.kind] ? await findPage(source, match.kind, 'slug', match.slug) : null;
-  return page && page.path !== path ? page.path : null;
 }
 
 /** The page of a subject, or null if there is no such subject. */
@@ -90,45 +120,23 @@ export async function findPage(
   value: string,
 ): Promise<PageInfo | null> {
   if (kind === 'not-found') return NOT_FOUND;
-  if (PAGE_KINDS[kind].subject === null) return singlePage(source, kind);
   if (kind === 'content') return contentPage(source, by, value);
-  const found = await subjectOf(source, kind, by, value);
-  if (!found) return null;
-  const { code, slug, title, description, subject } = found;
-  const path = pathOf(patternsFor(source), kind, slug);
-  return { code: `${kind}:${code}`, kind, title, path, description, subject, query: {}, listing: null };
+  if (!isCatalogueKind(kind)) return singlePage(source, kind);
+  const subject = await findSubject(source.db, source.store.id, kind, by, value);
+  return subject ? subjectPage(source, kind, subject) : null;
 }
 
-interface FoundSubject {
-  readonly code: string;
-  readonly slug: string;
-  readonly title: string;
-  readonly description: string;
-  readonly subject: Subject;
-}
-
-async function subjectOf(
-  { db, store }: PageSource,
-  kind: PageRef['kind'],
-  by: By,
-  value: string,
-): Promise<FoundSubject | null> {
-  switch (kind) {
-    case 'product': {
-      const product = await findProduct(db, store.id, by, value);
-      return product ? { ...product, description: product.summary, subject: { product } } : null;
-    }
-    case 'collection': {
-      const collection = await findCollection(db, store.id, by, value);
-      return collection ? { ...collection, subject: { collection } } : null;
-    }
-    case 'brand': {
-      const brand = await findBrand(db, store.id, by, value);
-      return brand ? { ...brand, subject: { brand } } : null;
-    }
-    default:
-      return null;
-  }
+function subjectPage(source: PageSource, kind: SubjectKind, row: Product | Collection | Brand): PageInfo {
+  return {
+    code: `${kind}:${row.code}`,
+    kind,
+    title: row.title,
+    path: pathOf(patternsFor(source), kind, row.slug),
+    description: 'summary' in row ? row.summary : row.description,
+    subject: { [kind]: row } as unknown as Subject,
+    query: {},
+    listing: null,
+  };
 }
 
 const singlePage = (source: PageSource, kind: Exclude<PageRef['kind'], 'not-found'>): PageInfo => ({

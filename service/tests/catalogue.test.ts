@@ -1,7 +1,7 @@
 import { STANDARD_PATHS, type Need, type ProductSource, type Subject } from '@parlour/core';
 import { openDatabase, type Database } from '../index.js';
 import { answerNeeds } from '../records/answers/answer.js';
-import { findCollection, findProduct } from '../records/catalogue.js';
+import { findSubject } from '../records/catalogue.js';
 import { listProducts } from '../records/subjects.js';
 import { newDatabase } from './service.js';
 
@@ -87,7 +87,7 @@ describe('product sources', () => {
   });
 
   test('the collection of the page needs a page that is about one', async () => {
-    const collection = await findCollection(db, windrow, 'slug', 'single-line');
+    const collection = await findSubject(db, windrow, 'collection', 'slug', 'single-line');
     expect(await codes({ from: 'this-collection' }, 48, windrow, collection ? { collection } : null)).toEqual([
       'K-003',
       'K-001',
@@ -179,18 +179,18 @@ describe('products', () => {
   });
 
   test('a product has its variants and pictures in order, and no was-price that is not higher', async () => {
-    const product = await findProduct(db, windrow, 'slug', 'gannet-delta');
+    const product = await findSubject(db, windrow, 'product', 'slug', 'gannet-delta');
     expect(product?.variants.map((variant) => variant.code)).toEqual([1, 2, 3, 4, 5, 6].map((n) => `K-003-${n}`));
     expect(product?.pictures).toHaveLength(3);
-    expect((await findProduct(db, other, 'code', 'K-001'))?.variants).toEqual([
+    expect((await findSubject(db, other, 'product', 'code', 'K-001'))?.variants).toEqual([
       { code: 'v', options: {}, price: 10, wasPrice: null, stock: 0 },
     ]);
   });
 
   test('stores are apart, though their codes are the same', async () => {
-    expect((await findProduct(db, other, 'code', 'K-001'))?.title).toBe('Another');
-    expect((await findProduct(db, windrow, 'code', 'K-001'))?.title).toBe('Skerry Diamond');
-    expect(await findProduct(db, windrow, 'slug', 'same-code')).toBeUndefined();
+    expect((await findSubject(db, other, 'product', 'code', 'K-001'))?.title).toBe('Another');
+    expect((await findSubject(db, windrow, 'product', 'code', 'K-001'))?.title).toBe('Skerry Diamond');
+    expect(await findSubject(db, windrow, 'product', 'slug', 'same-code')).toBeUndefined();
     expect((await listProducts(db, other, { after: 0, limit: 9 })).map((one) => one.code)).toEqual(['K-001']);
     expect(await codes({ from: 'newest' }, 48, other)).toEqual(['K-001']);
   });

@@ -141,6 +141,27 @@ test('no page is put where a further language is, nor a language where a page is
   const languages = (wanted: string[]) =>
     client.call(routes.setLanguages, { params: { store: 'osierwick' }, body: { languages: wanted } });
   await expect(languages(['de', 'nl'])).rejects.toMatchObject({ code: 'bad-path' });
+
+  // A design that took the paths of a language before the store spoke it cannot go live.
+  const copy = await client.call(routes.createDesign, { params, body: { name: 'Other paths' } });
+  const ofCopy = { store: 'osierwick', design: copy.code };
+  const edits = [{ type: 'set' as const, document: 'paths', field: 'patterns.brand', value: '/fr/{slug}' }];
+  await client.call(routes.edit, { params: ofCopy, body: { unit: randomUUID(), edits } });
+  await client.call(routes.publish, { params: ofCopy, body: {} });
+  await languages(['de', 'fr']);
+  await expect(client.call(routes.goLive, { params: ofCopy, body: {} })).rejects.toMatchObject({ code: 'bad-path' });
+
+  // At once: a page is put live where a language comes to be, or the language comes, never both.
+  await client.call(routes.edit, {
+    params,
+    body: {
+      unit: randomUUID(),
+      edits: [{ type: 'set', document: content, field: 'slug', value: 'it', was: 'nl' }],
+    },
+  });
+  const both = await Promise.allSettled([publish(), languages(['de', 'it'])]);
+  expect(both.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+  await languages(['de']);
 });
 
 test('ways to deliver are called what they are in the language of the page', async () => {
