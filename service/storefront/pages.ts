@@ -62,27 +62,30 @@ export async function placeAt(source: PageSource, path: string): Promise<Place> 
   const order = orderAt(source, path);
   if (order) return { page: { ...singlePage(source, 'thank-you'), path, order }, elsewhere: null };
   const { match, former } = matchesOf(source, path);
-  const byHand = pathsIn(source)?.redirects;
-  const formerPath = former && pathOf(patternsFor(source), former.kind, former.slug);
-  let [page, hasFormer]: [PageInfo | null, boolean] = [null, false];
-  if (match && former && isCatalogueKind(match.kind) && isCatalogueKind(former.kind)) {
-    const other = { kind: former.kind, slug: former.slug };
-    const found = await findSubjectOr(source.db, source.store.id, match.kind, match.slug, other);
-    page = found.subject ? subjectPage(source, match.kind, found.subject) : null;
-    hasFormer = found.hasOther;
-  } else {
-    page = match && (await findPage(source, match.kind, 'slug', match.slug));
-    hasFormer = !page && former !== null && (await findPage(source, former.kind, 'slug', former.slug)) !== null;
-  }
+  const { page, hasFormer } = await lookUp(source, match, former);
   if (page && page.kind !== 'not-found') return { page, elsewhere: null };
   // A redirect made by hand goes first.
-  const elsewhere =
-    byHand && Object.hasOwn(byHand, path)
-      ? (byHand[path] ?? null)
-      : hasFormer && formerPath !== path
-        ? formerPath
-        : null;
+  const redirects = pathsIn(source)?.redirects;
+  const byHand = redirects && Object.hasOwn(redirects, path) ? redirects[path] : undefined;
+  const moved = former && hasFormer ? pathOf(patternsFor(source), former.kind, former.slug) : path;
+  const elsewhere = byHand ?? (moved === path ? null : moved);
   return elsewhere === null ? { page: NOT_FOUND, elsewhere } : { page: null, elsewhere };
+}
+
+/** What a path means, and whether there is what it meant before. Subjects of the catalogue are looked up together. */
+async function lookUp(
+  source: PageSource,
+  match: Match | null,
+  former: Match | null,
+): Promise<{ page: PageInfo | null; hasFormer: boolean }> {
+  if (match && former && isCatalogueKind(match.kind) && isCatalogueKind(former.kind)) {
+    const other = { kind: former.kind, slug: former.slug };
+    const { subject, hasOther } = await findSubjectOr(source.db, source.store.id, match.kind, match.slug, other);
+    return { page: subject ? subjectPage(source, match.kind, subject) : null, hasFormer: hasOther };
+  }
+  const page = match && (await findPage(source, match.kind, 'slug', match.slug));
+  if (page || !former) return { page, hasFormer: false };
+  return { page, hasFormer: (await findPage(source, former.kind, 'slug', former.slug)) !== null };
 }
 
 type Match = NonNullable<ReturnType<typeof matchPath>>;
