@@ -56,19 +56,19 @@ export function orderCommands(program: Command): void {
     .argument('<code>', 'its code, such as post')
     .argument('<name>', 'its name, as shoppers read it')
     .argument('<prices...>', 'COUNTRY=PRICE for each country it goes to, such as IE=4.50')
-    .option('--name-in <tag=name>', 'its name in a further language, such as de="Per Post"; once for each', nameIn, {})
+    .option('--name-in <tag=name>', 'its name in a further language, such as de="Per Post"; once for each', nameIn)
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour delivery set post "By post" IE=4.50 GB=7 DE=9.80\n  $ parlour delivery set post "By post" IE=4.50 --name-in de="Per Post"',
     )
     .action(
-      async (code: string, name: string, prices: string[], { nameIn: names }: { nameIn: Names }, command: Command) => {
+      async (code: string, name: string, prices: string[], { nameIn: names }: { nameIn?: Names }, command: Command) => {
         const { call, print } = contextOf(command);
         const store = await call(routes.getStore);
         const body = {
           name,
           prices: pricesFrom(prices, currencyDecimals(store.currency)),
-          ...(Object.keys(names).length > 0 && { names }),
+          ...(names && { names }),
         };
         const answer = await call(routes.setWay, { params: { way: code }, body });
         print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
@@ -88,7 +88,7 @@ export function orderCommands(program: Command): void {
 }
 
 /** @throws InvalidArgumentError, which is wrong use */
-function nameIn(given: string, before: Names): Names {
+function nameIn(given: string, before: Names | undefined): Names {
   const [language, name = ''] = splitAt(given, '=');
   if (name === '') throw new InvalidArgumentError('Write a language and a name, such as de="Per Post".');
   return { ...before, [language]: name };

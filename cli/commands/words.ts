@@ -1,4 +1,4 @@
-/** The words of the storefront that no section holds, in each language of the store. */
+/** The words of the storefront that no section sets, in each language of the store. */
 import { Command } from 'commander';
 import { didYouMean, keys, listWords, Problem, shippedWords, wordField, type WordsDocument } from '@parlour/core';
 import { routes } from '@parlour/contract';
@@ -10,7 +10,7 @@ import { DRAFT, UNDO } from './nodes.js';
 export function wordCommands(program: Command): void {
   const words = program
     .command('word')
-    .description('Words of the storefront that no section holds, such as “sold out”, in each language.');
+    .description('Words of the storefront that no section sets, such as “sold out”, in each language.');
 
   words
     .command('list')

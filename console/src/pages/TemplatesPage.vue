@@ -89,7 +89,7 @@ onMounted(() => attempt(load));
         clearable
         class="search"
       />
-      <v-select v-model="kind" label="Kind" :items="kinds" clearable class="filter" />
+      <v-select v-model="kind" label="Page kind" :items="kinds" clearable class="filter" />
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="making = { from: null }"
         >New template</v-btn
       >
