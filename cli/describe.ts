@@ -10,7 +10,7 @@ import {
   openDocument,
   sectionName,
   splitKey,
-  LOOK_FIELDS,
+  lookFields,
   type Document,
   type Field,
   type Fields,
@@ -39,7 +39,7 @@ export function describeDocument(document: Document, about: About): string {
   if (document.type === 'look')
     return inColumns([
       ['groundwork', document.groundwork],
-      ...fieldRows(LOOK_FIELDS, document.values ?? {}, true, zone).map(
+      ...fieldRows(lookFields(document.groundwork), document.values ?? {}, true, zone).map(
         ([name, text]) => [`values.${name}`, text] as const,
       ),
     ]).join('\n');

@@ -59,6 +59,8 @@ export * from './commerce/sent-checkout.js';
 export * from './locale/words.js';
 export * from './locale/own-words.js';
 export * from './locale/locale.js';
+export { GROUNDWORKS, groundworkOf } from './groundworks/shipped.js';
+export type { Groundwork } from './groundworks/groundwork.js';
 export * from './look/settings.js';
 export * from './look/css.js';
 export * from './look/contrast.js';

@@ -39,15 +39,26 @@ export function designCommands(program: Command): void {
     .argument('<name>', 'its name')
     .option('--code <code>', 'its code; made from the name if left out')
     .option('--copy-of <design>', 'the design to copy, if not the live one')
-    .addHelpText('after', '\nExample:\n  $ parlour design copy "Summer"\n\nWork on it with: parlour --design summer …')
-    .action(async (name: string, options: { code?: string; copyOf?: string }, command: Command) => {
-      const { call, print } = contextOf(command);
-      const made = await call(routes.createDesign, { body: { name, ...options } });
-      print(
-        made,
-        () => `Created “${made.name}”. Its code is ${made.code}.\nWork on it with: parlour --design ${made.code} …`,
-      );
-    });
+    .option('--groundwork <code>', 'build it on another groundwork, see parlour groundwork list; what is its own stays')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour design copy "Summer"\n  $ parlour design copy "Bolder" --groundwork brasslamp\n\nWork on it with: parlour --design summer …',
+    )
+    .action(
+      async (name: string, options: { code?: string; copyOf?: string; groundwork?: string }, command: Command) => {
+        const { call, print } = contextOf(command);
+        const made = await call(routes.createDesign, { body: { name, ...options } });
+        print(made, () =>
+          [
+            `Created “${made.name}”. Its code is ${made.code}.`,
+            ...(made.kept.length
+              ? ['Changed in this design, so not taken from the groundwork:', ...made.kept.map((one) => `  ${one}`)]
+              : []),
+            `Work on it with: parlour --design ${made.code} …`,
+          ].join('\n'),
+        );
+      },
+    );
 
   designs
     .command('live')

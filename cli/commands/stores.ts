@@ -11,9 +11,27 @@ interface StoreOptions {
   readonly locale: string;
   readonly timeZone: string;
   readonly country: string;
+  readonly groundwork?: string;
 }
 
 export function storeCommands(program: Command): void {
+  program
+    .command('groundwork')
+    .description('What a design builds on: its rules, regions and standard templates.')
+    .command('list')
+    .description('List the groundworks: what a design can build on.')
+    .addHelpText('after', '\nExample:\n  $ parlour groundwork list')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { groundworks } = await call(routes.listGroundworks);
+      print(groundworks, () =>
+        table(
+          ['Code', 'Name', 'What it is like'],
+          groundworks.map((one) => [one.code, one.name, one.sentence]),
+        ),
+      );
+    });
+
   const stores = program.command('store').description('List, create, close and reopen stores.');
 
   stores
@@ -42,21 +60,20 @@ export function storeCommands(program: Command): void {
     .requiredOption('--country <code>', 'its home country, such as IE')
     .option('--locale <tag>', 'its leading language', 'en')
     .option('--time-zone <name>', 'such as Europe/Dublin', 'UTC')
+    .option('--groundwork <code>', 'what its design builds on, see parlour groundwork list')
     .addHelpText(
       'after',
       '\nExample:\n  $ parlour store create tern-tea "Tern Tea" --currency EUR --country IE --locale en-IE --time-zone Europe/Dublin',
     )
-    .action(
-      async (slug: string, name: string, { currency, locale, timeZone, country }: StoreOptions, command: Command) => {
-        const { call, print } = contextOf(command);
-        const made = await call(routes.createStore, { body: { slug, name, currency, locale, timeZone, country } });
-        print(
-          made,
-          () =>
-            `Created “${made.name}”. Its storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
-        );
-      },
-    );
+    .action(async (slug: string, name: string, options: StoreOptions, command: Command) => {
+      const { call, print } = contextOf(command);
+      const made = await call(routes.createStore, { body: { slug, name, ...options } });
+      print(
+        made,
+        () =>
+          `Created “${made.name}”. Its storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
+      );
+    });
 
   stores
     .command('languages')

@@ -12,7 +12,7 @@ export const designsRoutes = {
     summary: 'Creates a design as a copy of another, with its draft.',
     can: 'design.publish',
     body: shapes.designRequest,
-    answer: shapes.design,
+    answer: shapes.copiedDesign,
     status: 201,
   }),
   getDesign: get(DESIGN, { summary: 'One design.', answer: shapes.design }),

@@ -9,6 +9,10 @@ export const storesRoutes = {
     answer: shapes.stores,
   }),
   getStore: get('/stores/{store}', { summary: 'One store.', answer: shapes.store }),
+  listGroundworks: get('/groundworks', {
+    summary: 'What a design can build on: rules, regions and standard templates.',
+    answer: shapes.groundworks,
+  }),
   createStore: post('/stores', {
     summary: 'Creates a store with every page it needs; the caller becomes its owner.',
     body: shapes.storeRequest,

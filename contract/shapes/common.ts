@@ -1,6 +1,6 @@
 /** What many shapes need. */
 import { array, boolean, mixed, number, string, type Schema } from 'yup';
-import { closed, pageKinds, type JsonSchema } from '@parlour/core';
+import { closed, GROUNDWORKS, pageKinds, type JsonSchema } from '@parlour/core';
 
 /** A JSON value whose TypeScript type core declares; `json` says its form. */
 export const typed = <T>(json: JsonSchema) => mixed<NonNullable<T>>().required().meta({ json }) as Schema<T>;
@@ -8,6 +8,8 @@ export const typed = <T>(json: JsonSchema) => mixed<NonNullable<T>>().required()
 export const noBody = closed({});
 
 export const done = closed({ done: boolean().required() });
+
+export const groundworkCode = string().oneOf(GROUNDWORKS.map(({ code }) => code));
 
 const yesOrNo = string().oneOf(['yes', 'no']).optional();
 /** Lists what was archived, or closed, instead of what is in use. */

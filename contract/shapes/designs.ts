@@ -1,7 +1,7 @@
 /** Designs, publishing, comparing, timed changes. */
 import { array, boolean, number, string } from 'yup';
 import { codeText, closed, plainText, LIMITS } from '@parlour/core';
-import { somePages } from './common.js';
+import { groundworkCode, somePages } from './common.js';
 import { change } from './drafts.js';
 
 export const noteRequest = closed({ note: plainText(500).optional() });
@@ -38,8 +38,17 @@ export const design = closed({
   revision: number().integer().required(),
   /** How many changes shoppers would see if it were published. */
   unpublished: number().integer().required(),
+  /** The code of the groundwork it builds on. */
+  groundwork: groundworkCode.required(),
   created: string().required(),
 });
+
+export const copiedDesign = design.concat(
+  closed({
+    /** What does not follow another groundwork because it was changed in the design, in sentences. */
+    kept: array(string().required()).required(),
+  }),
+);
 
 export const restoreDesignRequest = closed({ design: codeText().required() });
 
@@ -50,6 +59,8 @@ export const designRequest = closed({
   code: codeText().optional(),
   /** The design to copy; the live one if absent. */
   copyOf: codeText().optional(),
+  /** Another groundwork for the copy to build on; what is its own stays. */
+  groundwork: groundworkCode.optional(),
 });
 
 export const designChange = closed({ name: plainText(LIMITS.nameLength).required() });

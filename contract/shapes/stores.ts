@@ -1,7 +1,7 @@
 /** Stores, section kinds, pictures. */
 import { array, number, string } from 'yup';
 import { closed, codeText, pageKinds, plainText, type JsonSchema, type KindDescription } from '@parlour/core';
-import { pageKind, typed } from './common.js';
+import { groundworkCode, pageKind, typed } from './common.js';
 
 export const store = closed({
   slug: string().required(),
@@ -29,6 +29,17 @@ export const languagesRequest = closed({
     .strict()
     .max(MOST_LANGUAGES)
     .required(),
+});
+
+export const groundworks = closed({
+  groundworks: array(
+    closed({
+      code: string().required(),
+      name: string().required(),
+      /** What it is like. */
+      sentence: string().required(),
+    }),
+  ).required(),
 });
 
 export const reopenStoreRequest = closed({ store: codeText().required() });
@@ -81,4 +92,6 @@ export const storeRequest = closed({
   country: plainText(2)
     .matches(/^[A-Z]{2}$/, '${path} must be a country such as IE')
     .required(),
+  /** The groundwork its first design builds on. */
+  groundwork: groundworkCode.optional(),
 });

@@ -18,7 +18,7 @@ import { FRAME } from '../kinds/frame.js';
 import { Problem } from '../problem.js';
 import { kindName, SHARED_SECTION, type KindDescriptions } from '../kinds/kind.js';
 import { listed } from '../words.js';
-import { LOOK_FIELDS } from '../look/settings.js';
+import { lookFields } from '../look/settings.js';
 import type { DesignState } from './assigned.js';
 import type { Why } from './why.js';
 
@@ -127,7 +127,7 @@ function originOf(
 
 function fromLook(setting: string, { look, template }: LookSources): ReturnType<typeof originOf> {
   const own = template?.look?.[setting];
-  const value = own ?? look?.values?.[setting] ?? LOOK_FIELDS[setting]?.default;
+  const value = own ?? look?.values?.[setting] ?? lookFields(look?.groundwork)[setting]?.default;
   const whose = own === undefined ? 'the look' : 'the look of this template';
   return { value, origin: 'look', because: `as ${whose} says (${setting})` };
 }

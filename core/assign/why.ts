@@ -13,7 +13,7 @@ import {
 } from '../design/document.js';
 import { inWords, shown } from '../fields/in-words.js';
 import { kindName, SPOT } from '../kinds/kind.js';
-import { LOOK_FIELDS } from '../look/settings.js';
+import { LOOK_FIELDS, lookFields } from '../look/settings.js';
 import { listed } from '../words.js';
 import {
   assignedBy,
@@ -193,7 +193,7 @@ function overridesOf(template: TemplateDocument | undefined, look: LookDocument 
   return Object.entries(template?.look ?? {}).map(([setting, value]) => ({
     setting,
     value,
-    elsewhere: look?.values?.[setting] ?? LOOK_FIELDS[setting]?.default,
+    elsewhere: look?.values?.[setting] ?? lookFields(look?.groundwork)[setting]?.default,
   }));
 }
 

@@ -9,6 +9,7 @@ import { pageInWords, type Telling } from '../fields/telling.js';
 import { capitalised } from '../words.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { wordField } from '../locale/own-words.js';
+import { GROUNDWORKS } from '../groundworks/shipped.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {
   FORMAT,
@@ -162,8 +163,15 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
   look: {
     key: /^(look)$/,
     called: () => 'the look',
-    fixed: ['groundwork'],
-    fields: {},
+    fields: {
+      groundwork: choice(
+        'Groundwork',
+        'By whose rules the look is drawn, and whose settings count where none is set.',
+        Object.fromEntries(GROUNDWORKS.map(({ code, name }) => [code, name])),
+        GROUNDWORKS[0].code,
+        { required: true },
+      ),
+    },
     groups: { values: fieldIn(LOOK_FIELDS) },
   },
   menu: {

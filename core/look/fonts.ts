@@ -21,8 +21,6 @@ const TIMES = {
   xWidthAvg: 832,
 };
 const ARIAL = { familyName: 'Arial', ascent: 1854, descent: -434, lineGap: 67, unitsPerEm: 2048, xWidthAvg: 913 };
-const SPECTRAL = { familyName: 'Spectral', ascent: 1059, descent: -463, lineGap: 0, unitsPerEm: 1000, xWidthAvg: 446 };
-const WORK_SANS = { familyName: 'Work Sans', ascent: 930, descent: -243, lineGap: 0, unitsPerEm: 1000, xWidthAvg: 499 };
 
 export interface FontFace {
   readonly family: string;
@@ -30,54 +28,91 @@ export interface FontFace {
   readonly file: string;
 }
 
-interface FontAbout {
+/** Declarations of a `@font-face` rule. */
+type StandIn = Readonly<Record<string, string>>;
+
+export interface FontAbout {
   readonly title: string;
   /** The CSS value of `font-family`. */
   readonly stack: string;
-  readonly faces: readonly FontFace[];
+  /** The weight that titles in it have. */
+  readonly titleWeight: number;
+  /** Its files by weight; none for a typeface of the device. */
+  readonly faces: Readonly<Record<number, FontFace>>;
   /** Faces of the device’s own, brought to the same measures, so that a page looks much the same without the real ones. */
-  readonly standIns: readonly Readonly<Record<string, string>>[];
+  readonly standIns: readonly StandIn[];
 }
 
-/** @param local names of the device’s typeface; its bold faces are called the same with “Bold” behind */
-const standIns = (font: Metrics, device: Metrics, local: readonly string[]): FontAbout['standIns'] => {
-  const [made] = createFontStack([font, device] as never, { fontFaceFormat: 'styleObject' }).fontFaces;
+/** The weights of texts, and of what is strong in them. */
+const TEXT_WEIGHTS = [400, 600] as const;
+
+type Style = 'serif' | 'sans';
+/** What nearly every device has of a style: its measures, its names, and what comes after it. */
+const OF_DEVICE: Readonly<Record<Style, { metrics: Metrics; names: readonly string[]; rest: string }>> = {
+  serif: { metrics: TIMES, names: ['Times New Roman', 'Liberation Serif', 'Tinos'], rest: 'Georgia,serif' },
+  sans: { metrics: ARIAL, names: ['Arial', 'Liberation Sans', 'Arimo'], rest: 'system-ui,sans-serif' },
+};
+
+/** The bold faces of the device’s typefaces are called the same with “Bold” behind. */
+function standIns(font: Metrics, { metrics, names }: (typeof OF_DEVICE)[Style]): StandIn[] {
+  const [made] = createFontStack([font, metrics] as never, { fontFaceFormat: 'styleObject' }).fontFaces;
   const { sizeAdjust, ascentOverride, descentOverride, lineGapOverride } = made?.['@font-face'] ?? {};
-  const face = (weight: string, names: readonly string[]) => ({
+  const face = (weight: string, local: readonly string[]): StandIn => ({
     'font-family': `'${font.familyName} stand-in'`,
     'font-weight': weight,
-    src: names.map((name) => `local('${name}')`).join(','),
+    src: local.map((name) => `local('${name}')`).join(','),
     'size-adjust': String(sizeAdjust),
     'ascent-override': String(ascentOverride),
     'descent-override': String(descentOverride),
     'line-gap-override': String(lineGapOverride),
   });
-  return [
-    face('100 500', local),
-    face(
-      '600 900',
-      local.map((name) => `${name} Bold`),
+  const bold = names.map((name) => `${name} Bold`);
+  return [face('100 500', names), face('600 900', bold)];
+}
+
+/** A typeface that ships, with its files. */
+function shipped(title: string, style: Style, titleWeight: number, metrics: Metrics): FontAbout {
+  const { familyName } = metrics;
+  const device = OF_DEVICE[style];
+  const file = (weight: number): string =>
+    `${familyName.toLowerCase().replaceAll(' ', '-')}-latin-${weight}-normal.woff2`;
+  return {
+    title,
+    stack: `'${familyName}','${familyName} stand-in',${device.rest}`,
+    titleWeight,
+    faces: Object.fromEntries(
+      [...TEXT_WEIGHTS, titleWeight].map((weight) => [weight, { family: familyName, weight, file: file(weight) }]),
     ),
-  ];
-};
+    standIns: standIns(metrics, device),
+  };
+}
+
+const ofDevice = (title: string, stack: string, titleWeight: number): FontAbout => ({
+  title,
+  stack,
+  titleWeight,
+  faces: {},
+  standIns: [],
+});
+
+/** Metrics from the files’ own tables, as the package `@capsizecss/metrics` 4.3.0 lists them. */
+const measured = (
+  familyName: string,
+  [ascent, descent, unitsPerEm, xWidthAvg]: readonly [number, number, number, number],
+): Metrics => ({ familyName, ascent, descent, lineGap: 0, unitsPerEm, xWidthAvg });
 
 export const FONTS: Readonly<Record<string, FontAbout>> = {
-  spectral: {
-    title: 'Spectral (serif)',
-    stack: "'Spectral','Spectral stand-in',Georgia,serif",
-    faces: [{ family: 'Spectral', weight: 500, file: 'spectral-latin-500-normal.woff2' }],
-    standIns: standIns(SPECTRAL, TIMES, ['Times New Roman', 'Liberation Serif', 'Tinos']),
-  },
-  'work-sans': {
-    title: 'Work Sans (sans)',
-    stack: "'Work Sans','Work Sans stand-in',system-ui,sans-serif",
-    faces: [
-      { family: 'Work Sans', weight: 400, file: 'work-sans-latin-400-normal.woff2' },
-      { family: 'Work Sans', weight: 600, file: 'work-sans-latin-600-normal.woff2' },
-    ],
-    standIns: standIns(WORK_SANS, ARIAL, ['Arial', 'Liberation Sans', 'Arimo']),
-  },
-  system: { title: 'The device’s own', stack: 'system-ui,sans-serif', faces: [], standIns: [] },
+  spectral: shipped('Spectral (serif)', 'serif', 500, measured('Spectral', [1059, -463, 1000, 446])),
+  lora: shipped('Lora (serif, rounder)', 'serif', 600, measured('Lora', [1006, -274, 1000, 468])),
+  vollkorn: shipped('Vollkorn (serif, sturdy)', 'serif', 600, measured('Vollkorn', [952, -441, 1000, 438])),
+  bitter: shipped('Bitter (slab serif)', 'serif', 700, measured('Bitter', [935, -265, 1000, 465])),
+  'work-sans': shipped('Work Sans (sans)', 'sans', 600, measured('Work Sans', [930, -243, 1000, 499])),
+  archivo: shipped('Archivo (sans, strong)', 'sans', 800, measured('Archivo', [878, -210, 1000, 440])),
+  figtree: shipped('Figtree (sans, friendly)', 'sans', 700, measured('Figtree', [950, -250, 1000, 449])),
+  karla: shipped('Karla (sans, quirky)', 'sans', 700, measured('Karla', [1834, -504, 2000, 913])),
+  rubik: shipped('Rubik (sans, rounded)', 'sans', 700, measured('Rubik', [935, -250, 1000, 468])),
+  system: ofDevice('The device’s own sans', 'system-ui,sans-serif', 600),
+  'system-serif': ofDevice('The device’s own serif', "'Iowan Old Style',Charter,Georgia,'Times New Roman',serif", 600),
 };
 
 /** Code -> name, for fields. */
@@ -86,5 +121,13 @@ export const fontTitles = (): Record<string, string> =>
 
 export const fontPath = (file: string): string => `/fonts/${file}`;
 
+/** The files that a pair of typefaces needs: titles in one weight, texts in two. */
+export function facesOf(titleFont: string, textFont: string): FontFace[] {
+  const [title, text] = [FONTS[titleFont], FONTS[textFont]];
+  const needed = [title?.faces[title.titleWeight], ...TEXT_WEIGHTS.map((weight) => text?.faces[weight])];
+  return [...new Set(needed)].filter((face) => face !== undefined);
+}
+
 /** The font files a look may ask for, by file name. */
-export const fontFiles = (): string[] => Object.values(FONTS).flatMap(({ faces }) => faces.map(({ file }) => file));
+export const fontFiles = (): string[] =>
+  Object.values(FONTS).flatMap(({ faces }) => Object.values(faces).map(({ file }) => file));

@@ -1,6 +1,7 @@
 /** The settings of the look: the store-wide look, declared as fields in groups. */
 import type { Field } from '../fields/field.js';
 import { choice, colour, font, number } from '../fields/make.js';
+import { groundworkOf } from '../groundworks/shipped.js';
 import { fontTitles } from './fonts.js';
 
 export const PICTURE_SHAPES = { square: 'Square', portrait: 'Portrait', landscape: 'Landscape' } as const;
@@ -88,3 +89,21 @@ export const LOOK_FIELDS: Readonly<Record<string, Field>> = Object.assign(
   {},
   ...Object.values(LOOK_GROUPS).map((group) => group.fields),
 );
+
+const byGroundwork = new Map<string, Readonly<Record<string, Field>>>();
+
+/** The settings with the defaults of a groundwork. @param code the first groundwork’s, if absent */
+export function lookFields(code?: string): Readonly<Record<string, Field>> {
+  const groundwork = groundworkOf(code);
+  let fields = byGroundwork.get(groundwork.code);
+  if (!fields) {
+    fields = Object.fromEntries(
+      Object.entries(LOOK_FIELDS).map(([name, field]) => [
+        name,
+        Object.hasOwn(groundwork.defaults, name) ? ({ ...field, default: groundwork.defaults[name] } as Field) : field,
+      ]),
+    );
+    byGroundwork.set(groundwork.code, fields);
+  }
+  return fields;
+}

@@ -3,6 +3,7 @@ import {
   FORMAT,
   keys,
   starterDesign,
+  starterSection,
   type Document,
   type DocumentKey,
   type TemplateDocument,
@@ -135,19 +136,15 @@ export async function osierwick(): Promise<DemoStore> {
 
 /** The design every store starts with, with a look and words of its own, and a second language. */
 function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
-  const documents = new Map(starterDesign('Osierwick'));
+  const documents = new Map(starterDesign('Osierwick', 'brasslamp'));
   const values = {
     backgroundColour: '#fffdf8',
     strongColour: '#3b2f2a',
     accentColour: '#8d4f3a',
     softColour: '#f1e9dc',
-    buttonShape: 'round',
-    titleFont: 'work-sans',
   };
   documents.set(keys.look, { ...(documents.get(keys.look) as LookDocument), values });
   const home = documents.get(keys.template('home')) as TemplateDocument;
-  const [poster, row] = home.areas['main'] ?? [];
-  if (!poster || !row) throw new Error('The starter’s home has changed; so must this.');
   const words = {
     title: 'Light, and something to carry it in',
     'title@de': 'Licht, und etwas, worin man es trägt',
@@ -161,17 +158,19 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
     areas: {
       ...home.areas,
       main: [
-        { ...poster, frame: { width: 'edge', space: 'none', tone: 'strong' }, values: words },
-        {
-          ...row,
-          values: {
+        starterSection('home-poster', 'poster', words, { width: 'edge', space: 'none', tone: 'soft' }),
+        starterSection(
+          'home-all',
+          'product-row',
+          {
             title: 'All there is',
             'title@de': 'Alles, was es gibt',
             source: { from: 'newest' },
             limit: 6,
             across: '3',
           },
-        },
+          { space: 'large' },
+        ),
       ],
     },
   });

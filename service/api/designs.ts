@@ -3,8 +3,10 @@ import { inZone } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { audit } from '../records/audit.js';
 import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
+import { groundworkIn } from '../publishing/groundwork.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
 import { inTransaction, type Records } from '../records/database.js';
+import { loadState } from '../records/documents.js';
 import { designById, listDesigns, lockDesign, updateDesign, type Design } from '../records/designs.js';
 import { unpublishedCount } from '../publishing/states.js';
 import type { Store } from '../records/stores.js';
@@ -20,6 +22,7 @@ export function designRoutes(api: Api): void {
     live: design.id === liveId,
     revision: design.liveRevision,
     unpublished: await unpublishedCount(from, design),
+    groundwork: groundworkIn(await loadState(from, design.groundwork)),
     created: design.createdAt.toISOString(),
   });
 
@@ -31,16 +34,16 @@ export function designRoutes(api: Api): void {
 
   implement(api, routes.createDesign, async ({ db, store, account, body }) => {
     const from = await designOf(db, store, body.copyOf ?? 'live');
-    const { name, code } = body;
-    const made = await copyDesign(db, from, account.id, { name, ...(code === undefined ? {} : { code }) });
+    const { name, code, groundwork } = body;
+    const { design: made, kept } = await copyDesign(db, from, account.id, { name, code, groundwork });
     await audit(db, {
       storeId: store.id,
       accountId: account.id,
       action: 'design.create',
       target: made.code,
-      detail: { from: from.code },
+      detail: { from: from.code, ...(groundwork === undefined ? {} : { groundwork }) },
     });
-    return shapeOf(made, store.liveDesign.id, db);
+    return { ...(await shapeOf(made, store.liveDesign.id, db)), kept: [...kept] };
   });
 
   implement(api, routes.renameDesign, ({ store, design: { id }, body, request }) =>

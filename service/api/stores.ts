@@ -1,5 +1,6 @@
 /** Stores, section kinds, starters and pictures. */
 import {
+  GROUNDWORKS,
   descriptionOfKind,
   fieldSchema,
   jsonSchema,
@@ -34,6 +35,9 @@ export function storeRoutes(api: Api): void {
   implement(api, routes.listStores, async ({ account, query }) => ({
     stores: (await storesOf(db, account.id, query.closed === 'yes')).map((store) => shapeOf(store, config)),
   }));
+  implement(api, routes.listGroundworks, () =>
+    Promise.resolve({ groundworks: GROUNDWORKS.map(({ code, name, sentence }) => ({ code, name, sentence })) }),
+  );
   implement(api, routes.createStore, async ({ db, account, body }) => {
     const id = await createStore(db, account.id, body);
     await audit(db, { storeId: id, accountId: account.id, action: 'store.create', target: body.slug });

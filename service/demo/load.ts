@@ -99,6 +99,7 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
   await addFirstDesign(
     trx,
     store.id,
+    demo.name,
     demo.design((file) => hashes.get(file) as string),
   );
   return store.id;

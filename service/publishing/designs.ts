@@ -26,6 +26,7 @@ import { addRevision, loadState } from '../records/documents.js';
 import { changedKeysOf, markChanged, openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
 import { mergedEdits, recordMerge } from './follow.js';
+import { buildOn } from './groundwork.js';
 import { mustSpeakAll } from './languages.js';
 import {
   changesBetween,
@@ -37,6 +38,19 @@ import {
   type Side,
 } from './states.js';
 
+export interface NewCopy {
+  readonly name: string;
+  readonly code?: string | undefined;
+  /** The groundwork it is to build on, if another one. */
+  readonly groundwork?: string | undefined;
+}
+
+export interface Copied {
+  readonly design: Design;
+  /** What does not follow another groundwork because it was changed, in sentences. */
+  readonly kept: readonly string[];
+}
+
 /**
  * A new design: what the other has published as its first revision, and the same draft.
  * @throws Problem `already-there`, `limit-reached`
@@ -45,8 +59,8 @@ export const copyDesign = (
   db: Records,
   from: Design,
   authorId: number,
-  { name, code }: { readonly name: string; readonly code?: string },
-): Promise<Design> =>
+  { name, code, groundwork }: NewCopy,
+): Promise<Copied> =>
   inTransaction(db, async (trx) => {
     const liveId = await lockStore(trx, from.storeId);
     const source = await lockDesign(trx, from.id);
@@ -67,15 +81,23 @@ export const copyDesign = (
     });
     const origin = await saveOver(trx, published, new Map(documents));
     const live = liveId === null ? published : await publishedManifest(trx, await designById(trx, liveId));
-    const id = await addDesign(trx, { storeId: from.storeId, code: wanted, name, origin, takenManifest: live });
+    const id = await addDesign(trx, {
+      storeId: from.storeId,
+      code: wanted,
+      name,
+      origin,
+      groundwork: source.groundwork,
+      takenManifest: live,
+    });
     await addRevision(trx, id, { number: 1, manifest: published, note: `Copied from “${source.name}”`, authorId });
     const state = await loadState(trx, published);
     const copy = await designById(trx, id);
     const unpublishedKeys = changed.filter((key) => !isSameState(opened(state, key), draft.get(key)));
     await markChanged(trx, id, unpublishedKeys);
     await renewDesign(trx, copy, await loadState(trx, origin), state);
+    const kept = groundwork === undefined ? [] : await buildOn(trx, copy, groundwork, authorId);
     await signal(trx, `design ${id}`);
-    return copy;
+    return { design: await designById(trx, id), kept };
   });
 
 /** Shoppers see this design from now on, as it was last published. @throws Problem `nothing-to-publish`, `no-such-thing`, `bad-path` */

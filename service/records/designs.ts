@@ -16,6 +16,8 @@ export interface Design {
   readonly name: string;
   /** The manifest its draft started from. */
   readonly origin: string;
+  /** The manifest of the groundwork it builds on; what differs from that are its own changes. */
+  readonly groundwork: string;
   /** The number of its newest revision: what shoppers see while the design is live. */
   readonly liveRevision: number;
   readonly draftSeq: number;
@@ -40,6 +42,7 @@ const designQuery = (db: Records) =>
       'code',
       'name',
       'origin',
+      'groundwork',
       'live_revision as liveRevision',
       'draft_seq as draftSeq',
       'snapshot_seq as snapshotSeq',
@@ -82,13 +85,14 @@ export interface NewDesign {
   readonly code: string;
   readonly name: string;
   readonly origin: string;
+  readonly groundwork: string;
   readonly takenManifest?: string;
 }
 
 /** Adds a design without revisions. @returns its id */
 export async function addDesign(
   trx: Records,
-  { storeId, code, name, origin, takenManifest }: NewDesign,
+  { storeId, code, name, origin, groundwork, takenManifest }: NewDesign,
 ): Promise<number> {
   const row = await trx
     .insertInto('design')
@@ -97,6 +101,7 @@ export async function addDesign(
       code,
       name,
       origin,
+      groundwork,
       live_revision: 0,
       draft_seq: 0,
       snapshot_seq: 0,
@@ -142,9 +147,9 @@ export async function setLiveDesign(
 export async function updateDesign(
   trx: Records,
   designId: number,
-  changes: { name?: string; archivedAt?: Date | null; takenManifest?: string; origin?: string },
+  changes: { name?: string; archivedAt?: Date | null; takenManifest?: string; origin?: string; groundwork?: string },
 ): Promise<void> {
-  const { name, archivedAt, takenManifest, origin } = changes;
+  const { name, archivedAt, takenManifest, origin, groundwork } = changes;
   await trx
     .updateTable('design')
     .set({
@@ -152,6 +157,7 @@ export async function updateDesign(
       ...(archivedAt === undefined ? {} : { archived_at: archivedAt }),
       ...(takenManifest === undefined ? {} : { taken_manifest: takenManifest }),
       ...(origin === undefined ? {} : { origin }),
+      ...(groundwork === undefined ? {} : { groundwork }),
     })
     .where('id', '=', designId)
     .execute();

@@ -123,6 +123,7 @@ export interface Tables {
     code: string;
     name: string;
     origin: string;
+    groundwork: string;
     live_revision: number;
     draft_seq: number;
     snapshot_seq: number;

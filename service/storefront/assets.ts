@@ -6,6 +6,7 @@ import { dirname, join } from 'node:path';
 import { Router, type Request, type Response } from 'express';
 import {
   fontFiles,
+  GROUNDWORKS,
   keys,
   kindsCss,
   lookCss,
@@ -18,10 +19,13 @@ import { findRendition } from '../records/pictures.js';
 import { documentHash, type Site } from './context.js';
 import { small } from './css.js';
 
-const EMPTY_LOOK: LookDocument = { format: 1, type: 'look', groundwork: 'foolscap', values: {} };
+const emptyLook = (groundwork: string): LookDocument => ({ format: 1, type: 'look', groundwork, values: {} });
 
-/** Changes whenever the rules of the groundwork change. */
-export const LOOK_VERSION = createHash('sha256').update(lookCss(EMPTY_LOOK)).digest('hex').slice(0, 10);
+/** Changes whenever the rules of a groundwork change. */
+export const LOOK_VERSION = createHash('sha256')
+  .update(GROUNDWORKS.map(({ code }) => lookCss(emptyLook(code))).join())
+  .digest('hex')
+  .slice(0, 10);
 
 const require = createRequire(import.meta.url);
 const PUBLIC = join(dirname(require.resolve('@parlour/service/package.json')), 'public');
@@ -47,11 +51,10 @@ const FOR_GOOD = 'public, max-age=31536000, immutable';
 /** How many kinds one stylesheet may name. */
 const MOST_KINDS = 100;
 const HASH = /^[0-9a-f]{64}$/;
-const FONT_PACKAGES = ['@fontsource/spectral', '@fontsource/work-sans'];
 const fonts = new Map(
   fontFiles().map((file) => {
-    const owner = FONT_PACKAGES.find((name) => file.startsWith(name.split('/')[1] as string)) as string;
-    return [file, join(dirname(require.resolve(`${owner}/package.json`)), 'files', file)];
+    const [typeface = ''] = file.split('-latin-');
+    return [file, join(dirname(require.resolve(`@fontsource/${typeface}/package.json`)), 'files', file)];
   }),
 );
 
@@ -63,7 +66,7 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       const look =
         hash === documentHash(site.state, keys.look) ? site.state.get(keys.look) : await documentBy(site, hash);
       const overrides = template === undefined ? undefined : await templateBy(site, template);
-      sendCss(response, lookCss((look as LookDocument | undefined) ?? EMPTY_LOOK, overrides?.look));
+      sendCss(response, lookCss((look as LookDocument | undefined) ?? emptyLook(GROUNDWORKS[0].code), overrides?.look));
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
       const { kinds } = siteOf(response).edition;

@@ -1,6 +1,7 @@
 /** A new store: its row, its owner, and a first design with every page it needs. */
 import { LIMITS, Problem, starterDesign, type Document, type DocumentKey } from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
+import { groundworkIn, saveGroundwork } from '../publishing/groundwork.js';
 import { addFirstState } from '../publishing/publish.js';
 import { countOwned, lockAccount, setMembership } from '../records/accounts.js';
 import { inTransaction, type Records } from '../records/database.js';
@@ -9,7 +10,11 @@ import { saveManifest } from '../records/documents.js';
 import { addStore, type NewStore } from '../records/stores.js';
 
 /** @throws Problem `already-there`, `bad-value`, `limit-reached` */
-export const createStore = (db: Records, ownerId: number, store: NewStore): Promise<number> =>
+export const createStore = (
+  db: Records,
+  ownerId: number,
+  { groundwork, ...store }: NewStore & { readonly groundwork?: string | undefined },
+): Promise<number> =>
   inTransaction(db, async (trx) => {
     checkNames(store);
     await checkRoom(trx, ownerId);
@@ -20,7 +25,7 @@ export const createStore = (db: Records, ownerId: number, store: NewStore): Prom
         remedy: 'Choose another; it is part of the web address of the storefront.',
       });
     await setMembership(trx, ownerId, id, 'owner');
-    await addFirstDesign(trx, id, starterDesign(store.name));
+    await addFirstDesign(trx, id, store.name, starterDesign(store.name, groundwork));
     return id;
   });
 
@@ -58,10 +63,12 @@ function checkNames({ currency, locale, timeZone }: NewStore): void {
 export async function addFirstDesign(
   trx: Records,
   storeId: number,
+  storeName: string,
   documents: ReadonlyMap<DocumentKey, Document>,
 ): Promise<void> {
   const empty = await saveManifest(trx, {});
-  const id = await addDesign(trx, { storeId, code: 'first', name: 'First design', origin: empty });
+  const groundwork = await saveGroundwork(trx, storeName, groundworkIn(documents));
+  const id = await addDesign(trx, { storeId, code: 'first', name: 'First design', origin: empty, groundwork });
   const { manifest } = await addFirstState(trx, id, documents, {
     note: 'The design the store started with',
     authorId: null,

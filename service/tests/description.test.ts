@@ -88,6 +88,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listStores');
   await walk('getStore');
   const store = { name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'Europe/Dublin', country: 'IE' };
+  await walk('listGroundworks');
   await walk('createStore', { body: { slug: 'tern-tea', ...store } });
   await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
   await walk('listStores', { query: { closed: 'yes' } });

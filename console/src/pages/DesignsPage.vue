@@ -1,9 +1,11 @@
 <script setup lang="ts">
 /** The designs of the store: which one shoppers see, which one is worked on. */
+import { groundworkOf } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call, openDesign, say, session } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
+import GroundworkChoice from './GroundworkChoice.vue';
 
 type Design = AnswerOf<typeof routes.listDesigns>['designs'][number];
 
@@ -13,6 +15,8 @@ const switching = ref<Design | null>(null);
 const renaming = ref<Design | null>(null);
 const away = ref<Design[]>([]);
 const name = ref('');
+/** What a copy is to build on. */
+const groundwork = ref('');
 const busy = ref(false);
 
 const load = (): Promise<void | undefined> =>
@@ -34,11 +38,12 @@ async function run(work: () => Promise<void>): Promise<void> {
 
 const copy = (from: Design): Promise<void> =>
   run(async () => {
-    const made = await call(routes.createDesign, { body: { name: name.value.trim(), copyOf: from.code } });
+    const other = groundwork.value === from.groundwork ? {} : { groundwork: groundwork.value };
+    const made = await call(routes.createDesign, { body: { name: name.value.trim(), copyOf: from.code, ...other } });
     copying.value = null;
     name.value = '';
     await openDesign(made.code);
-    say(`“${made.name}” is yours to edit now. Shoppers see it once you make it live.`);
+    say([`“${made.name}” is yours to edit now. Shoppers see it once you make it live.`, ...made.kept].join(' '));
   });
 
 const goLive = (design: Design): Promise<void> =>
@@ -104,7 +109,8 @@ onMounted(load);
             </h2>
             <p class="quiet">
               Revision {{ design.revision }};
-              {{ design.unpublished ? `${design.unpublished} unpublished` : 'all published' }}
+              {{ design.unpublished ? `${design.unpublished} unpublished` : 'all published' }}; built on
+              {{ groundworkOf(design.groundwork).name }}
             </p>
           </div>
           <div class="actions">
@@ -119,7 +125,14 @@ onMounted(load);
             <v-btn v-if="!design.live" :disabled="busy" @click="bringIn(design)"
               >Bring in changes from the live design</v-btn
             >
-            <v-btn :disabled="busy" @click="copying = design">Copy</v-btn>
+            <v-btn
+              :disabled="busy"
+              @click="
+                copying = design;
+                groundwork = design.groundwork;
+              "
+              >Copy</v-btn
+            >
             <v-btn
               :disabled="busy"
               @click="
@@ -169,7 +182,12 @@ onMounted(load);
         The copy starts with everything published and everything in the draft. After that, changing one does not change
         the other.
       </p>
-      <v-text-field v-model="name" label="Name of the new design" autofocus maxlength="80" />
+      <v-text-field v-model="name" label="Name of the new design" autofocus maxlength="80" class="mb-4" />
+      <GroundworkChoice v-model="groundwork" legend="What it builds on" />
+      <p v-if="groundwork !== copying.groundwork" class="mt-4">
+        Look, regions and templates come from {{ groundworkOf(groundwork).name }}, except where you changed them. Menus,
+        content pages and additions stay as they are.
+      </p>
     </AskDialog>
     <AskDialog
       v-if="switching"

@@ -4,6 +4,7 @@ import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, openStore, say, session, signOut } from '../api';
+import GroundworkChoice from './GroundworkChoice.vue';
 
 const router = useRouter();
 
@@ -13,6 +14,7 @@ const currency = ref('EUR');
 const country = ref('');
 const locale = ref(navigator.language);
 const timeZone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone);
+const groundwork = ref('');
 const busy = ref(false);
 
 const suggested = computed(() =>
@@ -34,6 +36,7 @@ async function create(): Promise<void> {
         country: country.value.toUpperCase(),
         locale: locale.value,
         timeZone: timeZone.value,
+        ...(groundwork.value && { groundwork: groundwork.value }),
       },
     });
     await openStore(made.slug);
@@ -88,6 +91,7 @@ async function create(): Promise<void> {
         <v-text-field v-model="country" label="Home country" hint="Such as IE" persistent-hint maxlength="2" required />
         <v-text-field v-model="locale" label="Language" hint="Such as en-IE" persistent-hint required />
         <v-text-field v-model="timeZone" label="Time zone" hint="Such as Europe/Dublin" persistent-hint required />
+        <GroundworkChoice v-model="groundwork" legend="What its design builds on" class="whole" />
         <div class="act">
           <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!name.trim() || !country"
             >Create store</v-btn
@@ -107,8 +111,11 @@ async function create(): Promise<void> {
   grid-template-columns: 1fr 1fr;
   gap: 18px 20px;
 }
+.whole,
 .act {
   grid-column: 1 / -1;
+}
+.act {
   text-align: end;
 }
 </style>

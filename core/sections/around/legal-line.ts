@@ -40,7 +40,7 @@ export const legalLine = defineKind(
         color: var(--quiet);
       }
       .legal-name {
-        font: 500 1.15rem/1.3 var(--title-font);
+        font: var(--title-weight) 1.15rem/1.3 var(--title-font);
         color: var(--text);
       }
       .legal p {

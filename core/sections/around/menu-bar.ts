@@ -55,7 +55,7 @@ export const menuBar = defineKind(
         gap: 0.5rem 2.5rem;
       }
       .menu-bar-name {
-        font: 500 1.6rem/1.2 var(--title-font);
+        font: var(--title-weight) 1.6rem/1.2 var(--title-font);
         text-decoration: none;
       }
       ul {
@@ -78,7 +78,7 @@ export const menuBar = defineKind(
         border-color: var(--line);
       }
       nav a[aria-current] {
-        border-color: var(--accent);
+        border-color: var(--hover);
       }
       ul ul {
         display: grid;
@@ -109,9 +109,6 @@ export const menuBar = defineKind(
           border: 0;
           padding-block: 0;
         }
-      }
-      .around-header & {
-        border-block-end: 1px solid var(--line);
       }
     `,
   },

@@ -86,7 +86,7 @@ export const cartLines = defineKind(
         object-fit: cover;
       }
       .cart-title {
-        font: 500 1.125rem/1.3 var(--title-font);
+        font: var(--title-weight) 1.125rem/1.3 var(--title-font);
         text-decoration: none;
       }
       .cart-sum {

@@ -9,7 +9,7 @@ export const WAYS_CSS = css`
     min-inline-size: 0;
   }
   legend {
-    font: 500 clamp(1.5rem, 4vw, 1.75rem)/1.15 var(--title-font);
+    font: var(--title-weight) clamp(1.5rem, 4vw, 1.75rem)/1.15 var(--title-font);
     padding: 0;
     margin-block-end: 0.75rem;
   }

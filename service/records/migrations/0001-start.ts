@@ -175,6 +175,8 @@ create table design (
   name text not null,
   -- The manifest the draft started from; the draft is this, the snapshots up to snapshot_seq, and the edits after.
   origin text not null references manifest,
+  -- The state of the groundwork that it builds on; what differs from it are its own changes.
+  groundwork text not null references manifest,
   live_revision integer not null,
   draft_seq bigint not null default 0,
   snapshot_seq bigint not null default 0,

@@ -1,0 +1,82 @@
+/** The groundwork Foolscap: airy, serif titles, hairlines, square pictures. */
+import { starterSection } from '../design/starters.js';
+import { css } from '../kinds/css.js';
+import type { Groundwork } from './groundwork.js';
+
+export const FOOLSCAP: Groundwork = {
+  code: 'foolscap',
+  name: 'Foolscap',
+  sentence: 'Airy, like a well-printed page: serif titles, hairlines, square pictures and much room.',
+  defaults: {},
+  around: {
+    'top-line': [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'soft' })],
+    header: [starterSection('header-bar', 'menu-bar', {}, { space: 'small' })],
+    footer: [starterSection('footer-legal', 'legal-line', {}, { tone: 'soft' })],
+  },
+  starters: [],
+  css: css`
+    :root {
+      --text-size: 1.0625rem;
+      --leading: 1.6;
+      --title-leading: 1.15;
+      --space-small: 0.75rem;
+      --space-medium: clamp(1.25rem, 3vw, 2.25rem);
+      --space-large: clamp(2.5rem, 7vw, 5rem);
+    }
+    a {
+      text-underline-offset: 0.2em;
+      text-decoration-thickness: 1px;
+    }
+    .prose blockquote {
+      border-inline-start: 2px solid var(--accent);
+      margin-inline: 0;
+      padding-inline-start: 1.2em;
+      font-family: var(--title-font);
+      font-size: 1.2em;
+    }
+    .button {
+      border: 1px solid var(--accent);
+      border-radius: var(--radius);
+      background: var(--accent);
+      color: var(--on-accent);
+      font: 600 1rem/1.2 var(--text-font);
+      padding: 0.85em 1.6em;
+    }
+    .button:hover {
+      background: color-mix(in srgb, var(--accent) 85%, #000);
+      color: var(--on-accent);
+    }
+    .button-quiet {
+      border: 1px solid var(--line);
+      border-radius: var(--radius);
+      padding: 0.3em 1em;
+    }
+    .button-quiet:hover {
+      border-color: var(--quiet);
+    }
+    .button[disabled] {
+      background: none;
+      border-color: var(--line);
+      color: var(--quiet);
+    }
+    select,
+    input {
+      border: 1px solid var(--quiet);
+      border-radius: min(var(--radius), 12px);
+      padding: 0 0.7em;
+    }
+    .around-header .k-menu-bar {
+      border-block-end: 1px solid var(--line);
+    }
+    .card {
+      gap: 0.15rem;
+    }
+    .card-picture {
+      margin-block-end: 0.7rem;
+    }
+    .card-title {
+      font-size: 1.125rem;
+      line-height: 1.3;
+    }
+  `,
+};

@@ -1,0 +1,89 @@
+/** Every groundwork that ships is whole, can be read, and shows every setting of the look. */
+import {
+  checkDocument,
+  checkTogether,
+  checkValue,
+  contrast,
+  GROUNDWORKS,
+  groundworkOf,
+  keys,
+  LOOK_FIELDS,
+  lookCss,
+  lookFields,
+  fontPaths,
+  SHIPPED_KINDS,
+  starterDesign,
+  type Field,
+  type LookDocument,
+  type Values,
+} from '../index.js';
+import { draftOf } from '../tests/designs.js';
+
+const lookOn = (groundwork: string, values: Values = {}): LookDocument => ({
+  format: 1,
+  type: 'look',
+  groundwork,
+  values,
+});
+const defaultOf = (groundwork: string, name: string): string => String(lookFields(groundwork)[name]?.default);
+
+test('one that is not there (any more) is drawn by the first', () => {
+  expect(groundworkOf('parchment').code).toBe('foolscap');
+  expect(lookCss(lookOn('parchment'))).toBe(lookCss(lookOn('foolscap')));
+  expect(lookCss(lookOn('brasslamp'))).not.toBe(lookCss(lookOn('foolscap')));
+});
+
+describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
+  test('a design begins with it, and may be published as it is', () => {
+    const design = starterDesign('Tern Tea', code);
+    expect(design.get(keys.look)).toMatchObject({ groundwork: code });
+    const state = draftOf(Object.fromEntries(design));
+    for (const [key, document] of design) expect(() => checkDocument(key, document, SHIPPED_KINDS)).not.toThrow();
+    for (const [key, document] of state) expect(() => checkTogether(key, document, state)).not.toThrow();
+    expect([...design.keys()]).toEqual(expect.arrayContaining(['around/header/standard', 'around/footer/standard']));
+  });
+
+  test('its defaults are settings that there are, with values they may have; what is set goes before them', () => {
+    for (const [name, value] of Object.entries(defaults)) {
+      expect(LOOK_FIELDS[name]?.label).toBeDefined();
+      expect(() => checkValue(LOOK_FIELDS[name] as Field, value, name)).not.toThrow();
+    }
+    expect(lookCss(lookOn(code))).toContain(`--widest:${defaultOf(code, 'widest')}px`);
+    expect(lookCss(lookOn(code, { widest: 900 }))).toContain('--widest:900px');
+  });
+
+  test('texts can be read on every tone (WCAG 2.2, 1.4.3)', () => {
+    const of = (name: string): string => defaultOf(code, `${name}Colour`);
+    for (const ground of ['background', 'soft'])
+      for (const ink of ['text', 'quiet', 'accent'])
+        expect([ground, ink, contrast(of(ground), of(ink)) >= 4.5]).toEqual([ground, ink, true]);
+    for (const [, on, ground] of lookCss(lookOn(code)).matchAll(/--on-(accent|strong|vivid):(#[0-9a-f]{6})/g))
+      expect([on, contrast(of(on as string), ground as string) >= 4.5]).toEqual([on, true]);
+  });
+
+  test('its rules have no colours of their own, and it loads the files of the typefaces it names, once each', () => {
+    expect(css.replace(/#000\b/g, '').match(/#[0-9a-f]{3,8}\b|rgba?\(|hsla?\(/gi)).toBeNull();
+    const paths = fontPaths(lookOn(code));
+    expect(new Set(paths).size).toBe(paths.length);
+    const rules = lookCss(lookOn(code));
+    for (const path of paths) expect(rules).toContain(`url(${path})`);
+    expect(rules.match(/@font-face\{[^}]*url\(/g)).toHaveLength(paths.length);
+  });
+
+  test('every setting of the look changes its stylesheet', () => {
+    const plain = lookCss(lookOn(code));
+    for (const [name, field] of Object.entries(lookFields(code))) {
+      const others = [900, 2.25, 1.33, '#123456', 'karla', 'soft', 'portrait'].filter((value) => {
+        try {
+          checkValue(field, value, name);
+          return value !== field.default;
+        } catch {
+          return false;
+        }
+      });
+      expect([name, others.length > 0]).toEqual([name, true]);
+      for (const value of others)
+        expect([name, lookCss(lookOn(code, { [name]: value })) === plain]).toEqual([name, false]);
+    }
+  });
+});
