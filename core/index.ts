@@ -64,6 +64,7 @@ export type { Groundwork } from './groundworks/groundwork.js';
 export * from './look/settings.js';
 export * from './look/css.js';
 export * from './look/contrast.js';
+export * from './look/pairs.js';
 export { fontFiles } from './look/fonts.js';
 export * from './kinds/frame.js';
 export * from './kinds/kind.js';

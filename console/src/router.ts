@@ -27,6 +27,7 @@ export const router = createRouter({
     },
     { path: '/pages', component: () => import('./pages/PagesPage.vue'), meta: { title: 'Pages' } },
     { path: '/templates', component: () => import('./pages/TemplatesPage.vue'), meta: { title: 'Templates' } },
+    { path: '/look', component: () => import('./pages/LookPage.vue'), meta: { title: 'Look' } },
     { path: '/designs', component: () => import('./pages/DesignsPage.vue'), meta: { title: 'Designs' } },
     { path: '/revisions', component: () => import('./pages/RevisionsPage.vue'), meta: { title: 'Revisions' } },
     { path: '/team', component: () => import('./pages/TeamPage.vue'), meta: { title: 'Team' } },

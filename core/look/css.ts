@@ -10,11 +10,14 @@ import { lookFields, PICTURE_RATIOS } from './settings.js';
 const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', round: '999px' };
 
 /** The stylesheet for a look document. @param overrides settings that a template has of its own */
-export function lookCss(look: LookDocument, overrides: Values = {}): string {
+export const lookCss = (look: LookDocument, overrides: Values = {}): string =>
+  `${lookRoot(look, overrides)}\n${BASE}${groundworkOf(look.groundwork).css}`;
+
+/** The part of the stylesheet that settings change: all else takes its measures from it. */
+export function lookRoot(look: LookDocument, overrides: Values = {}): string {
   const values = valuesOf(look, overrides);
-  const { css } = groundworkOf(look.groundwork);
   const properties = Object.entries(propertiesOf(values)).map(([name, value]) => `--${name}:${value}`);
-  return `${fontRules(values)}:root{${properties.join(';')}}\n${BASE}${css}`;
+  return `${fontRules(values)}:root{${properties.join(';')}}`;
 }
 
 /** The custom properties that the rules use, by name. */

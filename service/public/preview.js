@@ -48,7 +48,9 @@ function reveal(section) {
 let selected = null;
 
 const properties = new CSSStyleSheet();
-document.adoptedStyleSheets = [properties];
+/** The look as it is just being set, before it is saved. */
+const look = new CSSStyleSheet();
+document.adoptedStyleSheets = [properties, look];
 
 /** The custom properties of the sections: in a sheet of script’s, as the policy allows no style element but the first. */
 function restyle(rules) {
@@ -85,6 +87,7 @@ window.addEventListener('message', (event) => {
   const { type, section } = event.data ?? {};
   if (type === 'select') reveal(mark((selected = section)));
   if (type === 'renew') renew();
+  if (type === 'look') look.replaceSync(String(event.data.rules));
 });
 
 // Another device's width lays the page out anew.

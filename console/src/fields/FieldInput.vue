@@ -22,6 +22,10 @@ const props = defineProps<{
   /** Stores a value, or the default if undefined, in place of what it was; false if that was refused. */
   set: (value: unknown, was: unknown) => Promise<boolean>;
 }>();
+const emit = defineEmits<{
+  /** A value that may be stored, at once as it is typed or chosen; undefined for the default. */
+  trying: [value: unknown];
+}>();
 
 const fallback = (): unknown => props.inherited ?? props.field.default;
 const bound = computed(() => (isBound(props.own) ? props.own : null));
@@ -109,6 +113,7 @@ function change(next: unknown, wait = 0): void {
     fault.value = error instanceof Problem ? error.message : 'This cannot be saved.';
     return;
   }
+  emit('trying', next);
   if (wait) waiting = setTimeout(() => void save(), wait);
   else void save();
 }
@@ -131,6 +136,7 @@ function changeTime(text: string): void {
 function reset(): void {
   fault.value = '';
   value.value = fallback();
+  emit('trying', undefined);
   unsaved = { own: undefined };
   void save();
 }

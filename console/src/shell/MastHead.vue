@@ -12,6 +12,7 @@ const unpublished = computed(() => session.changes?.changes.length ?? 0);
 const sections = [
   { to: '/pages', label: 'Pages' },
   { to: '/templates', label: 'Templates' },
+  { to: '/look', label: 'Look' },
   { to: '/revisions', label: 'Revisions' },
   { to: '/designs', label: 'Designs' },
   { to: '/team', label: 'Team' },

@@ -7,6 +7,8 @@ const props = defineProps<{
   device: 'desktop' | 'tablet' | 'phone';
   selected: string | null;
   renewals: number;
+  /** Rules that show the look as it is just being set. */
+  look?: string;
 }>();
 const emit = defineEmits<{ selected: [section: string] }>();
 
@@ -16,7 +18,7 @@ const frame = ref<HTMLIFrameElement>();
 const size = ref({ width: 800, height: 500 });
 
 const scale = computed(() => Math.min(1, size.value.width / WIDTHS[props.device]));
-const look = computed(() => ({
+const paper = computed(() => ({
   width: `${WIDTHS[props.device]}px`,
   height: `${size.value.height / scale.value}px`,
   transform: `scale(${scale.value})`,
@@ -31,7 +33,9 @@ function hear(event: MessageEvent): void {
   const { from, type, section } = (event.data ?? {}) as { from?: string; type?: string; section?: string };
   if (from !== 'parlour-preview') return;
   if (type === 'selected' && section) emit('selected', section);
-  if (type === 'ready') send({ type: 'select', section: props.selected });
+  if (type !== 'ready') return;
+  send({ type: 'select', section: props.selected });
+  if (props.look !== undefined) send({ type: 'look', rules: props.look });
 }
 
 let watcher: ResizeObserver | undefined;
@@ -54,12 +58,16 @@ watch(
   () => props.renewals,
   () => send({ type: 'renew' }),
 );
+watch(
+  () => props.look,
+  (rules) => send({ type: 'look', rules: rules ?? '' }),
+);
 </script>
 
 <template>
   <div ref="room" class="room">
     <div class="paper" :style="outer">
-      <iframe v-if="url" ref="frame" :src="url" :style="look" title="The page as the draft has it" />
+      <iframe v-if="url" ref="frame" :src="url" :style="paper" title="The page as the draft has it" />
     </div>
   </div>
 </template>

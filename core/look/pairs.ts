@@ -1,0 +1,50 @@
+/** The pairs of colours that meet on a page, and whether texts in them can be read (WCAG 2.2, 1.4.3). */
+import type { LookDocument, Values } from '../design/document.js';
+import { withDefaults } from '../fields/value.js';
+import { contrast, readableOn } from './contrast.js';
+import { lookFields } from './settings.js';
+
+/** Two colours that meet: a text on a background. */
+export interface ColourPair {
+  /** What the text is, such as “Quiet text”. */
+  readonly text: string;
+  /** What it stands on, such as “Soft background”. */
+  readonly ground: string;
+  readonly textColour: string;
+  readonly groundColour: string;
+  /** The settings of the look that the two are. The colour of a text that Parlour chooses is none. */
+  readonly settings: readonly string[];
+  /** Contrast ratio, 1 to 21. */
+  readonly ratio: number;
+  /** At least so much is needed for texts of usual size. */
+  readonly needed: number;
+}
+
+/** For texts of usual size, level AA. */
+const NEEDED = 4.5;
+const INKS = ['textColour', 'quietColour', 'accentColour'] as const;
+/** Backgrounds that take the look’s own colours of texts. */
+const GROUNDS = ['backgroundColour', 'softColour'] as const;
+/** Those on which the colour of texts is chosen so that it can be read. */
+const CHOSEN = ['strongColour', 'vividColour', 'accentColour'] as const;
+
+/** Every pair that meets on some tone. @param look with what is set; the groundwork’s defaults count for the rest */
+export function colourPairs(look: Pick<LookDocument, 'groundwork' | 'values'>): ColourPair[] {
+  const fields = lookFields(look.groundwork);
+  const values = withDefaults(fields, look.values ?? {}) as Values;
+  const colour = (setting: string): string => String(values[setting]);
+  const label = (setting: string): string => fields[setting]?.label ?? setting;
+  const pair = (text: string, textColour: string, ground: string, settings: readonly string[]): ColourPair => ({
+    text,
+    ground: ground === 'accentColour' ? 'Main buttons' : label(ground),
+    textColour,
+    groundColour: colour(ground),
+    settings,
+    ratio: contrast(textColour, colour(ground)),
+    needed: NEEDED,
+  });
+  return [
+    ...GROUNDS.flatMap((ground) => INKS.map((ink) => pair(label(ink), colour(ink), ground, [ink, ground]))),
+    ...CHOSEN.map((ground) => pair('Text', readableOn(colour(ground)), ground, [ground])),
+  ];
+}
