@@ -41,6 +41,7 @@ async function findings(leaveOut = ''): Promise<string[]> {
 const CONSOLE: readonly [path: string, there: string][] = [
   ['/pages', 'Pages'],
   ['/templates', 'Templates'],
+  ['/look', 'Look'],
   ['/designs', 'Designs'],
   ['/revisions', 'Revisions'],
   ['/compare', 'Compare'],

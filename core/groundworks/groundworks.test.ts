@@ -3,7 +3,7 @@ import {
   checkDocument,
   checkTogether,
   checkValue,
-  contrast,
+  colourPairs,
   GROUNDWORKS,
   groundworkOf,
   keys,
@@ -52,13 +52,20 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
     expect(lookCss(lookOn(code, { widest: 900 }))).toContain('--widest:900px');
   });
 
-  test('texts can be read on every tone (WCAG 2.2, 1.4.3)', () => {
-    const of = (name: string): string => defaultOf(code, `${name}Colour`);
-    for (const ground of ['background', 'soft'])
-      for (const ink of ['text', 'quiet', 'accent'])
-        expect([ground, ink, contrast(of(ground), of(ink)) >= 4.5]).toEqual([ground, ink, true]);
-    for (const [, on, ground] of lookCss(lookOn(code)).matchAll(/--on-(accent|strong|vivid):(#[0-9a-f]{6})/g))
-      expect([on, contrast(of(on as string), ground as string) >= 4.5]).toEqual([on, true]);
+  test('texts can be read on every tone (WCAG 2.2, 1.4.3); where they cannot, the pair says so', () => {
+    const hard = (values: Values) =>
+      colourPairs(lookOn(code, values))
+        .filter(({ ratio, needed }) => ratio < needed)
+        .map(({ text, ground, settings }) => [text, ground, ...settings]);
+    expect(colourPairs(lookOn(code)).length).toBeGreaterThan(8);
+    expect(hard({})).toEqual([]);
+    expect(hard({ accentColour: '#9bbbd0' })).toEqual([
+      ['Accent', 'Background', 'accentColour', 'backgroundColour'],
+      ['Accent', 'Soft background', 'accentColour', 'softColour'],
+    ]);
+    // What Parlour chooses itself can always be read.
+    for (const strongColour of ['#000000', '#777777', '#ffffff', '#ff0000', '#0000ff'])
+      expect([strongColour, ...hard({ strongColour })]).toEqual([strongColour]);
   });
 
   test('its rules have no colours of their own, and it loads the files of the typefaces it names, once each', () => {

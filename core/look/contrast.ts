@@ -15,7 +15,13 @@ export function contrast(a: string, b: string): number {
   return (light + 0.05) / (dark + 0.05);
 }
 
-const INK = '#14202a';
-/** The colour of texts on a background. */
-export const readableOn = (ground: string): string =>
-  contrast(ground, '#ffffff') >= contrast(ground, INK) ? '#ffffff' : INK;
+const [WHITE, INK, BLACK] = ['#ffffff', '#14202a', '#000000'] as const;
+/** What texts of usual size need at least (WCAG 2.2, 1.4.3, level AA). */
+export const NEEDED_CONTRAST = 4.5;
+
+/** The colour of texts on a background: one of white and black always has enough contrast, ink looks better. */
+export function readableOn(ground: string): string {
+  const [white, ink] = [contrast(ground, WHITE), contrast(ground, INK)];
+  if (Math.max(white, ink) < NEEDED_CONTRAST) return contrast(ground, BLACK) > white ? BLACK : WHITE;
+  return white >= ink ? WHITE : INK;
+}

@@ -1,7 +1,7 @@
 /** The pairs of colours that meet on a page, and whether texts in them can be read (WCAG 2.2, 1.4.3). */
 import type { LookDocument, Values } from '../design/document.js';
 import { withDefaults } from '../fields/value.js';
-import { contrast, readableOn } from './contrast.js';
+import { contrast, NEEDED_CONTRAST, readableOn } from './contrast.js';
 import { lookFields } from './settings.js';
 
 /** Two colours that meet: a text on a background. */
@@ -20,8 +20,6 @@ export interface ColourPair {
   readonly needed: number;
 }
 
-/** For texts of usual size, level AA. */
-const NEEDED = 4.5;
 const INKS = ['textColour', 'quietColour', 'accentColour'] as const;
 /** Backgrounds that take the look’s own colours of texts. */
 const GROUNDS = ['backgroundColour', 'softColour'] as const;
@@ -41,7 +39,7 @@ export function colourPairs(look: Pick<LookDocument, 'groundwork' | 'values'>): 
     groundColour: colour(ground),
     settings,
     ratio: contrast(textColour, colour(ground)),
-    needed: NEEDED,
+    needed: NEEDED_CONTRAST,
   });
   return [
     ...GROUNDS.flatMap((ground) => INKS.map((ink) => pair(label(ink), colour(ink), ground, [ink, ground]))),

@@ -56,6 +56,15 @@ const fields = computed(() => {
 });
 const pairs = computed(() => (shown.value ? colourPairs(shown.value) : []));
 const unreadable = computed(() => pairs.value.filter(({ ratio, needed }) => ratio < needed));
+const verdict = computed(() => {
+  const [first, ...others] = unreadable.value;
+  if (!first) return 'Every text can be read well on what is behind it.';
+  const which = `${first.text} on ${first.ground.toLowerCase()}`;
+  const more = others.length
+    ? ` and ${others.length === 1 ? 'one more pair are' : `${others.length} more pairs are`}`
+    : ' is';
+  return `${which}${more} hard to read: texts need a contrast of at least 4.5.`;
+});
 
 const setterOf =
   (name: string) =>
@@ -96,9 +105,10 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
         Every page follows. Shoppers see it once it is published.
         <template v-if="look">Built on {{ groundworkOf(look.groundwork).name }}.</template>
       </p>
-      <v-tabs v-model="group" density="compact" show-arrows aria-label="Groups of settings">
+      <v-tabs v-model="group" density="compact" class="groups" aria-label="Groups of settings">
         <v-tab v-for="[code, { title }] in GROUPS" :key="code" :value="code">{{ title }}</v-tab>
       </v-tabs>
+      <p v-if="group === 'colour' && unreadable.length" class="bad pt-4" role="status">{{ verdict }}</p>
       <div v-if="look" :key="group" class="fields">
         <FieldInput
           v-for="{ name, field, own } in fields"
@@ -112,13 +122,7 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
       </div>
       <section v-if="group === 'colour'" class="contrast" aria-label="Contrast">
         <h2>Contrast</h2>
-        <p class="quiet">
-          {{
-            unreadable.length === 0
-              ? 'Every text can be read well on what is behind it.'
-              : `${unreadable.length === 1 ? '1 pair is' : `${unreadable.length} pairs are`} hard to read: texts need at least 4.5 to 1.`
-          }}
-        </p>
+        <p class="quiet">{{ verdict }}</p>
         <ul class="pairs">
           <li v-for="pair in pairs" :key="`${pair.text} ${pair.ground}`">
             <span class="sample" :style="{ background: pair.groundColour, color: pair.textColour }" aria-hidden="true"
@@ -149,7 +153,7 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
 <style scoped>
 .look {
   display: grid;
-  grid-template: 'settings strip' auto 'settings page' minmax(0, 1fr) / 400px minmax(0, 1fr);
+  grid-template: 'settings strip' auto 'settings page' minmax(0, 1fr) / 440px minmax(0, 1fr);
   block-size: calc(100vh - 56px);
 }
 .settings {
@@ -168,6 +172,11 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
   align-items: center;
   gap: 12px;
   padding: 8px 16px;
+}
+/* All five in one row. */
+.groups :deep(.v-tab) {
+  min-width: 0;
+  padding-inline: 11px;
 }
 .fields {
   display: grid;

@@ -1,0 +1,98 @@
+/** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
+import type { BrowserContext, Page } from 'playwright-core';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser, signIn } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+let faults: string[];
+const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
+
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+  faults = complaints(page);
+  await signIn(page, consoleAt('/'));
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+afterEach(() => expect(faults.splice(0)).toEqual([]));
+
+/** How the first action of the page in the frame looks. */
+const action = async (property: string): Promise<string> =>
+  page
+    .frameLocator('iframe')
+    .locator('.poster .button')
+    .evaluate((button, name) => getComputedStyle(button).getPropertyValue(name), property);
+async function until(holds: () => Promise<boolean>): Promise<void> {
+  for (const end = Date.now() + 15_000; !(await holds()); await page.waitForTimeout(50))
+    if (Date.now() > end) throw new Error('It did not come to hold.');
+}
+
+test('a colour shows on the page before it is saved, is said to be hard to read, and is published', async () => {
+  await page.goto(consoleAt('/look'));
+  await page.getByRole('tab', { name: 'Colour' }).click();
+  await page.frameLocator('iframe').locator('.poster .button').waitFor();
+  // Nothing is saved while this is held back.
+  let release = (): void => undefined;
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route('**/edits', async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByLabel('Accent', { exact: true }).fill('#9bbbd0');
+  await until(async () => (await action('background-color')) === 'rgb(155, 187, 208)');
+  await page
+    .getByRole('status')
+    .filter({ hasText: 'Accent on background and one more pair are hard to read' })
+    .waitFor();
+  expect((await service.visit('/')).text).toContain('/styles/look/');
+  release();
+  await page.getByText('1 unpublished').waitFor();
+  await page.unroute('**/edits');
+  await page.getByRole('button', { name: 'Accent: reset to the default' }).click();
+  await until(async () => (await action('background-color')) === 'rgb(178, 58, 38)');
+  await page.getByText('All published').waitFor();
+  await page.getByRole('status').filter({ hasText: 'hard to read' }).waitFor({ state: 'detached' });
+
+  await page.getByRole('tab', { name: 'Controls' }).click();
+  await page.getByRole('combobox', { name: 'Shape of buttons' }).press('Enter');
+  await page.getByRole('option', { name: 'Round' }).click();
+  await until(async () => (await action('border-top-left-radius')) !== '0px');
+  await page.getByText('1 unpublished').waitFor();
+  const before = (await service.visit('/')).text;
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await page.getByText('Shoppers see it now').waitFor();
+  expect((await service.visit('/')).text).not.toBe(before);
+});
+
+test('a copy of the design builds on Brasslamp, and says what stays as it is', async () => {
+  await page.goto(consoleAt('/designs'));
+  await page.getByText('built on Foolscap').waitFor();
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await page.getByLabel('Name of the new design').fill('Bolder');
+  await page.getByRole('radio', { name: 'Brasslamp' }).check();
+  await page.getByText('Look, regions and templates come from Brasslamp').waitFor();
+  await page.getByRole('dialog').getByRole('button', { name: 'Copy', exact: true }).click();
+  await page.getByText('The template “Home” stays as it is.').waitFor();
+  await page.getByText('built on Brasslamp').waitFor();
+  await page.getByRole('link', { name: 'Look', exact: true }).click();
+  await page.getByText('Built on Brasslamp.').waitFor();
+  await page.frameLocator('iframe').locator('.around-header .tone-strong').first().waitFor();
+});
+
+test('a new store builds on the groundwork that is chosen', async () => {
+  await page.goto(consoleAt('/new-store'));
+  await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
+  await page.getByLabel('Home country').fill('ie');
+  await page.getByRole('radio', { name: 'Brasslamp' }).check();
+  await page.getByRole('button', { name: 'Create store' }).click();
+  await page.getByText('“Tern Tea” is ready').waitFor();
+  await page.goto(`http://tern-tea.localhost:${service.port}/`);
+  expect(await page.locator('.around-header .tone-strong').count()).toBeGreaterThan(0);
+});
