@@ -67,7 +67,7 @@ await main(async () => {
   run(['timed-change', 'add', 'Gale week', '--from', '2099-11-27T08:00', '--until', '2099-11-30T23:00']);
   run(['section', 'set', 'home', 'h-dunes', 'title', 'Which wind, you ask?']);
   run(['section', 'move', 'home', 'h-workshop', '--before', 'h-newest']);
-  run(['design', 'copy', 'Summer']);
+  run(['design', 'copy', 'Summer', '--groundwork', 'brasslamp']);
   run(['team', 'invite', 'tolle@windrow.example', 'builder']);
 
   await page.goto(consoleAt);
@@ -81,9 +81,10 @@ await main(async () => {
   await shoot('console-designs', `${consoleAt}/designs`);
   await shoot('console-compare', `${consoleAt}/compare?from=1&to=draft`);
   await shoot('console-team', `${consoleAt}/team`);
-  await page.getByRole('button', { name: 'Publish', exact: true }).click();
-  await page.waitForTimeout(800);
-  await page.screenshot({ path: file('console-publish') });
+  await page.goto(`${consoleAt}/look`, { waitUntil: 'load' });
+  await page.getByRole('tab', { name: 'Colour' }).click();
+  await page.waitForTimeout(1500);
+  await page.screenshot({ path: file('console-look') });
   await page.goto(`${consoleAt}/workbench/home`, { waitUntil: 'load' });
   await page.locator('[data-plan-section="h-poster"]').click();
   await page.waitForTimeout(1500);
