@@ -247,24 +247,46 @@ export const BASE = css`
   }
   .button {
     display: inline-block;
+    border: var(--stroke) solid var(--accent);
+    border-radius: var(--radius);
+    background: var(--accent);
+    color: var(--on-accent);
+    font: 600 1rem/1.2 var(--text-font);
+    padding: var(--button-room);
     text-decoration: none;
     cursor: pointer;
   }
+  .button:hover {
+    background: color-mix(in srgb, var(--accent) 84%, #000);
+    color: var(--on-accent);
+  }
+  .button[disabled] {
+    background: none;
+    border-color: var(--line);
+    color: var(--quiet);
+    cursor: not-allowed;
+  }
   .button-quiet {
+    border: var(--stroke) solid var(--line);
+    border-radius: var(--radius);
     background: none;
     color: inherit;
     font: inherit;
     font-size: 0.9375rem;
+    padding: 0.3em 1em;
     cursor: pointer;
   }
-  .button[disabled] {
-    cursor: not-allowed;
+  .button-quiet:hover {
+    border-color: var(--text);
   }
   select,
   input {
+    border: var(--stroke) solid var(--quiet);
+    border-radius: min(var(--radius), var(--field-corner));
     background: var(--background);
     color: var(--text);
     font: inherit;
+    padding: 0 0.7em;
     block-size: 2.9rem;
     max-inline-size: 100%;
   }

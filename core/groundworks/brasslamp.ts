@@ -42,6 +42,8 @@ export const BRASSLAMP: Groundwork = {
   starters: ['home-goods', 'collection-panel'],
   css: css`
     :root {
+      --stroke: 2px;
+      --button-room: 0.75em 1.5em;
       --text-size: 1rem;
       --leading: 1.5;
       --title-leading: 1.08;
@@ -49,6 +51,7 @@ export const BRASSLAMP: Groundwork = {
       --space-medium: clamp(1rem, 2.5vw, 1.6rem);
       --space-large: clamp(1.75rem, 5vw, 3.25rem);
       --corner: 14px;
+      --field-corner: var(--corner);
     }
     h1,
     h2,
@@ -67,37 +70,6 @@ export const BRASSLAMP: Groundwork = {
       margin-inline: 0;
       padding: 1em 1.2em;
       font-weight: 600;
-    }
-    .button {
-      border: 2px solid var(--accent);
-      border-radius: var(--radius);
-      background: var(--accent);
-      color: var(--on-accent);
-      font: 600 1rem/1.2 var(--text-font);
-      padding: 0.75em 1.5em;
-    }
-    .button:hover {
-      background: color-mix(in srgb, var(--accent) 82%, #000);
-      color: var(--on-accent);
-    }
-    .button-quiet {
-      border: 2px solid var(--line);
-      border-radius: var(--radius);
-      padding: 0.3em 1em;
-    }
-    .button-quiet:hover {
-      border-color: var(--text);
-    }
-    .button[disabled] {
-      background: none;
-      border-color: var(--line);
-      color: var(--quiet);
-    }
-    select,
-    input {
-      border: 2px solid var(--quiet);
-      border-radius: min(var(--radius), var(--corner));
-      padding: 0 0.8em;
     }
     .frame:not(.w-edge) img {
       border-radius: var(--corner);

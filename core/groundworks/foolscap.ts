@@ -16,6 +16,10 @@ export const FOOLSCAP: Groundwork = {
   starters: [],
   css: css`
     :root {
+      --stroke: 1px;
+      --button-room: 0.85em 1.6em;
+      --corner: 0px;
+      --field-corner: 12px;
       --text-size: 1.0625rem;
       --leading: 1.6;
       --title-leading: 1.15;
@@ -33,37 +37,6 @@ export const FOOLSCAP: Groundwork = {
       padding-inline-start: 1.2em;
       font-family: var(--title-font);
       font-size: 1.2em;
-    }
-    .button {
-      border: 1px solid var(--accent);
-      border-radius: var(--radius);
-      background: var(--accent);
-      color: var(--on-accent);
-      font: 600 1rem/1.2 var(--text-font);
-      padding: 0.85em 1.6em;
-    }
-    .button:hover {
-      background: color-mix(in srgb, var(--accent) 85%, #000);
-      color: var(--on-accent);
-    }
-    .button-quiet {
-      border: 1px solid var(--line);
-      border-radius: var(--radius);
-      padding: 0.3em 1em;
-    }
-    .button-quiet:hover {
-      border-color: var(--quiet);
-    }
-    .button[disabled] {
-      background: none;
-      border-color: var(--line);
-      color: var(--quiet);
-    }
-    select,
-    input {
-      border: 1px solid var(--quiet);
-      border-radius: min(var(--radius), 12px);
-      padding: 0 0.7em;
     }
     .around-header .k-menu-bar {
       border-block-end: 1px solid var(--line);

@@ -18,6 +18,7 @@ import {
   type Values,
 } from '../index.js';
 import { draftOf } from '../tests/designs.js';
+import { BASE } from './base.js';
 
 const lookOn = (groundwork: string, values: Values = {}): LookDocument => ({
   format: 1,
@@ -68,8 +69,12 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
       expect([strongColour, ...hard({ strongColour })]).toEqual([strongColour]);
   });
 
-  test('its rules have no colours of their own, and it loads the files of the typefaces it names, once each', () => {
+  test('its rules have no colours of their own and say every measure that is used, and it loads the files of the typefaces it names, once each', () => {
     expect(css.replace(/#000\b/g, '').match(/#[0-9a-f]{3,8}\b|rgba?\(|hsla?\(/gi)).toBeNull();
+    const used = new Set([...BASE.matchAll(/var\((--[a-z-]+)/g)].map(([, name]) => name));
+    const said = new Set([...lookCss(lookOn(code)).matchAll(/(--[a-z-]+)\s*:/g)].map(([, name]) => name));
+    // Some are said by sections and by the frame.
+    expect([...used].filter((name) => !said.has(name))).toEqual(['--own', '--on-own', '--across']);
     const paths = fontPaths(lookOn(code));
     expect(new Set(paths).size).toBe(paths.length);
     const rules = lookCss(lookOn(code));

@@ -7,7 +7,7 @@ import { readableOn } from './contrast.js';
 import { facesOf, fontPath, FONTS, type FontFace } from './fonts.js';
 import { lookFields, PICTURE_RATIOS } from './settings.js';
 
-const RADII: Readonly<Record<string, string>> = { square: '0', soft: '6px', round: '999px' };
+const RADII: Readonly<Record<string, string>> = { square: '0px', soft: '6px', round: '999px' };
 
 /** The stylesheet for a look document. @param overrides settings that a template has of its own */
 export const lookCss = (look: LookDocument, overrides: Values = {}): string =>

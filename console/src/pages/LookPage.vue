@@ -1,22 +1,26 @@
 <script setup lang="ts">
 /** The look of the store: its settings in groups, beside a real page that follows while one types. */
-import { mdiCellphone, mdiMonitor, mdiTablet } from '@mdi/js';
-import { colourPairs, groundworkOf, keys, LOOK_GROUPS, lookFields, lookRoot, type LookDocument } from '@parlour/core';
+import {
+  colourPairs,
+  groundworkOf,
+  keys,
+  LOOK_GROUPS,
+  lookFields,
+  lookRoot,
+  type Device,
+  type LookDocument,
+} from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { attempt, call, edit } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import { news } from '../live';
+import DeviceToggle from '../workbench/DeviceToggle.vue';
 import PageFrame from '../workbench/PageFrame.vue';
 import PageSearch from '../workbench/PageSearch.vue';
 
 type Group = keyof typeof LOOK_GROUPS;
 const GROUPS = Object.entries(LOOK_GROUPS) as [Group, (typeof LOOK_GROUPS)[Group]][];
-const devices = [
-  { value: 'desktop', icon: mdiMonitor, title: 'Desktop' },
-  { value: 'tablet', icon: mdiTablet, title: 'Tablet' },
-  { value: 'phone', icon: mdiCellphone, title: 'Phone' },
-] as const;
 
 const group = ref<Group>('space');
 const look = ref<LookDocument | null>(null);
@@ -25,7 +29,7 @@ const tried = ref<Record<string, unknown>>({});
 const page = ref({ code: 'home', title: 'Home' });
 const url = ref('');
 const renewals = ref(0);
-const device = ref<'desktop' | 'tablet' | 'phone'>('desktop');
+const device = ref<Device>('desktop');
 
 const load = async (): Promise<void> => {
   look.value = (await call(routes.getDocument, { query: { key: keys.look } })).document as LookDocument;
@@ -140,11 +144,7 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
     <div class="strip">
       <PageSearch :page="page.code" :title="page.title" @open="(code) => attempt(() => open(code))" />
       <v-spacer />
-      <v-btn-toggle v-model="device" mandatory density="compact" variant="outlined" divided aria-label="Device">
-        <v-btn v-for="one in devices" :key="one.value" :value="one.value" :prepend-icon="one.icon" size="small">{{
-          one.title
-        }}</v-btn>
-      </v-btn-toggle>
+      <DeviceToggle v-model="device" />
     </div>
     <PageFrame :url="url" :device="device" :selected="null" :renewals="renewals" :look="rules" />
   </div>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** The true page of the draft in a frame at a chosen device's width, scaled down to the room there is. */
+import type { Device } from '@parlour/core';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 
 const props = defineProps<{
   url: string;
-  device: 'desktop' | 'tablet' | 'phone';
+  device: Device;
   selected: string | null;
   renewals: number;
   /** Rules that show the look as it is just being set. */

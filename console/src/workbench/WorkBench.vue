@@ -1,8 +1,10 @@
 <script setup lang="ts">
-import { mdiCellphone, mdiMonitor, mdiOpenInNew, mdiPlus, mdiRedo, mdiTablet, mdiUndo } from '@mdi/js';
+import { mdiOpenInNew, mdiPlus, mdiRedo, mdiUndo } from '@mdi/js';
+import type { Device } from '@parlour/core';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { attempt, session } from '../api';
+import DeviceToggle from './DeviceToggle.vue';
 import KindPicker from './KindPicker.vue';
 import PageFrame from './PageFrame.vue';
 import PageSearch from './PageSearch.vue';
@@ -15,14 +17,8 @@ const REASONS = { page: 'assigned to this page', rule: 'chosen by a rule', stand
 const router = useRouter();
 const bench = useWorkbench();
 const { state, plan, why, previewUrl, renewals, template } = bench;
-const device = ref<'desktop' | 'tablet' | 'phone'>('desktop');
+const device = ref<Device>('desktop');
 const picking = ref(false);
-
-const devices = [
-  { value: 'desktop', icon: mdiMonitor, title: 'Desktop' },
-  { value: 'tablet', icon: mdiTablet, title: 'Tablet' },
-  { value: 'phone', icon: mdiCellphone, title: 'Phone' },
-] as const;
 
 async function put(kind: string, document: string, place: Target): Promise<void> {
   picking.value = false;
@@ -93,19 +89,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
         aria-label="Redo"
         @click="bench.redo()"
       />
-      <v-btn-toggle
-        v-model="device"
-        mandatory
-        density="compact"
-        variant="outlined"
-        divided
-        class="mx-2"
-        aria-label="Device"
-      >
-        <v-btn v-for="one in devices" :key="one.value" :value="one.value" :prepend-icon="one.icon" size="small">{{
-          one.title
-        }}</v-btn>
-      </v-btn-toggle>
+      <DeviceToggle v-model="device" class="mx-2" />
       <v-btn :href="previewUrl" target="_blank" rel="noopener" size="small" :append-icon="mdiOpenInNew">Preview</v-btn>
     </div>
 

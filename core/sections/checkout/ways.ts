@@ -18,7 +18,7 @@ export const WAYS_CSS = css`
     margin: 0 0 0.75rem;
     padding: 0;
     border: 1px solid var(--line);
-    border-radius: min(var(--radius), 12px);
+    border-radius: min(var(--radius), var(--field-corner));
   }
   .ways li {
     display: flex;

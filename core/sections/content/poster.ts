@@ -86,7 +86,7 @@ export const poster = defineKind(
       }
       .poster-words {
         padding: 1.75rem 1.25rem;
-        border-radius: var(--corner, 0);
+        border-radius: var(--corner);
         background: var(--background);
         color: var(--text);
       }

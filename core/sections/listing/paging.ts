@@ -67,7 +67,7 @@ export const paging = defineKind(
         padding-inline: 0.5rem;
         text-decoration: none;
         border: 1px solid transparent;
-        border-radius: min(var(--radius), 12px);
+        border-radius: min(var(--radius), var(--field-corner));
       }
       a:hover {
         border-color: var(--line);
