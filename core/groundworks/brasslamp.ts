@@ -25,18 +25,8 @@ export const BRASSLAMP: Groundwork = {
     pictureRatio: 'landscape',
   },
   around: {
-    header: [
-      starterSection(
-        'header-columns',
-        'columns',
-        { widths: 'first-wider' },
-        { tone: 'strong', space: 'small' },
-        {
-          one: [starterSection('header-bar', 'menu-bar', {}, { space: 'none' })],
-          two: [starterSection('header-cart', 'cart-badge', {}, { space: 'none', align: 'end' })],
-        },
-      ),
-    ],
+    'top-line': [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'vivid' })],
+    header: [starterSection('header-bar', 'menu-bar', {}, { space: 'small', tone: 'strong' })],
     footer: [starterSection('footer-legal', 'legal-line', {}, { tone: 'strong' })],
   },
   starters: ['home-goods', 'collection-panel'],
