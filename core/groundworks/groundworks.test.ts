@@ -47,6 +47,7 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
   test('its defaults are settings that there are, with values they may have; what is set goes before them', () => {
     for (const [name, value] of Object.entries(defaults)) {
       expect(LOOK_FIELDS[name]?.label).toBeDefined();
+      expect([name, lookFields(code)[name]?.default]).toEqual([name, value]);
       expect(() => checkValue(LOOK_FIELDS[name] as Field, value, name)).not.toThrow();
     }
     expect(lookCss(lookOn(code))).toContain(`--widest:${defaultOf(code, 'widest')}px`);

@@ -33,6 +33,12 @@ test('a new store begins with the one that is chosen, or with the first', async 
     const { designs } = await service.call(routes.listDesigns, { params: { store: slug } });
     expect(designs).toMatchObject([{ groundwork: groundwork ?? 'foolscap', unpublished: 0 }]);
   }
+  // Home comes from the design one had, also where nobody has changed it yet.
+  const { kept } = await service.call(routes.createDesign, {
+    params: { store: 'tern-ink' },
+    body: { name: 'Bolder', groundwork: 'brasslamp' },
+  });
+  expect(kept).toEqual(['The template “Home” stays as it is.']);
   await expect(
     service.call(routes.createStore, { body: { ...store, slug: 'x-1', name: 'X', groundwork: 'parchment' as never } }),
   ).rejects.toMatchObject({ code: 'bad-input', place: 'groundwork' });
