@@ -10,8 +10,8 @@ export interface ColourPair {
   readonly text: string;
   /** What it stands on, such as “Soft background”. */
   readonly ground: string;
-  readonly textColour: string;
-  readonly groundColour: string;
+  readonly colour: string;
+  readonly behind: string;
   /** The settings of the look that the two are. The colour of a text that Parlour chooses is none. */
   readonly settings: readonly string[];
   /** Contrast ratio, 1 to 21. */
@@ -32,17 +32,19 @@ export function colourPairs(look: Pick<LookDocument, 'groundwork' | 'values'>): 
   const values = withDefaults(fields, look.values ?? {}) as Values;
   const colour = (setting: string): string => String(values[setting]);
   const label = (setting: string): string => fields[setting]?.label ?? setting;
-  const pair = (text: string, textColour: string, ground: string, settings: readonly string[]): ColourPair => ({
+  const pair = (text: string, ink: string, ground: string, settings: readonly string[]): ColourPair => ({
     text,
     ground: ground === 'accentColour' ? 'Main buttons' : label(ground),
-    textColour,
-    groundColour: colour(ground),
+    colour: ink,
+    behind: colour(ground),
     settings,
-    ratio: contrast(textColour, colour(ground)),
+    ratio: contrast(ink, colour(ground)),
     needed: NEEDED_CONTRAST,
   });
   return [
-    ...GROUNDS.flatMap((ground) => INKS.map((ink) => pair(label(ink), colour(ink), ground, [ink, ground]))),
+    ...GROUNDS.flatMap((ground) =>
+      INKS.map((setting) => pair(label(setting), colour(setting), ground, [setting, ground])),
+    ),
     ...CHOSEN.map((ground) => pair('Text', readableOn(colour(ground)), ground, [ground])),
   ];
 }

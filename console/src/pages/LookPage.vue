@@ -129,9 +129,7 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
         <p class="quiet">{{ verdict }}</p>
         <ul class="pairs">
           <li v-for="pair in pairs" :key="`${pair.text} ${pair.ground}`">
-            <span class="sample" :style="{ background: pair.groundColour, color: pair.textColour }" aria-hidden="true"
-              >Aa</span
-            >
+            <span class="sample" :style="{ background: pair.behind, color: pair.colour }" aria-hidden="true">Aa</span>
             <span>{{ pair.text }} on {{ pair.ground.toLowerCase() }}</span>
             <span class="figure">{{ (Math.floor(pair.ratio * 10) / 10).toFixed(1) }}</span>
             <span :class="pair.ratio < pair.needed ? 'bad' : 'good'">{{
