@@ -3,10 +3,9 @@ import { inZone } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { audit } from '../records/audit.js';
 import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
-import { groundworkIn } from '../publishing/groundwork.js';
+import { groundworkCode } from '../publishing/groundwork.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
 import { inTransaction, type Records } from '../records/database.js';
-import { loadState } from '../records/documents.js';
 import { designById, listDesigns, lockDesign, updateDesign, type Design } from '../records/designs.js';
 import { unpublishedCount } from '../publishing/states.js';
 import type { Store } from '../records/stores.js';
@@ -22,7 +21,7 @@ export function designRoutes(api: Api): void {
     live: design.id === liveId,
     revision: design.liveRevision,
     unpublished: await unpublishedCount(from, design),
-    groundwork: groundworkIn(await loadState(from, design.groundwork)),
+    groundwork: await groundworkCode(from, design),
     created: design.createdAt.toISOString(),
   });
 

@@ -11,7 +11,7 @@ import {
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import { updateDesign, type Design } from '../records/designs.js';
-import { loadState, saveManifest } from '../records/documents.js';
+import { loadDocuments, loadManifest, loadState, saveManifest } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { storeById } from '../records/stores.js';
 import { mergedEdits, recordMerge } from './follow.js';
@@ -50,6 +50,13 @@ export async function buildOn(trx: Records, design: Design, code: string, author
     const document = draft.get(key);
     return document ? [`${capitalised(nameOf(document))} stays as it is.`] : [];
   });
+}
+
+/** The code of the groundwork that a design builds on; of all its documents only the look is read. */
+export async function groundworkCode(db: Records, { groundwork }: Pick<Design, 'groundwork'>): Promise<string> {
+  const hash = (await loadManifest(db, groundwork))[keys.look] ?? '';
+  const look = (await loadDocuments(db, [hash])).get(hash);
+  return groundworkIn(new Map(look ? [[keys.look, look]] : []));
 }
 
 /** The code of the groundwork that a state of a design is drawn by. */

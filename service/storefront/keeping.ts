@@ -3,6 +3,7 @@ import { LRUCache } from 'lru-cache';
 import { isOwnPage, type SectionFault } from '@parlour/core';
 import type { KeptPages } from '../kept/kept-pages.js';
 import type { Site } from './context.js';
+import type { LiveStore } from './live-stores.js';
 import type { Shown } from './show.js';
 
 /** What is at a path: a page, another path, or nothing. */
@@ -34,8 +35,8 @@ export type Keeping = (
 
 export function keeping(kept: KeptPages): Keeping {
   const flights = new Map<string, Flight>();
-  /** Pages that showed more of a shopper than how much is in the cart: making them for all first would be in vain. */
-  const owned = new LRUCache<string, true>({ max: 10_000 });
+  /** Paths, while the same is live, whose pages show more of a shopper than a count: made for all they would be in vain. */
+  const owned = new WeakMap<LiveStore, LRUCache<string, true>>();
 
   const makeForAll = async (key: string, site: Site, path: string, query: URLSearchParams, make: Make) => {
     const { live } = site;
@@ -56,19 +57,25 @@ export function keeping(kept: KeptPages): Keeping {
   };
 
   return async (site, path, query, cartCount, make) => {
-    if (!site.live) return make(site);
-    const key = `${site.live.store.id} ${path}?${query}`;
+    const { live } = site;
+    if (!live) return make(site);
+    const key = `${live.store.id} ${path}?${query}`;
     if (!site.cart) return makeForAll(key, site, path, query, make);
-    if (cartCount === null || owned.has(key)) return make(site);
+    if (cartCount === null || owned.get(live)?.has(path)) return make(site);
     const found = await makeForAll(key, { ...site, cartToken: null, cart: null }, path, query, make);
     const { page } = found;
     if (!page?.showsFacts) return found;
     if (page.fill) return { ...found, page: { ...page, html: page.fill(cartCount) } };
-    owned.set(key, true);
+    const paths = owned.get(live) ?? new LRUCache<string, true>({ max: 1_000 });
+    owned.set(live, paths);
+    if (path.length < LONGEST_PATH) paths.set(path, true);
     return make(site);
   };
 }
 
+/** Longer ones are not remembered: no page of a store has such a path. */
+const LONGEST_PATH = 500;
+
 /** One page for all paths where nothing is would be many; and one that a section is missing from is no good page. */
 const mayBeKept = ({ page, isThere, faults }: Shown, path: string): boolean =>
-  isThere && faults.length === 0 && page.kind !== 'not-found' && !isOwnPage(page.kind) && path.length < 500;
+  isThere && faults.length === 0 && page.kind !== 'not-found' && !isOwnPage(page.kind) && path.length < LONGEST_PATH;
