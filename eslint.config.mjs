@@ -48,6 +48,15 @@ const LITERALS = [
   selector: `TaggedTemplateExpression[tag.name='html'] > TemplateLiteral > TemplateElement[value.raw=${pattern}]`,
   message: 'Shoppers read this in several languages: take it from a field or from view.word().',
 }));
+// Widths of the screen and of what a section is in stand in conditions, where nothing of the look can be.
+const MEASURES = [
+  String.raw`/#[0-9a-fA-F]{3,8}\b|\b(rgb|hsl)a?\(/`,
+  String.raw`/font-family:(?!\s*(var\(|inherit))/`,
+  String.raw`/(?<!@(media|container)[^{;]*)(?<![\w.-])(?!1px)\d*\.?\d+(rem|px|ch|vw|vh|pt)\b/`,
+].map((pattern) => ({
+  selector: `TaggedTemplateExpression[tag.name='css'] TemplateElement[value.raw=${pattern}]`,
+  message: 'Colours, typefaces and measures come from the look: use its custom properties, or 0, 1px, %, fr, em.',
+}));
 const CLIENTS = 'console and cli talk only to the API: use @parlour/core and @parlour/contract.';
 
 export default tseslint.config(
@@ -142,7 +151,7 @@ export default tseslint.config(
   {
     files: ['core/sections/**/*.ts'],
     ignores: ['**/*.test.ts'],
-    rules: { 'no-restricted-syntax': ['error', ...OUTSIDE_SYNTAX, ...LITERALS] },
+    rules: { 'no-restricted-syntax': ['error', ...OUTSIDE_SYNTAX, ...LITERALS, ...MEASURES] },
   },
   {
     files: ['core/sections/**/*.ts', 'core/kinds/**/*.ts'],

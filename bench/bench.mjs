@@ -13,21 +13,23 @@ import { measureHttp } from './http.mjs';
 import { measureKept } from './kept.mjs';
 import { measureLarge } from './large.mjs';
 import { measureListing } from './listing.mjs';
-import { measureRender } from './render.mjs';
+import { measureRepaint } from './repaint.mjs';
 import { demoSetting } from './setting.mjs';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
-/** @param parts which to measure: `render`, `listing`, `http`, `kept`, `cart`, `design`, `large`, `hostile`, or loads of the last by name; all if empty */
+/** @param parts which to measure: `listing`, `http`, `kept`, `cart`, `repaint`, `design`, `large`, `hostile`, or loads of the last by name; all if empty */
 export async function bench(databaseUrl, parts = []) {
   const wanted = (part) => parts.length === 0 || parts.includes(part);
   const rows = [];
   const setting = await demoSetting(databaseUrl);
-  if (wanted('render')) rows.push(...(await measureRender(setting)));
+  // Whatever is measured may refuse; the service must not outlive it.
+  process.once('exit', () => setting.kill());
   if (wanted('listing')) rows.push(...(await measureListing()));
   if (wanted('http')) rows.push(...(await measureHttp(setting)));
   if (wanted('cart')) rows.push(...(await measureCart(setting)));
   if (wanted('kept')) rows.push(...(await measureKept(setting)));
+  if (wanted('repaint')) rows.push(...(await measureRepaint(setting)));
   await setting.close();
   if (wanted('design')) rows.push(...(await measureDesign(databaseUrl)));
   if (wanted('large')) rows.push(...(await measureLarge(databaseUrl)));

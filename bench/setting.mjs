@@ -26,6 +26,7 @@ export async function serviceOn(databaseUrl) {
     databaseUrl,
     port: Number(line),
     pid: child.pid,
+    kill: () => child.kill('SIGKILL'),
     async close() {
       child.kill();
       await once(child, 'exit');

@@ -40,4 +40,9 @@ function explain(error: unknown, program: Command): number {
   return REFUSED;
 }
 
+// Whoever reads may have seen enough, as `head` has: that is no failure.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit(0);
+});
 await main();

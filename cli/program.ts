@@ -2,11 +2,14 @@
 import { Command } from 'commander';
 import { accountCommands } from './commands/account.js';
 import { catalogueCommands } from './commands/catalogue.js';
+import { lookCommands } from './commands/look.js';
 import { kindCommands } from './commands/kinds.js';
+import { pictureCommands } from './commands/pictures.js';
 import { pageCommands } from './commands/pages.js';
 import { publishCommands } from './commands/publishing.js';
 import { completionCommand } from './commands/completion.js';
 import { editCommand } from './commands/edit.js';
+import { inboxCommands } from './commands/inbox.js';
 import { orderCommands } from './commands/orders.js';
 import { designCommands } from './commands/designs.js';
 import { documentCommands } from './commands/documents.js';
@@ -46,11 +49,14 @@ Every change goes into the draft; shoppers see it when it is published.`,
     storeCommands,
     catalogueCommands,
     orderCommands,
+    inboxCommands,
     pageCommands,
     ruleCommands,
     templateCommands,
     documentCommands,
+    lookCommands,
     wordCommands,
+    pictureCommands,
     kindCommands,
     sectionCommands,
     entryCommands,

@@ -43,6 +43,22 @@ export function noKind(name: string, known: readonly { readonly name: string }[]
   });
 }
 
+/**
+ * Reads `NAME=VALUE`.
+ * @param known the names there are
+ * @throws Problem `bad-value`
+ */
+export function namedValue(text: string, known: readonly string[]): [name: string, value: string] {
+  const at = text.indexOf('=');
+  const name = at < 0 ? text : text.slice(0, at);
+  if (at < 0 || !known.includes(name))
+    throw new Problem('bad-value', at < 0 ? `“${text}” has no “=”.` : `There is no detail “${name}”.`, {
+      place: name,
+      remedy: `${didYouMean(name, known)}Write it as NAME=VALUE, with one of: ${known.join(', ')}.`,
+    });
+  return [name, text.slice(at + 1)];
+}
+
 /** What a written value is read with. */
 export interface Writing {
   /** For rules: the kind of the pages they choose among. */
@@ -139,10 +155,12 @@ function readLink(text: string): Link | null {
   return /^(https?:\/\/|mailto:|tel:|\/|#)/.test(text) ? { url: text } : { to: text };
 }
 
+const PLAIN_SOURCES = ['newest', 'reduced', 'this-collection', 'same-brand', 'found'] as const;
+
 /** `newest`, `collection:C-1`, or product codes with commas between. */
 function readSource(text: string): ProductSource {
-  if (text === 'newest' || text === 'reduced' || text === 'this-collection' || text === 'same-brand')
-    return { from: text };
+  const plain = PLAIN_SOURCES.find((from) => from === text);
+  if (plain) return { from: plain };
   if (text.startsWith('collection:')) return { from: 'collection', collection: text.slice('collection:'.length) };
   return { from: 'chosen', products: text.split(',').map((code) => code.trim()) };
 }

@@ -149,6 +149,7 @@ describe('the description', () => {
       assign: ['type', 'pages', 'template'],
       share: ['type', 'document', 'node', 'name'],
       unshare: ['type', 'document', 'node'],
+      tokens: ['type', 'tokens'],
     });
   });
 });

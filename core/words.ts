@@ -11,6 +11,10 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 export const listed = (words: readonly string[]): string =>
   words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) as string}`;
 
+/** `a, b, c and 4 more`, where naming all would be too long. */
+export const someOf = (words: readonly string[], most = 4): string =>
+  words.length <= most + 1 ? listed(words) : listed([...words.slice(0, most), `${words.length - most} more`]);
+
 /** The word that somebody may have meant by one that is not known; null if none is near. */
 export function nearest(word: string, known: readonly string[]): string | null {
   if (known.length === 0 || word.length > 80) return null;

@@ -5,8 +5,10 @@ import {
   keys,
   menuEntries,
   parsePage,
+  RESERVED_SEGMENTS,
   sectionsIn,
   SHIPPED_KINDS,
+  type ContentDocument,
   type MenuDocument,
   type Section,
 } from '@parlour/core';
@@ -41,7 +43,7 @@ describe('Windrow Kites', () => {
       'not-found',
       ...products.map((one) => `product:${one.code}`),
       ...collections.map((one) => `collection:${one.code}`),
-      'content:about',
+      ...[...design.keys()].filter((key) => key.startsWith('content/')).map((key) => key.replace('/', ':')),
     ]);
     const menu = design.get(keys.menu('main')) as MenuDocument;
     const links = [
@@ -50,6 +52,14 @@ describe('Windrow Kites', () => {
     ].flatMap((link) => (link && typeof link === 'object' && 'to' in link ? [String(link.to)] : []));
     expect(links.length).toBeGreaterThan(5);
     expect(links.filter((link) => !pages.has(link))).toEqual([]);
+  });
+
+  test('no content page is where Parlour itself is, or where another is', () => {
+    const slugs = [...design].flatMap(([key, document]) =>
+      key.startsWith('content/') ? [(document as ContentDocument).slug] : [],
+    );
+    expect(slugs.filter((slug) => (RESERVED_SEGMENTS as readonly string[]).includes(slug))).toEqual([]);
+    expect(unique(slugs)).toBe(true);
   });
 
   test('every page kind has a standard template', () => {

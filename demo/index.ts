@@ -5,4 +5,6 @@ import { windrowKites } from './windrow/store.js';
 
 export type { DemoCollection, DemoProduct, DemoStore, DemoVariant } from './store.js';
 
+export { sampleCatalogue } from './sample.js';
+
 export const demoStores = async (): Promise<DemoStore[]> => [await windrowKites(), await osierwick()];

@@ -1,5 +1,5 @@
 /** What a demo store is made of: plain data, which the service writes into an empty database. */
-import type { DeliveryMethod, Document, DocumentKey } from '@parlour/core';
+import type { DeliveryMethod, Document, DocumentKey, StoreDetails } from '@parlour/core';
 
 export interface DemoVariant {
   readonly code: string;
@@ -43,6 +43,14 @@ export interface DemoCollection {
   readonly products: readonly string[];
 }
 
+export interface DemoMessage {
+  readonly name: string;
+  readonly mail: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly page: string;
+}
+
 export interface DemoStore {
   readonly slug: string;
   /** Who owns it; all demo owners have the same password. */
@@ -54,8 +62,13 @@ export interface DemoStore {
   readonly languages: readonly string[];
   readonly timeZone: string;
   readonly country: string;
+  readonly details: StoreDetails;
   /** The ways to deliver, with a flat price for each country. */
   readonly delivery: readonly DeliveryMethod[];
+  /** What shoppers wrote, oldest first. */
+  readonly messages?: readonly DemoMessage[];
+  /** Mail addresses left for news, oldest first. */
+  readonly signUps?: readonly string[];
   readonly pictures: readonly { readonly name: string; readonly bytes: Uint8Array }[];
   readonly products: readonly DemoProduct[];
   readonly brands: readonly DemoBrand[];

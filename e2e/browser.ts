@@ -2,7 +2,7 @@
 import { mkdirSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { chromium, type BrowserContext, type Page } from 'playwright-core';
+import { chromium, type BrowserContext, type Locator, type Page } from 'playwright-core';
 import { DEMO_SIGN_IN } from '@parlour/service';
 
 const FLAGS = [
@@ -42,23 +42,34 @@ export function complaints(page: Page): string[] {
   return found;
 }
 
+/** Waits until a field that takes the focus by itself has it: what is typed elsewhere before that would land in it. */
+export const focused = (field: Locator): Promise<void> => field.and(field.page().locator(':focus')).waitFor();
+
+/**
+ * Signs in as the first owner, and goes to the list of pages. With little motion, as a person may wish it: what still
+ * grows while it is clicked may be another thing when the button is let go.
+ */
 export async function signIn(page: Page, origin: string): Promise<void> {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.goto(origin);
-  await page.getByLabel('Mail address').fill(DEMO_SIGN_IN.mail);
-  await page.getByLabel('Password').fill(DEMO_SIGN_IN.password);
+  const [mail, password] = [page.getByLabel('Mail address'), page.getByLabel('Password')];
+  await focused(mail);
+  await mail.fill(DEMO_SIGN_IN.mail);
+  await password.fill(DEMO_SIGN_IN.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page
-    .getByRole('heading', { name: 'Pages' })
+    .getByRole('heading', { name: 'Set-up' })
     .waitFor()
     .catch(async (cause: unknown) => {
-      throw new Error(`Signing in did not open the pages; this shows: ${await page.locator('body').innerText()}`, {
-        cause,
-      });
+      const typed = `${await mail.inputValue()} and ${(await password.inputValue()).length} characters`;
+      const shown = await page.locator('body').innerText();
+      throw new Error(`Signing in did not open the overview; typed is ${typed}; this shows: ${shown}`, { cause });
     });
+  await page.goto(new URL('/pages', origin).href);
 }
 
 /** Opens the choice of section kinds; ready once the search field has the focus, which would close a list that is open. */
 export async function addSection(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Add a section' }).click();
-  await page.getByRole('textbox', { name: 'Search', exact: true }).and(page.locator(':focus')).waitFor();
+  await focused(page.getByRole('textbox', { name: 'Search', exact: true }));
 }

@@ -3,7 +3,7 @@ import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import { linksTo } from '../service/tests/mailbox.js';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn } from './browser.js';
+import { complaints, focused, openBrowser, signIn } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -69,10 +69,11 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
   const link = await page.getByLabel('The link').inputValue();
   const other = await ((await browser.browser()?.newContext()) ?? browser).newPage();
   await other.goto(link);
+  await focused(other.getByLabel('Your name'));
   await other.getByLabel('Your name').fill('Late Comer');
   await other.getByLabel('Password').fill('a harbour at dawn');
   await other.getByRole('button', { name: 'Join' }).click();
-  await other.getByRole('heading', { name: 'Pages' }).waitFor();
+  await other.getByRole('heading', { name: 'Set-up' }).waitFor();
   // An editor sees the team, and nothing to change it with.
   await other.goto(consoleAt('/team'));
   await other.getByRole('cell', { name: 'Maren Oldacre' }).waitFor();
@@ -161,7 +162,7 @@ test('a forgotten password: asked for at the door, set with the link from the me
     await door.getByText('at least 12 characters').waitFor();
     await door.getByLabel('New password').fill('a basket by candle light');
     await door.getByRole('button', { name: 'Set a new password' }).click();
-    await door.getByRole('heading', { name: 'Pages' }).waitFor();
+    await door.getByRole('heading', { name: 'Set-up' }).waitFor();
     await door.goto(link);
     await door.getByLabel('New password').fill('a basket by candle light');
     await door.getByRole('button', { name: 'Set a new password' }).click();

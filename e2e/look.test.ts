@@ -1,7 +1,7 @@
 /** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn } from './browser.js';
+import { complaints, focused, openBrowser, signIn } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -83,11 +83,66 @@ test('a copy of the design builds on Brasslamp, and says what stays as it is', a
   await page.getByText('built on Brasslamp').waitFor();
   await page.getByRole('link', { name: 'Look', exact: true }).click();
   await page.getByText('Built on Brasslamp.').waitFor();
-  await page.frameLocator('iframe').locator('.around-header .tone-strong').first().waitFor();
+  const lettering = (): Promise<string> =>
+    page.frameLocator('iframe').locator('h1').evaluate('getComputedStyle(document.querySelector("h1")).fontFamily');
+  await until(async () => (await lettering()).includes('Archivo'));
+});
+
+test('a colour that is hard to read becomes the nearest that is not, in one action; the specimen shows all of it', async () => {
+  await page.goto(consoleAt('/look'));
+  await page.getByRole('button', { name: 'Specimen' }).click();
+  const sheet = page.frameLocator('iframe');
+  await sheet.getByRole('heading', { name: 'Specimen', level: 1 }).waitFor();
+  for (const tone of ['plain', 'soft', 'strong', 'vivid'])
+    await sheet.getByRole('heading', { name: `The tone “${tone}”` }).waitFor();
+  expect(await sheet.locator('main .button').count()).toBe(8);
+  expect(await sheet.locator('main .card').count()).toBe(4);
+  await page.getByRole('tab', { name: 'Colour' }).click();
+  await page.getByLabel('Links', { exact: true }).fill('#e0c9a0');
+  const hard = page.getByRole('listitem').filter({ hasText: 'Links on background' });
+  await hard.getByRole('button', { name: 'Nearest' }).click();
+  await page.getByText('Links can be read on background now.').waitFor();
+  await hard.getByText('Good').waitFor();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await hard.getByRole('button', { name: 'Nearest' }).waitFor();
+});
+
+test('design tokens go out, and come in again; a file that is none is refused with its place', async () => {
+  await page.goto(consoleAt('/look'));
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export tokens' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('look.tokens.json');
+  const give = (text: string) =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'look.tokens.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await give(JSON.stringify({ space: { corner: { $type: 'dimension', $value: { value: 12, unit: 'px' } } } }));
+  await page.getByText('Set 1 setting of the look from design tokens.').waitFor();
+  expect(await page.getByLabel('Corners', { exact: true }).inputValue()).toBe('12');
+  await give(JSON.stringify({ corner: { $type: 'dimension', $value: { value: 99, unit: 'px' } } }));
+  await page.getByText('corner must be at most 32').waitFor();
+  await give('no json');
+  await page.getByText('This file is no JSON.').waitFor();
+});
+
+test('a template has a setting of its own; other pages keep the store’s', async () => {
+  await page.goto(consoleAt('/workbench/product%3AK-001'));
+  const price = page.frameLocator('iframe').locator('.price .amount').first();
+  const before = await price.evaluate((element) => getComputedStyle(element).color);
+  await page.getByLabel('Set differently here').fill('Prices');
+  await page.getByRole('option', { name: 'Colour: Prices', exact: true }).click();
+  await page.getByLabel('Prices', { exact: true }).fill('#0a5d6b');
+  await until(async () => (await price.evaluate((element) => getComputedStyle(element).color)) === 'rgb(10, 93, 107)');
+  await page.goto(consoleAt('/workbench/collection%3AC-1'));
+  const other = page.frameLocator('iframe').locator('.card .amount').first();
+  expect(await other.evaluate((element) => getComputedStyle(element).color)).toBe(before);
 });
 
 test('a new store builds on the groundwork that is chosen', async () => {
   await page.goto(consoleAt('/new-store'));
+  await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByLabel('Home country').fill('ie');
   await page.getByRole('radio', { name: 'Brasslamp' }).check();

@@ -25,7 +25,7 @@ beforeAll(async () => {
       place: {},
       values: {},
     },
-    { type: 'set', document: 'template/checkout', field: 'around.header', value: 'checkout' },
+    { type: 'set', document: 'template/checkout', field: 'around.header', value: 'checkout', was: 'plain' },
   );
   await service.call(routes.publish, { body: { note: 'Ways to deliver in three places' } });
 });

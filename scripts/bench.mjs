@@ -9,7 +9,7 @@ import { needPackages } from './debian.mjs';
 import { main } from './say.mjs';
 
 await main(async () => {
-  needPackages(['postgresql', 'wrk']);
+  needPackages(['postgresql', 'wrk', 'chromium']);
   ensureInstalled();
   ensureBuilt();
   const { home, remove } = temporaryHome();
@@ -21,5 +21,6 @@ await main(async () => {
     cluster.stop();
     remove();
   }
-  process.exit();
 });
+// Also where something refused: a service that is measured would keep this process going.
+process.exit();

@@ -10,7 +10,7 @@ import { inviteFirstOwner } from './accounts/first-owner.js';
 import { startPolling } from './changes/poller.js';
 import { startChores } from './chores.js';
 import { loadDemo } from './demo/load.js';
-import { mailbox } from './mail/mail.js';
+import { mailbox, smtp } from './mail/mail.js';
 import { logFault } from './faults.js';
 import { keptPages } from './kept/kept-pages.js';
 import { stopEncoding } from './media/encoding.js';
@@ -48,6 +48,8 @@ export interface StartOptions {
   readonly mailbox: string;
   /** True if somebody delivers what is in the mailbox: then secrets go by mail alone. */
   readonly mailIsDelivered?: boolean;
+  /** The server that mail goes by, and the address it comes from; into the mailbox if absent. */
+  readonly mailServer?: { readonly url: string; readonly from: string } | undefined;
 }
 
 /** @throws Error if the port is taken or the database cannot be reached */
@@ -60,6 +62,7 @@ export async function startService({
   proxies = [],
   mailbox: mailboxFile,
   mailIsDelivered = false,
+  mailServer,
 }: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
   try {
@@ -81,7 +84,7 @@ export async function startService({
     const service: Service = {
       db,
       config,
-      mail: mailbox(mailboxFile, mailIsDelivered),
+      mail: mailServer ? smtp(mailServer.url, mailServer.from) : mailbox(mailboxFile, mailIsDelivered),
       addressOf: clientAddresses(proxies),
       stores,
       kept,

@@ -1,6 +1,6 @@
 /** Products: looking at one, changing it. Shoppers see a change at once; nothing is published. */
 import type { Command } from 'commander';
-import { currencyDecimals, formatMoney, Problem } from '@parlour/core';
+import { counted, currencyDecimals, formatMoney, Problem } from '@parlour/core';
 import { routes, type AnswerOf, type BodyOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -10,6 +10,7 @@ type Change = BodyOf<typeof routes.changeProduct>;
 type Store = AnswerOf<typeof routes.getStore>;
 
 export function catalogueCommands(program: Command): void {
+  sampleCommands(program);
   const products = program
     .command('product')
     .description('Show and change products. List them with: parlour page list --page-kind product');
@@ -52,6 +53,35 @@ Examples:
       const body = readChanges(changes, product, currencyDecimals(store.currency));
       const after = await call(routes.changeProduct, { params, body });
       print(after, () => `${productText(after, store)}\n\nShoppers see it now.`);
+    });
+}
+
+function sampleCommands(program: Command): void {
+  const sample = program
+    .command('sample-catalogue')
+    .description('Made-up products to try the pages of a store with that sells nothing yet.');
+  sample
+    .command('put-in')
+    .description('Put the sample catalogue into a store without products. Shoppers see it, too.')
+    .addHelpText('after', '\nExample:\n  $ parlour sample-catalogue put-in')
+    .action(async (_options: object, command: Command) => {
+      const { call, print, hint } = contextOf(command);
+      const answer = await call(routes.putInSample, { body: {} });
+      print(answer, () =>
+        [
+          `${counted(answer.products, 'product')} to try the pages with.`,
+          hint('Take them out with: parlour sample-catalogue take-out'),
+        ].join('\n'),
+      );
+    });
+  sample
+    .command('take-out')
+    .description('Take the sample catalogue out whole; your own products stay.')
+    .addHelpText('after', '\nExample:\n  $ parlour sample-catalogue take-out')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.takeOutSample);
+      print(answer, () => `The sample catalogue is out. The store has ${counted(answer.products, 'product')}.`);
     });
 }
 

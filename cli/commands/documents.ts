@@ -66,6 +66,7 @@ export function documentCommands(program: Command): void {
     .argument('[values...]', 'further values as path=value')
     .option('--code <code>', 'its code; made from the name if left out')
     .option('--copy-of <code>', 'a copy of this one')
+    .option('--starter <code>', 'a ready-made content page to begin with, see parlour starter list')
     .option('--page-kind <page-kind>', 'the page kind of a template', readPageKind)
     .option('--region <region>', 'the region of an arrangement')
     .addHelpText(
@@ -73,6 +74,7 @@ export function documentCommands(program: Command): void {
       `
 Examples:
   $ parlour document create content "Delivery" text=- < delivery.html
+  $ parlour document create content "Terms" --starter terms
   $ parlour document create arrangement "Sale header" --region header --copy-of standard
   $ parlour document create addition "Summer note" place=above target.page=collection:C-1
   $ parlour document create addition "Gift note" place=spot:beside-buying target.pageKind=product target.when='keyword is "gift"'
@@ -83,7 +85,7 @@ Examples:
         what: string,
         name: string,
         given: string[],
-        options: { code?: string; copyOf?: string; pageKind?: string; region?: string },
+        options: { code?: string; copyOf?: string; starter?: string; pageKind?: string; region?: string },
         command: Command,
       ) => {
         if (!CREATABLE.includes(what as Creatable))

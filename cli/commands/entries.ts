@@ -6,7 +6,7 @@ import { addNode, nodeCommands, PLACE_HELP, placed, type PlaceOptions } from './
 export function entryCommands(program: Command): void {
   const entries = program.command('entry').description('Entries of lists: menu entries, slides, links.');
 
-  placed(entries.command('add'), false)
+  placed(entries.command('add'), 'entry', false)
     .description('Put a new entry into a list.')
     .argument('<document>', 'a document such as menu/main, or a template’s code')
     .argument('[values...]', 'fields as name=value')

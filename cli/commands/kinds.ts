@@ -91,6 +91,6 @@ function takes(field: Field): string {
     case 'entries':
       return `entries: ${Object.keys(field.fields).join(', ')}`;
     case 'source':
-      return 'newest | reduced | this-collection | same-brand | collection:CODE | CODE,CODE';
+      return 'newest | reduced | this-collection | same-brand | found | collection:CODE | CODE,CODE';
   }
 }

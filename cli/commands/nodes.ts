@@ -2,6 +2,9 @@
 import type { Command } from 'commander';
 import {
   documentIn,
+  isSection,
+  kindName,
+  listed,
   nodeField,
   nodeIn,
   openDocument,
@@ -33,6 +36,8 @@ export interface ValueOptions {
 export const PLACE_HELP = `
 Where it goes: --before ID puts it in front of that one; --into SECTION/SLOT puts it into a slot or list;
 otherwise it goes last in --area.`;
+/** How a section is named. */
+export const SECTION_ID = 'its id, or its kind where there is one of it; see parlour document show';
 export const DRAFT = 'It is in the draft. Next: parlour publish';
 export const UNDO = 'Undo it with: parlour undo';
 
@@ -44,9 +49,15 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
   group
     .command('set')
     .description(`Set a field of ${what === 'entry' ? 'an entry' : 'a section'}.`)
-    .argument('<document>', 'a template’s code, or a document such as around/footer/standard')
-    .argument('<id>', `the id of the ${what}, see parlour document show`)
-    .argument('<field>', 'a field such as title, or of the frame such as frame.tone')
+    .argument(
+      '<document>',
+      `a template’s code, or a document such as ${what === 'entry' ? 'menu/main' : 'around/footer/standard'}`,
+    )
+    .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry, see parlour document show')
+    .argument(
+      '<field>',
+      what === 'entry' ? 'a field such as label or link' : 'a field such as title, or of the frame such as frame.tone',
+    )
     .argument('[value]', 'the new value; “-” reads it from standard input')
     .option('--default', 'go back to the field’s default')
     .option(
@@ -73,11 +84,12 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
         const context = contextOf(command);
         const key = documentKey(name);
         const path = `${/^(values|frame)\./.test(field) ? field : `values.${field}`}${suffixOf(options)}`;
+        const document = await openedDocument(context, key);
         const request = await setRequest(
           context,
-          await openedDocument(context, key),
+          document,
           key,
-          id,
+          what === 'section' ? sectionId(document, id) : id,
           path,
           value === undefined ? undefined : textFrom(value),
           options,
@@ -86,42 +98,49 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
       },
     );
 
-  placed(group.command('move'))
+  placed(group.command('move'), what)
     .description(`Move ${what === 'entry' ? 'an entry' : 'a section'}, with everything inside it.`)
     .argument('<document>', 'a template’s code, or a document')
-    .argument('<id>', `the id of the ${what}`)
+    .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry')
     .addHelpText(
       'after',
       `${PLACE_HELP}\n\nExamples:\n  $ parlour ${what} move ${what === 'entry' ? 'menu/main m-about --before m-single' : 'home h-sport --before h-newest\n  $ parlour section move home h-dunes --into around/footer/standard'}`,
     )
     .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
-      context.done(
-        await context.edit([{ type: 'move', document: documentKey(name), node, ...placeFrom(options) }]),
-        DRAFT,
-      );
+      const document = documentKey(name);
+      const id = await idOf(context, what, document, node);
+      context.done(await context.edit([{ type: 'move', document, node: id, ...placeFrom(options) }]), DRAFT);
     });
 
   group
     .command('remove')
     .description(`Remove ${what === 'entry' ? 'an entry' : 'a section'}, with everything inside it.`)
     .argument('<document>', 'a template’s code, or a document')
-    .argument('<id>', `the id of the ${what}`)
+    .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry')
     .addHelpText(
       'after',
       `\nExample:\n  $ parlour ${what} remove ${what === 'entry' ? 'menu/main m-about' : 'home h-dunes'}\n\n${UNDO}`,
     )
     .action(async (name: string, node: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      context.done(await context.edit([{ type: 'remove', document: documentKey(name), node }]), UNDO);
+      const document = documentKey(name);
+      const id = await idOf(context, what, document, node);
+      context.done(await context.edit([{ type: 'remove', document, node: id }]), UNDO);
     });
 }
 
-/** Options for where a section or entry goes. @param elsewhere whether it may go into another document */
-export const placed = (command: Command, elsewhere = true): Command =>
+/**
+ * Options for where a section or entry goes.
+ * @param elsewhere whether it may go into another document
+ */
+export const placed = (command: Command, what: 'section' | 'entry', elsewhere = true): Command =>
   command
     .option('--area <area>', 'the area', 'main')
-    .option('--into <place>', `a slot or list such as p-columns/two${elsewhere ? ', or another document' : ''}`)
+    .option(
+      '--into <place>',
+      `${what === 'entry' ? 'a list such as m-line/entries' : 'a slot such as p-columns/two'}${elsewhere ? ', or another document' : ''}`,
+    )
     .option('--before <id>', 'before this one');
 
 /** Puts a new section or, without a kind, a new entry into a document. */
@@ -201,6 +220,27 @@ export async function setRequest(
     ...(reset || next === undefined ? {} : { value: next }),
   };
 }
+
+/**
+ * The id of a section that is named by its id or, where there is one of it in the document, by its kind: so a script
+ * works on copies, whose ids are others.
+ * @returns what was given, if it is neither: whoever is asked next says so
+ * @throws Problem `no-such-thing` naming the ids there are to choose from
+ */
+export function sectionId({ nodes }: DraftDocument, name: string): string {
+  if (Object.hasOwn(nodes, name)) return name;
+  const found = Object.values(nodes).filter((node) => isSection(node) && kindName(node.kind) === name);
+  const [first, ...others] = found;
+  if (!first) return name;
+  if (others.length === 0) return first.id;
+  throw new Problem('no-such-thing', `There are ${found.length} sections of the kind “${name}”.`, {
+    remedy: `Name one by its id: ${listed(found.map(({ id }) => id).sort())}.`,
+  });
+}
+
+/** The same for a document that is not open yet; an entry is named by its id alone. */
+const idOf = async (context: Context, what: 'section' | 'entry', key: string, name: string): Promise<string> =>
+  what === 'entry' ? name : sectionId(await openedDocument(context, key), name);
 
 export const suffixOf = ({ device, language }: ValueOptions): string =>
   device !== undefined && device !== 'desktop' ? `@${device}` : language === undefined ? '' : `@${language}`;

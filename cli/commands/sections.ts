@@ -10,6 +10,8 @@ import {
   PLACE_HELP,
   placed,
   placeFrom,
+  SECTION_ID,
+  sectionId,
   setRequest,
   suffixOf,
   UNDO,
@@ -24,7 +26,7 @@ export function sectionCommands(program: Command): void {
     .command('section')
     .description('Sections: add, set, move, copy, hide, share, unshare, remove.');
 
-  placed(sections.command('add'), false)
+  placed(sections.command('add'), 'section', false)
     .description('Add a section to a template.')
     .argument('<template>', 'a template’s code, or a document such as around/footer/standard')
     .argument('<kind>', 'a section kind, see parlour kind list')
@@ -42,24 +44,25 @@ export function sectionCommands(program: Command): void {
 
   nodeCommands(sections, 'section', 'home h-poster title "Made for the wind"');
 
-  placed(sections.command('copy'))
+  placed(sections.command('copy'), 'section')
     .description('Copy a section, with content of its own; right after the original unless you say otherwise.')
     .argument('<template>', 'a template’s code, or a document')
-    .argument('<id>', 'the id of the section')
+    .argument('<id>', SECTION_ID)
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour section copy home h-dunes\n  $ parlour section copy home h-workshop --into product',
     )
     .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
+      const document = documentKey(name);
       const { place, into } = placeFrom(options);
       const said =
         options.before !== undefined || place.in !== undefined || command.getOptionValueSource('area') === 'cli';
       const answer = await context.edit([
         {
           type: 'copy',
-          document: documentKey(name),
-          node,
+          document,
+          node: sectionId(await openedDocument(context, document), node),
           ...(into === undefined ? {} : { into }),
           ...(said ? { place } : {}),
         },
@@ -76,7 +79,7 @@ export function sectionCommands(program: Command): void {
       .command(verb)
       .description(sentence)
       .argument('<template>', 'a template’s code, or a document')
-      .argument('<id>', 'the id of the section')
+      .argument('<id>', SECTION_ID)
       .option('--device <device>', 'only on a phone or a tablet')
       .addHelpText('after', `\nExample:\n  $ parlour section ${verb} home h-dunes --device phone`)
       .action(async (name: string, id: string, options: ValueOptions, command: Command) => {
@@ -87,7 +90,9 @@ export function sectionCommands(program: Command): void {
         const value = hidden || options.device !== undefined ? String(hidden) : undefined;
         context.done(
           await context.edit([
-            await setRequest(context, document, key, id, path, value, { default: value === undefined }),
+            await setRequest(context, document, key, sectionId(document, id), path, value, {
+              default: value === undefined,
+            }),
           ]),
           DRAFT,
         );
@@ -98,7 +103,7 @@ export function sectionCommands(program: Command): void {
     .command('share')
     .description('Turn a section into a shared section, to use it in several places.')
     .argument('<template>', 'a template’s code, or a document')
-    .argument('<id>', 'the id of the section')
+    .argument('<id>', SECTION_ID)
     .argument('<name>', 'the name of the shared section')
     .addHelpText(
       'after',
@@ -106,7 +111,9 @@ export function sectionCommands(program: Command): void {
     )
     .action(async (name: string, node: string, title: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      const answer = await context.edit([{ type: 'share', document: documentKey(name), node, name: title }]);
+      const document = documentKey(name);
+      const id = sectionId(await openedDocument(context, document), node);
+      const answer = await context.edit([{ type: 'share', document, node: id, name: title }]);
       const code = answer.edits[0]?.document.slice('shared/'.length) ?? '';
       context.done(
         answer,
@@ -118,10 +125,12 @@ export function sectionCommands(program: Command): void {
     .command('unshare')
     .description('Replace a shared section here with a copy of its own.')
     .argument('<template>', 'a template’s code, or a document')
-    .argument('<id>', 'the id of the section that shows the shared one')
+    .argument('<id>', SECTION_ID)
     .addHelpText('after', '\nExample:\n  $ parlour section unshare product p-promise')
     .action(async (name: string, node: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      context.done(await context.edit([{ type: 'unshare', document: documentKey(name), node }]), UNDO);
+      const document = documentKey(name);
+      const id = sectionId(await openedDocument(context, document), node);
+      context.done(await context.edit([{ type: 'unshare', document, node: id }]), UNDO);
     });
 }

@@ -1,10 +1,19 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import { Argument, type Command } from 'commander';
-import { inZone, listed, ROLES, told, type Role } from '@parlour/core';
+import {
+  inZone,
+  listed,
+  ROLES,
+  STORE_DETAILS,
+  told,
+  type Role,
+  type SetUpPlace,
+  type StoreDetail,
+} from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom } from '../context.js';
 import { table } from '../table.js';
-import { wholeNumber } from '../values.js';
+import { namedValue, wholeNumber } from '../values.js';
 
 interface StoreOptions {
   readonly currency: string;
@@ -14,7 +23,41 @@ interface StoreOptions {
   readonly groundwork?: string;
 }
 
+/** The command that gets on with what is open, by where it is done. */
+const NEXT: Readonly<Partial<Record<SetUpPlace, string>>> = {
+  catalogue: 'parlour sample-catalogue put-in',
+  store: 'parlour store set street=STREET city=TOWN mail=ADDRESS',
+  header: 'parlour picture add FILE',
+  pages: 'parlour starter list',
+  content: 'parlour document show content/CODE',
+  home: 'parlour template show home',
+  menus: 'parlour entry add menu/main',
+  delivery: 'parlour delivery set CODE NAME COUNTRY=PRICE',
+  publish: 'parlour change list',
+};
+
 export function storeCommands(program: Command): void {
+  program
+    .command('set-up')
+    .description('What the store needs before it is ready for shoppers, and what of it is done.')
+    .addHelpText('after', '\nExample:\n  $ parlour set-up')
+    .action(async (_options: object, command: Command) => {
+      const { call, print, hint } = contextOf(command);
+      const answer = await call(routes.getSetUp);
+      print(answer, () =>
+        [
+          table(
+            ['', 'Step', 'How it stands'],
+            answer.steps.map(({ done, title, sentence }) => [done ? 'done' : 'open', title, sentence]),
+          ),
+          ...answer.steps
+            .flatMap(({ done, place }) => (done ? [] : (NEXT[place] ?? [])))
+            .slice(0, 1)
+            .map((next) => `\n${hint(`Next: ${next}`)}`),
+        ].join('\n'),
+      );
+    });
+
   program
     .command('groundwork')
     .description('What a design builds on: its rules, regions and standard templates.')
@@ -89,6 +132,43 @@ export function storeCommands(program: Command): void {
           ...store.languages.map((language) => `${store.storefront}/${language}`),
         ].join('\n'),
       );
+    });
+
+  stores
+    .command('show')
+    .description('Show a store: its name and address, how it is reached, when it is open.')
+    .addHelpText('after', '\nExample:\n  $ parlour store show')
+    .action(async (_options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const store = await call(routes.getStore);
+      print(store, () =>
+        table(
+          ['Detail', 'Value', 'What it is'],
+          [
+            ['name', store.name, 'As shoppers read it.'],
+            ...Object.entries(STORE_DETAILS).map(([name, { help }]) => [
+              name,
+              store.details[name as StoreDetail] ?? '',
+              help,
+            ]),
+          ],
+        ),
+      );
+    });
+
+  stores
+    .command('set')
+    .description('Set details of a store; shoppers see them at once.')
+    .argument('<details...>', 'each as NAME=VALUE, an empty value to take it away; see parlour store show')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour store set street="Mole Street 4" city=Ternhythe mail=post@windrow.example\n  $ parlour store set saturday="10:00–16:00" sunday=',
+    )
+    .action(async (details: string[], _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const body = Object.fromEntries(details.map((one) => namedValue(one, ['name', ...Object.keys(STORE_DETAILS)])));
+      const store = await call(routes.setDetails, { body });
+      print(store, () => `Set of “${store.name}”: ${listed(Object.keys(body))}. Shoppers see it now.`);
     });
 
   stores

@@ -1,6 +1,6 @@
 /** Templates: list, show, draw, copy, create, remove. */
 import type { Command } from 'commander';
-import { keys, Problem, typeOfKey, type PageKind } from '@parlour/core';
+import { keys, movedInOrder, Problem, typeOfKey, type PageKind } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { writeFileSync } from 'node:fs';
 import { contextOf } from '../context.js';
@@ -8,6 +8,7 @@ import { documentKey } from '../keys.js';
 import { table } from '../table.js';
 import { readPageKind } from '../values.js';
 import { showDocument } from './documents.js';
+import { DRAFT, openedDocument } from './nodes.js';
 
 export function templateCommands(program: Command): void {
   const templates = program.command('template').description('Templates: the sections that pages of a kind have.');
@@ -80,17 +81,55 @@ export function templateCommands(program: Command): void {
       );
     });
 
+  templates
+    .command('move')
+    .description('Move a template among those of its page kind; every list and choice has them in this order.')
+    .argument('<template>', 'its code')
+    .option('--before <code>', 'the template it goes in front of; last if left out')
+    .addHelpText('after', '\nExample:\n  $ parlour template move product-plain --before product')
+    .action(async (code: string, { before = null }: { before?: string | null }, command: Command) => {
+      const context = contextOf(command);
+      const { templates: all } = await context.call(routes.listTemplates);
+      const found = (wanted: string) => {
+        const one = all.find((template) => template.code === wanted);
+        if (one) return one;
+        throw new Problem('no-such-template', `There is no template “${wanted}”.`, {
+          place: 'template',
+          remedy: 'See parlour template list.',
+        });
+      };
+      const { pageKind } = found(code);
+      if (before !== null && found(before).pageKind !== pageKind)
+        throw new Problem('wrong-page-kind', `“${before}” is for other pages than “${code}”.`, {
+          place: '--before',
+          remedy: 'Name a template of the same page kind.',
+        });
+      const document = keys.assignments(pageKind);
+      const { head } = await openedDocument(context, document);
+      const was = head['order'];
+      const value = movedInOrder(
+        all.filter((template) => template.pageKind === pageKind),
+        code,
+        before,
+      );
+      context.done(
+        await context.edit([{ type: 'set', document, field: 'order', value, ...(was === undefined ? {} : { was }) }]),
+        DRAFT,
+      );
+    });
+
   program
     .command('starter')
     .description('Ready-made templates to begin with.')
     .command('list')
-    .description('List the starters: ready-made templates to begin with.')
+    .description('List the starters: ready-made templates, and ready-made content pages.')
     .argument('[page-kind]', 'only for this page kind', readPageKind)
     .addHelpText('after', '\nExamples:\n  $ parlour starter list\n  $ parlour starter list product')
     .action(async (pageKind: PageKind | undefined, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const { starters } = await call(routes.listStarters, { query: { pageKind } });
-      print(starters, () =>
+      const found = await call(routes.listStarters, { query: { pageKind } });
+      const { starters, pages } = found;
+      print(found, () =>
         [
           table(
             ['Code', 'Kind', 'Name', 'What it is good for'],
@@ -98,6 +137,17 @@ export function templateCommands(program: Command): void {
           ),
           '',
           'Start with one: parlour template create PAGE-KIND NAME --starter CODE',
+          ...(pages.length
+            ? [
+                '',
+                table(
+                  ['Code', 'Content page', 'What it is good for'],
+                  pages.map((one) => [one.code, one.title, one.sentence]),
+                ),
+                '',
+                'Make one: parlour document create content TITLE --starter CODE',
+              ]
+            : []),
         ].join('\n'),
       );
     });

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { linksTo } from '../../service/tests/mailbox.js';
 import { asAdmin, testService, type TestService } from '../../service/tests/service.js';
 
@@ -95,6 +96,11 @@ test('copy a template, change a section, give it to one product; why tells both 
     /nothing was changed:\n.*1 page that used it now has the next rule that matches, or the standard\.\n1 page would change: .+ \(product:K-008\)$/s,
   );
   await done('assign product:K-008 --standard');
+  // Moved by hand, it comes first in every list.
+  await done('template move storm-kite --before product');
+  expect(await done('template list')).toMatch(/storm-kite.*\nproduct-plain|storm-kite.*\nproduct /);
+  expect(await done('change list')).toContain('The templates of product pages are listed in another order.');
+  await done('undo');
   expect(await done('template remove storm-kite')).toContain('Removed the template “Storm kite”.');
 });
 
@@ -103,7 +109,7 @@ test('sections are added in place, moved, removed, and brought back by undo', as
   const order = async () =>
     JSON.parse(await done('template show home --json')).areas.main.map((one: { id: string; kind: string }) => one.id);
   const before = await order();
-  expect(before.indexOf('h-dunes')).toBe(5);
+  expect(before.indexOf('h-dunes')).toBe(6);
   await done('section move home h-sport --before h-newest');
   expect((await order()).slice(0, 3)).toEqual(['h-poster', 'h-sport', 'h-newest']);
   await done('section remove home h-workshop');
@@ -140,6 +146,83 @@ test('a template begins with a starter; a document is shown with where its value
   expect((await parlour('section set home h-poster frame.until 2027-03-28T01:30')).err).toContain(
     'Clocks in Europe/Dublin never show 2027-03-28 01:30',
   );
+});
+
+test('a section goes by its kind where there is one of it, so that a script works on a copy too', async () => {
+  expect(await done('section set home poster title "By kind"')).toMatch(/^Set Title of Poster .* to “By kind”\./);
+  expect(await done('section hide home poster --device phone')).toContain('It is in the draft');
+  const several = await parlour('section set home product-row title "Which?"');
+  expect(several).toMatchObject({ code: 1, out: '' });
+  expect(several.err).toMatch(/There are 2 sections of the kind “product-row”\.\n.*h-newest and h-sport\./);
+  expect((await parlour('section remove home carousel')).err).toContain(
+    'There is no section “carousel” in the template “Home”.',
+  );
+  await done('undo');
+  await done('undo');
+});
+
+test('details of the store are set and shown; what shoppers left is listed, saved and deleted', async () => {
+  expect(await done('store set "street=Mole 5" sunday= phone=+3531')).toBe(
+    'Set of “Windrow Kites”: street, sunday and phone. Shoppers see it now.',
+  );
+  expect(await done('store show')).toMatch(/street +Mole 5 +Street and number/);
+  expect((await parlour('store set stret=x')).err).toMatch(
+    /There is no detail “stret”\.\n.*\n.*Did you mean “street”\?/,
+  );
+  expect((await parlour('store set street')).err).toContain('“street” has no “=”.');
+  expect((await parlour('store set mail=nobody')).err).toContain('“nobody” is not a mail address.');
+  expect(await done('message list')).toMatch(/^3 unread messages\./);
+  const send = (path: string, fields: Record<string, string>) =>
+    service.visit(path, {
+      method: 'POST',
+      body: new URLSearchParams({ page: '/reach-us', 'back-to': 'x', ...fields }).toString(),
+      headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    });
+  await send('/sign-up', { mail: '=ada@quill.example' });
+  await send('/message', { name: 'Ada', mail: 'ada@quill.example', subject: 'A tear', text: 'Can you mend it?' });
+  expect(await done('sign-up list')).toMatch(/ 5 +=ada@quill\.example +\/reach-us +en-IE/);
+  const file = join(folder, 'sign-ups.csv');
+  expect(await done(`sign-up export ${file}`)).toBe(`Saved 5 mail addresses as ${file}.`);
+  expect(readFileSync(file, 'utf8')).toMatch(
+    /^Mail address,Page,Language,Since\r\n'=ada@quill\.example,\/reach-us,en-IE,/,
+  );
+  expect(await done('message list')).toMatch(
+    /^4 unread messages\.\n.*\n.* 4 +unread +Ada, ada@quill\.example +A tear/s,
+  );
+  expect(await done('message show 4')).toMatch(
+    /From +Ada, ada@quill\.example\nSubject +A tear\n.*\n\nCan you mend it\?$/s,
+  );
+  expect(await done('message list')).toMatch(/^3 unread messages\./);
+  await done('message show 4 --unread');
+  expect(await done('message list')).toMatch(/^4 unread messages\./);
+  expect(await done('message remove 4')).toBe('Deleted.');
+  expect((await parlour('message show 4')).err).toContain('There is no message 4 in this store.');
+  expect(await done('sign-up remove 5')).toBe('Deleted.');
+});
+
+test('pictures are added, found, shown where they are used, and deleted', async () => {
+  expect(await done('picture list --search harbour')).toMatch(/^Hash +File +Width +Height\n.*harbour\.png +\d+ +\d+$/s);
+  const file = join(folder, 'tern.png');
+  writeFileSync(
+    file,
+    await sharp({ create: { width: 12, height: 8, channels: 3, background: '#123' } })
+      .png()
+      .toBuffer(),
+  );
+  const added = await done(`picture add ${file}`);
+  expect(added).toMatch(
+    /^Added tern\.png, 12 x 8\.\nUse it as the value of a field: '\{"picture":"[0-9a-f]{64}","alt":""\}'$/,
+  );
+  expect(await done('picture show tern.png')).toMatch(
+    /Nothing uses it\. Delete it with: parlour picture remove [0-9a-f]{12}$/,
+  );
+  expect(await done('picture remove tern.png')).toBe('Deleted.');
+  expect((await parlour('picture show tern.png')).err).toContain('There is no picture “tern.png”.');
+  expect(await done('picture show K-003-a.png')).toContain('Used by the product K-003, “Gannet Delta”.');
+  expect((await parlour('picture remove K-001-a.png')).err).toContain(
+    'The picture is used by the product “Skerry Diamond”.',
+  );
+  expect((await parlour('picture add nowhere.png')).err).toContain('The file “nowhere.png” cannot be read.');
 });
 
 test('a unit of edits is read from a file or from standard input: all or none, and once only', async () => {
@@ -208,6 +291,39 @@ test('shows the whole look, what is set and what is not, and menus as they can b
   await done('undo');
 });
 
+test('what the store still needs; a content page that is gone is made again from its starter', async () => {
+  expect(await done('set-up')).toMatch(/^done +Something to sell +The catalogue has 12 products\.$/m);
+  await done('document remove content/terms');
+  expect(await done('set-up')).toMatch(
+    /^open +The usual pages +Missing: “Terms”\.$.*\n\nNext: parlour starter list$/ms,
+  );
+  expect(await done('starter list')).toMatch(/^terms +Terms +The conditions of a sale\.$/m);
+  await done('document create content Terms --starter terms --code terms');
+  expect(await done('set-up')).toMatch(/^open +Texts of your own +.*“Terms”\.$/m);
+  await done('undo');
+  await done('undo');
+  await done('document set content/about title@de Werkstatt');
+  expect(await done('document show content/about')).toContain('title@de');
+  await done('undo');
+});
+
+test('the look goes out as design tokens and comes back; each setting and each contrast is told', async () => {
+  const tokens = JSON.parse(await done('look export')) as Record<string, Record<string, object>>;
+  expect(tokens['colour']?.['accentColour']).toMatchObject({ $type: 'color', $value: { hex: '#b23a26' } });
+  const file = JSON.stringify({
+    ...tokens,
+    colour: { accentColour: { $type: 'color', $value: '#9bbbd0' } },
+    extra: { x: { $value: 1 } },
+  });
+  expect(await done('look import - --dry-run', file)).toContain('Set 1 setting of the look from design tokens.');
+  expect(await done('look import -', file)).toMatch(/Set 1 setting.*\nNot of the look, so left out: extra\.x\./s);
+  expect(await done('look show')).toMatch(/^accentColour +“#9bbbd0” +set +Main buttons/m);
+  expect(await done('look contrast')).toMatch(/^Accent +Background +1\.9 +hard to read, needs 4\.5$/m);
+  expect(await done('look import - --dry-run', file)).toContain('The look is as these tokens say already.');
+  await done('undo');
+  expect(await done('look show')).toMatch(/^accentColour +“#b23a26” +Main buttons/m);
+});
+
 test('lists kinds and their fields, with what each takes', async () => {
   expect(await done('kind list')).toMatch(/poster +A large picture/);
   expect(await done('kind show product-row')).toMatch(/limit +1 to 48 +4 +How many/);
@@ -225,6 +341,9 @@ test.each<[string, number, string]>([
     1,
     '“template/product/odd” names neither a document nor a slot.',
   ],
+  ['template move product --before home', 1, '“home” is for other pages than “product”.'],
+  ['sample-catalogue put-in', 1, 'This store has products already.'],
+  ['sample-catalogue take-out', 1, 'There is no sample catalogue in this store.'],
   ['section add home wonder', 1, 'There is no section kind “wonder”.\n  Section kind\n  See parlour kind list.'],
   ['assign product:K-999 product', 1, 'There is no page “product:K-999”.'],
   ['assign product:K-001 home', 1, '“Home” is a template for home pages, not for product pages.'],
@@ -243,6 +362,15 @@ test.each<[string, number, string]>([
   const ended = await parlour(line);
   expect(ended.err).toContain(words);
   expect([ended.code, ended.out]).toEqual([code, '']);
+});
+
+test('a reader that has seen enough is no failure', async () => {
+  const child = spawn(process.execPath, [PROGRAM, 'look', '--help'], { stdio: ['ignore', 'pipe', 'pipe'] });
+  child.stdout.destroy();
+  let err = '';
+  child.stderr.on('data', (chunk: Buffer) => (err += chunk.toString()));
+  const code = await new Promise((resolve) => child.on('close', resolve));
+  expect([code, err]).toEqual([0, '']);
 });
 
 test('--json gives problems as JSON', async () => {

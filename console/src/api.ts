@@ -89,7 +89,7 @@ export async function openDesign(code: string): Promise<void> {
 }
 
 /** Signs in, and opens what one works on. @param to where to go then */
-export async function signIn(mail: string, password: string, to = '/pages'): Promise<void> {
+export async function signIn(mail: string, password: string, to = '/overview'): Promise<void> {
   await call(routes.signIn, { body: { mail, password } });
   await openSession();
   await router.push(to);

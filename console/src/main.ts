@@ -7,5 +7,6 @@ import ConsoleApp from './ConsoleApp.vue';
 import { router } from './router';
 import { vuetify } from './vuetify';
 import './style.css';
+import { focus } from './focus';
 
-createApp(ConsoleApp).use(router).use(vuetify).mount('#app');
+createApp(ConsoleApp).directive('focus', focus).use(router).use(vuetify).mount('#app');

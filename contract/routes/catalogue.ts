@@ -1,11 +1,27 @@
 /** What a store sells. */
-import { get, patch } from '../route.js';
+import { get, patch, post, remove } from '../route.js';
 import * as shapes from '../shapes/index.js';
 
 export const catalogueRoutes = {
   getProduct: get('/stores/{store}/products/{product}', {
     summary: 'One product, as rules and pages see it.',
     answer: shapes.product,
+  }),
+  getSample: get('/stores/{store}/sample-catalogue', {
+    summary: 'Whether the store sells something, and whether that is the sample catalogue.',
+    answer: shapes.sample,
+  }),
+  putInSample: post('/stores/{store}/sample-catalogue', {
+    summary: 'Puts a sample catalogue into a store without products. Takes some seconds.',
+    can: 'catalogue.edit',
+    body: shapes.noBody,
+    answer: shapes.sample,
+    status: 201,
+  }),
+  takeOutSample: remove('/stores/{store}/sample-catalogue', {
+    summary: 'Takes the sample catalogue out whole; its pictures stay in the library.',
+    can: 'catalogue.edit',
+    answer: shapes.sample,
   }),
   changeProduct: patch('/stores/{store}/products/{product}', {
     summary:

@@ -16,6 +16,10 @@ export const designsRoutes = {
     status: 201,
   }),
   getDesign: get(DESIGN, { summary: 'One design.', answer: shapes.design }),
+  getSetUp: get(`${DESIGN}/set-up`, {
+    summary: 'What the store needs before it is ready for shoppers, and what of it is done.',
+    answer: shapes.setUp,
+  }),
   renameDesign: patch(DESIGN, {
     summary: 'Gives a design another name.',
     can: 'design.edit',

@@ -3,6 +3,7 @@ import { accountsRoutes } from './accounts.js';
 import { storesRoutes } from './stores.js';
 import { catalogueRoutes } from './catalogue.js';
 import { orderRoutes } from './orders.js';
+import { inboxRoutes } from './inbox.js';
 import { designsRoutes } from './designs.js';
 import { pagesRoutes } from './pages.js';
 import { draftsRoutes } from './drafts.js';
@@ -12,6 +13,7 @@ export const routes = {
   ...storesRoutes,
   ...catalogueRoutes,
   ...orderRoutes,
+  ...inboxRoutes,
   ...designsRoutes,
   ...pagesRoutes,
   ...draftsRoutes,

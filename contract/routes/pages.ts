@@ -21,6 +21,14 @@ export const pagesRoutes = {
     summary: 'Every document of the draft: templates, arrangements, menus, look, assignments.',
     answer: shapes.documents,
   }),
+  listContent: get(`${DESIGN}/content`, {
+    summary: 'The content pages of the draft: who may see each, and which menus lead to it.',
+    answer: shapes.contentPages,
+  }),
+  listMenus: get(`${DESIGN}/menus`, {
+    summary: 'The menus of the draft: where each is used, and entries whose page is gone.',
+    answer: shapes.menus,
+  }),
   getDocument: get(`${DESIGN}/document`, {
     summary: 'One document of the draft, such as template/home.',
     query: shapes.documentQuery,

@@ -1,5 +1,5 @@
 /** Stores, their team, section kinds, starters and pictures. */
-import { get, patch, post } from '../route.js';
+import { get, patch, post, remove } from '../route.js';
 import * as shapes from '../shapes/index.js';
 
 export const storesRoutes = {
@@ -61,18 +61,36 @@ export const storesRoutes = {
     body: shapes.languagesRequest,
     answer: shapes.store,
   }),
+  setDetails: patch('/stores/{store}/details', {
+    summary:
+      'Sets the name, address, mail address, telephone number or opening hours of a store, as shoppers read them; at once.',
+    can: 'store.manage',
+    body: shapes.detailsRequest,
+    answer: shapes.store,
+  }),
   listSectionKinds: get('/stores/{store}/kinds', {
     summary: 'Every section kind of a store: its description, and the JSON Schema of its fields.',
     answer: shapes.sectionKinds,
   }),
   listStarters: get('/stores/{store}/starters', {
-    summary: 'Ready-made templates to begin with, the standard one of each page kind first.',
+    summary:
+      'Ready-made templates to begin with, the standard one of each page kind first; and ready-made content pages.',
     query: shapes.startersQuery,
     answer: shapes.starters,
   }),
   listPictures: get('/stores/{store}/pictures', {
     summary: 'The pictures of a store, newest first.',
+    query: shapes.picturesQuery,
     answer: shapes.pictures,
+  }),
+  getPicture: get('/stores/{store}/pictures/{hash}', {
+    summary: 'One picture, and where it is used.',
+    answer: shapes.pictureUses,
+  }),
+  removePicture: remove('/stores/{store}/pictures/{hash}', {
+    summary: 'Deletes a picture for good; refused while anything uses it, or a kept revision shows it.',
+    can: 'content.edit',
+    answer: shapes.done,
   }),
   addPicture: post('/stores/{store}/pictures', {
     summary: 'Adds a picture; it is re-encoded and kept in several widths.',

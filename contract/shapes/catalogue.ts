@@ -1,5 +1,5 @@
 /** Products. */
-import { array, mixed, number, object, string, type Schema } from 'yup';
+import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { codeText, closed, plainText } from '@parlour/core';
 import { typed } from './common.js';
 
@@ -89,3 +89,10 @@ const isDay = (text: string): boolean =>
   /^\d{4}-\d\d-\d\d$/.test(text) && new Date(`${text}T00:00Z`).toJSON()?.slice(0, 10) === text;
 
 export const openapi = object().meta({ json: { type: 'object' } });
+
+export const sample = closed({
+  /** How many products there are; over a thousand are not counted. */
+  products: number().integer().required(),
+  /** Whether some of them are of the sample catalogue. */
+  sample: boolean().required(),
+});

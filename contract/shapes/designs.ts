@@ -1,7 +1,7 @@
 /** Designs, publishing, comparing, timed changes. */
 import { array, boolean, number, string } from 'yup';
-import { codeText, closed, plainText, LIMITS } from '@parlour/core';
-import { groundworkCode, somePages } from './common.js';
+import { codeText, closed, plainText, LIMITS, type SetUpPlace } from '@parlour/core';
+import { groundworkCode, somePages, typed } from './common.js';
 import { change } from './drafts.js';
 
 export const noteRequest = closed({ note: plainText(500).optional() });
@@ -41,6 +41,22 @@ export const design = closed({
   /** The code of the groundwork it builds on. */
   groundwork: groundworkCode.required(),
   created: string().required(),
+});
+
+export const setUp = closed({
+  steps: array(
+    closed({
+      code: string().required(),
+      title: string().required(),
+      /** Where it is done: `catalogue`, `store`, `header`, `pages`, `content`, `home`, `menus`, `delivery` or `publish`. */
+      place: typed<SetUpPlace>({ type: 'string' }),
+      done: boolean().required(),
+      /** What is so, or what is missing. */
+      sentence: string().required(),
+      /** The pages to look at, where it is about some. */
+      pages: array(string().required()).required(),
+    }),
+  ).required(),
 });
 
 export const copiedDesign = design.concat(

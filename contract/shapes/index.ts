@@ -4,6 +4,7 @@ export * from './accounts.js';
 export * from './stores.js';
 export * from './catalogue.js';
 export * from './orders.js';
+export * from './inbox.js';
 export * from './pages.js';
 export * from './drafts.js';
 export * from './designs.js';

@@ -103,6 +103,8 @@ export const template = closed({
   pages: number().integer().required(),
   standard: boolean().required(),
   sections: number().integer().required(),
+  /** Other arrangements than the standard one, by region; `none` for a region that is left out. */
+  around: typed<Readonly<Record<string, string>>>({ type: 'object', additionalProperties: { type: 'string' } }),
 });
 
 export const templates = closed({ templates: array(template).required() });
@@ -118,6 +120,42 @@ export const document = closed({
 export const documents = closed({
   documents: array(
     closed({ key: string().required(), type: string().required(), name: string().required() }),
+  ).required(),
+});
+
+export const contentPages = closed({
+  content: array(
+    closed({
+      code: string().required(),
+      title: string().required(),
+      path: string().required(),
+      /** True as long as nobody has made its ready-made text their own. */
+      readyMade: boolean().required(),
+      visible: string().oneOf(['everyone', 'nobody']).required(),
+      /** Shoppers see it from this instant on; empty for at once. */
+      from: string().defined(),
+      date: string().defined(),
+      labels: array(string().required()).required(),
+      /** The menus that lead to it. */
+      menus: array(closed({ code: string().required(), name: string().required() })).required(),
+    }),
+  ).required(),
+});
+
+export const menus = closed({
+  menus: array(
+    closed({
+      code: string().required(),
+      name: string().required(),
+      /** How many entries it has, those inside others too. */
+      entries: number().integer().required(),
+      /** The documents with a section that shows it. */
+      uses: array(closed({ key: string().required(), name: string().required() })).required(),
+      /** Entries whose page is not there any more. */
+      gone: array(
+        closed({ entry: string().required(), label: string().defined(), page: string().required() }),
+      ).required(),
+    }),
   ).required(),
 });
 

@@ -1,6 +1,16 @@
 /** Stores, section kinds, pictures. */
-import { array, number, string } from 'yup';
-import { closed, codeText, pageKinds, plainText, type JsonSchema, type KindDescription } from '@parlour/core';
+import { array, boolean, number, string } from 'yup';
+import {
+  closed,
+  codeText,
+  pageKinds,
+  plainText,
+  STORE_DETAILS,
+  type JsonSchema,
+  type KindDescription,
+  type StoreDetail,
+  type StoreDetails,
+} from '@parlour/core';
 import { groundworkCode, pageKind, typed } from './common.js';
 
 export const store = closed({
@@ -11,6 +21,10 @@ export const store = closed({
   /** Further languages that the storefront speaks. */
   languages: array(string().required()).required(),
   timeZone: string().required(),
+  /** ISO 3166-1 code of the home country. */
+  country: string().required(),
+  /** What is set of its address, mail address, telephone number and opening hours. */
+  details: typed<StoreDetails>({ type: 'object', additionalProperties: { type: 'string' } }).required(),
   /** Code of the design that shoppers see. */
   liveDesign: string().required(),
   storefront: string().required(),
@@ -29,6 +43,14 @@ export const languagesRequest = closed({
     .strict()
     .max(MOST_LANGUAGES)
     .required(),
+});
+
+/** What is to be changed; the rest stays. An empty text takes a detail away. */
+export const detailsRequest = closed({
+  name: plainText(80).min(1, '${path} must not be empty').optional(),
+  ...(Object.fromEntries(
+    Object.entries(STORE_DETAILS).map(([name, { max }]) => [name, plainText(max).optional()]),
+  ) as Record<StoreDetail, ReturnType<ReturnType<typeof plainText>['optional']>>),
 });
 
 export const groundworks = closed({
@@ -63,6 +85,15 @@ export const starters = closed({
       svg: string().required(),
     }),
   ).required(),
+  /** Ready-made content pages; none if a page kind is asked for. */
+  pages: array(
+    closed({
+      code: string().required(),
+      title: string().required(),
+      /** What it is good for. */
+      sentence: string().required(),
+    }),
+  ).required(),
 });
 
 export const picture = closed({
@@ -76,6 +107,27 @@ export const picture = closed({
 });
 
 export const pictures = closed({ pictures: array(picture).required() });
+
+export const picturesQuery = closed({
+  /** Words that the name of the file holds. */
+  search: plainText(200).optional(),
+});
+
+/** A picture with what uses it now; it can be deleted once nothing does and nothing that is kept shows it. */
+export const pictureUses = closed({
+  picture,
+  documents: array(
+    closed({
+      design: string().required(),
+      key: string().required(),
+      /** As it is called in a sentence. */
+      name: string().required(),
+    }),
+  ).required(),
+  products: array(closed({ code: string().required(), title: string().required() })).required(),
+  /** Whether a revision, or an edit that can be undone, shows it. */
+  kept: boolean().required(),
+});
 
 export const pictureQuery = closed({ name: plainText(200).optional() });
 

@@ -13,6 +13,7 @@ export const RESERVED_SEGMENTS = [
   'page-not-found',
   'pictures',
   'robots.txt',
+  'scripts',
   'sitemap.xml',
   'styles',
 ] as const;

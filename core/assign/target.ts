@@ -13,7 +13,7 @@ export interface Addition {
 /** How many additions one page takes. */
 export const MOST_ADDITIONS = 40;
 
-/** The additions of a page by place, in the order of their keys; at most `MOST_ADDITIONS` of them. */
+/** The additions of a page by place, in the order set by hand, then of their keys; at most `MOST_ADDITIONS` of them. */
 export function additionsFor(
   page: AskedPage,
   state: DesignState,
@@ -60,7 +60,9 @@ function additionsOf(state: DesignState): readonly Addition[] {
       .sort()
       .map((key) => ({ key, document: state.get(key) as AdditionDocument }))
       // One that says no pages is for none. Edits refuse it; what was merged or stored before must not stop every page.
-      .filter(({ document }) => document.target);
+      .filter(({ document }) => document.target)
+      // Sorting is stable: those of one order stay by their keys.
+      .sort((a, b) => (a.document.order ?? 0) - (b.document.order ?? 0));
     kept.set(state, found);
   }
   return found;

@@ -6,7 +6,9 @@ import {
   type ArrangementDocument,
   type AssignmentsDocument,
   type DocumentKey,
+  type NodeId,
   type Region,
+  type Section,
   type Target,
   type TemplateDocument,
   type LookDocument,
@@ -110,7 +112,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
           ]
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
-      ...additions.map((one) => additionSentence(one, spotNames(template, regions, state), kindTitle)),
+      ...additions.map((one) => additionSentence(one, openPlaces(template, regions, state), kindTitle)),
       ...(additions.length >= MOST_ADDITIONS
         ? [`A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`]
         : []),
@@ -243,32 +245,44 @@ function regionSentences(regions: readonly WhyRegion[], template: string): strin
   ];
 }
 
-/** The spots there are on a page: in its template and around it. */
-function spotNames(
+/** Where additions can go on a page, besides its regions: the spots and the sections of its template and around it. */
+interface OpenPlaces {
+  readonly spots: ReadonlySet<string>;
+  readonly sections: ReadonlyMap<NodeId, Section>;
+}
+
+function openPlaces(
   template: TemplateDocument | undefined,
   regions: readonly WhyRegion[],
   state: DesignState,
-): Set<string> {
+): OpenPlaces {
   const around = regions.flatMap(({ document }) =>
     document === null ? [] : [state.get(document) as ArrangementDocument],
   );
   const sections = [...(template ? [template] : []), ...around].flatMap(({ areas }) => [...sectionsIn(areas)]);
-  return new Set(
-    sections.filter(({ kind }) => kindName(kind) === SPOT).map(({ values }) => String(values['name'] ?? 'extra')),
-  );
+  const spots = sections.filter(({ kind }) => kindName(kind) === SPOT);
+  return {
+    spots: new Set(spots.map(({ values }) => String(values['name'] ?? 'extra'))),
+    sections: new Map(sections.map((section) => [section.id, section])),
+  };
 }
 
 function additionSentence(
   { name, place, target }: { readonly name: string; readonly place: string; readonly target: Target },
-  spots: ReadonlySet<string>,
+  { spots, sections }: OpenPlaces,
   kindInSentence: string,
 ): string {
   const why = targetInWords(target, kindInSentence);
-  if (!place.startsWith('spot:')) return `“${name}” is added to the region “${place}”, ${why}.`;
-  const spot = place.slice('spot:'.length);
-  return spots.has(spot)
-    ? `“${name}” is added to the spot “${spot}”, ${why}.`
-    : `“${name}” is meant for this page, ${why}, but there is no spot “${spot}” on it.`;
+  const [where = '', code = ''] = place.split(':');
+  if (code === '') return `“${name}” is added to the region “${place}”, ${why}.`;
+  if (where === 'spot')
+    return spots.has(code)
+      ? `“${name}” is added to the spot “${code}”, ${why}.`
+      : `“${name}” is meant for this page, ${why}, but there is no spot “${code}” on it.`;
+  const section = sections.get(code);
+  return section
+    ? `“${name}” is added right ${where} the section ${code} (${kindName(section.kind)}), ${why}.`
+    : `“${name}” is meant for this page, ${why}, but there is no section ${code} on it.`;
 }
 
 function targetInWords(target: Parameters<typeof targetText>[0], kindName: string): string {

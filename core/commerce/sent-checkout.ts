@@ -1,4 +1,5 @@
 /** The form of the checkout as it was sent: its fields stand in any sections, some in several. */
+import { isMailAddress } from '../fields/mail-address.js';
 import { FIELD_MARK } from '../kinds/view.js';
 import { PAYMENT_WAYS, type Buyer, type PaymentWay } from '../kinds/facts.js';
 import type { WordName } from '../locale/words.js';
@@ -56,8 +57,6 @@ export interface SettledCheckout {
 /** What is wrong, as words by field. */
 export type CheckoutErrors = Readonly<Record<string, WordName>>;
 
-const MAIL = /^[^\s@]+@[^\s@]+\.[^\s@]+$/;
-
 /** Whether everything is there that an order needs. */
 export function settle(
   told: Told,
@@ -66,7 +65,7 @@ export function settle(
   const of = (field: string): string => told[field] ?? '';
   const errors: Record<string, WordName> = {};
   for (const field of BUYER_FIELDS) if (of(field) === '') errors[field] = 'field-needed';
-  if (of('mail') !== '' && !MAIL.test(of('mail'))) errors['mail'] = 'mail-wrong';
+  if (of('mail') !== '' && !isMailAddress(of('mail'))) errors['mail'] = 'mail-wrong';
   const offers = offersTo(of('country'), methods);
   if (of('country') !== '' && offers.length === 0) errors['country'] = 'no-way';
   else if (!offers.some(({ code }) => code === of('delivery'))) errors['delivery'] = 'choose-delivery';

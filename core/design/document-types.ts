@@ -4,8 +4,22 @@
  */
 import { LRUCache } from 'lru-cache';
 import type { EntriesField, Field, Fields } from '../fields/field.js';
-import { choice, dateTime, entries, link, prose, reference, rule, text, toggle, words } from '../fields/make.js';
+import {
+  choice,
+  dateTime,
+  entries,
+  link,
+  number,
+  picture,
+  prose,
+  reference,
+  rule,
+  text,
+  toggle,
+  words,
+} from '../fields/make.js';
 import { pageInWords, type Telling } from '../fields/telling.js';
+import { isTranslatable, splitKey } from '../fields/value.js';
 import { capitalised } from '../words.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { wordField } from '../locale/own-words.js';
@@ -22,6 +36,7 @@ import {
   type Width,
 } from './document.js';
 import type { DraftDocument } from './draft.js';
+import { LIMITS } from './limits.js';
 
 /** What a sentence about a head value may need. */
 interface HeadTelling extends Telling {
@@ -81,8 +96,8 @@ const LAYOUT: Fields = {
 const ASSIGNED = reference('Template', 'The template a page uses.', 'template');
 const PAGE = new RegExp(`^(${pageKinds().join('|')})(:${DOCUMENT_CODE})?$`);
 
-/** Where an addition can go: a region, or a spot by its name. */
-export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|spot:${DOCUMENT_CODE})$`);
+/** Where an addition can go: a region, a spot by its name, or right before or after a section by its id. */
+export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|(?:spot|before|after):${DOCUMENT_CODE})$`);
 
 const PATH = /^\/[^\s?#\\]*$/;
 const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
@@ -145,10 +160,21 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     called: named('addition'),
     fields: {
       name: NAME,
-      place: text('Place', 'The region or spot it goes into.', {
+      place: text('Place', 'The region or spot it goes into, or the section it is right before or after.', {
         required: true,
         plain: true,
-        form: { pattern: ADDITION_PLACE.source, words: `one of ${REGIONS.join(', ')} or spot:NAME` },
+        form: {
+          pattern: ADDITION_PLACE.source,
+          words: `one of ${REGIONS.join(', ')}, spot:NAME, before:SECTION or after:SECTION`,
+        },
+      }),
+      order: number('Order', 'Where several are in one place, lower numbers come first.', {
+        min: -999,
+        max: 999,
+        default: 0,
+      }),
+      languages: words('Languages', 'Only pages in these languages have it, such as de; leave empty for all.', {
+        max: 20,
       }),
     },
     groups: {
@@ -186,6 +212,9 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         {
           label: text('Label', 'What the entry says.', { max: 80, required: true }),
           link: link('Leads to', 'A page of the store, or a free web address.'),
+          description: text('Description', 'A few words below the label, where there is room for them.', { max: 120 }),
+          badge: text('Badge', 'A short word beside the label, such as “new”; leave empty for none.', { max: 20 }),
+          hidden: toggle('Hidden', 'Leaves the entry out, with those inside it.'),
         },
         { nests: true },
       ),
@@ -204,15 +233,38 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       }),
       description: text('Description', 'One or two sentences for lists and search engines.', { max: 300, lines: 2 }),
       text: prose('Text', 'The text of the page.', { max: 100_000 }),
+      picture: picture('Lead picture', 'At the head of the page, and where it is listed.', { suits: 16 / 9 }),
+      visible: choice(
+        'Who may see it',
+        'Nobody sees it on the storefront until you say so; previews always show it.',
+        { everyone: 'Everyone', nobody: 'Nobody yet' },
+        'everyone',
+      ),
+      from: dateTime('Visible from', 'When shoppers first see it; leave empty for at once.'),
       date: dateTime('Date', 'The day it was written.'),
+      author: text('Author', 'Who wrote it.', { max: 80, plain: true }),
       labels: words('Labels', 'What it is about; pages are listed by label.'),
+      parent: reference(
+        'Page above it',
+        'The content page that its breadcrumb leads back to; leave empty for none.',
+        'content',
+      ),
+      parentLinked: toggle('Link to the page above', 'Whether the breadcrumb leads there, or only names it.', {
+        default: true,
+      }),
+      readyMade: toggle('Ready-made text', 'The text came with Parlour. Switch it off once you have made it your own.'),
     },
   },
   assignments: {
     key: new RegExp(`^assignments/(${pageKinds().join('|')})$`),
     called: (head) => `the assignments of ${kindInWords(head['pageKind'] as PageKind)} pages`,
     fixed: ['pageKind'],
-    fields: { standard: { ...ASSIGNED, required: true } },
+    fields: {
+      standard: { ...ASSIGNED, required: true },
+      order: words('Order', 'The codes of its templates in the order they are listed; others follow by name.', {
+        max: LIMITS.documentsOfType,
+      }),
+    },
     groups: { pages: (page) => (PAGE.test(page) ? ASSIGNED : null) },
     lists: {
       rules: entries(
@@ -233,6 +285,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     says(path, value, head, about) {
       const name = typeof value === 'string' ? `“${about.nameOf(`template/${value}`)}”` : '';
       const kind = kindInWords(head['pageKind'] as PageKind);
+      if (path === 'order') return `The templates of ${kind} pages are listed in another order.`;
       if (path === 'standard')
         return name ? `${name} is the standard of ${kind} pages.` : `No template is the standard of ${kind} pages.`;
       const code = path.slice('pages.'.length);
@@ -302,10 +355,13 @@ export function typeOfKey(key: DocumentKey): DocumentTypeName | null {
   return known.type;
 }
 
-/** The field a path of a head means, or null. */
+/** The field a path of a head means, also where it is its text in a further language (`title@de`); or null. */
 export function headField(type: DocumentTypeName, path: string): Field | null {
   const { fields, groups = {} } = DOCUMENT_TYPES[type];
   if (Object.hasOwn(fields, path)) return fields[path] as Field;
+  const { name, language } = splitKey(path);
+  const translated = language !== undefined && Object.hasOwn(fields, name) ? (fields[name] as Field) : null;
+  if (translated) return isTranslatable(translated) ? translated : null;
   const dot = path.indexOf('.');
   const group = path.slice(0, dot);
   return dot > 0 && Object.hasOwn(groups, group) ? (groups[group]?.(path.slice(dot + 1)) ?? null) : null;

@@ -1,6 +1,7 @@
 /** The documents a design is made of, in the form they are published in. Drafts hold them flat; see `draft.ts`. */
 import type { PageCode, PageKind } from '../assign/page.js';
 import type { Rule } from '../assign/rule.js';
+import type { PictureValue } from '../fields/field.js';
 
 /** The format this program writes. A newer one is refused. */
 export const FORMAT = 1;
@@ -70,7 +71,7 @@ export interface TemplateDocument {
   readonly layout: Layout;
   /** Other arrangements than the standard one, by region; `none` leaves the region out. */
   readonly around?: Readonly<Partial<Record<Region, string>>>;
-  /** The look that are different on its pages. */
+  /** Settings of the look that are different on its pages. */
   readonly look?: Values;
   readonly areas: Areas;
 }
@@ -97,8 +98,12 @@ export interface AdditionDocument {
   readonly format: number;
   readonly type: 'addition';
   readonly name: string;
-  /** A region such as `above`, or `spot:NAME`. */
+  /** A region such as `above`, a spot as `spot:NAME`, or beside any section: `before:ID`, `after:ID`. */
   readonly place: string;
+  /** Among several in one place, lower ones come first; 0 if absent. */
+  readonly order?: number;
+  /** BCP 47 tags of the languages whose pages it is for; all if empty or absent. */
+  readonly languages?: readonly string[];
   readonly target: Target;
   readonly areas: Areas;
 }
@@ -133,8 +138,20 @@ export interface ContentDocument {
   readonly slug: string;
   readonly description?: string;
   readonly text?: string;
+  readonly picture?: PictureValue | null;
+  /** `nobody` keeps it from shoppers. */
+  readonly visible?: 'everyone' | 'nobody';
+  /** Shoppers see it from this instant on. */
+  readonly from?: string;
   readonly date?: string;
+  readonly author?: string;
   readonly labels?: readonly string[];
+  /** The code of the content page above it in the breadcrumb. */
+  readonly parent?: string;
+  /** False if the breadcrumb names it without leading there. */
+  readonly parentLinked?: boolean;
+  /** True as long as nobody has made its ready-made text their own. */
+  readonly readyMade?: boolean;
 }
 
 /** Which templates the pages of one kind use. Pages and templates are named by code; the list `rules` is in order. */
@@ -143,6 +160,8 @@ export interface AssignmentsDocument {
   readonly type: 'assignments';
   readonly pageKind: PageKind;
   readonly standard?: string;
+  /** The codes of the kind’s templates as lists have them; others follow by name. */
+  readonly order?: readonly string[];
   readonly pages?: Readonly<Record<PageCode, string>>;
   readonly lists?: Lists;
 }

@@ -1,11 +1,11 @@
 /**
- * What documents show of each other: shared sections, and what additions put into spots. No document may come to show
+ * What documents show of each other: shared sections, and what additions put into spots and beside sections. No document may come to show
  * itself, and what one comes to show has a size, since each place multiplies what is shown in it.
  */
 import { kindName, SPOT, SHARED_SECTION } from '../kinds/kind.js';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
-import { keys, sectionsIn, type DocumentKey, type SectionedDocument, type Values } from './document.js';
+import { keys, sectionsIn, type DocumentKey, type NodeId, type SectionedDocument, type Values } from './document.js';
 import { nameOf } from './document-types.js';
 import { isSection, type Draft, type DraftDocument } from './draft.js';
 import { LIMITS } from './limits.js';
@@ -16,21 +16,25 @@ interface Shown {
   /** Codes of shared sections, and names of spots; one as often as it is shown. */
   readonly shared: readonly string[];
   readonly spots: readonly string[];
+  /** The ids of its sections, which additions may stand beside. */
+  readonly ids: readonly NodeId[];
 }
 
-type AnySection = { readonly kind: string; readonly values: Values };
+type AnySection = { readonly id: NodeId; readonly kind: string; readonly values: Values };
 
 function shownBy(sections: Iterable<AnySection>): Shown {
   let count = 0;
   const shared: string[] = [];
   const spots: string[] = [];
-  for (const { kind, values } of sections) {
+  const ids: NodeId[] = [];
+  for (const { id, kind, values } of sections) {
     count++;
+    ids.push(id);
     const name = kindName(kind);
     if (name === SHARED_SECTION && values['shared']) shared.push(String(values['shared']));
     if (name === SPOT) spots.push(String(values['name'] ?? 'extra'));
   }
-  return { sections: count, shared, spots };
+  return { sections: count, shared, spots, ids };
 }
 
 // Documents are never changed in place.
@@ -105,7 +109,7 @@ export function checkShown(key: DocumentKey, state: ShowingState): void {
   if (/^(shared|addition)\//.test(key))
     for (const one of state.keys()) {
       const shown = state.shown(one);
-      if (shown && shown.shared.length + shown.spots.length > 0) reach(one, []);
+      if (shown) reach(one, []);
     }
 }
 
@@ -118,15 +122,15 @@ interface Reach {
 function reachOf(state: ShowingState): (key: DocumentKey, way: readonly DocumentKey[]) => Reach {
   const done = new Map<DocumentKey, Reach>();
   let fillings: Map<string, DocumentKey[]> | null = null;
-  const fillingsOf = (spot: string): readonly DocumentKey[] => {
+  const addedAt = (where: string): readonly DocumentKey[] => {
     if (!fillings) {
       fillings = new Map();
       for (const key of state.keys()) {
         const place = key.startsWith('addition/') ? state.placeOf(key) : undefined;
-        if (place?.startsWith('spot:')) fillings.set(place, [...(fillings.get(place) ?? []), key]);
+        if (place?.includes(':')) fillings.set(place, [...(fillings.get(place) ?? []), key]);
       }
     }
-    return fillings.get(`spot:${spot}`) ?? [];
+    return fillings.get(where) ?? [];
   };
   const reach = (key: DocumentKey, way: readonly DocumentKey[]): Reach => {
     if (way.includes(key)) throw showsItself(key, way, state);
@@ -135,7 +139,11 @@ function reachOf(state: ShowingState): (key: DocumentKey, way: readonly Document
     const shown = state.shown(key);
     let sections = shown?.sections ?? 0;
     let depth = 0;
-    const inside = [...(shown?.shared ?? []).map(keys.shared), ...(shown?.spots ?? []).flatMap(fillingsOf)];
+    const inside = [
+      ...(shown?.shared ?? []).map(keys.shared),
+      ...(shown?.spots ?? []).flatMap((spot) => addedAt(`spot:${spot}`)),
+      ...(shown?.ids ?? []).flatMap((id) => [...addedAt(`before:${id}`), ...addedAt(`after:${id}`)]),
+    ];
     for (const other of inside) {
       const further = reach(other, [...way, key]);
       sections += further.sections;

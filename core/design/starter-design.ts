@@ -2,6 +2,7 @@
 import { PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { groundworkOf } from '../groundworks/shipped.js';
 import { FORMAT, keys, type Document, type DocumentKey, type Region } from './document.js';
+import { readyDocuments } from './ready-pages.js';
 import { startersFor, templateFrom, type TemplateStarter } from './starters.js';
 
 /**
@@ -16,7 +17,7 @@ export function starterDesign(name: string, groundwork?: string): ReadonlyMap<Do
   };
   return new Map<DocumentKey, Document>([
     [keys.look, { format: FORMAT, type: 'look', groundwork: code, values: {} }],
-    [keys.menu('main'), { format: FORMAT, type: 'menu', name: 'Main menu' }],
+    ...readyDocuments(),
     ...Object.entries(around).map(([region, main]): [DocumentKey, Document] => [
       keys.arrangement(region as Region),
       { format: FORMAT, type: 'arrangement', name: 'Standard', region: region as Region, areas: { main } },

@@ -5,14 +5,17 @@ import {
   checkTogether,
   isSection,
   kindName,
+  menuEntries,
   openDocument,
   pageKinds,
+  READY_PAGES,
   SHIPPED_KINDS,
   starterDesign,
   startersFor,
   templateFrom,
   type DraftDocument,
   type EditRequest,
+  type MenuDocument,
 } from '../index.js';
 import { draftOf, refusal, tools } from '../tests/designs.js';
 
@@ -33,6 +36,22 @@ test.each(all)('$code makes a template that may be published', (starter) => {
     const { fits } = SHIPPED_KINDS.find(kind) ?? {};
     expect([kindName(kind), fits?.pages.includes(starter.pageKind) ?? true]).toEqual([kindName(kind), true]);
   }
+});
+
+test('a new store has every content page it needs, marked as ready-made, with a menu to each; one can be made again', () => {
+  const design = starterDesign('Tern Tea');
+  const linked = ['menu/main', 'menu/footer'].flatMap((key) => {
+    const menu = design.get(key) as MenuDocument;
+    return menuEntries(menu, null).map(({ link }) => (link && 'to' in link ? link.to : ''));
+  });
+  expect(linked).toEqual(['all-collections', ...READY_PAGES.map(({ code }) => `content:${code}`)]);
+  const draft = draftOf(Object.fromEntries(design));
+  const terms = draft.get('content/terms') as DraftDocument;
+  expect(terms.head).toMatchObject({ title: 'Terms', slug: 'terms', readyMade: true });
+  draft.delete('content/terms');
+  const again: EditRequest = { type: 'create', what: 'content', name: 'Our terms', code: 'terms', starter: 'terms' };
+  const { documents } = applyRequests([again], draft, tools());
+  expect(documents.get('content/terms')?.head).toEqual({ ...terms.head, title: 'Our terms' });
 });
 
 test('a new store has the first of each kind, whole together', () => {
@@ -70,5 +89,5 @@ test('a template begins with a starter and shares nothing with it', () => {
     message: 'The starter “Story first” is for home pages.',
   });
   expect(refused({ starter: 'home-story', copyOf: 'home' }).code).toBe('bad-input');
-  expect(refused({ starter: 'home-story', what: 'menu' }).code).toBe('bad-input');
+  expect(refused({ starter: 'home-story', what: 'menu' }).code).toBe('no-such-starter');
 });

@@ -10,6 +10,7 @@ export interface TemplateStarter {
   readonly sentence: string;
   readonly pageKind: PageKind;
   readonly width?: Width;
+  readonly side?: 'start' | 'end';
   /** The sections of its first area. @param store what the store is called, for its first words */
   readonly sections: (store: string) => readonly Section[];
   /** The sections of its second area. */
@@ -167,6 +168,26 @@ const MADE: readonly TemplateStarter[] = [
     ],
   },
   {
+    code: 'all-collections-tiles',
+    name: 'Collections as tiles',
+    sentence: 'Every collection with a picture of what is in it.',
+    pageKind: 'all-collections',
+    sections: () => [
+      section('collections-title', 'page-title', {}, { tone: 'soft' }),
+      section('collections-tiles', 'collection-tiles', {}, { space: 'large' }),
+    ],
+  },
+  {
+    code: 'all-collections-list',
+    name: 'Collections as a list',
+    sentence: 'Every collection in a row of its own, with its description: for a few that differ much.',
+    pageKind: 'all-collections',
+    sections: () => [
+      section('collections-title', 'page-title'),
+      section('collections-tiles', 'collection-tiles', { shown: 'list' }, { space: 'large' }),
+    ],
+  },
+  {
     code: 'brand-panel',
     name: 'Title panel',
     sentence: 'The brand’s name on a soft background, and all its products.',
@@ -191,28 +212,118 @@ const MADE: readonly TemplateStarter[] = [
     ],
   },
   {
-    code: 'content-reading',
-    name: 'Reading width',
-    sentence: 'A title and a narrow text: for policies and letters.',
+    code: 'policy',
+    name: 'Policy',
+    sentence: 'A title, the day it was written, and a narrow text: for terms, privacy and letters.',
     pageKind: 'content',
     sections: () => [
-      section('content-title', 'page-title', { description: false }),
-      section('content-text', 'text', { text: { bind: 'text' } }, { width: 'reading' }),
+      section('content-crumbs', 'breadcrumb', {}, { width: 'reading', space: 'small' }),
+      section('content-title', 'page-title', { description: false, date: true }, { width: 'reading', space: 'small' }),
+      section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading' }),
     ],
   },
   {
-    code: 'content-poster',
-    name: 'Poster and text',
-    sentence: 'The title on a large picture, the text below: for a story or a visit.',
+    code: 'story',
+    name: 'Story',
+    sentence: 'The title on a large picture, the lead in larger letters, then the text in reading width.',
     pageKind: 'content',
     sections: () => [
       section(
         'content-poster',
         'poster',
-        { title: { bind: 'title' }, level: 'h1', text: { bind: 'description' } },
+        { title: { bind: 'title' }, level: 'h1', text: { bind: 'description' }, picture: { bind: 'picture' } },
         { width: 'edge', space: 'none', tone: 'soft' },
       ),
-      section('content-text', 'text', { text: { bind: 'text' } }, { width: 'reading', space: 'large' }),
+      section('content-lead', 'part-of-text', { size: 'large' }, { width: 'reading', space: 'large' }),
+      section('content-rest', 'part-of-text', { part: 'rest' }, { width: 'reading' }),
+    ],
+  },
+  {
+    code: 'guide',
+    name: 'Guide',
+    sentence: 'A long text with what is in it at the side, and the collections of the store below that.',
+    pageKind: 'content',
+    side: 'start',
+    sections: () => [
+      section('content-crumbs', 'breadcrumb', {}, { space: 'small' }),
+      section('content-title', 'page-title', { author: true }, { space: 'small' }),
+      section('content-text', 'part-of-text', { part: 'all' }),
+    ],
+    beside: () => [
+      section('side-contents', 'contents', { smaller: true }, { space: 'small' }),
+      section('side-collections', 'directory', { title: 'Collections', folded: true }, { space: 'small' }),
+    ],
+  },
+  {
+    code: 'visit',
+    name: 'Visit',
+    sentence: 'Where the store is and when it is open, a map, and a form to write to it.',
+    pageKind: 'content',
+    sections: () => [
+      section('content-title', 'page-title'),
+      section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
+      section(
+        'visit-columns',
+        'columns',
+        { widths: 'last-wider' },
+        {},
+        {
+          one: [
+            section('visit-reach', 'reach-details', { title: 'Address' }, { space: 'small' }),
+            section('visit-hours', 'opening-hours', { title: 'Opening hours' }, { space: 'small' }),
+          ],
+          two: [section('visit-map', 'map', {}, { space: 'small' })],
+        },
+      ),
+      section('visit-form', 'message-form', { title: 'Write to us' }, { tone: 'soft', space: 'large' }),
+    ],
+  },
+  {
+    code: 'pictures',
+    name: 'Pictures',
+    sentence: 'A text if wanted, then a gallery whose pictures can be seen large.',
+    pageKind: 'content',
+    sections: () => [
+      section('content-title', 'page-title'),
+      section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
+      section('pictures-gallery', 'gallery'),
+    ],
+  },
+  {
+    code: 'questions',
+    name: 'Questions',
+    sentence: 'Questions whose answers open one by one, and a form for those that are missing.',
+    pageKind: 'content',
+    sections: () => [
+      section('content-title', 'page-title'),
+      section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
+      {
+        ...section('questions-folds', 'folds', {}, { width: 'reading' }),
+        lists: {
+          parts: [
+            {
+              id: 'question-one',
+              values: { title: 'How long does delivery take?', text: '<p>Say how long, and to where.</p>' },
+            },
+            {
+              id: 'question-two',
+              values: { title: 'Can I send something back?', text: '<p>Say until when, and how.</p>' },
+            },
+          ],
+        },
+      },
+      section('questions-form', 'message-form', { title: 'Another question?' }, { width: 'reading', space: 'large' }),
+    ],
+  },
+  {
+    code: 'news',
+    name: 'News',
+    sentence: 'The pages that have the label “news”, the newest first, each with its picture.',
+    pageKind: 'content',
+    sections: () => [
+      section('content-title', 'page-title'),
+      section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
+      section('news-pages', 'pages-by-label', { label: 'news' }),
     ],
   },
   {
@@ -257,12 +368,26 @@ const MADE: readonly TemplateStarter[] = [
     sections: () => [section('thank-you-thanks', 'thanks'), section('thank-you-lines', 'order-lines')],
   },
   {
+    code: 'find-listing',
+    name: 'Find box and products',
+    sentence: 'The field to look for something else, how many were found, and the products page by page.',
+    pageKind: 'find',
+    sections: () => [
+      section('find-title', 'page-title'),
+      section('find-box', 'find-box', {}, { space: 'small' }),
+      section('find-count', 'found-count', {}, { space: 'none' }),
+      section('find-products', 'listing', { source: { from: 'found' } }),
+      section('find-paging', 'paging', {}, { space: 'large' }),
+    ],
+  },
+  {
     code: 'not-found-new',
     name: 'Title and new products',
     sentence: 'Says that the page was not found, and shows what is new.',
     pageKind: 'not-found',
     sections: () => [
       section('not-found-title', 'page-title'),
+      section('not-found-find', 'find-box', {}, { space: 'small' }),
       section('not-found-newest', 'product-row', { title: 'New', source: { from: 'newest' }, limit: 4 }),
     ],
   },
@@ -285,14 +410,14 @@ export function startersFor(kind: PageKind): readonly [TemplateStarter, ...Templ
 
 /** A template made from a starter. @param store what the store is called; a prompt to the builder if not known */
 export function templateFrom(starter: TemplateStarter, name: string, store = 'Say what you make'): TemplateDocument {
-  const { pageKind, width = 'standard', sections, beside } = starter;
+  const { pageKind, width = 'standard', side, sections, beside } = starter;
   const [first = 'main', ...others] = PAGE_KINDS[pageKind].areas;
   return {
     format: FORMAT,
     type: 'template',
     name,
     pageKind,
-    layout: { width },
+    layout: { width, ...(side && { side }) },
     areas: { [first]: sections(store), ...Object.fromEntries(others.map((area) => [area, beside?.() ?? []])) },
   };
 }

@@ -60,10 +60,9 @@ export interface NumberField extends Common<number> {
 export interface ToggleField extends Common<boolean> {
   readonly type: 'toggle';
 }
-/** A colour as `#rrggbb`, or, in sections, as the name of one of the design's colours such as `accentColour`. */
+/** A colour as `#rrggbb`; one that follows a setting of the look is empty until it is set. */
 export interface ColourField extends Common<string> {
   readonly type: 'colour';
-  readonly named?: readonly string[];
 }
 /** A length such as `12px`, `1.5rem` or `50%`. */
 export interface LengthField extends Common<string> {
@@ -178,5 +177,6 @@ export type ProductSource =
   | { readonly from: 'reduced' }
   | { readonly from: 'this-collection' }
   | { readonly from: 'same-brand' }
+  | { readonly from: 'found' }
   | { readonly from: 'collection'; readonly collection: string }
   | { readonly from: 'chosen'; readonly products: readonly string[] };

@@ -298,6 +298,9 @@ describe('prose', () => {
       }),
     );
     expect(proseFault('<p>a</p><wbr data-break><p>b</p>')).toBeNull();
+    // An empty cell holds the place of the others in its row.
+    const table = '<table><tbody><tr><th>Wind</th><th></th></tr><tr><td></td><td>2 to 4</td></tr></tbody></table>';
+    expect([proseFault(table), proseParts(table), cleanProse(table)]).toEqual([null, [table], table]);
   });
 });
 

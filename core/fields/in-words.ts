@@ -78,6 +78,8 @@ function sourceInWords(source: ProductSource): string {
       return 'the collection of the page';
     case 'same-brand':
       return 'the brand of the page';
+    case 'found':
+      return 'what is looked for';
     case 'collection':
       return `the collection ${source.collection}`;
     case 'chosen':

@@ -23,6 +23,12 @@ const ALLOWED: ReadonlyMap<string, readonly string[]> = new Map(
     sub: [],
     sup: [],
     a: ['href'],
+    table: [],
+    thead: [],
+    tbody: [],
+    tr: [],
+    th: [],
+    td: [],
     // A break mark: where the text may be split into parts. Nothing is seen of it where the text is shown whole.
     wbr: ['data-break'],
   }),
@@ -37,7 +43,9 @@ export const PROSE_LIMITS = {
 } as const;
 
 const INLINE = new Set(['strong', 'em', 's', 'u', 'code', 'sub', 'sup', 'a']);
-const VOID = new Set(['br', 'hr', 'wbr']);
+/** Empty ones hold the place of the others in their row. */
+const CELLS = new Set(['th', 'td']);
+const VOID = new Set(['br', 'hr', 'wbr', 'img']);
 
 /** A break mark as it stands in formatted text. */
 export const BREAK_MARK = '<wbr data-break>';
@@ -47,7 +55,7 @@ const SAFE_HREF = /^(https?:\/\/|mailto:|tel:|\/(?!\/)|#)/i;
 class TooMuch extends Error {}
 
 /** Counts the elements of a text while it is parsed. @throws TooMuch beyond a limit */
-function counting() {
+export function counting() {
   let depth = 0;
   let elements = 0;
   let marks = 0;
@@ -94,7 +102,8 @@ export function proseFault(html: string): string | null {
   );
 }
 
-function unlessTooMuch<T>(work: () => T, otherwise: (error: TooMuch) => T): T {
+/** Does work that may find too much mark-up, and something else then. */
+export function unlessTooMuch<T>(work: () => T, otherwise: (tooMuch: Error) => T): T {
   try {
     return work();
   } catch (error) {
@@ -170,7 +179,7 @@ function rebuilt(html: string, mark: string | null): string[] {
   let silent = 0;
   const start = (element: OpenElement, tag: string): void => {
     element.start = out.length;
-    element.filled = false;
+    element.filled = CELLS.has(element.name);
     out.push(tag);
   };
   const fill = (): void => {
@@ -241,7 +250,7 @@ function rebuilt(html: string, mark: string | null): string[] {
 // Also spaces that do not break, and spaces without width.
 const LOOKS_EMPTY = /^[\s\u200b]*$/;
 
-const isSafeHref = (href: string): boolean => SAFE_HREF.test(href.trim()) && !href.includes('\\');
+export const isSafeHref = (href: string): boolean => SAFE_HREF.test(href.trim()) && !href.includes('\\');
 
 const ESCAPES: Readonly<Record<string, string>> = {
   '&': '&amp;',

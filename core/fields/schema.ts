@@ -4,6 +4,7 @@ import * as yup from 'yup';
 import { ruleSchema } from '../assign/rule.js';
 import type { Field, ProductSource } from './field.js';
 import type { Link } from '../design/document.js';
+import { htmlFault } from './own-html.js';
 import { proseFault } from './prose.js';
 import { byForm, byTag, check, closed, CODE, codeText, exactly, plainText } from './shapes.js';
 
@@ -31,6 +32,7 @@ const sourceForms: Record<ProductSource['from'], yup.Schema> = {
   reduced: closed({ from: exactly('reduced') }),
   'this-collection': closed({ from: exactly('this-collection') }),
   'same-brand': closed({ from: exactly('same-brand') }),
+  found: closed({ from: exactly('found') }),
   collection: closed({ from: exactly('collection'), collection: codeText().required() }),
   chosen: closed({ from: exactly('chosen'), products: yup.array(codeText().required()).strict().max(48).required() }),
 };
@@ -68,12 +70,13 @@ export function fieldSchema(field: Field): yup.Schema {
     case 'toggle':
       return yup.boolean().strict().required();
     case 'colour':
-      return plainText(40)
+      // Empty is only what follows another colour.
+      return plainText(7)
         .matches(
-          new RegExp(`^(${['#[0-9a-f]{6}', ...(field.named ?? [])].join('|')})$`),
-          `\${path} must be a colour such as #a33b2a${field.named ? ` or one of ${field.named.join(', ')}` : ''}`,
+          field.follows === undefined ? /^#[0-9a-f]{6}$/ : /^(#[0-9a-f]{6})?$/,
+          '${path} must be a colour such as #a33b2a',
         )
-        .required();
+        .defined();
     case 'length':
       return plainText(12)
         .matches(
@@ -91,7 +94,12 @@ export function fieldSchema(field: Field): yup.Schema {
         )
         .defined();
     case 'code':
-      return plainText(field.max).defined();
+      return plainText(field.max)
+        .defined()
+        .test('html', (value, context) => {
+          const fault = field.language === 'html' ? htmlFault(value) : null;
+          return fault ? context.createError({ message: `\${path}: ${fault}` }) : true;
+        });
     case 'rule':
       return field.required ? ruleSchema : ruleSchema.nullable();
     case 'words':

@@ -32,9 +32,12 @@ export const BASE = css`
   h3,
   h4 {
     margin: 0 0 0.5em;
+    color: var(--title, inherit);
     font-family: var(--title-font);
     font-weight: var(--title-weight);
     line-height: var(--title-leading);
+    letter-spacing: var(--title-spacing);
+    text-transform: var(--title-case);
     text-wrap: balance;
   }
   h1 {
@@ -44,8 +47,11 @@ export const BASE = css`
       calc(1.05rem * var(--scale) * var(--scale) * var(--scale) * var(--scale))
     );
   }
+  :root {
+    --section-title: clamp(1.5rem, 4vw + 0.6rem, calc(1rem * var(--scale) * var(--scale) * var(--scale)));
+  }
   h2 {
-    font-size: clamp(1.5rem, 4vw + 0.6rem, calc(1rem * var(--scale) * var(--scale) * var(--scale)));
+    font-size: var(--section-title);
   }
   h3 {
     font-size: calc(1rem * var(--scale));
@@ -64,6 +70,26 @@ export const BASE = css`
   }
   a:hover {
     color: var(--hover);
+  }
+  .prose a,
+  p > a:not([class]) {
+    color: var(--link, inherit);
+    text-decoration-line: var(--underline);
+  }
+  :is(.prose a, p > a:not([class])):hover {
+    color: var(--hover);
+    text-decoration-line: underline;
+  }
+  label,
+  legend {
+    color: var(--label, inherit);
+    text-transform: var(--label-case);
+  }
+  th {
+    color: var(--table-head, var(--quiet));
+    font-weight: 600;
+    text-align: start;
+    text-transform: var(--table-head-case);
   }
   img {
     max-width: 100%;
@@ -91,16 +117,16 @@ export const BASE = css`
     container-type: inline-size;
   }
   .frame-in {
-    width: min(100% - 2.5rem, var(--widest));
+    width: min(100% - 2 * var(--margin), var(--widest));
     margin-inline: auto;
   }
   .w-reading > .frame-in,
   .content-reading .w-page > .frame-in {
-    width: min(100% - 2.5rem, 44rem);
+    width: min(100% - 2 * var(--margin), 44rem);
   }
   .w-broad > .frame-in,
   .content-broad .w-page > .frame-in {
-    width: min(100% - 2.5rem, calc(var(--widest) * 1.2));
+    width: min(100% - 2 * var(--margin), calc(var(--widest) * 1.2));
   }
   .w-edge > .frame-in,
   .content-edge .w-page > .frame-in {
@@ -110,13 +136,13 @@ export const BASE = css`
     width: 100%;
   }
   .space-small > .frame-in {
-    padding-block: var(--space-small);
+    padding-block: calc(var(--space-small) * var(--room));
   }
   .space-medium > .frame-in {
-    padding-block: var(--space-medium);
+    padding-block: calc(var(--space-medium) * var(--room));
   }
   .space-large > .frame-in {
-    padding-block: var(--space-large);
+    padding-block: calc(var(--space-large) * var(--room));
   }
   .frame .frame.space-medium > .frame-in {
     padding-block: 0.6rem;
@@ -126,13 +152,13 @@ export const BASE = css`
       padding-block: 0;
     }
     .t-space-small > .frame-in {
-      padding-block: var(--space-small);
+      padding-block: calc(var(--space-small) * var(--room));
     }
     .t-space-medium > .frame-in {
-      padding-block: var(--space-medium);
+      padding-block: calc(var(--space-medium) * var(--room));
     }
     .t-space-large > .frame-in {
-      padding-block: var(--space-large);
+      padding-block: calc(var(--space-large) * var(--room));
     }
     .t-align-start {
       text-align: start;
@@ -149,13 +175,13 @@ export const BASE = css`
       padding-block: 0;
     }
     .p-space-small > .frame-in {
-      padding-block: var(--space-small);
+      padding-block: calc(var(--space-small) * var(--room));
     }
     .p-space-medium > .frame-in {
-      padding-block: var(--space-medium);
+      padding-block: calc(var(--space-medium) * var(--room));
     }
     .p-space-large > .frame-in {
-      padding-block: var(--space-large);
+      padding-block: calc(var(--space-large) * var(--room));
     }
     .p-align-start {
       text-align: start;
@@ -182,7 +208,7 @@ export const BASE = css`
     .areas {
       display: grid;
       align-items: start;
-      max-inline-size: calc(var(--widest) + 2.5rem);
+      max-inline-size: calc(var(--widest) + 2 * var(--margin));
       margin-inline: auto;
     }
     .areas-end {
@@ -208,24 +234,70 @@ export const BASE = css`
   }
   .tone-strong {
     --background: var(--strong);
-    --text: var(--on-strong);
-    --quiet: var(--on-strong);
-    --hover: var(--on-strong);
-    --line: color-mix(in srgb, var(--on-strong) 30%, transparent);
+    --ink: var(--on-strong);
   }
   .tone-vivid {
     --background: var(--vivid);
-    --text: var(--on-vivid);
-    --quiet: var(--on-vivid);
-    --hover: var(--on-vivid);
-    --line: color-mix(in srgb, var(--on-vivid) 30%, transparent);
+    --ink: var(--on-vivid);
   }
   .tone-own {
     --background: var(--own);
-    --text: var(--on-own);
-    --quiet: var(--on-own);
-    --hover: var(--on-own);
-    --line: color-mix(in srgb, var(--on-own) 30%, transparent);
+    --ink: var(--on-own);
+  }
+  /* Here every text has the one colour that can be read; what parts have of their own does not count. */
+  :is(.tone-strong, .tone-vivid, .tone-own) {
+    --text: var(--ink);
+    --quiet: var(--ink);
+    --hover: var(--ink);
+    --line: color-mix(in srgb, var(--ink) 30%, transparent);
+    --title: initial;
+    --link: initial;
+    --price: initial;
+    --reduced: initial;
+    --label: initial;
+    --table-head: initial;
+    --field: initial;
+    --field-border: initial;
+  }
+  .back {
+    position: relative;
+    isolation: isolate;
+  }
+  .back-gradient::before,
+  .frame-back {
+    position: absolute;
+    inset: 0;
+    z-index: -1;
+    overflow: hidden;
+    opacity: var(--strength, 100%);
+  }
+  .back-gradient::before {
+    content: '';
+    background: var(--gradient);
+  }
+  .frame .frame-back img {
+    inline-size: 100%;
+    block-size: 100%;
+    border-radius: 0;
+    object-fit: cover;
+    object-position: var(--back-focus, 50% 50%);
+  }
+  @supports (animation-timeline: view()) {
+    @media (prefers-reduced-motion: no-preference) {
+      .frame.back-slow .frame-back img {
+        block-size: 130%;
+        animation: slower linear both;
+        animation-timeline: view();
+      }
+      @keyframes slower {
+        from {
+          transform: translateY(-23%);
+        }
+        to {
+          transform: none;
+        }
+      }
+    }
   }
   .frame .frame.tone-plain {
     background: none;
@@ -242,23 +314,39 @@ export const BASE = css`
   .prose :is(h2, h3, h4):not(:first-child) {
     margin-block-start: 1.3em;
   }
+  .prose table {
+    inline-size: 100%;
+    margin-block-end: 1.3em;
+    border-collapse: collapse;
+  }
+  .prose :is(th, td) {
+    border-block-end: 1px solid var(--line);
+    padding: 0.55em 1em 0.55em 0;
+    text-align: start;
+    vertical-align: top;
+  }
+  .prose :is(th, td) > p {
+    margin: 0;
+  }
   .align-centre .prose {
     margin-inline: auto;
   }
   .button {
     display: inline-block;
-    border: var(--stroke) solid var(--accent);
+    border: var(--stroke) solid var(--button-border);
     border-radius: var(--radius);
-    background: var(--accent);
-    color: var(--on-accent);
-    font: 600 1rem/1.2 var(--text-font);
+    background: var(--button-ground);
+    color: var(--on-button);
+    font: 600 var(--button-size)/1.2 var(--text-font);
     padding: var(--button-room);
     text-decoration: none;
+    text-transform: var(--button-case);
     cursor: pointer;
   }
   .button:hover {
-    background: color-mix(in srgb, var(--accent) 84%, #000);
-    color: var(--on-accent);
+    border-color: var(--button-hover);
+    background: var(--button-hover);
+    color: var(--on-button-hover);
   }
   .button[disabled] {
     background: none;
@@ -274,21 +362,27 @@ export const BASE = css`
     font: inherit;
     font-size: 0.9375rem;
     padding: 0.3em 1em;
+    text-transform: var(--button-case);
     cursor: pointer;
   }
   .button-quiet:hover {
     border-color: var(--text);
   }
   select,
+  textarea,
   input {
-    border: var(--stroke) solid var(--quiet);
+    border: var(--stroke) solid var(--field-border, var(--quiet));
     border-radius: min(var(--radius), var(--field-corner));
-    background: var(--background);
+    background: var(--field, var(--background));
     color: var(--text);
     font: inherit;
     padding: 0 0.7em;
     block-size: 2.9rem;
     max-inline-size: 100%;
+  }
+  textarea {
+    block-size: auto;
+    padding-block: 0.6em;
   }
   .hidden-words {
     position: absolute;
@@ -299,8 +393,11 @@ export const BASE = css`
     clip-path: inset(50%);
     white-space: nowrap;
   }
-  .with-script [data-without-script] {
-    display: none;
+  /* From the first paint on: what goes when a script arrives would move all below it. */
+  @media (scripting: enabled) {
+    [data-without-script] {
+      display: none;
+    }
   }
   .form-refused {
     border-inline-start: 3px solid var(--accent);
@@ -311,6 +408,9 @@ export const BASE = css`
     color: var(--accent);
     font-size: 0.9375rem;
     margin: 0;
+  }
+  :is(.tone-strong, .tone-vivid, .tone-own) .field-error {
+    color: inherit;
   }
   .cards {
     display: grid;
@@ -340,14 +440,34 @@ export const BASE = css`
     position: relative;
     display: flex;
     flex-direction: column;
+    border: var(--card-stroke) solid var(--line);
+    border-radius: var(--corner);
+    background: var(--card-ground);
+    box-shadow: var(--card-shadow);
+    padding-block-end: var(--card-inset);
+    text-align: var(--card-align);
+  }
+  .card > :not(.card-picture) {
+    margin-inline: var(--card-inset);
+  }
+  .card:hover {
+    border-color: var(--text);
+  }
+  .frame:not(.w-edge) img {
+    border-radius: var(--corner);
+  }
+  .card .card-picture img {
+    border-radius: 0;
   }
   .card-picture {
     aspect-ratio: var(--ratio);
+    border-radius: var(--card-picture-corners);
     background: var(--soft);
     overflow: hidden;
   }
   .card-title {
-    margin: 0;
+    margin-block: 0;
+    font-size: var(--card-title-size);
     overflow-wrap: anywhere;
   }
   .card-title a {
@@ -366,21 +486,21 @@ export const BASE = css`
     color: var(--quiet);
     font-size: 0.9375rem;
   }
-  .was {
+  .amount.was {
     color: var(--quiet);
     font-weight: 400;
     margin-inline-start: 0.5em;
   }
   .amount {
+    color: var(--price, inherit);
+    font-family: var(--price-font);
     font-variant-numeric: tabular-nums;
-    font-weight: 600;
+    font-weight: var(--price-weight);
   }
   .amount-reduced {
-    color: var(--accent);
+    color: var(--reduced, var(--accent));
   }
-  .tone-strong .amount-reduced,
-  .tone-vivid .amount-reduced,
-  .tone-own .amount-reduced {
+  :is(.tone-strong, .tone-vivid, .tone-own) :is(.amount-reduced, .was) {
     color: inherit;
   }
   .missing-kind {
@@ -401,8 +521,9 @@ export const BASE = css`
     a,
     .button {
       transition:
-        color 0.15s,
-        background-color 0.15s;
+        color var(--motion),
+        background-color var(--motion),
+        border-color var(--motion);
     }
   }
 `;

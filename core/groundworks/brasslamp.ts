@@ -23,31 +23,42 @@ export const BRASSLAMP: Groundwork = {
     vividColour: '#f2b632',
     buttonShape: 'round',
     pictureRatio: 'landscape',
+    corner: 14,
+    stroke: 2,
+    textSize: 1,
+    leading: 1.5,
+    titleSpacing: -0.015,
+    cardStyle: 'bordered',
+    cardTitleSize: 1.0625,
   },
   around: {
     'top-line': [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'vivid' })],
-    header: [starterSection('header-bar', 'menu-bar', {}, { space: 'small', tone: 'strong' })],
-    footer: [starterSection('footer-legal', 'legal-line', {}, { tone: 'strong' })],
+    header: [
+      starterSection(
+        'header-row',
+        'columns',
+        { widths: 'fit' },
+        { space: 'small', tone: 'strong' },
+        {
+          one: [starterSection('header-mark', 'store-mark', {}, { space: 'none' })],
+          two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
+        },
+      ),
+    ],
+    footer: [
+      starterSection('footer-links', 'link-list', { menu: 'footer', direction: 'across' }, { tone: 'strong' }),
+      starterSection('footer-legal', 'legal-line', {}, { tone: 'strong' }),
+    ],
   },
   starters: ['home-goods', 'collection-panel'],
   css: css`
     :root {
-      --stroke: 2px;
       --button-room: 0.75em 1.5em;
-      --text-size: 1rem;
-      --leading: 1.5;
       --title-leading: 1.08;
       --space-small: 0.5rem;
       --space-medium: clamp(1rem, 2.5vw, 1.6rem);
       --space-large: clamp(1.75rem, 5vw, 3.25rem);
-      --corner: 14px;
       --field-corner: var(--corner);
-    }
-    h1,
-    h2,
-    h3,
-    h4 {
-      letter-spacing: -0.015em;
     }
     a {
       text-underline-offset: 0.15em;
@@ -61,30 +72,13 @@ export const BRASSLAMP: Groundwork = {
       padding: 1em 1.2em;
       font-weight: 600;
     }
-    .frame:not(.w-edge) img {
-      border-radius: var(--corner);
-    }
     .card {
       gap: 0.1rem;
-      border: 2px solid var(--line);
-      border-radius: var(--corner);
-      padding-block-end: 0.8rem;
-      overflow: hidden;
-    }
-    .card:hover {
-      border-color: var(--text);
-    }
-    .card > :not(.card-picture) {
-      margin-inline: 0.9rem;
     }
     .card-picture {
       margin-block-end: 0.6rem;
     }
-    .card .card-picture img {
-      border-radius: 0;
-    }
     .card-title {
-      font-size: 1.0625rem;
       line-height: 1.25;
     }
   `,

@@ -10,18 +10,28 @@ export const FOOLSCAP: Groundwork = {
   defaults: {},
   around: {
     'top-line': [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'soft' })],
-    header: [starterSection('header-bar', 'menu-bar', {}, { space: 'small' })],
-    footer: [starterSection('footer-legal', 'legal-line', {}, { tone: 'soft' })],
+    header: [
+      starterSection(
+        'header-row',
+        'columns',
+        { widths: 'fit' },
+        { space: 'small' },
+        {
+          one: [starterSection('header-mark', 'store-mark', {}, { space: 'none' })],
+          two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
+        },
+      ),
+    ],
+    footer: [
+      starterSection('footer-links', 'link-list', { menu: 'footer', direction: 'across' }, { tone: 'soft' }),
+      starterSection('footer-legal', 'legal-line', {}, { tone: 'soft' }),
+    ],
   },
   starters: [],
   css: css`
     :root {
-      --stroke: 1px;
       --button-room: 0.85em 1.6em;
-      --corner: 0px;
       --field-corner: 12px;
-      --text-size: 1.0625rem;
-      --leading: 1.6;
       --title-leading: 1.15;
       --space-small: 0.75rem;
       --space-medium: clamp(1.25rem, 3vw, 2.25rem);
@@ -38,7 +48,7 @@ export const FOOLSCAP: Groundwork = {
       font-family: var(--title-font);
       font-size: 1.2em;
     }
-    .around-header .k-menu-bar {
+    .around-header > :last-child {
       border-block-end: 1px solid var(--line);
     }
     .card {
@@ -48,7 +58,6 @@ export const FOOLSCAP: Groundwork = {
       margin-block-end: 0.7rem;
     }
     .card-title {
-      font-size: 1.125rem;
       line-height: 1.3;
     }
   `,

@@ -18,6 +18,7 @@ import {
   type Values,
 } from '../index.js';
 import { draftOf } from '../tests/designs.js';
+import { otherValues } from '../tests/other-values.js';
 import { BASE } from './base.js';
 
 const lookOn = (groundwork: string, values: Values = {}): LookDocument => ({
@@ -65,6 +66,18 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
       ['Accent', 'Background', 'accentColour', 'backgroundColour'],
       ['Accent', 'Soft background', 'accentColour', 'softColour'],
     ]);
+    // What is not set is looked at as what it follows.
+    expect(colourPairs(lookOn(code)).find(({ ground }) => ground === 'Buttons')).toMatchObject({
+      behind: defaultOf(code, 'accentColour'),
+      settings: ['accentColour'],
+    });
+    // A part that is set is looked at, too; one that is not follows.
+    expect(hard({ linkColour: '#f0f0f0', buttonColour: '#e0e0e0', buttonStyle: 'outlined' })).toEqual([
+      ['Links', 'Background', 'linkColour', 'backgroundColour'],
+      ['Links', 'Soft background', 'linkColour', 'softColour'],
+      ['Buttons', 'Background', 'buttonColour', 'backgroundColour'],
+      ['Buttons', 'Soft background', 'buttonColour', 'softColour'],
+    ]);
     // What Parlour chooses itself can always be read.
     for (const strongColour of ['#000000', '#777777', '#ffffff', '#ff0000', '#0000ff'])
       expect([strongColour, ...hard({ strongColour })]).toEqual([strongColour]);
@@ -75,7 +88,14 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
     const used = new Set([...BASE.matchAll(/var\((--[a-z-]+)/g)].map(([, name]) => name));
     const said = new Set([...lookCss(lookOn(code)).matchAll(/(--[a-z-]+)\s*:/g)].map(([, name]) => name));
     // Some are said by sections and by the frame.
-    expect([...used].filter((name) => !said.has(name))).toEqual(['--own', '--on-own', '--across']);
+    expect([...used].filter((name) => !said.has(name))).toEqual([
+      '--own',
+      '--on-own',
+      '--strength',
+      '--gradient',
+      '--back-focus',
+      '--across',
+    ]);
     const paths = fontPaths(lookOn(code));
     expect(new Set(paths).size).toBe(paths.length);
     const rules = lookCss(lookOn(code));
@@ -86,14 +106,7 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
   test('every setting of the look changes its stylesheet', () => {
     const plain = lookCss(lookOn(code));
     for (const [name, field] of Object.entries(lookFields(code))) {
-      const others = [900, 2.25, 1.33, '#123456', 'karla', 'soft', 'portrait'].filter((value) => {
-        try {
-          checkValue(field, value, name);
-          return value !== field.default;
-        } catch {
-          return false;
-        }
-      });
+      const others = otherValues(field);
       expect([name, others.length > 0]).toEqual([name, true]);
       for (const value of others)
         expect([name, lookCss(lookOn(code, { [name]: value })) === plain]).toEqual([name, false]);

@@ -19,6 +19,7 @@ export function bindingOf(page: PageInfo, name: string): unknown {
 }
 
 function pictureOf({ subject }: PageInfo): unknown {
+  if (subject && 'content' in subject) return subject.content.picture ?? undefined;
   const picture = subject && 'product' in subject ? subject.product.pictures[0] : undefined;
   return picture && { picture: picture.hash, alt: picture.alt };
 }

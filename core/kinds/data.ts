@@ -2,6 +2,7 @@
 import type { PageCode, PageKind } from '../assign/page.js';
 import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../design/document.js';
+import type { StoreDetails } from '../set-up/details.js';
 
 /** A picture in the widths it is kept in. */
 export interface PictureInfo {
@@ -70,6 +71,43 @@ export interface Collection {
   readonly description: string;
 }
 
+/** A collection as it stands among others. */
+export interface CollectionCard {
+  readonly code: string;
+  readonly path: string;
+  readonly title: string;
+  readonly description: string;
+  /** That of its first product that has one. */
+  readonly picture: PictureInfo | null;
+}
+
+/** What is shown of one content page on another. */
+export interface ContentText {
+  readonly title: string;
+  readonly path: string;
+  readonly text: string;
+}
+
+/** A content page as it stands among others. */
+export interface ContentCard extends Omit<ContentText, 'text'> {
+  /** Its page code. */
+  readonly code: PageCode;
+  readonly description: string;
+  readonly date: string;
+  readonly author: string;
+  readonly picture: PictureInfo | null;
+}
+
+/** A line of a directory. */
+export interface DirectoryLine {
+  readonly title: string;
+  readonly path: string;
+  /** Its page code; empty for what has no page of its own, such as a category. */
+  readonly page: string;
+  /** The page code of what it is in. */
+  readonly parent: string | null;
+}
+
 export interface Brand {
   readonly code: string;
   readonly slug: string;
@@ -103,4 +141,7 @@ export interface StoreInfo {
   readonly currency: string;
   /** BCP 47 tag of the leading language. */
   readonly locale: string;
+  /** ISO 3166-1 code of the home country. */
+  readonly country: string;
+  readonly details: StoreDetails;
 }

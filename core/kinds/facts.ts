@@ -108,4 +108,6 @@ export interface FormState {
   readonly errors?: Readonly<Record<string, string>>;
   /** Why it did not work, in words; empty if the fields say it all. */
   readonly refused: string;
+  /** True if it did work, and the section says so in the place of the form. */
+  readonly done?: boolean;
 }

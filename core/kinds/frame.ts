@@ -1,5 +1,6 @@
 /** The frame every section has around it: width, background, space, alignment, devices, dates. Declared as fields, like everything that can be set. */
-import { choice, colour, dateTime, toggle } from '../fields/make.js';
+import type { PictureValue, ValuesOf } from '../fields/field.js';
+import { choice, colour, dateTime, number, picture, toggle } from '../fields/make.js';
 import { readableOn } from '../look/contrast.js';
 import type { Properties } from './properties.js';
 
@@ -18,6 +19,27 @@ export const FRAME = {
   ),
   colour: colour('Own colour', 'The background, where the tone is “Own colour”.', {
     default: '#e8e4da',
+  }),
+  background: choice(
+    'Background',
+    'What lies over the tone, behind the section.',
+    { none: 'The tone alone', gradient: 'Gradient', picture: 'Picture', slow: 'Slower-moving picture' },
+    'none',
+  ),
+  gradientColour: colour('Gradient to', 'The gradient goes from the tone to this colour.', { default: '#ffffff' }),
+  gradientDirection: choice(
+    'Direction of the gradient',
+    'Where the gradient goes.',
+    { down: 'Down', across: 'Across', diagonal: 'Diagonally' },
+    'down',
+  ),
+  picture: picture('Background picture', 'Where the background is a picture; quiet ones suit best.', { suits: 16 / 9 }),
+  strength: number('Strength', 'How much of the gradient or the picture is seen over the tone.', {
+    min: 5,
+    max: 100,
+    step: 5,
+    unit: '%',
+    default: 100,
   }),
   space: choice(
     'Space above and below',
@@ -38,6 +60,24 @@ export const FRAME = {
   until: dateTime('Shown until', 'When the section stops showing; leave empty for no end.'),
 } as const;
 
+const DIRECTIONS: Readonly<Record<string, string>> = { down: '180deg', across: '90deg', diagonal: '135deg' };
+
+export type FrameValues = ValuesOf<typeof FRAME>;
+
+/** The picture behind a section, if it has one. */
+export const pictureBehind = ({ background, picture }: FrameValues): PictureValue | null =>
+  background === 'picture' || background === 'slow' ? picture : null;
+
 /** What the frame sets besides classes. */
-export const frameProperties = ({ tone, colour }: { readonly tone: string; readonly colour: string }): Properties =>
-  tone === 'own' ? { '--own': colour, '--on-own': readableOn(colour) } : {};
+export function frameProperties(frame: FrameValues): Properties {
+  const { tone, colour, background, gradientColour, gradientDirection, strength } = frame;
+  const focus = pictureBehind(frame)?.focus;
+  return {
+    ...(tone === 'own' ? { '--own': colour, '--on-own': readableOn(colour) } : {}),
+    ...(background === 'gradient'
+      ? { '--gradient': `linear-gradient(${DIRECTIONS[gradientDirection] ?? ''}, transparent, ${gradientColour})` }
+      : {}),
+    ...(background !== 'none' && strength !== 100 ? { '--strength': `${strength}%` } : {}),
+    ...(focus ? { '--back-focus': `${focus.x}% ${focus.y}%` } : {}),
+  };
+}

@@ -40,6 +40,8 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly shows?: readonly FactName[];
   /** Whether it has forms of its own, which are sent without leaving the page. */
   readonly hasForms?: boolean;
+  /** Whether a script makes it livelier (`service/public/lively.js`); it works without. */
+  readonly enlivened?: boolean;
   /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
   readonly ofCheckout?: boolean;
   /** The names behind `?` in a web address that the section goes by. */
@@ -122,8 +124,22 @@ export function defineKind<const F extends Fields>(
 
 /** The description of a kind alone. */
 export function descriptionOfKind(kind: KindDescription): KindDescription {
-  const { name, version, title, sentence, fits, fields, slots, shows, hasForms, ofCheckout, query, sketch, caption } =
-    kind;
+  const {
+    name,
+    version,
+    title,
+    sentence,
+    fits,
+    fields,
+    slots,
+    shows,
+    hasForms,
+    enlivened,
+    ofCheckout,
+    query,
+    sketch,
+    caption,
+  } = kind;
   return {
     name,
     version,
@@ -135,6 +151,7 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     ...(slots && { slots }),
     ...(shows && { shows }),
     ...(hasForms && { hasForms }),
+    ...(enlivened && { enlivened }),
     ...(ofCheckout && { ofCheckout }),
     ...(query && { query }),
     ...(caption !== undefined && { caption }),

@@ -2,11 +2,15 @@
 import type { Entry, Link, MenuDocument } from '../design/document.js';
 import type { Need } from './needs.js';
 
-/** The entries of a menu with their own entries, as views read them. */
+/** An entry of a menu with those inside it, as views read them. */
 export interface MenuEntry {
   readonly id: string;
   readonly label: string;
   readonly link: Link | null;
+  /** A few words below the label; may be empty. */
+  readonly description: string;
+  /** A short word beside the label; may be empty. */
+  readonly badge: string;
   readonly entries: readonly MenuEntry[];
 }
 
@@ -25,15 +29,24 @@ export function menuEntries(menu: MenuDocument, translation: string | null): rea
 // Documents never change, so the entries of each are made once.
 const kept = new WeakMap<MenuDocument, Map<string | null, readonly MenuEntry[]>>();
 
-const entriesOf = (menu: MenuDocument, translation: string | null): MenuEntry[] =>
-  (menu.lists?.['entries'] ?? []).map(function entry({ id, values, lists }: Entry): MenuEntry {
-    return {
-      id,
-      label: String((translation === null ? undefined : values[`label@${translation}`]) ?? values['label'] ?? ''),
-      link: (values['link'] as Link | null | undefined) ?? null,
-      entries: (lists?.['entries'] ?? []).map(entry),
-    };
-  });
+function entriesOf(menu: MenuDocument, translation: string | null): MenuEntry[] {
+  const shownOf = (entries: readonly Entry[] = []): MenuEntry[] =>
+    entries
+      .filter(({ values }) => values['hidden'] !== true)
+      .map(({ id, values, lists }) => {
+        const text = (name: string): string =>
+          String((translation === null ? undefined : values[`${name}@${translation}`]) ?? values[name] ?? '');
+        return {
+          id,
+          label: text('label'),
+          link: (values['link'] as Link | null | undefined) ?? null,
+          description: text('description'),
+          badge: text('badge'),
+          entries: shownOf(lists?.['entries']),
+        };
+      });
+  return shownOf(menu.lists?.['entries']);
+}
 
 /** The pages a menu's entries lead to. */
 export const menuNeeds = (menu: MenuDocument): Need[] =>

@@ -1,22 +1,62 @@
 /** What sections ask of the catalogue, and the answers. The service has a resolver for each type. */
 import type { PageCode } from '../assign/page.js';
 import type { ProductSource } from '../fields/field.js';
-import type { PictureInfo, ProductCard } from './data.js';
+import type {
+  CollectionCard,
+  ContentCard,
+  ContentText,
+  DirectoryLine,
+  PageInfo,
+  PictureInfo,
+  ProductCard,
+} from './data.js';
+import { FIND_WORDS } from './query.js';
+
+/** Where products come from on one page: a source, and the words that are looked for. */
+export type NeedSource = ProductSource & { readonly words?: string };
+
+/** A source as the page has it. */
+export const sourceOn = (source: ProductSource, { kind, query }: PageInfo): NeedSource =>
+  source.from === 'found' ? { ...source, words: kind === 'find' ? (query[FIND_WORDS] ?? '') : '' } : source;
 
 /** The first products of a source, as cards. */
 export interface ProductsNeed {
   readonly type: 'products';
-  readonly source: ProductSource;
+  readonly source: NeedSource;
   readonly limit: number;
 }
 /** One page of all products of a source. */
 export interface ListingNeed {
   readonly type: 'listing';
-  readonly source: ProductSource;
+  readonly source: NeedSource;
   /** How many stand on one page. */
   readonly size: number;
   /** Counted from 1. */
   readonly page: number;
+}
+/** Collections as cards, in order. */
+export interface CollectionsNeed {
+  readonly type: 'collections';
+  /** Their codes; null for all that are in no other. */
+  readonly chosen: readonly string[] | null;
+  readonly limit: number;
+}
+/** The text of a content page. */
+export interface ContentNeed {
+  readonly type: 'content';
+  readonly page: string;
+}
+/** Content pages that have a label; any label if it is empty. */
+export interface PagesNeed {
+  readonly type: 'pages';
+  readonly label: string;
+  readonly order: 'newest' | 'title';
+  readonly limit: number;
+}
+/** All collections, brands or categories of the store. */
+export interface DirectoryNeed {
+  readonly type: 'directory';
+  readonly of: 'collections' | 'brands' | 'categories';
 }
 /** A picture of the store by its hash. */
 export interface PictureNeed {
@@ -30,7 +70,8 @@ export interface PathNeed {
 }
 
 /** What a section asks for. The same need asked for twice is answered once. */
-export type Need = ProductsNeed | ListingNeed | PictureNeed | PathNeed;
+export type Need =
+  ProductsNeed | ListingNeed | CollectionsNeed | ContentNeed | PagesNeed | DirectoryNeed | PictureNeed | PathNeed;
 
 export interface Listing {
   readonly cards: readonly ProductCard[];
@@ -42,6 +83,12 @@ export interface Listing {
 export interface Answers {
   readonly products: readonly ProductCard[];
   readonly listing: Listing;
+  /** Those that are there (any more). */
+  readonly collections: readonly CollectionCard[];
+  /** Null if there is none (any more), or shoppers may not see it. */
+  readonly content: ContentText | null;
+  readonly pages: readonly ContentCard[];
+  readonly directory: readonly DirectoryLine[];
   /** Null if there is none (any more). */
   readonly picture: PictureInfo | null;
   readonly path: string | null;
@@ -55,6 +102,14 @@ export function needKey(need: Need): string {
       return `products ${need.limit} ${sourceKey(need.source)}`;
     case 'listing':
       return `listing ${need.size} ${need.page} ${sourceKey(need.source)}`;
+    case 'collections':
+      return `collections ${need.limit} ${need.chosen?.join(' ') ?? '*'}`;
+    case 'content':
+      return `content ${need.page}`;
+    case 'pages':
+      return `pages ${need.order} ${need.limit} ${need.label}`;
+    case 'directory':
+      return `directory ${need.of}`;
     case 'picture':
       return `picture ${need.hash}`;
     case 'path':
@@ -62,7 +117,7 @@ export function needKey(need: Need): string {
   }
 }
 
-const sourceKey = (source: ProductSource): string => Object.values(source).join(' ');
+const sourceKey = (source: NeedSource): string => Object.values(source).join(' ');
 
 /** Answers to the needs of a page. */
 export class PageData {

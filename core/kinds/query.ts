@@ -1,5 +1,8 @@
 /** The part of a web address behind `?`. */
 
+/** The name of the words that are looked for, on the page of the search results: `?words=red+kite`. */
+export const FIND_WORDS = 'words';
+
 /** `?page=2&sort=price`, in the order of the names; nothing if no name has a value. */
 export function queryText(values: Readonly<Record<string, string | undefined>>): string {
   const given = Object.entries(values)

@@ -50,11 +50,22 @@ export interface View {
   menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null;
   /** The picture a field holds; nothing if it is empty. `sizes` as in html: how wide it is shown. */
   picture(value: PictureValue | null, sizes: string): Markup;
+  /** Whether an instant span is now; empty texts for no end. The page is made anew when that changes. */
+  isNow(span: Span): boolean;
   /** The place of the sections in a slot. */
   slot(name: string): Markup;
   /** Whether there are sections in a slot. */
   holds(name: string): boolean;
 }
+
+/** Instants in ISO form between which something counts; empty for no end. */
+export interface Span {
+  readonly from: string;
+  readonly until: string;
+}
+
+export const isWithin = ({ from, until }: Span, now: string): boolean =>
+  (from === '' || now >= from) && (until === '' || now < until);
 
 /** The page that opens must not reach back to ours. */
 const NEW_WINDOW = html` target="_blank" rel="noopener"`;
@@ -68,6 +79,10 @@ export interface ViewSources {
   readonly form: FormState | null;
   readonly data: PageData;
   readonly menus: ReadonlyMap<string, MenuDocument>;
+  /** The instant the page is for, in ISO form. */
+  readonly now: string;
+  /** Is told what the page looks different by at another time. */
+  noteDates(span: Span): void;
 }
 
 /** The section that is looked at. */
@@ -146,6 +161,10 @@ export class SectionView implements View {
     if (!value) return NOTHING;
     const info = this.data({ type: 'picture', hash: value.picture });
     return info ? pictureTag({ ...info, alt: value.alt }, sizes) : NOTHING;
+  }
+  isNow(span: Span): boolean {
+    this.#sources.noteDates(span);
+    return isWithin(span, this.#sources.now);
   }
   slot(name: string): Markup {
     return slotMark(name);

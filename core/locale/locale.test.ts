@@ -86,3 +86,21 @@ test('every word that ships has the same places in both languages, and a field o
     }
   }
 });
+
+test.each([
+  ['en-IE', 'ltr'],
+  ['ja', 'ltr'],
+  ['ar', 'rtl'],
+  ['fa-IR', 'rtl'],
+  ['he', 'rtl'],
+  ['az-Arab', 'rtl'],
+  ['az', 'ltr'],
+])('the lines of %s run %s', (language, direction) => {
+  expect(makeLocale({ language, currency: 'EUR' }).direction).toBe(direction);
+});
+
+test('days of the week and moments are told as the language tells them, in the time zone of the store', () => {
+  const de = makeLocale({ language: 'de', currency: 'EUR', timeZone: 'Asia/Tokyo' });
+  expect([0, 6].map((day) => de.weekday(day))).toEqual(['Montag', 'Sonntag']);
+  expect(de.moment('2026-12-31T18:30:00.000Z')).toBe('1. Januar 2027 um 03:30');
+});

@@ -6,6 +6,8 @@ import { STOREFRONT_WORDS, type Word, type WordName, type Words } from './words.
 export interface Locale {
   /** BCP 47 tag. */
   readonly language: string;
+  /** Which way its lines run. */
+  readonly direction: 'ltr' | 'rtl';
   /** ISO 4217 code. */
   readonly currency: string;
   /** What stands before the paths of this language: nothing for the leading one, else `/de`. */
@@ -15,6 +17,12 @@ export interface Locale {
   /** An amount of minor units, as people read it. */
   money(minor: number): string;
   number(value: number): string;
+  /** The day of an instant, as a clock in the store shows it. @param instant in ISO form */
+  date(instant: string): string;
+  /** The day and the time of an instant, as a clock in the store shows them. */
+  moment(instant: string): string;
+  /** The name of a day of the week. @param day counted from Monday as 0 */
+  weekday(day: number): string;
   /** The name of a country by its code (ISO 3166-1). */
   country(code: string): string;
   /**
@@ -32,23 +40,35 @@ export interface LocaleSetting {
   readonly language: string;
   readonly currency: string;
   readonly prefix?: string;
+  /** Of the store, such as `Europe/Dublin`; UTC if absent. */
+  readonly timeZone?: string;
   /** Words of the store's own, over those that ship. */
   readonly words?: Words;
 }
 
-export function makeLocale({ language, currency, prefix = '', words = {} }: LocaleSetting): Locale {
+/** Scripts whose lines run from right to left (ISO 15924). */
+const RIGHT_TO_LEFT = new Set(['Adlm', 'Arab', 'Hebr', 'Nkoo', 'Rohg', 'Syrc', 'Thaa']);
+
+export function makeLocale({ language, currency, prefix = '', timeZone = 'UTC', words = {} }: LocaleSetting): Locale {
   const shipped = shippedWords(language);
   const plurals = new Intl.PluralRules(language);
   const numbers = new Intl.NumberFormat(language);
+  const dates = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone });
+  const moments = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeStyle: 'short', timeZone });
+  const weekdays = weekdayNames(language);
   const countries = new Intl.DisplayNames(language, { type: 'region' });
   const number = keptText((value) => numbers.format(value));
   return {
     language,
+    direction: RIGHT_TO_LEFT.has(new Intl.Locale(language).maximize().script ?? '') ? 'rtl' : 'ltr',
     currency,
     prefix,
     country: (code) => countries.of(code) ?? code,
     translation: prefix === '' ? null : language,
     number,
+    date: (instant) => dates.format(new Date(instant)),
+    moment: (instant) => moments.format(new Date(instant)),
+    weekday: (day) => weekdays[day] ?? '',
     money: keptText((minor) => formatMoney(minor, currency, language)),
     word(name, values = {}) {
       const found: Word = words[name] ?? shipped[name] ?? STOREFRONT_WORDS[name].en;
@@ -57,6 +77,12 @@ export function makeLocale({ language, currency, prefix = '', words = {} }: Loca
       return filled(text, values, number);
     },
   };
+}
+
+/** From Monday on. The first day of 2024 was one. */
+function weekdayNames(language: string): string[] {
+  const names = new Intl.DateTimeFormat(language, { weekday: 'long', timeZone: 'UTC' });
+  return Array.from({ length: 7 }, (_, day) => names.format(new Date(Date.UTC(2024, 0, 1 + day))));
 }
 
 /** Numbers come back with every page, and formatting one takes as long as a card: so many are kept. */

@@ -25,3 +25,12 @@ export function readableOn(ground: string): string {
   if (Math.max(white, ink) < NEEDED_CONTRAST) return contrast(ground, BLACK) > white ? BLACK : WHITE;
   return white >= ink ? WHITE : INK;
 }
+
+/** A colour as it is under the pointer where nothing else is set. */
+export function darker(hex: string): string {
+  const channel = (at: number): string =>
+    Math.round(parseInt(hex.slice(at, at + 2), 16) * 0.84)
+      .toString(16)
+      .padStart(2, '0');
+  return `#${channel(1)}${channel(3)}${channel(5)}`;
+}

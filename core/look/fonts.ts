@@ -122,9 +122,9 @@ export const fontTitles = (): Record<string, string> =>
 export const fontPath = (file: string): string => `/fonts/${file}`;
 
 /** The files that a pair of typefaces needs: titles in one weight, texts in two. */
-export function facesOf(titleFont: string, textFont: string): FontFace[] {
+export function facesOf(titleFont: string, titleWeight: number, textFont: string): FontFace[] {
   const [title, text] = [FONTS[titleFont], FONTS[textFont]];
-  const needed = [title?.faces[title.titleWeight], ...TEXT_WEIGHTS.map((weight) => text?.faces[weight])];
+  const needed = [title?.faces[titleWeight], ...TEXT_WEIGHTS.map((weight) => text?.faces[weight])];
   return [...new Set(needed)].filter((face) => face !== undefined);
 }
 

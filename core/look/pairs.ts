@@ -20,31 +20,60 @@ export interface ColourPair {
   readonly needed: number;
 }
 
-const INKS = ['textColour', 'quietColour', 'accentColour'] as const;
+/** Settings of texts, with what they are set in place of, and whether they stand on every tone of a background. */
+const INKS = [
+  'textColour',
+  'quietColour',
+  'accentColour',
+  'titleColour',
+  'linkColour',
+  'priceColour',
+  'reducedColour',
+  'labelColour',
+  'tableHeadColour',
+] as const;
 /** Backgrounds that take the look’s own colours of texts. */
 const GROUNDS = ['backgroundColour', 'softColour'] as const;
 /** Those on which the colour of texts is chosen so that it can be read. */
-const CHOSEN = ['strongColour', 'vividColour', 'accentColour'] as const;
+const CHOSEN = ['strongColour', 'vividColour', 'buttonColour', 'buttonHoverColour', 'badgeColour'] as const;
 
 /** Every pair that meets on some tone. @param look with what is set; the groundwork’s defaults count for the rest */
 export function colourPairs(look: Pick<LookDocument, 'groundwork' | 'values'>): ColourPair[] {
   const fields = lookFields(look.groundwork);
   const values = withDefaults(fields, look.values ?? {}) as Values;
-  const colour = (setting: string): string => String(values[setting]);
-  const label = (setting: string): string => fields[setting]?.label ?? setting;
-  const pair = (text: string, ink: string, ground: string, settings: readonly string[]): ColourPair => ({
-    text,
-    ground: ground === 'accentColour' ? 'Main buttons' : label(ground),
-    colour: ink,
-    behind: colour(ground),
-    settings,
-    ratio: contrast(ink, colour(ground)),
-    needed: NEEDED_CONTRAST,
-  });
+  const isSet = (setting: string): boolean => values[setting] !== '';
+  /** The setting that counts: what is not set follows another. */
+  const counting = (setting: string): string => {
+    const { follows } = fields[setting] ?? {};
+    return isSet(setting) || follows === undefined ? setting : counting(follows);
+  };
+  const pair = (text: string, ink: string, ground: string, settings: readonly string[]): ColourPair => {
+    const behind = String(values[counting(ground)]);
+    return {
+      text,
+      ground: fields[ground]?.label ?? ground,
+      colour: ink,
+      behind,
+      settings,
+      ratio: contrast(ink, behind),
+      needed: NEEDED_CONTRAST,
+    };
+  };
+  const inks = (ground: string, settings: readonly string[]): ColourPair[] =>
+    settings
+      .filter(isSet)
+      .map((setting) =>
+        pair(fields[setting]?.label ?? setting, String(values[setting]), ground, [setting, counting(ground)]),
+      );
+  const isOutlined = values['buttonStyle'] === 'outlined';
+  const button = counting('buttonColour');
   return [
-    ...GROUNDS.flatMap((ground) =>
-      INKS.map((setting) => pair(label(setting), colour(setting), ground, [setting, ground])),
-    ),
-    ...CHOSEN.map((ground) => pair('Text', readableOn(colour(ground)), ground, [ground])),
+    ...GROUNDS.flatMap((ground) => inks(ground, INKS)),
+    // What is typed has the colour of texts.
+    ...(isSet('fieldColour') ? inks('fieldColour', ['textColour']) : []),
+    ...(isOutlined ? GROUNDS.map((ground) => pair('Buttons', String(values[button]), ground, [button, ground])) : []),
+    ...CHOSEN.filter((ground) => isSet(ground) || ground === 'buttonColour')
+      .filter((ground) => !(isOutlined && ground === 'buttonColour'))
+      .map((ground) => pair('Text', readableOn(String(values[counting(ground)])), ground, [counting(ground)])),
   ];
 }

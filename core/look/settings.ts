@@ -12,6 +12,13 @@ export const PICTURE_RATIOS: Readonly<Record<keyof typeof PICTURE_SHAPES, string
   landscape: '4/3',
 };
 
+const CASES = { written: 'As written', capitals: 'All capitals' } as const;
+const FACES = { text: 'The text font', title: 'The title font' } as const;
+
+/** A colour of a single part: empty as long as it follows another setting. */
+const partColour = (label: string, help: string, follows: string) =>
+  colour(label, `${help} Follows another colour until it is set.`, { default: '', follows });
+
 /** In the order they are shown. */
 export const LOOK_GROUPS = {
   space: {
@@ -24,6 +31,13 @@ export const LOOK_GROUPS = {
         unit: 'px',
         default: 1180,
       }),
+      margin: number('Room at the sides', 'Between the content and the edges of the screen.', {
+        min: 0.5,
+        max: 4,
+        step: 0.25,
+        unit: 'rem',
+        default: 1.25,
+      }),
       gap: number('Room between things', 'Between cards, columns and the parts of a section.', {
         min: 0.5,
         max: 4,
@@ -31,19 +45,74 @@ export const LOOK_GROUPS = {
         unit: 'rem',
         default: 1.75,
       }),
+      room: number('Room above and below', 'How much room sections have, as a multiple of the usual.', {
+        min: 0.5,
+        max: 2,
+        step: 0.05,
+        default: 1,
+      }),
+      corner: number('Corners', 'How round pictures, cards and boxes are.', {
+        min: 0,
+        max: 32,
+        step: 1,
+        unit: 'px',
+        default: 0,
+      }),
+      motion: choice(
+        'Motion',
+        'How colours change under the pointer; shoppers who ask their device for less motion get none.',
+        { none: 'At once', gentle: 'Gently', slow: 'Slowly' },
+        'gentle',
+      ),
     },
   },
   lettering: {
     title: 'Lettering',
     fields: {
       titleFont: font('Title font', 'Headings, product names and the store’s name.', fontTitles(), 'spectral'),
+      titleWeight: choice(
+        'Weight of titles',
+        'How strong titles are; each typeface has a weight that suits it.',
+        { suited: 'As suits the typeface', regular: 'Regular', strong: 'Strong' },
+        'suited',
+      ),
+      titleCase: choice('Capitals in titles', 'How titles are written.', CASES, 'written'),
+      titleSpacing: number('Spacing of titles', 'Room between the letters of titles.', {
+        min: -0.05,
+        max: 0.2,
+        step: 0.005,
+        unit: 'em',
+        default: 0,
+      }),
       textFont: font('Text font', 'Everything else.', fontTitles(), 'work-sans'),
+      textSize: number('Size of texts', 'Of usual texts; all else follows.', {
+        min: 0.875,
+        max: 1.375,
+        step: 0.0625,
+        unit: 'rem',
+        default: 1.0625,
+      }),
+      leading: number('Height of lines', 'As a multiple of the size of the text.', {
+        min: 1.2,
+        max: 2,
+        step: 0.05,
+        default: 1.6,
+      }),
       scale: number('Scale', 'How much larger each step of heading is than the next.', {
         min: 1.1,
         max: 1.5,
         step: 0.01,
         default: 1.28,
       }),
+      priceFont: choice('Font of prices', 'Which of the two fonts prices are set in.', FACES, 'text'),
+      priceWeight: choice(
+        'Weight of prices',
+        'How strong prices are.',
+        { regular: 'Regular', strong: 'Strong' },
+        'strong',
+      ),
+      labelCase: choice('Capitals in labels', 'How the labels of form fields are written.', CASES, 'written'),
+      tableHeadCase: choice('Capitals in table headings', 'How the headings of tables are written.', CASES, 'written'),
     },
   },
   colour: {
@@ -59,6 +128,13 @@ export const LOOK_GROUPS = {
         default: '#173647',
       }),
       vividColour: colour('Vivid background', 'Behind sections on the tone “vivid”.', { default: '#f1c453' }),
+      titleColour: partColour('Titles', 'Headings and names of products.', 'textColour'),
+      linkColour: partColour('Links', 'Links in texts.', 'textColour'),
+      priceColour: partColour('Prices', 'Prices that are not reduced.', 'textColour'),
+      reducedColour: partColour('Reduced prices', 'Prices that are lower than before.', 'accentColour'),
+      labelColour: partColour('Labels', 'Labels of form fields.', 'textColour'),
+      tableHeadColour: partColour('Table headings', 'The heads of rows and columns.', 'quietColour'),
+      badgeColour: partColour('Badges', 'Behind the short words beside entries of menus.', 'accentColour'),
     },
   },
   controls: {
@@ -69,6 +145,36 @@ export const LOOK_GROUPS = {
         'The corners of buttons and form fields.',
         { square: 'Square', soft: 'Soft', round: 'Round' },
         'square',
+      ),
+      buttonSize: choice(
+        'Size of buttons',
+        'How large main buttons are.',
+        { small: 'Small', medium: 'Medium', large: 'Large' },
+        'medium',
+      ),
+      buttonStyle: choice(
+        'Style of buttons',
+        'Main buttons filled with their colour, or with a border of it only.',
+        { filled: 'Filled', outlined: 'Outlined' },
+        'filled',
+      ),
+      buttonColour: partColour('Buttons', 'Main buttons at rest.', 'accentColour'),
+      buttonHoverColour: partColour('Buttons under the pointer', 'Main buttons under the pointer.', 'buttonColour'),
+      buttonCase: choice('Capitals on buttons', 'How words on buttons are written.', CASES, 'written'),
+      stroke: number('Strength of borders', 'Of buttons, form fields and cards.', {
+        min: 1,
+        max: 4,
+        step: 1,
+        unit: 'px',
+        default: 1,
+      }),
+      fieldColour: partColour('Form fields', 'Behind what is typed.', 'backgroundColour'),
+      fieldBorderColour: partColour('Borders of form fields', 'Around form fields.', 'quietColour'),
+      underline: choice(
+        'Underlined links',
+        'Whether links in texts are underlined at once or under the pointer.',
+        { always: 'Always', pointer: 'Under the pointer' },
+        'always',
       ),
     },
   },
@@ -81,6 +187,31 @@ export const LOOK_GROUPS = {
         PICTURE_SHAPES,
         'square',
       ),
+      cardStyle: choice(
+        'Cards',
+        'A card with nothing around it, with a border, or filled as a box.',
+        { plain: 'Plain', bordered: 'Bordered', boxed: 'Boxed' },
+        'plain',
+      ),
+      cardShadow: choice(
+        'Shadow of cards',
+        'What cards throw on the page.',
+        { none: 'None', soft: 'Soft', deep: 'Deep' },
+        'none',
+      ),
+      cardAlign: choice(
+        'Alignment on cards',
+        'Where the words on cards begin.',
+        { start: 'At the start', centre: 'In the middle' },
+        'start',
+      ),
+      cardTitleSize: number('Titles on cards', 'How large names of products are on cards.', {
+        min: 0.875,
+        max: 1.75,
+        step: 0.0625,
+        unit: 'rem',
+        default: 1.125,
+      }),
     },
   },
 } as const satisfies Record<string, { title: string; fields: Record<string, Field> }>;

@@ -146,9 +146,9 @@ describe('plan view', () => {
 describe('look and money', () => {
   test('what a template sets of the look goes before the store’s; what it leaves stays the store’s', () => {
     const look = { format: 1, type: 'look', groundwork: 'foolscap', values: { gap: 1.5, widest: 1000 } } as const;
-    expect(lookCss(look, { gap: 2.5 })).toMatch(/--widest:1000px;--gap:2.5rem/);
-    expect(lookCss(look)).toMatch(/--widest:1000px;--gap:1.5rem/);
-    expect(lookCss({ ...look, values: {} }, { widest: 900 })).toMatch(/--widest:900px;--gap:1.75rem/);
+    expect(lookCss(look, { gap: 2.5 })).toMatch(/--widest:1000px;--margin:1.25rem;--gap:2.5rem/);
+    expect(lookCss(look)).toMatch(/--widest:1000px;--margin:1.25rem;--gap:1.5rem/);
+    expect(lookCss({ ...look, values: {} }, { widest: 900 })).toMatch(/--widest:900px;--margin:1.25rem;--gap:1.75rem/);
   });
 
   test('settings become custom properties, and texts on strong grounds stay readable', () => {

@@ -1,16 +1,19 @@
 /** The plan view: the whole page, regions included, as boxes to scale. Drawn as SVG or text by `draw.ts`. */
 import {
+  keys,
   REGIONS,
+  type AdditionDocument,
   type Region,
   type Section,
   type NodeId,
   type SectionedDocument,
+  type Values,
   type Width,
 } from '../design/document.js';
 import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
-import type { KindDescription, KindDescriptions } from '../kinds/kind.js';
+import { kindName, SHARED_SECTION, SPOT, type KindDescription, type KindDescriptions } from '../kinds/kind.js';
 import { drawSketch, lanes, SKETCH_WIDTH, type Drawing, type Lane, type Mark } from './sketching.js';
 
 export interface PlanBox {
@@ -74,26 +77,62 @@ const EMPTY = 120;
 // Lower ones could not be read or picked up in a narrow plan.
 const LOWEST = 64;
 
+/** A document with its key. */
+type Keyed = readonly [key: string, document: SectionedDocument];
+
 export interface PlanParts {
-  /** Key and document of the template. */
-  readonly template: readonly [string, SectionedDocument];
-  readonly regions: Readonly<Partial<Record<Region, readonly [string, SectionedDocument]>>>;
+  readonly template: Keyed;
+  readonly regions: Readonly<Partial<Record<Region, Keyed>>>;
+  /** The additions of the page, in their order. */
+  readonly additions?: readonly (readonly [key: string, document: AdditionDocument])[];
+  /** The shared sections it shows, by their keys. */
+  readonly shared?: ReadonlyMap<string, SectionedDocument>;
+}
+
+/** What a page is laid out with. */
+interface Laying {
+  readonly kinds: KindDescriptions;
+  readonly boxes: PlanBox[];
+  /** The additions of a place. */
+  added(place: string): readonly Keyed[];
+  /** What fills a section when its page is composed. */
+  filling(kind: string, values: Values): readonly Keyed[];
+}
+
+function layingOf({ additions = [], shared = new Map() }: PlanParts, kinds: KindDescriptions): Laying {
+  const added = (place: string): readonly Keyed[] => additions.filter(([, document]) => document.place === place);
+  return {
+    kinds,
+    boxes: [],
+    added,
+    filling(kind, values) {
+      if (kind === SPOT) return added(`spot:${String(values['name'] ?? 'extra')}`);
+      const key = kind === SHARED_SECTION ? keys.shared(String(values['shared'] ?? '')) : '';
+      const found = shared.get(key);
+      return found ? [[key, found]] : [];
+    },
+  };
 }
 
 /** Lays out a page. */
-export function planPage({ template, regions }: PlanParts, kinds: KindDescriptions): Plan {
-  const boxes: PlanBox[] = [];
+export function planPage(parts: PlanParts, kinds: KindDescriptions): Plan {
+  const { template, regions } = parts;
+  const laying = layingOf(parts, kinds);
   const bands: PlanBand[] = [];
   const areas: PlanArea[] = [];
   let y = 0;
-  const band = (name: PlanBand['name'], key: string, document: SectionedDocument): void => {
+  const band = (
+    name: PlanBand['name'],
+    key: string,
+    document: SectionedDocument,
+    more: readonly Keyed[] = [],
+  ): void => {
     const layout = document.type === 'template' ? document.layout.width : 'standard';
     const beside = areasAcross(document);
     const heights = beside.map(({ name: area, x, width }) => {
-      let used = 0;
-      for (const section of document.areas[area] ?? [])
-        used += place(section, { document: key, area, x, y: y + used, width, layout, depth: 0 }, kinds, boxes);
-      return used;
+      const at = { document: key, area, x, y, width, layout, depth: 0, around: [] };
+      const used = fill(document.areas[area] ?? [], at, laying);
+      return used + fillWith(more, { ...at, y: y + used }, laying);
     });
     const height = Math.max(...heights) || EMPTY;
     areas.push(...beside.map((lane) => ({ ...lane, document: key, y, height })));
@@ -102,10 +141,10 @@ export function planPage({ template, regions }: PlanParts, kinds: KindDescriptio
   };
   for (const region of REGIONS) {
     if (region === 'below') band('content', template[0], template[1]);
-    const found = regions[region];
-    if (found) band(region, found[0], found[1]);
+    const [first, ...others] = [...(regions[region] ? [regions[region]] : []), ...laying.added(region)];
+    if (first) band(region, first[0], first[1], others);
   }
-  return { width: PLAN_WIDTH, height: y, bands, areas, boxes };
+  return { width: PLAN_WIDTH, height: y, bands, areas, boxes: laying.boxes };
 }
 
 // As the groundwork lays them out on a desktop: the side area has a width of its own, two columns share.
@@ -136,10 +175,38 @@ interface At {
   readonly depth: number;
   readonly slot?: string;
   readonly parent?: NodeId;
+  /** The keys of the documents it stands in: none is drawn in itself. */
+  readonly around: readonly string[];
+}
+
+/** Places sections below each other, with what additions put beside them; answers the height they take. */
+function fill(sections: readonly Section[], at: At, laying: Laying): number {
+  let used = 0;
+  const beside = (place: string): void => {
+    used += fillWith(laying.added(place), { ...at, y: at.y + used }, laying);
+  };
+  for (const section of sections) {
+    beside(`before:${section.id}`);
+    used += place(section, { ...at, y: at.y + used }, laying);
+    beside(`after:${section.id}`);
+  }
+  return used;
+}
+
+/** Places what other documents put into a place. */
+function fillWith(documents: readonly Keyed[], at: At, laying: Laying): number {
+  let used = 0;
+  for (const [key, document] of documents) {
+    if (at.around.includes(key)) continue;
+    const inside = { ...at, document: key, area: 'main', y: at.y + used, around: [...at.around, key] };
+    used += fill(document.areas['main'] ?? [], inside, laying);
+  }
+  return used;
 }
 
 /** Places one section and all inside it; answers the height it takes. */
-function place(section: Section, at: At, kinds: KindDescriptions, boxes: PlanBox[]): number {
+function place(section: Section, at: At, laying: Laying): number {
+  const { kinds, boxes } = laying;
   const kind = kinds.find(section.kind);
   const frame = withDefaults(FRAME, section.frame);
   const sketch = sketchOf(section, kind);
@@ -156,13 +223,18 @@ function place(section: Section, at: At, kinds: KindDescriptions, boxes: PlanBox
   }));
   /** How far down each lane is filled, by where it begins. */
   const filled = new Map<number, number>();
-  for (const { name, x, width } of slots)
-    for (const child of section.slots?.[name] ?? []) {
-      const used = filled.get(x) ?? 0;
-      const inside = { ...at, x, y: at.y + pad + used, width, depth: at.depth + 1, slot: name, parent: section.id };
-      filled.set(x, used + place(child, inside, kinds, boxes));
-    }
-  const height = slots.length ? Math.max(EMPTY, ...filled.values()) : Math.max(sketch.height * scale, LOWEST);
+  for (const { name, x, width } of slots) {
+    const used = filled.get(x) ?? 0;
+    const inside = { ...at, x, y: at.y + pad + used, width, depth: at.depth + 1, slot: name, parent: section.id };
+    filled.set(x, used + fill(section.slots?.[name] ?? [], inside, laying));
+  }
+  const filling = laying.filling(kindName(section.kind), section.values);
+  const { slot: _slot, ...here } = at;
+  const within = { ...here, x: left, y: at.y + pad, width: inner, depth: at.depth + 1, parent: section.id };
+  const shown = fillWith(filling, within, laying);
+  const height = slots.length
+    ? Math.max(EMPTY, ...filled.values())
+    : Math.max(shown > 0 ? shown : sketch.height * scale, LOWEST);
   boxes.splice(before, 0, {
     document: at.document,
     section: section.id,
@@ -179,7 +251,7 @@ function place(section: Section, at: At, kinds: KindDescriptions, boxes: PlanBox
     width: inner,
     height,
     tone: frame.tone,
-    marks: slots.length ? [] : sketch.marks,
+    marks: slots.length || shown > 0 ? [] : sketch.marks,
     scale,
     missing: !kind,
   });

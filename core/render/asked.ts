@@ -2,7 +2,9 @@
 import type { Link, SectionedDocument, Values } from '../design/document.js';
 import { sectionsIn } from '../design/document.js';
 import type { EntryValues, Field, Fields, PictureValue } from '../fields/field.js';
+import { withDefaults } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';
+import { FRAME } from '../kinds/frame.js';
 import { upgradedValues, type KindSet } from '../kinds/kind.js';
 import { linkNeeds } from '../kinds/menu.js';
 import type { Need } from '../kinds/needs.js';
@@ -26,7 +28,7 @@ export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
 /** The codes of the menus that fields name. */
 export const fieldMenus = (fields: Fields, values: Values): string[] =>
   Object.entries(fields).flatMap(([name, field]) =>
-    field.type === 'reference' && field.to === 'menu' ? [values[name] as string] : [],
+    field.type === 'reference' && field.to === 'menu' && values[name] !== '' ? [values[name] as string] : [],
   );
 
 /** A page that is about nothing, for what is the same whatever the page. */
@@ -66,7 +68,11 @@ function pointersIn(document: SectionedDocument, kinds: KindSet): Pointers {
     if (!kind) continue;
     const stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
     const read = kind.read(stored, {});
-    needs.push(...fieldNeeds(kind.fields, read.values), ...read.needs(ANY_PAGE));
+    needs.push(
+      ...fieldNeeds(kind.fields, read.values),
+      ...fieldNeeds(FRAME, withDefaults(FRAME, section.frame)),
+      ...read.needs(ANY_PAGE),
+    );
     menus.push(...fieldMenus(kind.fields, read.values));
   }
   return { needs, menus: [...new Set(menus)] };

@@ -32,6 +32,8 @@ export interface AssembledPage {
   readonly regions: ReadonlyMap<Region, readonly Part[]>;
   /** What additions put into spots, by name. */
   readonly spots: ReadonlyMap<string, readonly Part[]>;
+  /** What additions put right before or after sections, as `before:ID` and `after:ID`. */
+  readonly beside: ReadonlyMap<string, readonly Part[]>;
   /** Shared sections by code. */
   readonly shared: ReadonlyMap<string, SharedDocument>;
   readonly menus: ReadonlyMap<string, MenuDocument>;
@@ -96,25 +98,26 @@ function assembled(
     regions.set(region, [...own, ...added(region)]);
   }
   for (const place of additions.keys())
-    if (!place.startsWith('spot:') && !regions.has(place as Region)) regions.set(place as Region, added(place));
+    if (!place.includes(':') && !regions.has(place as Region)) regions.set(place as Region, added(place));
   const parts: Part[] = [{ key: templateKey, document: template }, ...[...regions.values()].flat()];
-  const { documents, ...found } = gathered(parts, state, kinds, added);
+  const { documents, ...found } = gathered(parts, state, kinds, additions.size ? added : undefined);
   const look = state.get(keys.look) as LookDocument;
   return { templateKey, template, regions, look, ...found, documents: new Set([keys.look, ...documents]) };
 }
 
 /** What documents show of others. */
-type Gathered = Pick<AssembledPage, 'spots' | 'shared' | 'menus' | 'documents'>;
+type Gathered = Pick<AssembledPage, 'spots' | 'beside' | 'shared' | 'menus' | 'documents'>;
 
-/** Everything that some documents are made of. @param added what fills a spot */
+/** Everything that some documents are made of. @param added what goes into a spot, or beside a section */
 export function gathered(
   begun: readonly Part[],
   state: DesignState,
   kinds: KindSet,
-  added: (place: string) => readonly Part[] = () => [],
+  added?: (place: string) => readonly Part[],
 ): Gathered {
   const parts = [...begun];
   const spots = new Map<string, readonly Part[]>();
+  const beside = new Map<string, readonly Part[]>();
   const shared = new Map<string, SharedDocument>();
   const menus = new Map<string, MenuDocument>();
   const documents = new Set<DocumentKey>();
@@ -126,9 +129,16 @@ export function gathered(
       const found = state.get(keys.menu(menu)) as MenuDocument | undefined;
       if (found) menus.set(menu, found);
     }
+    if (added)
+      for (const place of placesBeside(document)) {
+        const found = beside.has(place) ? [] : added(place);
+        if (found.length === 0) continue;
+        beside.set(place, found);
+        parts.push(...found);
+      }
     for (const [what, code] of fillingsIn(document, kinds)) {
       if (what === 'spot' && !spots.has(code)) {
-        const filling = added(`spot:${code}`);
+        const filling = added?.(`spot:${code}`) ?? [];
         spots.set(code, filling);
         parts.push(...filling);
       }
@@ -139,8 +149,12 @@ export function gathered(
       }
     }
   }
-  return { spots, shared, menus, documents };
+  return { spots, beside, shared, menus, documents };
 }
+
+/** The places beside the sections of a document. */
+const placesBeside = (document: SectionedDocument): string[] =>
+  [...sectionsIn(document.areas)].flatMap(({ id }) => [`before:${id}`, `after:${id}`]);
 
 /** What fills a section when its page is composed. */
 export type Filling = readonly [what: 'shared' | 'spot', code: string];

@@ -8,8 +8,8 @@ import { kindClass } from '../kinds/css.js';
 import type { PageInfo } from '../kinds/data.js';
 import { deviceClasses } from '../kinds/devices.js';
 import { NO_FACTS, type Facts, type FormState } from '../kinds/facts.js';
-import { FRAME, frameProperties } from '../kinds/frame.js';
-import type { Markup } from '../kinds/html.js';
+import { FRAME, frameProperties, pictureBehind, type FrameValues } from '../kinds/frame.js';
+import { html, type Markup } from '../kinds/html.js';
 import { kindName, upgradedValues, type ReadSection, type SectionKind } from '../kinds/kind.js';
 import { PageData, type AnswerTo, type Need } from '../kinds/needs.js';
 import { propertiesRule } from '../kinds/properties.js';
@@ -115,11 +115,12 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
     word: (name) => edition.locale.word(name),
     ...(language === null ? {} : { language }),
   };
-  const same = kind.read(stored, reading);
+  const readWith = (more: Reading): ReadSection => withPicture(kind.read(stored, more), frame);
+  const same = readWith(reading);
   const isBound = isBoundSomewhere(stored);
   const asked = fieldNeeds(kind.fields, same.values);
   const read = (page: PageInfo): ReadSection =>
-    isBound ? kind.read(stored, { ...reading, binding: (name) => bindingOf(page, name) }) : same;
+    isBound ? readWith({ ...reading, binding: (name) => bindingOf(page, name) }) : same;
   const menus = fieldMenus(kind.fields, same.values);
   const ruleOf = (one: ReadSection): string => propertiesRule(path, { ...frameProperties(frame), ...one.properties() });
   const sameRule = isBound ? null : ruleIfAny(() => ruleOf(same));
@@ -137,6 +138,20 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
     needs(page) {
       const here = read(page);
       return [...(isBound ? fieldNeeds(kind.fields, here.values) : asked), ...here.needs(page)];
+    },
+  };
+}
+
+/** A section with the picture of its frame behind it. One that shows nothing has no picture either. */
+function withPicture(section: ReadSection, frame: FrameValues): ReadSection {
+  const picture = pictureBehind(frame);
+  if (!picture) return section;
+  return {
+    ...section,
+    needs: (page) => [...section.needs(page), { type: 'picture', hash: picture.picture }],
+    view(given) {
+      const inner = section.view(given);
+      return inner.text === '' ? inner : html`<div class="frame-back">${given.picture(picture, '100vw')}</div>${inner}`;
     },
   };
 }
@@ -173,12 +188,23 @@ class PagelessView extends SectionView {
   override data<N extends Need>(): AnswerTo<N> {
     throw new Varies();
   }
+  override isNow(): never {
+    throw new Varies();
+  }
   override menu(): never {
     throw new Varies();
   }
 }
 
-const WITHOUT_PAGE = { page: ANY_PAGE, facts: NO_FACTS, form: null, data: new PageData(), menus: new Map() };
+const WITHOUT_PAGE = {
+  page: ANY_PAGE,
+  facts: NO_FACTS,
+  form: null,
+  data: new PageData(),
+  menus: new Map(),
+  now: '',
+  noteDates: () => undefined,
+};
 
 /**
  * What a section makes on every page, or null if that differs. A view that looks at nothing of the page makes the same
@@ -202,15 +228,13 @@ function ruleIfAny(rule: () => string): string | null {
   }
 }
 
-type Frame = ReturnType<typeof withDefaults<typeof FRAME>>;
-
-function frameStart(frame: Frame, section: Section, path: InstancePath, { mode }: Edition): string {
-  const { width, tone, space, align, hidden } = frame;
+function frameStart(frame: FrameValues, section: Section, path: InstancePath, { mode }: Edition): string {
+  const { width, tone, background, space, align, hidden } = frame;
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
-  const classes = `frame w-${width} tone-${tone} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${hide.join('')}`;
+  const classes = `frame w-${width} tone-${tone}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${hide.join('')}`;
   const marks = mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
   return `<div class="${escapeText(classes)}" id="${escapeText(htmlId(path))}"${marks}><div class="frame-in">`;
 }
 
-const shownWhen = ({ hidden, from, until }: Frame): CompiledSection['shown'] =>
+const shownWhen = ({ hidden, from, until }: FrameValues): CompiledSection['shown'] =>
   DEVICES.every((device) => hidden[device]) ? null : { from, until };

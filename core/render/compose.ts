@@ -4,6 +4,7 @@ import type { PageKind } from '../assign/page.js';
 import type { FactName } from '../kinds/facts.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
+import { FIND_WORDS } from '../kinds/query.js';
 import { CHECKOUT_FORM, type InstancePath } from '../kinds/view.js';
 import type { AssembledPage, Filling, Part } from './assemble.js';
 import { ANY_PAGE } from './asked.js';
@@ -124,7 +125,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     style: page.style,
     instances,
     kinds: [...kinds].sort(),
-    query: [...query].sort(),
+    query: [...query, ...(template.pageKind === 'find' ? [FIND_WORDS] : [])].sort(),
     shows: [...shows].sort(),
   };
 }
@@ -171,13 +172,32 @@ function regionPieces(region: Region, page: Composing): Piece[] {
 
 /** The sections of a document that stands in something. An addition's code is told from an id by a sign no id begins with. */
 const partPieces = ({ document, code }: Part, holder: InstancePath, at: At, page: Composing): Piece[] =>
-  mainPieces(document, code === undefined ? holder : pathIn(holder, `+${code}`), at, page);
+  isSpoken(document, page)
+    ? mainPieces(document, code === undefined ? holder : pathIn(holder, `+${code}`), at, page)
+    : [];
+
+/** An addition may be for some languages only. */
+const isSpoken = (document: SectionedDocument, { edition }: Composing): boolean =>
+  document.type !== 'addition' || !document.languages?.length || document.languages.includes(edition.locale.language);
 
 const mainPieces = (document: SectionedDocument, holder: InstancePath, at: At, page: Composing): Piece[] =>
   sectionPieces(compileDocument(document, holder, page.edition)['main'] ?? [], at, page);
 
 const sectionPieces = (sections: readonly CompiledSection[], at: At, page: Composing): Piece[] =>
-  sections.flatMap((section) => piecesOf(section, at, page));
+  sections.flatMap((section) => [
+    ...besidePieces('before', section, at, page),
+    ...piecesOf(section, at, page),
+    ...besidePieces('after', section, at, page),
+  ]);
+
+/** What additions put right before or after a section. */
+function besidePieces(side: 'before' | 'after', { section, path }: CompiledSection, at: At, page: Composing): Piece[] {
+  const name = `${side}:${section.id}`;
+  const parts = page.parts.beside.get(name);
+  if (!parts || at.around.includes(name) || at.around.length >= DEEPEST) return [];
+  const inside: At = { ...at, around: [...at.around, name] };
+  return parts.flatMap((part) => partPieces(part, path, inside, page));
+}
 
 function piecesOf(compiled: CompiledSection, at: At, page: Composing): Piece[] {
   const { kind, section, shown, open, constant } = compiled;

@@ -8,7 +8,7 @@ import type { Facts, FormState } from '../kinds/facts.js';
 import { html, raw, type Markup } from '../kinds/html.js';
 import { menuNeeds } from '../kinds/menu.js';
 import type { Need, PageData } from '../kinds/needs.js';
-import { SectionView, type InstancePath, type ViewSources } from '../kinds/view.js';
+import { isWithin, SectionView, type InstancePath, type Span, type ViewSources } from '../kinds/view.js';
 import { filledIn, type Composition, type Instance, type Piece } from './compose.js';
 import { FRAME_END } from './compile.js';
 import { descriptionOf } from './description.js';
@@ -104,9 +104,7 @@ export function needsOf({ body, parts }: Composition, page: PageInfo, now: strin
   return needs;
 }
 
-function isShown({ compiled: { shown } }: Instance, now: string): boolean {
-  return shown !== null && (shown.from === '' || now >= shown.from) && (shown.until === '' || now < shown.until);
-}
+const isShown = ({ compiled: { shown } }: Instance, now: string): boolean => shown !== null && isWithin(shown, now);
 
 /** A page while it is rendered. */
 interface Rendering {
@@ -123,14 +121,18 @@ interface Rendering {
 const renderingOf = ({ composition, page, data, facts, form = null, now }: PageRequest): Rendering => {
   const { edition, parts } = composition;
   const { store, locale, mode } = edition;
-  return {
-    sources: { store, locale, page, data, facts, form, menus: parts.menus },
+  const rendering: Rendering = {
+    sources: {
+      ...{ store, locale, page, data, facts, form, menus: parts.menus, now },
+      noteDates: (span) => noteDates(span, rendering),
+    },
     now,
     isPreview: mode === 'preview',
     faults: [],
     style: '',
     until: '',
   };
+  return rendering;
 };
 
 /** The page as one string. */
@@ -145,7 +147,7 @@ export function renderPage(request: PageRequest): RenderedPage {
   );
   return {
     html: `<!doctype html>
-<html lang="${escapeText(locale.language)}">
+<html lang="${escapeText(locale.language)}"${locale.direction === 'rtl' ? ' dir="rtl"' : ''}>
 ${head(request, description, style).text}
 ${body}
 </html>
@@ -183,7 +185,7 @@ function renderPieces(pieces: readonly Piece[], page: Rendering): string {
 
 function renderOne(instance: Instance, page: Rendering): string {
   const { compiled, inside } = instance;
-  noteDates(instance, page);
+  if (compiled.shown) noteDates(compiled.shown, page);
   if (!isShown(instance, page.now)) return '';
   const markup = compiled.constant ?? viewed(instance, page);
   if (compiled.constant) page.style += compiled.rule(page.sources.page);
@@ -193,9 +195,8 @@ function renderOne(instance: Instance, page: Rendering): string {
   return instance.kind.shows?.length ? `${compiled.open.replace('<div ', '<div hidden ')}${FRAME_END}` : '';
 }
 
-function noteDates({ compiled: { shown } }: Instance, page: Rendering): void {
-  for (const date of shown ? [shown.from, shown.until] : [])
-    if (date > page.now && (page.until === '' || date < page.until)) page.until = date;
+function noteDates({ from, until }: Span, page: Rendering): void {
+  for (const date of [from, until]) if (date > page.now && (page.until === '' || date < page.until)) page.until = date;
 }
 
 function viewed({ compiled, kind }: Instance, page: Rendering): Markup {

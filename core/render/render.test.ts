@@ -126,10 +126,7 @@ describe('a page', () => {
     const answer = pathsOf({ home: '/', 'collection:C-1': '/browse/k' });
     const { parts, needs, html: page } = made([section('a')], { documents, answer });
     expect([...parts.documents].sort()).toEqual(['around/header/standard', 'look', 'menu/main', 'template/t']);
-    expect(needs).toEqual([
-      { type: 'path', page: 'home' },
-      { type: 'path', page: 'collection:C-1' },
-    ]);
+    expect(needs).toEqual([{ type: 'path', page: 'collection:C-1' }]);
     expect(page).toMatch(/<header class="around around-header">.*<a href="\/browse\/k">Kites<\/a>/s);
     expect(render([section('a')], { documents, answer, translation: 'de' })).toContain(
       '<a href="/browse/k">Drachen</a>',

@@ -10,67 +10,20 @@ import {
   pagesShown,
   withDefaults,
   type CartLine,
+  type ContentDocument,
   type Document,
   type Facts,
   type Field,
   type Fields,
   type FormState,
-  type Need,
   type PageInfo,
-  type PictureInfo,
   type Product,
-  type ProductCard,
   type Section,
 } from '../index.js';
+import { answer, cardOf, menu, picture, product } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, render } from '../tests/pages.js';
 import { flawsInPart, flawsOf } from '../tests/well-formed.js';
-
-const picture: PictureInfo = {
-  hash: 'a'.repeat(64),
-  width: 1200,
-  height: 1200,
-  alt: 'A kite',
-  widths: [320, 640, 960],
-};
-const product: Product = {
-  code: 'K-1',
-  slug: 'gannet',
-  title: 'Gannet & friend',
-  brand: 'Skerry Lines',
-  brandCode: 'B-1',
-  category: 'Single-line',
-  keywords: ['delta'],
-  attributes: { wind: '2 to 5' },
-  collections: ['C-1'],
-  visibleSince: '2026-03-02',
-  summary: 'Lifts early.',
-  description: '<p>Soars <script>bad()</script>late.</p>',
-  options: [
-    { name: 'Span', values: ['1.8 m', '2.4 m'] },
-    { name: 'Colour', values: ['Teal'] },
-  ],
-  variants: [
-    { code: 'a', options: { Span: '1.8 m', Colour: 'Teal' }, price: 4200, wasPrice: 5000, stock: 3 },
-    { code: 'b', options: { Span: '2.4 m', Colour: 'Teal' }, price: 5900, wasPrice: null, stock: 0 },
-  ],
-  pictures: [
-    picture,
-    { ...picture, hash: 'b'.repeat(64), alt: 'Closer' },
-    { ...picture, hash: 'c'.repeat(64), alt: 'Closest' },
-  ],
-};
-const cardOf = (code: string): ProductCard => ({
-  code,
-  path: `/item/${code}`,
-  title: code,
-  brand: 'B',
-  price: 100,
-  wasPrice: null,
-  varies: false,
-  available: true,
-  picture,
-});
 
 const lineOf = (own: Partial<CartLine>): CartLine => ({
   product: 'K-1',
@@ -90,44 +43,6 @@ interface Shown {
   readonly cart?: Facts['cart'];
   readonly form?: FormState;
   readonly code?: string;
-}
-
-const menu: Document = {
-  format: 1,
-  type: 'menu',
-  name: 'Main menu',
-  lists: {
-    entries: [
-      { id: 'm1', values: { label: 'This one', link: { to: 'product:K-1' } } },
-      { id: 'm2', values: { label: 'Gone', link: { to: 'product:gone' } } },
-      { id: 'm3', values: { label: 'Away', link: { url: 'https://a.example/?x=1&y=2', window: 'new' } } },
-      {
-        id: 'm4',
-        values: { label: 'More', link: null },
-        lists: { entries: [{ id: 'm5', values: { label: 'Inside', link: { to: 'product:K-1' } } }] },
-      },
-      {
-        id: 'm6',
-        values: { label: 'Hollow', link: null },
-        lists: { entries: [{ id: 'm7', values: { label: 'Gone too', link: { to: 'product:gone' } } }] },
-      },
-    ],
-  },
-};
-
-const PATHS: Readonly<Record<string, string>> = { home: '/', 'product:K-1': '/item/gannet' };
-
-function answer(need: Need) {
-  switch (need.type) {
-    case 'products':
-      return ['K-2', 'K-3'].map(cardOf);
-    case 'listing':
-      return { cards: ['K-2', 'K-3'].map(cardOf), total: 2 };
-    case 'picture':
-      return need.hash === picture.hash ? picture : null;
-    case 'path':
-      return PATHS[need.page] ?? null;
-  }
 }
 
 /** The html of the sections on a product page. */
@@ -380,14 +295,64 @@ describe('around and between', () => {
     expect(html).toContain('<a href="/item/gannet" aria-current="page">This one</a>');
     expect(html).toContain('<a href="https://a.example/?x=1&amp;y=2" target="_blank" rel="noopener">Away</a>');
     expect(html).toMatch(
-      /<span tabindex="0">More<\/span><ul><li><a href="\/item\/gannet"[^>]*>Inside<\/a><\/li><\/ul>/,
+      /<span class="menu-title" tabindex="0">More<\/span><ul><li><a href="\/item\/gannet"[^>]*>Inside<\/a><\/li><\/ul>/,
     );
     expect(html).not.toMatch(/Gone|Hollow/);
-    expect(html).toContain('<nav aria-label="Main menu">');
+    expect(html).toMatch(/<nav class="menu-bar menu-list" aria-label="Main menu" id="s-m:menu" popover>/);
+    expect(html).toContain('<button class="menu-open" type="button" popovertarget="s-m:menu">Menu</button>');
+    const always = show([section('m', 'menu-bar', { drawer: false, inside: 'panel' })]);
+    expect(always).toContain('<nav class="menu-bar menu-panel" aria-label="Main menu"><ul>');
+    expect(always).not.toMatch(/popover|<button/);
   });
 
-  test('a menu that does not exist leaves the name standing', () => {
-    expect(show([section('m', 'menu-bar', { menu: 'none' })])).toMatch(/Windrow<\/a><\/div>/);
+  test('an entry has a badge and a few words; one that is hidden is left out with those inside it', () => {
+    const entries = [
+      { id: 'n1', values: { label: 'Home', link: { to: 'home' }, badge: 'new', description: 'Where <all> begins' } },
+      {
+        id: 'n2',
+        values: { label: 'Secret', link: { to: 'home' }, hidden: true },
+        lists: { entries: [{ id: 'n3', values: { label: 'Inner', link: { to: 'home' } } }] },
+      },
+    ];
+    const own: Document = { format: 1, type: 'menu', name: 'Own', lists: { entries } };
+    const html = render([section('m', 'menu-bar', { menu: 'own' })], { documents: { 'menu/own': own }, answer });
+    expect(html).toContain(
+      'Home <span class="menu-badge">new</span><small class="menu-about">Where &lt;all&gt; begins</small></a>',
+    );
+    expect(html).not.toMatch(/Secret|Inner/);
+  });
+
+  test('a link list has the links of a menu, or its own; what leads nowhere is left out', () => {
+    const links = [
+      { id: 'l1', values: { label: 'This one', link: { to: 'product:K-1' } } },
+      { id: 'l2', values: { label: 'Gone', link: { to: 'product:gone' } } },
+    ];
+    const own = show([{ ...section('l', 'link-list', { title: 'Read', direction: 'across' }), lists: { links } }]);
+    expect(own).toContain(
+      '<p class="links-title">Read</p><nav class="links-across" aria-label="Read"><ul><li><a href="/item/gannet" aria-current="page">This one</a></li></ul></nav>',
+    );
+    const ofMenu = show([section('l', 'link-list', { menu: 'main' })]);
+    expect(ofMenu).toContain('<nav class="links-down" aria-label="Main menu">');
+    expect(ofMenu).toMatch(/This one.*Away.*More.*Inside/s);
+    expect(ofMenu).not.toMatch(/Gone|Hollow/);
+    expect(show([section('l', 'link-list')])).not.toContain('<nav');
+  });
+
+  test('collection tiles show all or the chosen, as tiles or as a list', () => {
+    const all = show([section('c', 'collection-tiles', { title: 'Goods', across: '6' })]);
+    expect(all).toMatch(/<h2>Goods<\/h2><ul class="cards across-6">.*Collection C-1.*Collection C-2/s);
+    expect(all).toContain('<p class="tile-text">For &lt;light&gt; wind.</p>');
+    expect(all.match(/<img/g)).toHaveLength(1);
+    const chosen = [{ id: 'e1', values: { collection: 'C-9' } }];
+    const list = show([
+      { ...section('c', 'collection-tiles', { shown: 'list', description: false }), lists: { chosen } },
+    ]);
+    expect(list).toMatch(/<ul class="tiles-list">.*<h2 class="card-title"><a href="\/browse\/C-9">Collection C-9/s);
+    expect(list).not.toMatch(/C-1|tile-text/);
+  });
+
+  test('a menu that does not exist shows nothing', () => {
+    expect(show([section('m', 'menu-bar', { menu: 'none' })])).not.toContain('k-menu-bar');
   });
 
   test('links open where they say; a picture is cut about its focal point', () => {
@@ -404,6 +369,31 @@ describe('around and between', () => {
     expect(html).toContain('<a href="/">Look</a>');
     expect(style).toBe('#s-a{--focus:24.9% 100%}#s-b{--focus:24.9% 100%}');
     expect(html).toContain(`<style>${style}</style>`);
+  });
+
+  test('a frame has a gradient or a picture behind it; a section that shows nothing has none', () => {
+    const behind = { picture: picture.hash, alt: '', focus: { x: 20, y: 80 } };
+    const on = (id: string, kind: string, frame: Section['frame']): Section => ({ ...section(id, kind), frame });
+    const { html, style } = made(
+      [
+        on('a', 'heading', {
+          background: 'gradient',
+          gradientColour: '#113355',
+          gradientDirection: 'across',
+          strength: 40,
+        }),
+        on('b', 'heading', { background: 'slow', picture: behind }),
+        on('c', 'link-list', { background: 'picture', picture: behind }),
+        on('d', 'heading', { picture: behind }),
+      ],
+      { answer },
+    );
+    expect(html).toContain('back back-gradient');
+    expect(html.match(/<div class="frame-back"><img [^>]*alt=""/g)).toHaveLength(1);
+    expect(html).toMatch(/back back-slow[^>]*><div class="frame-in"><div class="frame-back"><img/);
+    expect(style).toBe(
+      '#s-a{--gradient:linear-gradient(90deg, transparent, #113355);--strength:40%}#s-b{--back-focus:20% 80%}',
+    );
   });
 
   test('columns hold any sections, in both slots', () => {
@@ -441,6 +431,23 @@ describe('around and between', () => {
   test('the page title can come with or without its description', () => {
     expect(show([section('t', 'page-title')])).toContain('<p class="page-lead">Lifts early.</p>');
     expect(show([section('t', 'page-title', { description: false })])).not.toContain('page-lead');
+    const values = { date: true, author: true, picture: true };
+    expect(show([section('t', 'page-title', values)])).not.toMatch(/page-written|<img/);
+    const content: ContentDocument = {
+      format: 1,
+      type: 'content',
+      title: 'News',
+      slug: 'news',
+      date: '2026-11-25T23:30:00Z',
+      author: 'Isbel <Tern>',
+      picture: { picture: picture.hash, alt: 'The mole' },
+    };
+    const about: PageInfo = { ...HOME, code: 'content:news', kind: 'content', title: 'News', subject: { content } };
+    const told = render([section('t', 'page-title', values)], { page: about, answer });
+    expect(told).toMatch(/<img [^>]*alt="The mole"[^>]*><h1 class="page-title">News<\/h1>/);
+    expect(told).toContain(
+      '<p class="page-written"><time datetime="2026-11-25T23:30:00Z">25 November 2026</time> · <span>Isbel &lt;Tern&gt;</span></p>',
+    );
   });
 
   test('frame settings become classes; the defaults are the plain ones', () => {

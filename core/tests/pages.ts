@@ -23,12 +23,13 @@ import {
   type Product,
   type RenderedPage,
   type Section,
+  type StoreInfo,
 } from '../index.js';
 import { assignments, template } from './designs.js';
 
 export const NOW = '2026-11-23T10:00:00.000Z';
 export const SETTING = { now: NOW, decimals: 2 };
-export const STORE = { name: 'Windrow', currency: 'EUR', locale: 'en-IE' };
+export const STORE: StoreInfo = { name: 'Windrow', currency: 'EUR', locale: 'en-IE', country: 'IE', details: {} };
 export const HOME: PageInfo = {
   code: 'home',
   kind: 'home',
@@ -74,6 +75,7 @@ export interface Asked {
   /** What the template has besides its sections. */
   readonly template?: object;
   readonly page?: PageInfo;
+  readonly store?: StoreInfo;
   readonly kinds?: KindSet;
   readonly mode?: 'live' | 'preview';
   /** What the page is in, if it is not the store's leading language. */
@@ -94,7 +96,7 @@ export interface Made extends RenderedPage {
 
 /** A page of one template with these sections. */
 export function made(main: readonly Section[], asked: Asked = {}): Made {
-  const { page: about = HOME, kinds = SHIPPED_KINDS, mode = 'live', translation, now = NOW } = asked;
+  const { page: about = HOME, store = STORE, kinds = SHIPPED_KINDS, mode = 'live', translation, now = NOW } = asked;
   const state = new Map<string, Document>([
     ['look', { format: 1, type: 'look', groundwork: 'foolscap', values: {} }],
     [`assignments/${about.kind}`, assignments(about.kind, 't')],
@@ -108,7 +110,7 @@ export function made(main: readonly Section[], asked: Asked = {}): Made {
     currency: STORE.currency,
     ...(translation === undefined ? {} : { prefix: `/${translation}` }),
   });
-  const composition = composePage(parts, { kinds, store: STORE, locale, mode });
+  const composition = composePage(parts, { kinds, store, locale, mode });
   const page = askedFor(composition, about, about.query, now);
   const needs = needsOf(composition, page, now);
   const data = new PageData();
@@ -141,6 +143,9 @@ export const renderOnly = (page: Made, path: string): string | undefined => rend
 function emptyAnswer(need: Need): Answers[Need['type']] {
   switch (need.type) {
     case 'products':
+    case 'collections':
+    case 'pages':
+    case 'directory':
       return [];
     case 'listing':
       return { cards: [], total: 0 };

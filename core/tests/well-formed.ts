@@ -37,8 +37,10 @@ function read(html: string): { flaws: string[]; ids: Set<string>; named: string[
       },
       onclosetag(name, implied) {
         if (VOID.has(name)) return;
-        if (implied) flaws.push(`<${name}> is not closed`);
-        else closed++;
+        // In drawings an element may close itself.
+        const closesItself = open.includes('svg') && html[parser.endIndex - 1] === '/';
+        if (implied && !closesItself) flaws.push(`<${name}> is not closed`);
+        else if (!implied) closed++;
         open.splice(open.lastIndexOf(name), 1);
       },
     },

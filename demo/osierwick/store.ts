@@ -90,6 +90,15 @@ export async function osierwick(): Promise<DemoStore> {
     languages: ['de'],
     timeZone: 'Asia/Tokyo',
     country: 'JP',
+    details: {
+      street: '3-12 Kawabata',
+      postcode: '916-0273',
+      city: 'Tannan',
+      mail: 'post@osierwick.example',
+      friday: '11:00–18:00',
+      saturday: '11:00–18:00',
+      sunday: '11:00–16:00',
+    },
     delivery: [
       { code: 'post', name: 'Air mail', names: { de: 'Luftpost' }, prices: { JP: 600, DE: 2200, GB: 2200 } },
       {

@@ -1,48 +1,9 @@
 /** The design Windrow Kites starts with: what every store starts with, and its own pages, words and additions. */
-import {
-  FORMAT,
-  keys,
-  parseRule,
-  starterDesign,
-  type ArrangementDocument,
-  type Document,
-  type DocumentKey,
-  type Entry,
-  type Link,
-  type PageKind,
-  type Section,
-  type TemplateDocument,
-  type Values,
-} from '@parlour/core';
-
-const section = (
-  id: string,
-  kind: string,
-  values: Values = {},
-  frame: Values = {},
-  slots?: Section['slots'],
-): Section => ({ id, kind: `${kind}@1`, frame, values, ...(slots ? { slots } : {}) });
-
-const template = (name: string, pageKind: PageKind, main: readonly Section[]): TemplateDocument => ({
-  format: FORMAT,
-  type: 'template',
-  name,
-  pageKind,
-  layout: { width: 'standard' },
-  areas: { main },
-});
-
-const around = (region: ArrangementDocument['region'], main: readonly Section[]): ArrangementDocument => ({
-  format: FORMAT,
-  type: 'arrangement',
-  name: 'Standard',
-  region,
-  areas: { main },
-});
-
-const entry = (id: string, label: string, page: string): Entry => ({ id, values: { label, link: to(page) } });
-
-const to = (page: string): Link => ({ to: page });
+import { FORMAT, keys, parseRule, starterDesign, type Document, type DocumentKey } from '@parlour/core';
+import { windrowAround } from './around.js';
+import { windrowContent } from './content.js';
+import { entry, section, template, to } from './make.js';
+import { windrowReading } from './reading.js';
 
 export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
   const picture = (file: string, alt: string) => ({ picture: hashOf(file), alt });
@@ -57,24 +18,28 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         lists: {
           entries: [
             entry('m-single', 'Single-line', 'collection:C-1'),
-            entry('m-sport', 'Sport and indoor', 'collection:C-2'),
+            { id: 'm-sport', values: { label: 'Sport and indoor', link: to('collection:C-2'), badge: 'new' } },
             entry('m-line', 'Line, reels, tails', 'collection:C-3'),
+            {
+              id: 'm-read',
+              values: { label: 'Read', link: null },
+              lists: {
+                entries: [
+                  entry('m-guide', 'Which wind is yours?', 'content:flying-guide'),
+                  entry('m-questions', 'Questions', 'content:questions'),
+                  entry('m-news', 'News', 'content:news'),
+                  entry('m-pictures', 'Pictures', 'content:pictures'),
+                  entry('m-story', 'Our story', 'content:our-story'),
+                ],
+              },
+            },
             entry('m-about', 'The workshop', 'content:about'),
+            entry('m-reach', 'Reach us', 'content:reach-us'),
           ],
         },
       },
     ],
-    [
-      keys.arrangement('footer'),
-      around('footer', [
-        section(
-          'f-legal',
-          'legal-line',
-          { text: '<p>Mole Street 4, Ternhythe. Prices in euro with tax; a made-up shop that sells nothing.</p>' },
-          { tone: 'strong', space: 'medium' },
-        ),
-      ]),
-    ],
+    ...windrowAround(picture('mark.png', 'A kite with its tail in the wind')),
     [
       keys.template('home'),
       template('Home', 'home', [
@@ -108,7 +73,23 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
             text: '<p>Maren cuts, Tolle sews, Isbel flies each one before it leaves. If a seam opens, send it back and the same hands will close it.</p><p>The workshop door is open on Saturdays. Bring the kite that gave up; it rarely has.</p>',
             picture: picture('workshop.png', 'The workshop: rolls of cloth, a long table and a window to the sea'),
           },
-          { tone: 'soft', space: 'large' },
+          { tone: 'soft', space: 'large', background: 'gradient', gradientColour: '#fbfaf6' },
+        ),
+        section(
+          'h-saturday',
+          'heading',
+          {
+            text: 'The door is open on Saturdays',
+            lead: 'From ten to four, Mole Street 4. The kettle is on when the wind is not.',
+          },
+          {
+            tone: 'strong',
+            space: 'large',
+            align: 'centre',
+            background: 'slow',
+            picture: picture('dunes.png', ''),
+            strength: 30,
+          },
         ),
         section(
           'h-sport',
@@ -194,10 +175,48 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
     [
       keys.template('collection'),
       template('Collection', 'collection', [
-        section('c-title', 'page-title', {}, { tone: 'soft', space: 'large' }),
+        section('c-crumbs', 'breadcrumb', { here: false }, { tone: 'soft', space: 'small' }),
+        section('c-title', 'page-title', {}, { tone: 'soft', space: 'medium' }),
         section('c-row', 'listing', { size: 4, across: '3' }, { space: 'large' }),
         section('c-pages', 'paging'),
       ]),
+    ],
+    [
+      keys.template('cart'),
+      template(
+        'Cart',
+        'cart',
+        [
+          section('cart-title', 'page-title'),
+          section(
+            'cart-columns',
+            'columns',
+            { widths: 'first-wider' },
+            {},
+            {
+              one: [section('cart-lines', 'cart-lines')],
+              two: [section('cart-totals', 'totals'), section('cart-checkout', 'to-checkout')],
+            },
+          ),
+        ],
+        { around: { header: 'sale' } },
+      ),
+    ],
+    [
+      keys.template('checkout'),
+      template('Checkout', 'checkout', [], {
+        around: { header: 'plain', footer: 'plain' },
+        areas: {
+          main: [
+            section('checkout-title', 'page-title'),
+            section('checkout-buyer', 'buyer'),
+            section('checkout-address', 'deliver-to'),
+            section('checkout-delivery', 'ways-to-deliver'),
+            section('checkout-payment', 'ways-to-pay'),
+          ],
+          beside: [section('checkout-recap', 'order-recap'), section('checkout-order', 'order-button')],
+        },
+      }),
     ],
     [
       keys.template('not-found'),
@@ -212,6 +231,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           },
           { space: 'large' },
         ),
+        section('n-find', 'find-box', {}, { space: 'small' }),
         section('n-row', 'product-row', { title: 'New this season', limit: 4 }),
       ]),
     ],
@@ -268,16 +288,78 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
       },
     ],
     [
-      keys.content('about'),
+      keys.addition('line-picture'),
       {
         format: FORMAT,
-        type: 'content',
-        title: 'The workshop',
-        slug: 'workshop',
-        description: 'Three people, two tables and a window to the sea.',
-        text: '<p>Windrow began in 2009 under the roof of a net store on the mole at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><wbr data-break><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
+        type: 'addition',
+        name: 'Picture over line and reels',
+        place: 'above',
+        target: { page: 'collection:C-3' },
+        areas: {
+          main: [
+            section(
+              'line-poster',
+              'poster',
+              {
+                title: 'What holds it up there',
+                text: 'Line is half the kite. Buy it once, and rinse it when it has been in the sea.',
+                picture: picture('workshop.png', ''),
+                side: 'end',
+              },
+              { width: 'edge', space: 'none' },
+            ),
+          ],
+        },
       },
     ],
+    [
+      keys.addition('petrel-picture'),
+      {
+        format: FORMAT,
+        type: 'addition',
+        name: 'Where the Petrel flies best',
+        place: 'after:p-buy',
+        target: { page: 'product:K-004' },
+        areas: {
+          main: [
+            section(
+              'petrel-dunes',
+              'picture',
+              {
+                picture: picture('dunes.png', 'A foil over the north sands'),
+                cut: 'landscape',
+                caption: 'On the north sands, in anything above three Beaufort.',
+              },
+              { space: 'small' },
+            ),
+          ],
+        },
+      },
+    ],
+    [
+      keys.addition('find-the-door'),
+      {
+        format: FORMAT,
+        type: 'addition',
+        name: 'How to find the blue door',
+        place: 'below',
+        target: { page: 'content:reach-us' },
+        areas: {
+          main: [
+            section(
+              'door-ways',
+              'own-html',
+              {
+                html: '<details open><summary>On foot from the station</summary><p>Down Rope Walk to the water, then left along the mole. Seven minutes, less with the wind behind you.</p></details><details><summary>By boat</summary><p>Tie up at the third ring. Low water is <abbr title="one hour after the time for Ternhythe">an hour after the table</abbr>.</p></details>',
+              },
+              { width: 'reading' },
+            ),
+          ],
+        },
+      },
+    ],
+    ...windrowContent(picture),
+    ...windrowReading(picture),
     [
       keys.template('content'),
       template('Content', 'content', [

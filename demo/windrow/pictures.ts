@@ -131,4 +131,12 @@ export function dunesPicture(): string {
   );
 }
 
+/** The workshop's mark: a kite with its tail, in a square without a ground. */
+export const markPicture = (): string =>
+  svg(
+    240,
+    240,
+    `<path d="M120 14l74 82-74 84-74-84z" fill="${COLOURS.vermilion}"/><path d="M120 14v166l-74-84z" fill="${COLOURS.marigold}"/><path d="M120 180c34 14-30 26 4 46" fill="none" stroke="${COLOURS.vermilion}" stroke-width="8" stroke-linecap="round"/><path d="M104 198l18-4 4 12-18 2z" fill="${COLOURS.marigold}"/>`,
+  );
+
 export const toPng = (drawing: string): Promise<Buffer> => sharp(Buffer.from(drawing)).png().toBuffer();

@@ -2,6 +2,8 @@
 import { routes } from '@parlour/contract';
 import { formatMoney } from '@parlour/core';
 import { changeProduct, productOf, type ProductChange } from '../catalogue/change-product.js';
+import { putInSample, takeOutSample } from '../catalogue/sample.js';
+import { countProducts } from '../records/sample.js';
 import { audit } from '../records/audit.js';
 import type { KeptProduct } from '../records/products.js';
 import type { Store } from '../records/stores.js';
@@ -13,6 +15,18 @@ export function catalogueRoutes(api: Api): void {
   implement(api, routes.getProduct, async ({ store, params }) =>
     productShape(await productOf(db, store.id, params['product'] as string)),
   );
+
+  implement(api, routes.getSample, ({ store }) => countProducts(db, store.id));
+  implement(api, routes.putInSample, async ({ store, account }) => {
+    await putInSample(db, store);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'sample.put-in', target: store.slug });
+    return countProducts(db, store.id);
+  });
+  implement(api, routes.takeOutSample, async ({ store, account }) => {
+    await takeOutSample(db, store.id);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'sample.take-out', target: store.slug });
+    return countProducts(db, store.id);
+  });
 
   implement(api, routes.changeProduct, async ({ store, account, params, body, request }) => {
     const after = await changeProduct(db, store.id, params['product'] as string, body, (before) =>

@@ -1,11 +1,13 @@
 /** The designs of a store, which one is live, and changes that go live at a time. */
-import { inZone } from '@parlour/core';
+import { closedState, inZone, setUpSteps } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { audit } from '../records/audit.js';
 import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
 import { groundworkCode } from '../publishing/groundwork.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
 import { inTransaction, type Records } from '../records/database.js';
+import { catalogueFacts } from '../records/set-up.js';
+import { openDraft } from '../records/drafts.js';
 import { designById, listDesigns, lockDesign, updateDesign, type Design } from '../records/designs.js';
 import { unpublishedCount } from '../publishing/states.js';
 import type { Store } from '../records/stores.js';
@@ -43,6 +45,20 @@ export function designRoutes(api: Api): void {
       detail: { from: from.code, ...(groundwork === undefined ? {} : { groundwork }) },
     });
     return { ...(await shapeOf(made, store.liveDesign.id, db)), kept: [...kept] };
+  });
+
+  implement(api, routes.getSetUp, async ({ store, design }) => {
+    const facts = {
+      ...(await catalogueFacts(db, store.id)),
+      storeName: store.name,
+      country: store.country,
+      details: store.details,
+      delivered: [...new Set(store.delivery.flatMap(({ prices }) => Object.keys(prices)))],
+      published: design.liveRevision > 1,
+      unpublished: await unpublishedCount(db, design),
+    };
+    const steps = setUpSteps(closedState(await openDraft(db, design)), facts);
+    return { steps: steps.map((step) => ({ ...step, pages: [...step.pages] })) };
   });
 
   implement(api, routes.renameDesign, ({ store, design: { id }, body, request }) =>

@@ -5,6 +5,8 @@ import {
   currencyDecimals,
   factsOf,
   hasSections,
+  impliedDocument,
+  inTemplateOrder,
   isSection,
   keys,
   nameOf,
@@ -13,6 +15,7 @@ import {
   planSvg,
   planText,
   Problem,
+  REGIONS,
   regionsOf,
   templateCodeOf,
   why,
@@ -52,13 +55,21 @@ export function documentRoutes(api: Api): void {
           pages: counts.get(code) ?? 0,
           standard: draft.get(keys.assignments(pageKind))?.head['standard'] === code,
           sections: Object.values(template.nodes).filter(isSection).length,
+          around: Object.fromEntries(
+            REGIONS.flatMap((region) => {
+              const own = template.head[`around.${region}`];
+              return own === undefined ? [] : [[region, String(own)]];
+            }),
+          ),
         },
       ];
     });
-    const order = pageKinds();
     return {
-      templates: templates.sort(
-        (a, b) => order.indexOf(a.pageKind) - order.indexOf(b.pageKind) || a.name.localeCompare(b.name),
+      templates: pageKinds().flatMap((kind) =>
+        inTemplateOrder(
+          templates.filter(({ pageKind }) => pageKind === kind),
+          draft.get(keys.assignments(kind))?.head['order'] as string[] | undefined,
+        ),
       ),
     };
   });
@@ -74,7 +85,7 @@ export function documentRoutes(api: Api): void {
 
   implement(api, routes.getDocument, async ({ design, query }) => {
     const draft = await openDraft(db, design);
-    const document = draft.get(query.key);
+    const document = draft.get(query.key) ?? impliedDocument(query.key);
     if (!document)
       throw new Problem('no-such-document', `This design has no “${query.key}”.`, {
         place: 'key',

@@ -1,5 +1,5 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
-import { closedState, Problem, type EditRequest } from '@parlour/core';
+import { closedState, Problem, type EditRequest, SPECIMEN_PAGE, SPECIMEN_PATH } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import {
   affectedPages,
@@ -114,9 +114,11 @@ export function draftRoutes(api: Api): void {
     const { store, design, account, body } = call;
     const { page: code, revision } = body;
     const page =
-      revision === undefined
-        ? await pageOf(api, call, code)
-        : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
+      code === SPECIMEN_PAGE
+        ? { kind: 'content', path: SPECIMEN_PATH }
+        : revision === undefined
+          ? await pageOf(api, call, code)
+          : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
     const expires = Date.now() + PREVIEW_HOURS * 60 * 60 * 1000;
     const right = {
       store: store.slug,

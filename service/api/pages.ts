@@ -64,7 +64,7 @@ export function pageRoutes(api: Api): void {
     const { patterns } = await settingOf(db, store.id, state);
     const paths = await pathsOf(
       db,
-      { storeId: store.id, patterns, state, prefix: '' },
+      { storeId: store.id, patterns, state, translation: null, prefix: '' },
       some.map(({ page }) => page),
     );
     const last = some.at(-1);
@@ -185,7 +185,7 @@ export async function checkPagesExist({ db }: Api, { store, design }: Caller, pa
   const state = closedState(await openDraft(db, design));
   for (const page of named) parsePage(page);
   const { patterns } = await settingOf(db, store.id, state);
-  const paths = await pathsOf(db, { storeId: store.id, patterns, state, prefix: '' }, named);
+  const paths = await pathsOf(db, { storeId: store.id, patterns, state, translation: null, prefix: '' }, named);
   const missing = named.find((page) => !paths.has(page));
   if (missing !== undefined)
     throw new Problem('no-such-page', `There is no page “${missing}”.`, {

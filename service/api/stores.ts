@@ -1,5 +1,6 @@
 /** Stores, section kinds, starters and pictures. */
 import {
+  checkDetails,
   GROUNDWORKS,
   descriptionOfKind,
   fieldSchema,
@@ -10,6 +11,7 @@ import {
   planPage,
   planSvg,
   Problem,
+  READY_PAGES,
   startersFor,
   templateFrom,
   type JsonSchema,
@@ -25,8 +27,9 @@ import { makePicture } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
 import { speak } from '../publishing/languages.js';
-import { addPicture, listPictures, type StoredPicture } from '../records/pictures.js';
-import { setClosed, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
+import { pictureUses, removePicture } from '../publishing/picture-uses.js';
+import { addPicture, findPicture, listPictures, type StoredPicture } from '../records/pictures.js';
+import { changeDetails, setClosed, findStore, roleIn, storesOf, type Store } from '../records/stores.js';
 import { implement, mustBeAble, type Api } from './implement.js';
 
 export function storeRoutes(api: Api): void {
@@ -72,6 +75,17 @@ export function storeRoutes(api: Api): void {
     await audit(db, { storeId: store.id, accountId: account.id, action: 'store.languages', target: wanted.join(', ') });
     return shapeOf((await findStore(db, store.slug)) as Store, config);
   });
+  implement(api, routes.setDetails, async ({ store, account, body }) => {
+    checkDetails(body);
+    await changeDetails(db, store.id, body);
+    await audit(db, {
+      storeId: store.id,
+      accountId: account.id,
+      action: 'store.details',
+      target: Object.keys(body).join(', '),
+    });
+    return shapeOf((await findStore(db, store.slug)) as Store, config);
+  });
   implement(api, routes.listSectionKinds, ({ store: { kinds } }) =>
     Promise.resolve({ kinds: kinds.all.map(kindShape), hash: kinds.hash }),
   );
@@ -81,12 +95,37 @@ export function storeRoutes(api: Api): void {
       starters: (pageKind === undefined ? pageKinds() : [pageKind as PageKind])
         .flatMap(startersFor)
         .map((starter) => starterShape(starter, kinds)),
+      pages: pageKind === undefined ? READY_PAGES.map(({ code, title, sentence }) => ({ code, title, sentence })) : [],
     }),
   );
 
-  implement(api, routes.listPictures, async ({ store }) => ({
-    pictures: (await listPictures(db, store.id)).map((picture) => pictureShape(picture, store, config)),
+  implement(api, routes.listPictures, async ({ store, query: { search } }) => ({
+    pictures: (await listPictures(db, store.id, search)).map((picture) => pictureShape(picture, store, config)),
   }));
+  const pictureOf = async (store: Store, hash = ''): Promise<StoredPicture> => {
+    const found = await findPicture(db, store.id, hash);
+    if (found) return found;
+    throw new Problem('no-such-thing', `There is no picture “${hash.slice(0, 12)}” in this store.`, {
+      place: 'hash',
+      remedy: 'List the pictures to see their hashes.',
+    });
+  };
+  implement(api, routes.getPicture, async ({ store, params }) => {
+    const picture = await pictureOf(store, params['hash']);
+    const { documents, products, kept } = await pictureUses(db, store.id, picture.hash);
+    return {
+      picture: pictureShape(picture, store, config),
+      documents: [...documents],
+      products: [...products],
+      kept,
+    };
+  });
+  implement(api, routes.removePicture, async ({ store, account, params }) => {
+    const { hash, name } = await pictureOf(store, params['hash']);
+    await removePicture(db, store.id, hash);
+    await audit(db, { storeId: store.id, accountId: account.id, action: 'picture.remove', target: name || hash });
+    return { done: true };
+  });
   implement(api, routes.addPicture, async ({ store, body, query }) => {
     const { picture, renditions } = await makePicture(body, query.name ?? '');
     await addPicture(db, store.id, picture, renditions);
@@ -101,6 +140,8 @@ const shapeOf = (store: Store, config: Config) => ({
   locale: store.locale,
   languages: [...store.languages],
   timeZone: store.timeZone,
+  country: store.country,
+  details: store.details,
   liveDesign: store.liveDesign.code,
   storefront: storefrontOrigin(config, store.slug),
 });

@@ -55,6 +55,8 @@ function touchedBy(before: KeptProduct, after: KeptProduct): string[] {
   const brands = before.brand === after.brand ? [] : [before.brand, after.brand];
   return [
     tags.page(`product:${after.code}`),
+    tags.list('found'),
+    ...(before.category === after.category ? [] : [tags.list('categories')]),
     ...brands.flatMap((brand) => (brand === null ? [] : [tags.list('brand', brand)])),
     ...(isReduced(before) === isReduced(after) ? [] : [tags.list('reduced')]),
   ];

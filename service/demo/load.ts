@@ -1,11 +1,13 @@
 /** Loads the demo stores into an empty database. */
 import { demoStores, type DemoStore } from '@parlour/demo';
 import { hashPassword } from '../accounts/passwords.js';
+import { fillCatalogue } from '../catalogue/fill.js';
 import { makePicture, type MadePicture } from '../media/renditions.js';
 import { addFirstDesign } from '../stores/create.js';
 import { addAccount, setMembership } from '../records/accounts.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, json, type Database, type Records } from '../records/database.js';
+import { addMessage, addSignUp } from '../records/inbox.js';
 import { addPicture } from '../records/pictures.js';
 import { tags } from '../records/tags.js';
 
@@ -48,7 +50,7 @@ async function withPictures(store: DemoStore): Promise<ReadyStore> {
 }
 
 async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
-  const { slug, name, currency, locale, languages, timeZone, country, delivery } = demo;
+  const { slug, name, currency, locale, languages, timeZone, country, delivery, details } = demo;
   const store = await trx
     .insertInto('store')
     .values({
@@ -60,6 +62,7 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
       time_zone: timeZone,
       country,
       delivery: json(delivery),
+      details: json(details),
     })
     .returning('id')
     .executeTakeFirstOrThrow();
@@ -69,33 +72,9 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     await addPicture(trx, store.id, picture, renditions);
     hashes.set(file, picture.hash);
   }
-  const brandIds = new Map<string, number>();
-  for (const brand of demo.brands) {
-    const row = await trx
-      .insertInto('brand')
-      .values({ ...brand, store_id: store.id })
-      .returning('id')
-      .executeTakeFirstOrThrow();
-    brandIds.set(brand.title, row.id);
-  }
-  const productIds = await loadProducts(trx, store.id, demo, hashes, brandIds);
-  for (const [position, { code, slug, title, description, products }] of demo.collections.entries()) {
-    const collection = await trx
-      .insertInto('collection')
-      .values({ store_id: store.id, code, slug, title, description, position })
-      .returning('id')
-      .executeTakeFirstOrThrow();
-    await trx
-      .insertInto('collection_member')
-      .values(
-        products.map((product, at) => ({
-          collection_id: collection.id,
-          product_id: productIds.get(product) as number,
-          position: at,
-        })),
-      )
-      .execute();
-  }
+  await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => hashes.get(file) as string });
+  for (const message of demo.messages ?? []) await addMessage(trx, store.id, message);
+  for (const mail of demo.signUps ?? []) await addSignUp(trx, store.id, { mail, page: '/', language: locale });
   await addFirstDesign(
     trx,
     store.id,
@@ -103,64 +82,4 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     demo.design((file) => hashes.get(file) as string),
   );
   return store.id;
-}
-
-async function loadProducts(
-  trx: Records,
-  storeId: number,
-  demo: ReadyStore,
-  hashes: ReadonlyMap<string, string>,
-  brandIds: ReadonlyMap<string, number>,
-): Promise<Map<string, number>> {
-  const ids = new Map<string, number>();
-  for (const product of demo.products) {
-    const { code, slug, title, brand, summary, description, options, variants, pictures, added } = product;
-    const row = await trx
-      .insertInto('product')
-      .values({
-        store_id: storeId,
-        code,
-        slug,
-        title,
-        brand_id: brandIds.get(brand) as number,
-        summary,
-        description,
-        options: json(options),
-        created_at: added,
-        category: product.category,
-        keywords: [...product.keywords],
-        attributes: json(product.attributes),
-        visible_since: added,
-      })
-      .returning('id')
-      .executeTakeFirstOrThrow();
-    ids.set(code, row.id);
-    await trx
-      .insertInto('variant')
-      .values(
-        variants.map(({ wasPrice, options: chosen, ...variant }, position) => ({
-          ...variant,
-          was_price: wasPrice,
-          options: json(chosen),
-          product_id: row.id,
-          position,
-        })),
-      )
-      .execute();
-    if (pictures.length) {
-      await trx
-        .insertInto('product_picture')
-        .values(
-          pictures.map(({ file, alt }, position) => ({
-            product_id: row.id,
-            store_id: storeId,
-            hash: hashes.get(file) as string,
-            alt,
-            position,
-          })),
-        )
-        .execute();
-    }
-  }
-  return ids;
 }

@@ -1,4 +1,5 @@
 /** What Parlour writes to people. */
+import type { Message as ShopperMessage } from '../records/inbox.js';
 import type { Message } from './mail.js';
 
 export const passwordMessage = (to: string, link: string): Message => ({
@@ -22,5 +23,22 @@ export const invitationMessage = (to: string, by: string, store: string, role: s
 Join here, within a week. The link works once:
 
 ${link}
+`,
+});
+
+/** What a shopper wrote in the message form of a store. */
+export const shopperMessage = (
+  to: string,
+  store: string,
+  { name, mail, subject, text, page }: Pick<ShopperMessage, 'name' | 'mail' | 'subject' | 'text' | 'page'>,
+): Message => ({
+  to,
+  replyTo: mail,
+  subject: `${store}: ${subject || `a message from ${name}`}`,
+  text: `${text}
+
+–
+${name}, ${mail}
+Written on ${page} of ${store}. Reply to this message to answer.
 `,
 });

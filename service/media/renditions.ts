@@ -24,7 +24,7 @@ export async function makePicture(file: Uint8Array, name: string): Promise<MadeP
   const { width, height, renditions } = made;
   return {
     picture: {
-      hash: createHash('sha256').update(file).digest('hex'),
+      hash: hashOfFile(file),
       name,
       width,
       height,
@@ -33,6 +33,9 @@ export async function makePicture(file: Uint8Array, name: string): Promise<MadeP
     renditions,
   };
 }
+
+/** What a picture is known by. */
+export const hashOfFile = (file: Uint8Array): string => createHash('sha256').update(file).digest('hex');
 
 const SENTENCES: Record<EncodingFault, string> = {
   format: 'This file cannot be read as a picture.',

@@ -7,7 +7,6 @@ const facts = document.querySelector('meta[name=facts]');
 const said = Object.assign(document.createElement('p'), { className: 'hidden-words' });
 said.setAttribute('role', 'status');
 document.body.append(said);
-document.documentElement.classList.add('with-script');
 
 // Of two that are sent, the later one counts: what the earlier one answers is of the past by then.
 let turn = 0;
@@ -15,7 +14,7 @@ let turn = 0;
 async function send(form, submitter) {
   const body = new URLSearchParams(new FormData(form, submitter));
   body.set('page', location.pathname + location.search);
-  body.set('facts', facts.content);
+  body.set('facts', facts?.content ?? '');
   const mine = ++turn;
   let answer;
   try {
@@ -28,9 +27,9 @@ async function send(form, submitter) {
   if (mine !== turn) return;
   if (answer.to) return location.assign(answer.to);
   if (answer.reload || !answer.sections) return leave(form, submitter);
-  facts.content = answer.facts;
+  if (facts) facts.content = answer.facts;
   for (const [path, html] of Object.entries(answer.sections)) put(`s-${path}`, html);
-  const alert = document.querySelector('[role=alert]') ?? document.querySelector('.way-gone, .buy-done');
+  const alert = document.querySelector('[role=alert]') ?? document.querySelector('.form-done, .way-gone, .buy-done');
   said.textContent = alert?.textContent ?? '';
   document.querySelector('[aria-invalid]')?.focus();
 }

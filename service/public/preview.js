@@ -58,11 +58,29 @@ function restyle(rules) {
   document.querySelector('head > style')?.remove();
 }
 
-/** Fetches the page anew and puts in only what is different, so that nothing jumps. */
+/** How long after a service that does not answer is asked again. */
+const RETRY_MS = 2000;
+let renewing = false;
+let again = false;
+
+/** Renews the page; what is asked for meanwhile is done once more after it, so that no earlier answer comes last. */
 async function renew() {
-  const response = await fetch(location.href, { headers: { accept: 'text/html' } });
-  if (!response.ok) return location.reload();
-  const text = await response.text();
+  again = true;
+  if (renewing) return;
+  renewing = true;
+  while (again) {
+    again = false;
+    const text = await fetch(location.href, { headers: { accept: 'text/html' } })
+      .then((response) => response.text())
+      .catch(() => null);
+    if (text === null) setTimeout(renew, RETRY_MS);
+    else show(text);
+  }
+  renewing = false;
+}
+
+/** Puts in only what is different, so that nothing jumps. */
+function show(text) {
   // Taken out before it is read as a page, where the policy would count it as an element of its own.
   const [element = '', rules = ''] = /<style>([^<]*)<\/style>/.exec(text) ?? [];
   const fresh = new DOMParser().parseFromString(text.replace(element, ''), 'text/html');

@@ -25,8 +25,8 @@ import {
 import { addRevision, loadState } from '../records/documents.js';
 import { changedKeysOf, markChanged, openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
+import { buildOn } from './build-on.js';
 import { mergedEdits, recordMerge } from './follow.js';
-import { buildOn } from './groundwork.js';
 import { mustSpeakAll } from './languages.js';
 import {
   changesBetween,

@@ -14,12 +14,12 @@ import {
   type Role,
   type UnitResult,
 } from '@parlour/core';
-import { renewAfterEdits } from '../assigning/renew.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
-import { openDraft, recordUnit, type NewUnit, type OpenDraft } from '../records/drafts.js';
+import { openDraft, type NewUnit, type OpenDraft } from '../records/drafts.js';
 import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedUnit } from '../records/log.js';
 import { signal } from '../records/signals.js';
+import { recordEdits } from './recording.js';
 import { checkReferences } from './references.js';
 import { tellingOf } from './states.js';
 
@@ -124,8 +124,7 @@ const inDraft = (
     const draft = await openDraft(trx, design);
     const result = await work(draft, trx);
     if (result.edits.length === 0) return { seq: design.draftSeq, edits: [], sentences: [] };
-    const { draftSeq } = await recordUnit(trx, design, draft, unit, result);
-    await renewAfterEdits(trx, design, draft, result);
+    const { draftSeq } = await recordEdits(trx, design, draft, unit, result);
     await signal(trx, `design ${id}`);
     return { seq: draftSeq, edits: result.edits, sentences: result.sentences };
   });

@@ -11,11 +11,11 @@ import {
   type Edit,
   type UnitResult,
 } from '@parlour/core';
-import { renewAfterEdits } from '../assigning/renew.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
-import { markChanged, markPublished, recordUnit } from '../records/drafts.js';
+import { markChanged, markPublished } from '../records/drafts.js';
 import { newId } from './drafting.js';
+import { recordEdits } from './recording.js';
 import { isSameState, opened, tellingBetween, type PublishedState } from './states.js';
 
 /**
@@ -90,8 +90,7 @@ export async function recordMerge(
 ): Promise<UnitResult> {
   const documents = applyTrusted(edits, draft);
   const result: UnitResult = { edits, documents, sentences: [sentence] };
-  await recordUnit(trx, design, draft, { unit: newId(), authorId, type: 'merge' }, result);
-  if (edits.length) await renewAfterEdits(trx, design, draft, result);
+  await recordEdits(trx, design, draft, { unit: newId(), authorId, type: 'merge' }, result);
   return result;
 }
 

@@ -91,7 +91,7 @@ function referencesOf(document: DraftDocument | undefined, kinds: KindSet): Poin
 async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], state: DesignState): Promise<void> {
   const lookups = needs.filter((need) => need.type === 'path' || need.type === 'picture');
   const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
-  const sources = { storeId, patterns, state, prefix: '' };
+  const sources = { storeId, patterns, state, translation: null, prefix: '' };
   const { data } = await answerNeeds(db, { sources, needs: lookups, subject: null });
   for (const need of lookups) {
     if (data.get(need) !== null) continue;

@@ -18,8 +18,14 @@ export const AUDITED = {
   'design.publish': 'published the design',
   'design.revert': 'reverted the design',
   'product.change': 'changed the product',
+  'sample.put-in': 'put in the sample catalogue of',
+  'sample.take-out': 'took out the sample catalogue of',
   'delivery.set': 'set the way to deliver',
   'delivery.remove': 'removed the way to deliver',
+  'sign-up.remove': 'deleted the mail address number',
+  'message.remove': 'deleted the message number',
+  'picture.remove': 'deleted the picture',
+  'store.details': 'changed the details of the store',
   'store.languages': 'set the further languages',
 } as const;
 /** What is kept in the audit list. */

@@ -1,4 +1,5 @@
 /** Pictures and the renditions shoppers get. */
+import { sql } from 'kysely';
 import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
 import { tags } from './tags.js';
@@ -36,16 +37,68 @@ export const addPicture = (
     touch(trx, storeId, [tags.picture(hash)]);
   });
 
-/** The pictures of a store, newest first. */
-export async function listPictures(db: Records, storeId: number): Promise<StoredPicture[]> {
+/** How many pictures a list tells at most. */
+const MOST_LISTED = 500;
+
+/** The pictures of a store, newest first. @param search words that their names hold */
+export async function listPictures(db: Records, storeId: number, search = ''): Promise<StoredPicture[]> {
   return db
     .selectFrom('picture')
     .select(['hash', 'name', 'width', 'height', 'widths'])
     .where('store_id', '=', storeId)
+    .where(sql<boolean>`strpos(lower(name), ${search.toLowerCase()}) > 0`)
     .orderBy('created_at', 'desc')
     .orderBy('name')
-    .limit(500)
+    .limit(MOST_LISTED)
     .execute();
+}
+
+export async function findPicture(db: Records, storeId: number, hash: string): Promise<StoredPicture | undefined> {
+  return db
+    .selectFrom('picture')
+    .select(['hash', 'name', 'width', 'height', 'widths'])
+    .where('store_id', '=', storeId)
+    .where('hash', '=', hash)
+    .executeTakeFirst();
+}
+
+/** The products that show a picture. */
+export const productsWith = (db: Records, storeId: number, hash: string): Promise<{ code: string; title: string }[]> =>
+  db
+    .selectFrom('product_picture')
+    .innerJoin('product', 'product.id', 'product_picture.product_id')
+    .select(['product.code', 'product.title'])
+    .distinct()
+    .where('product_picture.store_id', '=', storeId)
+    .where('product_picture.hash', '=', hash)
+    .orderBy('product.code')
+    .execute();
+
+/**
+ * Whether a state that is kept shows a picture: a revision of some design, what it began with, a timed change, or an
+ * edit that can be undone or done again. A hash is long enough to be looked for as a text.
+ */
+export async function isPictureKept(db: Records, storeId: number, hash: string): Promise<boolean> {
+  const { rows } = await sql<{ kept: boolean }>`
+    with states as (
+      select r.manifest from revision r join design d on d.id = r.design_id where d.store_id = ${storeId}
+      union select unnest(array[origin, groundwork, taken_manifest]) from design where store_id = ${storeId}
+      union select unnest(array[t.base, t.changed]) from timed_change t join design d on d.id = t.design_id
+        where d.store_id = ${storeId}
+    ), bodies as (
+      select distinct e.value as hash from states s join manifest m on m.hash = s.manifest
+        cross join lateral jsonb_each_text(m.body) e
+    )
+    select exists (select 1 from bodies b join document doc on doc.hash = b.hash where strpos(doc.body::text, ${hash}) > 0)
+      or exists (select 1 from draft_edit e join design d on d.id = e.design_id
+        where d.store_id = ${storeId} and strpos(e.edit::text, ${hash}) > 0) as kept`.execute(db);
+  return rows[0]?.kept ?? false;
+}
+
+/** Deletes a picture with its renditions; nothing may use it any more. */
+export async function deletePicture(trx: Records, storeId: number, hash: string): Promise<void> {
+  await trx.deleteFrom('picture').where('store_id', '=', storeId).where('hash', '=', hash).execute();
+  touch(trx, storeId, [tags.picture(hash)]);
 }
 
 /** The bytes of a picture in one width, as WebP. */

@@ -1,5 +1,6 @@
 /** Stores. */
-import type { DeliveryMethod, KindSet, Role, StoreInfo } from '@parlour/core';
+import { sql } from 'kysely';
+import type { DeliveryMethod, KindSet, Role, StoreDetails, StoreInfo } from '@parlour/core';
 import { kindsOf } from './kinds.js';
 import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
@@ -9,8 +10,6 @@ export interface Store extends StoreInfo {
   readonly id: number;
   readonly slug: string;
   readonly timeZone: string;
-  /** ISO 3166-1 code of the home country. */
-  readonly country: string;
   /** Further languages than the leading one, as BCP 47 tags. */
   readonly languages: readonly string[];
   /** The ways to deliver, in order. */
@@ -39,6 +38,7 @@ const storeQuery = (db: Records) =>
       'store.locale',
       'store.time_zone as timeZone',
       'store.country',
+      'store.details',
       'store.delivery',
       'store.languages',
       'design.id as designId',
@@ -116,6 +116,20 @@ export async function setLanguages(trx: Records, storeId: number, languages: rea
     .execute();
   touch(trx, storeId, [tags.store]);
 }
+
+/** What of a store's name and details is to be changed. */
+export type DetailsChange = StoreDetails & { readonly name?: string };
+
+/** Changes the name or details of a store; what is not named stays. */
+export const changeDetails = (db: Records, storeId: number, { name, ...details }: DetailsChange): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await trx
+      .updateTable('store')
+      .set({ details: sql`details || ${json(details)}::jsonb`, ...(name !== undefined && { name }) })
+      .where('id', '=', storeId)
+      .execute();
+    touch(trx, storeId, [tags.store]);
+  });
 
 /** Changes the ways to deliver. @param change from those there are, which nobody else changes meanwhile */
 export const changeDelivery = (

@@ -1,5 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
-import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact } from '@parlour/core';
+import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audit.js';
 
@@ -41,6 +41,7 @@ export interface Tables {
     country: string;
     languages: Generated<string[]>;
     delivery: JSONColumnType<DeliveryMethod[], string | undefined, string>;
+    details: JSONColumnType<StoreDetails, string | undefined, string>;
     live_design_id: number | null;
     created_at: Now;
     closed_at: Date | null;
@@ -52,6 +53,7 @@ export interface Tables {
     slug: string;
     title: string;
     description: Generated<string>;
+    sample: Generated<boolean>;
   };
   product: {
     id: Generated<number>;
@@ -68,6 +70,7 @@ export interface Tables {
     attributes: JSONColumnType<Record<string, string | number | boolean>, string | undefined, string>;
     visible_since: ColumnType<string, string | undefined, string>;
     created_at: Now;
+    sample: Generated<boolean>;
   };
   variant: {
     id: Generated<number>;
@@ -88,6 +91,7 @@ export interface Tables {
     description: string;
     position: number;
     parent_id: number | null;
+    sample: Generated<boolean>;
   };
   collection_member: { collection_id: number; product_id: number; position: number };
   picture: {
@@ -232,6 +236,25 @@ export interface Tables {
     status: number | null;
     answer: Json<object> | null;
     at: Now;
+  };
+  sign_up: {
+    id: Generated<number>;
+    store_id: number;
+    mail: string;
+    page: string;
+    language: string;
+    created_at: Now;
+  };
+  message: {
+    id: Generated<number>;
+    store_id: number;
+    name: string;
+    mail: string;
+    subject: string;
+    body: string;
+    page: string;
+    created_at: Now;
+    read_at: Date | null;
   };
   cart: {
     id: Generated<number>;

@@ -31,6 +31,7 @@ import { secretOf } from '../records/secrets.js';
 import { setCartCookie, setCountCookie } from './cart-cookie.js';
 import type { Site } from './context.js';
 import { languageIn } from './editions.js';
+import { signUp, writeMessage, type LetterBox } from './letters.js';
 import { NOT_FOUND, patternsFor, placeAt, type OpenPage } from './pages.js';
 import { buyingOf, refreshed, showPage } from './show.js';
 
@@ -45,24 +46,24 @@ type Outcome =
       /** The token of the cart that was made for it. */
       readonly cart?: string;
     }
-  | { readonly done: false; readonly status: 409 | 422; readonly form: FormState };
+  | { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
 
 /** What was sent, by the names of inputs. */
 type Sent = Told & { readonly page: string };
 
-type Action = (site: Site, sent: Sent, response: Response) => Promise<Outcome>;
+type Action = (site: Site, sent: Sent, response: Response, request: Request) => Promise<Outcome>;
 
-export const actions = (siteOf: (response: Response) => Site): Router => {
+export const actions = (siteOf: (response: Response) => Site, box: LetterBox): Router => {
   const router = Router();
   /** @param from the kind of page that a form is on which does not say it */
-  const post = (path: string, from: 'cart' | 'checkout', act: Action): void => {
+  const post = (path: string, from: 'home' | 'cart' | 'checkout', act: Action): void => {
     router.post(
       path,
       urlencoded({ extended: false, limit: '20kb', parameterLimit: 120 }),
       async (request, response) => {
         const site = siteOf(response);
         const sent = { page: site.edition.locale.prefix + pathOf(patternsFor(site), from), ...fieldsIn(request.body) };
-        const outcome = await act(site, sent, response);
+        const outcome = await act(site, sent, response, request);
         const cartToken = (outcome.done && outcome.cart) || site.cartToken;
         const cart = cartToken === null ? null : tokenHash(cartToken);
         if (cartToken !== null && cart) {
@@ -76,6 +77,8 @@ export const actions = (siteOf: (response: Response) => Site): Router => {
   post('/cart', 'cart', add);
   post('/cart/line', 'cart', changeLine);
   post('/checkout', 'checkout', checkOut);
+  post('/sign-up', 'home', (site, sent, _response, request) => signUp(site, sent, request, box));
+  post('/message', 'home', (site, sent, _response, request) => writeMessage(site, sent, request, box));
   return router;
 };
 

@@ -36,7 +36,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
   app.get('/favicon.ico', (_request, response) => void response.status(204).end());
   app.use(mode === 'live' ? liveSite(service) : previewSite(service));
   app.use(assets(siteOf));
-  app.use(actions(siteOf));
+  app.use(actions(siteOf, service));
   const shown = keeping(service.kept);
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);

@@ -43,6 +43,9 @@ const pathOfScript = (name: string, bytes: Buffer): string =>
 /** What shoppers' pages run: forms sent without leaving the page, and what has changed put in. */
 const forms = script('forms.js');
 export const FORMS_SCRIPT = pathOfScript('forms.js', forms);
+/** What makes single sections livelier: time that is left, slides, large pictures. */
+const lively = readFileSync(join(PUBLIC, 'lively.js'));
+export const LIVELY_SCRIPT = pathOfScript('lively.js', lively);
 /** What pages run in a preview, besides. */
 const preview = script('preview.js');
 export const PREVIEW_SCRIPT = pathOfScript('preview.js', preview);
@@ -77,6 +80,9 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
     })
     .get('/scripts/forms.js', (_request, response) => {
       response.set('cache-control', FOR_GOOD).type('text/javascript').send(forms);
+    })
+    .get('/scripts/lively.js', (_request, response) => {
+      response.set('cache-control', FOR_GOOD).type('text/javascript').send(lively);
     })
     .get('/scripts/preview.js', (_request, response, next) => {
       if (siteOf(response).mode !== 'preview') return next();

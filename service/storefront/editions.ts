@@ -13,22 +13,36 @@ const kept = new LRUCache<string, Edition>({ max: MOST_KEPT });
  * @param language one of the store's further languages; null for the leading one
  */
 export function editionOf(
-  { id, name, currency, locale, kinds }: Store,
+  { id, timeZone, kinds, ...store }: Store,
   state: DesignState,
   mode: Edition['mode'],
   language: string | null,
 ): Edition {
+  const { name, currency, locale, country, details } = store;
   const words = state.get(keys.words(language ?? locale)) as WordsDocument | undefined;
-  const key = JSON.stringify([id, name, currency, locale, kinds.hash, mode, language, words && hashOfDocument(words)]);
+  const key = JSON.stringify([
+    id,
+    name,
+    currency,
+    locale,
+    country,
+    details,
+    timeZone,
+    kinds.hash,
+    mode,
+    language,
+    words && hashOfDocument(words),
+  ]);
   let found = kept.get(key);
   if (!found) {
     const spoken = makeLocale({
       language: language ?? locale,
       currency,
+      timeZone,
       words: ownWords(words),
       ...(language !== null && { prefix: prefixOf(language) }),
     });
-    found = { kinds, store: { name, currency, locale }, locale: spoken, mode };
+    found = { kinds, store: { name, currency, locale, country, details }, locale: spoken, mode };
     kept.set(key, found);
   }
   return found;

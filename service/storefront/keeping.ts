@@ -1,6 +1,6 @@
 /** Makes pages for shoppers, once for all who ask at the same time, and hands them over to be kept. */
 import { LRUCache } from 'lru-cache';
-import { isOwnPage, type SectionFault } from '@parlour/core';
+import { isOwnPage, type PageInfo, type SectionFault } from '@parlour/core';
 import type { KeptPages } from '../kept/kept-pages.js';
 import type { Site } from './context.js';
 import type { LiveStore } from './live-stores.js';
@@ -78,4 +78,7 @@ const LONGEST_PATH = 500;
 
 /** One page for all paths where nothing is would be many; and one that a section is missing from is no good page. */
 const mayBeKept = ({ page, isThere, faults }: Shown, path: string): boolean =>
-  isThere && faults.length === 0 && page.kind !== 'not-found' && !isOwnPage(page.kind) && path.length < LONGEST_PATH;
+  isThere && faults.length === 0 && !UNKEPT.has(page.kind) && !isOwnPage(page.kind) && path.length < LONGEST_PATH;
+
+/** Pages of which there is one for whatever is typed: kept, they would push the others out. */
+const UNKEPT: ReadonlySet<string> = new Set<PageInfo['kind']>(['not-found', 'find']);

@@ -1,6 +1,6 @@
 /** The open stores with what is live in them, in memory: a storefront's request asks the database for neither. */
 import { LRUCache } from 'lru-cache';
-import type { DesignState } from '@parlour/core';
+import { visibleState, type DesignState, type Document, type DocumentKey } from '@parlour/core';
 import type { Keeper, Moved } from '../changes/poller.js';
 import type { Database } from '../records/database.js';
 import { loadState } from '../records/documents.js';
@@ -10,8 +10,20 @@ import { tags } from '../records/tags.js';
 /** A store as shoppers see it now. Another object as soon as anything of it is different. */
 export interface LiveStore {
   readonly store: Store;
-  /** The documents of its live design. */
+  /** The documents of its live design, without content pages that are held back. */
   readonly state: DesignState;
+}
+
+/** With what it was made from, and how long it is so. */
+interface Kept extends LiveStore {
+  readonly whole: ReadonlyMap<DocumentKey, Document>;
+  /** In milliseconds since 1970. */
+  readonly until: number;
+}
+
+function asSeenNow(store: Store, whole: Kept['whole']): Kept {
+  const { state, until } = visibleState(whole, new Date().toISOString());
+  return { store, state, whole, until: until === null ? Infinity : Date.parse(until) };
 }
 
 const MOST_STORES = 1_000;
@@ -24,10 +36,18 @@ export interface LiveStores extends Keeper {
 }
 
 export function liveStores(db: Database): LiveStores {
-  const kept = new LRUCache<string, LiveStore>({ max: MOST_STORES });
-  const load = async (slug: string): Promise<LiveStore | undefined> => {
+  const kept = new LRUCache<string, Kept>({ max: MOST_STORES });
+  const load = async (slug: string): Promise<Kept | undefined> => {
     const store = await findStore(db, slug);
-    return store && { store, state: await loadState(db, store.liveDesign.manifest) };
+    return store && asSeenNow(store, await loadState(db, store.liveDesign.manifest));
+  };
+  /** What is kept, anew if by now there is more of it to see. */
+  const known = (slug: string): LiveStore | undefined => {
+    const found = kept.get(slug);
+    if (!found || Date.now() < found.until) return found;
+    const next = asSeenNow(found.store, found.whole);
+    kept.set(slug, next);
+    return next;
   };
   const renew = async (slug: string): Promise<void> => {
     const found = await load(slug);
@@ -37,10 +57,10 @@ export function liveStores(db: Database): LiveStores {
   /** Counts what was taken in, so that what was read before is not kept after. */
   let turns = 0;
   return {
-    known: (slug) => kept.get(slug),
+    known,
     async find(slug) {
-      const known = kept.get(slug);
-      if (known) return known;
+      const there = known(slug);
+      if (there) return there;
       const turn = turns;
       const found = await load(slug);
       if (found && turn === turns) kept.set(slug, found);

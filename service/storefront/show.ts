@@ -37,7 +37,7 @@ import {
 import { consoleOrigin } from '../config.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { tags } from '../records/tags.js';
-import { FORMS_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
+import { FORMS_SCRIPT, LIVELY_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
 import { documentHash, hashOfDocument, type Site } from './context.js';
 import { prefixOf } from './editions.js';
 import { homeOf, patternsFor, type OpenPage } from './pages.js';
@@ -97,7 +97,13 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
   const composition = composePage(parts, edition);
   const page = askedFor(composition, inLanguage(about, locale), Object.fromEntries(query ?? []), setting.now);
   const answers = await answerNeeds(db, {
-    sources: { storeId: store.id, patterns: patternsFor(site), state, prefix: locale.prefix },
+    sources: {
+      storeId: store.id,
+      patterns: patternsFor(site),
+      state,
+      prefix: locale.prefix,
+      translation: locale.translation,
+    },
     needs: needsOf(composition, page, setting.now),
     subject: page.subject,
     ...(composition.shows.length > 0 && {
@@ -250,7 +256,8 @@ function alternatesOf({ store, origin }: Site, path: string): PageRequest['alter
   ];
 }
 
-const scriptsOf = ({ mode, config }: Site, { instances }: Composition): string[] => [
+const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [
+  ...(kinds.some((name) => edition.kinds.find(name)?.enlivened) ? [LIVELY_SCRIPT] : []),
   ...([...instances.values()].some(({ kind }) => kind.hasForms || kind.ofCheckout) ? [FORMS_SCRIPT] : []),
   ...(mode === 'preview' ? [`${PREVIEW_SCRIPT}&console=${encodeURIComponent(consoleOrigin(config))}`] : []),
 ];

@@ -2,7 +2,7 @@
 import type { IncomingMessage } from 'node:http';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
-import { closedState, Problem, type DesignState } from '@parlour/core';
+import { closedState, kindSet, Problem, specimen, SPECIMEN_PATH, withSpecimen, type DesignState } from '@parlour/core';
 import { tokenHash } from '../accounts/passwords.js';
 import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
@@ -69,9 +69,19 @@ export const previewSite =
       right.revision === undefined
         ? closedState(await openDraft(db, design))
         : await revisionState(db, design, right.revision);
-    response.locals['site'] = { ...base(db, config, store, state, request, 'preview'), live: null } satisfies Site;
+    const seen = path === SPECIMEN_PATH ? specimenOf(store, state) : { store, state };
+    response.locals['site'] = {
+      ...base(db, config, seen.store, seen.state, request, 'preview'),
+      live: null,
+    } satisfies Site;
     next();
   };
+
+/** The store and the state with the sheet of the look among the pages. */
+const specimenOf = (store: Store, state: DesignState): { store: Store; state: DesignState } => ({
+  store: { ...store, kinds: kindSet([...store.kinds.all, specimen]) },
+  state: withSpecimen(state),
+});
 
 /**
  * The path and the query of a request target. A path that begins with two slashes would lead to another host if it

@@ -11,6 +11,7 @@ import {
   REGIONS,
   RULE_FACTS,
   SHIPPED_KINDS,
+  READY_PAGES,
   startersFor,
   type Document,
   type DocumentKey,
@@ -81,7 +82,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
       case 'toggle':
         return chance.is(0.5);
       case 'colour':
-        return chance.pick(['#000000', '#ffffff', ...(field.named ?? [])]);
+        return chance.pick(['#000000', '#ffffff']);
       case 'length':
         return `12${field.units[0] ?? 'px'}`;
       case 'date-time':
@@ -102,6 +103,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
           { from: 'reduced' },
           { from: 'this-collection' },
           { from: 'same-brand' },
+          { from: 'found' },
           { from: 'chosen', products: ['K-001', 'K-002'] },
         ]);
       case 'rule':
@@ -237,12 +239,18 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
       const what = chance.pick(CREATABLE);
       const [from] = chance.is(0.4) ? codes(what === 'arrangement' ? 'around/header/' : `${what}/`) : [];
       const starter =
-        what === 'template' && from === undefined ? chance.pick(pageKinds().flatMap(startersFor)).code : undefined;
+        from !== undefined
+          ? undefined
+          : what === 'template'
+            ? chance.pick(pageKinds().flatMap(startersFor)).code
+            : what === 'content'
+              ? chance.pick(READY_PAGES).code
+              : undefined;
       return {
         type: 'create',
         what,
         name: chance.pick(['Note', 'Kites', 'About us']),
-        ...(from === undefined ? {} : { from }),
+        ...(from === undefined ? {} : { copyOf: from }),
         ...(starter === undefined ? {} : { starter }),
         ...(what === 'arrangement' ? { region: from === undefined ? chance.pick(REGIONS) : 'header' } : {}),
         ...(what === 'addition' && from === undefined
@@ -259,6 +267,12 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
       type: 'discard',
       document: chance.pick(keys),
       ...(chance.is(0.3) ? { instead: chance.pick(codes('template/')) } : {}),
+    }),
+    () => ({
+      type: 'tokens',
+      tokens: {
+        colour: { [chance.pick(['accentColour', 'titleColour', 'nothing'])]: { $type: 'color', $value: '#224466' } },
+      },
     }),
     () => ({ type: 'assign', pages: [page()], template: chance.is(0.2) ? null : chance.pick(codes('template/')) }),
   ];

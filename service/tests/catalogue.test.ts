@@ -7,7 +7,7 @@ import { newDatabase } from './service.js';
 
 const answered = (storeId: number, needs: readonly Need[], subject: Subject = null) =>
   answerNeeds(db, {
-    sources: { storeId, patterns: STANDARD_PATHS, state: new Map(), prefix: '' },
+    sources: { storeId, patterns: STANDARD_PATHS, state: new Map(), translation: null, prefix: '' },
     needs,
     subject,
   });

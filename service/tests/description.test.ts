@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { openapi, routes, type Route } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
 import { testService, type TestService } from './service.js';
-import { buyOne } from './shopper.js';
+import { buyOne, Shopper } from './shopper.js';
 import { linksTo } from './mailbox.js';
 
 interface Operation {
@@ -90,6 +90,8 @@ test('every route, walked: what is sent and what is answered are of the describe
   const store = { name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'Europe/Dublin', country: 'IE' };
   await walk('listGroundworks');
   await walk('createStore', { body: { slug: 'tern-tea', ...store } });
+  await walk('putInSample', { params: { store: 'tern-tea' }, body: {} });
+  await walk('takeOutSample', { params: { store: 'tern-tea' } });
   await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
   await walk('listStores', { query: { closed: 'yes' } });
   await walk('reopenStore', { body: { store: 'tern-tea' } });
@@ -103,8 +105,11 @@ test('every route, walked: what is sent and what is answered are of the describe
   const file = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#a33b2a' } })
     .png()
     .toBuffer();
-  await walk('addPicture', { query: { name: 'red.png' }, body: new Uint8Array(file) });
-  await walk('listPictures');
+  const added = { query: { name: 'red.png' }, body: new Uint8Array(file) };
+  const { hash } = await walk<{ hash: string }>('addPicture', added);
+  await walk('listPictures', { query: { search: 'red' } });
+  await walk('getPicture', { params: { hash } });
+  await walk('removePicture', { params: { hash } });
   await walk('getProduct', { params: { product: 'K-001' } });
   await walk('getDelivery');
   await walk('setWay', {
@@ -116,6 +121,18 @@ test('every route, walked: what is sent and what is answered are of the describe
   await buyOne(service);
   await walk('listOrders', { query: { limit: '10' } });
   await walk('getOrder', { params: { number: '1001' } });
+  for (const [path, fields] of [
+    ['/sign-up', { mail: 'ada@quill.example' }],
+    ['/message', { name: 'Ada', mail: 'ada@quill.example', text: 'Hello' }],
+  ] as const)
+    await new Shopper(service).send(path, { page: '/reach-us', 'back-to': '', ...fields });
+  const { signUps } = await walk<{ signUps: { number: number }[] }>('listSignUps');
+  await walk('removeSignUp', { params: { number: String(signUps[0]?.number) } });
+  const { messages } = await walk<{ messages: { number: number }[] }>('listMessages');
+  const written = { params: { number: String(messages[0]?.number) } };
+  await walk('markMessage', { ...written, body: { read: true } });
+  await walk('removeMessage', written);
+  await walk('setDetails', { body: { phone: '+353 1 555 0135' } });
   const change = { attributes: { wind: null, new: true }, variants: [{ code: 'K-001-1', wasPrice: 9900 }] };
   await walk('changeProduct', { params: { product: 'K-001' }, body: change });
 
@@ -138,6 +155,9 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listPages', { query: { pageKind: 'product', when: 'brand is "Featherby"', limit: '1' } });
   await walk('listTemplates');
   await walk('listDocuments');
+  await walk('listMenus');
+  await walk('listContent');
+  await walk('getSample');
   for (const key of ['template/home', 'look', 'menu/main', 'assignments/product'])
     await walk('getDocument', { query: { key } });
   await walk('drawPlan', { query: { page: 'home', labels: 'no' } });
@@ -151,6 +171,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('createDesign', { body: { name: 'Summer', code: 'summer' } });
   await walk('listDesigns');
   await walk('getDesign');
+  await walk('getSetUp');
   await walk('renameDesign', { params: { design: 'summer' }, body: { name: 'High summer' } });
   await walk('bringIn', { params: { design: 'summer' }, body: {} });
   await walk('goLive', { params: { design: 'summer' }, body: {} });

@@ -1,4 +1,5 @@
 /** What a design builds on: chosen for a new store, changed in a copy, switched live and back. */
+import { randomUUID } from 'node:crypto';
 import { createClient, routes } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
 import { send, testService, type TestService } from './service.js';
@@ -45,6 +46,21 @@ test('a new store begins with the one that is chosen, or with the first', async 
 });
 
 test('a copy is built on another one: what was changed stays, all else follows; live and back', async () => {
+  // A top line as the groundwork has it: only what nobody changed follows.
+  const topLine = 'around/top-line/standard';
+  await service.edit(
+    { type: 'remove', document: topLine, node: 'top-row' },
+    {
+      type: 'insert',
+      document: topLine,
+      kind: 'cart-badge',
+      id: 'top-cart',
+      place: {},
+      values: {},
+      frame: { space: 'none', align: 'end', tone: 'soft' },
+    },
+  );
+  await service.call(routes.publish, { body: { note: 'A plain top line' } });
   const before = await visit('windrow.localhost', '/item/gannet-delta');
   await service.edit({ type: 'set', document: 'look', field: 'values.accentColour', value: '#114477' });
   await service.edit({
@@ -91,6 +107,30 @@ test('a copy is built on another one: what was changed stays, all else follows; 
   });
   const look = await service.call(routes.getDocument, { params: { design: again.code }, query: { key: 'look' } });
   expect(look.document).toMatchObject({ groundwork: 'foolscap', values: { accentColour: '#114477' } });
+});
+
+test('what a design builds on follows its look, however that came; and no design is built on what it builds on', async () => {
+  const params = { store: 'tern-tea' };
+  const groundwork = async () => (await service.call(routes.getDesign, { params })).groundwork;
+  const set = (value: string, was: string) =>
+    service.call(routes.edit, {
+      params,
+      body: { unit: randomUUID(), edits: [{ type: 'set', document: 'look', field: 'groundwork', value, was }] },
+    });
+  await set('foolscap', 'brasslamp');
+  expect(await groundwork()).toBe('foolscap');
+  await service.call(routes.undo, { params, body: { unit: 'undo-groundwork' } });
+  expect(await groundwork()).toBe('brasslamp');
+  const copy = (name: string, code: string) =>
+    service.call(routes.createDesign, { params, body: { name, groundwork: code } });
+  await expect(copy('Same', 'brasslamp')).rejects.toMatchObject({
+    code: 'already-there',
+    place: 'groundwork',
+    message: 'The design builds on Brasslamp already.',
+  });
+  // Set by hand, only the look has followed: building on it again brings the rest.
+  await set('foolscap', 'brasslamp');
+  await expect(copy('Same', 'foolscap')).rejects.toMatchObject({ code: 'already-there' });
 });
 
 test('the second demo store is built on the second one', async () => {

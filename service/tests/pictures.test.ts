@@ -1,7 +1,9 @@
 /** Pictures that are no help: too large, too slow, cut off while they are kept. */
 import { deflateSync, crc32 } from 'node:zlib';
 import sharp from 'sharp';
+import { routes } from '@parlour/contract';
 import { PICTURE_LIMITS } from '../media/renditions.js';
+import { joinedTo } from './people.js';
 import { asAdmin, testService, type Answer, type TestService } from './service.js';
 
 let service: TestService;
@@ -95,4 +97,79 @@ test('every picture of the demo is ready before its first shopper comes', async 
   expect(paths.length).toBeGreaterThan(10);
   const answers = await Promise.all(paths.map((path) => service.visit(path)));
   expect(answers.every(({ status, headers }) => status === 200 && headers['content-type'] === 'image/webp')).toBe(true);
+});
+
+describe('where pictures are used', () => {
+  const made = async (shade: number, name: string): Promise<string> => {
+    const body = await sharp({ create: { width: 40, height: 30, channels: 3, background: { r: shade, g: 9, b: 9 } } })
+      .png()
+      .toBuffer();
+    const answer = await service.api(`/stores/windrow/pictures?name=${name}`, { method: 'POST', body });
+    return answer.json<{ hash: string }>().hash;
+  };
+  const uses = (hash: string) => service.call(routes.getPicture, { params: { hash } });
+  const remove = (hash: string) => service.call(routes.removePicture, { params: { hash } });
+  const show = (value: object | null, was?: object) =>
+    service.edit({
+      type: 'set',
+      document: 'template/home',
+      node: 'h-dunes',
+      field: 'values.picture',
+      ...(value && { value }),
+      ...(was && { was }),
+    } as never);
+
+  test('one that nothing uses is deleted, with what shoppers got of it', async () => {
+    const hash = await made(11, 'idle.png');
+    expect(await uses(hash)).toMatchObject({
+      picture: { name: 'idle.png', width: 40 },
+      documents: [],
+      products: [],
+      kept: false,
+    });
+    const path = `/pictures/${hash}/40.webp`;
+    expect((await service.visit(path)).status).toBe(200);
+    await remove(hash);
+    expect((await service.visit(path)).status).toBe(404);
+    await expect(uses(hash)).rejects.toMatchObject({ code: 'no-such-thing', place: 'hash' });
+  });
+
+  test('one that a draft, a revision, an edit that can be undone, or a product shows stays', async () => {
+    const hash = await made(22, 'busy.png');
+    const { document } = await service.call(routes.getDocument, { query: { key: 'template/home' } });
+    const was = JSON.parse(
+      /"id":"h-dunes".*?"picture":(\{[^}]*\})/.exec(JSON.stringify(document))?.[1] ?? 'null',
+    ) as object;
+    await show({ picture: hash, alt: 'Busy' }, was);
+    expect((await uses(hash)).documents).toEqual([
+      { design: 'first', key: 'template/home', name: 'the template “Home”' },
+    ]);
+    await expect(remove(hash)).rejects.toMatchObject({
+      code: 'still-used',
+      message: 'The picture is used by the template “Home”.',
+    });
+    await service.call(routes.publish, { body: { note: 'Busy' } });
+    await show(was, { picture: hash, alt: 'Busy' });
+    expect(await uses(hash)).toMatchObject({ documents: [], kept: true });
+    await expect(remove(hash)).rejects.toMatchObject({ code: 'still-used' });
+
+    const { pictures } = await service.call(routes.listPictures, { query: { search: 'K-003-A' } });
+    expect(pictures.map(({ name }) => name)).toEqual(['K-003-a.png']);
+    const ofProduct = pictures[0]?.hash ?? '';
+    expect((await uses(ofProduct)).products).toEqual([{ code: 'K-003', title: 'Gannet Delta' }]);
+    await expect(remove(ofProduct)).rejects.toMatchObject({ code: 'still-used' });
+  });
+
+  test('another store’s pictures are nobody’s here, and viewers delete none', async () => {
+    const hash = await made(33, 'mine.png');
+    const viewer = await joinedTo(service, 'vi@quill.example', 'viewer');
+    await expect(viewer.call(routes.removePicture, { params: { store: 'windrow', hash } })).rejects.toMatchObject({
+      code: 'not-allowed',
+    });
+    await expect(
+      service.call(routes.getPicture, { params: { store: 'windrow', hash: 'f'.repeat(64) } }),
+    ).rejects.toMatchObject({
+      code: 'no-such-thing',
+    });
+  });
 });

@@ -33,8 +33,8 @@ test('viewers look, editors change words, builders design and publish, owners ru
 
   const editor = await joined('editor@windrow.example', 'editor');
   expect((await edit(editor, TITLE)).sentences).toHaveLength(1);
-  await edit(editor, { type: 'create', what: 'content', name: 'Delivery' });
-  await edit(editor, { type: 'set', document: 'content/delivery', field: 'text', value: '<p>Two days.</p>' });
+  await edit(editor, { type: 'create', what: 'content', name: 'Mending' });
+  await edit(editor, { type: 'set', document: 'content/mending', field: 'text', value: '<p>Two days.</p>' });
   for (const beyond of [
     { type: 'remove', document: 'template/home', node: 'h-dunes' },
     { type: 'set', document: 'template/home', node: 'h-dunes', field: 'frame.tone', value: 'vivid' },

@@ -1,16 +1,22 @@
 <script setup lang="ts">
 /** One field of any type, made from its declaration. Typing is saved as one change when it rests. */
 import { mdiRestore } from '@mdi/js';
-import { checkValue, inZone, instantOf, isBound, Problem, type Field } from '@parlour/core';
+import { checkValue, inZone, instantOf, isBound, Problem, type Field, type PageKind } from '@parlour/core';
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { session } from '../api';
 import LinkInput from './LinkInput.vue';
 import MenuInput from './MenuInput.vue';
 import PictureInput from './PictureInput.vue';
+import ReferenceInput from './ReferenceInput.vue';
+import RuleInput from './RuleInput.vue';
 import SourceInput from './SourceInput.vue';
+import WordsInput from './WordsInput.vue';
 
 const ProseInput = defineAsyncComponent(() => import('./ProseInput.vue'));
 const RESTS_AFTER = 350;
+const CODE_LINES = 8;
+/** What is said of a colour only while it is not set. */
+const FOLLOWING = ' Follows another colour until it is set.';
 
 const props = defineProps<{
   name: string;
@@ -19,6 +25,8 @@ const props = defineProps<{
   /** What counts while there is no own value, if not the field’s default: the value of a larger device. */
   inherited?: unknown;
   /** True if there is no default to go back to. */ required?: boolean;
+  /** The colour that one follows which is not set. */ followed?: string;
+  /** The pages that a rule, or a template, is for. */ pageKind?: PageKind | undefined;
   /** Stores a value, or the default if undefined, in place of what it was; false if that was refused. */
   set: (value: unknown, was: unknown) => Promise<boolean>;
 }>();
@@ -70,13 +78,26 @@ const special = computed(() => {
       return { is: LinkInput, value: chosen.value };
     case 'source':
       return { is: SourceInput, value: chosen.value };
+    case 'words':
+      return { is: WordsInput, value: chosen.value };
     case 'reference':
-      return field.to === 'menu' ? { is: MenuInput, value: chosen.value } : null;
+      return field.to === 'menu'
+        ? { is: MenuInput, value: chosen.value }
+        : {
+            is: ReferenceInput,
+            value: { ...chosen.value, to: field.to, pageKind: props.pageKind, clearable: !field.required },
+          };
+    case 'rule':
+      return props.pageKind ? { is: RuleInput, value: { ...chosen.value, pageKind: props.pageKind } } : null;
     default:
       return null;
   }
 });
-const wide = computed(() => props.field.type === 'prose' || (props.field.type === 'text' && props.field.lines > 1));
+/** How many lines it is written in. */
+const lines = computed(() =>
+  props.field.type === 'text' ? props.field.lines : props.field.type === 'code' ? CODE_LINES : 1,
+);
+const wide = computed(() => props.field.type === 'prose' || lines.value > 1);
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
 /** What is to be saved when typing rests, and when what was sent before has been answered. */
@@ -168,9 +189,10 @@ onBeforeUnmount(() => {
       :fault="fault"
     />
     <v-textarea
-      v-else-if="field.type === 'text' && field.lines > 1"
+      v-else-if="lines > 1"
       v-bind="{ ...named, ...typed }"
-      :rows="field.lines"
+      :rows="lines"
+      :class="{ code: field.type === 'code' }"
       auto-grow
     />
     <v-select
@@ -196,7 +218,14 @@ onBeforeUnmount(() => {
       :hint="`${field.help} Time in ${zone}.`"
       @update:model-value="changeTime($event)"
     />
-    <v-text-field v-else v-bind="{ ...named, ...typed }" :type="field.type === 'colour' ? 'color' : 'text'" />
+    <v-text-field
+      v-else-if="field.type === 'colour'"
+      v-bind="{ ...named, ...typed }"
+      type="color"
+      :model-value="value || followed || '#000000'"
+      :hint="value === '' ? field.help : field.help.replace(FOLLOWING, '')"
+    />
+    <v-text-field v-else v-bind="{ ...named, ...typed }" type="text" />
     <p v-if="bound" class="bound">Taken from the page: {{ bound.bind }}. This value is used where the page has none.</p>
     <button
       v-if="isOwn"
@@ -211,6 +240,9 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
+.code {
+  font-family: monospace;
+}
 .wide {
   grid-column: span 2;
 }

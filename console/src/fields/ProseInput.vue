@@ -7,8 +7,15 @@ import {
   mdiFormatListNumbered,
   mdiFormatPageBreak,
   mdiLinkVariant,
+  mdiTable,
+  mdiTableColumnPlusAfter,
+  mdiTableColumnRemove,
+  mdiTableRemove,
+  mdiTableRowPlusAfter,
+  mdiTableRowRemove,
 } from '@mdi/js';
 import { cleanProse } from '@parlour/core';
+import { TableKit } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, Node, useEditor } from '@tiptap/vue-3';
 import { watch } from 'vue';
@@ -39,6 +46,7 @@ const editor = useEditor({
       heading: { levels: [2, 3, 4] },
       link: { openOnClick: false, HTMLAttributes: { target: null, rel: null } },
     }),
+    TableKit.configure({ table: { resizable: false } }),
     BreakMark,
   ],
   editorProps: { attributes: { 'aria-label': props.label, role: 'textbox', 'aria-multiline': 'true' } },
@@ -72,6 +80,12 @@ const tools = [
     mark: 'orderedList',
     run: () => editor.value?.chain().focus().toggleOrderedList().run(),
   },
+  {
+    title: 'Table',
+    icon: mdiTable,
+    mark: 'table',
+    run: () => editor.value?.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run(),
+  },
   { title: 'Link', icon: mdiLinkVariant, mark: 'link', run: askLink },
   {
     title: 'Break mark: where the text can be split',
@@ -79,6 +93,27 @@ const tools = [
     mark: 'breakMark',
     run: insertBreakMark,
   },
+];
+
+/** What can be done to the table that the cursor is in. */
+const tableTools = [
+  {
+    title: 'Add a row',
+    icon: mdiTableRowPlusAfter,
+    run: () => editor.value?.chain().focus().addRowAfter().run(),
+  },
+  {
+    title: 'Add a column',
+    icon: mdiTableColumnPlusAfter,
+    run: () => editor.value?.chain().focus().addColumnAfter().run(),
+  },
+  { title: 'Remove the row', icon: mdiTableRowRemove, run: () => editor.value?.chain().focus().deleteRow().run() },
+  {
+    title: 'Remove the column',
+    icon: mdiTableColumnRemove,
+    run: () => editor.value?.chain().focus().deleteColumn().run(),
+  },
+  { title: 'Remove the table', icon: mdiTableRemove, run: () => editor.value?.chain().focus().deleteTable().run() },
 ];
 
 /** Parts the text at the cursor, with the mark between; one goes on writing behind it. */
@@ -98,7 +133,7 @@ function insertBreakMark(): void {
 function askLink(): void {
   const now = (editor.value?.getAttributes('link')['href'] as string | undefined) ?? '';
   const href = window.prompt(
-    'Where does the link lead? A web address or a path such as /browse/sport-kites; empty for no link.',
+    'Where does the link lead? A web address or a path such as /browse/summer; empty for no link.',
     now,
   );
   if (href === null) return;
@@ -131,6 +166,18 @@ watch(
       >
         <template v-if="!tool.icon" #default><span class="serif">H</span></template>
       </v-btn>
+    </div>
+    <div v-if="editor?.isActive('table')" class="tools">
+      <span class="name">Table</span>
+      <v-btn
+        v-for="tool in tableTools"
+        :key="tool.title"
+        size="x-small"
+        :icon="tool.icon"
+        :title="tool.title"
+        :aria-label="tool.title"
+        @click="tool.run"
+      />
     </div>
     <EditorContent :editor="editor" class="paper" />
     <p :class="fault ? 'fault' : 'help'">{{ fault || help }}</p>
@@ -171,6 +218,17 @@ watch(
 .paper :deep(ul),
 .paper :deep(ol) {
   padding-inline-start: 24px;
+}
+.paper :deep(table) {
+  width: 100%;
+  margin-block: 8px;
+  border-collapse: collapse;
+}
+.paper :deep(:is(th, td)) {
+  border: 1px solid rgba(var(--v-border-color), 0.4);
+  padding: 4px 8px;
+  text-align: start;
+  vertical-align: top;
 }
 .paper :deep(.break-mark) {
   display: flex;

@@ -27,12 +27,12 @@ async function send(): Promise<void> {
     <template #default="{ fault }">
       <v-text-field
         v-model="mail"
+        v-focus
         label="Mail address"
         type="email"
         name="mail"
         autocomplete="username"
         required
-        autofocus
         :error-messages="fault"
         class="mb-4"
       />

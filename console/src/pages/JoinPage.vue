@@ -35,7 +35,7 @@ async function join(): Promise<void> {
     words="You have been invited. Choose a name for the team to see, and a password of at least twelve characters."
     :send="join"
   >
-    <v-text-field v-model="name" label="Your name" autocomplete="name" required autofocus class="mb-4" />
+    <v-text-field v-model="name" v-focus label="Your name" autocomplete="name" required class="mb-4" />
     <v-text-field
       v-if="asksMail"
       v-model="mail"

@@ -7,41 +7,40 @@ import {
   LOOK_GROUPS,
   lookFields,
   lookRoot,
+  SPECIMEN_PAGE,
+  type ColourPair,
   type Device,
   type LookDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
-import { attempt, call, edit } from '../api';
+import { computed, onMounted, ref } from 'vue';
+import { attempt, call, say, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
-import { news } from '../live';
 import DeviceToggle from '../workbench/DeviceToggle.vue';
 import PageFrame from '../workbench/PageFrame.vue';
+import { useDocument } from '../use-document';
+import ContrastList from './ContrastList.vue';
+import LookTokens from './LookTokens.vue';
 import PageSearch from '../workbench/PageSearch.vue';
 
 type Group = keyof typeof LOOK_GROUPS;
 const GROUPS = Object.entries(LOOK_GROUPS) as [Group, (typeof LOOK_GROUPS)[Group]][];
 
 const group = ref<Group>('space');
-const look = ref<LookDocument | null>(null);
+const { document: look, renewals, load, run, setterOf: setterOfLook } = useDocument<LookDocument>(() => keys.look);
 /** What is just being typed or chosen, before it is saved. */
 const tried = ref<Record<string, unknown>>({});
 const page = ref({ code: 'home', title: 'Home' });
 const url = ref('');
-const renewals = ref(0);
 const device = ref<Device>('desktop');
 
-const load = async (): Promise<void> => {
-  look.value = (await call(routes.getDocument, { query: { key: keys.look } })).document as LookDocument;
-};
-
 async function open(code: string): Promise<void> {
-  const [{ url: link }, why] = await Promise.all([
+  const [{ url: link }, title] = await Promise.all([
     call(routes.preview, { body: { page: code } }),
-    call(routes.why, { params: { page: code } }),
+    code === SPECIMEN_PAGE ? 'Specimen' : call(routes.why, { params: { page: code } }).then((why) => why.title),
   ]);
   url.value = link;
-  page.value = { code, title: why.title };
+  page.value = { code, title };
 }
 
 const shown = computed<LookDocument | null>(() => {
@@ -51,11 +50,20 @@ const shown = computed<LookDocument | null>(() => {
   return { ...look.value, values: Object.fromEntries(set) };
 });
 const rules = computed(() => (shown.value ? lookRoot(shown.value) : ''));
+/** The colour that counts for a part that has none of its own. */
+function followedBy(name: string): string {
+  const field = lookFields(look.value?.groundwork)[name];
+  const follows = field?.follows;
+  if (field?.type !== 'colour' || follows === undefined) return '';
+  return String(
+    shown.value?.values?.[follows] || lookFields(look.value?.groundwork)[follows]?.default || followedBy(follows),
+  );
+}
 const fields = computed(() => {
   const all = lookFields(look.value?.groundwork);
   return Object.keys(LOOK_GROUPS[group.value].fields).flatMap((name) => {
     const field = all[name];
-    return field ? [{ name, field, own: look.value?.values?.[name] }] : [];
+    return field ? [{ name, field, own: look.value?.values?.[name], followed: followedBy(name) }] : [];
   });
 });
 const pairs = computed(() => (shown.value ? colourPairs(shown.value) : []));
@@ -70,34 +78,36 @@ const verdict = computed(() => {
   return `${which}${more} hard to read: texts need a contrast of at least 4.5.`;
 });
 
-const setterOf =
-  (name: string) =>
-  async (value: unknown, was: unknown): Promise<boolean> => {
-    const done = await attempt(() =>
-      edit([
-        {
-          type: 'set',
-          document: keys.look,
-          field: `values.${name}`,
-          ...(value === undefined ? {} : { value }),
-          ...(was === undefined ? {} : { was }),
-        },
-      ]),
-    );
-    await attempt(load);
+const setterOf = (name: string) => {
+  const set = setterOfLook(`values.${name}`);
+  return async (value: unknown, was: unknown): Promise<boolean> => {
+    const done = await set(value, was);
     const { [name]: latest, ...others } = tried.value;
     // What was typed meanwhile is still being tried.
     if (latest === value) tried.value = others;
-    renewals.value++;
-    return done !== undefined;
+    return done;
   };
+};
 
-// What others set, or an undo, shows at once.
-watch(news, (heard) => {
-  if (!heard?.documents.includes(keys.look)) return;
-  void attempt(load);
+async function showAnew(): Promise<void> {
+  await load();
   renewals.value++;
-});
+}
+const undoHere = (): Promise<void> => undoLast().then(showAnew);
+
+/** Sets the text of a pair to a colour that can be read. */
+async function mend(pair: ColourPair, value: string): Promise<void> {
+  const [name = ''] = pair.settings;
+  const done = await run(() => {
+    // What was just typed has been saved by then.
+    const was = look.value?.values?.[name];
+    const set = { type: 'set', document: keys.look, field: `values.${name}`, value } as const;
+    return [{ ...set, ...(was === undefined ? {} : { was }) }];
+  });
+  tried.value = Object.fromEntries(Object.entries(tried.value).filter(([other]) => other !== name));
+  if (done) say(`${pair.text} can be read on ${pair.ground.toLowerCase()} now.`, undoHere);
+}
+
 onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => undefined)));
 </script>
 
@@ -109,38 +119,34 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
         Every page follows. Shoppers see it once it is published.
         <template v-if="look">Built on {{ groundworkOf(look.groundwork).name }}.</template>
       </p>
+      <LookTokens v-if="look" :look="look" @changed="attempt(showAnew)" />
       <v-tabs v-model="group" density="compact" class="groups" aria-label="Groups of settings">
         <v-tab v-for="[code, { title }] in GROUPS" :key="code" :value="code">{{ title }}</v-tab>
       </v-tabs>
       <p v-if="group === 'colour' && unreadable.length" class="bad pt-4" role="status">{{ verdict }}</p>
       <div v-if="look" :key="group" class="fields">
         <FieldInput
-          v-for="{ name, field, own } in fields"
+          v-for="{ name, field, own, followed } in fields"
           :key="name"
           :name="name"
           :field="field"
           :own="own"
+          :followed="followed"
           :set="setterOf(name)"
           @trying="(value) => (tried = { ...tried, [name]: value })"
         />
       </div>
-      <section v-if="group === 'colour'" class="contrast" aria-label="Contrast">
-        <h2>Contrast</h2>
-        <p class="quiet">{{ verdict }}</p>
-        <ul class="pairs">
-          <li v-for="pair in pairs" :key="`${pair.text} ${pair.ground}`">
-            <span class="sample" :style="{ background: pair.behind, color: pair.colour }" aria-hidden="true">Aa</span>
-            <span>{{ pair.text }} on {{ pair.ground.toLowerCase() }}</span>
-            <span class="figure">{{ (Math.floor(pair.ratio * 10) / 10).toFixed(1) }}</span>
-            <span :class="pair.ratio < pair.needed ? 'bad' : 'good'">{{
-              pair.ratio < pair.needed ? 'Hard to read' : 'Good'
-            }}</span>
-          </li>
-        </ul>
-      </section>
+      <ContrastList v-if="group === 'colour'" :pairs="pairs" :verdict="verdict" @mend="mend" />
     </section>
     <div class="strip">
       <PageSearch :page="page.code" :title="page.title" @open="(code) => attempt(() => open(code))" />
+      <v-btn
+        size="small"
+        :variant="page.code === SPECIMEN_PAGE ? 'tonal' : 'outlined'"
+        :aria-pressed="page.code === SPECIMEN_PAGE"
+        @click="attempt(() => open(page.code === SPECIMEN_PAGE ? 'home' : SPECIMEN_PAGE))"
+        >Specimen</v-btn
+      >
       <v-spacer />
       <DeviceToggle v-model="device" />
     </div>
@@ -180,36 +186,6 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
   display: grid;
   gap: 18px;
   padding-block: 24px;
-}
-.contrast h2 {
-  font-size: 1.125rem;
-}
-.pairs {
-  list-style: none;
-  padding: 0;
-  margin-block-start: 8px;
-}
-.pairs li {
-  display: grid;
-  grid-template-columns: 44px 1fr auto 6.5rem;
-  gap: 12px;
-  align-items: center;
-  padding-block: 6px;
-  border-block-end: 1px solid rgba(var(--v-border-color), 0.16);
-  font-size: 0.9375rem;
-}
-.sample {
-  display: grid;
-  place-content: center;
-  block-size: 30px;
-  border: 1px solid rgba(var(--v-border-color), 0.3);
-  font-weight: 600;
-}
-.figure {
-  font-variant-numeric: tabular-nums;
-}
-.good {
-  color: rgb(var(--v-theme-success));
 }
 .bad {
   color: rgb(var(--v-theme-error));

@@ -25,11 +25,11 @@ async function save(): Promise<void> {
     <template #default="{ fault }">
       <v-text-field
         v-model="password"
+        v-focus
         label="New password"
         type="password"
         autocomplete="new-password"
         required
-        autofocus
         :error-messages="fault"
         class="mb-5"
       />

@@ -40,7 +40,7 @@ async function create(): Promise<void> {
       },
     });
     await openStore(made.slug);
-    await router.push('/pages');
+    await router.push('/overview');
     say(`“${name.value}” is ready, with every page it needs.`);
   });
   busy.value = false;
@@ -65,12 +65,12 @@ async function create(): Promise<void> {
       <form class="fields" @submit.prevent="create">
         <v-text-field
           v-model="name"
+          v-focus
           label="Name"
           hint="The name shoppers see"
           persistent-hint
           maxlength="80"
           required
-          autofocus
         />
         <v-text-field
           v-model="slug"

@@ -23,12 +23,12 @@ async function send(): Promise<void> {
     <template #default="{ fault }">
       <v-text-field
         v-model="mail"
+        v-focus
         label="Mail address"
         type="email"
         name="mail"
         autocomplete="username"
         required
-        autofocus
         class="mb-4"
       />
       <v-text-field

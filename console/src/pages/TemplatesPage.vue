@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
-import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core';
+import { mdiArrowLeft, mdiArrowRight, mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
+import { keys, movedInOrder, PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { attempt, call, say, undoLast } from '../api';
+import { attempt, call, edit, say, undoLast } from '../api';
 import { news } from '../live';
 import RemoveTemplate from './RemoveTemplate.vue';
 import TemplateDialog from './TemplateDialog.vue';
@@ -39,6 +39,22 @@ const found = computed(() => {
 });
 const othersLike = (template: Template): Template[] =>
   templates.value.filter(({ pageKind, code }) => pageKind === template.pageKind && code !== template.code);
+
+/** Moves a template by one among those of its kind. */
+async function nudge(template: Template, by: -1 | 1): Promise<void> {
+  const family = templates.value.filter(({ pageKind }) => pageKind === template.pageKind);
+  const at = family.findIndex(({ code }) => code === template.code);
+  const before = by < 0 ? family[at - 1]?.code : (family[at + 2]?.code ?? null);
+  if (before === undefined || (by > 0 && at === family.length - 1)) return;
+  await attempt(async () => {
+    const document = keys.assignments(template.pageKind);
+    const found = await call(routes.getDocument, { query: { key: document } });
+    const { order: was } = found.document as { order?: readonly string[] };
+    const value = movedInOrder(family, template.code, before);
+    await edit([{ type: 'set', document, field: 'order', value, ...(was === undefined ? {} : { was }) }]);
+  });
+  await attempt(load);
+}
 
 async function load(): Promise<void> {
   ({ templates: templates.value } = await call(routes.listTemplates));
@@ -101,7 +117,23 @@ onMounted(() => attempt(load));
           <v-lazy :key="round" min-height="240"><TemplatePlan :code="template.code" /></v-lazy>
         </button>
         <div class="about">
-          <p class="quiet">{{ kindName(template) }} pages</p>
+          <div class="first">
+            <p class="quiet">{{ kindName(template) }} pages</p>
+            <span v-if="othersLike(template).length" class="order">
+              <v-btn
+                :icon="mdiArrowLeft"
+                size="small"
+                :aria-label="`Move ${template.name} forward in lists`"
+                @click="nudge(template, -1)"
+              />
+              <v-btn
+                :icon="mdiArrowRight"
+                size="small"
+                :aria-label="`Move ${template.name} back in lists`"
+                @click="nudge(template, 1)"
+              />
+            </span>
+          </div>
           <h2 class="name">{{ template.name }}</h2>
           <p>
             <router-link
@@ -153,6 +185,15 @@ onMounted(() => attempt(load));
 }
 .about {
   padding: 16px;
+}
+.first {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 40px;
+}
+.order {
+  white-space: nowrap;
 }
 .name {
   font-size: 1.125rem;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiAccountOutline, mdiOpenInNew } from '@mdi/js';
+import { mdiAccountOutline, mdiChevronDown, mdiOpenInNew } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, openStore, session, signOut } from '../api';
@@ -10,11 +10,25 @@ const router = useRouter();
 const publishing = ref(false);
 const unpublished = computed(() => session.changes?.changes.length ?? 0);
 const sections = [
+  { to: '/overview', label: 'Overview' },
   { to: '/pages', label: 'Pages' },
   { to: '/templates', label: 'Templates' },
   { to: '/look', label: 'Look' },
+  { to: '/content', label: 'Content' },
+  { to: '/menus', label: 'Menus' },
   { to: '/revisions', label: 'Revisions' },
+];
+/** What is set now and then. */
+const more = [
+  { to: '/regions', label: 'Regions' },
+  { to: '/additions', label: 'Additions' },
+  { to: '/rules', label: 'Rules' },
+  { to: '/pictures', label: 'Pictures' },
   { to: '/designs', label: 'Designs' },
+  { to: '/paths', label: 'Paths' },
+  { to: '/store', label: 'Store' },
+  { to: '/delivery', label: 'Delivery' },
+  { to: '/inbox', label: 'Inbox' },
   { to: '/team', label: 'Team' },
 ];
 
@@ -26,13 +40,13 @@ const otherStores = computed(() => session.stores.filter(({ slug }) => slug !== 
 
 async function change(slug: string): Promise<void> {
   await attempt(() => openStore(slug));
-  await router.push('/pages');
+  await router.push('/overview');
 }
 </script>
 
 <template>
   <v-app-bar flat height="56" border="b" color="surface">
-    <router-link to="/pages" class="mark serif">Parlour</router-link>
+    <router-link to="/overview" class="mark serif">Parlour</router-link>
     <a class="store plain" :href="session.store?.storefront" target="_blank" rel="noopener"
       >{{ session.store?.name }}<v-icon :icon="mdiOpenInNew" size="16" class="ms-1" /><span class="unseen"
         >opens the storefront</span
@@ -42,6 +56,20 @@ async function change(slug: string): Promise<void> {
       <router-link v-for="one in sections" :key="one.to" :to="one.to" class="section" active-class="section-here">{{
         one.label
       }}</router-link>
+      <v-menu>
+        <template #activator="{ props }"
+          ><button
+            type="button"
+            v-bind="props"
+            class="section"
+            :class="{ 'section-here': more.some((one) => $route.path.startsWith(one.to)) }"
+          >
+            More <v-icon :icon="mdiChevronDown" size="18" /></button
+        ></template>
+        <v-list density="compact">
+          <v-list-item v-for="one in more" :key="one.to" :title="one.label" :to="one.to" />
+        </v-list>
+      </v-menu>
     </nav>
     <v-spacer />
     <span v-if="others.length" class="tag me-3" :title="others.join(', ')">{{

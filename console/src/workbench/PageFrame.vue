@@ -27,6 +27,12 @@ const paper = computed(() => ({
 const outer = computed(() => ({ width: `${WIDTHS[props.device] * scale.value}px`, height: `${size.value.height}px` }));
 
 const origin = computed(() => (props.url ? new URL(props.url).origin : ''));
+/** How often the page had been renewed when this one was asked for. */
+let asked = props.renewals;
+watch(
+  () => props.url,
+  () => (asked = props.renewals),
+);
 const send = (message: object): void => frame.value?.contentWindow?.postMessage(message, origin.value);
 
 function hear(event: MessageEvent): void {
@@ -35,6 +41,8 @@ function hear(event: MessageEvent): void {
   if (from !== 'parlour-preview') return;
   if (type === 'selected' && section) emit('selected', section);
   if (type !== 'ready') return;
+  // What was changed while the page was on its way may not be on it.
+  if (props.renewals !== asked) send({ type: 'renew' });
   send({ type: 'select', section: props.selected });
   if (props.look !== undefined) send({ type: 'look', rules: props.look });
 }

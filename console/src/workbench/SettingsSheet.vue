@@ -4,16 +4,21 @@ import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import {
   FRAME,
   headField,
+  keys,
   PAGE_KINDS,
   resolveValue,
   sectionName,
   type Device,
+  type EntriesField,
   type Field,
+  type LookDocument,
   type TemplateDocument,
 } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
+import EntriesEditor from '../entries/EntriesEditor.vue';
 import FieldInput from '../fields/FieldInput.vue';
 import { session } from '../api';
+import OwnLook from './OwnLook.vue';
 import type { Selection, Workbench } from './use-workbench';
 
 const props = defineProps<{ bench: Workbench }>();
@@ -27,6 +32,15 @@ const all = computed<[string, Field][]>(() =>
   Object.entries(part.value === 'frame' ? FRAME : (kind.value?.fields ?? {})).filter(
     ([, field]) => field.type !== 'entries',
   ),
+);
+/** Its lists, such as slides and links; they are the same on every device. */
+const lists = computed(() =>
+  part.value === 'values' && device.value === 'desktop'
+    ? (Object.entries(kind.value?.fields ?? {}).filter(([, field]) => field.type === 'entries') as [
+        string,
+        EntriesField,
+      ][])
+    : [],
 );
 const mayDiffer = computed(() => all.value.some(([, field]) => field.perDevice));
 /** For tablets and phones, only what may differ there. */
@@ -73,10 +87,17 @@ const ofTemplate = computed(() => {
 const prefixed = (layout: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));
 
+const look = computed(() => props.bench.documents.get(keys.look) as LookDocument | undefined);
+const setterOfTemplate = (field: string): ReturnType<Workbench['setterOf']> =>
+  props.bench.setterOf({ document: props.bench.templateKey.value, field });
+
 /** Made while it is drawn: what is typed is saved where it was typed, whatever is selected by then. */
 function setterOf(selected: Selection, name: string): ReturnType<Workbench['setterOf']> {
   return props.bench.setterOf({ ...selected, field: `${part.value}.${keyOf(name)}` });
 }
+
+const entrySetterOf = (document: string) => (field: string, node: string) =>
+  props.bench.setterOf({ document, section: node, field });
 
 watch(
   () => section.value?.id,
@@ -131,7 +152,19 @@ watch(
           :inherited="inherited(name, field)"
           :set="setterOf(bench.state.selected, name)"
         />
-        <p v-if="fields.length === 0" class="quiet">{{ kind.sentence }} It has no settings.</p>
+        <div v-for="[name, field] in lists" :key="name" class="list">
+          <h3>{{ field.label }}</h3>
+          <p class="quiet">{{ field.help }}</p>
+          <EntriesEditor
+            :document="bench.state.selected.document"
+            :place="{ owner: section.id, list: name }"
+            :field="field"
+            :entries="section.lists?.[name] ?? []"
+            :run="bench.run"
+            :setter-of="entrySetterOf(bench.state.selected.document)"
+          />
+        </div>
+        <p v-if="fields.length === 0 && lists.length === 0" class="quiet">{{ kind.sentence }} It has no settings.</p>
       </div>
     </template>
     <template v-else-if="template">
@@ -147,9 +180,10 @@ watch(
           :field="field"
           :own="own"
           :required="field.required"
-          :set="bench.setterOf({ document: bench.templateKey.value, field: path })"
+          :set="setterOfTemplate(path)"
         />
       </div>
+      <OwnLook :template="template" :look="look" :setter-of="setterOfTemplate" />
     </template>
     <p v-else class="quiet">This page has no template. Assign one under Pages.</p>
   </section>
@@ -194,6 +228,17 @@ watch(
   gap: 16px 20px;
   grid-auto-flow: dense;
   align-items: start;
+}
+.list {
+  grid-column: 1 / -1;
+}
+.list h3 {
+  font-size: 1rem;
+  font-family: var(--work-font);
+  font-weight: 600;
+}
+.list > .quiet {
+  margin-block-end: 8px;
 }
 .beyond {
   margin-block: 2px 6px;

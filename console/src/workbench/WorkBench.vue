@@ -41,7 +41,13 @@ function onKey(event: KeyboardEvent): void {
 watch(
   () => [route.params['page'], route.query['template']] as const,
   ([page, wanted]) => {
-    if (typeof page === 'string') void attempt(() => bench.open(page, typeof wanted === 'string' ? wanted : undefined));
+    if (typeof page !== 'string') return;
+    void attempt(async () => {
+      await bench.open(page, typeof wanted === 'string' ? wanted : undefined);
+      // A link may lead to one section of the page.
+      const { section } = route.query;
+      if (typeof section === 'string') bench.select(section);
+    });
   },
   { immediate: true },
 );

@@ -50,7 +50,15 @@ export function useWorkbench() {
       const found = document === null ? undefined : documents.get(document);
       if (document !== null && found && hasSections(found)) regions[region as Region] = [document, found];
     }
-    return planPage({ template: [templateKey.value, template.value], regions }, session.kinds);
+    const additions = (why.value?.additions ?? []).flatMap(({ document }) => {
+      const found = documents.get(document);
+      return found?.type === 'addition' ? [[document, found] as const] : [];
+    });
+    const shared = new Map([...documents].filter(([, document]) => document.type === 'shared')) as Map<
+      string,
+      SectionedDocument
+    >;
+    return planPage({ template: [templateKey.value, template.value], regions, additions, shared }, session.kinds);
   });
 
   const selectedSection = computed<Section | null>(() => {
@@ -59,8 +67,15 @@ export function useWorkbench() {
     return [...sectionsIn(document.areas)].find((section) => section.id === state.selected?.section) ?? null;
   });
 
+  let asked = 0;
+  const answered = new Map<string, number>();
+  /** Reads a document; an answer that a later one has overtaken is passed over. */
   async function fetchDocument(key: string): Promise<void> {
-    documents.set(key, (await call(routes.getDocument, { query: { key } })).document as Document);
+    const turn = ++asked;
+    const { document } = await call(routes.getDocument, { query: { key } });
+    if (turn < (answered.get(key) ?? 0)) return;
+    answered.set(key, turn);
+    documents.set(key, document as Document);
   }
 
   /** The shared sections that what is open shows, and those that they show. */
@@ -91,6 +106,7 @@ export function useWorkbench() {
     why.value = await call(routes.why, { params: { page } });
     state.template = template ?? why.value.template?.template ?? '';
     const wanted = [
+      keys.look,
       ...why.value.regions.flatMap((region) => region.document ?? []),
       ...why.value.additions.map(({ document }) => document),
       ...(state.template ? [templateKey.value] : []),

@@ -8,11 +8,21 @@ import { takenBy } from '../../assign/path-sense.js';
 import { pathOf, patternsOf } from '../../assign/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf, typeOfKey } from '../document-types.js';
-import { FORMAT, keys, REGIONS, type DocumentKey, type PathsDocument, type Region, type Values } from '../document.js';
+import {
+  FORMAT,
+  keys,
+  REGIONS,
+  type Document,
+  type DocumentKey,
+  type PathsDocument,
+  type Region,
+  type Values,
+} from '../document.js';
 import { childrenOf, closeDocument, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
 import { noField } from '../edits/common.js';
 import { contentPlaces, needed } from '../edits/sense.js';
 import { LIMITS } from '../limits.js';
+import { readyPage } from '../ready-pages.js';
 import { startersFor, templateFrom, type TemplateStarter } from '../starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
 
@@ -34,7 +44,7 @@ export interface CreateRequest {
   readonly code?: string;
   /** The code of one of the same sort to copy. */
   readonly copyOf?: string;
-  /** The starter of a template; it has the page kind. */
+  /** The starter of a template, which has the page kind; or a ready-made content page. */
   readonly starter?: string;
   /** Needed for a template that is no copy and has no starter. */
   readonly pageKind?: string;
@@ -104,9 +114,7 @@ function madeBy(
   newId: () => string,
 ): DraftDocument {
   if (request.starter !== undefined) {
-    const starter = starterOf(request);
-    checkPageKind(request, starter.pageKind, `The starter “${starter.name}”`);
-    return copied(request, openDocument(templateFrom(starter, request.name)), newId);
+    return copied(request, openDocument(startedFrom(request)), newId);
   }
   if (request.copyOf === undefined) return empty(request);
   const original = originalOf(request.copyOf);
@@ -147,20 +155,26 @@ function originalIn(draft: Draft, { what }: CreateRequest, from: DocumentKey): D
   });
 }
 
-function starterOf({ what, starter: code = '', copyOf }: CreateRequest): TemplateStarter {
-  const starter = pageKinds()
+function startedFrom(request: CreateRequest): Document {
+  const { what, starter: code = '', copyOf, name } = request;
+  const template = pageKinds()
     .flatMap(startersFor)
-    .find((one) => one.code === code);
-  if (starter && what === 'template' && copyOf === undefined) return starter;
-  throw starter
-    ? new Problem('bad-input', 'A new template begins with a starter or with a copy, not with both.', {
-        place: 'starter',
-        remedy: 'Leave out one of the two.',
-      })
-    : new Problem('no-such-starter', `There is no starter “${code}”.`, {
-        place: 'starter',
-        remedy: 'List the starters to see their codes.',
-      });
+    .find((one) => what === 'template' && one.code === code);
+  const page = what === 'content' ? readyPage(code) : undefined;
+  if (!template && !page)
+    throw new Problem('no-such-starter', `There is no starter “${code}” of this sort.`, {
+      place: 'starter',
+      remedy: 'List the starters to see their codes.',
+    });
+  if (copyOf !== undefined)
+    throw new Problem('bad-input', 'What is new begins with a starter or with a copy, not with both.', {
+      place: 'starter',
+      remedy: 'Leave out one of the two.',
+    });
+  if (page) return page;
+  const starter = template as TemplateStarter;
+  checkPageKind(request, starter.pageKind, `The starter “${starter.name}”`);
+  return templateFrom(starter, name);
 }
 
 /** A copy with new ids, so that two documents never share content by accident. */

@@ -6,7 +6,8 @@ import { nameOf, typeOfKey } from '../document-types.js';
 import { codeOf, keys, type DocumentKey, type Region } from '../document.js';
 import type { PageKind } from '../../assign/page.js';
 import { kindInWords } from '../../assign/page.js';
-import { isSection, type Draft, type DraftDocument } from '../draft.js';
+import { isSection, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
+import type { KindDescriptions } from '../../kinds/kind.js';
 import { documentIn } from '../edits/common.js';
 import type { Edit } from '../edits/edit.js';
 import { checkTemplate } from '../edits/sense.js';
@@ -28,7 +29,7 @@ export interface DiscardRequest {
 /** See `DiscardRequest`. */
 export const discard: RequestType<DiscardRequest> = {
   schema: closed({ type: typeTag('discard'), document: documentKeySchema(), instead: codeText().optional() }),
-  resolve({ document: key, instead }, draft) {
+  resolve({ document: key, instead }, draft, { kinds }) {
     const was = draft.get(key);
     if (!was)
       throw new Problem(
@@ -41,7 +42,7 @@ export const discard: RequestType<DiscardRequest> = {
         place: 'document',
         remedy: 'Change it instead.',
       });
-    const released = releases[was.type]?.(key, was, draft, instead) ?? { edits: [], words: '' };
+    const released = releases[was.type]?.(key, was, draft, { instead, kinds }) ?? { edits: [], words: '' };
     return {
       edits: [...released.edits, { type: 'put', document: key, value: null, was }],
       sentence: `Removed ${nameOf(was)}.${released.words && ` ${released.words}`}`,
@@ -53,16 +54,20 @@ interface Released {
   readonly edits: readonly Edit[];
   readonly words: string;
 }
-type Release = (key: DocumentKey, document: DraftDocument, draft: Draft, instead: string | undefined) => Released;
+interface Releasing {
+  readonly instead: string | undefined;
+  readonly kinds: KindDescriptions;
+}
+type Release = (key: DocumentKey, document: DraftDocument, draft: Draft, releasing: Releasing) => Released;
 
 const releases: Partial<Record<DraftDocument['type'], Release>> = {
   template: releaseTemplate,
   arrangement: releaseArrangement,
-  shared: (key, document, draft) => refuseIfUsed(document, draft, 'shared', codeOf(key)),
-  menu: (key, document, draft) => refuseIfUsed(document, draft, 'menu', codeOf(key)),
+  shared: (key, document, draft) => refuseIfUsed(document, usersOf(draft, 'shared', codeOf(key))),
+  menu: (key, document, draft, { kinds }) => refuseIfUsed(document, menuUsers(draft, codeOf(key), kinds)),
 };
 
-function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft, instead?: string): Released {
+function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft, { instead }: Releasing): Released {
   const kind = head['pageKind'] as PageKind;
   const bucketKey = keys.assignments(kind);
   const bucket = documentIn(draft, bucketKey);
@@ -118,8 +123,7 @@ function releaseArrangement(key: DocumentKey, { head }: DraftDocument, draft: Dr
 }
 
 /** Refuses to discard what sections still show. */
-function refuseIfUsed(document: DraftDocument, draft: Draft, field: string, code: string): Released {
-  const users = usersOf(draft, field, code);
+function refuseIfUsed(document: DraftDocument, users: readonly DocumentKey[]): Released {
   if (users.length === 0) return { edits: [], words: '' };
   throw new Problem(
     'still-used',
@@ -133,8 +137,19 @@ function refuseIfUsed(document: DraftDocument, draft: Draft, field: string, code
 
 /** The documents with a section whose field holds a code. */
 export const usersOf = (draft: Draft, field: string, code: string): DocumentKey[] =>
+  documentsWith(draft, ({ values }) => values[field] === code);
+
+/** The documents with a section that shows a menu, also one that does so by default. */
+export const menuUsers = (draft: Draft, code: string, kinds: KindDescriptions): DocumentKey[] =>
+  documentsWith(draft, ({ kind, values }) =>
+    Object.entries(kinds.find(kind)?.fields ?? {}).some(
+      ([name, field]) => field.type === 'reference' && field.to === 'menu' && (values[name] ?? field.default) === code,
+    ),
+  );
+
+const documentsWith = (draft: Draft, isOne: (section: DraftNode & { readonly kind: string }) => boolean) =>
   [...draft.keys()].filter(
     (key) =>
       typeOfKey(key) !== null &&
-      Object.values(draft.get(key)?.nodes ?? {}).some((node) => isSection(node) && node.values[field] === code),
+      Object.values(draft.get(key)?.nodes ?? {}).some((node) => isSection(node) && isOne(node)),
   );

@@ -18,6 +18,7 @@ import {
 import { create, type CreateRequest } from './create.js';
 import { discard, type DiscardRequest } from './discard.js';
 import { set, type SetRequest } from './set.js';
+import { tokens, type TokensRequest } from './tokens.js';
 import { unshare, share, type UnshareRequest, type ShareRequest } from './share.js';
 import type { EditTools, RequestType } from './type.js';
 
@@ -32,10 +33,11 @@ export type EditRequest =
   | DiscardRequest
   | AssignRequest
   | ShareRequest
-  | UnshareRequest;
+  | UnshareRequest
+  | TokensRequest;
 
 // Each type's own parameter is widened here, once; the discriminator pairs every request with its type again.
-const requestTypes = { insert, remove, move, copy, set, create, discard, assign, share, unshare } as Record<
+const requestTypes = { insert, remove, move, copy, set, create, discard, assign, share, unshare, tokens } as Record<
   EditRequest['type'],
   RequestType<EditRequest>
 >;

@@ -27,8 +27,8 @@ export const cartBadge = defineKind(
       .badge {
         display: inline-flex;
         align-items: center;
-        gap: 0.45rem;
-        min-block-size: 2.25rem;
+        gap: 0.45em;
+        min-block-size: 2.25em;
         text-decoration: none;
       }
       .badge:hover {
@@ -37,13 +37,13 @@ export const cartBadge = defineKind(
       .badge-count {
         display: grid;
         place-items: center;
-        min-inline-size: 1.5rem;
-        block-size: 1.5rem;
-        padding-inline: 0.35rem;
-        border-radius: 999px;
+        min-inline-size: 1.5em;
+        block-size: 1.5em;
+        padding-inline: 0.35em;
+        border-radius: 1em;
         background: var(--accent);
         color: var(--on-accent);
-        font: 600 0.8125rem/1 var(--text-font);
+        font: 600 0.8125em/1 var(--text-font);
         font-variant-numeric: tabular-nums;
       }
     `,

@@ -33,14 +33,14 @@ export const legalLine = defineKind(
       .legal {
         display: flex;
         flex-wrap: wrap;
-        gap: 0.35rem 2rem;
+        gap: 0.35em 2em;
         justify-content: space-between;
         align-items: baseline;
-        font-size: 0.9375rem;
+        font-size: 0.9375em;
         color: var(--quiet);
       }
       .legal-name {
-        font: var(--title-weight) 1.15rem/1.3 var(--title-font);
+        font: var(--title-weight) 1.15em/1.3 var(--title-font);
         color: var(--text);
       }
       .legal p {

@@ -4,9 +4,10 @@ import { css } from '../../kinds/css.js';
 import type { CartLine } from '../../kinds/facts.js';
 import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { sentFrom } from '../../kinds/sent-from.js';
 import { pictureTag } from '../../kinds/picture.js';
 import type { View } from '../../kinds/view.js';
-import { lineName, sentFrom } from './line.js';
+import { lineName } from './line.js';
 
 export const cartLines = defineKind(
   {
@@ -68,9 +69,9 @@ export const cartLines = defineKind(
       }
       .cart > li {
         display: grid;
-        grid-template-columns: 5rem minmax(0, 1fr) auto;
-        gap: 0.75rem 1.25rem;
-        padding-block: 1.1rem;
+        grid-template-columns: 5em minmax(0, 1fr) auto;
+        gap: 0.75em 1.25em;
+        padding-block: 1.1em;
         border-block-end: 1px solid var(--line);
       }
       .cart > li:first-child {
@@ -86,7 +87,7 @@ export const cartLines = defineKind(
         object-fit: cover;
       }
       .cart-title {
-        font: var(--title-weight) 1.125rem/1.3 var(--title-font);
+        font: var(--title-weight) 1.125em/1.3 var(--title-font);
         text-decoration: none;
       }
       .cart-sum {
@@ -101,16 +102,16 @@ export const cartLines = defineKind(
       form {
         display: flex;
         flex-wrap: wrap;
-        gap: 0.5rem;
+        gap: 0.5em;
         align-items: center;
-        margin-block-start: 0.6rem;
+        margin-block-start: 0.6em;
       }
       input[type='number'] {
-        inline-size: 4.75rem;
+        inline-size: 4.75em;
       }
       input,
       button {
-        block-size: 2.75rem;
+        block-size: 2.75em;
       }
     `,
   },

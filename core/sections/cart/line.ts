@@ -2,16 +2,11 @@
 import { css } from '../../kinds/css.js';
 import type { OrderLine, Totals } from '../../kinds/facts.js';
 import { html, type Markup } from '../../kinds/html.js';
-import { queryText } from '../../kinds/query.js';
 import type { View } from '../../kinds/view.js';
 
 /** What is bought, as people call it: with the chosen options. */
 export const lineName = ({ title, options }: Pick<OrderLine, 'title' | 'options'>): string =>
   options === '' ? title : `${title}, ${options}`;
-
-/** From where a form is sent: the page, so that it comes back there, and the section that what came of it is shown in. */
-export const sentFrom = ({ page, path }: View): Markup =>
-  html`<input type="hidden" name="page" value="${page.path}${queryText(page.query)}"><input type="hidden" name="back-to" value="${path}">`;
 
 /** Sums below each other. */
 export function sums({ goods, delivery, total }: Totals, view: View): Markup {
@@ -25,8 +20,8 @@ export const SUMS_CSS = css`
   .sums > div {
     display: flex;
     justify-content: space-between;
-    gap: 1rem;
-    padding-block: 0.3rem;
+    gap: 1em;
+    padding-block: 0.3em;
   }
   .sums dd {
     margin: 0;
@@ -34,10 +29,10 @@ export const SUMS_CSS = css`
     font-variant-numeric: tabular-nums;
   }
   .sums-total {
-    margin-block-start: 0.4rem;
+    margin-block-start: 0.4em;
     border-block-start: 1px solid var(--line);
     font-weight: 600;
-    font-size: 1.125rem;
+    font-size: 1.125em;
   }
 `;
 
@@ -54,8 +49,8 @@ export const BOUGHT_CSS = css`
   .bought li {
     display: flex;
     justify-content: space-between;
-    gap: 1rem;
-    padding-block: 0.45rem;
+    gap: 1em;
+    padding-block: 0.45em;
     border-block-end: 1px solid var(--line);
   }
   .bought-sum {

@@ -42,15 +42,15 @@ export const takeInButton = (view: View): Markup =>
 export const FIELD_CSS = css`
   .fields {
     display: grid;
-    gap: 1rem;
+    gap: 1em;
   }
   .field {
     display: grid;
-    gap: 0.25rem;
+    gap: 0.25em;
     align-content: start;
   }
   .field label {
-    font-size: 0.9375rem;
+    font-size: 0.9375em;
     font-weight: 600;
   }
   .field :is(input, select) {
@@ -58,9 +58,9 @@ export const FIELD_CSS = css`
   }
   .field [aria-invalid] {
     border-color: var(--accent);
-    border-width: 2px;
+    border-width: calc(var(--stroke) * 2);
   }
   h2 {
-    margin-block-end: 0.75rem;
+    margin-block-end: 0.75em;
   }
 `;

@@ -46,7 +46,7 @@ export const orderRecap = defineKind(
       ${BOUGHT_CSS}
       ${SUMS_CSS}
       .sums {
-        margin-block-start: 0.75rem;
+        margin-block-start: 0.75em;
       }
     `,
   },

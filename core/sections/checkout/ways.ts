@@ -9,13 +9,13 @@ export const WAYS_CSS = css`
     min-inline-size: 0;
   }
   legend {
-    font: var(--title-weight) clamp(1.5rem, 4vw, 1.75rem)/1.15 var(--title-font);
+    font: var(--title-weight) var(--section-title)/1.15 var(--title-font);
     padding: 0;
-    margin-block-end: 0.75rem;
+    margin-block-end: 0.75em;
   }
   .ways {
     list-style: none;
-    margin: 0 0 0.75rem;
+    margin: 0 0 0.75em;
     padding: 0;
     border: 1px solid var(--line);
     border-radius: min(var(--radius), var(--field-corner));
@@ -23,24 +23,24 @@ export const WAYS_CSS = css`
   .ways li {
     display: flex;
     align-items: center;
-    gap: 0.75rem;
-    padding-inline: 1rem;
+    gap: 0.75em;
+    padding-inline: 1em;
   }
   .ways li + li {
     border-block-start: 1px solid var(--line);
   }
   .ways input {
-    inline-size: 1.15rem;
-    block-size: 1.15rem;
+    inline-size: 1.15em;
+    block-size: 1.15em;
     accent-color: var(--accent);
     flex: none;
   }
   .ways label {
     display: flex;
     justify-content: space-between;
-    gap: 1rem;
+    gap: 1em;
     flex: 1;
-    padding-block: 0.8rem;
+    padding-block: 0.8em;
     cursor: pointer;
   }
   .way-price {
@@ -48,7 +48,7 @@ export const WAYS_CSS = css`
     white-space: nowrap;
   }
   .way-gone {
-    border-inline-start: 3px solid var(--accent);
-    padding-inline-start: 0.9rem;
+    border-inline-start: 0.2em solid var(--accent);
+    padding-inline-start: 0.9em;
   }
 `;

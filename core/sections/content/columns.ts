@@ -5,7 +5,13 @@ import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 const COUNTS = { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' } as const;
-const WIDTHS = { equal: 'Equal', 'first-wider': 'First one wider', 'last-wider': 'Last one wider' } as const;
+const WIDTHS = {
+  equal: 'Equal',
+  'first-wider': 'First one wider',
+  'last-wider': 'Last one wider',
+  fit: 'As wide as what is in them',
+} as const;
+const ORDERS = { same: 'The first one first', turned: 'The last one first' } as const;
 const SLOTS = {
   one: 'Column one',
   two: 'Column two',
@@ -37,6 +43,7 @@ export const columns = defineKind(
     fields: {
       count: choice('Columns', 'How many are side by side; sections in a further column continue below.', COUNTS, '2'),
       widths: choice('Widths', 'How the columns share the width.', WIDTHS, 'equal'),
+      order: choice('On phones', 'Which column comes first where they are below each other.', ORDERS, 'same'),
     },
     slots: SLOTS,
     sketch: [
@@ -47,9 +54,9 @@ export const columns = defineKind(
     ],
   },
   {
-    view({ count, widths }, view) {
+    view({ count, widths, order }, view) {
       const shown = NAMES.filter((name, at) => at < Number(count) || view.holds(name));
-      return html`<div class="columns columns-${count} columns-${widths}">${shown.map((name) => html`<div>${view.slot(name)}</div>`)}</div>`;
+      return html`<div class="columns columns-${count} columns-${widths}${order === 'turned' && ' columns-turned'}">${shown.map((name) => html`<div>${view.slot(name)}</div>`)}</div>`;
     },
     css: css`
       .columns {
@@ -58,6 +65,24 @@ export const columns = defineKind(
       }
       .columns > * {
         min-width: 0;
+      }
+      .columns-fit {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        justify-content: space-between;
+        gap: 0.5em calc(var(--gap) * 1.5);
+      }
+      /* What is asked for its own width must not be a container, which has none. */
+      .columns-fit .frame,
+      .columns-fit .frame-in {
+        container-type: normal;
+      }
+      @container (max-width: 47.99rem) {
+        .columns-turned {
+          display: flex;
+          flex-direction: column-reverse;
+        }
       }
       @container (min-width: 48rem) {
         .columns {

@@ -38,7 +38,7 @@ export const heading = defineKind(
       .heading-lead {
         margin: 0.4em 0 0;
         color: var(--quiet);
-        max-width: 60ch;
+        max-width: 32em;
       }
       &.align-centre .heading-lead {
         margin-inline: auto;

@@ -5,12 +5,13 @@ import { bindingOf } from '../../kinds/binding.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { anchored } from './anchors.js';
 
-const PARTS = { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' } as const;
+export const PARTS = { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' } as const;
 type Part = keyof typeof PARTS;
 
 /** Without a break mark the lead is all and the rest is nothing. */
-function chosen(parts: readonly string[], part: Part, nth: number): string {
+export function chosenPart(parts: readonly string[], part: Part, nth: number): string {
   switch (part) {
     case 'all':
       return parts.join('');
@@ -46,8 +47,10 @@ export const partOfText = defineKind(
     view({ part, number: nth, size, text }, view) {
       // The page is asked only where the section has no text of its own.
       const whole = text || asProse(String(bindingOf(view.page, 'text') ?? ''));
-      const shown = chosen(proseParts(whole), part, nth);
-      return shown === '' ? NOTHING : html`<div class="prose part-${size}">${raw(shown)}</div>`;
+      const shown = chosenPart(proseParts(whole), part, nth);
+      if (shown === '') return NOTHING;
+      // The list of contents leads to the headings of the page’s own text.
+      return html`<div class="prose part-${size}">${raw(text === '' ? anchored(shown).html : shown)}</div>`;
     },
     css: css`
       .part-large {

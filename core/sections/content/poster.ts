@@ -85,24 +85,24 @@ export const poster = defineKind(
         aspect-ratio: 4/3;
       }
       .poster-words {
-        padding: 1.75rem 1.25rem;
+        padding: 1.75em 1.25em;
         border-radius: var(--corner);
         background: var(--background);
         color: var(--text);
       }
       .poster-words :is(h1, h2) {
-        font-size: clamp(1.9rem, 3.9cqi, 3.1rem);
+        font-size: clamp(1.9em, 3.9cqi, 3.1em);
       }
       .poster-words p {
-        font-size: 1.125rem;
-        max-width: 38ch;
+        font-size: 1.125em;
+        max-width: 20em;
       }
       .poster-words .button {
-        margin-block-start: 0.4rem;
+        margin-block-start: 0.4em;
       }
       @container (min-width: 48rem) {
         .poster {
-          min-block-size: clamp(24rem, 40cqi, 36rem);
+          min-block-size: clamp(24em, 40cqi, 36em);
         }
         .poster > * {
           grid-area: 1/1;
@@ -120,9 +120,9 @@ export const poster = defineKind(
           position: relative;
           align-self: center;
           justify-self: start;
-          width: min(30rem, 42%);
-          padding: 2.5rem;
-          margin-inline: clamp(1.25rem, 6cqi, 6rem);
+          width: min(30em, 42%);
+          padding: 2.5em;
+          margin-inline: clamp(1.25em, 6cqi, 6em);
         }
         .poster-centre .poster-words {
           justify-self: center;

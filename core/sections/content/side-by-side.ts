@@ -69,7 +69,7 @@ export const sideBySide = defineKind(
         text-align: start;
       }
       .beside-words p {
-        max-width: 52ch;
+        max-width: 28em;
       }
       @container (min-width: 48rem) {
         .beside {

@@ -2,7 +2,7 @@
 import { number, source, text } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-import type { ListingNeed } from '../../kinds/needs.js';
+import { sourceOn, type ListingNeed } from '../../kinds/needs.js';
 import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
 import type { PageInfo } from '../../kinds/data.js';
 import type { ProductSource } from '../../fields/field.js';
@@ -10,7 +10,7 @@ import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch } from '../product/cards.js'
 
 const need = ({ source, size }: { source: ProductSource; size: number }, page: PageInfo): ListingNeed => ({
   type: 'listing',
-  source,
+  source: sourceOn(source, page),
   size,
   page: pageNumber(page.query),
 });

@@ -49,10 +49,10 @@ export const paging = defineKind(
         flex-wrap: wrap;
         justify-content: center;
         align-items: center;
-        gap: 0.35rem;
+        gap: 0.35em;
       }
       .paging {
-        gap: 0.35rem 1.25rem;
+        gap: 0.35em 1.25em;
       }
       ol {
         list-style: none;
@@ -62,9 +62,9 @@ export const paging = defineKind(
       a {
         display: grid;
         place-items: center;
-        min-inline-size: 2.75rem;
-        min-block-size: 2.75rem;
-        padding-inline: 0.5rem;
+        min-inline-size: 2.75em;
+        min-block-size: 2.75em;
+        padding-inline: 0.5em;
         text-decoration: none;
         border: 1px solid transparent;
         border-radius: min(var(--radius), var(--field-corner));

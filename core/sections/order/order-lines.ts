@@ -44,11 +44,11 @@ export const orderLines = defineKind(
       ${BOUGHT_CSS}
       ${SUMS_CSS}
       .sums {
-        margin-block: 0.75rem 2rem;
+        margin-block: 0.75em 2em;
       }
       address {
         font-style: normal;
-        margin-block-end: 0.5rem;
+        margin-block-end: 0.5em;
       }
     `,
   },

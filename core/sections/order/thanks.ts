@@ -23,7 +23,7 @@ export const thanks = defineKind(
     },
     css: css`
       .thanks-number {
-        font-size: 1.125rem;
+        font-size: 1.125em;
         font-weight: 600;
       }
     `,

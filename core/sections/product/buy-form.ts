@@ -4,8 +4,8 @@ import { css } from '../../kinds/css.js';
 import type { Product } from '../../kinds/data.js';
 import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { sentFrom } from '../../kinds/sent-from.js';
 import type { View } from '../../kinds/view.js';
-import { sentFrom } from '../cart/line.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
 export const buyForm = defineKind(
@@ -52,20 +52,20 @@ export const buyForm = defineKind(
       .buy {
         display: flex;
         flex-wrap: wrap;
-        gap: 1rem;
+        gap: 1em;
         align-items: end;
       }
       .buy-field {
         display: grid;
-        gap: 0.25rem;
-        flex: 1 1 9rem;
+        gap: 0.25em;
+        flex: 1 1 9em;
       }
       .buy-field label {
-        font-size: 0.9375rem;
+        font-size: 0.9375em;
         font-weight: 600;
       }
       .buy-quantity {
-        flex: 0 0 6rem;
+        flex: 0 0 6em;
       }
       input[type='number'] {
         width: 100%;
@@ -76,9 +76,9 @@ export const buyForm = defineKind(
       .buy-done,
       .buy-refused,
       .buy-none {
-        margin: 0.9rem 0 0;
-        border-inline-start: 3px solid var(--accent);
-        padding: 0.35rem 0 0.35rem 0.9rem;
+        margin: 0.9em 0 0;
+        border-inline-start: 0.2em solid var(--accent);
+        padding: 0.35em 0 0.35em 0.9em;
       }
       .buy-none {
         margin: 0;

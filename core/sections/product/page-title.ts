@@ -9,28 +9,54 @@ export const pageTitle = defineKind(
     name: 'page-title',
     version: 1,
     title: 'Page title',
-    sentence: 'The title of the page, with its description if wanted.',
-    fields: { description: toggle('Description', 'Shows the description under the title.', { default: true }) },
+    sentence: 'The title of the page, with its description, date, author and lead picture if wanted.',
+    fields: {
+      description: toggle('Description', 'Shows the description under the title.', { default: true }),
+      date: toggle('Date', 'Shows the day a content page was written.'),
+      author: toggle('Author', 'Shows who wrote a content page.'),
+      picture: toggle('Lead picture', 'Shows the lead picture of a content page above its title.'),
+    },
     sketch: [
+      { when: 'picture', stack: [{ draw: 'picture', height: 320 }, 20] },
       6,
       { draw: 'title', width: 520, height: 42 },
       12,
+      { when: 'date', stack: [{ draw: 'text', width: 180, height: 10 }, 8] },
       { when: 'description', stack: [16, { draw: 'text', width: 640, height: 10 }, 24] },
     ],
   },
   {
-    view({ description }, { page, catalogueLang }) {
+    needs: ({ picture: shown }, { subject }) => {
+      const picture = shown && subject && 'content' in subject ? subject.content.picture : null;
+      return picture ? [{ type: 'picture', hash: picture.picture }] : [];
+    },
+    view(values, view) {
+      const { page, catalogueLang } = view;
       // What the design itself says is in the language of the page as far as it is translated.
       const lang = page.subject && !('content' in page.subject) && catalogueLang;
-      return html`<h1 class="page-title"${lang}>${page.title}</h1>${description && page.description !== '' && html`<p class="page-lead"${lang}>${page.description}</p>`}`;
+      const content = page.subject && 'content' in page.subject ? page.subject.content : null;
+      const { date = '', author = '', picture = null } = content ?? {};
+      const dated = values.date && date !== '' && html`<time datetime="${date}">${view.locale.date(date)}</time>`;
+      const written = values.author && author !== '' && html`<span>${author}</span>`;
+      return html`${values.picture && view.picture(picture, '100vw')}<h1 class="page-title"${lang}>${page.title}</h1>${(dated || written) && html`<p class="page-written">${dated}${dated && written && ' · '}${written}</p>`}${values.description && page.description !== '' && html`<p class="page-lead"${lang}>${page.description}</p>`}`;
     },
     css: css`
       .page-title {
         margin: 0;
       }
+      img {
+        width: 100%;
+        aspect-ratio: 16/9;
+        object-fit: cover;
+        margin-block-end: 1.5em;
+      }
+      .page-written {
+        margin: 0.5em 0 0;
+        color: var(--quiet);
+      }
       .page-lead {
         margin: 0.5em 0 0;
-        max-width: 60ch;
+        max-width: 32em;
         color: var(--quiet);
       }
       &.align-centre .page-lead {

@@ -39,10 +39,10 @@ export const price = defineKind(
         margin: 0;
       }
       .price-medium {
-        font-size: 1.5rem;
+        font-size: 1.5em;
       }
       .price-large {
-        font-size: 2rem;
+        font-size: 2em;
       }
       .price-note {
         margin: 0.15em 0 0;

@@ -43,8 +43,8 @@ export const productIntro = defineKind(
         overflow-wrap: anywhere;
       }
       .intro-text {
-        font-size: 1.125rem;
-        max-width: 52ch;
+        font-size: 1.125em;
+        max-width: 28em;
       }
     `,
   },

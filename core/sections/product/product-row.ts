@@ -3,11 +3,16 @@ import type { ProductSource } from '../../fields/field.js';
 import { link, number, source, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
+import type { PageInfo } from '../../kinds/data.js';
 import { defineKind } from '../../kinds/kind.js';
+import { sourceOn, type ProductsNeed } from '../../kinds/needs.js';
 import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch } from './cards.js';
 
-const need = ({ source, limit }: { source: ProductSource; limit: number }) =>
-  ({ type: 'products', source, limit }) as const;
+const need = ({ source, limit }: { source: ProductSource; limit: number }, page: PageInfo): ProductsNeed => ({
+  type: 'products',
+  source: sourceOn(source, page),
+  limit,
+});
 
 export const productRow = defineKind(
   {
@@ -30,9 +35,9 @@ export const productRow = defineKind(
     ],
   },
   {
-    needs: (values) => [need(values)],
+    needs: (values, page) => [need(values, page)],
     view(values, view) {
-      const products = view.data(need(values));
+      const products = view.data(need(values, view.page));
       if (products.length === 0) return NOTHING;
       const { title, action } = values;
       const to = view.link(values.link);
@@ -46,10 +51,10 @@ ${cards(products, values, view, title === '' ? 'h2' : 'h3')}`;
         flex-wrap: wrap;
         align-items: baseline;
         justify-content: space-between;
-        gap: 0.5rem 2rem;
+        gap: 0.5em 2em;
         border-block-end: 1px solid var(--line);
         margin-block-end: var(--gap);
-        padding-block-end: 0.6rem;
+        padding-block-end: 0.6em;
       }
       .row-head h2 {
         margin: 0;

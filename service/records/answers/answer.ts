@@ -13,6 +13,9 @@ import {
 import type { Records } from '../database.js';
 import { named } from '../named.js';
 import { cards } from './cards.js';
+import { collections } from './collections.js';
+import { content } from './content.js';
+import { directory } from './directory.js';
 import { paths } from './paths.js';
 import { pictures } from './pictures.js';
 import { cart } from './cart.js';
@@ -48,7 +51,7 @@ export interface PageAnswers {
 }
 
 /** In the order their answers come. */
-const PARTS: readonly Part<unknown>[] = [cards, pictures, paths, cart, order];
+const PARTS: readonly Part<unknown>[] = [cards, collections, content, directory, pictures, paths, cart, order];
 
 /**
  * Asks at most one statement. Its text is the same for the same set of parts, whatever the number of sections, so that

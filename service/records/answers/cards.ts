@@ -2,9 +2,9 @@
 import {
   pathOf,
   type ListingNeed,
+  type NeedSource,
   type ProductCard,
   type ProductsNeed,
-  type ProductSource,
   type Subject,
 } from '@parlour/core';
 import type { Tables } from '../tables.js';
@@ -34,6 +34,8 @@ const SOURCES: Readonly<Record<string, string>> = {
   'same-brand': `select p.id, row_number() over (order by p.created_at desc, p.id) as rank from product p
     where p.store_id = $1 and p.brand_id = (select id from brand where store_id = $1 and code = split_part(n.code, E'\\n', 1))
     and p.code <> split_part(n.code, E'\\n', 2) order by p.created_at desc, p.id`,
+  found: `select p.id, row_number() over (order by ts_rank(p.words, q) desc, p.created_at desc, p.id) as rank
+    from product p, to_tsquery('simple', n.code) q where p.store_id = $1 and p.words @@ q order by rank`,
   chosen: `select p.id, array_position(string_to_array(n.code, E'\\n'), p.code) as rank from product p
     where p.store_id = $1 and p.code = any(string_to_array(n.code, E'\\n')) order by rank`,
 };
@@ -45,6 +47,7 @@ const COUNTS: Readonly<Record<string, string>> = {
     'select count(*) from collection c join collection_member m on m.collection_id = c.id where c.store_id = $1 and c.code = n.code',
   brand:
     'select count(*) from product where store_id = $1 and brand_id = (select id from brand where store_id = $1 and code = n.code)',
+  found: `select count(*) from product where store_id = $1 and words @@ to_tsquery('simple', n.code)`,
   reduced:
     'select count(*) from product p where store_id = $1 and exists (select 1 from variant v where v.product_id = p.id and v.was_price > v.price)',
 };
@@ -114,7 +117,7 @@ function neededRows(asked: Asked): { need: CardsNeed; source: Source }[] {
   return rows;
 }
 
-function sourceOn(source: ProductSource, subject: Subject): Source | null {
+function sourceOn(source: NeedSource, subject: Subject): Source | null {
   switch (source.from) {
     case 'newest':
     case 'reduced':
@@ -128,10 +131,24 @@ function sourceOn(source: ProductSource, subject: Subject): Source | null {
       return subject && 'product' in subject && subject.product.brandCode !== null
         ? { name: 'same-brand', code: `${subject.product.brandCode}\n${subject.product.code}` }
         : null;
+    case 'found': {
+      const code = wordsQuery(source.words ?? '');
+      return code === '' ? null : { name: 'found', code };
+    }
     case 'chosen':
       return { name: 'chosen', code: source.products.join('\n') };
   }
 }
+
+/** More words than these narrow nothing. */
+const MOST_WORDS = 8;
+
+/** What is looked for as PostgreSQL reads it: every word must be there, or begin one that is. */
+const wordsQuery = (text: string): string =>
+  (text.toLowerCase().match(/[\p{L}\p{N}][\p{L}\p{M}\p{N}.-]*/gu) ?? [])
+    .slice(0, MOST_WORDS)
+    .map((word) => `'${word}':*`)
+    .join(' & ');
 
 const sourceTag = ({ name, code }: Source): string => {
   switch (name) {

@@ -6,7 +6,9 @@ export interface PathSources {
   readonly storeId: number;
   readonly patterns: PathPatterns;
   readonly state: DesignState;
-  /** What stands before every path of the page's language. */
+  /** The language of the page; null for the leading one. */
+  readonly translation: string | null;
+  /** What stands before every path of the page’s language. */
   readonly prefix: string;
 }
 

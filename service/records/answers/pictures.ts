@@ -3,13 +3,16 @@ import type { PictureInfo } from '@parlour/core';
 import { tags } from '../tags.js';
 import { needsOf, type Part } from './part.js';
 
+/** Pictures by their hashes, which are its one parameter. */
+export const picturesStatement: Part<PictureInfo>['statement'] = ($) => ({
+  select: `jsonb_agg(jsonb_build_object('hash', hash, 'width', width, 'height', height, 'alt', '', 'widths', widths)) as answer
+      from picture where store_id = $1 and hash = any(${$(0)}::text[])`,
+});
+
 export const pictures: Part<PictureInfo> = {
   name: 'pictures',
   parameters: 1,
-  statement: ($) => ({
-    select: `jsonb_agg(jsonb_build_object('hash', hash, 'width', width, 'height', height, 'alt', '', 'widths', widths)) as answer
-      from picture where store_id = $1 and hash = any(${$(0)}::text[])`,
-  }),
+  statement: picturesStatement,
   values(asked) {
     const needs = needsOf(asked, 'picture');
     return needs.length ? [[...new Set(needs.map(({ hash }) => hash))]] : null;

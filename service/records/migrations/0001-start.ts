@@ -39,6 +39,8 @@ create table store (
   languages text[] not null default '{}',
   -- The ways to deliver, in order: code, name, and a flat price for each country.
   delivery jsonb not null default '[]',
+  -- What is set of its address, mail address, telephone number and opening hours.
+  details jsonb not null default '{}',
   live_design_id integer,
   created_at timestamptz not null default now(),
   closed_at timestamptz
@@ -58,6 +60,8 @@ create table brand (
   slug text not null,
   title text not null,
   description text not null default '',
+  -- Part of the sample catalogue, which is taken out whole.
+  sample boolean not null default false,
   unique (store_id, code),
   unique (store_id, slug)
 );
@@ -77,10 +81,24 @@ create table product (
   keywords text[] not null default '{}',
   attributes jsonb not null default '{}',
   visible_since date not null default '2026-01-01',
+  sample boolean not null default false,
   created_at timestamptz not null default now(),
+  -- What it is found by, by weight: title, then brand and keywords, then the rest. Kept by the trigger below.
+  words tsvector not null default '',
   unique (store_id, code),
   unique (store_id, slug)
 );
+create function product_words() returns trigger language plpgsql as $$
+begin
+  new.words := setweight(to_tsvector('simple', new.title), 'A')
+    || setweight(to_tsvector('simple', coalesce((select title from brand where id = new.brand_id), '')), 'B')
+    || setweight(to_tsvector('simple', array_to_string(new.keywords, ' ') || ' ' || new.category), 'B')
+    || setweight(to_tsvector('simple', new.summary || ' ' || new.code), 'C');
+  return new;
+end $$;
+create trigger product_words before insert or update of title, brand_id, keywords, category, summary on product
+  for each row execute function product_words();
+create index product_found on product using gin (words);
 create index product_recent on product (store_id, created_at desc, id);
 create index product_brand on product (brand_id);
 
@@ -105,6 +123,7 @@ create table collection (
   description text not null,
   parent_id integer references collection,
   position integer not null,
+  sample boolean not null default false,
   unique (store_id, code),
   unique (store_id, slug)
 );
@@ -327,6 +346,30 @@ create table cart_line (
   quantity integer not null check (quantity between 1 and 99),
   primary key (cart_id, variant_id)
 );
+
+-- What shoppers leave in forms: a mail address for news, once; and messages.
+create table sign_up (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  mail text not null,
+  -- The path of the page it was left on, and the language of that page.
+  page text not null,
+  language text not null,
+  created_at timestamptz not null default now()
+);
+create unique index sign_up_mail on sign_up (store_id, lower(mail));
+create table message (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  name text not null,
+  mail text not null,
+  subject text not null,
+  body text not null,
+  page text not null,
+  created_at timestamptz not null default now(),
+  read_at timestamptz
+);
+create index message_store on message (store_id, id);
 
 create table placed_order (
   id integer generated always as identity primary key,

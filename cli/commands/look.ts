@@ -1,0 +1,127 @@
+/** The look of the store: its settings, contrast, and design tokens in and out. */
+import { readFileSync, writeFileSync } from 'node:fs';
+import type { Command } from 'commander';
+import {
+  colourPairs,
+  inWords,
+  keys,
+  LOOK_GROUPS,
+  lookFields,
+  lookTokens,
+  Problem,
+  readTokens,
+  type LookDocument,
+  type Tokens,
+} from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { contextOf, textFrom, type Context } from '../context.js';
+import { table } from '../table.js';
+import { DRAFT } from './nodes.js';
+
+const lookOf = async ({ call }: Context): Promise<LookDocument> =>
+  (await call(routes.getDocument, { query: { key: keys.look } })).document as LookDocument;
+
+export function lookCommands(program: Command): void {
+  const look = program
+    .command('look')
+    .description('The look of the store: its settings, what can be read on what, and design tokens.');
+
+  look
+    .command('show')
+    .description('Show every setting of the look: what is set, and what it has otherwise.')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ parlour look show\n\nSet one with: parlour document set look values.NAME VALUE',
+    )
+    .action(async (_options: object, command: Command) => {
+      const context = contextOf(command);
+      const document = await lookOf(context);
+      const fields = lookFields(document.groundwork);
+      context.print(document, () =>
+        Object.values(LOOK_GROUPS)
+          .map(({ title, fields: some }) =>
+            table(
+              [title, 'Value', '', 'What it does'],
+              Object.keys(some).flatMap((name) => {
+                const field = fields[name];
+                if (!field) return [];
+                const own = document.values?.[name];
+                const value = own ?? field.default;
+                return [
+                  [
+                    name,
+                    value === '' ? 'as another' : inWords(field, value),
+                    own === undefined ? '' : 'set',
+                    field.help,
+                  ],
+                ];
+              }),
+            ),
+          )
+          .join('\n\n'),
+      );
+    });
+
+  look
+    .command('contrast')
+    .description('Show how well each text can be read on what is behind it (WCAG 2.2).')
+    .addHelpText('after', '\nExample:\n  $ parlour look contrast')
+    .action(async (_options: object, command: Command) => {
+      const context = contextOf(command);
+      const pairs = colourPairs(await lookOf(context));
+      context.print(pairs, () =>
+        table(
+          ['Text', 'On', '>Contrast', ''],
+          pairs.map(({ text, ground, ratio, needed }) => [
+            text,
+            ground,
+            (Math.floor(ratio * 10) / 10).toFixed(1),
+            ratio < needed ? `hard to read, needs ${needed}` : '',
+          ]),
+        ),
+      );
+    });
+
+  look
+    .command('export')
+    .description('Write the look as design tokens (Design Tokens Community Group, 2025.10).')
+    .argument('[file]', 'the file; the terminal if left out')
+    .addHelpText('after', '\nExample:\n  $ parlour look export look.tokens.json')
+    .action(async (file: string | undefined, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const text = JSON.stringify(lookTokens(await lookOf(context)), null, 2);
+      if (file === undefined) context.print(JSON.parse(text), () => text);
+      else {
+        writeFileSync(file, `${text}\n`);
+        context.print({ file }, () => `Saved as ${file}.`);
+      }
+    });
+
+  look
+    .command('import')
+    .description('Set the look from design tokens; what they do not name stays.')
+    .argument('<file>', 'a file of tokens; “-” reads it from standard input')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour look import look.tokens.json --dry-run\n  $ parlour look import look.tokens.json',
+    )
+    .action(async (file: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const tokens = readFile(file);
+      const { unknown } = readTokens(tokens, (await lookOf(context)).groundwork);
+      const answer = await context.edit([{ type: 'tokens', tokens }]);
+      const left = unknown.length ? `Not of the look, so left out: ${unknown.join(', ')}.\n` : '';
+      context.done(answer, `${left}${DRAFT}`);
+    });
+}
+
+function readFile(file: string): Tokens {
+  try {
+    return JSON.parse(file === '-' ? textFrom(file) : readFileSync(file, 'utf8')) as Tokens;
+  } catch (error) {
+    throw new Problem('not-json', `The tokens cannot be read: ${(error as Error).message}.`, {
+      place: file,
+      remedy: 'Name a file of design tokens, such as parlour look export writes.',
+    });
+  }
+}

@@ -1,0 +1,120 @@
+/** Pictures of the store: adding them, where they are used, deleting those that nothing uses. */
+import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
+import type { Command } from 'commander';
+import { capitalised, counted, Problem } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { contextOf, type Context } from '../context.js';
+import { table } from '../table.js';
+
+/** How much of a hash tells pictures apart for people. */
+const SHORT = 12;
+
+/** The hash of a picture that is named by its hash, or by how that begins. @throws Problem `no-such-thing` */
+async function hashOf({ call }: Context, name: string): Promise<string> {
+  if (/^[0-9a-f]{64}$/.test(name)) return name;
+  const { pictures } = await call(routes.listPictures, { query: {} });
+  const found = pictures.filter(({ hash, name: file }) => (name.length >= 6 && hash.startsWith(name)) || file === name);
+  if (found.length === 1 && found[0]) return found[0].hash;
+  throw new Problem(
+    'no-such-thing',
+    found.length
+      ? `${capitalised(counted(found.length, 'picture'))} go by “${name}”.`
+      : `There is no picture “${name}”.`,
+    { remedy: 'Name one by its hash, or how that begins; see parlour picture list.' },
+  );
+}
+
+export function pictureCommands(program: Command): void {
+  const pictures = program.command('picture').description('The pictures of the store.');
+
+  pictures
+    .command('list')
+    .description('List the pictures, newest first.')
+    .option('--search <words>', 'only those whose file names hold these words')
+    .addHelpText('after', '\nExample:\n  $ parlour picture list --search harbour')
+    .action(async (query: { search?: string }, command: Command) => {
+      const { call, print } = contextOf(command);
+      const answer = await call(routes.listPictures, { query });
+      if (answer.pictures.length === 0) return print(answer, () => 'No pictures.');
+      print(answer, () =>
+        table(
+          ['Hash', 'File', '>Width', '>Height'],
+          answer.pictures.map(({ hash, name, width, height }) => [
+            hash.slice(0, SHORT),
+            name,
+            String(width),
+            String(height),
+          ]),
+        ),
+      );
+    });
+
+  pictures
+    .command('add')
+    .description('Add a picture; it is made anew in the widths that pages ask for.')
+    .argument('<files...>', 'JPEG, PNG, WebP, GIF, AVIF or TIFF')
+    .addHelpText('after', '\nExample:\n  $ parlour picture add harbour.png')
+    .action(async (files: string[], _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      for (const file of files) {
+        const added = await call(routes.addPicture, { query: { name: basename(file) }, body: bytesOf(file) });
+        const value = JSON.stringify({ picture: added.hash, alt: '' });
+        print(
+          added,
+          () => `Added ${added.name}, ${added.width} x ${added.height}.\nUse it as the value of a field: '${value}'`,
+        );
+      }
+    });
+
+  pictures
+    .command('show')
+    .description('Show where a picture is used.')
+    .argument('<picture>', 'its hash, how that begins, or its file name')
+    .addHelpText('after', '\nExample:\n  $ parlour picture show harbour.png')
+    .action(async (name: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const hash = await hashOf(context, name);
+      const answer = await context.call(routes.getPicture, { params: { hash } });
+      const { picture, documents, products, kept } = answer;
+      context.print(answer, () =>
+        [
+          `${picture.name}, ${picture.width} x ${picture.height}`,
+          picture.hash,
+          '',
+          ...documents.map(({ design, key, name: called }) => `Used by ${called} of the design ${design} (${key}).`),
+          ...products.map(({ code, title }) => `Used by the product ${code}, “${title}”.`),
+          ...(documents.length + products.length > 0
+            ? []
+            : [
+                kept
+                  ? 'Nothing uses it now; a revision, or an edit that can be undone, shows it.'
+                  : `Nothing uses it. Delete it with: parlour picture remove ${picture.hash.slice(0, SHORT)}`,
+              ]),
+        ].join('\n'),
+      );
+    });
+
+  pictures
+    .command('remove')
+    .description('Delete a picture for good; refused while anything uses it.')
+    .argument('<picture>', 'its hash, how that begins, or its file name')
+    .addHelpText('after', '\nExample:\n  $ parlour picture remove old-logo.png')
+    .action(async (name: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const hash = await hashOf(context, name);
+      context.print(await context.call(routes.removePicture, { params: { hash } }), () => 'Deleted.');
+    });
+}
+
+/** @throws Problem `bad-input` for a file that cannot be read */
+function bytesOf(file: string): Uint8Array {
+  try {
+    return new Uint8Array(readFileSync(file));
+  } catch {
+    throw new Problem('bad-input', `The file “${file}” cannot be read.`, {
+      place: 'file',
+      remedy: 'Check its name, and that you may read it.',
+    });
+  }
+}

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+/** A rule as it is written, with how many pages it matches now. */
+import { parseRule, printRule, Problem, type PageKind, type Rule } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { ref, watch } from 'vue';
+import { call } from '../api';
+
+const props = defineProps<{
+  modelValue: Rule | null;
+  label: string;
+  help: string;
+  fault: string;
+  pageKind: PageKind;
+}>();
+const emit = defineEmits<{ 'update:modelValue': [value: Rule] }>();
+
+const text = ref(props.modelValue ? printRule(props.modelValue) : '');
+const wrong = ref('');
+const matches = ref('');
+
+/** Counts the pages a rule would match, without saving it. */
+async function count(): Promise<void> {
+  matches.value = '';
+  if (wrong.value || text.value.trim() === '') return;
+  try {
+    const { total, pages } = await call(routes.listPages, {
+      query: { pageKind: props.pageKind, when: text.value, limit: 3 },
+    });
+    const some = pages.map(({ title }) => title).join(', ');
+    matches.value =
+      total === 0
+        ? 'Matches no page now.'
+        : `Matches ${total} ${total === 1 ? 'page' : 'pages'} now: ${some}${total > pages.length ? ' …' : ''}`;
+  } catch (error) {
+    if (error instanceof Problem) wrong.value = `${error.message} ${error.remedy ?? ''}`;
+  }
+}
+
+let waiting: ReturnType<typeof setTimeout> | undefined;
+function change(next: string): void {
+  text.value = next;
+  wrong.value = '';
+  clearTimeout(waiting);
+  try {
+    const rule = parseRule(next, props.pageKind);
+    waiting = setTimeout(() => {
+      emit('update:modelValue', rule);
+      void count();
+    }, 500);
+  } catch (error) {
+    matches.value = '';
+    wrong.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'This is no rule.';
+  }
+}
+watch(
+  () => props.modelValue,
+  (rule) => {
+    const printed = rule ? printRule(rule) : '';
+    if (!wrong.value && printed !== text.value) text.value = printed;
+  },
+);
+void count();
+</script>
+
+<template>
+  <v-text-field
+    :model-value="text"
+    :label="label"
+    :hint="matches || `${help} Such as: brand is “Featherby” and price >= 20`"
+    persistent-hint
+    :error-messages="wrong || fault"
+    @update:model-value="change"
+  />
+</template>

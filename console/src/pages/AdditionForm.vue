@@ -1,0 +1,321 @@
+<script setup lang="ts">
+/** One addition: where it goes and for which pages, beside a page that has it. */
+import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
+import {
+  counted,
+  DOCUMENT_TYPES,
+  isPageKind,
+  keys,
+  kindRef,
+  PAGE_KINDS,
+  pageKinds,
+  REGIONS,
+  RULE_FACTS,
+  sectionName,
+  sectionsIn,
+  SPOT,
+  kindName,
+  type AdditionDocument,
+  type Device,
+  type EditRequest,
+  type Field,
+  type PageKind,
+  type SectionedDocument,
+} from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { attempt, call, edit, say, session, undoLast } from '../api';
+import FieldInput from '../fields/FieldInput.vue';
+import { useDocument } from '../use-document';
+import DeviceToggle from '../workbench/DeviceToggle.vue';
+import PageFrame from '../workbench/PageFrame.vue';
+import { pagesOfTarget, type TargetPages } from './additions';
+
+type Aim = 'page' | 'kind' | 'rule';
+
+const route = useRoute();
+const router = useRouter();
+const key = computed(() => keys.addition(String(route.params['code'])));
+const { document, renewals, load, run, setterOf } = useDocument<AdditionDocument>(() => key.value);
+
+const TYPE = DOCUMENT_TYPES.addition;
+const fieldOf = (path: string): Field =>
+  (path.startsWith('target.') ? TYPE.groups?.['target']?.(path.slice('target.'.length)) : TYPE.fields[path]) as Field;
+
+const pages = ref<TargetPages>({ total: 0, some: [], first: null });
+const url = ref('');
+const device = ref<Device>('desktop');
+/** The sections of the page that is shown, which it can stand beside; and the spots there are on it. */
+const beside = ref<readonly { value: string; title: string }[]>([]);
+const spots = ref<readonly string[]>([]);
+
+const target = computed(() => document.value?.target);
+const aim = computed<Aim>(() => {
+  const now = target.value;
+  if (!now || 'page' in now) return 'page';
+  return 'when' in now && now.when ? 'rule' : 'kind';
+});
+const pageKind = computed<PageKind>(() => {
+  const now = target.value;
+  if (now && 'pageKind' in now) return now.pageKind;
+  const [kind = ''] = (now && 'page' in now ? now.page : '').split(':');
+  return isPageKind(kind) ? kind : 'product';
+});
+const AIMS = [
+  { value: 'page', title: 'One page' },
+  { value: 'kind', title: 'All pages of a kind' },
+  { value: 'rule', title: 'Pages that a rule matches' },
+];
+const KINDS = pageKinds().map((value) => ({ value, title: PAGE_KINDS[value].name }));
+const RULED = KINDS.filter(({ value }) => PAGE_KINDS[value].subject !== null);
+const places = computed(() => [
+  ...REGIONS.map((value) => ({ value: value as string, title: `Region: ${value.replace('-', ' ')}` })),
+  ...spots.value.map((name) => ({ value: `spot:${name}`, title: `Spot: ${name}` })),
+  ...beside.value,
+  ...(document.value && !isListed(document.value.place)
+    ? [{ value: document.value.place, title: document.value.place }]
+    : []),
+]);
+function isListed(place: string): boolean {
+  return (
+    (REGIONS as readonly string[]).includes(place) ||
+    spots.value.some((name) => place === `spot:${name}`) ||
+    beside.value.some(({ value }) => value === place)
+  );
+}
+
+/** Replaces the target as a whole, in one unit. */
+async function aimAt(next: { page?: string; pageKind?: PageKind; when?: unknown }): Promise<void> {
+  const now = (target.value ?? {}) as Readonly<Record<string, unknown>>;
+  const edits = ['page', 'pageKind', 'when'].flatMap((name): EditRequest[] => {
+    const [was, value] = [now[name], (next as Readonly<Record<string, unknown>>)[name]];
+    if (JSON.stringify(was) === JSON.stringify(value)) return [];
+    return [
+      {
+        type: 'set',
+        document: key.value,
+        field: `target.${name}`,
+        ...(was === undefined || was === null ? {} : { was }),
+        ...(value === undefined ? {} : { value }),
+      },
+    ];
+  });
+  if (edits.length) await run(edits);
+}
+function chooseAim(next: Aim): Promise<void> {
+  if (next === 'page') return aimAt({ page: pages.value.first ?? 'home' });
+  if (next === 'kind') return aimAt({ pageKind: pageKind.value });
+  const kind = PAGE_KINDS[pageKind.value].subject === null ? 'product' : pageKind.value;
+  const fact = Object.keys(RULE_FACTS[kind] ?? {})[0] ?? 'title';
+  return aimAt({ pageKind: kind, when: { match: 'all', conditions: [{ fact, is: 'is', value: '…' }] } });
+}
+
+async function addSection(kind: string): Promise<void> {
+  await run([{ type: 'insert', document: key.value, kind, place: { at: 'main' } }]);
+}
+const kinds = computed(() =>
+  session.kinds.all
+    .filter((kind) => !kind.fits || kind.fits.pages.includes(pageKind.value))
+    .map((kind) => ({ value: kindRef(kind), title: kind.title })),
+);
+const sections = computed(() => (document.value ? [...sectionsIn(document.value.areas)] : []));
+
+async function remove(): Promise<void> {
+  await attempt(async () => {
+    const { sentences } = await edit([{ type: 'discard', document: key.value }]);
+    await router.push('/additions');
+    say(sentences.join(' '), () => undoLast());
+  });
+}
+
+/** Counts the pages, and opens the first of them. */
+async function follow(): Promise<void> {
+  if (!target.value) return;
+  pages.value = await pagesOfTarget(target.value);
+  const { first } = pages.value;
+  if (first === null) {
+    url.value = '';
+    return;
+  }
+  const [preview, why] = await Promise.all([
+    call(routes.preview, { body: { page: first } }),
+    call(routes.why, { params: { page: first } }),
+  ]);
+  url.value = preview.url;
+  const wanted = [
+    ...(why.template ? [keys.template(why.template.template)] : []),
+    ...why.regions.flatMap(({ document: one }) => one ?? []),
+  ];
+  const found = await Promise.all(
+    wanted.map(async (one) => (await call(routes.getDocument, { query: { key: one } })).document as SectionedDocument),
+  );
+  const all = found.flatMap(({ areas }) => [...sectionsIn(areas)]);
+  spots.value = [
+    ...new Set(
+      all.filter(({ kind }) => kindName(kind) === SPOT).map(({ values }) => String(values['name'] ?? 'extra')),
+    ),
+  ];
+  beside.value = all.flatMap((section) => {
+    const title = sectionName(section, session.kinds);
+    return [
+      { value: `before:${section.id}`, title: `Before: ${title}` },
+      { value: `after:${section.id}`, title: `After: ${title}` },
+    ];
+  });
+}
+
+watch(
+  () => JSON.stringify(target.value),
+  () => void attempt(follow),
+);
+watch(key, () => void attempt(load));
+onMounted(() => attempt(load));
+</script>
+
+<template>
+  <div class="addition-form">
+    <section class="form" aria-label="Settings of the addition">
+      <router-link class="plain" to="/additions">All additions</router-link>
+      <div class="head">
+        <h1>{{ document?.name ?? 'Addition' }}</h1>
+        <v-btn color="error" size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
+      </div>
+      <template v-if="document">
+        <fieldset class="group">
+          <legend>For which pages</legend>
+          <v-select :model-value="aim" :items="AIMS" label="For" @update:model-value="chooseAim" />
+          <FieldInput
+            v-if="aim === 'page' && 'page' in document.target"
+            :key="`page ${document.target.page}`"
+            name="target.page"
+            :field="fieldOf('target.page')"
+            :own="document.target.page"
+            required
+            :set="setterOf('target.page')"
+          />
+          <v-select
+            v-if="aim !== 'page'"
+            :model-value="pageKind"
+            :items="aim === 'rule' ? RULED : KINDS"
+            label="Page kind"
+            @update:model-value="
+              (next: PageKind) =>
+                aimAt({
+                  pageKind: next,
+                  ...(aim === 'rule' && 'when' in document!.target && { when: document!.target.when }),
+                })
+            "
+          />
+          <FieldInput
+            v-if="aim === 'rule' && 'when' in document.target"
+            :key="pageKind"
+            name="target.when"
+            :field="fieldOf('target.when')"
+            :own="document.target.when"
+            :page-kind="pageKind"
+            required
+            :set="setterOf('target.when')"
+          />
+          <p class="count" role="status">
+            {{
+              pages.total === 0
+                ? 'No page has it now.'
+                : `${counted(pages.total, 'page')} now: ${pages.some.join(', ')}${pages.total > pages.some.length ? ' …' : ''}`
+            }}
+          </p>
+        </fieldset>
+        <fieldset class="group">
+          <legend>Where it goes</legend>
+          <v-autocomplete
+            :model-value="document.place"
+            :items="places"
+            label="Place"
+            hint="A region, a spot, or right before or after a section of the page beside this."
+            persistent-hint
+            @update:model-value="(next: string | null) => next && setterOf('place')(next, document?.place)"
+          />
+          <FieldInput
+            v-for="path in ['order', 'languages', 'name']"
+            :key="path"
+            :name="path"
+            :field="fieldOf(path)"
+            :own="(document as unknown as Record<string, unknown>)[path]"
+            :required="fieldOf(path).required"
+            :set="setterOf(path)"
+          />
+        </fieldset>
+        <fieldset class="group">
+          <legend>What it holds</legend>
+          <ul v-if="sections.length" class="sections">
+            <li v-for="one in sections" :key="one.id">{{ sectionName(one, session.kinds) }}</li>
+          </ul>
+          <p v-else class="quiet">
+            Nothing yet. Add its first section; its texts and pictures are set in the workbench.
+          </p>
+          <v-autocomplete
+            :model-value="null"
+            :items="kinds"
+            label="Add a section"
+            @update:model-value="(kind: string | null) => kind && addSection(kind)"
+          />
+          <v-btn
+            v-if="pages.first && sections.length"
+            variant="flat"
+            color="primary"
+            :prepend-icon="mdiPencilOutline"
+            :to="`/workbench/${encodeURIComponent(pages.first)}?section=${sections[0]?.id}`"
+            >Set its sections in the workbench</v-btn
+          >
+        </fieldset>
+      </template>
+    </section>
+    <div class="strip">
+      <span class="quiet me-auto">{{ pages.some[0] ?? 'No page has it now' }}</span>
+      <DeviceToggle v-model="device" />
+    </div>
+    <PageFrame v-if="url" :url="url" :device="device" :selected="sections[0]?.id ?? null" :renewals="renewals" />
+  </div>
+</template>
+
+<style scoped>
+.addition-form {
+  display: grid;
+  grid-template: 'form strip' auto 'form page' minmax(0, 1fr) / 480px minmax(0, 1fr);
+  block-size: calc(100vh - 56px);
+}
+.form {
+  grid-area: form;
+  overflow-y: auto;
+  padding: 16px 24px 32px;
+  background: rgb(var(--v-theme-surface));
+  border-inline-end: 1px solid rgba(var(--v-border-color), 0.16);
+}
+.head {
+  display: flex;
+  align-items: start;
+  justify-content: space-between;
+  gap: 16px;
+  margin-block: 6px 14px;
+}
+.group {
+  display: grid;
+  gap: 18px;
+  border: 0;
+  padding-block: 8px 20px;
+}
+.group legend {
+  font-weight: 600;
+  padding-block-end: 12px;
+}
+.sections {
+  padding-inline-start: 20px;
+}
+.strip {
+  grid-area: strip;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 16px;
+}
+</style>

@@ -1,0 +1,227 @@
+<script setup lang="ts">
+/** One content page: a form beside the page itself. */
+import { mdiDeleteOutline } from '@mdi/js';
+import { DOCUMENT_TYPES, isTranslatable, keys, type ContentDocument, type Device, type Field } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { attempt, call, edit, say, session, undoLast } from '../api';
+import FieldInput from '../fields/FieldInput.vue';
+import { useDocument } from '../use-document';
+import DeviceToggle from '../workbench/DeviceToggle.vue';
+import PageFrame from '../workbench/PageFrame.vue';
+
+type Menu = AnswerOf<typeof routes.listMenus>['menus'][number];
+type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
+
+const route = useRoute();
+const router = useRouter();
+const code = computed(() => String(route.params['code']));
+const page = computed(() => `content:${code.value}`);
+const {
+  document,
+  renewals,
+  load: loadPage,
+  run,
+  setterOf,
+} = useDocument<ContentDocument>(() => keys.content(code.value));
+
+const FIELDS = DOCUMENT_TYPES.content.fields;
+const GROUPS: readonly { readonly title: string; readonly names: readonly string[] }[] = [
+  { title: 'Page', names: ['title', 'slug', 'description', 'text', 'picture'] },
+  { title: 'Who, and when', names: ['visible', 'from', 'date', 'author', 'labels'] },
+];
+/** The language that is written; empty for the leading one. */
+const language = ref('');
+const languages = computed(() => {
+  const { store } = session;
+  const names = new Intl.DisplayNames('en', { type: 'language' });
+  return store?.languages.length
+    ? [
+        { value: '', title: names.of(store.locale) ?? store.locale },
+        ...store.languages.map((value) => ({ value, title: names.of(value) ?? value })),
+      ]
+    : [];
+});
+const groups = computed(() =>
+  GROUPS.map(({ title, names }) => ({
+    title,
+    fields: names.flatMap((name) => {
+      const field = FIELDS[name] as Field;
+      if (language.value === '') return [{ name, key: name, field }];
+      return isTranslatable(field) ? [{ name, key: `${name}@${language.value}`, field }] : [];
+    }),
+  })).filter(({ fields }) => fields.length),
+);
+const own = (key: string): unknown => (document.value as Record<string, unknown> | null)?.[key];
+
+const url = ref('');
+const device = ref<Device>('desktop');
+const template = ref('');
+const templates = ref<readonly Template[]>([]);
+const menus = ref<readonly Menu[]>([]);
+const inMenus = ref<readonly { readonly code: string; readonly name: string }[]>([]);
+const otherMenus = computed(() => menus.value.filter((menu) => !inMenus.value.some((one) => one.code === menu.code)));
+const choices = computed(() => [
+  { value: '', title: 'As rules and the standard say' },
+  ...templates.value.map(({ code: value, name: title }) => ({ value, title })),
+]);
+
+async function loadRest(): Promise<void> {
+  const [why, all, listed, { content }] = await Promise.all([
+    call(routes.why, { params: { page: page.value } }),
+    call(routes.listTemplates),
+    call(routes.listMenus),
+    call(routes.listContent),
+  ]);
+  templates.value = all.templates.filter((one) => one.pageKind === 'content');
+  template.value = why.template?.reason === 'page' ? why.template.template : '';
+  menus.value = listed.menus;
+  inMenus.value = content.find((one) => one.code === code.value)?.menus ?? [];
+}
+const load = async (): Promise<void> => {
+  await Promise.all([
+    loadPage(),
+    loadRest(),
+    call(routes.preview, { body: { page: page.value } }).then((answer) => (url.value = answer.url)),
+  ]);
+};
+
+async function assign(chosen: string): Promise<void> {
+  await run([{ type: 'assign', pages: [page.value], template: chosen || null }]);
+  await attempt(loadRest);
+}
+async function addTo(menu: string): Promise<void> {
+  const values = { label: (document.value?.title ?? '').slice(0, 80), link: { to: page.value } };
+  await run([{ type: 'insert', document: keys.menu(menu), place: { at: 'entries' }, values }]);
+  await attempt(loadRest);
+}
+async function remove(): Promise<void> {
+  await attempt(async () => {
+    const { sentences } = await edit([{ type: 'discard', document: keys.content(code.value) }]);
+    await router.push('/content');
+    say(sentences.join(' '), () => undoLast());
+  });
+}
+
+watch(code, () => void attempt(load));
+onMounted(() => attempt(load));
+</script>
+
+<template>
+  <div class="content-form">
+    <section class="form" aria-label="Settings of the page">
+      <router-link class="plain" to="/content">All content pages</router-link>
+      <div class="head">
+        <h1>{{ document?.title ?? 'Page' }}</h1>
+        <v-btn color="error" size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
+      </div>
+      <v-alert v-if="document?.readyMade" type="warning" variant="tonal" class="mb-4" density="compact">
+        This text came with Parlour. Read it and make it yours.
+        <template #append>
+          <v-btn size="small" variant="outlined" @click="setterOf('readyMade')(false, true)">It is mine now</v-btn>
+        </template>
+      </v-alert>
+      <v-btn-toggle
+        v-if="languages.length"
+        v-model="language"
+        mandatory
+        density="compact"
+        variant="outlined"
+        divided
+        class="mb-2"
+        aria-label="Language"
+      >
+        <v-btn v-for="one in languages" :key="one.value" :value="one.value" size="small">{{ one.title }}</v-btn>
+      </v-btn-toggle>
+      <template v-if="document">
+        <fieldset v-for="group in groups" :key="`${group.title} ${language}`" class="group">
+          <legend>{{ group.title }}</legend>
+          <FieldInput
+            v-for="{ name, key, field } in group.fields"
+            :key="key"
+            :name="name"
+            :field="field"
+            :own="own(key)"
+            :inherited="key === name ? undefined : own(name)"
+            :required="field.required && key === name"
+            :set="setterOf(key)"
+          />
+        </fieldset>
+        <fieldset v-if="language === ''" class="group">
+          <legend>Where it stands</legend>
+          <v-select
+            :model-value="template"
+            :items="choices"
+            label="Template"
+            hint="What the page is drawn by."
+            persistent-hint
+            @update:model-value="(chosen: string) => assign(chosen)"
+          />
+          <p>
+            <template v-if="inMenus.length"
+              >In
+              <template v-for="(menu, i) in inMenus" :key="menu.code"
+                ><template v-if="i">, </template
+                ><router-link class="plain" :to="`/menus/${menu.code}`">{{ menu.name }}</router-link></template
+              >.</template
+            >
+            <span v-else class="quiet">No menu leads to it yet.</span>
+          </p>
+          <v-select
+            v-if="otherMenus.length"
+            :model-value="null"
+            :items="otherMenus.map((menu) => ({ value: menu.code, title: menu.name }))"
+            label="Add to a menu"
+            @update:model-value="(menu: string | null) => menu && addTo(menu)"
+          />
+        </fieldset>
+      </template>
+    </section>
+    <div class="strip">
+      <router-link class="plain" :to="`/workbench/${encodeURIComponent(page)}`">Open in the workbench</router-link>
+      <v-spacer />
+      <DeviceToggle v-model="device" />
+    </div>
+    <PageFrame :url="url" :device="device" :selected="null" :renewals="renewals" />
+  </div>
+</template>
+
+<style scoped>
+.content-form {
+  display: grid;
+  grid-template: 'form strip' auto 'form page' minmax(0, 1fr) / 560px minmax(0, 1fr);
+  block-size: calc(100vh - 56px);
+}
+.form {
+  grid-area: form;
+  overflow-y: auto;
+  padding: 16px 24px 32px;
+  background: rgb(var(--v-theme-surface));
+  border-inline-end: 1px solid rgba(var(--v-border-color), 0.16);
+}
+.head {
+  display: flex;
+  align-items: start;
+  justify-content: space-between;
+  gap: 16px;
+  margin-block: 6px 14px;
+}
+.group {
+  display: grid;
+  gap: 18px;
+  border: 0;
+  padding-block: 8px 20px;
+}
+.group legend {
+  font-weight: 600;
+  padding-block-end: 12px;
+}
+.strip {
+  grid-area: strip;
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 16px;
+}
+</style>

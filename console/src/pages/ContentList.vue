@@ -1,0 +1,180 @@
+<script setup lang="ts">
+/** The content pages of the design, and those that every store needs and this one is without. */
+import { mdiMagnify, mdiPlus } from '@mdi/js';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { attempt, call, edit, say, undoLast } from '../api';
+import { news } from '../live';
+import AskDialog from '../shell/AskDialog.vue';
+import { whenText } from '../times';
+
+type Page = AnswerOf<typeof routes.listContent>['content'][number];
+type Ready = AnswerOf<typeof routes.listStarters>['pages'][number];
+
+const router = useRouter();
+const pages = ref<readonly Page[]>([]);
+const ready = ref<readonly Ready[]>([]);
+const loaded = ref(false);
+const search = ref('');
+const naming = ref(false);
+const title = ref('');
+
+const found = computed(() => {
+  const words = search.value?.trim().toLowerCase() ?? '';
+  return pages.value.filter(({ title, code, labels }) =>
+    `${title} ${code} ${labels.join(' ')}`.toLowerCase().includes(words),
+  );
+});
+const missing = computed(() => ready.value.filter(({ code }) => !pages.value.some((page) => page.code === code)));
+
+function seenBy({ visible, from }: Page): string {
+  if (visible === 'nobody') return 'Nobody yet';
+  return from !== '' && Date.parse(from) > Date.now() ? `From ${whenText(from)}` : 'Everyone';
+}
+
+async function load(): Promise<void> {
+  const [{ content }, { pages: all }] = await Promise.all([call(routes.listContent), call(routes.listStarters)]);
+  pages.value = content;
+  ready.value = all;
+  loaded.value = true;
+}
+async function create(): Promise<void> {
+  await attempt(async () => {
+    const answer = await edit([{ type: 'create', what: 'content', name: title.value.trim() }]);
+    naming.value = false;
+    await router.push(`/content/${answer.edits[0]?.document.slice('content/'.length) ?? ''}`);
+  });
+}
+async function makeAgain({ code, title: name }: Ready): Promise<void> {
+  await attempt(async () => {
+    await edit([{ type: 'create', what: 'content', name, code, starter: code }]);
+    await load();
+    say(`“${name}” is there again, with its ready-made text.`, () => undoLast().then(load));
+  });
+}
+
+watch(news, () => void attempt(load));
+onMounted(() => attempt(load));
+</script>
+
+<template>
+  <div class="sheet">
+    <div class="sheet-head">
+      <div>
+        <h1>Content pages</h1>
+        <p class="quiet">About, delivery, news: pages of text. They are published with the design.</p>
+      </div>
+      <v-text-field
+        v-model="search"
+        label="Search title or label"
+        :prepend-inner-icon="mdiMagnify"
+        clearable
+        class="search"
+      />
+      <v-btn
+        variant="flat"
+        color="primary"
+        :prepend-icon="mdiPlus"
+        @click="
+          naming = true;
+          title = '';
+        "
+        >New page</v-btn
+      >
+    </div>
+    <v-card v-if="pages.length">
+      <v-table hover>
+        <thead>
+          <tr>
+            <th>Page</th>
+            <th>Who may see it</th>
+            <th>In menus</th>
+            <th>Labels</th>
+            <th><span class="unseen">State</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="page in found" :key="page.code">
+            <td>
+              <router-link :to="`/content/${page.code}`" class="title">{{ page.title }}</router-link>
+              <div class="quiet">{{ page.path }}</div>
+            </td>
+            <td>{{ seenBy(page) }}</td>
+            <td>
+              <router-link v-for="menu in page.menus" :key="menu.code" class="plain me-3" :to="`/menus/${menu.code}`">{{
+                menu.name
+              }}</router-link>
+              <span v-if="!page.menus.length" class="quiet">None</span>
+            </td>
+            <td>{{ page.labels.join(', ') }}</td>
+            <td class="state"><span v-if="page.readyMade" class="tag tag-draft">Ready-made text</span></td>
+          </tr>
+          <tr v-if="!found.length">
+            <td colspan="5" class="none">No page matches. Clear the search to see them all.</td>
+          </tr>
+        </tbody>
+      </v-table>
+    </v-card>
+    <p v-else-if="loaded" class="quiet">No content page yet. Make one, or begin with a ready-made one below.</p>
+
+    <section v-if="missing.length" class="missing" aria-labelledby="missing">
+      <h2 id="missing">Usual pages that this store is without</h2>
+      <ul>
+        <li v-for="page in missing" :key="page.code">
+          <span
+            ><strong>{{ page.title }}</strong> <span class="quiet">{{ page.sentence }}</span></span
+          >
+          <v-btn variant="outlined" size="small" @click="makeAgain(page)">Make it again</v-btn>
+        </li>
+      </ul>
+    </section>
+    <AskDialog
+      v-if="naming"
+      title="New page"
+      action="Create"
+      :ready="title.trim() !== ''"
+      @do="create"
+      @close="naming = false"
+    >
+      <v-text-field v-model="title" label="Title" autofocus maxlength="120" @keydown.enter="title.trim() && create()" />
+    </AskDialog>
+  </div>
+</template>
+
+<style scoped>
+td {
+  padding-block: 8px !important;
+}
+.title {
+  color: inherit;
+  font-weight: 600;
+  text-decoration: none;
+}
+.title:hover {
+  color: rgb(var(--v-theme-primary));
+  text-decoration: underline;
+}
+.state {
+  text-align: end;
+}
+.none {
+  padding-block: 40px !important;
+  text-align: center;
+}
+.missing {
+  margin-block-start: 36px;
+}
+.missing ul {
+  list-style: none;
+  padding: 0;
+  margin-block-start: 10px;
+}
+.missing li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 16px;
+  padding-block: 8px;
+}
+</style>

@@ -1,0 +1,262 @@
+<script setup lang="ts">
+/** What shoppers leave in the forms of the store: messages, and mail addresses for news. */
+import { mdiDeleteOutline, mdiDownload, mdiEmailOutline } from '@mdi/js';
+import { counted, csv } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { attempt, call, say, session } from '../api';
+import AskDialog from '../shell/AskDialog.vue';
+import { whenText } from '../times';
+
+type Message = AnswerOf<typeof routes.listMessages>['messages'][number];
+type SignUp = AnswerOf<typeof routes.listSignUps>['signUps'][number];
+
+const AT_ONCE = 1_000;
+const route = useRoute();
+const router = useRouter();
+const part = computed({
+  get: () => (route.query['part'] === 'sign-ups' ? 'sign-ups' : 'messages'),
+  set: (wanted) => void router.replace({ query: wanted === 'messages' ? {} : { part: wanted } }),
+});
+
+const messages = ref<readonly Message[]>([]);
+const signUps = ref<readonly SignUp[]>([]);
+const unread = ref(0);
+const next = ref<{ messages: number | null; signUps: number | null }>({ messages: null, signUps: null });
+const loaded = ref(false);
+const open = ref<number | null>(null);
+const removing = ref<{ what: string; done: () => Promise<void> } | null>(null);
+const busy = ref(false);
+
+async function moreMessages(before?: number): Promise<void> {
+  const answer = await call(routes.listMessages, { query: before === undefined ? {} : { before } });
+  messages.value = before === undefined ? answer.messages : [...messages.value, ...answer.messages];
+  unread.value = answer.unread;
+  next.value.messages = answer.next;
+}
+async function moreSignUps(before?: number): Promise<void> {
+  const answer = await call(routes.listSignUps, { query: before === undefined ? {} : { before } });
+  signUps.value = before === undefined ? answer.signUps : [...signUps.value, ...answer.signUps];
+  next.value.signUps = answer.next;
+}
+
+async function show(message: Message): Promise<void> {
+  open.value = open.value === message.number ? null : message.number;
+  if (message.read === null && open.value !== null) await mark(message, true);
+}
+async function mark({ number }: Message, read: boolean): Promise<void> {
+  await attempt(async () => {
+    const marked = await call(routes.markMessage, { params: { number: String(number) }, body: { read } });
+    messages.value = messages.value.map((one) => (one.number === number ? marked : one));
+    unread.value += read ? -1 : 1;
+    if (!read) open.value = null;
+  });
+}
+
+function askRemove(what: string, remove: () => Promise<unknown>, after: () => void): void {
+  removing.value = {
+    what,
+    async done() {
+      busy.value = true;
+      await attempt(async () => {
+        await remove();
+        after();
+        removing.value = null;
+      });
+      busy.value = false;
+    },
+  };
+}
+const removeMessage = ({ number, name, read }: Message): void =>
+  askRemove(
+    `the message of ${name}`,
+    () => call(routes.removeMessage, { params: { number: String(number) } }),
+    () => {
+      messages.value = messages.value.filter((one) => one.number !== number);
+      if (read === null) unread.value--;
+    },
+  );
+const removeSignUp = ({ number, mail }: SignUp): void =>
+  askRemove(
+    mail,
+    () => call(routes.removeSignUp, { params: { number: String(number) } }),
+    () => (signUps.value = signUps.value.filter((one) => one.number !== number)),
+  );
+
+/** All of them as a file, whatever is shown so far. */
+async function download(): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    const rows: string[][] = [];
+    let before: number | null = null;
+    do {
+      const query: { limit: number; before?: number } = { limit: AT_ONCE, ...(before !== null && { before }) };
+      const answer: AnswerOf<typeof routes.listSignUps> = await call(routes.listSignUps, { query });
+      for (const { mail, page, language, created } of answer.signUps) rows.push([mail, page, language, created]);
+      before = answer.next;
+    } while (before !== null);
+    const file = new Blob([csv(['Mail address', 'Page', 'Language', 'Since'], rows)], { type: 'text/csv' });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(file);
+    link.download = `sign-ups-${session.store?.slug ?? ''}.csv`;
+    link.click();
+    URL.revokeObjectURL(link.href);
+    say(`Saved ${counted(rows.length, 'mail address', 'mail addresses')}.`);
+  });
+  busy.value = false;
+}
+
+onMounted(async () => {
+  await attempt(() => Promise.all([moreMessages(), moreSignUps()]));
+  loaded.value = true;
+});
+</script>
+
+<template>
+  <div class="sheet">
+    <div class="sheet-head">
+      <div>
+        <h1>Inbox</h1>
+        <p class="quiet">What shoppers write in message forms, and who wants news by mail.</p>
+      </div>
+      <v-btn-toggle v-model="part" mandatory density="compact" variant="outlined" divided aria-label="What is shown">
+        <v-btn value="messages">Messages{{ unread ? `, ${unread} unread` : '' }}</v-btn>
+        <v-btn value="sign-ups">News by mail</v-btn>
+      </v-btn-toggle>
+      <v-btn
+        v-if="part === 'sign-ups' && signUps.length"
+        variant="flat"
+        color="primary"
+        :prepend-icon="mdiDownload"
+        :loading="busy"
+        @click="download"
+        >Save as CSV</v-btn
+      >
+    </div>
+    <template v-if="part === 'messages'">
+      <v-card
+        v-for="message in messages"
+        :key="message.number"
+        class="message"
+        :class="{ unread: message.read === null }"
+      >
+        <button type="button" class="head" :aria-expanded="open === message.number" @click="show(message)">
+          <span class="who">{{ message.name }}</span>
+          <span class="what">{{ message.subject || message.text }}</span>
+          <span><span v-if="message.read === null" class="tag tag-draft">unread</span></span>
+          <span class="quiet figure">{{ whenText(message.created) }}</span>
+        </button>
+        <div v-if="open === message.number" class="body">
+          <p class="text">{{ message.text }}</p>
+          <p class="quiet">Written on {{ message.page }} by {{ message.mail }}</p>
+          <div class="actions">
+            <v-btn
+              variant="flat"
+              color="primary"
+              :prepend-icon="mdiEmailOutline"
+              :href="`mailto:${message.mail}?subject=${encodeURIComponent(message.subject ? `Re: ${message.subject}` : `Your message to ${session.store?.name}`)}`"
+              >Answer</v-btn
+            >
+            <v-btn @click="mark(message, false)">Mark as unread</v-btn>
+            <v-btn color="error" :prepend-icon="mdiDeleteOutline" @click="removeMessage(message)">Delete</v-btn>
+          </div>
+        </div>
+      </v-card>
+      <p v-if="loaded && !messages.length" class="quiet">
+        No messages yet. They come from the section “Message form”, such as on a page about how to reach you.
+      </p>
+      <v-btn v-if="next.messages" @click="attempt(() => moreMessages(next.messages ?? undefined))"
+        >Show older ones</v-btn
+      >
+    </template>
+    <template v-else>
+      <v-table v-if="signUps.length" class="list">
+        <thead>
+          <tr>
+            <th>Mail address</th>
+            <th>Left on</th>
+            <th>Language</th>
+            <th>Since</th>
+            <th><span class="unseen">Delete</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in signUps" :key="one.number">
+            <td>{{ one.mail }}</td>
+            <td>{{ one.page }}</td>
+            <td>{{ one.language }}</td>
+            <td>{{ whenText(one.created) }}</td>
+            <td class="figure">
+              <v-btn
+                size="small"
+                color="error"
+                :prepend-icon="mdiDeleteOutline"
+                :aria-label="`Delete ${one.mail}`"
+                @click="removeSignUp(one)"
+                >Delete</v-btn
+              >
+            </td>
+          </tr>
+        </tbody>
+      </v-table>
+      <p v-if="loaded && !signUps.length" class="quiet">
+        Nobody has signed up yet. Shoppers do it in the section “Mail sign-up”, such as in the footer.
+      </p>
+      <v-btn v-if="next.signUps" @click="attempt(() => moreSignUps(next.signUps ?? undefined))">Show older ones</v-btn>
+    </template>
+    <AskDialog
+      v-if="removing"
+      :title="`Delete ${removing.what}?`"
+      action="Delete"
+      removes
+      :busy="busy"
+      @do="removing.done"
+      @close="removing = null"
+    >
+      This cannot be undone.
+    </AskDialog>
+  </div>
+</template>
+
+<style scoped>
+.message {
+  margin-block-end: 8px;
+}
+.head {
+  display: grid;
+  grid-template-columns: 12rem 1fr 5rem 11rem;
+  gap: 4px 16px;
+  align-items: baseline;
+  width: 100%;
+  padding: 14px 20px;
+  text-align: start;
+}
+.what {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.unread .who,
+.unread .what {
+  font-weight: 600;
+}
+.body {
+  padding: 0 20px 16px;
+}
+.text {
+  max-width: 44rem;
+  margin-block-end: 12px;
+  white-space: pre-wrap;
+  overflow-wrap: anywhere;
+}
+.actions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  margin-block-start: 12px;
+}
+.list {
+  background: rgb(var(--v-theme-surface));
+}
+</style>

@@ -1,0 +1,48 @@
+/** Additions in words, and the pages they are for. */
+import { PAGE_KINDS, printRule, type Target } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { call } from '../api';
+
+export interface TargetPages {
+  readonly total: number;
+  /** The titles of some of them. */
+  readonly some: readonly string[];
+  /** The first of them; null if there is none. */
+  readonly first: string | null;
+}
+
+const SAMPLE = 4;
+
+/** The pages a target means now. */
+export async function pagesOfTarget(target: Target): Promise<TargetPages> {
+  const query =
+    'page' in target
+      ? { search: target.page, limit: 50 }
+      : {
+          pageKind: target.pageKind,
+          limit: SAMPLE,
+          ...('when' in target && target.when && { when: printRule(target.when) }),
+        };
+  const { total, pages } = await call(routes.listPages, { query });
+  const found = 'page' in target ? pages.filter(({ page }) => page === target.page) : pages;
+  return {
+    total: 'page' in target ? found.length : total,
+    some: found.slice(0, SAMPLE).map(({ title }) => title),
+    first: found[0]?.page ?? null,
+  };
+}
+
+export function placeInWords(place: string): string {
+  const [where = '', code = ''] = place.split(':');
+  if (place === 'above' || place === 'below') return `${place} the content`;
+  if (code === '') return `the ${place.replace('-', ' ')}`;
+  return where === 'spot' ? `the spot “${code}”` : `right ${where} the section ${code}`;
+}
+
+export function targetInWords(target: Target): string {
+  if ('page' in target) return `One page, ${target.page}`;
+  const kind = `${PAGE_KINDS[target.pageKind].name.toLowerCase()} pages`;
+  return 'when' in target && target.when
+    ? `${PAGE_KINDS[target.pageKind].name} pages: ${printRule(target.when)}`
+    : `All ${kind}`;
+}

@@ -1,0 +1,73 @@
+/** One document of the draft, as a page of the console works on it. */
+import type { Document, EditRequest } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { ref, watch, type Ref } from 'vue';
+import { attempt, call, edit } from './api';
+import { news } from './live';
+
+export interface OpenDocument<D extends Document> {
+  /** Null until it is there. */
+  readonly document: Ref<D | null>;
+  /** Moves on whenever pages that show it must be drawn anew. */
+  readonly renewals: Ref<number>;
+  load(): Promise<void>;
+  /**
+   * Does edits after those that are under way; false if they were refused, which has been said by then.
+   * @param edits or what makes them then, where they depend on the document
+   */
+  run(edits: readonly EditRequest[] | (() => readonly EditRequest[])): Promise<boolean>;
+  /** Sets one field, of the head or of a node, in place of what it was; without a value it goes back to its default. */
+  setterOf(field: string, node?: string): (value: unknown, was: unknown) => Promise<boolean>;
+}
+
+/** @param key of the document; asked for whenever it is loaded */
+export function useDocument<D extends Document>(key: () => string): OpenDocument<D> {
+  const document = ref(null) as Ref<D | null>;
+  const renewals = ref(0);
+
+  let asked = 0;
+  let answered = 0;
+  /** An answer that a later one has overtaken is passed over. */
+  async function load(): Promise<void> {
+    const turn = ++asked;
+    const answer = await call(routes.getDocument, { query: { key: key() } });
+    if (turn < answered) return;
+    answered = turn;
+    document.value = answer.document as D;
+  }
+
+  let last: Promise<unknown> = Promise.resolve();
+  function run(edits: readonly EditRequest[] | (() => readonly EditRequest[])): Promise<boolean> {
+    const done = last.then(() => send(typeof edits === 'function' ? edits() : edits));
+    last = done;
+    return done;
+  }
+  async function send(edits: readonly EditRequest[]): Promise<boolean> {
+    const done = await attempt(() => edit(edits));
+    // A refused edit may mean that somebody else was faster: show what is there now.
+    await attempt(load);
+    renewals.value++;
+    return done !== undefined;
+  }
+
+  const setterOf = (field: string, node?: string) => (value: unknown, was: unknown) =>
+    run([
+      {
+        type: 'set',
+        document: key(),
+        field,
+        ...(node === undefined ? {} : { node }),
+        ...(value === undefined ? {} : { value }),
+        ...(was === undefined ? {} : { was }),
+      },
+    ]);
+
+  // What others set, or an undo, shows at once.
+  watch(news, (heard) => {
+    if (!heard?.documents.includes(key())) return;
+    void attempt(load);
+    renewals.value++;
+  });
+
+  return { document, renewals, load, run, setterOf };
+}

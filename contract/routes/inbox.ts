@@ -1,0 +1,34 @@
+/** What shoppers leave in the forms of a store. */
+import { get, patch, remove } from '../route.js';
+import * as shapes from '../shapes/index.js';
+
+export const inboxRoutes = {
+  listSignUps: get('/stores/{store}/sign-ups', {
+    summary: 'The mail addresses that shoppers left for news, newest first.',
+    can: 'orders.read',
+    query: shapes.inboxQuery,
+    answer: shapes.signUps,
+  }),
+  removeSignUp: remove('/stores/{store}/sign-ups/{number}', {
+    summary: 'Deletes a mail address for good.',
+    can: 'orders.read',
+    answer: shapes.done,
+  }),
+  listMessages: get('/stores/{store}/messages', {
+    summary: 'What shoppers wrote in message forms, newest first.',
+    can: 'orders.read',
+    query: shapes.inboxQuery,
+    answer: shapes.messages,
+  }),
+  markMessage: patch('/stores/{store}/messages/{number}', {
+    summary: 'Marks a message as read, or as unread again.',
+    can: 'orders.read',
+    body: shapes.messageMark,
+    answer: shapes.message,
+  }),
+  removeMessage: remove('/stores/{store}/messages/{number}', {
+    summary: 'Deletes a message for good.',
+    can: 'orders.read',
+    answer: shapes.done,
+  }),
+} as const;

@@ -1,0 +1,34 @@
+/** What of a state shoppers see, and until when. */
+import { visibleState, type Document } from '../index.js';
+
+const page = (own: object): Document => ({ format: 1, type: 'content', title: 'P', slug: 'p', ...own }) as Document;
+const look: Document = { format: 1, type: 'look', groundwork: 'foolscap' };
+const NOW = '2026-11-26T10:00:00.000Z';
+const seen = (pages: Record<string, object>) => {
+  const { state, until } = visibleState(
+    new Map([['look', look], ...Object.entries(pages).map(([key, own]): [string, Document] => [key, page(own)])]),
+    NOW,
+  );
+  return { keys: [...state.keys()], until };
+};
+
+test('pages held back are left out; the next one that comes at a time says when', () => {
+  const pages = {
+    'content/open': {},
+    'content/held': { visible: 'nobody' },
+    'content/since': { from: NOW },
+    'content/later': { from: '2026-12-24T00:00:00.000Z' },
+    'content/soon': { from: '2026-11-27T00:00:00.000Z' },
+    'content/never': { visible: 'nobody', from: '2026-11-26T11:00:00.000Z' },
+  };
+  expect(seen(pages)).toEqual({
+    keys: ['look', 'content/open', 'content/since'],
+    until: '2026-11-27T00:00:00.000Z',
+  });
+});
+
+test('where nothing is held back it is the same state', () => {
+  const whole = new Map<string, Document>([['content/open', page({ visible: 'everyone' })]]);
+  expect(visibleState(whole, NOW)).toEqual({ state: whole, until: null });
+  expect(visibleState(whole, NOW).state).toBe(whole);
+});

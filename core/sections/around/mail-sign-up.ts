@@ -1,0 +1,85 @@
+/** A field for a mail address, kept for the store’s news. */
+import { prose, text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import { html, NOTHING, raw } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { sentFrom, trapField } from '../../kinds/sent-from.js';
+
+export const mailSignUp = defineKind(
+  {
+    name: 'mail-sign-up',
+    version: 1,
+    title: 'Mail sign-up',
+    sentence: 'A field in which shoppers leave their mail address for news of the store.',
+    fields: {
+      title: text('Title', 'The heading over the field; leave empty for none.', {
+        default: 'News by mail',
+        word: 'news-by-mail',
+        max: 80,
+      }),
+      text: text('Text', 'What comes, and how often.', { max: 300, lines: 2 }),
+      action: text('Button', 'What the button says.', { default: 'Sign up', word: 'sign-up', max: 40 }),
+      thanks: text('Thanks', 'What is said once the address is kept.', {
+        default: 'Thank you. You will hear from us.',
+        word: 'signed-up',
+        max: 160,
+      }),
+      small: prose('Small print', 'What you do with the address, in small letters; leave empty for none.', {
+        max: 1000,
+      }),
+    },
+    caption: 'title',
+    hasForms: true,
+    sketch: [
+      6,
+      { when: 'title', stack: [{ draw: 'title', width: 260, height: 26 }, 14] },
+      { when: 'text', stack: [{ lines: 1, width: 480 }, 10] },
+      {
+        gap: 16,
+        shares: [3, 1, 2],
+        beside: [{ draw: 'box', height: 48 }, { draw: 'button', height: 48 }, { stack: [10] }],
+      },
+      6,
+    ],
+  },
+  {
+    view({ title, text, action, thanks, small }, view) {
+      const { form } = view;
+      const heading = title !== '' && html`<h2 class="sign-up-title">${title}</h2>`;
+      if (form?.done) return html`${heading}<p class="form-done" role="status">${thanks}</p>`;
+      const id = view.id('mail');
+      const refused = form?.refused ?? '';
+      const fault = refused !== '' && html`<p class="form-refused" id="${id}-fault" role="alert">${refused}</p>`;
+      return html`${heading}${text !== '' && html`<p>${text}</p>`}<form class="sign-up" method="post" action="${view.locale.prefix}/sign-up">${sentFrom(view)}<label for="${id}">${view.word('mail')}</label><input id="${id}" name="mail" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['mail'] ?? ''}"${refused !== '' && html` aria-invalid="true" aria-describedby="${id}-fault"`}>${trapField(view)}<button class="button" type="submit">${action}</button></form>${fault}${small === '' ? NOTHING : html`<div class="prose sign-up-small">${raw(small)}</div>`}`;
+    },
+    css: css`
+      .sign-up-title {
+        margin-block: 0 0.35em;
+        font-size: 1.25em;
+      }
+      .sign-up {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) auto;
+        gap: 0.35em 0.5em;
+        max-width: 34em;
+        margin-block-start: 0.75em;
+      }
+      &.align-centre .sign-up {
+        margin-inline: auto;
+      }
+      &.align-end .sign-up {
+        margin-inline-start: auto;
+      }
+      label {
+        grid-column: 1 / -1;
+        font-size: 0.9375em;
+        text-align: start;
+      }
+      .sign-up-small {
+        margin-block-start: 0.75em;
+        color: var(--quiet);
+        font-size: 0.875em;
+      }
+    `,
+  },
+);

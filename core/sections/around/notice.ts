@@ -1,0 +1,71 @@
+/** What shoppers should know now: one message or several, each for its time. */
+import { choice, dateTime, entries, link, text } from '../../fields/make.js';
+import type { Link } from '../../design/document.js';
+import { css } from '../../kinds/css.js';
+import { html, NOTHING } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import type { View } from '../../kinds/view.js';
+
+interface Message {
+  readonly text: string;
+  readonly link: Link | null;
+  readonly from: string;
+  readonly until: string;
+}
+
+export const notice = defineKind(
+  {
+    name: 'notice',
+    version: 1,
+    title: 'Notice',
+    sentence: 'Messages that shoppers should see now, each from and until its own time.',
+    fields: {
+      text: text('Message', 'What is said all the time; leave empty for the messages below alone.', { max: 200 }),
+      link: link('Leads to', 'Where the message leads; may lead nowhere.'),
+      messages: entries(
+        'Further messages',
+        'Each is shown between its times, or always where it has none.',
+        'message',
+        {
+          text: text('Message', 'What is said, in one line.', { max: 200, required: true }),
+          link: link('Leads to', 'Where the message leads; may lead nowhere.'),
+          from: dateTime('Shown from', 'When the message starts showing; leave empty for no start.'),
+          until: dateTime('Shown until', 'When the message stops showing; leave empty for no end.'),
+        },
+        { max: 20 },
+      ),
+      several: choice(
+        'Several at once',
+        'What is shown while there is more than one message.',
+        { all: 'All of them, below each other', first: 'The first of the further messages, else the one above' },
+        'all',
+      ),
+    },
+    caption: 'text',
+    sketch: [4, { draw: 'text', width: 560, height: 14 }, 4],
+  },
+  {
+    view({ text: always, link, messages, several }, view) {
+      const timed = (messages as unknown as readonly Message[]).filter((one) => view.isNow(one));
+      const said = [...(always === '' ? [] : [{ text: always, link }]), ...timed];
+      const shown = several === 'all' ? said : [timed[0] ?? said[0]].flatMap((one) => one ?? []);
+      if (shown.length === 0) return NOTHING;
+      if (shown.length === 1) return html`<p class="notice">${shown.map((one) => message(one, view))}</p>`;
+      return html`<ul class="notice">${shown.map((one) => html`<li>${message(one, view)}</li>`)}</ul>`;
+    },
+    css: css`
+      .notice {
+        display: grid;
+        gap: 0.35em;
+        margin: 0;
+        padding: 0.35em 0;
+        list-style: none;
+      }
+    `,
+  },
+);
+
+function message({ text, link }: Pick<Message, 'text' | 'link'>, view: View) {
+  const to = view.link(link);
+  return to ? html`<a ${to}>${text}</a>` : html`${text}`;
+}

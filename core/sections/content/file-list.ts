@@ -1,0 +1,67 @@
+/** Files to take away. */
+import { entries, link, text } from '../../fields/make.js';
+import type { Link } from '../../design/document.js';
+import { css } from '../../kinds/css.js';
+import { html, NOTHING } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+
+interface FileShown {
+  readonly label: string;
+  readonly link: Link | null;
+  readonly about: string;
+}
+
+export const fileList = defineKind(
+  {
+    name: 'file-list',
+    version: 1,
+    title: 'File list',
+    sentence: 'Links to files, such as plans and instructions, with what each is.',
+    fields: {
+      title: text('Title', 'The heading over the files; leave empty for none.', { max: 120 }),
+      files: entries(
+        'Files',
+        'What can be taken away.',
+        'file',
+        {
+          label: text('Label', 'What the file is.', { max: 120, required: true }),
+          link: link('Leads to', 'The web address of the file.'),
+          about: text('About it', 'Its form and size, such as PDF, 2 MB; leave empty for none.', { max: 60 }),
+        },
+        { max: 40 },
+      ),
+    },
+    caption: 'title',
+    sketch: [
+      { when: 'title', stack: [{ draw: 'title', width: 240, height: 24 }, 16] },
+      { across: 1, count: 3, rows: 3, grid: [{ draw: 'text', width: 380, height: 12 }, 14] },
+    ],
+  },
+  {
+    view({ title, files }, view) {
+      const items = (files as unknown as readonly FileShown[]).map(({ label, link, about }) => {
+        const to = view.link(link);
+        return (
+          to && html`<li><a ${to}>${label}</a>${about !== '' && html` <span class="file-about">${about}</span>`}</li>`
+        );
+      });
+      if (!items.some(Boolean)) return NOTHING;
+      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="files">${items}</ul>`;
+    },
+    css: css`
+      .files {
+        margin: 0;
+        padding: 0;
+        list-style: none;
+      }
+      li {
+        padding-block: 0.5em;
+        border-block-end: 1px solid var(--line);
+      }
+      .file-about {
+        color: var(--quiet);
+        font-size: 0.9375em;
+      }
+    `,
+  },
+);

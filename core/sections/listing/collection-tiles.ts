@@ -1,0 +1,126 @@
+/** Collections as cards with a picture. */
+import type { EntryValues } from '../../fields/field.js';
+import { choice, entries, number, reference, text, toggle } from '../../fields/make.js';
+import type { CollectionCard } from '../../kinds/data.js';
+import { css } from '../../kinds/css.js';
+import { deviceClasses } from '../../kinds/devices.js';
+import { html, NOTHING, type Markup } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import type { CollectionsNeed } from '../../kinds/needs.js';
+import { pictureTag } from '../../kinds/picture.js';
+import { CARD_FIELDS, CARDS_CSS, cardsSketch } from '../product/cards.js';
+
+const need = ({ chosen, limit }: { chosen: readonly EntryValues[]; limit: number }): CollectionsNeed => ({
+  type: 'collections',
+  chosen: chosen.length ? chosen.map((one) => String(one['collection'])) : null,
+  limit,
+});
+
+export const collectionTiles = defineKind(
+  {
+    name: 'collection-tiles',
+    version: 1,
+    title: 'Collection tiles',
+    sentence: 'Collections side by side or below each other, each with a picture of what is in it.',
+    fields: {
+      title: text('Title', 'The heading over the collections; leave empty for none.', { max: 120 }),
+      chosen: entries(
+        'Collections',
+        'Which collections are shown, in this order; leave empty for all that are in no other.',
+        'collection',
+        { collection: reference('Collection', 'A collection of the store.', 'collection', { required: true }) },
+        { max: 48 },
+      ),
+      limit: number('At most', 'How many collections are shown.', { min: 1, max: 48, default: 24 }),
+      shown: choice(
+        'Shown as',
+        'Tiles side by side, or a list with the picture beside the words.',
+        { tiles: 'Tiles', list: 'List' },
+        'tiles',
+      ),
+      description: toggle('Description', 'Shows the description of each collection.', { default: true }),
+      ...CARD_FIELDS,
+      across: choice(
+        'Across',
+        'How many tiles are side by side; phones show one or two.',
+        { '1': 'One', '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' },
+        '3',
+        { perDevice: true },
+      ),
+    },
+    caption: 'title',
+    sketch: [
+      { when: 'title', stack: [6, { draw: 'title', width: 340, height: 32 }, 32] },
+      { when: { of: 'shown', is: 'tiles' }, ...cardsSketch({ of: 'limit' }) },
+      {
+        when: { of: 'shown', is: 'list' },
+        stack: [1, 2, 3].map(() => ({
+          shares: [1, 3],
+          gap: 40,
+          beside: [
+            { draw: 'picture', height: 150 },
+            { stack: [30, { draw: 'text', width: 260, height: 16 }, 20, { lines: 2, width: 500 }, 60] },
+          ],
+        })),
+      },
+    ],
+  },
+  {
+    needs: (values) => [need(values)],
+    view(values, view) {
+      const found = view.data(need(values));
+      if (found.length === 0) return NOTHING;
+      const { title, across, pictures, shown } = values;
+      const level = title === '' ? 'h2' : 'h3';
+      const layout = shown === 'list' ? 'tiles-list' : `cards ${deviceClasses('across', across)}`;
+      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="${layout}${pictures !== 'look' && ` cut-${pictures}`}"${view.catalogueLang}>${found.map((one) => tile(one, values.description, level))}</ul>`;
+    },
+    css: css`
+      ${CARDS_CSS}
+      .across-6 {
+        --across: 6;
+      }
+      @media (max-width: 1023px) {
+        .t-across-6 {
+          grid-template-columns: repeat(6, minmax(0, 1fr));
+        }
+      }
+      @media (max-width: 599px) {
+        .p-across-6 {
+          grid-template-columns: repeat(6, minmax(0, 1fr));
+        }
+      }
+      .tile-text {
+        margin-block: 0.25em 0;
+        color: var(--quiet);
+      }
+      .tiles-list {
+        display: grid;
+        gap: var(--gap);
+        margin: 0;
+        padding: 0;
+        list-style: none;
+      }
+      .tiles-list .card {
+        display: grid;
+        grid-template-columns: minmax(0, 1fr) minmax(0, 3fr);
+        gap: 0 var(--gap);
+        grid-template-rows: auto 1fr;
+        text-align: start;
+      }
+      .tiles-list .card-picture {
+        grid-row: 1 / 3;
+      }
+    `,
+  },
+);
+
+const SIZES = '(min-width:60rem) 33vw, 50vw';
+
+function tile({ title, path, description, picture }: CollectionCard, described: boolean, level: 'h2' | 'h3'): Markup {
+  const words = html`<a href="${path}">${title}</a>`;
+  const heading =
+    level === 'h2' ? html`<h2 class="card-title">${words}</h2>` : html`<h3 class="card-title">${words}</h3>`;
+  const image = picture ? pictureTag({ ...picture, alt: '' }, SIZES) : NOTHING;
+  return html`<li class="card"><div class="card-picture">${image}</div>${heading}${described && description !== '' && html`<p class="tile-text">${description}</p>`}</li>`;
+}

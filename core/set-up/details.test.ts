@@ -1,0 +1,32 @@
+import { checkDetails, isMailAddress, STORE_DETAILS, WEEKDAYS } from '../index.js';
+
+test('every detail explains itself and may be empty', () => {
+  for (const [name, { label, help, default: initial, max }] of Object.entries(STORE_DETAILS))
+    expect([name, label, help, initial, max > 0]).toEqual([
+      name,
+      expect.stringMatching(/^[A-Z]/),
+      expect.stringMatching(/\.$/),
+      '',
+      true,
+    ]);
+  expect(WEEKDAYS.every((day) => STORE_DETAILS[day].label.toLowerCase() === day)).toBe(true);
+  expect(() => checkDetails({ mail: '', phone: '', monday: 'whenever' })).not.toThrow();
+});
+
+test.each([
+  [{ mail: 'nobody' }, 'mail'],
+  [{ mail: 'a b@c.example' }, 'mail'],
+  [{ phone: 'call me' }, 'phone'],
+])('%j is refused naming the detail', (details, place) => {
+  expect(() => checkDetails(details)).toThrow(expect.objectContaining({ code: 'bad-value', place }));
+});
+
+test.each([
+  ['a@b.example', true],
+  [`${'a'.repeat(65)}@b.example`, false],
+  [`a@${'b'.repeat(250)}.example`, false],
+  ['a@b', false],
+  ['a@@b.example', false],
+])('%.30s is a mail address: %s', (text, is) => {
+  expect(isMailAddress(text)).toBe(is);
+});

@@ -1,0 +1,40 @@
+/** Short ways to write the documents of Windrow Kites. */
+import {
+  FORMAT,
+  type Entry,
+  type Link,
+  type PageKind,
+  type Section,
+  type TemplateDocument,
+  type Values,
+} from '@parlour/core';
+
+export const section = (
+  id: string,
+  kind: string,
+  values: Values = {},
+  frame: Values = {},
+  slots?: Section['slots'],
+): Section => ({ id, kind: `${kind}@1`, frame, values, ...(slots ? { slots } : {}) });
+
+export const template = (
+  name: string,
+  pageKind: PageKind,
+  main: readonly Section[],
+  more: Partial<TemplateDocument> = {},
+): TemplateDocument => ({
+  format: FORMAT,
+  type: 'template',
+  name,
+  pageKind,
+  layout: { width: 'standard' },
+  areas: { main },
+  ...more,
+});
+
+export const to = (page: string): Link => ({ to: page });
+
+export const entryOf = (id: string, values: Values): Entry => ({ id, values });
+
+/** An entry of a menu. */
+export const entry = (id: string, label: string, page: string): Entry => entryOf(id, { label, link: to(page) });

@@ -1,0 +1,135 @@
+/** The console's pages for what surrounds the rest: additions, details of the store, the inbox. */
+import { readFileSync } from 'node:fs';
+import type { BrowserContext, FrameLocator, Page } from 'playwright-core';
+import sharp from 'sharp';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser, signIn } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+let faults: string[];
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+  faults = complaints(page);
+  await signIn(page, `http://localhost:${service.port}/`);
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+afterEach(() => expect(faults).toEqual([]));
+
+const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
+const frame = (): FrameLocator => page.frameLocator('iframe');
+const choose = async (label: string, option: string): Promise<void> => {
+  await page.getByRole('combobox', { name: label, exact: true }).press('Enter');
+  await page.getByRole('option', { name: option, exact: true }).click();
+};
+
+test('a note goes right after a section of one product, then of all that a rule matches, and is taken back', async () => {
+  await page.goto(consoleAt('/additions'));
+  await page.getByRole('link', { name: /Indoor note.*Product pages: category is "indoor".*2 pages/ }).waitFor();
+  await page.getByRole('button', { name: 'New addition' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Care note');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await page.getByRole('heading', { name: 'Care note', level: 1 }).waitFor();
+  await page.getByText('1 page now: Home').waitFor();
+
+  await page.getByRole('combobox', { name: 'Page', exact: true }).fill('gannet');
+  await page.getByRole('option', { name: /Gannet Delta/ }).click();
+  await page.getByText('1 page now: Gannet Delta').waitFor();
+  await page.getByRole('combobox', { name: 'Place', exact: true }).fill('After: Price');
+  await page.getByRole('option', { name: 'After: Price' }).click();
+  await page.getByRole('combobox', { name: 'Add a section', exact: true }).fill('Heading');
+  await page.getByRole('option', { name: 'Heading', exact: true }).click();
+  await frame().locator('.k-price + .k-heading', { hasText: 'A heading' }).waitFor();
+
+  await choose('For', 'Pages that a rule matches');
+  await page.getByText('No page has it now.').waitFor();
+  await page.getByLabel('Rule', { exact: true }).fill('category is "indoor"');
+  await page.getByText('2 pages now: Duskmoth, Paperwing').first().waitFor();
+  await page.getByRole('link', { name: 'All additions' }).click();
+  await page.getByRole('link', { name: /Care note.*category is "indoor"/ }).click();
+  await page.getByRole('link', { name: 'Set its sections in the workbench' }).click();
+  await page.getByText('In the addition “Care note”: a change shows on the pages it is for.').waitFor();
+
+  await page.goto(consoleAt('/additions'));
+  await page.getByRole('link', { name: /Care note/ }).click();
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByRole('link', { name: /Sport days/ }).waitFor();
+  expect(await page.getByRole('link', { name: /Care note/ }).count()).toBe(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+});
+
+test('details of the store are typed, kept, and seen by shoppers; what is wrong is said at its field', async () => {
+  await page.goto(consoleAt('/store'));
+  const street = page.getByLabel('Street', { exact: true });
+  await street.fill('Mole Street 5');
+  await street.blur();
+  const seen = async (): Promise<boolean> => (await service.visit('/workshop')).text.includes('Mole Street 5');
+  for (let i = 0; i < 100 && !(await seen()); i++) await page.waitForTimeout(50);
+  expect(await seen()).toBe(true);
+  const mail = page.getByLabel('Mail address', { exact: true });
+  await mail.fill('nobody');
+  await mail.blur();
+  await page.getByText('“nobody” is not a mail address.').first().waitFor();
+  // What a browser says of a refused request is no fault.
+  faults.length = 0;
+  await mail.fill('post@windrow.example');
+  await page.reload();
+  expect(await street.inputValue()).toBe('Mole Street 5');
+});
+
+test('messages are read and deleted; mail addresses are saved as a table', async () => {
+  await page.goto(consoleAt('/inbox'));
+  await page.getByRole('button', { name: 'Messages, 3 unread' }).waitFor();
+  await page.getByRole('button', { name: /Mara Quill/ }).click();
+  await page.getByText('It still flies, but it leans.').waitFor();
+  await page.getByRole('button', { name: 'Messages, 2 unread' }).waitFor();
+  expect(await page.getByRole('link', { name: 'Answer' }).getAttribute('href')).toBe(
+    'mailto:mara@quill.example?subject=Re%3A%20A%20spar%20for%20the%20Gannet',
+  );
+  await page.getByRole('button', { name: 'Delete', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: /Mara Quill/ }).waitFor({ state: 'detached' });
+
+  await page.getByRole('button', { name: 'News by mail' }).click();
+  await page.waitForURL(/part=sign-ups/);
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as CSV' }).click();
+  const file = await (await saving).path();
+  const lines = readFileSync(file, 'utf8').split('\r\n');
+  expect([lines.length, lines[0]]).toEqual([6, 'Mail address,Page,Language,Since']);
+  await page.getByRole('button', { name: 'Delete nils@northsands.example' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await page.getByText('nils@northsands.example').waitFor({ state: 'detached' });
+});
+
+test('pictures are added, found by name, shown where they are used, and deleted if nothing uses them', async () => {
+  await page.goto(consoleAt('/pictures'));
+  await page.getByRole('button', { name: /harbour\.png/ }).click();
+  await page.getByRole('dialog').getByText('Used by the template “Home”').waitFor();
+  expect(await page.getByRole('button', { name: 'Delete picture' }).count()).toBe(0);
+  await page.getByRole('button', { name: 'Close' }).click();
+  const bytes = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#123456' } })
+    .png()
+    .toBuffer();
+  await page.locator('input[type=file]').setInputFiles([
+    { name: 'tern.png', mimeType: 'image/png', buffer: bytes },
+    { name: 'broken.png', mimeType: 'image/png', buffer: Buffer.from('no picture') },
+  ]);
+  await page.getByRole('alert').getByText('This file cannot be read as a picture.').waitFor();
+  // What a browser says of a refused request is no fault.
+  faults.length = 0;
+  await page.getByRole('button', { name: 'Dismiss' }).click();
+  await page.getByLabel('Search', { exact: true }).fill('tern');
+  await page.waitForURL(/search=tern/);
+  await page.getByRole('button', { name: /harbour\.png/ }).waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: /tern\.png/ }).click();
+  await page.getByRole('button', { name: 'Delete picture' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete', exact: true }).click();
+  await page.getByText('No picture is called “tern”.').waitFor();
+});

@@ -1,0 +1,142 @@
+/** What makes sections of a storefront livelier, in a real browser: by mouse, by keys, on a phone, and without script. */
+import type { BrowserContext, Page } from 'playwright-core';
+import { routes } from '@parlour/contract';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+let faults: string[];
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  faults = complaints(page);
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+afterEach(() => expect(faults).toEqual([]));
+
+const at = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
+
+test('slides are moved on by buttons, which rest at either end', async () => {
+  await page.goto(at('/from-the-mole'));
+  const slides = page.locator('.slides');
+  const [before, after] = [page.getByRole('button', { name: 'Previous' }), page.getByRole('button', { name: 'Next' })];
+  expect([await before.isDisabled(), await after.isDisabled()]).toEqual([true, false]);
+  await after.click();
+  await before.and(page.locator(':enabled')).waitFor();
+  expect(await slides.evaluate('(document.querySelector(".slides")).scrollLeft')).toBeGreaterThan(300);
+  await after.click();
+  await after.and(page.locator(':disabled')).waitFor();
+});
+
+test('a picture of a gallery is seen large, and stepped through by keys and buttons; then one is back where one was', async () => {
+  await page.goto(at('/from-the-mole'));
+  const links = page.locator('[data-large]');
+  await links.nth(1).click();
+  const large = page.locator('dialog.large');
+  await large.getByText('After · 2 / 6').waitFor();
+  expect(await large.locator('img').getAttribute('src')).toBe(
+    await links.nth(1).evaluate('document.querySelectorAll("[data-large]")[1].href'),
+  );
+  await page.keyboard.press('ArrowRight');
+  await large.getByText('3 / 6').waitFor();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await large.getByText('6 / 6').waitFor();
+  await large.getByRole('button', { name: 'Next' }).click();
+  await large.getByText('Before it is sewn · 1 / 6').waitFor();
+  await page.keyboard.press('Escape');
+  await large.waitFor({ state: 'hidden' });
+  expect(await links.first().evaluate('document.activeElement === document.querySelector("[data-large]")')).toBe(true);
+});
+
+test('of folds that open one at a time the other closes; as tabs they go by arrow keys', async () => {
+  await page.goto(at('/questions'));
+  const open = page.locator('.fold[open] summary');
+  expect(await open.allInnerTexts()).toEqual(['Which kite for a child of six?']);
+  await page.getByText('Does it fly inland?').click();
+  expect(await open.allInnerTexts()).toEqual(['Does it fly inland?']);
+
+  await service.edit({
+    type: 'set',
+    document: 'template/questions',
+    node: 'questions-folds',
+    field: 'values.shown',
+    was: 'single',
+    value: 'tabs',
+  });
+  await service.call(routes.publish, { body: { note: 'Tabs' } });
+  await page.goto(at('/questions'));
+  const tab = (name: string) => page.getByRole('tab', { name });
+  expect(await tab('Which kite for a child of six?').getAttribute('aria-selected')).toBe('true');
+  await tab('Which kite for a child of six?').press('ArrowRight');
+  await page.getByRole('tabpanel', { name: 'Does it fly inland?' }).waitFor();
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await page.getByRole('tabpanel', { name: 'How long should the line be?' }).waitFor();
+  expect(await page.locator('.fold[open]').count()).toBe(1);
+});
+
+test('a countdown counts; without script the day is said', async () => {
+  await page.goto(at('/cart'));
+  const left = page.locator('.countdown-left');
+  await left.getByText('days').waitFor();
+  const seconds = left.locator('[data-unit="1000"]');
+  expect(await seconds.innerText()).toMatch(/^\d+$/);
+  const first = await seconds.innerText();
+  await page.locator(`.countdown-left [data-unit="1000"]:not(:text-is("${first}"))`).waitFor();
+  const plain = await openBrowser({ javaScriptEnabled: false });
+  try {
+    const other = await plain.newPage();
+    await other.goto(at('/cart'));
+    await other.getByText('until 31 January 2027 at 20:00').waitFor();
+    expect(await other.locator('.countdown-left').isVisible()).toBe(false);
+  } finally {
+    await plain.close();
+  }
+});
+
+test('the sign-up answers in its place: what is wrong, then thanks, and the page stays', async () => {
+  await page.goto(at('/workshop'));
+  await page.evaluate('(window.stayed = true)');
+  const field = page.getByLabel('Mail address');
+  await field.fill('nobody@quill');
+  await page.getByRole('button', { name: 'Sign up' }).click();
+  await page.getByText('This is not a mail address').or(page.locator('.k-mail-sign-up [role=alert]')).first().waitFor();
+  // What a browser says of a refused form is no fault.
+  faults.length = 0;
+  await field.fill('ada@quill.example');
+  await page.getByRole('button', { name: 'Sign up' }).click();
+  await page.locator('.form-done').getByText('Thank you. You will hear from us.').waitFor();
+  expect(await page.evaluate('window.stayed')).toBe(true);
+});
+
+test('the map is near or far without script; the menu of a phone is a drawer without script too', async () => {
+  const phone = await openBrowser({ width: 390, height: 844, javaScriptEnabled: false });
+  try {
+    const other = await phone.newPage();
+    await other.goto(at('/reach-us'));
+    const shown = other.locator('.map-drawing:visible');
+    expect(await shown.getAttribute('class')).toContain('map-at-middle');
+    await other.locator('.map-steps').getByText('Far').click();
+    expect(await shown.getAttribute('class')).toContain('map-at-far');
+    const menu = other.locator('nav.menu-bar');
+    expect(await menu.isVisible()).toBe(false);
+    await other.getByRole('button', { name: 'Menu' }).click();
+    await menu.getByRole('link', { name: 'Questions' }).waitFor();
+    await other.keyboard.press('Escape');
+    await menu.waitFor({ state: 'hidden' });
+    await other.getByRole('button', { name: 'Menu' }).click();
+    await menu.getByRole('button', { name: 'Close' }).click();
+    await menu.waitFor({ state: 'hidden' });
+  } finally {
+    await phone.close();
+  }
+});

@@ -1,0 +1,200 @@
+/** A store from nothing, as its new owner sets it up with the console alone: each step ticks itself off. */
+import type { BrowserContext, Page } from 'playwright-core';
+import { routes } from '@parlour/contract';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, focused, openBrowser, signIn } from './browser.js';
+
+let service: TestService;
+let browser: BrowserContext;
+let page: Page;
+let faults: string[];
+const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
+const storefront = (path: string): string => `http://tern-tea.localhost:${service.port}${path}`;
+const params = { store: 'tern-tea' };
+
+beforeAll(async () => {
+  service = await testService();
+  browser = await openBrowser();
+  page = await browser.newPage();
+  faults = complaints(page);
+  await signIn(page, consoleAt('/'));
+  await page.goto(consoleAt('/new-store'));
+  await focused(page.getByLabel('Name', { exact: true }));
+  await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
+  await page.getByLabel('Home country').fill('ie');
+  await page.getByRole('button', { name: 'Create store' }).click();
+  await page.getByText('2 of 9 done').waitFor();
+});
+afterAll(async () => {
+  await browser?.close();
+  await service?.stop();
+});
+afterEach(() => expect(faults.splice(0)).toEqual([]));
+
+const stepOf = (title: string) => page.getByRole('link', { name: new RegExp(`^${title}`) });
+/** Opens the place of a step from the list. */
+async function goTo(title: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Console' }).getByRole('link', { name: 'Overview' }).click();
+  await stepOf(title).click();
+}
+
+test('something to sell, for trying: put in, and told when it is out again', async () => {
+  await goTo('Something to sell');
+  await page.getByRole('button', { name: 'Put it in' }).click();
+  await page.getByText('The sample catalogue is in.').waitFor({ timeout: 100_000 });
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Take it out' }).click();
+  await page.getByText('sells nothing yet').waitFor();
+  await page.getByRole('button', { name: 'Put it in' }).click();
+  await page.getByText('The sample catalogue is in.').waitFor({ timeout: 100_000 });
+});
+
+test('a way to deliver, with a price in the own country', async () => {
+  await goTo('Ways to deliver');
+  await page.getByRole('button', { name: 'New way to deliver' }).click();
+  const dialog = page.getByRole('dialog');
+  await focused(dialog.getByLabel('Name'));
+  await dialog.getByLabel('Name').fill('By post');
+  await dialog.getByRole('combobox', { name: 'Country' }).fill('Irel');
+  await page.getByRole('option', { name: 'Ireland' }).click();
+  await dialog.getByLabel('Price').fill('4,50');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await page.getByText('Ireland €4.50').waitFor();
+});
+
+test('a content page is written beside the page itself, and held back until it is ready', async () => {
+  await page.goto(consoleAt('/content'));
+  await page.getByRole('button', { name: 'New page' }).click();
+  await page.getByRole('dialog').getByLabel('Title').fill('Our story');
+  await page.getByRole('dialog').getByRole('button', { name: 'Create' }).click();
+  await page.getByRole('heading', { name: 'Our story', level: 1 }).waitFor();
+  await page.getByRole('textbox', { name: 'Text', exact: true }).click();
+  await page.keyboard.type('It began with one kettle.');
+  await page.frameLocator('iframe').getByText('It began with one kettle.').waitFor();
+  await page.getByLabel('Who may see it').press('Enter');
+  await page.getByRole('option', { name: 'Nobody yet' }).click();
+  await page.getByLabel('Labels').fill('story');
+  await page.getByLabel('Labels').press('Enter');
+  await page.getByLabel('Add to a menu').press('Enter');
+  await page.getByRole('option', { name: 'Main menu' }).click();
+  await page.getByText('In Main menu.').waitFor();
+  const { content } = await service.call(routes.listContent, { params });
+  expect(content.find(({ code }) => code === 'our-story')).toMatchObject({
+    path: '/our-story',
+    visible: 'nobody',
+    labels: ['story'],
+    menus: [{ code: 'main' }],
+  });
+
+  await page.goto(consoleAt('/content'));
+  await page.getByRole('row', { name: /Our story.*Nobody yet/ }).waitFor();
+  await page.getByRole('textbox', { name: 'Search title or label' }).fill('kettle');
+  await page.getByText('No page matches.').waitFor();
+});
+
+test('ready-made texts are told, read, and counted; a page that was removed is made again', async () => {
+  await page.goto(consoleAt('/content/terms'));
+  await page.getByRole('button', { name: 'It is mine now' }).click();
+  await page.getByText('This text came with Parlour.').waitFor({ state: 'detached' });
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByText('Usual pages that this store is without').waitFor();
+  await page.getByRole('button', { name: 'Make it again' }).click();
+  await page.getByRole('link', { name: 'Terms' }).click();
+  await page.getByText('This text came with Parlour.').waitFor();
+});
+
+test('a menu is put together by keys: pages added together, moved, nested and renamed', async () => {
+  await page.goto(consoleAt('/menus/main'));
+  const rows = page.locator('.entries .name strong');
+  await page.getByRole('button', { name: 'Add pages' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('textbox', { name: 'Search title or code' }).fill('K-00');
+  await dialog.getByRole('checkbox').nth(1).waitFor();
+  await dialog.getByRole('checkbox', { name: /Duskmoth/ }).check();
+  await dialog.getByRole('checkbox', { name: /Gannet Delta/ }).check();
+  await dialog.getByRole('button', { name: 'Add 2 pages' }).click();
+  await rows.filter({ hasText: 'Gannet Delta' }).waitFor();
+  expect(await rows.allInnerTexts()).toEqual([
+    'All collections',
+    'About us',
+    'Reach us',
+    'Our story',
+    'Duskmoth',
+    'Gannet Delta',
+  ]);
+  const one = page.getByRole('button', { name: /^Duskmoth/ });
+  for (const key of ['Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowUp', 'Alt+ArrowDown', 'Alt+ArrowRight']) {
+    const before = await page.locator('.entries').innerHTML();
+    await one.press(key);
+    await page.waitForFunction((was) => document.querySelector('.entries')?.innerHTML !== was, before);
+    await page.getByText('Saving …').waitFor({ state: 'detached' });
+  }
+  const { document: menu } = await service.call(routes.getDocument, { params, query: { key: 'menu/main' } });
+  expect(menu).toMatchObject({
+    lists: {
+      entries: [
+        { values: { label: 'All collections' }, lists: { entries: [{ values: { label: 'Duskmoth' } }] } },
+        { values: { label: 'About us' } },
+        { values: { label: 'Reach us' } },
+        { values: { label: 'Our story' } },
+        { values: { label: 'Gannet Delta' } },
+      ],
+    },
+  });
+  // Moved by keys it keeps the focus, so that it is opened where it is.
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Badge').fill('new');
+  await page.getByLabel('Label', { exact: true }).fill('Night kite');
+  await page.getByRole('button', { name: /^Night kite/ }).waitFor();
+});
+
+test('an entry whose page is gone is told', async () => {
+  await page.goto(consoleAt('/content/reach-us'));
+  await page.getByRole('button', { name: 'Remove' }).click();
+  await page.getByText('Usual pages that this store is without').waitFor();
+  await page.goto(consoleAt('/menus/main'));
+  await page.getByText('1 leads nowhere').waitFor();
+  await page.getByRole('button', { name: /^Reach us Page is gone/ }).waitFor();
+  await page.getByRole('button', { name: 'Remove Reach us' }).click();
+  await page.getByText('1 leads nowhere').waitFor({ state: 'detached' });
+});
+
+test('paths: another pattern, a clash that is refused, what home shows, a redirect', async () => {
+  await page.goto(consoleAt('/paths'));
+  await page.getByLabel('Product', { exact: true }).fill('/kite/{slug}');
+  await page.getByLabel('Cart', { exact: true }).fill('/checkout');
+  await page.getByText('would both be at /checkout').waitFor();
+  expect(faults.splice(0)).toEqual(['Failed to load resource: the server responded with a status of 409 (Conflict)']);
+  await page.getByLabel('Cart', { exact: true }).fill('/cart');
+  await page.getByLabel('Old path').fill('/kettles');
+  await page.getByLabel('Leads to').fill('/browse');
+  await page.getByRole('button', { name: 'Add redirect' }).click();
+  await page.getByRole('button', { name: 'Remove the redirect of /kettles' }).waitFor();
+  const search = page.getByLabel('Open another page');
+  await search.fill('collections');
+  await page.getByRole('option', { name: /^All collections/ }).click();
+  await page.getByRole('button', { name: 'Show its own template' }).waitFor();
+});
+
+test('published: shoppers see all of it, and the list of what is left is short', async () => {
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await page.getByText('Shoppers see it now').waitFor();
+  await page.goto(storefront('/'));
+  await page.getByRole('heading', { name: 'All collections', level: 1 }).waitFor();
+  const menu = page.getByRole('navigation', { name: 'Main menu' });
+  // What is nested shows under the pointer.
+  expect(await menu.locator('a').allTextContents()).toEqual([
+    'All collections',
+    'Night kite new',
+    'About us',
+    'Gannet Delta',
+  ]);
+  expect(await menu.getByRole('link', { name: 'Gannet Delta' }).getAttribute('href')).toBe('/kite/gannet-delta');
+  await page.goto(storefront('/kettles'));
+  expect(new URL(page.url()).pathname).toBe('/browse');
+
+  await page.goto(consoleAt('/overview'));
+  await page.getByText('4 of 9 done').waitFor();
+  await stepOf('Published').getByText('Everything is live.').waitFor();
+});

@@ -1,0 +1,84 @@
+/** A sample catalogue for a store without products, so that its pages can be tried; put in and taken out whole. */
+import { currencyDecimals, Problem } from '@parlour/core';
+import { sampleCatalogue } from '@parlour/demo';
+import { subjectsChanged } from '../assigning/catalogue.js';
+import { hashOfFile, makePicture, type MadePicture } from '../media/renditions.js';
+import { touch } from '../records/changes.js';
+import { inTransaction, type Database, type Records } from '../records/database.js';
+import { lockStore } from '../records/designs.js';
+import { addPicture, listPictures } from '../records/pictures.js';
+import { countProducts, removeSample, type SampleCodes } from '../records/sample.js';
+import type { Store } from '../records/stores.js';
+import { tags } from '../records/tags.js';
+import { fillCatalogue, type Catalogue } from './fill.js';
+
+/** @throws Problem `already-there` if the store sells something */
+export async function putInSample(db: Database, store: Store): Promise<void> {
+  await mustBeEmpty(db, store.id);
+  const { pictures, ...catalogue } = await sampleCatalogue();
+  const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
+  const there = new Set((await listPictures(db, store.id)).map(({ hash }) => hash));
+  // Slow, so before the transaction. Those of a sample that was taken out are there still.
+  const made: MadePicture[] = [];
+  for (const { name, bytes } of pictures)
+    if (!there.has(hashes.get(name) as string)) made.push(await makePicture(bytes, name));
+  await inTransaction(db, async (trx) => {
+    await lockStore(trx, store.id);
+    await mustBeEmpty(trx, store.id);
+    for (const { picture, renditions } of made) await addPicture(trx, store.id, picture, renditions);
+    await fillCatalogue(trx, inCurrency(catalogue, store.currency), {
+      storeId: store.id,
+      sample: true,
+      hashOf: (file) => hashes.get(file) as string,
+    });
+    await changed(trx, store.id, {
+      product: catalogue.products.map(({ code }) => code),
+      collection: catalogue.collections.map(({ code }) => code),
+      brand: catalogue.brands.map(({ code }) => code),
+    });
+  });
+}
+
+/**
+ * Takes the sample catalogue out. Its pictures stay in the library, since pages may show them by now.
+ * @throws Problem `no-such-thing` if there is none
+ */
+export const takeOutSample = (db: Database, storeId: number): Promise<void> =>
+  inTransaction(db, async (trx) => {
+    await lockStore(trx, storeId);
+    const gone = await removeSample(trx, storeId);
+    if (gone.product.length === 0)
+      throw new Problem('no-such-thing', 'There is no sample catalogue in this store.', {
+        remedy: 'Nothing has to be done.',
+      });
+    await changed(trx, storeId, gone);
+  });
+
+async function mustBeEmpty(db: Records, storeId: number): Promise<void> {
+  if ((await countProducts(db, storeId)).products > 0)
+    throw new Problem('already-there', 'This store has products already.', {
+      remedy: 'A sample catalogue goes only into a store without products.',
+    });
+}
+
+async function changed(trx: Records, storeId: number, codes: SampleCodes): Promise<void> {
+  touch(trx, storeId, [tags.catalogue]);
+  for (const kind of ['product', 'collection', 'brand'] as const)
+    await subjectsChanged(trx, storeId, kind, codes[kind]);
+}
+
+/** Its prices are in a currency of two decimals; they look as natural in one of none, and are ten times as many in one of three. */
+function inCurrency(catalogue: Catalogue, currency: string): Catalogue {
+  const times = currencyDecimals(currency) === 3 ? 10 : 1;
+  return {
+    ...catalogue,
+    products: catalogue.products.map((product) => ({
+      ...product,
+      variants: product.variants.map((variant) => ({
+        ...variant,
+        price: variant.price * times,
+        wasPrice: variant.wasPrice === null ? null : variant.wasPrice * times,
+      })),
+    })),
+  };
+}

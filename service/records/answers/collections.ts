@@ -1,0 +1,55 @@
+/** Collections as cards: chosen ones, or all that are in no other. */
+import { pathOf, type CollectionCard, type PictureInfo } from '@parlour/core';
+import { tags } from '../tags.js';
+import { needsOf, type Part } from './part.js';
+
+interface Found extends Omit<CollectionCard, 'path' | 'picture'> {
+  readonly slug: string;
+  readonly first: { readonly product: string; readonly picture: PictureInfo } | null;
+}
+
+export const collections: Part<readonly [need: number, found: readonly Found[]]> = {
+  name: 'collections',
+  parameters: 3,
+  statement: ($) => ({
+    // The picture of a collection is that of its first product that has one.
+    select: `jsonb_agg(jsonb_build_array(n.i, (
+        select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description,
+          'first', (select jsonb_build_object('product', card.code, 'picture', card.picture) from collection_member m join product_card card on card.id = m.product_id
+            where m.collection_id = c.id and card.picture is not null order by m.position limit 1)) order by c.rank)
+        from (select c.*, coalesce(array_position(n.chosen, c.code), c.position) as rank from collection c
+          where c.store_id = $1 and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end
+          order by rank limit n.most) c))) as answer
+      from (select i, string_to_array(chosen, E'\\n') as chosen, most
+        from unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::int[]) n (i, chosen, most)) n`,
+  }),
+  values(asked) {
+    const needs = needsOf(asked, 'collections');
+    if (needs.length === 0) return null;
+    return [
+      needs.map((_, i) => i),
+      needs.map(({ chosen }) => chosen?.join('\n') ?? null),
+      needs.map(({ limit }) => limit),
+    ];
+  },
+  read(answers, asked) {
+    const { patterns, prefix } = asked.sources;
+    const found = new Map(answers);
+    needsOf(asked, 'collections').forEach((need, i) => {
+      const some = found.get(i) ?? [];
+      asked.tags.add(tags.list('collections'));
+      for (const { code, first } of some) {
+        asked.tags.add(tags.page(`collection:${code}`)).add(tags.list('collection', code));
+        if (first) asked.tags.add(tags.page(`product:${first.product}`));
+      }
+      asked.data.set(
+        need,
+        some.map(({ slug, first, ...one }) => ({
+          ...one,
+          picture: first?.picture ?? null,
+          path: prefix + pathOf(patterns, 'collection', slug),
+        })),
+      );
+    });
+  },
+};

@@ -1,0 +1,52 @@
+/** Everything of one sort that a store has. */
+import { FIND_WORDS, pathOf, queryText, type DirectoryNeed } from '@parlour/core';
+import { tags } from '../tags.js';
+import { needsOf, type Part } from './part.js';
+
+type Found = readonly [of: DirectoryNeed['of'], title: string, code: string, slug: string, parent: string | null];
+
+/** Nobody reads on. */
+const MOST = 500;
+
+export const directory: Part<Found> = {
+  name: 'directory',
+  parameters: 3,
+  statement: ($) => ({
+    select: `jsonb_agg(jsonb_build_array(kind, title, code, slug, parent) order by rank, title) as answer from (
+      (select 'collections' as kind, c.title, c.code, c.slug, above.code as parent, c.position as rank
+        from collection c left join collection above on above.id = c.parent_id
+        where ${$(0)}::bool and c.store_id = $1 order by c.position limit ${MOST})
+      union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = $1 order by title limit ${MOST})
+      union all (select distinct 'categories', category, category, '', null, 0 from product
+        where ${$(2)}::bool and store_id = $1 and category <> '' order by category limit ${MOST})) found`,
+  }),
+  values(asked) {
+    const wanted = new Set(needsOf(asked, 'directory').map(({ of }) => of));
+    return wanted.size === 0 ? null : [wanted.has('collections'), wanted.has('brands'), wanted.has('categories')];
+  },
+  read(answers, asked) {
+    const { patterns, prefix } = asked.sources;
+    const pathTo = ([of, title, , slug]: Found): string => {
+      if (of === 'collections') return prefix + pathOf(patterns, 'collection', slug);
+      if (of === 'brands') return prefix + pathOf(patterns, 'brand', slug);
+      // A category has no page: it is looked for.
+      return prefix + pathOf(patterns, 'find') + queryText({ [FIND_WORDS]: title });
+    };
+    const pageOf = (of: DirectoryNeed['of'], code: string): string =>
+      of === 'categories' ? '' : `${of === 'brands' ? 'brand' : 'collection'}:${code}`;
+    for (const need of needsOf(asked, 'directory')) {
+      asked.tags.add(tags.list(need.of));
+      asked.data.set(
+        need,
+        answers
+          .filter(([of]) => of === need.of)
+          .map((one) => ({
+            title: one[1],
+            path: pathTo(one),
+            page: pageOf(need.of, one[2]),
+            parent: one[4] === null ? null : pageOf(need.of, one[4]),
+          })),
+      );
+    }
+  },
+};

@@ -1,0 +1,124 @@
+/** What shoppers leave in the forms of a store: mail addresses for news, and messages. */
+import { sql } from 'kysely';
+import type { Records } from './database.js';
+
+export interface SignUp {
+  readonly id: number;
+  readonly mail: string;
+  /** The path of the page it was left on. */
+  readonly page: string;
+  /** BCP 47 tag of the language of that page. */
+  readonly language: string;
+  readonly created: string;
+}
+
+export interface Message {
+  readonly id: number;
+  readonly name: string;
+  readonly mail: string;
+  readonly subject: string;
+  readonly text: string;
+  readonly page: string;
+  readonly created: string;
+  /** Null while nobody has read it. */
+  readonly read: string | null;
+}
+
+/** Keeps a mail address; one that is known already is left as it is. */
+export async function addSignUp(
+  db: Records,
+  storeId: number,
+  { mail, page, language }: Pick<SignUp, 'mail' | 'page' | 'language'>,
+): Promise<void> {
+  await sql`insert into sign_up (store_id, mail, page, language) values (${storeId}, ${mail}, ${page}, ${language})
+    on conflict (store_id, lower(mail)) do nothing`.execute(db);
+}
+
+/** Newest first. @param before only those with a lower id, for the next part of the list */
+export async function listSignUps(db: Records, storeId: number, limit: number, before?: number): Promise<SignUp[]> {
+  let query = db
+    .selectFrom('sign_up')
+    .select(['id', 'mail', 'page', 'language', 'created_at'])
+    .where('store_id', '=', storeId);
+  if (before !== undefined) query = query.where('id', '<', before);
+  const rows = await query.orderBy('id', 'desc').limit(limit).execute();
+  return rows.map(({ created_at, ...row }) => ({ ...row, created: created_at.toISOString() }));
+}
+
+/** @returns whether it was there */
+export async function removeSignUp(db: Records, storeId: number, id: number): Promise<boolean> {
+  const { numDeletedRows } = await db
+    .deleteFrom('sign_up')
+    .where('store_id', '=', storeId)
+    .where('id', '=', id)
+    .executeTakeFirst();
+  return numDeletedRows > 0n;
+}
+
+export type NewMessage = Pick<Message, 'name' | 'mail' | 'subject' | 'text' | 'page'>;
+
+export async function addMessage(db: Records, storeId: number, { text, ...message }: NewMessage): Promise<void> {
+  await db
+    .insertInto('message')
+    .values({ store_id: storeId, body: text, ...message })
+    .execute();
+}
+
+const messageQuery = (db: Records, storeId: number) =>
+  db
+    .selectFrom('message')
+    .select(['id', 'name', 'mail', 'subject', 'body', 'page', 'created_at', 'read_at'])
+    .where('store_id', '=', storeId);
+
+type MessageRow = Awaited<ReturnType<ReturnType<typeof messageQuery>['executeTakeFirstOrThrow']>>;
+const asMessage = ({ body, created_at, read_at, ...row }: MessageRow): Message => ({
+  ...row,
+  text: body,
+  created: created_at.toISOString(),
+  read: read_at?.toISOString() ?? null,
+});
+
+/** Newest first. @param before only those with a lower id, for the next part of the list */
+export async function listMessages(db: Records, storeId: number, limit: number, before?: number): Promise<Message[]> {
+  let query = messageQuery(db, storeId);
+  if (before !== undefined) query = query.where('id', '<', before);
+  return (await query.orderBy('id', 'desc').limit(limit).execute()).map(asMessage);
+}
+
+/** How many messages nobody has read. */
+export async function countUnread(db: Records, storeId: number): Promise<number> {
+  const row = await db
+    .selectFrom('message')
+    .select(({ fn }) => fn.countAll<number>().as('count'))
+    .where('store_id', '=', storeId)
+    .where('read_at', 'is', null)
+    .executeTakeFirstOrThrow();
+  return Number(row.count);
+}
+
+/** @returns the message; undefined if there is none */
+export async function markRead(
+  db: Records,
+  storeId: number,
+  id: number,
+  isRead: boolean,
+): Promise<Message | undefined> {
+  await db
+    .updateTable('message')
+    .set({ read_at: isRead ? sql`coalesce(read_at, now())` : null })
+    .where('store_id', '=', storeId)
+    .where('id', '=', id)
+    .execute();
+  const row = await messageQuery(db, storeId).where('id', '=', id).executeTakeFirst();
+  return row && asMessage(row);
+}
+
+/** @returns whether it was there */
+export async function removeMessage(db: Records, storeId: number, id: number): Promise<boolean> {
+  const { numDeletedRows } = await db
+    .deleteFrom('message')
+    .where('store_id', '=', storeId)
+    .where('id', '=', id)
+    .executeTakeFirst();
+  return numDeletedRows > 0n;
+}

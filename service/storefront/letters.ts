@@ -1,0 +1,99 @@
+/** Forms with which shoppers write to the store: a mail address for news, or a message. Each counts against the address it comes from. */
+import type { Request } from 'express';
+import { isMailAddress, TRAP, type FormState } from '@parlour/core';
+import type { Mail } from '../mail/mail.js';
+import { shopperMessage } from '../mail/messages.js';
+import { countTry } from '../records/attempts.js';
+import { addMessage, addSignUp } from '../records/inbox.js';
+import type { ClientAddress } from '../accounts/address.js';
+import { logFault } from '../faults.js';
+import type { Site } from './context.js';
+
+/** What forms are answered with besides the site. */
+export interface LetterBox {
+  readonly mail: Mail;
+  readonly addressOf: ClientAddress;
+}
+
+type Sent = Readonly<Record<string, string>> & { readonly page: string };
+type Answer = { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
+
+const WINDOW_MS = 60 * 60 * 1000;
+const MOST_SIGN_UPS = 20;
+const MOST_MESSAGES = 10;
+const MOST = { name: 120, mail: 254, subject: 160, text: 5_000 } as const;
+
+/** Keeps a mail address for news. One that is known already is thanked for like any other. */
+export async function signUp(site: Site, sent: Sent, request: Request, { addressOf }: LetterBox): Promise<Answer> {
+  const { section, typed } = formOf(sent);
+  const { word, language } = site.edition.locale;
+  const mail = (typed['mail'] ?? '').trim();
+  const refuse = (refused: string, status: 409 | 422 = 422): Answer => ({
+    done: false,
+    status,
+    form: { section, typed, refused },
+  });
+  if (!isMailAddress(mail)) return refuse(word('mail-wrong'));
+  const kept = await keeping(site, sent, `sign-up from ${addressOf(request)}`, MOST_SIGN_UPS);
+  if (kept !== 'keep') return kept === 'trap' ? thanked(section) : refuse(kept, 409);
+  await addSignUp(site.db, site.store.id, { mail, page: pathIn(sent), language });
+  return thanked(section);
+}
+
+/** Keeps a message for the store's inbox, and sends it by mail where the store has said to which address. */
+export async function writeMessage(site: Site, sent: Sent, request: Request, box: LetterBox): Promise<Answer> {
+  const { section, typed } = formOf(sent);
+  const { word } = site.edition.locale;
+  const errors: Record<string, string> = {};
+  const of = (field: keyof typeof MOST): string => (typed[field] ?? '').trim();
+  for (const field of ['name', 'mail', 'text'] as const) if (of(field) === '') errors[field] = word('field-needed');
+  if (of('mail') !== '' && !isMailAddress(of('mail'))) errors['mail'] = word('mail-wrong');
+  for (const [field, most] of Object.entries(MOST))
+    if (of(field as keyof typeof MOST).length > most) errors[field] = word('too-long', { most });
+  const refuse = (refused: string, status: 409 | 422): Answer => ({
+    done: false,
+    status,
+    form: { section, typed, errors, refused },
+  });
+  if (Object.keys(errors).length > 0) return refuse(word('check-fields'), 422);
+  const kept = await keeping(site, sent, `message from ${box.addressOf(request)}`, MOST_MESSAGES);
+  if (kept !== 'keep') return kept === 'trap' ? thanked(section) : refuse(kept, 409);
+  const message = { name: of('name'), mail: of('mail'), subject: of('subject'), text: of('text'), page: pathIn(sent) };
+  await addMessage(site.db, site.store.id, message);
+  const to = site.store.details.mail;
+  // It is in the inbox already: mail that does not go out costs the shopper nothing.
+  if (to)
+    await box.mail
+      .send(shopperMessage(to, site.store.name, message))
+      .catch((error: unknown) => logFault(request.log, error, 'a message could not be sent'));
+  return thanked(section);
+}
+
+/** What a form says besides what was typed. */
+function formOf({ 'back-to': section = '', page: _page, facts: _facts, [TRAP]: _trap, ...typed }: Sent) {
+  return { section, typed };
+}
+
+const thanked = (section: string): Answer => ({
+  done: false,
+  status: 200,
+  form: { section, typed: {}, refused: '', done: true },
+});
+
+/** The path of the page a form was on, without what is behind it. */
+const pathIn = ({ page }: Sent): string => page.split(/[?#]/)[0]?.slice(0, 400).toWellFormed() ?? '';
+
+/**
+ * Whether what was sent is kept: `trap` for what a program filled in, which is told nothing; else why not, in words.
+ * @param key what is counted
+ */
+async function keeping(site: Site, sent: Sent, key: string, most: number): Promise<string> {
+  const { word } = site.edition.locale;
+  if (sent[TRAP]) return 'trap';
+  if (site.mode === 'preview') return word('preview-keeps-nothing');
+  const now = new Date();
+  const [tried] = await countTry(site.db, [`${site.store.id} ${key}`], WINDOW_MS, now);
+  if (!tried || tried.tries <= most) return 'keep';
+  const minutes = Math.max(1, Math.ceil((tried.since.getTime() + WINDOW_MS - now.getTime()) / 60_000));
+  return word('too-often', { minutes });
+}

@@ -1,0 +1,144 @@
+/** A new store from the first minute: what it comes with, what it still needs, and what of it shoppers see. */
+import { randomUUID } from 'node:crypto';
+import type { EditRequest } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { eventually, send, testService, type TestService } from './service.js';
+
+const STORE = 'tern-tea';
+const params = { store: STORE };
+let service: TestService;
+beforeAll(async () => {
+  service = await testService();
+  await service.call(routes.createStore, {
+    body: { slug: STORE, name: 'Tern Tea', currency: 'EUR', country: 'IE', locale: 'en', timeZone: 'Europe/Dublin' },
+  });
+});
+afterAll(() => service.stop());
+
+const visit = (path: string) => send(service.port, `${STORE}.localhost`, path);
+const publish = () => service.call(routes.publish, { params, body: {} });
+const steps = async () =>
+  Object.fromEntries((await service.call(routes.getSetUp, { params })).steps.map((step) => [step.code, step]));
+const edit = (...edits: object[]) =>
+  service.call(routes.edit, { params, body: { unit: randomUUID(), edits: edits as EditRequest[] } });
+
+test('no page is blank, and every page of the menus is there', async () => {
+  const home = (await visit('/')).text;
+  const paths = [...home.matchAll(/<li><a href="([^"]+)"/g)].map(([, path]) => path as string);
+  expect(paths).toEqual(['/browse', '/about', '/reach-us', '/delivery', '/terms', '/privacy']);
+  for (const path of paths) {
+    const { status, text } = await visit(path);
+    expect([path, status, /<h1 class="page-title">[^<]+<\/h1>/.test(text)]).toEqual([path, 200, true]);
+  }
+});
+
+test('the list of what is left ticks itself off, and a page that is gone can be made again', async () => {
+  expect(Object.entries(await steps()).flatMap(([code, { done }]) => (done ? [code] : []))).toEqual(['pages', 'menus']);
+  await edit({ type: 'discard', document: 'content/terms' });
+  expect((await steps())['pages']?.sentence).toBe('Missing: “Terms”.');
+  const { menus } = await service.call(routes.listMenus, { params });
+  expect(menus.map(({ code, entries, uses, gone }) => [code, entries, uses.length, gone])).toEqual([
+    ['footer', 3, 1, [{ entry: 'to-terms', label: 'Terms', page: 'content:terms' }]],
+    ['main', 3, 1, []],
+  ]);
+  await edit({ type: 'create', what: 'content', name: 'Terms', code: 'terms', starter: 'terms' });
+  expect((await service.call(routes.listMenus, { params })).menus[0]?.gone).toEqual([]);
+  for (const code of ['about', 'reach-us', 'delivery', 'terms', 'privacy'])
+    await edit({ type: 'set', document: `content/${code}`, field: 'readyMade', value: false, was: true });
+  await edit({ type: 'set', document: 'template/home', field: 'name', value: 'Front', was: 'Home' });
+  await service.call(routes.setWay, {
+    params: { ...params, way: 'post' },
+    body: { name: 'Post', prices: { IE: 450 } },
+  });
+  await service.call(routes.setDetails, { params, body: { street: 'Quay 1', city: 'Tern', mail: 'tea@tern.example' } });
+  await publish();
+  const open = Object.values(await steps()).filter(({ done }) => !done);
+  expect(open.map(({ code }) => code)).toEqual(['products', 'logo']);
+});
+
+test('a menu that a section shows by default cannot be removed', async () => {
+  await expect(edit({ type: 'discard', document: 'menu/main' })).rejects.toMatchObject({
+    code: 'still-used',
+    message: 'The menu “Main menu” is shown by sections in around/header/standard.',
+  });
+});
+
+test('a content page that is held back is for previews alone; one with a time comes by itself', async () => {
+  const about = (field: string, value?: unknown, was?: unknown) => ({
+    type: 'set',
+    document: 'content/about',
+    field,
+    ...(value === undefined ? {} : { value }),
+    ...(was === undefined ? {} : { was }),
+  });
+  await edit(about('visible', 'nobody'));
+  await publish();
+  expect([(await visit('/about')).status, (await visit('/')).text.includes('href="/about"')]).toEqual([404, false]);
+  const { url } = await service.call(routes.preview, { params, body: { page: 'content:about' } });
+  const preview = new URL(url);
+  expect((await send(service.port, preview.hostname, preview.pathname + preview.search)).status).toBe(200);
+
+  const tomorrow = new Date(Date.now() + 24 * 3600 * 1000).toISOString();
+  await edit(about('visible', undefined, 'nobody'), about('from', tomorrow));
+  await publish();
+  expect([(await visit('/about')).status, (await visit('/')).text.includes('href="/about"')]).toEqual([404, false]);
+  // Nothing is published at the time itself.
+  const from = new Date(Date.now() + 2500).toISOString();
+  await edit(about('from', from, tomorrow));
+  await publish();
+  await eventually(async () => {
+    expect([(await visit('/about')).status, (await visit('/')).text.includes('href="/about"')]).toEqual([200, true]);
+  });
+  expect(Date.now()).toBeGreaterThanOrEqual(Date.parse(from));
+});
+
+test('a content page has its texts in each language; what has none is refused', async () => {
+  const set = (field: string, value: string) => ({ type: 'set', document: 'content/reach-us', field, value });
+  await edit(set('title@de', 'Kontakt'), set('text@de', '<p>Einfach antworten.</p>'));
+  await service.call(routes.setLanguages, { params, body: { languages: ['de'] } });
+  await publish();
+  await eventually(async () => {
+    const german = (await visit('/de/reach-us')).text;
+    expect(german).toMatch(/<h1 class="page-title">Kontakt<\/h1>.*Einfach antworten\./s);
+  });
+  expect((await visit('/reach-us')).text).toContain('<h1 class="page-title">Reach us</h1>');
+  await expect(edit(set('slug@de', 'kontakt'))).rejects.toMatchObject({ code: 'no-such-field' });
+});
+
+test('a sample catalogue goes into an empty store whole, and comes out whole; what is the store’s own stays', async () => {
+  const sample = { products: 12, sample: true };
+  expect(await service.call(routes.getSample, { params })).toEqual({ products: 0, sample: false });
+  await expect(service.call(routes.takeOutSample, { params })).rejects.toMatchObject({ code: 'no-such-thing' });
+  expect(await service.call(routes.putInSample, { params, body: {} })).toEqual(sample);
+  await expect(service.call(routes.putInSample, { params, body: {} })).rejects.toMatchObject({ code: 'already-there' });
+  expect((await steps())['products']).toMatchObject({ done: true, sentence: 'The catalogue has 12 products.' });
+  const home = (await visit('/')).text;
+  const [, product = ''] = /<a href="(\/item\/[^"]+)"/.exec(home) ?? [];
+  expect(home).toMatch(/<img src="\/pictures\//);
+  expect((await visit(product)).status).toBe(200);
+  const listed = async () => (await service.call(routes.listPages, { params, query: { pageKind: 'product' } })).total;
+  expect(await listed()).toBe(12);
+
+  expect(await service.call(routes.takeOutSample, { params })).toEqual({ products: 0, sample: false });
+  expect([(await visit(product)).status, (await visit('/')).text.includes('/item/'), await listed()]).toEqual([
+    404,
+    false,
+    0,
+  ]);
+  // A store that sells something has no use for it.
+  await expect(service.call(routes.putInSample, { params: { store: 'windrow' }, body: {} })).rejects.toMatchObject({
+    code: 'already-there',
+  });
+});
+
+test('the page of all collections shows each with the picture of what is in it', async () => {
+  const { text } = await send(service.port, 'windrow.localhost', '/browse');
+  const pictured = /<li class="card"><div class="card-picture"[^>]*><img src="([^"]+)".*?<a href="([^"]+)">([^<]+)/gs;
+  const tiles = [...text.matchAll(pictured)];
+  expect(tiles.length).toBeGreaterThanOrEqual(3);
+  for (const [, picture = '', path = '', title] of tiles) {
+    const [first] = [...(await send(service.port, 'windrow.localhost', path)).text.matchAll(pictured)];
+    // In whatever width it is shown.
+    expect([title, picture.split('/')[2]]).toEqual([title, first?.[1]?.split('/')[2]]);
+  }
+});
