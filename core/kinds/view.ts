@@ -33,6 +33,8 @@ export interface View {
   input(field: string): string;
   /** An html id for a part of the section, unique on the page. */
   id(part: string): string;
+  /** Takes an html id that other sections may want too. @returns false if it is taken already */
+  claim(id: string): boolean;
   /** A fact that the kind declares. */
   fact<N extends FactName>(name: N): Facts[N];
   /** The answer to a need that the kind asked for. */
@@ -81,6 +83,8 @@ export interface ViewSources {
   readonly menus: ReadonlyMap<string, MenuDocument>;
   /** The instant the page is for, in ISO form. */
   readonly now: string;
+  /** The html ids that sections have claimed so far. */
+  readonly claimed: Set<string>;
   /** Is told what the page looks different by at another time. */
   noteDates(span: Span): void;
 }
@@ -122,6 +126,12 @@ export class SectionView implements View {
   }
   id(part: string): string {
     return `${htmlId(this.path)}:${part}`;
+  }
+  claim(id: string): boolean {
+    const { claimed } = this.#sources;
+    if (claimed.has(id)) return false;
+    claimed.add(id);
+    return true;
   }
   input(field: string): string {
     return `${this.path}${FIELD_MARK}${field}`;

@@ -191,6 +191,9 @@ class PagelessView extends SectionView {
   override isNow(): never {
     throw new Varies();
   }
+  override claim(): never {
+    throw new Varies();
+  }
   override menu(): never {
     throw new Varies();
   }
@@ -203,6 +206,7 @@ const WITHOUT_PAGE = {
   data: new PageData(),
   menus: new Map(),
   now: '',
+  claimed: new Set<string>(),
   noteDates: () => undefined,
 };
 

@@ -123,7 +123,7 @@ const renderingOf = ({ composition, page, data, facts, form = null, now }: PageR
   const { store, locale, mode } = edition;
   const rendering: Rendering = {
     sources: {
-      ...{ store, locale, page, data, facts, form, menus: parts.menus, now },
+      ...{ store, locale, page, data, facts, form, menus: parts.menus, now, claimed: new Set<string>() },
       noteDates: (span) => noteDates(span, rendering),
     },
     now,

@@ -8,8 +8,8 @@ import { attemptOf, order, Shopper } from './shopper.js';
 const DESIGN = '/stores/windrow/designs/live';
 /** How long the database is away; `npm run soak` makes it long. */
 const OUTAGE_MS = process.env['PARLOUR_SOAK'] ? 60_000 : 1_500;
-/** Pages that are each shopper's own. */
-const OWN = /^\/(cart|checkout|thank-you|account|sign-in)/;
+/** Pages that are each shopper's own, and searches, which are never kept. */
+const UNKEPT = /^\/(cart|checkout|thank-you|account|sign-in|find)/;
 
 test('a section of a kind that does not exist: a box in the preview, no publish, and shoppers keep their page', async () => {
   const database = await newDatabase();
@@ -76,7 +76,7 @@ test(`while the database is away for ${OUTAGE_MS / 1000} s every kept page is an
   const { pages } = await other.call(routes.listPages, { query: { limit: 200 } });
   const isKept = ({ headers }: Answer): boolean => headers['cache-status'] === 'parlour; hit';
   const paths: string[] = [];
-  for (const { path } of pages.filter((one) => one.path.startsWith('/') && !OWN.test(one.path))) {
+  for (const { path } of pages.filter((one) => one.path.startsWith('/') && !UNKEPT.test(one.path))) {
     await other.visit(path);
     await eventually(async () => expect(isKept(await other.visit(path))).toBe(true));
     paths.push(path);

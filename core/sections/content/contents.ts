@@ -1,6 +1,6 @@
 /** What the page contains, as links to its parts. */
 import { text, toggle } from '../../fields/make.js';
-import { asProse, cleanProse } from '../../fields/prose.js';
+import { asProse } from '../../fields/prose.js';
 import { bindingOf } from '../../kinds/binding.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
@@ -29,7 +29,7 @@ export const contents = defineKind(
   },
   {
     view({ title, smaller }, view) {
-      const whole = cleanProse(asProse(String(bindingOf(view.page, 'text') ?? '')));
+      const whole = asProse(String(bindingOf(view.page, 'text') ?? ''));
       const shown = anchored(whole).headings.filter(({ level }) => level === 2 || smaller);
       if (shown.length === 0) return NOTHING;
       return html`<nav class="contents" aria-label="${title || view.word('contents')}">${title !== '' && html`<p class="contents-title">${title}</p>`}<ol>${shown.map(({ level, words, id }) => html`<li class="contents-${level}"><a href="#${id}">${words}</a></li>`)}</ol></nav>`;

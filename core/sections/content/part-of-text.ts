@@ -5,7 +5,7 @@ import { bindingOf } from '../../kinds/binding.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-import { anchored } from './anchors.js';
+import { anchored, withFreeIds } from './anchors.js';
 
 export const PARTS = { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' } as const;
 type Part = keyof typeof PARTS;
@@ -46,11 +46,12 @@ export const partOfText = defineKind(
   {
     view({ part, number: nth, size, text }, view) {
       // The page is asked only where the section has no text of its own.
-      const whole = text || asProse(String(bindingOf(view.page, 'text') ?? ''));
-      const shown = chosenPart(proseParts(whole), part, nth);
+      const parts =
+        text === '' ? anchored(asProse(String(bindingOf(view.page, 'text') ?? ''))).parts : proseParts(text);
+      const shown = chosenPart(parts, part, nth);
       if (shown === '') return NOTHING;
       // The list of contents leads to the headings of the page’s own text.
-      return html`<div class="prose part-${size}">${raw(text === '' ? anchored(shown).html : shown)}</div>`;
+      return html`<div class="prose part-${size}">${raw(text === '' ? withFreeIds(shown, view) : shown)}</div>`;
     },
     css: css`
       .part-large {
