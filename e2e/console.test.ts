@@ -487,3 +487,25 @@ test('the storefront works without script, on a phone, and nothing shifts or run
     await phone.close();
   }
 });
+
+test('a search that was overtaken and comes last does not replace what was found', async () => {
+  let release = (): void => undefined;
+  const held = new Promise<void>((go) => (release = go));
+  await page.route(/search=s&/, (asked) => held.then(() => asked.continue()));
+  await page.goto(consoleAt('/workbench/home'));
+  await page.locator('[data-plan-section="h-dunes"]').click();
+  await page.getByLabel('Leads to', { exact: true }).click();
+  const early = page.waitForResponse(/search=s&/);
+  const last = page.waitForResponse(/search=skerry&/);
+  await page.keyboard.type('skerry');
+  await last;
+  const options = page.getByRole('option');
+  await options.filter({ hasText: 'Skerry Diamond' }).waitFor();
+  const found = await options.allInnerTexts();
+  release();
+  const { pages } = (await (await early).json()) as { pages: unknown[] };
+  expect(pages.length).toBeGreaterThan(found.length);
+  await page.waitForTimeout(200);
+  expect(await options.allInnerTexts()).toEqual(found);
+  await page.unroute(/search=s&/);
+});

@@ -3,6 +3,7 @@ import { kindsByName, Problem, type EditRequest, type KindDescriptions } from '@
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
 import { markRaw, reactive } from 'vue';
 import { router } from './router';
+import { takingTurns } from './turns';
 import { newUnit } from './units';
 
 const client = createClient({ origin: '' });
@@ -78,8 +79,11 @@ export async function attempt<T>(work: () => Promise<T>): Promise<T | undefined>
   }
 }
 
+const askForChanges = takingTurns();
 export async function refreshChanges(): Promise<void> {
-  session.changes = await call(routes.listChanges);
+  const counts = askForChanges();
+  const changes = await call(routes.listChanges);
+  if (counts()) session.changes = changes;
 }
 
 /** Works on another design from now on. */

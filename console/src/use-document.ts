@@ -4,6 +4,7 @@ import { routes } from '@parlour/contract';
 import { ref, watch, type Ref } from 'vue';
 import { attempt, call, edit } from './api';
 import { news } from './live';
+import { takingTurns } from './turns';
 
 export interface OpenDocument<D extends Document> {
   /** Null until it is there. */
@@ -25,15 +26,11 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
   const document = ref(null) as Ref<D | null>;
   const renewals = ref(0);
 
-  let asked = 0;
-  let answered = 0;
-  /** An answer that a later one has overtaken is passed over. */
+  const ask = takingTurns();
   async function load(): Promise<void> {
-    const turn = ++asked;
+    const counts = ask();
     const answer = await call(routes.getDocument, { query: { key: key() } });
-    if (turn < answered) return;
-    answered = turn;
-    document.value = answer.document as D;
+    if (counts()) document.value = answer.document as D;
   }
 
   let last: Promise<unknown> = Promise.resolve();

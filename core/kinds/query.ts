@@ -5,7 +5,9 @@ export const FIND_WORDS = 'words';
 
 /** `?page=2&sort=price`, in the order of the names; nothing if no name has a value. */
 export function queryText(values: Readonly<Record<string, string | undefined>>): string {
-  const given = Object.entries(values)
+  const entries = Object.entries(values);
+  if (entries.length === 0) return '';
+  const given = entries
     .filter((entry): entry is [string, string] => entry[1] !== undefined)
     .sort(([a], [b]) => (a < b ? -1 : 1))
     .map(([name, value]) => `${encodeURIComponent(name)}=${encodeURIComponent(value)}`);

@@ -160,7 +160,8 @@ export class SectionView implements View {
   }
   link(link: Link | null): Markup | null {
     if (!link) return null;
-    const href = 'url' in link ? link.url : this.data({ type: 'path', page: link.to });
+    const href =
+      'url' in link ? link.url : link.to === 'home' ? this.locale.home : this.data({ type: 'path', page: link.to });
     return href === null ? null : html`href="${href}"${link.window === 'new' && NEW_WINDOW}`;
   }
   menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null {

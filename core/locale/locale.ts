@@ -1,6 +1,5 @@
 /** How one store speaks in one language: its money, its numbers, its words, and what stands before its paths. */
 import { formatMoney } from '../commerce/money.js';
-import { remembering } from '../remembering.js';
 import { STOREFRONT_WORDS, type Word, type WordName, type Words } from './words.js';
 
 export interface Locale {
@@ -12,6 +11,8 @@ export interface Locale {
   readonly currency: string;
   /** What stands before the paths of this language: nothing for the leading one, else `/de`. */
   readonly prefix: string;
+  /** Where the home page is, whatever it shows. */
+  readonly home: string;
   /** The language that translated values are looked up by; null for the leading one, which all values are in. */
   readonly translation: string | null;
   /** An amount of minor units, as people read it. */
@@ -57,12 +58,14 @@ export function makeLocale({ language, currency, prefix = '', timeZone = 'UTC', 
   const moments = new Intl.DateTimeFormat(language, { dateStyle: 'long', timeStyle: 'short', timeZone });
   const weekdays = weekdayNames(language);
   const countries = new Intl.DisplayNames(language, { type: 'region' });
+  const apart = new Map<string, readonly string[]>();
   const number = keptText((value) => numbers.format(value));
   return {
     language,
     direction: RIGHT_TO_LEFT.has(new Intl.Locale(language).maximize().script ?? '') ? 'rtl' : 'ltr',
     currency,
     prefix,
+    home: prefix || '/',
     country: (code) => countries.of(code) ?? code,
     translation: prefix === '' ? null : language,
     number,
@@ -74,7 +77,9 @@ export function makeLocale({ language, currency, prefix = '', timeZone = 'UTC', 
       const found: Word = words[name] ?? shipped[name] ?? STOREFRONT_WORDS[name].en;
       const text =
         typeof found === 'string' ? found : (found[plurals.select(Number(values['count'] ?? 0))] ?? found.other);
-      return filled(text, values, number);
+      let parts = apart.get(text);
+      if (!parts) apart.set(text, (parts = text.split(PLACE)));
+      return parts.length === 1 ? text : filled(parts, values, number);
     },
   };
 }
@@ -100,11 +105,10 @@ function keptText(format: (value: number) => string): (value: number) => string 
   };
 }
 
-/** A word taken apart at its places: texts at even positions, names of places at odd ones. */
-const partsOf = remembering((text: string) => text.split(/\{([a-z]+)\}/));
+/** Splits a word into texts, at even positions, and names of places, at odd ones. */
+const PLACE = /\{([a-z]+)\}/;
 
-function filled(text: string, values: WordValues, number: (value: number) => string): string {
-  const parts = partsOf(text);
+function filled(parts: readonly string[], values: WordValues, number: (value: number) => string): string {
   let out = parts[0] as string;
   for (let i = 1; i < parts.length; i += 2) {
     const name = parts[i] as string;

@@ -123,7 +123,15 @@ const renderingOf = ({ composition, page, data, facts, form = null, now }: PageR
   const { store, locale, mode } = edition;
   const rendering: Rendering = {
     sources: {
-      ...{ store, locale, page, data, facts, form, menus: parts.menus, now, claimed: new Set<string>() },
+      store,
+      locale,
+      page,
+      data,
+      facts,
+      form,
+      menus: parts.menus,
+      now,
+      claimed: new Set(),
       noteDates: (span) => noteDates(span, rendering),
     },
     now,

@@ -16,8 +16,11 @@ const withList = (one: Section, list: string, entries: readonly object[]): Secti
 describe('store-mark', () => {
   test('is the name until there is a logo, which then says the name to those who do not see it', () => {
     expect(show(section('m', 'store-mark'))).toContain(
-      '<a class="mark" href="/there"><span class="mark-name">Windrow</span></a>',
+      '<a class="mark" href="/"><span class="mark-name">Windrow</span></a>',
     );
+    expect(show(section('m', 'store-mark'), { translation: 'de' })).toContain('<a class="mark" href="/de">');
+    // Nothing has to be asked for it, so it is the same on all pages.
+    expect(made([section('m', 'store-mark')]).composition.instances.size).toBe(0);
     const drawn = show(section('m', 'store-mark', { logo: LOGO }));
     expect(drawn).toMatch(/<span class="mark-logo"><img [^>]*alt="Windrow"/);
     expect(drawn).not.toContain('mark-name');

@@ -1,5 +1,5 @@
 /** The section kinds of content pages. */
-import { cleanProse, type PageInfo, type Section } from '../index.js';
+import { type PageInfo, type Section } from '../index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, render, STORE } from '../tests/pages.js';
 import { drawMap } from '../maps/draw.js';
@@ -239,19 +239,15 @@ test('the breadcrumb goes through the collections of a product, those above a co
     subject: { collection: { code: 'C-9', slug: 'c', title: 'Here', description: '', parents } },
   });
   expect(crumbs(collection(['C-2', 'C-1']))).toEqual([
-    '<a href="/there">Home</a>',
+    '<a href="/">Home</a>',
     '<a href="/browse/one">One</a>',
     '<a href="/browse/two">Two</a>',
     'Here',
   ]);
-  expect(crumbs(collection([]), { here: false })).toEqual(['<a href="/there">Home</a>']);
-  expect(crumbs(contentPage({ parent: 'care' }))).toEqual([
-    '<a href="/there">Home</a>',
-    '<a href="/care">Care</a>',
-    'Self',
-  ]);
+  expect(crumbs(collection([]), { here: false })).toEqual(['<a href="/">Home</a>']);
+  expect(crumbs(contentPage({ parent: 'care' }))).toEqual(['<a href="/">Home</a>', '<a href="/care">Care</a>', 'Self']);
   expect(crumbs(contentPage({ parent: 'care', parentLinked: false }))[1]).toBe('Care');
-  expect(crumbs(contentPage({ parent: 'gone' }))).toEqual(['<a href="/there">Home</a>', 'Self']);
+  expect(crumbs(contentPage({ parent: 'gone' }))).toEqual(['<a href="/">Home</a>', 'Self']);
   expect(show(section('b', 'breadcrumb'))).not.toContain('crumbs"');
 });
 

@@ -5,6 +5,7 @@ import { routes } from '@parlour/contract';
 import { ref, watch } from 'vue';
 import { attempt, call } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
+import { takingTurns } from '../turns';
 
 const emit = defineEmits<{ add: [pages: readonly { page: string; title: string }[]]; close: [] }>();
 
@@ -23,12 +24,14 @@ const toggle = (page: Found): void => {
 };
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
+const ask = takingTurns();
 async function find(): Promise<void> {
+  const counts = ask();
   const answer = await attempt(() =>
     call(routes.listPages, { query: { search: search.value || undefined, limit: 50 } }),
   );
   // No link leads to a page that is not there.
-  found.value = (answer?.pages ?? []).filter(({ page }) => page !== 'not-found');
+  if (counts()) found.value = (answer?.pages ?? []).filter(({ page }) => page !== 'not-found');
 }
 watch(search, () => {
   clearTimeout(waiting);

@@ -4,6 +4,7 @@ import type { Link } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';
+import { takingTurns } from '../turns';
 import { selectOnFocus } from './select-on-focus';
 
 const props = defineProps<{ modelValue: Link | null; label: string; help: string; fault: string }>();
@@ -27,12 +28,15 @@ function setWindow(isNew: boolean): void {
 
 const url = computed(() => (props.modelValue && 'url' in props.modelValue ? props.modelValue.url : ''));
 
+const ask = takingTurns();
 watch(
   words,
   async (text) => {
     const chosen = pages.value.find((one) => one.title === text);
     if (chosen) return;
+    const counts = ask();
     const answer = await attempt(() => call(routes.listPages, { query: { search: text || undefined, limit: 50 } }));
+    if (!counts()) return;
     const found = (answer?.pages ?? []).map((one) => ({ value: one.page, title: one.title, path: one.path }));
     const own =
       page.value && !found.some((one) => one.value === page.value)

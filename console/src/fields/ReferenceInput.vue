@@ -4,6 +4,7 @@ import { PAGE_KINDS, type PageKind, type ReferenceTo } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';
+import { takingTurns } from '../turns';
 import { selectOnFocus } from './select-on-focus';
 
 const props = defineProps<{
@@ -54,9 +55,12 @@ async function list(): Promise<readonly Choice[]> {
 }
 
 let waiting: ReturnType<typeof setTimeout> | undefined;
+const ask = takingTurns();
 async function find(): Promise<void> {
+  const counts = ask();
   const text = found.value.some(({ title }) => title === words.value) ? '' : words.value;
   const all = (await attempt(() => (isSearched.value ? search(text) : list()))) ?? [];
+  if (!counts()) return;
   const { modelValue } = props;
   // What is chosen is there, whatever else is looked for.
   const chosen = found.value.find(({ value }) => value === modelValue) ?? { value: modelValue, title: modelValue };

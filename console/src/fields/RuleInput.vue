@@ -4,6 +4,7 @@ import { parseRule, printRule, Problem, type PageKind, type Rule } from '@parlou
 import { routes } from '@parlour/contract';
 import { ref, watch } from 'vue';
 import { call } from '../api';
+import { takingTurns } from '../turns';
 
 const props = defineProps<{
   modelValue: Rule | null;
@@ -18,14 +19,17 @@ const text = ref(props.modelValue ? printRule(props.modelValue) : '');
 const wrong = ref('');
 const matches = ref('');
 
+const ask = takingTurns();
 /** Counts the pages a rule would match, without saving it. */
 async function count(): Promise<void> {
+  const counts = ask();
   matches.value = '';
   if (wrong.value || text.value.trim() === '') return;
   try {
     const { total, pages } = await call(routes.listPages, {
       query: { pageKind: props.pageKind, when: text.value, limit: 3 },
     });
+    if (!counts()) return;
     const some = pages.map(({ title }) => title).join(', ');
     matches.value =
       total === 0

@@ -27,6 +27,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { attempt, call, edit, say, session, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
+import { takingTurns } from '../turns';
 import { useDocument } from '../use-document';
 import DeviceToggle from '../workbench/DeviceToggle.vue';
 import PageFrame from '../workbench/PageFrame.vue';
@@ -129,10 +130,14 @@ async function remove(): Promise<void> {
   });
 }
 
+const ask = takingTurns();
 /** Counts the pages, and opens the first of them. */
 async function follow(): Promise<void> {
   if (!target.value) return;
-  pages.value = await pagesOfTarget(target.value);
+  const counts = ask();
+  const reached = await pagesOfTarget(target.value);
+  if (!counts()) return;
+  pages.value = reached;
   const { first } = pages.value;
   if (first === null) {
     url.value = '';

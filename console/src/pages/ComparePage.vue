@@ -6,6 +6,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { attempt, call, session } from '../api';
 import { news } from '../live';
+import { takingTurns } from '../turns';
 
 type Comparison = AnswerOf<typeof routes.compare>;
 interface State {
@@ -58,10 +59,12 @@ async function loadStates(): Promise<void> {
   });
 }
 
+const ask = takingTurns();
 async function compare(): Promise<void> {
+  const counts = ask();
   busy.value = true;
   const answer = await attempt(() => call(routes.compare, { query: { from: from.value, to: to.value, pages: 'yes' } }));
-  found.value = answer ?? null;
+  if (counts()) found.value = answer ?? null;
   busy.value = false;
 }
 

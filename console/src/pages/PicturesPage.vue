@@ -7,6 +7,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { attempt, call, say } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
+import { takingTurns } from '../turns';
 
 type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
 type Uses = AnswerOf<typeof routes.getPicture>;
@@ -33,8 +34,12 @@ const over = ref(false);
 const sending = ref<Sending[]>([]);
 const file = ref<HTMLInputElement>();
 
+const ask = takingTurns();
 async function load(): Promise<void> {
-  pictures.value = (await call(routes.listPictures, { query: { search: search.value || undefined } })).pictures;
+  const counts = ask();
+  const answer = await call(routes.listPictures, { query: { search: search.value || undefined } });
+  if (!counts()) return;
+  pictures.value = answer.pictures;
   loaded.value = true;
 }
 async function open({ hash }: Picture): Promise<void> {

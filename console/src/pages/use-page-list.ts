@@ -5,6 +5,7 @@ import { onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { attempt, call } from '../api';
 import { news } from '../live';
+import { takingTurns } from '../turns';
 
 export type Page = AnswerOf<typeof routes.listPages>['pages'][number];
 export type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
@@ -31,7 +32,9 @@ export function usePageList() {
   /** What the list is sorted by, `-title` in reverse; null for the order of the kinds. */
   const sort = ref<PageSort | `-${PageSort}` | null>(null);
 
+  const ask = takingTurns();
   async function load(more = false): Promise<void> {
+    const counts = ask();
     loading.value = true;
     await attempt(async () => {
       const wanted = {
@@ -43,6 +46,7 @@ export function usePageList() {
         limit: 100,
       };
       const [answer, all] = await Promise.all([call(routes.listPages, { query: wanted }), call(routes.listTemplates)]);
+      if (!counts()) return;
       pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
       total.value = answer.total;
       renewing.value = answer.renewing;

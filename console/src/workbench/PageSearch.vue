@@ -4,6 +4,7 @@ import { routes } from '@parlour/contract';
 import { ref, watch } from 'vue';
 import { attempt, call } from '../api';
 import { selectOnFocus } from '../fields/select-on-focus';
+import { takingTurns } from '../turns';
 
 const props = defineProps<{ page: string; title: string }>();
 const emit = defineEmits<{ open: [page: string] }>();
@@ -17,11 +18,14 @@ const items = ref<Choice[]>([]);
 const selecting = selectOnFocus();
 const words = ref('');
 
+const ask = takingTurns();
 async function search(text: string): Promise<void> {
+  const counts = ask();
   const answer = await attempt(() =>
     call(routes.listPages, { query: { search: text === props.title ? undefined : text || undefined, limit: 30 } }),
   );
-  items.value = (answer?.pages ?? []).map((page) => ({ value: page.page, title: page.title, path: page.path }));
+  if (counts())
+    items.value = (answer?.pages ?? []).map((page) => ({ value: page.page, title: page.title, path: page.path }));
 }
 let waiting: ReturnType<typeof setTimeout> | undefined;
 watch(

@@ -17,6 +17,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, reactive, ref, shallowReactive, watch } from 'vue';
 import { attempt, call, edit, refreshChanges, session } from '../api';
 import { news } from '../live';
+import { takingTurns } from '../turns';
 import { newUnit } from '../units';
 
 export interface Selection {
@@ -67,15 +68,13 @@ export function useWorkbench() {
     return [...sectionsIn(document.areas)].find((section) => section.id === state.selected?.section) ?? null;
   });
 
-  let asked = 0;
-  const answered = new Map<string, number>();
-  /** Reads a document; an answer that a later one has overtaken is passed over. */
+  const asking = new Map<string, ReturnType<typeof takingTurns>>();
   async function fetchDocument(key: string): Promise<void> {
-    const turn = ++asked;
+    const ask = asking.get(key) ?? takingTurns();
+    asking.set(key, ask);
+    const counts = ask();
     const { document } = await call(routes.getDocument, { query: { key } });
-    if (turn < (answered.get(key) ?? 0)) return;
-    answered.set(key, turn);
-    documents.set(key, document as Document);
+    if (counts()) documents.set(key, document as Document);
   }
 
   /** The shared sections that what is open shows, and those that they show. */

@@ -34,7 +34,6 @@ export const storeMark = defineKind(
     ],
   },
   {
-    needs: () => [{ type: 'path', page: 'home' }],
     view({ logo, name, tagline }, view) {
       // Beside its name, the logo says nothing more to those who listen.
       const alt = name ? '' : logo?.alt || view.store.name;

@@ -36,10 +36,7 @@ export const breadcrumb = defineKind(
     sketch: [4, { draw: 'text', width: 360, height: 10 }, 4],
   },
   {
-    needs: (_values, page): Need[] => [
-      { type: 'path', page: 'home' },
-      ...[collectionsAbove(page), parentOf(page)].flatMap((need) => need ?? []),
-    ],
+    needs: (_values, page): Need[] => [collectionsAbove(page), parentOf(page)].flatMap((need) => need ?? []),
     view({ here }, view) {
       if (view.page.kind === 'home') return NOTHING;
       const steps = stepsTo(view);

@@ -8,7 +8,7 @@ import { html, type Markup } from '../../kinds/html.js';
 import type { Amount, SketchPart } from '../../kinds/sketch.js';
 import type { View } from '../../kinds/view.js';
 import { PICTURE_RATIOS, PICTURE_SHAPES } from '../../look/settings.js';
-import { card, type CardLevel } from './card.js';
+import { cardList, type CardLevel } from './card.js';
 
 /** How many cards stand side by side, and the shape of their pictures. */
 export const CARD_FIELDS = {
@@ -39,7 +39,7 @@ export function cards(
   view: View,
   level: CardLevel,
 ): Markup {
-  return html`<ul class="cards ${deviceClasses('across', across)}${pictures !== 'look' && ` cut-${pictures}`}">${products.map((product) => card(product, view, SIZES, level))}</ul>`;
+  return html`<ul class="cards ${deviceClasses('across', across)}${pictures !== 'look' && ` cut-${pictures}`}">${cardList(products, view, SIZES, level)}</ul>`;
 }
 
 /** How wide the picture of a card is shown, by the groundwork's steps. */
