@@ -55,4 +55,5 @@ export const menuNeeds = (menu: MenuDocument): Need[] =>
   });
 
 /** What has to be known to draw links. */
-export const linkNeeds = (link: Link | null): Need[] => (link && 'to' in link && link.to !== 'home' ? [{ type: 'path', page: link.to }] : []);
+export const linkNeeds = (link: Link | null): Need[] =>
+  link && 'to' in link && link.to !== 'home' ? [{ type: 'path', page: link.to }] : [];
