@@ -429,8 +429,7 @@ test('templates are found by name and kind; removing one that is used says which
   await page.goto(consoleAt('/templates'));
   await page.getByLabel('Search name or code', { exact: true }).fill('words first');
   const drawing = page.locator('.drawing');
-  await drawing.filter({ hasText: 'Home pages' }).waitFor({ state: 'detached' });
-  expect(await drawing.count()).toBe(1);
+  await until(async () => (await drawing.count()) === 1);
   await drawing.getByRole('button', { name: 'Remove' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByText('2 pages would change:').waitFor();

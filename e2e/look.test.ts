@@ -144,7 +144,8 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await page.goto(consoleAt('/new-store'));
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
-  await page.getByLabel('Home country').fill('ie');
+  await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
+  await page.keyboard.press('Enter');
   await page.getByRole('radio', { name: 'Brasslamp' }).check();
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('“Tern Tea” is ready').waitFor();

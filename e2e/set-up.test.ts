@@ -21,7 +21,8 @@ beforeAll(async () => {
   await page.goto(consoleAt('/new-store'));
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
-  await page.getByLabel('Home country').fill('ie');
+  await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
+  await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('2 of 9 done').waitFor();
 });

@@ -5,6 +5,7 @@ import { currencyDecimals, formatMoney, freeCode } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call, say, session } from '../api';
+import { COUNTRIES, countryName, isFound } from '../names';
 import AskDialog from '../shell/AskDialog.vue';
 
 type Way = AnswerOf<typeof routes.getDelivery>['methods'][number];
@@ -21,17 +22,6 @@ const removing = ref<Way | null>(null);
 const busy = ref(false);
 
 const decimals = computed(() => currencyDecimals(session.store?.currency ?? 'EUR'));
-const names = new Intl.DisplayNames('en', { type: 'region', fallback: 'none' });
-const LETTERS = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
-/** Not countries to send a parcel to: groups of countries, and private use. */
-const NO_COUNTRY = /^(EU|EZ|UN|QO|ZZ|X[A-Z])$/;
-const COUNTRIES = LETTERS.flatMap((a) => LETTERS.map((b) => a + b))
-  .flatMap((value) => {
-    const title = NO_COUNTRY.test(value) ? undefined : names.of(value);
-    return title ? [{ value, title }] : [];
-  })
-  .sort((a, b) => a.title.localeCompare(b.title));
-
 const money = (minor: number): string => formatMoney(minor, session.store?.currency ?? 'EUR', 'en');
 const amountOf = (minor: number): string => (minor / 10 ** decimals.value).toFixed(decimals.value);
 const minorOf = (amount: string): number | null => {
@@ -105,7 +95,7 @@ onMounted(() =>
         <h2>{{ way.name }}</h2>
         <ul class="prices">
           <li v-for="(price, country) in way.prices" :key="country">
-            {{ names.of(String(country)) ?? country }} <span class="figure">{{ money(price) }}</span>
+            {{ countryName(String(country)) }} <span class="figure">{{ money(price) }}</span>
           </li>
         </ul>
       </div>
@@ -134,7 +124,13 @@ onMounted(() =>
         class="mb-4"
       />
       <div v-for="(price, i) in writing.prices" :key="i" class="price">
-        <v-autocomplete v-model="price.country" :items="COUNTRIES" label="Country" />
+        <v-autocomplete
+          v-model="price.country"
+          :items="COUNTRIES"
+          :custom-filter="(title: string, typed: string) => isFound(title, typed, COUNTRIES)"
+          auto-select-first
+          label="Country"
+        />
         <v-text-field v-model="price.amount" label="Price" inputmode="decimal" :suffix="session.store?.currency" />
         <v-btn
           :icon="mdiDeleteOutline"

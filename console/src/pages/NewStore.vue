@@ -4,6 +4,8 @@ import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, openStore, say, session, signOut } from '../api';
+import { selectOnFocus } from '../fields/select-on-focus';
+import { COUNTRIES, CURRENCIES, isFound, LANGUAGES, OWN_TIME_ZONE, TIME_ZONES } from '../names';
 import GroundworkChoice from './GroundworkChoice.vue';
 
 const router = useRouter();
@@ -13,9 +15,18 @@ const slug = ref('');
 const currency = ref('EUR');
 const country = ref('');
 const locale = ref(navigator.language);
-const timeZone = ref(Intl.DateTimeFormat().resolvedOptions().timeZone);
+const timeZone = ref(OWN_TIME_ZONE);
 const groundwork = ref('');
 const busy = ref(false);
+const selecting = selectOnFocus();
+
+/** What is chosen from lists. */
+const chosen = [
+  { label: 'Home country', hint: 'Where you sell from', items: COUNTRIES, model: country },
+  { label: 'Currency', hint: 'What prices are in', items: CURRENCIES, model: currency },
+  { label: 'Language', hint: 'What the store speaks first', items: LANGUAGES, model: locale },
+  { label: 'Time zone', hint: 'For publishing later, sales and notices', items: TIME_ZONES, model: timeZone },
+];
 
 const suggested = computed(() =>
   name.value
@@ -32,8 +43,8 @@ async function create(): Promise<void> {
       body: {
         name: name.value.trim(),
         slug: slug.value || suggested.value,
-        currency: currency.value.toUpperCase(),
-        country: country.value.toUpperCase(),
+        currency: currency.value,
+        country: country.value,
         locale: locale.value,
         timeZone: timeZone.value,
         ...(groundwork.value && { groundwork: groundwork.value }),
@@ -80,17 +91,20 @@ async function create(): Promise<void> {
           hint="Lower-case letters, digits and “-”"
           persistent-hint
         />
-        <v-text-field
-          v-model="currency"
-          label="Currency"
-          hint="Such as EUR or JPY"
+        <v-autocomplete
+          v-for="{ label, hint, items, model } in chosen"
+          :key="label"
+          :model-value="model.value || null"
+          v-bind="selecting"
+          :label="label"
+          :hint="hint"
+          :items="items"
+          :custom-filter="(title: string, typed: string) => isFound(title, typed, items)"
           persistent-hint
-          maxlength="3"
+          auto-select-first
           required
+          @update:model-value="model.value = $event ?? ''"
         />
-        <v-text-field v-model="country" label="Home country" hint="Such as IE" persistent-hint maxlength="2" required />
-        <v-text-field v-model="locale" label="Language" hint="Such as en-IE" persistent-hint required />
-        <v-text-field v-model="timeZone" label="Time zone" hint="Such as Europe/Dublin" persistent-hint required />
         <GroundworkChoice v-model="groundwork" legend="What its design builds on" class="whole" />
         <div class="act">
           <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!name.trim() || !country"

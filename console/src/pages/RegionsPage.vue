@@ -108,7 +108,9 @@ onMounted(() => attempt(load));
     <div class="sheet-head">
       <div>
         <h1>Regions</h1>
-        <p class="quiet">Made once, around every page. A template may choose another arrangement, or leave one out.</p>
+        <p class="quiet">
+          What is around every page, made once. A template may use another arrangement, or leave one out.
+        </p>
       </div>
     </div>
     <div class="places">
@@ -143,7 +145,7 @@ onMounted(() => attempt(load));
         </div>
       </v-card>
     </div>
-    <h2 class="which">Which template has which</h2>
+    <h2 class="which">Which arrangements each template uses</h2>
     <v-card>
       <v-table>
         <thead>

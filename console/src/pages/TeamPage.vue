@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Who works on the store and in which role, invitations, and who did what. */
-import { ROLES, told } from '@parlour/core';
+import { capitalised, ROLES, told } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call, say, session } from '../api';
@@ -27,7 +27,7 @@ const link = ref('');
 const leaving = ref<Team['members'][number] | null>(null);
 const busy = ref(false);
 
-const roles = ROLES.map((value) => ({ value, title: value, subtitle: DOES[value] }));
+const roles = ROLES.map((value) => ({ value, title: capitalised(value), subtitle: DOES[value] }));
 const mine = computed(() => team.value.members.find((one) => one.mail === session.user?.mail)?.role);
 const isOwner = computed(() => mine.value === 'owner');
 
@@ -111,7 +111,7 @@ onMounted(load);
                 density="compact"
                 @update:model-value="(to: Role) => setRole(member.mail, to)"
               />
-              <span v-else>{{ member.role }}</span>
+              <span v-else>{{ capitalised(member.role) }}</span>
             </td>
             <td class="act">
               <v-btn v-if="isOwner" :aria-label="`Remove ${member.name}`" @click="leaving = member">Remove</v-btn>
@@ -120,7 +120,7 @@ onMounted(load);
           <tr v-for="one in team.invited" :key="one.mail">
             <td class="quiet">Invited until {{ dayText(one.expires) }}</td>
             <td class="quiet">{{ one.mail }}</td>
-            <td class="role">{{ one.role }}</td>
+            <td class="role">{{ capitalised(one.role) }}</td>
             <td class="act">
               <v-btn
                 v-if="isOwner"
