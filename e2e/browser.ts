@@ -21,14 +21,21 @@ const FLAGS = [
 
 /** A browser with a fresh profile in the run's own folder. */
 export async function openBrowser(
-  options: { width?: number; height?: number; javaScriptEnabled?: boolean } = {},
+  options: {
+    width?: number;
+    height?: number;
+    javaScriptEnabled?: boolean;
+    /** As everybody's browser does, and driven ones do not: pages are shown as they were left when one goes back. */
+    keepsPages?: boolean;
+  } = {},
 ): Promise<BrowserContext> {
-  const { width = 1280, height = 800, javaScriptEnabled = true } = options;
+  const { width = 1280, height = 800, javaScriptEnabled = true, keepsPages = false } = options;
   const home = join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'profiles');
   mkdirSync(home, { recursive: true });
   return chromium.launchPersistentContext(mkdtempSync(join(home, 'p-')), {
     executablePath: process.env['PARLOUR_TEST_CHROMIUM'] ?? '/usr/bin/chromium',
     args: FLAGS,
+    ...(keepsPages && { ignoreDefaultArgs: ['--disable-back-forward-cache'] }),
     viewport: { width, height },
     javaScriptEnabled,
   });

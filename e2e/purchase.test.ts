@@ -151,3 +151,22 @@ test('a cart line is changed and taken out; the way to the checkout goes with th
     await page.goForward();
     await page.getByText('Your cart is empty.').waitFor();
   }));
+
+test('who goes back to a page that the browser has kept sees the cart of now', async () => {
+  const browser = await openBrowser({ keepsPages: true });
+  try {
+    const page = await browser.newPage();
+    await page.addInitScript(() => addEventListener('pageshow', ({ persisted }) => persisted && console.log('kept')));
+    const kept = page.waitForEvent('console', (message) => message.text() === 'kept');
+    await page.goto(at('/'));
+    expect(await page.locator('.badge-count').count()).toBe(0);
+    await page.goto(at('/item/gannet-delta'));
+    await page.getByRole('button', { name: 'Add to cart' }).click();
+    await page.locator('.badge-count', { hasText: '1' }).waitFor();
+    await page.goBack({ waitUntil: 'commit' });
+    await kept;
+    await page.locator('.badge-count', { hasText: '1' }).waitFor();
+  } finally {
+    await browser.close();
+  }
+});

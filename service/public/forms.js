@@ -54,6 +54,15 @@ document.addEventListener('submit', (event) => {
   send(form, event.submitter);
 });
 
+// Who goes back sees the page as it was left, if the browser still has it; what the shopper has may have changed since.
+window.addEventListener('pageshow', async ({ persisted }) => {
+  if (!persisted || !facts) return;
+  const now = await fetch(location.href, { headers: { accept: 'text/html' } })
+    .then((response) => response.text())
+    .catch(() => null);
+  if (now !== null && !now.includes(`content="${facts.content}"`)) location.reload();
+});
+
 document.addEventListener('change', ({ target }) => {
   if (target.matches('[data-send]') && target.form.reportValidity()) send(target.form, null);
 });

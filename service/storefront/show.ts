@@ -258,7 +258,9 @@ function alternatesOf({ store, origin }: Site, path: string): PageRequest['alter
 
 const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [
   ...(kinds.some((name) => edition.kinds.find(name)?.enlivened) ? [LIVELY_SCRIPT] : []),
-  ...([...instances.values()].some(({ kind }) => kind.hasForms || kind.ofCheckout) ? [FORMS_SCRIPT] : []),
+  ...([...instances.values()].some(({ kind }) => kind.hasForms || kind.ofCheckout || kind.shows?.length)
+    ? [FORMS_SCRIPT]
+    : []),
   ...(mode === 'preview' ? [`${PREVIEW_SCRIPT}&console=${encodeURIComponent(consoleOrigin(config))}`] : []),
 ];
 
