@@ -152,6 +152,27 @@ test('a film is where it is, and nothing is loaded from there', () => {
   expect(html).not.toMatch(/src="https:\/\/films/);
 });
 
+test('n break marks make n + 1 columns, of the page’s text or of one’s own; the anchors stay', () => {
+  const text = '<h2>A</h2><wbr data-break><p>b</p><wbr data-break><p>c</p>';
+  const page = contentPage({ text });
+  const columns = (one: Section): string[] =>
+    (/<div class="text-columns">(.*?)<\/div><\/div><\/div><\/div>/s.exec(show(one, { page }))?.[1] ?? '').split(
+      '</div>',
+    );
+  expect(columns(section('t', 'text', { text, columns: true }))).toEqual([
+    '<div class="prose"><h2>A</h2>',
+    '<div class="prose"><p>b</p>',
+    '<div class="prose"><p>c</p>',
+  ]);
+  expect(columns(section('t', 'part-of-text', { part: 'all', columns: true }))[0]).toBe(
+    '<div class="prose part-normal"><h2 id="t-a">A</h2>',
+  );
+  expect(columns(section('t', 'part-of-text', { part: 'rest', columns: true }))).toHaveLength(2);
+  expect(
+    show(section('t', 'part-of-text', { part: 'rest', columns: true }), { page: contentPage({ text: 'x' }) }),
+  ).not.toContain('text-columns');
+});
+
 describe('contents', () => {
   const text =
     '<h2>The lead</h2><p>A</p><wbr data-break><h2>Wind &amp; weather</h2><h3>Gusts</h3><h2>Wind &amp; weather</h2><h2></h2>';

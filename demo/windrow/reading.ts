@@ -120,7 +120,7 @@ const visit: readonly Section[] = [
       two: [section('visit-map', 'map', { label: 'Windrow Kites' }, { space: 'small' })],
     },
   ),
-  section('visit-rest', 'part-of-text', { part: 'rest' }, READING),
+  section('visit-rest', 'part-of-text', { part: 'rest', columns: true }),
   section('visit-form', 'message-form', { title: 'Write to us' }, { tone: 'soft', space: 'large' }),
 ];
 

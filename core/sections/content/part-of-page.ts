@@ -5,7 +5,7 @@ import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { ContentNeed } from '../../kinds/needs.js';
-import { chosenPart, PARTS } from './part-of-text.js';
+import { chosenParts, PARTS } from './part-of-text.js';
 
 const need = (page: string): ContentNeed => ({ type: 'content', page });
 
@@ -41,7 +41,7 @@ export const partOfPage = defineKind(
     view({ page, part, number: nth, title, action }, view) {
       const found = page === '' ? null : view.data(need(page));
       if (!found) return NOTHING;
-      const shown = chosenPart(proseParts(asProse(found.text)), part, nth);
+      const shown = chosenParts(proseParts(asProse(found.text)), part, nth).join('');
       if (shown === '') return NOTHING;
       return html`${title && html`<h2>${found.title}</h2>`}<div class="prose">${raw(shown)}</div>${action !== '' && html`<p class="part-on"><a href="${found.path}">${action}<span class="hidden-words">: ${found.title}</span></a></p>`}`;
     },

@@ -3,24 +3,25 @@ import { choice, number, prose } from '../../fields/make.js';
 import { asProse, proseParts } from '../../fields/prose.js';
 import { bindingOf } from '../../kinds/binding.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { anchored, withFreeIds } from './anchors.js';
+import { columnsField, proseOf, TEXT_COLUMNS_CSS } from './text-columns.js';
 
 export const PARTS = { all: 'All of it', lead: 'The lead', rest: 'The rest', nth: 'One by its number' } as const;
 type Part = keyof typeof PARTS;
 
 /** Without a break mark the lead is all and the rest is nothing. */
-export function chosenPart(parts: readonly string[], part: Part, nth: number): string {
+export function chosenParts(parts: readonly string[], part: Part, nth: number): readonly string[] {
   switch (part) {
     case 'all':
-      return parts.join('');
+      return parts;
     case 'lead':
-      return parts[0] ?? '';
+      return parts.slice(0, 1);
     case 'rest':
-      return parts.slice(1).join('');
+      return parts.slice(1);
     case 'nth':
-      return parts[nth - 1] ?? '';
+      return parts.slice(nth - 1, nth);
   }
 }
 
@@ -38,22 +39,24 @@ export const partOfText = defineKind(
         default: 1,
       }),
       size: choice('Size', 'How large the letters are.', { normal: 'As other texts', large: 'Larger' }, 'normal'),
+      columns: columnsField,
       text: prose('Text', 'What is split; leave empty for the page’s own text.'),
     },
     caption: 'part',
     sketch: [4, { lines: { of: 'part', by: { lead: 3, rest: 6, nth: 6, all: 6 } }, width: 760 }],
   },
   {
-    view({ part, number: nth, size, text }, view) {
+    view({ part, number: nth, size, columns, text }, view) {
       // The page is asked only where the section has no text of its own.
       const parts =
         text === '' ? anchored(asProse(String(bindingOf(view.page, 'text') ?? ''))).parts : proseParts(text);
-      const shown = chosenPart(parts, part, nth);
-      if (shown === '') return NOTHING;
       // The list of contents leads to the headings of the page’s own text.
-      return html`<div class="prose part-${size}">${raw(text === '' ? withFreeIds(shown, view) : shown)}</div>`;
+      const shown = chosenParts(parts, part, nth).map((one) => (text === '' ? withFreeIds(one, view) : one));
+      if (shown.every((one) => one === '')) return NOTHING;
+      return proseOf(shown, columns, `part-${size}`);
     },
     css: css`
+      ${TEXT_COLUMNS_CSS}
       .part-large {
         font-size: 1.2em;
       }

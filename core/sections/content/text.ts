@@ -1,7 +1,8 @@
 /** Running text. */
 import { prose as proseField } from '../../fields/make.js';
-import { html, raw } from '../../kinds/html.js';
+import { proseParts } from '../../fields/prose.js';
 import { defineKind } from '../../kinds/kind.js';
+import { columnsField, proseOf, TEXT_COLUMNS_CSS } from './text-columns.js';
 
 export const text = defineKind(
   {
@@ -13,9 +14,13 @@ export const text = defineKind(
       text: proseField('Text', 'The text, with headings, lists and links where they help.', {
         default: '<p>Write here.</p>',
       }),
+      columns: columnsField,
     },
     caption: 'text',
     sketch: [4, { lines: { of: 'text', over: 85, least: 1, most: 14 }, width: 760 }],
   },
-  { view: ({ text }) => html`<div class="prose">${raw(text)}</div>` },
+  {
+    view: ({ text, columns }) => proseOf(columns ? proseParts(text) : [text], columns),
+    css: TEXT_COLUMNS_CSS,
+  },
 );
