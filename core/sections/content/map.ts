@@ -94,6 +94,15 @@ export const map = defineKind(
       .map-steps :focus-visible + label {
         outline: 0.15em solid var(--focus-ring, currentcolor);
       }
+      /* On phones they would lie over the pin. */
+      @media (max-width: 599px) {
+        .map-steps {
+          position: static;
+          justify-content: center;
+          border-width: 0 0 1px;
+          border-radius: 0;
+        }
+      }
       .map-land {
         fill: var(--soft);
       }
