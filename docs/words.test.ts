@@ -1,6 +1,7 @@
 /** One name for each thing: the words that others have replaced are found nowhere. */
 import { readdirSync, readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
+import { SHIPPED_KINDS } from '@parlour/core';
 
 const ROOT = join(__dirname, '..');
 const LEFT_OUT = new Set(['node_modules', 'dist', '.git', '.parlour', 'screenshots', 'results', 'package-lock.json']);
@@ -55,4 +56,9 @@ test.each(OLD.map(([old, now, mayHaveIt]) => ({ old, now, mayHaveIt })))('$old: 
       lines.flatMap((line, i) => (old.test(line) ? [`${path}:${i + 1} ${line.trim().slice(0, 120)}`] : [])),
     );
   expect(found).toEqual([]);
+});
+
+test('the list of words has every section kind, in the order of the catalogue', () => {
+  const listed = /\*\*Section kinds:\*\* (.*)\./.exec(readFileSync(join(__dirname, 'words.md'), 'utf8'))?.[1];
+  expect(listed?.split(', ')).toEqual(SHIPPED_KINDS.all.map(({ name }) => name));
 });
