@@ -1,4 +1,5 @@
 /** Every page can be reached, at a path of its own. */
+import { matchPath, pathOf, STANDARD_PATHS } from './paths.js';
 import { applyRequests, checkWays, openDocument, type Document, type EditRequest } from '../index.js';
 import { draftOf, refusal, tools, withChanges } from '../tests/designs.js';
 
@@ -44,6 +45,32 @@ test.each(['cart', 'terms', 'favicon', 'styles'])('a content page at “%s” is
   const free = slug === 'favicon';
   if (free) expect(() => applyRequests([set], start(), tools())).not.toThrow();
   else expect(refusal(() => applyRequests([set], start(), tools()))).toMatchObject({ code: 'bad-path', place: 'slug' });
+});
+
+test.each([
+  ['guides/winter', null],
+  ['terms/at-sea', null],
+  ['item/petrel', 'a product page'],
+  ['browse/all', 'a collection page'],
+  ['thank-you/nobody', 'the thank you page'],
+  ['pictures/ours', 'Parlour itself'],
+])('a content page may have a path of several parts: %s', (slug, taken) => {
+  const set: EditRequest = { type: 'set', document: 'content/about', field: 'slug', was: 'about', value: slug };
+  const apply = () => applyRequests([set], start(), tools());
+  if (taken === null) expect(apply).not.toThrow();
+  else
+    expect(refusal(apply)).toMatchObject({ code: 'bad-path', message: expect.stringContaining(`where ${taken} is`) });
+});
+
+test.each([
+  ['/guides/winter', { kind: 'content', slug: 'guides/winter' }],
+  ['/guides%2Fwinter', null],
+  ['/guides//winter', null],
+  ['/guides/winter/', null],
+  ['/item/a/b', { kind: 'content', slug: 'item/a/b' }],
+])('%s means one thing', (path, meant) => {
+  expect(matchPath(STANDARD_PATHS, path)).toEqual(meant);
+  if (meant) expect(pathOf(STANDARD_PATHS, 'content', meant.slug)).toBe(path);
 });
 
 test('a new content page finds a free path by itself', () => {

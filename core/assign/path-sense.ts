@@ -3,7 +3,7 @@ import type { PathsDocument } from '../design/document.js';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
-import { pathOf, patternsOf, type PathPatterns } from './paths.js';
+import { matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
 
 /** First segments of paths that the service answers itself. */
 export const RESERVED_SEGMENTS = [
@@ -64,8 +64,11 @@ export interface ContentPlace {
 /** What is at a path that a content page would have; null if it is free. */
 export function takenBy(path: string, patterns: PathPatterns, others: Iterable<ContentPlace>): string | null {
   if (isReserved(path)) return 'Parlour itself';
-  for (const [kind, pattern] of Object.entries(patterns) as [Exclude<PageKind, 'not-found'>, string][])
-    if (pattern === path) return `the ${kindInWords(kind)} page`;
+  // An order has its own thank-you page below the path of that kind.
+  if (path.startsWith(`${patterns['thank-you']}/`)) return `the ${kindInWords('thank-you')} page`;
+  const first = matchPath(patterns, path)?.kind;
+  if (first && first !== 'content')
+    return `${PAGE_KINDS[first].subject === null ? 'the' : 'a'} ${kindInWords(first)} page`;
   for (const other of others) if (pathOf(patterns, 'content', other.slug) === path) return `“${other.title}”`;
   return null;
 }

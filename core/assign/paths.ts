@@ -27,7 +27,12 @@ export const patternsOf = (paths: PathsDocument | undefined): PathPatterns =>
 
 /** The path of a page. @param slug the subject's slug; ignored by kinds without subject */
 export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = ''): string =>
-  patterns[kind].replace('{slug}', encodeURIComponent(slug));
+  patterns[kind].replace('{slug}', () =>
+    // Those of content pages may have several parts.
+    kind === 'content' && slug.includes('/')
+      ? slug.split('/').map(encodeURIComponent).join('/')
+      : encodeURIComponent(slug),
+  );
 
 /** Which page kind and slug a path means, or null. */
 export function matchPath(patterns: PathPatterns, path: string): { kind: keyof PathPatterns; slug: string } | null {
@@ -36,8 +41,12 @@ export function matchPath(patterns: PathPatterns, path: string): { kind: keyof P
     if (end === undefined) {
       if (path === pattern) return { kind, slug: '' };
     } else if (path.startsWith(start) && path.endsWith(end) && path.length > start.length + end.length) {
-      const slug = safeDecode(path.slice(start.length, path.length - end.length));
-      if (slug && !slug.includes('/')) return { kind, slug };
+      const parts = path
+        .slice(start.length, path.length - end.length)
+        .split('/')
+        .map(safeDecode);
+      const isWhole = parts.every((part) => part && !part.includes('/'));
+      if (isWhole && (parts.length === 1 || kind === 'content')) return { kind, slug: parts.join('/') };
     }
   }
   return null;

@@ -225,11 +225,14 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     called: (head) => `the content page “${String(head['title'])}”`,
     fields: {
       title: text('Title', 'The title of the page.', { max: 120, required: true }),
-      slug: text('Path', 'The last part of its path.', {
+      slug: text('Path', 'Where it is, such as about or guides/winter.', {
         max: 80,
         required: true,
         plain: true,
-        form: { pattern: '^[a-z0-9][a-z0-9-]*$', words: 'lower-case letters, digits and “-”' },
+        form: {
+          pattern: '^[a-z0-9][a-z0-9-]*(/[a-z0-9][a-z0-9-]*)*$',
+          words: 'lower-case letters, digits and “-”, with “/” between parts',
+        },
       }),
       description: text('Description', 'One or two sentences for lists and search engines.', { max: 300, lines: 2 }),
       text: prose('Text', 'The text of the page.', { max: 100_000 }),

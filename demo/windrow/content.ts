@@ -85,7 +85,7 @@ export const windrowContent = (
   page(
     'news-spring',
     'The spring kites are out',
-    'news-spring-kites',
+    'news/spring-kites',
     'Three new single-line kites, and an old one in new colours.',
     '<p>They hung in the window all winter. Now they are in the air, and on the shelves.</p><p>The old one is the Gannet Delta, which comes in rust this year because Tolle bought too much of it.</p>',
     {
@@ -99,7 +99,7 @@ export const windrowContent = (
   page(
     'news-reel',
     'A reel that does not bite',
-    'news-reel',
+    'news/reel',
     'Fewer plasters: the new reel has a rounded rim.',
     '<p>Forty people tried it on the north sands. Nobody bled.</p>',
     {
@@ -113,7 +113,7 @@ export const windrowContent = (
   page(
     'news-storm',
     'What the October storm took',
-    'news-october-storm',
+    'news/october-storm',
     'Half the roof, and no kite.',
     '<p>The workshop is dry again. Thank you to everybody who came with tarpaulins, and to the harbour for the crane.</p>',
     {

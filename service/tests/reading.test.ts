@@ -56,13 +56,32 @@ test('news comes newest first, with pictures; what is held back is in no list, a
   expect(await page('/news')).toMatch(
     /<time datetime="2026-10-12T08:00:00\.000Z">12 October 2026<\/time> · <span>Isbel Marrow<\/span>/,
   );
-  const piece = await page('/news-reel');
+  const piece = await page('/news/reel');
   expect(linksIn(piece, /<nav class="crumbs".*?<\/nav>/s)).toEqual(['Home /', 'News from the mole /news']);
   expect(linksIn(piece, /<ul class="page-lines">.*?<\/ul>/s)).toHaveLength(2);
   await service.edit({ type: 'set', document: 'content/news-storm', field: 'visible', value: 'nobody' });
   await publish();
   expect(await titles()).toEqual(['A reel that does not bite', 'The spring kites are out']);
-  expect((await service.visit('/news-october-storm')).status).toBe(404);
+  expect((await service.visit('/news/october-storm')).status).toBe(404);
+});
+
+test('a content page has a path of several parts, that address alone, in each language', async () => {
+  await service.call(routes.setLanguages, { body: { languages: ['de'] } });
+  const status = async (path: string) => (await service.visit(path)).status;
+  expect(await page('/de/news/reel')).toContain('hreflang="de" href="http://windrow.localhost');
+  expect(await Promise.all(['/news%2Freel', '/news/reel/', '/news//reel', '/reel'].map(status))).toEqual(
+    Array(4).fill(404),
+  );
+  const set = (value: string, was: string) =>
+    service.edit({ type: 'set', document: 'content/news-reel', field: 'slug', value, was });
+  await expect(set('item/gannet-delta', 'news/reel')).rejects.toThrow('where a product page is');
+  await set('news/reels/first', 'news/reel');
+  await publish();
+  expect(await page('/news/reels/first')).toContain('A reel that does not bite');
+  expect(linksIn(await page('/news'), /<ul class="page-cards">.*?<\/ul>/s)).toContain(
+    'A reel that does not bite /news/reels/first',
+  );
+  expect(await status('/news/reel')).toBe(404);
 });
 
 test('a part of another page follows that page, and goes with it', async () => {
