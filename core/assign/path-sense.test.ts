@@ -1,5 +1,5 @@
 /** Every page can be reached, at a path of its own. */
-import { matchPath, pathOf, STANDARD_PATHS } from './paths.js';
+import { leadsTo, matchPath, pathOf, STANDARD_PATHS } from './paths.js';
 import { applyRequests, checkWays, openDocument, type Document, type EditRequest } from '../index.js';
 import { draftOf, refusal, tools, withChanges } from '../tests/designs.js';
 
@@ -93,4 +93,37 @@ test('pages that would meet when only some changes go live are refused then', ()
   const both = new Map([...alone, ['content/about', openDocument(content('About', 'us'))] as const]);
   expect(() => checkWays(both, live)).not.toThrow();
   expect(() => checkWays(new Map([...alone, ['content/about', undefined] as const]), live)).not.toThrow();
+});
+
+const redirect = (from: string, to: string): EditRequest => ({
+  type: 'set',
+  document: 'paths',
+  field: `redirects.${from}`,
+  value: to,
+});
+
+test.each([
+  [[redirect('/a', '/a')], 'and from there back to itself'],
+  [[redirect('/a', '/b'), redirect('/b', '/c'), redirect('/c', '/a')], 'and from there back to itself'],
+  [[redirect('/about', '/terms')], 'where “About” is'],
+  [[redirect('/cart', '/terms')], 'where the cart page is'],
+  [[redirect('/pictures/old', '/terms')], 'where Parlour itself is'],
+  [[redirect('/item/sold-long-ago', '/browse')], null],
+  [[redirect('/a', '/b'), redirect('/b', 'https://elsewhere.example/')], null],
+])('redirects: %j', (unit, sentence) => {
+  const apply = () => applyRequests(unit, start(), tools());
+  if (sentence === null) expect(apply).not.toThrow();
+  else expect(refusal(apply)).toMatchObject({ code: 'bad-path', message: expect.stringContaining(sentence) });
+});
+
+test('a path leads to the end of its redirects; those that go in a circle lead nowhere', () => {
+  const redirects = { '/a': '/b', '/b': '/c', '/x': '/y', '/y': '/x' };
+  expect(['/a', '/b', '/c', '/x', '/constructor'].map((path) => leadsTo(redirects, path))).toEqual([
+    '/c',
+    '/c',
+    null,
+    null,
+    null,
+  ]);
+  expect(leadsTo(undefined, '/a')).toBeNull();
 });

@@ -3,7 +3,7 @@ import type { PathsDocument } from '../design/document.js';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
-import { matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
+import { leadsTo, matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
 
 /** First segments of paths that the service answers itself. */
 export const RESERVED_SEGMENTS = [
@@ -96,6 +96,31 @@ export function checkContentPaths(
         remedy: 'Choose another path for one of them.',
       });
   }
+}
+
+/**
+ * Checks a redirect made by hand.
+ * @param from the path it begins at
+ * @throws Problem `bad-path` if it leads in a circle, or a page is where it begins, which would always be shown instead
+ */
+export function checkRedirect(from: string, paths: PathsDocument, pages: readonly ContentPlace[]): void {
+  const to = paths.redirects?.[from];
+  if (to === undefined) return;
+  const place = `redirects.${from}`;
+  if (leadsTo(paths.redirects, from) === null)
+    throw new Problem('bad-path', `${from} would lead to ${to}, and from there back to itself.`, {
+      place,
+      remedy: 'Let it lead to a page, or remove the redirect that leads back.',
+    });
+  const patterns = patternsOf(paths);
+  const kind = matchPath(patterns, from)?.kind;
+  // Which products and collections there are is not known here; those that are there are shown.
+  const taken = kind && PAGE_KINDS[kind].subject !== null && kind !== 'content' ? null : takenBy(from, patterns, pages);
+  if (taken !== null)
+    throw new Problem('bad-path', `Nobody would be led from ${from}, where ${taken} is.`, {
+      place,
+      remedy: 'Begin the redirect at a path that has no page any more.',
+    });
 }
 
 /**

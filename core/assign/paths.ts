@@ -52,6 +52,21 @@ export function matchPath(patterns: PathPatterns, path: string): { kind: keyof P
   return null;
 }
 
+/**
+ * Where redirects made by hand lead from a path in the end, however many there are one after the other.
+ * @returns a path or a web address; null if none begins there, or if they lead in a circle
+ */
+export function leadsTo(redirects: PathsDocument['redirects'], path: string): string | null {
+  const seen = new Set<string>();
+  let at = path;
+  while (redirects && Object.hasOwn(redirects, at)) {
+    if (seen.has(at)) return null;
+    seen.add(at);
+    at = redirects[at] as string;
+  }
+  return seen.size === 0 ? null : at;
+}
+
 function safeDecode(text: string): string | null {
   try {
     return decodeURIComponent(text);

@@ -1,6 +1,7 @@
 /** Store pages by path or by code: what is there, and where a path leads that nothing is at (any more). */
 import {
   keys,
+  leadsTo,
   matchPath,
   PAGE_KINDS,
   parsePage,
@@ -65,8 +66,7 @@ export async function placeAt(source: PageSource, path: string): Promise<Place> 
   const { page, hasFormer } = await lookUp(source, match, former);
   if (page && page.kind !== 'not-found') return { page, elsewhere: null };
   // A redirect made by hand goes first.
-  const redirects = pathsIn(source)?.redirects;
-  const byHand = redirects && Object.hasOwn(redirects, path) ? redirects[path] : undefined;
+  const byHand = leadsTo(pathsIn(source)?.redirects, path);
   const moved = former && hasFormer ? pathOf(patternsFor(source), former.kind, former.slug) : path;
   const elsewhere = byHand ?? (moved === path ? null : moved);
   return elsewhere === null ? { page: NOT_FOUND, elsewhere } : { page: null, elsewhere };

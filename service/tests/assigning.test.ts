@@ -368,13 +368,18 @@ test('paths, redirects and what the home page shows belong to the design', async
   const set = (field: string, value: string) => ({ type: 'set', document: 'paths', field, value }) as const;
   await service.edit(
     set('patterns.product', '/kite/{slug}'),
+    set('redirects./older', '/old'),
     set('redirects./old', '/workshop'),
     set('home', 'content:about'),
   );
   await service.call(routes.publish, { body: {} });
   expect((await service.visit('/kite/skerry-diamond')).status).toBe(200);
   expect((await service.visit('/item/skerry-diamond')).headers['location']).toBe('/kite/skerry-diamond');
-  expect((await service.visit('/old')).headers['location']).toBe('/workshop');
+  const moved = await Promise.all(['/old', '/older'].map((path) => service.visit(path)));
+  expect(moved.map(({ status, headers }) => [status, headers['location']])).toEqual([
+    [301, '/workshop'],
+    [301, '/workshop'],
+  ]);
   expect((await service.visit('/')).text).toContain('How a kite is made');
   await service.call(routes.revert, { params: { revision: '1' }, body: {} });
   expect((await service.visit('/item/skerry-diamond')).status).toBe(200);

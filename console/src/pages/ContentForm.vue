@@ -29,6 +29,7 @@ const {
 const FIELDS = DOCUMENT_TYPES.content.fields;
 const GROUPS: readonly { readonly title: string; readonly names: readonly string[] }[] = [
   { title: 'Page', names: ['title', 'slug', 'description', 'text', 'picture'] },
+  { title: 'Where it belongs', names: ['parent', 'parentLinked'] },
   { title: 'Who, and when', names: ['visible', 'from', 'date', 'author', 'labels'] },
 ];
 /** The language that is written; empty for the leading one. */

@@ -2,7 +2,7 @@
  * Checks that go beyond one field: whether what a document says fits together, and fits the rest of the design. Made
  * of what a unit of edits leaves behind, since a unit may pass through states that make no sense.
  */
-import { checkContentPaths, checkPatterns, type ContentPlace } from '../../assign/path-sense.js';
+import { checkContentPaths, checkPatterns, checkRedirect, type ContentPlace } from '../../assign/path-sense.js';
 import { checkRule, type Rule } from '../../assign/rule.js';
 import { kindInWords, parsePage, PAGE_KINDS, type PageKind } from '../../assign/page.js';
 import { Problem } from '../../problem.js';
@@ -30,7 +30,7 @@ export function checkSense(edit: Edit, after: State): void {
       checkAlone(document);
       for (const path of Object.keys(document.head)) checkPointer(document, path, after);
       for (const node of Object.values(document.nodes)) checkNodePointers(document, node, after);
-      return checkPaths(edit.document, document, after);
+      return checkPaths(edit.document, document, after, Object.keys(document.head));
     case 'insert':
       for (const { id } of edit.nodes) checkNode(document, nodeAt(document, id), after);
       return;
@@ -38,7 +38,7 @@ export function checkSense(edit: Edit, after: State): void {
       if (edit.node !== undefined) return checkNode(document, nodeAt(document, edit.node), after);
       checkHead(document);
       checkPointer(document, edit.field, after);
-      return checkPaths(edit.document, document, after);
+      return checkPaths(edit.document, document, after, [edit.field]);
     case 'remove':
     case 'move':
     case 'upgrade':
@@ -163,16 +163,18 @@ function checkTarget({ head }: DraftDocument): void {
   else if (head['target.when']) checkRule(head['target.when'] as Rule, kind);
 }
 
-function checkPaths(key: DocumentKey, document: DraftDocument, state: State): void {
+function checkPaths(key: DocumentKey, document: DraftDocument, state: State, changed: readonly string[]): void {
   if (document.type !== 'paths' && document.type !== 'content') return;
-  const paths = state.get(keys.paths);
-  const patterns = checkPatterns(paths && (closeDocument(paths) as PathsDocument));
-  checkContentPaths(
-    contentPlaces(state, (one) => state.get(one)?.head),
-    patterns,
-    document.type === 'content' ? new Set([codeOf(key)]) : undefined,
-  );
+  const draft = state.get(keys.paths);
+  const paths = draft && (closeDocument(draft) as PathsDocument);
+  const patterns = checkPatterns(paths);
+  const pages = contentPlaces(state, (one) => state.get(one)?.head);
+  checkContentPaths(pages, patterns, document.type === 'content' ? new Set([codeOf(key)]) : undefined);
+  if (document.type !== 'paths' || !paths) return;
+  for (const field of changed)
+    if (field.startsWith(REDIRECTS)) checkRedirect(field.slice(REDIRECTS.length), paths, pages);
 }
+const REDIRECTS = 'redirects.';
 
 /** The content pages of a state. @param valuesOf the head of a document, or a published document itself */
 export function contentPlaces(
