@@ -1,0 +1,28 @@
+/** What is seen in previews only, on paper, and where movement is welcome. */
+import { css } from '../../kinds/css.js';
+
+export const CONDITIONS = css`
+  .missing-kind {
+    border: 2px dashed var(--accent);
+    padding: 1rem 1.25rem;
+    background: var(--background);
+    color: var(--text);
+    text-align: start;
+  }
+  @media print {
+    .around-header,
+    .around-top-line,
+    form {
+      display: none;
+    }
+  }
+  @media (prefers-reduced-motion: no-preference) {
+    a,
+    .button {
+      transition:
+        color var(--motion),
+        background-color var(--motion),
+        border-color var(--motion);
+    }
+  }
+`;
