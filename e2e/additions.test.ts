@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import type { BrowserContext, FrameLocator, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { testService, type TestService } from '../service/tests/service.js';
+import { eventually, testService, type TestService } from '../service/tests/service.js';
 import { complaints, openBrowser, signIn } from './browser.js';
 
 let service: TestService;
@@ -80,7 +80,7 @@ test('details of the store are typed, kept, and seen by shoppers; what is wrong 
   faults.length = 0;
   await mail.fill('post@windrow.example');
   await page.reload();
-  expect(await street.inputValue()).toBe('Mole Street 5');
+  await eventually(async () => expect(await street.inputValue()).toBe('Mole Street 5'));
 });
 
 test('messages are read and deleted; mail addresses are saved as a table', async () => {

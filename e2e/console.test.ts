@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { testService, type TestService } from '../service/tests/service.js';
+import { eventually, testService, type TestService } from '../service/tests/service.js';
 import { addSection, complaints, focused, openBrowser, signIn } from './browser.js';
 
 let service: TestService;
@@ -42,11 +42,6 @@ async function clickInFrame(selector: string): Promise<void> {
   if (!box) throw new Error('The page is not on the screen.');
   const scale = box.width / inside.of;
   await page.mouse.click(box.x + inside.x * scale, box.y + inside.y * scale);
-}
-
-async function until(holds: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 15_000; !(await holds()); await page.waitForTimeout(50))
-    if (Date.now() > end) throw new Error('It did not come to hold.');
 }
 
 async function publish(): Promise<void> {
@@ -355,7 +350,9 @@ test('what somebody else does shows at once; what both change at once is not ove
   await page.getByLabel('Title', { exact: true }).waitFor();
   await set('Seen at once', 'For the wind that means it');
   await frame().getByRole('heading', { name: 'Seen at once' }).waitFor();
-  await until(async () => (await page.getByLabel('Title', { exact: true }).inputValue()) === 'Seen at once');
+  await eventually(async () =>
+    expect(await page.getByLabel('Title', { exact: true }).inputValue()).toBe('Seen at once'),
+  );
 
   // With the events held up, the console does not know yet when the person types.
   await page.route('**/events', (route) => route.abort());
@@ -429,7 +426,7 @@ test('templates are found by name and kind; removing one that is used says which
   await page.goto(consoleAt('/templates'));
   await page.getByLabel('Search name or code', { exact: true }).fill('words first');
   const drawing = page.locator('.drawing');
-  await until(async () => (await drawing.count()) === 1);
+  await eventually(async () => expect(await drawing.count()).toBe(1));
   await drawing.getByRole('button', { name: 'Remove' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByText('2 pages would change:').waitFor();

@@ -1,6 +1,6 @@
 /** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
 import type { BrowserContext, Page } from 'playwright-core';
-import { testService, type TestService } from '../service/tests/service.js';
+import { eventually, testService, type TestService } from '../service/tests/service.js';
 import { complaints, focused, openBrowser, signIn } from './browser.js';
 
 let service: TestService;
@@ -28,11 +28,6 @@ const action = async (property: string): Promise<string> =>
     .frameLocator('iframe')
     .locator('.poster .button')
     .evaluate((button, name) => getComputedStyle(button).getPropertyValue(name), property);
-async function until(holds: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 15_000; !(await holds()); await page.waitForTimeout(50))
-    if (Date.now() > end) throw new Error('It did not come to hold.');
-}
-
 test('a colour shows on the page before it is saved, is said to be hard to read, and is published', async () => {
   await page.goto(consoleAt('/look'));
   await page.getByRole('tab', { name: 'Colour' }).click();
@@ -45,7 +40,7 @@ test('a colour shows on the page before it is saved, is said to be hard to read,
     await route.continue();
   });
   await page.getByLabel('Accent', { exact: true }).fill('#9bbbd0');
-  await until(async () => (await action('background-color')) === 'rgb(155, 187, 208)');
+  await eventually(async () => expect(await action('background-color')).toBe('rgb(155, 187, 208)'));
   await page
     .getByRole('status')
     .filter({ hasText: 'Accent on background and one more pair are hard to read' })
@@ -55,14 +50,14 @@ test('a colour shows on the page before it is saved, is said to be hard to read,
   await page.getByText('1 unpublished').waitFor();
   await page.unroute('**/edits');
   await page.getByRole('button', { name: 'Accent: reset to the default' }).click();
-  await until(async () => (await action('background-color')) === 'rgb(178, 58, 38)');
+  await eventually(async () => expect(await action('background-color')).toBe('rgb(178, 58, 38)'));
   await page.getByText('All published').waitFor();
   await page.getByRole('status').filter({ hasText: 'hard to read' }).waitFor({ state: 'detached' });
 
   await page.getByRole('tab', { name: 'Controls' }).click();
   await page.getByRole('combobox', { name: 'Shape of buttons' }).press('Enter');
   await page.getByRole('option', { name: 'Round' }).click();
-  await until(async () => (await action('border-top-left-radius')) !== '0px');
+  await eventually(async () => expect(await action('border-top-left-radius')).not.toBe('0px'));
   await page.getByText('1 unpublished').waitFor();
   const before = (await service.visit('/')).text;
   await page.getByRole('button', { name: 'Publish', exact: true }).click();
@@ -85,7 +80,7 @@ test('a copy of the design builds on Brasslamp, and says what stays as it is', a
   await page.getByText('Built on Brasslamp.').waitFor();
   const lettering = (): Promise<string> =>
     page.frameLocator('iframe').locator('h1').evaluate('getComputedStyle(document.querySelector("h1")).fontFamily');
-  await until(async () => (await lettering()).includes('Archivo'));
+  await eventually(async () => expect(await lettering()).toContain('Archivo'));
 });
 
 test('a colour that is hard to read becomes the nearest that is not, in one action; the specimen shows all of it', async () => {
@@ -120,7 +115,7 @@ test('design tokens go out, and come in again; a file that is none is refused wi
       .setInputFiles({ name: 'look.tokens.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await give(JSON.stringify({ space: { corner: { $type: 'dimension', $value: { value: 12, unit: 'px' } } } }));
   await page.getByText('Set 1 setting of the look from design tokens.').waitFor();
-  expect(await page.getByLabel('Corners', { exact: true }).inputValue()).toBe('12');
+  await eventually(async () => expect(await page.getByLabel('Corners', { exact: true }).inputValue()).toBe('12'));
   await give(JSON.stringify({ corner: { $type: 'dimension', $value: { value: 99, unit: 'px' } } }));
   await page.getByText('corner must be at most 32').waitFor();
   await give('no json');
@@ -134,7 +129,9 @@ test('a template has a setting of its own; other pages keep the store’s', asyn
   await page.getByLabel('Set differently here').fill('Prices');
   await page.getByRole('option', { name: 'Colour: Prices', exact: true }).click();
   await page.getByLabel('Prices', { exact: true }).fill('#0a5d6b');
-  await until(async () => (await price.evaluate((element) => getComputedStyle(element).color)) === 'rgb(10, 93, 107)');
+  await eventually(async () =>
+    expect(await price.evaluate((element) => getComputedStyle(element).color)).toBe('rgb(10, 93, 107)'),
+  );
   await page.goto(consoleAt('/workbench/collection%3AC-1'));
   const other = page.frameLocator('iframe').locator('.card .amount').first();
   expect(await other.evaluate((element) => getComputedStyle(element).color)).toBe(before);

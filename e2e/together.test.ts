@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { canonicalJson, openDocument, type Document } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
-import { testService, type TestService } from '../service/tests/service.js';
+import { eventually, testService, type TestService } from '../service/tests/service.js';
 import { openBrowser, signIn } from './browser.js';
 
 /** Edits of each command line, and of the console; `npm run soak` makes it 500 in all. */
@@ -73,7 +73,7 @@ test(`${2 * BY_COMMAND + BY_HAND} edits by two command lines and a console`, asy
     await page.locator('[data-plan-section="h-poster"]').click();
     for (let i = 0; i < BY_HAND; i++) {
       await page.getByLabel('Title', { exact: true }).fill(`By hand ${i}`);
-      await until(async () => (await titleOf()) === `By hand ${i}`);
+      await eventually(async () => expect(await titleOf()).toBe(`By hand ${i}`));
       acknowledged.push(`By hand ${i}`);
     }
   };
@@ -91,16 +91,10 @@ test(`${2 * BY_COMMAND + BY_HAND} edits by two command lines and a console`, asy
 
   // The command line and the console end with what the service has.
   expect(canonicalJson(JSON.parse((await parlour('template', 'show', 'home')).out))).toBe(canonicalJson(document));
-  await until(async () => {
+  await eventually(async () => {
     const boxes = await page
       .locator('[data-plan-section]')
       .evaluateAll((all) => all.map((one) => one.getAttribute('data-plan-section')));
-    return Object.keys(nodes).every((id) => boxes.includes(id));
+    expect(boxes).toEqual(expect.arrayContaining(Object.keys(nodes)));
   });
 }, 1_200_000);
-
-/** Waits until something holds. */
-async function until(holds: () => Promise<boolean>): Promise<void> {
-  for (const end = Date.now() + 30_000; !(await holds()); await new Promise((go) => setTimeout(go, 50)))
-    if (Date.now() > end) throw new Error('It did not come to hold.');
-}

@@ -50,6 +50,7 @@ export const vuetify = createVuetify({
     VTextarea: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSelect: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VAutocomplete: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
+    VCombobox: { variant: 'outlined', density: 'compact', hideDetails: 'auto' },
     VSwitch: { color: 'primary', density: 'compact', hideDetails: 'auto', inset: true },
     VCard: { rounded: 'sm', elevation: 0, border: true },
   },

@@ -179,7 +179,8 @@ export async function testService(more: Partial<StartOptions> = {}): Promise<Tes
   );
 }
 
-const PATIENCE_MS = 10_000;
+/** Long, since it is waited out only by what fails, and machines may be busy. */
+const PATIENCE_MS = 30_000;
 
 /** Tries until it holds, since what another process did is taken in a moment later. */
 export async function eventually(check: () => Promise<void>): Promise<void> {

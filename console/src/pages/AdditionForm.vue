@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One addition: where it goes and for which pages, beside a page that has it. */
-import { mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
+import { mdiPencilOutline } from '@mdi/js';
 import {
   counted,
   DOCUMENT_TYPES,
@@ -29,8 +29,7 @@ import { attempt, call, edit, say, session, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import { takingTurns } from '../turns';
 import { useDocument } from '../use-document';
-import DeviceToggle from '../workbench/DeviceToggle.vue';
-import PageFrame from '../workbench/PageFrame.vue';
+import FormBeside from '../workbench/FormBeside.vue';
 import { pagesOfTarget, type TargetPages } from './additions';
 
 type Aim = 'page' | 'kind' | 'rule';
@@ -179,148 +178,110 @@ onMounted(() => attempt(load));
 </script>
 
 <template>
-  <div class="addition-form">
-    <section class="form" aria-label="Settings of the addition">
-      <router-link class="plain" to="/additions">All additions</router-link>
-      <div class="head">
-        <h1>{{ document?.name ?? 'Addition' }}</h1>
-        <v-btn color="error" size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
-      </div>
-      <template v-if="document">
-        <fieldset class="group">
-          <legend>For which pages</legend>
-          <v-select :model-value="aim" :items="AIMS" label="For" @update:model-value="chooseAim" />
-          <FieldInput
-            v-if="aim === 'page' && 'page' in document.target"
-            :key="`page ${document.target.page}`"
-            name="target.page"
-            :field="fieldOf('target.page')"
-            :own="document.target.page"
-            required
-            :set="setterOf('target.page')"
-          />
-          <v-select
-            v-if="aim !== 'page'"
-            :model-value="pageKind"
-            :items="aim === 'rule' ? RULED : KINDS"
-            label="Page kind"
-            @update:model-value="
-              (next: PageKind) =>
-                aimAt({
-                  pageKind: next,
-                  ...(aim === 'rule' && 'when' in document!.target && { when: document!.target.when }),
-                })
-            "
-          />
-          <FieldInput
-            v-if="aim === 'rule' && 'when' in document.target"
-            :key="pageKind"
-            name="target.when"
-            :field="fieldOf('target.when')"
-            :own="document.target.when"
-            :page-kind="pageKind"
-            required
-            :set="setterOf('target.when')"
-          />
-          <p class="count" role="status">
-            {{
-              pages.total === 0
-                ? 'No page has it now.'
-                : `${counted(pages.total, 'page')} now: ${pages.some.join(', ')}${pages.total > pages.some.length ? ' …' : ''}`
-            }}
-          </p>
-        </fieldset>
-        <fieldset class="group">
-          <legend>Where it goes</legend>
-          <v-autocomplete
-            :model-value="document.place"
-            :items="places"
-            label="Place"
-            hint="A region, a spot, or right before or after a section of the page beside this."
-            persistent-hint
-            @update:model-value="(next: string | null) => next && setterOf('place')(next, document?.place)"
-          />
-          <FieldInput
-            v-for="path in ['order', 'languages', 'name']"
-            :key="path"
-            :name="path"
-            :field="fieldOf(path)"
-            :own="(document as unknown as Record<string, unknown>)[path]"
-            :required="fieldOf(path).required"
-            :set="setterOf(path)"
-          />
-        </fieldset>
-        <fieldset class="group">
-          <legend>What it holds</legend>
-          <ul v-if="sections.length" class="sections">
-            <li v-for="one in sections" :key="one.id">{{ sectionName(one, session.kinds) }}</li>
-          </ul>
-          <p v-else class="quiet">
-            Nothing yet. Add its first section; its texts and pictures are set in the workbench.
-          </p>
-          <v-autocomplete
-            :model-value="null"
-            :items="kinds"
-            label="Add a section"
-            @update:model-value="(kind: string | null) => kind && addSection(kind)"
-          />
-          <v-btn
-            v-if="pages.first && sections.length"
-            variant="flat"
-            color="primary"
-            :prepend-icon="mdiPencilOutline"
-            :to="`/workbench/${encodeURIComponent(pages.first)}?section=${sections[0]?.id}`"
-            >Set its sections in the workbench</v-btn
-          >
-        </fieldset>
-      </template>
-    </section>
-    <div class="strip">
-      <span class="quiet me-auto">{{ pages.some[0] ?? 'No page has it now' }}</span>
-      <DeviceToggle v-model="device" />
-    </div>
-    <PageFrame v-if="url" :url="url" :device="device" :selected="sections[0]?.id ?? null" :renewals="renewals" />
-  </div>
+  <FormBeside
+    v-model:device="device"
+    :title="document?.name ?? 'Addition'"
+    label="Settings of the addition"
+    :list="{ to: '/additions', title: 'All additions' }"
+    :url="url"
+    :selected="sections[0]?.id ?? null"
+    :renewals="renewals"
+    @remove="remove"
+  >
+    <template v-if="document">
+      <fieldset>
+        <legend>For which pages</legend>
+        <v-select :model-value="aim" :items="AIMS" label="For" @update:model-value="chooseAim" />
+        <FieldInput
+          v-if="aim === 'page' && 'page' in document.target"
+          :key="`page ${document.target.page}`"
+          name="target.page"
+          :field="fieldOf('target.page')"
+          :own="document.target.page"
+          required
+          :set="setterOf('target.page')"
+        />
+        <v-select
+          v-if="aim !== 'page'"
+          :model-value="pageKind"
+          :items="aim === 'rule' ? RULED : KINDS"
+          label="Page kind"
+          @update:model-value="
+            (next: PageKind) =>
+              aimAt({
+                pageKind: next,
+                ...(aim === 'rule' && 'when' in document!.target && { when: document!.target.when }),
+              })
+          "
+        />
+        <FieldInput
+          v-if="aim === 'rule' && 'when' in document.target"
+          :key="pageKind"
+          name="target.when"
+          :field="fieldOf('target.when')"
+          :own="document.target.when"
+          :page-kind="pageKind"
+          required
+          :set="setterOf('target.when')"
+        />
+        <p class="count" role="status">
+          {{
+            pages.total === 0
+              ? 'No page has it now.'
+              : `${counted(pages.total, 'page')} now: ${pages.some.join(', ')}${pages.total > pages.some.length ? ' …' : ''}`
+          }}
+        </p>
+      </fieldset>
+      <fieldset>
+        <legend>Where it goes</legend>
+        <v-autocomplete
+          :model-value="document.place"
+          :items="places"
+          label="Place"
+          hint="A region, a spot, or right before or after a section of the page beside this."
+          persistent-hint
+          @update:model-value="(next: string | null) => next && setterOf('place')(next, document?.place)"
+        />
+        <FieldInput
+          v-for="path in ['order', 'languages', 'name']"
+          :key="path"
+          :name="path"
+          :field="fieldOf(path)"
+          :own="(document as unknown as Record<string, unknown>)[path]"
+          :required="fieldOf(path).required"
+          :set="setterOf(path)"
+        />
+      </fieldset>
+      <fieldset>
+        <legend>What it holds</legend>
+        <ul v-if="sections.length" class="sections">
+          <li v-for="one in sections" :key="one.id">{{ sectionName(one, session.kinds) }}</li>
+        </ul>
+        <p v-else class="quiet">Nothing yet. Add its first section; its texts and pictures are set in the workbench.</p>
+        <v-autocomplete
+          :model-value="null"
+          :items="kinds"
+          label="Add a section"
+          @update:model-value="(kind: string | null) => kind && addSection(kind)"
+        />
+        <v-btn
+          v-if="pages.first && sections.length"
+          variant="flat"
+          color="primary"
+          :prepend-icon="mdiPencilOutline"
+          :to="`/workbench/${encodeURIComponent(pages.first)}?section=${sections[0]?.id}`"
+          >Set its sections in the workbench</v-btn
+        >
+      </fieldset>
+    </template>
+    <template #over>
+      <span class="quiet">{{ pages.some[0] ?? 'No page has it now' }}</span>
+    </template>
+  </FormBeside>
 </template>
 
 <style scoped>
-.addition-form {
-  display: grid;
-  grid-template: 'form strip' auto 'form page' minmax(0, 1fr) / 480px minmax(0, 1fr);
-  block-size: calc(100vh - 56px);
-}
-.form {
-  grid-area: form;
-  overflow-y: auto;
-  padding: 16px 24px 32px;
-  background: rgb(var(--v-theme-surface));
-  border-inline-end: 1px solid rgba(var(--v-border-color), 0.16);
-}
-.head {
-  display: flex;
-  align-items: start;
-  justify-content: space-between;
-  gap: 16px;
-  margin-block: 6px 14px;
-}
-.group {
-  display: grid;
-  gap: 18px;
-  border: 0;
-  padding-block: 8px 20px;
-}
-.group legend {
-  font-weight: 600;
-  padding-block-end: 12px;
-}
 .sections {
   padding-inline-start: 20px;
-}
-.strip {
-  grid-area: strip;
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 8px 16px;
 }
 </style>

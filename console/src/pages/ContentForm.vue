@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** One content page: a form beside the page itself. */
-import { mdiDeleteOutline } from '@mdi/js';
 import { DOCUMENT_TYPES, isTranslatable, keys, type ContentDocument, type Device, type Field } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
@@ -8,8 +7,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { attempt, call, edit, say, session, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import { useDocument } from '../use-document';
-import DeviceToggle from '../workbench/DeviceToggle.vue';
-import PageFrame from '../workbench/PageFrame.vue';
+import FormBeside from '../workbench/FormBeside.vue';
 
 type Menu = AnswerOf<typeof routes.listMenus>['menus'][number];
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
@@ -110,119 +108,78 @@ onMounted(() => attempt(load));
 </script>
 
 <template>
-  <div class="content-form">
-    <section class="form" aria-label="Settings of the page">
-      <router-link class="plain" to="/content">All content pages</router-link>
-      <div class="head">
-        <h1>{{ document?.title ?? 'Page' }}</h1>
-        <v-btn color="error" size="small" :prepend-icon="mdiDeleteOutline" @click="remove">Remove</v-btn>
-      </div>
-      <v-alert v-if="document?.readyMade" type="warning" variant="tonal" class="mb-4" density="compact">
-        This text came with Parlour. Read it and make it yours.
-        <template #append>
-          <v-btn size="small" variant="outlined" @click="setterOf('readyMade')(false, true)">It is mine now</v-btn>
-        </template>
-      </v-alert>
-      <v-btn-toggle
-        v-if="languages.length"
-        v-model="language"
-        mandatory
-        density="compact"
-        variant="outlined"
-        divided
-        class="mb-2"
-        aria-label="Language"
-      >
-        <v-btn v-for="one in languages" :key="one.value" :value="one.value" size="small">{{ one.title }}</v-btn>
-      </v-btn-toggle>
-      <template v-if="document">
-        <fieldset v-for="group in groups" :key="`${group.title} ${language}`" class="group">
-          <legend>{{ group.title }}</legend>
-          <FieldInput
-            v-for="{ name, key, field } in group.fields"
-            :key="key"
-            :name="name"
-            :field="field"
-            :own="own(key)"
-            :inherited="key === name ? undefined : own(name)"
-            :required="field.required && key === name"
-            :set="setterOf(key)"
-          />
-        </fieldset>
-        <fieldset v-if="language === ''" class="group">
-          <legend>Where it stands</legend>
-          <v-select
-            :model-value="template"
-            :items="choices"
-            label="Template"
-            hint="What the page is drawn by."
-            persistent-hint
-            @update:model-value="(chosen: string) => assign(chosen)"
-          />
-          <p>
-            <template v-if="inMenus.length"
-              >In
-              <template v-for="(menu, i) in inMenus" :key="menu.code"
-                ><template v-if="i">, </template
-                ><router-link class="plain" :to="`/menus/${menu.code}`">{{ menu.name }}</router-link></template
-              >.</template
-            >
-            <span v-else class="quiet">No menu leads to it yet.</span>
-          </p>
-          <v-select
-            v-if="otherMenus.length"
-            :model-value="null"
-            :items="otherMenus.map((menu) => ({ value: menu.code, title: menu.name }))"
-            label="Add to a menu"
-            @update:model-value="(menu: string | null) => menu && addTo(menu)"
-          />
-        </fieldset>
+  <FormBeside
+    v-model:device="device"
+    :title="document?.title ?? 'Page'"
+    label="Settings of the page"
+    :list="{ to: '/content', title: 'All content pages' }"
+    :url="url"
+    :renewals="renewals"
+    @remove="remove"
+  >
+    <v-alert v-if="document?.readyMade" type="warning" variant="tonal" class="mb-4" density="compact">
+      This text came with Parlour. Read it and make it yours.
+      <template #append>
+        <v-btn size="small" variant="outlined" @click="setterOf('readyMade')(false, true)">It is mine now</v-btn>
       </template>
-    </section>
-    <div class="strip">
+    </v-alert>
+    <v-btn-toggle
+      v-if="languages.length"
+      v-model="language"
+      mandatory
+      density="compact"
+      variant="outlined"
+      divided
+      class="mb-2"
+      aria-label="Language"
+    >
+      <v-btn v-for="one in languages" :key="one.value" :value="one.value" size="small">{{ one.title }}</v-btn>
+    </v-btn-toggle>
+    <template v-if="document">
+      <fieldset v-for="group in groups" :key="`${group.title} ${language}`">
+        <legend>{{ group.title }}</legend>
+        <FieldInput
+          v-for="{ name, key, field } in group.fields"
+          :key="key"
+          :name="name"
+          :field="field"
+          :own="own(key)"
+          :inherited="key === name ? undefined : own(name)"
+          :required="field.required && key === name"
+          :set="setterOf(key)"
+        />
+      </fieldset>
+      <fieldset v-if="language === ''">
+        <legend>Where it stands</legend>
+        <v-select
+          :model-value="template"
+          :items="choices"
+          label="Template"
+          hint="What the page is drawn by."
+          persistent-hint
+          @update:model-value="(chosen: string) => assign(chosen)"
+        />
+        <p>
+          <template v-if="inMenus.length"
+            >In
+            <template v-for="(menu, i) in inMenus" :key="menu.code"
+              ><template v-if="i">, </template
+              ><router-link class="plain" :to="`/menus/${menu.code}`">{{ menu.name }}</router-link></template
+            >.</template
+          >
+          <span v-else class="quiet">No menu leads to it yet.</span>
+        </p>
+        <v-select
+          v-if="otherMenus.length"
+          :model-value="null"
+          :items="otherMenus.map((menu) => ({ value: menu.code, title: menu.name }))"
+          label="Add to a menu"
+          @update:model-value="(menu: string | null) => menu && addTo(menu)"
+        />
+      </fieldset>
+    </template>
+    <template #over>
       <router-link class="plain" :to="`/workbench/${encodeURIComponent(page)}`">Open in the workbench</router-link>
-      <v-spacer />
-      <DeviceToggle v-model="device" />
-    </div>
-    <PageFrame :url="url" :device="device" :selected="null" :renewals="renewals" />
-  </div>
+    </template>
+  </FormBeside>
 </template>
-
-<style scoped>
-.content-form {
-  display: grid;
-  grid-template: 'form strip' auto 'form page' minmax(0, 1fr) / 560px minmax(0, 1fr);
-  block-size: calc(100vh - 56px);
-}
-.form {
-  grid-area: form;
-  overflow-y: auto;
-  padding: 16px 24px 32px;
-  background: rgb(var(--v-theme-surface));
-  border-inline-end: 1px solid rgba(var(--v-border-color), 0.16);
-}
-.head {
-  display: flex;
-  align-items: start;
-  justify-content: space-between;
-  gap: 16px;
-  margin-block: 6px 14px;
-}
-.group {
-  display: grid;
-  gap: 18px;
-  border: 0;
-  padding-block: 8px 20px;
-}
-.group legend {
-  font-weight: 600;
-  padding-block-end: 12px;
-}
-.strip {
-  grid-area: strip;
-  display: flex;
-  align-items: center;
-  gap: 12px;
-  padding: 8px 16px;
-}
-</style>
