@@ -30,7 +30,7 @@ await main(async () => {
   const shoot = async (name, address) => {
     await page.goto(address, { waitUntil: 'load' });
     await page.waitForTimeout(1500);
-    await page.evaluate(() => document.fonts.ready.then(() => null));
+    await page.evaluate('document.fonts.ready.then(() => null)');
     await page.screenshot({ path: file(name) });
   };
 
