@@ -12,15 +12,17 @@ function countDown(left) {
   const parts = [...left.querySelectorAll('[data-unit]')];
   const tick = () => {
     let rest = until - Date.now();
-    // The page knows what comes after.
+    // The page made anew shows what comes after.
     if (rest <= 0) return location.reload();
     for (const part of parts) {
       const unit = Number(part.dataset.unit);
       part.textContent = String(Math.floor(rest / unit));
       rest %= unit;
     }
-    setTimeout(tick, 1000 - ((Date.now() - until) % 1000));
+    setTimeout(tick, rest + 1);
   };
+  // By a clock that is ahead it is over before it is: made anew, the page would be the same again.
+  if (until <= Date.now()) return;
   left.parentElement.classList.add('is-counting');
   tick();
 }
