@@ -71,6 +71,8 @@ describe('beside a section', () => {
     expect(move('before:a')).not.toThrow();
     const round = { 'addition/one': addition('after:a', 'One'), 'addition/two': addition('after:x-two', 'Two') };
     expect(shown(round)).toEqual(['A', 'One', 'B']);
+    const twin = { 'addition/one': addition('after:a', 'One', { areas: { main: [words('a', 'One')] } }) };
+    expect(shown(twin)).toEqual(['A', 'One', 'B']);
   });
 
   test('why says beside which, or that there is none', () => {
