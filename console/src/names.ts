@@ -30,9 +30,14 @@ export const CURRENCIES: readonly Named[] = Intl.supportedValuesOf('currency')
   .sort(byTitle);
 
 const languages = new Intl.DisplayNames('en', { type: 'language', languageDisplay: 'standard' });
-// As many as people ask for first; any other can be written as its tag.
-const OFTEN =
-  'ar-EG bg-BG cs-CZ da-DK de-AT de-CH de-DE el-GR en-AU en-CA en-GB en-IE en-NZ en-US es-ES es-MX et-EE fi-FI fr-BE fr-CA fr-CH fr-FR ga-IE he-IL hr-HR hu-HU it-IT ja-JP ko-KR lt-LT lv-LV nb-NO nl-BE nl-NL pl-PL pt-BR pt-PT ro-RO sk-SK sl-SI sv-SE tr-TR uk-UA';
+// Those that people ask for; the command line and the API take any tag.
+const OFTEN = [
+  'af-ZA ar-AE ar-EG ar-MA ar-SA az-AZ bg-BG bn-BD bs-BA ca-ES cs-CZ cy-GB da-DK de-AT de-CH de-DE de-LI de-LU el-GR',
+  'en-AU en-CA en-GB en-IE en-IN en-NZ en-SG en-US en-ZA es-AR es-CL es-CO es-ES es-MX et-EE eu-ES fa-IR fi-FI fil-PH',
+  'fr-BE fr-CA fr-CH fr-FR fr-LU ga-IE gl-ES he-IL hi-IN hr-HR hu-HU hy-AM id-ID is-IS it-CH it-IT ja-JP ka-GE kk-KZ',
+  'ko-KR lb-LU lt-LT lv-LV mk-MK ms-MY mt-MT nb-NO nl-BE nl-NL nn-NO pl-PL pt-BR pt-PT ro-RO sk-SK sl-SI sq-AL sr-RS',
+  'sv-SE sw-KE ta-IN te-IN th-TH tr-TR uk-UA ur-PK vi-VN zh-CN zh-HK zh-TW',
+].join(' ');
 /** By BCP 47, with those of the browser. */
 export const LANGUAGES: readonly Named[] = [...new Set([...navigator.languages, ...OFTEN.split(' ')])]
   .map((value) => ({ value, title: `${languages.of(value) ?? value} (${value})` }))
