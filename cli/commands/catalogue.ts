@@ -59,7 +59,7 @@ Examples:
 function sampleCommands(program: Command): void {
   const sample = program
     .command('sample-catalogue')
-    .description('Made-up products to try the pages of a store with that sells nothing yet.');
+    .description('Made-up products for a store that sells nothing yet, to try its pages with.');
   sample
     .command('put-in')
     .description('Put the sample catalogue into a store without products. Shoppers see it, too.')
