@@ -75,7 +75,9 @@ export function storeCommands(program: Command): void {
       );
     });
 
-  const stores = program.command('store').description('Stores: what they say of themselves, their languages; create, close and reopen them.');
+  const stores = program
+    .command('store')
+    .description('Stores: what they say of themselves, their languages; create, close and reopen them.');
 
   stores
     .command('list')
