@@ -1,6 +1,7 @@
 /** Every example, in the help of every command and in the read-me, is written as the program takes it. */
 import type { Command } from 'commander';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
@@ -60,7 +61,10 @@ test.each([...new Set([...helps, ...readMe].filter((line) => line.includes('parl
 
 describe('on the demo', () => {
   let service: TestService;
+  const here = process.cwd();
   beforeAll(async () => {
+    // Some write files where they are.
+    process.chdir(mkdtempSync(join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'examples-')));
     service = await testService();
     Object.assign(process.env, { PARLOUR_URL: service.origin, PARLOUR_TOKEN: service.token });
     // What the examples speak of: two templates, a header, three revisions, a second design, two unpublished changes.
@@ -79,7 +83,10 @@ describe('on the demo', () => {
     await title('For storms', 'For gales');
     await service.edit({ type: 'set', document: 'template/product', field: 'name', value: 'Goods', was: 'Product' });
   });
-  afterAll(() => service.stop());
+  afterAll(() => {
+    process.chdir(here);
+    return service.stop();
+  });
 
   /** What a command printed, or why it was refused. Nothing is changed by it. */
   async function tried(line: string): Promise<string> {
