@@ -25,7 +25,8 @@ import {
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { pagesMatching } from '../assigning/matching.js';
-import { settingOf, standardsOf } from '../assigning/rows.js';
+import { standardsOf } from '../assigning/rows.js';
+import { settingOf } from '../assigning/setting.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';
 import { tellingOf } from '../publishing/states.js';
 import { pathsOf } from '../records/catalogue.js';

@@ -18,7 +18,9 @@ import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { compareKeys, listTouched, sortKey, USUAL_ORDER, type SortKey } from '../records/page-list.js';
 import type { Side } from '../records/tables.js';
-import { askedPage, RANKS, rowsOfKind, settingOf, standardsOf } from './rows.js';
+import { askedPage, RANKS, rowsOf, standardsOf } from './rows.js';
+import { settingOf } from './setting.js';
+import { subjectsOf } from './subjects.js';
 
 /** A page as people and programs call it. */
 export interface NamedPage {
@@ -149,9 +151,12 @@ async function askEach(
 ): Promise<AssignmentRow[]> {
   const setting = await settingOf(db, storeId, state);
   const found: AssignmentRow[] = [];
-  for await (const rows of rowsOfKind(db, storeId, state, kind))
-    for (const { row, subject } of rows)
+  const { rowOf } = rowsOf(kind, setting);
+  for await (const subjects of subjectsOf(db, storeId, kind, state))
+    for (const subject of subjects) {
+      const row = rowOf(subject);
       if (isTouched(row, touched) || touched.differs(askedPage(kind, subject, setting), kind, setting)) found.push(row);
+    }
   return found;
 }
 

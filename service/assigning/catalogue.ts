@@ -1,7 +1,6 @@
 /** After a change of the catalogue: the pages of what changed, in every design, and no others. */
 import { LRUCache } from 'lru-cache';
 import { closedState, pageCode, type PageKind } from '@parlour/core';
-import { askAgainIfRunning } from '../records/assignments.js';
 import { afterCommit, inTransaction, perDatabase, type Database, type Records } from '../records/database.js';
 import { listDesigns, lockDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
@@ -49,9 +48,8 @@ async function renewStore(db: Database, storeId: number): Promise<void> {
       const design = await lockDesign(trx, id);
       const [draft, live] = [closedState(await openDraft(trx, design)), await publishedState(trx, design)];
       for (const [kind, pages] of kinds) {
-        await renewPages(trx, design, 'draft', draft, kind, [...pages]);
-        await renewPages(trx, design, 'live', live, kind, [...pages]);
-        for (const side of ['draft', 'live'] as const) await askAgainIfRunning(trx, design.id, side, kind);
+        await renewPages(trx, design, 'draft', draft, kind, { pages: [...pages] });
+        await renewPages(trx, design, 'live', live, kind, { pages: [...pages] });
       }
     });
   await removeDue(db, due);

@@ -10,8 +10,8 @@ import {
   type PageCode,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
-import { settingOf } from './rows.js';
-import { allSubjects } from './subjects.js';
+import { settingOf } from './setting.js';
+import { subjectsOf } from './subjects.js';
 
 /**
  * The codes of the pages of a kind that a rule given as text matches.
@@ -32,7 +32,7 @@ export async function pagesMatching(
   const { decimals, patterns } = await settingOf(db, storeId, state);
   const rule = readyRule(parseRule(when, kind), decimals);
   const found: PageCode[] = [];
-  for await (const batch of allSubjects(db, storeId, kind, state))
+  for await (const batch of subjectsOf(db, storeId, kind, state))
     for (const { code, slug, facts } of batch)
       if (rule.matches(facts(kind === 'not-found' ? '' : pathOf(patterns, kind, slug))))
         found.push(pageCode({ kind, code }));

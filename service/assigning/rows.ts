@@ -1,41 +1,23 @@
 /** A page as the table of pages has it, worked out from a state of a design. */
 import {
   assignedBy,
-  currencyDecimals,
   isFor,
   keys,
   PAGE_KINDS,
   pageCode,
   pageKinds,
   pathOf,
-  patternsOf,
   type AdditionDocument,
   type AskedPage,
   type AssignmentsDocument,
   type DesignState,
   type PageKind,
-  type PathPatterns,
-  type PathsDocument,
   type Rule,
 } from '@parlour/core';
 import type { AssignmentRow } from '../records/assignments.js';
-import type { Records } from '../records/database.js';
 import type { Standards } from '../records/page-list.js';
-import { storeById } from '../records/stores.js';
-import { allSubjects, type PageSubject } from './subjects.js';
-
-/** The pages of a kind with their templates, in batches, worked out in memory. */
-export async function* rowsOfKind(
-  db: Records,
-  storeId: number,
-  state: DesignState,
-  kind: PageKind,
-): AsyncGenerator<{ readonly row: AssignmentRow; readonly subject: PageSubject }[]> {
-  const setting = await settingOf(db, storeId, state);
-  const additions = ruledAdditions(state, kind);
-  for await (const batch of allSubjects(db, storeId, kind, state))
-    yield batch.map((subject) => ({ row: rowOf(kind, subject, setting, additions), subject }));
-}
+import type { Setting } from './setting.js';
+import type { PageSubject } from './subjects.js';
 
 /** The kinds in the order in which lists have them. */
 export const RANKS = pageKinds().sort(
@@ -50,26 +32,44 @@ export const askedPage = (kind: PageKind, { code, slug, facts }: PageSubject, { 
   facts: facts(kind === 'not-found' ? '' : pathOf(patterns, kind, slug)),
 });
 
-/** What the table has of a page. */
-export function rowOf(
-  kind: PageKind,
-  subject: PageSubject,
-  setting: Setting,
-  additions: readonly RuledAddition[],
-): AssignmentRow {
-  const page = askedPage(kind, subject, setting);
+/** How the pages of a kind are worked out. */
+export interface KindRows {
+  /** What the table has of the page of a subject. */
+  readonly rowOf: (subject: PageSubject) => AssignmentRow;
+  /** When the dates of a rule next begin or end to count, and the rows with them. */
+  readonly until: Date | null;
+}
+
+/** What the table has of the pages of a kind. */
+export function rowsOf(kind: PageKind, setting: Setting): KindRows {
   const bucket = setting.state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
-  const assigned = bucket ? assignedBy(bucket, page, setting) : null;
+  const additions = ruledAdditions(setting.state, kind);
   return {
-    kind,
-    page: page.code,
-    rank: RANKS.indexOf(kind),
-    title: subject.title,
-    template: assigned?.template ?? null,
-    reason: assigned?.reason ?? 'none',
-    rule: assigned?.rule ?? null,
-    additions: additions.filter(({ target }) => isFor(target, page, setting)).map(({ code }) => code),
+    until: nextDate(bucket, setting.now),
+    rowOf: (subject) => {
+      const page = askedPage(kind, subject, setting);
+      const assigned = bucket ? assignedBy(bucket, page, setting) : null;
+      return {
+        kind,
+        page: page.code,
+        rank: RANKS.indexOf(kind),
+        title: subject.title,
+        template: assigned?.template ?? null,
+        reason: assigned?.reason ?? 'none',
+        rule: assigned?.rule ?? null,
+        additions: additions.filter(({ target }) => isFor(target, page, setting)).map(({ code }) => code),
+      };
+    },
   };
+}
+
+function nextDate(bucket: AssignmentsDocument | undefined, now: string): Date | null {
+  const dates = (bucket?.lists?.['rules'] ?? [])
+    .filter(({ values }) => values['off'] !== true)
+    .flatMap(({ values }) => [values['from'], values['until']])
+    .map((value) => (typeof value === 'string' ? Date.parse(value) : NaN))
+    .filter((date) => date > Date.parse(now));
+  return dates.length ? new Date(Math.min(...dates)) : null;
 }
 
 /** The standard template of each kind of pages that has one. */
@@ -82,7 +82,7 @@ export const standardsOf = (state: DesignState): Standards =>
   );
 
 /** An addition that a rule chooses the pages of. */
-export interface RuledAddition {
+interface RuledAddition {
   readonly code: string;
   readonly target: { readonly pageKind: PageKind; readonly when: Rule };
 }
@@ -94,21 +94,3 @@ export const ruledAdditions = (state: DesignState, kind: PageKind): RuledAdditio
     if (!target || !('when' in target) || !target.when || target.pageKind !== kind) return [];
     return [{ code: key.slice('addition/'.length), target: { pageKind: kind, when: target.when } }];
   });
-
-/** What pages of one design are worked out with. */
-export interface Setting {
-  readonly state: DesignState;
-  readonly patterns: PathPatterns;
-  readonly decimals: number;
-  readonly now: string;
-}
-
-export async function settingOf(db: Records, storeId: number, state: DesignState): Promise<Setting> {
-  const { currency } = await storeById(db, storeId);
-  return {
-    state,
-    patterns: patternsOf(state.get(keys.paths) as PathsDocument | undefined),
-    decimals: currencyDecimals(currency),
-    now: new Date().toISOString(),
-  };
-}

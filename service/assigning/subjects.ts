@@ -8,26 +8,20 @@ const BATCH = 5000;
 /** A subject; one without a code for kinds that have a single page. */
 export type PageSubject = Omit<ListedSubject, 'code'> & { readonly code: string | null };
 
-/** The subjects of these codes, as far as they exist. */
-export async function subjectsOf(
+/** The subjects of a kind, in batches. @param codes only these, as far as they exist; all if absent */
+export async function* subjectsOf(
   db: Records,
   storeId: number,
   kind: PageKind,
   state: DesignState,
-  codes: readonly string[],
-): Promise<PageSubject[]> {
-  return kind === 'product' ? listProducts(db, storeId, { codes }) : fewSubjects(db, storeId, kind, state, codes);
-}
-
-/** Every subject of a kind, in batches. */
-export async function* allSubjects(
-  db: Records,
-  storeId: number,
-  kind: PageKind,
-  state: DesignState,
+  codes?: readonly string[],
 ): AsyncGenerator<PageSubject[]> {
   if (kind !== 'product') {
-    yield await fewSubjects(db, storeId, kind, state);
+    yield await fewSubjects(db, storeId, kind, state, codes);
+    return;
+  }
+  if (codes) {
+    yield await listProducts(db, storeId, { codes });
     return;
   }
   for (let after = 0; ;) {

@@ -1,7 +1,7 @@
 /** Renews whole kinds of pages in the background, a batch at a time; one process at a time for each. */
-import { closedState, keys, pageKinds, type AssignmentsDocument } from '@parlour/core';
+import { closedState, pageKinds } from '@parlour/core';
 import { sql } from 'kysely';
-import { askRenewal, finishRenewal, noteProgress, takeRenewal, type Renewal } from '../records/assignments.js';
+import { askRenewal, noteProgress, takeRenewal, type Renewal } from '../records/assignments.js';
 import { inTransaction, type Database } from '../records/database.js';
 import { runJob, type JobFailed } from '../jobs.js';
 import { designById } from '../records/designs.js';
@@ -10,7 +10,7 @@ import { storesDue } from '../records/due-pages.js';
 import { countProducts } from '../records/subjects.js';
 import { publishedState } from '../publishing/states.js';
 import { renewDue } from './catalogue.js';
-import { nextBoundary, renewWholeKind } from './renew.js';
+import { renewPages } from './renew.js';
 
 /** Asks for the pages of designs that the table knows nothing of: those made before there was a table. */
 export async function askMissing(db: Database): Promise<void> {
@@ -56,7 +56,8 @@ async function renew(db: Database, due: Renewal): Promise<void> {
   const state = due.side === 'draft' ? closedState(await openDraft(db, design)) : await publishedState(db, design);
   // Of the other kinds there are few: all are done at once.
   const total = due.kind === 'product' ? await countProducts(db, design.storeId) : null;
-  await renewWholeKind(db, design, due.side, state, due.kind, (pages) => noteProgress(db, due, pages, total ?? pages));
-  const bucket = state.get(keys.assignments(due.kind)) as AssignmentsDocument | undefined;
-  await finishRenewal(db, due, due.wanted, nextBoundary(bucket, new Date()));
+  await renewPages(db, design, due.side, state, due.kind, {
+    wanted: due.wanted,
+    progress: (pages) => noteProgress(db, due, pages, total ?? pages),
+  });
 }

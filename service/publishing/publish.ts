@@ -12,17 +12,10 @@ import {
   type Draft,
   type DraftDocument,
 } from '@parlour/core';
-import { renewAfterPublish } from '../assigning/renew.js';
+import { renewAfterPublish } from '../assigning/changed.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
-import {
-  addRevision,
-  listRevisions,
-  loadState,
-  saveDocuments,
-  saveManifest,
-  type Revision,
-} from '../records/documents.js';
+import { addRevision, loadState, saveDocuments, saveManifest, type Revision } from '../records/documents.js';
 import { changedKeysOf, markPublished, openDraft, recordUnit } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
 import { chosenDocuments } from './chosen.js';
@@ -97,7 +90,7 @@ export async function putLive(
   checkWays(changed, live);
   await checkPaths(trx, design.storeId, changed.keys(), () => closedState(whole));
   const manifest = await saveOver(trx, before, closed);
-  await addRevision(trx, design.id, {
+  const revision = await addRevision(trx, design.id, {
     number: design.liveRevision + 1,
     manifest,
     note,
@@ -105,7 +98,7 @@ export async function putLive(
     ...(reverts === undefined ? {} : { reverts }),
   });
   await renewAfterPublish(trx, design, live, await loadState(trx, manifest), [...changed.keys()]);
-  return newest(trx, design.id);
+  return revision;
 }
 
 function overlayLive(live: PublishedState, changed: ReadonlyMap<DocumentKey, DraftDocument | undefined>): Draft {
@@ -129,12 +122,6 @@ const logOnly = async (
   );
 };
 
-async function newest(trx: Records, designId: number): Promise<Revision> {
-  const [revision] = await listRevisions(trx, designId, 1);
-  if (!revision) throw new Error('A revision was written and is not there.');
-  return revision;
-}
-
 /** Writes a whole state as a design's first revision. */
 export async function addFirstState(
   trx: Records,
@@ -147,6 +134,5 @@ export async function addFirstState(
     trx,
     Object.fromEntries([...state.keys()].map((key, i) => [key, hashes[i] as string])),
   );
-  await addRevision(trx, designId, { number: 1, manifest, note, authorId });
-  return newest(trx, designId);
+  return addRevision(trx, designId, { number: 1, manifest, note, authorId });
 }

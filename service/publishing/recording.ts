@@ -1,6 +1,6 @@
 /** What a unit of edits to a draft brings with it: its place in the log, the pages it touches, the groundwork. */
 import type { Draft, UnitResult } from '@parlour/core';
-import { renewAfterEdits } from '../assigning/renew.js';
+import { renewAfterEdits } from '../assigning/changed.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { recordUnit, type NewUnit } from '../records/drafts.js';

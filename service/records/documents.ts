@@ -123,12 +123,12 @@ export async function findRevision(db: Records, designId: number, number: number
   return revisionQuery(db, designId).where('number', '=', number).executeTakeFirst();
 }
 
-/** Adds a revision and makes it the newest of its design. In a transaction. */
+/** Adds a revision and makes it the newest of its design. In a transaction. @returns it, as lists have it */
 export async function addRevision(
   db: Records,
   designId: number,
   revision: { number: number; manifest: string; note: string; authorId: number | null; reverts?: number },
-): Promise<void> {
+): Promise<Revision> {
   const { number, manifest, note, authorId, reverts = null } = revision;
   await db
     .insertInto('revision')
@@ -141,4 +141,5 @@ export async function addRevision(
     .returning('store_id as storeId')
     .executeTakeFirstOrThrow();
   touch(db, storeId, [tags.store]);
+  return revisionQuery(db, designId).where('number', '=', number).executeTakeFirstOrThrow();
 }

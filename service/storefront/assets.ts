@@ -16,7 +16,8 @@ import {
 } from '@parlour/core';
 import { loadDocuments } from '../records/documents.js';
 import { findRendition } from '../records/pictures.js';
-import { documentHash, type Site } from './context.js';
+import type { Site } from './context.js';
+import { documentHash } from './versions.js';
 import { small } from './css.js';
 
 const emptyLook = (groundwork: string): LookDocument => ({ format: 1, type: 'look', groundwork, values: {} });

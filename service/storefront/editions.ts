@@ -1,8 +1,21 @@
 /** The editions of stores: kept, so that what is compiled for one is compiled once. */
 import { LRUCache } from 'lru-cache';
-import { keys, makeLocale, ownWords, type DesignState, type Edition, type WordsDocument } from '@parlour/core';
+import {
+  isSinglePage,
+  keys,
+  makeLocale,
+  ownWords,
+  translatedContent,
+  type DesignState,
+  type Edition,
+  type Locale,
+  type PageInfo,
+  type PageRequest,
+  type WordsDocument,
+} from '@parlour/core';
 import type { Store } from '../records/stores.js';
-import { hashOfDocument } from './context.js';
+import type { Site } from './context.js';
+import { hashOfDocument } from './versions.js';
 
 const MOST_KEPT = 2_000;
 const kept = new LRUCache<string, Edition>({ max: MOST_KEPT });
@@ -58,4 +71,27 @@ export function languageIn(
 ): { language: string | null; rest: string } {
   const language = languages.find((one) => path === prefixOf(one) || path.startsWith(`${prefixOf(one)}/`)) ?? null;
   return { language, rest: language === null ? path : path.slice(prefixOf(language).length) || '/' };
+}
+
+/** A page in the words of a language. */
+export function inLanguage(page: PageInfo, { prefix, translation, word }: Locale): PageInfo {
+  const path = prefix + (prefix !== '' && page.path === '/' ? '' : page.path);
+  const { kind, subject } = page;
+  if (subject && 'content' in subject && translation !== null) {
+    const content = translatedContent(subject.content, translation);
+    return { ...page, path, title: content.title, description: content.description ?? '', subject: { content } };
+  }
+  return { ...page, path, title: isSinglePage(kind) ? word(`page-${kind}`) : page.title };
+}
+
+/** Where a page is in each language of the store; nothing if there is one language. */
+export function alternatesOf({ store, origin }: Site, path: string): PageRequest['alternates'] {
+  if (store.languages.length === 0 || path === '') return [];
+  return [
+    { language: store.locale, address: origin + path },
+    ...store.languages.map((language) => ({
+      language,
+      address: `${origin}${prefixOf(language)}${path === '/' ? '' : path}`,
+    })),
+  ];
 }

@@ -1,15 +1,12 @@
 /** From a store page to the html a shopper gets: assemble, compose, ask, render. */
-import { createHash } from 'node:crypto';
 import {
   askedFor,
   assemblePage,
-  canonicalJson,
   composePage,
   currencyDecimals,
   factsOf,
   fontPaths,
   isBeyond,
-  isSinglePage,
   keys,
   kindsStylePath,
   lookStylePath,
@@ -19,16 +16,10 @@ import {
   parsePage,
   queryText,
   renderInstance,
-  PageData,
   renderPage,
-  translatedContent,
-  type AssembledPage,
   type Buying,
   type Composition,
-  type FactName,
-  type Facts,
   type FormState,
-  type Locale,
   type PageInfo,
   type PageRequest,
   type SectionFault,
@@ -38,9 +29,10 @@ import { consoleOrigin } from '../config.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { tags } from '../records/tags.js';
 import { FORMS_SCRIPT, LIVELY_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
-import { documentHash, hashOfDocument, type Site } from './context.js';
-import { prefixOf } from './editions.js';
+import type { Site } from './context.js';
+import { alternatesOf, inLanguage } from './editions.js';
 import { homeOf, patternsFor, type OpenPage } from './pages.js';
+import { documentHash, fillerOf, hashOfDocument, PAGE, readVersions, versionsOf } from './versions.js';
 
 /** What a shopper asked for, besides the page. */
 export interface Asking {
@@ -96,6 +88,7 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
   if (!parts) return null;
   const composition = composePage(parts, edition);
   const page = askedFor(composition, inLanguage(about, locale), Object.fromEntries(query ?? []), setting.now);
+  const alternates = alternatesOf(site, about.path + queryText(page.query));
   const answers = await answerNeeds(db, {
     sources: {
       storeId: store.id,
@@ -118,14 +111,14 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
     form: form ?? null,
     now: setting.now,
     canonical: `${site.origin}${page.path}${queryText(page.query)}`,
-    alternates: alternatesOf(site, about.path + queryText(page.query)),
+    alternates,
     fonts: fontPaths(parts.look, parts.template.look),
     styles: [
       lookStylePath(documentHash(state, keys.look), LOOK_VERSION, overridesHash(parts.template)),
       kindsStylePath(composition.kinds, edition.kinds.hash),
     ],
     scripts: scriptsOf(site, composition),
-    versions: composition.shows.length === 0 ? '' : versionsOf(site, composition, answers.facts),
+    versions: composition.shows.length === 0 ? '' : versionsOf(state, composition, answers.facts),
   };
   const ruleDate = nextRuleDate(parsePage(page.code).kind, state, setting);
   return { request, composition, page, tags: answers.tags, ruleDate };
@@ -145,29 +138,9 @@ export async function showPage(site: Site, asked: OpenPage, asking: Asking = {})
     tags: new Set([...prepared.tags, tags.page(asked.code), tags.page(page.code)]),
     until: earliest(until, ruleDate),
     showsFacts: composition.shows.length > 0,
-    fill: fillerOf(site, request, html),
+    fill: fillerOf(site.state, request, html),
     query: composition.query,
     faults,
-  };
-}
-
-/** What to put into a page that shows how much is in the cart, and nothing else of a shopper. */
-function fillerOf({ state }: Pick<Site, 'state'>, request: PageRequest, html: string): Shown['fill'] {
-  const { composition, page, now, facts, versions = '' } = request;
-  if (composition.shows.join() !== 'cart-count') return null;
-  const shown = [...composition.instances.values()].filter(({ kind }) => kind.shows?.length);
-  const holes = shown.map(({ compiled: { path } }) => [path, renderInstance(request, path)?.html ?? ''] as const);
-  // Of the data only what the holes need is worth keeping.
-  const data = new PageData();
-  for (const need of [...shown].flatMap(({ compiled }) => compiled.needs(page)))
-    data.set(need, request.data.get(need) as never);
-  const lean: PageRequest = { composition, page, data, facts, now, canonical: '', fonts: [], styles: [], scripts: [] };
-  return (count) => {
-    const own = { ...facts, 'cart-count': count };
-    const filled = { ...lean, facts: own };
-    let out = html.replace(versions, () => versionsOf({ state }, composition, own));
-    for (const [path, empty] of holes) out = out.replace(empty, () => renderInstance(filled, path)?.html ?? '');
-    return out;
   };
 }
 
@@ -208,52 +181,6 @@ export async function refreshed(
     if (isSent || isOld) sections[path] = renderInstance(request, path)?.html ?? '';
   }
   return { facts: now, sections };
-}
-
-// The documents of a page are the same object for all pages that have them, in one state of a design.
-const madeOf = new WeakMap<AssembledPage, string>();
-
-/** What the page itself is made of, among the versions of its facts. */
-const PAGE = 'page';
-
-/** `page=… cart=… totals=…`: by these an open page tells what it has seen. */
-function versionsOf({ state }: Pick<Site, 'state'>, { parts, shows }: Composition, facts: Facts): string {
-  let made = madeOf.get(parts);
-  if (made === undefined)
-    madeOf.set(
-      parts,
-      (made = hashText(canonicalJson([...parts.documents].sort().map((key) => documentHash(state, key))))),
-    );
-  const versions = shows.map((name: FactName) => `${name}=${hashText(canonicalJson(facts[name]))}`);
-  return [`${PAGE}=${made}`, ...versions].join(' ');
-}
-
-const hashText = (text: string): string => createHash('sha256').update(text).digest('base64url').slice(0, 12);
-
-const readVersions = (text: string): Map<string, string> =>
-  new Map(text.split(' ').flatMap((one) => (one.includes('=') ? [one.split('=', 2) as [string, string]] : [])));
-
-/** A page in the words of a language. */
-function inLanguage(page: PageInfo, { prefix, translation, word }: Locale): PageInfo {
-  const path = prefix + (prefix !== '' && page.path === '/' ? '' : page.path);
-  const { kind, subject } = page;
-  if (subject && 'content' in subject && translation !== null) {
-    const content = translatedContent(subject.content, translation);
-    return { ...page, path, title: content.title, description: content.description ?? '', subject: { content } };
-  }
-  return { ...page, path, title: isSinglePage(kind) ? word(`page-${kind}`) : page.title };
-}
-
-/** Where a page is in each language of the store; nothing if there is one language. */
-function alternatesOf({ store, origin }: Site, path: string): PageRequest['alternates'] {
-  if (store.languages.length === 0 || path === '') return [];
-  return [
-    { language: store.locale, address: origin + path },
-    ...store.languages.map((language) => ({
-      language,
-      address: `${origin}${prefixOf(language)}${path === '/' ? '' : path}`,
-    })),
-  ];
 }
 
 const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [

@@ -1,0 +1,110 @@
+/** After a change of a design: the pages whose template it can have changed, and no others. */
+import {
+  closedState,
+  isSame,
+  keys,
+  overlay,
+  pageKinds,
+  patternsOf,
+  type AdditionDocument,
+  type AssignmentsDocument,
+  type DesignState,
+  type DocumentKey,
+  type Draft,
+  type PageKind,
+  type PathPatterns,
+  type PathsDocument,
+  type Rule,
+  type UnitResult,
+} from '@parlour/core';
+import type { Records } from '../records/database.js';
+import type { Design } from '../records/designs.js';
+import { renewStale, type StalePages } from './renew.js';
+import { ruledAdditions } from './rows.js';
+
+/** After a unit of edits: the draft's pages whose template it can have changed. */
+export async function renewAfterEdits(
+  trx: Records,
+  design: Design,
+  draft: Draft,
+  { documents }: UnitResult,
+): Promise<void> {
+  const after = closedState(overlay(draft, documents));
+  const stale = stalePages(closedState(draft), after, [...documents.keys()]);
+  await renewStale(trx, design, 'draft', after, stale);
+}
+
+/** After a publish: the live pages whose template it can have changed. */
+export async function renewAfterPublish(
+  trx: Records,
+  design: Design,
+  before: DesignState,
+  after: DesignState,
+  changed: readonly DocumentKey[],
+): Promise<void> {
+  await renewStale(trx, design, 'live', after, stalePages(before, after, changed));
+}
+
+type Bucket = AssignmentsDocument | undefined;
+
+/**
+ * The pages whose rows two states of a design can differ in. What the standard template of a kind is says the design,
+ * so another one makes no row stale.
+ * @param changed the documents in which the states differ
+ */
+function stalePages(before: DesignState, after: DesignState, changed: readonly DocumentKey[]): readonly StalePages[] {
+  const whole = new Set(
+    changed.flatMap((key) => [...kindsOfRule(key, before, after), ...kindsOfLists(key, before, after)]),
+  );
+  if (changed.includes(keys.paths)) for (const kind of kindsMoved(before, after)) whole.add(kind);
+  const single = new Map<PageKind, string[]>();
+  const add = (kind: PageKind, ...pages: string[]) => single.set(kind, [...(single.get(kind) ?? []), ...pages]);
+  for (const key of changed) {
+    const [type, code = ''] = key.split('/');
+    if (type === 'content') add('content', `content:${code}`);
+    if (type === 'assignments')
+      add(code as PageKind, ...reassigned(before.get(key) as Bucket, after.get(key) as Bucket));
+  }
+  return [
+    ...[...whole].map((kind) => ({ kind, pages: null })),
+    ...[...single].flatMap(([kind, pages]) => (whole.has(kind) || pages.length === 0 ? [] : [{ kind, pages }])),
+  ];
+}
+
+/** The pages that have a template of their own, or had, if it is another one now. */
+function reassigned(before: Bucket, after: Bucket): string[] {
+  const [was, is] = [before?.pages ?? {}, after?.pages ?? {}];
+  return [...new Set([...Object.keys(was), ...Object.keys(is)])].filter((page) => was[page] !== is[page]);
+}
+
+/** The kind whose rules are others now. */
+function kindsOfLists(key: DocumentKey, before: DesignState, after: DesignState): PageKind[] {
+  if (!key.startsWith('assignments/')) return [];
+  const [was, is] = [before, after].map((state) => (state.get(key) as Bucket)?.lists);
+  return isSame(was, is) ? [] : [key.slice('assignments/'.length) as PageKind];
+}
+
+/** The kinds of pages that the rule of an addition chooses among, before or now, if it is another one now. */
+function kindsOfRule(key: DocumentKey, before: DesignState, after: DesignState): PageKind[] {
+  if (!key.startsWith('addition/')) return [];
+  const targets = [before, after].map((state) => (state.get(key) as AdditionDocument | undefined)?.target);
+  if (isSame(targets[0], targets[1])) return [];
+  return targets.flatMap((target) => (target && 'when' in target && target.when ? [target.pageKind] : []));
+}
+
+/** The kinds whose pages are at other paths, where some rule asks for the path. */
+function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
+  const patterns = (state: DesignState): PathPatterns => patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const [was, is] = [patterns(before), patterns(after)];
+  return pageKinds().filter(
+    (kind) =>
+      kind !== 'not-found' &&
+      was[kind] !== is[kind] &&
+      [
+        ...((after.get(keys.assignments(kind)) as Bucket)?.lists?.['rules'] ?? []).map(
+          ({ values }) => values['when'] as Rule | undefined,
+        ),
+        ...ruledAdditions(after, kind).map(({ target }) => target.when),
+      ].some((rule) => rule?.conditions.some(({ fact }) => fact === 'path')),
+  );
+}

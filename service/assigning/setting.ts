@@ -1,0 +1,28 @@
+/** What the pages of one design are worked out with. */
+import {
+  currencyDecimals,
+  keys,
+  patternsOf,
+  type DesignState,
+  type PathPatterns,
+  type PathsDocument,
+} from '@parlour/core';
+import type { Records } from '../records/database.js';
+import { storeById } from '../records/stores.js';
+
+export interface Setting {
+  readonly state: DesignState;
+  readonly patterns: PathPatterns;
+  readonly decimals: number;
+  readonly now: string;
+}
+
+export async function settingOf(db: Records, storeId: number, state: DesignState): Promise<Setting> {
+  const { currency } = await storeById(db, storeId);
+  return {
+    state,
+    patterns: patternsOf(state.get(keys.paths) as PathsDocument | undefined),
+    decimals: currencyDecimals(currency),
+    now: new Date().toISOString(),
+  };
+}
