@@ -119,7 +119,7 @@ test('design tokens go out, and come in again; a file that is none is refused wi
   await give(JSON.stringify({ corner: { $type: 'dimension', $value: { value: 99, unit: 'px' } } }));
   await page.getByText('corner must be at most 32').waitFor();
   await give('no json');
-  await page.getByText('This file is no JSON.').waitFor();
+  await page.getByText('This file is not JSON.').waitFor();
 });
 
 test('a template has a setting of its own; other pages keep the store’s', async () => {

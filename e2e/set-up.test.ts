@@ -95,10 +95,10 @@ test('a content page is written beside the page itself, and held back until it i
 
 test('ready-made texts are told, read, and counted; a page that was removed is made again', async () => {
   await page.goto(consoleAt('/content/terms'));
-  await page.getByRole('button', { name: 'It is mine now' }).click();
+  await page.getByRole('button', { name: 'I have made it my own' }).click();
   await page.getByText('This text came with Parlour.').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Remove' }).click();
-  await page.getByText('Usual pages that this store is without').waitFor();
+  await page.getByText('Usual pages that are missing here').waitFor();
   await page.getByRole('button', { name: 'Make it again' }).click();
   await page.getByRole('link', { name: 'Terms' }).click();
   await page.getByText('This text came with Parlour.').waitFor();
@@ -152,7 +152,7 @@ test('a menu is put together by keys: pages added together, moved, nested and re
 test('an entry whose page is gone is told', async () => {
   await page.goto(consoleAt('/content/reach-us'));
   await page.getByRole('button', { name: 'Remove' }).click();
-  await page.getByText('Usual pages that this store is without').waitFor();
+  await page.getByText('Usual pages that are missing here').waitFor();
   await page.goto(consoleAt('/menus/main'));
   await page.getByText('1 leads nowhere').waitFor();
   await page.getByRole('button', { name: /^Reach us Page is gone/ }).waitFor();

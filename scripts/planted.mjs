@@ -168,7 +168,10 @@ const SERVICE = [
   ['gate/connections.ts', 'all.open >= CONNECTIONS.perAddress', 'false', 'gate'],
   ['gate/connections.ts', 'now - reader.since > CONNECTIONS.slowMs', 'false', 'gate'],
   ['jobs.ts', 'if (isDatabaseAway(error)) throw error;', 'throw error;', 'breaking'],
-  ['assigning/renew.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
+  ['assigning/changed.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
+  ['assigning/changed.ts', 'was[page] !== is[page]', 'false', 'assigning'],
+  ['assigning/changed.ts', 'isSame(was, is) ? []', 'was ? []', 'assigning'],
+  ['assigning/renew.ts', 'if (pages) await', 'if (!pages) await', 'assigning'],
   ['storefront/app.ts', '&& page.isThere ? 200', '? 200', 'kept'],
   [
     'storefront/app.ts',

@@ -39,7 +39,7 @@ export function designCommands(program: Command): void {
     .argument('<name>', 'its name')
     .option('--code <code>', 'its code; made from the name if left out')
     .option('--copy-of <design>', 'the design to copy, if not the live one')
-    .option('--groundwork <code>', 'build it on another groundwork, see parlour groundwork list; what is its own stays')
+    .option('--groundwork <code>', 'build it on another groundwork, see parlour groundwork list; what you have made stays')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour design copy "Summer"\n  $ parlour design copy "Bolder" --groundwork brasslamp\n\nWork on it with: parlour --design summer …',
@@ -211,7 +211,7 @@ function timedCommands(program: Command): void {
     .option('--changes <numbers>', 'only these, by their numbers in parlour change list, such as 1,3; all if left out')
     .addHelpText(
       'after',
-      '\nExample:\n  $ parlour change list\n  $ parlour timed-change add "Autumn sale" --changes 1,2 --from 2030-10-18T08:00 --until 2030-10-27T23:00',
+      '\nExamples:\n  $ parlour change list\n  $ parlour timed-change add "Autumn sale" --changes 1,2 --from 2030-10-18T08:00 --until 2030-10-27T23:00',
     )
     .action(async (name: string, { changes: numbers, from, until }: TimedOptions, command: Command) => {
       const context = contextOf(command);

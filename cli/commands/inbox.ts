@@ -30,7 +30,7 @@ export function inboxCommands(program: Command): void {
 
   signUps
     .command('list')
-    .description('List the newest ones.')
+    .description('List the newest sign-ups.')
     .option('--before <number>', 'only those with a lower number', wholeNumber)
     .addHelpText('after', '\nExample:\n  $ parlour sign-up list')
     .action(async (query: { before?: number }, command: Command) => {
@@ -56,7 +56,7 @@ export function inboxCommands(program: Command): void {
 
   signUps
     .command('export')
-    .description('Write all of them as comma-separated values (RFC 4180).')
+    .description('Export all sign-ups as comma-separated values (RFC 4180).')
     .argument('[file]', 'the file; the terminal if left out')
     .addHelpText('after', '\nExample:\n  $ parlour sign-up export sign-ups.csv')
     .action(async (file: string | undefined, _options: object, command: Command) => {
@@ -76,7 +76,7 @@ export function inboxCommands(program: Command): void {
 
   signUps
     .command('remove')
-    .description('Delete one for good, as when somebody asks for it.')
+    .description('Delete a sign-up for good, as when somebody asks for it.')
     .argument('<number>', 'its number, see parlour sign-up list')
     .addHelpText('after', '\nExample:\n  $ parlour sign-up remove 12')
     .action(async (number: string, _options: object, command: Command) => {
@@ -88,7 +88,7 @@ export function inboxCommands(program: Command): void {
 
   messages
     .command('list')
-    .description('List the newest ones.')
+    .description('List the newest messages.')
     .option('--before <number>', 'only those with a lower number', wholeNumber)
     .addHelpText('after', '\nExample:\n  $ parlour message list')
     .action(async (query: { before?: number }, command: Command) => {

@@ -52,7 +52,7 @@ export function pictureCommands(program: Command): void {
 
   pictures
     .command('add')
-    .description('Add a picture; it is made anew in the widths that pages ask for.')
+    .description('Add pictures. Each is made in all the widths that pages ask for.')
     .argument('<files...>', 'JPEG, PNG, WebP, GIF, AVIF or TIFF')
     .addHelpText('after', '\nExample:\n  $ parlour picture add harbour.png')
     .action(async (files: string[], _options: object, command: Command) => {

@@ -27,8 +27,8 @@ export function sectionCommands(program: Command): void {
     .description('Sections: add, set, move, copy, hide, share, unshare, remove.');
 
   placed(sections.command('add'), 'section', false)
-    .description('Add a section to a template.')
-    .argument('<template>', 'a template’s code, or a document such as around/footer/standard')
+    .description('Add a section to a template or another document.')
+    .argument('<document>', 'a template’s code, or a document such as around/footer/standard')
     .argument('<kind>', 'a section kind, see parlour kind list')
     .argument('[values...]', 'fields as name=value; name=- reads the value from standard input')
     .addHelpText(
@@ -46,7 +46,7 @@ export function sectionCommands(program: Command): void {
 
   placed(sections.command('copy'), 'section')
     .description('Copy a section, with content of its own; right after the original unless you say otherwise.')
-    .argument('<template>', 'a template’s code, or a document')
+    .argument('<document>', 'a template’s code, or a document')
     .argument('<id>', SECTION_ID)
     .addHelpText(
       'after',
@@ -78,7 +78,7 @@ export function sectionCommands(program: Command): void {
     sections
       .command(verb)
       .description(sentence)
-      .argument('<template>', 'a template’s code, or a document')
+      .argument('<document>', 'a template’s code, or a document')
       .argument('<id>', SECTION_ID)
       .option('--device <device>', 'only on a phone or a tablet')
       .addHelpText('after', `\nExample:\n  $ parlour section ${verb} home h-dunes --device phone`)
@@ -102,7 +102,7 @@ export function sectionCommands(program: Command): void {
   sections
     .command('share')
     .description('Turn a section into a shared section, to use it in several places.')
-    .argument('<template>', 'a template’s code, or a document')
+    .argument('<document>', 'a template’s code, or a document')
     .argument('<id>', SECTION_ID)
     .argument('<name>', 'the name of the shared section')
     .addHelpText(
@@ -124,7 +124,7 @@ export function sectionCommands(program: Command): void {
   sections
     .command('unshare')
     .description('Replace a shared section here with a copy of its own.')
-    .argument('<template>', 'a template’s code, or a document')
+    .argument('<document>', 'a template’s code, or a document')
     .argument('<id>', SECTION_ID)
     .addHelpText('after', '\nExample:\n  $ parlour section unshare product p-promise')
     .action(async (name: string, node: string, _options: object, command: Command) => {

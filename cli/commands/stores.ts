@@ -47,7 +47,7 @@ export function storeCommands(program: Command): void {
       print(answer, () =>
         [
           table(
-            ['', 'Step', 'How it stands'],
+            ['', 'Step', 'State'],
             answer.steps.map(({ done, title, sentence }) => [done ? 'done' : 'open', title, sentence]),
           ),
           ...answer.steps
@@ -77,7 +77,7 @@ export function storeCommands(program: Command): void {
 
   const stores = program
     .command('store')
-    .description('Stores: what they say of themselves, their languages; create, close and reopen them.');
+    .description('Stores: what they say about themselves, their languages; create, close and reopen them.');
 
   stores
     .command('list')
@@ -122,7 +122,7 @@ export function storeCommands(program: Command): void {
 
   stores
     .command('languages')
-    .description('Say which languages the storefront speaks besides its leading one; none takes them all away.')
+    .description('Set which languages the storefront speaks besides its leading one; name none to remove them all.')
     .argument('[tags...]', 'such as de or pt-BR; each is at /TAG')
     .addHelpText('after', '\nExample:\n  $ parlour store languages de --store osierwick')
     .action(async (languages: string[], _options: object, command: Command) => {
@@ -161,7 +161,7 @@ export function storeCommands(program: Command): void {
   stores
     .command('set')
     .description('Set details of a store; shoppers see them at once.')
-    .argument('<details...>', 'each as NAME=VALUE, an empty value to take it away; see parlour store show')
+    .argument('<details...>', 'each as NAME=VALUE, an empty value removes it; see parlour store show')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour store set street="Mole Street 4" city=Ternhythe mail=post@windrow.example\n  $ parlour store set saturday="10:00–16:00" sunday=',
@@ -170,7 +170,7 @@ export function storeCommands(program: Command): void {
       const { call, print } = contextOf(command);
       const body = Object.fromEntries(details.map((one) => namedValue(one, ['name', ...Object.keys(STORE_DETAILS)])));
       const store = await call(routes.setDetails, { body });
-      print(store, () => `Set of “${store.name}”: ${listed(Object.keys(body))}. Shoppers see it now.`);
+      print(store, () => `Changed in “${store.name}”: ${listed(Object.keys(body))}. Shoppers see it now.`);
     });
 
   stores
@@ -272,7 +272,7 @@ export function storeCommands(program: Command): void {
 
   tokens
     .command('list')
-    .description('List your tokens and when they were used.')
+    .description('List your tokens and when each was last used.')
     .addHelpText('after', '\nExample:\n  $ parlour token list')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);

@@ -35,7 +35,7 @@ export function wordCommands(program: Command): void {
 
   words
     .command('set')
-    .description('Say a word in your own way. {places} are filled where it is shown.')
+    .description('Say a word your own way. What is in {braces} is filled in when it is shown.')
     .argument('<word>', 'its name, or NAME.FORM for a plural form such as things.one; see parlour word list')
     .argument('<text>', 'what shoppers read; “-” reads it from standard input')
     .option('--language <tag>', 'such as de; the leading language if left out')

@@ -163,7 +163,7 @@ test('a section goes by its kind where there is one of it, so that a script work
 
 test('details of the store are set and shown; what shoppers left is listed, saved and deleted', async () => {
   expect(await done('store set "street=Mole 5" sunday= phone=+3531')).toBe(
-    'Set of “Windrow Kites”: street, sunday and phone. Shoppers see it now.',
+    'Changed in “Windrow Kites”: street, sunday and phone. Shoppers see it now.',
   );
   expect(await done('store show')).toMatch(/street +Mole 5 +Street and number/);
   expect((await parlour('store set stret=x')).err).toMatch(

@@ -117,7 +117,7 @@ export function checkRedirect(from: string, paths: PathsDocument, pages: readonl
   // Which products and collections there are is not known here; those that are there are shown.
   const taken = kind && PAGE_KINDS[kind].subject !== null && kind !== 'content' ? null : takenBy(from, patterns, pages);
   if (taken !== null)
-    throw new Problem('bad-path', `Nobody would be led from ${from}, where ${taken} is.`, {
+    throw new Problem('bad-path', `A redirect from ${from} would never be used, since ${taken} is there.`, {
       place,
       remedy: 'Begin the redirect at a path that has no page any more.',
     });

@@ -109,7 +109,7 @@ const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
     words: 'a path such as /item/{slug}',
   },
 });
-const REDIRECT = text('Leads to', 'Where shoppers are sent who use the old path.', {
+const REDIRECT = text('Leads to', 'Where shoppers who use the old path are sent.', {
   max: 2000,
   plain: true,
   form: {

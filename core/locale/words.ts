@@ -8,7 +8,7 @@ export type PluralWord = Readonly<Partial<Record<Intl.LDMLPluralRule, string>>> 
 export type Word = string | PluralWord;
 
 interface WordAbout {
-  /** Where it stands. */
+  /** Template and menus. */
   readonly about: string;
   readonly en: Word;
   readonly de: Word;
@@ -87,14 +87,14 @@ export const STOREFRONT_WORDS = declare({
   cart: { about: 'The link to the cart.', en: 'Cart', de: 'Warenkorb' },
   'cart-empty': { about: 'In place of the lines of a cart.', en: 'Your cart is empty.', de: 'Ihr Warenkorb ist leer.' },
   things: {
-    about: 'How much is in the cart, for those who do not see it.',
+    about: 'How much is in the cart, read aloud.',
     en: { one: '{count} thing', other: '{count} things' },
     de: { one: '{count} Artikel', other: '{count} Artikel' },
   },
   remove: { about: 'The button that takes a line out of the cart.', en: 'Remove', de: 'Entfernen' },
   update: { about: 'The button that takes in a changed quantity, or a choice.', en: 'Update', de: 'Aktualisieren' },
   'of-what': {
-    about: 'A button and what it is for, for those who do not see where it stands.',
+    about: 'A button and what it is for, read aloud.',
     en: '{action}: {what}',
     de: '{action}: {what}',
   },
@@ -260,7 +260,7 @@ export const STOREFRONT_WORDS = declare({
   },
   pages: { about: 'The name of the links to other pages of a listing.', en: 'Pages', de: 'Seiten' },
   'page-number': {
-    about: 'A page of a listing, for those who do not see it.',
+    about: 'A page of a listing, read aloud.',
     en: 'Page {number}',
     de: 'Seite {number}',
   },

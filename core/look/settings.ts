@@ -85,7 +85,7 @@ export const LOOK_GROUPS = {
         default: 0,
       }),
       textFont: font('Text font', 'Everything else.', fontTitles(), 'work-sans'),
-      textSize: number('Size of texts', 'Of usual texts; all else follows.', {
+      textSize: number('Size of texts', 'Of ordinary texts; everything else follows.', {
         min: 0.875,
         max: 1.375,
         step: 0.0625,

@@ -36,7 +36,7 @@ export interface SetUpFacts {
   /** Whether somebody has published the design, apart from how it came. */
   readonly published: boolean;
   readonly unpublished: number;
-  /** What the store says of itself. */
+  /** What the store says about itself. */
   readonly details: StoreDetails;
 }
 

@@ -53,7 +53,7 @@ function change(next: string): void {
     }, 500);
   } catch (error) {
     matches.value = '';
-    wrong.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'This is no rule.';
+    wrong.value = error instanceof Problem ? `${error.message} ${error.remedy ?? ''}` : 'This is not a rule.';
   }
 }
 watch(

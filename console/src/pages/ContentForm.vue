@@ -120,7 +120,7 @@ onMounted(() => attempt(load));
     <v-alert v-if="document?.readyMade" type="warning" variant="tonal" class="mb-4" density="compact">
       This text came with Parlour. Read it and make it yours.
       <template #append>
-        <v-btn size="small" variant="outlined" @click="setterOf('readyMade')(false, true)">It is mine now</v-btn>
+        <v-btn size="small" variant="outlined" @click="setterOf('readyMade')(false, true)">I have made it my own</v-btn>
       </template>
     </v-alert>
     <v-btn-toggle
@@ -150,7 +150,7 @@ onMounted(() => attempt(load));
         />
       </fieldset>
       <fieldset v-if="language === ''">
-        <legend>Where it stands</legend>
+        <legend>Template and menus</legend>
         <v-select
           :model-value="template"
           :items="choices"

@@ -119,7 +119,7 @@ onMounted(() => attempt(load));
     <p v-else-if="loaded" class="quiet">No content page yet. Make one, or begin with a ready-made one below.</p>
 
     <section v-if="missing.length" class="missing" aria-labelledby="missing">
-      <h2 id="missing">Usual pages that this store is without</h2>
+      <h2 id="missing">Usual pages that are missing here</h2>
       <ul>
         <li v-for="page in missing" :key="page.code">
           <span

@@ -38,7 +38,7 @@ function read(text: string): Tokens {
   try {
     return JSON.parse(text) as Tokens;
   } catch {
-    throw new Problem('not-json', 'This file is no JSON.', { remedy: 'Choose a file of design tokens.' });
+    throw new Problem('not-json', 'This file is not JSON.', { remedy: 'Choose a file of design tokens.' });
   }
 }
 </script>

@@ -109,7 +109,7 @@ onMounted(() => attempt(load));
     <div class="sheet-head">
       <div>
         <h1>Pictures</h1>
-        <p class="quiet">Drop files anywhere on this page. Each is made anew in the widths that pages ask for.</p>
+        <p class="quiet">Drop files anywhere on this page. Each is made in all the widths that pages ask for.</p>
       </div>
       <v-text-field v-model="search" label="Search" clearable class="search" @click:clear="search = ''" />
       <v-btn variant="flat" color="primary" :prepend-icon="mdiUpload" @click="file?.click()">Add pictures</v-btn>
@@ -122,7 +122,7 @@ onMounted(() => attempt(load));
         @change="add([...(($event.target as HTMLInputElement).files ?? [])])"
       />
     </div>
-    <ul v-if="sending.length" class="sending" aria-label="On their way">
+    <ul v-if="sending.length" class="sending" aria-label="Uploads">
       <li v-for="job in sending" :key="job.name">
         <span class="file">{{ job.name }}</span>
         <span v-if="job.state === 'failed'" class="fault" role="alert">{{ job.fault }}</span>

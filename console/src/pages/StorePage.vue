@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What the store says of itself: its name and address, how it is reached, when it is open. */
+/** What the store says about itself: its name and address, how it is reached, when it is open. */
 import { STORE_DETAILS, WEEKDAYS, type Field, type StoreDetail } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { text } from '@parlour/core';
@@ -49,7 +49,7 @@ const setterOf =
     <div class="sheet-head">
       <div>
         <h1>Store</h1>
-        <p class="quiet">What the store says of itself, wherever a section shows it. Changes show at once.</p>
+        <p class="quiet">What the store says about itself, wherever a section shows it. Changes show at once.</p>
       </div>
     </div>
     <v-card v-for="group in GROUPS" :key="group.title" class="group">

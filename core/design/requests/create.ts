@@ -167,7 +167,7 @@ function startedFrom(request: CreateRequest): Document {
       remedy: 'List the starters to see their codes.',
     });
   if (copyOf !== undefined)
-    throw new Problem('bad-input', 'What is new begins with a starter or with a copy, not with both.', {
+    throw new Problem('bad-input', 'Begin with a starter or with a copy, not with both.', {
       place: 'starter',
       remedy: 'Leave out one of the two.',
     });

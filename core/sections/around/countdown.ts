@@ -17,7 +17,7 @@ export const countdown = defineKind(
     name: 'countdown',
     version: 1,
     title: 'Countdown',
-    sentence: 'How long it is to a day and time, and what is said once that is over.',
+    sentence: 'Counts down to a day and time, and says something once that has passed.',
     fields: {
       title: text('Title', 'The words before the time that is left.', { default: 'Only for a short time', max: 120 }),
       until: dateTime('Counts to', 'The day and time it counts down to; shows nothing while it is empty.'),

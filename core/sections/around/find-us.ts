@@ -26,7 +26,7 @@ export const findUs = defineKind(
     name: 'find-us',
     version: 1,
     title: 'Find us',
-    sentence: 'Links to the other places where the store can be found, with a sign for each.',
+    sentence: 'Links to the other places where the store can be found, with an icon for each.',
     fields: {
       title: text('Title', 'The heading over the links; leave empty for none.', { max: 80 }),
       places: entries(
@@ -38,7 +38,7 @@ export const findUs = defineKind(
           link: link('Leads to', 'The web address, beginning with https://.'),
           sign: choice(
             'Sign',
-            'The drawing in front of it.',
+            'Its icon.',
             {
               globe: 'Globe',
               pictures: 'Picture',
@@ -54,8 +54,8 @@ export const findUs = defineKind(
       ),
       shown: choice(
         'Shown as',
-        'Signs with words, or signs alone; those who listen hear the words all the same.',
-        { both: 'Signs and words', signs: 'Signs alone', words: 'Words alone' },
+        'Icons with words, or icons alone; the words are read aloud either way.',
+        { both: 'Icons and words', signs: 'Icons alone', words: 'Words alone' },
         'both',
       ),
     },

@@ -13,7 +13,7 @@ export const openingHours = defineKind(
     sentence: 'When the store is open on each day of the week, as its details say.',
     fields: {
       title: text('Title', 'The heading over the hours; leave empty for none.', { max: 80 }),
-      closed: toggle('Closed days', 'Lists the days too on which the store is closed.', { default: true }),
+      closed: toggle('Closed days', 'Also lists the days on which the store is closed.', { default: true }),
       note: text('Note', 'A line under the hours, such as when it is different; leave empty for none.', { max: 200 }),
     },
     caption: 'title',

@@ -21,12 +21,12 @@ export const fileList = defineKind(
       title: text('Title', 'The heading over the files; leave empty for none.', { max: 120 }),
       files: entries(
         'Files',
-        'What can be taken away.',
+        'The files that shoppers can download.',
         'file',
         {
           label: text('Label', 'What the file is.', { max: 120, required: true }),
           link: link('Leads to', 'The web address of the file.'),
-          about: text('About it', 'Its form and size, such as PDF, 2 MB; leave empty for none.', { max: 60 }),
+          about: text('About it', 'Its format and size, such as PDF, 2 MB; leave empty for none.', { max: 60 }),
         },
         { max: 40 },
       ),

@@ -39,7 +39,7 @@ export const gallery = defineKind(
       across: choice('Across', 'How many are beside each other.', ACROSS, '3', { perDevice: true }),
       cut: choice(
         'Cut',
-        'The form that the small ones are cut to.',
+        'The shape that the small ones are cut to.',
         { square: 'Square', landscape: 'Landscape', portrait: 'Portrait', none: 'Not at all' },
         'square',
       ),

@@ -16,7 +16,7 @@ export const map = defineKind(
     fields: {
       title: text('Title', 'The heading over the map; leave empty for none.', { max: 120 }),
       address: text('Address', 'The address it shows; leave empty for that of the store.', { max: 200 }),
-      latitude: number('Latitude', 'Degrees north; counts before an address if it is not 0.', {
+      latitude: number('Latitude', 'Degrees north; used instead of the address if it is not 0.', {
         min: -90,
         max: 90,
         step: 0.0001,

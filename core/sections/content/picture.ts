@@ -21,7 +21,7 @@ export const picture = defineKind(
       ),
       cut: choice(
         'Cut',
-        'The form it is cut to, about its focal point.',
+        'The shape it is cut to, around its focal point.',
         { none: 'Not at all', square: 'Square', landscape: 'Landscape', wide: 'Wide', portrait: 'Portrait' },
         'none',
       ),

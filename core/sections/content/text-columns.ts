@@ -5,7 +5,7 @@ import { html, raw, type Markup } from '../../kinds/html.js';
 
 export const columnsField = toggle(
   'In columns',
-  'Each break mark in the text begins another column, below the others on phones.',
+  'Each break mark in the text starts a new column; on phones they are below each other.',
 );
 
 /**
