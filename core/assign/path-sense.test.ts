@@ -105,9 +105,9 @@ const redirect = (from: string, to: string): EditRequest => ({
 test.each([
   [[redirect('/a', '/a')], 'and from there back to itself'],
   [[redirect('/a', '/b'), redirect('/b', '/c'), redirect('/c', '/a')], 'and from there back to itself'],
-  [[redirect('/about', '/terms')], 'where “About” is'],
-  [[redirect('/cart', '/terms')], 'where the cart page is'],
-  [[redirect('/pictures/old', '/terms')], 'where Parlour itself is'],
+  [[redirect('/about', '/terms')], 'since “About” is there'],
+  [[redirect('/cart', '/terms')], 'since the cart page is there'],
+  [[redirect('/pictures/old', '/terms')], 'since Parlour itself is there'],
   [[redirect('/item/sold-long-ago', '/browse')], null],
   [[redirect('/a', '/b'), redirect('/b', 'https://elsewhere.example/')], null],
 ])('redirects: %j', (unit, sentence) => {
