@@ -6,7 +6,7 @@ import { performance } from 'node:perf_hooks';
 import pg from 'pg';
 import { applyEdit, closedState, FORMAT, openDocument, parseRule, SHIPPED_KINDS, starterDesign } from '@parlour/core';
 import { migrate, openDatabase } from '@parlour/service';
-import { renewWholeKind } from '../service/dist/assigning/renew.js';
+import { renewPages } from '../service/dist/assigning/renew.js';
 import { standardsOf } from '../service/dist/assigning/rows.js';
 import { doUnit } from '../service/dist/publishing/drafting.js';
 import { copyDesign } from '../service/dist/publishing/designs.js';
@@ -224,7 +224,7 @@ async function openRow(db, client, url, { author, design: first }) {
 async function pagesRows(db, client, { design: { id } }) {
   const design = await designById(db, id);
   const state = closedState(await openDraft(db, design));
-  await renewWholeKind(db, design, 'draft', state, 'product');
+  await renewPages(db, design, 'draft', state, 'product');
   const pages = { designId: id, side: 'draft', standards: standardsOf(state) };
   await client.query('analyze page_assignment');
   const timed = (work) => async () => {
@@ -255,7 +255,7 @@ async function pagesRows(db, client, { design: { id } }) {
         get: (key) => (key === 'assignments/product' ? bucket : state.get(key)),
         keys: () => state.keys(),
       };
-      return renewWholeKind(db, design, 'draft', changed, 'product');
+      return renewPages(db, design, 'draft', changed, 'product');
     }),
     floor: timed(() =>
       client.query(`update page_assignment set template = $3 where design_id = $1 and side = $2 and kind = 'product'`, [

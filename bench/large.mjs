@@ -5,7 +5,7 @@
 import { performance } from 'node:perf_hooks';
 import { keys } from '@parlour/core';
 import { affectedPages } from '../service/dist/assigning/affected.js';
-import { renewWholeKind } from '../service/dist/assigning/renew.js';
+import { renewPages } from '../service/dist/assigning/renew.js';
 import { changeProduct } from '../service/dist/catalogue/change-product.js';
 import { doUnit, tryUnit } from '../service/dist/publishing/drafting.js';
 import { publish } from '../service/dist/publishing/publish.js';
@@ -45,8 +45,7 @@ async function storeOf(serverUrl, name, products) {
   const { db, client, close } = await emptyDatabase(serverUrl, name);
   const made = await largeStore(db, client, products);
   const design = await designById(db, made.design.id);
-  for (const side of ['draft', 'live'])
-    await renewWholeKind(db, design, side, await publishedState(db, design), 'product');
+  for (const side of ['draft', 'live']) await renewPages(db, design, side, await publishedState(db, design), 'product');
   await client.query('update assignment_renewal set done = wanted; analyze');
   return { ...made, db, close, products, turn: 0 };
 }

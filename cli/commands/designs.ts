@@ -39,7 +39,10 @@ export function designCommands(program: Command): void {
     .argument('<name>', 'its name')
     .option('--code <code>', 'its code; made from the name if left out')
     .option('--copy-of <design>', 'the design to copy, if not the live one')
-    .option('--groundwork <code>', 'build it on another groundwork, see parlour groundwork list; what you have made stays')
+    .option(
+      '--groundwork <code>',
+      'build it on another groundwork, see parlour groundwork list; what you have made stays',
+    )
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour design copy "Summer"\n  $ parlour design copy "Bolder" --groundwork brasslamp\n\nWork on it with: parlour --design summer …',

@@ -68,7 +68,7 @@ export async function renewPages(
   side: Side,
   state: DesignState,
   kind: PageKind,
-  { pages = null, wanted = 0, progress = () => Promise.resolve() }: Renewing,
+  { pages = null, wanted = 0, progress = () => Promise.resolve() }: Renewing = {},
 ): Promise<void> {
   const setting = await settingOf(db, design.storeId, state);
   const { rowOf, until } = rowsOf(kind, setting);
