@@ -113,7 +113,7 @@ export async function largeStore(db, client, products = PRODUCTS) {
     [storeId],
   );
   await client.query('analyze');
-  await inTransaction(db, (trx) => addFirstDesign(trx, storeId, documents));
+  await inTransaction(db, (trx) => addFirstDesign(trx, storeId, 'Bench', documents));
   return { author: { id: author, role: 'owner' }, storeId, design: await findDesign(db, storeId, 'first') };
 }
 

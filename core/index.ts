@@ -10,6 +10,7 @@ export * from './fields/json-schema.js';
 export { inWords } from './fields/in-words.js';
 export * from './fields/telling.js';
 export { BREAK_MARK, cleanProse, escapeText, PROSE_LIMITS, proseFault, proseParts } from './fields/prose.js';
+export * from './design/moved-pages.js';
 export * from './design/document.js';
 export * from './design/document-types.js';
 export * from './design/draft.js';

@@ -168,6 +168,7 @@ const SERVICE = [
   ['gate/connections.ts', 'all.open >= CONNECTIONS.perAddress', 'false', 'gate'],
   ['gate/connections.ts', 'now - reader.since > CONNECTIONS.slowMs', 'false', 'gate'],
   ['jobs.ts', 'if (isDatabaseAway(error)) throw error;', 'throw error;', 'breaking'],
+  ['publishing/moved.ts', 'edits.length === 0', 'true', 'set-up'],
   ['assigning/changed.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
   ['assigning/changed.ts', 'was[page] !== is[page]', 'false', 'assigning'],
   ['assigning/changed.ts', 'isSame(was, is) ? []', 'was ? []', 'assigning'],

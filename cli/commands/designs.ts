@@ -178,7 +178,7 @@ export function designCommands(program: Command): void {
                 String(one.seq),
                 inZone(one.at, timeZone),
                 one.author,
-                `${one.type === 'do' ? '' : `${one.type}: `}${one.sentences.join(' ')}`,
+                `${one.type === 'undo' || one.type === 'redo' ? `${one.type}: ` : ''}${one.sentences.join(' ')}`,
               ]),
             )
           : 'Nothing yet.',

@@ -33,10 +33,10 @@ export const draftsRoutes = {
     keyed: false,
   }),
   publish: post(`${DESIGN}/publish`, {
-    summary: 'Publishes the draft: shoppers see all of it at once.',
+    summary: 'Publishes the draft: shoppers see all of it at once. Content pages that move leave redirects.',
     can: 'design.publish',
     body: shapes.publishRequest,
-    answer: shapes.revision,
+    answer: shapes.published,
     status: 201,
   }),
   listRevisions: get(`${DESIGN}/revisions`, {

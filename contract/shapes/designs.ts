@@ -110,13 +110,19 @@ export const timedChange = closed({
 
 export const timedChanges = closed({ timedChanges: array(timedChange).required() });
 
-export const revision = closed({
+const REVISION = {
   number: number().integer().required(),
   note: string().defined(),
   author: string().required(),
   created: string().required(),
   reverts: number().integer().nullable().defined(),
   live: boolean().required(),
+};
+export const revision = closed(REVISION);
+export const published = closed({
+  ...REVISION,
+  /** Where content pages were that it has moved, and where each old path leads now. */
+  redirects: array(closed({ from: string().required(), to: string().required() })).required(),
 });
 
 export const revisions = closed({ revisions: array(revision).required(), next: string().nullable().defined() });

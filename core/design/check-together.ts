@@ -60,7 +60,7 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
 export const checkLanguages = (languages: readonly string[], state: DesignState): void =>
   checkPrefixes(
     languages,
-    contentPlaces(state, (key) => state.get(key) as unknown as Values),
+    contentPlaces(state, (key) => state.get(key)),
     state.get(keys.paths) as PathsDocument | undefined,
   );
 

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   closeDocument,
   editsBetween,
+  FORMAT,
   mergeDocument,
   openDocument,
   sameContent,
@@ -34,6 +35,14 @@ describe('three-way merge', () => {
     expect(document?.name).toBe('Theirs');
     expect(ids(document)).toBe('canb');
     expect(document?.areas['main']?.map((one) => one.values['text'])).toEqual(['c', 'a2', undefined, 'b2']);
+  });
+
+  test('what was never made of the paths is an empty one: two who begin with it do not stand in each other’s way', () => {
+    const paths = (redirects: object) => ({ format: FORMAT, type: 'paths', redirects }) as unknown as Document;
+    const { document, said } = merge(undefined, paths({ '/a': '/x' }), paths({ '/b': '/y' }), 'paths');
+    expect([document, said]).toEqual([paths({ '/a': '/x', '/b': '/y' }), []]);
+    // A template is made, so two of one code are two.
+    expect(merge(undefined, template(heads('a')), template(heads('b'))).said).toHaveLength(1);
   });
 
   test('a true conflict is told and not guessed: theirs stays', () => {

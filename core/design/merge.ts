@@ -8,7 +8,7 @@ import { PLAIN, type Telling } from '../fields/telling.js';
 import { splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import type { KindDescriptions } from '../kinds/kind.js';
-import { headField, nameOf } from './document-types.js';
+import { headField, impliedDocument, nameOf } from './document-types.js';
 import type { DocumentKey, NodeId } from './document.js';
 import { isSection, nodeAt, samePlace, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys } from './difference.js';
@@ -47,16 +47,16 @@ export function mergeDocument(
   const alike = (a: State, b: State): boolean => a === b || (!!a && !!b && sameContent(a, b));
   if (alike(base, ours) || alike(ours, theirs)) return { document: theirs, conflicts: [] };
   if (alike(base, theirs)) return { document: ours, conflicts: [] };
-  if (!ours || !theirs || !base) {
-    const name = capitalised(nameOf((theirs ?? ours) as DraftDocument));
-    const what = !base
-      ? 'was created twice, differently'
-      : theirs
-        ? 'was changed and removed'
-        : 'was removed and changed';
-    return { document: theirs, conflicts: [{ document: key, sentence: `${name} ${what}.` }] };
-  }
-  return mergeInside(key, base, ours, theirs, kinds, telling);
+  // What was never made of the paths or the assignments is the same as an empty one.
+  const [b, o, t] = [base, ours, theirs].map((one) => one ?? impliedDocument(key));
+  if (b && o && t) return mergeInside(key, b, o, t, kinds, telling);
+  const name = capitalised(nameOf((theirs ?? ours) as DraftDocument));
+  const what = !base
+    ? 'was created twice, differently'
+    : theirs
+      ? 'was changed and removed'
+      : 'was removed and changed';
+  return { document: theirs, conflicts: [{ document: key, sentence: `${name} ${what}.` }] };
 }
 
 /** Whether two documents would be published the same. Order keys do not count, order does. */

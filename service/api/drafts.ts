@@ -144,7 +144,7 @@ export function draftRoutes(api: Api): void {
       ...(body.changes ? { changes: body.changes } : {}),
     });
     await noteRelease(call, 'design.publish', { revision: revision.number });
-    return revisionShape(revision, true);
+    return { ...revisionShape(revision, true), redirects: [...revision.redirects] };
   });
 
   implement(api, routes.listRevisions, async ({ design, query }) => {

@@ -5,12 +5,14 @@ import {
   checkWays,
   closedState,
   closeDocument,
-  overlay,
+  keys,
   Problem,
+  redirectInWords,
   type Document,
   type DocumentKey,
   type Draft,
   type DraftDocument,
+  type Redirect,
 } from '@parlour/core';
 import { renewAfterPublish } from '../assigning/changed.js';
 import { inTransaction, type Records } from '../records/database.js';
@@ -20,8 +22,10 @@ import { changedKeysOf, markPublished, openDraft, recordUnit } from '../records/
 import { signal } from '../records/signals.js';
 import { chosenDocuments } from './chosen.js';
 import { newId } from './drafting.js';
+import { followLive } from './follow.js';
+import { withRedirects } from './moved.js';
 import { checkPaths } from './references.js';
-import { isSameState, opened, publishedManifest, saveOver, type PublishedState } from './states.js';
+import { isSameState, opened, overLive, publishedManifest, saveOver } from './states.js';
 
 export interface PublishOptions {
   readonly note: string;
@@ -33,14 +37,19 @@ export interface PublishOptions {
   readonly seq?: number | undefined;
 }
 
+/** A revision, and where pages that it moved leave redirects. */
+export interface Published extends Revision {
+  readonly redirects: readonly Redirect[];
+}
+
 /**
  * Puts the draft, or chosen changes of it, live as a new revision.
  * @throws Problem `stale-edit` if the draft is not as it was looked at; `nothing-to-publish`; `no-such-change`; `cannot-publish` naming what shoppers cannot be shown
  */
-export const publish = (db: Records, designId: number, options: PublishOptions): Promise<Revision> =>
+export const publish = (db: Records, designId: number, options: PublishOptions): Promise<Published> =>
   inTransaction(db, async (trx) => {
     const design = await lockDesign(trx, designId);
-    const [draft, manifest, keys] = await Promise.all([
+    const [draft, manifest, touched] = await Promise.all([
       openDraft(trx, design),
       publishedManifest(trx, design),
       changedKeysOf(trx, designId),
@@ -51,16 +60,22 @@ export const publish = (db: Records, designId: number, options: PublishOptions):
         remedy: 'Look at the unpublished changes again, then publish.',
       });
     const live = await loadState(trx, manifest);
-    const next = chosenDocuments(design, draft, live, keys, options.changes);
+    const chosen = chosenDocuments(design, draft, live, touched, options.changes);
+    const { next, redirects } = withRedirects(live, chosen);
     const revision = await putLive(trx, design, next, options);
     await markPublished(
       trx,
       designId,
-      keys.filter((key) => isSameState(draft.get(key), next.has(key) ? next.get(key) : opened(live, key))),
+      touched.filter((key) => isSameState(draft.get(key), next.has(key) ? next.get(key) : opened(live, key))),
     );
-    await logOnly(trx, design, draft, options.authorId, `Published as revision ${revision.number}.`);
+    const sentence = [`Published as revision ${revision.number}.`, ...redirects.map(redirectInWords)].join(' ');
+    if (next === chosen) await logOnly(trx, design, draft, options.authorId, sentence);
+    else {
+      const now = await loadState(trx, revision.manifest);
+      await followLive(trx, design, draft, live, now, [keys.paths], options.authorId, sentence);
+    }
     await signal(trx, `design ${designId}`);
-    return revision;
+    return { ...revision, redirects };
   });
 
 /**
@@ -80,7 +95,7 @@ export async function putLive(
   }
   const before = await publishedManifest(trx, design);
   const live = await loadState(trx, before);
-  const whole = overlayLive(live, changed);
+  const whole = overLive(live, changed);
   const closed = new Map<DocumentKey, Document | null>();
   for (const [key, document] of changed) {
     closed.set(key, document ? closeDocument(document) : null);
@@ -99,11 +114,6 @@ export async function putLive(
   });
   await renewAfterPublish(trx, design, live, await loadState(trx, manifest), [...changed.keys()]);
   return revision;
-}
-
-function overlayLive(live: PublishedState, changed: ReadonlyMap<DocumentKey, DraftDocument | undefined>): Draft {
-  const base: Draft = { get: (key) => opened(live, key), keys: () => live.keys() };
-  return overlay(base, new Map([...changed].map(([key, document]) => [key, document ?? null])));
 }
 
 const logOnly = async (

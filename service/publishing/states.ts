@@ -3,6 +3,7 @@ import {
   codeOf,
   compareDocuments,
   openDocument,
+  overlay,
   pagesBetween,
   Problem,
   sameContent,
@@ -31,6 +32,12 @@ export function opened(state: PublishedState, key: DocumentKey): DraftDocument |
   return found;
 }
 const openedOnce = new WeakMap<Document, DraftDocument>();
+
+/** A published state with some documents changed; undefined removes one. */
+export function overLive(live: PublishedState, changed: ReadonlyMap<DocumentKey, DraftDocument | undefined>): Draft {
+  const base: Draft = { get: (key) => opened(live, key), keys: () => live.keys() };
+  return overlay(base, new Map([...changed].map(([key, document]) => [key, document ?? null])));
+}
 
 /** The manifest of the newest revision of a design. */
 export async function publishedManifest(db: Records, design: Design): Promise<string> {

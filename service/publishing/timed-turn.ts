@@ -12,6 +12,7 @@ import { signal } from '../records/signals.js';
 import { dueTimedChange, lockTimedChange, updateTimedChange, type TimedChange } from '../records/timed.js';
 import { newId } from './drafting.js';
 import { followLive } from './follow.js';
+import { withRedirects } from './moved.js';
 import { putLive } from './publish.js';
 import { differingKeys, isSameState, opened, publishedManifest, tellingBetween } from './states.js';
 
@@ -77,13 +78,13 @@ async function step(
   const was = (key: DocumentKey) => opened(before, key);
   const meant = (key: DocumentKey) => opened(wanted, key);
   const telling = await tellingBetween(trx, design, keys, was, meant);
-  const next = new Map<DocumentKey, DraftDocument | undefined>();
+  const chosen = new Map<DocumentKey, DraftDocument | undefined>();
   const conflicts: Conflict[] = [];
   for (const key of keys) {
     const own = opened(live, key);
     const merged = mergeDocument(key, was(key), meant(key), own, design.kinds, telling);
     conflicts.push(...merged.conflicts);
-    if (!isSameState(own, merged.document)) next.set(key, merged.document);
+    if (!isSameState(own, merged.document)) chosen.set(key, merged.document);
   }
   const draft = await openDraft(trx, design);
   if (conflicts.length) {
@@ -91,10 +92,12 @@ async function step(
     await report(trx, design, draft, timed, sentences);
     return;
   }
-  if (next.size === 0) {
+  if (chosen.size === 0) {
     await updateTimedChange(trx, timed.id, after(design.liveRevision));
     return;
   }
+  // What is taken back again leads nobody elsewhere.
+  const { next } = timed.until ? { next: chosen } : withRedirects(live, chosen);
   try {
     await inSavepoint(trx, async () => {
       const revision = await putLive(trx, design, next, { note, authorId: null });

@@ -92,6 +92,47 @@ test('a content page that is held back is for previews alone; one with a time co
   expect(Date.now()).toBeGreaterThanOrEqual(Date.parse(from));
 });
 
+test('a content page that moves leaves a redirect, however it is published, and coming back takes it away', async () => {
+  const to = (slug: string, was: string) => ({
+    type: 'set',
+    document: 'content/privacy',
+    field: 'slug',
+    value: slug,
+    was,
+  });
+  const redirects = async () =>
+    ((await service.call(routes.getDocument, { params, query: { key: 'paths' } })).document as { redirects?: object })
+      .redirects ?? {};
+  const path = async (at: string) => {
+    const { status, headers } = await visit(at);
+    return status === 301 ? headers['location'] : status;
+  };
+  // Unpublished changes of the paths stay where they are.
+  await edit({ type: 'set', document: 'paths', field: 'redirects./by-hand', value: '/terms' });
+  await edit(to('your-data', 'privacy'));
+  const { changes } = await service.call(routes.listChanges, { params });
+  const moved = changes.filter(({ document }) => document === 'content/privacy').map(({ id }) => id);
+  expect((await service.call(routes.publish, { params, body: { changes: moved } })).redirects).toEqual([
+    { from: '/privacy', to: '/your-data' },
+  ]);
+  expect([await path('/privacy'), await path('/your-data'), await path('/by-hand')]).toEqual(['/your-data', 200, 404]);
+  expect(await redirects()).toEqual({ '/by-hand': '/terms', '/privacy': '/your-data' });
+  expect((await service.call(routes.listChanges, { params })).changes.map(({ document }) => document)).toEqual([
+    'paths',
+  ]);
+  const { events } = await service.call(routes.readLog, { params, query: { after: 0 } });
+  expect(events.at(-1)?.sentences.join()).toMatch(/^Published as revision \d+\. \/privacy leads to \/your-data now\.$/);
+  // What is undone is the author's edit, not what publishing added to it.
+  await service.call(routes.undo, { params, body: { unit: randomUUID() } });
+  expect(await redirects()).toEqual({ '/by-hand': '/terms', '/privacy': '/your-data' });
+  expect((await publish()).redirects).toEqual([{ from: '/your-data', to: '/privacy' }]);
+  expect([await path('/privacy'), await path('/your-data'), await path('/by-hand')]).toEqual([
+    200,
+    '/privacy',
+    '/terms',
+  ]);
+});
+
 test('a content page has its texts in each language; what has none is refused', async () => {
   const set = (field: string, value: string) => ({ type: 'set', document: 'content/reach-us', field, value });
   await edit(set('title@de', 'Kontakt'), set('text@de', '<p>Einfach antworten.</p>'));

@@ -95,7 +95,10 @@ onMounted(() => attempt(load));
     </section>
     <section aria-labelledby="redirects">
       <h2 id="redirects">Redirects</h2>
-      <p class="quiet">For paths of an older store, or in print: shoppers are sent on to where the page is now.</p>
+      <p class="quiet">
+        For paths of an older store, or in print: shoppers are sent on to where the page is now. A content page that
+        moves leaves one by itself when you publish.
+      </p>
       <form class="redirect" @submit.prevent="addRedirect">
         <v-text-field v-model="from" label="Old path" placeholder="/old-kites" />
         <v-text-field v-model="to" label="Leads to" placeholder="/browse/single-line" />

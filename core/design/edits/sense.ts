@@ -179,12 +179,12 @@ const REDIRECTS = 'redirects.';
 /** The content pages of a state. @param valuesOf the head of a document, or a published document itself */
 export function contentPlaces(
   state: { keys(): Iterable<DocumentKey> },
-  valuesOf: (key: DocumentKey) => Readonly<Record<string, unknown>> | undefined,
+  valuesOf: (key: DocumentKey) => unknown,
 ): ContentPlace[] {
   const found: ContentPlace[] = [];
   for (const key of state.keys()) {
-    const values = key.startsWith('content/') ? valuesOf(key) : undefined;
-    if (values) found.push({ code: codeOf(key), title: String(values['title']), slug: String(values['slug']) });
+    const values = key.startsWith('content/') ? (valuesOf(key) as Partial<ContentPlace> | undefined) : undefined;
+    if (values) found.push({ code: codeOf(key), title: String(values.title), slug: String(values.slug) });
   }
   return found;
 }

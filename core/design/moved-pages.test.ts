@@ -1,0 +1,76 @@
+import { keys, type ContentDocument, type Document, type PathsDocument } from './document.js';
+import { FORMAT } from './formats.js';
+import { movedPages } from './moved-pages.js';
+
+/** A state: the slugs of its content pages by code, those that shoppers do not see, and the paths. */
+const state = (
+  slugs: Readonly<Record<string, string>>,
+  paths: Pick<PathsDocument, 'patterns' | 'redirects'> = {},
+  hidden: readonly string[] = [],
+): ReadonlyMap<string, Document> =>
+  new Map<string, Document>([
+    [keys.paths, { format: FORMAT, type: 'paths', ...paths }],
+    ...Object.entries(slugs).map(([code, slug]): [string, ContentDocument] => [
+      keys.content(code),
+      { format: FORMAT, type: 'content', title: code, slug, ...(hidden.includes(code) && { visible: 'nobody' }) },
+    ]),
+  ]);
+
+test.each([
+  ['a page that moves', state({ a: 'a' }), state({ a: 'guides/new a' }), ['/a > /guides/new%20a'], []],
+  ['one that stays', state({ a: 'a' }), state({ a: 'a' }), [], []],
+  ['one that is new, and one that is gone', state({ a: 'a' }), state({ b: 'b' }), [], []],
+  ['one that no shopper could see', state({ a: 'a' }, {}, ['a']), state({ a: 'b' }), [], []],
+  ['two that change places', state({ a: 'x', b: 'y' }), state({ a: 'y', b: 'x' }), [], []],
+  ['one to whose old path another comes', state({ a: 'x' }), state({ a: 'y', b: 'x' }), [], []],
+  ['one at the path of the cart before', state({ a: 'cart' }), state({ a: 'x' }), [], []],
+  [
+    'one that moves on',
+    state({ a: 'b' }, { redirects: { '/a': '/b' } }),
+    state({ a: 'c' }, { redirects: { '/a': '/b' } }),
+    ['/b > /c'],
+    [],
+  ],
+  [
+    'one that comes back',
+    state({ a: 'b' }, { redirects: { '/a': '/b' } }),
+    state({ a: 'a' }, { redirects: { '/a': '/b' } }),
+    ['/b > /a'],
+    ['/a'],
+  ],
+  [
+    'a new one where a redirect began',
+    state({}, { redirects: { '/a': '/b' } }),
+    state({ a: 'a' }, { redirects: { '/a': '/b' } }),
+    [],
+    ['/a'],
+  ],
+  [
+    'one whose old path leads elsewhere by hand',
+    state({ a: 'a' }),
+    state({ a: 'b' }, { redirects: { '/a': '/cart' } }),
+    [],
+    [],
+  ],
+  // The standard pattern leads to those of another one anyway.
+  ['another pattern', state({ a: 'a' }), state({ a: 'a' }, { patterns: { content: '/pages/{slug}' } }), [], []],
+  [
+    'another pattern, not the standard one',
+    state({ a: 'a' }, { patterns: { content: '/pages/{slug}' } }),
+    state({ a: 'a' }, { patterns: { content: '/read/{slug}' } }),
+    ['/pages/a > /read/a'],
+    [],
+  ],
+])('%s', (_name, before, after, redirects, removed) => {
+  const moved = movedPages(before, after, ['a', 'b']);
+  expect(moved.redirects.map(({ from, to }) => `${from} > ${to}`)).toEqual(redirects);
+  expect(moved.edits).toEqual([
+    ...removed.map((from) => ({ type: 'set', document: 'paths', field: `redirects.${from}`, was: '/b' })),
+    ...moved.redirects.map(({ from, to }) => ({
+      type: 'set',
+      document: 'paths',
+      field: `redirects.${from}`,
+      value: to,
+    })),
+  ]);
+});

@@ -1,0 +1,58 @@
+/** Content pages that are at another path from now on: whoever uses the old one is led to the new one. */
+import { takenBy } from '../assign/path-sense.js';
+import { pathOf, patternsOf, STANDARD_PATHS } from '../assign/paths.js';
+import type { DesignState } from '../assign/assigned.js';
+import { keys, type ContentDocument, type PathsDocument } from './document.js';
+import type { Edit } from './edits/edit.js';
+import { contentPlaces } from './edits/sense.js';
+
+/** A path and where it leads. */
+export interface Redirect {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** Such as “/about leads to /our-story now.” */
+export const redirectInWords = ({ from, to }: Redirect): string => `${from} leads to ${to} now.`;
+
+/** What it takes so that nobody is lost who knows a page by its old path. */
+export interface MovedPages {
+  /** From each path that shoppers could use. */
+  readonly redirects: readonly Redirect[];
+  /** The edits of the paths that make them, and remove those from where a page is by now. */
+  readonly edits: readonly Edit[];
+}
+
+/**
+ * The content pages that move from one state of a design to the next.
+ * @param codes of the content pages that may differ; all of them where the patterns do
+ */
+export function movedPages(before: DesignState, after: DesignState, codes: Iterable<string>): MovedPages {
+  const [was, is] = [before, after].map((state) => state.get(keys.paths) as PathsDocument | undefined);
+  const [oldPatterns, newPatterns] = [patternsOf(was), patternsOf(is)];
+  const places = contentPlaces(after, (key) => after.get(key));
+  const redirects: Redirect[] = [];
+  const idle: string[] = [];
+  for (const code of oldPatterns.content === newPatterns.content ? codes : places.map(({ code }) => code)) {
+    const [old, page] = [before, after].map((state) => state.get(keys.content(code)) as ContentDocument | undefined);
+    if (!page) continue;
+    const to = pathOf(newPatterns, 'content', page.slug);
+    if (is?.redirects && Object.hasOwn(is.redirects, to)) idle.push(to);
+    if (!old || old.visible === 'nobody') continue;
+    const from = pathOf(oldPatterns, 'content', old.slug);
+    // Paths of the standard pattern lead to those of another one anyway.
+    const isLed =
+      newPatterns.content !== STANDARD_PATHS.content && from === pathOf(STANDARD_PATHS, 'content', page.slug);
+    // A redirect made by hand says better where it leads.
+    const isFree = !is?.redirects?.[from] && takenBy(from, newPatterns, places) === null;
+    if (from !== to && !isLed && isFree) redirects.push({ from, to });
+  }
+  const of = (from: string) => ({ type: 'set', document: keys.paths, field: `redirects.${from}` }) as const;
+  return {
+    redirects,
+    edits: [
+      ...idle.map((from): Edit => ({ ...of(from), was: is?.redirects?.[from] })),
+      ...redirects.map(({ from, to }): Edit => ({ ...of(from), value: to })),
+    ],
+  };
+}
