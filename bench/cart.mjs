@@ -50,9 +50,8 @@ async function cartWith(port, databaseUrl) {
       body: new URLSearchParams(fields).toString(),
     });
     const set = (headers['set-cookie'] ?? []).map((one) => one.split(';')[0]);
-    cookie = [...new Map([...cookie.split('; '), ...set].filter(Boolean).map((one) => one.split('='))).entries()]
-      .map((pair) => pair.join('='))
-      .join('; ');
+    const all = new Map([...cookie.split('; '), ...set].filter(Boolean).map((one) => [one.split('=')[0], one]));
+    cookie = [...all.values()].join('; ');
   }
   const { body } = await ask(port, host, '/cart', { headers: { cookie } });
   const lines = body.toString().match(/class="cart-title"/g)?.length ?? 0;

@@ -26,6 +26,7 @@ const PRODUCTS = 100_000;
 const RULES = 500;
 const EDITS = 100_000;
 
+/** @returns {import('@parlour/core').TemplateDocument} */
 const template = (t) => ({
   format: FORMAT,
   type: 'template',
@@ -122,7 +123,7 @@ async function applyRow() {
   const timed = (templates) => {
     const draft = new Map(Array.from({ length: templates }, (_, t) => [`template/t${t}`, openDocument(template(t))]));
     const edit = (i) => ({
-      type: 'set',
+      type: /** @type {const} */ ('set'),
       document: `template/t${i % templates}`,
       node: `t${i % templates}s3`,
       field: 'values.text',
@@ -145,7 +146,9 @@ async function publishRow(db, client, { author, design }) {
   let was = 'Words 3';
   const ours = async () => {
     const value = `Publish ${++turn}`;
-    const unit = [{ type: 'set', document: 'template/t7', node: 't7s3', field: 'values.text', value, was }];
+    const unit = [
+      { type: /** @type {const} */ ('set'), document: 'template/t7', node: 't7s3', field: 'values.text', value, was },
+    ];
     await doUnit(db, design, author, `unit-${turn}`, unit);
     was = value;
     const start = performance.now();
@@ -181,9 +184,9 @@ async function publishRow(db, client, { author, design }) {
 
 /** A process opens a draft for the first time: one with 100,000 edits behind it, and one that is new. */
 async function openRow(db, client, url, { author, design: first }) {
-  const long = await copyDesign(db, first, author.id, { name: 'Long' });
+  const { design: long } = await copyDesign(db, first, author.id, { name: 'Long' });
   const snapshot = EDITS - 50;
-  const edit = { type: 'set', document: 'template/t8', node: 't8s4', field: 'values.text' };
+  const edit = { type: /** @type {const} */ ('set'), document: 'template/t8', node: 't8s4', field: 'values.text' };
   await client.query(
     `insert into draft_unit (design_id, seq, unit, author_id, sentences, type)
      select $1, n, 'long-' || n, $2, '[]', 'do' from generate_series(1, $3::int) n`,
@@ -225,7 +228,7 @@ async function pagesRows(db, client, { design: { id } }) {
   const design = await designById(db, id);
   const state = closedState(await openDraft(db, design));
   await renewPages(db, design, 'draft', state, 'product');
-  const pages = { designId: id, side: 'draft', standards: standardsOf(state) };
+  const pages = { designId: id, side: /** @type {const} */ ('draft'), standards: standardsOf(state) };
   await client.query('analyze page_assignment');
   const timed = (work) => async () => {
     const start = performance.now();
@@ -248,7 +251,9 @@ async function pagesRows(db, client, { design: { id } }) {
   const renew = await alternate({
     ours: timed(() => {
       const first = turn++ % 2 ? 't1' : 't2';
-      const { lists, ...rest } = state.get('assignments/product');
+      const { lists, ...rest } = /** @type {import('@parlour/core').AssignmentsDocument} */ (
+        state.get('assignments/product')
+      );
       const all = { id: 'all', values: { when: parseRule('price >= 0', 'product'), template: first } };
       const bucket = { ...rest, lists: { rules: [all, ...lists.rules] } };
       const changed = {

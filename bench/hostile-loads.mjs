@@ -13,7 +13,12 @@ const port = Number(portText);
 const FROM = '127.0.0.2';
 const agent = new Agent({ keepAlive: true, maxSockets: 64 });
 
-/** Sends a request and reads its answer to the end. */
+/**
+ * Sends a request and reads its answer to the end.
+ * @param {string} host
+ * @param {string} path
+ * @param {{ method?: string, headers?: object, body?: string | Buffer }} [options]
+ */
 function send(host, path, { method = 'GET', body, headers = {} } = {}) {
   return new Promise((resolve) => {
     const sent = request(

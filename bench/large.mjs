@@ -45,7 +45,8 @@ async function storeOf(serverUrl, name, products) {
   const { db, client, close } = await emptyDatabase(serverUrl, name);
   const made = await largeStore(db, client, products);
   const design = await designById(db, made.design.id);
-  for (const side of ['draft', 'live']) await renewPages(db, design, side, await publishedState(db, design), 'product');
+  for (const side of /** @type {const} */ (['draft', 'live']))
+    await renewPages(db, design, side, await publishedState(db, design), 'product');
   await client.query('update assignment_renewal set done = wanted; analyze');
   return { ...made, db, close, products, turn: 0 };
 }
@@ -62,7 +63,14 @@ async function requestOf(store, what) {
   const draft = await openDraft(store.db, await designById(store.db, store.design.id));
   const opened = draft.get(document);
   const was = node ? opened.nodes[node].values[field.slice('values.'.length)] : opened.head[field];
-  return { type: 'set', document, field, value, ...(node && { node }), ...(was !== undefined && { was }) };
+  return {
+    type: /** @type {const} */ ('set'),
+    document,
+    field,
+    value,
+    ...(node && { node }),
+    ...(was !== undefined && { was }),
+  };
 }
 
 const editOf = (what) => async (store) => {

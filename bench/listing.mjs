@@ -26,7 +26,7 @@ import { alternate } from './rounds.mjs';
 const SETS = 50;
 const CARDS = 24;
 const TURNS = 40;
-const STORE = { name: 'Bench & Sons', currency: 'EUR', locale: 'en-IE' };
+const STORE = { name: 'Bench & Sons', currency: 'EUR', locale: 'en-IE', country: 'IE', details: {} };
 const RULES = { now: '2026-11-23T10:00:00Z', decimals: 2 };
 const WORDS = ['Gannet', 'Skerry', '“Lantern”', 'Öland', 'Harbour & co', 'Reed', 'Tern', 'Marram', "Piper's", 'Foil'];
 
@@ -69,7 +69,7 @@ export function prepared() {
     };
     const about = {
       code: 'collection:C-1',
-      kind: 'collection',
+      kind: /** @type {const} */ ('collection'),
       title: collection.title,
       path: '/browse/all',
       description: collection.description,

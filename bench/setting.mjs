@@ -4,7 +4,11 @@ import { once } from 'node:events';
 import { request } from 'node:http';
 import pg from 'pg';
 
-/** @param template a database to copy, with the demo in it; without one the demo is loaded */
+/**
+ * @param {string} serverUrl
+ * @param {string} [name]
+ * @param {string} [template] a database to copy, with the demo in it; without one the demo is loaded
+ */
 export async function demoSetting(serverUrl, name = 'bench', template) {
   const admin = new pg.Client({ connectionString: serverUrl });
   await admin.connect();
@@ -34,7 +38,14 @@ export async function serviceOn(databaseUrl) {
   };
 }
 
-/** Asks a server on this machine. @returns status, headers and the bytes of the answer */
+/**
+ * Asks a server on this machine.
+ * @param {number} port
+ * @param {string} host
+ * @param {string} path
+ * @param {{ method?: string, headers?: object, body?: string | Buffer, agent?: import('node:http').Agent }} [options]
+ * @returns {Promise<{ status: number, headers: import('node:http').IncomingHttpHeaders, body: Buffer }>} its bytes
+ */
 export function ask(port, host, path, { method = 'GET', headers = {}, body, agent } = {}) {
   return new Promise((resolve, reject) => {
     const sent = request(

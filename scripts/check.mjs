@@ -1,6 +1,5 @@
 /** Lint and type check, for `.ci/run`; installs what is missing first. */
 import { spawnSync } from 'node:child_process';
-import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
 import { main, Refusal, say } from './say.mjs';
 
@@ -15,6 +14,4 @@ await main(async () => {
     const { status } = spawnSync('npm', ['run', '--silent', script], { cwd: ROOT, stdio: 'inherit' });
     if (status !== 0) throw new Refusal(`${name} found faults; see above.`);
   }
-  // The measurements are plain scripts against what is built: no compiler sees when a name of it changes.
-  await import(join(ROOT, 'bench', 'bench.mjs'));
 });
