@@ -50,6 +50,25 @@ test('another header for the cart alone: copied, chosen, changed; why says so', 
   await page.getByText('1 template that chose it has the standard one again.').waitFor();
 });
 
+test('a side area with a name: made empty, chosen by a template that has one, filled where it shows', async () => {
+  await page.goto(consoleAt('/regions'));
+  await page.getByRole('button', { name: 'New arrangement: side area' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Reading');
+  await page.getByRole('dialog').getByRole('button', { name: 'Create' }).click();
+  // The kind of pages says at a glance which of its templates differ.
+  const content = page.getByRole('row', { name: /^Content \d+ pages/ });
+  await content.getByText('Shelves on 4').waitFor();
+  await page.getByLabel('Side area of A piece of news').press('Enter');
+  await page.getByRole('option', { name: 'Reading' }).click();
+  await page.getByText('Pages of the template “A piece of news” have the side area “Reading”.').waitFor();
+  await content.getByText('Shelves on 1, Reading on 3').waitFor();
+  const { sentences } = await service.call(routes.why, { params: { page: 'content:news-reel' } });
+  expect(sentences.join(' ')).toContain('The template “A piece of news” chooses “Reading” for its side area.');
+  await page.getByRole('button', { name: 'Remove Reading' }).click();
+  await page.getByText('1 template that chose it has a side area of its own alone again.').waitFor();
+  await content.getByText('Its own on 3').waitFor();
+});
+
 test('a rule is written switched off, tells what it matches, is switched on, and moved by keys', async () => {
   const templateOf = async (code: string): Promise<string> => {
     const { pages } = await service.call(routes.listPages, { query: { search: code, pageKind: 'product' } });

@@ -103,6 +103,8 @@ export const template = closed({
   pages: number().integer().required(),
   standard: boolean().required(),
   sections: number().integer().required(),
+  /** Whether its layout has a side area. */
+  hasSide: boolean().required(),
   /** Other arrangements than the standard one, by region; `none` for a region that is left out. */
   around: typed<Readonly<Record<string, string>>>({ type: 'object', additionalProperties: { type: 'string' } }),
 });

@@ -1,13 +1,14 @@
 /** Why a store page looks as it does: as data, in sentences, and the shortest way to change each part of it. */
 import {
+  aroundInWords,
   keys,
-  REGIONS,
+  PLACES_AROUND,
   sectionsIn,
   type ArrangementDocument,
   type AssignmentsDocument,
   type DocumentKey,
   type NodeId,
-  type Region,
+  type PlaceAround,
   type Section,
   type Target,
   type TemplateDocument,
@@ -52,7 +53,7 @@ export interface TriedRule {
 
 /** Which arrangement of a region the page has. */
 export interface WhyRegion {
-  readonly region: Region;
+  readonly region: PlaceAround;
   /** Null where the template leaves the region out. */
   readonly document: DocumentKey | null;
   readonly name: string;
@@ -182,8 +183,10 @@ function actually(fact: string, facts: SubjectFacts, decimals: number): string {
 
 /** The arrangement of each region that a page of a template has. */
 export function regionsOf(template: TemplateDocument | undefined, state: DesignState): WhyRegion[] {
-  return REGIONS.flatMap((region): WhyRegion[] => {
+  return PLACES_AROUND.flatMap((region): WhyRegion[] => {
     const chosen = template?.around?.[region];
+    // Nothing in a side area is shared by accident: it has an arrangement only where the template chooses one.
+    if (region === 'side' && (chosen === undefined || (template?.layout.side ?? 'none') === 'none')) return [];
     if (chosen === 'none') return [{ region, document: null, name: 'none', reason: 'template' }];
     const document = keys.arrangement(region, chosen);
     const found = state.get(document) as ArrangementDocument | undefined;
@@ -234,12 +237,12 @@ function templateSentence(
 function regionSentences(regions: readonly WhyRegion[], template: string): string[] {
   const standard = regions.filter(({ reason }) => reason === 'standard').map(({ region }) => region);
   return [
-    ...(standard.length ? [`Around it, as on every page: ${listed(standard)}.`] : []),
+    ...(standard.length ? [`Around it, as on every page: ${listed(standard.map(aroundInWords))}.`] : []),
     ...regions.flatMap(({ region, reason, document, name }) =>
       reason === 'standard'
         ? []
         : [
-            `The template “${template}” ${document ? `chooses “${name}” for its ${region}` : `leaves the ${region} out`}.`,
+            `The template “${template}” ${document ? `chooses “${name}” for its ${aroundInWords(region)}` : `leaves the ${aroundInWords(region)} out`}.`,
           ],
     ),
   ];
@@ -274,7 +277,7 @@ function additionSentence(
 ): string {
   const why = targetInWords(target, kindInSentence);
   const [where = '', code = ''] = place.split(':');
-  if (code === '') return `“${name}” is added to the region “${place}”, ${why}.`;
+  if (code === '') return `“${name}” is added to the region “${aroundInWords(place)}”, ${why}.`;
   if (where === 'spot')
     return spots.has(code)
       ? `“${name}” is added to the spot “${code}”, ${why}.`

@@ -2,7 +2,7 @@
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { nameOf } from './document-types.js';
-import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from './document.js';
+import { codeOf, keys, type DocumentKey, type PathsDocument, type PlaceAround, type Values } from './document.js';
 import { closeDocument, isSection, type Draft, type DraftDocument } from './draft.js';
 import type { DesignState } from '../assign/assigned.js';
 import { SHARED_SECTION } from '../kinds/kind.js';
@@ -39,7 +39,7 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
   for (const [path, value] of Object.entries(head))
     if (path.startsWith('around.') && value !== 'none')
       need(
-        keys.arrangement(path.slice('around.'.length) as Region, value as string),
+        keys.arrangement(path.slice('around.'.length) as PlaceAround, value as string),
         `chooses the arrangement “${String(value)}”`,
       );
   for (const node of Object.values(nodes)) {

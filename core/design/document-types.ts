@@ -28,10 +28,12 @@ import { LOOK_FIELDS } from '../look/settings.js';
 import {
   FORMAT,
   keys,
+  aroundInWords,
+  PLACES_AROUND,
   REGIONS,
   type DocumentKey,
   type DocumentTypeName,
-  type Region,
+  type PlaceAround,
   type Values,
   type Width,
 } from './document.js';
@@ -86,7 +88,7 @@ const LAYOUT: Fields = {
   ),
   side: choice(
     'Side area',
-    'On which side the side area is; it belongs to this template.',
+    'On which side the side area is. What is in it belongs to this template, besides a shared one that it may choose.',
     { none: 'None', start: 'At the start', end: 'At the end' },
     'none',
   ),
@@ -128,8 +130,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     groups: {
       layout: fieldIn(LAYOUT),
       around: (region) =>
-        REGIONS.includes(region as never)
-          ? reference(`Arrangement of the ${region}`, 'Another arrangement of the region on its pages.', 'arrangement')
+        PLACES_AROUND.includes(region as never)
+          ? reference(
+              `Arrangement of the ${aroundInWords(region)}`,
+              'Another arrangement of it on the pages of the template.',
+              'arrangement',
+            )
           : null,
       look: fieldIn(LOOK_FIELDS),
     },
@@ -137,19 +143,22 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       (PAGE_KINDS[head['pageKind'] as PageKind] as { areas: readonly string[] } | undefined)?.areas ?? ['main'],
     says(path, value, head, { nameOf }) {
       if (!path.startsWith('around.')) return null;
-      const region = path.slice('around.'.length) as Region;
+      const place = path.slice('around.'.length) as PlaceAround;
+      const called = aroundInWords(place);
       const which =
         value === undefined
-          ? `the ${region} of every page`
+          ? place === 'side'
+            ? `a ${called} of their own`
+            : `the ${called} of every page`
           : value === 'none'
-            ? `no ${region}`
-            : `the ${region} “${nameOf(keys.arrangement(region, String(value)))}”`;
+            ? `no ${called}`
+            : `the ${called} “${nameOf(keys.arrangement(place, String(value)))}”`;
       return `Pages of the template “${String(head['name'])}” have ${which}.`;
     },
   },
   arrangement: {
-    key: new RegExp(`^around/(?:${REGIONS.join('|')})/(${DOCUMENT_CODE})$`),
-    called: (head) => `the ${String(head['region'])} “${String(head['name'])}”`,
+    key: new RegExp(`^around/(?:${PLACES_AROUND.join('|')})/(${DOCUMENT_CODE})$`),
+    called: (head) => `the ${aroundInWords(String(head['region']))} “${String(head['name'])}”`,
     fixed: ['region'],
     fields: { name: NAME },
     areas: oneArea,

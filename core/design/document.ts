@@ -50,6 +50,13 @@ export type Areas = Readonly<Record<string, readonly Section[]>>;
 export const REGIONS = ['top-line', 'header', 'above', 'below', 'footer'] as const;
 export type Region = (typeof REGIONS)[number];
 
+/** What has arrangements: the regions, and the side area, which has one only where a template chooses it. */
+export const PLACES_AROUND = [...REGIONS, 'side'] as const;
+export type PlaceAround = (typeof PLACES_AROUND)[number];
+
+/** A place around the content, as sentences call it. */
+export const aroundInWords = (place: string): string => (place === 'side' ? 'side area' : place.replace('-', ' '));
+
 /** How wide a section or the content of a template can be. */
 export const WIDTHS = ['reading', 'standard', 'broad', 'edge'] as const;
 export type Width = (typeof WIDTHS)[number];
@@ -70,7 +77,7 @@ export interface TemplateDocument {
   readonly pageKind: PageKind;
   readonly layout: Layout;
   /** Other arrangements than the standard one, by region; `none` leaves the region out. */
-  readonly around?: Readonly<Partial<Record<Region, string>>>;
+  readonly around?: Readonly<Partial<Record<PlaceAround, string>>>;
   /** Settings of the look that are different on its pages. */
   readonly look?: Values;
   readonly areas: Areas;
@@ -81,7 +88,7 @@ export interface ArrangementDocument {
   readonly format: number;
   readonly type: 'arrangement';
   readonly name: string;
-  readonly region: Region;
+  readonly region: PlaceAround;
   readonly areas: Areas;
 }
 
@@ -211,7 +218,7 @@ export const keys = {
   look: 'look',
   paths: 'paths',
   template: (code: string): DocumentKey => `template/${code}`,
-  arrangement: (region: Region, code = 'standard'): DocumentKey => `around/${region}/${code}`,
+  arrangement: (region: PlaceAround, code = 'standard'): DocumentKey => `around/${region}/${code}`,
   shared: (code: string): DocumentKey => `shared/${code}`,
   addition: (code: string): DocumentKey => `addition/${code}`,
   menu: (code: string): DocumentKey => `menu/${code}`,

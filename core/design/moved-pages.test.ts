@@ -1,5 +1,4 @@
-import { keys, type ContentDocument, type Document, type PathsDocument } from './document.js';
-import { FORMAT } from './formats.js';
+import { FORMAT, keys, type ContentDocument, type Document, type PathsDocument } from './document.js';
 import { movedPages } from './moved-pages.js';
 
 /** A state: the slugs of its content pages by code, those that shoppers do not see, and the paths. */

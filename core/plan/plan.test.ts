@@ -93,6 +93,24 @@ describe('plan view', () => {
     expect(planSvg(plan)).toContain('<line x1="960" x2="960"');
     expect(planText(plan)).toMatch(/ {2}main:\n[^]* m │[^]* {2}side:\n[^]* s │/);
 
+    const shelves = { ...template([]), type: 'arrangement', region: 'side', areas: { main: [section('shelf')] } };
+    const chosen = planPage(
+      {
+        template: [
+          'template/t',
+          { ...template([]), layout: { width: 'standard', side: 'end' }, areas } as SectionedDocument,
+        ],
+        regions: { side: ['around/side/shelves', shelves as unknown as SectionedDocument] },
+      },
+      SHIPPED_KINDS,
+    );
+    const lane = chosen.boxes.filter(({ x }) => x >= 960);
+    expect(lane.map(({ document, section: id }) => [document, id])).toEqual([
+      ['template/t', 's'],
+      ['around/side/shelves', 'shelf'],
+    ]);
+    expect(lane[1]?.y).toBeGreaterThan(lane[0]?.y ?? 0);
+
     const checkout = { ...template([]), pageKind: 'checkout', areas: { main: [section('f')], beside: [] } };
     const two = planPage({ template: ['template/c', checkout as SectionedDocument], regions: {} }, SHIPPED_KINDS);
     expect(across(two)).toEqual([

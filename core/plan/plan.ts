@@ -3,6 +3,7 @@ import {
   keys,
   REGIONS,
   type AdditionDocument,
+  type PlaceAround,
   type Region,
   type Section,
   type NodeId,
@@ -82,7 +83,7 @@ type Keyed = readonly [key: string, document: SectionedDocument];
 
 export interface PlanParts {
   readonly template: Keyed;
-  readonly regions: Readonly<Partial<Record<Region, Keyed>>>;
+  readonly regions: Readonly<Partial<Record<PlaceAround, Keyed>>>;
   /** The additions of the page, in their order. */
   readonly additions?: readonly (readonly [key: string, document: AdditionDocument])[];
   /** The shared sections it shows, by their keys. */
@@ -132,7 +133,8 @@ export function planPage(parts: PlanParts, kinds: KindDescriptions): Plan {
     const heights = beside.map(({ name: area, x, width }) => {
       const at = { document: key, area, x, y, width, layout, depth: 0, around: [] };
       const used = fill(document.areas[area] ?? [], at, laying);
-      return used + fillWith(more, { ...at, y: y + used }, laying);
+      const others = area === 'side' && regions.side ? [regions.side] : more;
+      return used + fillWith(others, { ...at, y: y + used }, laying);
     });
     const height = Math.max(...heights) || EMPTY;
     areas.push(...beside.map((lane) => ({ ...lane, document: key, y, height })));

@@ -8,7 +8,7 @@ import {
   type DocumentKey,
   type LookDocument,
   type MenuDocument,
-  type Region,
+  type PlaceAround,
   type SectionedDocument,
   type SharedDocument,
   type TemplateDocument,
@@ -28,8 +28,8 @@ export interface Part {
 export interface AssembledPage {
   readonly templateKey: DocumentKey;
   readonly template: TemplateDocument;
-  /** What stands in each region: its arrangement, then additions. */
-  readonly regions: ReadonlyMap<Region, readonly Part[]>;
+  /** What stands in each region, and last in the side area: its arrangement, then additions. */
+  readonly regions: ReadonlyMap<PlaceAround, readonly Part[]>;
   /** What additions put into spots, by name. */
   readonly spots: ReadonlyMap<string, readonly Part[]>;
   /** What additions put right before or after sections, as `before:ID` and `after:ID`. */
@@ -92,13 +92,13 @@ function assembled(
       document,
       code: key.slice('addition/'.length),
     }));
-  const regions = new Map<Region, readonly Part[]>();
+  const regions = new Map<PlaceAround, readonly Part[]>();
   for (const { region, document } of regionsOf(template, state)) {
     const own = document === null ? [] : [{ key: document, document: state.get(document) as SectionedDocument }];
     regions.set(region, [...own, ...added(region)]);
   }
   for (const place of additions.keys())
-    if (!place.includes(':') && !regions.has(place as Region)) regions.set(place as Region, added(place));
+    if (!place.includes(':') && !regions.has(place as PlaceAround)) regions.set(place as PlaceAround, added(place));
   const parts: Part[] = [{ key: templateKey, document: template }, ...[...regions.values()].flat()];
   const { documents, ...found } = gathered(parts, state, kinds, additions.size ? added : undefined);
   const look = state.get(keys.look) as LookDocument;

@@ -150,7 +150,11 @@ function areaPieces(template: TemplateDocument, { side = 'none' }: Layout, page:
   const areas = compileDocument(template, '', page.edition);
   const names = Object.keys(areas).filter((name) => name !== 'side' || side !== 'none');
   const at: At = { region: null, around: [] };
-  const inArea = (name: string): Piece[] => sectionPieces(areas[name] ?? [], at, page);
+  const chosen = page.parts.regions.get('side') ?? [];
+  const inArea = (name: string): Piece[] => [
+    ...sectionPieces(areas[name] ?? [], at, page),
+    ...(name === 'side' ? chosen.flatMap((part) => partPieces(part, name, at, page)) : []),
+  ];
   if (names.length < 2) return inArea('main');
   return [
     `<div class="areas areas-${names.includes('beside') ? 'two' : side}">`,

@@ -405,6 +405,21 @@ describe('instances', () => {
     const page = made([], { documents, template: { layout: { width: 'standard', side: 'end' }, areas } });
     expect(page.html).toMatch(/area-main.*Promise.*Extra.*area-side.*Beside.*around-below.*Below/s);
     expect(page.html).not.toContain('Elsewhere');
+    // A side area is the template's own; an arrangement comes into it only where the template chooses one.
+    const shelves = (code: string) => ({
+      [`around/side/${code}`]: sectioned('arrangement', { region: 'side' }, [words('s', `Shelves ${code}`)]),
+    });
+    const beside = (side: 'none' | 'end', around?: { side: string }) =>
+      made([], {
+        documents: { ...shelves('standard'), ...shelves('news') },
+        template: { layout: { width: 'standard', side }, areas, ...(around && { around }) },
+      }).html;
+    expect(beside('end', { side: 'news' })).toMatch(/area-side.*Beside.*Shelves news.*<\/div><\/div>/s);
+    expect(beside('end', { side: 'news' }).match(/data-path="[^"]*s"|id="[^"]*"/g)?.length).toBe(
+      new Set(beside('end', { side: 'news' }).match(/data-path="[^"]*s"|id="[^"]*"/g)).size,
+    );
+    for (const other of [beside('end'), beside('end', { side: 'none' }), beside('none', { side: 'news' })])
+      expect(other).not.toContain('Shelves');
     expect([...page.parts.documents].sort()).toEqual([
       'addition/one',
       'addition/two',

@@ -6,13 +6,13 @@ import {
   type Document,
   type DocumentKey,
   type PictureValue,
-  type Region,
+  type PlaceAround,
   type Section,
 } from '@parlour/core';
 import { entryOf, section, to } from './make.js';
 
 const around = (
-  region: Region,
+  region: PlaceAround,
   main: readonly Section[],
   name = 'Standard',
   code?: string,
@@ -166,5 +166,19 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
       legalLine('foot-legal'),
     ]),
     around('footer', [legalLine('plain-legal')], 'Plain', 'plain'),
+    around(
+      'side',
+      [
+        section('side-collections', 'directory', { title: 'Kites by collection', folded: true }, { space: 'small' }),
+        section(
+          'side-brands',
+          'directory',
+          { title: 'By maker', of: 'brands', folded: true, open: false },
+          { space: 'small' },
+        ),
+      ],
+      'Shelves',
+      'shelves',
+    ),
   ];
 }

@@ -201,14 +201,15 @@ const news: readonly Section[] = [
 
 /** One piece of news: its picture, when, by whom, and the way back. */
 const pieceOfNews: readonly Section[] = [
-  crumbs('piece-crumbs', 'reading'),
-  section('piece-title', 'page-title', { picture: true, date: true, author: true }, { ...READING, space: 'small' }),
-  section('piece-text', 'part-of-text', { part: 'all' }, READING),
+  crumbs('piece-crumbs'),
+  section('piece-picture', 'picture', { picture: { bind: 'picture' }, cut: 'wide' }, { space: 'small' }),
+  section('piece-title', 'page-title', { date: true, author: true }, { space: 'small' }),
+  section('piece-text', 'part-of-text', { part: 'all' }, { space: 'small' }),
   section(
     'piece-others',
     'pages-by-label',
     { title: 'More news', label: 'news', shown: 'lines', limit: 4, description: false },
-    { ...READING, space: 'large' },
+    { space: 'large' },
   ),
 ];
 
@@ -239,29 +240,23 @@ export function windrowReading(picture: Picture): readonly (readonly [DocumentKe
         layout: { width: 'standard', side: 'start' },
         areas: {
           main: guide(picture),
-          side: [
-            section('guide-contents', 'contents', { smaller: true }, { space: 'small' }),
-            section(
-              'guide-collections',
-              'directory',
-              { title: 'Kites by collection', folded: true },
-              { space: 'small' },
-            ),
-            section(
-              'guide-brands',
-              'directory',
-              { title: 'By maker', of: 'brands', folded: true, open: false },
-              { space: 'small' },
-            ),
-          ],
+          side: [section('guide-contents', 'contents', { smaller: true }, { space: 'small' })],
         },
+        around: { side: 'shelves' },
       }),
     ],
     [keys.template('visit'), template('Visit', 'content', visit)],
     [keys.template('pictures'), template('Pictures', 'content', pictures(picture))],
     [keys.template('questions'), template('Questions', 'content', questions)],
     [keys.template('news'), template('News', 'content', news)],
-    [keys.template('news-piece'), template('A piece of news', 'content', pieceOfNews)],
+    [
+      keys.template('news-piece'),
+      template('A piece of news', 'content', pieceOfNews, {
+        layout: { width: 'standard', side: 'end' },
+        areas: { main: pieceOfNews, side: [] },
+        around: { side: 'shelves' },
+      }),
+    ],
     [keys.assignments('content'), ASSIGNED],
   ];
 }

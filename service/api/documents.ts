@@ -15,7 +15,7 @@ import {
   planSvg,
   planText,
   Problem,
-  REGIONS,
+  PLACES_AROUND,
   regionsOf,
   templateCodeOf,
   why,
@@ -55,8 +55,9 @@ export function documentRoutes(api: Api): void {
           pages: counts.get(code) ?? 0,
           standard: draft.get(keys.assignments(pageKind))?.head['standard'] === code,
           sections: Object.values(template.nodes).filter(isSection).length,
+          hasSide: (template.head['layout.side'] ?? 'none') !== 'none',
           around: Object.fromEntries(
-            REGIONS.flatMap((region) => {
+            PLACES_AROUND.flatMap((region) => {
               const own = template.head[`around.${region}`];
               return own === undefined ? [] : [[region, String(own)]];
             }),

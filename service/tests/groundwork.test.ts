@@ -84,7 +84,7 @@ test('a copy is built on another one: what was changed stays, all else follows; 
   expect(changes.map(({ sentence }) => sentence)).toEqual(
     expect.arrayContaining([
       expect.stringContaining('Groundwork is “Brasslamp”, was “Foolscap”'),
-      expect.stringMatching(/^The top-line “Standard”: Tone .*“Vivid”, was “Soft”\.$/),
+      expect.stringMatching(/^The top line “Standard”: Tone .*“Vivid”, was “Soft”\.$/),
     ]),
   );
   // Shoppers see the first design until the other one is live.

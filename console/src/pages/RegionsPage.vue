@@ -1,7 +1,16 @@
 <script setup lang="ts">
-/** What stands around every page: the arrangements of each region, and which templates choose which. */
-import { mdiContentCopy, mdiDeleteOutline, mdiPencilOutline } from '@mdi/js';
-import { capitalised, keys, PAGE_KINDS, REGIONS, type Region } from '@parlour/core';
+/** What is around every page: the arrangements of each region and of side areas, and which kinds of pages have which. */
+import { mdiContentCopy, mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import {
+  aroundInWords,
+  capitalised,
+  counted,
+  keys,
+  PAGE_KINDS,
+  pageKinds,
+  PLACES_AROUND,
+  type PlaceAround,
+} from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -11,7 +20,7 @@ import AskDialog from '../shell/AskDialog.vue';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 interface Arrangement {
-  readonly region: Region;
+  readonly region: PlaceAround;
   readonly code: string;
   readonly name: string;
 }
@@ -19,31 +28,60 @@ interface Arrangement {
 const router = useRouter();
 const templates = ref<readonly Template[]>([]);
 const arrangements = ref<readonly Arrangement[]>([]);
-const copying = ref<Arrangement | null>(null);
+/** Where a new arrangement is about to be made, and of which one it is a copy. */
+const making = ref<{ readonly region: PlaceAround; readonly from: Arrangement | null } | null>(null);
 const name = ref('');
 
 const STANDARD = 'standard';
-const titleOf = (region: Region): string => capitalised(region.replace('-', ' '));
-const of = (region: Region): readonly Arrangement[] => arrangements.value.filter((one) => one.region === region);
-const choicesOf = (region: Region) => [
-  { value: STANDARD, title: of(region).find(({ code }) => code === STANDARD)?.name ?? 'Nothing' },
+const titleOf = (region: PlaceAround): string => capitalised(aroundInWords(region));
+const of = (region: PlaceAround): readonly Arrangement[] => arrangements.value.filter((one) => one.region === region);
+/** What a template has that chooses nothing; a side area is then its own. */
+const usualOf = (region: PlaceAround): string =>
+  region === 'side' ? 'Its own' : (of(region).find(({ code }) => code === STANDARD)?.name ?? 'Nothing');
+const choicesOf = (region: PlaceAround) => [
+  { value: STANDARD, title: usualOf(region) },
   ...of(region)
     .filter(({ code }) => code !== STANDARD)
     .map(({ code, name }) => ({ value: code, title: name })),
-  { value: 'none', title: 'Left out' },
+  ...(region === 'side' ? [] : [{ value: 'none', title: 'Left out' }]),
 ];
-const chosenBy = ({ around }: Template, region: Region): string => around[region] ?? STANDARD;
+const chosenBy = ({ around }: Template, region: PlaceAround): string => around[region] ?? STANDARD;
 const usersOf = ({ region, code }: Arrangement): readonly Template[] =>
   templates.value.filter((template) => chosenBy(template, region) === code);
 const pagesOf = (one: Arrangement): number => usersOf(one).reduce((sum, { pages }) => sum + pages, 0);
-const used = computed(() => templates.value.filter(({ pages }) => pages > 0));
+/** The kinds of pages there are, each with the templates that pages use. */
+const groups = computed(() =>
+  pageKinds().flatMap((kind) => {
+    const those = templates.value.filter(({ pageKind, pages }) => pageKind === kind && pages > 0);
+    return those.length ? [{ kind, templates: those, pages: those.reduce((sum, { pages }) => sum + pages, 0) }] : [];
+  }),
+);
+type Group = (typeof groups.value)[number];
+const isNamedAsKind = ({ kind, templates: those }: Group): boolean =>
+  those.length > 1 || those[0]?.name === PAGE_KINDS[kind].name;
+const nameOf = (region: PlaceAround, code: string): string =>
+  choicesOf(region).find(({ value }) => value === code)?.title ?? code;
+/** The arrangements of a region that the pages of some templates have: the name, or how many have which. */
+function mapped(those: readonly Template[], region: PlaceAround): string {
+  const counts = new Map<string, number>();
+  for (const template of those) {
+    if (region === 'side' && !template.hasSide) continue;
+    const code = chosenBy(template, region);
+    counts.set(code, (counts.get(code) ?? 0) + template.pages);
+  }
+  const total = those.reduce((sum, { pages }) => sum + pages, 0);
+  const named = [...counts].map(([code, pages]) =>
+    pages === total ? nameOf(region, code) : `${nameOf(region, code)} on ${pages}`,
+  );
+  return named.length ? named.join(', ') : 'None';
+}
 
 async function load(): Promise<void> {
   const [all, { documents }] = await Promise.all([call(routes.listTemplates), call(routes.listDocuments)]);
   templates.value = all.templates;
   const found = documents.flatMap(({ key }): Arrangement[] => {
     const [, region, code] = /^around\/([a-z-]+)\/(.+)$/.exec(key) ?? [];
-    return region && code ? [{ region: region as Region, code, name: '' }] : [];
+    return region && code ? [{ region: region as PlaceAround, code, name: '' }] : [];
   });
   const named = await Promise.all(
     found.map(async (one) => {
@@ -54,7 +92,7 @@ async function load(): Promise<void> {
   arrangements.value = named;
 }
 
-async function choose(template: Template, region: Region, code: string): Promise<void> {
+async function choose(template: Template, region: PlaceAround, code: string): Promise<void> {
   const was = template.around[region];
   const value = code === STANDARD ? {} : { value: code };
   await attempt(async () => {
@@ -71,10 +109,11 @@ async function choose(template: Template, region: Region, code: string): Promise
   });
   await attempt(load);
 }
-async function copy({ region, code }: Arrangement): Promise<void> {
+async function make(region: PlaceAround, from: Arrangement | null): Promise<void> {
   await attempt(async () => {
-    await edit([{ type: 'create', what: 'arrangement', region, copyOf: code, name: name.value.trim() }]);
-    copying.value = null;
+    const copyOf = from ? { copyOf: from.code } : {};
+    await edit([{ type: 'create', what: 'arrangement', region, ...copyOf, name: name.value.trim() }]);
+    making.value = null;
     say('Created. No page has it yet; choose it for a template below.');
     await load();
   });
@@ -109,14 +148,32 @@ onMounted(() => attempt(load));
       <div>
         <h1>Regions</h1>
         <p class="quiet">
-          What is around every page, made once. A template may use another arrangement, or leave one out.
+          What is around every page, made once. A template may use another arrangement, or leave one out. A side area is
+          a template’s own; it may show an arrangement too.
         </p>
       </div>
     </div>
     <div class="places">
-      <v-card v-for="region in REGIONS" :key="region" class="place">
-        <h2>{{ titleOf(region) }}</h2>
-        <p v-if="!of(region).length" class="quiet">Nothing on any page, except for additions.</p>
+      <v-card v-for="region in PLACES_AROUND" :key="region" class="place">
+        <div class="one">
+          <h2>{{ titleOf(region) }}</h2>
+          <v-btn
+            :icon="mdiPlus"
+            size="small"
+            :aria-label="`New arrangement: ${aroundInWords(region)}`"
+            @click="
+              making = { region, from: null };
+              name = '';
+            "
+          />
+        </div>
+        <p v-if="!of(region).length" class="quiet">
+          {{
+            region === 'side'
+              ? 'None yet: every side area is its template’s own.'
+              : 'Nothing on any page, except for additions.'
+          }}
+        </p>
         <div v-for="one in of(region)" :key="one.code" class="one">
           <span
             ><strong>{{ one.name }}</strong>
@@ -129,7 +186,7 @@ onMounted(() => attempt(load));
               size="small"
               :aria-label="`Copy ${one.name}`"
               @click="
-                copying = one;
+                making = { region, from: one };
                 name = '';
               "
             />
@@ -145,26 +202,33 @@ onMounted(() => attempt(load));
         </div>
       </v-card>
     </div>
-    <h2 class="which">Which arrangements each template uses</h2>
+    <h2 class="which">Which pages have which</h2>
     <v-card>
       <v-table>
         <thead>
           <tr>
-            <th>Template</th>
-            <th v-for="region in REGIONS" :key="region">{{ titleOf(region) }}</th>
+            <th>Pages</th>
+            <th v-for="region in PLACES_AROUND" :key="region">{{ titleOf(region) }}</th>
           </tr>
         </thead>
-        <tbody>
-          <tr v-for="template in used" :key="template.code">
-            <td>
-              <strong>{{ template.name }}</strong>
+        <tbody v-for="group in groups" :key="group.kind">
+          <tr v-if="group.templates.length > 1" class="kind">
+            <th scope="rowgroup">
+              {{ PAGE_KINDS[group.kind].name }} <span class="quiet">{{ counted(group.pages, 'page') }}</span>
+            </th>
+            <td v-for="region in PLACES_AROUND" :key="region" class="quiet">{{ mapped(group.templates, region) }}</td>
+          </tr>
+          <tr v-for="template in group.templates" :key="template.code">
+            <td :class="{ inner: group.templates.length > 1 }">
+              <strong>{{ group.templates.length > 1 ? template.name : PAGE_KINDS[group.kind].name }}</strong>
               <div class="quiet">
-                {{ PAGE_KINDS[template.pageKind].name }}, {{ template.pages }}
-                {{ template.pages === 1 ? 'page' : 'pages' }}
+                {{ isNamedAsKind(group) ? '' : `${template.name}, ` }}{{ counted(template.pages, 'page') }}
               </div>
             </td>
-            <td v-for="region in REGIONS" :key="region" class="cell">
+            <td v-for="region in PLACES_AROUND" :key="region" class="cell">
+              <span v-if="region === 'side' && !template.hasSide" class="quiet ms-3">None</span>
               <v-select
+                v-else
                 :model-value="chosenBy(template, region)"
                 :items="choicesOf(region)"
                 :aria-label="`${titleOf(region)} of ${template.name}`"
@@ -178,14 +242,20 @@ onMounted(() => attempt(load));
       </v-table>
     </v-card>
     <AskDialog
-      v-if="copying"
-      :title="`Copy “${copying.name}”`"
-      action="Copy"
+      v-if="making"
+      :title="making.from ? `Copy “${making.from.name}”` : `New ${aroundInWords(making.region)}`"
+      :action="making.from ? 'Copy' : 'Create'"
       :ready="name.trim() !== ''"
-      @do="copy(copying)"
-      @close="copying = null"
+      @do="make(making.region, making.from)"
+      @close="making = null"
     >
-      <p class="mb-4">The copy has sections of its own: changing one does not change the other.</p>
+      <p class="mb-4">
+        {{
+          making.from
+            ? 'The copy has sections of its own: changing one does not change the other.'
+            : 'It begins empty. Choose it for a template, then open a page that has it.'
+        }}
+      </p>
       <v-text-field v-model="name" label="Name of the new arrangement" autofocus maxlength="80" />
     </AskDialog>
   </div>
@@ -208,6 +278,16 @@ onMounted(() => attempt(load));
 }
 .actions {
   white-space: nowrap;
+}
+.kind th,
+.kind td {
+  background: rgb(var(--v-theme-background));
+}
+.kind td {
+  padding-inline: 18px 6px !important;
+}
+.inner {
+  padding-inline-start: 32px !important;
 }
 .which {
   margin-block: 36px 12px;

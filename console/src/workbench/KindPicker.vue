@@ -84,7 +84,7 @@ const fits = (kind: KindDescription): boolean => {
   if (!document || !kind.fits) return true;
   return document.type === 'template'
     ? kind.fits.pages.includes(document.pageKind)
-    : document.type === 'arrangement' && kind.fits.regions.includes(document.region);
+    : document.type === 'arrangement' && (kind.fits.regions as readonly string[]).includes(document.region);
 };
 const kinds = computed(() =>
   session.kinds.all.filter(

@@ -7,7 +7,15 @@ import { checkRule, type Rule } from '../../assign/rule.js';
 import { kindInWords, parsePage, PAGE_KINDS, type PageKind } from '../../assign/page.js';
 import { Problem } from '../../problem.js';
 import { kindName, SHARED_SECTION } from '../../kinds/kind.js';
-import { codeOf, keys, type DocumentKey, type PathsDocument, type Region, type Values } from '../document.js';
+import {
+  aroundInWords,
+  codeOf,
+  keys,
+  type DocumentKey,
+  type PathsDocument,
+  type PlaceAround,
+  type Values,
+} from '../document.js';
 import { DOCUMENT_TYPES, impliedDocument } from '../document-types.js';
 import { closeDocument, isSection, nodeAt, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
 import { withoutOther } from '../../locale/own-words.js';
@@ -128,12 +136,16 @@ function checkPointer({ type, head }: DraftDocument, path: string, state: State)
     checkTemplate(state, kind, value as string);
   }
   if (type === 'template' && path.startsWith('around.') && value !== 'none') {
-    const region = path.slice('around.'.length) as Region;
+    const region = path.slice('around.'.length) as PlaceAround;
     if (!state.get(keys.arrangement(region, value as string)))
-      throw new Problem('no-such-document', `There is no arrangement “${String(value)}” of the ${region}.`, {
-        place: 'value',
-        remedy: 'Create it first, or say “none” to leave the region out.',
-      });
+      throw new Problem(
+        'no-such-document',
+        `There is no arrangement “${String(value)}” of the ${aroundInWords(region)}.`,
+        {
+          place: 'value',
+          remedy: region === 'side' ? 'Create it first.' : 'Create it first, or say “none” to leave the region out.',
+        },
+      );
   }
 }
 

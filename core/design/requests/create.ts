@@ -11,11 +11,11 @@ import { DOCUMENT_TYPES, headField, nameOf, typeOfKey } from '../document-types.
 import {
   FORMAT,
   keys,
-  REGIONS,
+  PLACES_AROUND,
   type Document,
   type DocumentKey,
   type PathsDocument,
-  type Region,
+  type PlaceAround,
   type Values,
 } from '../document.js';
 import { childrenOf, closeDocument, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
@@ -64,7 +64,7 @@ export const create: RequestType<CreateRequest> = {
     copyOf: codeText().optional(),
     starter: codeText().optional(),
     pageKind: plainText(40).optional(),
-    region: yup.string().strict().oneOf(REGIONS).optional(),
+    region: yup.string().strict().oneOf(PLACES_AROUND).optional(),
     head: yup
       .object()
       .strict()
@@ -93,9 +93,9 @@ function keyOf({ what, region }: CreateRequest, code: string): DocumentKey {
   if (region === undefined)
     throw new Problem('bad-input', 'An arrangement needs a region.', {
       place: 'region',
-      remedy: `Name one of: ${REGIONS.join(', ')}.`,
+      remedy: `Name one of: ${PLACES_AROUND.join(', ')}.`,
     });
-  return keys.arrangement(region as Region, code);
+  return keys.arrangement(region as PlaceAround, code);
 }
 
 function checkCount(what: Creatable, draft: Draft): void {

@@ -3,7 +3,7 @@ import { codeText, closed } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
 import { capitalised, counted } from '../../words.js';
 import { nameOf, typeOfKey } from '../document-types.js';
-import { codeOf, keys, type DocumentKey, type Region } from '../document.js';
+import { codeOf, keys, type DocumentKey, type PlaceAround } from '../document.js';
 import type { PageKind } from '../../assign/page.js';
 import { kindInWords } from '../../assign/page.js';
 import { isSection, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
@@ -111,13 +111,14 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
 }
 
 function releaseArrangement(key: DocumentKey, { head }: DraftDocument, draft: Draft): Released {
-  const field = `around.${head['region'] as Region}`;
+  const place = head['region'] as PlaceAround;
+  const field = `around.${place}`;
   const code = codeOf(key);
   const users = [...draft.keys()].filter((one) => draft.get(one)?.head[field] === code);
   return {
     edits: users.map((document): Edit => ({ type: 'set', document, field, was: code })),
     words: users.length
-      ? `${capitalised(counted(users.length, 'template'))} that chose it ${users.length === 1 ? 'has' : 'have'} the standard one again.`
+      ? `${capitalised(counted(users.length, 'template'))} that chose it ${users.length === 1 ? 'has' : 'have'} ${place === 'side' ? 'a side area of their own alone' : 'the standard one'} again.`
       : '',
   };
 }
