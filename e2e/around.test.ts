@@ -61,11 +61,11 @@ test('a side area with a name: made empty, chosen by a template that has one, fi
   await page.getByLabel('Side area of A piece of news').press('Enter');
   await page.getByRole('option', { name: 'Reading' }).click();
   await page.getByText('Pages of the template “A piece of news” have the side area “Reading”.').waitFor();
-  await content.getByText('Shelves on 1, Reading on 3').waitFor();
+  await content.getByText('Reading on 3, Shelves on 1').waitFor();
   const { sentences } = await service.call(routes.why, { params: { page: 'content:news-reel' } });
   expect(sentences.join(' ')).toContain('The template “A piece of news” chooses “Reading” for its side area.');
   await page.getByRole('button', { name: 'Remove Reading' }).click();
-  await page.getByText('1 template that chose it has a side area of its own alone again.').waitFor();
+  await page.getByText('1 template that chose it has only its own side area again.').waitFor();
   await content.getByText('Its own on 3').waitFor();
 });
 

@@ -115,11 +115,11 @@ function releaseArrangement(key: DocumentKey, { head }: DraftDocument, draft: Dr
   const field = `around.${place}`;
   const code = codeOf(key);
   const users = [...draft.keys()].filter((one) => draft.get(one)?.head[field] === code);
+  const [have, their] = users.length === 1 ? ['has', 'its'] : ['have', 'their'];
+  const back = place === 'side' ? `only ${their} own side area` : 'the standard one';
   return {
     edits: users.map((document): Edit => ({ type: 'set', document, field, was: code })),
-    words: users.length
-      ? `${capitalised(counted(users.length, 'template'))} that chose it ${users.length === 1 ? 'has' : 'have'} ${place === 'side' ? 'a side area of their own alone' : 'the standard one'} again.`
-      : '',
+    words: users.length ? `${capitalised(counted(users.length, 'template'))} that chose it ${have} ${back} again.` : '',
   };
 }
 
