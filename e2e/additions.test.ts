@@ -105,7 +105,7 @@ test('messages are read and deleted; mail addresses are saved as a table', async
   expect([lines.length, lines[0]]).toEqual([6, 'Mail address,Page,Language,Since']);
   await page.getByRole('button', { name: 'Delete nils@northsands.example' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
-  await page.getByText('nils@northsands.example').waitFor({ state: 'detached' });
+  await page.getByRole('cell', { name: 'nils@northsands.example', exact: true }).waitFor({ state: 'detached' });
 });
 
 test('pictures are added, found by name, shown where they are used, and deleted if nothing uses them', async () => {

@@ -128,7 +128,8 @@ test('a template has a setting of its own; other pages keep the store’s', asyn
   const before = await price.evaluate((element) => getComputedStyle(element).color);
   await page.getByLabel('Set differently here').fill('Prices');
   await page.getByRole('option', { name: 'Colour: Prices', exact: true }).click();
-  await page.getByLabel('Prices', { exact: true }).fill('#0a5d6b');
+  // As it is written in a style guide.
+  await page.getByLabel('Prices', { exact: true }).fill('0A5D6B');
   await eventually(async () =>
     expect(await price.evaluate((element) => getComputedStyle(element).color)).toBe('rgb(10, 93, 107)'),
   );

@@ -66,7 +66,7 @@ test('a way to deliver, with a price in the own country', async () => {
 test('a content page is written beside the page itself, and held back until it is ready', async () => {
   await page.goto(consoleAt('/content'));
   await page.getByRole('button', { name: 'New page' }).click();
-  await page.getByRole('dialog').getByLabel('Title').fill('Our story');
+  await page.getByRole('dialog').getByRole('textbox', { name: 'Title' }).fill('Our story');
   await page.getByRole('dialog').getByRole('button', { name: 'Create' }).click();
   await page.getByRole('heading', { name: 'Our story', level: 1 }).waitFor();
   await page.getByRole('textbox', { name: 'Text', exact: true }).click();
@@ -91,6 +91,31 @@ test('a content page is written beside the page itself, and held back until it i
   await page.getByRole('row', { name: /Our story.*Nobody yet/ }).waitFor();
   await page.getByRole('textbox', { name: 'Search title or label' }).fill('kettle');
   await page.getByText('No page matches.').waitFor();
+});
+
+test('a new page says what it is for: its template is made with it, once, and the page has it', async () => {
+  const add = async (title: string) => {
+    await page.goto(consoleAt('/content'));
+    await page.getByRole('button', { name: 'New page' }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
+    await dialog.getByRole('radio', { name: /^Visit/ }).check();
+    await dialog.getByRole('button', { name: 'Create' }).click();
+    await page.getByRole('heading', { name: title, level: 1 }).waitFor();
+  };
+  await add('Visit us');
+  await page.frameLocator('iframe').getByRole('heading', { name: 'Write to us' }).waitFor();
+  await add('The second shop');
+  const { templates } = await service.call(routes.listTemplates, { params });
+  expect(templates.filter(({ name }) => name === 'Visit').map(({ code, pages }) => [code, pages])).toEqual([
+    ['visit', 2],
+  ]);
+  await page.goto(consoleAt('/content'));
+  for (const path of ['visit-us', 'the-second-shop'])
+    await service.call(routes.edit, {
+      params,
+      body: { unit: `remove-${path}`, edits: [{ type: 'discard', document: `content/${path}` }] },
+    });
 });
 
 test('ready-made texts are told, read, and counted; a page that was removed is made again', async () => {

@@ -35,6 +35,8 @@ export const pagesQuery = closed({
   pageKind: string().oneOf(pageKinds()).optional(),
   template: codeText().optional(),
   reason: wantedReason,
+  /** Codes with commas between: only these, as far as they exist. */
+  pages: plainText(8000).optional(),
   /** A rule the pages must match, such as `price >= 80`; needs `pageKind`. */
   when: plainText(500).optional(),
   /** One of them, with “-” in front to begin at the other end. */

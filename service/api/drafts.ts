@@ -21,7 +21,7 @@ import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { USUAL_ORDER } from '../records/page-list.js';
 import { previewToken } from '../storefront/preview-token.js';
 import { designOf, implement, type Api, type Caller } from './implement.js';
-import { checkPagesExist, pageIn, pageOf, readCursor, writeCursor } from './pages.js';
+import { pageIn, pageOf, readCursor, writeCursor } from './pages.js';
 
 const PREVIEW_HOURS = 12;
 const PAGES_NAMED = 100;
@@ -49,9 +49,6 @@ export function draftRoutes(api: Api): void {
     const { design, account, role, body } = call;
     const author = { id: account.id, role };
     const edits = body.edits as EditRequest[];
-    // A page that does not exist can be given no template; core knows the design only, not the catalogue.
-    const named = edits.flatMap((edit) => (edit.type === 'assign' ? edit.pages : []));
-    await checkPagesExist(api, call, named);
     if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
     const draft = await openDraft(db, design);
     const result = await tryUnit(db, design, draft, author, edits);

@@ -52,8 +52,10 @@ export function pageRoutes(api: Api): void {
     const limit = query.limit ?? 100;
     const order = orderOf(query.sort);
     const after = query.cursor === undefined ? undefined : readCursor(query.cursor, order);
-    const { when, ...wanted } = query;
-    const pages = when === undefined ? undefined : await pagesMatching(db, store.id, state, query.pageKind, when);
+    const { when, pages: named, ...wanted } = query;
+    const matching = when === undefined ? undefined : await pagesMatching(db, store.id, state, query.pageKind, when);
+    const codes = named?.split(',').map((one) => one.trim());
+    const pages = codes && matching ? codes.filter((one) => matching.includes(one)) : (codes ?? matching);
     const filter: PageFilter = { ...wanted, pages, order, after, limit: limit + 1 };
     const renewals = await openRenewals(db, design.id, 'draft');
     const { rows, total } = await listAssignments(
@@ -177,20 +179,4 @@ export async function pageIn(site: PageSource, code: string): Promise<PageInfo> 
       throw error;
     }
   }
-}
-
-/** @throws Problem `no-such-page` naming the first that does not exist */
-export async function checkPagesExist({ db }: Api, { store, design }: Caller, pages: readonly string[]): Promise<void> {
-  const named = pages.filter((page) => page.includes(':'));
-  if (named.length === 0) return;
-  const state = closedState(await openDraft(db, design));
-  for (const page of named) parsePage(page);
-  const { patterns } = await settingOf(db, store.id, state);
-  const paths = await pathsOf(db, { storeId: store.id, patterns, state, translation: null, prefix: '' }, named);
-  const missing = named.find((page) => !paths.has(page));
-  if (missing !== undefined)
-    throw new Problem('no-such-page', `There is no page “${missing}”.`, {
-      place: 'page',
-      remedy: 'List the pages to see their codes, such as product:K-014.',
-    });
 }

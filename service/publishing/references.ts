@@ -18,6 +18,7 @@ import {
   type DocumentKey,
   type Draft,
   type DraftDocument,
+  type Edit,
   type KindSet,
   type MenuDocument,
   type Need,
@@ -27,7 +28,7 @@ import {
   type UnitResult,
 } from '@parlour/core';
 import { answerNeeds } from '../records/answers/answer.js';
-import { findSubject } from '../records/catalogue.js';
+import { findSubject, pathsOf } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { storeById } from '../records/stores.js';
@@ -35,7 +36,7 @@ import { storeById } from '../records/stores.js';
 /**
  * Refuses edits that make something point at what is not there, or put a page where none can be. What pointed nowhere
  * before may stay: a catalogue changes without asking the design.
- * @throws Problem `bad-value` naming the thing, `bad-path`
+ * @throws Problem `bad-value` naming the thing, `bad-path`, `no-such-page`
  */
 export async function checkReferences(
   db: Records,
@@ -62,7 +63,32 @@ export async function checkReferences(
   }
   const after = (): DesignState => closedState(overlay(draft, result.documents));
   if (added.length) await checkNeeds(db, storeId, added, after());
+  await checkAssigned(db, storeId, result.edits, after);
   await checkPaths(db, storeId, result.documents.keys(), after);
+}
+
+/** A page that is not there, and is not made with it, can be given no template. @throws Problem `no-such-page` */
+async function checkAssigned(
+  db: Records,
+  storeId: number,
+  edits: readonly Edit[],
+  stateOf: () => DesignState,
+): Promise<void> {
+  const pages = edits.flatMap((edit) =>
+    edit.type === 'set' && edit.document.startsWith('assignments/') && edit.value !== undefined
+      ? (/^pages\.(.+:.+)$/.exec(edit.field)?.[1] ?? [])
+      : [],
+  );
+  if (pages.length === 0) return;
+  const state = stateOf();
+  const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const paths = await pathsOf(db, { storeId, patterns, state, translation: null, prefix: '' }, pages);
+  const gone = pages.find((page) => !paths.has(page));
+  if (gone !== undefined)
+    throw new Problem('no-such-page', `There is no page “${gone}”.`, {
+      place: 'page',
+      remedy: 'List the pages to see their codes, such as product:K-014.',
+    });
 }
 
 /**

@@ -92,6 +92,31 @@ test('a content page that is held back is for previews alone; one with a time co
   expect(Date.now()).toBeGreaterThanOrEqual(Date.parse(from));
 });
 
+test('a page gets its template in the unit that makes both; one that is not there gets none, however it is said', async () => {
+  await edit(
+    { type: 'create', what: 'content', name: 'Our story', code: 'our-story' },
+    { type: 'create', what: 'template', name: 'Story', starter: 'story', code: 'story' },
+    { type: 'assign', pages: ['content:our-story'], template: 'story' },
+  );
+  const { pages, total } = await service.call(routes.listPages, {
+    params,
+    query: { pages: 'content:our-story, home,content:never' },
+  });
+  expect([total, pages.map(({ page, template }) => [page, template?.code])]).toEqual([
+    2,
+    [
+      ['home', 'home'],
+      ['content:our-story', 'story'],
+    ],
+  ]);
+  for (const wrong of [
+    { type: 'assign', pages: ['content:never'], template: 'story' },
+    { type: 'set', document: 'assignments/content', field: 'pages.content:never', value: 'story' },
+  ])
+    await expect(edit(wrong)).rejects.toMatchObject({ code: 'no-such-page', place: 'page' });
+  await service.call(routes.undo, { params, body: { unit: randomUUID() } });
+});
+
 test('a content page that moves leaves a redirect, however it is published, and coming back takes it away', async () => {
   const to = (slug: string, was: string) => ({
     type: 'set',

@@ -9,9 +9,19 @@ import {
   mdiFormatIndentIncrease,
   mdiPlus,
 } from '@mdi/js';
-import type { EditRequest, EntriesField, Entry, Field, Link, PageKind } from '@parlour/core';
+import {
+  PAGE_KINDS,
+  parsePage,
+  type EditRequest,
+  type EntriesField,
+  type Entry,
+  type Field,
+  type Link,
+  type PageKind,
+} from '@parlour/core';
 import { computed, nextTick, ref } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
+import { titleOfPage } from '../page-titles';
 import AddPages from './AddPages.vue';
 import { dropOf, rowsOf, stepOf, type Drop, type ListPlace, type Row, type Way } from './rows';
 
@@ -49,7 +59,11 @@ function about(entry: Entry): string {
   const { values } = entry;
   const link = values['link'] as Link | null | undefined;
   if (!('link' in props.field.fields)) return '';
-  return !link ? 'Leads nowhere' : 'to' in link ? link.to : link.url;
+  if (!link) return 'Leads nowhere';
+  if ('url' in link) return link.url;
+  const title = titleOfPage(link.to);
+  // What bears the page's own title says of what kind the page is.
+  return title === nameOf(entry) ? `${PAGE_KINDS[parsePage(link.to).kind].name} page` : title;
 }
 
 const WAYS: readonly { readonly way: Way; readonly icon: string; readonly label: string; readonly nesting?: true }[] = [

@@ -4,6 +4,7 @@ import { mdiRestore } from '@mdi/js';
 import { checkValue, inZone, instantOf, isBound, Problem, type Field, type PageKind } from '@parlour/core';
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { session } from '../api';
+import ColourInput from './ColourInput.vue';
 import LinkInput from './LinkInput.vue';
 import MenuInput from './MenuInput.vue';
 import PictureInput from './PictureInput.vue';
@@ -218,11 +219,11 @@ onBeforeUnmount(() => {
       :hint="`${field.help} Time in ${zone}.`"
       @update:model-value="changeTime($event)"
     />
-    <v-text-field
+    <ColourInput
       v-else-if="field.type === 'colour'"
       v-bind="{ ...named, ...typed }"
-      type="color"
-      :model-value="value || followed || '#000000'"
+      :model-value="String(value ?? '')"
+      :followed="followed"
       :hint="value === '' ? field.help : field.help.replace(FOLLOWING, '')"
     />
     <v-text-field v-else v-bind="{ ...named, ...typed }" type="text" />

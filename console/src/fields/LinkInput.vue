@@ -4,6 +4,7 @@ import type { Link } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';
+import { titleOfPage } from '../page-titles';
 import { takingTurns } from '../turns';
 import { selectOnFocus } from './select-on-focus';
 
@@ -26,23 +27,25 @@ function setWindow(isNew: boolean): void {
   emit('update:modelValue', isNew ? { ...target, window: 'new' } : target);
 }
 
+/** What was found, and the page that is chosen, which need not be among it. */
+const choices = computed(() =>
+  page.value === null || pages.value.some(({ value }) => value === page.value)
+    ? pages.value
+    : [{ value: page.value, title: titleOfPage(page.value), path: '' }, ...pages.value],
+);
+
 const url = computed(() => (props.modelValue && 'url' in props.modelValue ? props.modelValue.url : ''));
 
 const ask = takingTurns();
 watch(
   words,
   async (text) => {
-    const chosen = pages.value.find((one) => one.title === text);
-    if (chosen) return;
+    if (choices.value.some((one) => one.title === text)) return;
     const counts = ask();
     const answer = await attempt(() => call(routes.listPages, { query: { search: text || undefined, limit: 50 } }));
     if (!counts()) return;
     const found = (answer?.pages ?? []).map((one) => ({ value: one.page, title: one.title, path: one.path }));
-    const own =
-      page.value && !found.some((one) => one.value === page.value)
-        ? pages.value.filter((one) => one.value === page.value)
-        : [];
-    pages.value = [...own, ...found];
+    pages.value = found;
   },
   { immediate: true },
 );
@@ -65,7 +68,7 @@ watch(
       v-model:search="words"
       v-bind="selecting"
       :model-value="page"
-      :items="pages"
+      :items="choices"
       item-title="title"
       item-value="value"
       :label="label"

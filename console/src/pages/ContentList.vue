@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The content pages of the design, and those that every store needs and this one is without. */
 import { mdiMagnify, mdiPlus } from '@mdi/js';
+import { freeCode, type CreateRequest, type EditRequest } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -19,6 +20,18 @@ const loaded = ref(false);
 const search = ref('');
 const naming = ref(false);
 const title = ref('');
+/** What the new page is for: a template, or a starter that is none yet. */
+const purpose = ref<Purpose | null>(null);
+const templateCodes = ref<ReadonlySet<string>>(new Set());
+const purposes = ref<readonly Purpose[]>([]);
+
+interface Purpose {
+  readonly code: string;
+  readonly name: string;
+  readonly sentence: string;
+  /** `standard` needs no assignment, a starter becomes a template first. */
+  readonly from: 'standard' | 'template' | 'starter';
+}
 
 const found = computed(() => {
   const words = search.value?.trim().toLowerCase() ?? '';
@@ -39,11 +52,54 @@ async function load(): Promise<void> {
   ready.value = all;
   loaded.value = true;
 }
+/** The templates of content pages, then the starters that none of them bears the name of. */
+async function startNaming(): Promise<void> {
+  await attempt(async () => {
+    const [{ templates }, { starters }] = await Promise.all([call(routes.listTemplates), call(routes.listStarters)]);
+    const own = templates.filter(({ pageKind }) => pageKind === 'content');
+    const sentenceOf = (name: string) =>
+      starters.find((one) => one.pageKind === 'content' && one.name === name)?.sentence;
+    purposes.value = [
+      ...own
+        .map(
+          (one) =>
+            ({
+              code: one.code,
+              name: one.name,
+              sentence: sentenceOf(one.name) ?? (one.standard ? 'The usual one: a title and a text.' : ''),
+              from: one.standard ? 'standard' : 'template',
+            }) as const,
+        )
+        .sort((a, b) => Number(b.from === 'standard') - Number(a.from === 'standard')),
+      ...starters
+        .filter(
+          ({ pageKind, name, code }) =>
+            pageKind === 'content' && code !== 'content' && !own.some((one) => one.name === name),
+        )
+        .map(({ code, name, sentence }) => ({ code, name, sentence, from: 'starter' }) as const),
+    ];
+    templateCodes.value = new Set(templates.map(({ code }) => code));
+    purpose.value = purposes.value[0] ?? null;
+    title.value = '';
+    naming.value = true;
+  });
+}
 async function create(): Promise<void> {
   await attempt(async () => {
-    const answer = await edit([{ type: 'create', what: 'content', name: title.value.trim() }]);
+    const name = title.value.trim();
+    const code = freeCode(name, (one) => pages.value.some((page) => page.code === one));
+    const chosen = purpose.value;
+    const requests: EditRequest[] = [{ type: 'create', what: 'content', name, code } satisfies CreateRequest];
+    if (chosen?.from === 'starter')
+      requests.push({ type: 'create', what: 'template', name: chosen.name, starter: chosen.code, pageKind: 'content' });
+    if (chosen && chosen.from !== 'standard') {
+      const template =
+        chosen.from === 'template' ? chosen.code : freeCode(chosen.name, (one) => templateCodes.value.has(one));
+      requests.push({ type: 'assign', pages: [`content:${code}`], template });
+    }
+    await edit(requests);
     naming.value = false;
-    await router.push(`/content/${answer.edits[0]?.document.slice('content/'.length) ?? ''}`);
+    await router.push(`/content/${code}`);
   });
 }
 async function makeAgain({ code, title: name }: Ready): Promise<void> {
@@ -72,16 +128,7 @@ onMounted(() => attempt(load));
         clearable
         class="search"
       />
-      <v-btn
-        variant="flat"
-        color="primary"
-        :prepend-icon="mdiPlus"
-        @click="
-          naming = true;
-          title = '';
-        "
-        >New page</v-btn
-      >
+      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="startNaming">New page</v-btn>
     </div>
     <v-card v-if="pages.length">
       <v-table hover>
@@ -138,6 +185,15 @@ onMounted(() => attempt(load));
       @close="naming = false"
     >
       <v-text-field v-model="title" label="Title" autofocus maxlength="120" @keydown.enter="title.trim() && create()" />
+      <fieldset class="purposes">
+        <legend>What it is for</legend>
+        <label v-for="one in purposes" :key="`${one.from} ${one.code}`">
+          <input v-model="purpose" type="radio" name="purpose" :value="one" />
+          <span
+            ><b>{{ one.name }}</b> <span class="quiet">{{ one.sentence }}</span></span
+          >
+        </label>
+      </fieldset>
     </AskDialog>
   </div>
 </template>
@@ -161,6 +217,22 @@ td {
 .none {
   padding-block: 40px !important;
   text-align: center;
+}
+.purposes {
+  border: 0;
+  padding: 0;
+  margin-block-start: 12px;
+}
+.purposes legend {
+  font-weight: 600;
+  margin-block-end: 4px;
+}
+.purposes label {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  padding-block: 4px;
+  cursor: pointer;
 }
 .missing {
   margin-block-start: 36px;

@@ -23,7 +23,7 @@ const SHOWN = 5;
 const PLACES: Readonly<Record<SetUpPlace, string>> = {
   catalogue: '/sample-catalogue',
   store: '/store',
-  header: '/workbench/home',
+  header: '/workbench/home?section=store-mark',
   pages: '/content',
   content: '/content',
   home: '/workbench/home',

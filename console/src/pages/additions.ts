@@ -17,19 +17,14 @@ const SAMPLE = 4;
 export async function pagesOfTarget(target: Target): Promise<TargetPages> {
   const query =
     'page' in target
-      ? { search: target.page, limit: 50 }
+      ? { pages: target.page }
       : {
           pageKind: target.pageKind,
           limit: SAMPLE,
           ...('when' in target && target.when && { when: printRule(target.when) }),
         };
   const { total, pages } = await call(routes.listPages, { query });
-  const found = 'page' in target ? pages.filter(({ page }) => page === target.page) : pages;
-  return {
-    total: 'page' in target ? found.length : total,
-    some: found.slice(0, SAMPLE).map(({ title }) => title),
-    first: found[0]?.page ?? null,
-  };
+  return { total, some: pages.map(({ title }) => title), first: pages[0]?.page ?? null };
 }
 
 export function placeInWords(place: string): string {
@@ -40,7 +35,7 @@ export function placeInWords(place: string): string {
 }
 
 export function targetInWords(target: Target): string {
-  if ('page' in target) return `One page, ${target.page}`;
+  if ('page' in target) return 'One page';
   const kind = `${PAGE_KINDS[target.pageKind].name.toLowerCase()} pages`;
   return 'when' in target && target.when
     ? `${PAGE_KINDS[target.pageKind].name} pages: ${printRule(target.when)}`

@@ -89,11 +89,14 @@ export function useWorkbench() {
     await fetchShared();
   }
 
-  /** Selects a section by its id wherever it stands: in the template, around it, added, or shared. */
-  function select(section: string): void {
+  /** Selects a section by its id, or the first of a kind, wherever it is: in the template, around it, added, or shared. */
+  function select(wanted: string): void {
     for (const [document, body] of documents) {
-      if (!hasSections(body) || ![...sectionsIn(body.areas)].some(({ id }) => id === section)) continue;
-      state.selected = { document, section };
+      const found = hasSections(body)
+        ? [...sectionsIn(body.areas)].find(({ id, kind }) => id === wanted || kindName(kind) === wanted)
+        : undefined;
+      if (!found) continue;
+      state.selected = { document, section: found.id };
       return;
     }
   }
