@@ -18,6 +18,7 @@ import {
   type Rule,
 } from '@parlour/core';
 import type { Context } from './context.js';
+import { hashOfPicture } from './named-picture.js';
 
 /** The whole number an option takes. @throws InvalidArgumentError, which is wrong use */
 export function wholeNumber(text: string): number {
@@ -85,8 +86,13 @@ export const valueFor = async (
   text: string,
   key: string,
   kind?: PageKind,
-): Promise<unknown> =>
-  readValue(field, text, key, { kind, ...(field.type === 'date-time' ? { zone: await context.zone() } : {}) });
+): Promise<unknown> => {
+  // A picture may be named as people know it.
+  const isNamed = field.type === 'picture' && !/^($|none$|\s*\{)/.test(text);
+  const written = isNamed ? JSON.stringify({ picture: await hashOfPicture(context, text), alt: '' }) : text;
+  const zone = field.type === 'date-time' ? { zone: await context.zone() } : {};
+  return readValue(field, written, key, { kind, ...zone });
+};
 
 function read(field: Field, text: string, name: string, { kind = 'product', zone = 'UTC' }: Writing): unknown {
   switch (field.type) {

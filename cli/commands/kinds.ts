@@ -73,7 +73,7 @@ function takes(field: Field): string {
     case 'colour':
       return '#rrggbb';
     case 'picture':
-      return '{"picture": HASH, "alt": TEXT}';
+      return 'a file name or hash, see parlour picture list; with words that are read aloud: {"picture": HASH, "alt": TEXT}';
     case 'link':
       return 'a page, a web address, or {"to": PAGE, "window": "new"}';
     case 'reference':

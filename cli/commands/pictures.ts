@@ -2,28 +2,14 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { Command } from 'commander';
-import { capitalised, counted, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, type Context } from '../context.js';
+import { contextOf } from '../context.js';
+import { hashOfPicture } from '../named-picture.js';
 import { table } from '../table.js';
 
 /** How much of a hash tells pictures apart for people. */
 const SHORT = 12;
-
-/** The hash of a picture that is named by its hash, or by how that begins. @throws Problem `no-such-thing` */
-async function hashOf({ call }: Context, name: string): Promise<string> {
-  if (/^[0-9a-f]{64}$/.test(name)) return name;
-  const { pictures } = await call(routes.listPictures, { query: {} });
-  const found = pictures.filter(({ hash, name: file }) => (name.length >= 6 && hash.startsWith(name)) || file === name);
-  if (found.length === 1 && found[0]) return found[0].hash;
-  throw new Problem(
-    'no-such-thing',
-    found.length
-      ? `${capitalised(counted(found.length, 'picture'))} go by “${name}”.`
-      : `There is no picture “${name}”.`,
-    { remedy: 'Name one by its hash, or how that begins; see parlour picture list.' },
-  );
-}
 
 export function pictureCommands(program: Command): void {
   const pictures = program.command('picture').description('The pictures of the store.');
@@ -59,10 +45,11 @@ export function pictureCommands(program: Command): void {
       const { call, print } = contextOf(command);
       for (const file of files) {
         const added = await call(routes.addPicture, { query: { name: basename(file) }, body: bytesOf(file) });
-        const value = JSON.stringify({ picture: added.hash, alt: '' });
+        const value = JSON.stringify({ picture: added.hash, alt: 'WORDS' });
         print(
           added,
-          () => `Added ${added.name}, ${added.width} x ${added.height}.\nUse it as the value of a field: '${value}'`,
+          () =>
+            `Added ${added.name}, ${added.width} x ${added.height}.\nUse it as the value of a field: ${added.name}, or with words that are read aloud: '${value}'`,
         );
       }
     });
@@ -74,7 +61,7 @@ export function pictureCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour picture show harbour.png')
     .action(async (name: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      const hash = await hashOf(context, name);
+      const hash = await hashOfPicture(context, name);
       const answer = await context.call(routes.getPicture, { params: { hash } });
       const { picture, documents, products, kept } = answer;
       context.print(answer, () =>
@@ -102,7 +89,7 @@ export function pictureCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour picture remove old-logo.png')
     .action(async (name: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      const hash = await hashOf(context, name);
+      const hash = await hashOfPicture(context, name);
       context.print(await context.call(routes.removePicture, { params: { hash } }), () => 'Deleted.');
     });
 }

@@ -211,7 +211,11 @@ test('pictures are added, found, shown where they are used, and deleted', async 
   );
   const added = await done(`picture add ${file}`);
   expect(added).toMatch(
-    /^Added tern\.png, 12 x 8\.\nUse it as the value of a field: '\{"picture":"[0-9a-f]{64}","alt":""\}'$/,
+    /^Added tern\.png, 12 x 8\.\nUse it as the value of a field: tern\.png, or with words that are read aloud: '\{"picture":"[0-9a-f]{64}","alt":"WORDS"\}'$/,
+  );
+  expect(await done('section set home h-poster picture tern.png --dry-run')).toContain('Set Picture of Poster');
+  expect((await parlour('section set home h-poster picture tern.jpg')).err).toContain(
+    'There is no picture “tern.jpg”.',
   );
   expect(await done('picture show tern.png')).toMatch(
     /Nothing uses it\. Delete it with: parlour picture remove [0-9a-f]{12}$/,
