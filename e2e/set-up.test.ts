@@ -105,13 +105,13 @@ test('a new page says what it is for: its template is made with it, once, and th
   };
   await add('Visit us');
   await page.frameLocator('iframe').getByRole('heading', { name: 'Write to us' }).waitFor();
-  await add('The second shop');
+  await add('The tea room');
   const { templates } = await service.call(routes.listTemplates, { params });
   expect(templates.filter(({ name }) => name === 'Visit').map(({ code, pages }) => [code, pages])).toEqual([
     ['visit', 2],
   ]);
   await page.goto(consoleAt('/content'));
-  for (const path of ['visit-us', 'the-second-shop'])
+  for (const path of ['visit-us', 'the-tea-room'])
     await service.call(routes.edit, {
       params,
       body: { unit: `remove-${path}`, edits: [{ type: 'discard', document: `content/${path}` }] },

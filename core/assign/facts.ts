@@ -20,7 +20,8 @@ export interface ProductFacts {
 type Told = readonly (readonly [fact: string, values: readonly Scalar[]])[];
 
 const attributesTold = (attributes: Readonly<Record<string, Scalar>>): Told =>
-  Object.entries(attributes).map(([name, value]) => [`attribute.${name}`, [value]]);
+  // Rules are the same in every language, so what is for one is no fact.
+  Object.entries(attributes).flatMap(([name, value]) => (name.includes('@') ? [] : [[`attribute.${name}`, [value]]]));
 
 const productTold = (product: ProductFacts, path: string): Told => [
   ['brand', [product.brand]],
@@ -39,9 +40,10 @@ const collectionTold = (parents: readonly string[], path: string): Told => [
   ['path', [path]],
 ];
 const brandTold = (path: string): Told => [['path', [path]]];
-const contentTold = ({ labels = [] }: ContentDocument, path: string): Told => [
+const contentTold = ({ labels = [], attributes = {} }: ContentDocument, path: string): Told => [
   ['label', labels],
   ['path', [path]],
+  ...attributesTold(attributes),
 ];
 
 /** As rules compare them: without what is empty, texts folded. */

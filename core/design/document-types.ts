@@ -120,6 +120,9 @@ const REDIRECT = text('Leads to', 'Where shoppers who use the old path are sent.
   },
 });
 
+const ATTRIBUTE_NAME = /^[a-z0-9][a-z0-9-]{0,39}(@[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3})?$/;
+const ATTRIBUTE = text('Attribute', 'What templates and rules take from the page by this name.', { max: 500 });
+
 /** Every type of documents. A new type of documents is a new line here. */
 export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = {
   template: {
@@ -265,6 +268,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         default: true,
       }),
       readyMade: toggle('Ready-made text', 'The text came with Parlour. Switch it off once you have made it your own.'),
+    },
+    groups: { attributes: (name) => (ATTRIBUTE_NAME.test(name) ? ATTRIBUTE : null) },
+    says(path, value, head) {
+      if (!path.startsWith('attributes.')) return null;
+      const what = `attribute “${path.slice('attributes.'.length)}” of the content page “${String(head['title'])}”`;
+      return value === undefined ? `Removed the ${what}.` : `The ${what} is “${String(value)}”.`;
     },
   },
   assignments: {

@@ -153,6 +153,8 @@ export interface ContentDocument {
   readonly date?: string;
   readonly author?: string;
   readonly labels?: readonly string[];
+  /** Attributes of its own by name, with a language behind a name where the text is for one: `season@de`. */
+  readonly attributes?: Readonly<Record<string, string>>;
   /** The code of the content page above it in the breadcrumb. */
   readonly parent?: string;
   /** False if the breadcrumb names it without leading there. */

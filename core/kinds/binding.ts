@@ -50,9 +50,20 @@ function subjectValue({ subject, code }: PageInfo, name: string): unknown {
 
 /** A content page with its texts in a language, as far as there are any. */
 export function translatedContent(content: ContentDocument, language: string): ContentDocument {
+  const { attributes } = content;
+  return {
+    ...content,
+    ...(inLanguage(content, language) as Partial<ContentDocument>),
+    ...(attributes && { attributes: { ...attributes, ...(inLanguage(attributes, language) as typeof attributes) } }),
+  };
+}
+
+/** The values that are for a language, by their names without it. */
+function inLanguage(values: object, language: string): Readonly<Record<string, unknown>> {
   const suffix = `@${language}`;
-  const translated = Object.entries(content).flatMap(([key, value]) =>
-    key.endsWith(suffix) ? [[key.slice(0, -suffix.length), value as unknown]] : [],
+  return Object.fromEntries(
+    Object.entries(values).flatMap(([key, value]) =>
+      key.endsWith(suffix) ? [[key.slice(0, -suffix.length), value as unknown]] : [],
+    ),
   );
-  return { ...content, ...(Object.fromEntries(translated) as Partial<ContentDocument>) };
 }

@@ -27,6 +27,7 @@ import { breadcrumb } from './content/breadcrumb.js';
 import { carousel } from './content/carousel.js';
 import { columns } from './content/columns.js';
 import { contents } from './content/contents.js';
+import { details } from './content/details.js';
 import { directory } from './content/directory.js';
 import { divider } from './content/divider.js';
 import { fileList } from './content/file-list.js';
@@ -81,6 +82,7 @@ export const SHIPPED_KINDS = kindSet([
   messageForm,
   partOfPage,
   pagesByLabel,
+  details,
   directory,
   breadcrumb,
   ownHtml,

@@ -65,7 +65,11 @@ export const windrowContent = (
     'flying-guide',
     'What to fly in which wind, and how to get it up.',
     '<p>Most kites that do not fly are flown in the wrong wind. Look at the trees before you look at the kite.</p><h2>Light wind</h2><p>Leaves move, flags do not. Take a delta, let out ten metres, and walk backwards.</p><h3>Indoors</h3><p>A glider needs no wind at all, only somebody who walks.</p><h2>A fair breeze</h2><p>Small branches move. Everything flies; a diamond wants its tail.</p><h2>Strong wind</h2><p>You hold on to your hat. Take a foil, gloves, and a line that is meant for it.</p><h3>When to stop</h3><p>When sand flies, pack up. So does the kite otherwise.</p><h2>Care</h2><p>Dry it before you roll it. Salt is heavier than you think.</p>',
-    { author: 'Isbel Marrow', date: '2026-03-14T09:00:00.000Z' },
+    {
+      author: 'Isbel Marrow',
+      date: '2026-03-14T09:00:00.000Z',
+      attributes: { 'reading-time': 'Three minutes', for: 'Whoever holds the line' },
+    },
   ),
   page(
     'pictures',

@@ -240,7 +240,13 @@ export function windrowReading(picture: Picture): readonly (readonly [DocumentKe
         layout: { width: 'standard', side: 'start' },
         areas: {
           main: guide(picture),
-          side: [section('guide-contents', 'contents', { smaller: true }, { space: 'small' })],
+          side: [
+            section('guide-contents', 'contents', { smaller: true }, { space: 'small' }),
+            withList(section('guide-details', 'details', {}, { space: 'small' }), 'rows', [
+              entryOf('row-for', { label: 'For', value: { bind: 'attribute.for' } }),
+              entryOf('row-time', { label: 'To read', value: { bind: 'attribute.reading-time' } }),
+            ]),
+          ],
         },
         around: { side: 'shelves' },
       }),

@@ -161,13 +161,42 @@ test('a content page that moves leaves a redirect, however it is published, and 
 test('a content page has its texts in each language; what has none is refused', async () => {
   const set = (field: string, value: string) => ({ type: 'set', document: 'content/reach-us', field, value });
   await edit(set('title@de', 'Kontakt'), set('text@de', '<p>Einfach antworten.</p>'));
+  // Attributes are the page's own, in each language too; a template shows them, and a rule chooses by them.
+  await edit(set('attributes.answer', 'Within a day'), set('attributes.answer@de', 'Am selben Tag'));
+  await edit(
+    {
+      type: 'insert',
+      document: 'template/content',
+      kind: 'details',
+      id: 'facts',
+      place: { at: 'main' },
+      values: {},
+    },
+    ...['answer', 'never'].map((name) => ({
+      type: 'insert',
+      document: 'template/content',
+      place: { in: 'facts', at: 'rows' },
+      values: { label: `The ${name}`, value: { bind: `attribute.${name}` } },
+    })),
+  );
+  const { pages } = await service.call(routes.listPages, {
+    params,
+    query: { pageKind: 'content', when: 'attribute.answer is "within a day"' },
+  });
+  expect(pages.map(({ page }) => page)).toEqual(['content:reach-us']);
   await service.call(routes.setLanguages, { params, body: { languages: ['de'] } });
   await publish();
   await eventually(async () => {
     const german = (await visit('/de/reach-us')).text;
     expect(german).toMatch(/<h1 class="page-title">Kontakt<\/h1>.*Einfach antworten\./s);
   });
-  expect((await visit('/reach-us')).text).toContain('<h1 class="page-title">Reach us</h1>');
+  const english = (await visit('/reach-us')).text;
+  expect(english).toContain('<h1 class="page-title">Reach us</h1>');
+  expect(english).toContain('<dt>The answer</dt><dd>Within a day</dd>');
+  expect((await visit('/de/reach-us')).text).toContain('<dd>Am selben Tag</dd>');
+  // A row without a value is left out, and the list where no row has one.
+  expect([english.includes('The never'), (await visit('/terms')).text.includes('detail-rows')]).toEqual([false, false]);
+  await expect(edit(set('attributes.With spaces', 'x'))).rejects.toMatchObject({ code: 'no-such-field' });
   await expect(edit(set('slug@de', 'kontakt'))).rejects.toMatchObject({ code: 'no-such-field' });
 });
 

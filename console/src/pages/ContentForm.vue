@@ -1,6 +1,15 @@
 <script setup lang="ts">
 /** One content page: a form beside the page itself. */
-import { DOCUMENT_TYPES, isTranslatable, keys, type ContentDocument, type Device, type Field } from '@parlour/core';
+import {
+  DOCUMENT_TYPES,
+  freeCode,
+  headField,
+  isTranslatable,
+  keys,
+  type ContentDocument,
+  type Device,
+  type Field,
+} from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -52,6 +61,24 @@ const groups = computed(() =>
     }),
   })).filter(({ fields }) => fields.length),
 );
+/** The attributes there are; each in the language that is written. */
+const attributes = computed(() =>
+  Object.keys(document.value?.attributes ?? {})
+    .filter((name) => !name.includes('@'))
+    .map((name) => {
+      const key = `${name}${language.value && `@${language.value}`}`;
+      const field = { ...(headField('content', `attributes.${key}`) as Field), label: name, help: '' };
+      return { key, field, own: document.value?.attributes?.[key] };
+    }),
+);
+const attributeName = ref('');
+const attributeValue = ref('');
+async function addAttribute(): Promise<void> {
+  const name = freeCode(attributeName.value, (one) => document.value?.attributes?.[one] !== undefined);
+  if (!(await setterOf(`attributes.${name}`)(attributeValue.value, undefined))) return;
+  attributeName.value = '';
+  attributeValue.value = '';
+}
 const own = (key: string): unknown => (document.value as Record<string, unknown> | null)?.[key];
 
 const url = ref('');
@@ -149,6 +176,25 @@ onMounted(() => attempt(load));
           :set="setterOf(key)"
         />
       </fieldset>
+      <fieldset v-if="language === '' || attributes.length" :key="`attributes ${language}`">
+        <legend>Attributes</legend>
+        <p class="quiet">
+          For templates and rules: a section “Details” shows them, and any text can be taken from one.
+        </p>
+        <FieldInput
+          v-for="one in attributes"
+          :key="one.key"
+          :name="one.key"
+          :field="one.field"
+          :own="one.own"
+          :set="setterOf(`attributes.${one.key}`)"
+        />
+        <form v-if="language === ''" class="adding" @submit.prevent="attributeName.trim() && addAttribute()">
+          <v-text-field v-model="attributeName" label="Name" maxlength="40" hide-details />
+          <v-text-field v-model="attributeValue" label="Value" maxlength="500" hide-details />
+          <v-btn type="submit" :disabled="!attributeName.trim()">Add</v-btn>
+        </form>
+      </fieldset>
       <fieldset v-if="language === ''">
         <legend>Template and menus</legend>
         <v-select
@@ -183,3 +229,12 @@ onMounted(() => attempt(load));
     </template>
   </FormBeside>
 </template>
+
+<style scoped>
+.adding {
+  display: grid;
+  grid-template-columns: 1fr 2fr auto;
+  gap: 10px;
+  align-items: center;
+}
+</style>
