@@ -117,6 +117,26 @@ test('the pages list is sorted by a click on its head', async () => {
   await first.getByText('thank-you', { exact: true }).waitFor();
 });
 
+test('what a list is narrowed to stands in the web address: a reload keeps it, and clearing takes it away', async () => {
+  const query = () => Object.fromEntries(new URL(page.url()).searchParams);
+  const rows = page.locator('tbody tr');
+  await page.goto(consoleAt('/pages'));
+  await page.getByRole('textbox', { name: 'Search title or code' }).pressSequentially('k-00', { delay: 20 });
+  await page.getByLabel('Page kind').press('Enter');
+  await page.getByRole('option', { name: 'Product', exact: true }).click();
+  await eventually(async () => expect(await rows.count()).toBe(9));
+  expect(query()).toEqual({ search: 'k-00', kind: 'product' });
+  await page.reload();
+  await eventually(async () => expect(await rows.count()).toBe(9));
+  expect(await page.getByRole('textbox', { name: 'Search title or code' }).inputValue()).toBe('k-00');
+  await page.getByRole('textbox', { name: 'Search title or code' }).fill('');
+  await eventually(async () => expect([query(), await rows.count()]).toEqual([{ kind: 'product' }, 12]));
+  // Elsewhere it is another list.
+  await page.getByRole('link', { name: 'Templates', exact: true }).click();
+  await page.getByRole('heading', { name: 'Templates' }).waitFor();
+  expect(query()).toEqual({});
+});
+
 test('the page in the workbench stays where it is, whatever takes the focus in it', async () => {
   await page.goto(consoleAt('/workbench/home'));
   await frame().locator('.cards').first().waitFor();
@@ -323,6 +343,15 @@ test('formatted text, a link and the frame are set where they stand', async () =
   await frame().locator('#s-h-dunes.tone-strong').waitFor();
   await page.getByRole('button', { name: 'Tone: reset to the default' }).click();
   await frame().locator('#s-h-dunes.tone-plain').waitFor();
+  // What counts only with another choice is there once that is made.
+  expect(await page.getByLabel('Gradient to').count()).toBe(0);
+  await page.getByLabel('Background', { exact: true }).press('Enter');
+  await page.getByRole('option', { name: 'Gradient' }).click();
+  await page.getByLabel('Gradient to').fill('#8A2F4B');
+  await page.getByLabel('Strength').waitFor();
+  await eventually(async () =>
+    expect(await frame().locator('style').allTextContents()).toEqual([expect.stringContaining('#8a2f4b')]),
+  );
 });
 
 test('a picture is added from a file, described, and taken out', async () => {

@@ -314,7 +314,7 @@ function changes(
       ? [{ what: 'the sections of the template', command: `parlour template show ${assigned.template}` }]
       : []),
     ...regions.flatMap(({ region, document }) =>
-      document ? [{ what: `the ${region}`, command: `parlour document show ${document}` }] : [],
+      document ? [{ what: `the ${aroundInWords(region)}`, command: `parlour document show ${document}` }] : [],
     ),
     ...additions.map((document) => ({ what: 'what is added', command: `parlour document show ${document}` })),
   ];

@@ -8,6 +8,7 @@ import type { DesignState } from '../assign/assigned.js';
 import { SHARED_SECTION } from '../kinds/kind.js';
 import type { PageKind } from '../assign/page.js';
 import { checkContentPaths, checkPatterns, checkPrefixes } from '../assign/path-sense.js';
+import { isSame } from './edits/common.js';
 import { checkTemplate, contentPlaces } from './edits/sense.js';
 import { checkShown, showingPublished } from './shown.js';
 import { usersOf } from './requests/discard.js';
@@ -78,17 +79,16 @@ export function checkWays(
   for (const key of changed.keys()) refusing(key, () => checkShown(key, showing));
   const path = [...changed.keys()].find((key) => key === keys.paths || key.startsWith('content/'));
   if (path === undefined) return;
-  const paths = changed.has(keys.paths) ? changed.get(keys.paths) : undefined;
+  const before = published.get(keys.paths) as PathsDocument | undefined;
+  const paths = changed.get(keys.paths);
+  const after = paths ? (closeDocument(paths) as PathsDocument) : changed.has(keys.paths) ? undefined : before;
   // Where a page's own slug is what changed, the sentence is about that page.
-  const only = changed.has(keys.paths)
-    ? undefined
-    : new Set([...changed.keys()].filter((key) => key.startsWith('content/')).map(codeOf));
-  const document = paths ? closeDocument(paths) : changed.has(keys.paths) ? undefined : published.get(keys.paths);
+  const only = isSame(before?.patterns, after?.patterns)
+    ? new Set([...changed.keys()].filter((key) => key.startsWith('content/')).map(codeOf))
+    : undefined;
   const valuesOf = (key: DocumentKey) =>
     changed.has(key) ? changed.get(key)?.head : (published.get(key) as Values | undefined);
-  refusing(path, () =>
-    checkContentPaths(contentPlaces(showing, valuesOf), checkPatterns(document as PathsDocument | undefined), only),
-  );
+  refusing(path, () => checkContentPaths(contentPlaces(showing, valuesOf), checkPatterns(after), only));
 }
 
 function refusing(place: DocumentKey, work: () => void): void {

@@ -122,8 +122,8 @@ export const reference = <const O extends Partial<Options<ReferenceField>> = Rec
 ): ReferenceField => ({ type: 'reference', label, help, to, default: '', ...options });
 
 /** A menu of the design; the main one at first. */
-export const menu = (label: string, help: string): ReferenceField =>
-  reference(label, help, 'menu', { default: 'main' });
+export const menu = (label: string, help: string, options: Pick<ReferenceField, 'counts'> = {}): ReferenceField =>
+  reference(label, help, 'menu', { default: 'main', ...options });
 
 /**
  * Repeated items, each with fields of its own. People add, move and remove them one by one.
@@ -148,10 +148,12 @@ export const entries = (
  */
 export const choice = <
   const C extends Readonly<Record<string, string>>,
-  const O extends { readonly perDevice?: boolean; readonly required?: boolean; readonly follows?: string } = Record<
-    never,
-    never
-  >,
+  const O extends {
+    readonly perDevice?: boolean;
+    readonly required?: boolean;
+    readonly follows?: string;
+    readonly counts?: Field['counts'];
+  } = Record<never, never>,
 >(
   label: string,
   help: string,

@@ -96,6 +96,10 @@ function checkBound(field: Field, key: string, bound: Bound): void {
   if (bound.fallback !== undefined) checkValue(field, bound.fallback, `${key}.fallback`);
 }
 
+/** Whether a field counts beside these values. @param values of all fields, with their defaults */
+export const countsNow = ({ counts }: Field, values: Readonly<Record<string, unknown>>): boolean =>
+  !counts || counts.is.includes(String(values[counts.where]));
+
 /** Where the value a page shows came from. */
 export type Origin = 'own' | 'device' | 'language' | 'bound' | 'fallback' | 'default';
 

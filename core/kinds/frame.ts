@@ -17,8 +17,9 @@ export const FRAME = {
     { plain: 'Plain', soft: 'Soft', strong: 'Strong', vivid: 'Vivid', own: 'Own colour' },
     'plain',
   ),
-  colour: colour('Own colour', 'The background, where the tone is “Own colour”.', {
+  colour: colour('Own colour', 'The background of the section.', {
     default: '#e8e4da',
+    counts: { where: 'tone', is: ['own'] },
   }),
   background: choice(
     'Background',
@@ -26,20 +27,28 @@ export const FRAME = {
     { none: 'The tone alone', gradient: 'Gradient', picture: 'Picture', slow: 'Slower-moving picture' },
     'none',
   ),
-  gradientColour: colour('Gradient to', 'The gradient goes from the tone to this colour.', { default: '#ffffff' }),
+  gradientColour: colour('Gradient to', 'The gradient goes from the tone to this colour.', {
+    default: '#ffffff',
+    counts: { where: 'background', is: ['gradient'] },
+  }),
   gradientDirection: choice(
     'Direction of the gradient',
     'Where the gradient goes.',
     { down: 'Down', across: 'Across', diagonal: 'Diagonally' },
     'down',
+    { counts: { where: 'background', is: ['gradient'] } },
   ),
-  picture: picture('Background picture', 'Where the background is a picture; quiet ones suit best.', { suits: 16 / 9 }),
+  picture: picture('Background picture', 'Behind the section; quiet ones suit best.', {
+    suits: 16 / 9,
+    counts: { where: 'background', is: ['picture', 'slow'] },
+  }),
   strength: number('Strength', 'How much of the gradient or the picture is seen over the tone.', {
     min: 5,
     max: 100,
     step: 5,
     unit: '%',
     default: 100,
+    counts: { where: 'background', is: ['gradient', 'picture', 'slow'] },
   }),
   space: choice(
     'Space above and below',

@@ -2,7 +2,7 @@
 import type { Link, SectionedDocument, Values } from '../design/document.js';
 import { sectionsIn } from '../design/document.js';
 import type { EntryValues, Field, Fields, PictureValue } from '../fields/field.js';
-import { withDefaults } from '../fields/value.js';
+import { countsNow, withDefaults } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';
 import { FRAME } from '../kinds/frame.js';
 import { upgradedValues, type KindSet } from '../kinds/kind.js';
@@ -25,10 +25,12 @@ export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
     }
   });
 
-/** The codes of the menus that fields name. */
+/** The codes of the menus that fields name, as far as they count. */
 export const fieldMenus = (fields: Fields, values: Values): string[] =>
   Object.entries(fields).flatMap(([name, field]) =>
-    field.type === 'reference' && field.to === 'menu' && values[name] !== '' ? [values[name] as string] : [],
+    field.type === 'reference' && field.to === 'menu' && values[name] !== '' && countsNow(field, values)
+      ? [values[name] as string]
+      : [],
   );
 
 /** A page that is about nothing, for what is the same whatever the page. */

@@ -1,6 +1,6 @@
 /** The section kinds of content pages. */
-import { type PageInfo, type Section } from '../index.js';
-import { section } from '../tests/designs.js';
+import { pointersOf, SHIPPED_KINDS, type PageInfo, type Section } from '../index.js';
+import { section, template } from '../tests/designs.js';
 import { HOME, made, render, STORE } from '../tests/pages.js';
 import { drawMap } from '../maps/draw.js';
 import { findPlace } from '../maps/find.js';
@@ -247,6 +247,10 @@ test('a directory lists what is in what; folded if wanted; a menu as it is', () 
     /<details><summary class="directory-title">All<\/summary><nav/,
   );
   expect(show(section('d', 'directory', { of: 'menu', menu: 'none' }))).not.toContain('k-directory');
+  // Which menu it would list is no use of that menu while it lists something else.
+  const menus = (values: object) =>
+    pointersOf(template([section('d', 'directory', { ...values })]), SHIPPED_KINDS).menus;
+  expect([menus({}), menus({ of: 'menu' }), menus({ of: 'brands', menu: 'footer' })]).toEqual([[], ['main'], []]);
 });
 
 test('the breadcrumb goes through the collections of a product, those above a collection, and the page above a content page', () => {

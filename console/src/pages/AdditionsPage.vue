@@ -6,6 +6,7 @@ import { routes } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, edit } from '../api';
+import { inAddress } from '../in-address';
 import { news } from '../live';
 import AskDialog from '../shell/AskDialog.vue';
 import { pagesOfTarget, placeInWords, targetInWords } from './additions';
@@ -20,13 +21,13 @@ interface Listed {
 const router = useRouter();
 const additions = ref<readonly Listed[]>([]);
 const loaded = ref(false);
-const search = ref('');
+const search = inAddress('search');
 const creating = ref(false);
 const name = ref('');
 const busy = ref(false);
 
 const shown = computed(() => {
-  const words = search.value.trim().toLowerCase();
+  const words = (search.value ?? '').trim().toLowerCase();
   return additions.value.filter(({ document, some }) =>
     [document.name, placeInWords(document.place), ...some].some((text) => text.toLowerCase().includes(words)),
   );
@@ -83,7 +84,7 @@ onMounted(() => attempt(load));
           Sections for some pages only, without a template of their own: by page, by kind, or by rule.
         </p>
       </div>
-      <v-text-field v-model="search" label="Search" clearable class="search" @click:clear="search = ''" />
+      <v-text-field v-model="search" label="Search" clearable class="search" />
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="((creating = true), (name = ''))"
         >New addition</v-btn
       >

@@ -6,6 +6,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, edit, say, undoLast } from '../api';
+import { inAddress } from '../in-address';
 import { news } from '../live';
 import AskDialog from '../shell/AskDialog.vue';
 import { whenText } from '../times';
@@ -17,7 +18,7 @@ const router = useRouter();
 const pages = ref<readonly Page[]>([]);
 const ready = ref<readonly Ready[]>([]);
 const loaded = ref(false);
-const search = ref('');
+const search = inAddress('search');
 const naming = ref(false);
 const title = ref('');
 /** What the new page is for: a template, or a starter that is none yet. */

@@ -3,9 +3,9 @@
 import { mdiDeleteOutline, mdiUpload } from '@mdi/js';
 import { counted } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { onMounted, ref, watch } from 'vue';
 import { attempt, call, say } from '../api';
+import { inAddress } from '../in-address';
 import AskDialog from '../shell/AskDialog.vue';
 import { takingTurns } from '../turns';
 
@@ -19,14 +19,9 @@ interface Sending {
   fault: string;
 }
 
-const route = useRoute();
-const router = useRouter();
 const pictures = ref<readonly Picture[]>([]);
 const loaded = ref(false);
-const search = computed({
-  get: () => String(route.query['search'] ?? ''),
-  set: (words) => void router.replace({ query: words ? { search: words } : {} }),
-});
+const search = inAddress('search');
 const uses = ref<Uses | null>(null);
 const asking = ref(false);
 const busy = ref(false);
@@ -111,7 +106,7 @@ onMounted(() => attempt(load));
         <h1>Pictures</h1>
         <p class="quiet">Drop files anywhere on this page. Each is made in all the widths that pages ask for.</p>
       </div>
-      <v-text-field v-model="search" label="Search" clearable class="search" @click:clear="search = ''" />
+      <v-text-field v-model="search" label="Search" clearable class="search" />
       <v-btn variant="flat" color="primary" :prepend-icon="mdiUpload" @click="file?.click()">Add pictures</v-btn>
       <input
         ref="file"

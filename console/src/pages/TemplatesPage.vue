@@ -5,6 +5,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, edit, say, undoLast } from '../api';
+import { inAddress } from '../in-address';
 import { news } from '../live';
 import RemoveTemplate from './RemoveTemplate.vue';
 import TemplateDialog from './TemplateDialog.vue';
@@ -22,8 +23,8 @@ const kindName = (template: Template): string => PAGE_KINDS[template.pageKind].n
 
 /** Counts what was loaded, so that drawings are made anew. */
 const round = ref(0);
-const search = ref('');
-const kind = ref<PageKind | null>(null);
+const search = inAddress('search');
+const kind = inAddress<PageKind>('kind');
 
 const kinds = computed(() =>
   pageKinds()

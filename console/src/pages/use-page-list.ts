@@ -2,8 +2,8 @@
 import type { PageKind, PageSort } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref, watch } from 'vue';
-import { useRoute } from 'vue-router';
 import { attempt, call } from '../api';
+import { inAddress } from '../in-address';
 import { news } from '../live';
 import { takingTurns } from '../turns';
 
@@ -13,24 +13,19 @@ export type Template = AnswerOf<typeof routes.listTemplates>['templates'][number
 /** How long typing rests before the list follows it, in milliseconds. */
 const REST = 200;
 
-/** The list as its table shows it; the page kind and the template it starts with come from the web address. */
+/** The list as its table shows it. */
 export function usePageList() {
-  const { query } = useRoute();
-  const asked = (name: string): string | null => {
-    const value = query[name];
-    return typeof value === 'string' ? value : null;
-  };
   const pages = ref<Page[]>([]);
   const templates = ref<Template[]>([]);
   const total = ref(0);
   const next = ref<string | null>(null);
   const renewing = ref<AnswerOf<typeof routes.listPages>['renewing']>(null);
   const loading = ref(true);
-  const search = ref('');
-  const pageKind = ref(asked('kind') as PageKind | null);
-  const template = ref(asked('template'));
+  const search = inAddress('search');
+  const pageKind = inAddress<PageKind>('kind');
+  const template = inAddress('template');
   /** What the list is sorted by, `-title` in reverse; null for the order of the kinds. */
-  const sort = ref<PageSort | `-${PageSort}` | null>(null);
+  const sort = inAddress<PageSort | `-${PageSort}`>('sort');
 
   const ask = takingTurns();
   async function load(more = false): Promise<void> {
@@ -39,9 +34,9 @@ export function usePageList() {
     await attempt(async () => {
       const wanted = {
         search: search.value || undefined,
-        pageKind: pageKind.value ?? undefined,
-        template: template.value ?? undefined,
-        sort: sort.value ?? undefined,
+        pageKind: pageKind.value || undefined,
+        template: template.value || undefined,
+        sort: sort.value || undefined,
         cursor: more ? (next.value ?? undefined) : undefined,
         limit: 100,
       };

@@ -2,12 +2,14 @@
 /** The settings of the selection, at the place of work: under the page. */
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import {
+  countsNow,
   FRAME,
   headField,
   keys,
   PAGE_KINDS,
   resolveValue,
   sectionName,
+  withDefaults,
   type Device,
   type EntriesField,
   type Field,
@@ -28,11 +30,11 @@ const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? session.kinds.find(section.value.kind) : undefined));
 const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
 const device = ref<Device>('desktop');
-const all = computed<[string, Field][]>(() =>
-  Object.entries(part.value === 'frame' ? FRAME : (kind.value?.fields ?? {})).filter(
-    ([, field]) => field.type !== 'entries',
-  ),
-);
+const all = computed<[string, Field][]>(() => {
+  const own = part.value === 'frame' ? FRAME : (kind.value?.fields ?? {});
+  const values = withDefaults(own, section.value?.[part.value] ?? {});
+  return Object.entries(own).filter(([, field]) => field.type !== 'entries' && countsNow(field, values));
+});
 /** Its lists, such as slides and links; they are the same on every device. */
 const lists = computed(() =>
   part.value === 'values' && device.value === 'desktop'

@@ -32,7 +32,7 @@ export const directory = defineKind(
         { collections: 'Collections', brands: 'Brands', categories: 'Categories', menu: 'A menu' },
         'collections',
       ),
-      menu: menu('Menu', 'The menu that is listed, for “A menu”.'),
+      menu: menu('Menu', 'The menu that is listed.', { counts: { where: 'of', is: ['menu'] } }),
       folded: toggle('Folded', 'Shows the title alone until it is opened; without a title nothing is folded.'),
       open: toggle('Open at first', 'Whether what is folded is open when the page opens.', { default: true }),
     },
