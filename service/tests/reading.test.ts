@@ -14,22 +14,20 @@ const linksIn = (html: string, from: RegExp): string[] =>
     ([, to, words]) => `${words} ${to}`,
   );
 const publish = () => service.call(routes.publish, { body: { note: 'Next' } });
-const set = (node: string, field: string, value: unknown, was?: unknown) =>
-  service.edit({
-    type: 'set',
-    document: 'template/guide',
-    node,
-    field,
-    value,
-    ...(was !== undefined && { was }),
-  } as never);
-
 test('directories list collections with those inside them, brands, and categories, which are looked for', async () => {
   const guide = await page('/flying-guide');
   const collections = linksIn(guide, /aria-label="Kites by collection".*?<\/nav>/s);
   expect(collections).toContain('Single-line kites /browse/single-line');
   expect(linksIn(guide, /aria-label="By maker".*?<\/nav>/s)).toContain('Featherby /brand/featherby');
-  await set('guide-brands', 'values.of', 'categories', 'brands');
+  // The shelves are a side area that two templates choose.
+  await service.edit({
+    type: 'set',
+    document: 'around/side/shelves',
+    node: 'side-brands',
+    field: 'values.of',
+    value: 'categories',
+    was: 'brands',
+  });
   await publish();
   const categories = async () => linksIn(await page('/flying-guide'), /aria-label="By maker".*?<\/nav>/s);
   expect(await categories()).toContain('indoor /find?words=indoor');
@@ -81,7 +79,9 @@ test('a content page has a path of several parts, that address alone, in each la
   expect(linksIn(await page('/news'), /<ul class="page-cards">.*?<\/ul>/s)).toContain(
     'A reel that does not bite /news/reels/first',
   );
-  expect(await status('/news/reel')).toBe(404);
+  // Who knows it by its old path is led to the new one, in each language.
+  for (const prefix of ['', '/de'])
+    expect((await service.visit(`${prefix}/news/reel`)).headers.location).toBe(`${prefix}/news/reels/first`);
 });
 
 test('a part of another page follows that page, and goes with it', async () => {
