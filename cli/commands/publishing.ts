@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { routes } from '@parlour/contract';
-import { inZone, Problem, redirectInWords } from '@parlour/core';
+import { inZone, Problem, redirectsInWords } from '@parlour/core';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 
@@ -58,7 +58,7 @@ export function publishCommands(program: Command): void {
       print(
         revision,
         () =>
-          `${[`Published as revision ${revision.number}. ${live}`, ...revision.redirects.map(redirectInWords)].join('\n')}\n${context.hint(`Take it back with: parlour revert ${revision.number - 1}`)}`,
+          `${[`Published as revision ${revision.number}. ${live}`, ...redirectsInWords(revision.redirects)].join('\n')}\n${context.hint(`Take it back with: parlour revert ${revision.number - 1}`)}`,
       );
     });
 

@@ -21,8 +21,11 @@ export function inAddress<T extends string>(name: string): Ref<T | null> {
     const query = { ...route.query, ...waiting };
     waiting = {};
     writing++;
-    await router.replace({ query });
-    writing--;
+    try {
+      await router.replace({ query });
+    } finally {
+      writing--;
+    }
   };
   watch(value, (now) => {
     if ((now || null) === written()) return;

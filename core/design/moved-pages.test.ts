@@ -1,5 +1,5 @@
 import { FORMAT, keys, type ContentDocument, type Document, type PathsDocument } from './document.js';
-import { movedPages } from './moved-pages.js';
+import { movedPages, redirectsInWords } from './moved-pages.js';
 
 /** A state: the slugs of its content pages by code, those that shoppers do not see, and the paths. */
 const state = (
@@ -72,4 +72,10 @@ test.each([
       value: to,
     })),
   ]);
+});
+
+test('of many redirects the first are told, and how many there are besides', () => {
+  const many = Array.from({ length: 7 }, (_, i) => ({ from: `/a${i}`, to: `/b${i}` }));
+  expect(redirectsInWords(many.slice(0, 5))).toHaveLength(5);
+  expect(redirectsInWords(many).slice(4)).toEqual(['/a4 leads to /b4 now.', 'And 2 more old paths lead to new ones.']);
 });

@@ -12,8 +12,13 @@ export interface Redirect {
   readonly to: string;
 }
 
-/** Such as “/about leads to /our-story now.” */
-export const redirectInWords = ({ from, to }: Redirect): string => `${from} leads to ${to} now.`;
+const MOST_TOLD = 5;
+
+/** Such as “/about leads to /our-story now.”; of many, the first ones and how many there are besides. */
+export const redirectsInWords = (redirects: readonly Redirect[]): string[] => [
+  ...redirects.slice(0, MOST_TOLD).map(({ from, to }) => `${from} leads to ${to} now.`),
+  ...(redirects.length > MOST_TOLD ? [`And ${redirects.length - MOST_TOLD} more old paths lead to new ones.`] : []),
+];
 
 /** What it takes so that nobody is lost who knows a page by its old path. */
 export interface MovedPages {
@@ -31,6 +36,7 @@ export function movedPages(before: DesignState, after: DesignState, codes: Itera
   const [was, is] = [before, after].map((state) => state.get(keys.paths) as PathsDocument | undefined);
   const [oldPatterns, newPatterns] = [patternsOf(was), patternsOf(is)];
   const places = contentPlaces(after, (key) => after.get(key));
+  const taken = new Set(places.map(({ slug }) => pathOf(newPatterns, 'content', slug)));
   const redirects: Redirect[] = [];
   const idle: string[] = [];
   for (const code of oldPatterns.content === newPatterns.content ? codes : places.map(({ code }) => code)) {
@@ -44,7 +50,8 @@ export function movedPages(before: DesignState, after: DesignState, codes: Itera
     const isLed =
       newPatterns.content !== STANDARD_PATHS.content && from === pathOf(STANDARD_PATHS, 'content', page.slug);
     // A redirect made by hand says better where it leads.
-    const isFree = !is?.redirects?.[from] && takenBy(from, newPatterns, places) === null;
+    const isByHand = is?.redirects !== undefined && Object.hasOwn(is.redirects, from);
+    const isFree = !isByHand && !taken.has(from) && takenBy(from, newPatterns, []) === null;
     if (from !== to && !isLed && isFree) redirects.push({ from, to });
   }
   const of = (from: string) => ({ type: 'set', document: keys.paths, field: `redirects.${from}` }) as const;

@@ -25,6 +25,8 @@ export function withRedirects(
   live: PublishedState,
   next: ReadonlyMap<DocumentKey, DraftDocument | undefined>,
 ): WithRedirects {
+  // Most of what goes live moves no page, and then none is looked at.
+  if (![...next.keys()].some((key) => key === keys.paths || key.startsWith('content/'))) return { next, redirects: [] };
   const after = overLive(live, next);
   const changed = [...next.keys()].filter((key) => key.startsWith('content/')).map(codeOf);
   const { redirects, edits } = movedPages(live, closedState(after), changed);

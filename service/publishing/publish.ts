@@ -7,7 +7,7 @@ import {
   closeDocument,
   keys,
   Problem,
-  redirectInWords,
+  redirectsInWords,
   type Document,
   type DocumentKey,
   type Draft,
@@ -68,7 +68,7 @@ export const publish = (db: Records, designId: number, options: PublishOptions):
       designId,
       touched.filter((key) => isSameState(draft.get(key), next.has(key) ? next.get(key) : opened(live, key))),
     );
-    const sentence = [`Published as revision ${revision.number}.`, ...redirects.map(redirectInWords)].join(' ');
+    const sentence = [`Published as revision ${revision.number}.`, ...redirectsInWords(redirects)].join(' ');
     if (next === chosen) await logOnly(trx, design, draft, options.authorId, sentence);
     else {
       const now = await loadState(trx, revision.manifest);

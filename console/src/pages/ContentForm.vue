@@ -74,7 +74,7 @@ const attributes = computed(() =>
 const attributeName = ref('');
 const attributeValue = ref('');
 async function addAttribute(): Promise<void> {
-  const name = freeCode(attributeName.value, (one) => document.value?.attributes?.[one] !== undefined);
+  const name = freeCode(attributeName.value, (one) => Object.hasOwn(document.value?.attributes ?? {}, one));
   if (!(await setterOf(`attributes.${name}`)(attributeValue.value, undefined))) return;
   attributeName.value = '';
   attributeValue.value = '';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Everything unpublished, ticked; what stays ticked goes live now, or at a time. */
 import { routes } from '@parlour/contract';
-import { redirectInWords } from '@parlour/core';
+import { redirectsInWords } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import { attempt, call, refreshChanges, say, session } from '../api';
 
@@ -49,7 +49,7 @@ const publish = (): Promise<void> =>
     const some = left.value.size ? { changes: chosen.value } : { seq: session.changes?.seq };
     const revision = await call(routes.publish, { body: { note: note.value, ...some } });
     const when = isLive.value ? 'Shoppers see it now.' : 'Shoppers see it once this design is live.';
-    say([`Published as revision ${revision.number}. ${when}`, ...revision.redirects.map(redirectInWords)].join(' '));
+    say([`Published as revision ${revision.number}. ${when}`, ...redirectsInWords(revision.redirects)].join(' '));
   });
 
 const setTime = (): Promise<void> =>
