@@ -159,7 +159,7 @@ const CARD = `<li class="card"><div class="card-picture"><img src="{{src}}" srcs
 
 function describe({ picture, price, wasPrice, varies, available }, { composition }) {
   const { locale } = composition.edition;
-  const path = (width) => `/pictures/${picture.hash}/${width}.webp`;
+  const path = (width) => `/pictures/${picture.hash}/${width}`;
   return {
     src: path(picture.widths[1]),
     srcset: picture.widths.map((width) => `${path(width)} ${width}w`).join(', '),

@@ -20,7 +20,7 @@ export async function demoSetting(serverUrl, name = 'bench', template) {
 /** A service in a process of its own on a database; an empty one gets the demo. */
 export async function serviceOn(databaseUrl) {
   const program = `import { startService } from '@parlour/service';
-    const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn', mailbox: '/dev/null' });
+    const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: true, logLevel: 'warn', mailbox: '/dev/null', makesPictures: false });
     console.log(port);`;
   const child = spawn(process.execPath, ['--input-type=module', '--eval', program], {
     stdio: ['ignore', 'pipe', 'inherit'],

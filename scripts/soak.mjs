@@ -41,7 +41,7 @@ async function killDatabase() {
   const { home, remove } = temporaryHome();
   let cluster = await startCluster(home);
   const program = `import { startService } from '@parlour/service';
-    const { port } = await startService({ databaseUrl: ${JSON.stringify(cluster.url('postgres'))}, port: 0, demo: true, logLevel: 'silent', mailbox: '/dev/null' });
+    const { port } = await startService({ databaseUrl: ${JSON.stringify(cluster.url('postgres'))}, port: 0, demo: true, logLevel: 'silent', mailbox: '/dev/null', makesPictures: false });
     console.log(port);`;
   const service = spawn(process.execPath, ['--input-type=module', '--eval', program], {
     stdio: ['ignore', 'pipe', 'inherit'],

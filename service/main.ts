@@ -13,6 +13,7 @@ import { loadDemo } from './demo/load.js';
 import { mailbox, smtp } from './mail/mail.js';
 import { logFault } from './faults.js';
 import { keptPages } from './kept/kept-pages.js';
+import { startMakingPictures } from './picture-chore.js';
 import { stopEncoding } from './media/encoding.js';
 import { migrate, openDatabase } from './records/database.js';
 import { secretOf } from './records/secrets.js';
@@ -50,6 +51,8 @@ export interface StartOptions {
   readonly mailIsDelivered?: boolean;
   /** The server that mail goes by, and the address it comes from; into the mailbox if absent. */
   readonly mailServer?: { readonly url: string; readonly from: string } | undefined;
+  /** False if another process makes what takes long of pictures, or nobody should. */
+  readonly makesPictures?: boolean;
 }
 
 /** @throws Error if the port is taken or the database cannot be reached */
@@ -63,6 +66,7 @@ export async function startService({
   mailbox: mailboxFile,
   mailIsDelivered = false,
   mailServer,
+  makesPictures = true,
 }: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
   try {
@@ -98,15 +102,16 @@ export async function startService({
     server.listen(config.port, config.listen);
     await once(server, 'listening');
     const signals = listenForSignals(db, databaseUrl);
-    const chores = startChores(db, logger);
+    const chores = [startChores(db, logger), ...(makesPictures ? [startMakingPictures(db, logger)] : [])];
     return {
       port: config.port,
       demoLoaded,
       ownerLink,
       async stop() {
-        await Promise.all([stopServer(server), chores.stop(), signals.stop(), changes.stop()]);
-        await db.destroy();
+        const ended = [stopServer(server), ...chores.map((one) => one.stop()), signals.stop(), changes.stop()];
         stopEncoding();
+        await Promise.all(ended);
+        await db.destroy();
       },
     };
   } catch (error) {

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { Command } from 'commander';
-import { Problem } from '@parlour/core';
+import { leftOutInWords, Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { hashOfPicture } from '../named-picture.js';
@@ -39,17 +39,18 @@ export function pictureCommands(program: Command): void {
   pictures
     .command('add')
     .description('Add pictures. Each is made in all the widths that pages ask for.')
-    .argument('<files...>', 'JPEG, PNG, WebP, GIF, AVIF or TIFF')
+    .argument('<files...>', 'JPEG, PNG, WebP, GIF, AVIF, TIFF or SVG')
     .addHelpText('after', '\nExample:\n  $ parlour picture add harbour.png')
     .action(async (files: string[], _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       for (const file of files) {
         const added = await call(routes.addPicture, { query: { name: basename(file) }, body: bytesOf(file) });
+        const leftOut = leftOutInWords(added.leftOut);
         const value = JSON.stringify({ picture: added.hash, alt: 'WORDS' });
         print(
           added,
           () =>
-            `Added ${added.name}, ${added.width} x ${added.height}.\nUse it as the value of a field: ${added.name}, or with words that are read aloud: '${value}'`,
+            `Added ${added.name}, ${added.width} x ${added.height}.${leftOut && ` ${leftOut}`}\nUse it as the value of a field: ${added.name}, or with words that are read aloud: '${value}'`,
         );
       }
     });

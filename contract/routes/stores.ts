@@ -93,11 +93,12 @@ export const storesRoutes = {
     answer: shapes.done,
   }),
   addPicture: post('/stores/{store}/pictures', {
-    summary: 'Adds a picture; it is re-encoded and kept in several widths.',
+    summary:
+      'Adds a picture; it is encoded anew in several widths. A drawing (SVG) is kept without what could run or load something, which is told.',
     can: 'content.edit',
     body: 'bytes',
     query: shapes.pictureQuery,
-    answer: shapes.picture,
+    answer: shapes.addedPicture,
     status: 201,
   }),
 } as const;

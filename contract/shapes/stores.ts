@@ -106,6 +106,12 @@ export const picture = closed({
   thumb: string().required(),
 });
 
+/** A picture that was just added. */
+export const addedPicture = picture.shape({
+  /** What was left out of a drawing because it could run or load something: `script`, `onclick`. */
+  leftOut: array(string().required()).required(),
+});
+
 export const pictures = closed({ pictures: array(picture).required() });
 
 export const picturesQuery = closed({

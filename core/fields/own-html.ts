@@ -71,7 +71,7 @@ const SILENT = new Set([
   'title',
 ]);
 /** Pictures of the store itself. */
-const OWN_PICTURE = /^\/pictures\/[0-9a-f]{64}\/\d{1,5}\.webp$/;
+const OWN_PICTURE = /^\/pictures\/[0-9a-f]{64}\/\d{1,5}$/;
 const NUMBER = /^\d{1,5}$/;
 const NUMERIC = new Set(['width', 'height', 'start', 'value', 'colspan', 'rowspan']);
 
@@ -82,7 +82,7 @@ function attributeFault(element: string, attribute: string, value: string): stri
   if (attribute === 'href' && !isSafeHref(value))
     return `the link “${value}” is not allowed; use https, mailto, tel or a path`;
   if (attribute === 'src' && !OWN_PICTURE.test(value))
-    return `the picture “${value}” is not allowed; use one of the store, such as /pictures/…/960.webp`;
+    return `the picture “${value}” is not allowed; use one of the store, such as /pictures/…/960`;
   if (NUMERIC.has(attribute) && !NUMBER.test(value)) return `“${attribute}” of <${element}> must be a whole number`;
   return null;
 }

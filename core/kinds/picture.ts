@@ -3,8 +3,15 @@ import { escapeText } from '../fields/prose.js';
 import type { PictureInfo } from './data.js';
 import { raw, type Markup } from './html.js';
 
-/** Where a rendition of a picture lies on the storefront. Hashes and widths are Parlour’s own, and need no escaping. */
-export const picturePath = (hash: string, width: number): string => `/pictures/${hash}/${width}.webp`;
+/**
+ * Where a picture is on the storefront, in one width; the format is the smallest that the browser reads. Hashes and
+ * widths are Parlour’s own, and need no escaping.
+ */
+export const picturePath = (hash: string, width: number): string => `/pictures/${hash}/${width}`;
+
+/** What a drawing lost on its way in, in a sentence. @param leftOut names of elements and attributes */
+export const leftOutInWords = (leftOut: readonly string[]): string =>
+  leftOut.length > 0 ? `Left out, since it could run or load something: ${leftOut.join(', ')}.` : '';
 
 /**
  * @param sizes how wide the picture is shown, as in the html attribute

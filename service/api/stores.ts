@@ -127,9 +127,9 @@ export function storeRoutes(api: Api): void {
     return { done: true };
   });
   implement(api, routes.addPicture, async ({ store, body, query }) => {
-    const { picture, renditions } = await makePicture(body, query.name ?? '');
-    await addPicture(db, store.id, picture, renditions);
-    return pictureShape(picture, store, config);
+    const made = await makePicture(body, query.name ?? '');
+    await addPicture(db, store.id, made);
+    return { ...pictureShape(made.picture, store, config), leftOut: [...made.leftOut] };
   });
 }
 

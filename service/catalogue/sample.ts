@@ -25,7 +25,7 @@ export async function putInSample(db: Database, store: Store): Promise<void> {
   await inTransaction(db, async (trx) => {
     await lockStore(trx, store.id);
     await mustBeEmpty(trx, store.id);
-    for (const { picture, renditions } of made) await addPicture(trx, store.id, picture, renditions);
+    for (const one of made) await addPicture(trx, store.id, one);
     await fillCatalogue(trx, inCurrency(catalogue, store.currency), {
       storeId: store.id,
       sample: true,

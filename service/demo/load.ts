@@ -68,9 +68,9 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     .executeTakeFirstOrThrow();
   touch(trx, store.id, [tags.catalogue]);
   const hashes = new Map<string, string>();
-  for (const { file, picture, renditions } of demo.pictures) {
-    await addPicture(trx, store.id, picture, renditions);
-    hashes.set(file, picture.hash);
+  for (const { file, ...made } of demo.pictures) {
+    await addPicture(trx, store.id, made);
+    hashes.set(file, made.picture.hash);
   }
   await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => hashes.get(file) as string });
   for (const message of demo.messages ?? []) await addMessage(trx, store.id, message);

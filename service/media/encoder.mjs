@@ -1,27 +1,43 @@
 /**
  * Makes renditions of a picture, in a process of its own that may be killed: a decoder at work cannot be stopped
- * otherwise. Gets `{ id, file, widths, limits }`, answers `{ id, made }` or `{ id, fault }`.
+ * otherwise. Gets `{ id, file, widths, formats, limits }`, answers `{ id, made }` or `{ id, fault }`.
  */
 import sharp from 'sharp';
 
 sharp.concurrency(1);
 sharp.cache(false);
 
-async function make({ file, widths, limits }) {
+const ENCODERS = {
+  webp: (picture) => picture.webp({ quality: 80 }),
+  jpeg: (picture) => picture.jpeg({ quality: 80, progressive: true }),
+  png: (picture) => picture.png({ palette: true }),
+  // More effort makes files a tenth smaller, and takes six times as long.
+  avif: (picture) => picture.avif({ quality: 60, effort: 2 }),
+};
+
+async function make({ file, widths, formats, limits }) {
   const source = sharp(file, { limitInputPixels: limits.pixels, failOn: 'error' });
-  const { format, width: across = 0, height: down = 0, pages = 1 } = await source.metadata();
-  if (format === 'svg' || format === 'pdf') return { fault: 'format' };
-  if (Math.max(across, down) > limits.side || across * down * pages > limits.pixels) return { fault: 'size' };
-  const upright = sharp(await source.autoOrient().toColourspace('srgb').png({ compressionLevel: 1 }).toBuffer());
-  const { width = 0, height = 0 } = await upright.metadata();
-  const wanted = [...new Set([...widths.filter((one) => one < width), Math.min(width, Math.max(...widths))])];
+  const { format, width = 0, height = 0, pages = 1, autoOrient } = await source.metadata();
+  if (format === 'pdf') return { fault: 'format' };
+  if (Math.max(width, height) > limits.side || width * height * pages > limits.pixels) return { fault: 'size' };
+  // Decoded once; every width is made from the widest.
+  const widest = source
+    .autoOrient()
+    .toColourspace('srgb')
+    .resize({ width: Math.max(...widths), withoutEnlargement: true });
+  const { data, info } = await widest.raw({ depth: 'uchar' }).toBuffer({ resolveWithObject: true });
+  const pixels = () => sharp(data, { raw: { width: info.width, height: info.height, channels: info.channels } });
+  const { isOpaque } = await pixels().stats();
+  const made = formats.map((one) => (one === 'plain' ? (isOpaque ? 'jpeg' : 'png') : one));
   const renditions = [];
-  for (const one of wanted)
-    renditions.push({
-      width: one,
-      bytes: await upright.clone().resize({ width: one }).webp({ quality: 80 }).toBuffer(),
-    });
-  return { made: { width, height, renditions } };
+  for (const one of [...widths.filter((each) => each < info.width), info.width])
+    for (const name of made)
+      renditions.push({
+        format: name,
+        width: one,
+        bytes: await ENCODERS[name](pixels().resize({ width: one })).toBuffer(),
+      });
+  return { made: { width: autoOrient.width ?? width, height: autoOrient.height ?? height, renditions } };
 }
 
 process.on('message', (job) => {

@@ -1,37 +1,64 @@
-/** Pictures: every upload is decoded and encoded anew, in the widths shoppers need. */
+/** Pictures: every upload is decoded and encoded anew, in the widths and formats shoppers need. */
 import { createHash } from 'node:crypto';
 import { Problem } from '@parlour/core';
-import type { StoredPicture } from '../records/pictures.js';
-import { encode, type EncodingFault, type Rendition } from './encoding.js';
+import type { Rendition, StoredPicture } from '../records/pictures.js';
+import { encode, encodeLater, type Encoded, type EncodingFault } from './encoding.js';
+import { looksLikeSvg, safeDrawing } from './svg.js';
 
 const WIDTHS = [320, 640, 960, 1280, 1920] as const;
 
 /** What a picture may be. */
 export const PICTURE_LIMITS = { pixels: 60_000_000, side: 16_000, ms: 20_000 } as const;
 
+/** A drawing is text, and is written anew as a whole. */
+const MOST_DRAWING_BYTES = 1_000_000;
+const LATER_MS = 120_000;
+
 export interface MadePicture {
   readonly picture: StoredPicture;
   readonly renditions: readonly Rendition[];
+  /** The file, if more is to be made of it when there is time: AVIF, which is smallest and takes longest. */
+  readonly source: Buffer | null;
+  /** What was left out of a drawing because it could run or load something. */
+  readonly leftOut: readonly string[];
 }
 
 /**
- * @param file bytes of a JPEG, PNG, WebP, GIF, AVIF or TIFF
+ * What pages need at once: WebP, and what everything else reads. A drawing stays one, without what is harmful.
+ * @param file bytes of a JPEG, PNG, WebP, GIF, AVIF, TIFF or SVG
  * @throws Problem `not-a-picture`; `busy` when too many wait
  */
 export async function makePicture(file: Uint8Array, name: string): Promise<MadePicture> {
-  const made = await encode(file, WIDTHS, PICTURE_LIMITS);
-  if (typeof made === 'string') throw refusal(made);
+  const hash = hashOfFile(file);
+  if (looksLikeSvg(file)) return makeDrawing(file, hash, name);
+  const made = orRefuse(await encode({ file, widths: WIDTHS, formats: ['webp', 'plain'], limits: PICTURE_LIMITS }));
+  return { ...shaped(made, hash, name), source: Buffer.from(file), leftOut: [] };
+}
+
+async function makeDrawing(file: Uint8Array, hash: string, name: string): Promise<MadePicture> {
+  if (file.length > MOST_DRAWING_BYTES) throw refusal('size');
+  const safe = safeDrawing(Buffer.from(file).toString('utf8'));
+  if (!safe) throw refusal('format');
+  const bytes = Buffer.from(safe.svg);
+  // Drawn once, to see that it can be, how large it is, and how long it takes.
+  const { width, height } = orRefuse(
+    await encode({ file: bytes, widths: WIDTHS, formats: [], limits: PICTURE_LIMITS }),
+  );
+  const made = { width, height, renditions: [{ format: 'svg', width, bytes } as const] };
+  return { ...shaped(made, hash, name), source: null, leftOut: safe.leftOut };
+}
+
+function shaped(made: Encoded, hash: string, name: string): Pick<MadePicture, 'picture' | 'renditions'> {
   const { width, height, renditions } = made;
-  return {
-    picture: {
-      hash: hashOfFile(file),
-      name,
-      width,
-      height,
-      widths: renditions.map((one) => one.width),
-    },
-    renditions,
-  };
+  const widths = [...new Set(renditions.map((one) => one.width))];
+  return { picture: { hash, name, width, height, widths }, renditions };
+}
+
+/** What is made when there is time. @returns null if it cannot be made of this file, though the rest could */
+export async function makeLater(source: Uint8Array): Promise<readonly Rendition[] | null> {
+  const limits = { ...PICTURE_LIMITS, ms: LATER_MS };
+  const made = await encodeLater({ file: source, widths: WIDTHS, formats: ['avif'], limits });
+  return typeof made === 'string' ? null : made.renditions;
 }
 
 /** What a picture is known by. */
@@ -43,8 +70,14 @@ const SENTENCES: Record<EncodingFault, string> = {
   time: 'This picture takes too long to read.',
 };
 
+function orRefuse(made: Encoded | EncodingFault): Encoded {
+  if (typeof made === 'string') throw refusal(made);
+  return made;
+}
+
 const refusal = (fault: EncodingFault): Problem =>
   new Problem('not-a-picture', SENTENCES[fault], {
     place: 'file',
-    remedy: 'Send a JPEG, PNG, WebP, GIF, AVIF or TIFF of at most 60 million pixels and 16,000 on a side.',
+    remedy:
+      'Send a JPEG, PNG, WebP, GIF, AVIF or TIFF of at most 60 million pixels and 16,000 on a side, or an SVG of at most 1 MB.',
   });

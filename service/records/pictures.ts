@@ -13,29 +13,59 @@ export interface StoredPicture {
   readonly widths: readonly number[];
 }
 
+/** What a picture is kept as; a drawing as `svg` alone. */
+export type PictureFormat = 'avif' | 'webp' | 'jpeg' | 'png' | 'svg';
+
+export interface Rendition {
+  readonly format: PictureFormat;
+  /** In pixels. */
+  readonly width: number;
+  readonly bytes: Buffer;
+}
+
 /**
  * Keeps a picture with its renditions, all or nothing. The same file added again stays as it is; what may be missing
  * of it is put in.
+ * @param source the file, if more is to be made of it later (`waiting-pictures.ts`)
  */
 export const addPicture = (
   db: Records,
   storeId: number,
-  { hash, name, width, height, widths }: StoredPicture,
-  renditions: readonly { readonly width: number; readonly bytes: Buffer }[],
+  {
+    picture,
+    renditions,
+    source,
+  }: {
+    readonly picture: StoredPicture;
+    readonly renditions: readonly Rendition[];
+    readonly source: Buffer | null;
+  },
 ): Promise<void> =>
   inTransaction(db, async (trx) => {
-    await trx
+    const { hash, name, width, height, widths } = picture;
+    const added = await trx
       .insertInto('picture')
       .values({ store_id: storeId, hash, name, width, height, widths: json(widths) })
       .onConflict((conflict) => conflict.doNothing())
-      .execute();
-    await trx
-      .insertInto('rendition')
-      .values(renditions.map((one) => ({ store_id: storeId, hash, ...one })))
-      .onConflict((conflict) => conflict.doNothing())
-      .execute();
+      .returning('hash')
+      .executeTakeFirst();
+    await addRenditions(trx, storeId, hash, renditions);
+    if (added && source)
+      await trx.insertInto('waiting_picture').values({ store_id: storeId, hash, source, taken_until: null }).execute();
     touch(trx, storeId, [tags.picture(hash)]);
   });
+
+export const addRenditions = async (
+  trx: Records,
+  storeId: number,
+  hash: string,
+  renditions: readonly Rendition[],
+): Promise<void> =>
+  void (await trx
+    .insertInto('rendition')
+    .values(renditions.map((one) => ({ store_id: storeId, hash, ...one })))
+    .onConflict((conflict) => conflict.doNothing())
+    .execute());
 
 /** How many pictures a list tells at most. */
 const MOST_LISTED = 500;
@@ -101,19 +131,24 @@ export async function deletePicture(trx: Records, storeId: number, hash: string)
   touch(trx, storeId, [tags.picture(hash)]);
 }
 
-/** The bytes of a picture in one width, as WebP. */
-export async function findRendition(
+/**
+ * The bytes of a picture in one width.
+ * @param formats what may be sent, the best first
+ */
+export const findRendition = (
   db: Records,
   storeId: number,
   hash: string,
   width: number,
-): Promise<Buffer | undefined> {
-  const row = await db
+  formats: readonly PictureFormat[],
+): Promise<Rendition | undefined> =>
+  db
     .selectFrom('rendition')
-    .select('bytes')
+    .select(['format', 'width', 'bytes'])
     .where('store_id', '=', storeId)
     .where('hash', '=', hash)
     .where('width', '=', width)
+    .where('format', 'in', formats)
+    .orderBy(sql`array_position(${[...formats]}::text[], format)`)
+    .limit(1)
     .executeTakeFirst();
-  return row?.bytes;
-}

@@ -2,6 +2,7 @@
 import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audit.js';
+import type { PictureFormat } from './pictures.js';
 
 type Json<T extends object> = JSONColumnType<T, string, string>;
 type Now = ColumnType<Date, Date | string | undefined, never>;
@@ -103,7 +104,8 @@ export interface Tables {
     widths: Json<number[]>;
     created_at: Now;
   };
-  rendition: { store_id: number; hash: string; width: number; bytes: Buffer };
+  rendition: { store_id: number; hash: string; format: PictureFormat; width: number; bytes: Buffer };
+  waiting_picture: { store_id: number; hash: string; source: Buffer; taken_until: Date | null };
   product_picture: { product_id: number; store_id: number; hash: string; alt: string; position: number };
   product_card: {
     id: number;

@@ -15,7 +15,7 @@ import {
   type LookDocument,
 } from '@parlour/core';
 import { loadDocuments } from '../records/documents.js';
-import { findRendition } from '../records/pictures.js';
+import { findRendition, type PictureFormat } from '../records/pictures.js';
 import type { Site } from './context.js';
 import { documentHash } from './versions.js';
 import { small } from './css.js';
@@ -55,6 +55,9 @@ const FOR_GOOD = 'public, max-age=31536000, immutable';
 /** How many kinds one stylesheet may name. */
 const MOST_KINDS = 100;
 const HASH = /^[0-9a-f]{64}$/;
+const WIDTH = /^\d{1,5}$/;
+const DRAWING_POLICY = "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox";
+
 const fonts = new Map(
   fontFiles().map((file) => {
     const [typeface = ''] = file.split('-latin-');
@@ -89,21 +92,32 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       if (siteOf(response).mode !== 'preview') return next();
       response.set('cache-control', FOR_GOOD).type('text/javascript').send(preview);
     })
-    .get('/pictures/:hash/:file', async (request: Request<{ hash: string; file: string }>, response, next) => {
-      const site = siteOf(response);
-      const width = /^(\d{1,5})\.webp$/.exec(request.params.file)?.[1];
-      const bytes =
-        width && HASH.test(request.params.hash)
-          ? await findRendition(site.db, site.store.id, request.params.hash, Number(width))
+    .get('/pictures/:hash/:width', async (request: Request<{ hash: string; width: string }>, response, next) => {
+      const { db, store } = siteOf(response);
+      const { hash, width } = request.params;
+      const found =
+        HASH.test(hash) && WIDTH.test(width)
+          ? await findRendition(db, store.id, hash, Number(width), formatsFor(request.get('accept') ?? ''))
           : undefined;
-      if (!bytes) return next();
-      response.set('cache-control', FOR_GOOD).type('image/webp').send(bytes);
+      if (!found) return next();
+      response.set({ 'cache-control': FOR_GOOD, vary: 'accept' });
+      // A drawing opened by itself is a page of the store: nothing in it may run or load.
+      if (found.format === 'svg') response.set('content-security-policy', DRAWING_POLICY);
+      response.type(`image/${found.format === 'svg' ? 'svg+xml' : found.format}`).send(found.bytes);
     })
     .get('/fonts/:file', (request: Request<{ file: string }>, response, next) => {
       const path = fonts.get(request.params.file);
       if (!path) return next();
       response.sendFile(path, { cacheControl: false, headers: { 'cache-control': FOR_GOOD } });
     });
+
+/** What a client reads, the smallest first: the newer formats only if it names them, since everything is said to read all. */
+const formatsFor = (accept: string): PictureFormat[] => [
+  ...(['avif', 'webp'] as const).filter((format) => accept.includes(`image/${format}`)),
+  'jpeg',
+  'png',
+  'svg',
+];
 
 const documentBy = async (site: Site, hash: string): Promise<Document | undefined> =>
   HASH.test(hash) ? (await loadDocuments(site.db, [hash])).get(hash) : undefined;

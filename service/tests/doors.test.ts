@@ -274,8 +274,8 @@ describe('bad input', () => {
       'file',
     ],
     [
-      'a drawing with script',
-      () => post('/stores/windrow/pictures', '<svg xmlns="http://www.w3.org/2000/svg"><script>1</script></svg>', BYTES),
+      'a drawing that is cut off',
+      () => post('/stores/windrow/pictures', '<svg xmlns="http://www.w3.org/2000/svg', BYTES),
       415,
       'not-a-picture',
       'file',
@@ -401,13 +401,13 @@ describe('bad input', () => {
     expect((await post('/stores/windrow/pictures', file, BYTES)).json()).toMatchObject({ hash: added.hash });
     const { pictures } = await service.call(routes.listPictures);
     expect(pictures.filter((one) => one.hash === added.hash)).toHaveLength(1);
-    const shown = await service.visit(`/pictures/${added.hash}/320.webp`);
+    const shown = await service.visit(`/pictures/${added.hash}/320`);
     expect([shown.status, shown.headers['content-type'], shown.headers['cache-control']]).toEqual([
       200,
-      'image/webp',
+      'image/jpeg',
       'public, max-age=31536000, immutable',
     ]);
     expect(shown.text).not.toContain('secret place');
-    expect((await service.visit(`/pictures/${added.hash}/9999.webp`)).status).toBe(404);
+    expect((await service.visit(`/pictures/${added.hash}/9999`)).status).toBe(404);
   });
 });

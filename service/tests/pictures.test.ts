@@ -4,10 +4,10 @@ import sharp from 'sharp';
 import { routes } from '@parlour/contract';
 import { PICTURE_LIMITS } from '../media/renditions.js';
 import { joinedTo } from './people.js';
-import { asAdmin, testService, type Answer, type TestService } from './service.js';
+import { asAdmin, eventually, testService, type Answer, type TestService } from './service.js';
 
 let service: TestService;
-beforeAll(async () => (service = await testService({ proxies: ['127.0.0.1'] })));
+beforeAll(async () => (service = await testService({ proxies: ['127.0.0.1'], makesPictures: true })));
 afterAll(() => service.stop());
 
 /** @param from the address it comes from; the proxy before the service says it */
@@ -83,7 +83,7 @@ test('a picture cut off while it is kept is not there at all, and can be added a
   expect(await count()).toBe(before);
   await run('drop trigger cut_off on rendition');
   const { hash, widths } = (await upload(picture)).json<{ hash: string; widths: number[] }>();
-  const path = `/pictures/${hash}/${widths[0]}.webp`;
+  const path = `/pictures/${hash}/${widths[0]}`;
   expect((await service.visit(path)).status).toBe(200);
   await run(`delete from rendition where hash = '${hash}'`);
   expect((await service.visit(path)).status).toBe(404);
@@ -91,12 +91,106 @@ test('a picture cut off while it is kept is not there at all, and can be added a
   expect((await service.visit(path)).status).toBe(200);
 });
 
-test('every picture of the demo is ready before its first shopper comes', async () => {
+const NEWEST = 'image/avif,image/webp,image/apng,image/svg+xml,image/*,*/*;q=0.8';
+
+test('every picture of the demo is ready before its first shopper comes, in what everything reads; newer browsers get what is smaller', async () => {
   const { text } = await service.visit('/');
   const paths = [...new Set([...text.matchAll(/\/pictures\/[^ "]+/g)].map(([path]) => path))];
   expect(paths.length).toBeGreaterThan(10);
-  const answers = await Promise.all(paths.map((path) => service.visit(path)));
-  expect(answers.every(({ status, headers }) => status === 200 && headers['content-type'] === 'image/webp')).toBe(true);
+  const typesFor = async (accept: string) => {
+    const answers = await Promise.all(paths.map((path) => service.visit(path, { headers: { accept } })));
+    expect(answers.every(({ status, headers }) => status === 200 && /accept/i.test(headers['vary'] ?? ''))).toBe(true);
+    return [...new Set(answers.map(({ headers }) => headers['content-type']))].sort();
+  };
+  expect((await typesFor('*/*')).every((type) => type === 'image/jpeg' || type === 'image/png')).toBe(true);
+  expect(await typesFor('image/webp,*/*')).toEqual(['image/webp']);
+});
+
+test('AVIF is made when there is time; what shines through does so in every format; a picture deleted meanwhile is no fault', async () => {
+  const run = (sql: string) => asAdmin((admin) => admin.query(sql), service.databaseUrl);
+  await run('delete from waiting_picture');
+  const made = async (red: number, alpha: number) => {
+    const body = await sharp({
+      create: { width: 700, height: 30, channels: 4, background: { r: red, g: 9, b: 9, alpha } },
+    })
+      .png()
+      .toBuffer();
+    return (await upload(body)).json<{ hash: string; widths: number[] }>();
+  };
+  await service.call(routes.removePicture, { params: { hash: (await made(1, 1)).hash } });
+  const [glass, solid] = [await made(200, 0.5), await made(100, 1)];
+  const typeFor = async (hash: string, accept: string) =>
+    (await service.visit(`/pictures/${hash}/640`, { headers: { accept } })).headers['content-type'];
+  expect(glass.widths).toEqual([320, 640, 700]);
+  expect([await typeFor(glass.hash, '*/*'), await typeFor(solid.hash, '*/*')]).toEqual(['image/png', 'image/jpeg']);
+  await eventually(async () => {
+    expect([await typeFor(glass.hash, NEWEST), await typeFor(solid.hash, NEWEST)]).toEqual([
+      'image/avif',
+      'image/avif',
+    ]);
+    expect((await run('select 1 from waiting_picture')).rowCount).toBe(0);
+  });
+  const { rows } = await run(`select bytes from rendition where hash = '${glass.hash}' and format = 'avif'`);
+  const { channels } = await sharp((rows[0] as { bytes: Buffer }).bytes).stats();
+  expect(channels[3]?.mean).toBeCloseTo(127.5, -1);
+});
+
+describe('drawings', () => {
+  const drawing = (inside: string, about = '') =>
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" width="120" height="60"${about}>${inside}</svg>`;
+  const added = async (text: string, name = 'mark.svg') =>
+    service.api(`/stores/windrow/pictures?name=${name}`, { method: 'POST', body: Buffer.from(text) });
+
+  test('one is kept as it is drawn, in its own size', async () => {
+    const inside =
+      '<title>Mark &amp; name</title><defs><linearGradient id="g"><stop offset="0" stop-color="#a33"></stop></linearGradient></defs><style>.a{fill:url(#g)}</style><path class="a" d="M0 0h120v60z"></path><use xlink:href="#g"></use>';
+    const picture = (await added(drawing(inside))).json<{ hash: string; leftOut: string[] }>();
+    expect(picture).toMatchObject({ width: 120, height: 60, widths: [120], leftOut: [] });
+    const shown = await service.visit(`/pictures/${picture.hash}/120`, { headers: { accept: NEWEST } });
+    expect([shown.text, shown.headers['content-type']]).toEqual([drawing(inside), 'image/svg+xml']);
+    expect(shown.headers['content-security-policy']).toMatch(/^default-src 'none';.*sandbox$/);
+  });
+
+  test.each([
+    ['<script>alert(1)</script>', ['script']],
+    ['<rect width="9" height="9" onclick="alert(1)" ONLOAD="x"/>', ['ONLOAD', 'onclick']],
+    [
+      '<foreignObject><iframe xmlns="http://www.w3.org/1999/xhtml" src="javascript:alert(1)"/></foreignObject>',
+      ['foreignObject'],
+    ],
+    ['<a href="javascript:alert(1)"><rect width="9" height="9"/></a>', ['a']],
+    [
+      '<use href="https://elsewhere.example/x.svg#a"/><image xlink:href="//elsewhere.example/x.png"/>',
+      ['href', 'xlink:href'],
+    ],
+    ['<image href="data:image/svg+xml;base64,PHN2Zz48L3N2Zz4="/>', ['href']],
+    ['<rect fill="url(https://elsewhere.example/x)" style="background:url(//elsewhere.example)"/>', ['fill', 'style']],
+    ['<style>@import "//elsewhere.example";</style><style>a{fill:u\\72l(//x)}</style>', ['style']],
+    ['<set attributeName="href" to="javascript:alert(1)"/>', ['set']],
+    ['<g xmlns="http://www.w3.org/1999/xhtml"><script/></g>', ['script', 'xmlns']],
+    ['<metadata><rdf:x/></metadata><sodipodi:view inkscape:zoom="1"/>', []],
+  ])('what could run or load something is left out, and told: %s', async (inside, leftOut) => {
+    const answer = await added(drawing(`${inside}<rect width="5" height="5"/>`));
+    expect(answer.json()).toMatchObject({ leftOut });
+    const { text } = await service.visit(`/pictures/${answer.json<{ hash: string }>().hash}/120`);
+    expect(text).not.toMatch(/alert|elsewhere|javascript|xhtml|script|rdf/i);
+    expect(text).toContain('<rect width="5" height="5"></rect>');
+  });
+
+  test.each([
+    ['with names that stand for others', '<!DOCTYPE svg [<!ENTITY a "aaaa">]>' + drawing('<text>&a;</text>')],
+    ['that is another document', '<?xml version="1.0"?><html><svg xmlns="http://www.w3.org/2000/svg"/></html>'],
+    ['that is not one', '<svg'],
+    ['that is enormous', drawing('', ' viewBox="0 0 1 1"').replace('width="120"', 'width="90000"')],
+    ['that is long', drawing(`<path d="${'M0 0h1'.repeat(200_000)}"/>`)],
+  ])('one %s is refused', async (_name, text) => {
+    const answer = await added(text);
+    expect([answer.status, answer.json()['type'], answer.json()['place']]).toEqual([
+      415,
+      '/docs/problems/not-a-picture',
+      'file',
+    ]);
+  });
 });
 
 describe('where pictures are used', () => {
@@ -127,7 +221,7 @@ describe('where pictures are used', () => {
       products: [],
       kept: false,
     });
-    const path = `/pictures/${hash}/40.webp`;
+    const path = `/pictures/${hash}/40`;
     expect((await service.visit(path)).status).toBe(200);
     await remove(hash);
     expect((await service.visit(path)).status).toBe(404);

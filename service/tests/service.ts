@@ -163,6 +163,8 @@ export const serviceOn = (databaseUrl: string, more: Partial<StartOptions> = {})
     demo: false,
     logLevel: 'silent',
     mailbox: mailboxOf(databaseUrl),
+    // It would take the processor from the tests; those of pictures ask for it.
+    makesPictures: false,
     ...more,
   });
 

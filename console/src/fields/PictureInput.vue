@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** A picture of the store with its alternative text: chosen from those there are, or added. */
 import { mdiImageOutline, mdiUpload } from '@mdi/js';
-import type { PictureValue } from '@parlour/core';
+import { leftOutInWords, type PictureValue } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
-import { attempt, call } from '../api';
+import { attempt, call, say } from '../api';
 import FocalPoint, { type Point } from './FocalPoint.vue';
 
 type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
@@ -53,7 +53,8 @@ async function add(event: Event): Promise<void> {
       body: new Uint8Array(await chosen.arrayBuffer()),
     });
     await load();
-    choose({ ...added });
+    choose(added);
+    if (added.leftOut.length > 0) say(leftOutInWords(added.leftOut));
   });
   busy.value = false;
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The pictures of the store: added by drag or by choice, found by name, shown where they are used, deleted. */
 import { mdiDeleteOutline, mdiUpload } from '@mdi/js';
-import { counted } from '@parlour/core';
+import { counted, leftOutInWords } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref, watch } from 'vue';
 import { attempt, call, say } from '../api';
@@ -48,12 +48,15 @@ async function add(files: readonly File[]): Promise<void> {
     return { one, job: sending.value.at(-1) as Sending };
   });
   let added = 0;
+  const lost: string[] = [];
   for (const { one, job } of jobs) {
     if (job.cancel.signal.aborted) continue;
     job.state = 'sending';
     try {
-      await call(routes.addPicture, { query: { name: one.name }, body: new Uint8Array(await one.arrayBuffer()) });
+      const body = new Uint8Array(await one.arrayBuffer());
+      const { leftOut } = await call(routes.addPicture, { query: { name: one.name }, body });
       added++;
+      if (leftOut.length > 0) lost.push(`${one.name}: ${leftOutInWords(leftOut)}`);
       sending.value = sending.value.filter((other) => other !== job);
       await load();
     } catch (error) {
@@ -61,7 +64,7 @@ async function add(files: readonly File[]): Promise<void> {
       job.fault = error instanceof Error ? error.message : 'It could not be sent.';
     }
   }
-  if (added) say(`Added ${counted(added, 'picture')}.`);
+  if (added) say([`Added ${counted(added, 'picture')}.`, ...lost].join(' '));
 }
 function drop(event: DragEvent): void {
   over.value = false;

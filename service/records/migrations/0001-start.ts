@@ -150,9 +150,19 @@ create table picture (
 create table rendition (
   store_id integer not null,
   hash text not null,
+  format text not null,
   width integer not null,
   bytes bytea not null,
-  primary key (store_id, hash, width),
+  primary key (store_id, hash, width, format),
+  foreign key (store_id, hash) references picture on delete cascade
+);
+-- The files of pictures of which more is to be made when there is time; taken by one process at a time.
+create table waiting_picture (
+  store_id integer not null,
+  hash text not null,
+  source bytea not null,
+  taken_until timestamptz,
+  primary key (store_id, hash),
   foreign key (store_id, hash) references picture on delete cascade
 );
 create table product_picture (
