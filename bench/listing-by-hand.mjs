@@ -19,8 +19,7 @@ const SIZES = '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw';
 
 const picture = ({ hash, widths, width, height, alt }) => {
   let sources = '';
-  for (let i = 0; i < widths.length; i++)
-    sources += `${i ? ', ' : ''}/pictures/${hash}/${widths[i]} ${widths[i]}w`;
+  for (let i = 0; i < widths.length; i++) sources += `${i ? ', ' : ''}/pictures/${hash}/${widths[i]} ${widths[i]}w`;
   return `<img src="/pictures/${hash}/${widths[Math.min(1, widths.length - 1)]}" srcset="${sources}" sizes="${SIZES}" width="${width}" height="${height}" alt="${escape(alt)}" loading="lazy">`;
 };
 
