@@ -37,19 +37,35 @@ export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = 
 /** Which page kind and slug a path means, or null. */
 export function matchPath(patterns: PathPatterns, path: string): { kind: keyof PathPatterns; slug: string } | null {
   for (const [kind, pattern] of Object.entries(patterns) as [keyof PathPatterns, string][]) {
-    const [start = '', end] = pattern.split('{slug}');
-    if (end === undefined) {
-      if (path === pattern) return { kind, slug: '' };
-    } else if (path.startsWith(start) && path.endsWith(end) && path.length > start.length + end.length) {
-      const parts = path
-        .slice(start.length, path.length - end.length)
-        .split('/')
-        .map(safeDecode);
-      const isWhole = parts.every((part) => part && !part.includes('/'));
-      if (isWhole && (parts.length === 1 || kind === 'content')) return { kind, slug: parts.join('/') };
-    }
+    const slug = slugAt(pattern, path, kind);
+    if (slug !== null) return { kind, slug };
   }
   return null;
+}
+
+/** What a path meant by an earlier pattern of its kind: the standard one, or one that shoppers have used. */
+export function matchFormer(paths: PathsDocument | undefined, path: string): ReturnType<typeof matchPath> {
+  if (!paths?.patterns && !paths?.former) return null;
+  const now = patternsOf(paths);
+  for (const [kind, standard] of Object.entries(STANDARD_PATHS) as [keyof PathPatterns, string][])
+    for (const pattern of [standard, ...(paths.former?.[kind] ?? [])]) {
+      const slug = pattern === now[kind] ? null : slugAt(pattern, path, kind);
+      if (slug !== null) return { kind, slug };
+    }
+  return null;
+}
+
+/** The slug in a path of a pattern, empty where a kind has none; null if the path is of another pattern. */
+function slugAt(pattern: string, path: string, kind: keyof PathPatterns): string | null {
+  const [start = '', end] = pattern.split('{slug}');
+  if (end === undefined) return path === pattern ? '' : null;
+  if (!path.startsWith(start) || !path.endsWith(end) || path.length <= start.length + end.length) return null;
+  const parts = path
+    .slice(start.length, path.length - end.length)
+    .split('/')
+    .map(safeDecode);
+  const isWhole = parts.every((part) => part && !part.includes('/'));
+  return isWhole && (parts.length === 1 || kind === 'content') ? parts.join('/') : null;
 }
 
 /**

@@ -111,6 +111,10 @@ const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
     words: 'a path such as /item/{slug}',
   },
 });
+const FORMER = words('Earlier paths', 'Paths of pages that shoppers have used before; they lead to those of today.', {
+  max: 20,
+});
+const hasPattern = (kind: string): boolean => isPageKind(kind) && kind !== 'home' && kind !== 'not-found';
 const REDIRECT = text('Leads to', 'Where shoppers who use the old path are sent.', {
   max: 2000,
   plain: true,
@@ -251,8 +255,8 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       picture: picture('Lead picture', 'At the head of the page, and where it is listed.', { suits: 16 / 9 }),
       visible: choice(
         'Who may see it',
-        'Nobody sees it on the storefront until you say so; previews always show it.',
-        { everyone: 'Everyone', nobody: 'Nobody yet' },
+        'Of a page for signed-in shoppers everybody may read the title, in menus and lists. Previews show every page.',
+        { everyone: 'Everyone', 'signed-in': 'Signed-in shoppers', nobody: 'Nobody yet' },
         'everyone',
       ),
       from: dateTime('Visible from', 'When shoppers first see it; leave empty for at once.'),
@@ -319,7 +323,8 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     called: () => 'the paths',
     fields: { home: reference('Home page', 'Another page that the home page shows.', 'page') },
     groups: {
-      patterns: (kind) => (isPageKind(kind) && kind !== 'home' && kind !== 'not-found' ? PATTERN : null),
+      patterns: (kind) => (hasPattern(kind) ? PATTERN : null),
+      former: (kind) => (hasPattern(kind) ? FORMER : null),
       redirects: (path) => (PATH.test(path) && path.length <= 200 ? REDIRECT : null),
     },
     implied: () => ({}),
@@ -328,6 +333,8 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         return value
           ? `The home page shows ${pageInWords(String(value), about)}.`
           : 'The home page shows its own template.';
+      if (path.startsWith('former.'))
+        return `Earlier paths of ${path.slice('former.'.length)} pages: ${((value as string[] | undefined) ?? []).join(', ') || 'none'}.`;
       if (!path.startsWith('redirects.')) return null;
       const from = path.slice('redirects.'.length);
       return value ? `${from} leads to ${String(value)}.` : `${from} is no longer redirected by hand.`;

@@ -147,7 +147,7 @@ export interface ContentDocument {
   readonly text?: string;
   readonly picture?: PictureValue | null;
   /** `nobody` keeps it from shoppers. */
-  readonly visible?: 'everyone' | 'nobody';
+  readonly visible?: 'everyone' | 'signed-in' | 'nobody';
   /** Shoppers see it from this instant on. */
   readonly from?: string;
   readonly date?: string;
@@ -175,13 +175,15 @@ export interface AssignmentsDocument {
   readonly lists?: Lists;
 }
 
-/** What the home page shows, the patterns of paths, and redirects made by hand. */
+/** What the home page shows, the patterns of paths, and redirects. */
 export interface PathsDocument {
   readonly format: number;
   readonly type: 'paths';
   /** Another page that the home page shows. */
   readonly home?: PageCode;
   readonly patterns?: Readonly<Partial<Record<PageKind, string>>>;
+  /** Patterns that shoppers have used before, besides the standard ones; their paths lead to those of today. */
+  readonly former?: Readonly<Partial<Record<PageKind, readonly string[]>>>;
   /** From a path to a path or web address. */
   readonly redirects?: Readonly<Record<string, string>>;
 }

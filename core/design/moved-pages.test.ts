@@ -1,10 +1,11 @@
 import { FORMAT, keys, type ContentDocument, type Document, type PathsDocument } from './document.js';
+import { matchFormer } from '../assign/paths.js';
 import { movedPages, redirectsInWords } from './moved-pages.js';
 
 /** A state: the slugs of its content pages by code, those that shoppers do not see, and the paths. */
 const state = (
   slugs: Readonly<Record<string, string>>,
-  paths: Pick<PathsDocument, 'patterns' | 'redirects'> = {},
+  paths: Pick<PathsDocument, 'patterns' | 'former' | 'redirects'> = {},
   hidden: readonly string[] = [],
 ): ReadonlyMap<string, Document> =>
   new Map<string, Document>([
@@ -78,4 +79,28 @@ test('of many redirects the first are told, and how many there are besides', () 
   const many = Array.from({ length: 7 }, (_, i) => ({ from: `/a${i}`, to: `/b${i}` }));
   expect(redirectsInWords(many.slice(0, 5))).toHaveLength(5);
   expect(redirectsInWords(many).slice(4)).toEqual(['/a4 leads to /b4 now.', 'And 2 more old paths lead to new ones.']);
+});
+
+test('a pattern that was not the standard is remembered, once and newest first, and what it meant is found', () => {
+  const at = (product: string, former: readonly string[] = []) =>
+    state({}, { patterns: { product }, former: { product: former } });
+  const { redirects, edits } = movedPages(
+    at('/kite/{slug}', ['/toy/{slug}', '/fly/{slug}']),
+    at('/fly/{slug}', ['/toy/{slug}', '/fly/{slug}']),
+    [],
+  );
+  expect(redirects).toEqual([{ from: '/kite/{slug}', to: '/fly/{slug}' }]);
+  expect(edits).toMatchObject([{ field: 'former.product', value: ['/kite/{slug}', '/toy/{slug}'] }]);
+  // The standard one is known to everybody.
+  expect(movedPages(state({}), at('/kite/{slug}'), [])).toEqual({ redirects: [], edits: [] });
+  const paths = at('/fly/{slug}', ['/kite/{slug}', '/fly/{slug}']).get(keys.paths) as PathsDocument;
+  expect(['/kite/a%20b', '/item/a', '/fly/a', '/kite/a/b', '/kite/'].map((path) => matchFormer(paths, path))).toEqual([
+    { kind: 'product', slug: 'a b' },
+    { kind: 'product', slug: 'a' },
+    // Content pages once were there, as far as the standard says.
+    null,
+    null,
+    null,
+  ]);
+  expect(matchFormer(undefined, '/item/a')).toBeNull();
 });

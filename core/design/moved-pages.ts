@@ -1,6 +1,6 @@
-/** Content pages that are at another path from now on: whoever uses the old one is led to the new one. */
+/** Pages that are at another path from now on: whoever uses the old one is led to the new one. */
 import { takenBy } from '../assign/path-sense.js';
-import { pathOf, patternsOf, STANDARD_PATHS } from '../assign/paths.js';
+import { pathOf, patternsOf, STANDARD_PATHS, type PathPatterns } from '../assign/paths.js';
 import type { DesignState } from '../assign/assigned.js';
 import { keys, type ContentDocument, type PathsDocument } from './document.js';
 import type { Edit } from './edits/edit.js';
@@ -13,6 +13,8 @@ export interface Redirect {
 }
 
 const MOST_TOLD = 5;
+/** So many earlier patterns of a kind are remembered; see `document-types.ts`. */
+const MOST_FORMER = 20;
 
 /** Such as “/about leads to /our-story now.”; of many, the first ones and how many there are besides. */
 export const redirectsInWords = (redirects: readonly Redirect[]): string[] => [
@@ -29,7 +31,7 @@ export interface MovedPages {
 }
 
 /**
- * The content pages that move from one state of a design to the next.
+ * The pages that move from one state of a design to the next.
  * @param codes of the content pages that may differ; all of them where the patterns do
  */
 export function movedPages(before: DesignState, after: DesignState, codes: Iterable<string>): MovedPages {
@@ -55,11 +57,34 @@ export function movedPages(before: DesignState, after: DesignState, codes: Itera
     if (from !== to && !isLed && isFree) redirects.push({ from, to });
   }
   const of = (from: string) => ({ type: 'set', document: keys.paths, field: `redirects.${from}` }) as const;
+  const former = formerPatterns(oldPatterns, newPatterns, is);
   return {
-    redirects,
+    redirects: [...former.redirects, ...redirects],
     edits: [
+      ...former.edits,
       ...idle.map((from): Edit => ({ ...of(from), was: is?.redirects?.[from] })),
       ...redirects.map(({ from, to }): Edit => ({ ...of(from), value: to })),
     ],
+  };
+}
+
+/**
+ * Patterns that shoppers have used until now, where there are others from now on. The standard ones are known anyway,
+ * and each content page has a redirect of its own.
+ */
+function formerPatterns(was: PathPatterns, is: PathPatterns, paths: PathsDocument | undefined): MovedPages {
+  const moved = (Object.keys(was) as (keyof PathPatterns)[]).filter(
+    (kind) => kind !== 'content' && was[kind] !== is[kind] && was[kind] !== STANDARD_PATHS[kind],
+  );
+  return {
+    redirects: moved.map((kind) => ({ from: was[kind], to: is[kind] })),
+    edits: moved.map((kind): Edit => {
+      const known = paths?.former?.[kind];
+      const value = [was[kind], ...(known ?? []).filter((one) => one !== was[kind] && one !== is[kind])].slice(
+        0,
+        MOST_FORMER,
+      );
+      return { type: 'set', document: keys.paths, field: `former.${kind}`, value, ...(known && { was: known }) };
+    }),
   };
 }

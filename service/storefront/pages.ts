@@ -2,12 +2,12 @@
 import {
   keys,
   leadsTo,
+  matchFormer,
   matchPath,
   PAGE_KINDS,
   parsePage,
   pathOf,
   patternsOf,
-  STANDARD_PATHS,
   type Brand,
   type Collection,
   type ContentDocument,
@@ -90,12 +90,10 @@ async function lookUp(
 
 type Match = NonNullable<ReturnType<typeof matchPath>>;
 
-/** What a path means by the patterns of a design, and what it meant by a standard pattern that they have replaced. */
+/** What a path means by the patterns of a design, and what it meant by an earlier one. */
 function matchesOf(source: Pick<PageSource, 'state'>, path: string): { match: Match | null; former: Match | null } {
   if (!isStorablePath(path)) return { match: null, former: null };
-  const own = pathsIn(source)?.patterns;
-  const former = own ? matchPath(STANDARD_PATHS, path) : null;
-  return { match: matchPath(patternsFor(source), path), former: former && own?.[former.kind] ? former : null };
+  return { match: matchPath(patternsFor(source), path), former: matchFormer(pathsIn(source), path) };
 }
 
 /** Whether what is at a path must be looked for in the catalogue: then the page takes two statements, else one. */
@@ -171,6 +169,21 @@ function contentPage(source: Pick<PageSource, 'state'>, by: By, value: string): 
     };
   }
   return null;
+}
+
+/** Whether what is at a path is for shoppers who have signed in. */
+export function isForSignedIn(source: Pick<PageSource, 'state'>, path: string): boolean {
+  const { match } = matchesOf(source, path);
+  const home = match?.kind === 'home' ? parsePage(pathsIn(source)?.home ?? 'home') : null;
+  const page =
+    match?.kind === 'content'
+      ? contentPage(source, 'slug', match.slug)
+      : home?.kind === 'content'
+        ? contentPage(source, 'code', home.code ?? '')
+        : null;
+  return page?.subject !== undefined && page.subject !== null && 'content' in page.subject
+    ? page.subject.content.visible === 'signed-in'
+    : false;
 }
 
 /** What the home page shows: itself, or another page that the design chose. */

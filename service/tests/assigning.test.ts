@@ -381,6 +381,13 @@ test('paths, redirects and what the home page shows belong to the design', async
     [301, '/workshop'],
   ]);
   expect((await service.visit('/')).text).toContain('How a kite is made');
+  // From one path of one's own to another: both of those before lead to it.
+  await service.edit({ ...set('patterns.product', '/sail/{slug}'), was: '/kite/{slug}' });
+  const { redirects } = await service.call(routes.publish, { body: {} });
+  expect(redirects).toEqual([{ from: '/kite/{slug}', to: '/sail/{slug}' }]);
+  for (const path of ['/kite', '/item'])
+    expect((await service.visit(`${path}/skerry-diamond`)).headers['location']).toBe('/sail/skerry-diamond');
+  expect((await service.visit('/kite/no-such-kite')).status).toBe(404);
   await service.call(routes.revert, { params: { revision: '1' }, body: {} });
   expect((await service.visit('/item/skerry-diamond')).status).toBe(200);
 });

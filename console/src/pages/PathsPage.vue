@@ -11,15 +11,18 @@ import {
   type Field,
   type PageKind,
   type PathsDocument,
+  patternsOf,
+  type PathPatterns,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
-import { attempt, call, session } from '../api';
+import { computed, ref } from 'vue';
+import { useAnswer } from '../answers';
+import { session } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import { useDocument } from '../use-document';
 import PageSearch from '../workbench/PageSearch.vue';
 
-const { document, load, run, setterOf } = useDocument<PathsDocument>(() => keys.paths);
+const { document, run, setterOf } = useDocument<PathsDocument>(() => keys.paths);
 const kinds = pageKinds().filter((kind) => headField('paths', `patterns.${kind}`) !== null);
 const fieldOf = (kind: PageKind): Field => ({
   ...(headField('paths', `patterns.${kind}`) as Field),
@@ -29,18 +32,30 @@ const fieldOf = (kind: PageKind): Field => ({
 const standardOf = (kind: PageKind): string => STANDARD_PATHS[kind as keyof typeof STANDARD_PATHS];
 
 const HOME = { page: 'home', title: 'Its own template' };
-const home = ref(HOME);
+const homePage = computed(() => {
+  const code = document.value?.home ?? '';
+  return isPageKind(code.split(':')[0] ?? '') ? code : '';
+});
+const { data: why } = useAnswer(routes.why, () => ({ params: { page: homePage.value } }), {
+  when: () => homePage.value !== '',
+});
+const home = computed(() =>
+  why.value && homePage.value !== '' ? { page: homePage.value, title: why.value.title } : HOME,
+);
 const redirects = computed(() => Object.entries(document.value?.redirects ?? {}));
+/** Patterns that shoppers have used before, each with the one of today. */
+const former = computed(() =>
+  Object.entries(document.value?.former ?? {}).flatMap(([kind, patterns = []]) =>
+    patterns.map((pattern) => ({
+      kind: kind as PageKind,
+      pattern,
+      now: patternsOf(document.value ?? undefined)[kind as keyof PathPatterns],
+    })),
+  ),
+);
 const from = ref('');
 const to = ref('');
 
-async function readHome(code: string | undefined): Promise<void> {
-  if (code === undefined) home.value = HOME;
-  else {
-    const { title } = await call(routes.why, { params: { page: code } });
-    home.value = { page: code, title };
-  }
-}
 const setHome = (code: string): Promise<boolean> =>
   setterOf('home')(code === 'home' ? undefined : code, document.value?.home);
 
@@ -51,14 +66,13 @@ async function addRedirect(): Promise<void> {
   );
   if (done) from.value = to.value = '';
 }
+function forget(kind: PageKind, pattern: string): Promise<boolean> {
+  const was = document.value?.former?.[kind] ?? [];
+  const left = was.filter((one) => one !== pattern);
+  return setterOf(`former.${kind}`)(left.length ? left : undefined, was);
+}
 const removeRedirect = (path: string, leadsTo: string): Promise<boolean> =>
   run([{ type: 'set', document: keys.paths, field: `redirects.${path}`, was: leadsTo }]);
-
-watch(
-  () => document.value?.home,
-  (code) => void attempt(() => readHome(code && isPageKind(code.split(':')[0] ?? '') ? code : undefined)),
-);
-onMounted(() => attempt(load));
 </script>
 
 <template>
@@ -97,7 +111,7 @@ onMounted(() => attempt(load));
       <h2 id="redirects">Redirects</h2>
       <p class="quiet">
         For paths of an older store, or in print: shoppers are sent on to where the page is now. A content page that
-        moves leaves one by itself when you publish.
+        moves leaves one by itself when you publish, and so do all pages of a kind that moves.
       </p>
       <form class="redirect" @submit.prevent="addRedirect">
         <v-text-field v-model="from" label="Old path" placeholder="/old-kites" />
@@ -106,8 +120,22 @@ onMounted(() => attempt(load));
           >Add redirect</v-btn
         >
       </form>
-      <v-table v-if="redirects.length">
+      <v-table v-if="redirects.length || former.length">
         <tbody>
+          <tr v-for="{ kind, pattern, now } in former" :key="kind + pattern">
+            <td>{{ pattern }}</td>
+            <td>{{ now }}</td>
+            <td class="end">
+              <v-btn
+                size="small"
+                color="error"
+                :prepend-icon="mdiDeleteOutline"
+                :aria-label="`Remove the redirect of ${pattern}`"
+                @click="forget(kind, pattern)"
+                >Remove</v-btn
+              >
+            </td>
+          </tr>
           <tr v-for="[path, leadsTo] in redirects" :key="path">
             <td>{{ path }}</td>
             <td>{{ leadsTo }}</td>
