@@ -7,6 +7,7 @@ import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';
 import { dropPasswordLinks } from './records/password-links.js';
 import { dropOldChanges } from './records/changes.js';
+import { dropOldShopperTokens } from './records/shoppers.js';
 import { dropOldAnswers } from './records/idempotency.js';
 import type { Database } from './records/database.js';
 import { isDatabaseAway } from './web.js';
@@ -41,6 +42,7 @@ export function startChores(db: Database, log: Logger): Chores {
     await dropOldAnswers(db);
     await dropOldTries(db, new Date());
     await dropPasswordLinks(db, new Date());
+    await dropOldShopperTokens(db, new Date());
     await dropOldChanges(db);
     cleaned = Date.now();
   };

@@ -60,13 +60,16 @@ export const totalsOf = (lines: readonly OrderLine[], delivery: number | null): 
 };
 
 /** The facts of a shopper with a cart. A way to deliver that does not go to the country is as good as not chosen. */
-export function checkoutFacts({ lines, attempt, buyer, delivery }: KeptCart, { methods, country }: Buying): Facts {
+export function checkoutFacts(
+  { lines, attempt, buyer, delivery }: KeptCart,
+  { methods, country }: Buying,
+): Omit<Facts, 'order' | 'shopper'> {
   const to = buyer.country || country;
   const offers = offersTo(to, methods);
   const chosen = offers.find(({ code }) => code === delivery);
   const gone = delivery === '' || chosen ? null : (methods.find(({ code }) => code === delivery)?.name ?? delivery);
   return {
-    ...NO_FACTS,
+    payment: NO_FACTS.payment,
     'cart-count': lines.reduce((sum, { quantity }) => sum + quantity, 0),
     cart: { lines, attempt },
     buyer: { ...buyer, country: to, countries: countriesOf(methods) },

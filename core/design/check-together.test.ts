@@ -71,3 +71,26 @@ test('a template of another kind is refused, though it is there', () => {
     'wrong-page-kind',
   );
 });
+
+test('a page for signed-in shoppers needs a sign-in page, whichever of the two is changed', () => {
+  const hidden = {
+    format: 1,
+    type: 'content',
+    title: 'Wholesale',
+    slug: 'wholesale',
+    visible: 'signed-in',
+  } as Document;
+  const without = draftOf({ ...whole, 'content/wholesale': hidden });
+  for (const key of ['content/wholesale', 'assignments/sign-in'])
+    expect(refusal(() => checkTogether(key, without.get(key), without))).toMatchObject({
+      code: 'cannot-publish',
+      place: 'content/wholesale',
+      message: 'The content page “Wholesale” is for signed-in shoppers, and sign-in pages have no template.',
+    });
+  const state = draftOf({
+    ...whole,
+    'content/wholesale': hidden,
+    'assignments/sign-in': assignments('sign-in', 'sign-in'),
+  });
+  expect(() => checkTogether('content/wholesale', state.get('content/wholesale'), state)).not.toThrow();
+});

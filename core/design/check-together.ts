@@ -43,6 +43,7 @@ export function checkTogether(key: DocumentKey, document: DraftDocument | undefi
         keys.arrangement(path.slice('around.'.length) as PlaceAround, value as string),
         `chooses the arrangement “${String(value)}”`,
       );
+  if (document.type === 'content') checkSignIn(key, document, state);
   for (const node of Object.values(nodes)) {
     const shared = node.values['shared'];
     if (isSection(node) && node.kind.startsWith(`${SHARED_SECTION}@`) && typeof shared === 'string' && shared !== '')
@@ -103,8 +104,23 @@ function refusing(place: DocumentKey, work: () => void): void {
   }
 }
 
+/** Who may see a page only when signed in must be able to sign in. */
+function checkSignIn(key: DocumentKey, document: DraftDocument, state: Draft): void {
+  if (document.head['visible'] !== 'signed-in' || state.get(keys.assignments('sign-in'))) return;
+  const page = capitalised(nameOf(document));
+  throw new Problem('cannot-publish', `${page} is for signed-in shoppers, and sign-in pages have no template.`, {
+    place: key,
+    remedy: 'Make a template for sign-in pages and make it their standard, or let everyone see the page.',
+  });
+}
+
 function checkGone(key: DocumentKey, state: Draft): void {
   const code = codeOf(key);
+  if (key === keys.assignments('sign-in'))
+    for (const other of state.keys()) {
+      const page = other.startsWith('content/') ? state.get(other) : undefined;
+      if (page) checkSignIn(other, page, state);
+    }
   if (key.startsWith('template/')) {
     for (const bucketKey of state.keys()) {
       const bucket = bucketKey.startsWith('assignments/') ? state.get(bucketKey) : undefined;

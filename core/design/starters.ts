@@ -381,6 +381,13 @@ const MADE: readonly TemplateStarter[] = [
     ],
   },
   {
+    code: 'sign-in-form',
+    name: 'Sign-in form',
+    sentence: 'A field for a mail address, to which a link is sent that signs in.',
+    pageKind: 'sign-in',
+    sections: () => [section('sign-in-title', 'page-title'), section('sign-in-form', 'sign-in-form')],
+  },
+  {
     code: 'not-found-new',
     name: 'Title and new products',
     sentence: 'Says that the page was not found, and shows what is new.',

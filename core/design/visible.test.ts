@@ -29,6 +29,28 @@ test('pages held back are left out; the next one that comes at a time says when'
 
 test('where nothing is held back it is the same state', () => {
   const whole = new Map<string, Document>([['content/open', page({ visible: 'everyone' })]]);
-  expect(visibleState(whole, NOW)).toEqual({ state: whole, until: null });
+  expect(visibleState(whole, NOW)).toEqual({ state: whole, signedIn: whole, until: null });
   expect(visibleState(whole, NOW).state).toBe(whole);
+});
+
+test('of a page for signed-in shoppers everybody has the title and the path, in every language, and nothing else', () => {
+  const known = { 'title@de': 'P auf Deutsch', labels: ['a'], date: NOW, visible: 'signed-in' };
+  const own = {
+    text: '<p>Secret</p>',
+    'text@de': '<p>Geheim</p>',
+    description: 'Secret',
+    author: 'A',
+    attributes: { price: 'Secret' },
+    from: NOW,
+  };
+  const whole = new Map([
+    ['look', look],
+    ['content/members', page({ ...known, ...own })],
+  ]);
+  const { state, signedIn } = visibleState(whole, NOW);
+  expect(state.get('content/members')).toEqual(page(known));
+  expect(signedIn).toBe(whole);
+  // Held back, it is there for nobody.
+  const later = visibleState(new Map([['content/members', page({ ...known, from: '2027-01-01T00:00:00.000Z' })]]), NOW);
+  expect([later.state.size, later.signedIn.size, later.until]).toEqual([0, 0, '2027-01-01T00:00:00.000Z']);
 });

@@ -59,6 +59,16 @@ export interface Totals {
 export const PAYMENT_WAYS = ['bank-transfer'] as const;
 export type PaymentWay = (typeof PAYMENT_WAYS)[number];
 
+/** Who a shopper is: nobody yet, coming by the link of a message that is good (or was, and is late), or signed in. */
+export interface Shopper {
+  readonly is: 'nobody' | 'coming' | 'late' | 'signed-in';
+  /** Their mail address; empty for nobody. */
+  readonly mail: string;
+  /** The token of the link they are coming by. */
+  readonly link: string;
+}
+export const NO_SHOPPER: Shopper = { is: 'nobody', mail: '', link: '' };
+
 /** Every fact with what it holds. */
 export interface Facts {
   /** How many things are in the cart. */
@@ -82,6 +92,7 @@ export interface Facts {
   readonly totals: Totals;
   /** The order of a thank-you page. */
   readonly order: OrderFact | null;
+  readonly shopper: Shopper;
 }
 export type FactName = keyof Facts;
 
@@ -96,6 +107,7 @@ export const NO_FACTS: Facts = {
   payment: { chosen: 'bank-transfer' },
   totals: { goods: 0, delivery: null, total: 0 },
   order: null,
+  shopper: NO_SHOPPER,
 };
 
 /** What came of a form that was sent. */

@@ -204,6 +204,38 @@ export const STOREFRONT_WORDS = declare({
     en: 'Thank you. You will hear from us.',
     de: 'Danke. Sie hören von uns.',
   },
+  'sign-in-action': { about: 'The button of the sign-in form.', en: 'Send me a link', de: 'Link zusenden' },
+  'sign-in-sent': {
+    about: 'Said once a link to sign in was sent.',
+    en: 'Look into your mail: the link in it signs you in. It works for half an hour.',
+    de: 'Bitte sehen Sie in Ihre E-Mails: Der Link darin meldet Sie an. Er gilt eine halbe Stunde.',
+  },
+  'sign-in-as': {
+    about: 'Asked of whoever comes by the link.',
+    en: 'Sign in as {mail}?',
+    de: 'Als {mail} anmelden?',
+  },
+  'sign-in-late': {
+    about: 'Said of a link that signs nobody in any more.',
+    en: 'This link has expired, or was used before. Please ask for a new one.',
+    de: 'Dieser Link ist abgelaufen oder wurde schon benutzt. Bitte fordern Sie einen neuen an.',
+  },
+  'signed-in-as': {
+    about: 'Who is signed in.',
+    en: 'You are signed in as {mail}.',
+    de: 'Sie sind als {mail} angemeldet.',
+  },
+  'sign-out': { about: 'The button that signs a shopper out.', en: 'Sign out', de: 'Abmelden' },
+  'sign-in-subject': {
+    about: 'The subject of the message with the link.',
+    en: 'Sign in to {store}',
+    de: 'Anmelden bei {store}',
+  },
+  'sign-in-message': {
+    about: 'The message with the link.',
+    en: 'This link signs you in to {store}. It works once, for half an hour:\n\n{link}\n\nIf you did not ask for it, do nothing.\n',
+    de: 'Dieser Link meldet Sie bei {store} an. Er gilt einmal, eine halbe Stunde lang:\n\n{link}\n\nWenn Sie ihn nicht angefordert haben, müssen Sie nichts tun.\n',
+  },
   'leave-empty': {
     about: 'The label of a field that only programs fill in.',
     en: 'Leave this empty',

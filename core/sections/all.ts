@@ -15,6 +15,7 @@ import { countdown } from './around/countdown.js';
 import { findBox } from './around/find-box.js';
 import { findUs } from './around/find-us.js';
 import { mailSignUp } from './around/mail-sign-up.js';
+import { signInForm } from './shopper/sign-in-form.js';
 import { notice } from './around/notice.js';
 import { openingHours } from './around/opening-hours.js';
 import { paymentMarks } from './around/payment-marks.js';
@@ -109,6 +110,7 @@ export const SHIPPED_KINDS = kindSet([
   orderButton,
   thanks,
   orderLines,
+  signInForm,
   storeMark,
   menuBar,
   findBox,

@@ -6,6 +6,7 @@ import {
   GROUNDWORKS,
   lookCss,
   NO_BUYER,
+  NO_FACTS,
   SHIPPED_KINDS,
   type CartLine,
   type Document,
@@ -39,10 +40,14 @@ const order: OrderFact = {
   totals: { goods: 8400, delivery: 450, total: 8850 },
 };
 const facts = {
+  ...NO_FACTS,
   ...checkoutFacts({ lines: [line], attempt: 'x', buyer: NO_BUYER, delivery: '' }, buying),
   order,
-} as Facts;
-const noFacts = checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying) as Facts;
+} satisfies Facts;
+const noFacts: Facts = {
+  ...NO_FACTS,
+  ...checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying),
+};
 
 /** Pages that sections look at; some show only on one of them. */
 const PAGES: readonly PageInfo[] = [
@@ -168,10 +173,12 @@ interface Looks {
 }
 const single = (kind: PageInfo['kind']): PageInfo => ({ ...HOME, kind, code: kind, path: `/${kind}`, title: kind });
 const LOOKS: readonly Looks[] = [
-  ...[...PAGES, SOLD_OUT, ...(['checkout', 'cart', 'thank-you', 'find'] as const).map(single)].map((page) => ({
-    page,
-    facts,
-  })),
+  ...[...PAGES, SOLD_OUT, ...(['checkout', 'cart', 'thank-you', 'find', 'sign-in'] as const).map(single)].map(
+    (page) => ({
+      page,
+      facts,
+    }),
+  ),
   ...[...PAGES, single('cart')].map((page) => ({ page, facts: noFacts })),
   { page: PAGES[0] as PageInfo, facts, none: true },
 ];

@@ -39,11 +39,13 @@ describe('cart and checkout', () => {
     postcode: '1',
     city: 'Kiel',
   };
-  const factsOf = (lines: readonly CartLine[], country = '', delivery = '') =>
-    checkoutFacts(
+  const factsOf = (lines: readonly CartLine[], country = '', delivery = ''): Facts => ({
+    ...NO_FACTS,
+    ...checkoutFacts(
       { lines, attempt: 'a-1', buyer: { ...BUYER, country }, delivery },
       { methods: METHODS, country: 'IE' },
-    );
+    ),
+  });
   /** The html of the sections on a page of a kind. */
   const on = (kind: 'cart' | 'checkout' | 'thank-you', kinds: readonly string[], facts: Facts, form?: FormState) =>
     render(

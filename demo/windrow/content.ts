@@ -52,6 +52,14 @@ export const windrowContent = (
     '<p>As little as we can send a parcel with.</p><wbr data-break><h2>What we keep</h2><p>Your name, your addresses, your mail address and what you bought, as long as the law asks us to.</p><h2>Cookies</h2><p>One, when you put something into the cart, so that it is still there on the next page.</p>',
   ),
   page(
+    'wholesale',
+    'Wholesale',
+    'wholesale',
+    'Prices for those who sell our kites.',
+    '<p>We make about nine hundred kites a year, and half of them are sold by other people. If you are one of them, this is what you pay.</p><wbr data-break><h2>Prices by the dozen</h2><table><tbody><tr><th>Kites</th><th>Off the price</th><th>In your hands</th></tr><tr><td>12 to 47</td><td>30 %</td><td>in three weeks</td></tr><tr><td>48 and more</td><td>38 %</td><td>in six weeks</td></tr></tbody></table><h2>How to order</h2><p>Write to Isbel with the codes and the numbers. Nothing is paid before the boxes are with you.</p>',
+    { visible: 'signed-in' },
+  ),
+  page(
     'our-story',
     'Sixteen years on the mole',
     'our-story',

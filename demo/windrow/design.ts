@@ -219,6 +219,18 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
       }),
     ],
     [
+      keys.template('sign-in'),
+      template('Sign in', 'sign-in', [
+        section('sign-in-title', 'page-title', {}, { width: 'reading' }),
+        section(
+          'sign-in-form',
+          'sign-in-form',
+          { text: '<p>For those who sell our kites: we send a link to your mail address. You need no password.</p>' },
+          { width: 'reading', space: 'large' },
+        ),
+      ]),
+    ],
+    [
       keys.template('not-found'),
       template('Not found', 'not-found', [
         section(

@@ -131,7 +131,7 @@ async function part(
 export function listTouched(
   db: Records,
   { designId, side, standards }: PagesOf,
-  touched: TouchedPages,
+  touched: Pick<TouchedPages, 'all' | 'pages' | 'templates' | 'standards' | 'additions'>,
   but: readonly PageKind[],
   { page, ...wanted }: ListPart & { readonly page?: PageCode },
 ): Promise<{ rows: AssignmentRow[]; total: number }> {

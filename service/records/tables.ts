@@ -104,6 +104,8 @@ export interface Tables {
     widths: Json<number[]>;
     created_at: Now;
   };
+  shopper_link: { token_hash: Buffer; store_id: number; mail: string; back: string; expires_at: Date };
+  shopper_session: { token_hash: Buffer; store_id: number; mail: string; expires_at: Date };
   rendition: { store_id: number; hash: string; format: PictureFormat; width: number; bytes: Buffer };
   waiting_picture: { store_id: number; hash: string; source: Buffer; taken_until: Date | null };
   product_picture: { product_id: number; store_id: number; hash: string; alt: string; position: number };

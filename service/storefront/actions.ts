@@ -33,6 +33,8 @@ import type { Site } from './context.js';
 import { languageIn } from './editions.js';
 import { signUp, writeMessage, type LetterBox } from './letters.js';
 import { NOT_FOUND, patternsFor, placeAt, type OpenPage } from './pages.js';
+import { isOwnPath } from './paths.js';
+import { knownShopper, sendLink, signInByLink, signOut } from './shoppers.js';
 import { buyingOf, refreshed, showPage } from './show.js';
 
 const OPTION = 'option.';
@@ -56,14 +58,15 @@ type Action = (site: Site, sent: Sent, response: Response, request: Request) => 
 export const actions = (siteOf: (response: Response) => Site, box: LetterBox): Router => {
   const router = Router();
   /** @param from the kind of page that a form is on which does not say it */
-  const post = (path: string, from: 'home' | 'cart' | 'checkout', act: Action): void => {
+  const post = (path: string, from: 'home' | 'cart' | 'checkout' | 'sign-in', act: Action): void => {
     router.post(
       path,
       urlencoded({ extended: false, limit: '20kb', parameterLimit: 120 }),
       async (request, response) => {
-        const site = siteOf(response);
-        const sent = { page: site.edition.locale.prefix + pathOf(patternsFor(site), from), ...fieldsIn(request.body) };
-        const outcome = await act(site, sent, response, request);
+        const all = siteOf(response);
+        const sent = { page: all.edition.locale.prefix + pathOf(patternsFor(all), from), ...fieldsIn(request.body) };
+        const outcome = await act(all, sent, response, request);
+        const site = await knownShopper(all, pathIn(all, sent), request);
         const cartToken = (outcome.done && outcome.cart) || site.cartToken;
         const cart = cartToken === null ? null : tokenHash(cartToken);
         if (cartToken !== null && cart) {
@@ -79,6 +82,9 @@ export const actions = (siteOf: (response: Response) => Site, box: LetterBox): R
   post('/checkout', 'checkout', checkOut);
   post('/sign-up', 'home', (site, sent, _response, request) => signUp(site, sent, request, box));
   post('/message', 'home', (site, sent, _response, request) => writeMessage(site, sent, request, box));
+  post('/sign-in', 'sign-in', (site, sent, _response, request) => sendLink(site, sent, request, box));
+  post('/signed-in', 'sign-in', (site, sent, response) => signInByLink(site, sent, response));
+  post('/sign-out', 'sign-in', (site, _sent, response, request) => signOut(site, request, response));
   return router;
 };
 
@@ -93,10 +99,12 @@ const fieldsIn = (body: unknown): Record<string, string> =>
 
 /** The page that a form was sent from. */
 async function pageOf(site: Site, sent: Sent): Promise<{ page: OpenPage; query: URLSearchParams }> {
-  const [path = '/', query = ''] = sent.page.split('?');
-  const { page } = await placeAt(site, languageIn(path, site.store).rest);
-  return { page: page ?? NOT_FOUND, query: new URLSearchParams(query) };
+  const { page } = await placeAt(site, pathIn(site, sent));
+  return { page: page ?? NOT_FOUND, query: new URLSearchParams(sent.page.split('?')[1]) };
 }
+
+/** Its path, without a language. */
+const pathIn = ({ store }: Site, { page }: Sent): string => languageIn(page.split('?')[0] ?? '/', store).rest;
 
 async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request, response: Response): Promise<void> {
   const form = outcome.done ? undefined : outcome.form;
@@ -128,9 +136,6 @@ async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request
     .type('html')
     .send(shown?.html ?? '');
 }
-
-/** A path of the storefront, and of no other host. */
-const isOwnPath = (path: string): boolean => /^\/(?![/\\])/.test(path);
 
 /** Back to the section on the page that was open. */
 const backTo = (section: string): string => `#${encodeURIComponent(htmlId(section))}`;

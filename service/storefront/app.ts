@@ -15,6 +15,7 @@ import type { Site } from './context.js';
 import { keeping, type Found } from './keeping.js';
 import { asksCatalogue, NOT_FOUND, placeAt } from './pages.js';
 import { headersWithStyle, securityHeaders } from './security.js';
+import { forShoppers } from './shoppers.js';
 import { showPage } from './show.js';
 import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
 
@@ -37,6 +38,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
   app.use(mode === 'live' ? liveSite(service) : previewSite(service));
   app.use(assets(siteOf));
   app.use(actions(siteOf, service));
+  app.get('/{*path}', forShoppers(siteOf));
   const shown = keeping(service.kept);
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);
@@ -59,7 +61,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
       .set({
         ...headersWithStyle(headers, page.style),
         // Browsers show what they have when somebody goes back; a cart of before would be wrong.
-        'cache-control': isOwnPage(page.page.kind) ? 'no-store' : 'private, no-cache',
+        'cache-control': isOwnPage(page.page.kind) || site.shopper ? 'no-store' : 'private, no-cache',
         etag: etagOf(page.html),
         'cache-status': 'parlour; fwd=miss',
       })

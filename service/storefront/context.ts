@@ -1,5 +1,5 @@
 /** What the storefront and its preview have in common: which store, which state of its design, which mode. */
-import type { DesignState, Edition } from '@parlour/core';
+import type { DesignState, Edition, Shopper } from '@parlour/core';
 import type { Config } from '../config.js';
 import type { Records } from '../records/database.js';
 import type { Store } from '../records/stores.js';
@@ -20,4 +20,6 @@ export interface Site {
   /** The cart token of the shopper, if there is one, and its hash. */
   readonly cartToken: string | null;
   readonly cart: Buffer | null;
+  /** Who is signed in; null where nobody was asked, since the page is the same for all. */
+  readonly shopper: Shopper | null;
 }

@@ -58,7 +58,7 @@ export function keeping(kept: KeptPages): Keeping {
 
   return async (site, path, query, cartCount, make) => {
     const { live } = site;
-    if (!live) return make(site);
+    if (!live || site.shopper) return make(site);
     const key = `${live.store.id} ${path}?${query}`;
     if (!site.cart) return makeForAll(key, site, path, query, make);
     if (cartCount === null || owned.get(live)?.has(path)) return make(site);

@@ -15,8 +15,9 @@ export interface LetterBox {
   readonly addressOf: ClientAddress;
 }
 
-type Sent = Readonly<Record<string, string>> & { readonly page: string };
-type Answer = { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
+/** What was sent with a form that a shopper writes in. */
+export type Sent = Readonly<Record<string, string>> & { readonly page: string };
+export type LetterAnswer = { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
 
 const WINDOW_MS = 60 * 60 * 1000;
 const MOST_SIGN_UPS = 20;
@@ -24,24 +25,29 @@ const MOST_MESSAGES = 10;
 const MOST = { name: 120, mail: 254, subject: 160, text: 5_000 } as const;
 
 /** Keeps a mail address for news. One that is known already is thanked for like any other. */
-export async function signUp(site: Site, sent: Sent, request: Request, { addressOf }: LetterBox): Promise<Answer> {
+export async function signUp(
+  site: Site,
+  sent: Sent,
+  request: Request,
+  { addressOf }: LetterBox,
+): Promise<LetterAnswer> {
   const { section, typed } = formOf(sent);
   const { word, language } = site.edition.locale;
   const mail = (typed['mail'] ?? '').trim();
-  const refuse = (refused: string, status: 409 | 422 = 422): Answer => ({
+  const refuse = (refused: string, status: 409 | 422 = 422): LetterAnswer => ({
     done: false,
     status,
     form: { section, typed, refused },
   });
   if (!isMailAddress(mail)) return refuse(word('mail-wrong'));
-  const kept = await keeping(site, sent, `sign-up from ${addressOf(request)}`, MOST_SIGN_UPS);
-  if (kept !== 'keep') return kept === 'trap' ? thanked(section) : refuse(kept, 409);
+  const may = await mayWrite(site, sent, `sign-up from ${addressOf(request)}`, MOST_SIGN_UPS);
+  if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
   await addSignUp(site.db, site.store.id, { mail, page: pathIn(sent), language });
   return thanked(section);
 }
 
 /** Keeps a message for the store's inbox, and sends it by mail where the store has said to which address. */
-export async function writeMessage(site: Site, sent: Sent, request: Request, box: LetterBox): Promise<Answer> {
+export async function writeMessage(site: Site, sent: Sent, request: Request, box: LetterBox): Promise<LetterAnswer> {
   const { section, typed } = formOf(sent);
   const { word } = site.edition.locale;
   const errors: Record<string, string> = {};
@@ -50,14 +56,14 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
   if (of('mail') !== '' && !isMailAddress(of('mail'))) errors['mail'] = word('mail-wrong');
   for (const [field, most] of Object.entries(MOST))
     if (of(field as keyof typeof MOST).length > most) errors[field] = word('too-long', { most });
-  const refuse = (refused: string, status: 409 | 422): Answer => ({
+  const refuse = (refused: string, status: 409 | 422): LetterAnswer => ({
     done: false,
     status,
     form: { section, typed, errors, refused },
   });
   if (Object.keys(errors).length > 0) return refuse(word('check-fields'), 422);
-  const kept = await keeping(site, sent, `message from ${box.addressOf(request)}`, MOST_MESSAGES);
-  if (kept !== 'keep') return kept === 'trap' ? thanked(section) : refuse(kept, 409);
+  const may = await mayWrite(site, sent, `message from ${box.addressOf(request)}`, MOST_MESSAGES);
+  if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
   const message = { name: of('name'), mail: of('mail'), subject: of('subject'), text: of('text'), page: pathIn(sent) };
   await addMessage(site.db, site.store.id, message);
   const to = site.store.details.mail;
@@ -70,11 +76,11 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
 }
 
 /** What a form says besides what was typed. */
-function formOf({ 'back-to': section = '', page: _page, facts: _facts, [TRAP]: _trap, ...typed }: Sent) {
+export function formOf({ 'back-to': section = '', page: _page, facts: _facts, [TRAP]: _trap, ...typed }: Sent) {
   return { section, typed };
 }
 
-const thanked = (section: string): Answer => ({
+export const thanked = (section: string): LetterAnswer => ({
   done: false,
   status: 200,
   form: { section, typed: {}, refused: '', done: true },
@@ -84,16 +90,16 @@ const thanked = (section: string): Answer => ({
 const pathIn = ({ page }: Sent): string => page.split(/[?#]/)[0]?.slice(0, 400).toWellFormed() ?? '';
 
 /**
- * Whether what was sent is kept: `trap` for what a program filled in, which is told nothing; else why not, in words.
+ * Whether what was sent is taken: `yes`, or `trap` for what a program filled in, which is told nothing; else why not, in words.
  * @param key what is counted
  */
-async function keeping(site: Site, sent: Sent, key: string, most: number): Promise<string> {
+export async function mayWrite(site: Site, sent: Sent, key: string, most: number): Promise<string> {
   const { word } = site.edition.locale;
   if (sent[TRAP]) return 'trap';
   if (site.mode === 'preview') return word('preview-keeps-nothing');
   const now = new Date();
   const [tried] = await countTry(site.db, [`${site.store.id} ${key}`], WINDOW_MS, now);
-  if (!tried || tried.tries <= most) return 'keep';
+  if (!tried || tried.tries <= most) return 'yes';
   const minutes = Math.max(1, Math.ceil((tried.since.getTime() + WINDOW_MS - now.getTime()) / 60_000));
   return word('too-often', { minutes });
 }

@@ -12,6 +12,8 @@ export interface LiveStore {
   readonly store: Store;
   /** The documents of its live design, without content pages that are held back. */
   readonly state: DesignState;
+  /** The same with the pages that are for shoppers who have signed in. */
+  readonly signedIn: DesignState;
 }
 
 /** With what it was made from, and how long it is so. */
@@ -22,8 +24,8 @@ interface Kept extends LiveStore {
 }
 
 function asSeenNow(store: Store, whole: Kept['whole']): Kept {
-  const { state, until } = visibleState(whole, new Date().toISOString());
-  return { store, state, whole, until: until === null ? Infinity : Date.parse(until) };
+  const { state, signedIn, until } = visibleState(whole, new Date().toISOString());
+  return { store, state, signedIn, whole, until: until === null ? Infinity : Date.parse(until) };
 }
 
 const MOST_STORES = 1_000;

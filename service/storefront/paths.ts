@@ -1,4 +1,4 @@
-/** Whether a path from outside may be looked up. */
+/** Paths from outside: whether they may be looked up, and followed. */
 import { isStorable } from '@parlour/core';
 
 /** False for a path with NUL or half a character, which PostgreSQL cannot hold, or with a broken escape. */
@@ -9,3 +9,6 @@ export function isStorablePath(path: string): boolean {
     return false;
   }
 }
+
+/** A path of the storefront, and of no other host. */
+export const isOwnPath = (path: string): boolean => /^\/(?![/\\])/.test(path);

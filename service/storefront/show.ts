@@ -13,6 +13,7 @@ import {
   methodsIn,
   needsOf,
   nextRuleDate,
+  NO_SHOPPER,
   parsePage,
   queryText,
   renderInstance,
@@ -100,7 +101,12 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
     needs: needsOf(composition, page, setting.now),
     subject: page.subject,
     ...(composition.shows.length > 0 && {
-      own: { cart: site.cart, order: asked.order ?? null, buying: buyingOf(site) },
+      own: {
+        cart: site.cart,
+        order: asked.order ?? null,
+        buying: buyingOf(site),
+        shopper: site.shopper ?? NO_SHOPPER,
+      },
     }),
   });
   const request: PageRequest = {

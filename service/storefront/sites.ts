@@ -150,5 +150,6 @@ function base(
     origin: storefrontOrigin(config, store.slug),
     cartToken: token,
     cart: token === null ? null : tokenHash(token),
+    shopper: null,
   };
 }

@@ -4,10 +4,12 @@ import {
   needKey,
   NO_BUYER,
   NO_FACTS,
+  NO_SHOPPER,
   PageData,
   type Buying,
   type Facts,
   type Need,
+  type Shopper,
   type Subject,
 } from '@parlour/core';
 import type { Records } from '../database.js';
@@ -39,9 +41,10 @@ export interface OwnAsked {
   /** The hash of the token of an order that the page is about. */
   readonly order: Buffer | null;
   readonly buying: Buying;
+  readonly shopper: Shopper;
 }
 
-const NOBODY: OwnAsked = { cart: null, order: null, buying: { methods: [], country: '' } };
+const NOBODY: OwnAsked = { cart: null, order: null, buying: { methods: [], country: '' }, shopper: NO_SHOPPER };
 
 export interface PageAnswers {
   readonly data: PageData;
@@ -67,7 +70,7 @@ export async function answerNeeds(
     needs: [...new Map(needs.map((need) => [needKey(need), need])).values()],
     ...own,
     data: new PageData(),
-    facts: { ...(own === NOBODY ? NO_FACTS : startingFacts(own.buying)) },
+    facts: { ...NO_FACTS, ...(own !== NOBODY && startingFacts(own.buying)), shopper: own.shopper },
     tags: new Set(),
   };
   const wanted = PARTS.flatMap((part) => {
@@ -84,7 +87,7 @@ export async function answerNeeds(
 }
 
 /** Of whoever has no cart yet: the countries that the store delivers to, and the ways to its own. */
-const startingFacts = (buying: Buying): Facts =>
+const startingFacts = (buying: Buying): Partial<Facts> =>
   checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying);
 
 type Row = { readonly part: string; readonly answer: readonly unknown[] | null };

@@ -339,6 +339,22 @@ create table page_due (
 );
 create index page_due_store on page_due (store_id, id);
 
+-- Links that sign a shopper in, and who has come by one.
+create table shopper_link (
+  token_hash bytea primary key,
+  store_id integer not null references store on delete cascade,
+  mail text not null,
+  -- The path they came from.
+  back text not null,
+  expires_at timestamptz not null
+);
+create table shopper_session (
+  token_hash bytea primary key,
+  store_id integer not null references store on delete cascade,
+  mail text not null,
+  expires_at timestamptz not null
+);
+
 create table cart (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,

@@ -1,0 +1,82 @@
+/** Shoppers who sign in: the links they are sent, and who has come by one. Both are found by the hash of their token. */
+import { sql } from 'kysely';
+import type { Records } from './database.js';
+
+/** A link that signs a shopper in. */
+export interface ShopperLink {
+  readonly mail: string;
+  /** The path they came from. */
+  readonly back: string;
+}
+
+export async function addShopperLink(
+  db: Records,
+  storeId: number,
+  token: Buffer,
+  { mail, back }: ShopperLink,
+  expiresAt: Date,
+): Promise<void> {
+  await db
+    .insertInto('shopper_link')
+    .values({ token_hash: token, store_id: storeId, mail, back, expires_at: expiresAt })
+    .execute();
+}
+
+/** The link of a token, if it has not expired. */
+export const findShopperLink = (
+  db: Records,
+  storeId: number,
+  token: Buffer,
+  now: Date,
+): Promise<ShopperLink | undefined> =>
+  db
+    .selectFrom('shopper_link')
+    .select(['mail', 'back'])
+    .where('store_id', '=', storeId)
+    .where('token_hash', '=', token)
+    .where('expires_at', '>', now)
+    .executeTakeFirst();
+
+/**
+ * Takes a link up, once: every link to its address is gone then, and its shopper is signed in.
+ * @param session the hash of the token that the browser is given
+ * @returns undefined if it has expired or was used
+ */
+export async function takeShopperLink(
+  db: Records,
+  storeId: number,
+  token: Buffer,
+  session: { readonly token: Buffer; readonly expiresAt: Date },
+  now: Date,
+): Promise<ShopperLink | undefined> {
+  const { rows } = await sql<ShopperLink>`
+    with taken as (delete from shopper_link where store_id = ${storeId} and token_hash = ${token} and expires_at > ${now}
+        returning mail, back),
+      others as (delete from shopper_link where store_id = ${storeId} and token_hash <> ${token}
+        and mail in (select mail from taken)),
+      begun as (insert into shopper_session (token_hash, store_id, mail, expires_at)
+        select ${session.token}, ${storeId}, mail, ${session.expiresAt} from taken)
+    select mail, back from taken`.execute(db);
+  return rows[0];
+}
+
+/** The mail address of whoever is signed in with a token; undefined if nobody is. */
+export async function shopperMail(db: Records, storeId: number, token: Buffer, now: Date): Promise<string | undefined> {
+  const found = await db
+    .selectFrom('shopper_session')
+    .select('mail')
+    .where('store_id', '=', storeId)
+    .where('token_hash', '=', token)
+    .where('expires_at', '>', now)
+    .executeTakeFirst();
+  return found?.mail;
+}
+
+export async function endShopperSession(db: Records, storeId: number, token: Buffer): Promise<void> {
+  await db.deleteFrom('shopper_session').where('store_id', '=', storeId).where('token_hash', '=', token).execute();
+}
+
+export async function dropOldShopperTokens(db: Records, before: Date): Promise<void> {
+  await db.deleteFrom('shopper_link').where('expires_at', '<', before).execute();
+  await db.deleteFrom('shopper_session').where('expires_at', '<', before).execute();
+}

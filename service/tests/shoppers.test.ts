@@ -1,0 +1,132 @@
+/** Shoppers who sign in by a link from a message, and pages that are for them alone. */
+import { routes } from '@parlour/contract';
+import { readMailbox } from './mailbox.js';
+import { asAdmin, eventually, mailboxOf, testService, type TestService } from './service.js';
+import { factsOf, Shopper } from './shopper.js';
+
+let service: TestService;
+beforeAll(async () => {
+  service = await testService();
+});
+afterAll(() => service.stop());
+
+const PAGE = '/sign-in?to=%2Fwholesale';
+const SECRET = 'Prices by the dozen';
+const ask = (shopper: Shopper, mail: string, more: Readonly<Record<string, string>> = {}) =>
+  shopper.send('/sign-in', { page: PAGE, 'back-to': 'sign-in-form', mail, ...more });
+const letters = (mail: string) => readMailbox(mailboxOf(service.databaseUrl)).filter(({ to }) => to === mail);
+/** The path of the latest link that was sent to somebody. */
+const linkTo = (mail: string): string => /\/sign-in\/\S{43}/.exec(letters(mail).at(-1)?.text ?? '')?.[0] ?? '';
+const tokenOf = (path: string): string => path.slice('/sign-in/'.length);
+const comes = (shopper: Shopper, link: string) => shopper.send('/signed-in', { page: link, link: tokenOf(link) });
+
+async function signedIn(mail: string): Promise<Shopper> {
+  const shopper = new Shopper(service);
+  await ask(shopper, mail);
+  await comes(shopper, linkTo(mail));
+  return shopper;
+}
+
+test('whoever has not signed in is asked to, and of the page reads no more than its title, wherever it is listed', async () => {
+  const asked = await service.visit('/wholesale');
+  expect([asked.status, asked.headers['location'], asked.headers['cache-control']]).toEqual([303, PAGE, 'no-store']);
+  const forged = await service.visit('/wholesale', { headers: { cookie: `shopper=${'a'.repeat(43)}` } });
+  expect([forged.status, forged.text.includes(SECRET)]).toEqual([303, false]);
+  for (const path of ['/', '/find?for=wholesale', '/workshop', '/cart'])
+    expect((await service.visit(path)).text).not.toContain('half of them are sold');
+});
+
+test('a link is sent; it signs in when its button is pressed, once, and leads back; signing out ends it', async () => {
+  const shopper = new Shopper(service);
+  const sent = await ask(shopper, 'vera@kites.example');
+  expect([sent.status, sent.text]).toEqual([200, expect.stringContaining('Look into your mail')]);
+  const link = linkTo('vera@kites.example');
+  // A program that looks through mail opens it, and nothing has happened.
+  for (const one of [new Shopper(service), shopper]) {
+    const opened = await one.visit(link);
+    expect(opened.text).toContain('Sign in as vera@kites.example?');
+    expect([opened.headers['cache-control'], opened.headers['set-cookie']]).toEqual(['no-store', undefined]);
+  }
+  expect((await shopper.visit('/wholesale')).status).toBe(303);
+
+  const came = await comes(shopper, link);
+  expect([came.status, came.headers['location']]).toEqual([303, '/wholesale']);
+  expect(String(came.headers['set-cookie'])).toMatch(
+    /^shopper=.{43}; Max-Age=2592000; Path=\/; HttpOnly; SameSite=Lax$/,
+  );
+  const seen = await shopper.visit('/wholesale');
+  expect([seen.status, seen.text.includes(SECRET), seen.headers['cache-control']]).toEqual([200, true, 'no-store']);
+  expect((await shopper.visit('/sign-in')).text).toContain('You are signed in as vera@kites.example.');
+  // What others get is not what was made for one.
+  expect((await service.visit('/wholesale')).status).toBe(303);
+  const again = await comes(new Shopper(service), link);
+  expect([again.status, again.headers['location'], again.headers['set-cookie']]).toEqual([303, link, undefined]);
+  expect((await service.visit(link)).text).toContain('This link has expired, or was used before.');
+
+  const cookie = shopper.cookie;
+  await shopper.send('/sign-out', { page: '/sign-in' });
+  expect((await shopper.visit('/wholesale')).status).toBe(303);
+  // The session is over, not only forgotten by the browser.
+  shopper.cookie = cookie;
+  expect((await shopper.visit('/wholesale')).status).toBe(303);
+});
+
+test('with script only the form comes back; what is no address is said; one that a program fills in gets no message', async () => {
+  const shopper = new Shopper(service);
+  const seen = factsOf(await shopper.visit('/sign-in'));
+  const fields = { page: '/sign-in', 'back-to': 'sign-in-form', mail: 'nobody' };
+  const { sections } = await shopper.refresh('/sign-in', fields, seen);
+  expect(Object.values(sections).join()).toMatch(/value="nobody" aria-invalid="true".*role="alert"/s);
+  await ask(shopper, 'bot@kites.example', { website: 'https://spam.example' });
+  expect(letters('bot@kites.example')).toEqual([]);
+});
+
+test('a later link ends those before it; an old one signs nobody in; nobody is flooded with links', async () => {
+  const shopper = new Shopper(service);
+  await ask(shopper, 'ines@kites.example');
+  const first = linkTo('ines@kites.example');
+  await ask(shopper, 'ines@kites.example');
+  const second = linkTo('ines@kites.example');
+  expect((await comes(shopper, second)).headers['location']).toBe('/wholesale');
+  expect((await comes(new Shopper(service), first)).headers['location']).toBe(first);
+
+  await ask(shopper, 'late@kites.example');
+  await asAdmin(
+    (admin) => admin.query("update shopper_link set expires_at = now() - interval '1 second'"),
+    service.databaseUrl,
+  );
+  expect((await service.visit(linkTo('late@kites.example'))).text).toContain('This link has expired');
+  expect((await comes(new Shopper(service), linkTo('late@kites.example'))).headers['set-cookie']).toBeUndefined();
+
+  const many = await Promise.all(Array.from({ length: 14 }, () => ask(new Shopper(service), 'many@kites.example')));
+  expect(many.filter(({ status }) => status === 409).length).toBeGreaterThan(2);
+  expect(letters('many@kites.example').length).toBeLessThanOrEqual(10);
+});
+
+test.each(['//elsewhere.example/x', 'https://elsewhere.example', '/\\elsewhere.example', `/${'x'.repeat(500)}`, ''])(
+  'a way back that is none (%s) leads to the sign-in page',
+  async (to) => {
+    await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
+    const shopper = new Shopper(service);
+    await ask(shopper, 'way@kites.example', { page: `/sign-in?to=${encodeURIComponent(to)}` });
+    expect((await comes(shopper, linkTo('way@kites.example'))).headers['location']).toBe('/sign-in');
+  },
+);
+
+test('links and sessions are of one store; a page that everyone may see again is for all, at once', async () => {
+  await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
+  const shopper = await signedIn('store@kites.example');
+  const elsewhere = await service.send('osierwick.localhost', '/sign-in', { headers: { cookie: shopper.cookie } });
+  expect(elsewhere.text).not.toContain('store@kites.example');
+  const set = { type: 'set', document: 'content/wholesale', field: 'visible' } as const;
+  await service.edit({ ...set, was: 'signed-in', value: 'everyone' });
+  await service.call(routes.publish, { body: { note: 'Open' } });
+  await eventually(async () => {
+    const { status, text } = await service.visit('/wholesale');
+    expect([status, text.includes(SECRET)]).toEqual([200, true]);
+  });
+  await service.edit({ ...set, was: 'everyone', value: 'signed-in' });
+  await service.call(routes.publish, { body: { note: 'Closed' } });
+  await eventually(async () => expect((await service.visit('/wholesale')).status).toBe(303));
+  expect((await shopper.visit('/wholesale')).text).toContain(SECRET);
+});
