@@ -13,6 +13,7 @@ import { inboxCommands } from './commands/inbox.js';
 import { orderCommands } from './commands/orders.js';
 import { designCommands } from './commands/designs.js';
 import { documentCommands } from './commands/documents.js';
+import { additionCommands } from './commands/additions.js';
 import { ruleCommands } from './commands/rules.js';
 import { entryCommands } from './commands/entries.js';
 import { sectionCommands } from './commands/sections.js';
@@ -51,6 +52,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     orderCommands,
     inboxCommands,
     pageCommands,
+    additionCommands,
     ruleCommands,
     templateCommands,
     documentCommands,

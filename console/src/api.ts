@@ -1,6 +1,7 @@
 /** The one way the console talks to the service, and what every page shares: who, which store, what is unpublished. */
 import { kindsByName, Problem, type EditRequest, type KindDescriptions } from '@parlour/core';
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
+import { QueryCache, QueryClient } from '@tanstack/vue-query';
 import { markRaw, reactive } from 'vue';
 import { router } from './router';
 import { takingTurns } from './turns';
@@ -31,6 +32,34 @@ export const session = reactive({
   notice: null as Notice | null,
 });
 
+/** What the service answered; see `answers.ts`. The service may be on this machine, where nobody is ever offline. */
+export const answers = new QueryClient({
+  queryCache: new QueryCache({ onError: tell }),
+  defaultOptions: { queries: { retry: false, networkMode: 'always', staleTime: 1_000 } },
+});
+
+let leavings = 0;
+/** What is shown is asked for again. */
+export function askAnew(): void {
+  if (leavings === 0) void answers.invalidateQueries();
+}
+/** Does work after which what is shown is gone, and goes elsewhere; nothing is asked for again before that. */
+export async function leaving(work: () => Promise<void>): Promise<void> {
+  leavings++;
+  try {
+    await attempt(work);
+  } finally {
+    leavings--;
+    askAnew();
+  }
+}
+
+/** Whether a call that was answered may have changed what other calls answer. */
+const changesSomething = (route: Route, input: { readonly body?: unknown } | undefined): boolean =>
+  route.method !== 'get' &&
+  route.path !== routes.preview.path &&
+  (input?.body as { readonly dryRun?: boolean } | undefined)?.dryRun !== true;
+
 /** Where the browser keeps which store was open last. */
 const LAST_STORE = 'parlour.store';
 
@@ -42,7 +71,9 @@ export async function call<R extends Route>(
   const params = { store: session.store?.slug ?? '', design: session.design, ...input?.params };
   if (route.method !== 'get') session.saving++;
   try {
-    return (await client.call(route as Route, { ...input, params } as never)) as AnswerOf<R>;
+    const answer = (await client.call(route as Route, { ...input, params } as never)) as AnswerOf<R>;
+    if (changesSomething(route, input)) askAnew();
+    return answer;
   } catch (error) {
     if (error instanceof Problem && error.code === 'signed-out' && !router.currentRoute.value.meta.open) {
       await router.push({ path: '/sign-in', query: { to: router.currentRoute.value.fullPath } });
@@ -127,6 +158,7 @@ export async function signOut(): Promise<void> {
   await attempt(() => call(routes.signOut, { body: {} }));
   session.user = session.store = session.changes = null;
   session.stores = [];
+  answers.clear();
   await router.push('/sign-in');
 }
 

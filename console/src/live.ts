@@ -1,6 +1,6 @@
 /** What others do to the open design, as it happens: over server-sent events, which come back by themselves. */
 import { ref, watch } from 'vue';
-import { refreshChanges, session } from './api';
+import { askAnew, refreshChanges, session } from './api';
 import { wasOwn } from './units';
 
 export interface News {
@@ -22,6 +22,7 @@ function hear(event: MessageEvent<string>): void {
   const heard = JSON.parse(event.data) as News;
   if (wasOwn(heard.unit)) return;
   news.value = heard;
+  askAnew();
   void refreshChanges().catch(() => undefined);
 }
 

@@ -1,14 +1,13 @@
 /** One document of the draft, as a page of the console works on it. */
 import type { Document, EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { ref, watch, type Ref } from 'vue';
-import { attempt, call, edit } from './api';
-import { news } from './live';
-import { takingTurns } from './turns';
+import { computed, ref, watch, type Ref } from 'vue';
+import { useAnswer } from './answers';
+import { attempt, edit } from './api';
 
 export interface OpenDocument<D extends Document> {
   /** Null until it is there. */
-  readonly document: Ref<D | null>;
+  readonly document: Readonly<Ref<D | null>>;
   /** Moves on whenever pages that show it must be drawn anew. */
   readonly renewals: Ref<number>;
   load(): Promise<void>;
@@ -21,17 +20,11 @@ export interface OpenDocument<D extends Document> {
   setterOf(field: string, node?: string): (value: unknown, was: unknown) => Promise<boolean>;
 }
 
-/** @param key of the document; asked for whenever it is loaded */
+/** @param key of the document; empty while none is open */
 export function useDocument<D extends Document>(key: () => string): OpenDocument<D> {
-  const document = ref(null) as Ref<D | null>;
+  const { data, load } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), { when: () => key() !== '' });
+  const document = computed(() => (data.value?.document as D | undefined) ?? null);
   const renewals = ref(0);
-
-  const ask = takingTurns();
-  async function load(): Promise<void> {
-    const counts = ask();
-    const answer = await call(routes.getDocument, { query: { key: key() } });
-    if (counts()) document.value = answer.document as D;
-  }
 
   let last: Promise<unknown> = Promise.resolve();
   function run(edits: readonly EditRequest[] | (() => readonly EditRequest[])): Promise<boolean> {
@@ -42,8 +35,9 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
   async function send(edits: readonly EditRequest[]): Promise<boolean> {
     const done = await attempt(() => edit(edits));
     // A refused edit may mean that somebody else was faster: show what is there now.
-    await attempt(load);
-    renewals.value++;
+    const before = document.value;
+    await load();
+    if (document.value === before) renewals.value++;
     return done !== undefined;
   }
 
@@ -60,11 +54,7 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
     ]);
 
   // What others set, or an undo, shows at once.
-  watch(news, (heard) => {
-    if (!heard?.documents.includes(key())) return;
-    void attempt(load);
-    renewals.value++;
-  });
+  watch(document, (now, was) => was && now && renewals.value++);
 
   return { document, renewals, load, run, setterOf };
 }

@@ -25,6 +25,11 @@ export const pagesRoutes = {
     summary: 'The content pages of the draft: who may see each, and which menus lead to it.',
     answer: shapes.contentPages,
   }),
+  listAdditions: get(`${DESIGN}/additions`, {
+    summary:
+      'The additions of the draft by place, in the order they come there: for which pages, and how many those are.',
+    answer: shapes.additions,
+  }),
   listMenus: get(`${DESIGN}/menus`, {
     summary: 'The menus of the draft: where each is used, and entries whose page is gone.',
     answer: shapes.menus,

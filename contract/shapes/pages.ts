@@ -135,13 +135,33 @@ export const contentPages = closed({
       path: string().required(),
       /** True as long as nobody has made its ready-made text their own. */
       readyMade: boolean().required(),
-      visible: string().oneOf(['everyone', 'nobody']).required(),
+      visible: string().oneOf(['everyone', 'signed-in', 'nobody']).required(),
       /** Shoppers see it from this instant on; empty for at once. */
       from: string().defined(),
       date: string().defined(),
       labels: array(string().required()).required(),
       /** The menus that lead to it. */
       menus: array(closed({ code: string().required(), name: string().required() })).required(),
+    }),
+  ).required(),
+});
+
+export const additions = closed({
+  additions: array(
+    closed({
+      code: string().required(),
+      name: string().required(),
+      /** As in the document, and in words: “right after Buy form in the template “Product””. */
+      place: string().required(),
+      where: string().required(),
+      /** For which pages, in words: “Product pages: price >= 80”. */
+      target: string().required(),
+      order: number().integer().required(),
+      /** The languages whose pages it is for; all if there are none. */
+      languages: array(string().required()).required(),
+      /** How many pages those are now, and the titles of the first few. */
+      total: number().integer().required(),
+      some: array(string().required()).required(),
     }),
   ).required(),
 });

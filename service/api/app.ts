@@ -16,6 +16,7 @@ import { catalogueRoutes } from './catalogue.js';
 import { draftRoutes } from './drafts.js';
 import { contentRoutes } from './content.js';
 import { documentRoutes } from './documents.js';
+import { additionRoutes } from './additions.js';
 import { menuRoutes } from './menus.js';
 import { eventRoutes } from './events.js';
 import { refuseOtherMethods, type Api } from './implement.js';
@@ -83,6 +84,7 @@ function apiRouter(service: Service): Router {
   inboxRoutes(api);
   pageRoutes(api);
   documentRoutes(api);
+  additionRoutes(api);
   menuRoutes(api);
   contentRoutes(api);
   draftRoutes(api);

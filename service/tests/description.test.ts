@@ -155,6 +155,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listPages', { query: { pageKind: 'product', when: 'brand is "Featherby"', limit: '1' } });
   await walk('listTemplates');
   await walk('listDocuments');
+  await walk('listAdditions');
   await walk('listMenus');
   await walk('listContent');
   await walk('getSample');

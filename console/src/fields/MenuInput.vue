@@ -1,19 +1,13 @@
 <script setup lang="ts">
 /** One of the design's menus. */
 import { routes } from '@parlour/contract';
-import { onMounted, ref } from 'vue';
-import { attempt, call } from '../api';
+import { computed } from 'vue';
+import { useAnswer } from '../answers';
 
 defineProps<{ modelValue: string; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>();
-const menus = ref<{ value: string; title: string }[]>([]);
-
-onMounted(async () => {
-  const answer = await attempt(() => call(routes.listDocuments));
-  menus.value = (answer?.documents ?? [])
-    .filter((one) => one.type === 'menu')
-    .map((one) => ({ value: one.key.slice('menu/'.length), title: one.name }));
-});
+const { data } = useAnswer(routes.listMenus);
+const menus = computed(() => (data.value?.menus ?? []).map(({ code, name }) => ({ value: code, title: name })));
 </script>
 
 <template>

@@ -3,7 +3,8 @@
 import { mdiImageOutline, mdiUpload } from '@mdi/js';
 import { leftOutInWords, type PictureValue } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref } from 'vue';
+import { computed, ref } from 'vue';
+import { useAnswer } from '../answers';
 import { attempt, call, say } from '../api';
 import FocalPoint, { type Point } from './FocalPoint.vue';
 
@@ -18,16 +19,13 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: PictureValue | null] }>();
 
-const pictures = ref<Picture[]>([]);
+const { data, load } = useAnswer(routes.listPictures);
+const pictures = computed<readonly Picture[]>(() => data.value?.pictures ?? []);
 const open = ref(false);
 const pointing = ref(false);
 const busy = ref(false);
 const file = ref<HTMLInputElement>();
 const current = computed(() => pictures.value.find((one) => one.hash === props.modelValue?.picture));
-
-const load = async (): Promise<void> => {
-  pictures.value = (await attempt(() => call(routes.listPictures)))?.pictures ?? [];
-};
 
 /** Says so if the picture's shape is far from the one it is cut to. */
 const misfit = computed(() => {
@@ -64,8 +62,6 @@ const withFocus = ({ picture, alt }: PictureValue, focus: Point | undefined): Pi
   alt,
   ...(focus ? { focus } : {}),
 });
-
-onMounted(load);
 </script>
 
 <template>

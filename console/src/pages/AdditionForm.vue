@@ -20,15 +20,18 @@ import {
   type EditRequest,
   type Field,
   type PageKind,
+  type Section,
   type SectionedDocument,
+  type Target,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { attempt, call, edit, say, session, undoLast } from '../api';
+import { useKept } from '../answers';
+import { call, edit, leaving, say, session, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
-import { takingTurns } from '../turns';
 import { useDocument } from '../use-document';
+import { usePreview } from '../use-preview';
 import FormBeside from '../workbench/FormBeside.vue';
 import { pagesOfTarget, type TargetPages } from './additions';
 
@@ -37,20 +40,64 @@ type Aim = 'page' | 'kind' | 'rule';
 const route = useRoute();
 const router = useRouter();
 const key = computed(() => keys.addition(String(route.params['code'])));
-const { document, renewals, load, run, setterOf } = useDocument<AdditionDocument>(() => key.value);
+const { document, renewals, run, setterOf } = useDocument<AdditionDocument>(() => key.value);
 
 const TYPE = DOCUMENT_TYPES.addition;
 const fieldOf = (path: string): Field =>
   (path.startsWith('target.') ? TYPE.groups?.['target']?.(path.slice('target.'.length)) : TYPE.fields[path]) as Field;
 
-const pages = ref<TargetPages>({ total: 0, some: [], first: null });
-const url = ref('');
 const device = ref<Device>('desktop');
-/** The sections of the page that is shown, which it can stand beside; and the spots there are on it. */
-const beside = ref<readonly { value: string; title: string }[]>([]);
-const spots = ref<readonly string[]>([]);
 
 const target = computed(() => document.value?.target);
+/** The pages it is for, now. */
+const { data: reached } = useKept(
+  'pages of a target',
+  () => target.value,
+  () => pagesOfTarget(target.value as Target),
+  { when: () => target.value !== undefined, lingers: true },
+);
+const pages = computed<TargetPages>(() => reached.value ?? { total: 0, some: [], first: null });
+const first = computed(() => (target.value ? (pages.value.first ?? '') : ''));
+const url = usePreview(() => first.value);
+
+/** What is on the first of them: sections it can stand beside, and spots. */
+const { data: there } = useKept(
+  'sections of a page',
+  () => first.value,
+  () => sectionsOfPage(first.value),
+  {
+    when: () => first.value !== '',
+    lingers: true,
+  },
+);
+const spots = computed(() => [
+  ...new Set(
+    (there.value ?? [])
+      .filter(({ kind }) => kindName(kind) === SPOT)
+      .map(({ values }) => String(values['name'] ?? 'extra')),
+  ),
+]);
+const beside = computed(() =>
+  (there.value ?? []).flatMap((section) => {
+    const title = sectionName(section, session.kinds);
+    return [
+      { value: `before:${section.id}`, title: `Before: ${title}` },
+      { value: `after:${section.id}`, title: `After: ${title}` },
+    ];
+  }),
+);
+async function sectionsOfPage(page: string): Promise<Section[]> {
+  const why = await call(routes.why, { params: { page } });
+  const wanted = [
+    ...(why.template ? [keys.template(why.template.template)] : []),
+    ...why.regions.flatMap(({ document: one }) => one ?? []),
+  ];
+  const found = await Promise.all(
+    wanted.map(async (one) => (await call(routes.getDocument, { query: { key: one } })).document as SectionedDocument),
+  );
+  return found.flatMap(({ areas }) => [...sectionsIn(areas)]);
+}
+
 const aim = computed<Aim>(() => {
   const now = target.value;
   if (!now || 'page' in now) return 'page';
@@ -122,59 +169,12 @@ const kinds = computed(() =>
 const sections = computed(() => (document.value ? [...sectionsIn(document.value.areas)] : []));
 
 async function remove(): Promise<void> {
-  await attempt(async () => {
+  await leaving(async () => {
     const { sentences } = await edit([{ type: 'discard', document: key.value }]);
     await router.push('/additions');
-    say(sentences.join(' '), () => undoLast());
+    say(sentences.join(' '), undoLast);
   });
 }
-
-const ask = takingTurns();
-/** Counts the pages, and opens the first of them. */
-async function follow(): Promise<void> {
-  if (!target.value) return;
-  const counts = ask();
-  const reached = await pagesOfTarget(target.value);
-  if (!counts()) return;
-  pages.value = reached;
-  const { first } = pages.value;
-  if (first === null) {
-    url.value = '';
-    return;
-  }
-  const [preview, why] = await Promise.all([
-    call(routes.preview, { body: { page: first } }),
-    call(routes.why, { params: { page: first } }),
-  ]);
-  url.value = preview.url;
-  const wanted = [
-    ...(why.template ? [keys.template(why.template.template)] : []),
-    ...why.regions.flatMap(({ document: one }) => one ?? []),
-  ];
-  const found = await Promise.all(
-    wanted.map(async (one) => (await call(routes.getDocument, { query: { key: one } })).document as SectionedDocument),
-  );
-  const all = found.flatMap(({ areas }) => [...sectionsIn(areas)]);
-  spots.value = [
-    ...new Set(
-      all.filter(({ kind }) => kindName(kind) === SPOT).map(({ values }) => String(values['name'] ?? 'extra')),
-    ),
-  ];
-  beside.value = all.flatMap((section) => {
-    const title = sectionName(section, session.kinds);
-    return [
-      { value: `before:${section.id}`, title: `Before: ${title}` },
-      { value: `after:${section.id}`, title: `After: ${title}` },
-    ];
-  });
-}
-
-watch(
-  () => JSON.stringify(target.value),
-  () => void attempt(follow),
-);
-watch(key, () => void attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>

@@ -1,26 +1,18 @@
 <script setup lang="ts">
 /** What is added to some pages only: where it goes, for which pages, and how many those are now. */
 import { mdiPlus } from '@mdi/js';
-import { capitalised, counted, keys, type AdditionDocument } from '@parlour/core';
+import { capitalised, counted, keys } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { attempt, call, edit } from '../api';
+import { useAnswer } from '../answers';
+import { attempt, edit } from '../api';
 import { inAddress } from '../in-address';
-import { news } from '../live';
 import AskDialog from '../shell/AskDialog.vue';
-import { pagesOfTarget, placeInWords, targetInWords } from './additions';
-
-interface Listed {
-  readonly code: string;
-  readonly document: AdditionDocument;
-  readonly total: number;
-  readonly some: readonly string[];
-}
 
 const router = useRouter();
-const additions = ref<readonly Listed[]>([]);
-const loaded = ref(false);
+const { data } = useAnswer(routes.listAdditions);
+const additions = computed(() => data.value?.additions ?? []);
 const search = inAddress('search');
 const creating = ref(false);
 const name = ref('');
@@ -28,31 +20,19 @@ const busy = ref(false);
 
 const shown = computed(() => {
   const words = (search.value ?? '').trim().toLowerCase();
-  return additions.value.filter(({ document, some }) =>
-    [document.name, placeInWords(document.place), ...some].some((text) => text.toLowerCase().includes(words)),
+  return additions.value.filter(({ name: called, where, target, some }) =>
+    [called, where, target, ...some].some((text) => text.toLowerCase().includes(words)),
   );
 });
-const places = computed(() => {
-  const by = new Map<string, Listed[]>();
-  for (const one of shown.value) by.set(one.document.place, [...(by.get(one.document.place) ?? []), one]);
-  return [...by].map(([place, some]) => ({
-    place,
-    some: some.sort((a, b) => (a.document.order ?? 0) - (b.document.order ?? 0) || (a.code < b.code ? -1 : 1)),
-  }));
-});
-
-async function load(): Promise<void> {
-  const { documents } = await call(routes.listDocuments);
-  additions.value = await Promise.all(
-    documents
-      .filter(({ type }) => type === 'addition')
-      .map(async ({ key }): Promise<Listed> => {
-        const document = (await call(routes.getDocument, { query: { key } })).document as AdditionDocument;
-        return { code: key.slice('addition/'.length), document, ...(await pagesOfTarget(document.target)) };
-      }),
-  );
-  loaded.value = true;
-}
+/** By place, as they come. */
+const places = computed(() =>
+  [...new Set(shown.value.map(({ where }) => where))].map((where) => ({
+    where,
+    some: shown.value.filter((one) => one.where === where),
+  })),
+);
+const languageNames = new Intl.DisplayNames('en', { type: 'language' });
+const inLanguages = (tags: readonly string[]): string => tags.map((tag) => languageNames.of(tag) ?? tag).join(', ');
 
 async function create(): Promise<void> {
   busy.value = true;
@@ -70,9 +50,6 @@ async function create(): Promise<void> {
   });
   busy.value = false;
 }
-
-watch(news, () => void attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>
@@ -89,22 +66,26 @@ onMounted(() => attempt(load));
         >New addition</v-btn
       >
     </div>
-    <section v-for="{ place, some } in places" :key="place" class="place">
-      <h2>{{ capitalised(placeInWords(place)) }}</h2>
+    <section v-for="{ where, some } in places" :key="where" class="place">
+      <h2>{{ capitalised(where) }}</h2>
       <router-link v-for="one in some" :key="one.code" :to="`/additions/${one.code}`" class="one">
-        <span class="name">{{ one.document.name }}</span>
-        <span>{{ targetInWords(one.document.target) }}</span>
+        <span class="name">{{ one.name }}</span>
+        <span>{{ one.target }}</span>
         <span class="quiet">{{
           one.total === 0 ? 'No page now' : `${counted(one.total, 'page')}: ${one.some.join(', ')}`
         }}</span>
-        <span v-if="one.document.order" class="quiet figure">order {{ one.document.order }}</span>
+        <span v-if="one.order || one.languages.length" class="quiet figure">{{
+          [one.order && `order ${one.order}`, one.languages.length && `only in ${inLanguages(one.languages)}`]
+            .filter(Boolean)
+            .join(', ')
+        }}</span>
       </router-link>
     </section>
-    <p v-if="loaded && !additions.length" class="quiet">
+    <p v-if="data && !additions.length" class="quiet">
       Nothing is added anywhere yet. Use one for a picture over a single collection, a note on some products, a banner
       before the cart.
     </p>
-    <p v-else-if="loaded && !shown.length" class="quiet">No addition matches “{{ search }}”.</p>
+    <p v-else-if="data && !shown.length" class="quiet">No addition matches “{{ search }}”.</p>
     <AskDialog
       v-if="creating"
       title="New addition"

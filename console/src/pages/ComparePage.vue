@@ -2,11 +2,10 @@
 /** What differs between any two states: the draft, what is live, a revision, or those of another design. */
 import { capitalised } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { attempt, call, session } from '../api';
-import { news } from '../live';
-import { takingTurns } from '../turns';
+import { useAnswer } from '../answers';
+import { session } from '../api';
 
 type Comparison = AnswerOf<typeof routes.compare>;
 interface State {
@@ -16,10 +15,6 @@ interface State {
 
 const route = useRoute();
 const router = useRouter();
-const states = ref<State[]>([]);
-const found = ref<Comparison | null>(null);
-const busy = ref(false);
-
 const named = (name: 'from' | 'to', standard: string) =>
   computed({
     get: () => String(route.query[name] ?? standard),
@@ -27,6 +22,28 @@ const named = (name: 'from' | 'to', standard: string) =>
   });
 const from = named('from', 'live');
 const to = named('to', 'draft');
+
+const { data: revisions } = useAnswer(routes.listRevisions, () => ({ query: { limit: 100 } }));
+const { data: designs } = useAnswer(routes.listDesigns);
+const states = computed<readonly State[]>(() => [
+  { value: 'draft', title: 'The draft' },
+  { value: 'live', title: 'What was published last' },
+  ...(revisions.value?.revisions ?? []).map(({ number, note }) => ({
+    value: String(number),
+    title: `Revision ${number}${note ? `: ${note}` : ''}`,
+  })),
+  ...(designs.value?.designs ?? [])
+    .filter(({ code }) => code !== session.design)
+    .flatMap(({ code, name }) => [
+      { value: `${code}/draft`, title: `“${name}”, draft` },
+      { value: `${code}/live`, title: `“${name}”, published` },
+    ]),
+]);
+const { data: found, loading: busy } = useAnswer(
+  routes.compare,
+  () => ({ query: { from: from.value, to: to.value, pages: 'yes' as const } }),
+  { lingers: true },
+);
 
 /** The changes by document, in the order they come. */
 const documents = computed(() => {
@@ -36,46 +53,7 @@ const documents = computed(() => {
   return [...byKey];
 });
 
-async function loadStates(): Promise<void> {
-  await attempt(async () => {
-    const [{ revisions }, { designs }] = await Promise.all([
-      call(routes.listRevisions, { query: { limit: 100 } }),
-      call(routes.listDesigns),
-    ]);
-    states.value = [
-      { value: 'draft', title: 'The draft' },
-      { value: 'live', title: 'What was published last' },
-      ...revisions.map(({ number, note }) => ({
-        value: String(number),
-        title: `Revision ${number}${note ? `: ${note}` : ''}`,
-      })),
-      ...designs
-        .filter(({ code }) => code !== session.design)
-        .flatMap(({ code, name }) => [
-          { value: `${code}/draft`, title: `“${name}”, draft` },
-          { value: `${code}/live`, title: `“${name}”, published` },
-        ]),
-    ];
-  });
-}
-
-const ask = takingTurns();
-async function compare(): Promise<void> {
-  const counts = ask();
-  busy.value = true;
-  const answer = await attempt(() => call(routes.compare, { query: { from: from.value, to: to.value, pages: 'yes' } }));
-  if (counts()) found.value = answer ?? null;
-  busy.value = false;
-}
-
 const swap = (): void => void router.replace({ query: { from: to.value, to: from.value } });
-
-watch([from, to], compare);
-watch(news, () => void loadStates().then(compare));
-onMounted(async () => {
-  await loadStates();
-  await compare();
-});
 </script>
 
 <template>

@@ -11,11 +11,13 @@ import {
   type Field,
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { attempt, call, edit, say, session, undoLast } from '../api';
+import { useAnswer } from '../answers';
+import { edit, leaving, say, session, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import { useDocument } from '../use-document';
+import { usePreview } from '../use-preview';
 import FormBeside from '../workbench/FormBeside.vue';
 
 type Menu = AnswerOf<typeof routes.listMenus>['menus'][number];
@@ -25,13 +27,7 @@ const route = useRoute();
 const router = useRouter();
 const code = computed(() => String(route.params['code']));
 const page = computed(() => `content:${code.value}`);
-const {
-  document,
-  renewals,
-  load: loadPage,
-  run,
-  setterOf,
-} = useDocument<ContentDocument>(() => keys.content(code.value));
+const { document, renewals, run, setterOf } = useDocument<ContentDocument>(() => keys.content(code.value));
 
 const FIELDS = DOCUMENT_TYPES.content.fields;
 const GROUPS: readonly { readonly title: string; readonly names: readonly string[] }[] = [
@@ -81,57 +77,39 @@ async function addAttribute(): Promise<void> {
 }
 const own = (key: string): unknown => (document.value as Record<string, unknown> | null)?.[key];
 
-const url = ref('');
 const device = ref<Device>('desktop');
-const template = ref('');
-const templates = ref<readonly Template[]>([]);
-const menus = ref<readonly Menu[]>([]);
-const inMenus = ref<readonly { readonly code: string; readonly name: string }[]>([]);
+const ofPage = () => ({ params: { page: page.value } });
+const { data: why } = useAnswer(routes.why, ofPage);
+const { data: allTemplates } = useAnswer(routes.listTemplates);
+const { data: allMenus } = useAnswer(routes.listMenus);
+const { data: content } = useAnswer(routes.listContent);
+const url = usePreview(() => page.value);
+const template = computed(() => (why.value?.template?.reason === 'page' ? why.value.template.template : ''));
+const templates = computed<readonly Template[]>(() =>
+  (allTemplates.value?.templates ?? []).filter((one) => one.pageKind === 'content'),
+);
+const menus = computed<readonly Menu[]>(() => allMenus.value?.menus ?? []);
+const inMenus = computed(() => content.value?.content.find((one) => one.code === code.value)?.menus ?? []);
 const otherMenus = computed(() => menus.value.filter((menu) => !inMenus.value.some((one) => one.code === menu.code)));
 const choices = computed(() => [
   { value: '', title: 'As rules and the standard say' },
   ...templates.value.map(({ code: value, name: title }) => ({ value, title })),
 ]);
 
-async function loadRest(): Promise<void> {
-  const [why, all, listed, { content }] = await Promise.all([
-    call(routes.why, { params: { page: page.value } }),
-    call(routes.listTemplates),
-    call(routes.listMenus),
-    call(routes.listContent),
-  ]);
-  templates.value = all.templates.filter((one) => one.pageKind === 'content');
-  template.value = why.template?.reason === 'page' ? why.template.template : '';
-  menus.value = listed.menus;
-  inMenus.value = content.find((one) => one.code === code.value)?.menus ?? [];
-}
-const load = async (): Promise<void> => {
-  await Promise.all([
-    loadPage(),
-    loadRest(),
-    call(routes.preview, { body: { page: page.value } }).then((answer) => (url.value = answer.url)),
-  ]);
-};
-
 async function assign(chosen: string): Promise<void> {
   await run([{ type: 'assign', pages: [page.value], template: chosen || null }]);
-  await attempt(loadRest);
 }
 async function addTo(menu: string): Promise<void> {
   const values = { label: (document.value?.title ?? '').slice(0, 80), link: { to: page.value } };
   await run([{ type: 'insert', document: keys.menu(menu), place: { at: 'entries' }, values }]);
-  await attempt(loadRest);
 }
 async function remove(): Promise<void> {
-  await attempt(async () => {
+  await leaving(async () => {
     const { sentences } = await edit([{ type: 'discard', document: keys.content(code.value) }]);
     await router.push('/content');
-    say(sentences.join(' '), () => undoLast());
+    say(sentences.join(' '), undoLast);
   });
 }
-
-watch(code, () => void attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>

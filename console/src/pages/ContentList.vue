@@ -3,11 +3,11 @@
 import { mdiMagnify, mdiPlus } from '@mdi/js';
 import { freeCode, type CreateRequest, type EditRequest } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { useAnswer } from '../answers';
 import { attempt, call, edit, say, undoLast } from '../api';
 import { inAddress } from '../in-address';
-import { news } from '../live';
 import AskDialog from '../shell/AskDialog.vue';
 import { whenText } from '../times';
 
@@ -15,9 +15,11 @@ type Page = AnswerOf<typeof routes.listContent>['content'][number];
 type Ready = AnswerOf<typeof routes.listStarters>['pages'][number];
 
 const router = useRouter();
-const pages = ref<readonly Page[]>([]);
-const ready = ref<readonly Ready[]>([]);
-const loaded = ref(false);
+const { data: listed } = useAnswer(routes.listContent);
+const { data: starters } = useAnswer(routes.listStarters);
+const pages = computed<readonly Page[]>(() => listed.value?.content ?? []);
+const ready = computed<readonly Ready[]>(() => starters.value?.pages ?? []);
+const loaded = computed(() => listed.value !== undefined && starters.value !== undefined);
 const search = inAddress('search');
 const naming = ref(false);
 const title = ref('');
@@ -44,15 +46,10 @@ const missing = computed(() => ready.value.filter(({ code }) => !pages.value.som
 
 function seenBy({ visible, from }: Page): string {
   if (visible === 'nobody') return 'Nobody yet';
-  return from !== '' && Date.parse(from) > Date.now() ? `From ${whenText(from)}` : 'Everyone';
+  const who = visible === 'signed-in' ? 'Signed-in shoppers' : 'Everyone';
+  return from !== '' && Date.parse(from) > Date.now() ? `${who}, from ${whenText(from)}` : who;
 }
 
-async function load(): Promise<void> {
-  const [{ content }, { pages: all }] = await Promise.all([call(routes.listContent), call(routes.listStarters)]);
-  pages.value = content;
-  ready.value = all;
-  loaded.value = true;
-}
 /** The templates of content pages, then the starters that none of them bears the name of. */
 async function startNaming(): Promise<void> {
   await attempt(async () => {
@@ -106,13 +103,9 @@ async function create(): Promise<void> {
 async function makeAgain({ code, title: name }: Ready): Promise<void> {
   await attempt(async () => {
     await edit([{ type: 'create', what: 'content', name, code, starter: code }]);
-    await load();
-    say(`“${name}” is there again, with its ready-made text.`, () => undoLast().then(load));
+    say(`“${name}” is there again, with its ready-made text.`, undoLast);
   });
 }
-
-watch(news, () => void attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>

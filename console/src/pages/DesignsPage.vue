@@ -2,37 +2,29 @@
 /** The designs of the store: which one shoppers see, which one is worked on. */
 import { groundworkOf } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { onMounted, ref } from 'vue';
+import { computed, ref } from 'vue';
+import { useAnswer } from '../answers';
 import { attempt, call, openDesign, say, session } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
 import GroundworkChoice from './GroundworkChoice.vue';
 
 type Design = AnswerOf<typeof routes.listDesigns>['designs'][number];
 
-const designs = ref<Design[]>([]);
+const { data: used } = useAnswer(routes.listDesigns);
+const { data: put } = useAnswer(routes.listDesigns, () => ({ query: { archived: 'yes' as const } }));
+const designs = computed<readonly Design[]>(() => used.value?.designs ?? []);
+const away = computed<readonly Design[]>(() => put.value?.designs ?? []);
 const copying = ref<Design | null>(null);
 const switching = ref<Design | null>(null);
 const renaming = ref<Design | null>(null);
-const away = ref<Design[]>([]);
 const name = ref('');
 /** What a copy is to build on. */
 const groundwork = ref('');
 const busy = ref(false);
 
-const load = (): Promise<void | undefined> =>
-  attempt(async () => {
-    const [used, put] = await Promise.all([
-      call(routes.listDesigns),
-      call(routes.listDesigns, { query: { archived: 'yes' } }),
-    ]);
-    designs.value = used.designs;
-    away.value = put.designs;
-  });
-
 async function run(work: () => Promise<void>): Promise<void> {
   busy.value = true;
   await attempt(work);
-  await load();
   busy.value = false;
 }
 
@@ -86,8 +78,6 @@ const rename = (design: Design): Promise<void> =>
     renaming.value = null;
     name.value = '';
   });
-
-onMounted(load);
 </script>
 
 <template>

@@ -3,8 +3,9 @@
 import { mdiDeleteOutline, mdiDownload, mdiEmailOutline } from '@mdi/js';
 import { counted, csv } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { useParts } from '../answers';
 import { attempt, call, say, session } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
 import { whenText } from '../times';
@@ -20,26 +21,17 @@ const part = computed({
   set: (wanted) => void router.replace({ query: wanted === 'messages' ? {} : { part: wanted } }),
 });
 
-const messages = ref<readonly Message[]>([]);
-const signUps = ref<readonly SignUp[]>([]);
-const unread = ref(0);
-const next = ref<{ messages: number | null; signUps: number | null }>({ messages: null, signUps: null });
-const loaded = ref(false);
+const fromThere = (before: string | undefined) => ({ query: before === undefined ? {} : { before: Number(before) } });
+const written = useParts(routes.listMessages, () => null, fromThere);
+const signed = useParts(routes.listSignUps, () => null, fromThere);
+const messages = computed<readonly Message[]>(() => written.parts.value.flatMap((one) => one.messages));
+const signUps = computed<readonly SignUp[]>(() => signed.parts.value.flatMap((one) => one.signUps));
+const unread = computed(() => written.parts.value[0]?.unread ?? 0);
+const loaded = computed(() => written.parts.value.length > 0 && signed.parts.value.length > 0);
+const [moreMessages, moreSignUps] = [written.hasMore, signed.hasMore];
 const open = ref<number | null>(null);
 const removing = ref<{ what: string; done: () => Promise<void> } | null>(null);
 const busy = ref(false);
-
-async function moreMessages(before?: number): Promise<void> {
-  const answer = await call(routes.listMessages, { query: before === undefined ? {} : { before } });
-  messages.value = before === undefined ? answer.messages : [...messages.value, ...answer.messages];
-  unread.value = answer.unread;
-  next.value.messages = answer.next;
-}
-async function moreSignUps(before?: number): Promise<void> {
-  const answer = await call(routes.listSignUps, { query: before === undefined ? {} : { before } });
-  signUps.value = before === undefined ? answer.signUps : [...signUps.value, ...answer.signUps];
-  next.value.signUps = answer.next;
-}
 
 async function show(message: Message): Promise<void> {
   open.value = open.value === message.number ? null : message.number;
@@ -47,42 +39,28 @@ async function show(message: Message): Promise<void> {
 }
 async function mark({ number }: Message, read: boolean): Promise<void> {
   await attempt(async () => {
-    const marked = await call(routes.markMessage, { params: { number: String(number) }, body: { read } });
-    messages.value = messages.value.map((one) => (one.number === number ? marked : one));
-    unread.value += read ? -1 : 1;
+    await call(routes.markMessage, { params: { number: String(number) }, body: { read } });
     if (!read) open.value = null;
   });
 }
 
-function askRemove(what: string, remove: () => Promise<unknown>, after: () => void): void {
+function askRemove(what: string, remove: () => Promise<unknown>): void {
   removing.value = {
     what,
     async done() {
       busy.value = true;
       await attempt(async () => {
         await remove();
-        after();
         removing.value = null;
       });
       busy.value = false;
     },
   };
 }
-const removeMessage = ({ number, name, read }: Message): void =>
-  askRemove(
-    `the message of ${name}`,
-    () => call(routes.removeMessage, { params: { number: String(number) } }),
-    () => {
-      messages.value = messages.value.filter((one) => one.number !== number);
-      if (read === null) unread.value--;
-    },
-  );
+const removeMessage = ({ number, name }: Message): void =>
+  askRemove(`the message of ${name}`, () => call(routes.removeMessage, { params: { number: String(number) } }));
 const removeSignUp = ({ number, mail }: SignUp): void =>
-  askRemove(
-    mail,
-    () => call(routes.removeSignUp, { params: { number: String(number) } }),
-    () => (signUps.value = signUps.value.filter((one) => one.number !== number)),
-  );
+  askRemove(mail, () => call(routes.removeSignUp, { params: { number: String(number) } }));
 
 /** All of them as a file, whatever is shown so far. */
 async function download(): Promise<void> {
@@ -106,11 +84,6 @@ async function download(): Promise<void> {
   });
   busy.value = false;
 }
-
-onMounted(async () => {
-  await attempt(() => Promise.all([moreMessages(), moreSignUps()]));
-  loaded.value = true;
-});
 </script>
 
 <template>
@@ -166,9 +139,7 @@ onMounted(async () => {
       <p v-if="loaded && !messages.length" class="quiet">
         No messages yet. They come from the section “Message form”, such as on a page about how to reach you.
       </p>
-      <v-btn v-if="next.messages" @click="attempt(() => moreMessages(next.messages ?? undefined))"
-        >Show older ones</v-btn
-      >
+      <v-btn v-if="moreMessages" :loading="written.loading.value" @click="written.more">Show older ones</v-btn>
     </template>
     <template v-else>
       <v-table v-if="signUps.length" class="list">
@@ -203,7 +174,7 @@ onMounted(async () => {
       <p v-if="loaded && !signUps.length" class="quiet">
         Nobody has signed up yet. Shoppers do it in the section “Mail sign-up”, such as in the footer.
       </p>
-      <v-btn v-if="next.signUps" @click="attempt(() => moreSignUps(next.signUps ?? undefined))">Show older ones</v-btn>
+      <v-btn v-if="moreSignUps" :loading="signed.loading.value" @click="signed.more">Show older ones</v-btn>
     </template>
     <AskDialog
       v-if="removing"

@@ -13,12 +13,14 @@ import {
   type LookDocument,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { computed, onMounted, ref } from 'vue';
-import { attempt, call, say, undoLast } from '../api';
+import { computed, ref } from 'vue';
+import { useAnswer } from '../answers';
+import { say, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import DeviceToggle from '../workbench/DeviceToggle.vue';
 import PageFrame from '../workbench/PageFrame.vue';
 import { useDocument } from '../use-document';
+import { usePreview } from '../use-preview';
 import ContrastList from './ContrastList.vue';
 import LookTokens from './LookTokens.vue';
 import PageSearch from '../workbench/PageSearch.vue';
@@ -27,21 +29,16 @@ type Group = keyof typeof LOOK_GROUPS;
 const GROUPS = Object.entries(LOOK_GROUPS) as [Group, (typeof LOOK_GROUPS)[Group]][];
 
 const group = ref<Group>('space');
-const { document: look, renewals, load, run, setterOf: setterOfLook } = useDocument<LookDocument>(() => keys.look);
+const { document: look, run, renewals, setterOf: setterOfLook } = useDocument<LookDocument>(() => keys.look);
 /** What is just being typed or chosen, before it is saved. */
 const tried = ref<Record<string, unknown>>({});
-const page = ref({ code: 'home', title: 'Home' });
-const url = ref('');
+const shownPage = ref('home');
+const { data: why } = useAnswer(routes.why, () => ({ params: { page: shownPage.value } }), {
+  when: () => shownPage.value !== SPECIMEN_PAGE,
+});
+const pageTitle = computed(() => (shownPage.value === SPECIMEN_PAGE ? 'Specimen' : (why.value?.title ?? '')));
+const url = usePreview(() => shownPage.value);
 const device = ref<Device>('desktop');
-
-async function open(code: string): Promise<void> {
-  const [{ url: link }, title] = await Promise.all([
-    call(routes.preview, { body: { page: code } }),
-    code === SPECIMEN_PAGE ? 'Specimen' : call(routes.why, { params: { page: code } }).then((why) => why.title),
-  ]);
-  url.value = link;
-  page.value = { code, title };
-}
 
 const shown = computed<LookDocument | null>(() => {
   if (!look.value) return null;
@@ -89,12 +86,6 @@ const setterOf = (name: string) => {
   };
 };
 
-async function showAnew(): Promise<void> {
-  await load();
-  renewals.value++;
-}
-const undoHere = (): Promise<void> => undoLast().then(showAnew);
-
 /** Sets the text of a pair to a colour that can be read. */
 async function mend(pair: ColourPair, value: string): Promise<void> {
   const [name = ''] = pair.settings;
@@ -105,10 +96,8 @@ async function mend(pair: ColourPair, value: string): Promise<void> {
     return [{ ...set, ...(was === undefined ? {} : { was }) }];
   });
   tried.value = Object.fromEntries(Object.entries(tried.value).filter(([other]) => other !== name));
-  if (done) say(`${pair.text} can be read on ${pair.ground.toLowerCase()} now.`, undoHere);
+  if (done) say(`${pair.text} can be read on ${pair.ground.toLowerCase()} now.`, undoLast);
 }
-
-onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => undefined)));
 </script>
 
 <template>
@@ -119,7 +108,7 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
         Every page follows. Shoppers see it once it is published.
         <template v-if="look">Built on {{ groundworkOf(look.groundwork).name }}.</template>
       </p>
-      <LookTokens v-if="look" :look="look" @changed="attempt(showAnew)" />
+      <LookTokens v-if="look" :look="look" />
       <v-tabs v-model="group" density="compact" class="groups" aria-label="Groups of settings">
         <v-tab v-for="[code, { title }] in GROUPS" :key="code" :value="code">{{ title }}</v-tab>
       </v-tabs>
@@ -139,12 +128,12 @@ onMounted(() => attempt(() => Promise.all([load(), open('home')]).then(() => und
       <ContrastList v-if="group === 'colour'" :pairs="pairs" :verdict="verdict" @mend="mend" />
     </section>
     <div class="strip">
-      <PageSearch :page="page.code" :title="page.title" @open="(code) => attempt(() => open(code))" />
+      <PageSearch :page="shownPage" :title="pageTitle" @open="(chosen) => (shownPage = chosen)" />
       <v-btn
         size="small"
-        :variant="page.code === SPECIMEN_PAGE ? 'tonal' : 'outlined'"
-        :aria-pressed="page.code === SPECIMEN_PAGE"
-        @click="attempt(() => open(page.code === SPECIMEN_PAGE ? 'home' : SPECIMEN_PAGE))"
+        :variant="shownPage === SPECIMEN_PAGE ? 'tonal' : 'outlined'"
+        :aria-pressed="shownPage === SPECIMEN_PAGE"
+        @click="shownPage = shownPage === SPECIMEN_PAGE ? 'home' : SPECIMEN_PAGE"
         >Specimen</v-btn
       >
       <v-spacer />

@@ -6,7 +6,6 @@ import { ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../api';
 
 const props = defineProps<{ look: LookDocument }>();
-const emit = defineEmits<{ changed: [] }>();
 const input = ref<HTMLInputElement | null>(null);
 
 function save(): void {
@@ -25,10 +24,9 @@ async function take(): Promise<void> {
     const tokens = read(await chosen.text());
     const { unknown } = readTokens(tokens, props.look.groundwork);
     const { sentences } = await edit([{ type: 'tokens', tokens }]);
-    emit('changed');
     const left = unknown.length ? ` Left out, since they are not of the look: ${someOf(unknown)}.` : '';
     const done = sentences.length ? sentences.join(' ') : 'The look is as these tokens say already.';
-    say(`${done}${left}`, () => undoLast().then(() => emit('changed')));
+    say(`${done}${left}`, undoLast);
   });
   // So that the same file can be chosen again.
   if (input.value) input.value.value = '';

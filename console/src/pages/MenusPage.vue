@@ -3,12 +3,12 @@
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { DOCUMENT_TYPES, headField, keys, type EntriesField, type Field, type MenuDocument } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { attempt, call, edit, say, undoLast } from '../api';
+import { useAnswer } from '../answers';
+import { attempt, edit, leaving, say, undoLast } from '../api';
 import EntriesEditor from '../entries/EntriesEditor.vue';
 import FieldInput from '../fields/FieldInput.vue';
-import { news } from '../live';
 import AskDialog from '../shell/AskDialog.vue';
 import { useDocument } from '../use-document';
 
@@ -17,53 +17,30 @@ const ENTRIES = DOCUMENT_TYPES.menu.lists?.['entries'] as EntriesField;
 
 const route = useRoute();
 const router = useRouter();
-const menus = ref<Menu[]>([]);
+const { data } = useAnswer(routes.listMenus);
+const menus = computed<readonly Menu[]>(() => data.value?.menus ?? []);
 const code = computed(() => String(route.params['code'] ?? '') || (menus.value[0]?.code ?? ''));
 const menu = computed(() => menus.value.find((one) => one.code === code.value));
-const {
-  document,
-  load: loadOpen,
-  run: runOpen,
-  setterOf: setterOfOpen,
-} = useDocument<MenuDocument>(() => keys.menu(code.value));
+const { document, run, setterOf } = useDocument<MenuDocument>(() => (code.value === '' ? '' : keys.menu(code.value)));
 const naming = ref(false);
 const name = ref('');
-
-async function load(): Promise<void> {
-  ({ menus: menus.value } = await call(routes.listMenus));
-}
-/** Counts, and what is gone, follow each change. */
-const followed =
-  <A extends unknown[]>(work: (...args: A) => Promise<boolean>) =>
-  async (...args: A): Promise<boolean> => {
-    const done = await work(...args);
-    await attempt(load);
-    return done;
-  };
-const run = followed(runOpen);
-const setterOf = (field: string, node?: string) => followed(setterOfOpen(field, node));
 
 async function create(): Promise<void> {
   await attempt(async () => {
     const answer = await edit([{ type: 'create', what: 'menu', name: name.value.trim() }]);
     naming.value = false;
     name.value = '';
-    await load();
     await router.push(`/menus/${answer.edits[0]?.document.slice('menu/'.length) ?? ''}`);
   });
 }
 async function remove(): Promise<void> {
-  await attempt(async () => {
+  await leaving(async () => {
     const { sentences } = await edit([{ type: 'discard', document: keys.menu(code.value) }]);
-    await router.push('/menus');
-    await load();
-    say(sentences.join(' '), () => undoLast().then(load));
+    const other = menus.value.find((one) => one.code !== code.value);
+    await router.push(`/menus/${other?.code ?? ''}`);
+    say(sentences.join(' '), undoLast);
   });
 }
-
-watch(code, (now) => now && void attempt(loadOpen), { immediate: true });
-watch(news, () => void attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>

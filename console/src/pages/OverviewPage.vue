@@ -3,21 +3,26 @@
 import { mdiCheckCircle, mdiCircleOutline } from '@mdi/js';
 import type { SetUpPlace } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
-import { attempt, call, session } from '../api';
-import { news } from '../live';
+import { computed } from 'vue';
+import { useAnswer } from '../answers';
+import { session } from '../api';
 import { whenText } from '../times';
 
 type Step = AnswerOf<typeof routes.getSetUp>['steps'][number];
 type Timed = AnswerOf<typeof routes.listTimedChanges>['timedChanges'][number];
 type Revision = AnswerOf<typeof routes.listRevisions>['revisions'][number];
 
-const steps = ref<readonly Step[]>([]);
-const waiting = ref<readonly Timed[]>([]);
-const revisions = ref<readonly Revision[]>([]);
+const SHOWN = 5;
+const { data: setUp } = useAnswer(routes.getSetUp);
+const { data: timed } = useAnswer(routes.listTimedChanges);
+const { data: latest } = useAnswer(routes.listRevisions, () => ({ query: { limit: SHOWN } }));
+const steps = computed<readonly Step[]>(() => setUp.value?.steps ?? []);
+const waiting = computed<readonly Timed[]>(() =>
+  (timed.value?.timedChanges ?? []).filter(({ state }) => state === 'waiting' || state === 'conflict'),
+);
+const revisions = computed<readonly Revision[]>(() => latest.value?.revisions ?? []);
 const done = computed(() => steps.value.filter((step) => step.done).length);
 const changes = computed(() => session.changes?.changes ?? []);
-const SHOWN = 5;
 
 /** Where each step is done in the console. */
 const PLACES: Readonly<Record<SetUpPlace, string>> = {
@@ -35,21 +40,6 @@ function placeOf({ place, pages }: Step): string {
   const [first] = pages;
   return place === 'content' && first ? `/content/${first.slice('content:'.length)}` : PLACES[place];
 }
-
-const load = (): Promise<unknown> =>
-  attempt(async () => {
-    const [setUp, timed, latest] = await Promise.all([
-      call(routes.getSetUp),
-      call(routes.listTimedChanges),
-      call(routes.listRevisions, { query: { limit: SHOWN } }),
-    ]);
-    steps.value = setUp.steps;
-    waiting.value = timed.timedChanges.filter(({ state }) => state === 'waiting' || state === 'conflict');
-    revisions.value = latest.revisions;
-  });
-
-watch([() => session.changes, news], load);
-onMounted(load);
 </script>
 
 <template>

@@ -4,10 +4,13 @@ import { PAGE_KINDS, type PageSort } from '@parlour/core';
 
 import { computed, ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../api';
+import { useVirtualRows } from '../virtual-rows';
 import { usePageList, type Page } from './use-page-list';
 
-const { pages, templates, total, next, renewing, loading, search, pageKind, template, load, sortBy, ariaSort } =
+const { pages, templates, total, hasMore, more, renewing, loading, search, pageKind, template, sortBy, ariaSort } =
   usePageList();
+const body = ref<HTMLElement | null>(null);
+const { shown, above, below, measure } = useVirtualRows(pages, body, 73);
 const COLUMNS: readonly { readonly title: string; readonly by: PageSort; readonly wide?: true }[] = [
   { title: 'Page', by: 'title' },
   { title: 'Code', by: 'page' },
@@ -36,8 +39,7 @@ const choicesFor = (page: Page) => {
 async function assign(page: Page, code: string): Promise<void> {
   await attempt(async () => {
     const answer = await edit([{ type: 'assign', pages: [page.page], template: code || null }]);
-    say(answer.sentences[0] ?? 'Saved.', () => undoLast().then(() => load()));
-    await load();
+    say(answer.sentences[0] ?? 'Saved.', undoLast);
   });
 }
 
@@ -55,8 +57,7 @@ async function assignChosen(code: string | null): Promise<void> {
   await attempt(async () => {
     const answer = await edit([{ type: 'assign', pages: chosen.value, template: code }]);
     chosen.value = [];
-    say(answer.sentences[0] ?? 'They already have it.', () => undoLast().then(() => load()));
-    await load();
+    say(answer.sentences[0] ?? 'They already have it.', undoLast);
   });
 }
 
@@ -130,8 +131,11 @@ const because = (page: Page): string =>
             </th>
           </tr>
         </thead>
-        <tbody>
-          <tr v-for="page in pages" :key="page.page">
+        <tbody ref="body">
+          <tr v-if="above" class="room" aria-hidden="true">
+            <td colspan="5" :style="{ height: `${above}px` }" />
+          </tr>
+          <tr v-for="{ index, row: page } in shown" :key="page.page" :ref="measure" :data-index="index">
             <td class="tick">
               <v-checkbox-btn
                 v-if="!isSingle(page)"
@@ -164,6 +168,9 @@ const because = (page: Page): string =>
               }}</span>
             </td>
           </tr>
+          <tr v-if="below" class="room" aria-hidden="true">
+            <td colspan="5" :style="{ height: `${below}px` }" />
+          </tr>
           <tr v-if="!loading && pages.length === 0">
             <td colspan="5" class="empty">No page matches. Clear the search or the filters to see them all.</td>
           </tr>
@@ -178,7 +185,7 @@ const because = (page: Page): string =>
     </p>
     <p class="quiet mt-4 count">
       <span class="figure">{{ pages.length }} of {{ total }} pages</span>
-      <v-btn v-if="next" class="ms-4" @click="load(true)">Show more</v-btn>
+      <v-btn v-if="hasMore" class="ms-4" :loading="loading" @click="more">Show more</v-btn>
     </p>
   </div>
 </template>
@@ -186,6 +193,10 @@ const because = (page: Page): string =>
 <style scoped>
 td {
   padding-block: 8px !important;
+}
+.room td {
+  padding: 0 !important;
+  border: 0;
 }
 .title {
   color: inherit;

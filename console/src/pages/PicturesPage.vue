@@ -3,11 +3,12 @@
 import { mdiDeleteOutline, mdiUpload } from '@mdi/js';
 import { counted, leftOutInWords } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
+import { useAnswer } from '../answers';
 import { attempt, call, say } from '../api';
 import { inAddress } from '../in-address';
 import AskDialog from '../shell/AskDialog.vue';
-import { takingTurns } from '../turns';
+import { rested } from '../rested';
 
 type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
 type Uses = AnswerOf<typeof routes.getPicture>;
@@ -19,9 +20,13 @@ interface Sending {
   fault: string;
 }
 
-const pictures = ref<readonly Picture[]>([]);
-const loaded = ref(false);
 const search = inAddress('search');
+const words = rested(search);
+const { data } = useAnswer(routes.listPictures, () => ({ query: { search: words.value || undefined } }), {
+  lingers: true,
+});
+const pictures = computed<readonly Picture[]>(() => data.value?.pictures ?? []);
+const loaded = computed(() => data.value !== undefined);
 const uses = ref<Uses | null>(null);
 const asking = ref(false);
 const busy = ref(false);
@@ -29,14 +34,6 @@ const over = ref(false);
 const sending = ref<Sending[]>([]);
 const file = ref<HTMLInputElement>();
 
-const ask = takingTurns();
-async function load(): Promise<void> {
-  const counts = ask();
-  const answer = await call(routes.listPictures, { query: { search: search.value || undefined } });
-  if (!counts()) return;
-  pictures.value = answer.pictures;
-  loaded.value = true;
-}
 async function open({ hash }: Picture): Promise<void> {
   uses.value = (await attempt(() => call(routes.getPicture, { params: { hash } }))) ?? null;
 }
@@ -58,7 +55,6 @@ async function add(files: readonly File[]): Promise<void> {
       added++;
       if (leftOut.length > 0) lost.push(`${one.name}: ${leftOutInWords(leftOut)}`);
       sending.value = sending.value.filter((other) => other !== job);
-      await load();
     } catch (error) {
       job.state = 'failed';
       job.fault = error instanceof Error ? error.message : 'It could not be sent.';
@@ -83,17 +79,9 @@ async function remove(): Promise<void> {
     await call(routes.removePicture, { params: { hash } });
     asking.value = false;
     uses.value = null;
-    await load();
   });
   busy.value = false;
 }
-
-let waiting: ReturnType<typeof setTimeout> | undefined;
-watch(search, () => {
-  clearTimeout(waiting);
-  waiting = setTimeout(() => void attempt(load), 250);
-});
-onMounted(() => attempt(load));
 </script>
 
 <template>

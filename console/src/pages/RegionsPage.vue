@@ -12,10 +12,10 @@ import {
   type PlaceAround,
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { useAnswer, useKept } from '../answers';
 import { attempt, call, edit, say, undoLast } from '../api';
-import { news } from '../live';
 import AskDialog from '../shell/AskDialog.vue';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
@@ -26,8 +26,10 @@ interface Arrangement {
 }
 
 const router = useRouter();
-const templates = ref<readonly Template[]>([]);
-const arrangements = ref<readonly Arrangement[]>([]);
+const { data: listed } = useAnswer(routes.listTemplates);
+const templates = computed<readonly Template[]>(() => listed.value?.templates ?? []);
+const { data: found } = useKept('arrangements', () => null, listArrangements);
+const arrangements = computed<readonly Arrangement[]>(() => found.value ?? []);
 /** Where a new arrangement is about to be made, and of which one it is a copy. */
 const making = ref<{ readonly region: PlaceAround; readonly from: Arrangement | null } | null>(null);
 const name = ref('');
@@ -76,20 +78,18 @@ function mapped(those: readonly Template[], region: PlaceAround): string {
   return named.length ? named.join(', ') : 'None';
 }
 
-async function load(): Promise<void> {
-  const [all, { documents }] = await Promise.all([call(routes.listTemplates), call(routes.listDocuments)]);
-  templates.value = all.templates;
-  const found = documents.flatMap(({ key }): Arrangement[] => {
+async function listArrangements(): Promise<Arrangement[]> {
+  const { documents } = await call(routes.listDocuments);
+  const all = documents.flatMap(({ key }): Arrangement[] => {
     const [, region, code] = /^around\/([a-z-]+)\/(.+)$/.exec(key) ?? [];
     return region && code ? [{ region: region as PlaceAround, code, name: '' }] : [];
   });
-  const named = await Promise.all(
-    found.map(async (one) => {
+  return Promise.all(
+    all.map(async (one) => {
       const { document } = await call(routes.getDocument, { query: { key: keys.arrangement(one.region, one.code) } });
       return { ...one, name: String((document as { name?: unknown }).name) };
     }),
   );
-  arrangements.value = named;
 }
 
 async function choose(template: Template, region: PlaceAround, code: string): Promise<void> {
@@ -105,9 +105,8 @@ async function choose(template: Template, region: PlaceAround, code: string): Pr
         ...(was === undefined ? {} : { was }),
       },
     ]);
-    say(sentences.join(' '), () => undoLast().then(load));
+    say(sentences.join(' '), undoLast);
   });
-  await attempt(load);
 }
 async function make(region: PlaceAround, from: Arrangement | null): Promise<void> {
   await attempt(async () => {
@@ -115,14 +114,12 @@ async function make(region: PlaceAround, from: Arrangement | null): Promise<void
     await edit([{ type: 'create', what: 'arrangement', region, ...copyOf, name: name.value.trim() }]);
     making.value = null;
     say('Created. No page has it yet; choose it for a template below.');
-    await load();
   });
 }
 async function remove(one: Arrangement): Promise<void> {
   await attempt(async () => {
     const { sentences } = await edit([{ type: 'discard', document: keys.arrangement(one.region, one.code) }]);
-    say(sentences.join(' '), () => undoLast().then(load));
-    await load();
+    say(sentences.join(' '), undoLast);
   });
 }
 /** Opens a page that shows it, where its sections are changed. */
@@ -137,9 +134,6 @@ async function open(one: Arrangement): Promise<void> {
     if (pages[0]) await router.push(`/workbench/${encodeURIComponent(pages[0].page)}`);
   });
 }
-
-watch(news, () => void attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>

@@ -1,20 +1,27 @@
 <script setup lang="ts">
 import { mdiOpenInNew } from '@mdi/js';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { onMounted, reactive, ref, watch } from 'vue';
-import { attempt, call, refreshChanges, say, session } from '../api';
-import { news } from '../live';
+import { computed, reactive, ref } from 'vue';
+import { useAnswer, useParts } from '../answers';
+import { attempt, call, refreshChanges, say } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
 import { whenText } from '../times';
 
 type Timed = AnswerOf<typeof routes.listTimedChanges>['timedChanges'][number];
 type Revision = AnswerOf<typeof routes.listRevisions>['revisions'][number];
 
-const revisions = ref<Revision[]>([]);
-const next = ref<string | null>(null);
+const { parts, loading, hasMore, more } = useParts(
+  routes.listRevisions,
+  () => null,
+  (cursor) => ({ query: { limit: 30, cursor } }),
+);
+const revisions = computed<readonly Revision[]>(() => parts.value.flatMap((part) => part.revisions));
+const { data: listed } = useAnswer(routes.listTimedChanges);
 const asking = ref<Revision | null>(null);
 const busy = ref(false);
-const timed = ref<Timed[]>([]);
+const timed = computed<readonly Timed[]>(() =>
+  (listed.value?.timedChanges ?? []).filter(({ state }) => state !== 'cancelled'),
+);
 /** What a revision changed, once somebody asked. */
 const told = reactive(new Map<number, string[]>());
 
@@ -49,18 +56,6 @@ async function cancel(one: Timed): Promise<void> {
     const { state } = await call(routes.cancelTimedChange, { params: { timed: String(one.id) }, body: {} });
     say(state === 'cancelled' ? `“${one.name}” is back in the draft.` : `“${one.name}” has been taken back.`);
     await refreshChanges();
-    await load();
-  });
-}
-
-async function load(more = false): Promise<void> {
-  await attempt(async () => {
-    const answer = await call(routes.listRevisions, {
-      query: { limit: 30, cursor: more ? (next.value ?? undefined) : undefined },
-    });
-    revisions.value = more ? [...revisions.value, ...answer.revisions] : answer.revisions;
-    next.value = answer.next;
-    timed.value = (await call(routes.listTimedChanges)).timedChanges.filter(({ state }) => state !== 'cancelled');
   });
 }
 
@@ -75,17 +70,9 @@ async function revert(revision: Revision): Promise<void> {
     say(`Revision ${revision.number} is live again, as revision ${made.number}. ${kept.join(' ')}`);
     asking.value = null;
     await refreshChanges();
-    await load();
   });
   busy.value = false;
 }
-
-watch(
-  () => session.changes?.live,
-  () => void load(),
-);
-watch(news, () => void load());
-onMounted(() => load());
 </script>
 
 <template>
@@ -146,7 +133,7 @@ onMounted(() => load());
         </v-card>
       </li>
     </ol>
-    <v-btn v-if="next" class="mt-4" @click="load(true)">Show older</v-btn>
+    <v-btn v-if="hasMore" class="mt-4" :loading="loading" @click="more">Show older</v-btn>
 
     <AskDialog
       v-if="asking"

@@ -14,9 +14,9 @@ import {
   type Rule,
 } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { attempt, call } from '../api';
+import { useAnswer } from '../answers';
 import EntriesEditor from '../entries/EntriesEditor.vue';
 import { useDocument } from '../use-document';
 
@@ -33,9 +33,11 @@ const kind = computed<PageKind>(() => {
   const asked = String(route.params['kind'] ?? '');
   return KINDS.find(({ value }) => value === asked)?.value ?? 'product';
 });
-const { document, load, run, setterOf } = useDocument<AssignmentsDocument>(() => keys.assignments(kind.value));
-const templates = ref<readonly Template[]>([]);
-const fitting = computed(() => templates.value.filter(({ pageKind }) => pageKind === kind.value));
+const { document, run, setterOf } = useDocument<AssignmentsDocument>(() => keys.assignments(kind.value));
+const { data } = useAnswer(routes.listTemplates);
+const fitting = computed<readonly Template[]>(() =>
+  (data.value?.templates ?? []).filter(({ pageKind }) => pageKind === kind.value),
+);
 const nameOf = (code: unknown): string => fitting.value.find((one) => one.code === code)?.name ?? String(code);
 
 const told = ({ values }: Entry): { name: string; about: string } => {
@@ -51,13 +53,6 @@ const fresh = computed(() => ({
   template: fitting.value.find((one) => !one.standard)?.code ?? fitting.value[0]?.code,
   off: true,
 }));
-
-watch(kind, () => void attempt(load));
-onMounted(() =>
-  attempt(async () => {
-    [{ templates: templates.value }] = await Promise.all([call(routes.listTemplates), load()]);
-  }),
-);
 </script>
 
 <template>

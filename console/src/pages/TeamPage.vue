@@ -2,7 +2,8 @@
 /** Who works on the store and in which role, invitations, and who did what. */
 import { capitalised, ROLES, told } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref } from 'vue';
+import { computed, ref } from 'vue';
+import { useAnswer, useParts } from '../answers';
 import { attempt, call, say, session } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
 import { dayText, whenText } from '../times';
@@ -18,9 +19,8 @@ const DOES: Record<Role, string> = {
   viewer: 'Sees everything, changes nothing',
 };
 
-const team = ref<Team>({ members: [], invited: [] });
-const entries = ref<Entry[]>([]);
-const next = ref<string | null>(null);
+const { data } = useAnswer(routes.getTeam);
+const team = computed<Team>(() => data.value ?? { members: [], invited: [] });
 const mail = ref('');
 const role = ref<Role>('editor');
 const link = ref('');
@@ -31,19 +31,13 @@ const roles = ROLES.map((value) => ({ value, title: capitalised(value), subtitle
 const mine = computed(() => team.value.members.find((one) => one.mail === session.user?.mail)?.role);
 const isOwner = computed(() => mine.value === 'owner');
 
-async function load(): Promise<void> {
-  await attempt(async () => {
-    team.value = await call(routes.getTeam);
-    if (isOwner.value) await loadAudit();
-  });
-}
-
-async function loadAudit(more = false): Promise<void> {
-  const query = { limit: 30, cursor: more ? (next.value ?? undefined) : undefined };
-  const answer = await call(routes.listAudit, { query });
-  entries.value = more ? [...entries.value, ...answer.entries] : answer.entries;
-  next.value = answer.next;
-}
+const { parts, loading, hasMore, more } = useParts(
+  routes.listAudit,
+  () => null,
+  (cursor) => ({ query: { limit: 30, cursor } }),
+  { when: isOwner },
+);
+const entries = computed<readonly Entry[]>(() => parts.value.flatMap((part) => part.entries));
 
 async function invite(): Promise<void> {
   busy.value = true;
@@ -52,7 +46,6 @@ async function invite(): Promise<void> {
     link.value = made.link ?? '';
     if (made.mailed) say(`An invitation was sent to ${made.mail}.`);
     mail.value = '';
-    await load();
   });
   busy.value = false;
 }
@@ -65,15 +58,12 @@ async function setRole(of: string, to: Role | null): Promise<void> {
     );
     leaving.value = null;
   });
-  await load();
 }
 
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(link.value);
   say('Copied.');
 }
-
-onMounted(load);
 </script>
 
 <template>
@@ -175,7 +165,7 @@ onMounted(load);
           </tbody>
         </v-table>
       </v-card>
-      <v-btn v-if="next" class="mt-4" @click="attempt(() => loadAudit(true))">Show older</v-btn>
+      <v-btn v-if="hasMore" class="mt-4" :loading="loading" @click="more">Show older</v-btn>
     </template>
 
     <AskDialog

@@ -2,11 +2,11 @@
 import { mdiArrowLeft, mdiArrowRight, mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
 import { keys, movedInOrder, PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { useAnswer } from '../answers';
 import { attempt, call, edit, say, undoLast } from '../api';
 import { inAddress } from '../in-address';
-import { news } from '../live';
 import RemoveTemplate from './RemoveTemplate.vue';
 import TemplateDialog from './TemplateDialog.vue';
 import TemplatePlan from './TemplatePlan.vue';
@@ -14,7 +14,8 @@ import TemplatePlan from './TemplatePlan.vue';
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 
 const router = useRouter();
-const templates = ref<Template[]>([]);
+const { data } = useAnswer(routes.listTemplates);
+const templates = computed<readonly Template[]>(() => data.value?.templates ?? []);
 /** What is to be made: a copy of one, or a new one. */
 const making = ref<{ from: Template | null } | null>(null);
 const removing = ref<Template | null>(null);
@@ -54,24 +55,16 @@ async function nudge(template: Template, by: -1 | 1): Promise<void> {
     const value = movedInOrder(family, template.code, before);
     await edit([{ type: 'set', document, field: 'order', value, ...(was === undefined ? {} : { was }) }]);
   });
-  await attempt(load);
 }
 
-async function load(): Promise<void> {
-  ({ templates: templates.value } = await call(routes.listTemplates));
-  round.value++;
-}
-
-async function made(name: string): Promise<void> {
+function made(name: string): void {
   making.value = null;
-  await attempt(load);
   say(`Created “${name}”. No page uses it yet; assign it under Pages.`);
 }
 
-async function removed(sentence: string): Promise<void> {
+function removed(sentence: string): void {
   removing.value = null;
-  await attempt(load);
-  say(sentence, () => undoLast().then(load));
+  say(sentence, undoLast);
 }
 
 /** Opens a page that uses the template. */
@@ -87,9 +80,6 @@ async function open(template: Template): Promise<void> {
       });
   });
 }
-
-watch(news, () => attempt(load));
-onMounted(() => attempt(load));
 </script>
 
 <template>

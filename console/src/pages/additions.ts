@@ -1,5 +1,5 @@
-/** Additions in words, and the pages they are for. */
-import { PAGE_KINDS, printRule, type Target } from '@parlour/core';
+/** The pages an addition is for, as its form shows them. */
+import { printRule, type Target } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { call } from '../api';
 
@@ -25,19 +25,4 @@ export async function pagesOfTarget(target: Target): Promise<TargetPages> {
         };
   const { total, pages } = await call(routes.listPages, { query });
   return { total, some: pages.map(({ title }) => title), first: pages[0]?.page ?? null };
-}
-
-export function placeInWords(place: string): string {
-  const [where = '', code = ''] = place.split(':');
-  if (place === 'above' || place === 'below') return `${place} the content`;
-  if (code === '') return `the ${place.replace('-', ' ')}`;
-  return where === 'spot' ? `the spot “${code}”` : `right ${where} the section ${code}`;
-}
-
-export function targetInWords(target: Target): string {
-  if ('page' in target) return 'One page';
-  const kind = `${PAGE_KINDS[target.pageKind].name.toLowerCase()} pages`;
-  return 'when' in target && target.when
-    ? `${PAGE_KINDS[target.pageKind].name} pages: ${printRule(target.when)}`
-    : `All ${kind}`;
 }

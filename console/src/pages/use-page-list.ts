@@ -1,55 +1,37 @@
 /** The list of store pages: what it is narrowed and sorted by, and as much of it as was asked for. */
 import type { PageKind, PageSort } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { onMounted, ref, watch } from 'vue';
-import { attempt, call } from '../api';
+import { computed } from 'vue';
+import { useAnswer, useParts } from '../answers';
 import { inAddress } from '../in-address';
-import { news } from '../live';
-import { takingTurns } from '../turns';
+import { rested } from '../rested';
 
 export type Page = AnswerOf<typeof routes.listPages>['pages'][number];
 export type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
 
-/** How long typing rests before the list follows it, in milliseconds. */
-const REST = 200;
+const AT_ONCE = 100;
 
 /** The list as its table shows it. */
 export function usePageList() {
-  const pages = ref<Page[]>([]);
-  const templates = ref<Template[]>([]);
-  const total = ref(0);
-  const next = ref<string | null>(null);
-  const renewing = ref<AnswerOf<typeof routes.listPages>['renewing']>(null);
-  const loading = ref(true);
   const search = inAddress('search');
   const pageKind = inAddress<PageKind>('kind');
   const template = inAddress('template');
   /** What the list is sorted by, `-title` in reverse; null for the order of the kinds. */
   const sort = inAddress<PageSort | `-${PageSort}`>('sort');
 
-  const ask = takingTurns();
-  async function load(more = false): Promise<void> {
-    const counts = ask();
-    loading.value = true;
-    await attempt(async () => {
-      const wanted = {
-        search: search.value || undefined,
-        pageKind: pageKind.value || undefined,
-        template: template.value || undefined,
-        sort: sort.value || undefined,
-        cursor: more ? (next.value ?? undefined) : undefined,
-        limit: 100,
-      };
-      const [answer, all] = await Promise.all([call(routes.listPages, { query: wanted }), call(routes.listTemplates)]);
-      if (!counts()) return;
-      pages.value = more ? [...pages.value, ...answer.pages] : answer.pages;
-      total.value = answer.total;
-      renewing.value = answer.renewing;
-      next.value = answer.next;
-      templates.value = all.templates;
-    });
-    loading.value = false;
-  }
+  const words = rested(search);
+  const query = computed(() => ({
+    search: words.value || undefined,
+    pageKind: pageKind.value || undefined,
+    template: template.value || undefined,
+    sort: sort.value || undefined,
+  }));
+  const { parts, loading, hasMore, more } = useParts(
+    routes.listPages,
+    () => query.value,
+    (cursor) => ({ query: { ...query.value, cursor, limit: AT_ONCE } }),
+  );
+  const { data } = useAnswer(routes.listTemplates);
 
   /** Up, down, and back to the order of the kinds. */
   function sortBy(by: PageSort): void {
@@ -58,13 +40,18 @@ export function usePageList() {
   const ariaSort = (by: PageSort): 'ascending' | 'descending' | undefined =>
     sort.value === by ? 'ascending' : sort.value === `-${by}` ? 'descending' : undefined;
 
-  let resting: ReturnType<typeof setTimeout> | undefined;
-  watch(search, () => {
-    clearTimeout(resting);
-    resting = setTimeout(() => void load(), REST);
-  });
-  watch([pageKind, template, sort, news], () => void load());
-  onMounted(() => load());
-
-  return { pages, templates, total, next, renewing, loading, search, pageKind, template, load, sortBy, ariaSort };
+  return {
+    pages: computed<readonly Page[]>(() => parts.value.flatMap((part) => part.pages)),
+    templates: computed<readonly Template[]>(() => data.value?.templates ?? []),
+    total: computed(() => parts.value[0]?.total ?? 0),
+    renewing: computed(() => parts.value[0]?.renewing ?? null),
+    loading,
+    hasMore,
+    more,
+    search,
+    pageKind,
+    template,
+    sortBy,
+    ariaSort,
+  };
 }

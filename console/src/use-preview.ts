@@ -1,0 +1,21 @@
+/** The address that shows a page of the draft. It is new each time it is asked for, so it is not kept as other answers are. */
+import { routes } from '@parlour/contract';
+import { ref, watch, type Ref } from 'vue';
+import { attempt, call } from './api';
+import { takingTurns } from './turns';
+
+/** @param page its code; empty while none is shown. @returns empty until it is there */
+export function usePreview(page: () => string): Readonly<Ref<string>> {
+  const url = ref('');
+  const ask = takingTurns();
+  watch(
+    page,
+    async (code) => {
+      const counts = ask();
+      const answer = code === '' ? undefined : await attempt(() => call(routes.preview, { body: { page: code } }));
+      if (counts()) url.value = answer?.url ?? '';
+    },
+    { immediate: true },
+  );
+  return url;
+}

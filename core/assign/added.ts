@@ -1,0 +1,34 @@
+/** Additions in words: where they go, and for which pages. */
+import { aroundInWords, type Target } from '../design/document.js';
+import type { Draft } from '../design/draft.js';
+import { nameOf } from '../design/document-types.js';
+import { sectionName } from '../design/edits/common.js';
+import type { KindDescriptions } from '../kinds/kind.js';
+import { kindInWords, PAGE_KINDS } from './page.js';
+import { printRule } from './rule-text.js';
+
+/**
+ * Where an addition goes.
+ * @example
+ * placeOfAddition('after:p-buy', draft, kinds); // right after Buy form in the template “Product”
+ */
+export function placeOfAddition(place: string, draft: Draft, kinds: KindDescriptions): string {
+  const [where = '', code = ''] = place.split(':');
+  if (place === 'above' || place === 'below') return `${place} the content`;
+  if (code === '') return `the ${aroundInWords(place)}`;
+  if (where === 'spot') return `the spot “${code}”`;
+  for (const key of draft.keys()) {
+    const document = draft.get(key);
+    const section = document?.nodes[code];
+    if (document && section) return `right ${where} ${sectionName(section, kinds)} in ${nameOf(document)}`;
+  }
+  return `right ${where} a section that is gone (${code})`;
+}
+
+/** Which pages a target means: “One page”, “All product pages”, “Product pages: price >= 80”. */
+export function targetInWords(target: Target): string {
+  if ('page' in target) return 'One page';
+  return 'when' in target && target.when
+    ? `${PAGE_KINDS[target.pageKind].name} pages: ${printRule(target.when)}`
+    : `All ${kindInWords(target.pageKind)} pages`;
+}
