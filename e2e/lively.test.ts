@@ -1,6 +1,7 @@
 /** What makes sections of a storefront livelier, in a real browser: by mouse, by keys, on a phone, and without script. */
 import type { BrowserContext, Page } from 'playwright-core';
 import { routes } from '@parlour/contract';
+import { linksTo } from '../service/tests/mailbox.js';
 import { testService, type TestService } from '../service/tests/service.js';
 import { complaints, openBrowser } from './browser.js';
 
@@ -133,6 +134,25 @@ test('the sign-up answers in its place: what is wrong, then thanks, and the page
   await page.getByRole('button', { name: 'Sign up' }).click();
   await page.locator('.form-done').getByText('Thank you. You will hear from us.').waitFor();
   expect(await page.evaluate('window.stayed')).toBe(true);
+});
+
+test('a shopper who follows a link for those signed in asks for one by mail, comes by it, and is where they wanted to be', async () => {
+  await page.goto(at('/wholesale'));
+  await page.getByRole('heading', { name: 'Sign in', level: 1 }).waitFor();
+  const form = page.locator('.k-sign-in-form');
+  await form.getByLabel('Mail address').fill('ines@kites.example');
+  await form.getByRole('button', { name: 'Send me a link' }).click();
+  await form.getByText('Look into your mail').waitFor();
+  const [link = ''] = await linksTo(service, 'ines@kites.example', 1);
+  await page.goto(link);
+  await form.getByText('Sign in as ines@kites.example?').waitFor();
+  await form.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('heading', { name: 'Prices by the dozen' }).waitFor();
+  await page.goto(at('/sign-in'));
+  await form.getByRole('button', { name: 'Sign out' }).click();
+  await form.getByLabel('Mail address').waitFor();
+  await page.goto(at('/wholesale'));
+  await form.getByLabel('Mail address').waitFor();
 });
 
 test('the map is near or far without script; the menu of a phone is a drawer without script too', async () => {

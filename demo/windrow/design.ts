@@ -226,7 +226,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           'sign-in-form',
           'sign-in-form',
           { text: '<p>For those who sell our kites: we send a link to your mail address. You need no password.</p>' },
-          { width: 'reading', space: 'large' },
+          { width: 'reading' },
         ),
       ]),
     ],

@@ -71,6 +71,9 @@ export const signInForm = defineKind(
       &.align-end .sign-in {
         margin-inline-start: auto;
       }
+      .form-refused {
+        margin-block-start: 0.75em;
+      }
       label {
         grid-column: 1 / -1;
         font-size: 0.9375em;
