@@ -145,4 +145,28 @@ export function inboxCommands(program: Command): void {
       const { call, print } = contextOf(command);
       print(await call(routes.removeMessage, { params: { number } }), () => 'Deleted.');
     });
+
+  program
+    .command('mail')
+    .description('What the store has sent by mail while no mail server is named.')
+    .command('list')
+    .description('List the latest messages, which reached nobody.')
+    .option('--before <number>', 'only those with a lower number', wholeNumber)
+    .addHelpText('after', '\nExample:\n  $ parlour mail list')
+    .action(async (query: { before?: number }, command: Command) => {
+      const { call, print } = contextOf(command);
+      const [answer, store] = await Promise.all([call(routes.listSentMail, { query }), call(routes.getStore)]);
+      if (answer.delivered && answer.sentMails.length === 0)
+        return print(answer, () => 'A mail server is named: mail goes out, and nothing of it is kept here.');
+      if (answer.sentMails.length === 0) return print(answer, () => 'Nothing has been sent yet.');
+      print(answer, () =>
+        [
+          ...answer.sentMails.map(
+            ({ number, to, subject, text, created }) =>
+              `${number}  ${inZone(created, store.timeZone)}  To ${to}: ${subject}\n\n${text.trim()}\n`,
+          ),
+          ...(answer.next === null ? [] : [`Older ones: parlour mail list --before ${answer.next}`]),
+        ].join('\n'),
+      );
+    });
 }

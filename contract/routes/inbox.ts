@@ -14,6 +14,13 @@ export const inboxRoutes = {
     can: 'orders.read',
     answer: shapes.done,
   }),
+  listSentMail: get('/stores/{store}/sent-mail', {
+    summary:
+      'What the store has sent by mail while no mail server is named, newest first: it reaches nobody, and is shown here instead.',
+    can: 'orders.read',
+    query: shapes.inboxQuery,
+    answer: shapes.sentMails,
+  }),
   listMessages: get('/stores/{store}/messages', {
     summary: 'What shoppers wrote in message forms, newest first.',
     can: 'orders.read',

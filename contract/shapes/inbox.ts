@@ -22,6 +22,21 @@ const signUp = closed({
 /** `next` goes on as `before`; null at the end. */
 export const signUps = closed({ signUps: array(signUp).required(), next });
 
+export const sentMails = closed({
+  sentMails: array(
+    closed({
+      number: number().integer().required(),
+      to: string().required(),
+      subject: string().required(),
+      text: string().required(),
+      created: string().required(),
+    }),
+  ).required(),
+  /** True if a mail server is named: then mail goes out, and nothing of it is kept here. */
+  delivered: boolean().required(),
+  next,
+});
+
 export const message = closed({
   number: number().integer().required(),
   name: string().required(),

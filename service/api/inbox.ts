@@ -12,6 +12,7 @@ import {
   type Message,
   type SignUp,
 } from '../records/inbox.js';
+import { listSentMail, type SentMail } from '../records/sent-mail.js';
 import { implement, type Api } from './implement.js';
 
 const USUAL_LIMIT = 50;
@@ -28,6 +29,10 @@ export function inboxRoutes(api: Api): void {
     if (!(await removeSignUp(db, store.id, number))) throw none('mail address', params, 'sign-up list');
     await audit(db, { storeId: store.id, accountId: account.id, action: 'sign-up.remove', target: String(number) });
     return { done: true };
+  });
+  implement(api, routes.listSentMail, async ({ store, query: { before, limit = USUAL_LIMIT } }) => {
+    const { some, next } = partOf(await listSentMail(db, store.id, limit + 1, before), limit);
+    return { sentMails: some.map(numbered<SentMail>), delivered: api.mail.reachesPeople, next };
   });
   implement(api, routes.listMessages, async ({ store, query: { before, limit = USUAL_LIMIT } }) => {
     const { some, next } = partOf(await listMessages(db, store.id, limit + 1, before), limit);

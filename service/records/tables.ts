@@ -104,6 +104,14 @@ export interface Tables {
     widths: Json<number[]>;
     created_at: Now;
   };
+  sent_mail: {
+    id: Generated<number>;
+    store_id: number;
+    recipient: string;
+    subject: string;
+    body: string;
+    created_at: Now;
+  };
   shopper_link: { token_hash: Buffer; store_id: number; mail: string; back: string; expires_at: Date };
   shopper_session: { token_hash: Buffer; store_id: number; mail: string; expires_at: Date };
   rendition: { store_id: number; hash: string; format: PictureFormat; width: number; bytes: Buffer };

@@ -1,10 +1,11 @@
 /** Forms with which shoppers write to the store: a mail address for news, or a message. Each counts against the address it comes from. */
 import type { Request } from 'express';
 import { isMailAddress, TRAP, type FormState } from '@parlour/core';
-import type { Mail } from '../mail/mail.js';
+import type { Mail, Message } from '../mail/mail.js';
 import { shopperMessage } from '../mail/messages.js';
 import { countTry } from '../records/attempts.js';
 import { addMessage, addSignUp } from '../records/inbox.js';
+import { addSentMail } from '../records/sent-mail.js';
 import type { ClientAddress } from '../accounts/address.js';
 import { logFault } from '../faults.js';
 import type { Site } from './context.js';
@@ -68,11 +69,19 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
   await addMessage(site.db, site.store.id, message);
   const to = site.store.details.mail;
   // It is in the inbox already: mail that does not go out costs the shopper nothing.
-  if (to)
-    await box.mail
-      .send(shopperMessage(to, site.store.name, message))
-      .catch((error: unknown) => logFault(request.log, error, 'a message could not be sent'));
+  if (to) await post(site, box, shopperMessage(to, site.store.name, message), request);
   return thanked(section);
+}
+
+/** Sends a message of the store. One that does not go out is told in the log; where none reaches people, the team can read it. */
+export async function post(
+  { db, store }: Site,
+  { mail }: LetterBox,
+  message: Message,
+  { log }: Request,
+): Promise<void> {
+  if (!mail.reachesPeople) await addSentMail(db, store.id, message);
+  await mail.send(message).catch((error: unknown) => logFault(log, error, 'a message could not be sent'));
 }
 
 /** What a form says besides what was typed. */

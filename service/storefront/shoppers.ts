@@ -6,7 +6,6 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
 import { isMailAddress, NO_SHOPPER, pathOf, type Shopper } from '@parlour/core';
 import { newToken, tokenHash } from '../accounts/passwords.js';
-import { logFault } from '../faults.js';
 import {
   addShopperLink,
   endShopperSession,
@@ -15,7 +14,7 @@ import {
   takeShopperLink,
 } from '../records/shoppers.js';
 import type { Site } from './context.js';
-import { formOf, mayWrite, thanked, type LetterAnswer, type LetterBox, type Sent } from './letters.js';
+import { formOf, mayWrite, post, thanked, type LetterAnswer, type LetterBox, type Sent } from './letters.js';
 import { isForSignedIn, patternsFor } from './pages.js';
 import { isOwnPath } from './paths.js';
 
@@ -98,9 +97,12 @@ export async function sendLink(site: Site, sent: Sent, request: Request, box: Le
   );
   const link = `${site.origin}${prefix}${pathOf(patternsFor(site), 'sign-in')}/${token}`;
   const store = site.store.name;
-  await box.mail
-    .send({ to: mail, subject: word('sign-in-subject', { store }), text: word('sign-in-message', { store, link }) })
-    .catch((error: unknown) => logFault(request.log, error, 'a link to sign in could not be sent'));
+  const message = {
+    to: mail,
+    subject: word('sign-in-subject', { store }),
+    text: word('sign-in-message', { store, link }),
+  };
+  await post(site, box, message, request);
   return thanked(section);
 }
 

@@ -156,6 +156,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listTemplates');
   await walk('listDocuments');
   await walk('listAdditions');
+  await walk('listSentMail');
   await walk('listMenus');
   await walk('listContent');
   await walk('getSample');

@@ -1,6 +1,7 @@
 /** Shoppers who sign in by a link from a message, and pages that are for them alone. */
 import { routes } from '@parlour/contract';
 import { readMailbox } from './mailbox.js';
+import { joinedTo } from './people.js';
 import { asAdmin, eventually, mailboxOf, testService, type TestService } from './service.js';
 import { factsOf, Shopper } from './shopper.js';
 
@@ -79,6 +80,32 @@ test('with script only the form comes back; what is no address is said; one that
   expect(Object.values(sections).join()).toMatch(/value="nobody" aria-invalid="true".*role="alert"/s);
   await ask(shopper, 'bot@kites.example', { website: 'https://spam.example' });
   expect(letters('bot@kites.example')).toEqual([]);
+});
+
+test('where no mail server is named the team reads what was sent, and nobody else', async () => {
+  await ask(new Shopper(service), 'shown@kites.example');
+  const { sentMails, delivered } = await service.call(routes.listSentMail, { query: { limit: 1 } });
+  expect([delivered, sentMails]).toMatchObject([
+    false,
+    [
+      {
+        to: 'shown@kites.example',
+        subject: 'Sign in to Windrow Kites',
+        text: expect.stringContaining(linkTo('shown@kites.example')),
+      },
+    ],
+  ]);
+  const editor = await joinedTo(service, 'ed@kites.example', 'editor');
+  await expect(editor.call(routes.listSentMail, { params: { store: 'windrow' } })).rejects.toMatchObject({
+    code: 'not-allowed',
+  });
+  const delivering = await testService({ mailIsDelivered: true });
+  try {
+    await ask(new Shopper(delivering), 'shown@kites.example');
+    expect(await delivering.call(routes.listSentMail)).toMatchObject({ delivered: true, sentMails: [] });
+  } finally {
+    await delivering.stop();
+  }
 });
 
 test('a later link ends those before it; an old one signs nobody in; nobody is flooded with links', async () => {

@@ -12,18 +12,25 @@ import { whenText } from '../times';
 
 type Message = AnswerOf<typeof routes.listMessages>['messages'][number];
 type SignUp = AnswerOf<typeof routes.listSignUps>['signUps'][number];
+type SentMail = AnswerOf<typeof routes.listSentMail>['sentMails'][number];
 
 const AT_ONCE = 1_000;
 const route = useRoute();
 const router = useRouter();
+const PARTS = ['messages', 'sign-ups', 'sent'] as const;
+type Part = (typeof PARTS)[number];
 const part = computed({
-  get: () => (route.query['part'] === 'sign-ups' ? 'sign-ups' : 'messages'),
+  get: (): Part => PARTS.find((one) => one === route.query['part']) ?? 'messages',
   set: (wanted) => void router.replace({ query: wanted === 'messages' ? {} : { part: wanted } }),
 });
 
 const fromThere = (before: string | undefined) => ({ query: before === undefined ? {} : { before: Number(before) } });
 const written = useParts(routes.listMessages, () => null, fromThere);
 const signed = useParts(routes.listSignUps, () => null, fromThere);
+const sent = useParts(routes.listSentMail, () => null, fromThere);
+const sentMails = computed<readonly SentMail[]>(() => sent.parts.value.flatMap((one) => one.sentMails));
+const delivered = computed(() => sent.parts.value[0]?.delivered ?? true);
+const moreSent = sent.hasMore;
 const messages = computed<readonly Message[]>(() => written.parts.value.flatMap((one) => one.messages));
 const signUps = computed<readonly SignUp[]>(() => signed.parts.value.flatMap((one) => one.signUps));
 const unread = computed(() => written.parts.value[0]?.unread ?? 0);
@@ -96,6 +103,7 @@ async function download(): Promise<void> {
       <v-btn-toggle v-model="part" mandatory density="compact" variant="outlined" divided aria-label="What is shown">
         <v-btn value="messages">Messages{{ unread ? `, ${unread} unread` : '' }}</v-btn>
         <v-btn value="sign-ups">News by mail</v-btn>
+        <v-btn v-if="!delivered" value="sent">Sent mail</v-btn>
       </v-btn-toggle>
       <v-btn
         v-if="part === 'sign-ups' && signUps.length"
@@ -141,7 +149,7 @@ async function download(): Promise<void> {
       </p>
       <v-btn v-if="moreMessages" :loading="written.loading.value" @click="written.more">Show older ones</v-btn>
     </template>
-    <template v-else>
+    <template v-else-if="part === 'sign-ups'">
       <v-table v-if="signUps.length" class="list">
         <thead>
           <tr>
@@ -175,6 +183,25 @@ async function download(): Promise<void> {
         Nobody has signed up yet. Shoppers do it in the section “Mail sign-up”, such as in the footer.
       </p>
       <v-btn v-if="moreSignUps" :loading="signed.loading.value" @click="signed.more">Show older ones</v-btn>
+    </template>
+    <template v-else>
+      <p class="quiet mb-4">
+        No mail server is named, so nothing is delivered. This is what the store would have sent; the latest 200 are
+        kept.
+      </p>
+      <v-card v-for="mail in sentMails" :key="mail.number" class="message">
+        <div class="head">
+          <span class="who">{{ mail.to }}</span>
+          <span class="what">{{ mail.subject }}</span>
+          <span />
+          <span class="quiet figure">{{ whenText(mail.created) }}</span>
+        </div>
+        <p class="body text">{{ mail.text }}</p>
+      </v-card>
+      <p v-if="!sentMails.length" class="quiet">
+        Nothing yet. Mail goes to shoppers who sign in, and to the store when somebody writes to it.
+      </p>
+      <v-btn v-if="moreSent" :loading="sent.loading.value" @click="sent.more">Show older ones</v-btn>
     </template>
     <AskDialog
       v-if="removing"

@@ -339,6 +339,17 @@ create table page_due (
 );
 create index page_due_store on page_due (store_id, id);
 
+-- What a store has sent while no mail server is named; the latest few.
+create table sent_mail (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  recipient text not null,
+  subject text not null,
+  body text not null,
+  created_at timestamptz not null default now()
+);
+create index sent_mail_store on sent_mail (store_id, id);
+
 -- Links that sign a shopper in, and who has come by one.
 create table shopper_link (
   token_hash bytea primary key,
