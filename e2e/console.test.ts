@@ -406,6 +406,26 @@ test('what somebody else does shows at once; what both change at once is not ove
   faults.length = 0;
 });
 
+test('a value is taken from each page, with what stands in where a page has none, and is one for all again', async () => {
+  await page.goto(consoleAt('/workbench/product%3AK-003?section=p-wind'));
+  const shown = frame().locator('#s-p-wind');
+  const menu = page.getByRole('button', { name: 'Text: take it from the page' });
+  await page.getByText('Taken from each page: its attribute “wind”').waitFor();
+  await menu.click();
+  await page.getByText('One value for all pages').click();
+  await shown.getByText('For every kite').waitFor();
+  await menu.click();
+  await page.locator('.v-list-item').getByText('Description', { exact: true }).click();
+  await page.getByText('Taken from each page: description').waitFor();
+  await shown.getByText('For every kite').waitFor({ state: 'detached' });
+  await menu.click();
+  await page.getByLabel('Attribute').fill('no-such');
+  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByText('its attribute “no-such”').waitFor();
+  // The page has none.
+  await shown.getByText('For every kite').waitFor();
+});
+
 test('on a slow line, what is typed while the last words are being saved is saved too, where it was typed', async () => {
   await page.goto(consoleAt('/workbench/home'));
   await page.locator('[data-plan-section="h-sport"]').click();

@@ -29,7 +29,7 @@ export function createService(service: Service, logger: Logger): Server {
     serializers: {
       req: (request: { method: string; url: string; headers: { host?: string } }) => ({
         method: request.method,
-        url: withoutSecret(request.url),
+        url: withoutSecrets(request.url),
         host: request.headers.host,
       }),
     },
@@ -81,5 +81,6 @@ function logCounts(server: Server, logger: Logger, counts: KeptAnswers['counts']
   server.on('close', () => clearInterval(timer));
 }
 
-/** An address as it may be logged: without the token that opens a preview. */
-const withoutSecret = (url: string): string => url.replace(/([?&]preview=)[^&]+/, '$1…');
+/** An address as it may be logged: without tokens, which open a preview, an order, or sign somebody in. */
+export const withoutSecrets = (url: string): string =>
+  url.replace(/([?&]preview=)[^&]+/, '$1…').replace(/\/[A-Za-z0-9_-]{43}(?=[/?]|$)/g, '/…');

@@ -53,6 +53,7 @@ test.each([
   ['item/petrel', 'a product page'],
   ['browse/all', 'a collection page'],
   ['thank-you/nobody', 'the thank you page'],
+  ['sign-in/somebody', 'the sign in page'],
   ['pictures/ours', 'Parlour itself'],
 ])('a content page may have a path of several parts: %s', (slug, taken) => {
   const set: EditRequest = { type: 'set', document: 'content/about', field: 'slug', was: 'about', value: slug };

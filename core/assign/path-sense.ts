@@ -65,7 +65,9 @@ export interface ContentPlace {
 export function takenBy(path: string, patterns: PathPatterns, others: Iterable<ContentPlace>): string | null {
   if (isReserved(path)) return 'Parlour itself';
   // An order has its own thank-you page below the path of that kind.
-  if (path.startsWith(`${patterns['thank-you']}/`)) return `the ${kindInWords('thank-you')} page`;
+  // Tokens come behind these: of an order, and of a link that signs in.
+  for (const kind of ['thank-you', 'sign-in'] as const)
+    if (path.startsWith(`${patterns[kind]}/`)) return `the ${kindInWords(kind)} page`;
   const first = matchPath(patterns, path)?.kind;
   if (first && first !== 'content')
     return `${PAGE_KINDS[first].subject === null ? 'the' : 'a'} ${kindInWords(first)} page`;

@@ -78,19 +78,24 @@ export const normalValue = (field: Field | null | undefined, value: unknown): un
 
 const boundSchema = closed({ bind: plainText(60).required(), fallback: yup.mixed().nullable().optional() });
 
+/** What a field can take from the page, by name, and whether it can take attributes. */
+export function bindingsFor(field: Field): { readonly names: readonly string[]; readonly attributes: boolean } {
+  // What must have a certain form is no place for whatever a page has.
+  if (field.type === 'text' && field.form) return { names: [], attributes: false };
+  const names = Object.keys(BINDINGS).filter((name) => BINDINGS[name]?.types.includes(field.type as BoundType));
+  return { names, attributes: ['text', 'prose', 'number'].includes(field.type) };
+}
+
 function checkBound(field: Field, key: string, bound: Bound): void {
   check(boundSchema, bound, key, 'bad-value', 'Write {"bind": "title", "fallback": …}.');
-  const types: readonly string[] = ATTRIBUTE.test(bound.bind)
-    ? ['text', 'prose', 'number']
-    : Object.hasOwn(BINDINGS, bound.bind)
-      ? (BINDINGS[bound.bind] as { types: readonly string[] }).types
-      : [];
-  // What must have a certain form is no place for whatever a page has.
-  if (!types.includes(field.type) || (field.type === 'text' && field.form)) {
-    const fit = Object.keys(BINDINGS).filter((name) => BINDINGS[name]?.types.includes(field.type as BoundType));
+  const { names: fit, attributes } = bindingsFor(field);
+  if (!fit.includes(bound.bind) && !(attributes && ATTRIBUTE.test(bound.bind))) {
     throw new Problem('bad-value', `“${field.label}” cannot take “${bound.bind}” from the page.`, {
       place: key,
-      remedy: fit.length ? `It can take: ${fit.join(', ')}, attribute.NAME.` : 'This field cannot be bound.',
+      remedy:
+        fit.length || attributes
+          ? `It can take: ${[...fit, ...(attributes ? ['attribute.NAME'] : [])].join(', ')}.`
+          : 'This field cannot be bound.',
     });
   }
   if (bound.fallback !== undefined) checkValue(field, bound.fallback, `${key}.fallback`);

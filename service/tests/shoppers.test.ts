@@ -1,5 +1,6 @@
 /** Shoppers who sign in by a link from a message, and pages that are for them alone. */
 import { routes } from '@parlour/contract';
+import { withoutSecrets } from '../server.js';
 import { readMailbox } from './mailbox.js';
 import { joinedTo } from './people.js';
 import { asAdmin, eventually, mailboxOf, testService, type TestService } from './service.js';
@@ -106,6 +107,18 @@ test('where no mail server is named the team reads what was sent, and nobody els
   } finally {
     await delivering.stop();
   }
+});
+
+test('no address that is logged says a token', () => {
+  const token = 'a'.repeat(43);
+  expect(
+    [
+      `/sign-in/${token}`,
+      `/de/thank-you/${token}?x=1`,
+      `/?a=1&preview=${token}.x&b=2`,
+      `/pictures/${'a'.repeat(64)}/640`,
+    ].map(withoutSecrets),
+  ).toEqual(['/sign-in/…', '/de/thank-you/…?x=1', '/?a=1&preview=…&b=2', `/pictures/${'a'.repeat(64)}/640`]);
 });
 
 test('a later link ends those before it; an old one signs nobody in; nobody is flooded with links', async () => {

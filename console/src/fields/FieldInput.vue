@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** One field of any type, made from its declaration. Typing is saved as one change when it rests. */
 import { mdiRestore } from '@mdi/js';
-import { checkValue, inZone, instantOf, isBound, Problem, type Field, type PageKind } from '@parlour/core';
+import { BINDINGS, checkValue, inZone, instantOf, isBound, Problem, type Field, type PageKind } from '@parlour/core';
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { session } from '../api';
+import BindMenu from './BindMenu.vue';
 import ColourInput from './ColourInput.vue';
 import LinkInput from './LinkInput.vue';
 import MenuInput from './MenuInput.vue';
@@ -26,6 +27,7 @@ const props = defineProps<{
   /** What counts while there is no own value, if not the field’s default: the value of a larger device. */
   inherited?: unknown;
   /** True if there is no default to go back to. */ required?: boolean;
+  /** True where each page may have its own value, taken from the page. */ bindable?: boolean;
   /** The colour that one follows which is not set. */ followed?: string;
   /** The pages that a rule, or a template, is for. */ pageKind?: PageKind | undefined;
   /** Stores a value, or the default if undefined, in place of what it was; false if that was refused. */
@@ -155,6 +157,17 @@ function changeTime(text: string): void {
   }
 }
 
+/** Takes the value from the page from now on; what is here stands in where a page has none. Empty for one value again. */
+function bindTo(name: string): void {
+  const here = bound.value ? bound.value.fallback : props.own;
+  unsaved = { own: name === '' ? here : { bind: name, ...(here === undefined ? {} : { fallback: here }) } };
+  void save();
+}
+const boundTo = computed(() => {
+  const name = bound.value?.bind ?? '';
+  return BINDINGS[name]?.label ?? `its attribute “${name.slice('attribute.'.length)}”`;
+});
+
 function reset(): void {
   fault.value = '';
   value.value = fallback();
@@ -227,16 +240,13 @@ onBeforeUnmount(() => {
       :hint="value === '' ? field.help : field.help.replace(FOLLOWING, '')"
     />
     <v-text-field v-else v-bind="{ ...named, ...typed }" type="text" />
-    <p v-if="bound" class="bound">Taken from the page: {{ bound.bind }}. This value is used where the page has none.</p>
-    <button
-      v-if="isOwn"
-      type="button"
-      class="reset"
-      :aria-label="`${field.label}: reset to the default`"
-      @click="reset"
-    >
-      <v-icon :icon="mdiRestore" size="14" /> default
-    </button>
+    <p v-if="bound" class="bound">Taken from each page: {{ boundTo }}. This value is used where a page has none.</p>
+    <div class="on-frame">
+      <BindMenu v-if="bindable" :field="field" :label="field.label" :bind="bound?.bind ?? ''" @bind="bindTo" />
+      <button v-if="isOwn" type="button" :aria-label="`${field.label}: reset to the default`" @click="reset">
+        <v-icon :icon="mdiRestore" size="14" /> default
+      </button>
+    </div>
   </div>
 </template>
 
@@ -254,10 +264,17 @@ onBeforeUnmount(() => {
   position: relative;
 }
 /* Sits on the field's frame, as the label does on the other side. */
-.reset {
+.on-frame {
   position: absolute;
   inset-block-start: -10px;
   inset-inline-end: 10px;
+  display: flex;
+}
+/* A picture has no frame; its name is at its head. */
+.tall .on-frame {
+  inset-block-start: -16px;
+}
+.on-frame :deep(button) {
   padding: 0 6px;
   background: rgb(var(--v-theme-surface));
   color: rgb(var(--v-theme-secondary));
@@ -269,7 +286,7 @@ onBeforeUnmount(() => {
   color: rgb(var(--v-theme-warning));
   font-size: 0.875rem;
 }
-.reset:hover {
+.on-frame :deep(button:hover) {
   color: rgb(var(--v-theme-primary));
 }
 </style>

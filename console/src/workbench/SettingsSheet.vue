@@ -73,6 +73,14 @@ const beyond = computed(() => {
   }
 });
 
+/** Of a template for one page only there is nothing to take from the page that could not be said at once. */
+const isBindable = computed(
+  () =>
+    part.value === 'values' &&
+    device.value === 'desktop' &&
+    (props.bench.state.selected?.document !== props.bench.templateKey.value ||
+      (template.value !== undefined && PAGE_KINDS[template.value.pageKind].subject !== null)),
+);
 /** What the template itself has to set: its name and its layout. */
 const ofTemplate = computed(() => {
   if (!template.value) return [];
@@ -151,6 +159,7 @@ watch(
           :name="name"
           :field="field"
           :own="section[part][keyOf(name)]"
+          :bindable="isBindable"
           :inherited="inherited(name, field)"
           :set="setterOf(bench.state.selected, name)"
         />
