@@ -407,7 +407,7 @@ test('what somebody else does shows at once; what both change at once is not ove
 });
 
 test('a value is taken from each page, with what stands in where a page has none, and is one for all again', async () => {
-  await page.goto(consoleAt('/workbench/product%3AK-003?section=p-wind'));
+  await page.goto(consoleAt('/workbench/product%3AK-008?section=p-wind'));
   const shown = frame().locator('#s-p-wind');
   const menu = page.getByRole('button', { name: 'Text: take it from the page' });
   await page.getByText('Taken from each page: its attribute “wind”').waitFor();
@@ -420,7 +420,7 @@ test('a value is taken from each page, with what stands in where a page has none
   await shown.getByText('For every kite').waitFor({ state: 'detached' });
   await menu.click();
   await page.getByLabel('Attribute').fill('no-such');
-  await page.getByRole('button', { name: 'Take it' }).click();
+  await page.getByRole('button', { name: 'Take it', exact: true }).click();
   await page.getByText('its attribute “no-such”').waitFor();
   // The page has none.
   await shown.getByText('For every kite').waitFor();
