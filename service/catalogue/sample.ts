@@ -12,6 +12,9 @@ import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { fillCatalogue, type Catalogue } from './fill.js';
 
+/** So many pictures are made beside each other, as there are processes for it. */
+const AT_ONCE = 2;
+
 /** @throws Problem `already-there` if the store sells something */
 export async function putInSample(db: Database, store: Store): Promise<void> {
   await mustBeEmpty(db, store.id);
@@ -19,9 +22,12 @@ export async function putInSample(db: Database, store: Store): Promise<void> {
   const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
   const there = new Set((await listPictures(db, store.id)).map(({ hash }) => hash));
   // Slow, so before the transaction. Those of a sample that was taken out are there still.
+  const missing = pictures.filter(({ name }) => !there.has(hashes.get(name) as string));
   const made: MadePicture[] = [];
-  for (const { name, bytes } of pictures)
-    if (!there.has(hashes.get(name) as string)) made.push(await makePicture(bytes, name));
+  for (let at = 0; at < missing.length; at += AT_ONCE)
+    made.push(
+      ...(await Promise.all(missing.slice(at, at + AT_ONCE).map(({ name, bytes }) => makePicture(bytes, name)))),
+    );
   await inTransaction(db, async (trx) => {
     await lockStore(trx, store.id);
     await mustBeEmpty(trx, store.id);

@@ -73,14 +73,12 @@ const beyond = computed(() => {
   }
 });
 
-/** Of a template for one page only there is nothing to take from the page that could not be said at once. */
-const isBindable = computed(
-  () =>
-    part.value === 'values' &&
-    device.value === 'desktop' &&
-    (props.bench.state.selected?.document !== props.bench.templateKey.value ||
-      (template.value !== undefined && PAGE_KINDS[template.value.pageKind].subject !== null)),
-);
+/** Regions look alike on every page, and what a template for one page shows can be said at once. */
+const isBindable = computed(() => {
+  const document = props.bench.documents.get(props.bench.state.selected?.document ?? '');
+  if (part.value !== 'values' || device.value !== 'desktop' || document?.type === 'arrangement') return false;
+  return document?.type !== 'template' || PAGE_KINDS[document.pageKind].subject !== null;
+});
 /** What the template itself has to set: its name and its layout. */
 const ofTemplate = computed(() => {
   if (!template.value) return [];
