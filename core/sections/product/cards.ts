@@ -53,6 +53,10 @@ export const CARDS_CSS = css`
   ${COUNTS.filter((count) => count !== 4)
     .map((count) => `.across-${count} { --across: ${count}; }`)
     .join('\n')}
+  /* In little room others are fewer, and this is as few as can be. */
+  .across-1 {
+    grid-template-columns: minmax(0, 1fr);
+  }
   @media (max-width: 1023px) {
     ${COUNTS.map((count) => `.t-across-${count} { grid-template-columns: repeat(${count}, minmax(0, 1fr)); }`).join('\n')}
   }
