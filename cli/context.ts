@@ -5,7 +5,14 @@ import { dirname, join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { printable } from './printable.js';
-import { counted, kindsByName, Problem, type EditRequest, type KindDescriptions } from '@parlour/core';
+import {
+  counted,
+  kindsByName,
+  Problem,
+  redirectsInWords,
+  type EditRequest,
+  type KindDescriptions,
+} from '@parlour/core';
 import { createClient, routes, type AnswerOf, type Client, type InputArgument, type Route } from '@parlour/contract';
 
 export interface Credentials {
@@ -121,7 +128,7 @@ export function contextOf(command: Command): Context {
       context.print({ ...answer, changes }, () =>
         changes.length
           ? `${wouldText(
-              changes.map(({ sentence }) => sentence),
+              [...changes.map(({ sentence }) => sentence), ...(only ? [] : redirectsInWords(answer.redirects))],
               answer.pages,
             )}${only ? '\nWhether they can go live without the others is checked when you publish.' : ''}`
           : 'It would change nothing.',

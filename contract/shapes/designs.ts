@@ -24,11 +24,15 @@ export const compareQuery = closed({
   pagesAfter: plainText(1000).optional(),
 });
 
+const redirects = array(closed({ from: string().required(), to: string().required() })).required();
+
 export const comparison = closed({
   from: string().required(),
   to: string().required(),
   changes: array(change).required(),
   pages: somePages.optional().default(undefined),
+  /** From live to the draft: the redirects that publishing it would make. */
+  redirects,
 });
 
 export const design = closed({
@@ -121,8 +125,8 @@ const REVISION = {
 export const revision = closed(REVISION);
 export const published = closed({
   ...REVISION,
-  /** Where content pages were that it has moved, and where each old path leads now. */
-  redirects: array(closed({ from: string().required(), to: string().required() })).required(),
+  /** Where pages were that it has moved, and where each old path leads now. */
+  redirects,
 });
 
 export const revisions = closed({ revisions: array(revision).required(), next: string().nullable().defined() });

@@ -333,6 +333,10 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
         return value
           ? `The home page shows ${pageInWords(String(value), about)}.`
           : 'The home page shows its own template.';
+      if (path.startsWith('patterns.')) {
+        const kind = capitalised(kindInWords(path.slice('patterns.'.length) as PageKind));
+        return value ? `${kind} pages are at ${String(value)}.` : `${kind} pages are at their usual path again.`;
+      }
       if (path.startsWith('former.'))
         return `Earlier paths of ${path.slice('former.'.length)} pages: ${((value as string[] | undefined) ?? []).join(', ') || 'none'}.`;
       if (!path.startsWith('redirects.')) return null;

@@ -9,6 +9,7 @@ import {
   type StateWithPages,
 } from '../assigning/affected.js';
 import { previewOrigin } from '../config.js';
+import { redirectsBetween } from '../publishing/moved.js';
 import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish } from '../publishing/publish.js';
 import { revert } from '../publishing/revert.js';
@@ -84,10 +85,12 @@ export function draftRoutes(api: Api): void {
       sideOf(api, call, call.query.to ?? 'draft'),
     ]);
     const changes = await changesBetween(db, call.design, from, to);
-    const told = { from: from.label, to: to.label, changes };
-    if (call.query.pages !== 'yes') return told;
     const changed = new Set(changes.map((one) => one.document));
     const [before, after] = [withPages(from), withPages(to)];
+    const publishes = (call.query.from ?? 'live') === 'live' && (call.query.to ?? 'draft') === 'draft';
+    const redirects = publishes ? redirectsBetween(before.state, after.state, changed) : [];
+    const told = { from: from.label, to: to.label, changes, redirects };
+    if (call.query.pages !== 'yes') return told;
     const part = partAfter(call.query.pagesAfter);
     const pages = await pagesThatDiffer(db, call.design, before, after, changed, part);
     return { ...told, pages: pagesShape(pages) };

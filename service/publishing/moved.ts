@@ -5,6 +5,7 @@ import {
   keys,
   movedPages,
   replay,
+  type DesignState,
   type DocumentKey,
   type DraftDocument,
   type Redirect,
@@ -25,11 +26,22 @@ export function withRedirects(
   live: PublishedState,
   next: ReadonlyMap<DocumentKey, DraftDocument | undefined>,
 ): WithRedirects {
-  // Most of what goes live moves no page, and then none is looked at.
-  if (![...next.keys()].some((key) => key === keys.paths || key.startsWith('content/'))) return { next, redirects: [] };
+  if (!mayMove(next.keys())) return { next, redirects: [] };
   const after = overLive(live, next);
-  const changed = [...next.keys()].filter((key) => key.startsWith('content/')).map(codeOf);
-  const { redirects, edits } = movedPages(live, closedState(after), changed);
+  const { redirects, edits } = movedPages(live, closedState(after), contentIn(next.keys()));
   if (edits.length === 0) return { next, redirects };
   return { next: new Map([...next, [keys.paths, replay(edits, after).get(keys.paths) ?? undefined]]), redirects };
 }
+
+/** The redirects that it would take to go from one state to another. @param changed the documents that differ */
+export const redirectsBetween = (
+  before: DesignState,
+  after: DesignState,
+  changed: ReadonlySet<DocumentKey>,
+): Redirect[] => (mayMove(changed) ? [...movedPages(before, after, contentIn(changed)).redirects] : []);
+
+/** Most of what goes live moves no page, and then none is looked at. */
+const mayMove = (changed: Iterable<DocumentKey>): boolean =>
+  [...changed].some((key) => key === keys.paths || key.startsWith('content/'));
+const contentIn = (changed: Iterable<DocumentKey>): string[] =>
+  [...changed].filter((key) => key.startsWith('content/')).map(codeOf);

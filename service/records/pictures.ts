@@ -2,6 +2,7 @@
 import { sql } from 'kysely';
 import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
+import type { PictureFormat } from './tables.js';
 import { tags } from './tags.js';
 
 /** A picture of a store, without its bytes. */
@@ -12,9 +13,6 @@ export interface StoredPicture {
   readonly height: number;
   readonly widths: readonly number[];
 }
-
-/** What a picture is kept as; a drawing as `svg` alone. */
-export type PictureFormat = 'avif' | 'webp' | 'jpeg' | 'png' | 'svg';
 
 export interface Rendition {
   readonly format: PictureFormat;

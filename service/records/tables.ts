@@ -2,10 +2,12 @@
 import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audit.js';
-import type { PictureFormat } from './pictures.js';
 
 type Json<T extends object> = JSONColumnType<T, string, string>;
 type Now = ColumnType<Date, Date | string | undefined, never>;
+
+/** What a picture is kept as; a drawing as `svg` alone. */
+export type PictureFormat = 'avif' | 'webp' | 'jpeg' | 'png' | 'svg';
 
 /** Which state of a design a row is about. */
 export type Side = 'draft' | 'live';

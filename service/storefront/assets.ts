@@ -15,7 +15,8 @@ import {
   type LookDocument,
 } from '@parlour/core';
 import { loadDocuments } from '../records/documents.js';
-import { findRendition, type PictureFormat } from '../records/pictures.js';
+import { findRendition } from '../records/pictures.js';
+import type { PictureFormat } from '../records/tables.js';
 import type { Site } from './context.js';
 import { documentHash } from './versions.js';
 import { small } from './css.js';

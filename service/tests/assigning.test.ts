@@ -383,7 +383,9 @@ test('paths, redirects and what the home page shows belong to the design', async
   expect((await service.visit('/')).text).toContain('How a kite is made');
   // From one path of one's own to another: both of those before lead to it.
   await service.edit({ ...set('patterns.product', '/sail/{slug}'), was: '/kite/{slug}' });
+  const told = await service.call(routes.compare);
   const { redirects } = await service.call(routes.publish, { body: {} });
+  expect(told.redirects).toEqual(redirects);
   expect(redirects).toEqual([{ from: '/kite/{slug}', to: '/sail/{slug}' }]);
   for (const path of ['/kite', '/item'])
     expect((await service.visit(`${path}/skerry-diamond`)).headers['location']).toBe('/sail/skerry-diamond');

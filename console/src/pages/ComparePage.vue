@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What differs between any two states: the draft, what is live, a revision, or those of another design. */
-import { capitalised } from '@parlour/core';
+import { capitalised, redirectsInWords } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -70,7 +70,7 @@ const swap = (): void => void router.replace({ query: { from: to.value, to: from
       <v-autocomplete v-model="to" :items="states" label="To" hide-details />
     </div>
     <v-progress-linear v-if="busy" indeterminate class="mt-6" aria-label="Comparing" />
-    <template v-else-if="found">
+    <template v-if="found">
       <p v-if="found.changes.length === 0" class="mt-8">Nothing differs.</p>
       <template v-else>
         <section v-for="[key, changes] in documents" :key="key" class="document">
@@ -92,6 +92,13 @@ const swap = (): void => void router.replace({ query: { from: to.value, to: from
               >and {{ found.pages.total - found.pages.some.length }} more</span
             >
           </p>
+        </section>
+        <section v-if="found.redirects.length" class="document">
+          <h2>Old paths</h2>
+          <p class="quiet">Once this is published:</p>
+          <ul>
+            <li v-for="sentence in redirectsInWords(found.redirects)" :key="sentence">{{ sentence }}</li>
+          </ul>
         </section>
       </template>
     </template>

@@ -3,6 +3,7 @@
 import { routes } from '@parlour/contract';
 import { redirectsInWords } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
+import { useAnswer } from '../answers';
 import { attempt, call, refreshChanges, say, session } from '../api';
 
 const open = defineModel<boolean>({ required: true });
@@ -16,6 +17,10 @@ const until = ref('');
 const all = computed(() => session.changes?.changes ?? []);
 const chosen = computed(() => all.value.filter(({ id }) => !left.value.has(id)).map(({ id }) => id));
 const isLive = computed(() => session.design === session.store?.liveDesign);
+
+/** Where old paths would lead then. */
+const { data: compared } = useAnswer(routes.compare, () => ({ query: { from: 'live', to: 'draft' } }), { when: open });
+const moved = computed(() => (open.value ? redirectsInWords(compared.value?.redirects ?? []) : []));
 
 watch(open, (now) => {
   if (!now) return;
@@ -83,6 +88,7 @@ const setTime = (): Promise<void> =>
             />
           </li>
         </ul>
+        <p v-if="moved.length" class="quiet mt-3">Once all of it is published: {{ moved.join(' ') }}</p>
         <v-text-field
           v-model="note"
           :label="timed ? 'Name, such as “Autumn sale”' : 'Note for the team (optional)'"
