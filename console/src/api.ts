@@ -1,5 +1,13 @@
 /** The one way the console talks to the service, and what every page shares: who, which store, what is unpublished. */
-import { kindsByName, Problem, type EditRequest, type KindDescriptions } from '@parlour/core';
+import {
+  can,
+  kindsByName,
+  Problem,
+  type Capability,
+  type EditRequest,
+  type KindDescriptions,
+  type Role,
+} from '@parlour/core';
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
 import { QueryCache, QueryClient } from '@tanstack/vue-query';
 import { markRaw, reactive } from 'vue';
@@ -22,6 +30,8 @@ export const session = reactive({
   store: null as AnswerOf<typeof routes.getStore> | null,
   /** The stores one belongs to. */
   stores: [] as AnswerOf<typeof routes.listStores>['stores'],
+  /** What one is in the team of the store. */
+  role: 'viewer' as Role,
   /** The code of the design that is worked on; the live one at first. */
   design: '',
   changes: null as AnswerOf<typeof routes.listChanges> | null,
@@ -62,6 +72,9 @@ const changesSomething = (route: Route, input: { readonly body?: unknown } | und
 
 /** Where the browser keeps which store was open last. */
 const LAST_STORE = 'parlour.store';
+
+/** Whether one may do something in the open store. What one may not do is not offered; the service refuses it anyway. */
+export const may = (capability: Capability): boolean => can(session.role, capability);
 
 /** Calls a route of the open design; `store` and `design` are filled in. */
 export async function call<R extends Route>(
@@ -150,8 +163,13 @@ export async function openStore(slug: string | null): Promise<void> {
   session.changes = null;
   if (!session.store) return;
   localStorage.setItem(LAST_STORE, session.store.slug);
-  const [{ kinds }] = await Promise.all([call(routes.listSectionKinds), refreshChanges()]);
+  const [{ kinds }, { members }] = await Promise.all([
+    call(routes.listSectionKinds),
+    call(routes.getTeam),
+    refreshChanges(),
+  ]);
   session.kinds = markRaw(kindsByName(kinds));
+  session.role = members.find((one) => one.mail === session.user?.mail)?.role ?? 'viewer';
 }
 
 export async function signOut(): Promise<void> {

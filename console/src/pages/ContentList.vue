@@ -6,10 +6,11 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useAnswer } from '../answers';
-import { attempt, call, edit, say, undoLast } from '../api';
+import { attempt, call, edit, may, say, undoLast } from '../api';
 import { inAddress } from '../in-address';
 import AskDialog from '../shell/AskDialog.vue';
 import { whenText } from '../times';
+import { useVirtualRows } from '../virtual-rows';
 
 type Page = AnswerOf<typeof routes.listContent>['content'][number];
 type Ready = AnswerOf<typeof routes.listStarters>['pages'][number];
@@ -42,6 +43,8 @@ const found = computed(() => {
     `${title} ${code} ${labels.join(' ')}`.toLowerCase().includes(words),
   );
 });
+const body = ref<HTMLElement | null>(null);
+const { shown, above, below, measure } = useVirtualRows(found, body, 73);
 const missing = computed(() => ready.value.filter(({ code }) => !pages.value.some((page) => page.code === code)));
 
 function seenBy({ visible, from }: Page): string {
@@ -54,7 +57,9 @@ function seenBy({ visible, from }: Page): string {
 async function startNaming(): Promise<void> {
   await attempt(async () => {
     const [{ templates }, { starters }] = await Promise.all([call(routes.listTemplates), call(routes.listStarters)]);
-    const own = templates.filter(({ pageKind }) => pageKind === 'content');
+    // To choose a template is design; without that right a page has the usual one.
+    const designs = may('design.edit');
+    const own = templates.filter(({ pageKind, standard }) => pageKind === 'content' && (designs || standard));
     const sentenceOf = (name: string) =>
       starters.find((one) => one.pageKind === 'content' && one.name === name)?.sentence;
     purposes.value = [
@@ -72,7 +77,7 @@ async function startNaming(): Promise<void> {
       ...starters
         .filter(
           ({ pageKind, name, code }) =>
-            pageKind === 'content' && code !== 'content' && !own.some((one) => one.name === name),
+            designs && pageKind === 'content' && code !== 'content' && !own.some((one) => one.name === name),
         )
         .map(({ code, name, sentence }) => ({ code, name, sentence, from: 'starter' }) as const),
     ];
@@ -122,7 +127,9 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
         clearable
         class="search"
       />
-      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="startNaming">New page</v-btn>
+      <v-btn v-if="may('content.edit')" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="startNaming"
+        >New page</v-btn
+      >
     </div>
     <v-card v-if="pages.length">
       <v-table hover>
@@ -135,8 +142,11 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
             <th><span class="unseen">State</span></th>
           </tr>
         </thead>
-        <tbody>
-          <tr v-for="page in found" :key="page.code">
+        <tbody ref="body">
+          <tr v-if="above" class="room" aria-hidden="true">
+            <td colspan="5" :style="{ height: `${above}px` }" />
+          </tr>
+          <tr v-for="{ index, row: page } in shown" :key="page.code" :ref="measure" :data-index="index">
             <td>
               <router-link :to="`/content/${page.code}`" class="title">{{ page.title }}</router-link>
               <div class="quiet">{{ page.path }}</div>
@@ -150,6 +160,9 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
             </td>
             <td>{{ page.labels.join(', ') }}</td>
             <td class="state"><span v-if="page.readyMade" class="tag tag-draft">Ready-made text</span></td>
+          </tr>
+          <tr v-if="below" class="room" aria-hidden="true">
+            <td colspan="5" :style="{ height: `${below}px` }" />
           </tr>
           <tr v-if="!found.length">
             <td colspan="5" class="none">No page matches. Clear the search to see them all.</td>

@@ -194,10 +194,6 @@ const because = (page: Page): string =>
 td {
   padding-block: 8px !important;
 }
-.room td {
-  padding: 0 !important;
-  border: 0;
-}
 .title {
   color: inherit;
   font-weight: 600;

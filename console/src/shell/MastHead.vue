@@ -2,7 +2,7 @@
 import { mdiAccountOutline, mdiChevronDown, mdiOpenInNew } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { attempt, openStore, session, signOut } from '../api';
+import { attempt, may, openStore, session, signOut } from '../api';
 import { people } from '../live';
 import PublishDialog from './PublishDialog.vue';
 
@@ -19,7 +19,7 @@ const sections = [
   { to: '/revisions', label: 'Revisions' },
 ];
 /** What is set now and then. */
-const more = [
+const more = computed(() => [
   { to: '/regions', label: 'Regions' },
   { to: '/additions', label: 'Additions' },
   { to: '/rules', label: 'Rules' },
@@ -28,9 +28,9 @@ const more = [
   { to: '/paths', label: 'Paths' },
   { to: '/store', label: 'Store' },
   { to: '/delivery', label: 'Delivery' },
-  { to: '/inbox', label: 'Inbox' },
+  ...(may('orders.read') ? [{ to: '/inbox', label: 'Inbox' }] : []),
   { to: '/team', label: 'Team' },
-];
+]);
 
 /** Everybody else who has the design open. */
 const others = computed(() => people.value.filter(({ name }) => name !== session.user?.name).map(({ name }) => name));
@@ -85,13 +85,19 @@ async function change(slug: string): Promise<void> {
         type="button"
         class="tag tag-draft"
         title="Show unpublished changes"
-        @click="publishing = true"
+        @click="may('design.publish') ? (publishing = true) : router.push('/compare')"
       >
         {{ unpublished }} unpublished
       </button>
       <span v-else class="tag tag-live">All published</span>
     </span>
-    <v-btn variant="flat" color="primary" class="mx-3" :disabled="!unpublished" @click="publishing = true"
+    <v-btn
+      v-if="may('design.publish')"
+      variant="flat"
+      color="primary"
+      class="mx-3"
+      :disabled="!unpublished"
+      @click="publishing = true"
       >Publish</v-btn
     >
     <v-menu>
