@@ -1,4 +1,4 @@
-/** Additions: what is put on some pages only. They are made and changed as any document; see `documents.ts`. */
+/** Additions: what is put on some pages only. They are made and changed like every document; see `documents.ts`. */
 import type { Command } from 'commander';
 import { capitalised, counted } from '@parlour/core';
 import { routes } from '@parlour/contract';

@@ -139,6 +139,8 @@ export async function openDesign(code: string): Promise<void> {
 /** Signs in, and opens what one works on. @param to where to go then */
 export async function signIn(mail: string, password: string, to = '/overview'): Promise<void> {
   await call(routes.signIn, { body: { mail, password } });
+  // What another person was shown here is not for this one.
+  answers.clear();
   await openSession();
   await router.push(to);
 }

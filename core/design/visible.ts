@@ -35,32 +35,19 @@ export function visibleState(whole: State, now: string): VisibleState {
   return { state, signedIn, until };
 }
 
-/** Of a page for signed-in shoppers only what menus and lists need to lead there, in every language. */
-function stubOf({
-  format,
-  type,
-  title,
-  slug,
-  visible,
-  parent,
-  parentLinked,
-  labels,
-  date,
-  ...rest
-}: ContentDocument): ContentDocument {
-  const titles = Object.entries(rest).filter(([name]) => name.startsWith('title@'));
-  return Object.fromEntries(
-    Object.entries({
-      format,
-      type,
-      title,
-      slug,
-      visible,
-      parent,
-      parentLinked,
-      labels,
-      date,
-      ...Object.fromEntries(titles),
-    }).filter(([, value]) => value !== undefined),
+/** What menus and lists need to lead to a page that is for signed-in shoppers; and its titles in further languages. */
+const KNOWN_TO_ALL = new Set([
+  'format',
+  'type',
+  'title',
+  'slug',
+  'visible',
+  'parent',
+  'parentLinked',
+  'labels',
+  'date',
+]);
+const stubOf = (page: ContentDocument): ContentDocument =>
+  Object.fromEntries(
+    Object.entries(page).filter(([name]) => KNOWN_TO_ALL.has(name) || name.startsWith('title@')),
   ) as unknown as ContentDocument;
-}

@@ -49,11 +49,13 @@ export async function takeShopperLink(
   session: { readonly token: Buffer; readonly expiresAt: Date },
   now: Date,
 ): Promise<ShopperLink | undefined> {
+  // Locked in one order, so that two links of one address do not wait for each other.
   const { rows } = await sql<ShopperLink>`
-    with taken as (delete from shopper_link where store_id = ${storeId} and token_hash = ${token} and expires_at > ${now}
-        returning mail, back),
-      others as (delete from shopper_link where store_id = ${storeId} and token_hash <> ${token}
-        and mail in (select mail from taken)),
+    with links as (select token_hash from shopper_link where store_id = ${storeId} and mail = (
+        select mail from shopper_link where store_id = ${storeId} and token_hash = ${token} and expires_at > ${now})
+        order by token_hash for update),
+      gone as (delete from shopper_link where token_hash in (select token_hash from links) returning token_hash, mail, back),
+      taken as (select mail, back from gone where token_hash = ${token}),
       begun as (insert into shopper_session (token_hash, store_id, mail, expires_at)
         select ${session.token}, ${storeId}, mail, ${session.expiresAt} from taken)
     select mail, back from taken`.execute(db);

@@ -31,6 +31,14 @@ export const finishWaiting = (
   renditions: readonly Rendition[],
 ): Promise<void> =>
   inTransaction(db, async (trx) => {
+    // As whoever deletes a picture does: the picture first, then what belongs to it.
+    await trx
+      .selectFrom('picture')
+      .select('hash')
+      .where('store_id', '=', store_id)
+      .where('hash', '=', hash)
+      .forKeyShare()
+      .execute();
     const { numDeletedRows } = await trx
       .deleteFrom('waiting_picture')
       .where('store_id', '=', store_id)

@@ -52,11 +52,15 @@ export const forShoppers =
 
 /** The site as the shopper who asks may see it; the same where a page is for all. @param path without a language */
 export async function knownShopper(site: Site, path: string, request: Request): Promise<Site> {
-  if (!site.live || (path !== pathOf(patternsFor(site), 'sign-in') && !isForSignedIn(site, path))) return site;
+  const { live } = site;
+  if (!live) return site;
+  // Most stores have no such page, and then none is looked for.
+  const isForSome = live.signedIn !== live.state && isForSignedIn(site, path);
+  if (!isForSome && path !== pathOf(patternsFor(site), 'sign-in')) return site;
   const token = tokenIn(request);
   const mail = token && (await shopperMail(site.db, site.store.id, tokenHash(token), new Date()));
   if (!mail) return { ...site, shopper: NO_SHOPPER };
-  return { ...site, state: site.live.signedIn, shopper: { ...NO_SHOPPER, is: 'signed-in', mail } };
+  return { ...site, state: live.signedIn, shopper: { ...NO_SHOPPER, is: 'signed-in', mail } };
 }
 
 /** Who comes by a link. Opening it signs nobody in yet: programs that look through mail open links too. */

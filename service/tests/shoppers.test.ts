@@ -153,6 +153,19 @@ test.each(['//elsewhere.example/x', 'https://elsewhere.example', '/\\elsewhere.e
   },
 );
 
+test('of two links to one address that are used at once, one signs in', async () => {
+  for (let round = 0; round < 5; round++) {
+    await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
+    const mail = `both-${round}@kites.example`;
+    await ask(new Shopper(service), mail);
+    const first = linkTo(mail);
+    await ask(new Shopper(service), mail);
+    const came = await Promise.all([first, linkTo(mail), first].map((link) => comes(new Shopper(service), link)));
+    expect(came.map(({ status }) => status)).toEqual([303, 303, 303]);
+    expect(came.filter(({ headers }) => headers['set-cookie'])).toHaveLength(1);
+  }
+});
+
 test('links and sessions are of one store; a page that everyone may see again is for all, at once', async () => {
   await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
   const shopper = await signedIn('store@kites.example');

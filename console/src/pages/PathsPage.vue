@@ -42,17 +42,17 @@ const { data: why } = useAnswer(routes.why, () => ({ params: { page: homePage.va
 const home = computed(() =>
   why.value && homePage.value !== '' ? { page: homePage.value, title: why.value.title } : HOME,
 );
-const redirects = computed(() => Object.entries(document.value?.redirects ?? {}));
-/** Patterns that shoppers have used before, each with the one of today. */
-const former = computed(() =>
-  Object.entries(document.value?.former ?? {}).flatMap(([kind, patterns = []]) =>
-    patterns.map((pattern) => ({
-      kind: kind as PageKind,
-      pattern,
-      now: patternsOf(document.value ?? undefined)[kind as keyof PathPatterns],
-    })),
-  ),
-);
+/** Old paths and where each leads: patterns that shoppers have used before, then redirects. */
+const leading = computed(() => {
+  const { former = {}, redirects = {} } = document.value ?? {};
+  const now = patternsOf(document.value ?? undefined);
+  return [
+    ...(Object.keys(former) as (keyof PathPatterns)[]).flatMap((kind) =>
+      (former[kind] ?? []).map((pattern) => ({ from: pattern, to: now[kind], remove: () => forget(kind, pattern) })),
+    ),
+    ...Object.entries(redirects).map(([path, to]) => ({ from: path, to, remove: () => removeRedirect(path, to) })),
+  ];
+});
 const from = ref('');
 const to = ref('');
 
@@ -120,32 +120,18 @@ const removeRedirect = (path: string, leadsTo: string): Promise<boolean> =>
           >Add redirect</v-btn
         >
       </form>
-      <v-table v-if="redirects.length || former.length">
+      <v-table v-if="leading.length">
         <tbody>
-          <tr v-for="{ kind, pattern, now } in former" :key="kind + pattern">
-            <td>{{ pattern }}</td>
-            <td>{{ now }}</td>
+          <tr v-for="one in leading" :key="one.from">
+            <td>{{ one.from }}</td>
+            <td>{{ one.to }}</td>
             <td class="end">
               <v-btn
                 size="small"
                 color="error"
                 :prepend-icon="mdiDeleteOutline"
-                :aria-label="`Remove the redirect of ${pattern}`"
-                @click="forget(kind, pattern)"
-                >Remove</v-btn
-              >
-            </td>
-          </tr>
-          <tr v-for="[path, leadsTo] in redirects" :key="path">
-            <td>{{ path }}</td>
-            <td>{{ leadsTo }}</td>
-            <td class="end">
-              <v-btn
-                size="small"
-                color="error"
-                :prepend-icon="mdiDeleteOutline"
-                :aria-label="`Remove the redirect of ${path}`"
-                @click="removeRedirect(path, leadsTo)"
+                :aria-label="`Remove the redirect of ${one.from}`"
+                @click="one.remove"
                 >Remove</v-btn
               >
             </td>
