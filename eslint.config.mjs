@@ -57,6 +57,11 @@ const MEASURES = [
   selector: `TaggedTemplateExpression[tag.name='css'] TemplateElement[value.raw=${pattern}]`,
   message: 'Colours, typefaces and measures come from the look: use its custom properties, or 0, 1px, %, fr, em.',
 }));
+/** What a browser test asks a page for. */
+const READ_ONCE = [
+  ...['count', 'isVisible', 'isChecked', 'isDisabled', 'isEnabled', 'getAttribute', 'inputValue'],
+  ...['textContent', 'innerText', 'allTextContents', 'allInnerTexts', 'evaluate', 'evaluateAll'],
+];
 const CLIENTS = 'console and cli talk only to the API: use @parlour/core and @parlour/contract.';
 
 export default tseslint.config(
@@ -90,6 +95,18 @@ export default tseslint.config(
         {
           selector: "ImportSpecifier[imported.name='SHIPPED_KINDS']",
           message: 'The kinds belong to a store: take them from the store, the design or the API.',
+        },
+      ],
+    },
+  },
+  {
+    files: ['e2e/**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: `CallExpression[callee.name='expect'] > AwaitExpression > CallExpression[callee.property.name=/^(${READ_ONCE.join('|')})$/]`,
+          message: 'A page is not done when a click is: await soon(() => …) reads again until it is so.',
         },
       ],
     },

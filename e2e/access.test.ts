@@ -5,7 +5,7 @@ import type { BrowserContext, Page } from 'playwright-core';
 import { createClient, routes, type Client } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '@parlour/service';
 import { testService, type TestService } from '../service/tests/service.js';
-import { openBrowser, signIn } from './browser.js';
+import { openBrowser, signIn, soon } from './browser.js';
 
 const AXE = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 interface Found {
@@ -76,7 +76,7 @@ describe.each(['light', 'dark'] as const)('the console, %s', (colorScheme) => {
     await page.goto(`http://localhost:${service.port}${path}`);
     await page.getByRole('heading', { name: there, exact: true }).first().waitFor({ state: 'attached' });
     await page.waitForLoadState('networkidle');
-    expect(await page.evaluate('document.querySelectorAll("h1").length')).toBe(1);
+    await soon(() => page.evaluate('document.querySelectorAll("h1").length')).toBe(1);
     // What stands in the frame is a store page, which is looked at below.
     expect(await findings('iframe')).toEqual([]);
   });
@@ -145,7 +145,7 @@ describe('store pages, on a desktop and on a phone: nothing is found, each has a
     for (const path of ['/ar', '/ar/reach-us', '/ar/flying-guide', '/ar/from-the-mole', '/ar/browse', '/ar/cart'])
       faults.push(...(await faultsOf(`http://windrow.localhost:${service.port}${path}`)));
     expect(faults).toEqual([]);
-    expect(await page.evaluate('document.dir')).toBe('rtl');
+    await soon(() => page.evaluate('document.dir')).toBe('rtl');
     await page.setViewportSize({ width: 1280, height: 800 });
     const mark = await page.locator('.mark').first().boundingBox();
     expect(mark?.x).toBeGreaterThan(640);

@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs';
 import type { BrowserContext, FrameLocator, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { eventually, testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn } from './browser.js';
+import { testService, type TestService } from '../service/tests/service.js';
+import { complaints, openBrowser, signIn, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -60,7 +60,7 @@ test('a note goes right after a section of one product, then of all that a rule 
   await page.getByRole('link', { name: /Care note/ }).click();
   await page.getByRole('button', { name: 'Remove' }).click();
   await page.getByRole('link', { name: /Sport days/ }).waitFor();
-  expect(await page.getByRole('link', { name: /Care note/ }).count()).toBe(0);
+  await soon(() => page.getByRole('link', { name: /Care note/ }).count()).toBe(0);
   await page.getByRole('button', { name: 'Undo' }).click();
 });
 
@@ -80,7 +80,7 @@ test('details of the store are typed, kept, and seen by shoppers; what is wrong 
   faults.length = 0;
   await mail.fill('post@windrow.example');
   await page.reload();
-  await eventually(async () => expect(await street.inputValue()).toBe('Mole Street 5'));
+  await soon(() => street.inputValue()).toBe('Mole Street 5');
 });
 
 test('messages are read and deleted; mail addresses are saved as a table', async () => {
@@ -89,7 +89,7 @@ test('messages are read and deleted; mail addresses are saved as a table', async
   await page.getByRole('button', { name: /Mara Quill/ }).click();
   await page.getByText('It still flies, but it leans.').waitFor();
   await page.getByRole('button', { name: 'Messages, 2 unread' }).waitFor();
-  expect(await page.getByRole('link', { name: 'Answer' }).getAttribute('href')).toBe(
+  await soon(() => page.getByRole('link', { name: 'Answer' }).getAttribute('href')).toBe(
     'mailto:mara@quill.example?subject=Re%3A%20A%20spar%20for%20the%20Gannet',
   );
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
@@ -112,7 +112,7 @@ test('pictures are added, found by name, shown where they are used, and deleted 
   await page.goto(consoleAt('/pictures'));
   await page.getByRole('button', { name: /harbour\.png/ }).click();
   await page.getByRole('dialog').getByText('Used by the template “Home”').waitFor();
-  expect(await page.getByRole('button', { name: 'Delete picture' }).count()).toBe(0);
+  await soon(() => page.getByRole('button', { name: 'Delete picture' }).count()).toBe(0);
   await page.getByRole('button', { name: 'Close' }).click();
   const bytes = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#123456' } })
     .png()

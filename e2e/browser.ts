@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type BrowserContext, type Locator, type Page } from 'playwright-core';
 import { DEMO_SIGN_IN } from '@parlour/service';
+import { eventually } from '../service/tests/service.js';
 
 const FLAGS = [
   '--headless',
@@ -51,6 +52,29 @@ export function complaints(page: Page): string[] {
     (message) => message.type() === 'error' && !message.text().includes('401') && found.push(message.text()),
   );
   return found;
+}
+
+const MATCHERS = ['toBe', 'toEqual', 'toContain', 'toMatch', 'toBeGreaterThan', 'toBeLessThan'] as const;
+type Matchers = Record<(typeof MATCHERS)[number], (expected: unknown) => Promise<void>>;
+
+/**
+ * As `expect`, of what a page comes to show: read again until it is so, since a page is not done when a click is.
+ * @example
+ * await soon(() => rows.count()).toBe(9);
+ */
+export function soon(read: () => Promise<unknown>): Matchers & { readonly not: Matchers } {
+  const matchers = (not: boolean): Matchers =>
+    Object.fromEntries(
+      MATCHERS.map((matcher) => [
+        matcher,
+        (expected: unknown) =>
+          eventually(async () => {
+            const found = expect(await read());
+            (not ? found.not : found)[matcher](expected as never);
+          }),
+      ]),
+    ) as Matchers;
+  return { ...matchers(false), not: matchers(true) };
 }
 
 /** Waits until a field that takes the focus by itself has it: what is typed elsewhere before that would land in it. */

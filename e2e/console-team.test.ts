@@ -3,7 +3,7 @@ import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import { linksTo } from '../service/tests/mailbox.js';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, focused, openBrowser, signIn } from './browser.js';
+import { complaints, focused, openBrowser, signIn, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -77,16 +77,16 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
   // An editor sees the team, and nothing to change it with.
   await other.goto(consoleAt('/team'));
   await other.getByRole('cell', { name: 'Maren Oldacre' }).waitFor();
-  expect(await other.getByRole('button', { name: 'Invite', exact: true }).count()).toBe(0);
+  await soon(() => other.getByRole('button', { name: 'Invite', exact: true }).count()).toBe(0);
   // What they may not do is not offered: publishing, reading orders and messages, choosing a template.
-  expect(await other.getByRole('button', { name: 'Publish', exact: true }).count()).toBe(0);
+  await soon(() => other.getByRole('button', { name: 'Publish', exact: true }).count()).toBe(0);
   await other.getByRole('button', { name: 'More' }).click();
   await other.locator('.v-list-item').getByText('Pictures', { exact: true }).waitFor();
-  expect(await other.locator('.v-list-item').getByText('Inbox', { exact: true }).count()).toBe(0);
+  await soon(() => other.locator('.v-list-item').getByText('Inbox', { exact: true }).count()).toBe(0);
   await other.goto(consoleAt('/content'));
   await other.getByRole('button', { name: 'New page' }).click();
   await other.getByRole('dialog').getByRole('radio').first().waitFor();
-  expect(await other.getByRole('dialog').getByRole('radio').count()).toBe(1);
+  await soon(() => other.getByRole('dialog').getByRole('radio').count()).toBe(1);
   await other.getByRole('dialog').getByRole('textbox', { name: 'Title' }).fill('From an editor');
   await other.getByRole('dialog').getByRole('button', { name: 'Create' }).click();
   await other.getByRole('heading', { name: 'From an editor', level: 1 }).waitFor();

@@ -3,7 +3,7 @@ import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { eventually, testService, type TestService } from '../service/tests/service.js';
-import { addSection, complaints, focused, openBrowser, signIn } from './browser.js';
+import { addSection, complaints, focused, openBrowser, signIn, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -124,11 +124,11 @@ test('what a list is narrowed to stands in the web address: a reload keeps it, a
   await page.getByRole('textbox', { name: 'Search title or code' }).pressSequentially('k-00', { delay: 20 });
   await page.getByLabel('Page kind', { exact: true }).press('Enter');
   await page.getByRole('option', { name: 'Product', exact: true }).click();
-  await eventually(async () => expect(await rows.count()).toBe(9));
-  expect(query()).toEqual({ search: 'k-00', kind: 'product' });
+  await soon(() => rows.count()).toBe(9);
+  await soon(async () => query()).toEqual({ search: 'k-00', kind: 'product' });
   await page.reload();
-  await eventually(async () => expect(await rows.count()).toBe(9));
-  expect(await page.getByRole('textbox', { name: 'Search title or code' }).inputValue()).toBe('k-00');
+  await soon(() => rows.count()).toBe(9);
+  await soon(() => page.getByRole('textbox', { name: 'Search title or code' }).inputValue()).toBe('k-00');
   await page.getByRole('textbox', { name: 'Search title or code' }).fill('');
   await eventually(async () => expect([query(), await rows.count()]).toEqual([{ kind: 'product' }, 12]));
   // Elsewhere it is another list.
@@ -159,9 +159,9 @@ test('a click on the page selects in the plan, with its settings; typing keeps t
   await page.getByLabel('Title', { exact: true }).press('End');
   await page.getByLabel('Title', { exact: true }).pressSequentially(', and a date', { delay: 5 });
   await frame().getByRole('heading', { name: 'Every seam has a name on it, and a date' }).waitFor();
-  expect(await page.getByLabel('Title', { exact: true }).evaluate((input) => input === document.activeElement)).toBe(
-    true,
-  );
+  await soon(() =>
+    page.getByLabel('Title', { exact: true }).evaluate((input) => input === document.activeElement),
+  ).toBe(true);
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().getByRole('heading', { name: 'Every seam has a name on it', exact: true }).waitFor();
 });
@@ -191,11 +191,11 @@ test('a break mark made with a button parts a text; the page shows the lead alon
   await page.keyboard.type('And the rest.');
   await page.locator('.break-mark').waitFor();
   await frame().locator('#s-t-lead', { hasText: 'Salt and cloth.' }).waitFor();
-  expect(await frame().locator('#s-t-lead').innerText()).not.toContain('And the rest.');
+  await soon(() => frame().locator('#s-t-lead').innerText()).not.toContain('And the rest.');
   await page.getByRole('combobox', { name: 'Part' }).press('Enter');
   await page.getByRole('option', { name: 'The rest' }).click();
   await frame().locator('#s-t-lead', { hasText: 'And the rest.' }).waitFor();
-  expect(await frame().locator('#s-t-lead').innerText()).not.toContain('Salt and cloth.');
+  await soon(() => frame().locator('#s-t-lead').innerText()).not.toContain('Salt and cloth.');
 });
 
 test('a side area is switched on, filled from the catalogue, and a section is dragged into it', async () => {
@@ -292,7 +292,7 @@ test('a value that cannot be saved is refused at its field, and the page stays',
   await page.getByText('must be at most 48').waitFor();
   await page.getByRole('spinbutton', { name: 'At most' }).fill('3');
   await frame().locator('#s-h-newest .card').nth(3).waitFor({ state: 'detached' });
-  expect(await frame().locator('#s-h-newest .card').count()).toBe(3);
+  await soon(() => frame().locator('#s-h-newest .card').count()).toBe(3);
 });
 
 test('a section goes into a column: from the catalogue, and by dragging out of it again', async () => {
@@ -314,7 +314,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.mouse.move(to.x + 100, to.y + to.height - 4, { steps: 10 });
   await page.mouse.up();
   await frame().locator('.content > .k-text').getByText('Write here.').waitFor();
-  expect(await boxes.count()).toBe(many);
+  await soon(() => boxes.count()).toBe(many);
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().locator('.content > .k-text').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -344,7 +344,7 @@ test('formatted text, a link and the frame are set where they stand', async () =
   await page.getByRole('button', { name: 'Tone: reset to the default' }).click();
   await frame().locator('#s-h-dunes.tone-plain').waitFor();
   // What counts only with another choice is there once that is made.
-  expect(await page.getByLabel('Gradient to').count()).toBe(0);
+  await soon(() => page.getByLabel('Gradient to').count()).toBe(0);
   await page.getByLabel('Background', { exact: true }).press('Enter');
   await page.getByRole('option', { name: 'Gradient' }).click();
   await page.getByLabel('Gradient to').fill('#8A2F4B');
@@ -381,9 +381,7 @@ test('what somebody else does shows at once; what both change at once is not ove
   await page.getByLabel('Title', { exact: true }).waitFor();
   await set('Seen at once', 'For the wind that means it');
   await frame().getByRole('heading', { name: 'Seen at once' }).waitFor();
-  await eventually(async () =>
-    expect(await page.getByLabel('Title', { exact: true }).inputValue()).toBe('Seen at once'),
-  );
+  await soon(() => page.getByLabel('Title', { exact: true }).inputValue()).toBe('Seen at once');
 
   // With the events held up, the console does not know yet when the person types.
   await page.route('**/events', (route) => route.abort());
@@ -398,7 +396,7 @@ test('what somebody else does shows at once; what both change at once is not ove
   expect(JSON.stringify(document)).toContain('Theirs');
   // What was typed is still there, and is saved when it is changed again.
   const title = page.getByLabel('Title', { exact: true });
-  expect(await title.inputValue()).toBe('Mine');
+  await soon(() => title.inputValue()).toBe('Mine');
   await page.getByText('This has not been saved.').waitFor();
   await title.fill('Mine and theirs');
   await frame().getByRole('heading', { name: 'Mine and theirs' }).waitFor();
@@ -442,9 +440,9 @@ test('on a slow line, what is typed while the last words are being saved is save
   await page.locator('[data-plan-section="h-workshop"]').click();
   await frame().getByRole('heading', { name: 'One two three' }).waitFor();
   await page.unroute('**/edits');
-  expect(await title.inputValue()).toBe('Every seam has a name on it');
+  await soon(() => title.inputValue()).toBe('Every seam has a name on it');
   await page.locator('[data-plan-section="h-sport"]').click();
-  expect(await title.inputValue()).toBe('One two three');
+  await soon(() => title.inputValue()).toBe('One two three');
 });
 
 test('a template is made from a starter or from nothing, and removing it can be undone from where it is told', async () => {
@@ -477,11 +475,11 @@ test('templates are found by name and kind; removing one that is used says which
   await page.goto(consoleAt('/templates'));
   await page.getByLabel('Search name or code', { exact: true }).fill('words first');
   const drawing = page.locator('.drawing');
-  await eventually(async () => expect(await drawing.count()).toBe(1));
+  await soon(() => drawing.count()).toBe(1);
   await drawing.getByRole('button', { name: 'Remove' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByText('2 pages would change:').waitFor();
-  expect(await dialog.innerText()).toMatch(/ \(product:K-006\), .* \(product:K-007\)/);
+  await soon(() => dialog.innerText()).toMatch(/ \(product:K-006\), .* \(product:K-007\)/);
   await dialog.getByRole('button', { name: 'Keep it' }).click();
   await page.getByLabel('Search name or code', { exact: true }).fill('no such words');
   await page.getByText('No template matches.').waitFor();
@@ -553,6 +551,6 @@ test('a search that was overtaken and comes last does not replace what was found
   const { pages } = (await (await early).json()) as { pages: unknown[] };
   expect(pages.length).toBeGreaterThan(found.length);
   await page.waitForTimeout(200);
-  expect(await options.allInnerTexts()).toEqual(found);
+  await soon(() => options.allInnerTexts()).toEqual(found);
   await page.unroute(/search=s&/);
 });

@@ -1,7 +1,7 @@
 /** Long lists of the console: only the rows in sight are there, and what was asked for stays when others change something. */
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn } from './browser.js';
+import { complaints, openBrowser, signIn, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -33,14 +33,14 @@ const rows = () => page.locator('tbody tr:not(.room):not(:has(.empty))');
 test('of many pages only those in sight are there; they come by scrolling, and news from others leaves the list as long as it is', async () => {
   await page.goto(at('/pages?sort=title'));
   await page.getByText(/^100 of 2\d\d pages$/).waitFor();
-  expect(await rows().count()).toBe(100);
+  await soon(() => rows().count()).toBe(100);
   await page.getByRole('button', { name: 'Show more' }).click();
   await page.getByText(/^200 of 2\d\d pages$/).waitFor();
-  expect(await rows().count()).toBeLessThan(90);
+  await soon(() => rows().count()).toBeLessThan(90);
   await page.getByText('Note 120', { exact: true }).waitFor({ state: 'detached' });
   await page.getByText(/^200 of 2\d\d pages$/).scrollIntoViewIfNeeded();
   await page.getByText('Note 150', { exact: true }).waitFor();
-  expect(await rows().count()).toBeLessThan(90);
+  await soon(() => rows().count()).toBeLessThan(90);
 
   await service.edit({
     type: 'set',

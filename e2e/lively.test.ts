@@ -3,7 +3,7 @@ import type { BrowserContext, Page } from 'playwright-core';
 import { routes } from '@parlour/contract';
 import { linksTo } from '../service/tests/mailbox.js';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser } from './browser.js';
+import { complaints, openBrowser, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -31,7 +31,7 @@ test('slides are moved on by buttons, which rest at either end', async () => {
   expect([await before.isDisabled(), await after.isDisabled()]).toEqual([true, false]);
   await after.click();
   await before.and(page.locator(':enabled')).waitFor();
-  expect(await slides.evaluate('(document.querySelector(".slides")).scrollLeft')).toBeGreaterThan(300);
+  await soon(() => slides.evaluate('(document.querySelector(".slides")).scrollLeft')).toBeGreaterThan(300);
   await after.click();
   await after.and(page.locator(':disabled')).waitFor();
 });
@@ -42,7 +42,7 @@ test('a picture of a gallery is seen large, and stepped through by keys and butt
   await links.nth(1).click();
   const large = page.locator('dialog.large');
   await large.getByText('After · 2 / 6').waitFor();
-  expect(await large.locator('img').getAttribute('src')).toBe(
+  await soon(() => large.locator('img').getAttribute('src')).toBe(
     await links.nth(1).evaluate('document.querySelectorAll("[data-large]")[1].href'),
   );
   await page.keyboard.press('ArrowRight');
@@ -55,15 +55,17 @@ test('a picture of a gallery is seen large, and stepped through by keys and butt
   await large.getByText('Before it is sewn · 1 / 6').waitFor();
   await page.keyboard.press('Escape');
   await large.waitFor({ state: 'hidden' });
-  expect(await links.first().evaluate('document.activeElement === document.querySelector("[data-large]")')).toBe(true);
+  await soon(() => links.first().evaluate('document.activeElement === document.querySelector("[data-large]")')).toBe(
+    true,
+  );
 });
 
 test('of folds that open one at a time the other closes; as tabs they go by arrow keys', async () => {
   await page.goto(at('/questions'));
   const open = page.locator('.fold[open] summary');
-  expect(await open.allInnerTexts()).toEqual(['Which kite for a child of six?']);
+  await soon(() => open.allInnerTexts()).toEqual(['Which kite for a child of six?']);
   await page.getByText('Does it fly inland?').click();
-  expect(await open.allInnerTexts()).toEqual(['Does it fly inland?']);
+  await soon(() => open.allInnerTexts()).toEqual(['Does it fly inland?']);
 
   await service.edit({
     type: 'set',
@@ -76,13 +78,13 @@ test('of folds that open one at a time the other closes; as tabs they go by arro
   await service.call(routes.publish, { body: { note: 'Tabs' } });
   await page.goto(at('/questions'));
   const tab = (name: string) => page.getByRole('tab', { name });
-  expect(await tab('Which kite for a child of six?').getAttribute('aria-selected')).toBe('true');
+  await soon(() => tab('Which kite for a child of six?').getAttribute('aria-selected')).toBe('true');
   await tab('Which kite for a child of six?').press('ArrowRight');
   await page.getByRole('tabpanel', { name: 'Does it fly inland?' }).waitFor();
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowLeft');
   await page.getByRole('tabpanel', { name: 'How long should the line be?' }).waitFor();
-  expect(await page.locator('.fold[open]').count()).toBe(1);
+  await soon(() => page.locator('.fold[open]').count()).toBe(1);
 });
 
 test('a countdown counts; without script the day is said', async () => {
@@ -90,7 +92,7 @@ test('a countdown counts; without script the day is said', async () => {
   const left = page.locator('.countdown-left');
   await left.getByText('days').waitFor();
   const seconds = left.locator('[data-unit="1000"]');
-  expect(await seconds.innerText()).toMatch(/^\d+$/);
+  await soon(() => seconds.innerText()).toMatch(/^\d+$/);
   const first = await seconds.innerText();
   await page.locator(`.countdown-left [data-unit="1000"]:not(:text-is("${first}"))`).waitFor();
   const plain = await openBrowser({ javaScriptEnabled: false });
@@ -98,7 +100,7 @@ test('a countdown counts; without script the day is said', async () => {
     const other = await plain.newPage();
     await other.goto(at('/cart'));
     await other.getByText('until 31 January 2027 at 20:00').waitFor();
-    expect(await other.locator('.countdown-left').isVisible()).toBe(false);
+    await soon(() => other.locator('.countdown-left').isVisible()).toBe(false);
   } finally {
     await plain.close();
   }
@@ -133,7 +135,7 @@ test('the sign-up answers in its place: what is wrong, then thanks, and the page
   await field.fill('ada@quill.example');
   await page.getByRole('button', { name: 'Sign up' }).click();
   await page.locator('.form-done').getByText('Thank you. You will hear from us.').waitFor();
-  expect(await page.evaluate('window.stayed')).toBe(true);
+  await soon(() => page.evaluate('window.stayed')).toBe(true);
 });
 
 test('a shopper who follows a link for those signed in asks for one by mail, comes by it, and is where they wanted to be', async () => {
@@ -161,11 +163,11 @@ test('the map is near or far without script; the menu of a phone is a drawer wit
     const other = await phone.newPage();
     await other.goto(at('/reach-us'));
     const shown = other.locator('.map-drawing:visible');
-    expect(await shown.getAttribute('class')).toContain('map-at-middle');
+    await soon(() => shown.getAttribute('class')).toContain('map-at-middle');
     await other.locator('.map-steps').getByText('Far').click();
-    expect(await shown.getAttribute('class')).toContain('map-at-far');
+    await soon(() => shown.getAttribute('class')).toContain('map-at-far');
     const menu = other.locator('nav.menu-bar');
-    expect(await menu.isVisible()).toBe(false);
+    await soon(() => menu.isVisible()).toBe(false);
     await other.getByRole('button', { name: 'Menu' }).click();
     await menu.getByRole('link', { name: 'Questions' }).waitFor();
     await other.keyboard.press('Escape');

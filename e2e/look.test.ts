@@ -1,7 +1,7 @@
 /** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
 import type { BrowserContext, Page } from 'playwright-core';
 import { eventually, testService, type TestService } from '../service/tests/service.js';
-import { complaints, focused, openBrowser, signIn } from './browser.js';
+import { complaints, focused, openBrowser, signIn, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -90,8 +90,8 @@ test('a colour that is hard to read becomes the nearest that is not, in one acti
   await sheet.getByRole('heading', { name: 'Specimen', level: 1 }).waitFor();
   for (const tone of ['plain', 'soft', 'strong', 'vivid'])
     await sheet.getByRole('heading', { name: `The tone “${tone}”` }).waitFor();
-  expect(await sheet.locator('main .button').count()).toBe(8);
-  expect(await sheet.locator('main .card').count()).toBe(4);
+  await soon(() => sheet.locator('main .button').count()).toBe(8);
+  await soon(() => sheet.locator('main .card').count()).toBe(4);
   await page.getByRole('tab', { name: 'Colour' }).click();
   await page.getByLabel('Links', { exact: true }).fill('#e0c9a0');
   const hard = page.getByRole('listitem').filter({ hasText: 'Links on background' });
@@ -115,7 +115,7 @@ test('design tokens go out, and come in again; a file that is none is refused wi
       .setInputFiles({ name: 'look.tokens.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await give(JSON.stringify({ space: { corner: { $type: 'dimension', $value: { value: 12, unit: 'px' } } } }));
   await page.getByText('Set 1 setting of the look from design tokens.').waitFor();
-  await eventually(async () => expect(await page.getByLabel('Corners', { exact: true }).inputValue()).toBe('12'));
+  await soon(() => page.getByLabel('Corners', { exact: true }).inputValue()).toBe('12');
   await give(JSON.stringify({ corner: { $type: 'dimension', $value: { value: 99, unit: 'px' } } }));
   await page.getByText('corner must be at most 32').waitFor();
   await give('no json');
@@ -130,12 +130,10 @@ test('a template has a setting of its own; other pages keep the store’s', asyn
   await page.getByRole('option', { name: 'Colour: Prices', exact: true }).click();
   // As it is written in a style guide.
   await page.getByLabel('Prices', { exact: true }).fill('0A5D6B');
-  await eventually(async () =>
-    expect(await price.evaluate((element) => getComputedStyle(element).color)).toBe('rgb(10, 93, 107)'),
-  );
+  await soon(() => price.evaluate((element) => getComputedStyle(element).color)).toBe('rgb(10, 93, 107)');
   await page.goto(consoleAt('/workbench/collection%3AC-1'));
   const other = page.frameLocator('iframe').locator('.card .amount').first();
-  expect(await other.evaluate((element) => getComputedStyle(element).color)).toBe(before);
+  await soon(() => other.evaluate((element) => getComputedStyle(element).color)).toBe(before);
 });
 
 test('a new store builds on the groundwork that is chosen', async () => {
@@ -148,5 +146,5 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('“Tern Tea” is ready').waitFor();
   await page.goto(`http://tern-tea.localhost:${service.port}/`);
-  expect(await page.locator('.around-header .tone-strong').count()).toBeGreaterThan(0);
+  await soon(() => page.locator('.around-header .tone-strong').count()).toBeGreaterThan(0);
 });

@@ -1,7 +1,7 @@
 import { routes } from '@parlour/contract';
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser } from './browser.js';
+import { complaints, openBrowser, soon } from './browser.js';
 
 let service: TestService;
 beforeAll(async () => {
@@ -69,7 +69,7 @@ test('with script: another country changes ways and totals in every place at onc
   withBrowser(true, async (page) => {
     const faults = complaints(page);
     await toCheckout(page);
-    expect((await waysIn(page)).every((text) => text.includes('By courier'))).toBe(true);
+    await soon(async () => (await waysIn(page)).every((text) => text.includes('By courier'))).toBe(true);
     await page
       .locator('[id="s-header~above-ways"]')
       .getByLabel(/By courier/)
@@ -77,8 +77,8 @@ test('with script: another country changes ways and totals in every place at onc
     await page.locator('.k-order-recap', { hasText: '€51.00' }).waitFor();
     // A choice made in one place is made in all of them.
     for (const id of WAYS)
-      expect(
-        await page
+      await soon(() =>
+        page
           .locator(`[id="${id}"]`)
           .getByLabel(/By courier/)
           .isChecked(),
@@ -88,16 +88,20 @@ test('with script: another country changes ways and totals in every place at onc
     await page.getByLabel('Country').focus();
     await page.getByLabel('Country').selectOption('DE');
     await page.locator('[id="s-header~above-ways"] .way-gone').waitFor();
-    expect(
-      await page.evaluate(() => [document.activeElement?.id, (document.body as unknown as { kept: boolean }).kept]),
+    await soon(() =>
+      page.evaluate(() => [document.activeElement?.id, (document.body as unknown as { kept: boolean }).kept]),
     ).toEqual(['s-checkout-address:country', marked]);
-    expect((await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier'))).toBe(true);
-    expect(await page.locator('.k-order-recap .sums').innerText()).toMatch(/not chosen yet[^]*€42\.00/);
-    expect(await page.getByLabel('Name', { exact: true }).inputValue()).toBe('Mara');
+    await soon(async () =>
+      (await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier')),
+    ).toBe(true);
+    await soon(() => page.locator('.k-order-recap .sums').innerText()).toMatch(/not chosen yet[^]*€42\.00/);
+    await soon(() => page.getByLabel('Name', { exact: true }).inputValue()).toBe('Mara');
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.locator('[aria-invalid]').first().waitFor();
-    expect(await page.evaluate(() => document.activeElement?.id)).toBe('s-checkout-buyer:mail');
-    expect(await page.locator('p[role=status].hidden-words').textContent()).toBe('Please look at the marked fields.');
+    await soon(() => page.evaluate(() => document.activeElement?.id)).toBe('s-checkout-buyer:mail');
+    await soon(() => page.locator('p[role=status].hidden-words').textContent()).toBe(
+      'Please look at the marked fields.',
+    );
     await fill(page);
     await page
       .locator('[id="s-beside-ways"]')
@@ -106,7 +110,7 @@ test('with script: another country changes ways and totals in every place at onc
     await page.locator('.k-order-recap', { hasText: '€51.80' }).waitFor();
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.getByRole('heading', { name: 'Thank you, Mara Quill' }).waitFor();
-    expect(await page.locator('.k-order-lines').innerText()).toContain('€51.80');
+    await soon(() => page.locator('.k-order-lines').innerText()).toContain('€51.80');
     // Errors at fields are answered as such, which the browser notes.
     expect(faults.filter((fault) => !fault.includes('422'))).toEqual([]);
   }));
@@ -116,11 +120,13 @@ test('without script: the same, by forms that come back to the page', () =>
     await toCheckout(page);
     await page.getByLabel('Country').selectOption('DE');
     await page.getByRole('button', { name: 'Update' }).first().click();
-    expect((await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier'))).toBe(true);
+    await soon(async () =>
+      (await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier')),
+    ).toBe(true);
     await fill(page);
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.getByText('Please choose a way to deliver.').first().waitFor();
-    expect(await page.getByLabel('Town').inputValue()).toBe('Kiel');
+    await soon(() => page.getByLabel('Town').inputValue()).toBe('Kiel');
     await page
       .locator('[id="s-beside-ways"]')
       .getByLabel(/By post/)
@@ -139,14 +145,14 @@ test('a cart line is changed and taken out; the way to the checkout goes with th
     await quantity.fill('2');
     await quantity.press('Tab');
     await page.locator('.badge-count', { hasText: '2' }).waitFor();
-    expect(await page.locator('.sums-total').innerText()).toContain('€84.00');
+    await soon(() => page.locator('.sums-total').innerText()).toContain('€84.00');
     await quantity.fill('99');
     await quantity.press('Tab');
     await page.locator('.form-refused').waitFor();
-    expect(await quantity.inputValue()).toBe('99');
+    await soon(() => quantity.inputValue()).toBe('99');
     await page.getByRole('button', { name: /^Remove: Gannet/ }).click();
     await page.getByText('Your cart is empty.').waitFor();
-    expect(await page.getByRole('link', { name: 'Checkout' }).isVisible()).toBe(false);
+    await soon(() => page.getByRole('link', { name: 'Checkout' }).isVisible()).toBe(false);
     await page.goBack();
     await page.goForward();
     await page.getByText('Your cart is empty.').waitFor();
@@ -159,7 +165,7 @@ test('who goes back to a page that the browser has kept sees the cart of now', a
     await page.addInitScript(() => addEventListener('pageshow', ({ persisted }) => persisted && console.log('kept')));
     const kept = page.waitForEvent('console', (message) => message.text() === 'kept');
     await page.goto(at('/'));
-    expect(await page.locator('.badge-count').count()).toBe(0);
+    await soon(() => page.locator('.badge-count').count()).toBe(0);
     await page.goto(at('/item/gannet-delta'));
     await page.getByRole('button', { name: 'Add to cart' }).click();
     await page.locator('.badge-count', { hasText: '1' }).waitFor();

@@ -2,7 +2,7 @@
 import type { BrowserContext, Page } from 'playwright-core';
 import { routes } from '@parlour/contract';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, focused, openBrowser, signIn } from './browser.js';
+import { complaints, focused, openBrowser, signIn, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -140,7 +140,7 @@ test('a menu is put together by keys: pages added together, moved, nested and re
   await dialog.getByRole('checkbox', { name: /Gannet Delta/ }).check();
   await dialog.getByRole('button', { name: 'Add 2 pages' }).click();
   await rows.filter({ hasText: 'Gannet Delta' }).waitFor();
-  expect(await rows.allInnerTexts()).toEqual([
+  await soon(() => rows.allInnerTexts()).toEqual([
     'All collections',
     'About us',
     'Reach us',
@@ -210,13 +210,13 @@ test('published: shoppers see all of it, and the list of what is left is short',
   await page.getByRole('heading', { name: 'All collections', level: 1 }).waitFor();
   const menu = page.getByRole('navigation', { name: 'Main menu' });
   // What is nested shows under the pointer.
-  expect(await menu.locator('a').allTextContents()).toEqual([
+  await soon(() => menu.locator('a').allTextContents()).toEqual([
     'All collections',
     'Night kite new',
     'About us',
     'Gannet Delta',
   ]);
-  expect(await menu.getByRole('link', { name: 'Gannet Delta' }).getAttribute('href')).toBe('/kite/gannet-delta');
+  await soon(() => menu.getByRole('link', { name: 'Gannet Delta' }).getAttribute('href')).toBe('/kite/gannet-delta');
   await page.goto(storefront('/kettles'));
   expect(new URL(page.url()).pathname).toBe('/browse');
 

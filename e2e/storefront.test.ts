@@ -2,7 +2,7 @@ import { routes } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core';
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser } from './browser.js';
+import { complaints, openBrowser, soon } from './browser.js';
 
 let service: TestService;
 let browser: BrowserContext;
@@ -73,7 +73,7 @@ test('everything can be reached and done by keyboard', async () => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(at('/item/petrel-150'));
   await page.keyboard.press('Tab');
-  expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('Skip to the content');
+  await soon(() => page.evaluate(() => document.activeElement?.textContent)).toBe('Skip to the content');
   await page.keyboard.press('Enter');
   expect(page.url()).toContain('#content');
   const reached: string[] = [];
@@ -93,8 +93,8 @@ test('everything can be reached and done by keyboard', async () => {
 
 test('what is sold out says so, and cannot be bought', async () => {
   await page.goto(at('/item/harbour-foil'));
-  expect(await page.getByText('Sold out for now').count()).toBe(1);
-  expect(await page.locator('#content').getByRole('button').count()).toBe(0);
+  await soon(() => page.getByText('Sold out for now').count()).toBe(1);
+  await soon(() => page.locator('#content').getByRole('button').count()).toBe(0);
 });
 
 test('a purchase that is too large is refused in words on the same page', async () => {
