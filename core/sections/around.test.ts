@@ -157,7 +157,7 @@ describe('forms', () => {
   test('the mail sign-up says where it was, keeps what was typed, and thanks in its place', () => {
     const plain = show(section('s', 'mail-sign-up', { small: '<p>We keep it.</p>' }), { page: path });
     expect(plain).toContain(
-      '<form class="sign-up" method="post" action="/sign-up"><input type="hidden" name="page" value="/about">',
+      '<form class="mail-line" method="post" action="/sign-up"><input type="hidden" name="page" value="/about">',
     );
     expect(plain).toMatch(/aria-hidden="true"><label>Leave this empty<input name="website" tabindex="-1"/);
     expect(plain).toContain('<div class="prose sign-up-small"><p>We keep it.</p></div>');

@@ -3,7 +3,7 @@ import { prose, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-import { sentFrom, trapField } from '../../kinds/sent-from.js';
+import { MAIL_LINE_CSS, mailLine } from '../shopper/mail-line.js';
 
 export const mailSignUp = defineKind(
   {
@@ -44,37 +44,16 @@ export const mailSignUp = defineKind(
   },
   {
     view({ title, text, action, thanks, small }, view) {
-      const { form } = view;
       const heading = title !== '' && html`<h2 class="sign-up-title">${title}</h2>`;
-      if (form?.done) return html`${heading}<p class="form-done" role="status">${thanks}</p>`;
-      const id = view.id('mail');
-      const refused = form?.refused ?? '';
-      const fault = refused !== '' && html`<p class="form-refused" id="${id}-fault" role="alert">${refused}</p>`;
-      return html`${heading}${text !== '' && html`<p>${text}</p>`}<form class="sign-up" method="post" action="${view.locale.prefix}/sign-up">${sentFrom(view)}<label for="${id}">${view.word('mail')}</label><input id="${id}" name="mail" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['mail'] ?? ''}"${refused !== '' && html` aria-invalid="true" aria-describedby="${id}-fault"`}>${trapField(view)}<button class="button" type="submit">${action}</button></form>${fault}${small === '' ? NOTHING : html`<div class="prose sign-up-small">${raw(small)}</div>`}`;
+      if (view.form?.done) return html`${heading}<p class="form-done" role="status">${thanks}</p>`;
+      return html`${heading}${text !== '' && html`<p>${text}</p>`}${mailLine(view, '/sign-up', action)}${small === '' ? NOTHING : html`<div class="prose sign-up-small">${raw(small)}</div>`}`;
     },
     css: css`
       .sign-up-title {
         margin-block: 0 0.35em;
         font-size: 1.25em;
       }
-      .sign-up {
-        display: grid;
-        grid-template-columns: minmax(0, 1fr) auto;
-        gap: 0.35em 0.5em;
-        max-width: 34em;
-        margin-block-start: 0.75em;
-      }
-      &.align-centre .sign-up {
-        margin-inline: auto;
-      }
-      &.align-end .sign-up {
-        margin-inline-start: auto;
-      }
-      label {
-        grid-column: 1 / -1;
-        font-size: 0.9375em;
-        text-align: start;
-      }
+      ${MAIL_LINE_CSS}
       .sign-up-small {
         margin-block-start: 0.75em;
         color: var(--quiet);

@@ -1,10 +1,10 @@
 /** Where a shopper signs in, by a link that is sent to them, and out. */
 import { prose, text } from '../../fields/make.js';
-import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-import { sentFrom, trapField } from '../../kinds/sent-from.js';
+import { sentFrom } from '../../kinds/sent-from.js';
 import type { View } from '../../kinds/view.js';
+import { MAIL_LINE_CSS, mailLine } from './mail-line.js';
 
 export const signInForm = defineKind(
   {
@@ -50,36 +50,11 @@ export const signInForm = defineKind(
         return html`<p>${view.word('signed-in-as', { mail })}</p>${asking(view, '/sign-out', NOTHING, html`<button class="button-quiet" type="submit">${view.word('sign-out')}</button>`)}`;
       if (is === 'coming')
         return html`<p>${view.word('sign-in-as', { mail })}</p>${asking(view, '/signed-in', html`<input type="hidden" name="link" value="${link}">`, html`<button class="button" type="submit">${view.word('page-sign-in')}</button>`)}`;
-      const { form } = view;
-      if (form?.done) return html`<p class="form-done" role="status">${sent}</p>`;
-      const id = view.id('mail');
-      const refused = form?.refused ?? (is === 'late' ? view.word('sign-in-late') : '');
-      const fault = refused !== '' && html`<p class="form-refused" id="${id}-fault" role="alert">${refused}</p>`;
-      return html`${text !== '' && html`<div class="prose">${raw(text)}</div>`}<form class="sign-in" method="post" action="${view.locale.prefix}/sign-in">${sentFrom(view)}<label for="${id}">${view.word('mail')}</label><input id="${id}" name="mail" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['mail'] ?? ''}"${refused !== '' && html` aria-invalid="true" aria-describedby="${id}-fault"`}>${trapField(view)}<button class="button" type="submit">${action}</button></form>${fault}`;
+      if (view.form?.done) return html`<p class="form-done" role="status">${sent}</p>`;
+      const late = is === 'late' ? view.word('sign-in-late') : '';
+      return html`${text !== '' && html`<div class="prose">${raw(text)}</div>`}${mailLine(view, '/sign-in', action, late)}`;
     },
-    css: css`
-      .sign-in {
-        display: grid;
-        grid-template-columns: minmax(0, 1fr) auto;
-        gap: 0.35em 0.5em;
-        max-width: 34em;
-        margin-block-start: 0.75em;
-      }
-      &.align-centre .sign-in {
-        margin-inline: auto;
-      }
-      &.align-end .sign-in {
-        margin-inline-start: auto;
-      }
-      .form-refused {
-        margin-block-start: 0.75em;
-      }
-      label {
-        grid-column: 1 / -1;
-        font-size: 0.9375em;
-        text-align: start;
-      }
-    `,
+    css: MAIL_LINE_CSS,
   },
 );
 
