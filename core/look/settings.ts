@@ -84,7 +84,7 @@ export const LOOK_GROUPS = {
         unit: 'em',
         default: 0,
       }),
-      textFont: font('Text font', 'Everything else.', fontTitles(), 'work-sans'),
+      textFont: font('Text font', 'Everything else.', fontTitles(), 'karla'),
       textSize: number('Size of texts', 'Of ordinary texts; everything else follows.', {
         min: 0.875,
         max: 1.375,
