@@ -57,7 +57,7 @@ export function movedPages(before: DesignState, after: DesignState, codes: Itera
     if (from !== to && !isLed && isFree) redirects.push({ from, to });
   }
   const of = (from: string) => ({ type: 'set', document: keys.paths, field: `redirects.${from}` }) as const;
-  const former = formerPatterns(oldPatterns, newPatterns, is);
+  const former = formerPatterns(oldPatterns, newPatterns, was?.former ?? {}, is);
   return {
     redirects: [...former.redirects, ...redirects],
     edits: [
@@ -69,10 +69,15 @@ export function movedPages(before: DesignState, after: DesignState, codes: Itera
 }
 
 /**
- * Patterns that shoppers have used until now, where there are others from now on. The standard ones are known anyway,
+ * Patterns that shoppers have used until now, where there are others from now on, and those before them. The standard ones are known anyway,
  * and each content page has a redirect of its own.
  */
-function formerPatterns(was: PathPatterns, is: PathPatterns, paths: PathsDocument | undefined): MovedPages {
+function formerPatterns(
+  was: PathPatterns,
+  is: PathPatterns,
+  wasFormer: NonNullable<PathsDocument['former']>,
+  paths: PathsDocument | undefined,
+): MovedPages {
   const moved = (Object.keys(was) as (keyof PathPatterns)[]).filter(
     (kind) => kind !== 'content' && was[kind] !== is[kind] && was[kind] !== STANDARD_PATHS[kind],
   );
@@ -80,10 +85,8 @@ function formerPatterns(was: PathPatterns, is: PathPatterns, paths: PathsDocumen
     redirects: moved.map((kind) => ({ from: was[kind], to: is[kind] })),
     edits: moved.map((kind): Edit => {
       const known = paths?.former?.[kind];
-      const value = [was[kind], ...(known ?? []).filter((one) => one !== was[kind] && one !== is[kind])].slice(
-        0,
-        MOST_FORMER,
-      );
+      const all = new Set([was[kind], ...(known ?? []), ...(wasFormer[kind] ?? [])]);
+      const value = [...all].filter((one) => one !== is[kind]).slice(0, MOST_FORMER);
       return { type: 'set', document: keys.paths, field: `former.${kind}`, value, ...(known && { was: known }) };
     }),
   };

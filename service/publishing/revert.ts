@@ -1,11 +1,12 @@
 /** Revert: an earlier revision brought back as a new one, in one transaction. */
-import { Problem } from '@parlour/core';
+import { Problem, redirectsInWords } from '@parlour/core';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign } from '../records/designs.js';
 import { findRevision, loadState, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
 import { followLive } from './follow.js';
+import { withRedirects } from './moved.js';
 import { putLive } from './publish.js';
 import { differingKeys, opened, publishedManifest, sentencesBetween } from './states.js';
 
@@ -16,7 +17,7 @@ export interface Reverted {
 
 /**
  * Brings an earlier revision back as a new one. The draft follows value by value; what is unpublished in it stays,
- * and the sentences say where it stood in the way.
+ * and the sentences say where it stood in the way. Paths that only the later state had lead on to the pages.
  * @throws Problem `no-such-revision`; `nothing-to-publish` if that state is live already
  */
 export const revert = (
@@ -35,16 +36,18 @@ export const revert = (
         remedy: 'List the revisions to see which there are.',
       });
     const before = await publishedManifest(trx, design);
-    const keys = await differingKeys(trx, before, wanted.manifest);
-    if (keys.length === 0)
+    const differing = await differingKeys(trx, before, wanted.manifest);
+    if (differing.length === 0)
       throw new Problem('nothing-to-publish', `Revision ${number} is already live.`, {
         place: 'revision',
         remedy: 'Choose another revision.',
       });
     const [live, target] = await Promise.all([loadState(trx, before), loadState(trx, wanted.manifest)]);
-    const sentences = await sentencesBetween(trx, design, live, target, keys);
+    const sentences = await sentencesBetween(trx, design, live, target, differing);
     const draft = await openDraft(trx, design);
-    const revision = await putLive(trx, design, new Map(keys.map((key) => [key, opened(target, key)])), {
+    // Whoever has come to know a page by a path of the later state is led to where it was before.
+    const { next, redirects } = withRedirects(live, new Map(differing.map((key) => [key, opened(target, key)])));
+    const revision = await putLive(trx, design, next, {
       note: note || `Reverted to revision ${number}`,
       authorId,
       reverts: number,
@@ -54,14 +57,18 @@ export const revert = (
       design,
       draft,
       live,
-      target,
-      keys,
+      await loadState(trx, revision.manifest),
+      [...next.keys()],
       authorId,
       `Reverted to revision ${number}, as revision ${revision.number}.`,
     );
     await signal(trx, `design ${designId}`);
     return {
       revision,
-      sentences: [...sentences, ...kept.map(({ sentence }) => `Kept as it is in the draft: ${sentence}`)],
+      sentences: [
+        ...sentences,
+        ...redirectsInWords(redirects),
+        ...kept.map(({ sentence }) => `Kept as it is in the draft: ${sentence}`),
+      ],
     };
   });

@@ -390,8 +390,13 @@ test('paths, redirects and what the home page shows belong to the design', async
   for (const path of ['/kite', '/item'])
     expect((await service.visit(`${path}/skerry-diamond`)).headers['location']).toBe('/sail/skerry-diamond');
   expect((await service.visit('/kite/no-such-kite')).status).toBe(404);
-  await service.call(routes.revert, { params: { revision: '1' }, body: {} });
+  const back = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
+  expect(back.sentences).toContain('/sail/{slug} leads to /item/{slug} now.');
   expect((await service.visit('/item/skerry-diamond')).status).toBe(200);
+  for (const path of ['/kite', '/sail'])
+    expect((await service.visit(`${path}/skerry-diamond`)).headers['location']).toBe('/item/skerry-diamond');
+  // The draft has followed: nothing of it waits to be published.
+  expect((await service.call(routes.listChanges)).changes).toEqual([]);
 });
 
 test.each([
