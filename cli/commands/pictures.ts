@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { Command } from 'commander';
 import { leftOutInWords, Problem } from '@parlour/core';
-import { routes } from '@parlour/contract';
+import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { hashOfPicture } from '../named-picture.js';
 import { table } from '../table.js';
@@ -21,17 +21,17 @@ export function pictureCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour picture list --search harbour')
     .action(async (query: { search?: string }, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.listPictures, { query });
-      if (answer.pictures.length === 0) return print(answer, () => 'No pictures.');
-      print(answer, () =>
+      const all: AnswerOf<typeof routes.listPictures>['pictures'] = [];
+      for (let after: string | null | undefined; after !== null;) {
+        const answer = await call(routes.listPictures, { query: { ...query, after, limit: 500 } });
+        all.push(...answer.pictures);
+        after = answer.next;
+      }
+      if (all.length === 0) return print({ pictures: all }, () => 'No pictures.');
+      print({ pictures: all }, () =>
         table(
           ['Hash', 'File', '>Width', '>Height'],
-          answer.pictures.map(({ hash, name, width, height }) => [
-            hash.slice(0, SHORT),
-            name,
-            String(width),
-            String(height),
-          ]),
+          all.map(({ hash, name, width, height }) => [hash.slice(0, SHORT), name, String(width), String(height)]),
         ),
       );
     });

@@ -112,11 +112,22 @@ export const addedPicture = picture.shape({
   leftOut: array(string().required()).required(),
 });
 
-export const pictures = closed({ pictures: array(picture).required() });
+export const pictures = closed({
+  pictures: array(picture).required(),
+  /** How many there are in all. */
+  total: number().integer().required(),
+  /** What `after` says to get the next ones; null if there are no more. */
+  next: string().nullable().defined(),
+});
 
 export const picturesQuery = closed({
-  /** Words that the name of the file holds. */
+  /** Words that the name of the file holds, or how the hash begins. */
   search: plainText(200).optional(),
+  /** The hash of the picture that the list goes on after. */
+  after: string()
+    .matches(/^[0-9a-f]{64}$/, '${path} must be the hash of a picture')
+    .optional(),
+  limit: number().integer().min(1).max(500).optional(),
 });
 
 /** A picture with what uses it now; it can be deleted once nothing does and nothing that is kept shows it. */

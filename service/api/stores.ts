@@ -99,9 +99,15 @@ export function storeRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.listPictures, async ({ store, query: { search } }) => ({
-    pictures: (await listPictures(db, store.id, search)).map((picture) => pictureShape(picture, store, config)),
-  }));
+  implement(api, routes.listPictures, async ({ store, query: { search, after, limit = 100 } }) => {
+    const { pictures, total } = await listPictures(db, store.id, { search, after, limit: limit + 1 });
+    const some = pictures.slice(0, limit);
+    return {
+      pictures: some.map((picture) => pictureShape(picture, store, config)),
+      total,
+      next: pictures.length > limit ? (some.at(-1)?.hash ?? null) : null,
+    };
+  });
   const pictureOf = async (store: Store, hash = ''): Promise<StoredPicture> => {
     const found = await findPicture(db, store.id, hash);
     if (found) return found;

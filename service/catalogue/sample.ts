@@ -6,7 +6,7 @@ import { hashOfFile, makePicture, type MadePicture } from '../media/renditions.j
 import { touch } from '../records/changes.js';
 import { inTransaction, type Database, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
-import { addPicture, listPictures } from '../records/pictures.js';
+import { addPicture, knownPictures } from '../records/pictures.js';
 import { countProducts, removeSample, type SampleCodes } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
@@ -20,7 +20,7 @@ export async function putInSample(db: Database, store: Store): Promise<void> {
   await mustBeEmpty(db, store.id);
   const { pictures, ...catalogue } = await sampleCatalogue();
   const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
-  const there = new Set((await listPictures(db, store.id)).map(({ hash }) => hash));
+  const there = await knownPictures(db, store.id, [...hashes.values()]);
   // Slow, so before the transaction. Those of a sample that was taken out are there still.
   const missing = pictures.filter(({ name }) => !there.has(hashes.get(name) as string));
   const made: MadePicture[] = [];

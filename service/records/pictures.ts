@@ -65,20 +65,45 @@ export const addRenditions = async (
     .onConflict((conflict) => conflict.doNothing())
     .execute());
 
-/** How many pictures a list tells at most. */
-const MOST_LISTED = 500;
+export interface PictureFilter {
+  /** Words that the name of the file holds, or how the hash begins. */
+  readonly search?: string | undefined;
+  /** The hash of the picture that the list goes on after. */
+  readonly after?: string | undefined;
+  readonly limit: number;
+}
 
-/** The pictures of a store, newest first. @param search words that their names hold */
-export async function listPictures(db: Records, storeId: number, search = ''): Promise<StoredPicture[]> {
-  return db
+/** The pictures of a store, newest first, and how many there are in all. */
+export async function listPictures(
+  db: Records,
+  storeId: number,
+  { search = '', after, limit }: PictureFilter,
+): Promise<{ readonly pictures: StoredPicture[]; readonly total: number }> {
+  const found = db
     .selectFrom('picture')
-    .select(['hash', 'name', 'width', 'height', 'widths'])
     .where('store_id', '=', storeId)
-    .where(sql<boolean>`strpos(lower(name), ${search.toLowerCase()}) > 0`)
-    .orderBy('created_at', 'desc')
-    .orderBy('name')
-    .limit(MOST_LISTED)
+    .where(sql<boolean>`(strpos(lower(name), ${search.toLowerCase()}) > 0 or starts_with(hash, ${search}))`);
+  let some = found.select(['hash', 'name', 'width', 'height', 'widths']);
+  if (after !== undefined)
+    some = some.where(sql<boolean>`exists (select from picture last where last.store_id = ${storeId}
+      and last.hash = ${after} and (picture.created_at < last.created_at or (picture.created_at = last.created_at
+      and (picture.name, picture.hash) > (last.name, last.hash))))`);
+  const [pictures, { total }] = await Promise.all([
+    some.orderBy('created_at', 'desc').orderBy('name').orderBy('hash').limit(limit).execute(),
+    found.select(sql<number>`count(*)::integer`.as('total')).executeTakeFirstOrThrow(),
+  ]);
+  return { pictures, total };
+}
+
+/** Those of some hashes of which the store has the picture. */
+export async function knownPictures(db: Records, storeId: number, hashes: readonly string[]): Promise<Set<string>> {
+  const rows = await db
+    .selectFrom('picture')
+    .select('hash')
+    .where('store_id', '=', storeId)
+    .where('hash', 'in', hashes)
     .execute();
+  return new Set(rows.map(({ hash }) => hash));
 }
 
 export async function findPicture(db: Records, storeId: number, hash: string): Promise<StoredPicture | undefined> {

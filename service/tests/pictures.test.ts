@@ -250,6 +250,20 @@ describe('where pictures are used', () => {
     const { pictures } = await service.call(routes.listPictures, { query: { search: 'K-003-A' } });
     expect(pictures.map(({ name }) => name)).toEqual(['K-003-a.png']);
     const ofProduct = pictures[0]?.hash ?? '';
+    // By how its hash begins, and a part at a time.
+    const list = (query: object) => service.call(routes.listPictures, { query });
+    expect((await list({ search: ofProduct.slice(0, 9) })).pictures).toEqual(pictures);
+    const all = await list({ limit: 500 });
+    expect([all.pictures.length, all.next]).toEqual([all.total, null]);
+    const walked: string[] = [];
+    for (let after: string | null | undefined; after !== null;) {
+      const part: Awaited<ReturnType<typeof list>> = await list({ after, limit: 7 });
+      expect(part.total).toBe(all.total);
+      walked.push(...part.pictures.map((one) => one.hash));
+      after = part.next;
+    }
+    expect(walked).toEqual(all.pictures.map((one) => one.hash));
+    await expect(list({ after: 'K-003' })).rejects.toMatchObject({ code: 'bad-input', place: 'query.after' });
     expect((await uses(ofProduct)).products).toEqual([{ code: 'K-003', title: 'Gannet Delta' }]);
     await expect(remove(ofProduct)).rejects.toMatchObject({ code: 'still-used' });
   });

@@ -4,8 +4,9 @@ import { mdiImageOutline, mdiUpload } from '@mdi/js';
 import { leftOutInWords, type PictureValue } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
-import { useAnswer } from '../answers';
+import { useAnswer, useParts } from '../answers';
 import { attempt, call, say } from '../api';
+import { rested } from '../rested';
 import FocalPoint, { type Point } from './FocalPoint.vue';
 
 type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
@@ -19,13 +20,29 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: PictureValue | null] }>();
 
-const { data, load } = useAnswer(routes.listPictures);
-const pictures = computed<readonly Picture[]>(() => data.value?.pictures ?? []);
 const open = ref(false);
+const search = ref<string | null>('');
+const words = rested(search);
+/** Those there are to choose from. */
+const { parts, loading, hasMore, more } = useParts(
+  routes.listPictures,
+  () => words.value,
+  (after) => ({ query: { search: words.value || undefined, after } }),
+  { when: open },
+);
+const pictures = computed<readonly Picture[]>(() => parts.value.flatMap((part) => part.pictures));
 const pointing = ref(false);
 const busy = ref(false);
 const file = ref<HTMLInputElement>();
-const current = computed(() => pictures.value.find((one) => one.hash === props.modelValue?.picture));
+/** The one that is chosen. */
+const { data: found } = useAnswer(
+  routes.listPictures,
+  () => ({ query: { search: props.modelValue?.picture, limit: 1 } }),
+  { when: () => props.modelValue !== null },
+);
+const current = computed(() =>
+  [...(found.value?.pictures ?? []), ...pictures.value].find(({ hash }) => hash === props.modelValue?.picture),
+);
 
 /** Says so if the picture's shape is far from the one it is cut to. */
 const misfit = computed(() => {
@@ -50,7 +67,6 @@ async function add(event: Event): Promise<void> {
       query: { name: chosen.name },
       body: new Uint8Array(await chosen.arrayBuffer()),
     });
-    await load();
     choose(added);
     if (added.leftOut.length > 0) say(leftOutInWords(added.leftOut));
   });
@@ -108,19 +124,25 @@ const withFocus = ({ picture, alt }: PictureValue, focus: Point | undefined): Pi
           >
           <input ref="file" type="file" accept="image/*" hidden @change="add" />
         </v-card-title>
-        <v-card-text class="choices">
-          <button
-            v-for="picture in pictures"
-            :key="picture.hash"
-            type="button"
-            class="choice"
-            :class="{ here: picture.hash === modelValue?.picture }"
-            @click="choose(picture)"
-          >
-            <img :src="picture.thumb" alt="" loading="lazy" />
-            <span>{{ picture.name }}</span>
-          </button>
-          <p v-if="pictures.length === 0">There are no pictures yet. Add one.</p>
+        <v-card-text>
+          <v-text-field v-model="search" label="Search" clearable hide-details class="search" />
+          <div class="choices">
+            <button
+              v-for="picture in pictures"
+              :key="picture.hash"
+              type="button"
+              class="choice"
+              :class="{ here: picture.hash === modelValue?.picture }"
+              @click="choose(picture)"
+            >
+              <img :src="picture.thumb" alt="" loading="lazy" />
+              <span>{{ picture.name }}</span>
+            </button>
+          </div>
+          <p v-if="parts.length && !pictures.length">
+            {{ search ? `No picture is called “${search}”.` : 'There are no pictures yet. Add one.' }}
+          </p>
+          <v-btn v-if="hasMore" class="mt-4" :loading="loading" @click="more">Show more</v-btn>
         </v-card-text>
         <v-card-actions class="px-6 pb-4"><v-spacer /><v-btn @click="open = false">Close</v-btn></v-card-actions>
       </v-card>

@@ -4,7 +4,7 @@ import { mdiDeleteOutline, mdiUpload } from '@mdi/js';
 import { counted, leftOutInWords } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
-import { useAnswer } from '../answers';
+import { useParts } from '../answers';
 import { attempt, call, say } from '../api';
 import { inAddress } from '../in-address';
 import AskDialog from '../shell/AskDialog.vue';
@@ -22,11 +22,13 @@ interface Sending {
 
 const search = inAddress('search');
 const words = rested(search);
-const { data } = useAnswer(routes.listPictures, () => ({ query: { search: words.value || undefined } }), {
-  lingers: true,
-});
-const pictures = computed<readonly Picture[]>(() => data.value?.pictures ?? []);
-const loaded = computed(() => data.value !== undefined);
+const { parts, loading, hasMore, more } = useParts(
+  routes.listPictures,
+  () => words.value,
+  (after) => ({ query: { search: words.value || undefined, after } }),
+);
+const pictures = computed<readonly Picture[]>(() => parts.value.flatMap((part) => part.pictures));
+const total = computed(() => parts.value[0]?.total ?? 0);
 const uses = ref<Uses | null>(null);
 const asking = ref(false);
 const busy = ref(false);
@@ -125,8 +127,12 @@ async function remove(): Promise<void> {
         </button>
       </li>
     </ul>
-    <p v-if="loaded && !pictures.length" class="quiet">
+    <p v-if="parts.length && !pictures.length" class="quiet">
       {{ search ? `No picture is called “${search}”.` : 'No pictures yet. Drop some here.' }}
+    </p>
+    <p v-else-if="hasMore || search" class="quiet mt-4">
+      <span class="figure">{{ pictures.length }} of {{ counted(total, 'picture') }}</span>
+      <v-btn v-if="hasMore" class="ms-4" :loading="loading" @click="more">Show more</v-btn>
     </p>
     <AskDialog
       v-if="uses && !asking"
