@@ -53,6 +53,33 @@ test('of many pages only those in sight are there; they come by scrolling, and n
   await page.getByText(/^200 of 2\d\d pages$/).waitFor();
 });
 
+test('content pages are sorted by any column, as people sort, and the web address keeps it', async () => {
+  await page.goto(at('/content'));
+  const titles = (): Promise<string[]> => page.locator('tbody .title').allInnerTexts();
+  const sort = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
+  const own = await page.locator('tbody .title').first().waitFor().then(titles);
+  await sort('Page');
+  const sorted = (list: readonly string[]): string[] => [...list].sort(new Intl.Collator('en').compare);
+  expect(own).not.toEqual(sorted(own));
+  await soon(async () => {
+    const now = await titles();
+    return now.join() === sorted(now).join();
+  }).toBe(true);
+  await sort('Page');
+  await page.waitForURL(/sort=-title/);
+  await page.reload();
+  await soon(async () => (await titles())[0]).toBe('The workshop');
+  await sort('Page');
+  await soon(titles).toEqual(own);
+  // What has none comes last, up and down.
+  await sort('Labels');
+  await page.getByRole('columnheader', { name: 'Labels' }).and(page.locator('[aria-sort=ascending]')).waitFor();
+  const labelled = page.locator('tbody tr:not(.room)').first().locator('td').nth(3);
+  await soon(() => labelled.innerText()).toMatch(/\w/);
+  await sort('Labels');
+  await soon(() => labelled.innerText()).toMatch(/\w/);
+});
+
 test('a page that is opened again shows at once what it showed', async () => {
   await page.goto(at('/content'));
   await page.getByRole('link', { name: 'The workshop' }).first().waitFor();

@@ -9,11 +9,15 @@ import { useAnswer } from '../answers';
 import { attempt, call, edit, may, say, undoLast } from '../api';
 import { inAddress } from '../in-address';
 import AskDialog from '../shell/AskDialog.vue';
+import SortHead from '../shell/SortHead.vue';
 import { whenText } from '../times';
 import { useVirtualRows } from '../virtual-rows';
 
 type Page = AnswerOf<typeof routes.listContent>['content'][number];
 type Ready = AnswerOf<typeof routes.listStarters>['pages'][number];
+
+/** As people sort: capitals and accents count little, 10 comes after 9. */
+const NATURAL = new Intl.Collator('en', { numeric: true });
 
 const router = useRouter();
 const { data: listed } = useAnswer(routes.listContent);
@@ -37,11 +41,28 @@ interface Purpose {
   readonly from: 'standard' | 'template' | 'starter';
 }
 
+const COLUMNS = { title: 'Page', visible: 'Who may see it', menus: 'In menus', labels: 'Labels' };
+type By = keyof typeof COLUMNS;
+const sort = inAddress<By | `-${By}`>('sort');
+const READ: Record<By, (page: Page) => string> = {
+  title: ({ title }) => title,
+  visible: (page) => seenBy(page),
+  menus: ({ menus }) => menus.map(({ name }) => name).join(', '),
+  labels: ({ labels }) => labels.join(', '),
+};
 const found = computed(() => {
   const words = search.value?.trim().toLowerCase() ?? '';
-  return pages.value.filter(({ title, code, labels }) =>
+  const matching = pages.value.filter(({ title, code, labels }) =>
     `${title} ${code} ${labels.join(' ')}`.toLowerCase().includes(words),
   );
+  const by = sort.value?.replace('-', '') as By | undefined;
+  if (!by || !(by in READ)) return matching;
+  const turn = sort.value?.startsWith('-') ? -1 : 1;
+  // Those that have none come last, either way.
+  return matching.sort((one, other) => {
+    const [a, b] = [READ[by](one), READ[by](other)];
+    return Number(a === '') - Number(b === '') || turn * NATURAL.compare(a, b);
+  });
 });
 const body = ref<HTMLElement | null>(null);
 const { shown, above, below, measure } = useVirtualRows(found, body, 73);
@@ -135,10 +156,7 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
       <v-table hover>
         <thead>
           <tr>
-            <th>Page</th>
-            <th>Who may see it</th>
-            <th>In menus</th>
-            <th>Labels</th>
+            <SortHead v-for="(heading, by) in COLUMNS" :key="by" v-model:sort="sort" :by="by">{{ heading }}</SortHead>
             <th><span class="unseen">State</span></th>
           </tr>
         </thead>

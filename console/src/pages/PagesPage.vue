@@ -1,14 +1,13 @@
 <script setup lang="ts">
-import { mdiArrowDown, mdiArrowUp, mdiMagnify, mdiUnfoldMoreHorizontal } from '@mdi/js';
+import { mdiMagnify } from '@mdi/js';
 import { PAGE_KINDS, type PageSort } from '@parlour/core';
-
 import { computed, ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../api';
+import SortHead from '../shell/SortHead.vue';
 import { useVirtualRows } from '../virtual-rows';
 import { usePageList, type Page } from './use-page-list';
 
-const { pages, templates, total, hasMore, more, renewing, loading, search, pageKind, template, sortBy, ariaSort } =
-  usePageList();
+const { pages, templates, total, hasMore, more, renewing, loading, search, pageKind, template, sort } = usePageList();
 const body = ref<HTMLElement | null>(null);
 const { shown, above, below, measure } = useVirtualRows(pages, body, 73);
 const COLUMNS: readonly { readonly title: string; readonly by: PageSort; readonly wide?: true }[] = [
@@ -113,22 +112,14 @@ const because = (page: Page): string =>
         <thead>
           <tr>
             <th class="tick"><span class="unseen">Select</span></th>
-            <th
+            <SortHead
               v-for="{ title, by, wide } in COLUMNS"
               :key="by"
+              v-model:sort="sort"
+              :by="by"
               :class="{ 'template-cell': wide }"
-              :aria-sort="ariaSort(by)"
+              >{{ title }}</SortHead
             >
-              <button type="button" class="sort" :class="{ sorted: ariaSort(by) }" @click="sortBy(by)">
-                {{ title }}
-                <v-icon
-                  :icon="
-                    ariaSort(by) === 'ascending' ? mdiArrowUp : ariaSort(by) ? mdiArrowDown : mdiUnfoldMoreHorizontal
-                  "
-                  size="16"
-                />
-              </button>
-            </th>
           </tr>
         </thead>
         <tbody ref="body">
@@ -202,20 +193,6 @@ td {
 .title:hover {
   color: rgb(var(--v-theme-primary));
   text-decoration: underline;
-}
-.sort {
-  display: inline-flex;
-  align-items: center;
-  gap: 4px;
-  color: inherit;
-  font: inherit;
-}
-.sort .v-icon {
-  opacity: 0.35;
-}
-.sort:hover .v-icon,
-.sorted .v-icon {
-  opacity: 1;
 }
 .path,
 .code {

@@ -33,13 +33,6 @@ export function usePageList() {
   );
   const { data } = useAnswer(routes.listTemplates);
 
-  /** Up, down, and back to the order of the kinds. */
-  function sortBy(by: PageSort): void {
-    sort.value = sort.value === by ? `-${by}` : sort.value === `-${by}` ? null : by;
-  }
-  const ariaSort = (by: PageSort): 'ascending' | 'descending' | undefined =>
-    sort.value === by ? 'ascending' : sort.value === `-${by}` ? 'descending' : undefined;
-
   return {
     pages: computed<readonly Page[]>(() => parts.value.flatMap((part) => part.pages)),
     templates: computed<readonly Template[]>(() => data.value?.templates ?? []),
@@ -51,7 +44,6 @@ export function usePageList() {
     search,
     pageKind,
     template,
-    sortBy,
-    ariaSort,
+    sort,
   };
 }
