@@ -61,6 +61,7 @@ export * from './assign/assigned.js';
 export * from './assign/template-order.js';
 export * from './assign/target.js';
 export * from './assign/facts.js';
+export * from './assign/page-parts.js';
 export * from './assign/why.js';
 export * from './assign/why-section.js';
 export * from './commerce/money.js';

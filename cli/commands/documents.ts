@@ -46,7 +46,7 @@ export function documentCommands(program: Command): void {
       print(found, () =>
         table(
           ['Document', 'What it is'],
-          found.map(({ key, name }) => [key, name]),
+          found.map(({ key, called }) => [key, called]),
         ),
       );
     });

@@ -53,7 +53,7 @@ export const router = createRouter({
     { path: '/new-store', component: () => import('./pages/NewStore.vue'), meta: { title: 'New store' } },
     { path: '/compare', component: () => import('./pages/ComparePage.vue'), meta: { title: 'Compare' } },
     { path: '/workbench/:page', component: () => import('./workbench/WorkBench.vue'), meta: { title: 'Workbench' } },
-    { path: '/:rest(.*)*', component: () => import('./pages/NothingHere.vue'), meta: { title: 'Page not found' } },
+    { path: '/:rest(.*)*', component: () => import('./pages/PageNotFound.vue'), meta: { title: 'Page not found' } },
   ],
 });
 

@@ -13,6 +13,12 @@ export const pagesRoutes = {
     query: shapes.whyQuery,
     answer: shapes.why,
   }),
+  getPageParts: get(`${DESIGN}/pages/{page}/parts`, {
+    summary:
+      'What a page is made of: its template or another, what is around it, what is added, and all their documents.',
+    query: shapes.partsQuery,
+    answer: shapes.pageParts,
+  }),
   listTemplates: get(`${DESIGN}/templates`, {
     summary: 'The templates of the draft with the number of pages that use them.',
     answer: shapes.templates,

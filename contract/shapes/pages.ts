@@ -1,6 +1,6 @@
 /** Store pages, templates and documents of a draft. */
 import { array, boolean, mixed, number, string } from 'yup';
-import { codeText, closed, PAGE_SORTS, pageKinds, plainText, type Document } from '@parlour/core';
+import { codeText, closed, PAGE_SORTS, pageKinds, plainText, type Document, type PlaceAround } from '@parlour/core';
 import { typed, pageKind, reason, wantedReason } from './common.js';
 
 export const page = closed({
@@ -123,7 +123,14 @@ export const document = closed({
 
 export const documents = closed({
   documents: array(
-    closed({ key: string().required(), type: string().required(), name: string().required() }),
+    closed({
+      key: string().required(),
+      type: string().required(),
+      /** As it was named; in words where it has no name. */
+      name: string().required(),
+      /** Inside a sentence: the template “Home”. */
+      called: string().required(),
+    }),
   ).required(),
 });
 
@@ -181,6 +188,27 @@ export const menus = closed({
       ).required(),
     }),
   ).required(),
+});
+
+export const partsQuery = closed({ template: codeText().optional() });
+
+/** See `PageParts` in core. */
+export const pageParts = closed({
+  page: string().required(),
+  title: string().required(),
+  /** The template that the page has, and why. */
+  assigned: closed({ template: string().required(), reason }).nullable(),
+  /** The key of the template that was asked about, or of the one it has. */
+  template: string().nullable().defined(),
+  regions: array(
+    closed({
+      region: typed<PlaceAround>({ type: 'string' }),
+      document: string().nullable().defined(),
+    }),
+  ).required(),
+  additions: array(string().required()).required(),
+  /** All of these, the shared sections that they show, and the look. */
+  documents: array(closed({ key: string().required(), document: typed<Document>({ type: 'object' }) })).required(),
 });
 
 export const planQuery = closed({

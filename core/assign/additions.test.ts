@@ -1,12 +1,16 @@
 /** Where additions stand: in regions and spots, right beside sections, in an order set by hand, for some languages. */
 import {
   applyRequests,
+  documentsOf,
+  partsOf,
   planPage,
+  planParts,
   SHIPPED_KINDS,
   why,
   type AdditionDocument,
   type Document,
   type DocumentKey,
+  type PlanParts,
   type SectionedDocument,
 } from '../index.js';
 import { assignments, draftOf, refusal, section, template, tools } from '../tests/designs.js';
@@ -82,10 +86,15 @@ describe('beside a section', () => {
       ['addition/one', addition('before:a', 'One')],
       ['addition/two', addition('after:gone', 'Two')],
     ]);
-    const { sentences } = why({ code: 'home', title: 'Home', path: '/', facts: new Map() }, state, SETTING);
+    const { sentences } = why(
+      { code: 'home', title: 'Home', path: '/', facts: new Map() },
+      state,
+      SETTING,
+      SHIPPED_KINDS,
+    );
     expect(sentences).toEqual(
       expect.arrayContaining([
-        '“One” is added right before the section a (heading), for this page only.',
+        '“One” is added right before Heading “A” (section a), for this page only.',
         '“Two” is meant for this page, for this page only, but there is no section gone on it.',
       ]),
     );
@@ -122,16 +131,25 @@ test('the plan draws what is added, shared, and in spots, each as part of its ow
     name: 'P',
     areas: { main: [words('p1', 'P'), words('p2', 'Q')] },
   };
-  const additions = [
+  const state = new Map<DocumentKey, Document>([
+    ['assignments/home', assignments('home', 't')],
+    ['template/t', page],
+    ['template/other', template([words('o', 'O')])],
+    ['shared/p', shared],
     ['addition/one', addition('after:a', 'One')],
-    ['addition/two', addition('spot:open', 'Two')],
-    ['addition/three', addition('footer', 'Three')],
-  ] as const;
+    ['addition/two', addition('spot:open', 'Two', { order: 1 })],
+    ['addition/three', addition('footer', 'Three', { order: 2 })],
+    ['addition/elsewhere', addition('above', 'Elsewhere', { target: { page: 'cart' } })],
+  ]);
+  const told = why({ code: 'home', title: 'Home', path: '/', facts: new Map() }, state, SETTING, SHIPPED_KINDS);
+  const parts = partsOf(told, state);
+  const documents = documentsOf(parts, state);
+  expect([...documents.keys()]).toEqual(['template/t', 'addition/one', 'addition/two', 'addition/three', 'shared/p']);
+  expect(partsOf(told, state, 'other')).toEqual({ ...parts, template: 'template/other' });
+  expect(refusal(() => partsOf(told, state, 'gone'))).toMatchObject({ code: 'no-such-template', place: 'template' });
+  expect(planParts(partsOf(null, state), documents)).toBeNull();
   const alone = planPage({ template: ['template/t', page], regions: {} }, SHIPPED_KINDS);
-  const { boxes, bands, height } = planPage(
-    { template: ['template/t', page], regions: {}, additions, shared: new Map([['shared/p', shared]]) },
-    SHIPPED_KINDS,
-  );
+  const { boxes, bands, height } = planPage(planParts(parts, documents) as PlanParts, SHIPPED_KINDS);
   expect(boxes.map(({ document, section: id }) => `${document} ${id}`)).toEqual([
     'template/t a',
     'addition/one x-one',

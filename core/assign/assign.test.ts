@@ -72,7 +72,7 @@ describe('assignment and why', () => {
   });
 
   test('why tells page, rule, standard, arrangement, addition and override apart, and how to change each', () => {
-    const told = why(page('product:K-2', { price: 3900, brand: 'skerry lines' }), state, SETTING);
+    const told = why(page('product:K-2', { price: 3900, brand: 'skerry lines' }), state, SETTING, SHIPPED_KINDS);
     expect(told.sentences).toEqual([
       'Lantern Box (product:K-2) is at /item/lantern-box.',
       'It has the template “Skerry” (skerry), by the rule brand is "Skerry Lines".',
@@ -92,13 +92,15 @@ describe('assignment and why', () => {
       'parlour document show addition/banner',
       'parlour document show addition/note',
     ]);
-    expect(why(page('product:K-1'), state, SETTING)).toMatchObject({ otherwise: 'product', tried: [] });
-    expect(why(page('product:K-9'), state, SETTING).sentences.slice(1, 4)).toEqual([
+    expect(why(page('product:K-1'), state, SETTING, SHIPPED_KINDS)).toMatchObject({ otherwise: 'product', tried: [] });
+    expect(why(page('product:K-9'), state, SETTING, SHIPPED_KINDS).sentences.slice(1, 4)).toEqual([
       'It has the template “Product” (product), the standard of product pages.',
       'The rule price >= 80 for “dear” does not match: it has no price.',
       'The rule brand is "Skerry Lines" for “Skerry” does not match: it has no brand.',
     ]);
-    expect(why(page('home'), state, SETTING).sentences[1]).toBe('No template is assigned to home pages.');
+    expect(why(page('home'), state, SETTING, SHIPPED_KINDS).sentences[1]).toBe(
+      'No template is assigned to home pages.',
+    );
   });
 
   test('why of a section says where each value comes from', () => {
@@ -139,7 +141,7 @@ describe('assignment and why', () => {
     expect(pictures({ ...row, values: { pictures: 'square' } }, set)).toMatchObject({ value: 'square', origin: 'own' });
     // A look where nothing was set has no values at all.
     const untouched = new Map(state).set(keys.look, bare as Document);
-    expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING).sentences).toContain(
+    expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING, SHIPPED_KINDS).sentences).toContain(
       'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.75 rem.',
     );
   });
@@ -154,7 +156,7 @@ describe('assignment and why', () => {
     const with_ = new Map(state)
       .set('template/skerry', template([section('u', 'shared-section', { shared: 'promise' })], 'product', 'Skerry'))
       .set('shared/promise', shared);
-    const told = why(page('product:K-2', { brand: 'skerry lines' }), with_, SETTING);
+    const told = why(page('product:K-2', { brand: 'skerry lines' }), with_, SETTING, SHIPPED_KINDS);
     expect(sectionOnPage(told, 'inside', with_).kind).toBe('text@1');
     expect(sectionOnPage(told, 'x', with_).id).toBe('x');
     expect(refusal(() => sectionOnPage(told, 'gone', with_)).remedy).toBe(
@@ -164,7 +166,7 @@ describe('assignment and why', () => {
 
   test('sentences say facts as people wrote them, and formatted texts without their marks', () => {
     const written = new Map([['brand', ['Halyard  Works']]]);
-    const told = why({ ...page('product:K-9', { brand: 'halyard works' }), written }, state, SETTING);
+    const told = why({ ...page('product:K-9', { brand: 'halyard works' }), written }, state, SETTING, SHIPPED_KINDS);
     expect(told.sentences[3]).toBe(
       'The rule brand is "Skerry Lines" for “Skerry” does not match: its brand is “Halyard  Works”.',
     );

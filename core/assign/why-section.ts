@@ -3,9 +3,7 @@ import {
   keys,
   sectionsIn,
   templateCodeOf,
-  type DocumentKey,
   type Section,
-  type SectionedDocument,
   type TemplateDocument,
   type LookDocument,
   type Values,
@@ -16,10 +14,11 @@ import { PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import { Problem } from '../problem.js';
-import { kindName, SHARED_SECTION, type KindDescriptions } from '../kinds/kind.js';
+import type { KindDescriptions } from '../kinds/kind.js';
 import { listed } from '../words.js';
 import { lookFields } from '../look/settings.js';
 import type { DesignState } from './assigned.js';
+import { documentsOf, partsOf } from './page-parts.js';
 import type { Why } from './why.js';
 
 /** One value of a section: what it is, and where it comes from. */
@@ -51,21 +50,13 @@ const ORIGINS: Record<Origin, string> = {
  * A section by its id, wherever it stands on a page: in its template, around it, added, or shared.
  * @throws Problem `no-such-section`
  */
-export function sectionOnPage({ template, regions, additions }: Why, id: string, state: DesignState): Section {
-  const documents = new Set<DocumentKey>([
-    ...(template ? [keys.template(template.template)] : []),
-    ...regions.flatMap(({ document }) => document ?? []),
-    ...additions.map(({ document }) => document),
-  ]);
-  // Grows while it is walked: a section may show a shared one.
-  for (const key of documents)
-    for (const section of sectionsIn((state.get(key) as SectionedDocument | undefined)?.areas ?? {})) {
-      if (section.id === id) return section;
-      if (kindName(section.kind) === SHARED_SECTION) documents.add(keys.shared(String(section.values['shared'])));
-    }
+export function sectionOnPage(told: Why, id: string, state: DesignState): Section {
+  const documents = documentsOf(partsOf(told, state), state);
+  for (const { areas } of documents.values())
+    for (const section of sectionsIn(areas)) if (section.id === id) return section;
   throw new Problem('no-such-section', `There is no section “${id}” on this page.`, {
     place: 'section',
-    remedy: `Its sections are in ${listed([...documents].map((key) => templateCodeOf(key) ?? key))}; look there for the ids.`,
+    remedy: `Its sections are in ${listed([...documents.keys()].map((key) => templateCodeOf(key) ?? key))}; look there for the ids.`,
   });
 }
 

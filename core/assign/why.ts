@@ -15,7 +15,8 @@ import {
   type LookDocument,
 } from '../design/document.js';
 import { inWords, shown } from '../fields/in-words.js';
-import { kindName, SPOT } from '../kinds/kind.js';
+import { sectionName } from '../design/edits/common.js';
+import { kindName, SPOT, type KindDescriptions } from '../kinds/kind.js';
 import { LOOK_FIELDS, lookFields } from '../look/settings.js';
 import { listed } from '../words.js';
 import {
@@ -78,7 +79,7 @@ export interface Why {
 }
 
 /** The trace that says what made a page what it is. */
-export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Why {
+export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kinds: KindDescriptions): Why {
   const { kind } = parsePage(page.code);
   const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
   const assigned = bucket ? assignedBy(bucket, page, setting) : null;
@@ -113,7 +114,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting): Wh
           ]
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
-      ...additions.map((one) => additionSentence(one, openPlaces(template, regions, state), kindTitle)),
+      ...additions.map((one) => additionSentence(one, openPlaces(template, regions, state), kindTitle, kinds)),
       ...(additions.length >= MOST_ADDITIONS
         ? [`A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`]
         : []),
@@ -274,6 +275,7 @@ function additionSentence(
   { name, place, target }: { readonly name: string; readonly place: string; readonly target: Target },
   { spots, sections }: OpenPlaces,
   kindInSentence: string,
+  kinds: KindDescriptions,
 ): string {
   const why = targetInWords(target, kindInSentence);
   const [where = '', code = ''] = place.split(':');
@@ -284,7 +286,7 @@ function additionSentence(
       : `“${name}” is meant for this page, ${why}, but there is no spot “${code}” on it.`;
   const section = sections.get(code);
   return section
-    ? `“${name}” is added right ${where} the section ${code} (${kindName(section.kind)}), ${why}.`
+    ? `“${name}” is added right ${where} ${sectionName(section, kinds)} (section ${code}), ${why}.`
     : `“${name}” is meant for this page, ${why}, but there is no section ${code} on it.`;
 }
 

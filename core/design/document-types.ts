@@ -409,3 +409,7 @@ export function impliedDocument(key: DocumentKey): DraftDocument | null {
 /** What a document is called inside a sentence: `the template “Home”`. */
 export const nameOf = ({ type, head }: Pick<DraftDocument, 'type' | 'head'>): string =>
   DOCUMENT_TYPES[type].called(head);
+
+/** What people named a document: `Home`; in words where it has no name: `the look`. */
+export const ownNameOf = (document: Pick<DraftDocument, 'type' | 'head'>): string =>
+  String(document.head['name'] ?? document.head['title'] ?? nameOf(document));

@@ -510,7 +510,7 @@ describe('instances', () => {
     const shown = render([], { documents: many }).match(/Nr \d+\./g);
     expect(shown).toEqual(Array.from({ length: MOST_ADDITIONS }, (_, i) => `Nr ${i}.`));
     const state = new Map(Object.entries({ 'assignments/home': assignments('home', 'home'), ...many }));
-    const told = why({ code: 'home', title: 'Home', path: '/', facts: new Map() }, state, SETTING);
+    const told = why({ code: 'home', title: 'Home', path: '/', facts: new Map() }, state, SETTING, SHIPPED_KINDS);
     expect(told.sentences).toContain(
       `A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`,
     );

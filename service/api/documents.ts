@@ -3,33 +3,35 @@ import {
   closeDocument,
   closedState,
   currencyDecimals,
+  documentsOf,
   factsOf,
-  hasSections,
   impliedDocument,
   inTemplateOrder,
   isSection,
   keys,
   nameOf,
+  ownNameOf,
   pageKinds,
+  partsOf,
   planPage,
+  planParts,
   planSvg,
   planText,
   Problem,
   PLACES_AROUND,
-  regionsOf,
   templateCodeOf,
   why,
   type Document,
+  type DesignState,
   type DraftDocument,
   type PageKind,
-  type PlanParts,
-  type TemplateDocument,
+  type Why,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { standardsOf } from '../assigning/rows.js';
 import { openDraft } from '../records/drafts.js';
 import { countAssignments } from '../records/page-list.js';
-import { implement, type Api } from './implement.js';
+import { implement, type Api, type Caller } from './implement.js';
 import { pageOf } from './pages.js';
 
 export function documentRoutes(api: Api): void {
@@ -79,7 +81,7 @@ export function documentRoutes(api: Api): void {
     const draft = await openDraft(db, design);
     const documents = [...draft.keys()].sort().map((key) => {
       const document = draft.get(key) as DraftDocument;
-      return { key, type: document.type, name: nameOf(document) };
+      return { key, type: document.type, name: ownNameOf(document), called: nameOf(document) };
     });
     return { documents };
   });
@@ -95,28 +97,49 @@ export function documentRoutes(api: Api): void {
     return { key: query.key, document: closeDocument(document), seq: draft.seq };
   });
 
+  implement(api, routes.getPageParts, async (call) => {
+    const state = closedState(await openDraft(db, call.design));
+    const told = await toldOf(call, state, call.params['page'] as string);
+    const { template, regions, additions } = partsOf(told, state, call.query.template);
+    const documents = documentsOf({ template, regions, additions }, state);
+    const look = state.get(keys.look) as Document | undefined;
+    return {
+      page: told.page,
+      title: told.title,
+      assigned: told.template && { template: told.template.template, reason: told.template.reason },
+      template,
+      regions: regions.map(({ region, document }) => ({ region, document })),
+      additions: [...additions],
+      documents: [...documents, ...(look ? [[keys.look, look] as const] : [])].map(([key, document]) => ({
+        key,
+        document,
+      })),
+    };
+  });
+
   implement(api, routes.drawPlan, async (call) => {
-    const { design, query, store } = call;
+    const { design, query } = call;
     const state = closedState(await openDraft(db, design));
-    const decimals = currencyDecimals(store.currency);
-    const page = query.page === undefined ? undefined : await pageOf(api, call, query.page);
-    const told =
-      page &&
-      why({ ...page, facts: factsOf(page.subject, page.path) }, state, { now: new Date().toISOString(), decimals });
-    const code = query.template ?? told?.template?.template;
-    const template = code ? (state.get(keys.template(code)) as TemplateDocument | undefined) : undefined;
-    if (!code || !template)
-      throw new Problem('no-such-template', 'There is no such template to draw.', {
+    const told = query.page === undefined ? null : await toldOf(call, state, query.page);
+    const parts = partsOf(told, state, query.template);
+    const drawing = planParts(parts, documentsOf(parts, state));
+    if (!drawing)
+      throw new Problem('no-such-template', 'There is no template to draw.', {
         place: 'template',
         remedy: 'Name a template, or a page that has one.',
       });
-    const regions = Object.fromEntries(
-      regionsOf(template, state).flatMap(({ region, document: key }) => {
-        const document = key === null ? undefined : (state.get(key) as Document);
-        return document && hasSections(document) ? [[region, [key, document]]] : [];
-      }),
-    ) as PlanParts['regions'];
-    const drawn = planPage({ template: [keys.template(code), template], regions }, design.kinds);
-    return { svg: planSvg(drawn, { labels: query.labels !== 'no' }), text: planText(drawn), template: code };
+    const drawn = planPage(drawing, design.kinds);
+    return {
+      svg: planSvg(drawn, { labels: query.labels !== 'no' }),
+      text: planText(drawn),
+      template: templateCodeOf(drawing.template[0]) as string,
+    };
   });
+
+  /** What a page of the draft has. */
+  async function toldOf(call: Caller, state: DesignState, code: string): Promise<Why> {
+    const page = await pageOf(api, call, code);
+    const setting = { now: new Date().toISOString(), decimals: currencyDecimals(call.store.currency) };
+    return why({ ...page, facts: factsOf(page.subject, page.path) }, state, setting, call.design.kinds);
+  }
 }

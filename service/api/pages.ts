@@ -94,7 +94,7 @@ export function pageRoutes(api: Api): void {
     const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
     const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
-    const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting);
+    const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting, design.kinds);
     const asked = query.section === undefined ? null : sectionOnPage(told, query.section, state);
     const fields = asked
       ? whySection(

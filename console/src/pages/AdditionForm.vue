@@ -20,15 +20,13 @@ import {
   type EditRequest,
   type Field,
   type PageKind,
-  type Section,
-  type SectionedDocument,
   type Target,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { useKept } from '../answers';
-import { call, edit, leaving, say, session, undoLast } from '../api';
+import { useAnswer, useKept } from '../answers';
+import { edit, leaving, say, session, undoLast } from '../api';
 import FieldInput from '../fields/FieldInput.vue';
 import { useDocument } from '../use-document';
 import { usePreview } from '../use-preview';
@@ -60,25 +58,23 @@ const pages = computed<TargetPages>(() => reached.value ?? { total: 0, some: [],
 const first = computed(() => (target.value ? (pages.value.first ?? '') : ''));
 const url = usePreview(() => first.value);
 
-/** What is on the first of them: sections it can stand beside, and spots. */
-const { data: there } = useKept(
-  'sections of a page',
-  () => first.value,
-  () => sectionsOfPage(first.value),
-  {
-    when: () => first.value !== '',
-    lingers: true,
-  },
+/** What is on the first of them: sections it can stand beside, and spots. What is added itself is no place to add to. */
+const { data: parts } = useAnswer(routes.getPageParts, () => ({ params: { page: first.value } }), {
+  when: () => first.value !== '',
+  lingers: true,
+});
+const there = computed(() =>
+  (parts.value?.documents ?? []).flatMap(({ document: one }) =>
+    one.type === 'template' || one.type === 'arrangement' ? [...sectionsIn(one.areas)] : [],
+  ),
 );
 const spots = computed(() => [
   ...new Set(
-    (there.value ?? [])
-      .filter(({ kind }) => kindName(kind) === SPOT)
-      .map(({ values }) => String(values['name'] ?? 'extra')),
+    there.value.filter(({ kind }) => kindName(kind) === SPOT).map(({ values }) => String(values['name'] ?? 'extra')),
   ),
 ]);
 const beside = computed(() =>
-  (there.value ?? []).flatMap((section) => {
+  there.value.flatMap((section) => {
     const title = sectionName(section, session.kinds);
     return [
       { value: `before:${section.id}`, title: `Before: ${title}` },
@@ -86,18 +82,6 @@ const beside = computed(() =>
     ];
   }),
 );
-async function sectionsOfPage(page: string): Promise<Section[]> {
-  const why = await call(routes.why, { params: { page } });
-  const wanted = [
-    ...(why.template ? [keys.template(why.template.template)] : []),
-    ...why.regions.flatMap(({ document: one }) => one ?? []),
-  ];
-  const found = await Promise.all(
-    wanted.map(async (one) => (await call(routes.getDocument, { query: { key: one } })).document as SectionedDocument),
-  );
-  return found.flatMap(({ areas }) => [...sectionsIn(areas)]);
-}
-
 const aim = computed<Aim>(() => {
   const now = target.value;
   if (!now || 'page' in now) return 'page';

@@ -14,7 +14,7 @@ import {
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { useAnswer, useKept } from '../answers';
+import { useAnswer } from '../answers';
 import { attempt, call, edit, say, undoLast } from '../api';
 import AskDialog from '../shell/AskDialog.vue';
 
@@ -28,8 +28,13 @@ interface Arrangement {
 const router = useRouter();
 const { data: listed } = useAnswer(routes.listTemplates);
 const templates = computed<readonly Template[]>(() => listed.value?.templates ?? []);
-const { data: found } = useKept('arrangements', () => null, listArrangements);
-const arrangements = computed<readonly Arrangement[]>(() => found.value ?? []);
+const { data: found } = useAnswer(routes.listDocuments);
+const arrangements = computed<readonly Arrangement[]>(() =>
+  (found.value?.documents ?? []).flatMap(({ key, name }): Arrangement[] => {
+    const [, region, code] = /^around\/([a-z-]+)\/(.+)$/.exec(key) ?? [];
+    return region && code ? [{ region: region as PlaceAround, code, name }] : [];
+  }),
+);
 /** Where a new arrangement is about to be made, and of which one it is a copy. */
 const making = ref<{ readonly region: PlaceAround; readonly from: Arrangement | null } | null>(null);
 const name = ref('');
@@ -76,20 +81,6 @@ function mapped(those: readonly Template[], region: PlaceAround): string {
     pages === total ? nameOf(region, code) : `${nameOf(region, code)} on ${pages}`,
   );
   return named.length ? named.join(', ') : 'None';
-}
-
-async function listArrangements(): Promise<Arrangement[]> {
-  const { documents } = await call(routes.listDocuments);
-  const all = documents.flatMap(({ key }): Arrangement[] => {
-    const [, region, code] = /^around\/([a-z-]+)\/(.+)$/.exec(key) ?? [];
-    return region && code ? [{ region: region as PlaceAround, code, name: '' }] : [];
-  });
-  return Promise.all(
-    all.map(async (one) => {
-      const { document } = await call(routes.getDocument, { query: { key: keys.arrangement(one.region, one.code) } });
-      return { ...one, name: String((document as { name?: unknown }).name) };
-    }),
-  );
 }
 
 async function choose(template: Template, region: PlaceAround, code: string): Promise<void> {

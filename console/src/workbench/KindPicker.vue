@@ -54,7 +54,7 @@ const offers = computed<Offer[]>(() => {
   for (const key of [templateKey.value, ...(selected ? [selected.document] : [])].filter(
     (one, i, all) => all.indexOf(one) === i,
   )) {
-    const document = documents.get(key);
+    const document = documents.value.get(key);
     if (!document || !hasSections(document)) continue;
     for (const holder of sectionsIn(document.areas)) {
       for (const slot of openSlots(holder, session.kinds))
@@ -80,7 +80,7 @@ watch(open, (now) => {
 
 const offer = computed(() => offers.value[where.value]);
 const fits = (kind: KindDescription): boolean => {
-  const document = offer.value && props.bench.documents.get(offer.value.document);
+  const document = offer.value && props.bench.documents.value.get(offer.value.document);
   if (!document || !kind.fits) return true;
   return document.type === 'template'
     ? kind.fits.pages.includes(document.pageKind)

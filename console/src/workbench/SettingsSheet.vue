@@ -60,7 +60,7 @@ function inherited(name: string, field: Field): unknown {
 
 /** Where else a change of the selection shows, if it does not belong to the template that is open. */
 const beyond = computed(() => {
-  const document = props.bench.documents.get(props.bench.state.selected?.document ?? '');
+  const document = props.bench.documents.value.get(props.bench.state.selected?.document ?? '');
   switch (document?.type) {
     case 'shared':
       return `In the shared section “${document.name}”: a change shows wherever it is used.`;
@@ -75,7 +75,7 @@ const beyond = computed(() => {
 
 /** Regions look alike on every page, and what a template for one page shows can be said at once. */
 const isBindable = computed(() => {
-  const document = props.bench.documents.get(props.bench.state.selected?.document ?? '');
+  const document = props.bench.documents.value.get(props.bench.state.selected?.document ?? '');
   if (part.value !== 'values' || device.value !== 'desktop' || document?.type === 'arrangement') return false;
   return document?.type !== 'template' || PAGE_KINDS[document.pageKind].subject !== null;
 });
@@ -95,7 +95,7 @@ const ofTemplate = computed(() => {
 const prefixed = (layout: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));
 
-const look = computed(() => props.bench.documents.get(keys.look) as LookDocument | undefined);
+const look = computed(() => props.bench.documents.value.get(keys.look) as LookDocument | undefined);
 const setterOfTemplate = (field: string): ReturnType<Workbench['setterOf']> =>
   props.bench.setterOf({ document: props.bench.templateKey.value, field });
 

@@ -3,7 +3,7 @@ import { mdiOpenInNew, mdiPlus, mdiRedo, mdiUndo } from '@mdi/js';
 import type { Device } from '@parlour/core';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { attempt, session } from '../api';
+import { session } from '../api';
 import DeviceToggle from './DeviceToggle.vue';
 import KindPicker from './KindPicker.vue';
 import PageFrame from './PageFrame.vue';
@@ -16,7 +16,7 @@ const route = useRoute();
 const REASONS = { page: 'assigned to this page', rule: 'chosen by a rule', standard: 'the standard of its kind' };
 const router = useRouter();
 const bench = useWorkbench();
-const { state, plan, why, previewUrl, renewals, template } = bench;
+const { state, parts, plan, users, previewUrl, renewals, template, templateCode } = bench;
 const device = ref<Device>('desktop');
 const picking = ref(false);
 
@@ -26,7 +26,7 @@ async function put(kind: string, document: string, place: Target): Promise<void>
 }
 
 async function assignHere(): Promise<void> {
-  if (await bench.run([{ type: 'assign', pages: [state.page], template: state.template }]))
+  if (await bench.run([{ type: 'assign', pages: [state.page], template: templateCode.value }]))
     await router.replace({ path: route.path });
 }
 
@@ -42,12 +42,9 @@ watch(
   () => [route.params['page'], route.query['template']] as const,
   ([page, wanted]) => {
     if (typeof page !== 'string') return;
-    void attempt(async () => {
-      await bench.open(page, typeof wanted === 'string' ? wanted : undefined);
-      // A link may lead to one section of the page.
-      const { section } = route.query;
-      if (typeof section === 'string') bench.select(section);
-    });
+    // A link may lead to one section of the page.
+    const { section } = route.query;
+    bench.open(page, typeof wanted === 'string' ? wanted : '', typeof section === 'string' ? section : '');
   },
   { immediate: true },
 );
@@ -60,15 +57,15 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
     <div class="strip">
       <PageSearch
         :page="state.page"
-        :title="why?.title ?? ''"
+        :title="parts?.title ?? ''"
         @open="(page) => router.push(`/workbench/${encodeURIComponent(page)}`)"
       />
       <p class="because">
         <template v-if="template">
-          Template <strong>{{ template.name }}</strong><template v-if="why?.template?.template === state.template"
-            >, {{ REASONS[why.template.reason] }}, on
-            <router-link class="plain" :to="{ path: '/pages', query: { template: state.template } }">{{
-              state.users === 1 ? '1 page' : `${state.users} pages`
+          Template <strong>{{ template.name }}</strong><template v-if="parts?.assigned?.template === templateCode"
+            >, {{ REASONS[parts.assigned.reason] }}, on
+            <router-link class="plain" :to="{ path: '/pages', query: { template: templateCode } }">{{
+              users === 1 ? '1 page' : `${users} pages`
             }}</router-link></template
           ><template v-else>
             is not what this page uses.
@@ -99,7 +96,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <v-btn :href="previewUrl" target="_blank" rel="noopener" size="small" :append-icon="mdiOpenInNew">Preview</v-btn>
     </div>
 
-    <h1 class="unseen">{{ why?.title ?? 'Workbench' }}</h1>
+    <h1 class="unseen">{{ parts?.title ?? 'Workbench' }}</h1>
     <section class="plan" aria-label="Plan of the page">
       <div class="plan-head">
         <h2>Plan</h2>
