@@ -15,8 +15,8 @@ export interface Kept<T> {
   /** Undefined until it is there, and where it was refused. */
   readonly data: Readonly<Ref<T | undefined>>;
   readonly loading: Readonly<Ref<boolean>>;
-  /** Asks again, and waits for it; a refusal has been told by then. */
-  load(): Promise<void>;
+  /** Waits until what was changed last is in the answer; a refusal has been told by then. */
+  settle(): Promise<void>;
 }
 
 interface Options {
@@ -46,9 +46,10 @@ export function useKept<T>(
   ask: () => Promise<T>,
   { when = true, lingers = false }: Options = {},
 ): Kept<T> {
+  const queryKey = computed(() => [name, ...here(), of()]);
   const { data, isFetching, refetch } = useQuery(
     {
-      queryKey: computed(() => [name, ...here(), of()]),
+      queryKey,
       queryFn: ask,
       enabled: () => session.store !== null && toValue(when),
       shallow: true,
@@ -59,8 +60,12 @@ export function useKept<T>(
   return {
     data: data as Ref<T | undefined>,
     loading: isFetching,
-    // Asked since the last change already, it is not asked twice.
-    load: async () => void (await refetch({ cancelRefetch: false })),
+    async settle() {
+      const known = answers.getQueryState(queryKey.value);
+      // Answered, or asked, since the last change already, it is not asked twice.
+      if (known?.status === 'success' && known.fetchStatus === 'idle' && !known.isInvalidated) return;
+      await refetch({ cancelRefetch: false });
+    },
   };
 }
 

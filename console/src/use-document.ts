@@ -3,14 +3,13 @@ import type { Document, EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch, type Ref } from 'vue';
 import { useAnswer } from './answers';
-import { attempt, edit } from './api';
+import { askAnew, attempt, edit } from './api';
 
 export interface OpenDocument<D extends Document> {
   /** Null until it is there. */
   readonly document: Readonly<Ref<D | null>>;
   /** Moves on whenever pages that show it must be drawn anew. */
   readonly renewals: Ref<number>;
-  load(): Promise<void>;
   /**
    * Does edits after those that are under way; false if they were refused, which has been said by then.
    * @param edits or what makes them then, where they depend on the document
@@ -22,7 +21,7 @@ export interface OpenDocument<D extends Document> {
 
 /** @param key of the document; empty while none is open */
 export function useDocument<D extends Document>(key: () => string): OpenDocument<D> {
-  const { data, load } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), { when: () => key() !== '' });
+  const { data, settle } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), { when: () => key() !== '' });
   const document = computed(() => (data.value?.document as D | undefined) ?? null);
   const renewals = ref(0);
 
@@ -33,10 +32,11 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
     return done;
   }
   async function send(edits: readonly EditRequest[]): Promise<boolean> {
+    const before = document.value;
     const done = await attempt(() => edit(edits));
     // A refused edit may mean that somebody else was faster: show what is there now.
-    const before = document.value;
-    await load();
+    if (done === undefined) askAnew();
+    await settle();
     if (document.value === before) renewals.value++;
     return done !== undefined;
   }
@@ -56,5 +56,5 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
   // What others set, or an undo, shows at once.
   watch(document, (now, was) => was && now && renewals.value++);
 
-  return { document, renewals, load, run, setterOf };
+  return { document, renewals, run, setterOf };
 }

@@ -152,6 +152,7 @@ test('every route, walked: what is sent and what is answered are of the describe
     ['brand:B-1', undefined],
   ] as const)
     await walk('why', { params: { page }, ...(section ? { query: { section } } : {}) });
+  await walk('getPageParts', { params: { page: 'cart' }, query: { template: 'checkout' } });
   await walk('listPages', { query: { pageKind: 'product', when: 'brand is "Featherby"', limit: '1' } });
   await walk('listTemplates');
   await walk('listDocuments');

@@ -263,7 +263,7 @@ describe('where pictures are used', () => {
       after = part.next;
     }
     expect(walked).toEqual(all.pictures.map((one) => one.hash));
-    await expect(list({ after: 'K-003' })).rejects.toMatchObject({ code: 'bad-input', place: 'query.after' });
+    await expect(list({ after: 'K-003' })).rejects.toMatchObject({ code: 'bad-input', place: 'after' });
     expect((await uses(ofProduct)).products).toEqual([{ code: 'K-003', title: 'Gannet Delta' }]);
     await expect(remove(ofProduct)).rejects.toMatchObject({ code: 'still-used' });
   });

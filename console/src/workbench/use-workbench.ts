@@ -15,7 +15,7 @@ import {
 import { routes } from '@parlour/contract';
 import { computed, reactive, ref, watch } from 'vue';
 import { useAnswer } from '../answers';
-import { attempt, call, edit, refreshChanges, session } from '../api';
+import { askAnew, attempt, call, edit, refreshChanges, session } from '../api';
 import { news } from '../live';
 import { newUnit } from '../units';
 import { usePreview } from '../use-preview';
@@ -40,7 +40,7 @@ export function useWorkbench() {
   /** The section, or the kind of section, that is selected as soon as it is there. */
   let awaited = '';
 
-  const { data: parts, load } = useAnswer(
+  const { data: parts, settle } = useAnswer(
     routes.getPageParts,
     () => ({ params: { page: state.page }, query: { template: state.wanted } }),
     { when: () => state.page !== '' },
@@ -93,16 +93,17 @@ export function useWorkbench() {
     else if (state.selected && !selectedSection.value) state.selected = null;
   });
 
-  /** Draws, and reads what is there now; `session.changes` has been told before. */
+  /** Draws the page anew, and reads what is there now. */
   async function renew(): Promise<void> {
     renewals.value++;
-    await load();
+    await settle();
   }
 
   /** Does edits; false if they were refused, which has been said by then. */
   async function run(edits: readonly EditRequest[]): Promise<boolean> {
     const answer = await attempt(() => edit(edits));
     // A refused edit may mean that somebody else was faster: show what is there now.
+    if (!answer) askAnew();
     await renew();
     return answer !== undefined;
   }
@@ -148,9 +149,9 @@ export function useWorkbench() {
 
   async function insert(document: string, kind: string, place: Target): Promise<void> {
     const answer = await attempt(() => edit([{ type: 'insert', document, kind, place }]));
-    const [made] = answer?.edits ?? [];
-    if (made?.type === 'insert') awaited = made.nodes[0]?.id ?? '';
     await renew();
+    const [made] = answer?.edits ?? [];
+    if (made?.type === 'insert') state.selected = { document, section: made.nodes[0]?.id ?? '' };
   }
 
   /** Sets one field in place of what it was; without a value it goes back to its default. */
