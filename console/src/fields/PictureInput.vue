@@ -125,7 +125,7 @@ const withFocus = ({ picture, alt }: PictureValue, focus: Point | undefined): Pi
           <input ref="file" type="file" accept="image/*" hidden @change="add" />
         </v-card-title>
         <v-card-text>
-          <v-text-field v-model="search" label="Search" clearable hide-details class="search" />
+          <v-text-field v-model="search" label="Search" clearable hide-details class="mb-4" />
           <div class="choices">
             <button
               v-for="picture in pictures"
