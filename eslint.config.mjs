@@ -124,7 +124,7 @@ export default tseslint.config(
       },
     },
   },
-  { files: ['*.config.mjs', 'console/vite.config.mjs'], rules: { 'import-x/no-default-export': 'off' } },
+  { files: ['*.config.mjs', '{cli,console}/vite.config.mjs'], rules: { 'import-x/no-default-export': 'off' } },
   {
     files: ['service/public/*.js'],
     languageOptions: {

@@ -59,7 +59,8 @@ export function ensureBuilt() {
     join(ROOT, 'tsconfig.base.json'),
     join(ROOT, 'package-lock.json'),
   ];
-  const isThere =
-    existsSync(join(ROOT, 'service', 'dist', 'index.js')) && existsSync(join(ROOT, 'console', 'dist', 'index.html'));
+  const isThere = ['service/dist/index.js', 'cli/dist/bundle/parlour.js', 'console/dist/index.html'].every((made) =>
+    existsSync(join(ROOT, made)),
+  );
   unlessDone('built', stampOf(sources), isThere, () => run('Building', 'npm', ['run', 'build']));
 }
