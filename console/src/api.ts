@@ -14,6 +14,7 @@ import { markRaw, reactive } from 'vue';
 import { router } from './router';
 import { takingTurns } from './turns';
 import { newUnit } from './units';
+import { saveAll } from './unsaved';
 
 const client = createClient({ origin: '' });
 
@@ -182,10 +183,10 @@ export async function signOut(): Promise<void> {
   await router.push('/sign-in');
 }
 
-/** Does a unit of edits and learns what is unpublished now. */
+/** Does a unit of edits. What is unpublished now is learned beside: the page that shows the edit does not wait for it. */
 export async function edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>> {
   const answer = await call(routes.edit, { body: { unit: newUnit(), edits } });
-  await refreshChanges();
+  void attempt(refreshChanges);
   return answer;
 }
 
@@ -196,6 +197,7 @@ export const tryEdit = (edits: readonly EditRequest[]): Promise<AnswerOf<typeof 
 /** Takes back one's own latest unit. */
 export async function undoLast(): Promise<void> {
   await attempt(async () => {
+    await saveAll();
     const { sentences } = await call(routes.undo, { body: { unit: newUnit() } });
     await refreshChanges();
     say(sentences.join(' '));

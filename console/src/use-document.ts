@@ -21,7 +21,9 @@ export interface OpenDocument<D extends Document> {
 
 /** @param key of the document; empty while none is open */
 export function useDocument<D extends Document>(key: () => string): OpenDocument<D> {
-  const { data, settle } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), { when: () => key() !== '' });
+  const { data, settle } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), {
+    when: () => key() !== '',
+  });
   const document = computed(() => (data.value?.document as D | undefined) ?? null);
   const renewals = ref(0);
 

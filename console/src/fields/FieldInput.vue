@@ -4,6 +4,7 @@ import { mdiRestore } from '@mdi/js';
 import { BINDINGS, checkValue, inZone, instantOf, isBound, Problem, type Field, type PageKind } from '@parlour/core';
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { session } from '../api';
+import { isSaved, toSave } from '../unsaved';
 import BindMenu from './BindMenu.vue';
 import ColourInput from './ColourInput.vue';
 import LinkInput from './LinkInput.vue';
@@ -107,28 +108,40 @@ let waiting: ReturnType<typeof setTimeout> | undefined;
 let unsaved: { readonly own: unknown } | null = null;
 /** The stored value that this one replaces: if somebody else has changed it since, the change is refused. */
 let was = props.own;
-let sending = false;
+let sending: Promise<void> | null = null;
 let gone = false;
 
+/** Saves what is unsaved, at once, and waits until it is. */
 async function save(): Promise<void> {
   clearTimeout(waiting);
-  if (!unsaved || fault.value || sending) return;
-  const { own } = unsaved;
-  unsaved = null;
-  sending = true;
-  const done = await props.set(own, was);
-  await nextTick();
-  sending = false;
-  was = gone && done ? own : props.own;
-  if (unsaved) return save();
-  if (done) value.value = ownOr(props.own);
-  // What was typed is kept.
-  else fault.value = 'This has not been saved. Change it again to save it.';
+  if (!sending && unsaved && !fault.value) sending = send();
+  await sending;
+}
+
+async function send(): Promise<void> {
+  while (unsaved && !fault.value) {
+    const { own } = unsaved;
+    unsaved = null;
+    const done = await props.set(own, was);
+    await nextTick();
+    was = gone && done ? own : props.own;
+    if (unsaved) continue;
+    if (done) value.value = ownOr(props.own);
+    // What was typed is kept.
+    else fault.value = 'This has not been saved. Change it again to save it.';
+  }
+  sending = null;
+  if (!unsaved) isSaved(save);
+}
+
+function keep(own: unknown): void {
+  unsaved = { own };
+  toSave(save);
 }
 
 function change(next: unknown, wait = 0): void {
   value.value = next;
-  unsaved = { own: bound.value ? { ...bound.value, fallback: next } : next };
+  keep(bound.value ? { ...bound.value, fallback: next } : next);
   clearTimeout(waiting);
   try {
     checkValue(props.field, next, props.field.label);
@@ -160,7 +173,7 @@ function changeTime(text: string): void {
 /** Takes the value from the page from now on; what is here stands in where a page has none. Empty for one value again. */
 function bindTo(name: string): void {
   const here = bound.value ? bound.value.fallback : props.own;
-  unsaved = { own: name === '' ? here : { bind: name, ...(here === undefined ? {} : { fallback: here }) } };
+  keep(name === '' ? here : { bind: name, ...(here === undefined ? {} : { fallback: here }) });
   void save();
 }
 const boundTo = computed(() => {
@@ -172,7 +185,7 @@ function reset(): void {
   fault.value = '';
   value.value = fallback();
   emit('trying', undefined);
-  unsaved = { own: undefined };
+  keep(undefined);
   void save();
 }
 
@@ -189,6 +202,8 @@ watch(
 onBeforeUnmount(() => {
   void save();
   gone = true;
+  // What cannot be saved as it is goes with the field.
+  if (!sending) isSaved(save);
 });
 </script>
 

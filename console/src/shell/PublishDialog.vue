@@ -5,6 +5,7 @@ import { redirectsInWords } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import { useAnswer } from '../answers';
 import { attempt, call, refreshChanges, say, session } from '../api';
+import { saveAll } from '../unsaved';
 
 const open = defineModel<boolean>({ required: true });
 const note = ref('');
@@ -26,7 +27,7 @@ watch(open, (now) => {
   if (!now) return;
   left.value = new Set();
   timed.value = false;
-  void attempt(refreshChanges);
+  void attempt(() => saveAll().then(refreshChanges));
 });
 
 function tick(id: string, on: boolean | null): void {

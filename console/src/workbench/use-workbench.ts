@@ -18,6 +18,7 @@ import { useAnswer } from '../answers';
 import { askAnew, attempt, call, edit, refreshChanges, session } from '../api';
 import { news } from '../live';
 import { newUnit } from '../units';
+import { saveAll } from '../unsaved';
 import { usePreview } from '../use-preview';
 
 export interface Selection {
@@ -110,6 +111,7 @@ export function useWorkbench() {
 
   async function step(route: typeof routes.undo | typeof routes.redo): Promise<void> {
     await attempt(async () => {
+      await saveAll();
       await call(route, { body: { unit: newUnit() } });
       await Promise.all([refreshChanges(), renew()]);
     });
