@@ -1,4 +1,4 @@
-/** Core by itself and in parallel; service and CLI against real PostgreSQL; the browser tests in series, last. */
+/** Core by itself; service and CLI against real PostgreSQL; the console and storefronts in a real browser. */
 const common = {
   transform: {
     '^.+\\.(ts|js)$': [
@@ -31,6 +31,8 @@ export default {
     project('e2e', ['e2e/**/*.test.ts']),
   ],
   testTimeout: 120_000,
+  // Each file has a service and a database of its own, and waits for them much of the time.
+  maxWorkers: '100%',
   // A test that forgets to close something must not hold up the whole run; the wrapper ends what is left.
   forceExit: true,
 };

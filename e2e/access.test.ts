@@ -1,40 +1,47 @@
 /** What can be found by machine of WCAG 2.2: every page of the console, light and dark, and every kind of store page. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { BrowserContext, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { createClient, routes, type Client } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '@parlour/service';
-import { testService, type TestService } from '../service/tests/service.js';
-import { openBrowser, signIn, soon } from './browser.js';
+import { soon } from './browser.js';
+import { browser, consoleAt, openConsole, page, service, storefrontAt } from './console-page.js';
 
 const AXE = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
 interface Found {
   readonly violations: { readonly id: string; readonly help: string; readonly nodes: { readonly html: string }[] }[];
 }
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
+// Some pages are looked for that are not there.
+openConsole({ expected: /404/ });
+/** Two, so that one is looked through while the other loads. */
+const tabs: Page[] = [];
 beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  await signIn(page, `http://localhost:${service.port}/`);
-});
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
+  tabs.push(page, await browser.newPage());
 });
 
-/** What axe finds wrong on the open page, each with the first element it is found at. */
-async function findings(leaveOut = ''): Promise<string[]> {
-  await page.evaluate(AXE);
-  const { violations } = await page.evaluate<Found, string>(
+/** What is wrong with each of a list, looked at in both tabs. */
+async function faultsIn<T>(list: readonly T[], look: (tab: Page, one: T) => Promise<string[]>): Promise<string[]> {
+  const left = [...list];
+  const found = await Promise.all(
+    tabs.map(async (tab) => {
+      const faults: string[] = [];
+      for (let one = left.shift(); one !== undefined; one = left.shift()) faults.push(...(await look(tab, one)));
+      return faults;
+    }),
+  );
+  return found.flat();
+}
+
+/** What axe finds wrong on an open page, each with the first element it is found at. */
+async function findings(tab: Page, leaveOut = ''): Promise<string[]> {
+  if (await tab.evaluate('!window.axe')) await tab.evaluate(AXE);
+  const { violations } = await tab.evaluate<Found, string>(
     (without) =>
-      (window as unknown as { axe: { run(context: object): Promise<Found> } }).axe.run({
-        include: [['html']],
-        ...(without ? { exclude: [[without]] } : {}),
-      }),
+      (window as unknown as { axe: { run(context: object, options: object): Promise<Found> } }).axe.run(
+        { include: [['html']], ...(without ? { exclude: [[without]] } : {}) },
+        { resultTypes: ['violations'] },
+      ),
     leaveOut,
   );
   return violations.map(({ id, help, nodes }) => `${id}: ${help}: ${nodes[0]?.html.slice(0, 160) ?? ''}`);
@@ -69,17 +76,17 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/workbench/product%3AK-003', 'Gannet Delta'],
 ];
 
-describe.each(['light', 'dark'] as const)('the console, %s', (colorScheme) => {
-  beforeAll(() => page.emulateMedia({ colorScheme }));
-
-  test.each(CONSOLE)('%s', async (path, there) => {
-    await page.goto(`http://localhost:${service.port}${path}`);
-    await page.getByRole('heading', { name: there, exact: true }).first().waitFor({ state: 'attached' });
-    await page.waitForLoadState('networkidle');
-    await soon(() => page.evaluate('document.querySelectorAll("h1").length')).toBe(1);
+test.each(['light', 'dark'] as const)('nothing is found on any page of the console, %s', async (colorScheme) => {
+  for (const tab of tabs) await tab.emulateMedia({ colorScheme });
+  const faults = await faultsIn(CONSOLE, async (tab, [path, there]) => {
+    await tab.goto(consoleAt(path));
+    await tab.getByRole('heading', { name: there, exact: true }).first().waitFor({ state: 'attached' });
+    await tab.waitForLoadState('networkidle');
+    await soon(() => tab.evaluate('document.querySelectorAll("h1").length')).toBe(1);
     // What stands in the frame is a store page, which is looked at below.
-    expect(await findings('iframe')).toEqual([]);
+    return (await findings(tab, 'iframe')).map((fault) => `${path}: ${fault}`);
   });
+  expect(faults).toEqual([]);
 });
 
 const OWN_PATHS = ['/no/such/page', '/find?words=kite'];
@@ -96,55 +103,57 @@ async function pathsOf(store: string): Promise<string[]> {
 }
 
 /** What is wrong with a store page on a desktop and on a phone. */
-async function faultsOf(url: string): Promise<string[]> {
+async function faultsOf(tab: Page, url: string): Promise<string[]> {
   const faults: string[] = [];
-  await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(url);
-  await page.waitForLoadState('networkidle');
-  if (!/\S.{10}/.test((await page.locator('meta[name=description]').getAttribute('content')) ?? ''))
+  await tab.setViewportSize({ width: 1280, height: 800 });
+  await tab.goto(url);
+  // What comes late comes with the typefaces, and is drawn with the next frames.
+  await tab.evaluate('document.fonts.ready.then(() => new Promise((go) => setTimeout(go, 60)))');
+  if (!/\S.{10}/.test((await tab.locator('meta[name=description]').getAttribute('content')) ?? ''))
     faults.push('has no description');
-  if ((await page.evaluate('window.shift')) !== 0) faults.push('shifts while it loads');
+  if ((await tab.evaluate('window.shift')) !== 0) faults.push('shifts while it loads');
   for (const width of [1280, 390]) {
-    await page.setViewportSize({ width, height: 800 });
-    const wide = await page.evaluate<number>('document.documentElement.scrollWidth');
+    await tab.setViewportSize({ width, height: 800 });
+    const wide = await tab.evaluate<number>('document.documentElement.scrollWidth');
     if (wide > width) faults.push(`is ${wide} wide on a screen of ${width}`);
-    faults.push(...(await findings()).map((finding) => `${width}: ${finding}`));
+    faults.push(...(await findings(tab)).map((finding) => `${width}: ${finding}`));
   }
   return faults.map((fault) => `${new URL(url).pathname}: ${fault}`);
 }
 
 describe('store pages, on a desktop and on a phone: nothing is found, each has a description, nothing shifts', () => {
   beforeAll(async () => {
-    await page.emulateMedia({ colorScheme: 'light' });
-    await page.addInitScript(() => {
-      const seen = window as unknown as { shift: number };
-      seen.shift = 0;
-      new PerformanceObserver((list) => {
-        for (const entry of list.getEntries()) seen.shift += (entry as unknown as { value: number }).value;
-      }).observe({ type: 'layout-shift', buffered: true });
-    });
+    for (const tab of tabs) {
+      await tab.emulateMedia({ colorScheme: 'light' });
+      await tab.addInitScript(() => {
+        const seen = window as unknown as { shift: number };
+        seen.shift = 0;
+        new PerformanceObserver((list) => {
+          for (const entry of list.getEntries()) seen.shift += (entry as unknown as { value: number }).value;
+        }).observe({ type: 'layout-shift', buffered: true });
+      });
+    }
   });
+  const look = (store: string) => (tab: Page, path: string) =>
+    faultsOf(tab, `http://${store}.localhost:${service.port}${path}`);
 
   // In parts, so that each stays well within the time a test has, on a busy machine too.
   const PARTS = [0, 1, 2, 3];
   test.each(['windrow', 'osierwick'].flatMap((store) => PARTS.map((part) => [store, part] as const)))(
     'all of %s, part %i',
     async (store, part) => {
-      const faults: string[] = [];
       const paths = await pathsOf(store);
       expect(paths.length).toBeGreaterThan(15);
-      for (const path of paths.filter((_, i) => i % PARTS.length === part))
-        faults.push(...(await faultsOf(`http://${store}.localhost:${service.port}${path}`)));
-      expect(faults).toEqual([]);
+      const some = paths.filter((_, i) => i % PARTS.length === part);
+      expect(await faultsIn(some, look(store))).toEqual([]);
     },
   );
 
   test('some in a language that runs from right to left', async () => {
     await service.call(routes.setLanguages, { body: { languages: ['ar'] } });
-    const faults: string[] = [];
-    for (const path of ['/ar', '/ar/reach-us', '/ar/flying-guide', '/ar/from-the-mole', '/ar/browse', '/ar/cart'])
-      faults.push(...(await faultsOf(`http://windrow.localhost:${service.port}${path}`)));
-    expect(faults).toEqual([]);
+    const some = ['/ar', '/ar/reach-us', '/ar/flying-guide', '/ar/from-the-mole', '/ar/browse', '/ar/cart'];
+    expect(await faultsIn(some, look('windrow'))).toEqual([]);
+    await page.goto(storefrontAt('/ar'));
     await soon(() => page.evaluate('document.dir')).toBe('rtl');
     await page.setViewportSize({ width: 1280, height: 800 });
     const mark = await page.locator('.mark').first().boundingBox();

@@ -1,29 +1,11 @@
 /** The console's pages for what surrounds the rest: additions, details of the store, the inbox. */
 import { readFileSync } from 'node:fs';
-import type { BrowserContext, FrameLocator, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn, soon } from './browser.js';
+import { soon } from './browser.js';
+import { consoleAt, faults, frame, openConsole, page, service } from './console-page.js';
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
-let faults: string[];
-beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  faults = complaints(page);
-  await signIn(page, `http://localhost:${service.port}/`);
-});
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
-});
-afterEach(() => expect(faults).toEqual([]));
+openConsole();
 
-const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
-const frame = (): FrameLocator => page.frameLocator('iframe');
 const choose = async (label: string, option: string): Promise<void> => {
   await page.getByRole('combobox', { name: label, exact: true }).press('Enter');
   await page.getByRole('option', { name: option, exact: true }).click();

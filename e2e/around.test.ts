@@ -1,27 +1,8 @@
 /** What stands around pages, and the rules that give them their templates, set in the console. */
-import type { BrowserContext, Page } from 'playwright-core';
 import { routes } from '@parlour/contract';
-import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, openBrowser, signIn } from './browser.js';
+import { consoleAt, openConsole, page, service } from './console-page.js';
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
-let faults: string[];
-const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
-
-beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  faults = complaints(page);
-  await signIn(page, consoleAt('/'));
-});
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
-});
-afterEach(() => expect(faults.splice(0)).toEqual([]));
+openConsole();
 
 test('another header for the cart alone: copied, chosen, changed; why says so', async () => {
   await page.goto(consoleAt('/regions'));

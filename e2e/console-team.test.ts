@@ -1,28 +1,10 @@
 /** The console beside the workbench: comparing states, the team, one's account, further stores, single-page kinds. */
 import { routes } from '@parlour/contract';
-import type { BrowserContext, Page } from 'playwright-core';
 import { linksTo } from '../service/tests/mailbox.js';
-import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, focused, openBrowser, signIn, soon } from './browser.js';
+import { focused, openBrowser, soon } from './browser.js';
+import { browser, consoleAt, openConsole, page, service } from './console-page.js';
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
-let faults: string[];
-const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
-
-beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  faults = complaints(page);
-  await signIn(page, consoleAt('/'));
-});
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
-});
-afterEach(() => expect(faults.splice(0)).toEqual([]));
+openConsole();
 
 /** Chooses in a select or an autocomplete. */
 async function choose(label: string, option: string): Promise<void> {

@@ -1,32 +1,13 @@
 import { createHash } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import type { BrowserContext, Page } from 'playwright-core';
 import sharp from 'sharp';
-import { eventually, testService, type TestService } from '../service/tests/service.js';
-import { addSection, complaints, focused, openBrowser, signIn, soon } from './browser.js';
+import { eventually } from '../service/tests/service.js';
+import { addSection, complaints, focused, openBrowser, soon } from './browser.js';
+import { browser, consoleAt, faults, frame, openConsole, page, service, storefrontAt } from './console-page.js';
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
-let faults: string[];
-const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
-const storefrontAt = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
-
-beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  faults = complaints(page);
-  await signIn(page, consoleAt('/'));
-});
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
-});
 // A refused edit is answered with 409 as it should, which the browser mentions.
-afterEach(() => expect(faults.splice(0).filter((fault) => !fault.includes('409'))).toEqual([]));
+openConsole({ expected: /409/ });
 
-const frame = () => page.frameLocator('iframe');
 const onStorefront = async (path: string): Promise<string> => (await service.visit(path)).text;
 
 /** Clicks where a person would: the frame is scaled, which the driver's own clicks into frames do not reckon with. */

@@ -1,26 +1,9 @@
 /** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
-import type { BrowserContext, Page } from 'playwright-core';
-import { eventually, testService, type TestService } from '../service/tests/service.js';
-import { complaints, focused, openBrowser, signIn, soon } from './browser.js';
+import { eventually } from '../service/tests/service.js';
+import { focused, soon } from './browser.js';
+import { consoleAt, openConsole, page, service } from './console-page.js';
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
-let faults: string[];
-const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
-
-beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  faults = complaints(page);
-  await signIn(page, consoleAt('/'));
-});
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
-});
-afterEach(() => expect(faults.splice(0)).toEqual([]));
+openConsole();
 
 /** How the first action of the page in the frame looks. */
 const action = async (property: string): Promise<string> =>

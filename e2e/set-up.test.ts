@@ -1,23 +1,13 @@
 /** A store from nothing, as its new owner sets it up with the console alone: each step ticks itself off. */
-import type { BrowserContext, Page } from 'playwright-core';
 import { routes } from '@parlour/contract';
-import { testService, type TestService } from '../service/tests/service.js';
-import { complaints, focused, openBrowser, signIn, soon } from './browser.js';
+import { focused, soon } from './browser.js';
+import { consoleAt, faults, openConsole, page, service } from './console-page.js';
 
-let service: TestService;
-let browser: BrowserContext;
-let page: Page;
-let faults: string[];
-const consoleAt = (path: string): string => `http://localhost:${service.port}${path}`;
 const storefront = (path: string): string => `http://tern-tea.localhost:${service.port}${path}`;
 const params = { store: 'tern-tea' };
 
+openConsole();
 beforeAll(async () => {
-  service = await testService();
-  browser = await openBrowser();
-  page = await browser.newPage();
-  faults = complaints(page);
-  await signIn(page, consoleAt('/'));
   await page.goto(consoleAt('/new-store'));
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
@@ -26,11 +16,6 @@ beforeAll(async () => {
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('2 of 9 done').waitFor();
 });
-afterAll(async () => {
-  await browser?.close();
-  await service?.stop();
-});
-afterEach(() => expect(faults.splice(0)).toEqual([]));
 
 const stepOf = (title: string) => page.getByRole('link', { name: new RegExp(`^${title}`) });
 /** Opens the place of a step from the list. */
