@@ -57,14 +57,16 @@ export function useKept<T>(
     },
     answers,
   );
+  const isCurrent = (): boolean => {
+    const known = answers.getQueryState(queryKey.value);
+    return known?.status === 'success' && known.fetchStatus === 'idle' && !known.isInvalidated;
+  };
   return {
     data: data as Ref<T | undefined>,
     loading: isFetching,
     async settle() {
-      const known = answers.getQueryState(queryKey.value);
-      // Answered, or asked, since the last change already, it is not asked twice.
-      if (known?.status === 'success' && known.fetchStatus === 'idle' && !known.isInvalidated) return;
-      await refetch({ cancelRefetch: false });
+      // Answered, or asked, since the last change already, it is not asked twice; a further change cuts an answer off.
+      while (!isCurrent()) if ((await refetch({ cancelRefetch: false })).isError) return;
     },
   };
 }

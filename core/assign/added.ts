@@ -14,8 +14,7 @@ import { printRule } from './rule-text.js';
  */
 export function placeOfAddition(place: string, draft: Draft, kinds: KindDescriptions): string {
   const [where = '', code = ''] = place.split(':');
-  if (place === 'above' || place === 'below') return `${place} the content`;
-  if (code === '') return `the ${aroundInWords(place)}`;
+  if (code === '') return regionInWords(place);
   if (where === 'spot') return `the spot “${code}”`;
   for (const key of draft.keys()) {
     const document = draft.get(key);
@@ -24,6 +23,10 @@ export function placeOfAddition(place: string, draft: Draft, kinds: KindDescript
   }
   return `right ${where} a section that is gone (${code})`;
 }
+
+/** “the header”, “above the content”. */
+export const regionInWords = (region: string): string =>
+  region === 'above' || region === 'below' ? `${region} the content` : `the ${aroundInWords(region)}`;
 
 /** Which pages a target means: “One page”, “All product pages”, “Product pages: price >= 80”. */
 export function targetInWords(target: Target): string {

@@ -80,7 +80,7 @@ describe('assignment and why', () => {
       'Otherwise it would have “Product”, the standard of product pages.',
       'The template “Skerry” chooses “Sale” for its header.',
       'The template “Skerry” leaves the footer out.',
-      '“Banner” is added to the region “above”, for this page only.',
+      '“Banner” is added above the content, for this page only.',
       '“Size note” is meant for this page, by the rule price < 50, but there is no spot “extra” on it.',
       'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.5 rem.',
     ]);

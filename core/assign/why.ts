@@ -29,6 +29,7 @@ import {
   type ReadyEntry,
   type RuleSetting,
 } from './assigned.js';
+import { regionInWords } from './added.js';
 import { kindInWords, parsePage } from './page.js';
 import type { Rule, Scalar, SubjectFacts } from './rule.js';
 import { printRule } from './rule-text.js';
@@ -279,7 +280,10 @@ function additionSentence(
 ): string {
   const why = targetInWords(target, kindInSentence);
   const [where = '', code = ''] = place.split(':');
-  if (code === '') return `“${name}” is added to the region “${aroundInWords(place)}”, ${why}.`;
+  if (code === '') {
+    const region = regionInWords(place);
+    return `“${name}” is added ${region.startsWith('the ') ? `to ${region}` : region}, ${why}.`;
+  }
   if (where === 'spot')
     return spots.has(code)
       ? `“${name}” is added to the spot “${code}”, ${why}.`

@@ -211,9 +211,6 @@ export type Document =
   | WordsDocument;
 export type DocumentTypeName = Document['type'];
 
-/** A link to a thing of the store by its code, or to a free web address; in the same window unless it says otherwise. */
-export type Link = { readonly to: string; readonly window?: 'new' } | { readonly url: string; readonly window?: 'new' };
-
 /**
  * The keys of documents, by type.
  * @example keys.template('festival') // 'template/festival'

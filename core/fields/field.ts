@@ -1,6 +1,5 @@
 /** The field types. A field is declared once, by `make.ts`; default, validation, JSON Schema, form and help come from it. */
 import type { Rule } from '../assign/rule.js';
-import type { Link } from '../design/document.js';
 import type { WordName } from '../locale/words.js';
 
 interface Common<T> {
@@ -49,6 +48,9 @@ export interface FontField extends Common<string> {
   /** Code -> name. */
   readonly fonts: Readonly<Record<string, string>>;
 }
+
+/** A link to a thing of the store by its code, or to a free web address; in the same window unless it says otherwise. */
+export type Link = { readonly to: string; readonly window?: 'new' } | { readonly url: string; readonly window?: 'new' };
 
 /** A number between two ends, in steps, with its unit (`px`, `rem`, or none). */
 export interface NumberField extends Common<number> {

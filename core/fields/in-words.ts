@@ -1,11 +1,10 @@
 /** Stored values as sentences say them. */
 import { printRule } from '../assign/rule-text.js';
 import type { Rule } from '../assign/rule.js';
-import type { Link } from '../design/document.js';
 import { canonicalJson } from '../design/hash.js';
 import { inZone } from '../time/zone.js';
 import { cut as cutTo, listed } from '../words.js';
-import type { Field, PictureValue, ProductSource } from './field.js';
+import type { Field, Link, PictureValue, ProductSource } from './field.js';
 import { proseWords } from './prose.js';
 import { PLAIN, pageInWords, type Telling } from './telling.js';
 import { isBound } from './value.js';

@@ -2,8 +2,7 @@
 import { LRUCache } from 'lru-cache';
 import * as yup from 'yup';
 import { ruleSchema } from '../assign/rule.js';
-import type { Field, ProductSource } from './field.js';
-import type { Link } from '../design/document.js';
+import type { Field, Link, ProductSource } from './field.js';
 import { htmlFault } from './own-html.js';
 import { proseFault } from './prose.js';
 import { byForm, byTag, check, closed, CODE, codeText, exactly, plainText } from './shapes.js';

@@ -1,5 +1,6 @@
 /** Menus as views read them, and what they need to know. */
-import type { Entry, Link, MenuDocument } from '../design/document.js';
+import type { Entry, MenuDocument } from '../design/document.js';
+import type { Link } from '../fields/field.js';
 import type { Need } from './needs.js';
 
 /** An entry of a menu with those inside it, as views read them. */

@@ -1,6 +1,6 @@
 /** What the view of a section is given. Reading what its kind did not declare fails loudly. */
-import type { PictureValue } from '../fields/field.js';
-import type { Link, MenuDocument } from '../design/document.js';
+import type { Link, PictureValue } from '../fields/field.js';
+import type { MenuDocument } from '../design/document.js';
 import type { Locale, WordValues } from '../locale/locale.js';
 import type { WordName } from '../locale/words.js';
 import { menuEntries, type MenuEntry } from './menu.js';

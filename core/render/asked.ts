@@ -1,7 +1,7 @@
 /** What the fields of sections ask for: pictures, pages that links lead to, menus. */
-import type { Link, SectionedDocument, Values } from '../design/document.js';
+import type { SectionedDocument, Values } from '../design/document.js';
 import { sectionsIn } from '../design/document.js';
-import type { EntryValues, Field, Fields, PictureValue } from '../fields/field.js';
+import type { EntryValues, Field, Fields, Link, PictureValue } from '../fields/field.js';
 import { countsNow, withDefaults } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';
 import { FRAME } from '../kinds/frame.js';

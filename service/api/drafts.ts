@@ -14,7 +14,8 @@ import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafti
 import { publish } from '../publishing/publish.js';
 import { revert } from '../publishing/revert.js';
 import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
-import { audit, type AuditedAction } from '../records/audit.js';
+import { audit } from '../records/audit.js';
+import type { AuditedAction } from '../records/audited.js';
 import { listRevisions, type Revision } from '../records/documents.js';
 import type { Records } from '../records/database.js';
 import { openDraft } from '../records/drafts.js';

@@ -15,7 +15,8 @@ import {
   setPassword,
   tokensOf,
 } from '../records/accounts.js';
-import { audit, AUDITED, listAudit } from '../records/audit.js';
+import { audit, listAudit } from '../records/audit.js';
+import { AUDITED } from '../records/audited.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
 import { signal } from '../records/signals.js';

@@ -1,7 +1,7 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
 import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
-import type { AuditedAction } from './audit.js';
+import type { AuditedAction } from './audited.js';
 
 type Json<T extends object> = JSONColumnType<T, string, string>;
 type Now = ColumnType<Date, Date | string | undefined, never>;

@@ -1,6 +1,6 @@
 /** Links to where else the store is found. */
 import { choice, entries, link, text } from '../../fields/make.js';
-import type { Link } from '../../design/document.js';
+import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,6 +1,6 @@
 /** Links below or beside each other, from a menu or its own. */
 import { choice, entries, link, reference, text } from '../../fields/make.js';
-import type { Link } from '../../design/document.js';
+import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,6 +1,6 @@
 /** What shoppers should know now: one message or several, each for its time. */
 import { choice, dateTime, entries, link, text } from '../../fields/make.js';
-import type { Link } from '../../design/document.js';
+import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';

@@ -1,7 +1,6 @@
 /** Pictures with words, one after the other. */
 import { choice, entries, link, picture, text } from '../../fields/make.js';
-import type { PictureValue } from '../../fields/field.js';
-import type { Link } from '../../design/document.js';
+import type { Link, PictureValue } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
