@@ -27,7 +27,7 @@ const amount = ({ price, wasPrice, varies }, store) => {
   const shown = varies ? `from ${money(price, store)}` : money(price, store);
   return wasPrice === null
     ? `<span class="amount">${shown}</span>`
-    : `<span class="amount amount-reduced">${shown}</span><s class="amount was">${money(wasPrice, store)}</s>`;
+    : `<span class="amount amount-reduced">${shown}</span> <s class="amount was">${money(wasPrice, store)}</s>`;
 };
 
 const card = (product, store) =>

@@ -155,7 +155,7 @@ function templated() {
   };
 }
 
-const CARD = `<li class="card"><div class="card-picture"><img src="{{src}}" srcset="{{srcset}}" sizes="{{sizes}}" width="{{width}}" height="{{height}}" alt="{{alt}}" loading="lazy"></div><h2 class="card-title"><a href="{{path}}">{{title}}</a></h2><div class="card-brand">{{brand}}</div><div>{{#if was}}<span class="amount amount-reduced">{{shown}}</span><s class="amount was">{{was}}</s>{{else}}<span class="amount">{{shown}}</span>{{/if}}{{#if isSoldOut}} <span class="quiet">· sold out</span>{{/if}}</div></li>`;
+const CARD = `<li class="card"><div class="card-picture"><img src="{{src}}" srcset="{{srcset}}" sizes="{{sizes}}" width="{{width}}" height="{{height}}" alt="{{alt}}" loading="lazy"></div><h2 class="card-title"><a href="{{path}}">{{title}}</a></h2><div class="card-brand">{{brand}}</div><div>{{#if was}}<span class="amount amount-reduced">{{shown}}</span> <s class="amount was">{{was}}</s>{{else}}<span class="amount">{{shown}}</span>{{/if}}{{#if isSoldOut}} <span class="quiet">· sold out</span>{{/if}}</div></li>`;
 
 function describe({ picture, price, wasPrice, varies, available }, { composition }) {
   const { locale } = composition.edition;
@@ -190,7 +190,7 @@ const vueCard = (card) =>
     h('div', { class: 'card-brand' }, card.brand),
     h('div', [
       ...(card.was
-        ? [h('span', { class: 'amount amount-reduced' }, card.shown), h('s', { class: 'amount was' }, card.was)]
+        ? [h('span', { class: 'amount amount-reduced' }, card.shown), ' ', h('s', { class: 'amount was' }, card.was)]
         : [h('span', { class: 'amount' }, card.shown)]),
       ...(card.isSoldOut ? [' ', h('span', { class: 'quiet' }, '· sold out')] : []),
     ]),

@@ -47,13 +47,14 @@ export function noKind(name: string, known: readonly { readonly name: string }[]
 /**
  * Reads `NAME=VALUE`.
  * @param known the names there are
+ * @param what such a name is of
  * @throws Problem `bad-value`
  */
-export function namedValue(text: string, known: readonly string[]): [name: string, value: string] {
+export function namedValue(text: string, known: readonly string[], what = 'detail'): [name: string, value: string] {
   const at = text.indexOf('=');
   const name = at < 0 ? text : text.slice(0, at);
   if (at < 0 || !known.includes(name))
-    throw new Problem('bad-value', at < 0 ? `“${text}” has no “=”.` : `There is no detail “${name}”.`, {
+    throw new Problem('bad-value', at < 0 ? `“${text}” has no “=”.` : `There is no ${what} “${name}”.`, {
       place: name,
       remedy: `${didYouMean(name, known)}Write it as NAME=VALUE, with one of: ${known.join(', ')}.`,
     });
@@ -122,6 +123,8 @@ function read(field: Field, text: string, name: string, { kind = 'product', zone
       return text === '' ? text : instantOf(text, zone, name).instant;
     case 'words':
       return text === '' ? [] : text.split(',').map((word) => word.trim());
+    case 'colour':
+      return text.toLowerCase();
     case 'picture':
       return text === '' || text === 'none' ? null : fromJson(text, name);
     default:

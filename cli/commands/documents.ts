@@ -20,7 +20,6 @@ import { DRAFT, openedDocument, splitAt } from './nodes.js';
 
 const EXAMPLES = `
 Examples:
-  $ parlour document set look values.accentColour "#1e4a5a"
   $ parlour document set product look.gap 2.5                       only on pages of this template
   $ parlour document set product layout.side end
   $ parlour document set product around.header sale                 another header on its pages

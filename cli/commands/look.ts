@@ -10,12 +10,15 @@ import {
   lookTokens,
   Problem,
   readTokens,
+  type EditRequest,
+  type Field,
   type LookDocument,
   type Tokens,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf, textFrom, type Context } from '../context.js';
 import { table } from '../table.js';
+import { namedValue, valueFor } from '../values.js';
 import { DRAFT } from './nodes.js';
 
 const lookOf = async ({ call }: Context): Promise<LookDocument> =>
@@ -29,10 +32,7 @@ export function lookCommands(program: Command): void {
   look
     .command('show')
     .description('Show every setting of the look: what is set, and what it has otherwise.')
-    .addHelpText(
-      'after',
-      '\nExample:\n  $ parlour look show\n\nSet one with: parlour document set look values.NAME VALUE',
-    )
+    .addHelpText('after', '\nExample:\n  $ parlour look show\n\nSet some with: parlour look set NAME=VALUE …')
     .action(async (_options: object, command: Command) => {
       const context = contextOf(command);
       const document = await lookOf(context);
@@ -60,6 +60,27 @@ export function lookCommands(program: Command): void {
           )
           .join('\n\n'),
       );
+    });
+
+  look
+    .command('set')
+    .description('Set settings of the look. Several are one change: they are undone together.')
+    .argument('<settings...>', 'each as NAME=VALUE, an empty value goes back to the default; see parlour look show')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour look set accentColour=#1e4a5a widest=1280\n  $ parlour look set titleFont=lora titleWeight=',
+    )
+    .action(async (settings: string[], _options: object, command: Command) => {
+      const context = contextOf(command);
+      const { groundwork, values = {} } = await lookOf(context);
+      const fields = lookFields(groundwork);
+      const edits = settings.map(async (setting): Promise<EditRequest> => {
+        const [name, text] = namedValue(setting, Object.keys(fields), 'setting');
+        const [field, was] = [fields[name] as Field, values[name]];
+        const value = text === '' ? undefined : await valueFor(context, field, text, name);
+        return { type: 'set', document: keys.look, field: `values.${name}`, value, was };
+      });
+      context.done(await context.edit(await Promise.all(edits)), DRAFT);
     });
 
   look

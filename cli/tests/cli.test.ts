@@ -283,11 +283,27 @@ test('draws a template in the terminal and into a file', async () => {
 
 test('shows the whole look, what is set and what is not, and menus as they can be typed', async () => {
   await done('document set look values.gap 2.5');
+  expect(await done('look set widest=1280 titleFont=lora linkColour=#1F5C4D')).toMatch(
+    /Widest content.*1280.*Title font.*Lora.*#1f5c4d/s,
+  );
+  for (const [setting, why] of [
+    ['gap=wide', 'Gap must be a number, not “wide”.'],
+    ['wides=3', 'There is no setting “wides”.'],
+    ['widest', '“widest” has no “=”.'],
+  ] as const) {
+    const { code, err } = await parlour(`look set corner=3 ${setting}`);
+    expect([code, err]).toEqual([1, expect.stringContaining(why)]);
+  }
+  expect(await done('document show look')).toMatch(/^values\.titleFont +lora$/m);
+  await done('look set widest= titleFont= linkColour=');
+  expect(await done('document show look')).toMatch(/^values\.titleFont +spectral {2}\(default\)$/m);
   const look = await done('document show look');
   expect(look).toMatch(/^groundwork +foolscap$/m);
   expect(look).toMatch(/^values\.gap +2\.5$/m);
   expect(look).toMatch(/^values\.titleFont +spectral {2}\(default\)$/m);
   await done('undo');
+  expect(await done('document show look')).toMatch(/^values\.titleFont +lora$/m);
+  for (let i = 0; i < 2; i++) await done('undo');
   await done('entry add menu/main label=Away link=https://a.example --into m-about/entries');
   expect(await done('document show menu/main')).toMatch(
     /^ {2}m-about {2}link=content:about {2}label=The workshop\n {4}\w+ {2}link=https:\/\/a\.example {2}label=Away$/m,

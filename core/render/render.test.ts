@@ -80,7 +80,7 @@ describe('a page', () => {
       '"cards across-4 cut-portrait"',
     );
     expect(page).toContain('One &amp; &lt;only&gt;');
-    expect(page).toContain('from €42.50</span><s class="amount was">€50.00</s>');
+    expect(page).toContain('from €42.50</span> <s class="amount was">€50.00</s>');
     expect(page).toContain('sold out');
   });
 

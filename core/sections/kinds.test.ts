@@ -240,7 +240,7 @@ describe('buy-form', () => {
 
 describe('product sections', () => {
   test('price shows the lowest, that there are others, and what it was', () => {
-    expect(show([section('p', 'price')])).toContain('from €42.00</span><s class="amount was">€50.00</s>');
+    expect(show([section('p', 'price')])).toContain('from €42.00</span> <s class="amount was">€50.00</s>');
     const one = show([section('p', 'price', { note: '', size: 'large' })], {
       product: { variants: product.variants.slice(1) },
     });

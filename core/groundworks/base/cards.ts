@@ -79,15 +79,16 @@ export const CARDS = css`
   .amount.was {
     color: var(--quiet);
     font-weight: 400;
-    margin-inline-start: 0.5em;
   }
   .amount {
     color: var(--price, inherit);
     font-family: var(--price-font);
     font-variant-numeric: tabular-nums;
     font-weight: var(--price-weight);
+    white-space: nowrap;
   }
   .amount-reduced {
+    margin-inline-end: 0.25em;
     color: var(--reduced, var(--accent));
   }
   :is(.tone-strong, .tone-vivid, .tone-own) :is(.amount-reduced, .was) {

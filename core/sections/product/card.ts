@@ -36,6 +36,6 @@ export function amount(
   const shown = escapeText(varies ? view.word('from-price', { price: view.money(price) }) : view.money(price));
   if (wasPrice === null) return raw(`<span class="amount">${shown}</span>`);
   return raw(
-    `<span class="amount amount-reduced">${shown}</span><s class="amount was">${escapeText(view.money(wasPrice))}</s>`,
+    `<span class="amount amount-reduced">${shown}</span> <s class="amount was">${escapeText(view.money(wasPrice))}</s>`,
   );
 }
