@@ -134,7 +134,7 @@ test('the plan draws what is added, shared, and in spots, each as part of its ow
   const state = new Map<DocumentKey, Document>([
     ['assignments/home', assignments('home', 't')],
     ['template/t', page],
-    ['template/other', template([words('o', 'O')])],
+    ['template/other', { ...template([words('o', 'O')]), around: { header: 'none' } } as Document],
     ['shared/p', shared],
     ['addition/one', addition('after:a', 'One')],
     ['addition/two', addition('spot:open', 'Two', { order: 1 })],
@@ -145,7 +145,11 @@ test('the plan draws what is added, shared, and in spots, each as part of its ow
   const parts = partsOf(told, state);
   const documents = documentsOf(parts, state);
   expect([...documents.keys()]).toEqual(['template/t', 'addition/one', 'addition/two', 'addition/three', 'shared/p']);
-  expect(partsOf(told, state, 'other')).toEqual({ ...parts, template: 'template/other' });
+  expect(partsOf(told, state, 'other')).toEqual({
+    ...parts,
+    template: 'template/other',
+    regions: [expect.objectContaining({ region: 'header', document: null })],
+  });
   expect(refusal(() => partsOf(told, state, 'gone'))).toMatchObject({ code: 'no-such-template', place: 'template' });
   expect(planParts(partsOf(null, state), documents)).toBeNull();
   const alone = planPage({ template: ['template/t', page], regions: {} }, SHIPPED_KINDS);

@@ -91,6 +91,9 @@ test('a pattern that was not the standard is remembered, once and newest first, 
   );
   expect(redirects).toEqual([{ from: '/kite/{slug}', to: '/fly/{slug}' }]);
   expect(edits).toMatchObject([{ field: 'former.product', value: ['/kite/{slug}', '/toy/{slug}'] }]);
+  // Going back to a state that knew none of them forgets none.
+  const back = movedPages(at('/kite/{slug}', ['/toy/{slug}', '/fly/{slug}']), at('/fly/{slug}'), []);
+  expect(back.edits).toMatchObject([{ field: 'former.product', value: ['/kite/{slug}', '/toy/{slug}'] }]);
   // The standard one is known to everybody.
   expect(movedPages(state({}), at('/kite/{slug}'), [])).toEqual({ redirects: [], edits: [] });
   const paths = at('/fly/{slug}', ['/kite/{slug}', '/fly/{slug}']).get(keys.paths) as PathsDocument;

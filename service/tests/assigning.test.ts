@@ -399,6 +399,21 @@ test('paths, redirects and what the home page shows belong to the design', async
   expect((await service.call(routes.listChanges)).changes).toEqual([]);
 });
 
+test('a page that was hidden before it moved leads back when that is reverted, in the draft too', async () => {
+  const page = (field: string, value: string, was?: string) =>
+    service.edit({ type: 'set', document: 'content/about', field, value, ...(was === undefined ? {} : { was }) });
+  await page('visible', 'nobody');
+  const hidden = await service.call(routes.publish, { body: {} });
+  await page('slug', 'our-house', 'workshop');
+  await page('visible', 'everyone', 'nobody');
+  expect((await service.call(routes.publish, { body: {} })).redirects).toEqual([]);
+  expect((await service.visit('/our-house')).status).toBe(200);
+  const back = await service.call(routes.revert, { params: { revision: String(hidden.number) }, body: {} });
+  expect(back.sentences).toContain('/our-house leads to /workshop now.');
+  expect((await service.call(routes.listChanges)).changes).toEqual([]);
+  await service.call(routes.revert, { params: { revision: '1' }, body: {} });
+});
+
 test.each([
   ['an unknown fact', { match: 'all', conditions: [{ fact: 'flavour', is: 'is', value: 'x' }] }, 'bad-rule'],
   [
