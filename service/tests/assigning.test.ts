@@ -410,7 +410,9 @@ test('a page that was hidden before it moved leads back when that is reverted, i
   expect((await service.visit('/our-house')).status).toBe(200);
   const back = await service.call(routes.revert, { params: { revision: String(hidden.number) }, body: {} });
   expect(back.sentences).toContain('/our-house leads to /workshop now.');
-  expect((await service.call(routes.listChanges)).changes).toEqual([]);
+  expect((await service.call(routes.getDocument, { query: { key: 'paths' } })).document).toMatchObject({
+    redirects: { '/our-house': '/workshop' },
+  });
   await service.call(routes.revert, { params: { revision: '1' }, body: {} });
 });
 
