@@ -233,9 +233,12 @@ function ruleIfAny(rule: () => string): string | null {
 }
 
 function frameStart(frame: FrameValues, section: Section, path: InstancePath, { mode }: Edition): string {
-  const { width, tone, background, space, align, hidden } = frame;
+  const { width, tone, background, space, align, textSize, textWeight, textCase, hidden } = frame;
+  const texts = [textSize, textWeight, textCase]
+    .filter((one) => one !== 'usual' && one !== 'written')
+    .map((one) => ` texts-${one}`);
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
-  const classes = `frame w-${width} tone-${tone}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${hide.join('')}`;
+  const classes = `frame w-${width} tone-${tone}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${[...texts, ...hide].join('')}`;
   const marks = mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
   return `<div class="${escapeText(classes)}" id="${escapeText(htmlId(path))}"${marks}><div class="frame-in">`;
 }

@@ -86,6 +86,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
             tone: 'strong',
             space: 'large',
             align: 'centre',
+            textSize: 'larger',
             background: 'slow',
             picture: picture('dunes.png', ''),
             strength: 30,

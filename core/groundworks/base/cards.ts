@@ -74,7 +74,7 @@ export const CARDS = css`
   .quiet,
   .card-brand {
     color: var(--quiet);
-    font-size: 0.9375rem;
+    font-size: 0.88em;
   }
   .amount.was {
     color: var(--quiet);

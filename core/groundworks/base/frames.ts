@@ -38,6 +38,22 @@ export const FRAMES = css`
   .frame .frame.space-medium > .frame-in {
     padding-block: 0.6rem;
   }
+  .texts-smaller > .frame-in {
+    font-size: 0.875em;
+  }
+  .texts-larger > .frame-in {
+    font-size: 1.15em;
+  }
+  .texts-largest > .frame-in {
+    font-size: 1.35em;
+  }
+  .texts-strong > .frame-in {
+    font-weight: 600;
+  }
+  .texts-capitals > .frame-in {
+    letter-spacing: 0.03em;
+    text-transform: uppercase;
+  }
   @media (max-width: 1023px) {
     .t-space-none > .frame-in {
       padding-block: 0;
