@@ -48,6 +48,7 @@ export * from './time/zone.js';
 export { menuUsers, usersOf } from './design/requests/discard.js';
 export { freeCode, type EditTools, type PlaceRequest } from './design/requests/type.js';
 export { documentIn, fieldsOfNode, isSame, nodeField, nodeIn, sectionName, splitField } from './design/edits/common.js';
+export * from './set-up/reached.js';
 export * from './set-up/steps.js';
 export * from './set-up/details.js';
 export { isMailAddress } from './fields/mail-address.js';

@@ -147,6 +147,8 @@ export const contentPages = closed({
       from: string().defined(),
       date: string().defined(),
       labels: array(string().required()).required(),
+      /** Whether any menu, link, text or list of the design leads to it; true of those that nobody sees. */
+      reached: boolean().required(),
       /** The menus that lead to it. */
       menus: array(closed({ code: string().required(), name: string().required() })).required(),
     }),

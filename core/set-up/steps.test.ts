@@ -99,6 +99,7 @@ test('home: done once it differs from how it came', () => {
 test('menus: a collection that none leads to is named, however deep the entry', () => {
   const collections = ['C-1', 'C-2', 'C-3', 'C-4', 'C-5', 'C-6', 'C-7'].map((code) => ({ code, title: code }));
   const leadingTo = (...pages: string[]) => ({
+    type: 'menu',
     lists: {
       entries: [
         {
@@ -111,9 +112,18 @@ test('menus: a collection that none leads to is named, however deep the entry', 
   });
   expect(step('menus', { 'menu/main': leadingTo('collection:C-1') }, { collections })).toMatchObject({
     done: false,
-    sentence: 'No menu leads to “C-2”, “C-3”, “C-4”, “C-5” and 2 more.',
+    sentence: 'No menu leads to “C-2”, “C-3”, “C-4”, “C-5” and 2 more. Nothing leads to “About us” and “Reach us”.',
   });
-  expect(step('menus', { 'menu/main': leadingTo('all-collections') }, { collections }).done).toBe(true);
+  const all = ['all-collections', 'content:about', 'content:reach-us'];
+  expect(step('menus', { 'menu/main': leadingTo(...all) }, { collections })).toMatchObject({
+    done: true,
+    sentence: 'Every collection and every content page can be reached.',
+  });
+  expect(step('menus', { 'menu/main': leadingTo('all-collections', 'content:about') }, { collections })).toMatchObject({
+    done: false,
+    sentence: 'Nothing leads to “Reach us”.',
+    pages: ['content:reach-us'],
+  });
   expect(step('menus', { 'menu/main': { lists: {} }, 'menu/footer': { lists: {} } })).toMatchObject({
     done: false,
     sentence: 'No menu leads anywhere yet.',

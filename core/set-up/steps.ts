@@ -18,6 +18,7 @@ import { kindName } from '../kinds/kind.js';
 import { menuEntries, type MenuEntry } from '../kinds/menu.js';
 import { counted, listed, someOf } from '../words.js';
 import type { StoreDetails } from './details.js';
+import { unreachedPages } from './reached.js';
 
 /** The kind that shows the logo. */
 const STORE_MARK = 'store-mark';
@@ -149,15 +150,17 @@ const STEPS: readonly StepKind[] = [
       const lost = reached.has('all-collections')
         ? []
         : collections.filter(({ code }) => !reached.has(`collection:${code}`));
-      if (lost.length === 0)
-        return {
-          done: reached.size > 0,
-          sentence: reached.size ? 'Every collection can be reached from a menu.' : 'No menu leads anywhere yet.',
-        };
+      if (reached.size === 0 && lost.length === 0) return { done: false, sentence: 'No menu leads anywhere yet.' };
+      const unreached = unreachedPages(state);
+      const titleOf = (code: string): string => (state.get(keys.content(code)) as ContentDocument).title;
+      const sentences = [
+        ...(lost.length ? [`No menu leads to ${someOf(lost.map(({ title }) => `“${title}”`))}.`] : []),
+        ...(unreached.length ? [`Nothing leads to ${someOf(unreached.map((code) => `“${titleOf(code)}”`))}.`] : []),
+      ];
       return {
-        done: false,
-        sentence: `No menu leads to ${someOf(lost.map(({ title }) => `“${title}”`))}.`,
-        pages: lost.map(({ code }) => `collection:${code}`),
+        done: sentences.length === 0,
+        sentence: sentences.join(' ') || 'Every collection and every content page can be reached.',
+        pages: [...lost.map(({ code }) => `collection:${code}`), ...unreached.map((code) => `content:${code}`)],
       };
     },
   },

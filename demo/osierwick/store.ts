@@ -191,6 +191,8 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
       entries: [
         { id: 'm-candles', values: { label: 'Candles', 'label@de': 'Kerzen', link: { to: 'collection:candles' } } },
         { id: 'm-baskets', values: { label: 'Baskets', 'label@de': 'Körbe', link: { to: 'collection:baskets' } } },
+        { id: 'm-about', values: { label: 'About us', 'label@de': 'Über uns', link: { to: 'content:about' } } },
+        { id: 'm-reach', values: { label: 'Reach us', 'label@de': 'Kontakt', link: { to: 'content:reach-us' } } },
       ],
     },
   });

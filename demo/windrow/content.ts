@@ -28,7 +28,7 @@ export const windrowContent = (
     'Reach us',
     'reach-us',
     'The door, the post and the telephone.',
-    '<p>Mole Street 4, Ternhythe. The blue door; knock hard, the sewing machine is loud.</p><wbr data-break><h2>When we are in</h2><p>Saturdays from ten to four for everybody. On other days write first, since we may be out flying.</p><wbr data-break><h2>Write</h2><p>Reply to any message we sent you, and it reaches us with your order number in it. Isbel answers within two working days, sooner when there is no wind.</p>',
+    '<p>Mole Street 4, Ternhythe. The blue door; knock hard, the sewing machine is loud.</p><wbr data-break><h2>When we are in</h2><p>Saturdays from ten to four for everybody. On other days write first, since we may be out flying.</p><wbr data-break><h2>Write</h2><p>Reply to any message we sent you, and it reaches us with your order number in it. Isbel answers within two working days, sooner when there is no wind.</p><p>If you sell kites yourself, look at our <a href="/wholesale">wholesale prices</a>.</p>',
   ),
   page(
     'delivery',

@@ -6,6 +6,7 @@ import {
   menuEntries,
   pathOf,
   patternsOf,
+  unreachedPages,
   type ContentDocument,
   type MenuDocument,
   type MenuEntry,
@@ -25,6 +26,7 @@ export function contentRoutes(api: Api): void {
       const menu = state.get(key) as MenuDocument;
       return [{ code: codeOf(key), name: menu.name, leadsTo: new Set(leadsTo(menuEntries(menu, null))) }];
     });
+    const unreached = new Set(unreachedPages(state));
     return {
       content: all.flatMap((key) => {
         if (!key.startsWith('content/')) return [];
@@ -40,6 +42,7 @@ export function contentRoutes(api: Api): void {
             from: page.from ?? '',
             date: page.date ?? '',
             labels: [...(page.labels ?? [])],
+            reached: !unreached.has(code),
             menus: menus.flatMap(({ leadsTo, ...menu }) => (leadsTo.has(`content:${code}`) ? [menu] : [])),
           },
         ];

@@ -177,7 +177,12 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
               <span v-if="!page.menus.length" class="quiet">None</span>
             </td>
             <td>{{ page.labels.join(', ') }}</td>
-            <td class="state"><span v-if="page.readyMade" class="tag tag-draft">Ready-made text</span></td>
+            <td class="state">
+              <span v-if="page.readyMade" class="tag tag-draft">Ready-made text</span
+              ><span v-if="!page.reached" class="tag tag-draft" title="No menu, link, text or list leads to it."
+                >Nothing leads here</span
+              >
+            </td>
           </tr>
           <tr v-if="below" class="room" aria-hidden="true">
             <td colspan="5" :style="{ height: `${below}px` }" />
