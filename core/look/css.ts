@@ -103,6 +103,7 @@ function propertiesOf(values: Values): Record<string, string> {
 const PART_COLOURS = {
   title: 'titleColour',
   link: 'linkColour',
+  current: 'currentColour',
   price: 'priceColour',
   reduced: 'reducedColour',
   label: 'labelColour',

@@ -27,6 +27,7 @@ const INKS = [
   'accentColour',
   'titleColour',
   'linkColour',
+  'currentColour',
   'priceColour',
   'reducedColour',
   'labelColour',

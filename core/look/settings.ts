@@ -130,6 +130,7 @@ export const LOOK_GROUPS = {
       vividColour: colour('Vivid background', 'Behind sections on the tone “vivid”.', { default: '#f1c453' }),
       titleColour: partColour('Titles', 'Headings and names of products.', 'textColour'),
       linkColour: partColour('Links', 'Links in texts.', 'textColour'),
+      currentColour: partColour('Current menu entry', 'In menus, the entry of the page that is open.', 'textColour'),
       priceColour: partColour('Prices', 'Prices that are not reduced.', 'textColour'),
       reducedColour: partColour('Reduced prices', 'Prices that are lower than before.', 'accentColour'),
       labelColour: partColour('Labels', 'Labels of form fields.', 'textColour'),

@@ -159,6 +159,7 @@ export const FRAMES = css`
     --line: color-mix(in srgb, var(--ink) 30%, transparent);
     --title: initial;
     --link: initial;
+    --current: initial;
     --price: initial;
     --reduced: initial;
     --label: initial;

@@ -73,6 +73,9 @@ export const PAGE = css`
     color: var(--link, inherit);
     text-decoration-line: var(--underline);
   }
+  nav a[aria-current] {
+    color: var(--current, inherit);
+  }
   :is(.prose a, p > a:not([class])):hover {
     color: var(--hover);
     text-decoration-line: underline;

@@ -111,7 +111,7 @@ export const menuBar = defineKind(
         border-color: var(--line);
       }
       a[aria-current] {
-        border-color: var(--hover);
+        border-color: var(--current, var(--hover));
       }
       .menu-badge {
         padding: 0.1em 0.5em;
