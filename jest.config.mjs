@@ -1,4 +1,6 @@
 /** Core by itself; service and CLI against real PostgreSQL; the console and storefronts in a real browser. */
+import { availableParallelism } from 'node:os';
+
 const common = {
   transform: {
     '^.+\\.(ts|js)$': [
@@ -32,7 +34,7 @@ export default {
   ],
   testTimeout: 120_000,
   // Each file has a service and a database of its own, and waits for them much of the time.
-  maxWorkers: '100%',
+  maxWorkers: Math.min(4, availableParallelism()),
   // A test that forgets to close something must not hold up the whole run; the wrapper ends what is left.
   forceExit: true,
 };

@@ -151,7 +151,7 @@ const SERVICE = [
   ['media/svg.ts', "name === 'href' || name === 'xlink:href'", "name === 'href'", 'pictures'],
   ['media/svg.ts', 'skipping === 0 && isElement(name)', 'skipping === 0', 'pictures'],
   ['records/pictures.ts', '(picture.name, picture.hash) > (last.name, last.hash)', 'true', 'pictures'],
-  ['records/pictures.ts', ' or starts_with(hash, ${search})', '', 'pictures'],
+  ['records/pictures.ts', 'and starts_with(hash, ${search})', 'and false', 'pictures'],
   ['publishing/revert.ts', '[...next.keys()]', 'differing', 'assigning'],
   ['api/documents.ts', 'partsOf(told, state, call.query.template)', 'partsOf(told, state)', 'page-parts'],
   ['records/orders.ts', 'if (before) return before;', '', 'purchase'],

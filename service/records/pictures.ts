@@ -65,6 +65,9 @@ export const addRenditions = async (
     .onConflict((conflict) => conflict.doNothing())
     .execute());
 
+/** So many letters of a hash name a picture; fewer are as likely words. */
+const HASH_BEGINS = 6;
+
 export interface PictureFilter {
   /** Words that the name of the file holds, or how the hash begins. */
   readonly search?: string | undefined;
@@ -82,7 +85,9 @@ export async function listPictures(
   const found = db
     .selectFrom('picture')
     .where('store_id', '=', storeId)
-    .where(sql<boolean>`(strpos(lower(name), ${search.toLowerCase()}) > 0 or starts_with(hash, ${search}))`);
+    .where(
+      sql<boolean>`(strpos(lower(name), ${search.toLowerCase()}) > 0 or length(${search}::text) >= ${HASH_BEGINS} and starts_with(hash, ${search}))`,
+    );
   let some = found.select(['hash', 'name', 'width', 'height', 'widths']);
   if (after !== undefined)
     some = some.where(sql<boolean>`exists (select from picture last where last.store_id = ${storeId}

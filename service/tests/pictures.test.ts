@@ -253,6 +253,7 @@ describe('where pictures are used', () => {
     // By how its hash begins, and a part at a time.
     const list = (query: object) => service.call(routes.listPictures, { query });
     expect((await list({ search: ofProduct.slice(0, 9) })).pictures).toEqual(pictures);
+    expect((await list({ search: ofProduct.slice(0, 4) })).pictures).toEqual([]);
     const all = await list({ limit: 500 });
     expect([all.pictures.length, all.next]).toEqual([all.total, null]);
     const walked: string[] = [];

@@ -131,7 +131,7 @@ async function send(): Promise<void> {
     else fault.value = 'This has not been saved. Change it again to save it.';
   }
   sending = null;
-  if (!unsaved) isSaved(save);
+  if (!unsaved || gone) isSaved(save);
 }
 
 function keep(own: unknown): void {

@@ -56,7 +56,7 @@ const found = computed(() => {
     `${title} ${code} ${labels.join(' ')}`.toLowerCase().includes(words),
   );
   const by = sort.value?.replace('-', '') as By | undefined;
-  if (!by || !(by in READ)) return matching;
+  if (!by || !Object.hasOwn(READ, by)) return matching;
   const turn = sort.value?.startsWith('-') ? -1 : 1;
   // Those that have none come last, either way.
   return matching.sort((one, other) => {
