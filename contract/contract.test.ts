@@ -5,6 +5,18 @@ import type { Schema } from 'yup';
 import { jsonSchema, Problem } from '@parlour/core';
 import { createClient, openapi, pathParams, routes, type Route } from './index.js';
 
+test('every number that a list or a query takes has an end, so that no database sees one it cannot hold', () => {
+  const open = Object.entries(routes).flatMap(([name, route]: [string, Route]) => {
+    const { fields = {} } = (route.query?.describe() ?? {}) as unknown as {
+      fields?: Record<string, { type: string; tests: { name: string }[] }>;
+    };
+    return Object.entries(fields).flatMap(([field, { type, tests }]) =>
+      type === 'number' && !tests.some((one) => one.name === 'max') ? [`${name} ${field}`] : [],
+    );
+  });
+  expect(open).toEqual([]);
+});
+
 describe('the client', () => {
   let server: Server;
   let origin: string;

@@ -67,6 +67,7 @@ export * from './assign/why.js';
 export * from './assign/why-section.js';
 export * from './commerce/money.js';
 export * from './commerce/checkout.js';
+export * from './commerce/seen.js';
 export * from './commerce/sent-checkout.js';
 export * from './locale/words.js';
 export * from './locale/own-words.js';

@@ -131,6 +131,9 @@ test('without script: the same, by forms that come back to the page', () =>
       .locator('[id="s-beside-ways"]')
       .getByLabel(/By post/)
       .check();
+    // Nothing has shown yet what it comes to with the delivery that was just chosen.
+    await page.getByRole('button', { name: 'Place the order' }).click();
+    await page.getByText(/the total is €51\.80 now\. Nothing was ordered\./).waitFor();
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.getByRole('heading', { name: 'Thank you, Mara Quill' }).waitFor();
   }));
@@ -176,3 +179,26 @@ test('who goes back to a page that the browser has kept sees the cart of now', a
     await browser.close();
   }
 });
+
+test('two who add for the first time at once, in two tabs, fill one cart', () =>
+  withBrowser(true, async (page) => {
+    const other = await page.context().newPage();
+    const tabs = [page, other];
+    let underWay = 0;
+    let most = 0;
+    // Each waits until both are on their way, or until the other clearly waits its turn: it knows the cart then.
+    await page.context().route('**/cart', async (route) => {
+      most = Math.max(most, ++underWay);
+      for (const end = Date.now() + 500; most < 2 && Date.now() < end;) await new Promise((go) => setTimeout(go, 20));
+      await route.continue();
+      await route.request().response();
+      underWay--;
+    });
+    await Promise.all(tabs.map((tab) => tab.goto(at('/item/gannet-delta'))));
+    // Told to the button itself: a tab in the background takes its time over a mouse.
+    await Promise.all(tabs.map((tab) => tab.getByRole('button', { name: 'Add to cart' }).dispatchEvent('click')));
+    await Promise.all(tabs.map((tab) => tab.locator('.buy-done').waitFor()));
+    expect(most).toBe(1);
+    await page.goto(at('/cart'));
+    await soon(() => page.getByLabel('Quantity').inputValue()).toBe('2');
+  }));

@@ -2,6 +2,8 @@
 import type { Logger } from 'pino';
 import { askMissing, runDuePages, runRenewals } from './assigning/worker.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
+import { CART_SECONDS } from './storefront/cart-cookie.js';
+import { endCarts } from './records/carts.js';
 import { dropOldTries } from './accounts/attempts.js';
 import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';
@@ -43,6 +45,7 @@ export function startChores(db: Database, log: Logger): Chores {
     await dropOldTries(db, new Date());
     await dropPasswordLinks(db, new Date());
     await dropOldShopperTokens(db, new Date());
+    await endCarts(db, new Date(Date.now() - CART_SECONDS * 1000));
     await dropOldChanges(db);
     cleaned = Date.now();
   };

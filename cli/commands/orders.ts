@@ -30,8 +30,8 @@ export function orderCommands(program: Command): void {
   orders
     .command('show')
     .description('Show one order.')
-    .addArgument(new Argument('<number>', 'its number, such as 1001'))
-    .addHelpText('after', '\nExample:\n  $ parlour order show 1001')
+    .addArgument(new Argument('<number>', 'its number, such as 17'))
+    .addHelpText('after', '\nExample:\n  $ parlour order show 17')
     .action(async (number: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const [order, store] = await Promise.all([call(routes.getOrder, { params: { number } }), call(routes.getStore)]);
@@ -98,7 +98,7 @@ function numberFrom(text: string): number {
   if (/^[1-9]\d{0,8}$/.test(text)) return Number(text);
   throw new Problem('bad-input', `“${text}” is not the number of an order.`, {
     place: '--before',
-    remedy: 'Write a number such as 1001.',
+    remedy: 'Write a number such as 17.',
   });
 }
 

@@ -5,6 +5,9 @@ import { closed, GROUNDWORKS, pageKinds, type JsonSchema } from '@parlour/core';
 /** A JSON value whose TypeScript type core declares; `json` says its form. */
 export const typed = <T>(json: JsonSchema) => mixed<NonNullable<T>>().required().meta({ json }) as Schema<T>;
 
+/** The number that a list goes on before: as high as numbers of rows go. */
+export const listedBefore = () => number().integer().min(1).max(2_147_483_647).optional();
+
 export const noBody = closed({});
 
 export const done = closed({ done: boolean().required() });

@@ -1,11 +1,12 @@
 /** Mail addresses for news, and messages. */
 import { array, boolean, number, string } from 'yup';
 import { closed } from '@parlour/core';
+import { listedBefore } from './common.js';
 
 const MOST = 1_000;
 export const inboxQuery = closed({
   /** Only those with a lower number, for the next part of the list. */
-  before: number().integer().min(1).optional(),
+  before: listedBefore(),
   /** 50 if it is not said. */
   limit: number().integer().min(1).max(MOST).optional(),
 });

@@ -1,7 +1,7 @@
 /** Ways to deliver, and orders. */
 import { array, number } from 'yup';
-import { closed, codeText, plainText, type DeliveryMethod, type OrderFact } from '@parlour/core';
-import { typed } from './common.js';
+import { closed, codeText, plainText, type DeliveryMethod, type PlacedOrder } from '@parlour/core';
+import { listedBefore, typed } from './common.js';
 
 const COUNTRY = /^[A-Z]{2}$/;
 const MOST_MINOR = 1_000_000_000;
@@ -55,12 +55,12 @@ export const delivery = closed({ methods: array(method).strict().max(50).require
 const MOST_ORDERS = 200;
 export const ordersQuery = closed({
   /** Only orders with a lower number, for the next part of the list. */
-  before: number().integer().min(1).optional(),
+  before: listedBefore(),
   limit: number().integer().min(1).max(MOST_ORDERS).optional(),
 });
 
 /** An order as it was when it was placed. */
-export const order = typed<OrderFact>({ type: 'object' });
+export const order = typed<PlacedOrder>({ type: 'object' });
 export const orders = closed({
   orders: array(order).required(),
   /** The number to go on before; null at the end. */

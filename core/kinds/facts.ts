@@ -36,7 +36,8 @@ export interface DeliveryOffer {
 
 /** An order as the shopper who made it sees it. */
 export interface OrderFact {
-  readonly number: number;
+  /** Null for one that a preview made up. */
+  readonly number: number | null;
   /** A day and time in ISO form. */
   readonly placed: string;
   readonly buyer: Buyer;
@@ -45,6 +46,8 @@ export interface OrderFact {
   readonly payment: PaymentWay;
   readonly totals: Totals;
 }
+/** An order that was placed. */
+export type PlacedOrder = OrderFact & { readonly number: number };
 export type OrderLine = Pick<CartLine, 'product' | 'variant' | 'title' | 'options' | 'quantity' | 'price'>;
 
 /** Amounts in minor units. */

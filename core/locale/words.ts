@@ -142,6 +142,11 @@ export const STOREFRONT_WORDS = declare({
     en: 'Your order has the number {number}.',
     de: 'Ihre Bestellung hat die Nummer {number}.',
   },
+  'order-made-up': {
+    about: 'In its place, in a preview.',
+    en: 'This is a preview: nothing was ordered.',
+    de: 'Dies ist eine Vorschau: Es wurde nichts bestellt.',
+  },
   'no-order': {
     about: 'Where there is no order to thank for.',
     en: 'This order cannot be found.',
@@ -167,6 +172,21 @@ export const STOREFRONT_WORDS = declare({
     about: 'Something of an order has changed since it was shown.',
     en: 'Something has changed since you saw this page. Please check it and order again.',
     de: 'Seit dieser Anzeige hat sich etwas geändert. Bitte prüfen und noch einmal bestellen.',
+  },
+  'sums-changed': {
+    about: 'An order comes to something else than what the shopper saw.',
+    en: 'Something has changed since you saw this page: the total is {total} now. Nothing was ordered. Please check it and order again.',
+    de: 'Seit dieser Anzeige hat sich etwas geändert: Die Summe ist jetzt {total}. Es wurde nichts bestellt. Bitte prüfen und noch einmal bestellen.',
+  },
+  'too-many-orders': {
+    about: 'More was ordered from one network address within an hour than the store takes.',
+    en: 'Too many orders have been placed from here within an hour. Please try again in {minutes} minutes, or write to us.',
+    de: 'Von hier kamen innerhalb einer Stunde zu viele Bestellungen. Bitte in {minutes} Minuten noch einmal versuchen, oder uns schreiben.',
+  },
+  'too-many-carts': {
+    about: 'More carts were begun from one network address within an hour than the store takes.',
+    en: 'Too many carts have been started from here within an hour. Please try again in {minutes} minutes.',
+    de: 'Von hier wurden innerhalb einer Stunde zu viele Warenkörbe begonnen. Bitte in {minutes} Minuten noch einmal versuchen.',
   },
   'page-all-collections': { about: 'The title of a page.', en: 'All collections', de: 'Alle Kollektionen' },
   'page-cart': { about: 'The title of a page.', en: 'Cart', de: 'Warenkorb' },

@@ -121,6 +121,28 @@ describe('cart and checkout', () => {
     expect(html).toContain('<meta name="description" content="Windrow · Windrow">');
     expect(html).toContain('value="Mara &lt;Q&gt;"');
     expect(html).toContain('<input type="hidden" form="checkout" name="attempt" value="a-1">');
+    // What it charges for, by name: another price, choice or quantity is another one, and stock is none of it.
+    const seen = (facts: Facts) =>
+      /name="seen" value="([0-9a-f]{24})"/.exec(on('checkout', ['order-button'], facts))?.[1];
+    const usual = seen(factsOf(lines, 'DE', 'post'));
+    expect(usual).toBe(
+      seen(
+        factsOf(
+          lines.map((line) => ({ ...line, stock: 1, picture: null })),
+          'DE',
+          'post',
+        ),
+      ),
+    );
+    const others = [
+      factsOf(lines, 'IE', 'post'),
+      factsOf(lines, 'DE', ''),
+      factsOf(lines.slice(1), 'DE', 'post'),
+      ...[{ price: 4201 }, { quantity: 3 }, { title: 'Other' }, { options: '2 m' }].map((own) =>
+        factsOf([{ ...(lines[0] as CartLine), ...own }, ...lines.slice(1)], 'DE', 'post'),
+      ),
+    ].map(seen);
+    expect(new Set([usual, ...others]).size).toBe(others.length + 1);
     expect(on('checkout', ['order-button'], NO_FACTS)).toMatch(/value="order" disabled>/);
   });
 

@@ -17,6 +17,8 @@ test.each([
   [{ mail: 'nobody' }, 'mail'],
   [{ mail: 'a b@c.example' }, 'mail'],
   [{ phone: 'call me' }, 'phone'],
+  [{ 'first-order': '0' }, 'first-order'],
+  [{ 'orders-an-hour': '1e3' }, 'orders-an-hour'],
 ])('%j is refused naming the detail', (details, place) => {
   expect(() => checkDetails(details)).toThrow(expect.objectContaining({ code: 'bad-value', place }));
 });

@@ -1,13 +1,15 @@
 /** After a change of the catalogue: the pages of what changed, in every design, and no others. */
 import { LRUCache } from 'lru-cache';
-import { closedState, pageCode, type PageKind } from '@parlour/core';
+import { closedState, pageCode, type DesignState, type PageKind } from '@parlour/core';
 import { afterCommit, inTransaction, perDatabase, type Database, type Records } from '../records/database.js';
-import { listDesigns, lockDesign } from '../records/designs.js';
+import { listDesigns, lockDesign, type Design } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { duePages, notePagesDue, removeDue, type DuePage } from '../records/due-pages.js';
 import { publishedState } from '../publishing/states.js';
 import { sharing } from '../sharing.js';
+import type { Side } from '../records/tables.js';
 import { renewPages } from './renew.js';
+import { asksAbout } from './rows.js';
 
 /**
  * Notes that what rules see of some subjects has changed. The transaction under way locks no design for it: their pages
@@ -41,16 +43,36 @@ const renewing = perDatabase(() => new LRUCache<number, () => Promise<void>>({ m
 async function renewStore(db: Database, storeId: number): Promise<void> {
   const due = await duePages(db, storeId);
   if (due.length === 0) return;
-  const kinds = new Map<PageKind, Set<string>>();
-  for (const { kind, code } of due) kinds.set(kind, (kinds.get(kind) ?? new Set()).add(pageCode({ kind, code })));
-  for (const { id } of await listDesigns(db, storeId))
+  for (const unlocked of await listDesigns(db, storeId)) {
+    // Looked at before it is locked: most designs have no rule about what has changed.
+    if (!(await statesOf(db, unlocked)).some(({ state }) => pagesIn(state, due).size > 0)) continue;
     await inTransaction(db, async (trx) => {
-      const design = await lockDesign(trx, id);
-      const [draft, live] = [closedState(await openDraft(trx, design)), await publishedState(trx, design)];
-      for (const [kind, pages] of kinds) {
-        await renewPages(trx, design, 'draft', draft, kind, { pages: [...pages] });
-        await renewPages(trx, design, 'live', live, kind, { pages: [...pages] });
-      }
+      const design = await lockDesign(trx, unlocked.id);
+      for (const { side, state } of await statesOf(trx, design))
+        for (const [kind, pages] of pagesIn(state, due))
+          await renewPages(trx, design, side, state, kind, { pages: [...pages] });
     });
+  }
   await removeDue(db, due);
+}
+
+const statesOf = async (db: Records, design: Design): Promise<{ side: Side; state: DesignState }[]> => [
+  { side: 'draft', state: closedState(await openDraft(db, design)) },
+  { side: 'live', state: await publishedState(db, design) },
+];
+
+/** The pages that can have another row in a state: where one fact has changed, only if a rule asks about it. */
+function pagesIn(state: DesignState, due: readonly DuePage[]): ReadonlyMap<PageKind, ReadonlySet<string>> {
+  const kinds = new Map<PageKind, Set<string>>();
+  const asked = new Map<string, boolean>();
+  const isAsked = (kind: PageKind, fact: string): boolean => {
+    const key = `${kind} ${fact}`;
+    const known = asked.get(key) ?? asksAbout(state, kind, fact);
+    asked.set(key, known);
+    return known;
+  };
+  for (const { kind, code, fact } of due)
+    if (fact === null || isAsked(kind, fact))
+      kinds.set(kind, (kinds.get(kind) ?? new Set()).add(pageCode({ kind, code })));
+  return kinds;
 }

@@ -14,13 +14,12 @@ import {
   type PageKind,
   type PathPatterns,
   type PathsDocument,
-  type Rule,
   type UnitResult,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { renewStale, type StalePages } from './renew.js';
-import { ruledAdditions } from './rows.js';
+import { asksAbout } from './rows.js';
 
 /** After a unit of edits: the draft's pages whose template it can have changed. */
 export async function renewAfterEdits(
@@ -96,15 +95,5 @@ function kindsOfRule(key: DocumentKey, before: DesignState, after: DesignState):
 function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
   const patterns = (state: DesignState): PathPatterns => patternsOf(state.get(keys.paths) as PathsDocument | undefined);
   const [was, is] = [patterns(before), patterns(after)];
-  return pageKinds().filter(
-    (kind) =>
-      kind !== 'not-found' &&
-      was[kind] !== is[kind] &&
-      [
-        ...((after.get(keys.assignments(kind)) as Bucket)?.lists?.['rules'] ?? []).map(
-          ({ values }) => values['when'] as Rule | undefined,
-        ),
-        ...ruledAdditions(after, kind).map(({ target }) => target.when),
-      ].some((rule) => rule?.conditions.some(({ fact }) => fact === 'path')),
-  );
+  return pageKinds().filter((kind) => kind !== 'not-found' && was[kind] !== is[kind] && asksAbout(after, kind, 'path'));
 }

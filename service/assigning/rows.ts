@@ -87,6 +87,15 @@ interface RuledAddition {
   readonly target: { readonly pageKind: PageKind; readonly when: Rule };
 }
 
+/** Whether some rule about the pages of a kind asks about a fact. */
+export const asksAbout = (state: DesignState, kind: PageKind, fact: string): boolean =>
+  [
+    ...((state.get(keys.assignments(kind)) as AssignmentsDocument | undefined)?.lists?.['rules'] ?? []).map(
+      ({ values }) => values['when'] as Rule | undefined,
+    ),
+    ...ruledAdditions(state, kind).map(({ target }) => target.when),
+  ].some((rule) => rule?.conditions.some((condition) => condition.fact === fact));
+
 /** The additions that a rule chooses pages of a kind for. */
 export const ruledAdditions = (state: DesignState, kind: PageKind): RuledAddition[] =>
   [...state.keys()].flatMap((key) => {

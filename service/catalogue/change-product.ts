@@ -1,9 +1,16 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
-import { Problem } from '@parlour/core';
+import { isSame, Problem } from '@parlour/core';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Records } from '../records/database.js';
-import { brandId, readProduct, writeProduct, type KeptProduct, type KeptVariant } from '../records/products.js';
+import {
+  brandId as idOfBrand,
+  readProduct,
+  writeProduct,
+  type KeptProduct,
+  type KeptVariant,
+  type VariantValues,
+} from '../records/products.js';
 import { tags } from '../records/tags.js';
 
 /** What changes; what is absent stays. Attributes and variants are merged by name and code, null takes one away. */
@@ -41,12 +48,35 @@ export function changeProduct(
     const before = await productOf(trx, storeId, code, { lock: true });
     checked(before);
     const after = changed(before, change);
-    await writeProduct(trx, after, await brandOf(trx, storeId, after.brand));
+    const { brand, ...values } = valuesThatDiffer(before, after);
+    const brandId = brand === undefined ? {} : { brandId: await brandOf(trx, storeId, brand) };
+    await writeProduct(trx, before.id, { ...values, ...brandId }, variantsThatDiffer(before, after));
     touch(trx, storeId, touchedBy(before, after));
     await subjectsChanged(trx, storeId, 'product', [code]);
     return after;
   });
 }
+
+const WRITTEN = ['title', 'brand', 'category', 'keywords', 'attributes', 'summary', 'visibleSince'] as const;
+
+const valuesThatDiffer = (
+  before: KeptProduct,
+  after: KeptProduct,
+): Partial<Pick<KeptProduct, (typeof WRITTEN)[number]>> =>
+  Object.fromEntries(WRITTEN.filter((name) => !isSame(before[name], after[name])).map((name) => [name, after[name]]));
+
+const NUMBERS = ['price', 'wasPrice', 'stock'] as const;
+
+const variantsThatDiffer = (before: KeptProduct, after: KeptProduct): Map<string, VariantValues> =>
+  new Map(
+    after.variants.flatMap((variant, i) => {
+      const was = before.variants[i] as KeptVariant;
+      const differing = NUMBERS.filter((name) => was[name] !== variant[name]);
+      return differing.length
+        ? [[variant.code, Object.fromEntries(differing.map((name) => [name, variant[name]]))]]
+        : [];
+    }),
+  );
 
 /** The product itself, and the lists it comes into, leaves, or stands elsewhere in. */
 function touchedBy(before: KeptProduct, after: KeptProduct): string[] {
@@ -79,7 +109,7 @@ export async function productOf(
 
 async function brandOf(trx: Records, storeId: number, code: string | null): Promise<number | null> {
   if (code === null) return null;
-  const found = await brandId(trx, storeId, code);
+  const found = await idOfBrand(trx, storeId, code);
   if (found !== undefined) return found;
   throw new Problem('bad-value', `There is no brand “${code}” in this store.`, {
     place: 'brand',

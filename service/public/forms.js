@@ -2,7 +2,7 @@
  * Sends a storefront's forms without leaving the page, and puts in what has changed. Everything works without it: the
  * forms are plain ones. `Idiomorph` stands in front of it in the file that browsers get.
  */
-/* global Idiomorph */
+/* global Idiomorph, navigator, AbortSignal */
 const facts = document.querySelector('meta[name=facts]');
 const said = Object.assign(document.createElement('p'), { className: 'hidden-words' });
 said.setAttribute('role', 'status');
@@ -11,15 +11,23 @@ document.body.append(said);
 // Of two that are sent, the later one counts: what the earlier one answers is of the past by then.
 let turn = 0;
 
+/** One at a time, in all tabs of the store: the next knows the cart that the one before has begun. */
+const inTurn = (work) => (navigator.locks ? navigator.locks.request('actions', work) : (last = last.then(work, work)));
+let last = Promise.resolve();
+const PATIENCE_MS = 20_000;
+
 async function send(form, submitter) {
   const body = new URLSearchParams(new FormData(form, submitter));
   body.set('page', location.pathname + location.search);
-  body.set('facts', facts?.content ?? '');
   const mine = ++turn;
   let answer;
   try {
-    const response = await fetch(form.action, { method: 'POST', headers: { accept: 'application/json' }, body });
-    answer = await response.json();
+    answer = await inTurn(async () => {
+      body.set('facts', facts?.content ?? '');
+      const signal = AbortSignal.timeout(PATIENCE_MS);
+      const headers = { accept: 'application/json' };
+      return (await fetch(form.action, { method: 'POST', headers, body, signal })).json();
+    });
   } catch {
     // Whatever went wrong, the browser says it better by itself.
     return leave(form, submitter);

@@ -18,9 +18,15 @@ export interface Shortage {
   readonly inCart: number;
 }
 
+/** More carts were begun than the store takes: after so many minutes one may be again. */
+export interface TooManyCarts {
+  readonly minutes: number;
+}
+
 /**
  * Adds to a shopper's cart of this store; a new one is made under the fresh token. What a cart holds never passes what
  * there is, nor `MOST_OF_ONE`.
+ * @param mayBegin asked before a new cart is made: how many minutes that must wait, or null
  */
 export const addToCart = (
   db: Records,
@@ -28,13 +34,16 @@ export const addToCart = (
   { known, fresh }: CartTokens,
   variantId: number,
   quantity: number,
-): Promise<{ readonly isNew: boolean } | Shortage> =>
+  mayBegin: (trx: Records) => Promise<number | null>,
+): Promise<{ readonly isNew: boolean } | Shortage | TooManyCarts> =>
   inTransaction(db, async (trx) => {
     // The cart's row first: of two who add at once, the second sees what the first has put in.
     const old = known && (await lockCart(trx, storeId, known));
     const inCart = old ? await heldOf(trx, old.id, variantId) : 0;
     const stock = await stockOf(trx, variantId);
     if (inCart + quantity > Math.min(stock, MOST_OF_ONE)) return { stock, inCart };
+    const minutes = old ? null : await mayBegin(trx);
+    if (minutes !== null) return { minutes };
     const cart = old ?? (await makeCart(trx, storeId, fresh));
     await putLine(trx, cart.id, variantId, inCart + quantity);
     return { isNew: !old };
@@ -98,15 +107,41 @@ export const tellCart = (
       .execute();
   });
 
-/** The row of a shopper's cart; locked, so that what it holds does not change until the transaction ends. */
-export const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number } | undefined> =>
+/** A cart, without its lines. */
+export interface CartRow {
+  readonly id: number;
+  readonly attempt: string;
+  readonly buyer: Partial<Buyer>;
+  readonly delivery: string;
+}
+
+/**
+ * The row of a shopper's cart; locked, so that what it holds does not change until the transaction ends. Whoever does
+ * that uses the cart, so its time begins anew.
+ */
+export const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<CartRow | undefined> =>
   trx
-    .selectFrom('cart')
-    .select('id')
+    .updateTable('cart')
+    .set({ used_at: sql`now()` })
     .where('store_id', '=', storeId)
     .where('token_hash', '=', tokenHash)
-    .forNoKeyUpdate()
+    .returning(['id', 'attempt', 'buyer', 'delivery'])
     .executeTakeFirst();
+
+/** How many carts end in one statement, so that none waits long. */
+const ENDED_AT_ONCE = 1_000;
+
+/** Ends the carts that nobody has used since a time. @returns how many */
+export async function endCarts(db: Records, unusedSince: Date): Promise<number> {
+  for (let ended = 0; ;) {
+    const { numAffectedRows = 0n } = await sql`delete from cart where id in (
+      select id from cart where used_at < ${unusedSince} order by used_at limit ${ENDED_AT_ONCE} for update skip locked)`.execute(
+      db,
+    );
+    ended += Number(numAffectedRows);
+    if (numAffectedRows < BigInt(ENDED_AT_ONCE)) return ended;
+  }
+}
 
 async function heldOf(trx: Records, cartId: number, variantId: number): Promise<number> {
   const line = await trx
@@ -129,7 +164,7 @@ const putLine = async (trx: Records, cartId: number, variantId: number, quantity
     .execute();
 };
 
-const makeCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ id: number }> =>
+const makeCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ readonly id: number }> =>
   trx.insertInto('cart').values({ store_id: storeId, token_hash: tokenHash }).returning('id').executeTakeFirstOrThrow();
 
 /** A variant that can be bought. */

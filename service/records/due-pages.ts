@@ -9,26 +9,29 @@ export interface DuePage {
   readonly kind: Exclude<PageKind, 'content'>;
   /** The code of its subject. */
   readonly code: string;
+  /** The one fact of it that has changed; null if it may be any. */
+  readonly fact: string | null;
 }
 
 const MOST_AT_ONCE = 1_000;
 
+/** @param fact the only one that has changed, if it is known */
 export async function notePagesDue(
   trx: Records,
   storeId: number,
   kind: DuePage['kind'],
   codes: readonly string[],
+  fact: string | null = null,
 ): Promise<void> {
-  await sql`insert into page_due (store_id, kind, code) select ${storeId}, ${kind}, unnest(${[...codes]}::text[])`.execute(
-    trx,
-  );
+  await sql`insert into page_due (store_id, kind, code, fact)
+    select ${storeId}, ${kind}, unnest(${[...codes]}::text[]), ${fact}`.execute(trx);
 }
 
 /** Those of a store that came first. */
 export const duePages = (db: Records, storeId: number): Promise<DuePage[]> =>
   db
     .selectFrom('page_due')
-    .select(['id', 'kind', 'code'])
+    .select(['id', 'kind', 'code', 'fact'])
     .where('store_id', '=', storeId)
     .orderBy('id')
     .limit(MOST_AT_ONCE)

@@ -2,38 +2,52 @@
 import {
   NO_BUYER,
   offersTo,
+  seenMark,
   totalsOf,
   type Buyer,
   type Buying,
   type OrderFact,
   type OrderLine,
   type PaymentWay,
+  type PlacedOrder,
+  type Totals,
 } from '@parlour/core';
 import { sql } from 'kysely';
-import { lockCart } from './carts.js';
+import { lockCart, type CartRow } from './carts.js';
 import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
+import { notePagesDue } from './due-pages.js';
 import { tags } from './tags.js';
 
 /** What an order is made of, besides the cart. */
 export interface NewOrder {
+  /** Names the cart's attempt to buy what it holds. */
   readonly attempt: string;
+  /** What the shopper has seen of what is charged; see `seenMark`. */
+  readonly seen: string;
   /** The hash of the token that opens its thank-you page. */
   readonly tokenHash: Buffer;
   readonly payment: PaymentWay;
+  /** What the store's first order has, or its next one if that is more. */
+  readonly firstNumber: number;
+  /** Asked last: how many minutes another order must wait, or null. */
+  mayOrder(trx: Records): Promise<number | null>;
 }
 
 /** Why no order was made. */
 export type NotOrdered =
   | { readonly why: 'empty' | 'changed' | 'no-delivery' }
+  | { readonly why: 'too-many'; readonly minutes: number }
+  | { readonly why: 'unseen'; readonly totals: Totals }
   | { readonly why: 'shortage'; readonly line: OrderLine; readonly stock: number };
 
-interface CartRow {
-  readonly id: number;
-  readonly attempt: string;
-  readonly buyer: Partial<Buyer>;
+/** What a shopper has told, checked. */
+export interface Told {
+  readonly buyer: Buyer;
   readonly delivery: string;
 }
+
+type Body = Omit<OrderFact, 'number' | 'placed'>;
 
 type LineRow = Omit<OrderLine, 'options'> & {
   readonly variantId: number;
@@ -42,67 +56,101 @@ type LineRow = Omit<OrderLine, 'options'> & {
 };
 
 /**
- * Makes an order of a cart: takes what it holds out of the stock, and leaves the cart empty. An attempt that was made
- * already is answered with its order.
- * @param settled what the shopper has told, checked
+ * Makes an order of a cart: takes what it holds out of the stock, and leaves the cart empty. An attempt of this cart
+ * that was made already is answered with its order.
  */
 export const placeOrder = (
   db: Records,
   storeId: number,
   cartToken: Buffer,
-  { methods }: Buying,
-  settled: { readonly buyer: Buyer; readonly delivery: string },
-  { attempt, tokenHash, payment }: NewOrder,
-): Promise<{ readonly number: number } | NotOrdered> =>
+  buying: Buying,
+  told: Told,
+  order: NewOrder,
+): Promise<Pick<PlacedOrder, 'number'> | NotOrdered> =>
   inTransaction(db, async (trx) => {
-    const locked = await lockCart(trx, storeId, cartToken);
+    const cart = await lockCart(trx, storeId, cartToken);
+    if (!cart) return { why: 'empty' };
+    const { attempt, tokenHash } = order;
     const before = await trx
       .selectFrom('placed_order')
       .select('number')
       .where('store_id', '=', storeId)
       .where('attempt', '=', attempt)
+      .where('cart_id', '=', cart.id)
       .executeTakeFirst();
     if (before) return before;
-    const cart = locked && (await cartRow(trx, locked.id));
-    if (!cart) return { why: 'empty' };
-    // Another tab has ordered what was in the cart, and this one shows what was there before.
-    if (cart.attempt !== attempt) return { why: 'changed' };
-    const lines = await lockLines(trx, cart.id);
-    if (lines.length === 0) return { why: 'empty' };
-    const short = lines.find(({ quantity, stock }) => quantity > stock);
-    if (short) return { why: 'shortage', line: asLine(short), stock: short.stock };
-    const delivery = offersTo(settled.buyer.country, methods).find(({ code }) => code === settled.delivery);
-    if (!delivery) return { why: 'no-delivery' };
+    const body = await orderOf(trx, cart, buying, told, order);
+    if ('why' in body) return body;
+    const minutes = await order.mayOrder(trx);
+    if (minutes !== null) return { why: 'too-many', minutes };
     await sql`update variant v set stock = v.stock - l.quantity from cart_line l
       where l.cart_id = ${cart.id} and v.id = l.variant_id`.execute(trx);
-    const body = {
-      buyer: { ...NO_BUYER, ...settled.buyer },
-      lines: lines.map(asLine),
-      delivery,
-      payment,
-      totals: totalsOf(lines.map(asLine), delivery.price),
-    };
-    const number = await nextNumber(trx, storeId);
+    const number = await nextNumber(trx, storeId, order.firstNumber);
     await trx
       .insertInto('placed_order')
-      .values({ store_id: storeId, number, attempt, token_hash: tokenHash, body: json(body) })
+      .values({ store_id: storeId, number, cart_id: cart.id, attempt, token_hash: tokenHash, body: json(body) })
       .execute();
-    await trx.deleteFrom('cart_line').where('cart_id', '=', cart.id).execute();
-    await trx
-      .updateTable('cart')
-      .set({ attempt: sql`gen_random_uuid()` })
-      .where('id', '=', cart.id)
-      .execute();
+    await emptyCart(trx, cart.id, null);
+    const products = [...new Set(body.lines.map(({ product }) => product))];
     touch(
       trx,
       storeId,
-      lines.map(({ product }) => tags.page(`product:${product}`)),
+      products.map((product) => tags.page(`product:${product}`)),
     );
+    await notePagesDue(trx, storeId, 'product', products, 'stock');
     return { number };
   });
 
-const cartRow = (trx: Records, id: number): Promise<CartRow | undefined> =>
-  trx.selectFrom('cart').select(['id', 'attempt', 'buyer', 'delivery']).where('id', '=', id).executeTakeFirst();
+/** Makes an order up, for a preview: what it would be is kept with the cart, which it leaves empty, and nothing is sold. */
+export const makeUpOrder = (
+  db: Records,
+  storeId: number,
+  cartToken: Buffer,
+  buying: Buying,
+  told: Told,
+  order: Pick<NewOrder, 'attempt' | 'seen' | 'payment'>,
+  now: Date,
+): Promise<NotOrdered | null> =>
+  inTransaction(db, async (trx) => {
+    const cart = await lockCart(trx, storeId, cartToken);
+    if (!cart) return { why: 'empty' };
+    const body = await orderOf(trx, cart, buying, told, order);
+    if ('why' in body) return body;
+    await emptyCart(trx, cart.id, { ...body, placed: now.toISOString() });
+    return null;
+  });
+
+/** What an order of a cart would be, its variants locked; or why there is none. */
+async function orderOf(
+  trx: Records,
+  cart: CartRow,
+  { methods }: Buying,
+  told: Told,
+  { attempt, seen, payment }: Pick<NewOrder, 'attempt' | 'seen' | 'payment'>,
+): Promise<Body | NotOrdered> {
+  // Another tab has ordered what was in the cart, and this one shows what was there before.
+  if (cart.attempt !== attempt) return { why: 'changed' };
+  const rows = await lockLines(trx, cart.id);
+  if (rows.length === 0) return { why: 'empty' };
+  const short = rows.find(({ quantity, stock }) => quantity > stock);
+  if (short) return { why: 'shortage', line: asLine(short), stock: short.stock };
+  const delivery = offersTo(told.buyer.country, methods).find(({ code }) => code === told.delivery);
+  if (!delivery) return { why: 'no-delivery' };
+  const lines = rows.map(asLine);
+  const totals = totalsOf(lines, delivery.price);
+  if (seenMark({ lines, delivery, totals }) !== seen) return { why: 'unseen', totals };
+  return { buyer: { ...NO_BUYER, ...told.buyer }, lines, delivery, payment, totals };
+}
+
+/** @param madeUp the order that a preview made up of it */
+async function emptyCart(trx: Records, id: number, madeUp: Omit<OrderFact, 'number'> | null): Promise<void> {
+  await trx.deleteFrom('cart_line').where('cart_id', '=', id).execute();
+  await trx
+    .updateTable('cart')
+    .set({ attempt: sql`gen_random_uuid()`, made_up: madeUp && json(madeUp) })
+    .where('id', '=', id)
+    .execute();
+}
 
 /** The lines of a cart, their variants locked by id, so that of two who buy the last one is second. */
 async function lockLines(trx: Records, cartId: number): Promise<LineRow[]> {
@@ -124,27 +172,29 @@ const asLine = ({ product, variant, title, options, quantity, price }: LineRow):
   price,
 });
 
-async function nextNumber(trx: Records, storeId: number): Promise<number> {
-  const { rows } = await sql<{ last: number }>`insert into order_counter as c (store_id, last) values (${storeId}, 1001)
-    on conflict (store_id) do update set last = c.last + 1 returning last`.execute(trx);
+async function nextNumber(trx: Records, storeId: number, first: number): Promise<number> {
+  const { rows } = await sql<{
+    last: number;
+  }>`insert into order_counter as c (store_id, last) values (${storeId}, ${first})
+    on conflict (store_id) do update set last = greatest(c.last + 1, ${first}) returning last`.execute(trx);
   return (rows[0] as { last: number }).last;
 }
 
 const orders = (db: Records, storeId: number) =>
   db.selectFrom('placed_order').select(['number', 'placed_at as placed', 'body']).where('store_id', '=', storeId);
 
-type Row = { number: number; placed: Date; body: Omit<OrderFact, 'number' | 'placed'> };
-const asOrder = ({ number, placed, body }: Row): OrderFact => ({ ...body, number, placed: placed.toISOString() });
+type Row = { number: number; placed: Date; body: Body };
+const asOrder = ({ number, placed, body }: Row): PlacedOrder => ({ ...body, number, placed: placed.toISOString() });
 
 /** Orders, newest first. @param before only those with a lower number */
-export async function listOrders(db: Records, storeId: number, limit: number, before?: number): Promise<OrderFact[]> {
+export async function listOrders(db: Records, storeId: number, limit: number, before?: number): Promise<PlacedOrder[]> {
   let query = orders(db, storeId);
   if (before !== undefined) query = query.where('number', '<', before);
   return (await query.orderBy('number', 'desc').limit(limit).execute()).map(asOrder);
 }
 
 /** An order by its number. */
-export async function findOrder(db: Records, storeId: number, number: number): Promise<OrderFact | undefined> {
+export async function findOrder(db: Records, storeId: number, number: number): Promise<PlacedOrder | undefined> {
   const row = await orders(db, storeId).where('number', '=', number).executeTakeFirst();
   return row && asOrder(row);
 }

@@ -29,7 +29,7 @@ export interface KeptProduct {
   readonly variants: readonly KeptVariant[];
 }
 
-/** @param lock keeps others from changing it until the transaction ends */
+/** @param lock keeps others from changing it, and from buying of it, until the transaction ends */
 export async function readProduct(
   db: Records,
   storeId: number,
@@ -43,9 +43,11 @@ export async function readProduct(
     .select(sql<string | null>`(select b.code from brand b where b.id = product.brand_id)`.as('brand'))
     .where('store_id', '=', storeId)
     .where('code', '=', code);
-  if (lock) query = query.forUpdate();
+  if (lock) query = query.forNoKeyUpdate();
   const row = await query.executeTakeFirst();
   if (!row) return undefined;
+  // By id, as orders lock them; and read only then, since stock was sold until now.
+  if (lock) await sql`select id from variant where product_id = ${row.id} order by id for no key update`.execute(db);
   const variants = await db
     .selectFrom('variant')
     .select(['code', 'options', 'price', 'was_price as wasPrice', 'stock'])
@@ -55,29 +57,38 @@ export async function readProduct(
   return { ...row, variants };
 }
 
-/** Writes everything that is kept of a product except its code and slug. */
-export async function writeProduct(trx: Records, product: KeptProduct, brandId: number | null): Promise<void> {
-  const { id, title, category, keywords, attributes, summary, visibleSince, variants } = product;
-  await trx
-    .updateTable('product')
-    .set({
-      title,
-      category,
-      keywords: [...keywords],
-      attributes: json(attributes),
-      summary,
-      visible_since: visibleSince,
-      brand_id: brandId,
-    })
-    .where('id', '=', id)
-    .execute();
-  for (const { code, price, wasPrice, stock } of variants)
-    await trx
-      .updateTable('variant')
-      .set({ price, was_price: wasPrice, stock })
-      .where('product_id', '=', id)
-      .where('code', '=', code)
-      .execute();
+/** What of a product, and of its variants by their codes, is written; what is absent stays as it is. */
+export interface ProductValues {
+  readonly title?: string;
+  readonly category?: string;
+  readonly keywords?: readonly string[];
+  readonly attributes?: Attributes;
+  readonly summary?: string;
+  readonly visibleSince?: string;
+  readonly brandId?: number | null;
+}
+export type VariantValues = Partial<Pick<KeptVariant, 'price' | 'wasPrice' | 'stock'>>;
+
+/** Writes values of a product and of its variants, and no others: what is sold meanwhile stays sold. */
+export async function writeProduct(
+  trx: Records,
+  id: number,
+  { keywords, attributes, visibleSince, brandId, ...texts }: ProductValues,
+  variants: ReadonlyMap<string, VariantValues>,
+): Promise<void> {
+  const values = {
+    ...texts,
+    ...(keywords && { keywords: [...keywords] }),
+    ...(attributes && { attributes: json(attributes) }),
+    ...(visibleSince !== undefined && { visible_since: visibleSince }),
+    ...(brandId !== undefined && { brand_id: brandId }),
+  };
+  if (Object.keys(values).length > 0) await trx.updateTable('product').set(values).where('id', '=', id).execute();
+  for (const [code, { wasPrice, ...numbers }] of variants) {
+    const own = { ...numbers, ...(wasPrice !== undefined && { was_price: wasPrice }) };
+    if (Object.keys(own).length > 0)
+      await trx.updateTable('variant').set(own).where('product_id', '=', id).where('code', '=', code).execute();
+  }
 }
 
 /** The id of a brand by its code. */

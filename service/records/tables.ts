@@ -204,7 +204,7 @@ export interface Tables {
     rule: string | null;
     additions: Generated<string[]>;
   };
-  page_due: { id: Generated<string>; store_id: number; kind: string; code: string };
+  page_due: { id: Generated<string>; store_id: number; kind: string; code: string; fact: string | null };
   assignment_renewal: {
     design_id: number;
     side: Side;
@@ -277,12 +277,14 @@ export interface Tables {
     attempt: Generated<string>;
     buyer: JSONColumnType<Partial<Buyer>, string | undefined, string>;
     delivery: Generated<string>;
-    created_at: Now;
+    made_up: JSONColumnType<Omit<OrderFact, 'number'>, string | null | undefined, string | null> | null;
+    used_at: Now;
   };
   placed_order: {
     id: Generated<number>;
     store_id: number;
     number: number;
+    cart_id: number;
     attempt: string;
     token_hash: Buffer;
     placed_at: Now;

@@ -8,6 +8,7 @@ import {
   buyerIn,
   htmlId,
   isStorable,
+  orderingOf,
   pathOf,
   settle,
   toldIn,
@@ -26,11 +27,13 @@ import {
   variantByCode,
   type Shortage,
 } from '../records/carts.js';
-import { placeOrder, type NotOrdered } from '../records/orders.js';
+import { makeUpOrder, placeOrder, type NotOrdered } from '../records/orders.js';
+import type { Records } from '../records/database.js';
 import { secretOf } from '../records/secrets.js';
 import { setCartCookie, setCountCookie } from './cart-cookie.js';
 import type { Site } from './context.js';
 import { languageIn } from './editions.js';
+import { minutesToWait } from './hourly.js';
 import { signUp, writeMessage, type LetterBox } from './letters.js';
 import { NOT_FOUND, patternsFor, placeAt, type OpenPage } from './pages.js';
 import { isOwnPath } from './paths.js';
@@ -53,7 +56,16 @@ type Outcome =
 /** What was sent, by the names of inputs. */
 type Sent = Told & { readonly page: string };
 
-type Action = (site: Site, sent: Sent, response: Response, request: Request) => Promise<Outcome>;
+/** What an action is done with. */
+interface Done {
+  readonly site: Site;
+  readonly sent: Sent;
+  readonly request: Request;
+  readonly response: Response;
+  /** The network address it comes from. */
+  readonly address: string;
+}
+type Action = (done: Done) => Promise<Outcome>;
 
 export const actions = (siteOf: (response: Response) => Site, box: LetterBox): Router => {
   const router = Router();
@@ -65,11 +77,12 @@ export const actions = (siteOf: (response: Response) => Site, box: LetterBox): R
       async (request, response) => {
         const all = siteOf(response);
         const sent = { page: all.edition.locale.prefix + pathOf(patternsFor(all), from), ...fieldsIn(request.body) };
-        const outcome = await act(all, sent, response, request);
+        const outcome = await act({ site: all, sent, request, response, address: box.addressOf(request) });
         const site = await knownShopper(all, pathIn(all, sent), request);
         const cartToken = (outcome.done && outcome.cart) || site.cartToken;
         const cart = cartToken === null ? null : tokenHash(cartToken);
         if (cartToken !== null && cart) {
+          setCartCookie(response, cartToken, site.mode);
           const count = await cartCount(site.db, site.store.id, cart);
           setCountCookie(response, cartToken, count, await secretOf(site.db, 'cart'), site.mode);
         }
@@ -80,11 +93,11 @@ export const actions = (siteOf: (response: Response) => Site, box: LetterBox): R
   post('/cart', 'cart', add);
   post('/cart/line', 'cart', changeLine);
   post('/checkout', 'checkout', checkOut);
-  post('/sign-up', 'home', (site, sent, _response, request) => signUp(site, sent, request, box));
-  post('/message', 'home', (site, sent, _response, request) => writeMessage(site, sent, request, box));
-  post('/sign-in', 'sign-in', (site, sent, _response, request) => sendLink(site, sent, request, box));
-  post('/signed-in', 'sign-in', (site, sent, response) => signInByLink(site, sent, response));
-  post('/sign-out', 'sign-in', (site, _sent, response, request) => signOut(site, request, response));
+  post('/sign-up', 'home', ({ site, sent, request }) => signUp(site, sent, request, box));
+  post('/message', 'home', ({ site, sent, request }) => writeMessage(site, sent, request, box));
+  post('/sign-in', 'sign-in', ({ site, sent, request }) => sendLink(site, sent, request, box));
+  post('/signed-in', 'sign-in', ({ site, sent, response }) => signInByLink(site, sent, response));
+  post('/sign-out', 'sign-in', ({ site, request, response }) => signOut(site, request, response));
   return router;
 };
 
@@ -140,7 +153,7 @@ async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request
 /** Back to the section on the page that was open. */
 const backTo = (section: string): string => `#${encodeURIComponent(htmlId(section))}`;
 
-const add: Action = async (site, sent, response) => {
+const add: Action = async ({ site, sent, address }) => {
   const { db, store, edition } = site;
   const { word } = edition.locale;
   const { product = '', 'back-to': section = '', page: _page, facts: _facts, ...typed } = sent;
@@ -157,14 +170,25 @@ const add: Action = async (site, sent, response) => {
   const chosen = Object.values(options).join(', ');
   if (!variant) return refuse(chosen ? word('no-such-version', { what: chosen }) : word('choice-unreadable'));
   const token = newToken();
-  const added = await addToCart(db, store.id, { known: site.cart, fresh: tokenHash(token) }, variant.id, quantity);
+  const tokens = { known: site.cart, fresh: tokenHash(token) };
+  const added = await addToCart(db, store.id, tokens, variant.id, quantity, (trx) =>
+    hourly(site, trx, `cart from ${address}`, 'carts-an-hour'),
+  );
+  if ('minutes' in added) return refuse(word('too-many-carts', { minutes: added.minutes }));
   if ('stock' in added) return refuse(shortageInWords(added, chosen || variant.title, edition.locale));
-  if (!added.isNew) return { done: true, to: backTo(section) };
-  setCartCookie(response, token, site.mode);
-  return { done: true, to: backTo(section), cart: token };
+  return { done: true, to: backTo(section), ...(added.isNew && { cart: token }) };
 };
 
-const changeLine: Action = async (site, sent) => {
+/** How many minutes something must wait that a store takes only so often from one address. A preview takes anything. */
+const hourly = async (
+  { mode, store }: Site,
+  trx: Records,
+  what: string,
+  most: 'orders-an-hour' | 'carts-an-hour',
+): Promise<number | null> =>
+  mode === 'preview' ? null : minutesToWait(trx, store.id, what, orderingOf(store.details, most), new Date());
+
+const changeLine: Action = async ({ site, sent }) => {
   const { db, store, edition } = site;
   const { 'back-to': section = '', product = '', variant: code = '', quantity: typed = '' } = sent;
   const refuse = (refused: string): Outcome => ({
@@ -183,7 +207,7 @@ const changeLine: Action = async (site, sent) => {
   return refuse(shortageInWords({ ...short, inCart: 0 }, what, edition.locale));
 };
 
-const checkOut: Action = async (site, sent) => {
+const checkOut: Action = async ({ site, sent, address }) => {
   const { db, store, cart, edition } = site;
   const { word } = edition.locale;
   const told = toldIn(sent);
@@ -201,18 +225,27 @@ const checkOut: Action = async (site, sent) => {
     return refuse(422, word('check-fields'), Object.fromEntries(words));
   }
   const attempt = sent['attempt'] ?? '';
-  if (!cart || !/^[0-9a-f-]{36}$/.test(attempt)) return refuse(409, word('cart-empty'));
+  if (!cart || !ATTEMPT.test(attempt)) return refuse(409, word('cart-empty'));
   const token = createHmac('sha256', await secretOf(db, 'order'))
     .update(`${store.id} ${attempt}`)
     .digest('base64url');
-  const placed = await placeOrder(db, store.id, cart, buyingOf(site), checked.settled, {
-    attempt,
-    tokenHash: tokenHash(token),
-    payment: checked.settled.payment,
-  });
-  if ('why' in placed) return refuse(409, whyInWords(placed, edition.locale));
+  const { settled } = checked;
+  const wanted = { attempt, seen: sent['seen'] ?? '', payment: settled.payment };
+  const placed =
+    site.mode === 'preview'
+      ? await makeUpOrder(db, store.id, cart, buyingOf(site), settled, wanted, new Date())
+      : await placeOrder(db, store.id, cart, buyingOf(site), settled, {
+          ...wanted,
+          tokenHash: tokenHash(token),
+          firstNumber: orderingOf(store.details, 'first-order'),
+          mayOrder: (trx) => hourly(site, trx, `order from ${address}`, 'orders-an-hour'),
+        });
+  if (placed && 'why' in placed) return refuse(409, whyInWords(placed, edition.locale));
   return { done: true, to: `${edition.locale.prefix}${pathOf(patternsFor(site), 'thank-you')}/${token}` };
 };
+
+/** A UUID, as the attempts of carts are. */
+const ATTEMPT = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/;
 
 function whyInWords(placed: NotOrdered, locale: Locale): string {
   switch (placed.why) {
@@ -222,6 +255,10 @@ function whyInWords(placed: NotOrdered, locale: Locale): string {
       return locale.word('order-changed');
     case 'no-delivery':
       return locale.word('choose-delivery');
+    case 'too-many':
+      return locale.word('too-many-orders', { minutes: placed.minutes });
+    case 'unseen':
+      return locale.word('sums-changed', { total: locale.money(placed.totals.total) });
     case 'shortage': {
       const { line, stock } = placed;
       return shortageInWords({ stock, inCart: 0 }, line.options || line.title, locale);

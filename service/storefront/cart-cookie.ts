@@ -6,7 +6,8 @@ import type { Site } from './context.js';
 
 export const CART_COOKIE = 'cart';
 const COUNT_COOKIE = 'cart-count';
-const MONTH = 30 * 24 * 60 * 60;
+/** How long a cart lasts after it was last used, in seconds. */
+export const CART_SECONDS = 30 * 24 * 60 * 60;
 
 export const setCartCookie = (response: Response, token: string, mode: Site['mode']): void =>
   setCookie(response, CART_COOKIE, token, mode);
@@ -28,7 +29,7 @@ function setCookie(response: Response, name: string, value: string, mode: Site['
       : ({ sameSite: 'lax' } as const);
   response.append(
     'set-cookie',
-    stringifySetCookie({ name, value, httpOnly: true, path: '/', maxAge: MONTH, ...scope }),
+    stringifySetCookie({ name, value, httpOnly: true, path: '/', maxAge: CART_SECONDS, ...scope }),
   );
 }
 

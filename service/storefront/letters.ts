@@ -3,11 +3,11 @@ import type { Request } from 'express';
 import { isMailAddress, TRAP, type FormState } from '@parlour/core';
 import type { Mail, Message } from '../mail/mail.js';
 import { shopperMessage } from '../mail/messages.js';
-import { countTry } from '../records/attempts.js';
 import { addMessage, addSignUp } from '../records/inbox.js';
 import { addSentMail } from '../records/sent-mail.js';
 import type { ClientAddress } from '../accounts/address.js';
 import { logFault } from '../faults.js';
+import { minutesToWait } from './hourly.js';
 import type { Site } from './context.js';
 
 /** What forms are answered with besides the site. */
@@ -20,7 +20,6 @@ export interface LetterBox {
 export type Sent = Readonly<Record<string, string>> & { readonly page: string };
 export type LetterAnswer = { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
 
-const WINDOW_MS = 60 * 60 * 1000;
 const MOST_SIGN_UPS = 20;
 const MOST_MESSAGES = 10;
 const MOST = { name: 120, mail: 254, subject: 160, text: 5_000 } as const;
@@ -106,9 +105,6 @@ export async function mayWrite(site: Site, sent: Sent, key: string, most: number
   const { word } = site.edition.locale;
   if (sent[TRAP]) return 'trap';
   if (site.mode === 'preview') return word('preview-keeps-nothing');
-  const now = new Date();
-  const [tried] = await countTry(site.db, [`${site.store.id} ${key}`], WINDOW_MS, now);
-  if (!tried || tried.tries <= most) return 'yes';
-  const minutes = Math.max(1, Math.ceil((tried.since.getTime() + WINDOW_MS - now.getTime()) / 60_000));
-  return word('too-often', { minutes });
+  const minutes = await minutesToWait(site.db, site.store.id, key, most, new Date());
+  return minutes === null ? 'yes' : word('too-often', { minutes });
 }

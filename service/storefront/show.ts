@@ -104,6 +104,7 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
       own: {
         cart: site.cart,
         order: asked.order ?? null,
+        isPreview: site.mode === 'preview',
         buying: buyingOf(site),
         shopper: site.shopper ?? NO_SHOPPER,
       },

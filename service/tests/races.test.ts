@@ -2,6 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import { asAdmin, testService, type Answer, type Sent, type TestService } from './service.js';
+import { order, Shopper } from './shopper.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -172,4 +173,31 @@ describe('the cart', () => {
     expect(cookieOf(bought)).not.toBe(cookie);
     expect((await service.visit(page, { headers: { cookie } })).text).toContain('In your cart: 1');
   });
+});
+
+test('orders beside changes of the product: what was sold stays sold, and a price that was set stays set', async () => {
+  const [product, variant] = ['K-003', 'K-003-1'];
+  await service.call(routes.changeProduct, { params: { product }, body: { variants: [{ code: variant, stock: 40 }] } });
+  const ready = await Promise.all(
+    Array.from({ length: 12 }, async () => {
+      const shopper = new Shopper(service);
+      await shopper.add();
+      return { shopper, seen: await shopper.readyToOrder() };
+    }),
+  );
+  const [placed, changed] = await Promise.all([
+    Promise.all(ready.map(({ shopper, seen }) => shopper.send('/checkout', order(seen)))),
+    Promise.all(
+      Array.from({ length: 24 }, (_, i) =>
+        service.api(
+          `/stores/windrow/products/${product}`,
+          json('PATCH', i % 2 ? { summary: `Summary ${i}.` } : { variants: [{ code: 'K-003-2', price: 5_000 + i }] }),
+        ),
+      ),
+    ),
+  ]);
+  expect([statuses(placed), statuses(changed)]).toEqual([Array(12).fill(303), Array(24).fill(200)]);
+  const { variants } = await service.call(routes.getProduct, { params: { product } });
+  expect(variants.find(({ code }) => code === variant)?.stock).toBe(28);
+  expect(variants.find(({ code }) => code === 'K-003-2')?.price).toBeGreaterThanOrEqual(5_000);
 });

@@ -1,4 +1,5 @@
 /** A shopper of the demo, who buys as browsers do: with cookies, with script or without. */
+import { routes } from '@parlour/contract';
 import type { Answer, TestService } from './service.js';
 
 const FORM = 'application/x-www-form-urlencoded';
@@ -13,6 +14,8 @@ export const MARA = {
   country: 'DE',
 };
 
+const NOTHING_ORDERED = { attempt: '', seen: '' };
+
 export interface Refreshed {
   readonly to?: string;
   readonly reload?: boolean;
@@ -22,9 +25,11 @@ export interface Refreshed {
 
 /** A shopper with a browser's cookies, with script or without. */
 export class Shopper {
-  cookie = '';
-
-  constructor(private readonly service: TestService) {}
+  constructor(
+    private readonly service: TestService,
+    private readonly host = 'windrow.localhost',
+    public cookie = '',
+  ) {}
 
   private async took(answer: Answer): Promise<Answer> {
     const jar = new Map(this.cookie.split('; ').map((one) => one.split('=', 2) as [string, string]));
@@ -37,12 +42,12 @@ export class Shopper {
     return answer;
   }
   async visit(path: string): Promise<Answer> {
-    return this.service.visit(path, { headers: { cookie: this.cookie } });
+    return this.service.send(this.host, path, { headers: { cookie: this.cookie } });
   }
   async send(path: string, fields: Readonly<Record<string, string>>, headers: Readonly<Record<string, string>> = {}) {
     const body = new URLSearchParams(fields).toString();
     return this.took(
-      await this.service.visit(path, {
+      await this.service.send(this.host, path, {
         method: 'POST',
         body,
         headers: { 'content-type': FORM, cookie: this.cookie, ...headers },
@@ -54,15 +59,24 @@ export class Shopper {
     const answer = await this.send(path, { ...fields, facts: seen }, { accept: 'application/json' });
     return answer.json<Refreshed>();
   }
+  /** Tells everything that an order needs, and looks at what it comes to. */
+  async readyToOrder(more: Readonly<Record<string, string>> = {}): Promise<Ordered> {
+    await this.send('/checkout', { ...order(NOTHING_ORDERED, more), do: 'update' });
+    return orderedOn(await this.visit('/checkout'));
+  }
   add = (more: Readonly<Record<string, string>> = {}) =>
     this.send('/cart', { page: GANNET, 'back-to': 'p-buy', product: 'K-003', ...CHOICE, quantity: '1', ...more });
 }
 
 export const factsOf = ({ text }: Answer): string => /<meta name="facts" content="([^"]*)">/.exec(text)?.[1] ?? '';
-export const attemptOf = ({ text }: Answer): string => /name="attempt" value="([^"]*)"/.exec(text)?.[1] ?? '';
-export const order = (attempt: string, more: Readonly<Record<string, string>> = {}) => ({
+const hidden = ({ text }: Answer, name: string): string =>
+  new RegExp(`name="${name}" value="([^"]*)"`).exec(text)?.[1] ?? '';
+/** What an open checkout page orders: the cart's attempt, and what the page shows of it. */
+export const orderedOn = (page: Answer) => ({ attempt: hidden(page, 'attempt'), seen: hidden(page, 'seen') });
+export type Ordered = ReturnType<typeof orderedOn>;
+export const order = (ordered: Ordered, more: Readonly<Record<string, string>> = {}) => ({
   do: 'order',
-  attempt,
+  ...ordered,
   ...Object.fromEntries(
     Object.entries({ ...MARA, delivery: 'post', payment: 'bank-transfer', ...more }).map(([name, value]) => [
       `x:${name}`,
@@ -71,10 +85,17 @@ export const order = (attempt: string, more: Readonly<Record<string, string>> = 
   ),
 });
 
+/** A shopper who looks at a preview of the demo. */
+export async function previewer(service: TestService): Promise<Shopper> {
+  const { url } = await service.call(routes.preview, { body: { page: 'home' } });
+  const { hostname, searchParams } = new URL(url);
+  return new Shopper(service, hostname, `preview=${searchParams.get('preview') ?? ''}`);
+}
+
 /** Buys a kite of the demo. */
 export async function buyOne(service: TestService): Promise<void> {
   const shopper = new Shopper(service);
   await shopper.add();
-  const placed = await shopper.send('/checkout', order(attemptOf(await shopper.visit('/checkout'))));
+  const placed = await shopper.send('/checkout', order(await shopper.readyToOrder()));
   if (placed.status !== 303) throw new Error(`No order was made: ${placed.text}`);
 }

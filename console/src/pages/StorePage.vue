@@ -22,6 +22,11 @@ const GROUPS: readonly { title: string; about: string; names: readonly Name[] }[
     names: ['mail', 'phone'],
   },
   {
+    title: 'Orders',
+    about: 'How they are numbered, and how many one network address may place, so that nobody empties your stock.',
+    names: ['first-order', 'orders-an-hour', 'carts-an-hour'],
+  },
+  {
     title: 'Opening hours',
     about: 'Shown by the section “Opening hours”. An empty day is a closed one.',
     names: WEEKDAYS,

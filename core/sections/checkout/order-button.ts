@@ -1,4 +1,5 @@
 /** The button that makes the order. */
+import { chargedIn, seenMark } from '../../commerce/seen.js';
 import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
@@ -19,14 +20,16 @@ export const orderButton = defineKind(
       action: text('Button', 'What the button says.', { default: 'Place the order', word: 'order-now', max: 60 }),
     },
     ofCheckout: true,
-    shows: ['cart'],
+    shows: ['cart', 'delivery', 'totals'],
     sketch: [{ draw: 'button', height: 70 }],
   },
   {
     view({ action }, view) {
       const { lines, attempt } = view.fact('cart');
+      const delivery = view.fact('delivery');
+      const seen = seenMark(chargedIn({ cart: view.fact('cart'), delivery, totals: view.fact('totals') }));
       const refused = view.form?.refused ?? '';
-      return html`${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<input type="hidden" form="${CHECKOUT_FORM}" name="attempt" value="${attempt}"><button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${lines.length === 0 && DISABLED}>${action}</button>`;
+      return html`${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<input type="hidden" form="${CHECKOUT_FORM}" name="attempt" value="${attempt}"><input type="hidden" form="${CHECKOUT_FORM}" name="seen" value="${seen}"><button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${lines.length === 0 && DISABLED}>${action}</button>`;
     },
     css: css`
       .order-button {

@@ -19,7 +19,7 @@ export const thanks = defineKind(
       const order = view.fact('order');
       if (!order) return html`<h1>${view.word('no-order')}</h1>`;
       const { number, buyer, payment } = order;
-      return html`<h1>${view.word('thank-you', { name: buyer.name })}</h1><p class="thanks-number">${view.word('order-placed', { number: String(number) })}</p><p>${view.word(`${payment}-about`)}</p>`;
+      return html`<h1>${view.word('thank-you', { name: buyer.name })}</h1><p class="thanks-number">${number === null ? view.word('order-made-up') : view.word('order-placed', { number: String(number) })}</p><p>${view.word(`${payment}-about`)}</p>`;
     },
     css: css`
       .thanks-number {

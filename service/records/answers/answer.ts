@@ -21,7 +21,7 @@ import { directory } from './directory.js';
 import { paths } from './paths.js';
 import { pictures } from './pictures.js';
 import { cart } from './cart.js';
-import { order } from './order.js';
+import { madeUpOrder, order } from './order.js';
 import type { Asked, Part, PathSources } from './part.js';
 
 /** What is asked for one page. */
@@ -40,11 +40,19 @@ export interface OwnAsked {
   readonly cart: Buffer | null;
   /** The hash of the token of an order that the page is about. */
   readonly order: Buffer | null;
+  /** In a preview orders are made up. */
+  readonly isPreview: boolean;
   readonly buying: Buying;
   readonly shopper: Shopper;
 }
 
-const NOBODY: OwnAsked = { cart: null, order: null, buying: { methods: [], country: '' }, shopper: NO_SHOPPER };
+const NOBODY: OwnAsked = {
+  cart: null,
+  order: null,
+  isPreview: false,
+  buying: { methods: [], country: '' },
+  shopper: NO_SHOPPER,
+};
 
 export interface PageAnswers {
   readonly data: PageData;
@@ -54,7 +62,17 @@ export interface PageAnswers {
 }
 
 /** In the order their answers come. */
-const PARTS: readonly Part<unknown>[] = [cards, collections, content, directory, pictures, paths, cart, order];
+const PARTS: readonly Part<unknown>[] = [
+  cards,
+  collections,
+  content,
+  directory,
+  pictures,
+  paths,
+  cart,
+  order,
+  madeUpOrder,
+];
 
 /**
  * Asks at most one statement. Its text is the same for the same set of parts, whatever the number of sections, so that

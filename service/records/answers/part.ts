@@ -19,6 +19,7 @@ export interface Asked {
   readonly needs: readonly Need[];
   readonly cart: Buffer | null;
   readonly order: Buffer | null;
+  readonly isPreview: boolean;
   readonly buying: Buying;
   readonly data: PageData;
   readonly facts: { -readonly [N in keyof Facts]: Facts[N] };

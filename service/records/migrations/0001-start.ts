@@ -335,7 +335,9 @@ create table page_due (
   id bigint generated always as identity primary key,
   store_id integer not null references store on delete cascade,
   kind text not null,
-  code text not null
+  code text not null,
+  -- The one fact of it that has changed; null if it may be any.
+  fact text
 );
 create index page_due_store on page_due (store_id, id);
 
@@ -375,8 +377,12 @@ create table cart (
   -- What the shopper has told so far, and the way to deliver that was chosen.
   buyer jsonb not null default '{}',
   delivery text not null default '',
-  created_at timestamptz not null default now()
+  -- The order that a preview made up of it.
+  made_up jsonb,
+  -- It ends some time after it was last changed.
+  used_at timestamptz not null default now()
 );
+create index cart_used on cart (used_at);
 create table cart_line (
   cart_id integer not null references cart on delete cascade,
   variant_id integer not null references variant on delete cascade,
@@ -412,7 +418,8 @@ create table placed_order (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
   number integer not null,
-  -- The attempt of the cart it was made of: sent twice, it is one order.
+  -- The cart it was made of, which may have ended, and its attempt: sent twice, it is one order.
+  cart_id integer not null,
   attempt uuid not null,
   -- Opens its thank-you page.
   token_hash bytea not null unique,
