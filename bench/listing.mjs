@@ -10,11 +10,11 @@ import { Eta } from 'eta';
 import handlebars from 'handlebars';
 import {
   assemblePage,
-  askedFor,
+  askPage,
   composePage,
   makeLocale,
   NO_FACTS,
-  needsOf,
+  NO_QUERY,
   PageData,
   renderPage,
   SHIPPED_KINDS,
@@ -77,10 +77,10 @@ export function prepared() {
       query: {},
       listing: null,
     };
-    const page = askedFor(composition, about, {}, RULES.now);
+    const { page, needs } = askPage(composition, about, NO_QUERY, RULES.now);
     const data = new PageData();
     const cards = Array.from({ length: CARDS }, (_, i) => cardOf(set * CARDS + i));
-    for (const need of needsOf(composition, page, RULES.now))
+    for (const need of needs)
       data.set(need, need.type === 'listing' ? { cards, total: 240 } : need.type === 'path' ? '/' : null);
     return {
       composition,

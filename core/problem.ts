@@ -80,6 +80,7 @@ export const PROBLEMS = {
   'reused-key': [409, 'The idempotency key was used for another request before.'],
   'no-such-change': [404, 'The draft has no unpublished change of this id.'],
   'nothing-to-publish': [409, 'The state that would go live is live already.'],
+  'store-set-aside': [503, 'The store cannot be loaded; the log of the service says why. It is tried again by itself.'],
   'newer-format': [409, 'A document was written by a newer version of Parlour.'],
   'cannot-publish': [409, 'A page would not work for shoppers; `place` names the section.'],
   busy: [503, 'As much of this work as can be done at once is under way; try again in a moment.'],

@@ -36,6 +36,7 @@ await main(async () => {
     mailbox: join(home, 'mailbox'),
     mailIsDelivered: process.env.PARLOUR_MAIL === 'mailbox',
     mailServer,
+    keptBytes: megabytes('PARLOUR_KEPT_MB'),
   }).catch((error) => {
     cluster?.stop();
     if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
@@ -57,6 +58,14 @@ await main(async () => {
   else where(port, DEMO_SIGN_IN);
   say('\nStop with Ctrl-C.');
 });
+
+/** @returns bytes; undefined if nothing is said */
+function megabytes(name) {
+  const given = process.env[name];
+  if (!given) return undefined;
+  if (/^[1-9]\d{0,5}$/.test(given)) return Number(given) * 1_000_000;
+  throw new Refusal(`${name} must be a number of megabytes such as 128, not “${given}”.`);
+}
 
 function proxies() {
   return (process.env.PARLOUR_PROXIES ?? '')

@@ -51,6 +51,8 @@ export interface StartOptions {
   readonly mailIsDelivered?: boolean;
   /** The server that mail goes by, and the address it comes from; into the mailbox if absent. */
   readonly mailServer?: { readonly url: string; readonly from: string } | undefined;
+  /** Bytes of the pages that are kept in memory; the usual if absent. */
+  readonly keptBytes?: number | undefined;
   /** False if another process makes what takes long of pictures, or nobody should. */
   readonly makesPictures?: boolean;
 }
@@ -66,6 +68,7 @@ export async function startService({
   mailbox: mailboxFile,
   mailIsDelivered = false,
   mailServer,
+  keptBytes,
   makesPictures = true,
 }: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
@@ -83,8 +86,10 @@ export async function startService({
     };
     const ownerLink = await inviteFirstOwner(db, config);
     const logger = createLogger(config);
-    const stores = liveStores(db);
-    const kept = keptPages();
+    const stores = liveStores(db, (slug, error) =>
+      logFault(logger, error, `the store “${slug}” could not be loaded and is set aside for a while`),
+    );
+    const kept = keptPages(keptBytes);
     const service: Service = {
       db,
       config,

@@ -34,8 +34,27 @@ export const pathOf = (patterns: PathPatterns, kind: keyof PathPatterns, slug = 
       : encodeURIComponent(slug),
   );
 
+const PLAIN_PATH = /^[\w/.~-]*$/;
+/** What would end a path, or take its parts apart, if it stood there as it is. */
+const ESCAPED = /[%/\\?#\s\p{C}]/gu;
+
+/**
+ * The one form of a path, however it was escaped: with the letters it means (RFC 3987, 5.3.2), composed (NFC). What
+ * is no path stays as it is.
+ * @example
+ * normalPath('/%C3%BCber-uns'); // /über-uns
+ */
+export function normalPath(path: string): string {
+  if (PLAIN_PATH.test(path)) return path;
+  return path
+    .split('/')
+    .map((part) => safeDecode(part)?.normalize('NFC').replace(ESCAPED, encodeURIComponent) ?? part)
+    .join('/');
+}
+
 /** Which page kind and slug a path means, or null. */
-export function matchPath(patterns: PathPatterns, path: string): { kind: keyof PathPatterns; slug: string } | null {
+export function matchPath(patterns: PathPatterns, given: string): { kind: keyof PathPatterns; slug: string } | null {
+  const path = normalPath(given);
   for (const [kind, pattern] of Object.entries(patterns) as [keyof PathPatterns, string][]) {
     const slug = slugAt(pattern, path, kind);
     if (slug !== null) return { kind, slug };
@@ -44,8 +63,9 @@ export function matchPath(patterns: PathPatterns, path: string): { kind: keyof P
 }
 
 /** What a path meant by an earlier pattern of its kind: the standard one, or one that shoppers have used. */
-export function matchFormer(paths: PathsDocument | undefined, path: string): ReturnType<typeof matchPath> {
+export function matchFormer(paths: PathsDocument | undefined, given: string): ReturnType<typeof matchPath> {
   if (!paths?.patterns && !paths?.former) return null;
+  const path = normalPath(given);
   const now = patternsOf(paths);
   for (const [kind, standard] of Object.entries(STANDARD_PATHS) as [keyof PathPatterns, string][])
     for (const pattern of [standard, ...(paths.former?.[kind] ?? [])]) {
@@ -74,18 +94,18 @@ function slugAt(pattern: string, path: string, kind: keyof PathPatterns): string
  */
 export function leadsTo(redirects: PathsDocument['redirects'], path: string): string | null {
   const seen = new Set<string>();
-  let at = path;
-  while (redirects && Object.hasOwn(redirects, at)) {
-    if (seen.has(at)) return null;
-    seen.add(at);
-    at = redirects[at] as string;
+  for (let at = path; ;) {
+    const from = normalPath(at);
+    if (!redirects || !Object.hasOwn(redirects, from)) return seen.size === 0 ? null : at;
+    if (seen.has(from)) return null;
+    seen.add(from);
+    at = redirects[from] as string;
   }
-  return seen.size === 0 ? null : at;
 }
 
 function safeDecode(text: string): string | null {
   try {
-    return decodeURIComponent(text);
+    return decodeURIComponent(text.toWellFormed());
   } catch {
     return null;
   }

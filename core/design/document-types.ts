@@ -22,6 +22,7 @@ import { pageInWords, type Telling } from '../fields/telling.js';
 import { isTranslatable, splitKey } from '../fields/value.js';
 import { capitalised } from '../words.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
+import { normalPath } from '../assign/paths.js';
 import { wordField } from '../locale/own-words.js';
 import { GROUNDWORKS } from '../groundworks/shipped.js';
 import { LOOK_FIELDS } from '../look/settings.js';
@@ -56,6 +57,8 @@ export interface DocumentType {
   readonly fields: Fields;
   /** Groups of the head, `GROUP.KEY`: the field of a key, or null if there is no such key. */
   readonly groups?: Readonly<Record<string, (key: string) => Field | null>>;
+  /** The one form of a head field whose name people write, such as the path that a redirect begins at. */
+  normalName?(field: string): string;
   /** The areas it holds sections in. */
   areas?(head: Values): readonly string[];
   readonly lists?: Readonly<Record<string, EntriesField>>;
@@ -328,6 +331,8 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       redirects: (path) => (PATH.test(path) && path.length <= 200 ? REDIRECT : null),
     },
     implied: () => ({}),
+    normalName: (field) =>
+      field.startsWith('redirects.') ? `redirects.${normalPath(field.slice('redirects.'.length))}` : field,
     says(path, value, _head, about) {
       if (path === 'home')
         return value

@@ -3,6 +3,7 @@ import type { PageCode, PageKind } from '../assign/page.js';
 import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../design/document.js';
 import type { StoreDetails } from '../set-up/details.js';
+import type { QueryName } from './query.js';
 
 /** A picture in the widths it is kept in. */
 export interface PictureInfo {
@@ -131,7 +132,7 @@ export interface PageInfo {
   readonly description: string;
   readonly subject: Subject;
   /** The part of the web address behind `?`, as far as some section of the page asks for it. */
-  readonly query: Readonly<Record<string, string>>;
+  readonly query: Readonly<Partial<Record<QueryName, string>>>;
   /** The listing of the page: what its first section that is one asks for. */
   readonly listing: ListingNeed | null;
 }

@@ -12,6 +12,7 @@ import type { Markup } from './html.js';
 import type { ListingNeed, Need } from './needs.js';
 import type { Properties } from './properties.js';
 import type { Sketch } from './sketch.js';
+import type { QueryName } from './query.js';
 import { readValues, type Stored } from './values.js';
 import type { View } from './view.js';
 
@@ -45,7 +46,7 @@ export interface KindDescription<F extends Fields = Fields> {
   /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
   readonly ofCheckout?: boolean;
   /** The names behind `?` in a web address that the section goes by. */
-  readonly query?: readonly string[];
+  readonly query?: readonly QueryName[];
   readonly sketch: Sketch;
   /** The field that tells one section from another in the plan. */
   readonly caption?: keyof F & string;

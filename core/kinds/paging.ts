@@ -6,10 +6,8 @@ export const PAGE_NAME = 'page';
 const MOST_PAGES = 100_000;
 
 /** The page of a listing that a web address asks for, from 1; what cannot be read asks for the first. */
-export function pageNumber(query: Readonly<Record<string, string>>): number {
-  const asked = query[PAGE_NAME] ?? '';
-  return /^[1-9]\d{0,15}$/.test(asked) ? Math.min(Number(asked), MOST_PAGES) : 1;
-}
+export const pageNumber = (asked = ''): number =>
+  /^[1-9]\d{0,15}$/.test(asked) ? Math.min(Number(asked), MOST_PAGES) : 1;
 
 /** How many pages so many things take. */
 export const pagesOf = (total: number, size: number): number => Math.ceil(total / size);

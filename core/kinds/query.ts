@@ -1,7 +1,43 @@
-/** The part of a web address behind `?`. */
+/** The part of a web address behind `?`: read here, and nowhere else. */
+import { pageNumber, PAGE_NAME } from './paging.js';
 
 /** The name of the words that are looked for, on the page of the search results: `?words=red+kite`. */
 export const FIND_WORDS = 'words';
+/** The name of the path that somebody wanted who must sign in first. */
+export const BACK_TO = 'to';
+
+/** How the value of each name is read: to the one form it is known in; null if it is as good as not there. */
+const READ = {
+  [PAGE_NAME](text: string) {
+    const page = pageNumber(text);
+    return page === 1 ? null : String(page);
+  },
+  [FIND_WORDS]: (text: string) => text,
+  [BACK_TO]: (text: string) => text,
+} as const satisfies Readonly<Record<string, (text: string) => string | null>>;
+
+/** A name behind `?` that sections may go by. */
+export type QueryName = keyof typeof READ;
+
+/** What was sent behind `?`; of a name that stands twice, the first. `URLSearchParams` is one. */
+export interface SentQuery {
+  get(name: string): string | null;
+}
+export const NO_QUERY: SentQuery = { get: () => null };
+
+/**
+ * The values of those names that a page goes by. The page is made of them and kept under them, so all that means the
+ * same is one page.
+ */
+export function readQuery(names: readonly QueryName[], sent: SentQuery): Readonly<Partial<Record<QueryName, string>>> {
+  const found: Partial<Record<QueryName, string>> = {};
+  for (const name of names) {
+    const text = sent.get(name);
+    const value = text === null ? null : READ[name](text);
+    if (value !== null) found[name] = value;
+  }
+  return found;
+}
 
 /** `?page=2&sort=price`, in the order of the names; nothing if no name has a value. */
 export function queryText(values: Readonly<Record<string, string | undefined>>): string {

@@ -68,14 +68,15 @@ function pointersIn(document: SectionedDocument, kinds: KindSet): Pointers {
   for (const section of sectionsIn(document.areas)) {
     const kind = kinds.find(section.kind);
     if (!kind) continue;
-    const stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
-    const read = kind.read(stored, {});
-    needs.push(
-      ...fieldNeeds(kind.fields, read.values),
-      ...fieldNeeds(FRAME, withDefaults(FRAME, section.frame)),
-      ...read.needs(ANY_PAGE),
-    );
-    menus.push(...fieldMenus(kind.fields, read.values));
+    needs.push(...fieldNeeds(FRAME, withDefaults(FRAME, section.frame)));
+    try {
+      const stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
+      const read = kind.read(stored, {});
+      needs.push(...fieldNeeds(kind.fields, read.values), ...read.needs(ANY_PAGE));
+      menus.push(...fieldMenus(kind.fields, read.values));
+    } catch {
+      // What cannot be read points at nothing; it is told where it is shown.
+    }
   }
   return { needs, menus: [...new Set(menus)] };
 }

@@ -54,6 +54,9 @@ export interface CompiledSection {
   needs(page: PageInfo): readonly Need[];
 }
 
+/** What is known of a section without asking its kind. */
+type BaseSection = Pick<CompiledSection, 'section' | 'kind' | 'path' | 'slots' | 'held' | 'open' | 'shown'>;
+
 /** The closing tags of every frame. */
 export const FRAME_END = '</div></div>';
 
@@ -99,7 +102,7 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
     ]),
   );
   const held = new Set(Object.keys(slots).filter((name) => slots[name]?.length));
-  const base = {
+  const base: BaseSection = {
     section,
     kind,
     path,
@@ -108,7 +111,24 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
     open: frameStart(frame, section, path, edition),
     shown: shownWhen(frame),
   };
-  if (!kind) return { ...base, ...NOTHING_ASKED };
+  if (!kind) return { ...base, ...nothingAsked(new Error('A section without a kind has nothing to read.')) };
+  try {
+    return { ...base, ...compiledKind(kind, section, frame, path, held, edition) };
+  } catch (error) {
+    // It fails again on the page, in its own place, where it is told.
+    return { ...base, ...nothingAsked(error) };
+  }
+}
+
+/** What a section asks for and how it looks, as its kind says. @throws whatever its kind throws */
+function compiledKind(
+  kind: SectionKind,
+  section: Section,
+  frame: FrameValues,
+  path: InstancePath,
+  held: ReadonlySet<string>,
+  edition: Edition,
+): Omit<CompiledSection, keyof BaseSection> {
   const stored: Stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
   const language = edition.locale.translation;
   const reading: Reading = {
@@ -128,7 +148,6 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
   const constant = isFixed ? constantOf(same, { path, kind, held }, edition) : null;
   const asks = asked.length + menus.length + same.needs(ANY_PAGE).length > 0;
   return {
-    ...base,
     chunk: kind.shows?.length ? 'facts' : constant ? 'constant' : asks ? 'data' : 'page',
     constant,
     filling: fillingOf(kind.name, same.values),
@@ -156,17 +175,18 @@ function withPicture(section: ReadSection, frame: FrameValues): ReadSection {
   };
 }
 
-const NOTHING_ASKED = {
-  chunk: 'page' as const,
+/** A section that cannot be read. @param error what whoever reads it is told */
+const nothingAsked = (error: unknown): Omit<CompiledSection, keyof BaseSection> => ({
+  chunk: 'page',
   constant: null,
   filling: null,
   menus: [],
   read(): ReadSection {
-    throw new Error('A section without a kind has nothing to read.');
+    throw error;
   },
   rule: () => '',
   needs: () => [],
-};
+});
 
 /** Thrown out of a view that looks at more than what is the same on every page. */
 class Varies extends Error {}

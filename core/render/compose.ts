@@ -4,7 +4,7 @@ import type { PageKind } from '../assign/page.js';
 import type { FactName } from '../kinds/facts.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
-import { FIND_WORDS } from '../kinds/query.js';
+import { FIND_WORDS, type QueryName } from '../kinds/query.js';
 import { CHECKOUT_FORM, type InstancePath } from '../kinds/view.js';
 import type { AssembledPage, Filling, Part } from './assemble.js';
 import { ANY_PAGE } from './asked.js';
@@ -35,7 +35,7 @@ export interface Composition {
   /** The names of the kinds it shows, sorted: the key of its stylesheet. */
   readonly kinds: readonly string[];
   /** Names behind `?` that make another page of it. */
-  readonly query: readonly string[];
+  readonly query: readonly QueryName[];
   /** The facts it shows. */
   readonly shows: readonly FactName[];
 }
@@ -71,7 +71,7 @@ interface Composing {
   readonly pageKind: PageKind;
   readonly kinds: Set<string>;
   readonly instances: Map<InstancePath, Instance>;
-  readonly query: Set<string>;
+  readonly query: Set<QueryName>;
   /** Rules of sections that are always the same, so far. */
   style: string;
   /** Whether something on it belongs to the form of the checkout. */
@@ -95,7 +95,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     pageKind: template.pageKind,
     kinds: new Set(),
     instances: new Map(),
-    query: new Set(),
+    query: new Set<QueryName>(),
     style: '',
     ofCheckout: false,
     room: MOST_SECTIONS,
@@ -117,6 +117,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     `${page.ofCheckout ? checkoutForm(edition) : ''}</body>`,
   ]);
   const { instances, kinds, query } = page;
+  if (template.pageKind === 'find') query.add(FIND_WORDS);
   const shows = new Set([...instances.values()].flatMap(({ kind }) => kind.shows ?? []));
   return {
     parts,
@@ -125,7 +126,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     style: page.style,
     instances,
     kinds: [...kinds].sort(),
-    query: [...query, ...(template.pageKind === 'find' ? [FIND_WORDS] : [])].sort(),
+    query: [...query].sort(),
     shows: [...shows].sort(),
   };
 }

@@ -8,6 +8,7 @@ import type { Facts, FormState } from '../kinds/facts.js';
 import { html, raw, type Markup } from '../kinds/html.js';
 import { menuNeeds } from '../kinds/menu.js';
 import type { Need, PageData } from '../kinds/needs.js';
+import { readQuery, type SentQuery } from '../kinds/query.js';
 import { isWithin, SectionView, type InstancePath, type Span, type ViewSources } from '../kinds/view.js';
 import { filledIn, type Composition, type Instance, type Piece } from './compose.js';
 import { FRAME_END } from './compile.js';
@@ -19,6 +20,8 @@ export interface PageRequest {
   readonly composition: Composition;
   readonly page: PageInfo;
   readonly data: PageData;
+  /** The sections that failed while the page was asked for. */
+  readonly faults?: readonly SectionFault[];
   readonly facts: Facts;
   /** What came of a form that was just sent. */
   readonly form?: FormState | null;
@@ -65,20 +68,50 @@ function* shownInstances(pieces: readonly Piece[], now: string): Generator<Insta
   }
 }
 
+/** A page as it was asked for. */
+export interface AskedFor {
+  readonly page: PageInfo;
+  /** Everything that its visible sections ask for. */
+  readonly needs: readonly Need[];
+  /** Those that could not say what they ask for. */
+  readonly faults: readonly SectionFault[];
+}
+
 /**
- * A page as it was asked for.
- * @param query what stands behind `?`; names that no section goes by are left out, since they make no other page
+ * A page as it was asked for, and what it takes to show it.
+ * @param sent what stands behind `?`; names that no section goes by are left out, since they make no other page
  */
-export function askedFor(
-  { body, query: names }: Composition,
-  about: PageInfo,
-  query: Readonly<Record<string, string>>,
-  now: string,
+export function askPage(composition: Composition, about: PageInfo, sent: SentQuery, now: string): AskedFor {
+  const faults = new Map<InstancePath, SectionFault>();
+  /** What a section says of itself; one that fails asks for nothing, and costs its own place. */
+  const said = <T>({ compiled: { path }, kind }: Instance, say: () => T): T | null => {
+    if (faults.has(path)) return null;
+    try {
+      return say();
+    } catch (error) {
+      faults.set(path, { path, kind: kind.name, error });
+      return null;
+    }
+  };
+  const shown = [...shownInstances(composition.body, now)];
+  const page = pageWithListing(shown, { ...about, query: readQuery(composition.query, sent) }, said);
+  const needs = shown.flatMap((instance) => said(instance, () => instance.compiled.needs(page)) ?? []);
+  for (const code of new Set(shown.flatMap(({ compiled }) => compiled.menus))) {
+    const menu = composition.parts.menus.get(code);
+    if (menu) needs.push(...menuNeeds(menu));
+  }
+  return { page, needs, faults: [...faults.values()] };
+}
+
+/** A page with its listing: what its first section that is one asks for. */
+function pageWithListing(
+  shown: readonly Instance[],
+  page: PageInfo,
+  said: <T>(instance: Instance, say: () => T) => T | null,
 ): PageInfo {
-  const known = names.filter((name) => Object.hasOwn(query, name)).map((name) => [name, query[name] as string]);
-  const page = { ...about, query: Object.fromEntries(known) };
-  for (const { compiled } of shownInstances(body, now)) {
-    const listing = compiled.chunk === 'constant' ? null : compiled.read(page).listing(page);
+  for (const instance of shown) {
+    const { compiled } = instance;
+    const listing = compiled.chunk === 'constant' ? null : said(instance, () => compiled.read(page).listing(page));
     if (listing) return { ...page, listing };
   }
   return page;
@@ -89,21 +122,6 @@ export function isBeyond({ listing }: PageInfo, data: PageData): boolean {
   return listing !== null && listing.page > 1 && data.get(listing)?.cards.length === 0;
 }
 
-/** Everything the visible sections of a page ask for. */
-export function needsOf({ body, parts }: Composition, page: PageInfo, now: string): Need[] {
-  const needs: Need[] = [];
-  const menus = new Set<string>();
-  for (const { compiled } of shownInstances(body, now)) {
-    needs.push(...compiled.needs(page));
-    for (const menu of compiled.menus) menus.add(menu);
-  }
-  for (const code of menus) {
-    const menu = parts.menus.get(code);
-    if (menu) needs.push(...menuNeeds(menu));
-  }
-  return needs;
-}
-
 const isShown = ({ compiled: { shown } }: Instance, now: string): boolean => shown !== null && isWithin(shown, now);
 
 /** A page while it is rendered. */
@@ -111,6 +129,8 @@ interface Rendering {
   readonly sources: ViewSources;
   readonly now: string;
   readonly isPreview: boolean;
+  /** The sections that failed before, by path. */
+  readonly failed: ReadonlyMap<InstancePath, SectionFault>;
   readonly faults: SectionFault[];
   /** The custom properties of the sections that were shown so far. */
   style: string;
@@ -118,7 +138,7 @@ interface Rendering {
   until: string;
 }
 
-const renderingOf = ({ composition, page, data, facts, form = null, now }: PageRequest): Rendering => {
+const renderingOf = ({ composition, page, data, facts, form = null, now, faults = [] }: PageRequest): Rendering => {
   const { edition, parts } = composition;
   const { store, locale, mode } = edition;
   const rendering: Rendering = {
@@ -136,6 +156,7 @@ const renderingOf = ({ composition, page, data, facts, form = null, now }: PageR
     },
     now,
     isPreview: mode === 'preview',
+    failed: new Map(faults.map((fault) => [fault.path, fault])),
     faults: [],
     style: '',
     until: '',
@@ -210,6 +231,8 @@ function noteDates({ from, until }: Span, page: Rendering): void {
 function viewed({ compiled, kind }: Instance, page: Rendering): Markup {
   const { path, held } = compiled;
   try {
+    const before = page.failed.get(path);
+    if (before) throw before.error;
     const markup = compiled.read(page.sources.page).view(new SectionView(page.sources, { path, kind, held }));
     page.style += compiled.rule(page.sources.page);
     return markup;
@@ -230,13 +253,17 @@ function head(
 ): Markup {
   const { store, mode } = composition.edition;
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
+  const isOwn = mode === 'preview' || isOwnPage(page.kind);
+  // Of results there is one page for whatever is typed, and none of them is worth finding.
+  const isHidden = isOwn || page.kind === 'find';
+  const isKnown = !isOwn && page.kind !== 'not-found';
   const data = structuredData(page, store, canonical);
   return html`<head>
 <meta charset="utf-8">
 <meta name="viewport" content="width=device-width, initial-scale=1">
 <title>${title}</title>
 <meta name="description" content="${description}">
-${mode === 'preview' || isOwnPage(page.kind) ? html`<meta name="robots" content="noindex">` : page.kind !== 'not-found' && html`<link rel="canonical" href="${canonical}">`}
+${isHidden && html`<meta name="robots" content="noindex">`}${isKnown && html`<link rel="canonical" href="${canonical}">`}
 ${alternates.map(
   ({ language, address }) => html`<link rel="alternate" hreflang="${language}" href="${address}">
 `,

@@ -14,6 +14,7 @@ import {
   type ProductCard,
   type Properties,
   type Section,
+  renderInstance,
 } from '../index.js';
 import { assignments, section } from '../tests/designs.js';
 import { HOME, made, productPage, render, renderOnly, sectioned, SETTING, STORE } from '../tests/pages.js';
@@ -259,6 +260,42 @@ describe('what a section depends on', () => {
     expect(made(main, { kinds, mode: 'preview' }).html).toContain(
       '<strong>“Broken” could not be shown.</strong> It &lt;fell&gt;.',
     );
+  });
+
+  test('what a section reads, lists, asks for or sets costs its own place too, and is told once', () => {
+    const fails = (what: string) => () => {
+      throw new Error(`No ${what}.`);
+    };
+    const kindOf = (name: string, runtime: object, more: object = {}) =>
+      defineKind(
+        { ...about({ name, title: name, fields: {}, ...more }) },
+        { view: () => html`<p>${name}</p>`, ...runtime },
+      );
+    const names = ['lists', 'needs', 'properties', 'upgrade'] as const;
+    const kinds = kindSet([
+      ...SHIPPED_KINDS.all,
+      ...names.map((name) =>
+        name === 'upgrade'
+          ? kindOf(name, { upgrade: { 1: fails(name) } }, { version: 2 })
+          : kindOf(name, { [name]: fails(name) }),
+      ),
+    ]);
+    const main = [...names.map((name) => section(name, name)), section('list', 'listing'), words('w', 'After')];
+    const page = made(main, { kinds, page: { ...HOME, kind: 'collection', code: 'collection:C' } });
+    expect(page.html).toContain('After');
+    expect(page.faults.map(({ path, error }) => [path, String(error)])).toEqual(
+      names.map((name) => [name, `Error: No ${name}.`]),
+    );
+    expect([page.html.match(/<p>(lists|needs|properties|upgrade)/), page.request.page.listing?.type]).toEqual([
+      null,
+      'listing',
+    ]);
+    for (const name of names)
+      expect(made(main, { kinds, mode: 'preview' }).html).toContain(
+        `<strong>“${name}” could not be shown.</strong> No ${name}.`,
+      );
+    // One is rendered alone as it is on the page.
+    expect(renderInstance(page.request, 'needs')?.faults).toHaveLength(1);
   });
 
   test('custom properties of frames and kinds are one style element; what is no plain value costs its section', () => {

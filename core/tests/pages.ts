@@ -1,10 +1,9 @@
 /** Small pages to test with: documents in, the html of a page out. */
 import {
-  askedFor,
+  askPage,
   assemblePage,
   composePage,
   makeLocale,
-  needsOf,
   NO_FACTS,
   PageData,
   renderInstance,
@@ -111,14 +110,15 @@ export function made(main: readonly Section[], asked: Asked = {}): Made {
     ...(translation === undefined ? {} : { prefix: `/${translation}` }),
   });
   const composition = composePage(parts, { kinds, store, locale, mode });
-  const page = askedFor(composition, about, about.query, now);
-  const needs = needsOf(composition, page, now);
+  const sent: Readonly<Record<string, string>> = about.query;
+  const { page, needs, faults } = askPage(composition, about, { get: (name) => sent[name] ?? null }, now);
   const data = new PageData();
   for (const need of needs) data.set(need, (asked.answer?.(need) ?? emptyAnswer(need)) as never);
   const request: PageRequest = {
     composition,
     page,
     data,
+    faults,
     facts: asked.facts ?? NO_FACTS,
     form: asked.form ?? null,
     canonical: 'http://store.example/',

@@ -13,11 +13,19 @@ export type Moved = ReadonlyMap<number, ReadonlySet<string>>;
 /** Keeps something that depends on what can change. */
 export interface Keeper {
   /**
-   * Takes in what changed. What it throws leaves the changes to the next look, so it may be given them twice.
+   * Takes in what changed; told at every look, mostly that nothing has. What it throws is told, and leaves the changes
+   * to the next look, so it may be given them twice; other keepers are told all the same.
    * @param moved null if anything may have changed
    */
   moved(moved: Moved | null): Promise<void> | void;
 }
+
+const together = (before: Moved | null, after: Moved | null): Moved | null => {
+  if (before === null || after === null) return null;
+  const all = new Map([...before].map(([store, tags]) => [store, new Set(tags)]));
+  for (const [store, tags] of after) all.set(store, new Set([...(all.get(store) ?? []), ...tags]));
+  return all;
+};
 
 export interface Poller {
   /** The number of looks that have been taken in. */
@@ -33,10 +41,22 @@ export function startPolling(db: Database, keepers: readonly Keeper[], failed: (
   let before: Seen | null = null;
   let stopped = false;
   let last = Promise.resolve();
+  /** What a keeper could not take in yet. */
+  const owed = new Map<Keeper, Moved | null>();
+  const tell = async (keeper: Keeper, moved: Moved | null): Promise<void> => {
+    const all = owed.has(keeper) ? together(owed.get(keeper) ?? null, moved) : moved;
+    owed.set(keeper, all);
+    try {
+      await keeper.moved(all);
+      owed.delete(keeper);
+    } catch (error) {
+      failed(error);
+    }
+  };
   const once = sharing(async () => {
     const seen = await changesSince(db, before);
     const moved = seen.gap ? null : byStore(seen.changes);
-    if (moved === null || moved.size > 0) for (const keeper of keepers) await keeper.moved(moved);
+    for (const keeper of keepers) await tell(keeper, moved);
     before = seen;
     count++;
   });

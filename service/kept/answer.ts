@@ -5,6 +5,7 @@ import { LRUCache } from 'lru-cache';
 import Negotiator from 'negotiator';
 import { cartTokenIn, countIn } from '../storefront/cart-cookie.js';
 import { headersWithStyle } from '../storefront/security.js';
+import { normalTarget, splitTarget } from '../storefront/target.js';
 import type { LiveStore, LiveStores } from '../storefront/live-stores.js';
 import { etagOf, type Encoding, type KeptPage, type KeptPages } from './kept-pages.js';
 
@@ -116,11 +117,8 @@ const COMMON: Headers = {
 
 function pageFor({ method, url = '/' }: IncomingMessage, live: LiveStore, kept: KeptPages): KeptPage | undefined {
   if (method !== 'GET' && method !== 'HEAD') return undefined;
-  const mark = url.indexOf('?');
-  const path = mark < 0 ? url : url.slice(0, mark);
-  return kept.find({ live, path, query: mark < 0 ? NO_QUERY : new URLSearchParams(url.slice(mark + 1)) });
+  return kept.find({ live, ...splitTarget(normalTarget(url)) });
 }
-const NO_QUERY = new URLSearchParams();
 
 /** Weak comparison of entity tags (RFC 9110, 13.1.2). */
 function isSame(given: string | undefined, etag: string): boolean {

@@ -4,6 +4,7 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
+import { readQuery, type QueryName } from '@parlour/core';
 import { LRUCache } from 'lru-cache';
 import type { Keeper, Moved } from '../changes/poller.js';
 import { tags as tagNames } from '../records/tags.js';
@@ -41,7 +42,7 @@ export interface NewPage {
   readonly showsFacts: boolean;
   readonly fill: KeptPage['fill'];
   /** Names behind `?` that make another page. */
-  readonly query: readonly string[];
+  readonly query: readonly QueryName[];
 }
 
 /** Where a page is: a store, a path, and the query as it was sent. */
@@ -51,14 +52,17 @@ export interface PageAddress {
   readonly query: URLSearchParams;
 }
 
-/** What pages, and what is needed to find them by their tags, may take. */
-const MOST_BYTES = 256_000_000;
+/**
+ * What pages, and what is needed to find them by their tags, may take. What the process holds grows by about twice as
+ * much: see docs/limits.md.
+ */
+const MOST_BYTES = 128_000_000;
 /** What a tag of a page takes in the index, about. */
 const TAG_BYTES = 150;
+/** What a page takes besides: its headers, and its places in the maps. */
+const PAGE_BYTES = 2_000;
 /** How many looks at the changes are remembered; a page that took longer to make is not kept. */
 const MOST_TURNS = 200;
-/** Of all pages of a store. */
-const EVERY = '*';
 
 export interface KeptPages extends Keeper {
   /** The page at an address, even if its time is over or something else is live by now. */
@@ -71,27 +75,60 @@ export interface KeptPages extends Keeper {
   readonly size: { readonly pages: number; readonly bytes: number };
 }
 
+/** The pages of one store. */
+interface StorePages {
+  readonly pages: LRUCache<string, KeptPage>;
+  /** The names behind `?` that count at a path, while some page of it is kept. */
+  readonly names: Map<string, { readonly counting: readonly QueryName[]; pages: number }>;
+  readonly byTag: Map<string, Set<string>>;
+}
+
 export function keptPages(mostBytes = MOST_BYTES): KeptPages {
-  /** By store and path: the names behind `?` that count there. */
-  const names = new LRUCache<string, readonly string[]>({ max: 200_000 });
-  const byTag = new Map<string, Set<string>>();
-  const pages = new LRUCache<string, KeptPage>({
-    maxSize: mostBytes,
-    // What is filled in keeps the page as it is written, and what goes into its holes.
-    sizeCalculation: ({ bodies, tags, fill, length }, key) =>
-      (fill ? 2 * length : 0) + bodies.br.length + bodies.gzip.length + key.length + tags.size * TAG_BYTES,
-    dispose: (page, key) => forget(page, key),
-  });
+  const stores = new Map<number, StorePages>();
   let turn = 0;
   const turns: { readonly turn: number; readonly moved: Moved | null }[] = [];
 
-  const tagsOf = ({ live, tags }: Pick<KeptPage, 'live' | 'tags'>): string[] =>
-    [EVERY, ...tags].map((tag) => `${live.store.id} ${tag}`);
-  const forget = (page: KeptPage, key: string): void => {
-    for (const tag of tagsOf(page)) {
-      const keys = byTag.get(tag);
+  const openStore = (id: number): StorePages => {
+    let store = stores.get(id);
+    if (!store) {
+      const made: StorePages = {
+        pages: new LRUCache<string, KeptPage>({
+          maxSize: mostBytes,
+          sizeCalculation: weightOf,
+          dispose: (page, key) => forget(made, page, key),
+        }),
+        names: new Map(),
+        byTag: new Map(),
+      };
+      stores.set(id, (store = made));
+    }
+    return store;
+  };
+  const forget = (store: StorePages, page: KeptPage, key: string): void => {
+    const path = pathIn(key);
+    const names = store.names.get(path);
+    if (names && --names.pages === 0) store.names.delete(path);
+    for (const tag of page.tags) {
+      const keys = store.byTag.get(tag);
       keys?.delete(key);
-      if (keys?.size === 0) byTag.delete(tag);
+      if (keys?.size === 0) store.byTag.delete(tag);
+    }
+  };
+  const bytesOf = (): number => {
+    let bytes = 0;
+    for (const { pages } of stores.values()) bytes += pages.calculatedSize;
+    return bytes;
+  };
+  /** What was not asked for longest goes, of the store that holds the most: no store pushes out the pages of others. */
+  const makeRoom = (): void => {
+    for (let over = bytesOf() - mostBytes; over > 0;) {
+      let largest: StorePages | null = null;
+      for (const store of stores.values())
+        if (!largest || store.pages.calculatedSize > largest.pages.calculatedSize) largest = store;
+      if (!largest) return;
+      over -= largest.pages.calculatedSize;
+      if (!largest.pages.pop()) return;
+      over += largest.pages.calculatedSize;
     }
   };
   const hasMovedSince = (begun: number, live: LiveStore, tags: ReadonlySet<string>): boolean => {
@@ -106,8 +143,9 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
 
   return {
     find({ live, path, query }) {
-      const counting = names.get(`${live.store.id} ${path}`);
-      return counting && pages.get(keyOf(live, path, counting, query));
+      const store = stores.get(live.store.id);
+      const names = store?.names.get(path);
+      return names && store?.pages.get(keyOf(path, names.counting, query));
     },
     begin: () => turn,
     async keep({ live, path, query }, { html, style, tags, until, showsFacts, fill, query: counting }, begun) {
@@ -119,7 +157,7 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
       ]);
       // Compressing takes its time, too.
       if (hasMovedSince(begun, live, tags)) return;
-      const key = keyOf(live, path, counting, query);
+      const key = keyOf(path, counting, query);
       const page: KeptPage = {
         live,
         etag: etagOf(html),
@@ -131,24 +169,37 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
         fill,
         length: bytes.length,
       };
-      names.set(`${live.store.id} ${path}`, counting);
-      pages.set(key, page);
-      for (const tag of tagsOf(page)) {
-        const keys = byTag.get(tag);
+      if (weightOf(page, key) > mostBytes) return;
+      const store = openStore(live.store.id);
+      store.pages.delete(key);
+      const names = store.names.get(path);
+      store.names.set(path, { counting, pages: (names?.pages ?? 0) + 1 });
+      for (const tag of tags) {
+        const keys = store.byTag.get(tag);
         if (keys) keys.add(key);
-        else byTag.set(tag, new Set([key]));
+        else store.byTag.set(tag, new Set([key]));
       }
+      store.pages.set(key, page);
+      makeRoom();
     },
     moved(moved) {
+      if (moved?.size === 0) return;
       turns.push({ turn: ++turn, moved });
       if (turns.length > MOST_TURNS) turns.shift();
-      if (moved === null) return pages.clear();
-      for (const [store, touched] of moved)
-        for (const tag of isEverything(touched) ? [EVERY] : touched)
-          for (const key of [...(byTag.get(`${store} ${tag}`) ?? [])]) pages.delete(key);
+      for (const [id, store] of stores) {
+        const touched = moved === null ? null : (moved.get(id) ?? NONE);
+        if (touched === null || isEverything(touched)) {
+          store.pages.clear();
+          stores.delete(id);
+          continue;
+        }
+        for (const tag of touched) for (const key of [...(store.byTag.get(tag) ?? [])]) store.pages.delete(key);
+      }
     },
     get size() {
-      return { pages: pages.size, bytes: pages.calculatedSize };
+      let pages = 0;
+      for (const store of stores.values()) pages += store.pages.size;
+      return { pages, bytes: bytesOf() };
     },
   };
 }
@@ -160,11 +211,20 @@ const compressGzip = promisify(gzip);
 const isEverything = (touched: ReadonlySet<string>): boolean =>
   touched.has(tagNames.catalogue) || touched.has(tagNames.store);
 
-/** Names that do not count make no other page. */
-function keyOf({ store }: LiveStore, path: string, counting: readonly string[], query: URLSearchParams): string {
-  const values = counting.map((name) => query.get(name));
-  return `${store.id} ${path}${values.some((value) => value !== null) ? `?${JSON.stringify(values)}` : ''}`;
+/** What stands between the path and the values behind `?`; no path in its one form has it. */
+const MARK = '?';
+
+/** Names that do not count make no other page, nor do other spellings of those that do. */
+function keyOf(path: string, counting: readonly QueryName[], query: URLSearchParams): string {
+  if (counting.length === 0) return path;
+  const values = Object.entries(readQuery(counting, query));
+  return values.length === 0 ? path : `${path}${MARK}${JSON.stringify(values)}`;
 }
+const pathIn = (key: string): string => key.split(MARK, 1)[0] as string;
+
+/** What is filled in keeps the page as it is written, in two bytes a character, and what goes into its holes. */
+const weightOf = ({ bodies, tags, fill, length }: KeptPage, key: string): number =>
+  PAGE_BYTES + (fill ? 3 * length : 0) + bodies.br.length + bodies.gzip.length + 2 * key.length + tags.size * TAG_BYTES;
 
 /** The same page in another encoding is the same page, so the tag is a weak one (RFC 9110, 8.8.1). */
 export const etagOf = (html: string): string =>

@@ -13,10 +13,31 @@ export type Manifest = Readonly<Record<DocumentKey, string>>;
 /** SHA-256 of the canonical JSON (RFC 8785) of a value, in hex. */
 export const hashOf = (value: unknown): string => createHash('sha256').update(canonicalJson(value)).digest('hex');
 
+/** Bytes of documents, as JSON, that are kept in memory one by one, and of whole states. */
+const MOST_BYTES = { documents: 64_000_000, manifests: 32_000_000, states: 128_000_000 } as const;
+
+// How long each is as JSON, by which what is kept in memory is bounded.
+const weights = new WeakMap<Document, number>();
+export const bytesOfDocument = (document: Document): number => weights.get(document) ?? 1_000;
+
+/** How long the documents of a state are as JSON, together; those that other states share are counted too. */
+export function bytesOfState(state: ReadonlyMap<DocumentKey, Document>): number {
+  let bytes = 1;
+  for (const [key, document] of state) bytes += key.length + bytesOfDocument(document);
+  return bytes;
+}
+
 // Immutable by hash, so a cache needs no renewal; what was not asked for longest leaves first.
-const documents = new LRUCache<string, Document>({ max: 20_000 });
-const manifests = new LRUCache<string, Manifest>({ max: 2_000 });
-const states = new LRUCache<string, ReadonlyMap<DocumentKey, Document>>({ max: 200 });
+const documents = new LRUCache<string, Document>({ maxSize: MOST_BYTES.documents, sizeCalculation: bytesOfDocument });
+const HASH_BYTES = 64;
+const manifests = new LRUCache<string, Manifest>({
+  maxSize: MOST_BYTES.manifests,
+  sizeCalculation: (manifest) => Object.keys(manifest).reduce((bytes, key) => bytes + key.length + HASH_BYTES, 1),
+});
+const states = new LRUCache<string, ReadonlyMap<DocumentKey, Document>>({
+  maxSize: MOST_BYTES.states,
+  sizeCalculation: bytesOfState,
+});
 
 /** Keeps documents by their hashes; those that are there already are not written. @returns the hashes, in order */
 export async function saveDocuments(db: Records, values: readonly Document[]): Promise<string[]> {
@@ -59,11 +80,12 @@ export async function loadDocuments(db: Records, hashes: readonly string[]): Pro
   if (missing.length) {
     const rows = await db
       .selectFrom('document')
-      .select(['hash', 'body'])
+      .select(['hash', 'body', sql<number>`octet_length(body::text)`.as('bytes')])
       .where(sql<boolean>`hash = any(${missing})`)
       .execute();
-    for (const { hash, body } of rows) {
+    for (const { hash, body, bytes } of rows) {
       const document = inTodaysFormat(body);
+      weights.set(document, bytes);
       documents.set(hash, document);
       found.set(hash, document);
     }

@@ -15,11 +15,12 @@ import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
 import { json, perDatabase, type Records } from './database.js';
 import type { Design } from './designs.js';
-import { loadState } from './documents.js';
+import { bytesOfState, loadState } from './documents.js';
 import { editsAfter, type UnitType } from './log.js';
 
 const SNAPSHOT_EVERY = 100;
-const MOST_OPEN = 50;
+/** Of the documents of all open drafts, as JSON. */
+const MOST_BYTES = 64_000_000;
 
 /** A draft at one sequence number. */
 export interface OpenDraft extends Draft {
@@ -30,6 +31,8 @@ class Replica implements OpenDraft {
   constructor(
     public seq: number,
     private readonly documents: Map<DocumentKey, DraftDocument>,
+    /** How long its documents were as JSON when it was read. */
+    readonly bytes: number,
   ) {}
   get(key: DocumentKey): DraftDocument | undefined {
     return this.documents.get(key);
@@ -50,11 +53,13 @@ class Replica implements OpenDraft {
     this.seq = Math.max(this.seq, seq);
   }
   copy(): OpenDraft {
-    return new Replica(this.seq, new Map(this.documents));
+    return new Replica(this.seq, new Map(this.documents), this.bytes);
   }
 }
 
-const replicasOf = perDatabase(() => new LRUCache<number, Replica>({ max: MOST_OPEN }));
+const replicasOf = perDatabase(
+  () => new LRUCache<number, Replica>({ maxSize: MOST_BYTES, sizeCalculation: ({ bytes }) => bytes }),
+);
 
 /** The draft as it is now. Later edits do not show in what is returned. */
 export async function openDraft(db: Records, design: Design): Promise<OpenDraft> {
@@ -84,15 +89,17 @@ async function readSnapshot(db: Records, design: Design): Promise<Replica> {
   const rows = await db
     .selectFrom('design')
     .leftJoin('draft_document', 'draft_document.design_id', 'design.id')
-    .select(['snapshot_seq as seq', 'key', 'body'])
+    .select(['snapshot_seq as seq', 'key', 'body', sql<number | null>`octet_length(body::text)`.as('bytes')])
     .where('design.id', '=', design.id)
     .execute();
-  for (const { key, body } of rows) {
+  let written = bytesOfState(origin);
+  for (const { key, body, bytes } of rows) {
+    written += bytes ?? 0;
     if (key === null || body === null) continue;
     if ('removed' in body) documents.delete(key);
     else documents.set(key, inTodaysFormat(body, `“${key}”`, key));
   }
-  return new Replica(rows[0]?.seq ?? 0, documents);
+  return new Replica(rows[0]?.seq ?? 0, documents, written);
 }
 
 export interface NewUnit {

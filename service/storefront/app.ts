@@ -16,6 +16,7 @@ import { keeping, type Found } from './keeping.js';
 import { asksCatalogue, NOT_FOUND, placeAt } from './pages.js';
 import { headersWithStyle, securityHeaders } from './security.js';
 import { forShoppers } from './shoppers.js';
+import { normalTarget, splitTarget } from './target.js';
 import { showPage } from './show.js';
 import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
 
@@ -30,6 +31,11 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     response.set(headers);
     next();
   });
+  // Everything behind looks at paths in their one form, as kept pages do.
+  app.use((request, _response, next) => {
+    request.url = normalTarget(request.url);
+    next();
+  });
   app.use(compressed);
   app.use(sameOriginOnly);
   if (mode === 'preview') app.use('/assets', express.static(join(config.publicFolder), { index: false }));
@@ -42,8 +48,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
   const shown = keeping(service.kept);
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);
-    const [asked = '/', search] = request.originalUrl.split('?');
-    const query = new URLSearchParams(search);
+    const { path: asked, query } = splitTarget(normalTarget(request.originalUrl));
     const count = site.cart && countIn(request.headers.cookie ?? '', service.countKey);
     const { elsewhere, page, faults } = await shown(site, asked, query, count, (one) =>
       asksCatalogue(one, request.path)
@@ -95,6 +100,7 @@ const notFound = (response: Response): void =>
 
 function sayProblem(error: unknown, request: Request, response: Response): void {
   if (error instanceof Problem) {
+    if (error.retryAfter !== undefined) response.set('retry-after', String(error.retryAfter));
     response
       .status(problemStatus(error.code))
       .type('html')

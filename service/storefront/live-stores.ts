@@ -1,11 +1,12 @@
 /** The open stores with what is live in them, in memory: a storefront's request asks the database for neither. */
 import { LRUCache } from 'lru-cache';
-import { visibleState, type DesignState, type Document, type DocumentKey } from '@parlour/core';
+import { Problem, visibleState, type DesignState, type Document, type DocumentKey } from '@parlour/core';
 import type { Keeper, Moved } from '../changes/poller.js';
 import type { Database } from '../records/database.js';
-import { loadState } from '../records/documents.js';
+import { bytesOfState, loadState } from '../records/documents.js';
 import { findStore, type Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
+import { isDatabaseAway } from '../web.js';
 
 /** A store as shoppers see it now. Another object as soon as anything of it is different. */
 export interface LiveStore {
@@ -28,7 +29,10 @@ function asSeenNow(store: Store, whole: Kept['whole']): Kept {
   return { store, state, signedIn, whole, until: until === null ? Infinity : Date.parse(until) };
 }
 
-const MOST_STORES = 1_000;
+/** Of the documents of all stores in memory, as JSON. */
+const MOST_BYTES = 128_000_000;
+/** Of those set aside. */
+const MOST_ASIDE = 1_000;
 
 export interface LiveStores extends Keeper {
   /** The store that is known already by its slug. */
@@ -37,11 +41,47 @@ export interface LiveStores extends Keeper {
   find(slug: string): Promise<LiveStore | undefined>;
 }
 
-export function liveStores(db: Database): LiveStores {
-  const kept = new LRUCache<string, Kept>({ max: MOST_STORES });
+/** A store that could not be loaded: shoppers see what they saw before, if anything, until it is tried again. */
+interface SetAside {
+  readonly failures: number;
+  /** In milliseconds since 1970. */
+  readonly retryAt: number;
+}
+const FIRST_PAUSE_MS = 500;
+const LONGEST_PAUSE_MS = 60_000;
+
+const notNow = ({ retryAt }: SetAside): Problem =>
+  new Problem('store-set-aside', 'This store cannot be shown right now.', {
+    remedy: 'Please try again in a few minutes.',
+    retryAfter: Math.max(1, Math.ceil((retryAt - Date.now()) / 1000)),
+  });
+
+/** @param failed is told of a store that cannot be loaded, each time it is tried */
+export function liveStores(db: Database, failed: (slug: string, error: unknown) => void): LiveStores {
+  const kept = new LRUCache<string, Kept>({
+    maxSize: MOST_BYTES,
+    sizeCalculation: ({ whole }) => bytesOfState(whole),
+  });
+  const aside = new LRUCache<string, SetAside>({ max: MOST_ASIDE });
+  /** @throws Problem `store-set-aside`, also without trying until it is time; what the database throws */
   const load = async (slug: string): Promise<Kept | undefined> => {
-    const store = await findStore(db, slug);
-    return store && asSeenNow(store, await loadState(db, store.liveDesign.manifest));
+    const before = aside.get(slug);
+    if (before && Date.now() < before.retryAt) throw notNow(before);
+    try {
+      const store = await findStore(db, slug);
+      const found = store && asSeenNow(store, await loadState(db, store.liveDesign.manifest));
+      aside.delete(slug);
+      return found;
+    } catch (error) {
+      // With the database away all wait, and nothing is wrong with this one.
+      if (isDatabaseAway(error)) throw error;
+      const failures = (before?.failures ?? 0) + 1;
+      const pause = Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** failures);
+      const setAside = { failures, retryAt: Date.now() + pause };
+      aside.set(slug, setAside);
+      failed(slug, error);
+      throw notNow(setAside);
+    }
   };
   /** What is kept, anew if by now there is more of it to see. */
   const known = (slug: string): LiveStore | undefined => {
@@ -52,9 +92,13 @@ export function liveStores(db: Database): LiveStores {
     return next;
   };
   const renew = async (slug: string): Promise<void> => {
-    const found = await load(slug);
-    if (found) kept.set(slug, found);
-    else kept.delete(slug);
+    try {
+      const found = await load(slug);
+      if (found) kept.set(slug, found);
+      else kept.delete(slug);
+    } catch (error) {
+      if (isDatabaseAway(error)) throw error;
+    }
   };
   /** Counts what was taken in, so that what was read before is not kept after. */
   let turns = 0;
@@ -69,9 +113,13 @@ export function liveStores(db: Database): LiveStores {
       return found;
     },
     async moved(moved: Moved | null) {
-      turns++;
-      for (const [slug, { store }] of [...kept])
-        if (moved === null || moved.get(store.id)?.has(tags.store)) await renew(slug);
+      if (moved?.size !== 0) turns++;
+      for (const [slug, { store }] of [...kept]) {
+        const isMoved = moved === null || moved.get(store.id)?.has(tags.store);
+        // What has changed since is worth a try before its time.
+        if (isMoved) aside.delete(slug);
+        if (isMoved || aside.has(slug)) await renew(slug);
+      }
     },
   };
 }

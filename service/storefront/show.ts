@@ -1,6 +1,6 @@
 /** From a store page to the html a shopper gets: assemble, compose, ask, render. */
 import {
-  askedFor,
+  askPage,
   assemblePage,
   composePage,
   currencyDecimals,
@@ -11,7 +11,7 @@ import {
   kindsStylePath,
   lookStylePath,
   methodsIn,
-  needsOf,
+  NO_QUERY,
   nextRuleDate,
   NO_SHOPPER,
   parsePage,
@@ -23,6 +23,7 @@ import {
   type FormState,
   type PageInfo,
   type PageRequest,
+  type QueryName,
   type SectionFault,
   type TemplateDocument,
 } from '@parlour/core';
@@ -59,7 +60,7 @@ export interface Shown {
   /** The page for a shopper with so much in the cart, where that is all of the shopper's that it shows. */
   readonly fill: ((count: number) => string) | null;
   /** Names behind `?` that make another page of it. */
-  readonly query: readonly string[];
+  readonly query: readonly QueryName[];
   readonly faults: readonly SectionFault[];
 }
 
@@ -79,17 +80,19 @@ interface Prepared {
 }
 
 /** Null if the kind of the page has no template. */
-async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Promise<Prepared | null> {
+async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Promise<Prepared | null> {
   const { db, store, state, edition } = site;
   const { locale } = edition;
-  const about = await homeOf(site, asked);
+  const about = await homeOf(site, open);
   const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
   const facts = factsOf(about.subject, about.path);
   const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting);
   if (!parts) return null;
   const composition = composePage(parts, edition);
-  const page = askedFor(composition, inLanguage(about, locale), Object.fromEntries(query ?? []), setting.now);
-  const alternates = alternatesOf(site, about.path + queryText(page.query));
+  const { page, needs, faults } = askPage(composition, inLanguage(about, locale), query ?? NO_QUERY, setting.now);
+  // What is looked for makes no page that is worth knowing.
+  const asked = page.kind === 'find' ? '' : queryText(page.query);
+  const alternates = alternatesOf(site, about.path + asked);
   const answers = await answerNeeds(db, {
     sources: {
       storeId: store.id,
@@ -98,12 +101,12 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
       prefix: locale.prefix,
       translation: locale.translation,
     },
-    needs: needsOf(composition, page, setting.now),
+    needs,
     subject: page.subject,
     ...(composition.shows.length > 0 && {
       own: {
         cart: site.cart,
-        order: asked.order ?? null,
+        order: open.order ?? null,
         isPreview: site.mode === 'preview',
         buying: buyingOf(site),
         shopper: site.shopper ?? NO_SHOPPER,
@@ -114,10 +117,11 @@ async function prepare(site: Site, asked: OpenPage, { query, form }: Asking): Pr
     composition,
     page,
     data: answers.data,
+    faults,
     facts: answers.facts,
     form: form ?? null,
     now: setting.now,
-    canonical: `${site.origin}${page.path}${queryText(page.query)}`,
+    canonical: `${site.origin}${page.path}${asked}`,
     alternates,
     fonts: fontPaths(parts.look, parts.template.look),
     styles: [

@@ -16,6 +16,7 @@ import { cartTokenIn } from './cart-cookie.js';
 import type { Site } from './context.js';
 import { editionOf, languageIn } from './editions.js';
 import { readPreviewToken } from './preview-token.js';
+import { splitTarget } from './target.js';
 
 const PREVIEW_COOKIE = 'preview';
 
@@ -41,7 +42,9 @@ export const previewSite =
   ({ db, config }: Service): Middleware =>
   async (request, response, next) => {
     const store = await storeOf(db, slugOfPreview(labelOf(request, `.preview.${config.host}`)));
-    const { path, search } = splitTarget(request.originalUrl);
+    const { path: sent, query: search } = splitTarget(request.originalUrl);
+    // One that begins with two slashes would lead to another host if it were sent back.
+    const path = sent.replace(/^[/\\]+/, '/');
     const given = search.get('preview');
     const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
     const right = token.length < 1000 ? await readPreviewToken(db, token, Date.now()) : null;
@@ -82,19 +85,6 @@ const specimenOf = (store: Store, state: DesignState): { store: Store; state: De
   store: { ...store, kinds: kindSet([...store.kinds.all, specimen]) },
   state: withSpecimen(state),
 });
-
-/**
- * The path and the query of a request target. A path that begins with two slashes would lead to another host if it
- * were sent back, so they are made one.
- */
-function splitTarget(target: string): { path: string; search: URLSearchParams } {
-  const mark = target.indexOf('?');
-  const path = mark < 0 ? target : target.slice(0, mark);
-  return {
-    path: path.replace(/^[/\\]+/, '/'),
-    search: new URLSearchParams(mark < 0 ? '' : target.slice(mark + 1)),
-  };
-}
 
 const previewCookie = (value: string, expires: number): string =>
   stringifySetCookie({

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import type { EditRequest, Problem } from '@parlour/core';
-import { asAdmin, eventually, testService, type TestService } from './service.js';
+import { asAdmin, eventually, send, serviceOn, testService, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -295,4 +295,50 @@ test('one store’s renewal that fails is set aside, named and tried again; the 
     { slug: 'osierwick', open: true, failures: 2 },
     { slug: 'windrow', open: false, failures: null },
   ]);
+});
+
+test('a store that cannot be loaded is set aside and told; others go on, and it comes back by itself', async () => {
+  const run = (text: string, values: unknown[] = []) =>
+    asAdmin(async (client) => (await client.query(text, values)).rows as Record<string, string>[], service.databaseUrl);
+  const osierwick = () => service.send('osierwick.localhost', '/');
+  const before = await osierwick();
+  expect(before.status).toBe(200);
+  // As a newer version of Parlour would write it, on the same database.
+  const [live] =
+    await run(`select r.manifest, d.id from revision r join design d on d.id = r.design_id and r.number = d.live_revision
+    join store s on s.live_design_id = d.id where s.slug = 'osierwick'`);
+  await run(
+    `insert into document select 'newer', jsonb_set(body, '{format}', '99') from document
+    where hash = (select body ->> 'look' from manifest where hash = $1)`,
+    [live?.['manifest']],
+  );
+  await run(`insert into manifest select 'newer', jsonb_set(body, '{look}', '"newer"') from manifest where hash = $1`, [
+    live?.['manifest'],
+  ]);
+  const point = (manifest: string) =>
+    run(
+      `with moved as (update revision set manifest = $1 where design_id = $2 and number = (select live_revision from design where id = $2))
+      insert into change (store_id, tags) select store_id, '{store}' from design where id = $2`,
+      [manifest, live?.['id']],
+    );
+  await point('newer');
+  const title = async (name: string): Promise<void> => {
+    await service.call(routes.changeProduct, { params: { product: 'K-001' }, body: { title: name } });
+    expect((await service.visit('/item/skerry-diamond')).text).toContain(name);
+  };
+  await title('Told all the same');
+  // Its shoppers see what they saw; a process that has not seen it yet says so.
+  expect((await osierwick()).status).toBe(200);
+  const other = await serviceOn(service.databaseUrl);
+  const unknown = await send(other.port, 'osierwick.localhost', '/');
+  expect([unknown.status, unknown.headers['retry-after'], unknown.text]).toEqual([
+    503,
+    expect.stringMatching(/^\d+$/),
+    expect.stringContaining('This store cannot be shown right now.'),
+  ]);
+  expect((await send(other.port, 'windrow.localhost', '/')).status).toBe(200);
+  await point(live?.['manifest'] ?? '');
+  await title('And again');
+  await eventually(async () => expect((await send(other.port, 'osierwick.localhost', '/')).status).toBe(200));
+  await other.stop();
 });

@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
 import { request as httpRequest } from 'node:http';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import pg from 'pg';
 import { routes } from '@parlour/contract';
 import { asAdmin, eventually, testService, type Answer, type TestService } from './service.js';
@@ -11,6 +13,11 @@ beforeAll(async () => {
   service = await testService();
 });
 afterAll(() => service.stop());
+
+/** How many query strings are tried; many in a soak. */
+const QUERIES = process.env['PARLOUR_SOAK'] ? 100_000 : 2_000;
+setFlagsFromString('--expose-gc');
+const collect = runInNewContext('gc') as () => void;
 
 const query = pg.Client.prototype.query;
 /** What a process asks by itself, and what begins and ends a transaction. */
@@ -128,6 +135,72 @@ test('what no section goes by makes no other page; a page of a listing is anothe
   for (const odd of ['0', '-1', '1.5', 'x', '%00', ''])
     expect([odd, (await service.visit(`/browse/single-line?page=${odd}`)).status]).toEqual([odd, 200]);
   expect((await service.visit(`/browse/single-line?page=2&${'q=1&'.repeat(2_500)}`)).status).toBe(200);
+});
+
+test('however a page is asked for, it is one page: the first of two names counts, and what says nothing is not there', async () => {
+  const page = async (path: string) =>
+    (await service.visit(path)).text.match(/<title>[^<]*|aria-current="page">\d+|rel="canonical" href="[^"]*/g);
+  await dropAll();
+  // Made now, by whoever asks in an odd way; then the usual way finds it.
+  const [first, second] = [
+    await page('/browse/single-line?page=1&page=2'),
+    await page('/browse/single-line?page=2&page=1'),
+  ];
+  expect(second).not.toEqual(first);
+  await eventuallyHit('/browse/single-line');
+  await eventuallyHit('/browse/single-line?page=2');
+  expect([await page('/browse/single-line'), await page('/browse/single-line?page=2')]).toEqual([first, second]);
+  for (const odd of [
+    '?page=x1',
+    '?page=01',
+    '?page=-1',
+    '?page=',
+    '?page=1.5',
+    '?page=1',
+    '?page=x&page=2',
+    '?PAGE=2',
+    '?x=2',
+  ])
+    expect([odd, hit(await service.visit(`/browse/single-line${odd}`))]).toEqual([odd, true]);
+  expect(hit(await service.visit('/browse/single-line?x=1&page=2&page=1'))).toBe(true);
+  const kite = await visitTwice('/item/gannet-delta');
+  for (const path of ['/item/gannet%2Ddelta', '/%69tem/g%61nnet-delta', '/item/%67annet-delta?x=%2F']) {
+    const odd = await service.visit(path);
+    expect([path, hit(odd), odd.text === kite.text]).toEqual([path, true, true]);
+  }
+});
+
+test('a redirect from a path with any letters is found however the path is written', async () => {
+  const set = (from: string, value: string) =>
+    ({ type: 'set', document: 'paths', field: `redirects.${from}`, value }) as const;
+  await service.edit(
+    set('/über-uns', '/workshop'),
+    set('/caf%C3%A9/%e2%82%ac', '/über-uns'),
+    set('/a%2Db', '/caf\u0065\u0301/€'),
+  );
+  const { document } = await service.call(routes.getDocument, { query: { key: 'paths' } });
+  expect(Object.keys((document as { redirects: object }).redirects).sort()).toEqual(['/a-b', '/café/€', '/über-uns']);
+  await service.call(routes.publish, { body: {} });
+  for (const path of [
+    '/%C3%BCber-uns',
+    '/%c3%bcber-uns',
+    '/u%CC%88ber-uns',
+    '/caf%C3%A9/%E2%82%AC',
+    '/cafe%CC%81/%E2%82%AC',
+    '/a-b',
+  ]) {
+    const { status, headers } = await service.visit(path);
+    expect([path, status, headers.location]).toEqual([path, 301, '/workshop']);
+  }
+  // What is no path is no fault.
+  for (const path of ['/%', '/%zz', '/%ff%fe', '/%00', '/%ED%A0%80'])
+    expect([400, 404]).toContain((await service.visit(path)).status);
+});
+
+test('results of a search are not for search engines, and known by one address', async () => {
+  const { text } = await service.visit('/find?words=kite&page=2');
+  expect(text).toContain('<meta name="robots" content="noindex">');
+  expect(text).toMatch(/<link rel="canonical" href="http:\/\/windrow\.localhost:\d+\/find">/);
 });
 
 test('no page takes more than two statements; a kept one takes none', async () => {
@@ -294,4 +367,45 @@ test('at the date of a section a kept page is made anew', async () => {
   expect(before.text).not.toContain('From now on');
   await eventually(async () => expect((await service.visit('/workshop')).text).toContain('From now on'));
   expect(new Date().toISOString() >= at).toBe(true);
+});
+
+describe('what is kept has a bound', () => {
+  let small: TestService;
+  beforeAll(async () => (small = await testService({ keptBytes: 400_000 })));
+  afterAll(() => small.stop());
+  const osierwick = (path = '/') => small.send('osierwick.localhost', path);
+
+  test('a store that has many pages pushes out its own, never those of another', async () => {
+    await osierwick();
+    await eventually(async () => expect(hit(await osierwick())).toBe(true));
+    const { pages } = await small.call(routes.listPages, { query: { limit: 200 } });
+    const paths = pages.map(({ path }) => path).filter((path) => /^\/(item|browse|brand|[a-z-]+$)/.test(path));
+    for (let round = 0; round < 2; round++) for (const path of paths) await small.visit(path);
+    expect(hit(await osierwick())).toBe(true);
+    const [first = '', last = ''] = [paths[0], paths.at(-1)];
+    await eventually(async () => expect(hit(await small.visit(last))).toBe(true));
+    expect(hit(await small.visit(first))).toBe(false);
+  });
+
+  test(`${QUERIES} different query strings and as many paths leave nothing behind`, async () => {
+    const heap = (): number => {
+      collect();
+      return process.memoryUsage().heapUsed;
+    };
+    const odd = [
+      (i: number) => `/browse/single-line?page=x${i}`,
+      (i: number) => `/browse/single-line?x${i}=1&page=${i + 100}`,
+      (i: number) => `/find?words=${i}`,
+      (i: number) => `/nothing-${i}/${'x'.repeat(200)}`,
+    ];
+    const ask = async (from: number, to: number): Promise<void> => {
+      for (let i = from; i < to; i += 20)
+        await Promise.all(Array.from({ length: 20 }, (_, n) => small.visit(odd[n % odd.length]?.(i + n) ?? '/')));
+    };
+    await ask(0, 400);
+    const before = heap();
+    await ask(400, QUERIES);
+    expect(heap() - before).toBeLessThan(20_000_000);
+    expect(hit(await small.visit('/browse/single-line?page=x'))).toBe(true);
+  }, 1_200_000);
 });

@@ -5,7 +5,7 @@ import type { Field, Fields } from '../../fields/field.js';
 import { normalValue, splitKey } from '../../fields/value.js';
 import { FRAME } from '../../kinds/frame.js';
 import { kindRef, upgradedValues, type KindSet } from '../../kinds/kind.js';
-import { headField } from '../document-types.js';
+import { DOCUMENT_TYPES, headField } from '../document-types.js';
 import { isSection, type DraftDocument, type DraftNode } from '../draft.js';
 import { documentIn, fieldsOfNode, isSame, nodeIn, splitField } from '../edits/common.js';
 import type { SetEdit } from '../edits/set.js';
@@ -27,7 +27,10 @@ export const set: RequestType<SetRequest> = {
   resolve(asked, draft, { kinds }) {
     const document = documentIn(draft, asked.document);
     const node = asked.node === undefined ? undefined : nodeIn(document, asked.node);
-    const request = inNormalForm(asked, fieldOf(asked, document, node, kinds));
+    const named = node
+      ? asked
+      : { ...asked, field: DOCUMENT_TYPES[document.type].normalName?.(asked.field) ?? asked.field };
+    const request = inNormalForm(named, fieldOf(named, document, node, kinds));
     const kind = node && isSection(node) ? kinds.find(node.kind) : undefined;
     if (!node?.kind || !kind || node.kind === kindRef(kind)) return { edits: [request] };
     const values = upgradedValues(kind, node.kind, node.values);

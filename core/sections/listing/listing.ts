@@ -12,7 +12,7 @@ const need = ({ source, size }: { source: ProductSource; size: number }, page: P
   type: 'listing',
   source: sourceOn(source, page),
   size,
-  page: pageNumber(page.query),
+  page: pageNumber(page.query[PAGE_NAME]),
 });
 
 export const listing = defineKind(

@@ -2,6 +2,7 @@
 import { prose, text } from '../../fields/make.js';
 import { html, NOTHING, raw, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { BACK_TO } from '../../kinds/query.js';
 import { sentFrom } from '../../kinds/sent-from.js';
 import type { View } from '../../kinds/view.js';
 import { MAIL_LINE_CSS, mailLine } from './mail-line.js';
@@ -27,7 +28,7 @@ export const signInForm = defineKind(
     fits: { pages: ['sign-in'], regions: [] },
     shows: ['shopper'],
     // Where they wanted to go before they were asked to sign in.
-    query: ['to'],
+    query: [BACK_TO],
     hasForms: true,
     sketch: [
       6,
