@@ -1,16 +1,21 @@
 /** Tables as comma-separated values (RFC 4180). */
 
-/** Programs that read tables take a cell that begins so for a formula, and work it out. */
+/**
+ * Programs that read tables take a cell that begins so for a formula, and work it out. Some part cells at other signs
+ * than commas, and do not see then that they stand in quotes.
+ */
 const FORMULA = /^[=+\-@\t\r]/;
+const INSIDE = /[;|\t\r\n](?=[=+\-@])/g;
 
 function cell(value: string): string {
-  const safe = FORMULA.test(value) ? `'${value}` : value;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
+  const inside = value.replace(INSIDE, "$&'");
+  const safe = FORMULA.test(inside) ? `'${inside}` : inside;
+  return /[",;|\t\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
 }
 
 /**
  * A table with its heads, lines ended as the standard says. A text that a program could take for a formula gets an
- * apostrophe in front.
+ * apostrophe in front, also inside a cell behind a sign that some programs part cells at.
  * @example csv(['Mail'], [['a@b.example']]) // 'Mail\r\na@b.example\r\n'
  */
 export const csv = (heads: readonly string[], rows: readonly (readonly string[])[]): string =>

@@ -1,9 +1,10 @@
 /** People: signing in, tokens, the team, who did what. */
 import { array, boolean, number, string } from 'yup';
-import { closed, plainText, ROLES } from '@parlour/core';
+import { closed, isMailAddress, plainText, ROLES } from '@parlour/core';
 import { typed } from './common.js';
 
-const mailText = () => plainText(200).matches(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, '${path} must be a mail address');
+const mailText = () =>
+  plainText(200).test('mail', '${path} must be a mail address', (text) => text === undefined || isMailAddress(text));
 
 const passwordText = () => plainText(200).min(12, '${path} must be at least 12 characters long');
 

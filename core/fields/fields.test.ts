@@ -61,7 +61,16 @@ describe('fields', () => {
       'link',
       link('L', 'l'),
       [null, { to: 'product:K-1' }, { url: 'https://a.example/b' }, { url: '/cart' }, { url: 'mailto:a@b.example' }],
-      [{ url: 'javascript:alert(1)' }, { url: '//evil.example' }, { to: 'a b' }, {}, { to: 'home', url: '/' }, 'home'],
+      [
+        { url: 'javascript:alert(1)' },
+        { url: '//evil.example' },
+        { url: '/\t/evil.example' },
+        { url: '/\n/evil.example' },
+        { to: 'a b' },
+        {},
+        { to: 'home', url: '/' },
+        'home',
+      ],
     ],
     [
       'source',
@@ -206,12 +215,18 @@ describe('prose', () => {
     expect(cleanProse(cleanProse('<ul><li>a<li>b</ul>'))).toBe(cleanProse('<ul><li>a<li>b</ul>'));
   });
 
-  test.each(['<script>', '<p style="x">', '<a href="data:x">', '<img src=x onerror=y>', '<a href="/\\evil.example">'])(
-    '%s is named as a fault',
-    (html) => {
-      expect(proseFault(html)).toMatch(/not allowed/);
-    },
-  );
+  test.each([
+    '<script>',
+    '<p style="x">',
+    '<a href="data:x">',
+    '<img src=x onerror=y>',
+    '<a href="/\\evil.example">',
+    '<a href="/\t/evil.example">',
+    '<a href="/\n/evil.example">',
+    '<a href="/\r\n/evil.example">',
+  ])('%s is named as a fault', (html) => {
+    expect(proseFault(html)).toMatch(/not allowed/);
+  });
 
   test.each([
     ['<constructor>', /<constructor> is not allowed/],

@@ -1,4 +1,5 @@
-const SHAPE = /^[^\s@]{1,64}@[^\s@]+\.[^\s@]+$/;
+/** One address and nothing around it: what stands in “<>”, a name or a comment would be the same address once more. */
+const SHAPE = /^[^\s@<>()[\]\\,;:"\p{C}]{1,64}@[^\s@<>()[\]\\,;:"\p{C}]+\.[^\s@<>()[\]\\,;:"\p{C}]+$/u;
 /** The longest there is (RFC 5321). */
 const LONGEST = 254;
 

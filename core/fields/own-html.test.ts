@@ -8,6 +8,8 @@ test.each([
   ['<script>alert(1)</script>', '<script> is not allowed'],
   ['<p style="color:red">x</p>', 'the attribute “style” of <p> is not allowed'],
   ['<p class="button">x</p>', 'the attribute “class” of <p> is not allowed'],
+  ['<a href="/\t/elsewhere.example">x</a>', 'the link “/\t/elsewhere.example” is not allowed'],
+  ['<a href="/\n/elsewhere.example">x</a>', 'the link “/\n/elsewhere.example” is not allowed'],
   ['<a href="javascript:alert(1)">x</a>', 'the link “javascript:alert(1)” is not allowed'],
   ['<a href="//evil.example">x</a>', 'the link “//evil.example” is not allowed'],
   ['<img src="https://evil.example/p.png">', 'the picture “https://evil.example/p.png” is not allowed'],

@@ -250,7 +250,10 @@ function rebuilt(html: string, mark: string | null): string[] {
 // Also spaces that do not break, and spaces without width.
 const LOOKS_EMPTY = /^[\s\u200b]*$/;
 
-export const isSafeHref = (href: string): boolean => SAFE_HREF.test(href.trim()) && !href.includes('\\');
+/** Browsers leave out control characters, and read “\” as “/”: with them a path of the store may lead elsewhere. */
+const MISREAD = /[\\\p{Cc}]/u;
+
+export const isSafeHref = (href: string): boolean => SAFE_HREF.test(href.trim()) && !MISREAD.test(href.trim());
 
 const ESCAPES: Readonly<Record<string, string>> = {
   '&': '&amp;',

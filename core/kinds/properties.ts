@@ -9,7 +9,7 @@ import { htmlId, type InstancePath } from './view.js';
 export type Properties = Readonly<Record<`--${string}`, string | number>>;
 
 const NAME = /^--[a-z][a-z0-9-]*$/;
-// Nothing with which a value could end itself, its rule or the element, or load anything.
+// Nothing with which a value could end itself, its rule or the element, begin a comment, or load anything.
 const VALUE = /^[a-zA-Z0-9 #%.,()+*/-]{1,200}$/;
 
 /**
@@ -18,7 +18,7 @@ const VALUE = /^[a-zA-Z0-9 #%.,()+*/-]{1,200}$/;
  */
 export function propertiesRule(path: InstancePath, properties: Properties): string {
   const declared = Object.entries(properties).map(([name, value]) => {
-    if (!NAME.test(name) || !VALUE.test(String(value)) || /url\(/i.test(String(value)))
+    if (!NAME.test(name) || !VALUE.test(String(value)) || /url\(|\/\*|\*\//i.test(String(value)))
       throw new Error(`“${name}: ${value}” is no custom property with a plain value.`);
     return `${name}:${value}`;
   });

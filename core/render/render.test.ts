@@ -328,6 +328,8 @@ describe('what a section depends on', () => {
       '\\3c',
       '"x"',
       '@import',
+      '1/*',
+      '*/2',
       'x'.repeat(201),
       '',
     ]) {

@@ -29,6 +29,14 @@ test.each([
   [`a@${'b'.repeat(250)}.example`, false],
   ['a@b', false],
   ['a@@b.example', false],
+  ['<a@b.example>', false],
+  ['A <a@b.example>', false],
+  ['a@b.example,c@d.example', false],
+  ['a(c)@b.example', false],
+  ['"a"@b.example', false],
+  ['a\u200b@b.example', false],
+  ["o'brien+kites@b-c.example", true],
+  ['mära@dräche.example', true],
 ])('%.30s is a mail address: %s', (text, is) => {
   expect(isMailAddress(text)).toBe(is);
 });

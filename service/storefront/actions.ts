@@ -36,7 +36,7 @@ import { languageIn } from './editions.js';
 import { minutesToWait } from './hourly.js';
 import { signUp, writeMessage, type LetterBox } from './letters.js';
 import { NOT_FOUND, patternsFor, placeAt, type OpenPage } from './pages.js';
-import { isOwnPath } from './paths.js';
+import { ownPath } from './paths.js';
 import { knownShopper, sendLink, signInByLink, signOut } from './shoppers.js';
 import { buyingOf, refreshed, showPage } from './show.js';
 
@@ -138,7 +138,7 @@ async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request
   }
   if (outcome.done) {
     const back = outcome.to.startsWith('#') || outcome.to === '' ? `${sent.page}${outcome.to}` : outcome.to;
-    response.redirect(303, isOwnPath(back) ? back : '/');
+    response.redirect(303, ownPath(back) ?? '/');
     return;
   }
   const { page, query } = await pageOf(site, sent);

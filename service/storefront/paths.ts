@@ -10,5 +10,17 @@ export function isStorablePath(path: string): boolean {
   }
 }
 
-/** A path of the storefront, and of no other host. */
-export const isOwnPath = (path: string): boolean => /^\/(?![/\\])/.test(path);
+const HERE = 'http://here.invalid';
+
+/**
+ * A path of this storefront as a browser would read it; null for what would lead it anywhere else.
+ * @example
+ * ownPath('/cart?x=1#y'); // /cart?x=1#y
+ * ownPath('/\t/elsewhere.example'); // null
+ */
+export function ownPath(text: string): string | null {
+  if (!text.startsWith('/') || !URL.canParse(text, HERE)) return null;
+  const { origin, pathname, search, hash } = new URL(text, HERE);
+  // What a browser takes out may leave two slashes at the start, which begin a host.
+  return origin === HERE && !pathname.startsWith('//') ? pathname + search + hash : null;
+}

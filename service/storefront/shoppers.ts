@@ -16,7 +16,7 @@ import {
 import type { Site } from './context.js';
 import { formOf, mayWrite, post, thanked, type LetterAnswer, type LetterBox, type Sent } from './letters.js';
 import { isForSignedIn, patternsFor } from './pages.js';
-import { isOwnPath } from './paths.js';
+import { ownPath } from './paths.js';
 
 const COOKIE = 'shopper';
 const LINK_MS = 30 * 60 * 1000;
@@ -139,5 +139,5 @@ const setShopperCookie = (response: Response, value: string, forMs: number): voi
 /** The page that a shopper wanted before they were asked to sign in; empty if there was none. */
 function wantedIn({ page }: Sent): string {
   const to = new URLSearchParams(page.split('?')[1] ?? '').get('to') ?? '';
-  return to.length <= LONGEST_PATH && isOwnPath(to) ? to : '';
+  return to.length <= LONGEST_PATH ? (ownPath(to) ?? '') : '';
 }

@@ -255,7 +255,15 @@ test('what no form sends is refused or passed over, and never breaks', async () 
   expect(await statuses('/checkout', [{}, { do: 'order' }, { do: 'order', 'x:country': 'XX' }])).toEqual([
     303, 422, 422,
   ]);
-  for (const page of ['//evil.example/', 'https://evil.example/', '\\\\evil.example', '/item/gone', '/%zz'])
+  for (const page of [
+    '/\t/evil.example/',
+    '/\n/evil.example/',
+    '//evil.example/',
+    'https://evil.example/',
+    '\\\\evil.example',
+    '/item/gone',
+    '/%zz',
+  ])
     expect((await shopper.add({ page })).headers.location ?? '/').toMatch(/^\/(?![/\\])/);
   const foreign = await shopper.send('/checkout', { do: 'order' }, { origin: 'https://evil.example' });
   expect(foreign.status).toBe(403);

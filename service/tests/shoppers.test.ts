@@ -143,15 +143,22 @@ test('a later link ends those before it; an old one signs nobody in; nobody is f
   expect(letters('many@kites.example').length).toBeLessThanOrEqual(10);
 });
 
-test.each(['//elsewhere.example/x', 'https://elsewhere.example', '/\\elsewhere.example', `/${'x'.repeat(500)}`, ''])(
-  'a way back that is none (%s) leads to the sign-in page',
-  async (to) => {
-    await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
-    const shopper = new Shopper(service);
-    await ask(shopper, 'way@kites.example', { page: `/sign-in?to=${encodeURIComponent(to)}` });
-    expect((await comes(shopper, linkTo('way@kites.example'))).headers['location']).toBe('/sign-in');
-  },
-);
+test.each([
+  '/\t/elsewhere.example',
+  '/\n/elsewhere.example',
+  '/\r\n//elsewhere.example',
+  '/.//elsewhere.example',
+  '//elsewhere.example/x',
+  'https://elsewhere.example',
+  '/\\elsewhere.example',
+  `/${'x'.repeat(500)}`,
+  '',
+])('a way back that is none (%s) leads to the sign-in page', async (to) => {
+  await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
+  const shopper = new Shopper(service);
+  await ask(shopper, 'way@kites.example', { page: `/sign-in?to=${encodeURIComponent(to)}` });
+  expect((await comes(shopper, linkTo('way@kites.example'))).headers['location']).toBe('/sign-in');
+});
 
 test('of two links to one address that are used at once, one signs in', async () => {
   for (let round = 0; round < 5; round++) {
