@@ -1,20 +1,29 @@
-/** What a service process does by itself: timed changes when they are due, renewals in the background, cleaning up. */
+/**
+ * What a service process does by itself: timed changes when they are due, renewals in the background, mail, cleaning up.
+ * Each in a loop of its own, so that none waits for another that takes long.
+ */
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import { askMissing, runDuePages, runRenewals } from './assigning/worker.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
 import { CART_SECONDS } from './storefront/cart-cookie.js';
-import { endCarts } from './records/carts.js';
 import { dropOldTries } from './accounts/attempts.js';
 import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';
+import type { Mail } from './mail/mail.js';
+import { sendWaiting } from './mail/sending.js';
+import { endCarts } from './records/carts.js';
 import { dropPasswordLinks } from './records/password-links.js';
 import { dropOldChanges } from './records/changes.js';
+import { dropOldMail } from './records/outgoing-mail.js';
 import { dropOldShopperTokens } from './records/shoppers.js';
 import { dropOldAnswers } from './records/idempotency.js';
 import type { Database } from './records/database.js';
-import { isDatabaseAway } from './web.js';
+import { isDatabaseAway } from './records/database-faults.js';
+import { onNews } from './records/signals.js';
 
-const EVERY_MS = 500;
+const SOON_MS = 500;
+const SECOND_MS = 1_000;
 const CLEAN_EVERY_MS = 10 * 60 * 1000;
 
 export interface Chores {
@@ -22,41 +31,77 @@ export interface Chores {
   stop(): Promise<void>;
 }
 
-export function startChores(db: Database, log: Logger): Chores {
-  let stopped = false;
-  let timer: NodeJS.Timeout;
-  let cleaned = 0;
+export function startChores(db: Database, mail: Mail, log: Logger): Chores {
   const failed: JobFailed = (job, error) =>
-    logFault(log, error, `the job “${job}” failed and is set aside for a while`);
-  const round = async (): Promise<void> => {
-    try {
-      await runTimedChanges(db, new Date(), failed);
+    logFault(log, error, `the job “${job.split(' ')[0] ?? ''}” failed and is set aside for a while: ${job}`);
+  const loops = [
+    loop(log, SOON_MS, () => runTimedChanges(db, new Date(), failed)),
+    loop(log, SOON_MS, async () => {
       await runDuePages(db, new Date(), failed);
       await runRenewals(db, new Date(), failed);
-      if (Date.now() - cleaned > CLEAN_EVERY_MS) await clean();
-    } catch (error) {
+    }),
+    loop(
+      log,
+      SECOND_MS,
+      () => sendWaiting(db, mail, failed),
+      (wake) => onNews(db, 'mail', wake),
+    ),
+    loop(log, CLEAN_EVERY_MS, () => clean(db, log)),
+  ];
+  const asked = askMissing(db).catch((error: unknown) => logFault(log, error, 'a chore failed'));
+  return {
+    async stop() {
+      await Promise.all([asked, ...loops.map((one) => one.stop())]);
+    },
+  };
+}
+
+/**
+ * Does a chore over and over, with pauses.
+ * @param wakes is given what ends a pause early; answers what ends that
+ */
+function loop(
+  log: Logger,
+  everyMs: number,
+  chore: () => Promise<unknown>,
+  wakes: (wake: () => void) => () => void = () => () => undefined,
+): Chores {
+  let stopped = false;
+  let woken = false;
+  let rest = new AbortController();
+  const wake = (): void => {
+    woken = true;
+    rest.abort();
+  };
+  const off = wakes(wake);
+  const run = async (): Promise<void> => {
+    while (!stopped) {
+      woken = false;
       // With the database away everything waits; the next round tries again.
-      if (!isDatabaseAway(error)) logFault(log, error, 'a chore failed');
+      await chore().catch((error: unknown) => isDatabaseAway(error) || logFault(log, error, 'a chore failed'));
+      rest = new AbortController();
+      if (!woken) await pause(everyMs, undefined, { signal: rest.signal }).catch(() => undefined);
     }
-    if (!stopped) timer = setTimeout(() => (running = round()), EVERY_MS);
   };
-  const clean = async (): Promise<void> => {
-    await dropOldAnswers(db);
-    await dropOldTries(db, new Date());
-    await dropPasswordLinks(db, new Date());
-    await dropOldShopperTokens(db, new Date());
-    await endCarts(db, new Date(Date.now() - CART_SECONDS * 1000));
-    await dropOldChanges(db);
-    cleaned = Date.now();
-  };
-  let running = askMissing(db)
-    .catch((error: unknown) => logFault(log, error, 'a chore failed'))
-    .then(round);
+  const running = run();
   return {
     async stop() {
       stopped = true;
-      clearTimeout(timer);
+      off();
+      wake();
       await running;
     },
   };
+}
+
+async function clean(db: Database, log: Logger): Promise<void> {
+  const now = new Date();
+  const dropped = await dropOldMail(db, now);
+  if (dropped > 0) log.error({ messages: dropped }, 'messages could not be sent for days and were given up');
+  await dropOldAnswers(db);
+  await dropOldTries(db, now);
+  await dropPasswordLinks(db, now);
+  await dropOldShopperTokens(db, now);
+  await endCarts(db, new Date(now.getTime() - CART_SECONDS * 1000));
+  await dropOldChanges(db);
 }

@@ -2,7 +2,7 @@
 import { cut } from '@parlour/core';
 import type { Database } from './records/database.js';
 import { forgetFailures, noteFailure, type Job } from './records/failed-jobs.js';
-import { isDatabaseAway } from './web.js';
+import { isDatabaseAway } from './records/database-faults.js';
 
 /** Is told of a job that failed, and when it is tried again. */
 export type JobFailed = (job: Job, error: unknown, retryAt: Date) => void;

@@ -15,13 +15,13 @@ import { logFault } from './faults.js';
 import { keptPages } from './kept/kept-pages.js';
 import { startMakingPictures } from './picture-chore.js';
 import { stopEncoding } from './media/encoding.js';
-import { migrate, openDatabase } from './records/database.js';
+import { faultsAfterCommit, migrate, openDatabase } from './records/database.js';
 import { secretOf } from './records/secrets.js';
 import { listenForSignals } from './records/signals.js';
 import { createLogger, createService } from './server.js';
 import type { Service } from './service.js';
 import { liveStores } from './storefront/live-stores.js';
-import { isDatabaseAway } from './web.js';
+import { isDatabaseAway } from './records/database-faults.js';
 
 // Found through the packages themselves, so that it is right from the sources and from the build.
 const packageFolder = (name: string): string => dirname(createRequire(import.meta.url).resolve(`${name}/package.json`));
@@ -90,10 +90,11 @@ export async function startService({
       logFault(logger, error, `the store “${slug}” could not be loaded and is set aside for a while`),
     );
     const kept = keptPages(keptBytes);
+    const mail = mailServer ? smtp(mailServer.url, mailServer.from) : mailbox(mailboxFile, mailIsDelivered);
     const service: Service = {
       db,
       config,
-      mail: mailServer ? smtp(mailServer.url, mailServer.from) : mailbox(mailboxFile, mailIsDelivered),
+      mail,
       addressOf: clientAddresses(proxies),
       stores,
       kept,
@@ -102,12 +103,13 @@ export async function startService({
     const changes = startPolling(db, [stores, kept], (error) => {
       if (!isDatabaseAway(error)) logFault(logger, error, 'changes could not be taken in');
     });
+    faultsAfterCommit(db).tell = (error) => logFault(logger, error, 'what follows a change failed');
     await changes.look();
     const server = createService(service, logger);
     server.listen(config.port, config.listen);
     await once(server, 'listening');
     const signals = listenForSignals(db, databaseUrl);
-    const chores = [startChores(db, logger), ...(makesPictures ? [startMakingPictures(db, logger)] : [])];
+    const chores = [startChores(db, mail, logger), ...(makesPictures ? [startMakingPictures(db, logger)] : [])];
     return {
       port: config.port,
       demoLoaded,

@@ -9,7 +9,7 @@ import { logFault } from './faults.js';
 import { makeLater } from './media/renditions.js';
 import type { Database } from './records/database.js';
 import { finishWaiting, takeWaiting } from './records/waiting-pictures.js';
-import { isDatabaseAway } from './web.js';
+import { isDatabaseAway } from './records/database-faults.js';
 
 const LOOK_EVERY_MS = 1_000;
 

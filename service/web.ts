@@ -5,7 +5,7 @@ import compression from 'compression';
 import type { NextFunction, Request, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import { Problem } from '@parlour/core';
-import { databaseCode, hasCrossed } from './records/database.js';
+import { hadNoEffect, hasCrossed, isDatabaseAway, isDiskFull, tookTooLong } from './records/database-faults.js';
 
 /** The host name a request is for, without its port and in small letters: names have no case (RFC 9110, 4.2.3). */
 export function hostOf({ headers: { host = '' } }: IncomingMessage): string {
@@ -46,31 +46,17 @@ export function sameOriginOnly(request: Request, _response: Response, next: Next
   next();
 }
 
-// Class 08 (connection), 57P (shutting down, cannot connect now), 53300 (too many connections), 55000 (the database
-// accepts no connections), and the socket's own errors.
-const AWAY = /^(08|57P|53300|55000|ECONN|EPIPE|ETIMEDOUT|ENOENT)/;
-
-/** True for an error that means PostgreSQL cannot be reached right now. */
-export function isDatabaseAway(error: unknown): boolean {
-  const { message } = (error ?? {}) as { message?: unknown };
-  return (
-    AWAY.test(databaseCode(error)) ||
-    (typeof message === 'string' && /Connection terminated|timeout exceeded when trying to connect/.test(message))
-  );
-}
-
-const DISK_FULL = '53100';
-const CANCELLED = '57014';
-const LOCK_TIMEOUT = '55P03';
-
-/** Whether the database has no room left on its disk. */
-export const isDiskFull = (error: unknown): boolean => databaseCode(error) === DISK_FULL;
-
-/** A fault of the database that passes, as a refusal in words; null for faults of our own. */
-export function passingProblem(error: unknown): Problem | null {
+/**
+ * A fault of the database that passes, as a refusal in words; null for faults of our own.
+ * @param reads true for a request that changes nothing anyway
+ */
+export function passingProblem(error: unknown, { reads }: { readonly reads: boolean }): Problem | null {
   if (isDatabaseAway(error))
     return new Problem('database-away', 'The database cannot be reached right now.', {
-      remedy: 'Nothing was changed. Try again in a few seconds.',
+      remedy:
+        reads || hadNoEffect(error)
+          ? 'Nothing was changed. Try again in a few seconds.'
+          : 'It was lost while this was being saved, so it may have been done or not. Look, then try again: edits of one unit, and what is created with one Idempotency-Key, are never done twice.',
       retryAfter: 5,
     });
   if (isDiskFull(error))
@@ -78,8 +64,7 @@ export function passingProblem(error: unknown): Problem | null {
       remedy: 'Whoever runs this Parlour must make room; then try again.',
       retryAfter: 60,
     });
-  const code = databaseCode(error);
-  if (code === CANCELLED || code === LOCK_TIMEOUT)
+  if (tookTooLong(error))
     return new Problem('took-too-long', 'This took too long and was stopped; nothing was changed.', {
       remedy: 'Ask for less at once, or try again in a moment.',
       retryAfter: 10,
@@ -91,3 +76,6 @@ export function passingProblem(error: unknown): Problem | null {
     });
   return null;
 }
+
+/** Whether a request changes nothing (RFC 9110, 9.2.1). */
+export const readsOnly = ({ method }: Pick<Request, 'method'>): boolean => method === 'GET' || method === 'HEAD';

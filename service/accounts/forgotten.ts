@@ -1,11 +1,11 @@
 /** A forgotten password: a link by mail, which proves that the address is theirs, sets a new one. */
 import { Problem } from '@parlour/core';
 import { consoleOrigin, type Config } from '../config.js';
-import type { Mail } from '../mail/mail.js';
 import { passwordMessage } from '../mail/messages.js';
 import { accountByMail, setPassword, type Account } from '../records/accounts.js';
 import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
+import { sendLater } from '../records/outgoing-mail.js';
 import { addPasswordLink, takePasswordLink } from '../records/password-links.js';
 import { signal } from '../records/signals.js';
 import { hashPassword, newLinkToken, tokenHash } from './passwords.js';
@@ -13,12 +13,14 @@ import { hashPassword, newLinkToken, tokenHash } from './passwords.js';
 const HOUR = 60 * 60 * 1000;
 
 /** Sends a link to whoever has an account with a mail address; nothing if nobody has. */
-export async function sendPasswordLink(db: Records, config: Config, post: Mail, mail: string): Promise<void> {
+export async function sendPasswordLink(db: Records, config: Config, mail: string): Promise<void> {
   const account = await accountByMail(db, mail);
   if (!account) return;
   const token = newLinkToken();
-  await addPasswordLink(db, account.id, tokenHash(token), new Date(Date.now() + HOUR));
-  await post.send(passwordMessage(account.mail, `${consoleOrigin(config)}/new-password/${token}`));
+  await inTransaction(db, async (trx) => {
+    await addPasswordLink(trx, account.id, tokenHash(token), new Date(Date.now() + HOUR));
+    await sendLater(trx, null, passwordMessage(account.mail, `${consoleOrigin(config)}/new-password/${token}`));
+  });
 }
 
 /** Sets the password of the account a link was sent to; every session of it ends. @throws Problem `bad-link` */

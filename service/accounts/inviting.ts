@@ -1,9 +1,9 @@
 /** Inviting somebody: by mail, or by a link that is shown once to whoever invites. */
 import { consoleOrigin, type Config } from '../config.js';
-import type { Mail } from '../mail/mail.js';
 import { invitationMessage } from '../mail/messages.js';
 import { accountName, addInvitation, type OpenInvitation } from '../records/accounts.js';
 import type { Records } from '../records/database.js';
+import { sendLater } from '../records/outgoing-mail.js';
 import { storeById } from '../records/stores.js';
 import { newLinkToken, tokenHash } from './passwords.js';
 
@@ -18,11 +18,10 @@ export async function addLink(trx: Records, config: Config, invitation: OpenInvi
 export async function sendInvitation(
   trx: Records,
   config: Config,
-  mail: Mail,
   invitation: OpenInvitation & { readonly storeId: number | null },
 ): Promise<void> {
   const link = await addLink(trx, config, invitation);
   const store = invitation.storeId === null ? 'Parlour' : (await storeById(trx, invitation.storeId)).name;
   const by = invitation.by === null ? 'Parlour' : await accountName(trx, invitation.by);
-  await mail.send(invitationMessage(invitation.mail, by, store, invitation.role, link));
+  await sendLater(trx, invitation.storeId, invitationMessage(invitation.mail, by, store, invitation.role, link));
 }

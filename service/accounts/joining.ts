@@ -40,7 +40,7 @@ export async function join(
   const token = tokenHash(joining.token);
   const found = (await findInvitation(db, token, new Date())) ?? refuse();
   const mail = mailOf(found, joining);
-  if (found.shown && found.by !== null && post.reachesPeople) await askForProof(db, config, post, token, address);
+  if (found.shown && found.by !== null && post.reachesPeople) await askForProof(db, config, token, address);
   // All that is slow, or counts failures by itself, comes before the transaction: it would keep a second connection.
   const known = await accountByMail(db, mail);
   if (known)
@@ -64,11 +64,11 @@ export async function join(
 }
 
 /** Exchanges an invitation whose link others know for one that only its mail address gets. */
-async function askForProof(db: Records, config: Config, post: Mail, token: Buffer, address: string): Promise<never> {
+async function askForProof(db: Records, config: Config, token: Buffer, address: string): Promise<never> {
   const { mail } = await inTransaction(db, async (trx) => {
     const shown = (await takeInvitation(trx, token, new Date())) ?? refuse();
     await countLink(trx, shown.mail, address, new Date());
-    await sendInvitation(trx, config, post, { ...shown, shown: false });
+    await sendInvitation(trx, config, { ...shown, shown: false });
     return shown;
   });
   throw new Problem('proof-by-mail', `A message was sent to ${mail}, since others know this link too.`, {

@@ -38,6 +38,7 @@ export function consoleApp(service: Service): Express {
   app.get('/healthz', (_request, response) => response.json({ alive: true }));
   app.get('/readyz', async (_request, response) => {
     const reason = await whyNotReady(db);
+    if (reason !== null) response.set('retry-after', '5');
     response.status(reason === null ? 200 : 503).json(reason === null ? { ready: true } : { ready: false, reason });
   });
   app.get('/docs/problems/:code', (request, response, next) => {

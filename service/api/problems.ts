@@ -2,11 +2,11 @@
 import type { NextFunction, Request, Response } from 'express';
 import { Problem, problemStatus } from '@parlour/core';
 import { logFault } from '../faults.js';
-import { passingProblem } from '../web.js';
+import { passingProblem, readsOnly } from '../web.js';
 
 /** Express tells an error handler by its four parameters. */
 export function sayProblem(error: unknown, request: Request, response: Response, _next: NextFunction): void {
-  const problem = asProblem(error);
+  const problem = asProblem(error, readsOnly(request));
   const { code, message, place, remedy, retryAfter } = problem;
   if (code === 'broken') logFault(request.log, error, 'a request failed');
   else if (problem !== error && problemStatus(code) === 503) logFault(request.log, error, `a request failed: ${code}`);
@@ -27,9 +27,9 @@ export function sayProblem(error: unknown, request: Request, response: Response,
     );
 }
 
-function asProblem(error: unknown): Problem {
+function asProblem(error: unknown, reads: boolean): Problem {
   if (error instanceof Problem) return error;
-  const passing = passingProblem(error);
+  const passing = passingProblem(error, { reads });
   if (passing) return passing;
   const { type, status, code } = (error ?? {}) as { type?: string; status?: number; code?: string };
   switch (type) {

@@ -18,7 +18,7 @@ const cookie = (value: string, maxAge: number): string =>
   stringifySetCookie({ name: SESSION_COOKIE, value, httpOnly: true, sameSite: 'strict', path: '/', maxAge });
 
 export function signInRoutes(api: Api): void {
-  const { db, config, mail, addressOf } = api;
+  const { db, config, addressOf } = api;
 
   implement(api, routes.signIn, async ({ body, request, response }) => {
     const account = await checkCredentials(db, body.mail, body.password, addressOf(request));
@@ -47,7 +47,7 @@ export function signInRoutes(api: Api): void {
   implement(api, routes.forgotPassword, async ({ body, request }) => {
     await countLink(db, body.mail, addressOf(request), new Date());
     // Not waited for: how long it takes would tell whether the address has an account.
-    void sendPasswordLink(db, config, mail, body.mail).catch((error: unknown) =>
+    void sendPasswordLink(db, config, body.mail).catch((error: unknown) =>
       logFault(request.log, error, 'a message could not be sent'),
     );
     return { done: true };

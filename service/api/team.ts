@@ -55,7 +55,7 @@ export function teamRoutes(api: Api): void {
         detail: { role },
       });
       const link = mailed ? null : await addLink(trx, config, invitation);
-      if (mailed) await sendInvitation(trx, config, post, invitation);
+      if (mailed) await sendInvitation(trx, config, invitation);
       return { mail, role, link, mailed, expires: expiresAt.toISOString() };
     }),
   );

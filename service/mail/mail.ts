@@ -4,26 +4,18 @@
  */
 import { appendFile } from 'node:fs/promises';
 import { createTransport } from 'nodemailer';
-
-export interface Message {
-  readonly to: string;
-  /** Who gets the answers; nobody if absent. */
-  readonly replyTo?: string;
-  readonly subject: string;
-  /** Plain text. */
-  readonly text: string;
-}
+import type { MailMessage } from '../records/outgoing-mail.js';
 
 export interface Mail {
   /** Whether messages reach people: then secrets go by mail alone, and are shown to nobody else. */
   readonly reachesPeople: boolean;
   /** @throws what the file system, or the server, throws */
-  send(message: Message): Promise<void>;
+  send(message: MailMessage): Promise<void>;
 }
 
 const FROM = 'parlour@localhost';
 
-const composed = ({ to, subject, text, replyTo }: Message, from: string) => ({
+const composed = ({ to, subject, text, replyTo }: MailMessage, from: string) => ({
   from: { name: 'Parlour', address: from },
   to: { name: '', address: to },
   ...(replyTo !== undefined && { replyTo: { name: '', address: replyTo } }),

@@ -1,8 +1,8 @@
 /** What Parlour writes to people. */
 import type { Message as ShopperMessage } from '../records/inbox.js';
-import type { Message } from './mail.js';
+import type { MailMessage } from '../records/outgoing-mail.js';
 
-export const passwordMessage = (to: string, link: string): Message => ({
+export const passwordMessage = (to: string, link: string): MailMessage => ({
   to,
   subject: 'A new password for Parlour',
   text: `Somebody, probably you, asked for a new password for ${to}.
@@ -15,7 +15,7 @@ If it was not you, do nothing: your password stays as it is.
 `,
 });
 
-export const invitationMessage = (to: string, by: string, store: string, role: string, link: string): Message => ({
+export const invitationMessage = (to: string, by: string, store: string, role: string, link: string): MailMessage => ({
   to,
   subject: `You are invited to work on ${store}`,
   text: `${by} invites you to work on ${store} as ${role}.
@@ -31,7 +31,7 @@ export const shopperMessage = (
   to: string,
   store: string,
   { name, mail, subject, text, page }: Pick<ShopperMessage, 'name' | 'mail' | 'subject' | 'text' | 'page'>,
-): Message => ({
+): MailMessage => ({
   to,
   replyTo: mail,
   subject: `${store}: ${subject || `a message from ${name}`}`,

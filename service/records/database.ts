@@ -1,6 +1,7 @@
 /** The connection to PostgreSQL, and the migrations. */
 import { Kysely, Migrator, PostgresDialect, sql, type Transaction } from 'kysely';
 import pg from 'pg';
+import { hasCrossed, isDatabaseAway, ofDatabase, withoutEffect } from './database-faults.js';
 import { sendByName } from './named.js';
 import * as start from './migrations/0001-start.js';
 import type { Tables } from './tables.js';
@@ -21,9 +22,21 @@ const PATIENCE_MS = 8000;
 /** What one statement may take, waiting for locks included. Long work goes in batches. */
 const STATEMENT_MS = 15_000;
 
+/** Says of what it throws that the database threw it, and that nothing was sent yet. */
+class WatchedPool extends pg.Pool {
+  override connect(): Promise<pg.PoolClient>;
+  override connect(call: Parameters<pg.Pool['connect']>[0]): void;
+  override connect(call?: Parameters<pg.Pool['connect']>[0]): Promise<pg.PoolClient> | void {
+    if (call) return super.connect(call);
+    return super.connect().catch((error: unknown) => {
+      throw withoutEffect(ofDatabase(error));
+    });
+  }
+}
+
 /** @param url `postgresql://…`; the pool connects when it is first used */
 export function openDatabase(url: string): Database {
-  const pool = new pg.Pool({
+  const pool = new WatchedPool({
     connectionString: url,
     max: 12,
     connectionTimeoutMillis: PATIENCE_MS,
@@ -60,17 +73,6 @@ export async function migrate(db: Database): Promise<void> {
   if (error) throw error instanceof Error ? error : new Error('The database could not be brought up to date.');
 }
 
-/** The code PostgreSQL gives an error (its appendix A), or the socket's; empty for others. */
-export const databaseCode = (error: unknown): string => {
-  const { code } = (error ?? {}) as { code?: unknown };
-  return typeof code === 'string' ? code : '';
-};
-
-// Serialisation failure and deadlock: PostgreSQL undid one of two that crossed, so that it can be done again.
-const CROSSED = new Set(['40001', '40P01']);
-/** Whether PostgreSQL undid one of two transactions that crossed. */
-export const hasCrossed = (error: unknown): boolean => CROSSED.has(databaseCode(error));
-
 const MOST_TRIES = 8;
 const pause = (ms: number): Promise<void> => new Promise((go) => setTimeout(go, ms));
 
@@ -83,6 +85,8 @@ export async function inTransaction<T>(db: Records, work: (trx: Records) => Prom
   if (db.isTransaction) return work(db);
   for (let attempt = 1; ; attempt++) {
     const after: Afterwards[] = [];
+    // From then on the commit is sent, and may go through although nothing is heard of it.
+    let commits = false;
     try {
       const done = await db.transaction().execute(async (trx) => {
         const before: (() => Promise<void>)[] = [];
@@ -90,11 +94,13 @@ export async function inTransaction<T>(db: Records, work: (trx: Records) => Prom
         beforehand.set(trx, before);
         const result = await work(trx);
         for (const call of before) await call();
+        commits = true;
         return result;
       });
-      for (const call of after) await call(db);
+      await callAll(after, db);
       return done;
     } catch (error) {
+      if (!commits) withoutEffect(error);
       if (attempt === MOST_TRIES || !hasCrossed(error)) throw error;
       await pause(Math.random() * 10 * 2 ** attempt);
     }
@@ -106,6 +112,19 @@ export const inSnapshot = <T>(db: Records, work: (trx: Records) => Promise<T>): 
   db.isTransaction
     ? work(db)
     : db.transaction().setIsolationLevel('repeatable read').setAccessMode('read only').execute(work);
+
+/** What is done is done: what follows a commit and fails is told, and is no failure of whoever committed. */
+async function callAll(after: readonly Afterwards[], db: Database): Promise<void> {
+  for (const call of after)
+    try {
+      await call(db);
+    } catch (error) {
+      if (!isDatabaseAway(error)) faultsAfterCommit(db).tell(error);
+    }
+}
+
+/** Who is told of faults after a commit; nobody until it is set. */
+export const faultsAfterCommit = perDatabase(() => ({ tell: (_error: unknown): void => undefined }));
 
 /** Is given the database, since the transaction is over then. */
 type Afterwards = (db: Database) => unknown;

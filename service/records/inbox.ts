@@ -57,11 +57,17 @@ export async function removeSignUp(db: Records, storeId: number, id: number): Pr
 
 export type NewMessage = Pick<Message, 'name' | 'mail' | 'subject' | 'text' | 'page'>;
 
-export async function addMessage(db: Records, storeId: number, { text, ...message }: NewMessage): Promise<void> {
-  await db
-    .insertInto('message')
-    .values({ store_id: storeId, body: text, ...message })
-    .execute();
+/** Keeps a message; one that was sent twice is one. @returns whether it is new */
+export async function addMessage(
+  db: Records,
+  storeId: number,
+  { text, name, mail, subject, page }: NewMessage,
+): Promise<boolean> {
+  const { numAffectedRows } = await sql`insert into message (store_id, name, mail, subject, body, page)
+    select ${storeId}, ${name}, ${mail}, ${subject}, ${text}, ${page}
+    where not exists (select 1 from message where store_id = ${storeId} and mail = ${mail} and body = ${text}
+      and subject = ${subject} and created_at > now() - interval '1 hour')`.execute(db);
+  return numAffectedRows === 1n;
 }
 
 const messageQuery = (db: Records, storeId: number) =>

@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { CompiledQuery } from 'kysely';
 import type pg from 'pg';
+import { ofDatabase } from './database-faults.js';
 
 const names = new Map<string, string>();
 
@@ -16,11 +17,21 @@ export function named<Row>(text: string): (...values: readonly unknown[]) => Com
   return (...values) => CompiledQuery.raw(text, [...values]) as CompiledQuery<Row>;
 }
 
-/** Lets a connection send named statements under their names; the query builder itself has no names. */
+/**
+ * Lets a connection send named statements under their names; the query builder itself has no names. What it throws is
+ * known as the database's.
+ */
 export function sendByName(client: pg.Client | pg.PoolClient): void {
   // Looked up when it is called: whoever watches what clients send puts something in its place.
   const own = Object.getPrototypeOf(client) as { query(...given: readonly unknown[]): unknown };
-  const query = (...given: readonly unknown[]): unknown => own.query.apply(client, [...given]);
+  const query = (...given: readonly unknown[]): unknown => {
+    const sent = own.query.apply(client, [...given]);
+    // With a callback it answers nothing.
+    if (typeof (sent as Promise<unknown> | undefined)?.catch !== 'function') return sent;
+    return (sent as Promise<unknown>).catch((error: unknown) => {
+      throw ofDatabase(error);
+    });
+  };
   client.query = ((text: unknown, values: unknown, ...rest: readonly unknown[]) => {
     const name = typeof text === 'string' ? names.get(text) : undefined;
     return name === undefined ? query(text, values, ...rest) : query({ name, text, values }, ...rest);

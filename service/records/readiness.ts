@@ -1,6 +1,6 @@
 /** Whether the database can be read and written. */
 import { sql } from 'kysely';
-import { isDiskFull } from '../web.js';
+import { isDiskFull } from './database-faults.js';
 import type { Database } from './database.js';
 
 /** More than the room that is left in a page of a table, so that the disk is asked for more. */

@@ -1,4 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
+import type { MailMessage } from './outgoing-mail.js';
 import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audited.js';
@@ -239,6 +240,13 @@ export interface Tables {
   password_link: { token_hash: Buffer; account_id: number; expires_at: Date };
   change: { xid: Generated<string>; store_id: number; tags: string[] };
   change_mark: { at: Now; horizon: string; dropped: Generated<boolean> };
+  outgoing_mail: {
+    id: Generated<string>;
+    store_id: number | null;
+    message: Json<MailMessage>;
+    created_at: Now;
+    taken_until: Date | null;
+  };
   failed_job: { job: string; failures: number; fault: string; retry_at: Date };
   room_probe: { bytes: Buffer };
   presence: { design_id: number; account_id: number; page: string; seen_at: Date };

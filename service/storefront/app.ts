@@ -6,8 +6,9 @@ import { logFault } from '../faults.js';
 import type { KeptAnswers } from '../kept/answer.js';
 import { etagOf } from '../kept/kept-pages.js';
 import { inSnapshot } from '../records/database.js';
+import { hadNoEffect, isDatabaseAway } from '../records/database-faults.js';
 import type { Service } from '../service.js';
-import { compressed, isDatabaseAway, passingProblem, sameOriginOnly } from '../web.js';
+import { compressed, passingProblem, readsOnly, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { actions } from './actions.js';
 import { countIn } from './cart-cookie.js';
@@ -113,12 +114,19 @@ function sayProblem(error: unknown, request: Request, response: Response): void 
     return;
   }
   logFault(request.log, error, 'a page could not be shown');
-  const passing = passingProblem(error);
+  const passing = passingProblem(error, { reads: readsOnly(request) });
   if (passing?.retryAfter !== undefined) response.set('retry-after', String(passing.retryAfter));
   response
     .status(passing ? problemStatus(passing.code) : 500)
     .type('html')
-    .send(plainPage('This page cannot be shown right now.', 'Please try again in a moment.'));
+    .send(
+      plainPage(
+        'This page cannot be shown right now.',
+        isDatabaseAway(error) && !readsOnly(request) && !hadNoEffect(error)
+          ? 'What you sent may have been taken all the same. Please look before you send it again; an order is never placed twice.'
+          : 'Please try again in a moment.',
+      ),
+    );
 }
 
 const plainPage = (title: string, text: string): string =>

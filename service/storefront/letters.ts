@@ -1,12 +1,13 @@
 /** Forms with which shoppers write to the store: a mail address for news, or a message. Each counts against the address it comes from. */
 import type { Request } from 'express';
 import { isMailAddress, TRAP, type FormState } from '@parlour/core';
-import type { Mail, Message } from '../mail/mail.js';
+import type { Mail } from '../mail/mail.js';
 import { shopperMessage } from '../mail/messages.js';
 import { addMessage, addSignUp } from '../records/inbox.js';
 import { addSentMail } from '../records/sent-mail.js';
 import type { ClientAddress } from '../accounts/address.js';
-import { logFault } from '../faults.js';
+import { inTransaction, type Records } from '../records/database.js';
+import { sendLater, type MailMessage } from '../records/outgoing-mail.js';
 import { minutesToWait } from './hourly.js';
 import type { Site } from './context.js';
 
@@ -65,22 +66,18 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
   const may = await mayWrite(site, sent, `message from ${box.addressOf(request)}`, MOST_MESSAGES);
   if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
   const message = { name: of('name'), mail: of('mail'), subject: of('subject'), text: of('text'), page: pathIn(sent) };
-  await addMessage(site.db, site.store.id, message);
-  const to = site.store.details.mail;
-  // It is in the inbox already: mail that does not go out costs the shopper nothing.
-  if (to) await post(site, box, shopperMessage(to, site.store.name, message), request);
+  await inTransaction(site.db, async (trx) => {
+    const isNew = await addMessage(trx, site.store.id, message);
+    const to = site.store.details.mail;
+    if (to && isNew) await post(trx, site, box, shopperMessage(to, site.store.name, message));
+  });
   return thanked(section);
 }
 
-/** Sends a message of the store. One that does not go out is told in the log; where none reaches people, the team can read it. */
-export async function post(
-  { db, store }: Site,
-  { mail }: LetterBox,
-  message: Message,
-  { log }: Request,
-): Promise<void> {
-  if (!mail.reachesPeople) await addSentMail(db, store.id, message);
-  await mail.send(message).catch((error: unknown) => logFault(log, error, 'a message could not be sent'));
+/** Sends a message of the store, once the transaction is committed. Where none reaches people, the team can read it. */
+export async function post(trx: Records, { store }: Site, { mail }: LetterBox, message: MailMessage): Promise<void> {
+  if (!mail.reachesPeople) await addSentMail(trx, store.id, message);
+  await sendLater(trx, store.id, message);
 }
 
 /** What a form says besides what was typed. */

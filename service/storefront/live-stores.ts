@@ -6,7 +6,7 @@ import type { Database } from '../records/database.js';
 import { bytesOfState, loadState } from '../records/documents.js';
 import { findStore, type Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
-import { isDatabaseAway } from '../web.js';
+import { isDatabaseAway } from '../records/database-faults.js';
 
 /** A store as shoppers see it now. Another object as soon as anything of it is different. */
 export interface LiveStore {

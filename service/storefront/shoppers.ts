@@ -13,6 +13,7 @@ import {
   shopperMail,
   takeShopperLink,
 } from '../records/shoppers.js';
+import { inTransaction } from '../records/database.js';
 import type { Site } from './context.js';
 import { formOf, mayWrite, post, thanked, type LetterAnswer, type LetterBox, type Sent } from './letters.js';
 import { isForSignedIn, patternsFor } from './pages.js';
@@ -92,13 +93,7 @@ export async function sendLink(site: Site, sent: Sent, request: Request, box: Le
     if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
   }
   const token = newToken();
-  await addShopperLink(
-    site.db,
-    site.store.id,
-    tokenHash(token),
-    { mail, back: wantedIn(sent) },
-    new Date(Date.now() + LINK_MS),
-  );
+  const back = wantedIn(sent);
   const link = `${site.origin}${prefix}${pathOf(patternsFor(site), 'sign-in')}/${token}`;
   const store = site.store.name;
   const message = {
@@ -106,7 +101,10 @@ export async function sendLink(site: Site, sent: Sent, request: Request, box: Le
     subject: word('sign-in-subject', { store }),
     text: word('sign-in-message', { store, link }),
   };
-  await post(site, box, message, request);
+  await inTransaction(site.db, async (trx) => {
+    await addShopperLink(trx, site.store.id, tokenHash(token), { mail, back }, new Date(Date.now() + LINK_MS));
+    await post(trx, site, box, message);
+  });
   return thanked(section);
 }
 

@@ -6,8 +6,17 @@ import type { AddressInfo } from 'node:net';
 import { SMTPServer } from 'smtp-server';
 import { routes } from '@parlour/contract';
 import { mailbox, smtp } from '../mail/mail.js';
-import { readMailbox } from './mailbox.js';
-import { mailboxOf, testService, type TestService } from './service.js';
+import { mailIsOut, readMailbox } from './mailbox.js';
+import {
+  asAdmin,
+  connect,
+  eventually,
+  mailboxOf,
+  newDatabase,
+  serviceOn,
+  testService,
+  type TestService,
+} from './service.js';
 import { Shopper } from './shopper.js';
 
 let service: TestService;
@@ -47,6 +56,7 @@ test('a message is in the inbox, and goes to the store by mail; the page thanks'
     }),
   );
   expect(unread).toBe(messages.length);
+  await mailIsOut(service);
   const [letter] = readMailbox(mailboxOf(service.databaseUrl)).filter(({ to }) => to.includes('post@windrow.example'));
   expect(letter?.text).toMatch(
     /^Can you\nmend it\?\n.*\nAda Quill, ada@quill\.example\nWritten on \/reach-us of Windrow Kites\./s,
@@ -92,6 +102,70 @@ test('a message is marked as read and as unread, and deleted for good', async ()
     code: 'no-such-thing',
     place: 'number',
   });
+});
+
+test('mail goes out after the commit alone, waits for a server that is away, and nothing else waits for it', async () => {
+  const database = await newDatabase();
+  const got: string[] = [];
+  const serverOn = (port: number) =>
+    new Promise<SMTPServer>((ready) => {
+      const server = new SMTPServer({
+        authOptional: true,
+        disabledCommands: ['STARTTLS'],
+        onRcptTo({ address }, _session, done) {
+          done(address.startsWith('refused') ? new Error('No such mailbox') : undefined);
+        },
+        onData(stream, { envelope }, done) {
+          stream.resume().on('end', () => {
+            got.push(envelope.rcptTo.map(({ address }) => address).join());
+            done();
+          });
+        },
+      });
+      server.listen(port, '127.0.0.1', () => ready(server));
+    });
+  const first = await serverOn(0);
+  const { port } = first.server.address() as AddressInfo;
+  const closed = (server: SMTPServer) => new Promise<void>((done) => void server.close(done));
+  await closed(first);
+  const mailServer = { url: `smtp://127.0.0.1:${port}`, from: 'parlour@mail.example' };
+  const running = await serviceOn(database.url, { mailServer });
+  const own = await connect(running.port, () => running.stop(), database.url);
+  const waiting = async () =>
+    (
+      await asAdmin(
+        (admin) =>
+          admin.query(
+            `select message ->> 'to' as to, f.failures from outgoing_mail left join failed_job f on f.job = 'mail ' || id order by id`,
+          ),
+        database.url,
+      )
+    ).rows as { to: string; failures: number | null }[];
+  const invite = (mail: string) => own.call(routes.invite, { body: { mail, role: 'editor' } });
+  // The server cannot be reached: that is no fault of the database, and holds up nobody.
+  expect(await invite('early@kites.example')).toMatchObject({ mailed: true, link: null });
+  await eventually(async () =>
+    expect(await waiting()).toEqual([{ to: 'early@kites.example', failures: expect.any(Number) }]),
+  );
+  expect((await own.send('localhost', '/readyz')).status).toBe(200);
+  const second = await serverOn(port);
+  await invite('refused@kites.example');
+  await invite('late@kites.example');
+  await eventually(async () => expect([...got].sort()).toEqual(['early@kites.example', 'late@kites.example']));
+  await eventually(async () => expect((await waiting()).map(({ to }) => to)).toEqual(['refused@kites.example']));
+  // What is rolled back sends nothing.
+  await asAdmin(
+    (admin) =>
+      admin.query(`create function fails() returns trigger language plpgsql as $$ begin raise exception 'no'; end $$;
+        create constraint trigger fails after insert on invitation deferrable initially deferred for each row execute function fails()`),
+    database.url,
+  );
+  await expect(invite('never@kites.example')).rejects.toMatchObject({ code: 'broken' });
+  expect((await waiting()).map(({ to }) => to)).toEqual(['refused@kites.example']);
+  await own.stop();
+  await closed(second);
+  await database.drop();
+  expect(got).not.toContain('never@kites.example');
 });
 
 describe('sending', () => {

@@ -1,6 +1,13 @@
 /** Reads the messages that a service under test has written. */
 import { readFileSync } from 'node:fs';
-import { mailboxOf, type TestService } from './service.js';
+import { asAdmin, eventually, mailboxOf, type TestService } from './service.js';
+
+/** Waits until no message is on its way. */
+export const mailIsOut = (from: Pick<TestService, 'databaseUrl'>): Promise<void> =>
+  eventually(async () => {
+    const waiting = await asAdmin((admin) => admin.query('select 1 from outgoing_mail'), from.databaseUrl);
+    expect(waiting.rowCount).toBe(0);
+  });
 
 /** The links in the messages to somebody, newest last, as soon as there are so many. */
 export async function linksTo(from: Pick<TestService, 'databaseUrl'>, mail: string, many: number): Promise<string[]> {

@@ -1,7 +1,7 @@
 /** Shoppers who sign in by a link from a message, and pages that are for them alone. */
 import { routes } from '@parlour/contract';
 import { withoutSecrets } from '../server.js';
-import { readMailbox } from './mailbox.js';
+import { mailIsOut, readMailbox } from './mailbox.js';
 import { joinedTo } from './people.js';
 import { asAdmin, eventually, mailboxOf, testService, type TestService } from './service.js';
 import { factsOf, Shopper } from './shopper.js';
@@ -14,8 +14,11 @@ afterAll(() => service.stop());
 
 const PAGE = '/sign-in?to=%2Fwholesale';
 const SECRET = 'Prices by the dozen';
-const ask = (shopper: Shopper, mail: string, more: Readonly<Record<string, string>> = {}) =>
-  shopper.send('/sign-in', { page: PAGE, 'back-to': 'sign-in-form', mail, ...more });
+async function ask(shopper: Shopper, mail: string, more: Readonly<Record<string, string>> = {}) {
+  const answer = await shopper.send('/sign-in', { page: PAGE, 'back-to': 'sign-in-form', mail, ...more });
+  await mailIsOut(service);
+  return answer;
+}
 const letters = (mail: string) => readMailbox(mailboxOf(service.databaseUrl)).filter(({ to }) => to === mail);
 /** The path of the latest link that was sent to somebody. */
 const linkTo = (mail: string): string => /\/sign-in\/\S{43}/.exec(letters(mail).at(-1)?.text ?? '')?.[0] ?? '';

@@ -61,7 +61,7 @@ test('with the database away the service says 503 and Retry-After, stays up, and
   );
   const answers = await Promise.all([other.visit('/'), other.api('/me'), other.send('localhost', '/readyz')]);
   expect(answers.map((answer) => answer.status)).toEqual([503, 503, 503]);
-  expect(answers[1]?.headers['retry-after']).toBe('5');
+  expect(answers.map(({ headers }) => headers['retry-after'])).toEqual(['5', '5', '5']);
   expect((await other.send('localhost', '/healthz')).status).toBe(200);
   await allow(true);
   expect((await other.visit('/')).status).toBe(200);
@@ -112,6 +112,52 @@ test(`while the database is away for ${OUTAGE_MS / 1000} s every kept page is an
   expect((await other.visit('/item/skerry-diamond')).text).toContain('Back again');
   await other.stop();
   await database.drop();
+});
+
+test('a database that dies inside a transaction, or while it commits, is away: 503, and what may have been done is said', async () => {
+  const database = await newDatabase();
+  const running = await serviceOn(database.url);
+  const other = await connect(running.port, async () => {
+    await running.stop();
+    await database.drop();
+  });
+  const run = (sql: string) => asAdmin((admin) => admin.query(sql), database.url);
+  await run(`create function dies() returns trigger language plpgsql as $$ begin
+      perform pg_terminate_backend(pg_backend_pid()); perform pg_sleep(5); return new; end $$`);
+  const edit = () =>
+    other.api(`${DESIGN}/edits`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        unit: randomUUID(),
+        edits: [{ type: 'insert', document: 'template/home', kind: 'heading', place: {} }],
+      }),
+    });
+  const shopper = new Shopper(other);
+  await shopper.add();
+  const ordered = await shopper.readyToOrder();
+  const order2 = () => shopper.send('/checkout', order(ordered));
+  for (const [trigger, remedy] of [
+    ['trigger dies before insert on TABLE for each row', 'Nothing was changed. Try again in a few seconds.'],
+    [
+      'constraint trigger dies after insert on TABLE deferrable initially deferred for each row',
+      expect.stringMatching(/may have been done or not.*never done twice/),
+    ],
+  ] as const) {
+    for (const table of ['draft_unit', 'placed_order'])
+      await run(`create ${trigger.replace('TABLE', table)} execute function dies()`);
+    const answers = await Promise.all([edit(), edit(), edit()]);
+    expect(answers.map(({ status, headers }) => [status, headers['retry-after']])).toEqual(Array(3).fill([503, '5']));
+    expect(answers[0]?.json()).toMatchObject({ type: '/docs/problems/database-away', remedy });
+    const refused = await order2();
+    expect([refused.status, refused.headers['retry-after']]).toEqual([503, '5']);
+    expect(refused.text.includes('may have been taken all the same')).toBe(trigger.startsWith('constraint'));
+    for (const table of ['draft_unit', 'placed_order']) await run(`drop trigger dies on ${table}`);
+  }
+  // Nothing is left behind: connections that died are replaced, and the same is done once.
+  expect([(await edit()).status, (await order2()).status, (await order2()).status]).toEqual([200, 303, 303]);
+  expect((await other.call(routes.listOrders)).orders).toHaveLength(1);
+  await other.stop();
 });
 
 test('a full disk is a reason in words, also for readiness, and passes by itself', async () => {

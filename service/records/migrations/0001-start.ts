@@ -352,6 +352,16 @@ create table sent_mail (
 );
 create index sent_mail_store on sent_mail (store_id, id);
 
+-- Messages on their way: written by the transaction that they tell of, gone once they are sent.
+create table outgoing_mail (
+  id bigint generated always as identity primary key,
+  store_id integer references store on delete cascade,
+  message jsonb not null,
+  created_at timestamptz not null default now(),
+  -- While a process sends it.
+  taken_until timestamptz
+);
+
 -- Links that sign a shopper in, and who has come by one.
 create table shopper_link (
   token_hash bytea primary key,
