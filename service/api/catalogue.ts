@@ -1,12 +1,9 @@
 /** What a store sells, as its keepers see it. */
 import { routes } from '@parlour/contract';
-import { formatMoney } from '@parlour/core';
-import { changeProduct, productOf, type ProductChange } from '../catalogue/change-product.js';
+import { changeProduct, productOf } from '../catalogue/change-product.js';
 import { putInSample, takeOutSample } from '../catalogue/sample.js';
 import { countProducts } from '../records/sample.js';
-import { audit } from '../records/audit.js';
 import type { KeptProduct } from '../records/products.js';
-import type { Store } from '../records/stores.js';
 import { checkTag, implement, type Api } from './implement.js';
 
 export function catalogueRoutes(api: Api): void {
@@ -18,40 +15,19 @@ export function catalogueRoutes(api: Api): void {
 
   implement(api, routes.getSample, ({ store }) => countProducts(db, store.id));
   implement(api, routes.putInSample, async ({ store, account }) => {
-    await putInSample(db, store);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'sample.put-in', target: store.slug });
+    await putInSample(db, store, account.id);
     return countProducts(db, store.id);
   });
   implement(api, routes.takeOutSample, async ({ store, account }) => {
-    await takeOutSample(db, store.id);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'sample.take-out', target: store.slug });
+    await takeOutSample(db, store, account.id);
     return countProducts(db, store.id);
   });
 
   implement(api, routes.changeProduct, async ({ store, account, params, body, request }) => {
-    const after = await changeProduct(db, store.id, params['product'] as string, body, (before) =>
-      checkTag(request, productShape(before)),
-    );
-    await audit(db, {
-      storeId: store.id,
-      accountId: account.id,
-      action: 'product.change',
-      target: after.code,
-      detail: inMoney(body, store),
-    });
-    return productShape(after);
+    const product = params['product'] as string;
+    const check = (before: KeptProduct): void => checkTag(request, productShape(before));
+    return productShape(await changeProduct(db, store, product, body, account.id, check));
   });
-}
-
-/** A change of a product as it is told: prices as people read them. */
-function inMoney({ variants, ...change }: ProductChange, { currency, locale }: Store): Record<string, unknown> {
-  const money = (minor: number): string => formatMoney(minor, currency, locale);
-  const toldVariants = variants?.map(({ price, wasPrice, ...variant }) => ({
-    ...variant,
-    ...(price === undefined ? {} : { price: money(price) }),
-    ...(wasPrice === undefined ? {} : { was: wasPrice === null ? null : money(wasPrice) }),
-  }));
-  return { ...change, ...(toldVariants && { variants: toldVariants }) };
 }
 
 const productShape = ({ id: _id, ...product }: KeptProduct) => ({

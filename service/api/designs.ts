@@ -1,7 +1,6 @@
 /** The designs of a store, which one is live, and changes that go live at a time. */
 import { closedState, inZone, setUpSteps } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { audit } from '../records/audit.js';
 import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
 import { groundworkCode } from '../publishing/groundwork.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
@@ -37,13 +36,6 @@ export function designRoutes(api: Api): void {
     const from = await designOf(db, store, body.copyOf ?? 'live');
     const { name, code, groundwork } = body;
     const { design: made, kept } = await copyDesign(db, from, account.id, { name, code, groundwork });
-    await audit(db, {
-      storeId: store.id,
-      accountId: account.id,
-      action: 'design.create',
-      target: made.code,
-      detail: { from: from.code, ...(groundwork === undefined ? {} : { groundwork }) },
-    });
     return { ...(await shapeOf(made, store.liveDesign.id, db)), kept: [...kept] };
   });
 
@@ -71,27 +63,18 @@ export function designRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.archiveDesign, async ({ store, design, account }) => {
-    await archiveDesign(db, design);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'design.archive', target: design.code });
+  implement(api, routes.archiveDesign, async ({ design, account }) => {
+    await archiveDesign(db, design, account.id);
     return { done: true };
   });
 
   implement(api, routes.restoreDesign, async ({ db, store, account, body }) => {
-    const design = await restoreDesign(db, store.id, body.design);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'design.restore', target: design.code });
+    const design = await restoreDesign(db, store.id, body.design, account.id);
     return shapeOf(design, store.liveDesign.id, db);
   });
 
-  implement(api, routes.goLive, async ({ store, design, account, body }) => {
+  implement(api, routes.goLive, async ({ design, account, body }) => {
     await goLive(db, design, account.id, body.note ?? '');
-    await audit(db, {
-      storeId: store.id,
-      accountId: account.id,
-      action: 'design.live',
-      target: design.code,
-      detail: { before: store.liveDesign.code },
-    });
     return shapeOf(await designById(db, design.id), design.id);
   });
 

@@ -14,10 +14,7 @@ import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafti
 import { publish } from '../publishing/publish.js';
 import { revert } from '../publishing/revert.js';
 import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
-import { audit } from '../records/audit.js';
-import type { AuditedAction } from '../records/audited.js';
 import { listRevisions, type Revision } from '../records/documents.js';
-import type { Records } from '../records/database.js';
 import { openDraft } from '../records/drafts.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { USUAL_ORDER } from '../records/page-list.js';
@@ -41,12 +38,6 @@ const pagesShape = ({ some, next, ...rest }: SomePages) => ({
 
 export function draftRoutes(api: Api): void {
   const { db, config } = api;
-  const noteRelease = (
-    { db, store, design, account }: Caller & { readonly db: Records },
-    action: AuditedAction,
-    detail: object,
-  ) => audit(db, { storeId: store.id, accountId: account.id, action, target: design.code, detail: { ...detail } });
-
   implement(api, routes.edit, async (call) => {
     const { design, account, role, body } = call;
     const author = { id: account.id, role };
@@ -144,7 +135,6 @@ export function draftRoutes(api: Api): void {
       seq: body.seq,
       ...(body.changes ? { changes: body.changes } : {}),
     });
-    await noteRelease(call, 'design.publish', { revision: revision.number });
     return { ...revisionShape(revision, true), redirects: [...revision.redirects] };
   });
 
@@ -168,7 +158,6 @@ export function draftRoutes(api: Api): void {
       readNumber(params['revision'] as string, 'revision'),
       body.note ?? '',
     );
-    await noteRelease(call, 'design.revert', { to: revision.reverts, revision: revision.number });
     return { revision: revisionShape(revision, true), sentences: [...sentences] };
   });
 }

@@ -1,7 +1,6 @@
 /** What shoppers leave in the forms of a store. */
 import { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { audit } from '../records/audit.js';
 import {
   countUnread,
   listMessages,
@@ -26,8 +25,7 @@ export function inboxRoutes(api: Api): void {
   });
   implement(api, routes.removeSignUp, async ({ store, account, params }) => {
     const number = numberOf(params);
-    if (!(await removeSignUp(db, store.id, number))) throw none('mail address', params, 'sign-up list');
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'sign-up.remove', target: String(number) });
+    if (!(await removeSignUp(db, store.id, number, account.id))) throw none('mail address', params, 'sign-up list');
     return { done: true };
   });
   implement(api, routes.listSentMail, async ({ store, query: { before, limit = USUAL_LIMIT } }) => {
@@ -45,8 +43,7 @@ export function inboxRoutes(api: Api): void {
   });
   implement(api, routes.removeMessage, async ({ store, account, params }) => {
     const number = numberOf(params);
-    if (!(await removeMessage(db, store.id, number))) throw none('message', params, 'message list');
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'message.remove', target: String(number) });
+    if (!(await removeMessage(db, store.id, number, account.id))) throw none('message', params, 'message list');
     return { done: true };
   });
 }

@@ -1,7 +1,6 @@
 /** What shoppers order, and how it comes to them. */
 import { codeText, Problem, type DeliveryMethod } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { audit } from '../records/audit.js';
 import { findOrder, listOrders } from '../records/orders.js';
 import { changeDelivery } from '../records/stores.js';
 import { implement, type Api } from './implement.js';
@@ -16,7 +15,8 @@ export function orderRoutes(api: Api): void {
 
   implement(api, routes.setWay, async ({ store, account, params, body }) => {
     const code = checkCode(params['way'] ?? '');
-    const methods = await changeDelivery(db, store.id, (all) => {
+    const told = { accountId: account.id, action: 'delivery.set', target: code } as const;
+    const methods = await changeDelivery(db, store.id, told, (all) => {
       const known = all.find((one) => one.code === code);
       if (known) return all.map((one) => (one === known ? { ...known, ...body } : one));
       if (all.length >= MOST_WAYS)
@@ -25,20 +25,19 @@ export function orderRoutes(api: Api): void {
         });
       return [...all, { ...body, code }];
     });
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'delivery.set', target: code });
     return deliveryShape(methods);
   });
 
   implement(api, routes.removeWay, async ({ store, account, params }) => {
     const code = params['way'] ?? '';
-    const methods = await changeDelivery(db, store.id, (all) => {
+    const told = { accountId: account.id, action: 'delivery.remove', target: code } as const;
+    const methods = await changeDelivery(db, store.id, told, (all) => {
       if (all.some((one) => one.code === code)) return all.filter((one) => one.code !== code);
       throw new Problem('no-such-thing', `There is no way to deliver “${code}”.`, {
         place: 'way',
         remedy: 'List the ways to deliver to see their codes.',
       });
     });
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'delivery.remove', target: code });
     return deliveryShape(methods);
   });
 

@@ -24,7 +24,6 @@ import {
 import { routes } from '@parlour/contract';
 import { storefrontOrigin, type Config } from '../config.js';
 import { makePicture } from '../media/renditions.js';
-import { audit } from '../records/audit.js';
 import { createStore } from '../stores/create.js';
 import { speak } from '../publishing/languages.js';
 import { pictureUses, removePicture } from '../publishing/picture-uses.js';
@@ -42,13 +41,11 @@ export function storeRoutes(api: Api): void {
     Promise.resolve({ groundworks: GROUNDWORKS.map(({ code, name, sentence }) => ({ code, name, sentence })) }),
   );
   implement(api, routes.createStore, async ({ db, account, body }) => {
-    const id = await createStore(db, account.id, body);
-    await audit(db, { storeId: id, accountId: account.id, action: 'store.create', target: body.slug });
+    await createStore(db, account.id, body);
     return shapeOf((await findStore(db, body.slug)) as Store, config);
   });
   implement(api, routes.closeStore, async ({ store, account }) => {
-    await setClosed(db, store.id, new Date());
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.close', target: store.slug });
+    await setClosed(db, store, new Date(), account.id);
     return { done: true };
   });
   implement(api, routes.reopenStore, async ({ db, account, body }) => {
@@ -59,8 +56,7 @@ export function storeRoutes(api: Api): void {
         remedy: 'List the closed stores to see which there are.',
       });
     mustBeAble((await roleIn(db, account.id, store.id)) as Role, 'store.manage');
-    await setClosed(db, store.id, null);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.reopen', target: store.slug });
+    await setClosed(db, store, null, account.id);
     return shapeOf(store, config);
   });
   implement(api, routes.getStore, ({ store }) => Promise.resolve(shapeOf(store, config)));
@@ -71,19 +67,12 @@ export function storeRoutes(api: Api): void {
         place: 'languages',
         remedy: 'Name only those it speaks besides.',
       });
-    await speak(db, store.id, wanted);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'store.languages', target: wanted.join(', ') });
+    await speak(db, store.id, wanted, account.id);
     return shapeOf((await findStore(db, store.slug)) as Store, config);
   });
   implement(api, routes.setDetails, async ({ store, account, body }) => {
     checkDetails(body);
-    await changeDetails(db, store.id, body);
-    await audit(db, {
-      storeId: store.id,
-      accountId: account.id,
-      action: 'store.details',
-      target: Object.keys(body).join(', '),
-    });
+    await changeDetails(db, store.id, body, account.id);
     return shapeOf((await findStore(db, store.slug)) as Store, config);
   });
   implement(api, routes.listSectionKinds, ({ store: { kinds } }) =>
@@ -127,9 +116,7 @@ export function storeRoutes(api: Api): void {
     };
   });
   implement(api, routes.removePicture, async ({ store, account, params }) => {
-    const { hash, name } = await pictureOf(store, params['hash']);
-    await removePicture(db, store.id, hash);
-    await audit(db, { storeId: store.id, accountId: account.id, action: 'picture.remove', target: name || hash });
+    await removePicture(db, store.id, await pictureOf(store, params['hash']), account.id);
     return { done: true };
   });
   implement(api, routes.addPicture, async ({ store, body, query }) => {

@@ -107,10 +107,13 @@ export function teamRoutes(api: Api): void {
       place: 'old',
       remedy: 'Check it and try again.',
     });
-    await setPassword(db, account.id, await hashPassword(body.new), tokenHash(tokenOf(request) ?? ''));
-    await signal(db, `account ${account.id}`);
-    await audit(db, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });
-    return { done: true };
+    const passwordHash = await hashPassword(body.new);
+    return inTransaction(db, async (trx) => {
+      await setPassword(trx, account.id, passwordHash, tokenHash(tokenOf(request) ?? ''));
+      await signal(trx, `account ${account.id}`);
+      await audit(trx, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });
+      return { done: true };
+    });
   });
 
   implement(api, routes.listTokens, async ({ account }) => ({

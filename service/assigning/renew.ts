@@ -8,6 +8,7 @@ import {
   finishRenewal,
   knownPages,
   removeAssignments,
+  removeGoneProducts,
   writeAssignments,
 } from '../records/assignments.js';
 import { countProducts } from '../records/subjects.js';
@@ -72,7 +73,9 @@ export async function renewPages(
 ): Promise<void> {
   const setting = await settingOf(db, design.storeId, state);
   const { rowOf, until } = rowsOf(kind, setting);
-  const gone = new Set(pages ?? (await knownPages(db, design.id, side, kind)));
+  // Of products there may be a million, so those that are gone are looked for in the database.
+  const isMany = pages === null && kind === 'product';
+  const gone = new Set(isMany ? [] : (pages ?? (await knownPages(db, design.id, side, kind))));
   const codes = pages?.flatMap((page) => parsePage(page).code ?? []);
   let done = 0;
   // The next batch is read and worked out while the one before is written.
@@ -87,7 +90,8 @@ export async function renewPages(
     writing.catch(() => undefined);
   }
   await writing;
-  await removeAssignments(db, design.id, side, [...gone]);
+  if (isMany) await removeGoneProducts(db, design.id, side, design.storeId);
+  else await removeAssignments(db, design.id, side, [...gone]);
   if (pages) await askAgainIfRunning(db, design.id, side, kind);
   else await finishRenewal(db, { designId: design.id, side, kind }, wanted, until);
 }

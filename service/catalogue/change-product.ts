@@ -1,6 +1,7 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
-import { isSame, Problem } from '@parlour/core';
+import { formatMoney, isSame, Problem } from '@parlour/core';
 import { subjectsChanged } from '../assigning/catalogue.js';
+import { audit } from '../records/audit.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Records } from '../records/database.js';
 import {
@@ -11,6 +12,7 @@ import {
   type KeptVariant,
   type VariantValues,
 } from '../records/products.js';
+import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 
 /** What changes; what is absent stays. Attributes and variants are merged by name and code, null takes one away. */
@@ -33,15 +35,17 @@ export interface VariantChange {
 }
 
 /**
+ * @param accountId who does it
  * @param checked called with the product as it is, before anything changes; throws to refuse
  * @returns the product as it is now
  * @throws Problem `no-such-thing` or `bad-value`
  */
 export function changeProduct(
   db: Records,
-  storeId: number,
+  { id: storeId, ...store }: Store,
   code: string,
   change: ProductChange,
+  accountId: number,
   checked: (before: KeptProduct) => void,
 ): Promise<KeptProduct> {
   return inTransaction(db, async (trx) => {
@@ -53,8 +57,29 @@ export function changeProduct(
     await writeProduct(trx, before.id, { ...values, ...brandId }, variantsThatDiffer(before, after));
     touch(trx, storeId, touchedBy(before, after));
     await subjectsChanged(trx, storeId, 'product', [code]);
+    await audit(trx, {
+      storeId,
+      accountId,
+      action: 'product.change',
+      target: code,
+      detail: inMoney(change, store),
+    });
     return after;
   });
+}
+
+/** A change of a product as it is told: prices as people read them. */
+function inMoney(
+  { variants, ...change }: ProductChange,
+  { currency, locale }: Pick<Store, 'currency' | 'locale'>,
+): Record<string, unknown> {
+  const money = (minor: number): string => formatMoney(minor, currency, locale);
+  const toldVariants = variants?.map(({ price, wasPrice, ...variant }) => ({
+    ...variant,
+    ...(price === undefined ? {} : { price: money(price) }),
+    ...(wasPrice === undefined ? {} : { was: wasPrice === null ? null : money(wasPrice) }),
+  }));
+  return { ...change, ...(toldVariants && { variants: toldVariants }) };
 }
 
 const WRITTEN = ['title', 'brand', 'category', 'keywords', 'attributes', 'summary', 'visibleSince'] as const;

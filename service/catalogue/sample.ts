@@ -3,6 +3,7 @@ import { currencyDecimals, Problem } from '@parlour/core';
 import { sampleCatalogue } from '@parlour/demo';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { hashOfFile, makePicture, type MadePicture } from '../media/renditions.js';
+import { audit } from '../records/audit.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Database, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
@@ -16,7 +17,7 @@ import { fillCatalogue, type Catalogue } from './fill.js';
 const AT_ONCE = 2;
 
 /** @throws Problem `already-there` if the store sells something */
-export async function putInSample(db: Database, store: Store): Promise<void> {
+export async function putInSample(db: Database, store: Store, accountId: number): Promise<void> {
   await mustBeEmpty(db, store.id);
   const { pictures, ...catalogue } = await sampleCatalogue();
   const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
@@ -42,6 +43,7 @@ export async function putInSample(db: Database, store: Store): Promise<void> {
       collection: catalogue.collections.map(({ code }) => code),
       brand: catalogue.brands.map(({ code }) => code),
     });
+    await audit(trx, { storeId: store.id, accountId, action: 'sample.put-in', target: store.slug });
   });
 }
 
@@ -49,7 +51,7 @@ export async function putInSample(db: Database, store: Store): Promise<void> {
  * Takes the sample catalogue out. Its pictures stay in the library, since pages may show them by now.
  * @throws Problem `no-such-thing` if there is none
  */
-export const takeOutSample = (db: Database, storeId: number): Promise<void> =>
+export const takeOutSample = (db: Database, { id: storeId, slug }: Store, accountId: number): Promise<void> =>
   inTransaction(db, async (trx) => {
     await lockStore(trx, storeId);
     const gone = await removeSample(trx, storeId);
@@ -58,6 +60,7 @@ export const takeOutSample = (db: Database, storeId: number): Promise<void> =>
         remedy: 'Nothing has to be done.',
       });
     await changed(trx, storeId, gone);
+    await audit(trx, { storeId, accountId, action: 'sample.take-out', target: slug });
   });
 
 async function mustBeEmpty(db: Records, storeId: number): Promise<void> {

@@ -1,6 +1,7 @@
 /** Several designs: copy one, switch which is live, bring in what the live one published meanwhile. */
 import {
   closeDocument,
+  closedState,
   freeCode,
   LIMITS,
   overlay,
@@ -22,6 +23,7 @@ import {
   updateDesign,
   type Design,
 } from '../records/designs.js';
+import { audit } from '../records/audit.js';
 import { addRevision, loadState } from '../records/documents.js';
 import { changedKeysOf, markChanged, openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
@@ -34,6 +36,7 @@ import {
   isSameState,
   opened,
   publishedManifest,
+  publishedState,
   saveOver,
   type Side,
 } from './states.js';
@@ -97,6 +100,13 @@ export const copyDesign = (
     await renewDesign(trx, copy, await loadState(trx, origin), state);
     const kept = groundwork === undefined ? [] : await buildOn(trx, copy, groundwork, authorId);
     await signal(trx, `design ${id}`);
+    await audit(trx, {
+      storeId: from.storeId,
+      accountId: authorId,
+      action: 'design.create',
+      target: wanted,
+      detail: { from: from.code, ...(groundwork === undefined ? {} : { groundwork }) },
+    });
     return { design: await designById(trx, id), kept };
   });
 
@@ -119,11 +129,19 @@ export const goLive = (db: Records, design: Design, authorId: number, note: stri
     await mustSpeakAll(trx, locked);
     await setLiveDesign(trx, design.storeId, design.id, authorId, note);
     await signal(trx, `design ${design.id}`);
-    if (before !== null) await signal(trx, `design ${before}`);
+    const was = before === null ? null : await designById(trx, before);
+    if (was) await signal(trx, `design ${was.id}`);
+    await audit(trx, {
+      storeId: design.storeId,
+      accountId: authorId,
+      action: 'design.live',
+      target: design.code,
+      detail: { before: was?.code ?? null },
+    });
   });
 
 /** Puts a design away. @throws Problem `still-used` for the one shoppers see */
-export const archiveDesign = (db: Records, design: Design): Promise<void> =>
+export const archiveDesign = (db: Records, design: Design, authorId: number): Promise<void> =>
   inTransaction(db, async (trx) => {
     if ((await lockStore(trx, design.storeId)) === design.id)
       throw new Problem('still-used', `“${design.name}” is live.`, {
@@ -131,10 +149,20 @@ export const archiveDesign = (db: Records, design: Design): Promise<void> =>
         remedy: 'Make another design live first.',
       });
     await updateDesign(trx, design.id, { archivedAt: new Date() });
+    await audit(trx, {
+      storeId: design.storeId,
+      accountId: authorId,
+      action: 'design.archive',
+      target: design.code,
+    });
   });
 
-/** Restores an archived design. @throws Problem `no-such-thing`, `limit-reached` */
-export const restoreDesign = (db: Records, storeId: number, code: string): Promise<Design> =>
+/**
+ * Restores an archived design. Its list of pages is worked out anew, since changes of the catalogue pass archived ones
+ * by.
+ * @throws Problem `no-such-thing`, `limit-reached`
+ */
+export const restoreDesign = (db: Records, storeId: number, code: string, authorId: number): Promise<Design> =>
   inTransaction(db, async (trx) => {
     await lockStore(trx, storeId);
     const found = await findDesign(trx, storeId, code);
@@ -145,7 +173,10 @@ export const restoreDesign = (db: Records, storeId: number, code: string): Promi
       });
     await checkRoom(trx, storeId);
     await updateDesign(trx, found.id, { archivedAt: null });
-    return { ...found, archivedAt: null };
+    const design = await lockDesign(trx, found.id);
+    await renewDesign(trx, design, closedState(await openDraft(trx, design)), await publishedState(trx, design));
+    await audit(trx, { storeId, accountId: authorId, action: 'design.restore', target: code });
+    return design;
   });
 
 /** @throws Problem `limit-reached` if a store can have no further design */

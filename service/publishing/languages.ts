@@ -1,5 +1,6 @@
 /** Languages of a store, as far as the paths of its designs allow them. */
 import { checkLanguages } from '@parlour/core';
+import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, lockStore, type Design } from '../records/designs.js';
 import { loadState } from '../records/documents.js';
@@ -11,11 +12,12 @@ import { publishedManifest } from './states.js';
  * path can be published that begins as those of a new language.
  * @throws Problem `bad-path` if there is one
  */
-export const speak = (db: Records, storeId: number, languages: readonly string[]): Promise<void> =>
+export const speak = (db: Records, storeId: number, languages: readonly string[], accountId: number): Promise<void> =>
   inTransaction(db, async (trx) => {
     const liveId = await lockStore(trx, storeId);
     if (liveId !== null) await mustLeavePaths(trx, await lockDesign(trx, liveId), languages);
     await setLanguages(trx, storeId, languages);
+    await audit(trx, { storeId, accountId, action: 'store.languages', target: languages.join(', ') });
   });
 
 /** Refuses a design for shoppers that took the paths of a language while it was not live. @throws Problem `bad-path` */

@@ -1,6 +1,7 @@
 /** Where a picture is used, and its end once nothing uses it any more. */
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { nameOf, Problem, type DraftDocument } from '@parlour/core';
+import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { listDesigns, lockDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
@@ -39,7 +40,12 @@ export async function pictureUses(db: Records, storeId: number, hash: string): P
  * Deletes a picture for good.
  * @throws Problem `still-used`, saying by what
  */
-export const removePicture = (db: Records, storeId: number, hash: string): Promise<void> =>
+export const removePicture = (
+  db: Records,
+  storeId: number,
+  { hash, name }: { readonly hash: string; readonly name: string },
+  accountId: number,
+): Promise<void> =>
   inTransaction(db, async (trx) => {
     // Nobody may put it into a draft, or publish it, while it is looked for.
     const designs = [...(await listDesigns(trx, storeId)), ...(await listDesigns(trx, storeId, true))];
@@ -59,4 +65,5 @@ export const removePicture = (db: Records, storeId: number, hash: string): Promi
         remedy: 'Keep it, so that going back stays possible.',
       });
     await deletePicture(trx, storeId, hash);
+    await audit(trx, { storeId, accountId, action: 'picture.remove', target: name || hash });
   });

@@ -15,6 +15,7 @@ import {
   type Redirect,
 } from '@parlour/core';
 import { renewAfterPublish } from '../assigning/changed.js';
+import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import { addRevision, loadState, saveDocuments, saveManifest, type Revision } from '../records/documents.js';
@@ -75,6 +76,13 @@ export const publish = (db: Records, designId: number, options: PublishOptions):
       await followLive(trx, design, draft, live, now, [keys.paths], options.authorId, sentence);
     }
     await signal(trx, `design ${designId}`);
+    await audit(trx, {
+      storeId: design.storeId,
+      accountId: options.authorId,
+      action: 'design.publish',
+      target: design.code,
+      detail: { revision: revision.number },
+    });
     return { ...revision, redirects };
   });
 

@@ -1,5 +1,6 @@
 /** Revert: an earlier revision brought back as a new one, in one transaction. */
 import { Problem, redirectsInWords } from '@parlour/core';
+import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign } from '../records/designs.js';
 import { findRevision, loadState, type Revision } from '../records/documents.js';
@@ -63,6 +64,13 @@ export const revert = (
       `Reverted to revision ${number}, as revision ${revision.number}.`,
     );
     await signal(trx, `design ${designId}`);
+    await audit(trx, {
+      storeId: design.storeId,
+      accountId: authorId,
+      action: 'design.revert',
+      target: design.code,
+      detail: { to: number, revision: revision.number },
+    });
     return {
       revision,
       sentences: [

@@ -48,6 +48,9 @@ export async function writeAssignments(
   );
 }
 
+/** How many rows one statement writes or looks at. */
+const AT_ONCE = 5_000;
+
 /** Takes pages out of the table that are no more. */
 export async function removeAssignments(
   db: Records,
@@ -55,13 +58,30 @@ export async function removeAssignments(
   side: Side,
   pages: readonly string[],
 ): Promise<void> {
-  if (pages.length)
+  for (let from = 0; from < pages.length; from += AT_ONCE)
     await db
       .deleteFrom('page_assignment')
       .where('design_id', '=', designId)
       .where('side', '=', side)
-      .where(sql<boolean>`page = any(${[...pages]})`)
+      .where(sql<boolean>`page = any(${pages.slice(from, from + AT_ONCE)})`)
       .execute();
+}
+
+/** Takes the pages of products out of the table that are no more, however many there are: a part in each statement. */
+export async function removeGoneProducts(db: Records, designId: number, side: Side, storeId: number): Promise<void> {
+  // Codes come behind a colon, and a semicolon is the next sign after it.
+  for (let after: string | null = 'product:'; after !== null;) {
+    const { rows }: { rows: { last: string | null }[] } = await sql<{ last: string | null }>`
+      with part as materialized (
+        select page from page_assignment where design_id = ${designId} and side = ${side}
+          and page > ${after} and page < 'product;' order by page limit ${AT_ONCE}),
+      gone as (
+        delete from page_assignment a using part where a.design_id = ${designId} and a.side = ${side} and a.page = part.page
+          and not exists (select 1 from product p join variant v on v.product_id = p.id
+            where p.store_id = ${storeId} and p.code = substr(part.page, length('product:') + 1)))
+      select max(page) as last from part`.execute(db);
+    after = rows[0]?.last ?? null;
+  }
 }
 
 /** The pages of a kind that the table has, of those named. */

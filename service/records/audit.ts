@@ -12,11 +12,13 @@ export interface Audited {
 }
 
 /**
- * Keeps what somebody did, in the same transaction.
+ * Keeps what somebody did, in the transaction that does it: both are there, or neither.
+ * @throws Error outside of a transaction
  * @example
  * await audit(trx, { storeId, accountId, action: 'design.live', target: 'summer', detail: { before: 'first' } });
  */
 export async function audit(db: Records, { storeId, accountId, action, target, detail = {} }: Audited): Promise<void> {
+  if (!db.isTransaction) throw new Error(`What is audited (${action}) is done in a transaction.`);
   await db
     .insertInto('audit')
     .values({ store_id: storeId, account_id: accountId, action, target, detail: json(detail) })

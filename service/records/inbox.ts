@@ -1,6 +1,7 @@
 /** What shoppers leave in the forms of a store: mail addresses for news, and messages. */
 import { sql } from 'kysely';
-import type { Records } from './database.js';
+import { audit } from './audit.js';
+import { inTransaction, type Records } from './database.js';
 
 export interface SignUp {
   readonly id: number;
@@ -46,14 +47,17 @@ export async function listSignUps(db: Records, storeId: number, limit: number, b
 }
 
 /** @returns whether it was there */
-export async function removeSignUp(db: Records, storeId: number, id: number): Promise<boolean> {
-  const { numDeletedRows } = await db
-    .deleteFrom('sign_up')
-    .where('store_id', '=', storeId)
-    .where('id', '=', id)
-    .executeTakeFirst();
-  return numDeletedRows > 0n;
-}
+export const removeSignUp = (db: Records, storeId: number, id: number, accountId: number): Promise<boolean> =>
+  inTransaction(db, async (trx) => {
+    const { numDeletedRows } = await trx
+      .deleteFrom('sign_up')
+      .where('store_id', '=', storeId)
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (numDeletedRows === 0n) return false;
+    await audit(trx, { storeId, accountId, action: 'sign-up.remove', target: String(id) });
+    return true;
+  });
 
 export type NewMessage = Pick<Message, 'name' | 'mail' | 'subject' | 'text' | 'page'>;
 
@@ -120,11 +124,14 @@ export async function markRead(
 }
 
 /** @returns whether it was there */
-export async function removeMessage(db: Records, storeId: number, id: number): Promise<boolean> {
-  const { numDeletedRows } = await db
-    .deleteFrom('message')
-    .where('store_id', '=', storeId)
-    .where('id', '=', id)
-    .executeTakeFirst();
-  return numDeletedRows > 0n;
-}
+export const removeMessage = (db: Records, storeId: number, id: number, accountId: number): Promise<boolean> =>
+  inTransaction(db, async (trx) => {
+    const { numDeletedRows } = await trx
+      .deleteFrom('message')
+      .where('store_id', '=', storeId)
+      .where('id', '=', id)
+      .executeTakeFirst();
+    if (numDeletedRows === 0n) return false;
+    await audit(trx, { storeId, accountId, action: 'message.remove', target: String(id) });
+    return true;
+  });

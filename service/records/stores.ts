@@ -2,6 +2,7 @@
 import { sql } from 'kysely';
 import type { DeliveryMethod, KindSet, Role, StoreDetails, StoreInfo } from '@parlour/core';
 import { kindsOf } from './kinds.js';
+import { audit, type Audited } from './audit.js';
 import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
 import { tags } from './tags.js';
@@ -101,10 +102,16 @@ export async function roleIn(db: Records, accountId: number, storeId: number): P
 }
 
 /** @param at null opens it again */
-export const setClosed = (db: Records, storeId: number, at: Date | null): Promise<void> =>
+export const setClosed = (
+  db: Records,
+  { id: storeId, slug }: Pick<Store, 'id' | 'slug'>,
+  at: Date | null,
+  accountId: number,
+): Promise<void> =>
   inTransaction(db, async (trx) => {
     await trx.updateTable('store').set({ closed_at: at }).where('id', '=', storeId).execute();
     touch(trx, storeId, [tags.store]);
+    await audit(trx, { storeId, accountId, action: at ? 'store.close' : 'store.reopen', target: slug });
   });
 
 /** Sets the further languages; whoever does it holds the store's lock. */
@@ -121,8 +128,15 @@ export async function setLanguages(trx: Records, storeId: number, languages: rea
 export type DetailsChange = StoreDetails & { readonly name?: string };
 
 /** Changes the name or details of a store; what is not named stays. */
-export const changeDetails = (db: Records, storeId: number, { name, ...details }: DetailsChange): Promise<void> =>
+export const changeDetails = (
+  db: Records,
+  storeId: number,
+  { name, ...details }: DetailsChange,
+  accountId: number,
+): Promise<void> =>
   inTransaction(db, async (trx) => {
+    const changed = [...(name === undefined ? [] : ['name']), ...Object.keys(details)].join(', ');
+    await audit(trx, { storeId, accountId, action: 'store.details', target: changed });
     await trx
       .updateTable('store')
       .set({ details: sql`details || ${json(details)}::jsonb`, ...(name !== undefined && { name }) })
@@ -131,10 +145,15 @@ export const changeDetails = (db: Records, storeId: number, { name, ...details }
     touch(trx, storeId, [tags.store]);
   });
 
-/** Changes the ways to deliver. @param change from those there are, which nobody else changes meanwhile */
+/**
+ * Changes the ways to deliver.
+ * @param told what is kept of it in the audit list
+ * @param change from those there are, which nobody else changes meanwhile
+ */
 export const changeDelivery = (
   db: Records,
   storeId: number,
+  told: Pick<Audited, 'accountId' | 'action' | 'target'>,
   change: (methods: readonly DeliveryMethod[]) => readonly DeliveryMethod[],
 ): Promise<readonly DeliveryMethod[]> =>
   inTransaction(db, async (trx) => {
@@ -151,6 +170,7 @@ export const changeDelivery = (
       .where('id', '=', storeId)
       .execute();
     touch(trx, storeId, [tags.store]);
+    await audit(trx, { storeId, ...told });
     return methods;
   });
 

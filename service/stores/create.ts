@@ -4,6 +4,7 @@ import { renewDesign } from '../assigning/renew.js';
 import { groundworkIn, saveGroundwork } from '../publishing/groundwork.js';
 import { addFirstState } from '../publishing/publish.js';
 import { countOwned, lockAccount, setMembership } from '../records/accounts.js';
+import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { addDesign, designById, setLiveDesign, updateDesign } from '../records/designs.js';
 import { saveManifest } from '../records/documents.js';
@@ -26,6 +27,7 @@ export const createStore = (
       });
     await setMembership(trx, ownerId, id, 'owner');
     await addFirstDesign(trx, id, store.name, starterDesign(store.name, groundwork));
+    await audit(trx, { storeId: id, accountId: ownerId, action: 'store.create', target: store.slug });
     return id;
   });
 

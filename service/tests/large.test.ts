@@ -24,7 +24,7 @@ test('a state of more documents than are kept in memory is whole', async () => {
   const count = 20_500;
   await asAdmin(
     (admin) =>
-      admin.query(`insert into document select 'many-' || n, jsonb_build_object('format', 1, 'type', 'menu', 'name', 'M' || n)
+      admin.query(`insert into document select 'many-' || n, jsonb_build_object('format', 1, 'type', 'menu', 'name', 'M' || n || repeat('x', 4000))
           from generate_series(1, ${count}) n;
         insert into manifest select 'many', jsonb_object_agg('menu/m' || n, 'many-' || n) from generate_series(1, ${count}) n`),
     database.url,

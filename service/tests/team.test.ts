@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
 import type { EditRequest, Role } from '@parlour/core';
 import { DEMO_SIGN_IN } from '../index.js';
-import { emptyDatabase, testService, type TestService, serviceOn } from './service.js';
+import { asAdmin, emptyDatabase, testService, type TestService, serviceOn } from './service.js';
 import { joinedTo, PASSWORD, secretOf } from './people.js';
 
 let service: TestService;
@@ -256,4 +256,57 @@ test('a resource that changed since it was read is not overwritten', async () =>
     (await service.api(path, { headers: { 'if-none-match': String((await service.api(path)).headers['etag']) } }))
       .status,
   ).toBe(304);
+});
+
+test('what cannot be kept in the audit list is not done: both are one transaction', async () => {
+  const run = (sql: string) => asAdmin((admin) => admin.query(sql), service.databaseUrl);
+  const store = { store: 'windrow' };
+  const at = { ...store, design: 'live' };
+  const states = async () =>
+    Promise.all([
+      service.call(routes.getStore),
+      service.call(routes.getProduct, { params: { product: 'K-003' } }),
+      service.call(routes.getDelivery),
+      service.call(routes.listDesigns),
+      service.call(routes.listRevisions),
+      service.call(routes.getTeam),
+      service.call(routes.listMessages),
+      service.client.call(routes.listStores, {}),
+    ]);
+  await service.edit({
+    type: 'insert',
+    document: 'template/home',
+    kind: 'heading',
+    place: {},
+    values: { text: 'Not yet' },
+  });
+  await run(
+    `insert into message (store_id, name, mail, subject, body, page) select id, 'A', 'a@b.example', '', 'Text', '/' from store where slug = 'windrow'`,
+  );
+  const message = (await service.call(routes.listMessages)).messages[0]?.number ?? 0;
+  const before = await states();
+  await run(`create function fails() returns trigger language plpgsql as $$ begin raise exception 'no room'; end $$;
+    create trigger fails before insert on audit for each row execute function fails()`);
+  const body = { slug: 'tern-tea', name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'UTC', country: 'IE' };
+  const calls = [
+    () => service.call(routes.setDetails, { body: { city: 'Elsewhere' } }),
+    () => service.call(routes.setLanguages, { body: { languages: ['fr'] } }),
+    () => service.call(routes.changeProduct, { params: { product: 'K-003' }, body: { title: 'Other' } }),
+    () => service.call(routes.setWay, { params: { way: 'boat' }, body: { name: 'By boat', prices: { IS: 1 } } }),
+    () => service.call(routes.removeWay, { params: { way: 'post' } }),
+    () => service.call(routes.createDesign, { body: { name: 'Never' } }),
+    () => service.call(routes.publish, { body: {} }),
+    () => service.call(routes.invite, { body: { mail: 'never@windrow.example', role: 'viewer' } }),
+    () => service.call(routes.removeMessage, { params: { number: String(message) } }),
+    () => service.client.call(routes.createStore, { body }),
+    () => service.client.call(routes.closeStore, { params: store, body: {} }),
+    () => service.client.call(routes.takeOutSample, { params: store }),
+    () => service.client.call(routes.revert, { params: { ...at, revision: '1' }, body: {} }),
+  ];
+  for (const call of calls)
+    await expect(call()).rejects.toMatchObject({
+      code: expect.stringMatching(/broken|no-such-thing|nothing-to-publish/),
+    });
+  await run('drop trigger fails on audit');
+  expect(await states()).toEqual(before);
 });
