@@ -105,7 +105,15 @@ async function changeProducts(store) {
     Array.from({ length: CHANGERS }, async () => {
       while (performance.now() < end) {
         const code = `P-${1 + ((++store.turn * 7919) % store.products)}`;
-        await changeProduct(store.db, store.storeId, code, { title: `Changed ${store.turn}` }, () => undefined);
+        const selling = { id: store.storeId, currency: 'EUR', locale: 'en' };
+        await changeProduct(
+          store.db,
+          selling,
+          code,
+          { title: `Changed ${store.turn}` },
+          store.author.id,
+          () => undefined,
+        );
         done++;
       }
     }),

@@ -1,6 +1,7 @@
 /** Which template a store page has: this page, then the first rule that matches, then the standard of its kind. */
 import type { AssignmentsDocument, Entry } from '../design/document.js';
 import { keys } from '../design/document.js';
+import { isSame } from '../design/edits/common.js';
 import { parsePage, type PageCode, type PageKind } from './page.js';
 import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from './rule.js';
 
@@ -74,6 +75,26 @@ const kept = new WeakMap<AssignmentsDocument, Map<number, RuleIndex>>();
 /** The rules of a document in order, ready to be asked. */
 export const rulesOf = (document: AssignmentsDocument, decimals: number): readonly ReadyEntry[] =>
   readyRules(document, decimals).all;
+
+/**
+ * The rules by which two states of a kind's assignments can give a page different templates: a page that none of them
+ * matches follows the same rule in both.
+ * @returns null for all of them, where those that both have stand in another order
+ */
+export function rulesThatDiffer(
+  before: AssignmentsDocument | undefined,
+  after: AssignmentsDocument | undefined,
+  decimals: number,
+): readonly ReadyEntry[] | null {
+  const [was, is] = [before, after].map((document) => (document ? rulesOf(document, decimals) : []));
+  const stored = (document: AssignmentsDocument | undefined): ReadonlyMap<string, Entry> =>
+    new Map((document?.lists?.['rules'] ?? []).map((entry) => [entry.id, entry]));
+  const [wasStored, isStored] = [stored(before), stored(after)];
+  const isBoth = ({ id }: ReadyEntry): boolean => isSame(wasStored.get(id), isStored.get(id));
+  const [wasBoth, isInBoth] = [was?.filter(isBoth) ?? [], is?.filter(isBoth) ?? []];
+  if (wasBoth.some(({ id }, i) => isInBoth[i]?.id !== id)) return null;
+  return [...(was ?? []), ...(is ?? [])].filter((rule) => !isBoth(rule));
+}
 
 function readyRules(document: AssignmentsDocument, decimals: number): RuleIndex {
   let found = kept.get(document);

@@ -77,7 +77,7 @@ export function checkWays(
   published: { get(key: DocumentKey): unknown; keys(): Iterable<DocumentKey> },
 ): void {
   const showing = showingPublished(published, changed);
-  for (const key of changed.keys()) refusing(key, () => checkShown(key, showing));
+  checkShown(changed.keys(), showing, refusing);
   const path = [...changed.keys()].find((key) => key === keys.paths || key.startsWith('content/'));
   if (path === undefined) return;
   const before = published.get(keys.paths) as PathsDocument | undefined;

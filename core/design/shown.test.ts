@@ -105,3 +105,23 @@ test('a section cannot show a shared section that is not there', () => {
   ).toMatchObject({ code: 'no-such-document', place: 'values.shared' });
   expect(() => applyRequests([put('template/home', 'shared-section', {})], start(), tools())).not.toThrow();
 });
+
+test('however many additions a unit makes, what is shown is gone through once', () => {
+  const many = 400;
+  const documents = Object.fromEntries(
+    Array.from({ length: many }, (_, i) => [`template/t${i}`, template([spot('n'), section(`x${i}`)])]),
+  );
+  const draft = draftOf(documents);
+  let asked = 0;
+  const counted = { ...draft, get: (key: string) => (asked++, draft.get(key)), keys: () => draft.keys() };
+  const unit = Array.from({ length: many }, (_, i): EditRequest => ({
+    type: 'create',
+    what: 'addition',
+    name: `Note ${i}`,
+    code: `note-${i}`,
+    head: { place: 'spot:extra', 'target.pageKind': 'home' },
+  }));
+  expect(applyRequests(unit, counted, tools()).documents.size).toBe(many);
+  // Not each document for each addition.
+  expect(asked).toBeLessThan(many * many);
+});

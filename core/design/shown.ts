@@ -96,21 +96,28 @@ export function showingPublished(
   };
 }
 
+/** Does a check, so that a refusal names the document that it is about. */
+export type AboutDocument = (key: DocumentKey, check: () => void) => void;
+
 /**
- * Checks what a changed document comes to show, and what shows it.
+ * Checks what changed documents come to show, and what shows them. However many changed, each document of the state is
+ * gone through once.
+ * @param changed in the order of their changes
  * @throws Problem `shows-itself` naming the way round; `limit-reached`
  */
-export function checkShown(key: DocumentKey, state: ShowingState): void {
-  const changed = state.shown(key);
-  if (!changed) return;
+export function checkShown(changed: Iterable<DocumentKey>, state: ShowingState, about: AboutDocument): void {
   const reach = reachOf(state);
-  reach(key, []);
+  let shownByOthers: DocumentKey | null = null;
+  for (const key of changed) {
+    if (!state.shown(key)) continue;
+    about(key, () => reach(key, []));
+    if (/^(shared|addition)\//.test(key)) shownByOthers = key;
+  }
   // What is shown by others makes them larger too.
-  if (/^(shared|addition)\//.test(key))
-    for (const one of state.keys()) {
-      const shown = state.shown(one);
-      if (shown) reach(one, []);
-    }
+  if (shownByOthers !== null)
+    about(shownByOthers, () => {
+      for (const one of state.keys()) if (state.shown(one)) reach(one, []);
+    });
 }
 
 interface Reach {
@@ -127,7 +134,10 @@ function reachOf(state: ShowingState): (key: DocumentKey, way: readonly Document
       fillings = new Map();
       for (const key of state.keys()) {
         const place = key.startsWith('addition/') ? state.placeOf(key) : undefined;
-        if (place?.includes(':')) fillings.set(place, [...(fillings.get(place) ?? []), key]);
+        if (!place?.includes(':')) continue;
+        const there = fillings.get(place);
+        if (there) there.push(key);
+        else fillings.set(place, [key]);
       }
     }
     return fillings.get(where) ?? [];

@@ -7,6 +7,7 @@ import { canonicalJson } from '../design/hash.js';
 import type { Fields, ValuesOf } from '../fields/field.js';
 import type { Reading } from '../fields/value.js';
 import type { PageInfo } from './data.js';
+import type { WordName } from '../locale/words.js';
 import type { FactName } from './facts.js';
 import type { Markup } from './html.js';
 import type { ListingNeed, Need } from './needs.js';
@@ -45,6 +46,8 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly enlivened?: boolean;
   /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
   readonly ofCheckout?: boolean;
+  /** The words of the storefront that its view says, besides those that its fields hold until they are set. */
+  readonly says?: readonly WordName[];
   /** The names behind `?` in a web address that the section goes by. */
   readonly query?: readonly QueryName[];
   readonly sketch: Sketch;
@@ -137,6 +140,7 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     hasForms,
     enlivened,
     ofCheckout,
+    says,
     query,
     sketch,
     caption,
@@ -154,6 +158,7 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     ...(hasForms && { hasForms }),
     ...(enlivened && { enlivened }),
     ...(ofCheckout && { ofCheckout }),
+    ...(says && { says }),
     ...(query && { query }),
     ...(caption !== undefined && { caption }),
   };

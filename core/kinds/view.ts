@@ -39,6 +39,7 @@ export interface View {
   fact<N extends FactName>(name: N): Facts[N];
   /** The answer to a need that the kind asked for. */
   data<N extends Need>(need: N): AnswerTo<N>;
+  /** A word of the storefront that the kind declares. */
   word(name: WordName, values?: WordValues): string;
   /**
    * The `lang` of what the catalogue says, where the page is in another language; otherwise nothing.
@@ -92,7 +93,11 @@ export interface ViewSources {
 /** The section that is looked at. */
 export interface ViewedSection {
   readonly path: InstancePath;
-  readonly kind: { readonly name: string; readonly shows?: readonly FactName[] };
+  readonly kind: {
+    readonly name: string;
+    readonly shows?: readonly FactName[];
+    readonly says?: readonly WordName[];
+  };
   /** The slots that hold sections. */
   readonly held: ReadonlySet<string>;
 }
@@ -153,6 +158,9 @@ export class SectionView implements View {
     return locale.translation === null ? NOTHING : html` lang="${store.locale}"`;
   }
   word(name: WordName, values?: WordValues): string {
+    const { kind } = this.#section;
+    if (!kind.says?.includes(name))
+      throw new Error(`The section kind “${kind.name}” says the word “${name}” without declaring it.`);
     return this.#sources.locale.word(name, values);
   }
   money(minor: number): string {

@@ -2,7 +2,7 @@
  * Which pages look different in two states of a design: told by what they have in common, so that whoever keeps a table
  * of pages can find them in it. No page is assembled for it.
  */
-import { assignedBy, type AskedPage, type DesignState, type RuleSetting } from '../assign/assigned.js';
+import { assignedBy, rulesThatDiffer, type AskedPage, type DesignState, type RuleSetting } from '../assign/assigned.js';
 import { pageKinds, parsePage, type PageCode, type PageKind } from '../assign/page.js';
 import { isFor } from '../assign/target.js';
 import {
@@ -16,6 +16,7 @@ import {
 } from '../design/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { KindSet } from '../kinds/kind.js';
+import { followersOf } from './followers.js';
 import { gathered, templateAlone } from './assemble.js';
 
 /** Pages that an addition is for: one, those that a rule chooses, or all of a kind. */
@@ -49,21 +50,24 @@ export interface TouchedPages {
 
 type Bucket = AssignmentsDocument | undefined;
 
-/** @param changed the documents in which the states differ */
+/** @param differing the documents in which the states differ */
 export function touchedPages(
   before: DesignState,
   after: DesignState,
-  changed: ReadonlySet<DocumentKey>,
+  differing: ReadonlySet<DocumentKey>,
   kinds: KindSet,
 ): TouchedPages {
+  const followers = followersOf(before, after, differing, kinds);
+  const changed = new Set([...differing, ...followers.documents]);
   const of = <D>(state: DesignState, key: DocumentKey): D | undefined => state.get(key) as D | undefined;
   const [was, is] = [of<PathsDocument>(before, keys.paths), of<PathsDocument>(after, keys.paths)];
-  // Another pattern changes paths, and links to them may stand on any page; so do words.
-  const all =
-    changed.has(keys.look) ||
-    !isSame(was?.patterns, is?.patterns) ||
-    [...changed].some((key) => key.startsWith('words/'));
-  const pages = new Set<PageCode>(was?.home === is?.home ? [] : ['home']);
+  // Another pattern changes paths, and links to them may stand on any page.
+  const all = changed.has(keys.look) || !isSame(was?.patterns, is?.patterns) || followers.all;
+  const pages = new Set<PageCode>([
+    ...(was?.home === is?.home ? [] : (['home'] as const)),
+    ...followers.below,
+    ...followers.titles,
+  ]);
   const added = new Map<PageCode, string>();
   const standards = new Set<PageKind>();
   const asked = new Set<PageKind>();
@@ -105,6 +109,16 @@ export function touchedPages(
       }
     }
   }
+  const suspects = new Map<string, ReturnType<typeof rulesThatDiffer>>();
+  const suspectsOf = (kind: PageKind, decimals: number): ReturnType<typeof rulesThatDiffer> => {
+    const key = `${kind} ${decimals}`;
+    const found = suspects.get(key);
+    if (found !== undefined) return found;
+    const [was, is] = [before, after].map((state) => of<AssignmentsDocument>(state, keys.assignments(kind)));
+    const made = rulesThatDiffer(was, is, decimals);
+    suspects.set(key, made);
+    return made;
+  };
   return {
     all,
     pages,
@@ -115,11 +129,14 @@ export function touchedPages(
     templates: templatesTouched(before, after, changed, kinds),
     differs({ code, facts }, kind, setting) {
       const page = { code, facts };
+      const suspects = suspectsOf(kind, setting.decimals);
+      if (rulesChanged.some(({ target }) => isFor(target, page, setting))) return true;
+      if (suspects && !suspects.some((rule) => rule.matches(facts))) return false;
       const template = (state: DesignState): string | undefined => {
         const bucket = state.get(keys.assignments(kind)) as Bucket;
         return bucket && assignedBy(bucket, page, setting)?.template;
       };
-      return template(before) !== template(after) || rulesChanged.some(({ target }) => isFor(target, page, setting));
+      return template(before) !== template(after);
     },
   };
 }

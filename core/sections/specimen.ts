@@ -20,6 +20,7 @@ export const specimen = defineKind(
       note: text('Note', 'A quiet line.', { default: 'Tax included, delivery extra.' }),
       price: number('Price', 'In minor units.', { min: 0, max: 1_000_000, default: 4200 }),
     },
+    says: ['from-price', 'sold-out'],
     sketch: [{ draw: 'box', height: 120 }],
   },
   {

@@ -1,5 +1,6 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
-import { closedState, Problem, type EditRequest, SPECIMEN_PAGE, SPECIMEN_PATH } from '@parlour/core';
+import { createHash } from 'node:crypto';
+import { canonicalJson, closedState, Problem, type EditRequest, SPECIMEN_PAGE, SPECIMEN_PATH } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import {
   affectedPages,
@@ -30,6 +31,9 @@ const partAfter = (cursor: string | undefined): Part => ({
   after: cursor === undefined ? undefined : readCursor(cursor, USUAL_ORDER),
   limit: PAGES_NAMED,
 });
+/** Names what is asked: the same as long as nothing of it is another. */
+const sameAs = (...what: readonly unknown[]): string => createHash('sha256').update(canonicalJson(what)).digest('hex');
+
 const pagesShape = ({ some, next, ...rest }: SomePages) => ({
   ...rest,
   some: [...some],
@@ -45,7 +49,14 @@ export function draftRoutes(api: Api): void {
     if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
     const draft = await openDraft(db, design);
     const result = await tryUnit(db, design, draft, author, edits);
-    const pages = await affectedPages(db, design, draft, result, partAfter(body.pagesAfter));
+    const pages = await affectedPages(
+      db,
+      design,
+      draft,
+      result,
+      partAfter(body.pagesAfter),
+      sameAs(design.id, draft.seq, edits),
+    );
     return { ...unitShape({ seq: draft.seq, ...result }), pages: pagesShape(pages) };
   });
   implement(api, routes.undo, async ({ design, account, role, body }) =>
@@ -84,7 +95,8 @@ export function draftRoutes(api: Api): void {
     const told = { from: from.label, to: to.label, changes, redirects };
     if (call.query.pages !== 'yes') return told;
     const part = partAfter(call.query.pagesAfter);
-    const pages = await pagesThatDiffer(db, call.design, before, after, changed, part);
+    const same = sameAs(from.label, to.label, call.design.id, call.design.draftSeq, call.design.liveRevision);
+    const pages = await pagesThatDiffer(db, call.design, before, after, changed, part, same);
     return { ...told, pages: pagesShape(pages) };
   });
 

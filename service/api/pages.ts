@@ -55,7 +55,8 @@ export function pageRoutes(api: Api): void {
     const { when, pages: named, ...wanted } = query;
     const matching = when === undefined ? undefined : await pagesMatching(db, store.id, state, query.pageKind, when);
     const codes = named?.split(',').map((one) => one.trim());
-    const pages = codes && matching ? codes.filter((one) => matching.includes(one)) : (codes ?? matching);
+    const matched = new Set(matching);
+    const pages = codes && matching ? codes.filter((one) => matched.has(one)) : (codes ?? matching);
     const filter: PageFilter = { ...wanted, pages, order, after, limit: limit + 1 };
     const renewals = await openRenewals(db, design.id, 'draft');
     const { rows, total } = await listAssignments(

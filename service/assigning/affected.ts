@@ -4,6 +4,7 @@ import {
   keys,
   overlay,
   pageKinds,
+  parsePage,
   touchedPages,
   type DesignState,
   type DocumentKey,
@@ -13,14 +14,21 @@ import {
   type TouchedPages,
   type UnitResult,
 } from '@parlour/core';
-import { openRenewals, type AssignmentRow } from '../records/assignments.js';
+import { openRenewals } from '../records/assignments.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
-import { compareKeys, listTouched, sortKey, USUAL_ORDER, type SortKey } from '../records/page-list.js';
+import { compareKeys, listTouched, USUAL_ORDER, type SortKey } from '../records/page-list.js';
 import type { Side } from '../records/tables.js';
-import { askedPage, RANKS, rowsOf, standardsOf } from './rows.js';
-import { settingOf } from './setting.js';
-import { subjectsOf } from './subjects.js';
+import {
+  answered,
+  differingPages,
+  doesDiffer,
+  partOf,
+  type Asking,
+  type DifferingPages,
+  type ListedRow,
+} from './differing.js';
+import { RANKS, standardsOf } from './rows.js';
 
 /** A page as people and programs call it. */
 export interface NamedPage {
@@ -50,23 +58,28 @@ export interface StateWithPages {
   readonly table: { readonly designId: number; readonly side: Side } | null;
 }
 
-/** The pages a unit of edits would make look different. */
+/**
+ * The pages a unit of edits would make look different.
+ * @param same names what is asked, so that its next part need not be worked out anew
+ */
 export function affectedPages(
   db: Records,
   design: Design,
   draft: Draft,
   { documents }: UnitResult,
   part: Part,
+  same?: string,
 ): Promise<SomePages> {
   const before = { state: closedState(draft), table: { designId: design.id, side: 'draft' } } as const;
   const after = { state: closedState(overlay(draft, documents)), table: null };
-  return pagesThatDiffer(db, design, before, after, new Set(documents.keys()), part);
+  return pagesThatDiffer(db, design, before, after, new Set(documents.keys()), part, same);
 }
 
 /**
  * The pages that look different in two states: what the table knows is read, and only where rules differ is every page
  * of the kind asked.
  * @param changed the documents in which the states differ
+ * @param same names what is asked, so that its next part need not be worked out anew
  */
 export async function pagesThatDiffer(
   db: Records,
@@ -75,37 +88,49 @@ export async function pagesThatDiffer(
   to: StateWithPages,
   changed: ReadonlySet<DocumentKey>,
   { after, limit }: Part,
+  same?: string,
 ): Promise<SomePages> {
   // Which of the two is the one before does not matter; that its pages are in the table does.
   const [base, other] = from.table || !to.table ? [from, to] : [to, from];
-  const { table } = base;
-  const known = touchedPages(base.state, other.state, changed, kinds);
+  const { state, table } = base;
+  const known = touchedPages(state, other.state, changed, kinds);
   const home = await showsTouched(db, storeId, base, known);
   const touched = home ? { ...known, pages: new Set([...known.pages, 'home']) } : known;
   const asked = table ? [...touched.asked] : pageKinds();
 
-  const found = [...addedRows(touched)];
-  for (const kind of asked) found.push(...(await askEach(db, storeId, base.state, kind, touched)));
-  found.sort((a, b) => compareKeys(sortKey(a, USUAL_ORDER), sortKey(b, USUAL_ORDER), USUAL_ORDER));
-  const rest = after ? found.filter((row) => compareKeys(sortKey(row, USUAL_ORDER), after, USUAL_ORDER) > 0) : found;
+  // One more, to know whether there are any.
+  const wanted = { after, limit: limit + 1 };
+  const found = await foundOnes(db, { storeId, state, kinds: asked, touched }, wanted, same);
+  const added = addedRows(touched);
   const read = table
-    ? await listTouched(db, { ...table, standards: standardsOf(base.state) }, touched, asked, {
-        after,
-        limit: limit + 1,
-      })
+    ? await listTouched(db, { ...table, standards: standardsOf(state) }, touched, asked, wanted)
     : { rows: [], total: 0 };
-  const rows = [...rest, ...read.rows].sort((a, b) =>
-    compareKeys(sortKey(a, USUAL_ORDER), sortKey(b, USUAL_ORDER), USUAL_ORDER),
+  const rows = [...found.rows, ...partOf(added, after, limit + 1), ...read.rows].sort((a, b) =>
+    compareKeys(keyOf(a), keyOf(b), USUAL_ORDER),
   );
   const some = rows.slice(0, limit);
   const last = some.at(-1);
   return {
-    total: found.length + read.total,
+    total: found.total + added.length + read.total,
     some: some.map(({ page, title }) => ({ page, title })),
-    next: rows.length > limit && last ? sortKey(last, USUAL_ORDER) : null,
+    next: rows.length > limit && last ? keyOf(last) : null,
     complete: !table || (await openRenewals(db, table.designId, table.side)).length === 0,
   };
 }
+
+/** A part of the pages of kinds that are asked; what was worked out a moment ago is taken from there. */
+async function foundOnes(db: Records, asking: Asking, part: Part, same?: string): Promise<DifferingPages> {
+  if (asking.kinds.length === 0) return { total: 0, rows: [] };
+  const key = same === undefined ? null : `${asking.storeId} ${same}`;
+  // A list that begins anew is of now.
+  const before = key === null || part.after === undefined ? undefined : answered.get(key);
+  if (before) return { total: before.length, rows: partOf(before, part.after, part.limit) };
+  const { total, rows, all } = await differingPages(db, asking, part);
+  if (key !== null && all) answered.set(key, all);
+  return { total, rows };
+}
+
+const keyOf = ({ rank, title, page }: ListedRow): SortKey => [rank, title, page];
 
 /** Whether the home page shows another page that looks different. */
 async function showsTouched(
@@ -123,53 +148,13 @@ async function showsTouched(
     });
     if (only.total > 0) return true;
   }
-  const kind = pageKinds().find((one) => home === one || home.startsWith(`${one}:`));
-  if (kind === undefined || (table && !touched.asked.has(kind))) return false;
-  return (await askEach(db, storeId, state, kind, touched)).some(({ page }) => page === home);
+  const { kind, code } = parsePage(home);
+  if (table && !touched.asked.has(kind)) return false;
+  return doesDiffer(db, { storeId, state, touched }, kind, code);
 }
 
-/** New content pages, which no table has yet. */
-const addedRows = ({ added }: TouchedPages): AssignmentRow[] =>
-  [...added].map(([page, title]) => ({
-    kind: 'content',
-    page,
-    rank: RANKS.indexOf('content'),
-    title,
-    template: null,
-    reason: 'none',
-    rule: null,
-    additions: [],
-  }));
-
-/** The pages of a kind that look different, each asked. */
-async function askEach(
-  db: Records,
-  storeId: number,
-  state: DesignState,
-  kind: (typeof RANKS)[number],
-  touched: TouchedPages,
-): Promise<AssignmentRow[]> {
-  const setting = await settingOf(db, storeId, state);
-  const found: AssignmentRow[] = [];
-  const { rowOf } = rowsOf(kind, setting);
-  for await (const subjects of subjectsOf(db, storeId, kind, state))
-    for (const subject of subjects) {
-      const row = rowOf(subject);
-      if (isTouched(row, touched) || touched.differs(askedPage(kind, subject, setting), kind, setting)) found.push(row);
-    }
-  return found;
-}
-
-/** The same as `listTouched` asks of the table. */
-const isTouched = ({ kind, page, template, reason, additions }: AssignmentRow, touched: TouchedPages): boolean =>
-  touched.all ||
-  touched.pages.has(page) ||
-  (template !== null && touched.templates.has(template)) ||
-  (touched.standards.has(kind) && (reason === 'standard' || reason === 'none')) ||
-  touched.additions.some(
-    (one) =>
-      one.kind === kind &&
-      (one.page === null || one.page === page) &&
-      (one.rule === null || additions.includes(one.rule)) &&
-      (one.templates === null || (template !== null && one.templates.includes(template))),
-  );
+/** New content pages, which no table has yet, in the usual order. */
+const addedRows = ({ added }: TouchedPages): ListedRow[] =>
+  [...added]
+    .map(([page, title]) => ({ page, rank: RANKS.indexOf('content'), title }))
+    .sort((a, b) => compareKeys(keyOf(a), keyOf(b), USUAL_ORDER));

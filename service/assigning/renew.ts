@@ -81,7 +81,7 @@ export async function renewPages(
   // The next batch is read and worked out while the one before is written.
   let writing = Promise.resolve();
   for await (const subjects of subjectsOf(db, design.storeId, kind, state, codes)) {
-    const rows = subjects.map(rowOf);
+    const rows = subjects.map((subject) => rowOf(subject));
     await writing;
     for (const { page } of rows) gone.delete(page);
     done += rows.length;

@@ -34,8 +34,8 @@ export const askedPage = (kind: PageKind, { code, slug, facts }: PageSubject, { 
 
 /** How the pages of a kind are worked out. */
 export interface KindRows {
-  /** What the table has of the page of a subject. */
-  readonly rowOf: (subject: PageSubject) => AssignmentRow;
+  /** What the table has of the page of a subject. @param page as rules ask about it, if that is known */
+  readonly rowOf: (subject: PageSubject, page?: AskedPage) => AssignmentRow;
   /** When the dates of a rule next begin or end to count, and the rows with them. */
   readonly until: Date | null;
 }
@@ -46,8 +46,7 @@ export function rowsOf(kind: PageKind, setting: Setting): KindRows {
   const additions = ruledAdditions(setting.state, kind);
   return {
     until: nextDate(bucket, setting.now),
-    rowOf: (subject) => {
-      const page = askedPage(kind, subject, setting);
+    rowOf: (subject, page = askedPage(kind, subject, setting)) => {
       const assigned = bucket ? assignedBy(bucket, page, setting) : null;
       return {
         kind,

@@ -42,7 +42,7 @@ export interface VariantChange {
  */
 export function changeProduct(
   db: Records,
-  { id: storeId, ...store }: Store,
+  { id: storeId, ...store }: Pick<Store, 'id' | 'currency' | 'locale'>,
   code: string,
   change: ProductChange,
   accountId: number,

@@ -20,6 +20,8 @@ const templateOf = async (page: string) => {
   const { pages } = await service.call(routes.listPages, { query: { search: page } });
   return pages.find((one) => one.page === page)?.template;
 };
+const documentOf = async (key: string) =>
+  (await service.call(routes.getDocument, { query: { key } })).document as unknown as Record<string, unknown>;
 const until = async (what: () => Promise<boolean>): Promise<void> => {
   for (const end = Date.now() + 15_000; !(await what()); await new Promise((go) => setTimeout(go, 50)))
     if (Date.now() > end) throw new Error('It did not happen.');
@@ -205,6 +207,33 @@ test('a dry run names exactly the pages that show what is changed', async () => 
     'product:K-004',
   ]);
   expect(await would({ ...addition, head: { place: 'spot:nowhere', 'target.page': 'product:K-004' } })).toEqual([]);
+  // Who lists, quotes or leads to a page looks different with it, and who says a word with that.
+  const quote = {
+    type: 'insert',
+    document: 'template/all-collections',
+    kind: 'part-of-page',
+    place: {},
+    values: { page: 'terms' },
+  } as const;
+  const below = set('content/privacy', 'parent', 'terms');
+  await service.edit(quote, below);
+  expect(
+    await would(set('content/terms', 'text', '<p>Other.</p>', { was: (await documentOf('content/terms'))['text'] })),
+  ).toEqual(expect.arrayContaining(['all-collections', 'content:terms']));
+  await undo();
+  const { content } = await service.call(routes.listContent);
+  const labelled = content.find(({ labels }) => labels.length > 0)?.code ?? '';
+  const listing = await would(
+    set(`content/${labelled}`, 'title', 'Other', { was: (await documentOf(`content/${labelled}`))['title'] }),
+  );
+  expect(listing).toEqual(expect.arrayContaining([`content:${labelled}`]));
+  expect(listing.length).toBeGreaterThan(1);
+  // The menu leads to it, and is on every page but that with another header.
+  expect(await would(set('content/about', 'slug', 'the-workshop', { was: 'workshop' }))).toHaveLength(all - 1);
+  expect(await would(set('words/en-IE', 'words.order-now', 'Buy it'))).toEqual(['checkout']);
+  expect(await would(set('words/en-IE', 'words.page-cart', 'Basket'))).toEqual(['cart']);
+  expect(await would(set('words/en-IE', 'words.skip', 'On'))).toHaveLength(all);
+  expect(await would(set('words/en-IE', 'words.sums-changed', 'Look again: {total}'))).toEqual([]);
   await service.edit(set('paths', 'home', 'content:about'));
   expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual([
     'home',

@@ -98,10 +98,8 @@ export function doInOrder<T>(
   const last = new Map(edits.map((edit, i) => [edit.document, askedBy[i] as number]));
   edits.forEach((edit, i) => naming(askedBy[i] as number, items.length, () => checkSense(edit, now)));
   for (const [key, item] of last)
-    naming(item, items.length, () => {
-      checkGrowth(draft.get(key), documents.get(key) ?? undefined);
-      checkShown(key, showing);
-    });
+    naming(item, items.length, () => checkGrowth(draft.get(key), documents.get(key) ?? undefined));
+  checkShown(last.keys(), showing, (key, check) => naming(last.get(key) as number, items.length, check));
   return { edits, sentences, documents };
 }
 

@@ -11,6 +11,7 @@ export const cartBadge = defineKind(
     sentence: 'A link to the cart that says how much is in it.',
     fields: {},
     shows: ['cart-count'],
+    says: ['cart', 'things'],
     sketch: [{ beside: [{ draw: 'text', width: 90, height: 14 }] }],
   },
   {

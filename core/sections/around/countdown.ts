@@ -26,6 +26,7 @@ export const countdown = defineKind(
     },
     caption: 'title',
     enlivened: true,
+    says: ['days', 'hours', 'minutes', 'seconds', 'until-day'],
     sketch: [
       6,
       { draw: 'text', width: 420, height: 14 },

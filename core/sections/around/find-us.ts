@@ -60,6 +60,7 @@ export const findUs = defineKind(
       ),
     },
     caption: 'title',
+    says: ['find-us'],
     sketch: [
       6,
       { when: 'title', stack: [{ draw: 'title', width: 160, height: 20 }, 14] },

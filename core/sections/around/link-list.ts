@@ -39,6 +39,7 @@ export const linkList = defineKind(
       ),
     },
     caption: 'title',
+    says: ['menu'],
     sketch: [
       6,
       { when: 'title', stack: [{ draw: 'title', width: 160, height: 20 }, 16] },

@@ -30,6 +30,7 @@ export const mailSignUp = defineKind(
     },
     caption: 'title',
     hasForms: true,
+    says: ['leave-empty', 'mail'],
     sketch: [
       6,
       { when: 'title', stack: [{ draw: 'title', width: 260, height: 26 }, 14] },

@@ -23,6 +23,7 @@ export const menuBar = defineKind(
         default: true,
       }),
     },
+    says: ['close-menu', 'menu', 'open-menu'],
     sketch: [6, { grid: [10, { draw: 'text', height: 12 }, 10], across: 6, count: 6, rows: 1 }, 6],
   },
   {

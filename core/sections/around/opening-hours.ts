@@ -17,6 +17,7 @@ export const openingHours = defineKind(
       note: text('Note', 'A line under the hours, such as when it is different; leave empty for none.', { max: 200 }),
     },
     caption: 'title',
+    says: ['closed'],
     sketch: [
       6,
       { when: 'title', stack: [{ draw: 'title', width: 180, height: 20 }, 14] },

@@ -32,6 +32,7 @@ export const paymentMarks = defineKind(
       voucher: shown('Payment by voucher'),
     },
     caption: 'title',
+    says: ['pay-card', 'pay-transfer', 'pay-collection', 'pay-invoice', 'pay-voucher'],
     sketch: [6, { grid: [{ draw: 'box', height: 40 }], across: 12, count: 3, rows: 1 }, 6],
   },
   {

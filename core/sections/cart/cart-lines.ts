@@ -24,6 +24,7 @@ export const cartLines = defineKind(
     },
     hasForms: true,
     shows: ['cart'],
+    says: ['each', 'of-what', 'quantity', 'remove', 'update'],
     sketch: [
       {
         across: 1,

@@ -10,6 +10,7 @@ export const totals = defineKind(
     sentence: 'What the goods cost, what the delivery costs, and both together.',
     fields: {},
     shows: ['totals'],
+    says: ['delivery', 'delivery-later', 'goods', 'total'],
     sketch: [
       {
         across: 1,

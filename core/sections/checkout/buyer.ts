@@ -18,6 +18,7 @@ export const buyer = defineKind(
     ofCheckout: true,
     shows: ['buyer'],
     caption: 'title',
+    says: ['mail', 'name'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,

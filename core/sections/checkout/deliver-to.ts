@@ -21,6 +21,7 @@ export const deliverTo = defineKind(
     ofCheckout: true,
     shows: ['buyer'],
     caption: 'title',
+    says: ['city', 'country', 'postcode', 'street', 'update'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,

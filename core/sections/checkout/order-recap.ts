@@ -16,6 +16,7 @@ export const orderRecap = defineKind(
     },
     shows: ['cart', 'totals'],
     caption: 'title',
+    says: ['cart-empty', 'delivery', 'delivery-later', 'goods', 'total'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,

@@ -26,6 +26,7 @@ export const waysToDeliver = defineKind(
     ofCheckout: true,
     shows: ['delivery', 'buyer'],
     caption: 'title',
+    says: ['no-way', 'update', 'way-gone', 'ways-to-deliver'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,

@@ -23,6 +23,7 @@ export const waysToPay = defineKind(
     ofCheckout: true,
     shows: ['payment'],
     caption: 'title',
+    says: ['bank-transfer', 'bank-transfer-about', 'ways-to-pay'],
     sketch: [{ draw: 'title', width: 260, height: 28 }, 20, { draw: 'box', height: 60 }],
   },
   {

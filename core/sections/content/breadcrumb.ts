@@ -33,6 +33,7 @@ export const breadcrumb = defineKind(
     fields: {
       here: toggle('This page', 'Ends with the title of the page itself.', { default: true }),
     },
+    says: ['breadcrumb', 'home'],
     sketch: [4, { draw: 'text', width: 360, height: 10 }, 4],
   },
   {

@@ -47,6 +47,7 @@ export const carousel = defineKind(
     },
     caption: 'label',
     enlivened: true,
+    says: ['page-after', 'page-before', 'slide-of'],
     sketch: [
       { draw: 'picture', height: 420 },
       16,

@@ -22,6 +22,7 @@ export const contents = defineKind(
       smaller: toggle('Smaller headings', 'Lists the headings below the first level too.'),
     },
     caption: 'title',
+    says: ['contents'],
     sketch: [
       { when: 'title', stack: [{ draw: 'text', width: 160, height: 14 }, 14] },
       { across: 1, count: 4, rows: 4, grid: [{ draw: 'text', width: 260, height: 10 }, 12] },

@@ -37,6 +37,7 @@ export const directory = defineKind(
       open: toggle('Open at first', 'Whether what is folded is open when the page opens.', { default: true }),
     },
     caption: 'of',
+    says: ['menu'],
     sketch: [
       { when: 'title', stack: [{ draw: 'text', width: 160, height: 14 }, 14] },
       { across: 1, count: 5, rows: 5, grid: [{ draw: 'text', width: 200, height: 10 }, 12] },

@@ -46,6 +46,7 @@ export const gallery = defineKind(
     },
     caption: 'title',
     enlivened: true,
+    says: ['close-menu', 'page-after', 'page-before'],
     sketch: [
       { when: 'title', stack: [{ draw: 'title', width: 300, height: 28 }, 24] },
       {

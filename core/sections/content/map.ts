@@ -31,6 +31,7 @@ export const map = defineKind(
       label: text('Label', 'What stands at the place; leave empty for the name of the store.', { max: 80 }),
     },
     caption: 'title',
+    says: ['far', 'map-of', 'middle', 'near', 'zoom'],
     sketch: [
       { when: 'title', stack: [{ draw: 'title', width: 240, height: 26 }, 18] },
       { draw: 'box', height: 420 },

@@ -25,6 +25,7 @@ export const messageForm = defineKind(
     },
     caption: 'title',
     hasForms: true,
+    says: ['leave-empty', 'mail', 'message', 'name', 'subject'],
     sketch: [
       { when: 'title', stack: [{ draw: 'title', width: 260, height: 26 }, 18] },
       {

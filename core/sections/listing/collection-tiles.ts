@@ -49,6 +49,7 @@ export const collectionTiles = defineKind(
       ),
     },
     caption: 'title',
+    says: ['from-price', 'sold-out'],
     sketch: [
       { when: 'title', stack: [6, { draw: 'title', width: 340, height: 32 }, 32] },
       { when: { of: 'shown', is: 'tiles' }, ...cardsSketch({ of: 'limit' }) },

@@ -11,6 +11,7 @@ export const foundCount = defineKind(
     title: 'Found count',
     sentence: 'How many products the listing of the page has; on the search results, for which words.',
     fields: {},
+    says: ['found-count', 'found-for'],
     sketch: [4, { draw: 'text', width: 220, height: 12 }, 4],
   },
   {

@@ -32,6 +32,7 @@ export const listing = defineKind(
       }),
     },
     query: [PAGE_NAME],
+    says: ['from-price', 'sold-out'],
     sketch: [cardsSketch({ of: 'size' })],
   },
   {

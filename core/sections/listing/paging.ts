@@ -13,6 +13,7 @@ export const paging = defineKind(
     sentence: 'Links to the other pages of the listing; nothing where one page is enough.',
     fields: {},
     query: [PAGE_NAME],
+    says: ['page-after', 'page-before', 'page-number', 'pages'],
     sketch: [
       {
         x: 320,

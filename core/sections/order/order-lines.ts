@@ -13,6 +13,7 @@ export const orderLines = defineKind(
     fits: { pages: ['thank-you'], regions: [] },
     fields: {},
     shows: ['order'],
+    says: ['deliver-to', 'delivery', 'delivery-later', 'goods', 'total'],
     sketch: [
       {
         across: 1,

@@ -12,6 +12,7 @@ export const thanks = defineKind(
     fits: { pages: ['thank-you'], regions: [] },
     fields: {},
     shows: ['order'],
+    says: ['bank-transfer-about', 'no-order', 'order-made-up', 'order-placed', 'thank-you'],
     sketch: [{ draw: 'title', width: 520, height: 42 }, 16, { draw: 'text', width: 420, height: 12 }],
   },
   {

@@ -27,6 +27,7 @@ export const buyForm = defineKind(
     },
     hasForms: true,
     shows: ['cart'],
+    says: ['in-your-cart', 'leave-empty', 'quantity', 'sold-out'],
     sketch: [
       {
         gap: 40,

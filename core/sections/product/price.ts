@@ -21,6 +21,7 @@ export const price = defineKind(
         word: 'tax-note',
       }),
     },
+    says: ['from-price', 'sold-out'],
     sketch: [
       { draw: 'title', width: { of: 'size', by: { small: 240, medium: 240, large: 340 } }, height: 50 },
       10,

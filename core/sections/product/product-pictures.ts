@@ -21,6 +21,7 @@ export const productPictures = defineKind(
         'below',
       ),
     },
+    says: ['no-picture'],
     sketch: [
       { draw: 'picture', height: 1200 },
       {

@@ -29,6 +29,7 @@ export const productRow = defineKind(
       link: link('Leads to', 'Where that link leads.'),
     },
     caption: 'title',
+    says: ['from-price', 'sold-out'],
     sketch: [
       { when: 'title', stack: [6, { draw: 'title', width: 340, height: 32 }, 32] },
       cardsSketch({ of: 'limit' }),

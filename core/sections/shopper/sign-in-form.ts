@@ -30,6 +30,7 @@ export const signInForm = defineKind(
     // Where they wanted to go before they were asked to sign in.
     query: [BACK_TO],
     hasForms: true,
+    says: ['leave-empty', 'mail', 'page-sign-in', 'sign-in-as', 'sign-in-late', 'sign-out', 'signed-in-as'],
     sketch: [
       6,
       { when: 'text', stack: [{ lines: 1, width: 420 }, 12] },

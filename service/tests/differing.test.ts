@@ -1,0 +1,48 @@
+/** Which pages a change touches, in a store of more products than a list takes in one go. */
+import { parseRule, type EditRequest } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { asAdmin, testService, type TestService } from './service.js';
+
+/** In a soak more than a call takes arguments. */
+const MANY = process.env['PARLOUR_SOAK'] ? 150_000 : 1_500;
+
+let service: TestService;
+beforeAll(async () => {
+  service = await testService();
+  // Without the trigger that makes words of each, which takes the most.
+  await asAdmin(
+    (admin) =>
+      admin.query(`set session_replication_role = replica;
+        insert into product (store_id, code, slug, title, summary, description, options)
+          select id, 'M-' || n, 'many-' || n, 'Many ' || lpad(n::text, 6, '0'), '', '', '[]' from store, generate_series(1, ${MANY}) n where slug = 'windrow';
+        insert into variant (product_id, code, options, price, stock, position)
+          select id, code, '{}', 100, 1, 0 from product where code like 'M-%';
+        analyze product; analyze variant`),
+    service.databaseUrl,
+  );
+});
+afterAll(() => service.stop());
+
+test('where rules differ, all pages are told, a part at a time, and not all is worked out for each part', async () => {
+  const when = parseRule('price >= 0.50', 'product');
+  const edits: EditRequest[] = [
+    { type: 'create', what: 'template', pageKind: 'product', name: 'Any', code: 'any' },
+    { type: 'insert', document: 'assignments/product', place: { at: 'rules' }, values: { when, template: 'any' } },
+  ];
+  const dry = async (pagesAfter?: string) => {
+    const body = { unit: crypto.randomUUID(), dryRun: true, edits, ...(pagesAfter !== undefined && { pagesAfter }) };
+    return (await service.call(routes.edit, { body })).pages;
+  };
+  const first = await dry();
+  expect(first?.total).toBeGreaterThan(MANY);
+  expect(first?.some).toHaveLength(100);
+  // What changes meanwhile does not shift the parts of a list that somebody reads.
+  await asAdmin(
+    (admin) => admin.query(`update product set title = 'A' || title where code = 'M-12'`),
+    service.databaseUrl,
+  );
+  const second = await dry(first?.next ?? '');
+  const named = [...(first?.some ?? []), ...(second?.some ?? [])].map(({ title }) => title);
+  expect([named.length, new Set(named).size]).toEqual([200, 200]);
+  expect(named).toEqual([...named].sort((a, b) => (a < b ? -1 : 1)));
+}, 120_000);
