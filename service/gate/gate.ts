@@ -116,9 +116,17 @@ export function gate(
   };
   const hasRoom = (state: AddressState, on: Socket): boolean =>
     state.running < mostOf(state) && onSocket(on).size < GATE.runningPerConnection;
+  /** How many requests wait on each connection. */
+  const waitingOn = new WeakMap<Socket, number>();
   const mayWait = ({ waiting }: AddressState, on: Socket): boolean =>
-    waiting.length < GATE.waitingPerAddress &&
-    waiting.filter(({ socket }) => socket === on).length < GATE.waitingPerConnection;
+    waiting.length < GATE.waitingPerAddress && (waitingOn.get(on) ?? 0) < GATE.waitingPerConnection;
+  /** Notes one more or one less. While as many wait as may, what else was sent in a row is not read. */
+  const countWaiting = (on: Socket, more: 1 | -1): void => {
+    const waiting = (waitingOn.get(on) ?? 0) + more;
+    waitingOn.set(on, waiting);
+    if (waiting === GATE.waitingPerConnection) stopReading(on);
+    else if (more < 0 && waiting === GATE.waitingPerConnection - 1 && !refused.has(on)) readOn(on);
+  };
 
   /** Lets in one that waits; the next on a later turn of the loop, so that other addresses come in between. */
   const letIn = (state: AddressState): void => {
@@ -131,6 +139,7 @@ export function gate(
       state.waiting.splice(0, Infinity, ...state.waiting.filter(({ socket }) => !socket.destroyed));
       const first = state.waiting.findIndex(({ socket }) => hasRoom(state, socket));
       const [next] = first < 0 ? [] : state.waiting.splice(first, 1);
+      if (next) countWaiting(next.socket, -1);
       next?.start();
       if (next && state.waiting.length > 0) letIn(state);
     });
@@ -146,7 +155,9 @@ export function gate(
   server.on('request', (request, response) => {
     const address = addressOf(request);
     const { socket } = request;
-    if (refused.has(socket)) return void request.resume();
+    // Whatever came in the same piece as what was refused: it is not read, and the connection is about to end.
+    if (refused.has(socket)) return;
+    if (hasTwoHosts(request)) return refuseHosts(response);
     // Before the address is looked up: what is forgotten meanwhile would let it in twice.
     look();
     let state = addresses.get(address);
@@ -166,6 +177,8 @@ export function gate(
     const start = (): void => {
       const running = onSocket(socket);
       const leave = (): void => {
+        // An answer that comes before its request has ended holds its place until that is cut.
+        if (!request.complete && !socket.destroyed && response.writableFinished) return cutOff(socket);
         if (!running.delete(leave)) return;
         state.running--;
         if (state.waiting.length > 0) letIn(state);
@@ -180,19 +193,59 @@ export function gate(
     if (mayStart && hasRoom(state, socket)) start();
     else if (mayWait(state, socket)) {
       state.waiting.push({ socket, start });
+      countWaiting(socket, 1);
       letIn(state);
     } else {
       refused.add(socket);
+      stopReading(socket);
       // A proxy's connection carries others' requests too.
       const isOwn = address === addressCounted(socket.remoteAddress ?? '');
-      if (isTold(state) || !isOwn) refuse(request, response);
+      if (isTold(state) || !isOwn) refuse(socket, response);
       else socket.destroy();
     }
   });
   return (address) => (addresses.get(address)?.waiting.length ?? 0) >= GATE.crowd;
 }
 
-function refuse(request: IncomingMessage, response: ServerResponse): void {
+/** Reads nothing more of a connection. Node would read on after each answer, so it is kept from that. */
+function stopReading(socket: Socket): void {
+  socket.pause();
+  socket.resume = () => socket;
+}
+
+function readOn(socket: Socket): void {
+  // Its own again, as every socket has it.
+  delete (socket as Partial<Socket>).resume;
+  socket.resume();
+}
+
+/** How long a client has to take an answer before its connection is cut, while nothing of it is read. */
+const LAST_WORDS_MS = 500;
+
+/** Ends a connection on which more is sent than anybody wants to read. */
+function cutOff(socket: Socket): void {
+  stopReading(socket);
+  socket.end();
+  setTimeout(() => socket.destroy(), LAST_WORDS_MS).unref();
+}
+
+/** Of two hosts nobody could tell which one is meant (RFC 9112, 3.2). */
+function hasTwoHosts({ rawHeaders }: IncomingMessage): boolean {
+  let hosts = 0;
+  for (let i = 0; i < rawHeaders.length; i += 2) {
+    const name = rawHeaders[i] as string;
+    if (name.length === 4 && name.toLowerCase() === 'host') hosts++;
+  }
+  return hosts > 1;
+}
+
+function refuseHosts(response: ServerResponse): void {
+  response
+    .writeHead(400, { 'content-type': 'text/plain; charset=utf-8', connection: 'close' })
+    .end('This request names more than one host. Send one Host header.\n');
+}
+
+function refuse(socket: Socket, response: ServerResponse): void {
   const sentence = 'Too many requests from this network address are waiting.';
   response.writeHead(429, { 'content-type': 'application/problem+json', 'retry-after': '2', connection: 'close' }).end(
     JSON.stringify({
@@ -202,6 +255,6 @@ function refuse(request: IncomingMessage, response: ServerResponse): void {
       detail: sentence,
       remedy: 'Wait for the answers to those you have sent.',
     }),
+    () => cutOff(socket),
   );
-  request.resume();
 }

@@ -1,8 +1,9 @@
 /**
  * Makes renditions of a picture, in a process of its own that may be killed: a decoder at work cannot be stopped
- * otherwise. Gets `{ id, file, widths, formats, limits }`, answers `{ id, made }` or `{ id, fault }`.
+ * otherwise. Gets `{ id, file, widths, formats, limits, isDrawing }`, answers `{ id, made }` or `{ id, fault }`.
  */
 import sharp from 'sharp';
+import { safeDrawing } from '../dist/media/svg.js';
 
 sharp.concurrency(1);
 sharp.cache(false);
@@ -15,7 +16,11 @@ const ENCODERS = {
   avif: (picture) => picture.avif({ quality: 60, effort: 2 }),
 };
 
-async function make({ file, widths, formats, limits }) {
+async function make({ file: given, widths, formats, limits, isDrawing }) {
+  const drawing = isDrawing ? safeDrawing(Buffer.from(given).toString('utf8')) : undefined;
+  if (drawing === null) return { fault: 'format' };
+  if (drawing === 'size') return { fault: 'size' };
+  const file = drawing ? Buffer.from(drawing.svg) : given;
   const source = sharp(file, { limitInputPixels: limits.pixels, failOn: 'error' });
   const { format, width = 0, height = 0, pages = 1, autoOrient } = await source.metadata();
   if (format === 'pdf') return { fault: 'format' };
@@ -37,7 +42,7 @@ async function make({ file, widths, formats, limits }) {
         width: one,
         bytes: await ENCODERS[name](pixels().resize({ width: one })).toBuffer(),
       });
-  return { made: { width: autoOrient.width ?? width, height: autoOrient.height ?? height, renditions } };
+  return { made: { width: autoOrient.width ?? width, height: autoOrient.height ?? height, renditions, drawing } };
 }
 
 process.on('message', (job) => {

@@ -5,12 +5,15 @@ import { constants, setPriority } from 'node:os';
 import { dirname, join } from 'node:path';
 import type { Rendition } from '../records/pictures.js';
 import { slots, type SlotLimits } from '../slots.js';
+import type { SafeDrawing } from './svg.js';
 
 export interface Encoded {
   /** Size in pixels, upright. */
   readonly width: number;
   readonly height: number;
   readonly renditions: readonly Rendition[];
+  /** A drawing, written anew without what is harmful. */
+  readonly drawing?: SafeDrawing;
 }
 
 /** Why there is no picture: the file is none, it is too large, or it took too long. */
@@ -30,6 +33,8 @@ export interface EncodingJob {
   /** `plain` is what everything reads: JPEG, or PNG where something shines through. */
   readonly formats: readonly ('avif' | 'webp' | 'plain')[];
   readonly limits: EncodingLimits;
+  /** True for a drawing, which is made harmless before it is drawn. */
+  readonly isDrawing?: boolean;
 }
 
 /** @returns the renditions, or why there are none. @throws Problem `busy` when too many wait */

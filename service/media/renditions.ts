@@ -3,15 +3,15 @@ import { createHash } from 'node:crypto';
 import { Problem } from '@parlour/core';
 import type { Rendition, StoredPicture } from '../records/pictures.js';
 import { encode, encodeLater, type Encoded, type EncodingFault } from './encoding.js';
-import { looksLikeSvg, safeDrawing } from './svg.js';
+import { DRAWING_LIMITS, looksLikeSvg, type SafeDrawing } from './svg.js';
 
 const WIDTHS = [320, 640, 960, 1280, 1920] as const;
 
 /** What a picture may be. */
 export const PICTURE_LIMITS = { pixels: 60_000_000, side: 16_000, ms: 20_000 } as const;
 
-/** A drawing is text, and is written anew as a whole. */
-const MOST_DRAWING_BYTES = 1_000_000;
+/** What draws for longer would keep others waiting. */
+const DRAWING_MS = 3_000;
 const LATER_MS = 120_000;
 
 export interface MadePicture {
@@ -36,16 +36,15 @@ export async function makePicture(file: Uint8Array, name: string): Promise<MadeP
 }
 
 async function makeDrawing(file: Uint8Array, hash: string, name: string): Promise<MadePicture> {
-  if (file.length > MOST_DRAWING_BYTES) throw refusal('size');
-  const safe = safeDrawing(Buffer.from(file).toString('utf8'));
-  if (!safe) throw refusal('format');
-  const bytes = Buffer.from(safe.svg);
-  // Drawn once, to see that it can be, how large it is, and how long it takes.
-  const { width, height } = orRefuse(
-    await encode({ file: bytes, widths: WIDTHS, formats: [], limits: PICTURE_LIMITS }),
+  if (file.length > DRAWING_LIMITS.bytes) throw refusal('size');
+  // Made harmless, and drawn once, to see that it can be, how large it is, and how long it takes.
+  const limits = { ...PICTURE_LIMITS, ms: DRAWING_MS };
+  const { width, height, drawing } = orRefuse(
+    await encode({ file, widths: WIDTHS, formats: [], limits, isDrawing: true }),
   );
-  const made = { width, height, renditions: [{ format: 'svg', width, bytes } as const] };
-  return { ...shaped(made, hash, name), source: null, leftOut: safe.leftOut };
+  const { svg, leftOut } = drawing as SafeDrawing;
+  const made = { width, height, renditions: [{ format: 'svg', width, bytes: Buffer.from(svg) } as const] };
+  return { ...shaped(made, hash, name), source: null, leftOut };
 }
 
 function shaped(made: Encoded, hash: string, name: string): Pick<MadePicture, 'picture' | 'renditions'> {
@@ -79,5 +78,5 @@ const refusal = (fault: EncodingFault): Problem =>
   new Problem('not-a-picture', SENTENCES[fault], {
     place: 'file',
     remedy:
-      'Send a JPEG, PNG, WebP, GIF, AVIF or TIFF of at most 60 million pixels and 16,000 on a side, or an SVG of at most 1 MB.',
+      'Send a JPEG, PNG, WebP, GIF, AVIF or TIFF of at most 60 million pixels and 16,000 on a side, or an SVG of at most 1 MB, 20,000 elements and 64 of them inside each other.',
   });

@@ -35,8 +35,87 @@ export interface SafeDrawing {
 export const looksLikeSvg = (file: Uint8Array): boolean =>
   /^\uFEFF?\s*<(\?xml|!--|!doctype\s+svg|svg)[\s>]?/i.test(Buffer.from(file.subarray(0, 200)).toString('utf8'));
 
-/** @returns null if the text is no drawing, or names things that stand for others (entities) */
-export function safeDrawing(text: string): SafeDrawing | null {
+/** How much a drawing may be. Parts that are used again count as often as they are drawn. */
+export const DRAWING_LIMITS = { bytes: 1_000_000, elements: 20_000, depth: 64, drawn: 200_000 } as const;
+
+/** Ends the parsing of a drawing that is too much: what comes after is not looked at. */
+class TooMuch extends Error {}
+
+/**
+ * Runs in a process of its own (`encoder.mjs`), as everything does that takes its time over what people upload.
+ * @returns null if the text is no drawing, or names things that stand for others (entities); `size` if it has more
+ * elements, deeper inside each other, or drawn more often than `DRAWING_LIMITS` says
+ */
+export function safeDrawing(text: string): SafeDrawing | 'size' | null {
+  if (text.length > DRAWING_LIMITS.bytes) return 'size';
+  const uses = new Uses();
+  try {
+    const safe = written(text, uses);
+    return safe && uses.drawn() > DRAWING_LIMITS.drawn ? 'size' : safe;
+  } catch (error) {
+    if (error instanceof TooMuch) return 'size';
+    throw error;
+  }
+}
+
+/** What one part of a drawing draws: its elements, and the parts that it uses. */
+interface UsedPart {
+  elements: number;
+  readonly uses: string[];
+}
+
+/** Counts how often elements are drawn: each use of a part draws it once more, with all that it uses itself. */
+class Uses {
+  readonly #whole: UsedPart = { elements: 0, uses: [] };
+  readonly #parts = new Map<string, UsedPart>();
+  /** The parts that are open, the whole first; null for elements without a name. */
+  readonly #open: (UsedPart | null)[] = [this.#whole];
+
+  /** @throws TooMuch */
+  opened(attributes: Readonly<Record<string, string>>): void {
+    if (this.#open.length > DRAWING_LIMITS.depth || this.#whole.elements >= DRAWING_LIMITS.elements)
+      throw new TooMuch();
+    const { id } = attributes;
+    const part = id === undefined || this.#parts.has(id) ? null : { elements: 0, uses: [] };
+    if (part && id !== undefined) this.#parts.set(id, part);
+    this.#open.push(part);
+    const used = Object.entries(attributes).flatMap(([name, value]) =>
+      name === 'href' || name === 'xlink:href'
+        ? value.startsWith('#')
+          ? [value.slice(1)]
+          : []
+        : [...value.matchAll(/url\(\s*["']?#([^"')]+)/g)].map((found) => found[1] as string),
+    );
+    for (const one of this.#open) {
+      if (!one) continue;
+      one.elements++;
+      one.uses.push(...used);
+    }
+  }
+  closed(): void {
+    this.#open.pop();
+  }
+  /** How many elements are drawn in all. */
+  drawn(): number {
+    const known = new Map<UsedPart, number>();
+    const count = (part: UsedPart): number => {
+      const before = known.get(part);
+      if (before !== undefined) return before;
+      // Of one that uses itself nothing more is drawn.
+      known.set(part, 0);
+      let drawn = part.elements;
+      for (const name of part.uses) {
+        const used = this.#parts.get(name);
+        if (used) drawn += count(used);
+      }
+      known.set(part, drawn);
+      return drawn;
+    };
+    return count(this.#whole);
+  }
+}
+
+function written(text: string, uses: Uses): SafeDrawing | null {
   const leftOut = new Set<string>();
   const open: boolean[] = [];
   let svg = '';
@@ -46,6 +125,7 @@ export function safeDrawing(text: string): SafeDrawing | null {
   const parser = new Parser(
     {
       onopentag(name, attributes) {
+        uses.opened(attributes);
         if (open.length === 0 && name !== 'svg') isDrawing = false;
         const kept = skipping === 0 && isElement(name);
         open.push(kept);
@@ -65,6 +145,7 @@ export function safeDrawing(text: string): SafeDrawing | null {
         else style += data;
       },
       onclosetag(name) {
+        uses.closed();
         if (!open.pop()) {
           skipping--;
         } else if (name === 'style') {

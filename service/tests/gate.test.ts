@@ -53,6 +53,47 @@ test('a thousand requests on one connection: so many are answered in order, the 
   expect((await service.send('localhost', '/readyz')).status).toBe(200);
 });
 
+/** Sends a piece again and again until the connection ends. @returns how many bytes were taken, and what came back */
+function pour(head: string, piece: string, most: number): Promise<{ sent: number; got: string }> {
+  return new Promise((resolve) => {
+    let got = '';
+    const socket = open({ port: service.port, host: '127.0.0.1', localAddress: '127.0.0.4' }, () => {
+      socket.write(head);
+      const more = (): void => {
+        while (socket.bytesWritten < most && !socket.destroyed) if (!socket.write(piece)) return;
+      };
+      socket.on('drain', more);
+      more();
+    });
+    socket.on('data', (chunk) => (got += chunk.toString('latin1')));
+    socket.on('error', () => undefined);
+    socket.on('close', () => resolve({ sent: socket.bytesWritten - socket.writableLength, got }));
+  });
+}
+
+test('what is sent on a connection that was refused is not read, and the connection ends', async () => {
+  const { sent, got } = await pour('', ONE.repeat(2_000), 100_000_000);
+  expect(count(got, /HTTP\/1\.1 429/g)).toBeLessThanOrEqual(1);
+  expect(count(got, ANSWERED)).toBeLessThan(2 * GATE.waitingPerConnection);
+  // No more than what buffers on the way hold.
+  expect(sent).toBeLessThan(20_000_000);
+});
+
+test('a body that nobody has the right to send is not read to its end', async () => {
+  const head = `POST /api/stores/windrow/pictures HTTP/1.1\r\nHost: localhost:${service.port}\r\nContent-Length: 90000000\r\n\r\n`;
+  const { sent, got } = await pour(head, 'x'.repeat(65_536), 90_000_000);
+  expect(got).toMatch(/^HTTP\/1\.1 401 /);
+  expect(sent).toBeLessThan(20_000_000);
+});
+
+test.each([
+  'Host: windrow.localhost\r\nHost: osierwick.localhost',
+  'host: windrow.localhost\r\nX-Y: z\r\nHOST: windrow.localhost',
+])('two hosts are none: %j', async (hosts) => {
+  const got = await talk(`GET / HTTP/1.1\r\n${hosts}\r\n\r\n`, (text) => text.includes('one Host header'));
+  expect(got).toMatch(/^HTTP\/1\.1 400 /);
+});
+
 test('what many connections of one address ask is read while few requests wait, so that all of it is answered', async () => {
   const each = 20;
   const all = await Promise.all(

@@ -182,6 +182,29 @@ describe('drawings', () => {
     ['that is another document', '<?xml version="1.0"?><html><svg xmlns="http://www.w3.org/2000/svg"/></html>'],
     ['that is not one', '<svg'],
     ['that is enormous', drawing('', ' viewBox="0 0 1 1"').replace('width="120"', 'width="90000"')],
+    // Each of them held up every store for seconds, in the process that serves them, or a place of the pictures.
+    ['that is deep', '<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">' + '<g>'.repeat(300_000)],
+    ['that is deep and closed', drawing('<g>'.repeat(70) + '</g>'.repeat(70))],
+    ['of many elements', drawing('<g/>'.repeat(20_001))],
+    [
+      'that multiplies',
+      drawing(
+        Array.from(
+          { length: 30 },
+          (_, i) => `<g id="l${i + 1}"><use href="#l${i}"/><use xlink:href="#l${i}"/></g>`,
+        ).join('') + '<rect id="l0" width="9" height="9"/><use href="#l30"/>',
+      ),
+    ],
+    [
+      'whose patterns multiply',
+      drawing(
+        Array.from(
+          { length: 30 },
+          (_, i) =>
+            `<pattern id="p${i + 1}" width="9" height="9"><rect fill="url(#p${i})"/><rect fill="url('#p${i}')"/></pattern>`,
+        ).join('') + '<rect fill="url(#p30)" width="9" height="9"/>',
+      ),
+    ],
     ['that is long', drawing(`<path d="${'M0 0h1'.repeat(200_000)}"/>`)],
   ])('one %s is refused', async (_name, text) => {
     const answer = await added(text);
