@@ -106,6 +106,13 @@ const ODD_PATHS = [
   `/styles/kinds/${'price+'.repeat(1_000)}`,
 ];
 const PICTURES = name === 'picture' ? [png(1, 30_000_000), png(7_500, 7_900)] : [];
+const svg = (inside) => Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9">${inside}`);
+const USES = Array.from({ length: 30 }, (_, i) => `<g id="l${i + 1}"><use href="#l${i}"/><use href="#l${i}"/></g>`);
+const DRAWINGS = [
+  svg('<g>'.repeat(150_000)),
+  svg(`${USES.join('')}<rect id="l0" width="9" height="9"/><use href="#l30"/></svg>`),
+  svg('<g>'.repeat(330_000)),
+];
 const line = (path, host) => `GET ${path} HTTP/1.1\r\nHost: ${host}:${port}\r\n\r\n`;
 
 /** What each load prepares, how many do it at once, and what they do over and over. */
@@ -171,6 +178,42 @@ const LOADS = {
     many: 6,
     work: () => hold((socket) => socket.write(line('/', 'windrow.localhost').repeat(400)), 1_000),
   },
+  // Goes on after it was refused, on a few connections that come back at once.
+  pouring: { many: 4, work: () => pour('', line('/', 'windrow.localhost').repeat(500)) },
+  // As large as a picture may be, by somebody who may send none.
+  bodies: {
+    many: 6,
+    work: () =>
+      pour(
+        `POST /api/stores/windrow/pictures HTTP/1.1\r\nHost: localhost:${port}\r\nContent-Length: 19000000\r\n\r\n`,
+        'x'.repeat(65_536),
+      ),
+  },
+  reopening: {
+    many: 60,
+    work: () =>
+      new Promise((resolve) => {
+        const socket = connect({ host: '127.0.0.1', port, localAddress: FROM }, () => {
+          socket.write(line('/', 'windrow.localhost'));
+          socket.destroy();
+        });
+        socket.on('error', () => undefined).on('close', resolve);
+      }),
+  },
+  drawings: { many: 6, work: (i) => upload(DRAWINGS[i % DRAWINGS.length]) },
+  queries: { many: 16, work: (i) => storefront(`/browse/single-line?page=x${i}&y=${i}`) },
+  additions: {
+    many: 4,
+    work() {
+      const edits = Array.from({ length: 400 }, (_, i) => ({
+        type: 'create',
+        what: 'addition',
+        name: `Note ${i}`,
+        head: { place: 'spot:extra', 'target.pageKind': 'product' },
+      }));
+      return api(`${DESIGN}/edits`, { unit: randomUUID(), dryRun: true, edits });
+    },
+  },
   'slow readers': {
     many: 500,
     work: () =>
@@ -191,6 +234,23 @@ const LOADS = {
       }, 20_000),
   },
 };
+
+/** Sends a piece again and again, as fast as it is taken, until the connection ends. */
+function pour(head, piece) {
+  return new Promise((resolve) => {
+    const socket = connect({ host: '127.0.0.1', port, localAddress: FROM }, () => {
+      const more = () => {
+        while (!socket.destroyed) if (!socket.write(piece)) return;
+      };
+      socket.on('drain', more);
+      socket.write(head);
+      more();
+    });
+    socket.on('data', () => undefined);
+    socket.on('error', () => undefined);
+    socket.on('close', resolve);
+  });
+}
 
 /** Opens a connection, does something with it, and holds it for a while or until it is cut. */
 function hold(work, ms) {

@@ -22,6 +22,12 @@ export const HOSTILE_LOADS = [
   'edits',
   'headers',
   'pipelining',
+  'pouring',
+  'bodies',
+  'reopening',
+  'drawings',
+  'queries',
+  'additions',
   'slow readers',
   'slow writers',
 ];

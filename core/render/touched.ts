@@ -123,7 +123,7 @@ export function touchedPages(
     all,
     pages,
     standards,
-    additions,
+    additions: [...new Map(additions.map((one) => [JSON.stringify(one), one])).values()],
     asked,
     added,
     templates: templatesTouched(before, after, changed, kinds),

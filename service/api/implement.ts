@@ -6,6 +6,7 @@ import { can, canonicalJson, check, plainText, Problem, rolesWith, type Capabili
 import { pathParams, type AnswerOf, type BodyOf, type QueryOf, type Route } from '@parlour/contract';
 import { accountFrom } from '../accounts/sign-in.js';
 import type { SignedIn } from '../records/accounts.js';
+import { ownTurn } from '../own-turn.js';
 import { inTransaction, type Records } from '../records/database.js';
 import type { Service } from '../service.js';
 import { findDesign, type Design } from '../records/designs.js';
@@ -36,6 +37,8 @@ export interface Call<R extends Route> extends Caller {
 }
 
 const DEEPEST = 32;
+/** A body of so many bytes is checked in no time. */
+const SMALL_BYTES = 20_000;
 /** How much a body may hold: whoever has not proved who they are gets less. */
 const BODY_BYTES = { open: 16_000, 'signed-in': 1_000_000, bytes: 20_000_000 } as const;
 const READERS: Record<keyof typeof BODY_BYTES, RequestHandler> = {
@@ -52,6 +55,7 @@ export function implement<R extends Route>(api: Api, route: R, handler: (call: C
     const params = request.params as Record<string, string>;
     // Read only now that the right to send it is known.
     if (route.body !== undefined) await readWith(route.body === 'bytes' ? 'bytes' : route.door, request, response);
+    if (Number(request.headers['content-length'] ?? 0) > SMALL_BYTES) await ownTurn();
     const body = readBody(route, request);
     if (!REPLACING.has(route.method)) refuseTag(request);
     const call = { ...caller, params, body, query, request, response } as unknown as Omit<Call<R>, 'db'>;

@@ -15,6 +15,7 @@ import {
   type UnitResult,
 } from '@parlour/core';
 import { openRenewals } from '../records/assignments.js';
+import { ownTurn } from '../own-turn.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { compareKeys, listTouched, USUAL_ORDER, type SortKey } from '../records/page-list.js';
@@ -93,6 +94,7 @@ export async function pagesThatDiffer(
   // Which of the two is the one before does not matter; that its pages are in the table does.
   const [base, other] = from.table || !to.table ? [from, to] : [to, from];
   const { state, table } = base;
+  if (changed.size > FEW) await ownTurn();
   const known = touchedPages(state, other.state, changed, kinds);
   const home = await showsTouched(db, storeId, base, known);
   const touched = home ? { ...known, pages: new Set([...known.pages, 'home']) } : known;
@@ -117,6 +119,9 @@ export async function pagesThatDiffer(
     complete: !table || (await openRenewals(db, table.designId, table.side)).length === 0,
   };
 }
+
+/** Of so few changed documents it is known in no time. */
+const FEW = 20;
 
 /** A part of the pages of kinds that are asked; what was worked out a moment ago is taken from there. */
 async function foundOnes(db: Records, asking: Asking, part: Part, same?: string): Promise<DifferingPages> {

@@ -14,6 +14,7 @@ import {
   type Role,
   type UnitResult,
 } from '@parlour/core';
+import { ownTurn } from '../own-turn.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';
 import { openDraft, type NewUnit, type OpenDraft } from '../records/drafts.js';
@@ -51,6 +52,9 @@ export const doUnit = (
     tryUnit(trx, design, draft, author, requests),
   );
 
+/** So many edits are applied in no time. */
+const FEW = 40;
+
 /** What a unit would do to a draft, without doing it. */
 export async function tryUnit(
   db: Records,
@@ -60,6 +64,7 @@ export async function tryUnit(
   requests: readonly EditRequest[],
 ): Promise<UnitResult> {
   const telling = await tellingOf(db, design, pagesIn(requests));
+  if (requests.length > FEW) await ownTurn();
   const result = applyRequests(requests, draft, { kinds: design.kinds, newId, telling });
   checkRight(design, author, result, draft);
   await checkReferences(db, design, draft, result);

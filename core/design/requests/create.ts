@@ -7,7 +7,7 @@ import { isPageKind, pageKinds } from '../../assign/page.js';
 import { takenBy } from '../../assign/path-sense.js';
 import { pathOf, patternsOf } from '../../assign/paths.js';
 import { capitalised } from '../../words.js';
-import { DOCUMENT_TYPES, headField, nameOf, typeOfKey } from '../document-types.js';
+import { DOCUMENT_TYPES, headField, nameOf } from '../document-types.js';
 import {
   FORMAT,
   keys,
@@ -100,7 +100,9 @@ function keyOf({ what, region }: CreateRequest, code: string): DocumentKey {
 
 function checkCount(what: Creatable, draft: Draft): void {
   let count = 0;
-  for (const key of draft.keys()) if (typeOfKey(key) === what) count++;
+  // By how keys of a type begin: a unit may create hundreds, and each looks at all keys.
+  const start = what === 'arrangement' ? 'around/' : `${what}/`;
+  for (const key of draft.keys()) if (key.startsWith(start)) count++;
   if (count >= LIMITS.documentsOfType)
     throw new Problem('limit-reached', `A design holds at most ${LIMITS.documentsOfType} documents of one type.`, {
       place: 'what',
