@@ -28,7 +28,11 @@ await main(async () => {
   );
   const { status } = spawnSync(
     process.execPath,
-    [join(ROOT, 'scripts', 'test.mjs'), '--testPathPatterns', 'tests/(kill|kept|differing|fuzz|units|equal|trouble)|together'],
+    [
+      join(ROOT, 'scripts', 'test.mjs'),
+      '--testPathPatterns',
+      'tests/(kill|kept|differing|fuzz|units|equal|trouble)|together',
+    ],
     { cwd: ROOT, stdio: 'inherit', env: { ...process.env, PARLOUR_SOAK: '1', PARLOUR_EQUAL_CHANGES: '500' } },
   );
   if (status !== 0) throw new Refusal('The soak found faults; see above.');

@@ -15,6 +15,7 @@ import {
   whySection,
   type Document,
   type SubjectFacts,
+  rulesThatDiffer,
 } from '../index.js';
 import { assignments, refusal, section, template } from '../tests/designs.js';
 
@@ -189,6 +190,21 @@ describe('assignment and why', () => {
   test.each(['shelf:1', 'product', 'product:', 'home:1', ''])('“%s” names no page', (code) => {
     expect(() => parsePage(code)).toThrow();
   });
+});
+
+test('the rules by which two states differ are those that one of them lacks or has otherwise; in another order all are', () => {
+  const rule = (id: string, brand: string) => ({
+    id,
+    values: { when: { match: 'all', conditions: [{ fact: 'brand', is: 'is', value: brand }] }, template: 't' },
+  });
+  const of = (...rules: ReturnType<typeof rule>[]) => ({ ...assignments('product', 't'), lists: { rules } }) as never;
+  const [a, b, c] = [rule('a', 'A'), rule('b', 'B'), rule('c', 'C')];
+  const ids = (from: never | undefined, to: never | undefined) => rulesThatDiffer(from, to, 2)?.map(({ id }) => id);
+  expect(ids(of(a, b), of(a, b))).toEqual([]);
+  expect(ids(of(a, b), of(c, a, b))).toEqual(['c']);
+  expect(ids(of(a, b), of(a, rule('b', 'Other')))).toEqual(['b', 'b']);
+  expect(ids(undefined, of(a))).toEqual(['a']);
+  expect(ids(of(a, b), of(b, a))).toBeUndefined();
 });
 
 describe('paths', () => {

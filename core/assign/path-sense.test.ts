@@ -1,5 +1,5 @@
 /** Every page can be reached, at a path of its own. */
-import { leadsTo, matchPath, pathOf, STANDARD_PATHS } from './paths.js';
+import { leadsTo, normalPath, matchPath, pathOf, STANDARD_PATHS } from './paths.js';
 import { applyRequests, checkWays, openDocument, type Document, type EditRequest } from '../index.js';
 import { draftOf, refusal, tools, withChanges } from '../tests/designs.js';
 
@@ -127,4 +127,18 @@ test('a path leads to the end of its redirects; those that go in a circle lead n
     null,
   ]);
   expect(leadsTo(undefined, '/a')).toBeNull();
+});
+
+test('a path has one form, however it was escaped or composed; what ends a path stays escaped', () => {
+  const forms = {
+    '/about': ['/about', '/%61bout', '/ab%6Fut'],
+    '/über-uns': ['/über-uns', '/%C3%BCber-uns', '/%c3%bcber-uns', '/u\u0308ber-uns', '/u%CC%88ber-uns'],
+    '/a%2Fb/c%3Fd%23e%25': ['/a%2fb/c%3fd%23e%25'],
+    '/a%20b': ['/a b', '/a%20b'],
+    '/%': ['/%'],
+    '/%ff': ['/%ff'],
+  };
+  for (const [form, all] of Object.entries(forms))
+    for (const one of all) expect([one, normalPath(one), normalPath(normalPath(one))]).toEqual([one, form, form]);
+  expect(leadsTo({ '/über-uns': '/caf%C3%A9', '/café': '/about?x=1' }, '/u%CC%88ber-uns')).toBe('/about?x=1');
 });

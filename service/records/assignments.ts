@@ -70,17 +70,16 @@ export async function removeAssignments(
 /** Takes the pages of products out of the table that are no more, however many there are: a part in each statement. */
 export async function removeGoneProducts(db: Records, designId: number, side: Side, storeId: number): Promise<void> {
   // Codes come behind a colon, and a semicolon is the next sign after it.
-  for (let after: string | null = 'product:'; after !== null;) {
-    const { rows }: { rows: { last: string | null }[] } = await sql<{ last: string | null }>`
-      with part as materialized (
-        select page from page_assignment where design_id = ${designId} and side = ${side}
-          and page > ${after} and page < 'product;' order by page limit ${AT_ONCE}),
-      gone as (
-        delete from page_assignment a using part where a.design_id = ${designId} and a.side = ${side} and a.page = part.page
-          and not exists (select 1 from product p join variant v on v.product_id = p.id
-            where p.store_id = ${storeId} and p.code = substr(part.page, length('product:') + 1)))
-      select max(page) as last from part`.execute(db);
-    after = rows[0]?.last ?? null;
+  for (let after: string | undefined = 'product:'; after !== undefined;) {
+    const { rows }: { rows: { page: string; isThere: boolean }[] } = await sql<{ page: string; isThere: boolean }>`
+      select page, exists (select 1 from product p join variant v on v.product_id = p.id
+          where p.store_id = ${storeId} and p.code = substr(a.page, length('product:') + 1)) as "isThere"
+        from page_assignment a where design_id = ${designId} and side = ${side}
+          and page > ${after} and page < 'product;' order by page limit ${AT_ONCE}`.execute(db);
+    // By their key, whatever the database thinks it knows of the table at that moment.
+    const gone = rows.flatMap(({ page, isThere }) => (isThere ? [] : [page]));
+    await removeAssignments(db, designId, side, gone);
+    after = rows.at(-1)?.page;
   }
 }
 

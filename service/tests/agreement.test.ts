@@ -5,7 +5,8 @@
 import fc from 'fast-check';
 import { canonicalJson, Problem, type EditRequest, type Rule } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { asAdmin, testService, type TestService } from './service.js';
+import { asAdmin, eventually, testService, type TestService } from './service.js';
+import { buyOne } from './shopper.js';
 
 const STEPS = 60;
 /** How often every page is asked, not only those of products. */
@@ -50,6 +51,7 @@ type Step =
   | { readonly edit: EditRequest }
   | { readonly product: string; readonly change: object }
   | { readonly rules: 'remove' | 'first' | 'off' | 'on'; readonly at: number }
+  | { readonly order: true }
   | { readonly publish: true }
   | { readonly undo: true };
 
@@ -108,6 +110,7 @@ const step: fc.Arbitrary<Step> = fc.oneof(
     weight: 1,
     arbitrary: template.map((to) => ({ edit: { type: 'assign', pages: ['product'], template: to } as EditRequest })),
   },
+  { weight: 2, arbitrary: fc.constant({ order: true as const }) },
   { weight: 1, arbitrary: fc.constant({ publish: true as const }) },
   { weight: 2, arbitrary: fc.constant({ undo: true as const }) },
 );
@@ -117,12 +120,24 @@ async function take(one: Step): Promise<void> {
   try {
     if ('edit' in one) await service.edit(one.edit);
     else if ('publish' in one) await service.call(routes.publish, { body: {} });
+    else if ('order' in one) await buy();
     else if ('undo' in one) await service.call(routes.undo, { body: { unit: crypto.randomUUID() } });
     else if ('product' in one) await changeProduct(one.product, one.change as { each?: object });
     else await changeRules(one);
   } catch (error) {
     if (!(error instanceof Problem) || error.code === 'broken') throw error;
   }
+}
+
+/** An order takes stock; its pages are worked out a moment later. */
+async function buy(): Promise<void> {
+  const { variants } = await service.call(routes.getProduct, { params: { product: 'K-003' } });
+  if (!variants.some(({ code: one, stock }) => one === 'K-003-1' && stock > 0)) return;
+  await buyOne(service);
+  await eventually(async () => {
+    const due = await asAdmin((admin) => admin.query('select 1 from page_due'), service.databaseUrl);
+    expect(due.rowCount).toBe(0);
+  });
 }
 
 async function changeProduct(product: string, { each, ...change }: { each?: object }): Promise<void> {

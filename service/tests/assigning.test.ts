@@ -498,7 +498,7 @@ test('a table that is behind is renewed in the background; the list and dry runs
   expect(rows.rows[0]).toMatchObject({ n: (await service.call(routes.listPages)).total });
 });
 
-test('a design that was put away lists its pages as they are once it is restored; products that are gone leave the list', async () => {
+test('a design that was archived lists its pages as they are once it is restored; products that are gone leave the list', async () => {
   const summer = { store: 'windrow', design: 'summer' };
   const run = (text: string) => asAdmin((admin) => admin.query(text), service.databaseUrl);
   await service.call(routes.createDesign, { body: { name: 'Summer', code: 'summer' } });

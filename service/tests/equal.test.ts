@@ -35,7 +35,31 @@ async function change(service: TestService, chance: Chance, n: number): Promise<
     const was = areas['main']?.find(({ id }) => id === 'h-sport')?.values['title'];
     await service.edit({ type: 'set', document: 'template/home', node: 'h-sport', field: 'values.title', value, was });
   };
-  switch (chance.below(10)) {
+  switch (chance.below(12)) {
+    case 10: {
+      // Into a collection, or out of it, as the catalogue will write it: with what changed, in one transaction.
+      const [member, at] = [`K-${String(1 + chance.below(12)).padStart(3, '0')}`, chance.is(0.5)];
+      const these = `collection c, product p where p.store_id = c.store_id and c.code = 'C-2' and p.code = '${member}'`;
+      const write = at
+        ? `insert into collection_member select c.id, p.id, 99 from ${these} on conflict do nothing`
+        : `delete from collection_member m using ${these} and m.collection_id = c.id and m.product_id = p.id`;
+      await asAdmin(
+        (client) =>
+          client.query(`begin; ${write};
+            insert into change (store_id, tags) select store_id, '{catalogue}' from collection where code = 'C-2'; commit`),
+        service.databaseUrl,
+      );
+      return `${at ? 'into' : 'out of'} a collection, within a savepoint of its own`;
+    }
+    case 11: {
+      // A page that others list by its label.
+      const { content } = await service.call(routes.listContent);
+      const page = content.find(({ labels }) => labels.length > 0);
+      const document = `content/${page?.code ?? ''}`;
+      await service.edit({ type: 'set', document, field: 'title', value: `News ${n}`, was: page?.title });
+      await service.call(routes.publish, { body: {} });
+      return 'title of a page that is listed';
+    }
     case 0:
       await set({ title: `Kite ${n}` });
       return `title of ${product}`;

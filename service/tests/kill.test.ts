@@ -2,8 +2,9 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { routes } from '@parlour/contract';
-import type { Document } from '@parlour/core';
-import { connect, newDatabase } from './service.js';
+import { Problem, type Document } from '@parlour/core';
+import { asAdmin, connect, newDatabase } from './service.js';
+import { order, Shopper, type Ordered } from './shopper.js';
 
 /** How often the service is killed; `npm run soak` kills it more often. */
 const ROUNDS = process.env['PARLOUR_SOAK'] ? 50 : 5;
@@ -61,7 +62,10 @@ test('SIGKILL between and during edits and publishes loses nothing that was ackn
           published.push(now);
         }
       }
-    })().catch(() => undefined);
+    })().catch((error: unknown) => {
+      // What the kill cut off; anything else is a fault.
+      if (running || !(error instanceof Problem) || error.code !== 'database-away') throw error;
+    });
     const wanted = total + 9 + (round % 6);
     while (total < wanted) await new Promise((resolve) => setTimeout(resolve, 5));
     child.kill('SIGKILL');
@@ -78,6 +82,79 @@ test('SIGKILL between and during edits and publishes loses nothing that was ackn
   expect(total).toBeGreaterThanOrEqual(9 * ROUNDS);
   child.kill('SIGTERM');
   await once(child, 'exit');
+  await database.drop();
+}, 1_800_000);
+
+/** Somebody who was about to order when the service was killed, or has ordered. */
+interface Buyer {
+  readonly cookie: string;
+  readonly ordered: Ordered;
+  /** Where the thank-you page is, as soon as it is known. */
+  thanks: string | null;
+}
+
+test('SIGKILL while ordering: each attempt is one order or none, and what is sold is out of the stock, once', async () => {
+  const database = await newDatabase();
+  const stock = 1_000_000;
+  await asAdmin(
+    (admin) =>
+      admin.query(`update variant set stock = ${stock} where code = 'K-003-1';
+        update store set details = details || '{"orders-an-hour": "100000", "carts-an-hour": "100000"}'`),
+    database.url,
+  );
+  const buyers: Buyer[] = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    const { child, port } = await startProcess(database.url);
+    const service = await connect(port, () => Promise.resolve());
+    // Whoever was cut off sends the order again, as the page that is still open does.
+    for (const buyer of buyers.filter(({ thanks }) => thanks === null)) {
+      const again = await new Shopper(service, 'windrow.localhost', buyer.cookie).send(
+        '/checkout',
+        order(buyer.ordered),
+      );
+      expect(again.status).toBe(303);
+      buyer.thanks = again.headers.location ?? '';
+    }
+    let running = true;
+    let placed = 0;
+    const buy = async (): Promise<void> => {
+      while (running) {
+        const shopper = new Shopper(service);
+        await shopper.add();
+        const buyer: Buyer = { ordered: await shopper.readyToOrder(), cookie: shopper.cookie, thanks: null };
+        buyers.push(buyer);
+        const answer = await shopper.send('/checkout', order(buyer.ordered));
+        expect(answer.status).toBe(303);
+        buyer.thanks = answer.headers.location ?? '';
+        placed++;
+      }
+    };
+    const buying = Promise.all(
+      Array.from({ length: 4 }, () =>
+        buy().catch((error: unknown) => {
+          // A connection that the kill has cut.
+          if (running || !/ECONN|socket hang up/.test(String((error as Error).message))) throw error;
+        }),
+      ),
+    );
+    while (placed < 4 + (round % 5)) await new Promise((resolve) => setTimeout(resolve, 3));
+    child.kill('SIGKILL');
+    running = false;
+    await Promise.all([buying, child.exitCode === null && child.signalCode === null ? once(child, 'exit') : undefined]);
+  }
+  const { rows } = await asAdmin(
+    (admin) =>
+      admin.query<{ orders: number; attempts: number; numbers: number; left: number }>(`select count(*)::int as orders,
+          count(distinct attempt)::int as attempts, count(distinct number)::int as numbers,
+          (select stock from variant where code = 'K-003-1') as left from placed_order`),
+    database.url,
+  );
+  const [{ orders = 0, attempts, numbers, left } = {}] = rows;
+  const acknowledged = new Set(buyers.flatMap(({ thanks }) => thanks ?? []));
+  expect([attempts, numbers, left]).toEqual([orders, orders, stock - orders]);
+  // Of those that were cut off in the last round some may have gone through.
+  expect(orders).toBeGreaterThanOrEqual(acknowledged.size);
+  expect(orders).toBeLessThanOrEqual(buyers.length);
   await database.drop();
 }, 1_800_000);
 
