@@ -284,11 +284,11 @@ test('how much is in the cart is filled into a kept page, by the shopper’s sig
   for (const cookie of [
     forged,
     shopper.cookie.replace('; cart-count', '; other'),
-    shopper.cookie.replace(/cart=./, 'cart=x'),
+    shopper.cookie.replace(/cart=(.)/, (_, first) => `cart=${first === 'x' ? 'y' : 'x'}`),
   ]) {
     const cold = await service.visit('/workshop', { headers: { cookie } });
     expect(hit(cold)).toBe(false);
-    if (cookie !== shopper.cookie && !cookie.includes('cart=x')) expect(cold.text).toBe(own.text);
+    if (cookie !== shopper.cookie && !/cart=[xy]/.test(cookie)) expect(cold.text).toBe(own.text);
   }
   const zipped = await service.visit('/workshop', {
     headers: { cookie: shopper.cookie, 'if-none-match': own.headers['etag'] as string },
