@@ -177,8 +177,8 @@ export function gate(
     const start = (): void => {
       const running = onSocket(socket);
       const leave = (): void => {
-        // An answer that comes before its request has ended holds its place until that is cut.
-        if (!request.complete && !socket.destroyed && response.writableFinished) return cutOff(socket);
+        // An answer that comes before its request has ended holds its place until it has, or is cut.
+        if (!request.complete && !socket.destroyed && response.writableFinished) return endOf(request, leave);
         if (!running.delete(leave)) return;
         state.running--;
         if (state.waiting.length > 0) letIn(state);
@@ -187,6 +187,7 @@ export function gate(
       running.add(leave);
       placeOf.set(response, leave);
       response.once('close', leave);
+      if (declaredBytes(request) > REST_BYTES) sayEnd(request, response);
       listener(request, response);
     };
     // Whoever comes while others of the same address wait, waits behind them.
@@ -221,6 +222,44 @@ function readOn(socket: Socket): void {
 
 /** How long a client has to take an answer before its connection is cut, while nothing of it is read. */
 const LAST_WORDS_MS = 500;
+
+/** How much of a request is still taken once it is answered: whoever sends little more may keep the connection. */
+const REST_BYTES = 256 * 1024;
+const REST_MS = 1_000;
+const LOOK_AT_REST_MS = 10;
+
+const declaredBytes = ({ headers }: IncomingMessage): number =>
+  headers['transfer-encoding'] === undefined ? Number(headers['content-length'] ?? 0) : Infinity;
+
+/**
+ * Says with an answer that comes before its large request has ended that the connection ends too, so that nobody sends
+ * another request on it. Node would cut it at once then; whoever still writes must be able to read the answer.
+ */
+function sayEnd(request: IncomingMessage, response: ServerResponse): void {
+  const { socket } = request;
+  const writeHead = response.writeHead.bind(response);
+  response.writeHead = ((...given: Parameters<typeof writeHead>) => {
+    if (!request.complete) {
+      response.setHeader('connection', 'close');
+      socket.destroySoon = () => cutOff(socket);
+    }
+    return writeHead(...given);
+  }) as typeof response.writeHead;
+}
+
+/** Waits for the rest of a request that was answered already; one that has no end is cut. @param ended is told then */
+function endOf(request: IncomingMessage, ended: () => void): void {
+  const { socket } = request;
+  const [from, since] = [socket.bytesRead, performance.now()];
+  const timer = setInterval(() => {
+    const isOver = socket.bytesRead - from > REST_BYTES || performance.now() - since > REST_MS;
+    if (!request.complete && !socket.destroyed && !isOver) return;
+    clearInterval(timer);
+    if (request.complete || socket.destroyed) ended();
+    else cutOff(socket);
+  }, LOOK_AT_REST_MS);
+  timer.unref();
+}
 
 /** Ends a connection on which more is sent than anybody wants to read. */
 function cutOff(socket: Socket): void {
