@@ -30,8 +30,8 @@ export function orderCommands(program: Command): void {
   orders
     .command('show')
     .description('Show one order.')
-    .addArgument(new Argument('<number>', 'its number, such as 17'))
-    .addHelpText('after', '\nExample:\n  $ parlour order show 17')
+    .addArgument(new Argument('<number>', 'its number, such as 1'))
+    .addHelpText('after', '\nExample:\n  $ parlour order show 1')
     .action(async (number: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const [order, store] = await Promise.all([call(routes.getOrder, { params: { number } }), call(routes.getStore)]);
