@@ -11,7 +11,8 @@ const STAMPS = join(ROOT, 'node_modules', '.parlour');
 const WORKSPACES = ['core', 'contract', 'service', 'cli', 'demo', 'console'];
 const SKIPPED = new Set(['node_modules', 'dist', '.git']);
 
-function* filesBelow(folder) {
+/** Every file below a folder, without what is installed or built. */
+export function* filesBelow(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
     if (SKIPPED.has(entry.name) || entry.name.endsWith('.tsbuildinfo')) continue;
     const path = join(folder, entry.name);

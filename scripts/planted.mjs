@@ -1,6 +1,11 @@
 /** Known ways to break core and service, one at a time; `faults.mjs` sees whether the tests notice each. */
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 
-/** Of core: file, what stands there, what the fault puts in its place. Core's own tests must notice. */
+/**
+ * Of core: file, what stands there, what the fault puts in its place, and the tests of the service that must notice;
+ * core's own if none are named.
+ */
 const CORE = [
   ['design/edits/set.ts', 'if (isSame(now, edit.was)) return;', 'return;'],
   ['design/edits/set.ts', '...(value === undefined ? {} : { was: value }),', ''],
@@ -21,6 +26,12 @@ const CORE = [
   ['assign/paths.ts', "?.normalize('NFC').replace", '?.replace'],
   ['assign/assigned.ts', 'if (wasBoth.some(({ id }, i) => isInBoth[i]?.id !== id)) return null;', ''],
   ['render/page.ts', 'if (before) throw before.error;', ''],
+  ['render/followers.ts', 'return quoted.has(', 'return labels.has(', 'dry-run'],
+  ['render/followers.ts', "(need.label === '' || labels.has(need.label))", "need.label === ''", 'dry-run'],
+  ['render/followers.ts', '!above.has(CONTENT + parent)', 'above.has(CONTENT + parent)', 'dry-run'],
+  ['render/followers.ts', 'asks !== null && menuNeeds(document).some(asks)', 'false', 'dry-run'],
+  ['render/followers.ts', 'saying.has(kinds.find(kind)?.name', 'saying.has(kinds.find(kind)?.sentence', 'dry-run'],
+  ['render/followers.ts', 'all: words.has(ON_EVERY_PAGE)', 'all: false', 'dry-run'],
   ['render/compile.ts', 'return { ...base, ...nothingAsked(error) };', 'throw error;'],
   ['fields/prose.ts', ' && !MISREAD.test(href.trim())', ''],
   ['kinds/properties.ts', '|\\/\\*|\\*\\/', ''],
@@ -200,7 +211,7 @@ const SERVICE = [
   ['assigning/changed.ts', 'was[kind] !== is[kind]', 'false', 'breaking'],
   ['assigning/changed.ts', 'was[page] !== is[page]', 'false', 'assigning'],
   ['assigning/changed.ts', 'isSame(was, is) ? []', 'was ? []', 'assigning'],
-  ['assigning/renew.ts', 'if (pages) await', 'if (!pages) await', 'assigning'],
+  ['assigning/renew.ts', 'if (pages) await', 'if (!pages) await', 'renewal'],
   ['storefront/app.ts', '&& page.isThere ? 200', '? 200', 'kept'],
   [
     'storefront/app.ts',
@@ -223,15 +234,15 @@ const SERVICE = [
   ['kept/answer.ts', 'page.showsFacts && cookies !== undefined', 'false && cookies !== undefined', 'kept'],
   ['storefront/cart-cookie.ts', 'timingSafeEqual(given, right)', 'true', 'kept'],
   ['assigning/rows.ts', 'additions.filter(({ target }) => isFor(target, page, setting))', 'additions', 'assigning'],
-  ['assigning/differing.ts', 'touched.differs(page, kind, setting)', 'false', 'assigning'],
+  ['assigning/differing.ts', 'touched.differs(page, kind, setting)', 'false', 'dry-run'],
   [
     'assigning/affected.ts',
     'const home = await showsTouched(db, storeId, base, known);',
     'const home = false;',
-    'assigning',
+    'dry-run',
   ],
   ['assigning/catalogue.ts', 'await notePagesDue(trx, storeId, kind, codes);', '', 'assigning'],
-  ['records/page-list.ts', 'sql`and additions @> array[${rule}]::text[]`', 'sql``', 'assigning'],
+  ['records/page-list.ts', 'sql`and additions @> array[${rule}]::text[]`', 'sql``', 'dry-run'],
   ['publishing/references.ts', 'if (languages.length > 0) checkLanguages(languages, stateOf());', '', 'languages'],
   ['storefront/security.ts', "if (style === '') return headers;", 'return headers;', 'kept'],
   ['gate/gate.ts', 'mayStart && response.socket !== null && atOnce', 'mayStart && atOnce', 'gate'],
@@ -262,9 +273,15 @@ const SERVICE = [
     'publishing/designs.ts',
     'await renewDesign(trx, design, closedState(await openDraft(trx, design)), await publishedState(trx, design));',
     '',
-    'assigning',
+    'renewal',
   ],
   ['gate/gate.ts', 'if (hasTwoHosts(request)) return refuseHosts(response);', '', 'gate'],
+  ['gate/gate.ts', 'if (waiting === GATE.waitingPerConnection) stopReading(on);', '', 'gate'],
+  ['gate/gate.ts', 'socket.resume = () => socket;', '', 'gate'],
+  ['gate/gate.ts', 'delete (socket as Partial<Socket>).resume;', '', 'gate'],
+  ['gate/gate.ts', 'if (declaredBytes(request) > REST_BYTES) sayEnd(request, response);', '', 'gate'],
+  ['gate/gate.ts', 'socket.bytesRead - from > REST_BYTES', 'false', 'gate'],
+  ['gate/gate.ts', 'performance.now() - since > REST_MS', 'false', 'gate'],
   ['faults.ts', 'before.again++;\n    return;', 'before.again++;', 'trouble'],
   [
     'publishing/groundwork.ts',
@@ -279,6 +296,15 @@ const SERVICE = [
 
 /** All of them: the file, what stands in it once, what takes its place, and the tests of the service that must notice. */
 export const PLANTED = [
-  ...CORE.map(([file, from, to]) => ({ file: `core/${file}`, from, to, tests: [] })),
+  ...CORE.map(([file, from, to, ...tests]) => ({ file: `core/${file}`, from, to, tests })),
   ...SERVICE.map(([file, from, to, tests]) => ({ file: `service/${file}`, from, to, tests: [tests] })),
 ];
+
+/** The faults that do not stand once in their file, in words. Code moves; what it broke there must move along. */
+export const lostFaults = (root, faults = PLANTED) =>
+  faults
+    .filter(({ file, from }) => {
+      const path = join(root, file);
+      return !existsSync(path) || readFileSync(path, 'utf8').split(from).length !== 2;
+    })
+    .map(({ file, from }) => `${file}: ${from}`);

@@ -1,8 +1,7 @@
-/** Rules, assignments in bulk, additions and overrides on real pages, and the table of pages that is kept beside. */
-import { parseRule, type EditRequest, type PageSort } from '@parlour/core';
-import { routes, type AnswerOf } from '@parlour/contract';
-import pg from 'pg';
-import { testService, asAdmin, type TestService } from './service.js';
+/** Rules, assignments in bulk, additions and overrides on real pages. */
+import { parseRule } from '@parlour/core';
+import { routes } from '@parlour/contract';
+import { asAdmin, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
@@ -19,12 +18,6 @@ const rule = (text: string, template: string, id: string) =>
 const templateOf = async (page: string) => {
   const { pages } = await service.call(routes.listPages, { query: { search: page } });
   return pages.find((one) => one.page === page)?.template;
-};
-const documentOf = async (key: string) =>
-  (await service.call(routes.getDocument, { query: { key } })).document as unknown as Record<string, unknown>;
-const until = async (what: () => Promise<boolean>): Promise<void> => {
-  for (const end = Date.now() + 15_000; !(await what()); await new Promise((go) => setTimeout(go, 50)))
-    if (Date.now() > end) throw new Error('It did not happen.');
 };
 const undo = () => service.call(routes.undo, { body: { unit: crypto.randomUUID() } });
 
@@ -174,126 +167,6 @@ test('a brand has a page of its own, with its products, in its place in lists an
   await service.call(routes.revert, { params: { revision: '1' }, body: {} });
 });
 
-test('a dry run tells the pages that would change, and changes nothing', async () => {
-  const { seq } = await service.call(routes.listChanges);
-  const answer = await service.call(routes.edit, {
-    body: { unit: 'dry-1', dryRun: true, edits: [rule('category is "line"', 'product-plain', 'dry')] },
-  });
-  expect(answer.pages?.total).toBe(3);
-  expect(answer.pages?.some.map(({ page }) => page)).toEqual(['product:K-010', 'product:K-009', 'product:K-011']);
-  expect(answer.pages?.some[1]?.title).toBe('Capstan reel');
-  expect(answer.sentences).toEqual(['Added the rule category is "line" to the assignments of product pages.']);
-  expect((await service.call(routes.listChanges)).seq).toBe(seq);
-});
-
-test('a dry run names exactly the pages that show what is changed', async () => {
-  const would = async (...edits: EditRequest[]) => {
-    const { pages } = await service.call(routes.edit, { body: { unit: crypto.randomUUID(), dryRun: true, edits } });
-    return pages?.total === 100 ? ['many'] : (pages?.some.map(({ page }) => page) ?? []);
-  };
-  const all = (await service.call(routes.listPages, { query: { limit: 200 } })).total;
-  const set = (document: string, field: string, value: unknown, more: object = {}): EditRequest =>
-    ({ type: 'set', document, field, value, ...more }) as EditRequest;
-  const sport = { document: 'addition/sport-days', node: 'sport-days-text', was: undefined };
-  expect(await would(set('paths', 'home', 'content:about'))).toEqual(['home']);
-  expect(await would(set('paths', 'redirects./old', '/workshop'))).toEqual([]);
-  expect(await would(set('paths', 'patterns.product', '/kite/{slug}'))).toHaveLength(all);
-  expect(await would(set('look', 'values.gap', 2.5))).toHaveLength(all);
-  expect(await would(set('menu/main', 'name', 'Menu', { was: 'Main menu' }))).toHaveLength(all - 1);
-  expect(await would(set(sport.document, 'frame.hidden', true, { node: sport.node }))).toEqual(['collection:C-2']);
-  expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual(['content:about']);
-  const addition = { type: 'create', what: 'addition', name: 'Note' } as const;
-  expect(await would({ ...addition, head: { place: 'above', 'target.page': 'product:K-004' } })).toEqual([
-    'product:K-004',
-  ]);
-  expect(await would({ ...addition, head: { place: 'spot:nowhere', 'target.page': 'product:K-004' } })).toEqual([]);
-  // Who lists, quotes or leads to a page looks different with it, and who says a word with that.
-  const quote = {
-    type: 'insert',
-    document: 'template/all-collections',
-    kind: 'part-of-page',
-    place: {},
-    values: { page: 'terms' },
-  } as const;
-  const below = set('content/privacy', 'parent', 'terms');
-  await service.edit(quote, below);
-  expect(
-    await would(set('content/terms', 'text', '<p>Other.</p>', { was: (await documentOf('content/terms'))['text'] })),
-  ).toEqual(expect.arrayContaining(['all-collections', 'content:terms']));
-  await undo();
-  const { content } = await service.call(routes.listContent);
-  const labelled = content.find(({ labels }) => labels.length > 0)?.code ?? '';
-  const listing = await would(
-    set(`content/${labelled}`, 'title', 'Other', { was: (await documentOf(`content/${labelled}`))['title'] }),
-  );
-  expect(listing).toEqual(expect.arrayContaining([`content:${labelled}`]));
-  expect(listing.length).toBeGreaterThan(1);
-  // The menu leads to it, and is on every page but that with another header.
-  expect(await would(set('content/about', 'slug', 'the-workshop', { was: 'workshop' }))).toHaveLength(all - 1);
-  expect(await would(set('words/en-IE', 'words.order-now', 'Buy it'))).toEqual(['checkout']);
-  expect(await would(set('words/en-IE', 'words.page-cart', 'Basket'))).toEqual(['cart']);
-  expect(await would(set('words/en-IE', 'words.skip', 'On'))).toHaveLength(all);
-  expect(await would(set('words/en-IE', 'words.sums-changed', 'Look again: {total}'))).toEqual([]);
-  await service.edit(set('paths', 'home', 'content:about'));
-  expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual([
-    'home',
-    'content:about',
-  ]);
-  await undo();
-});
-
-test('what a change touches is read from the table a part at a time, also for additions by rule and for rules that differ', async () => {
-  const dry = async (edits: EditRequest[], pagesAfter?: string) => {
-    const body = { unit: crypto.randomUUID(), dryRun: true, edits, ...(pagesAfter !== undefined && { pagesAfter }) };
-    return (await service.call(routes.edit, { body })).pages;
-  };
-  const when = parseRule('category is "line"', 'product');
-  const head = { place: 'above', 'target.pageKind': 'product', 'target.when': when };
-  const create: EditRequest = { type: 'create', what: 'addition', name: 'Line note', code: 'line-note', head };
-  const lines = ['product:K-010', 'product:K-009', 'product:K-011'];
-  expect((await dry([create]))?.some.map(({ page }) => page)).toEqual(lines);
-  await service.edit(create);
-  const heading: EditRequest = { type: 'insert', document: 'addition/line-note', kind: 'heading', place: {} };
-  // Now the table has what the rule matches, and no page is asked.
-  expect((await dry([heading]))?.some.map(({ page }) => page)).toEqual(lines);
-  const { rows } = await asAdmin(
-    (admin) => admin.query(`select page from page_assignment where side = 'draft' and 'line-note' = any(additions)`),
-    service.databaseUrl,
-  );
-  expect(rows).toHaveLength(3);
-  await service.call(routes.changeProduct, { params: { product: 'K-009' }, body: { category: 'other' } });
-  expect((await dry([heading]))?.some.map(({ page }) => page)).toEqual(lines.filter((page) => page !== lines[1]));
-  await service.call(routes.changeProduct, { params: { product: 'K-009' }, body: { category: 'line' } });
-  await undo();
-
-  // More pages than one part has: collections, which need no products.
-  await asAdmin(
-    (admin) =>
-      admin.query(`insert into collection (store_id, code, slug, title, description, position)
-        select id, 'M-' || n, 'many-' || n, 'Many ' || lpad(n::text, 3, '0'), '', 100 + n from store, generate_series(1, 150) n where slug = 'windrow';
-        update assignment_renewal set wanted = wanted + 1 where kind = 'collection'`),
-    service.databaseUrl,
-  );
-  await until(async () => !(await service.call(routes.listPages)).renewing);
-  const gap: EditRequest = { type: 'set', document: 'look', field: 'values.gap', value: 2.75 };
-  const first = await dry([gap]);
-  const second = await dry([gap], first?.next ?? '');
-  const third = second?.next == null ? null : await dry([gap], second.next);
-  const { total } = await service.call(routes.listPages);
-  expect([first?.total, first?.some.length]).toEqual([total, 100]);
-  const named = [first, second, third].flatMap((part) => part?.some.map(({ page }) => page) ?? []);
-  expect([named.length, new Set(named).size]).toEqual([total, total]);
-  await expect(dry([gap], 'nowhere')).rejects.toMatchObject({ code: 'bad-input' });
-  await asAdmin(
-    (admin) =>
-      admin.query(
-        `delete from collection where code like 'M-%'; update assignment_renewal set wanted = wanted + 1 where kind = 'collection'`,
-      ),
-    service.databaseUrl,
-  );
-  await until(async () => !(await service.call(routes.listPages)).renewing);
-});
-
 test('hundreds of pages are assigned in one unit and taken back as one', async () => {
   const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product', limit: 200 } });
   const answer = await service.edit({
@@ -309,71 +182,6 @@ test('hundreds of pages are assigned in one unit and taken back as one', async (
     `Undid: ${pages.length} product pages have the template “Product, words first”.`,
   ]);
   expect((await service.call(routes.listPages, { query: { reason: 'page', pageKind: 'product' } })).total).toBe(0);
-});
-
-test('the list goes on where it ended, whatever is asked for at once', async () => {
-  const whole = (await service.call(routes.listPages, { query: { limit: 200 } })).pages.map(({ page }) => page);
-  const parts: string[] = [];
-  for (let cursor: string | undefined; ;) {
-    const { pages, next } = await service.call(routes.listPages, { query: { limit: 5, cursor } });
-    parts.push(...pages.map(({ page }) => page));
-    if (next === null) break;
-    cursor = next;
-  }
-  expect(parts).toEqual(whole);
-  await expect(service.call(routes.listPages, { query: { cursor: 'nonsense' } })).rejects.toMatchObject({
-    place: 'cursor',
-  });
-});
-
-test('the list can be sorted, from both ends, and goes on in its order; memory and table agree', async () => {
-  await service.edit({ type: 'assign', pages: ['product:K-003'], template: 'product-plain' });
-  const walk = async (sort: PageSort | `-${PageSort}`, more: object = {}) => {
-    const found: AnswerOf<typeof routes.listPages>['pages'] = [];
-    for (let cursor: string | undefined; ;) {
-      const { pages, next } = await service.call(routes.listPages, { query: { sort, cursor, limit: 4, ...more } });
-      found.push(...pages);
-      if (next === null) return found;
-      cursor = next;
-    }
-  };
-  const keys = {
-    title: ({ title }) => title,
-    page: ({ page }) => page,
-    template: ({ template }) => template?.code ?? '',
-    reason: ({ template }) => template?.reason ?? 'none',
-  } satisfies Record<string, (page: AnswerOf<typeof routes.listPages>['pages'][number]) => string>;
-  for (const [sort, key] of Object.entries(keys) as [keyof typeof keys, (typeof keys)['title']][]) {
-    const up = await walk(sort);
-    expect(up.map(key)).toEqual(up.map(key).sort((a, b) => (a < b ? -1 : a > b ? 1 : 0)));
-    expect((await walk(`-${sort}`)).map(({ page }) => page)).toEqual(up.map(({ page }) => page).reverse());
-    // A rule makes the list be worked out without the table.
-    const all = { pageKind: 'product', when: 'price >= 0' };
-    expect(await walk(sort, all)).toEqual(up.filter(({ pageKind }) => pageKind === 'product'));
-  }
-  const { next } = await service.call(routes.listPages, { query: { sort: 'title', limit: 1 } });
-  await expect(
-    service.call(routes.listPages, { query: { sort: 'template', cursor: next ?? '' } }),
-  ).rejects.toMatchObject({ code: 'bad-input', place: 'cursor' });
-  await expect(service.call(routes.listPages, { query: { sort: 'colour' as 'title' } })).rejects.toMatchObject({
-    place: 'sort',
-  });
-});
-
-test('titles as long as they may be do not stop the list from going on', async () => {
-  const title = `${'風'.repeat(194)} 100%`;
-  for (const code of ['K-001', 'K-002', 'K-003'])
-    await service.call(routes.changeProduct, { params: { product: code }, body: { title: `${title}${code.at(-1)}` } });
-  const seen: string[] = [];
-  for (let cursor: string | undefined; ;) {
-    const { pages, next } = await service.call(routes.listPages, {
-      query: { search: '100%', pageKind: 'product', limit: 1, cursor },
-    });
-    seen.push(...pages.map(({ page }) => page));
-    if (next === null || seen.length > 5) break;
-    cursor = next;
-  }
-  expect(seen).toEqual(['product:K-001', 'product:K-002', 'product:K-003']);
 });
 
 test('template overrides, another arrangement and a region left out show on its pages only, after publishing', async () => {
@@ -464,82 +272,4 @@ test.each([
   await expect(
     service.edit({ type: 'insert', document: 'assignments/product', place: { at: 'rules' }, values }),
   ).rejects.toMatchObject({ code });
-});
-
-test('a table that is behind is renewed in the background; the list and dry runs say so meanwhile', async () => {
-  const url = service.databaseUrl;
-  const { pages } = await service.call(routes.listPages, { query: { pageKind: 'product' } });
-  expect(pages.length).toBe(12);
-  // Held, so that the renewal waits while it is looked at.
-  const holding = new pg.Client({ connectionString: url });
-  await holding.connect();
-  await holding.query(
-    `begin; select pg_advisory_xact_lock(7421, hashtext(design_id || ' ' || side || ' ' || kind)) from assignment_renewal`,
-  );
-  await asAdmin(
-    (admin) => admin.query(`delete from page_assignment; update assignment_renewal set wanted = wanted + 1`),
-    url,
-  );
-  const behind = await service.call(routes.listPages, { query: { pageKind: 'product' } });
-  expect([behind.total, behind.renewing?.fault]).toEqual([0, null]);
-  const dry = { type: 'set', document: 'look', field: 'values.gap', value: 3 } as const;
-  const { pages: would } = await service.call(routes.edit, { body: { unit: 'dry-2', dryRun: true, edits: [dry] } });
-  expect(would).toMatchObject({ total: 0, complete: false });
-  await holding.query('commit');
-  await holding.end();
-  await until(async () => !(await service.call(routes.listPages)).renewing);
-  expect((await service.call(routes.listPages, { query: { pageKind: 'product' } })).pages).toEqual(pages);
-  const rows = await asAdmin(
-    (admin) =>
-      admin.query(`select count(*)::int as n from page_assignment p join store s on s.live_design_id = p.design_id
-        where side = 'draft' and s.slug = 'windrow'`),
-    url,
-  );
-  expect(rows.rows[0]).toMatchObject({ n: (await service.call(routes.listPages)).total });
-});
-
-test('a design that was archived lists its pages as they are once it is restored; products that are gone leave the list', async () => {
-  const summer = { store: 'windrow', design: 'summer' };
-  const run = (text: string) => asAdmin((admin) => admin.query(text), service.databaseUrl);
-  await service.call(routes.createDesign, { body: { name: 'Summer', code: 'summer' } });
-  await service.client.call(routes.archiveDesign, { params: summer, body: {} });
-  const params = { product: 'K-006' };
-  const { brand } = await service.call(routes.getProduct, { params });
-  await service.call(routes.changeProduct, { params, body: { brand: 'B-1', title: 'Not Featherby' } });
-  await run(`insert into page_assignment (design_id, side, kind, page, rank, title, reason)
-    select id, 'draft', 'product', 'product:gone-' || n, 12, 'Gone', 'standard' from design, generate_series(1, 6000) n where code = 'summer'`);
-  await service.client.call(routes.restoreDesign, { params: { store: 'windrow' }, body: { design: 'summer' } });
-  const listed = (await service.client.call(routes.listPages, { params: summer, query: { pageKind: 'product' } }))
-    .pages;
-  expect(listed.find(({ page }) => page === 'product:K-006')).toMatchObject({
-    title: 'Not Featherby',
-    template: { reason: 'standard' },
-  });
-  expect(listed).toHaveLength(12);
-  await service.call(routes.changeProduct, { params, body: { brand, title: 'Duskmoth' } });
-  await service.client.call(routes.archiveDesign, { params: summer, body: {} });
-});
-
-test('a renewal that takes long delays no timed change', async () => {
-  const run = (text: string) => asAdmin((admin) => admin.query(text), service.databaseUrl);
-  await service.edit({
-    type: 'insert',
-    document: 'template/home',
-    kind: 'heading',
-    place: {},
-    values: { text: 'A sale' },
-  });
-  const { changes } = await service.call(routes.listChanges);
-  await run(`create function slow() returns trigger language plpgsql as $$ begin perform pg_sleep(0.7); return new; end $$;
-    create trigger slow before insert on page_assignment for each row when (new.side = 'draft' and new.kind = 'product') execute function slow()`);
-  await run(`update assignment_renewal set wanted = wanted + 1 where kind = 'product' and side = 'draft'`);
-  const renewing = async () => (await service.call(routes.listPages, { query: { limit: 1 } })).renewing !== null;
-  await service.call(routes.addTimedChange, {
-    body: { name: 'Sale', changes: changes.map(({ id }) => id), from: new Date(Date.now() + 1_000).toISOString() },
-  });
-  const state = async () => (await service.call(routes.listTimedChanges)).timedChanges[0]?.state;
-  await until(async () => (await state()) === 'live');
-  expect(await renewing()).toBe(true);
-  await run('drop trigger slow on page_assignment');
-  await until(async () => !(await renewing()));
 });

@@ -13,7 +13,7 @@ import {
 } from '@parlour/core';
 import { createClient, routes } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
-import { connect, newDatabase, type TestService, serviceOn } from './service.js';
+import { connect, newDatabase, serviceOn, until, type TestService } from './service.js';
 
 interface Heard {
   readonly id: number;
@@ -59,11 +59,6 @@ function listen(service: TestService, lastId?: number, token = service.token) {
   open.end();
   return { heard, status, ended: () => ended, close: () => open.destroy() };
 }
-
-const until = async (what: () => boolean): Promise<void> => {
-  for (const end = Date.now() + 30_000; !what(); await new Promise((go) => setTimeout(go, 20)))
-    if (Date.now() > end) throw new Error('It did not happen.');
-};
 
 let one: TestService;
 let two: TestService;

@@ -1,7 +1,7 @@
 /** Several designs, chosen changes, timed changes, and merging what was published meanwhile. */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import { connect, eventually, newDatabase, testService, type TestService, serviceOn } from './service.js';
+import { connect, eventually, newDatabase, serviceOn, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 beforeEach(async () => (service = await testService()));
@@ -157,11 +157,6 @@ describe('several designs', () => {
 
 describe('timed changes', () => {
   const soon = (ms: number) => new Date(Date.now() + ms).toISOString().replace(/\.\d+Z$/, 'Z');
-  const until = async (what: () => Promise<boolean>): Promise<void> => {
-    for (const end = Date.now() + 20_000; Date.now() < end; await new Promise((go) => setTimeout(go, 100)))
-      if (await what()) return;
-    throw new Error('It did not happen.');
-  };
   const states = async () => (await service.call(routes.listTimedChanges)).timedChanges.map(({ state }) => state);
 
   test('go live and are taken back on time, once, with two processes, and a mend in between survives', async () => {

@@ -196,3 +196,9 @@ export async function eventually(check: () => Promise<void>): Promise<void> {
     }
   }
 }
+
+/** Waits until something is so. @throws if it is not in time */
+export const until = (what: () => boolean | Promise<boolean>): Promise<void> =>
+  eventually(async () => {
+    if (!(await what())) throw new Error('It did not happen.');
+  });

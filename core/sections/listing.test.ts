@@ -1,0 +1,69 @@
+/** Lists of products a page at a time. */
+import { pagesShown } from '../index.js';
+import { cardOf } from '../tests/answers.js';
+import { section } from '../tests/designs.js';
+import { HOME, made } from '../tests/pages.js';
+import { flawsOf } from '../tests/well-formed.js';
+
+describe('listing and paging', () => {
+  const listed = (query: Record<string, string>, total: number, sections = ['listing', 'paging'], cards = 1) => {
+    const collection = { code: 'C-1', slug: 'c', title: 'C', description: '', parents: [] };
+    return made(
+      sections.map((kind, i) => section(`s${i}`, kind, kind === 'listing' ? { size: 4 } : {})),
+      {
+        page: {
+          ...HOME,
+          code: 'collection:C-1',
+          kind: 'collection',
+          path: '/browse/c',
+          subject: { collection },
+          query,
+        },
+        answer: (need) =>
+          need.type === 'listing'
+            ? { cards: Array.from({ length: cards }, (_, i) => cardOf(`K-${i}`)), total }
+            : undefined,
+      },
+    );
+  };
+  const linked = (html: string) =>
+    [...html.matchAll(/<a[^>]* href="([^"]*\bbrowse[^"]*)"[^>]*>([^<]*)</g)].map(([, to, words]) => `${words} ${to}`);
+
+  test('paging follows the listing of the page, and what is asked for behind “?”', () => {
+    const page = listed({ page: '2', junk: 'x' }, 9);
+    expect(page.needs).toEqual([
+      { type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 },
+      { type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 },
+    ]);
+    expect(linked(page.html)).toEqual([
+      'Previous /browse/c',
+      '1 /browse/c',
+      '2 /browse/c?page=2',
+      '3 /browse/c?page=3',
+      'Next /browse/c?page=3',
+    ]);
+    expect(page.html).toContain('<a href="/browse/c?page=2" aria-label="Page 2" aria-current="page">2</a>');
+    expect(flawsOf(page.html)).toEqual([]);
+    expect(listed({}, 4).html).not.toContain('paging');
+    expect(listed({}, 9, ['paging']).html).not.toContain('paging');
+  });
+
+  test('a listing without products says so; whatever is asked for is a page', () => {
+    expect(listed({}, 0, ['listing'], 0).html).toContain('<p class="listing-none">There is nothing here yet.</p>');
+    const asked = (page: string) => listed({ page }, 9).needs[0];
+    expect(['0', '-3', 'x', '1e9', '', '007'].map(asked)).toEqual(Array(6).fill(expect.objectContaining({ page: 1 })));
+    expect(asked('1000000000')).toMatchObject({ page: 100_000 });
+  });
+
+  test.each([
+    [1, 1, [1]],
+    [1, 3, [1, 2, 3]],
+    [1, 9, [1, 2, 3, null, 9]],
+    [4, 9, [1, 2, 3, 4, 5, 6, null, 9]],
+    [5, 9, [1, 2, 3, 4, 5, 6, 7, 8, 9]],
+    [50, 99, [1, null, 48, 49, 50, 51, 52, null, 99]],
+    [99, 99, [1, null, 97, 98, 99]],
+  ])('page %i of %i names %j', (open, last, named) => {
+    expect(pagesShown(open, last)).toEqual(named);
+  });
+});
