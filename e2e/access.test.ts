@@ -91,10 +91,20 @@ test.each(['light', 'dark'] as const)('nothing is found on any page of the conso
 
 const OWN_PATHS = ['/no/such/page', '/find?words=kite'];
 
-/** Every page of a store, by path. */
+/** Of pages with the same template so many are looked at; all of them in the long run. */
+const OF_EACH = process.env['PARLOUR_SOAK'] ? Infinity : 2;
+
+/** The pages of a store, by path. */
 async function pathsOf(store: string): Promise<string[]> {
   const client = store === 'windrow' ? service : await ownerOf(store);
-  const { pages } = await client.call(routes.listPages, { params: { store, design: 'live' }, query: { limit: 200 } });
+  const all = await client.call(routes.listPages, { params: { store, design: 'live' }, query: { limit: 200 } });
+  const seen = new Map<string, number>();
+  const pages = all.pages.filter(({ pageKind, template }) => {
+    const like = `${pageKind} ${template?.code ?? ''}`;
+    const count = (seen.get(like) ?? 0) + 1;
+    seen.set(like, count);
+    return count <= OF_EACH;
+  });
   // An order’s page needs its order; what is not sent is the not-found page, which is among the own paths.
   return [
     ...pages.flatMap(({ path }) => path ?? []).filter((path) => path.startsWith('/') && !path.includes('thank-you')),

@@ -10,6 +10,7 @@ import { inTransaction, json, type Database, type Records } from '../records/dat
 import { addMessage, addSignUp } from '../records/inbox.js';
 import { addPicture } from '../records/pictures.js';
 import { tags } from '../records/tags.js';
+import { slots } from '../slots.js';
 
 /** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
 export const DEMO_SIGN_IN = {
@@ -43,9 +44,16 @@ type ReadyStore = Omit<DemoStore, 'pictures'> & {
   readonly pictures: readonly (MadePicture & { readonly file: string })[];
 };
 
+/** As many at once as there are processes that make them. */
+const inTurn = slots({ running: 2, waiting: Infinity, refusal: '' });
+
 async function withPictures(store: DemoStore): Promise<ReadyStore> {
-  const pictures: (MadePicture & { file: string })[] = [];
-  for (const { name, bytes } of store.pictures) pictures.push({ ...(await makePicture(bytes, name)), file: name });
+  const pictures = await Promise.all(
+    store.pictures.map(async ({ name, bytes }) => ({
+      ...(await inTurn(() => makePicture(bytes, name))),
+      file: name,
+    })),
+  );
   return { ...store, pictures };
 }
 

@@ -221,7 +221,7 @@ test(`${REQUESTS} requests made of nonsense break nothing, and nobody changes wh
       }),
       // A stream of events goes on; that it began is enough.
       new Promise<{ status: number; text: string }>((go) =>
-        setTimeout(() => go({ status: 200, text: '' }), operation.path.endsWith('/events') ? 50 : 30_000),
+        setTimeout(() => go({ status: 200, text: '' }), operation.path.endsWith('/events') ? 50 : 30_000).unref(),
       ),
     ]);
     seen.set(answer.status, (seen.get(answer.status) ?? 0) + 1);

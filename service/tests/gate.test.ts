@@ -279,7 +279,7 @@ test('a reader that takes nothing of its answers is cut', async () => {
   const closed = new Promise<boolean>((resolve) => socket.once('close', () => resolve(true)));
   // Nothing is read, and a paused socket does not hear its end: writing finds it out.
   const poke = setInterval(() => socket.write('\r\n'), 200);
-  const was = await Promise.race([closed, new Promise((resolve) => setTimeout(() => resolve(false), 40_000))]);
+  const was = await Promise.race([closed, new Promise((resolve) => setTimeout(() => resolve(false), 40_000).unref())]);
   clearInterval(poke);
   socket.destroy();
   expect(was).toBe(true);

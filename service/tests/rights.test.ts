@@ -190,7 +190,7 @@ test('whoever leaves the team sees nothing more: a preview link ends, and so do 
     for (;;) if ((await reader.read()).done) return true;
   })();
   // Long before the fifteen seconds after which every stream is looked at again.
-  const slow = new Promise((resolve) => setTimeout(() => resolve(false), 8_000));
+  const slow = new Promise((resolve) => setTimeout(() => resolve(false), 8_000).unref());
   expect(await Promise.race([ended, slow])).toBe(true);
   expect((await look()).status).toBe(403);
 });
