@@ -114,7 +114,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     ...regionPieces('below', page),
     '</main>\n',
     ...regionPieces('footer', page),
-    `${page.ofCheckout ? checkoutForm(edition) : ''}</body>`,
+    `${page.ofCheckout ? checkoutForm(edition) : ''}<div id="${PAGE_END}" hidden></div></body>`,
   ]);
   const { instances, kinds, query } = page;
   if (template.pageKind === 'find') query.add(FIND_WORDS);
@@ -130,6 +130,9 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     shows: [...shows].sort(),
   };
 }
+
+/** The html id of what stands last on a page. */
+export const PAGE_END = 'page-end';
 
 // Its fields name it, so that they may stand anywhere, in any number of sections.
 const checkoutForm = ({ locale }: Edition): string =>

@@ -10,7 +10,7 @@ import { menuNeeds } from '../kinds/menu.js';
 import type { Need, PageData } from '../kinds/needs.js';
 import { readQuery, type SentQuery } from '../kinds/query.js';
 import { isWithin, SectionView, type InstancePath, type Span, type ViewSources } from '../kinds/view.js';
-import { filledIn, type Composition, type Instance, type Piece } from './compose.js';
+import { filledIn, PAGE_END, type Composition, type Instance, type Piece } from './compose.js';
 import { FRAME_END } from './compile.js';
 import { descriptionOf } from './description.js';
 import { structuredData } from './structured-data.js';
@@ -177,7 +177,7 @@ export function renderPage(request: PageRequest): RenderedPage {
   return {
     html: `<!doctype html>
 <html lang="${escapeText(locale.language)}"${locale.direction === 'rtl' ? ' dir="rtl"' : ''}>
-${head(request, description, style).text}
+${head(request, description, style, drawnFrom(body)).text}
 ${body}
 </html>
 `,
@@ -185,6 +185,20 @@ ${body}
     until: rendering.until === '' ? null : rendering.until,
     faults: rendering.faults,
   };
+}
+
+/** How much of a body, in characters, is waited for before anything is drawn: it fits into the first packets. */
+const DRAWN_WHOLE = 64 * 1024;
+const ID = ' id="';
+
+/**
+ * The html id at which a page that arrives in pieces is drawn for the first time: its end, or of a long page the last
+ * one that comes soon. What comes later in a row, or in the middle of something, moves what is there already.
+ */
+function drawnFrom(body: string): string {
+  if (body.length <= DRAWN_WHOLE) return PAGE_END;
+  const at = body.lastIndexOf(ID, DRAWN_WHOLE) + ID.length;
+  return body.slice(at, body.indexOf('"', at));
 }
 
 /** What came of a form whose section is not on the page (any more) is said above everything else. */
@@ -250,6 +264,7 @@ function head(
   { composition, page, canonical, fonts, styles, scripts, versions = '', alternates = [] }: PageRequest,
   description: string,
   style: string,
+  drawn: string,
 ): Markup {
   const { store, mode } = composition.edition;
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
@@ -280,6 +295,10 @@ ${alternates.map(
   )}${
     style !== '' &&
     html`<style>${raw(style)}</style>
+`
+  }${
+    // Browsers that do not know it draw at once (HTML, link type “expect”).
+    html`<link rel="expect" href="#${drawn}" blocking="render">
 `
   }${scripts.map(
     (path) => html`<script type="module" src="${path}"></script>

@@ -53,7 +53,7 @@ export interface PageAddress {
 }
 
 /**
- * What pages, and what is needed to find them by their tags, may take. What the process holds grows by about twice as
+ * What pages, and what is needed to find them by their tags, may take. The process itself grows by up to 1.6 times as
  * much: see docs/limits.md.
  */
 const MOST_BYTES = 128_000_000;
