@@ -124,7 +124,10 @@ export default tseslint.config(
       },
     },
   },
-  { files: ['*.config.mjs', '{cli,console}/vite.config.mjs'], rules: { 'import-x/no-default-export': 'off' } },
+  {
+    files: ['*.config.mjs', '{cli,console}/vite.config.mjs', 'scripts/demo-template.mjs'],
+    rules: { 'import-x/no-default-export': 'off' },
+  },
   {
     files: ['service/public/*.js'],
     languageOptions: {

@@ -26,11 +26,13 @@ const project = (displayName, testMatch, more = {}) => ({
   ...more,
 });
 
+const DEMO = { globalSetup: '<rootDir>/scripts/demo-template.mjs' };
+
 export default {
   projects: [
     project('core', ['core/**/*.test.ts', 'contract/**/*.test.ts', 'docs/**/*.test.ts', 'demo/**/*.test.ts']),
-    project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts']),
-    project('e2e', ['e2e/**/*.test.ts']),
+    project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts'], DEMO),
+    project('e2e', ['e2e/**/*.test.ts'], DEMO),
   ],
   testTimeout: 120_000,
   // Each file has a service and a database of its own, and waits for them much of the time.

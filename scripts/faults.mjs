@@ -28,6 +28,7 @@ await main(async () => {
     'service',
     'demo',
     'docs',
+    'scripts',
     'package.json',
     'jest.config.mjs',
     'tsconfig.base.json',

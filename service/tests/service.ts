@@ -6,18 +6,9 @@ import { createClient, routes, type AnswerOf, type InputArgument, type Client, t
 import type { EditRequest } from '@parlour/core';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import {
-  DEMO_SIGN_IN,
-  loadDemo,
-  migrate,
-  openDatabase,
-  startService,
-  type RunningService,
-  type StartOptions,
-} from '../index.js';
+import { DEMO_SIGN_IN, startService, type RunningService, type StartOptions } from '../index.js';
 
 const SERVER = process.env['PARLOUR_TEST_DATABASE'] ?? '';
-const TEMPLATE = 'parlour_demo';
 
 /** The address of another database of the tests' cluster. */
 const databaseUrl = (name: string): string => SERVER.replace(/[^/]*$/, name);
@@ -43,24 +34,10 @@ export async function emptyDatabase(): Promise<{ url: string; drop: () => Promis
   return { url: databaseUrl(name), drop: dropLater(name) };
 }
 
-/** A database of its own with the demo in it, copied from one that is loaded once for each run. */
+/** A database of its own with the demo in it, copied from the one that `scripts/demo-template.mjs` made. */
 export async function newDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
   const name = `t_${randomBytes(6).toString('hex')}`;
-  await asAdmin(async (client) => {
-    // Test files run side by side; the first loads the demo, the others wait.
-    await client.query('select pg_advisory_lock(7420)');
-    const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [TEMPLATE]);
-    if (!rowCount) {
-      await client.query(`create database ${TEMPLATE}_new`);
-      const db = openDatabase(databaseUrl(`${TEMPLATE}_new`));
-      await migrate(db);
-      await loadDemo(db);
-      await db.destroy();
-      await client.query(`alter database ${TEMPLATE}_new rename to ${TEMPLATE}`);
-    }
-    await client.query(`create database ${name} template ${TEMPLATE}`);
-    await client.query('select pg_advisory_unlock(7420)');
-  });
+  await asAdmin((client) => client.query(`create database ${name} template parlour_demo`));
   return { url: databaseUrl(name), drop: dropLater(name) };
 }
 
