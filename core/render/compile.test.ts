@@ -144,21 +144,32 @@ describe('what a section depends on', () => {
         { view: () => html`<p>${name}</p>`, ...runtime },
       );
     const names = ['lists', 'needs', 'properties', 'upgrade'] as const;
+    // Fails on this page alone, which shows only when the page is known.
+    const here = defineKind(about({ name: 'here', title: 'Here', fields: {} }), {
+      needs: (_values, { kind }) => (kind === 'collection' ? fails('here')() : []),
+      view: ({ page }) => html`<p>here ${page.title}</p>`,
+    });
     const kinds = kindSet([
       ...SHIPPED_KINDS.all,
+      here,
       ...names.map((name) =>
         name === 'upgrade'
           ? kindOf(name, { upgrade: { 1: fails(name) } }, { version: 2 })
           : kindOf(name, { [name]: fails(name) }),
       ),
     ]);
-    const main = [...names.map((name) => section(name, name)), section('list', 'listing'), words('w', 'After')];
+    const main = [
+      ...names.map((name) => section(name, name)),
+      section('here', 'here'),
+      section('list', 'listing'),
+      words('w', 'After'),
+    ];
     const page = made(main, { kinds, page: { ...HOME, kind: 'collection', code: 'collection:C' } });
     expect(page.html).toContain('After');
     expect(page.faults.map(({ path, error }) => [path, String(error)])).toEqual(
-      names.map((name) => [name, `Error: No ${name}.`]),
+      [...names, 'here'].map((name) => [name, `Error: No ${name}.`]),
     );
-    expect([page.html.match(/<p>(lists|needs|properties|upgrade)/), page.request.page.listing?.type]).toEqual([
+    expect([page.html.match(/<p>(lists|needs|properties|upgrade|here)/), page.request.page.listing?.type]).toEqual([
       null,
       'listing',
     ]);
