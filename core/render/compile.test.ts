@@ -147,7 +147,7 @@ describe('what a section depends on', () => {
     // Fails on this page alone, which shows only when the page is known.
     const here = defineKind(about({ name: 'here', title: 'Here', fields: {} }), {
       needs: (_values, { kind }) => (kind === 'collection' ? fails('here')() : []),
-      view: ({ page }) => html`<p>here ${page.title}</p>`,
+      view: (_values, { page }) => html`<p>here ${page.title}</p>`,
     });
     const kinds = kindSet([
       ...SHIPPED_KINDS.all,
