@@ -292,6 +292,7 @@ const SERVICE = [
   ['storefront/live-stores.ts', 'Date.now() < found.until', 'true', 'set-up'],
   ['catalogue/sample.ts', 'sample: true,', 'sample: false,', 'set-up'],
   ['records/answers/collections.ts', 'm.collection_id = c.id and card.picture', 'card.picture', 'set-up'],
+  ['records/answers/cards.ts', 'row_number() over (order by m.position, m.product_id)', 'm.position', 'catalogue'],
 ];
 
 /** All of them: the file, what stands in it once, what takes its place, and the tests of the service that must notice. */

@@ -24,7 +24,7 @@ const TEXTS: Readonly<Record<SubjectKind, (by: By, value: '$2' | '$3') => string
       where pp.product_id = p.id), '[]') as pictures
   from product p left join brand b on b.id = p.brand_id cross join lateral (
     select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
-      'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position) as variants
+      'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position, id) as variants
     from variant where product_id = p.id) v
   where p.store_id = $1 and p.${by} = ${value} and v.variants is not null`,
   collection: (by, value) => `

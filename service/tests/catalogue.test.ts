@@ -1,3 +1,4 @@
+import { sql } from 'kysely';
 import { STANDARD_PATHS, type Need, type ProductSource, type Subject } from '@parlour/core';
 import { openDatabase, type Database } from '../index.js';
 import { answerNeeds } from '../records/answers/answer.js';
@@ -84,6 +85,17 @@ describe('product sources', () => {
     expect(await codes({ from: 'collection', collection: 'C-2' })).toEqual(['K-004', 'K-005', 'K-006', 'K-007']);
     expect(await codes({ from: 'collection', collection: 'C-2' }, 2)).toEqual(['K-004', 'K-005']);
     expect(await codes({ from: 'collection', collection: 'gone' })).toEqual([]);
+  });
+
+  test('those at the same place of a collection are in one order, wherever their rows lie', async () => {
+    const of = sql`collection_id = (select id from collection where store_id = ${windrow} and code = 'C-2')`;
+    // Whatever way the database goes; and a row that is written anew moves behind the others.
+    await sql`drop index collection_member_order`.execute(db);
+    await sql`alter table collection_member drop constraint collection_member_pkey`.execute(db);
+    for (const code of ['K-004', 'K-005', 'K-006', 'K-007', 'K-005', 'K-004'])
+      await sql`update collection_member set position = 7 where ${of}
+        and product_id = (select id from product where store_id = ${windrow} and code = ${code})`.execute(db);
+    expect(await codes({ from: 'collection', collection: 'C-2' })).toEqual(['K-004', 'K-005', 'K-006', 'K-007']);
   });
 
   test('the collection of the page needs a page that is about one', async () => {

@@ -21,14 +21,18 @@ interface Source {
   readonly code: string;
 }
 
-/** How each source picks: the ids of its products with their rank, for the row `n` of what is asked. */
+/**
+ * How each source picks: the ids of its products with their rank, for the row `n` of what is asked. No two have the
+ * same rank, so that a page is the same each time, and nothing is on two pages of a listing.
+ */
 const SOURCES: Readonly<Record<string, string>> = {
   newest: `select p.id, row_number() over (order by p.created_at desc, p.id) as rank from product p where p.store_id = $1
     order by p.created_at desc, p.id`,
   reduced: `select p.id, row_number() over (order by p.created_at desc, p.id) as rank from product p where p.store_id = $1
     and exists (select 1 from variant v where v.product_id = p.id and v.was_price > v.price) order by p.created_at desc, p.id`,
-  collection: `select m.product_id as id, m.position as rank from collection c join collection_member m on m.collection_id = c.id
-    where c.store_id = $1 and c.code = n.code order by m.position`,
+  collection: `select m.product_id as id, row_number() over (order by m.position, m.product_id) as rank
+    from collection c join collection_member m on m.collection_id = c.id
+    where c.store_id = $1 and c.code = n.code order by m.position, m.product_id`,
   brand: `select p.id, row_number() over (order by p.created_at desc, p.id) as rank from product p
     where p.store_id = $1 and p.brand_id = (select id from brand where store_id = $1 and code = n.code) order by p.created_at desc, p.id`,
   'same-brand': `select p.id, row_number() over (order by p.created_at desc, p.id) as rank from product p

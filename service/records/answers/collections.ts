@@ -16,10 +16,10 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
     select: `jsonb_agg(jsonb_build_array(n.i, (
         select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description,
           'first', (select jsonb_build_object('product', card.code, 'picture', card.picture) from collection_member m join product_card card on card.id = m.product_id
-            where m.collection_id = c.id and card.picture is not null order by m.position limit 1)) order by c.rank)
+            where m.collection_id = c.id and card.picture is not null order by m.position, m.product_id limit 1)) order by c.rank, c.id)
         from (select c.*, coalesce(array_position(n.chosen, c.code), c.position) as rank from collection c
           where c.store_id = $1 and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end
-          order by rank limit n.most) c))) as answer
+          order by rank, c.id limit n.most) c))) as answer
       from (select i, string_to_array(chosen, E'\\n') as chosen, most
         from unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::int[]) n (i, chosen, most)) n`,
   }),

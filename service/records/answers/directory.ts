@@ -12,11 +12,11 @@ export const directory: Part<Found> = {
   name: 'directory',
   parameters: 3,
   statement: ($) => ({
-    select: `jsonb_agg(jsonb_build_array(kind, title, code, slug, parent) order by rank, title) as answer from (
+    select: `jsonb_agg(jsonb_build_array(kind, title, code, slug, parent) order by rank, title, code) as answer from (
       (select 'collections' as kind, c.title, c.code, c.slug, above.code as parent, c.position as rank
         from collection c left join collection above on above.id = c.parent_id
-        where ${$(0)}::bool and c.store_id = $1 order by c.position limit ${MOST})
-      union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = $1 order by title limit ${MOST})
+        where ${$(0)}::bool and c.store_id = $1 order by c.position, c.id limit ${MOST})
+      union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = $1 order by title, code limit ${MOST})
       union all (select distinct 'categories', category, category, '', null, 0 from product
         where ${$(2)}::bool and store_id = $1 and category <> '' order by category limit ${MOST})) found`,
   }),

@@ -134,7 +134,7 @@ create table collection_member (
   position integer not null,
   primary key (collection_id, product_id)
 );
-create index collection_member_order on collection_member (collection_id, position);
+create index collection_member_order on collection_member (collection_id, position, product_id);
 
 -- A picture is known by the SHA-256 of the file as it was uploaded; shoppers get renditions.
 create table picture (
@@ -181,7 +181,7 @@ select p.id, p.store_id, p.code, p.slug, p.title, coalesce(b.title, '') as brand
 from product p
 left join brand b on b.id = p.brand_id
 cross join lateral (
-  select min(price) as price, (array_agg(was_price order by price, position))[1] as was_price,
+  select min(price) as price, (array_agg(was_price order by price, position, id))[1] as was_price,
     min(price) <> max(price) as varies, bool_or(stock > 0) as available
   from variant where product_id = p.id
 ) v
