@@ -249,7 +249,7 @@ const SERVICE = [
   ['publishing/publish.ts', 'checkWays(changed, live);', '', 'breaking'],
   ['media/renditions.ts', 'side: 16_000', 'side: 99_000_000', 'pictures'],
   ['records/database-faults.ts', "const DISK_FULL = '53100';", "const DISK_FULL = '53101';", 'trouble'],
-  ['records/database-faults.ts', '|not queryable', '', 'trouble'],
+  ['records/database-faults.ts', '|connection error', '', 'trouble'],
   ['records/database.ts', 'commits = true;', '', 'trouble'],
   [
     'records/orders.ts',

@@ -33,8 +33,7 @@ export const databaseCode = (error: unknown): string => {
 // accepts no connections).
 const AWAY = /^(08|57P|53300|55000)/;
 /** How the driver says that a connection is no more; those errors have no code, or the socket's. */
-const BROKEN =
-  /connection terminated|not queryable|connection error|timeout exceeded when trying to connect|client was closed/i;
+const BROKEN = /connection terminated|connection error|timeout exceeded when trying to connect|client was closed/i;
 
 /** True for an error that means PostgreSQL cannot be reached right now, also in the middle of a transaction. */
 export function isDatabaseAway(error: unknown): boolean {

@@ -252,6 +252,35 @@ test('what costs next to nothing is answered at once, without a place; what is s
   server.close();
 });
 
+test('a connection on which as many wait as may is read on when some of them are answered', async () => {
+  const held: ServerResponse[] = [];
+  const server = createServer();
+  gate(
+    server,
+    (_request, response) => void held.push(response),
+    () => false,
+    () => 'one',
+  );
+  await new Promise<void>((listens) => server.listen(0, '127.0.0.1', listens));
+  const socket = open({ port: (server.address() as AddressInfo).port, host: '127.0.0.1' });
+  let got = '';
+  socket.on('data', (chunk) => (got += String(chunk)));
+  const answerAll = async (of: number) => {
+    while (count(got, /HTTP\/1\.1 200/g) < of) {
+      held.splice(0).forEach((response) => response.end());
+      await new Promise((go) => setTimeout(go, 2));
+    }
+  };
+  const most = GATE.runningPerConnection + GATE.waitingPerConnection;
+  socket.write(ONE.repeat(most));
+  await answerAll(most);
+  socket.write(ONE);
+  await answerAll(most + 1);
+  expect(got).not.toContain('429');
+  socket.destroy();
+  server.close();
+});
+
 test('the description of the API is the same text each time, made once, with a tag', async () => {
   const [first, second] = await Promise.all([service.api('/openapi.json'), service.api('/openapi.json')]);
   expect(first.text).toBe(second.text);

@@ -88,7 +88,13 @@ export function send(
         response.on('data', (chunk: Buffer) => chunks.push(chunk));
         response.on('end', () => {
           const text = Buffer.concat(chunks).toString();
-          resolve({ status: response.statusCode ?? 0, headers: response.headers, text, json: () => JSON.parse(text) });
+          const { statusCode: status = 0, headers } = response;
+          const json = (): never => {
+            if (!text.startsWith('{') && !text.startsWith('['))
+              throw new Error(`No JSON, but ${status} ${JSON.stringify(headers)} ${text.slice(0, 300)}`);
+            return JSON.parse(text) as never;
+          };
+          resolve({ status, headers, text, json });
         });
       },
     );
