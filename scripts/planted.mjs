@@ -280,7 +280,6 @@ const SERVICE = [
   ['gate/gate.ts', 'socket.resume = () => socket;', '', 'gate'],
   ['gate/gate.ts', 'delete (socket as Partial<Socket>).resume;', '', 'gate'],
   ['gate/gate.ts', 'if (declaredBytes(request) > REST_BYTES) sayEnd(request, response);', '', 'gate'],
-  ['gate/gate.ts', 'socket.bytesRead - from > REST_BYTES', 'false', 'gate'],
   ['gate/gate.ts', 'performance.now() - since > REST_MS', 'false', 'gate'],
   ['faults.ts', 'before.again++;\n    return;', 'before.again++;', 'trouble'],
   [

@@ -247,12 +247,12 @@ function sayEnd(request: IncomingMessage, response: ServerResponse): void {
   }) as typeof response.writeHead;
 }
 
-/** Waits for the rest of a request that was answered already; one that has no end is cut. @param ended is told then */
+/** Waits for the rest of a small request that was answered already; one that takes long is cut. @param ended is told then */
 function endOf(request: IncomingMessage, ended: () => void): void {
   const { socket } = request;
-  const [from, since] = [socket.bytesRead, performance.now()];
+  const since = performance.now();
   const timer = setInterval(() => {
-    const isOver = socket.bytesRead - from > REST_BYTES || performance.now() - since > REST_MS;
+    const isOver = performance.now() - since > REST_MS;
     if (!request.complete && !socket.destroyed && !isOver) return;
     clearInterval(timer);
     if (request.complete || socket.destroyed) ended();
