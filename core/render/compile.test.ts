@@ -5,38 +5,13 @@ import {
   kindSet,
   SHIPPED_KINDS,
   text,
-  type KindDescription,
-  type Need,
-  type ProductCard,
   type Properties,
   type Section,
   renderInstance,
 } from '../index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, productPage, render } from '../tests/pages.js';
-
-const card: ProductCard = {
-  code: 'K-1',
-  path: '/item/one',
-  title: 'One & <only>',
-  brand: 'B',
-  price: 4250,
-  wasPrice: 5000,
-  varies: true,
-  available: false,
-  picture: null,
-};
-const words = (id: string, text: string): Section => section(id, 'heading', { text });
-const about = <const D extends Partial<KindDescription>>(more: D) => ({
-  version: 1,
-  title: 'T',
-  sentence: 'S.',
-  sketch: [],
-  ...more,
-});
-const withCards = (need: Need) => (need.type === 'products' ? [card] : undefined);
-const pathsOf = (paths: Record<string, string>) => (need: Need) =>
-  need.type === 'path' ? paths[need.page] : undefined;
+import { about, pathsOf, withCards, words } from '../tests/pieces.js';
 
 describe('what a section depends on', () => {
   const buy = section('b', 'buy-form');

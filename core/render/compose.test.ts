@@ -1,40 +1,8 @@
 /** Sections in their places: instances, shared sections, spots, additions. */
-import {
-  defineKind,
-  html,
-  kindSet,
-  MOST_ADDITIONS,
-  SHIPPED_KINDS,
-  why,
-  type Document,
-  type KindDescription,
-  type Need,
-  type ProductCard,
-  type Section,
-} from '../index.js';
+import { defineKind, html, kindSet, MOST_ADDITIONS, SHIPPED_KINDS, why, type Document } from '../index.js';
 import { assignments, section } from '../tests/designs.js';
 import { made, productPage, render, renderOnly, sectioned, SETTING } from '../tests/pages.js';
-
-const card: ProductCard = {
-  code: 'K-1',
-  path: '/item/one',
-  title: 'One & <only>',
-  brand: 'B',
-  price: 4250,
-  wasPrice: 5000,
-  varies: true,
-  available: false,
-  picture: null,
-};
-const words = (id: string, text: string): Section => section(id, 'heading', { text });
-const about = <const D extends Partial<KindDescription>>(more: D) => ({
-  version: 1,
-  title: 'T',
-  sentence: 'S.',
-  sketch: [],
-  ...more,
-});
-const withCards = (need: Need) => (need.type === 'products' ? [card] : undefined);
+import { about, withCards, words } from '../tests/pieces.js';
 
 describe('instances', () => {
   test('every section has a path through what it is in, an id after it, and can be rendered alone', () => {

@@ -1,22 +1,8 @@
 /** A page as a whole: title, description, links, structured data, words. */
-import { makeLocale, type MenuDocument, type Need, type ProductCard, type Section } from '../index.js';
+import { makeLocale, type MenuDocument, type Section } from '../index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, productPage, render, sectioned, STORE } from '../tests/pages.js';
-
-const card: ProductCard = {
-  code: 'K-1',
-  path: '/item/one',
-  title: 'One & <only>',
-  brand: 'B',
-  price: 4250,
-  wasPrice: 5000,
-  varies: true,
-  available: false,
-  picture: null,
-};
-const withCards = (need: Need) => (need.type === 'products' ? [card] : undefined);
-const pathsOf = (paths: Record<string, string>) => (need: Need) =>
-  need.type === 'path' ? paths[need.page] : undefined;
+import { pathsOf, withCards } from '../tests/pieces.js';
 
 describe('a page', () => {
   test('the description is what somebody wrote, else the first words that are more than a label, else the names', () => {

@@ -7,24 +7,10 @@ import {
   type DeliveryMethod,
   type Facts,
   type FormState,
-  type PictureInfo,
 } from '../index.js';
 import { section } from '../tests/designs.js';
 import { HOME, render } from '../tests/pages.js';
-
-const picture: PictureInfo = { hash: 'a'.repeat(64), width: 1200, height: 1200, alt: 'A kite', widths: [320, 640] };
-const lineOf = (own: Partial<CartLine>): CartLine => ({
-  product: 'K-1',
-  variant: 'a',
-  title: 'Gannet',
-  options: '',
-  path: '/item/gannet',
-  picture,
-  quantity: 1,
-  price: 4200,
-  stock: 3,
-  ...own,
-});
+import { lineOf } from '../tests/shown.js';
 
 describe('cart and checkout', () => {
   const METHODS: DeliveryMethod[] = [
