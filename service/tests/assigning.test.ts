@@ -1,20 +1,11 @@
 /** Rules, assignments in bulk, additions and overrides on real pages. */
-import { parseRule } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { asAdmin, testService, until, type TestService } from './service.js';
+import { asAdmin, rule, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
 afterAll(() => service.stop());
 
-const rule = (text: string, template: string, id: string) =>
-  ({
-    type: 'insert',
-    document: 'assignments/product',
-    place: { at: 'rules' },
-    id,
-    values: { when: parseRule(text, 'product'), template },
-  }) as const;
 const templateOf = async (page: string) => {
   const { pages } = await service.call(routes.listPages, { query: { search: page } });
   return pages.find((one) => one.page === page)?.template;

@@ -1,20 +1,12 @@
 /** Which pages a change touches, told before it is made. */
 import { parseRule, type EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { asAdmin, testService, until, type TestService } from './service.js';
+import { asAdmin, rule, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 beforeAll(async () => (service = await testService()));
 afterAll(() => service.stop());
 
-const rule = (text: string, template: string, id: string) =>
-  ({
-    type: 'insert',
-    document: 'assignments/product',
-    place: { at: 'rules' },
-    id,
-    values: { when: parseRule(text, 'product'), template },
-  }) as const;
 const documentOf = async (key: string) =>
   (await service.call(routes.getDocument, { query: { key } })).document as unknown as Record<string, unknown>;
 const undo = () => service.call(routes.undo, { body: { unit: crypto.randomUUID() } });

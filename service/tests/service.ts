@@ -3,7 +3,7 @@ import { request as httpRequest, type IncomingHttpHeaders } from 'node:http';
 import { randomBytes, randomUUID } from 'node:crypto';
 import pg from 'pg';
 import { createClient, routes, type AnswerOf, type InputArgument, type Client, type Route } from '@parlour/contract';
-import type { EditRequest } from '@parlour/core';
+import { parseRule, type EditRequest } from '@parlour/core';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DEMO_SIGN_IN, startService, type RunningService, type StartOptions } from '../index.js';
@@ -185,3 +185,13 @@ export const until = (what: () => boolean | Promise<boolean>): Promise<void> =>
   eventually(async () => {
     if (!(await what())) throw new Error('It did not happen.');
   });
+
+/** A request for a rule that gives products a template. */
+export const rule = (text: string, template: string, id: string) =>
+  ({
+    type: 'insert',
+    document: 'assignments/product',
+    place: { at: 'rules' },
+    id,
+    values: { when: parseRule(text, 'product'), template },
+  }) as const;
