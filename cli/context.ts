@@ -5,6 +5,7 @@ import { dirname, join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { printable } from './printable.js';
+import { worldOf, type World } from './world.js';
 import {
   counted,
   kindsByName,
@@ -32,29 +33,38 @@ export interface GlobalOptions {
 export const WRONG_USE = 2;
 
 export const STANDARD_URL = 'http://localhost:7420';
-const credentialsFile = (): string =>
-  process.env['PARLOUR_CREDENTIALS'] ??
-  join(process.env['XDG_CONFIG_HOME'] ?? join(homedir(), '.config'), 'parlour', 'credentials.json');
+const credentialsFile = ({ env }: World): string =>
+  env['PARLOUR_CREDENTIALS'] ??
+  join(env['XDG_CONFIG_HOME'] ?? join(homedir(), '.config'), 'parlour', 'credentials.json');
 
 /** Keeps a token for later commands, readable by this user only. */
-export function saveCredentials(credentials: Credentials): string {
-  const file = credentialsFile();
+export function saveCredentials(credentials: Credentials, world: World): string {
+  const file = credentialsFile(world);
   mkdirSync(dirname(file), { recursive: true });
   writeFileSync(file, JSON.stringify(credentials, null, 2) + '\n', { mode: 0o600 });
   return file;
 }
 
-function savedCredentials(): Partial<Credentials> {
+function savedCredentials(world: World): Partial<Credentials> {
   try {
-    return JSON.parse(readFileSync(credentialsFile(), 'utf8')) as Credentials;
+    return JSON.parse(readFileSync(credentialsFile(world), 'utf8')) as Credentials;
   } catch {
     return {};
   }
 }
 
 export interface Context {
+  readonly world: World;
   readonly options: GlobalOptions;
   readonly client: Client;
+  /** The text of an argument; `-` reads it from standard input. */
+  textFrom(argument: string): string;
+  /**
+   * A file of JSON; `-` reads it from standard input.
+   * @param meant what it should hold, and what to do if that cannot be read
+   * @throws Problem `not-json`
+   */
+  readJson(file: string, meant: { readonly what: string; readonly remedy: string }): unknown;
   /**
    * Calls a route of the store's live design; `store` and `design` are filled in.
    * @throws Problem also if it would change something and `--dry-run` was given
@@ -81,16 +91,29 @@ export interface Context {
 
 export function contextOf(command: Command): Context {
   const options = command.optsWithGlobals<GlobalOptions>();
-  const saved = savedCredentials();
-  const origin = options.url ?? process.env['PARLOUR_URL'] ?? saved.url ?? STANDARD_URL;
-  const token = process.env['PARLOUR_TOKEN'] ?? (saved.url === origin ? saved.token : undefined);
+  const world = worldOf(command);
+  const saved = savedCredentials(world);
+  const origin = options.url ?? world.env['PARLOUR_URL'] ?? saved.url ?? STANDARD_URL;
+  const token = world.env['PARLOUR_TOKEN'] ?? (saved.url === origin ? saved.token : undefined);
   const client = createClient({ origin, ...(token ? { token } : {}) });
   let store: Promise<string> | undefined;
   let zone: Promise<string> | undefined;
   let kinds: Promise<KindDescriptions> | undefined;
   const context: Context = {
+    world,
     options,
     client,
+    textFrom: (argument) => (argument === '-' ? world.input().replace(/\n$/, '') : argument),
+    readJson(file, { what, remedy }) {
+      try {
+        return JSON.parse(file === '-' ? world.input() : readFileSync(file, 'utf8')) as unknown;
+      } catch (error) {
+        throw new Problem('not-json', `The ${what} cannot be read: ${(error as Error).message}.`, {
+          place: file,
+          remedy,
+        });
+      }
+    },
     async call(route, input = {} as never) {
       if (options.dryRun && route.method !== 'get' && route.path !== routes.edit.path)
         throw new Problem('bad-input', 'There is no dry run for this; nothing was done.', {
@@ -135,7 +158,7 @@ export function contextOf(command: Command): Context {
       );
     },
     print(data, text) {
-      process.stdout.write(printable(options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
+      world.out(printable(options.json ? JSON.stringify(data, null, 2) : text()) + '\n');
     },
   };
   return context;
@@ -168,7 +191,3 @@ async function storeOf(client: Client, wanted: string | undefined): Promise<stri
     { place: '--store', remedy: 'Name one with --store SLUG.' },
   );
 }
-
-/** The text of an argument; `-` reads it from standard input. */
-export const textFrom = (argument: string): string =>
-  argument === '-' ? readFileSync(0, 'utf8').replace(/\n$/, '') : argument;

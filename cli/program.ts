@@ -21,9 +21,12 @@ import { storeCommands } from './commands/stores.js';
 import { templateCommands } from './commands/templates.js';
 import { wordCommands } from './commands/words.js';
 import { STANDARD_URL, WRONG_USE } from './context.js';
+import { workIn, type World } from './world.js';
 
-export function buildProgram(): Command {
-  const program = new Command('parlour')
+export function buildProgram(world: World): Command {
+  const program = new Command('parlour');
+  workIn(world, program);
+  program
     .description('Design the pages of a store, try them, publish them and take them back.')
     .option('--url <url>', `where Parlour runs (or PARLOUR_URL; ${STANDARD_URL} if neither)`)
     .option('--store <slug>', 'which store, if you belong to several')

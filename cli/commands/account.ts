@@ -1,10 +1,9 @@
 /** Signing in. */
 import type { Command } from 'commander';
 import { hostname } from 'node:os';
-import { createInterface } from 'node:readline/promises';
 import { cut } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, saveCredentials, STANDARD_URL, textFrom, type GlobalOptions } from '../context.js';
+import { contextOf, saveCredentials, STANDARD_URL, type GlobalOptions } from '../context.js';
 
 export function accountCommands(program: Command): void {
   program
@@ -17,12 +16,12 @@ export function accountCommands(program: Command): void {
       '\nExamples:\n  $ parlour sign-in owner@windrow.example\n  $ parlour sign-in owner@windrow.example - < password.txt\n\nPARLOUR_TOKEN in the environment is used instead of the token kept here.',
     )
     .action(async (mail: string, password: string | undefined, _options: GlobalOptions, command: Command) => {
-      const { client, options, print } = contextOf(command);
-      const given = password === undefined ? await ask('Password: ') : textFrom(password);
+      const { client, options, print, textFrom, world } = contextOf(command);
+      const given = password === undefined ? await world.ask('Password: ') : textFrom(password);
       const { token, user } = await client.call(routes.createToken, {
         body: { mail, password: given, name: cut(`command line on ${hostname()}`, 80) },
       });
-      const file = saveCredentials({ url: options.url ?? process.env['PARLOUR_URL'] ?? STANDARD_URL, token });
+      const file = saveCredentials({ url: options.url ?? world.env['PARLOUR_URL'] ?? STANDARD_URL, token }, world);
       print(
         { ...user, file },
         () => `Signed in as ${user.name}. The token is kept in ${file}.\nNext: parlour page list`,
@@ -56,22 +55,10 @@ function passwordCommands(program: Command): void {
       '\nExample:\n  $ parlour password set http://localhost:7420/new-password/LnQ9v2a7dTj0sY5xRk3uHw',
     )
     .action(async (link: string, password: string | undefined, _options: object, command: Command) => {
-      const { client, print } = contextOf(command);
-      const given = password === undefined ? await ask('New password: ') : textFrom(password);
+      const { client, print, textFrom, world } = contextOf(command);
+      const given = password === undefined ? await world.ask('New password: ') : textFrom(password);
       const token = link.slice(link.lastIndexOf('/') + 1);
       const user = await client.call(routes.setForgottenPassword, { body: { token, password: given } });
       print(user, () => `The password of ${user.mail} is set. Next: parlour sign-in ${user.mail}`);
     });
-}
-
-/** Asks at the terminal without showing what is typed. */
-async function ask(question: string): Promise<string> {
-  const { Writable } = await import('node:stream');
-  process.stderr.write(question);
-  const silent = new Writable({ write: (_chunk, _encoding, done) => done() });
-  const reader = createInterface({ input: process.stdin, output: silent, terminal: Boolean(process.stdin.isTTY) });
-  const answer = await reader.question('');
-  reader.close();
-  process.stderr.write('\n');
-  return answer;
 }

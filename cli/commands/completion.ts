@@ -1,6 +1,7 @@
 /** Tab completion: a script for the shell that asks this program for the words that fit. */
 import type { Command } from 'commander';
 import { WRONG_USE } from '../context.js';
+import { worldOf } from '../world.js';
 
 const SCRIPTS: Readonly<Record<string, string>> = {
   bash: `_parlour() { COMPREPLY=($(compgen -W "$(parlour complete "\${COMP_WORDS[@]:1:COMP_CWORD-1}" 2>/dev/null)" -- "\${COMP_WORDS[COMP_CWORD]}")); }
@@ -24,7 +25,7 @@ export function completionCommand(program: Command): void {
       const script = Object.hasOwn(SCRIPTS, shell) ? SCRIPTS[shell] : undefined;
       if (script === undefined)
         command.error(`There is completion for: ${Object.keys(SCRIPTS).join(', ')}.`, { exitCode: WRONG_USE });
-      process.stdout.write(`${script ?? ''}\n`);
+      worldOf(command).out(`${script ?? ''}\n`);
     });
 
   program
@@ -32,7 +33,7 @@ export function completionCommand(program: Command): void {
     .argument('[words...]')
     .allowUnknownOption()
     .action((words: string[]) => {
-      process.stdout.write(`${wordsAfter(program, words).join('\n')}\n`);
+      worldOf(program).out(`${wordsAfter(program, words).join('\n')}\n`);
     });
 }
 

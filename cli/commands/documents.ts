@@ -11,7 +11,7 @@ import {
   type PageKind,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, textFrom, WRONG_USE } from '../context.js';
+import { contextOf, WRONG_USE } from '../context.js';
 import { table } from '../table.js';
 import { describeDocument } from '../describe.js';
 import { documentKey } from '../keys.js';
@@ -99,7 +99,7 @@ Examples:
             const field = headField(what as Creatable, path);
             if (text === undefined || !field)
               return command.error(`“${path}” is not a value of ${what}: write path=value.`, { exitCode: WRONG_USE });
-            return [path, await valueFor(context, field, textFrom(text), path, target)] as const;
+            return [path, await valueFor(context, field, context.textFrom(text), path, target)] as const;
           }),
         );
         const request: CreateRequest = {
@@ -147,7 +147,8 @@ Examples:
           });
         const was = document.head[path];
         const kind = document.head['target.pageKind'] as PageKind | undefined;
-        const next = value === undefined ? {} : { value: await valueFor(context, field, textFrom(value), path, kind) };
+        const next =
+          value === undefined ? {} : { value: await valueFor(context, field, context.textFrom(value), path, kind) };
         const request = { type: 'set', document: key, field: path, ...(was === undefined ? {} : { was }), ...next };
         context.done(await context.edit([request as EditRequest]), DRAFT);
       },

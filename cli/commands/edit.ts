@@ -1,8 +1,7 @@
 /** A unit of edits written as JSON: what the other commands do one at a time, all or none. */
 import type { Command } from 'commander';
-import { readFileSync } from 'node:fs';
-import { Problem, type EditRequest } from '@parlour/core';
-import { contextOf, textFrom } from '../context.js';
+import type { EditRequest } from '@parlour/core';
+import { contextOf } from '../context.js';
 
 export function editCommand(program: Command): void {
   program
@@ -24,21 +23,12 @@ edits it made; all of them are described at /api/openapi.json.`,
     )
     .action(async (file: string, { unit }: { unit?: string }, command: Command) => {
       const context = contextOf(command);
-      const answer = await context.edit(readEdits(file), unit);
+      const read = context.readJson(file, {
+        what: 'edits',
+        remedy:
+          'Write them as a JSON list, such as [{"type": "remove", "document": "template/home", "node": "h-sport"}].',
+      });
+      const answer = await context.edit((Array.isArray(read) ? read : [read]) as EditRequest[], unit);
       context.done(answer, 'The edits are in the draft. Undo all of them with: parlour undo');
     });
-}
-
-function readEdits(file: string): EditRequest[] {
-  let read: unknown;
-  try {
-    read = JSON.parse(file === '-' ? textFrom(file) : readFileSync(file, 'utf8'));
-  } catch (error) {
-    throw new Problem('not-json', `The edits cannot be read: ${(error as Error).message}.`, {
-      place: file,
-      remedy:
-        'Write them as a JSON list, such as [{"type": "remove", "document": "template/home", "node": "h-sport"}].',
-    });
-  }
-  return (Array.isArray(read) ? read : [read]) as EditRequest[];
 }

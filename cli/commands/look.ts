@@ -1,5 +1,5 @@
 /** The look of the store: its settings, contrast, and design tokens in and out. */
-import { readFileSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import type { Command } from 'commander';
 import {
   colourPairs,
@@ -8,7 +8,6 @@ import {
   LOOK_GROUPS,
   lookFields,
   lookTokens,
-  Problem,
   readTokens,
   type EditRequest,
   type Field,
@@ -16,7 +15,7 @@ import {
   type Tokens,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, textFrom, type Context } from '../context.js';
+import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { namedValue, valueFor } from '../values.js';
 import { DRAFT } from './nodes.js';
@@ -128,21 +127,13 @@ export function lookCommands(program: Command): void {
     )
     .action(async (file: string, _options: object, command: Command) => {
       const context = contextOf(command);
-      const tokens = readFile(file);
+      const tokens = context.readJson(file, {
+        what: 'tokens',
+        remedy: 'Name a file of design tokens, such as parlour look export writes.',
+      }) as Tokens;
       const { unknown } = readTokens(tokens, (await lookOf(context)).groundwork);
       const answer = await context.edit([{ type: 'tokens', tokens }]);
       const left = unknown.length ? `Not of the look, so left out: ${unknown.join(', ')}.\n` : '';
       context.done(answer, `${left}${DRAFT}`);
     });
-}
-
-function readFile(file: string): Tokens {
-  try {
-    return JSON.parse(file === '-' ? textFrom(file) : readFileSync(file, 'utf8')) as Tokens;
-  } catch (error) {
-    throw new Problem('not-json', `The tokens cannot be read: ${(error as Error).message}.`, {
-      place: file,
-      remedy: 'Name a file of design tokens, such as parlour look export writes.',
-    });
-  }
 }

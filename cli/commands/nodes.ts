@@ -16,7 +16,7 @@ import {
   type PlaceRequest,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, textFrom, WRONG_USE, type Context } from '../context.js';
+import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { valueFor } from '../values.js';
 import { documentKey, readInto } from '../keys.js';
 
@@ -91,7 +91,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
           key,
           what === 'section' ? sectionId(document, id) : id,
           path,
-          value === undefined ? undefined : textFrom(value),
+          value === undefined ? undefined : context.textFrom(value),
           options,
         );
         context.done(await context.edit([request]), DRAFT);
@@ -176,7 +176,7 @@ export async function addNode(
     const path = /^(values|frame)\./.test(field) ? field : `values.${field}`;
     const { part, key: valueKey } = splitField(path);
     const declared = nodeField(document, draft, path, await context.kinds());
-    parts[part as 'values'][valueKey] = await valueFor(context, declared, textFrom(text as string), valueKey);
+    parts[part as 'values'][valueKey] = await valueFor(context, declared, context.textFrom(text as string), valueKey);
   }
   const { frame, values } = parts;
   const answer = await context.edit([

@@ -120,7 +120,7 @@ For a rule that also covers products added later: parlour rule add`,
             `It is in the draft. Next: parlour preview ${pages[0]?.includes(':') ? pages[0] : `${named}:CODE`}, then parlour publish`,
           );
         if (pages.length > LIMITS.pagesPerAssign)
-          process.stderr.write(`${Math.min(at + some.length, pages.length)} of ${pages.length}\n`);
+          context.world.err(`${Math.min(at + some.length, pages.length)} of ${pages.length}\n`);
       }
     });
 

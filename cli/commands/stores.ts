@@ -11,7 +11,7 @@ import {
   type StoreDetail,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, textFrom } from '../context.js';
+import { contextOf } from '../context.js';
 import { table } from '../table.js';
 import { namedValue, wholeNumber } from '../values.js';
 
@@ -311,7 +311,7 @@ export function storeCommands(program: Command): void {
         options: { scope: string; days: number },
         command: Command,
       ) => {
-        const { client, print } = contextOf(command);
+        const { client, print, textFrom } = contextOf(command);
         const body = {
           mail,
           password: textFrom(password),

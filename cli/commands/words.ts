@@ -2,7 +2,7 @@
 import { Command } from 'commander';
 import { didYouMean, keys, listWords, Problem, shippedWords, wordField, type WordsDocument } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { contextOf, textFrom, type Context } from '../context.js';
+import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { valueFor } from '../values.js';
 import { DRAFT, UNDO } from './nodes.js';
@@ -70,7 +70,7 @@ async function setWord(command: Command, word: string, given: string | undefined
       remedy: `${didYouMean(word, known)}See parlour word list.`,
     });
   const was = (await wordsIn(context, language))?.words?.[word];
-  const value = text === undefined ? undefined : await valueFor(context, field, textFrom(text), word);
+  const value = text === undefined ? undefined : await valueFor(context, field, context.textFrom(text), word);
   const answer = await context.edit([
     {
       type: 'set',

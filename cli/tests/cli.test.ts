@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { linksTo } from '../../service/tests/mailbox.js';
 import { asAdmin, testService, type TestService } from '../../service/tests/service.js';
+import { runIn, typed, type Ended } from './commands.js';
 
 const PROGRAM = join(__dirname, '..', 'bin', 'parlour.js');
 let service: TestService;
@@ -19,22 +20,14 @@ afterAll(async () => {
   await service.stop();
 });
 
-interface Ended {
-  readonly code: number | null;
-  readonly out: string;
-  readonly err: string;
-}
+const env = () => ({ PARLOUR_URL: service.origin, PARLOUR_CREDENTIALS: join(folder, 'credentials.json') });
 
-/** Runs the program as a person would; words with spaces stand in double quotes. */
-function parlour(line: string, input = ''): Promise<Ended> {
-  const words = [...line.matchAll(/(?:[^\s"]|"[^"]*")+/g)].map(([word]) => word.replaceAll('"', ''));
-  const child = spawn(process.execPath, [PROGRAM, ...words], {
-    env: {
-      PATH: process.env['PATH'],
-      PARLOUR_URL: service.origin,
-      PARLOUR_CREDENTIALS: join(folder, 'credentials.json'),
-    },
-  });
+/** Runs a command line here; a whole process for each would take most of the time. */
+const parlour = (line: string, input = ''): Promise<Ended> => runIn(env(), typed(line), input);
+
+/** Runs it as a person does, as a process of its own. */
+function startParlour(line: string, input = ''): Promise<Ended> {
+  const child = spawn(process.execPath, [PROGRAM, ...typed(line)], { env: { PATH: process.env['PATH'], ...env() } });
   let out = '';
   let err = '';
   child.stdout.on('data', (chunk: Buffer) => (out += chunk.toString()));
@@ -382,6 +375,28 @@ test.each<[string, number, string]>([
   const ended = await parlour(line);
   expect(ended.err).toContain(words);
   expect([ended.code, ended.out]).toEqual([code, '']);
+});
+
+test('the program takes its words, its environment and its input, and says how it ended', async () => {
+  expect(await startParlour('sign-in owner@windrow.example -', 'kites-over-ternhythe\n')).toMatchObject({
+    code: 0,
+    out: expect.stringMatching(/^Signed in as Maren Oldacre\./) as string,
+    err: '',
+  });
+  expect(await startParlour('sign-in owner@windrow.example', 'kites-over-ternhythe\n')).toMatchObject({
+    code: 0,
+    err: 'Password:',
+  });
+  expect(await startParlour('page list --search K-003')).toMatchObject({
+    code: 0,
+    out: expect.stringContaining('Gannet Delta') as string,
+  });
+  expect(await startParlour('revert 99')).toMatchObject({
+    code: 1,
+    out: '',
+    err: expect.stringMatching(/^There is no/) as string,
+  });
+  expect(await startParlour('page list --colour red')).toMatchObject({ code: 2, out: '' });
 });
 
 test('a reader that has seen enough is no failure', async () => {

@@ -3,11 +3,12 @@ import type { Command } from 'commander';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Problem } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { testService, type TestService } from '../../service/tests/service.js';
 import { buyOne } from '../../service/tests/shopper.js';
 import { buildProgram } from '../program.js';
+import { processWorld, type World } from '../world.js';
+import { runIn } from './commands.js';
 
 /** The commands that help shows, without help itself. */
 const commandsOf = (command: Command): Command[] => {
@@ -34,7 +35,7 @@ function wordsOf(line: string): string[] {
   return (end < 0 ? said : said.slice(0, end)).map((word) => word.replace(/^(\w[\w.]*=)?["'](.*)["']$/, '$1$2'));
 }
 
-const leaves = commandsOf(buildProgram()).filter(({ commands }) => commands.length === 0);
+const leaves = commandsOf(buildProgram(processWorld)).filter(({ commands }) => commands.length === 0);
 const helps = leaves.flatMap((command) => examplesIn(helpOf(command), /^ {2}\$ (.*)$/));
 const readMe = examplesIn(readFileSync(join(__dirname, '../../README.md'), 'utf8'), /^(?:npx )(parlour .*)$/);
 
@@ -49,7 +50,7 @@ test('every command says what it does and has an example', () => {
 });
 
 test.each([...new Set([...helps, ...readMe].filter((line) => line.includes('parlour ')))])('%s', async (line) => {
-  const tried = buildProgram();
+  const tried = buildProgram(processWorld);
   const ran: string[] = [];
   for (const command of commandsOf(tried)) {
     command.configureOutput({ writeErr: (text) => ran.push(text), writeOut: (text) => ran.push(text) });
@@ -61,12 +62,13 @@ test.each([...new Set([...helps, ...readMe].filter((line) => line.includes('parl
 
 describe('on the demo', () => {
   let service: TestService;
+  let env: World['env'];
   const here = process.cwd();
   beforeAll(async () => {
     // Some write files where they are.
     process.chdir(mkdtempSync(join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'examples-')));
     service = await testService();
-    Object.assign(process.env, { PARLOUR_URL: service.origin, PARLOUR_TOKEN: service.token });
+    env = { PARLOUR_URL: service.origin, PARLOUR_TOKEN: service.token };
     // What the examples speak of: two templates, a header, three revisions, a second design, two unpublished changes.
     const title = (value: string, was: string) =>
       service.edit({ type: 'set', document: 'template/home', node: 'h-sport', field: 'values.title', value, was });
@@ -90,17 +92,8 @@ describe('on the demo', () => {
 
   /** What a command printed, or why it was refused. Nothing is changed by it. */
   async function tried(line: string): Promise<string> {
-    let out = '';
-    const write = jest.spyOn(process.stdout, 'write').mockImplementation((text) => Boolean((out += String(text))));
-    try {
-      await buildProgram().parseAsync([...wordsOf(line).slice(1), '--dry-run'], { from: 'user' });
-      return out;
-    } catch (error) {
-      const { message, place } = error as Problem;
-      return place === '--dry-run' ? 'cannot be tried' : `refused: ${message}`;
-    } finally {
-      write.mockRestore();
-    }
+    const { out, err } = await runIn(env, [...wordsOf(line).slice(1), '--dry-run']);
+    return err === '' || err.startsWith('There is no dry run for this') ? out : `refused: ${err}`;
   }
 
   test('every example of the help is done as it is written', async () => {
