@@ -36,7 +36,7 @@ export default {
   ],
   testTimeout: 120_000,
   // Each file has a service and a database of its own, and waits for them much of the time.
-  maxWorkers: Math.min(4, 2 * availableParallelism()),
+  maxWorkers: Math.min(4, availableParallelism() + 1),
   // A test that forgets to close something must not hold up the whole run; the wrapper ends what is left.
   forceExit: true,
 };

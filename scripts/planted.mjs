@@ -290,6 +290,7 @@ const SERVICE = [
   ],
   ['storefront/live-stores.ts', 'Date.now() < found.until', 'true', 'set-up'],
   ['catalogue/sample.ts', 'sample: true,', 'sample: false,', 'set-up'],
+  ['catalogue/sample.ts', '!(await copyPicture(db, store.id, hash, picture.name))', 'true', 'set-up'],
   ['records/answers/collections.ts', 'm.collection_id = c.id and card.picture', 'card.picture', 'set-up'],
   ['records/answers/cards.ts', 'row_number() over (order by m.position, m.product_id)', 'm.position', 'catalogue'],
 ];

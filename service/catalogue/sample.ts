@@ -7,7 +7,7 @@ import { audit } from '../records/audit.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Database, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
-import { addPicture, knownPictures } from '../records/pictures.js';
+import { addPicture, copyPicture, knownPictures } from '../records/pictures.js';
 import { countProducts, removeSample, type SampleCodes } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
@@ -22,8 +22,12 @@ export async function putInSample(db: Database, store: Store, accountId: number)
   const { pictures, ...catalogue } = await sampleCatalogue();
   const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
   const there = await knownPictures(db, store.id, [...hashes.values()]);
-  // Slow, so before the transaction. Those of a sample that was taken out are there still.
-  const missing = pictures.filter(({ name }) => !there.has(hashes.get(name) as string));
+  // Slow, so before the transaction. Those of a sample that was taken out are there still, others may be at another store.
+  const missing: (typeof pictures)[number][] = [];
+  for (const picture of pictures) {
+    const hash = hashes.get(picture.name) as string;
+    if (!there.has(hash) && !(await copyPicture(db, store.id, hash, picture.name))) missing.push(picture);
+  }
   const made: MadePicture[] = [];
   for (let at = 0; at < missing.length; at += AT_ONCE)
     made.push(

@@ -53,6 +53,64 @@ export const addPicture = (
     touch(trx, storeId, [tags.picture(hash)]);
   });
 
+/**
+ * Gives a store a picture that another one has, with all that was made of it: making it takes seconds.
+ * @param hash of a file that everybody may know of; otherwise it would tell what others have
+ * @returns false if no store has it
+ */
+export const copyPicture = (db: Records, storeId: number, hash: string, name: string): Promise<boolean> =>
+  inTransaction(db, async (trx) => {
+    const from = await trx
+      .selectFrom('picture')
+      .select('store_id')
+      .where('hash', '=', hash)
+      .where('store_id', '!=', storeId)
+      .orderBy('store_id')
+      .limit(1)
+      .forKeyShare()
+      .executeTakeFirst();
+    if (!from) return false;
+    const own = sql.lit(storeId).as('store_id');
+    await trx
+      .insertInto('picture')
+      .columns(['store_id', 'hash', 'name', 'width', 'height', 'widths'])
+      .expression(
+        trx
+          .selectFrom('picture')
+          .select([own, 'hash', sql.val(name).as('name'), 'width', 'height', 'widths'])
+          .where('store_id', '=', from.store_id)
+          .where('hash', '=', hash),
+      )
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+    await trx
+      .insertInto('rendition')
+      .columns(['store_id', 'hash', 'format', 'width', 'bytes'])
+      .expression(
+        trx
+          .selectFrom('rendition')
+          .select([own, 'hash', 'format', 'width', 'bytes'])
+          .where('store_id', '=', from.store_id)
+          .where('hash', '=', hash),
+      )
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+    await trx
+      .insertInto('waiting_picture')
+      .columns(['store_id', 'hash', 'source', 'taken_until'])
+      .expression(
+        trx
+          .selectFrom('waiting_picture')
+          .select([own, 'hash', 'source', 'taken_until'])
+          .where('store_id', '=', from.store_id)
+          .where('hash', '=', hash),
+      )
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+    touch(trx, storeId, [tags.picture(hash)]);
+    return true;
+  });
+
 export const addRenditions = async (
   trx: Records,
   storeId: number,

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import type { EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { eventually, send, testService, type TestService } from './service.js';
+import { asAdmin, eventually, send, testService, type TestService } from './service.js';
 
 const STORE = 'tern-tea';
 const params = { store: STORE };
@@ -204,7 +204,26 @@ test('a sample catalogue goes into an empty store whole, and comes out whole; wh
   const sample = { products: 12, sample: true };
   expect(await service.call(routes.getSample, { params })).toEqual({ products: 0, sample: false });
   await expect(service.call(routes.takeOutSample, { params })).rejects.toMatchObject({ code: 'no-such-thing' });
+  const database = <T extends object>(query: string) =>
+    asAdmin(async (client) => (await client.query<T>(query)).rows, service.databaseUrl);
+  // One picture no store has, so it is made; the others come from the store that has them, as they are there.
+  const [one, other] = await database<{ hash: string }>(
+    `select distinct hash from product_picture join store on store.id = store_id where slug = 'windrow' order by hash`,
+  );
+  await database(`delete from product_picture where hash = '${one?.hash}'`);
+  await database(`delete from picture where hash = '${one?.hash}'`);
+  await database(`update rendition set bytes = 'as it is there' where hash = '${other?.hash}' and width = 320`);
   expect(await service.call(routes.putInSample, { params, body: {} })).toEqual(sample);
+  const made = await database<{ hash: string; format: string; bytes: string }>(
+    `select hash, format, encode(bytes, 'escape') as bytes from rendition join store on store.id = store_id
+      where slug = '${STORE}' and rendition.width = 320 and hash in ('${one?.hash}', '${other?.hash}') order by hash, format`,
+  );
+  expect(made.map(({ hash, format, bytes }) => [hash, format, bytes === 'as it is there'])).toEqual([
+    [one?.hash, expect.stringMatching(/^(jpeg|png)$/), false],
+    [one?.hash, 'webp', false],
+    [other?.hash, expect.stringMatching(/^(jpeg|png)$/), true],
+    [other?.hash, 'webp', true],
+  ]);
   await expect(service.call(routes.putInSample, { params, body: {} })).rejects.toMatchObject({ code: 'already-there' });
   expect((await steps())['products']).toMatchObject({ done: true, sentence: 'The catalogue has 12 products.' });
   const home = (await visit('/')).text;
