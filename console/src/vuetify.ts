@@ -3,12 +3,15 @@ import { createVuetify } from 'vuetify';
 import { aliases, mdi } from 'vuetify/iconsets/mdi-svg';
 import 'vuetify/styles';
 
+const isDark = window.matchMedia('(prefers-color-scheme: dark)');
+const themeName = (): string => (isDark.matches ? 'night' : 'paper');
+
 const shared = { 'border-opacity': 0.16, 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.78 };
 
 export const vuetify = createVuetify({
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   theme: {
-    defaultTheme: window.matchMedia('(prefers-color-scheme: dark)').matches ? 'night' : 'paper',
+    defaultTheme: themeName(),
     themes: {
       paper: {
         dark: false,
@@ -55,3 +58,6 @@ export const vuetify = createVuetify({
     VCard: { rounded: 'sm', elevation: 0, border: true },
   },
 });
+
+// Many change it by the hour of the day.
+isDark.addEventListener('change', () => void vuetify.theme.change(themeName()));

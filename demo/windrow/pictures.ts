@@ -1,7 +1,7 @@
 /** The pictures of Windrow Kites: drawn as SVG, made into PNG, then sent through the media pipeline like any upload. */
 import sharp from 'sharp';
 import { flies, goods, type Palette, type Shape } from './goods.js';
-import { cloud, clouds, COLOURS, dunes, harbour, ridge, sky, sun, svg } from './scenery.js';
+import { cloud, clouds, COLOURS, dunes, harbour, ridge, sky, square, sun, svg } from './scenery.js';
 
 const SQUARE = 1200;
 
@@ -17,9 +17,7 @@ export function productPicture({ shape, palette, seed }: Drawn): string {
   const tail = shape === 'diamond';
   const kite = goods(shape, palette, 600, tail ? 430 : 540, tail ? 0.95 : 1.05, seed % 2 ? 9 : -11);
   const cord = `<path d="M600 ${tail ? 420 : 560}C${640 + (seed % 5) * 40} 800 ${420 + (seed % 3) * 90} 960 ${240 + (seed % 4) * 160} 1240" fill="none" stroke="${COLOURS.navy}" stroke-width="2.5" opacity=".6"/>`;
-  return svg(
-    SQUARE,
-    SQUARE,
+  return square(
     sky(SQUARE, SQUARE, seed) +
       (seed % 3 === 0 ? sun(930, 230, 90) : '') +
       clouds(SQUARE, SQUARE, seed + 4, 3) +
@@ -35,9 +33,7 @@ export function studyPicture({ shape, palette, seed }: Drawn): string {
   const grounds = ['#efe6d2', '#d7e6e3', '#f3dcc9', '#e2e3d0', '#dcd9e4'];
   const ground = grounds[seed % grounds.length] as string;
   const tail = shape === 'diamond';
-  return svg(
-    SQUARE,
-    SQUARE,
+  return square(
     `<rect width="${SQUARE}" height="${SQUARE}" fill="${ground}"/><circle cx="600" cy="600" r="450" fill="#fff" opacity=".5"/>${goods(shape, palette, 620, tail ? 480 : 630, 0.92, 0).replaceAll(/fill="#[0-9a-f]+"|stroke="#[0-9a-f]+"/gi, (found) => `${found.startsWith('fill') ? 'fill' : 'stroke'}="#bdb6a4"`)}${goods(shape, palette, 600, tail ? 450 : 600, 0.92, 0)}`,
   );
 }
@@ -46,9 +42,7 @@ export function studyPicture({ shape, palette, seed }: Drawn): string {
 export function closePicture({ shape, palette, seed }: Drawn): string {
   const ground = COLOURS[palette[2]];
   const tail = shape === 'diamond';
-  return svg(
-    SQUARE,
-    SQUARE,
+  return square(
     `<rect width="${SQUARE}" height="${SQUARE}" fill="${ground}"/><rect width="${SQUARE}" height="${SQUARE}" fill="#fff" opacity=".55"/>${goods(shape, palette, seed % 2 ? 480 : 720, tail ? 700 : 620, 2.1, seed % 2 ? -24 : 21)}`,
   );
 }
@@ -60,9 +54,7 @@ function benchPicture({ shape, palette, seed }: Drawn): string {
         `<rect y="${i * 300}" width="1200" height="296" fill="${i % 2 ? '#c99b62' : '#d2a770'}"/><path d="M0 ${i * 300 + 90 + ((seed * 37) % 60)}C300 ${i * 300 + 60} 700 ${i * 300 + 160} 1200 ${i * 300 + 110}" stroke="#b98a52" stroke-width="3" fill="none" opacity=".7"/>`,
     )
     .join('');
-  return svg(
-    SQUARE,
-    SQUARE,
+  return square(
     `${planks}<ellipse cx="620" cy="690" rx="420" ry="330" fill="#7a5528" opacity=".22"/>${goods(shape, palette, 600, 610, 1.15, (seed % 3) * 7 - 6)}`,
   );
 }
