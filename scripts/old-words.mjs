@@ -12,7 +12,7 @@ import { main, Refusal } from './say.mjs';
 const OLD = [
   [/\bcasing/i, 'frame'],
   [/\bniche/i, 'spot'],
-  [/\btheme/i, 'look', /vuetify|\.vue$|style\.css|service\/api\/app\.ts|docs\/words\.md/],
+  [/(?<!v-)\btheme/i, 'look', /vuetify|\.vue$|style\.css|service\/api\/app\.ts|docs\/words\.md/],
   [/collection-index/, 'all-collections'],
   [/product-summary|productSummary/, 'product-intro'],
   [/\bprose@|\bk-prose|kind: 'prose'/, 'text'],
