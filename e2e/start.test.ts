@@ -90,7 +90,7 @@ test('start, start again, hard kill, start once more, stop: nothing is lost and 
   expect(await second.ended).toBe(0);
   expect(clusterPids()).toEqual([]);
   expect(existsSync(join(home, 'service.json'))).toBe(false);
-}, 120_000);
+}, 300_000);
 
 test.each([
   ['a port that is taken', 1, 'is taken. Stop what runs there, or choose another'],
@@ -108,5 +108,5 @@ test.each([
     holder.close();
     rmSync(join(home, 'service.json'), { force: true });
   },
-  60_000,
+  120_000,
 );
