@@ -19,7 +19,7 @@ let page: Page;
 let folder: string;
 beforeAll(async () => {
   service = await testService();
-  folder = mkdtempSync(join(tmpdir(), 'parlour-together-'));
+  folder = mkdtempSync(join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'together-'));
   browser = await openBrowser();
   page = await browser.newPage();
   await signIn(page, `http://localhost:${service.port}/`);

@@ -4,7 +4,7 @@
  */
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
-import { startCluster, temporaryHome } from './cluster.mjs';
+import { temporaryCluster } from './cluster.mjs';
 import { needPackages } from './debian.mjs';
 import { main } from './say.mjs';
 
@@ -12,14 +12,12 @@ await main(async () => {
   needPackages(['postgresql', 'wrk', 'chromium']);
   ensureInstalled();
   ensureBuilt();
-  const { home, remove } = temporaryHome();
-  const cluster = await startCluster(home);
+  const { url, end } = await temporaryCluster();
   try {
     const { bench } = await import(join(ROOT, 'bench', 'bench.mjs'));
-    await bench(cluster.url('postgres'), process.argv.slice(2));
+    await bench(url('postgres'), process.argv.slice(2));
   } finally {
-    cluster.stop();
-    remove();
+    end();
   }
 });
 // Also where something refused: a service that is measured would keep this process going.

@@ -138,3 +138,24 @@ export function temporaryHome() {
   mkdirSync(home, { mode: 0o755 });
   return { home, remove: () => rmSync(home, { recursive: true, force: true }) };
 }
+
+/**
+ * A cluster that is thrown away, also when this process is told to end.
+ * @param {{ fast?: boolean }} options as of `startCluster`
+ * @returns its folder for anything else, the addresses of its databases, and what ends it
+ */
+export async function temporaryCluster(options) {
+  const { home, remove } = temporaryHome();
+  const { folder, url, stop } = await startCluster(home, options);
+  const end = () => {
+    stop();
+    rmSync(folder, { recursive: true, force: true });
+    remove();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.once(signal, () => {
+      end();
+      process.exit(1);
+    });
+  return { home, url, end };
+}

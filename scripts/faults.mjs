@@ -2,13 +2,14 @@
  * `npm run faults`: breaks core and service in known ways, one at a time, in a copy; the tests must notice each.
  * Arguments choose by file name. A fault that no test notices is a test that is missing.
  */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { basename, dirname, join } from 'node:path';
 import ts from 'typescript';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
-import { startCluster, temporaryHome } from './cluster.mjs';
+import { temporaryCluster } from './cluster.mjs';
 import { needPackages } from './debian.mjs';
 import { lostFaults, PLANTED } from './planted.mjs';
 import { main, Refusal, say } from './say.mjs';
@@ -43,15 +44,15 @@ await main(async () => {
   const lost = lostFaults(copy, faults);
   if (lost.length > 0) throw new Refusal(`These faults do not stand once in their file:\n${lost.join('\n')}`);
   for (const file of BUILT) build(copy, file);
-  const { home, remove } = temporaryHome();
-  const cluster = await startCluster(home, { fast: true });
+  const { home, url, end } = await temporaryCluster({ fast: true });
+  process.on('exit', () => rmSync(copy, { recursive: true, force: true }));
   const test = (tests, room) =>
-    failing(copy, tests, room, { PARLOUR_TEST_DATABASE: cluster.url('postgres'), PARLOUR_TEST_HOME: home });
+    failing(copy, tests, room, { PARLOUR_TEST_DATABASE: url('postgres'), PARLOUR_TEST_HOME: home });
   const missed = [];
   try {
     // Tests that fail anyway would notice every fault.
     for (const tests of [[], ...new Set(faults.flatMap((fault) => fault.tests))].map((one) => [one].flat()))
-      if (test(tests))
+      if (await test(tests))
         throw new Refusal(`The tests ${tests.join() || 'of core'} fail without any fault; mend that first.`);
     for (const { file, from, to, tests } of faults) {
       const path = join(copy, file);
@@ -62,15 +63,13 @@ await main(async () => {
       };
       put(right.replace(from, () => to));
       // The tests of its own room notice most faults, and sooner than all of core's.
-      const noticed = (tests.length === 0 && test([], dirname(file))) || test(tests);
+      const noticed = (tests.length === 0 && (await test([], dirname(file)))) || (await test(tests));
       put(right);
       say(`${noticed ? 'noticed' : 'MISSED '}  ${file}: ${from.slice(0, 70).replace(/\s+/g, ' ')}`);
       if (!noticed) missed.push(`${file}: ${from}`);
     }
   } finally {
-    cluster.stop();
-    remove();
-    rmSync(copy, { recursive: true, force: true });
+    end();
   }
   if (missed.length) throw new Refusal(`${missed.length} of ${faults.length} faults went unnoticed.`);
   say(`All ${faults.length} faults were noticed.`);
@@ -90,12 +89,12 @@ function build(copy, file) {
  * @param tests names of the service's; none for core's
  * @param room the folder of core whose tests are meant; all of them if absent
  */
-function failing(copy, tests, room, environment) {
+async function failing(copy, tests, room, environment) {
   const project = tests.length ? 'service' : 'core';
   const patterns = tests.length
     ? tests.map((name) => `service/tests/${basename(name)}\\.test`)
     : [`${room ?? 'core'}/`];
-  const { status } = spawnSync(
+  const child = spawn(
     process.execPath,
     [
       join(ROOT, 'node_modules/jest/bin/jest.js'),
@@ -114,5 +113,9 @@ function failing(copy, tests, room, environment) {
     // A fault may make them go on for ever, which is noticed too.
     { cwd: copy, stdio: 'ignore', env: { ...process.env, ...environment }, timeout: 300_000, killSignal: 'SIGKILL' },
   );
-  return status !== 0;
+  const goneToo = () => child.kill('SIGKILL');
+  process.once('exit', goneToo);
+  const [code] = await once(child, 'exit');
+  process.off('exit', goneToo);
+  return code !== 0;
 }

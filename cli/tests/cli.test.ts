@@ -12,7 +12,7 @@ let service: TestService;
 let folder: string;
 beforeAll(async () => {
   service = await testService();
-  folder = mkdtempSync(join(tmpdir(), 'parlour-cli-'));
+  folder = mkdtempSync(join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'cli-'));
   await parlour('sign-in owner@windrow.example -', 'kites-over-ternhythe');
 });
 afterAll(async () => {

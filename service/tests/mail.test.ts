@@ -210,7 +210,7 @@ describe('sending', () => {
   });
 
   test('into a mailbox, one after the other', async () => {
-    const file = join(mkdtempSync(join(tmpdir(), 'parlour-mail-')), 'mailbox');
+    const file = join(mkdtempSync(join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'mail-')), 'mailbox');
     const mail = mailbox(file, false);
     await Promise.all([mail.send(letter), mail.send({ ...letter, text: 'From here\nit is split.' })]);
     expect(readMailbox(file).map(({ text }) => text.trim())).toEqual(['>From the mole.', '>From here\nit is split.']);
