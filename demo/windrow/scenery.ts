@@ -27,7 +27,7 @@ export function dice(seed: number): () => number {
   };
 }
 
-/** A drawing of a product, on 1200 by 1200 units. 960 pixels are two for each that a product page shows. */
+/** A drawing of a product, on 1200 by 1200 units. A product page shows it some 700 pixels wide; more takes long to make. */
 export const square = (body: string): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="960" height="960" viewBox="0 0 1200 1200">${body}</svg>`;
 
