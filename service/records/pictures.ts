@@ -83,18 +83,7 @@ export const copyPicture = (db: Records, storeId: number, hash: string, name: st
       )
       .onConflict((conflict) => conflict.doNothing())
       .execute();
-    await trx
-      .insertInto('rendition')
-      .columns(['store_id', 'hash', 'format', 'width', 'bytes'])
-      .expression(
-        trx
-          .selectFrom('rendition')
-          .select([own, 'hash', 'format', 'width', 'bytes'])
-          .where('store_id', '=', from.store_id)
-          .where('hash', '=', hash),
-      )
-      .onConflict((conflict) => conflict.doNothing())
-      .execute();
+    // What waits before what is made: what is finished in between is among the renditions then, and not lost.
     await trx
       .insertInto('waiting_picture')
       .columns(['store_id', 'hash', 'source', 'taken_until'])
@@ -102,6 +91,18 @@ export const copyPicture = (db: Records, storeId: number, hash: string, name: st
         trx
           .selectFrom('waiting_picture')
           .select([own, 'hash', 'source', 'taken_until'])
+          .where('store_id', '=', from.store_id)
+          .where('hash', '=', hash),
+      )
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
+    await trx
+      .insertInto('rendition')
+      .columns(['store_id', 'hash', 'format', 'width', 'bytes'])
+      .expression(
+        trx
+          .selectFrom('rendition')
+          .select([own, 'hash', 'format', 'width', 'bytes'])
           .where('store_id', '=', from.store_id)
           .where('hash', '=', hash),
       )
