@@ -18,6 +18,7 @@ openConsole({ expected: /404/ });
 const tabs: Page[] = [];
 beforeAll(async () => {
   tabs.push(page, await browser.newPage());
+  for (const tab of tabs) await tab.emulateMedia({ colorScheme: 'light', reducedMotion: 'reduce' });
 });
 
 /** What is wrong with each of a list, looked at in both tabs. */
@@ -82,25 +83,30 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/workbench/product%3AK-003', 'Gannet Delta'],
 ];
 
-test.each(['light', 'dark'] as const)('nothing is found on any page of the console, %s', async (colorScheme) => {
-  for (const tab of tabs) await tab.emulateMedia({ colorScheme });
-  const faults = await faultsIn(CONSOLE, async (tab, [path, there]) => {
-    await tab.goto(consoleAt(path));
-    await tab.getByRole('heading', { name: there, exact: true }).first().waitFor({ state: 'attached' });
-    await tab.waitForLoadState('networkidle');
-    await soon(() => tab.evaluate('document.querySelectorAll("h1").length')).toBe(1);
-    // What stands in the frame is a store page, which is looked at below. Other colours change only what can be read.
-    const only = colorScheme === 'dark' ? ['color-contrast'] : [];
-    return (await findings(tab, { leaveOut: 'iframe', only })).map((fault) => `${path}: ${fault}`);
-  });
-  expect(faults).toEqual([]);
-  // An open page follows as it changes.
-  await page.emulateMedia({ colorScheme: colorScheme === 'dark' ? 'light' : 'dark' });
-  await page
-    .locator(`.v-theme--${colorScheme === 'dark' ? 'paper' : 'night'}`)
-    .first()
-    .waitFor();
-});
+/** In parts, so that each stays well within the time a test has, on a busy machine too. */
+const partsOf = <T>(list: readonly T[], parts: number): T[][] =>
+  Array.from({ length: parts }, (_, part) => list.filter((_, i) => i % parts === part));
+
+test.each(partsOf(CONSOLE, 4).map((some) => [some.map(([path]) => path).join(', '), some] as const))(
+  'nothing is found in the console, light and dark: %s',
+  async (_, some) => {
+    const faults = await faultsIn(some, async (tab, [path, there]) => {
+      await tab.goto(consoleAt(path));
+      await tab.getByRole('heading', { name: there, exact: true }).first().waitFor({ state: 'attached' });
+      await tab.waitForLoadState('networkidle');
+      await soon(() => tab.evaluate('document.querySelectorAll("h1").length')).toBe(1);
+      // What stands in the frame is a store page, which is looked at below.
+      const found = await findings(tab, { leaveOut: 'iframe' });
+      // An open page follows the system; other colours change only what can be read.
+      await tab.emulateMedia({ colorScheme: 'dark' });
+      await tab.locator('.v-theme--night').first().waitFor();
+      found.push(...(await findings(tab, { leaveOut: 'iframe', only: ['color-contrast'] })));
+      await tab.emulateMedia({ colorScheme: 'light' });
+      return found.map((fault) => `${path}: ${fault}`);
+    });
+    expect(faults).toEqual([]);
+  },
+);
 
 const OWN_PATHS = ['/no/such/page', '/find?words=kite'];
 
@@ -154,7 +160,7 @@ async function faultsOf(tab: Page, url: string, isWhole: boolean): Promise<strin
 describe('store pages, on a desktop and on a phone: nothing is found, each has a description, nothing shifts', () => {
   beforeAll(async () => {
     for (const tab of tabs) {
-      await tab.emulateMedia({ colorScheme: 'light' });
+      await tab.emulateMedia({ reducedMotion: 'no-preference' });
       await tab.addInitScript(() => {
         const seen = window as unknown as { shift: number };
         seen.shift = 0;
@@ -164,19 +170,17 @@ describe('store pages, on a desktop and on a phone: nothing is found, each has a
       });
     }
   });
+  const PARTS = [0, 1];
   let looked = 0;
   const look = (store: string) => (tab: Page, path: string) =>
     faultsOf(tab, `http://${store}.localhost:${service.port}${path}`, OF_EACH === Infinity || looked++ % 4 === 0);
 
-  // In parts, so that each stays well within the time a test has, on a busy machine too.
-  const PARTS = [0, 1];
   test.each(['windrow', 'osierwick'].flatMap((store) => PARTS.map((part) => [store, part] as const)))(
     'all of %s, part %i',
     async (store, part) => {
       const paths = await pathsOf(store);
       expect(paths.length).toBeGreaterThan(10);
-      const some = paths.filter((_, i) => i % PARTS.length === part);
-      expect(await faultsIn(some, look(store))).toEqual([]);
+      expect(await faultsIn(partsOf(paths, PARTS.length)[part] ?? [], look(store))).toEqual([]);
     },
   );
 

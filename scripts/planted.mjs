@@ -233,7 +233,7 @@ const SERVICE = [
   ['kept/answer.ts', 'Date.now() >= page.until', 'false', 'kept'],
   ['kept/answer.ts', 'page.showsFacts && cookies !== undefined', 'false && cookies !== undefined', 'kept'],
   ['storefront/cart-cookie.ts', 'timingSafeEqual(given, right)', 'true', 'kept'],
-  ['assigning/rows.ts', 'additions.filter(({ target }) => isFor(target, page, setting))', 'additions', 'assigning'],
+  ['assigning/rows.ts', 'additions.filter(({ target }) => isFor(target, page, setting))', 'additions', 'dry-run'],
   ['assigning/differing.ts', 'touched.differs(page, kind, setting)', 'false', 'dry-run'],
   [
     'assigning/affected.ts',

@@ -1,7 +1,11 @@
 /** When something is missing or away: a section kind, the database. */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
+import { sql } from 'kysely';
+import { setTimeout as pause } from 'node:timers/promises';
 import { logFault } from '../faults.js';
+import { isDatabaseAway } from '../records/database-faults.js';
+import { inTransaction, openDatabase } from '../records/database.js';
 import { asAdmin, connect, eventually, newDatabase, serviceOn, type Answer } from './service.js';
 import { order, Shopper } from './shopper.js';
 
@@ -158,6 +162,20 @@ test('a database that dies inside a transaction, or while it commits, is away: 5
   expect([(await edit()).status, (await order2()).status, (await order2()).status]).toEqual([200, 303, 303]);
   expect((await other.call(routes.listOrders)).orders).toHaveLength(1);
   await other.stop();
+});
+
+test('a connection that broke between two statements of a transaction is away, as the driver says it', async () => {
+  const database = await newDatabase();
+  const db = openDatabase(database.url);
+  const lost: unknown = await inTransaction(db, async (trx) => {
+    const { rows } = await sql<{ pid: number }>`select pg_backend_pid() as pid`.execute(trx);
+    await asAdmin((admin) => admin.query('select pg_terminate_backend($1, 10000)', [rows[0]?.pid]));
+    await pause(200);
+    await sql`select 1`.execute(trx);
+  }).catch((error: unknown) => error);
+  expect([String(lost), isDatabaseAway(lost)]).toEqual([expect.stringContaining('connection error'), true]);
+  await db.destroy();
+  await database.drop();
 });
 
 test('a full disk is a reason in words, also for readiness, and passes by itself', async () => {
