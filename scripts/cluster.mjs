@@ -142,7 +142,7 @@ export function temporaryHome() {
 /**
  * A cluster that is thrown away, also when this process is told to end.
  * @param {{ fast?: boolean }} options as of `startCluster`
- * @returns its folder for anything else, the addresses of its databases, and what ends it
+ * @returns a folder for anything else, the cluster's own, the addresses of its databases, and what ends it
  */
 export async function temporaryCluster(options) {
   const { home, remove } = temporaryHome();
@@ -157,5 +157,5 @@ export async function temporaryCluster(options) {
       end();
       process.exit(1);
     });
-  return { home, url, end };
+  return { home, folder, url, end };
 }

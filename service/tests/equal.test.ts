@@ -4,7 +4,7 @@ import { chanceFrom, type Chance } from './random.js';
 import { asAdmin, connect, eventually, newDatabase, serviceOn, type TestService } from './service.js';
 import { order, Shopper } from './shopper.js';
 
-const CHANGES = process.env['PARLOUR_SOAK'] ? 500 : 24;
+const CHANGES = process.env['PARLOUR_SOAK'] ? 500 : 16;
 /** After each change one page in so many is looked at, others after the next. */
 const ONE_IN = process.env['PARLOUR_SOAK'] ? 1 : 2;
 const SEED = Number(process.env['PARLOUR_SEED'] ?? new Date().toISOString().slice(0, 10).replaceAll('-', ''));

@@ -7,7 +7,7 @@ import { asAdmin, connect, newDatabase } from './service.js';
 import { order, Shopper, type Ordered } from './shopper.js';
 
 /** How often the service is killed; `npm run soak` kills it more often. */
-const ROUNDS = process.env['PARLOUR_SOAK'] ? 50 : 5;
+const ROUNDS = process.env['PARLOUR_SOAK'] ? 50 : 3;
 
 /** A service in a process of its own, so that it can be killed as a machine would. */
 async function startProcess(databaseUrl: string): Promise<{ child: ChildProcess; port: number }> {
