@@ -1,8 +1,8 @@
 /**
  * `npm run soak`: the long form of what `npm test` does briefly. The service is killed at 50 moments, PostgreSQL at 20
  * (with fsync and synchronous_commit on), the API gets 20,000 requests of nonsense, and 5,000 accepted units of edits
- * are published, each looked at on its pages; 500 changes by two processes leave every page as it would be made; 510 edits by three lose none; the
- * database is away for a minute; each page of both stores is looked through in a browser.
+ * are published, each looked at on its pages; 500 changes by two processes leave every page as it would be made; 510
+ * edits by three lose none; the database is away for a minute; each page of both stores is looked through in a browser.
  */
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
