@@ -59,7 +59,13 @@ export function createService(service: Service, logger: Logger): Server {
       .writeHead(421, { 'content-type': 'text/plain; charset=utf-8' })
       .end(`No console and no store has the host name “${host}”.\n`);
   };
-  const server = createServer({ requestTimeout: 30_000, headersTimeout: 10_000, connectionsCheckingInterval: 2_000 });
+  const server = createServer({
+    requestTimeout: 30_000,
+    headersTimeout: 10_000,
+    // Longer than proxies keep theirs: whoever ends a connection first cuts what is asked on it at that moment.
+    keepAliveTimeout: 65_000,
+    connectionsCheckingInterval: 2_000,
+  });
   const isCrowded = gate(server, listener, answerKept, addressOf);
   watchConnections(server, isProxy(config.proxies), isCrowded);
   logCounts(server, logger, kept.counts);

@@ -88,6 +88,11 @@ test('a body that nobody has the right to send is not read to its end', async ()
   expect(sent).toBeLessThan(20_000_000);
 });
 
+test('a connection may rest for longer than a proxy lets it', async () => {
+  const { headers } = await service.visit('/');
+  expect(Number(/timeout=(\d+)/.exec(String(headers['keep-alive']))?.[1])).toBeGreaterThan(60);
+});
+
 test('a request that was answered and then comes drop by drop is cut', async () => {
   const socket = open({ port: service.port, host: '127.0.0.1' }, () => socket.write(post(200_000)));
   let got = '';
