@@ -89,7 +89,7 @@ export async function largeStore(db, client, products = PRODUCTS) {
     standard: 'product',
     lists: { rules },
   });
-  const author = await addAccount(db, { mail: 'bench@bench.example', name: 'Bench', passwordHash: 'x' });
+  const author = await addAccount(db, { email: 'bench@bench.example', name: 'Bench', passwordHash: 'x' });
   const storeId = await addStore(db, {
     slug: 'bench',
     name: 'Bench',

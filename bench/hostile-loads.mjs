@@ -146,7 +146,7 @@ const LOADS = {
   menu: {
     async prepare() {
       const values = { label: 'Ternhythe '.repeat(8).trim(), link: { to: 'product:K-003' } };
-      const entry = (place) => ({ type: 'insert', document: 'menu/main', place, values });
+      const entry = (place) => ({ type: 'insert', document: 'menu/header-links', place, values });
       const { edits } = await edit(...Array.from({ length: 40 }, () => entry({})));
       for (const one of edits.slice(0, 20))
         await edit(...Array.from({ length: 45 }, () => entry({ in: one.nodes[0].id })));
@@ -171,7 +171,11 @@ const LOADS = {
     many: 24,
     work: () =>
       send('windrow.localhost', '/', {
-        headers: { cookie: 'cart='.padEnd(7_000, 'x'), 'x-y': 'z'.repeat(7_000), 'accept-language': 'de,'.repeat(300) },
+        headers: {
+          cookie: 'parlour-cart='.padEnd(7_000, 'x'),
+          'x-y': 'z'.repeat(7_000),
+          'accept-language': 'de,'.repeat(300),
+        },
       }),
   },
   pipelining: {
@@ -209,7 +213,7 @@ const LOADS = {
         type: 'create',
         what: 'addition',
         name: `Note ${i}`,
-        head: { place: 'spot:extra', 'target.pageKind': 'product' },
+        head: { place: 'open-place:extra', 'target.pageKind': 'product' },
       }));
       return api(`${DESIGN}/edits`, { unit: randomUUID(), dryRun: true, edits });
     },

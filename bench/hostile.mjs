@@ -46,9 +46,9 @@ export async function measureHostile(settingFor, only = []) {
     if (only.length > 0 && !only.includes(name)) continue;
     const setting = await settingFor(`hostile_${i}`);
     const { port } = setting;
-    const { mail, password } = DEMO_SIGN_IN;
+    const { email, password } = DEMO_SIGN_IN;
     const { token } = await createClient({ origin: `http://127.0.0.1:${port}` }).call(routes.createToken, {
-      body: /** @type {any} */ ({ mail, password, name: 'bench' }),
+      body: /** @type {any} */ ({ email, password, name: 'bench' }),
     });
     await waits(port); // warms up
     const [quiet, loud] = [[], []];

@@ -57,11 +57,11 @@ export function listingByHand({ page, cards: products, canonical, fonts, styles 
 </head>
 <body class="page-collection">
 <a class="skip" href="#content">Skip to the content</a>
-<header class="around around-header"><div class="frame w-page tone-plain space-small align-start k-columns" id="s-header~header-row"><div class="frame-in"><div class="columns columns-2 columns-fit"><div><div class="frame w-page tone-plain space-none align-start k-store-mark" id="s-header~header-mark"><div class="frame-in"><a class="mark" href="/"><span class="mark-name">${name}</span></a></div></div></div><div></div></div></div></div></header>
+<header class="around around-header"><div class="frame w-page tone-plain space-small align-start k-columns" id="s-header~header-row"><div class="frame-in"><div class="columns columns-2 columns-fit"><div><div class="frame w-page tone-plain space-none align-start k-logo" id="s-header~header-mark"><div class="frame-in"><a class="mark" href="/"><span class="mark-name">${name}</span></a></div></div></div><div></div></div></div></div></header>
 <main>
 <div id="content" class="content content-standard"><div class="frame w-page tone-soft space-medium align-start k-page-title" id="s-collection-title"><div class="frame-in"><h1 class="page-title">${title}</h1><p class="page-lead">${description}</p></div></div><div class="frame w-page tone-plain space-large align-start k-listing" id="s-collection-goods"><div class="frame-in"><ul class="cards across-4">${cards}</ul></div></div><div class="frame w-page tone-plain space-medium align-start k-paging" id="s-collection-pages"><div class="frame-in"><nav class="paging" aria-label="Pages"><ol><li><a href="/browse/all" aria-label="Page 1" aria-current="page">1</a></li><li><a href="/browse/all?page=2" aria-label="Page 2">2</a></li><li><a href="/browse/all?page=3" aria-label="Page 3">3</a></li><li aria-hidden="true">…</li><li><a href="/browse/all?page=10" aria-label="Page 10">10</a></li></ol><a class="paging-next" rel="next" href="/browse/all?page=2">Next</a></nav></div></div></div>
 </main>
-<footer class="around around-footer"><div class="frame w-page tone-soft space-medium align-start k-legal-line" id="s-footer~footer-legal"><div class="frame-in"><div class="legal"><strong class="legal-name">${name}</strong><div><p>All prices include tax.</p></div></div></div></div></footer>
+<footer class="around around-footer"><div class="frame w-page tone-soft space-medium align-start k-small-print" id="s-footer~footer-legal"><div class="frame-in"><div class="legal"><strong class="legal-name">${name}</strong><div><p>All prices include tax.</p></div></div></div></div></footer>
 </body>
 </html>
 `;

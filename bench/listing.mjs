@@ -51,11 +51,11 @@ const cardOf = (n) => ({
 
 export function prepared() {
   const state = new Map(starterDesign(STORE.name));
-  // The cart badge shows facts, which this page is to be without.
+  // The cart link shows facts, which this page is to be without.
   state.delete('around/top-line/standard');
   // Menus cost the same for all; the page is about its cards.
-  state.delete('menu/main');
-  state.delete('menu/footer');
+  state.delete('menu/header-links');
+  state.delete('menu/help');
   const parts = assemblePage({ code: 'collection:C-1', facts: new Map() }, state, SHIPPED_KINDS, RULES);
   const locale = makeLocale({ language: STORE.locale, currency: STORE.currency });
   const composition = composePage(parts, { kinds: SHIPPED_KINDS, store: STORE, locale, mode: 'live' });

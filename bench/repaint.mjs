@@ -47,7 +47,7 @@ export async function measureRepaint({ port }) {
 /** Signs in, and opens the colours of the look. @returns the frame with the store’s page */
 async function openLook(page, port) {
   await page.goto(`http://localhost:${port}/`);
-  await page.getByLabel('Mail address').fill(DEMO_SIGN_IN.mail);
+  await page.getByLabel('Email address').fill(DEMO_SIGN_IN.email);
   await page.getByLabel('Password').fill(DEMO_SIGN_IN.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('heading', { name: 'Set-up' }).waitFor();

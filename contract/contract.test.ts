@@ -37,7 +37,7 @@ describe('the client', () => {
   });
   beforeEach(() => {
     seen = [];
-    answer = { status: 200, body: '{"name":"A","mail":"a@b.example"}' };
+    answer = { status: 200, body: '{"name":"A","email":"a@b.example"}' };
   });
   afterAll(() => server.close());
 
@@ -56,11 +56,11 @@ describe('the client', () => {
 
   test('sends JSON as JSON and pictures as bytes', async () => {
     const client = createClient({ origin });
-    await client.call(routes.signIn, { body: { mail: 'a', password: 'b' } });
+    await client.call(routes.signIn, { body: { email: 'a', password: 'b' } });
     await client.call(routes.addPicture, { params: { store: 's' }, body: new Uint8Array([0xff, 0xd8, 0]) });
     expect(seen[0]).toMatchObject({
       headers: { 'content-type': 'application/json' },
-      body: '{"mail":"a","password":"b"}',
+      body: '{"email":"a","password":"b"}',
     });
     expect(seen[0]?.headers.authorization).toBeUndefined();
     expect(seen[1]).toMatchObject({ headers: { 'content-type': 'application/octet-stream' }, body: '\xff\xd8\0' });

@@ -3,13 +3,13 @@ import { csv } from './index.js';
 test('cells are quoted where they must be, and lines end as the standard says', () => {
   expect(
     csv(
-      ['Mail', 'Page'],
+      ['Email', 'Page'],
       [
         ['a@b.example', '/about'],
         ['with, comma', 'and "quotes"\nand lines'],
       ],
     ),
-  ).toBe('Mail,Page\r\na@b.example,/about\r\n"with, comma","and ""quotes""\nand lines"\r\n');
+  ).toBe('Email,Page\r\na@b.example,/about\r\n"with, comma","and ""quotes""\nand lines"\r\n');
 });
 
 test.each([';', '|', '\t', '\n', '\r\n'])('behind %j a formula is none either', (sign) => {

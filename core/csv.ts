@@ -16,7 +16,7 @@ function cell(value: string): string {
 /**
  * A table with its heads, lines ended as the standard says. A text that a program could take for a formula gets an
  * apostrophe in front, also inside a cell behind a sign that some programs part cells at.
- * @example csv(['Mail'], [['a@b.example']]) // 'Mail\r\na@b.example\r\n'
+ * @example csv(['Email'], [['a@b.example']]) // 'Email\r\na@b.example\r\n'
  */
 export const csv = (heads: readonly string[], rows: readonly (readonly string[])[]): string =>
   [heads, ...rows].map((row) => `${row.map(cell).join(',')}\r\n`).join('');

@@ -51,7 +51,7 @@ export { documentIn, fieldsOfNode, isSame, nodeField, nodeIn, sectionName, split
 export * from './set-up/reached.js';
 export * from './set-up/steps.js';
 export * from './set-up/details.js';
-export { isMailAddress } from './fields/mail-address.js';
+export { isEmailAddress } from './fields/email-address.js';
 export { placeOfAddition, targetInWords } from './assign/added.js';
 export * from './assign/page.js';
 export * from './assign/paths.js';

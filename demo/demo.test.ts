@@ -45,7 +45,7 @@ describe('Windrow Kites', () => {
       ...collections.map((one) => `collection:${one.code}`),
       ...[...design.keys()].filter((key) => key.startsWith('content/')).map((key) => key.replace('/', ':')),
     ]);
-    const menu = design.get(keys.menu('main')) as MenuDocument;
+    const menu = design.get(keys.menu('header-links')) as MenuDocument;
     const links = [
       ...menuEntries(menu, null).map((entry) => entry.link),
       ...all.map((section) => section.values['link']),

@@ -45,7 +45,7 @@ export interface DemoCollection {
 
 export interface DemoMessage {
   readonly name: string;
-  readonly mail: string;
+  readonly email: string;
   readonly subject: string;
   readonly text: string;
   readonly page: string;
@@ -54,7 +54,7 @@ export interface DemoMessage {
 export interface DemoStore {
   readonly slug: string;
   /** Who owns it; all demo owners have the same password. */
-  readonly owner: { readonly mail: string; readonly name: string };
+  readonly owner: { readonly email: string; readonly name: string };
   readonly name: string;
   readonly currency: string;
   readonly locale: string;
@@ -63,11 +63,11 @@ export interface DemoStore {
   readonly timeZone: string;
   readonly country: string;
   readonly details: StoreDetails;
-  /** The ways to deliver, with a flat price for each country. */
+  /** The delivery methods, with a flat price for each country. */
   readonly delivery: readonly DeliveryMethod[];
   /** What shoppers wrote, oldest first. */
   readonly messages?: readonly DemoMessage[];
-  /** Mail addresses left for news, oldest first. */
+  /** Email addresses left for news, oldest first. */
   readonly signUps?: readonly string[];
   readonly pictures: readonly { readonly name: string; readonly bytes: Uint8Array }[];
   readonly products: readonly DemoProduct[];

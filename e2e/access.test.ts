@@ -108,7 +108,7 @@ test.each(partsOf(CONSOLE, 4).map((some) => [some.map(([path]) => path).join(', 
   },
 );
 
-const OWN_PATHS = ['/no/such/page', '/find?words=kite'];
+const OWN_PATHS = ['/no/such/page', '/search?words=kite'];
 
 /** Of pages with the same template so many are looked at; all of them in the long run. */
 const OF_EACH = process.env['PARLOUR_SOAK'] ? Infinity : 1;
@@ -186,7 +186,7 @@ describe('store pages, on a desktop and on a phone: nothing is found, each has a
 
   test('some in a language that runs from right to left', async () => {
     await service.call(routes.setLanguages, { body: { languages: ['ar'] } });
-    const some = ['/ar', '/ar/reach-us', '/ar/flying-guide', '/ar/from-the-mole', '/ar/browse', '/ar/cart'];
+    const some = ['/ar', '/ar/reach-us', '/ar/flying-guide', '/ar/from-the-quay', '/ar/browse', '/ar/cart'];
     expect(await faultsIn(some, look('windrow'))).toEqual([]);
     await page.goto(storefrontAt('/ar'));
     await soon(() => page.evaluate('document.dir')).toBe('rtl');
@@ -199,7 +199,7 @@ describe('store pages, on a desktop and on a phone: nothing is found, each has a
 /** Somebody who owns a store of the demo. */
 async function ownerOf(store: string): Promise<Client> {
   const open = createClient({ origin: service.origin });
-  const body = { mail: `owner@${store}.example`, password: DEMO_SIGN_IN.password, name: 'access' };
+  const body = { email: `owner@${store}.example`, password: DEMO_SIGN_IN.password, name: 'access' };
   const { token } = await open.call(routes.createToken, { body });
   return createClient({ origin: service.origin, token });
 }

@@ -49,42 +49,42 @@ test('a note goes right after a section of one product, then of all that a rule 
 test('details of the store are typed, kept, and seen by shoppers; what is wrong is said at its field', async () => {
   await page.goto(consoleAt('/store'));
   const street = page.getByLabel('Street', { exact: true });
-  await street.fill('Mole Street 5');
+  await street.fill('Quay Street 5');
   await street.blur();
-  const seen = async (): Promise<boolean> => (await service.visit('/workshop')).text.includes('Mole Street 5');
+  const seen = async (): Promise<boolean> => (await service.visit('/workshop')).text.includes('Quay Street 5');
   for (let i = 0; i < 100 && !(await seen()); i++) await page.waitForTimeout(50);
   expect(await seen()).toBe(true);
-  const mail = page.getByLabel('Mail address', { exact: true });
-  await mail.fill('nobody');
-  await mail.blur();
-  await page.getByText('“nobody” is not a mail address.').first().waitFor();
+  const email = page.getByLabel('Email address', { exact: true });
+  await email.fill('nobody');
+  await email.blur();
+  await page.getByText('“nobody” is not an email address.').first().waitFor();
   // What a browser says of a refused request is no fault.
   faults.length = 0;
-  await mail.fill('post@windrow.example');
+  await email.fill('post@windrow.example');
   await page.reload();
-  await soon(() => street.inputValue()).toBe('Mole Street 5');
+  await soon(() => street.inputValue()).toBe('Quay Street 5');
 });
 
-test('messages are read and deleted; mail addresses are saved as a table', async () => {
+test('messages are read and deleted; email addresses are saved as a table', async () => {
   await page.goto(consoleAt('/inbox'));
   await page.getByRole('button', { name: 'Messages, 3 unread' }).waitFor();
   await page.getByRole('button', { name: /Mara Quill/ }).click();
   await page.getByText('It still flies, but it leans.').waitFor();
   await page.getByRole('button', { name: 'Messages, 2 unread' }).waitFor();
-  await soon(() => page.getByRole('link', { name: 'Answer' }).getAttribute('href')).toBe(
+  await soon(() => page.getByRole('link', { name: 'Reply' }).getAttribute('href')).toBe(
     'mailto:mara@quill.example?subject=Re%3A%20A%20spar%20for%20the%20Gannet',
   );
   await page.getByRole('button', { name: 'Delete', exact: true }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('button', { name: /Mara Quill/ }).waitFor({ state: 'detached' });
 
-  await page.getByRole('button', { name: 'News by mail' }).click();
+  await page.getByRole('button', { name: 'News by email' }).click();
   await page.waitForURL(/part=sign-ups/);
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as CSV' }).click();
   const file = await (await saving).path();
   const lines = readFileSync(file, 'utf8').split('\r\n');
-  expect([lines.length, lines[0]]).toEqual([6, 'Mail address,Page,Language,Since']);
+  expect([lines.length, lines[0]]).toEqual([6, 'Email address,Page,Language,Since']);
   await page.getByRole('button', { name: 'Delete nils@northsands.example' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
   await page.getByRole('cell', { name: 'nils@northsands.example', exact: true }).waitFor({ state: 'detached' });

@@ -87,16 +87,16 @@ export const focused = (field: Locator): Promise<void> => field.and(field.page()
 export async function signIn(page: Page, origin: string): Promise<void> {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await page.goto(origin);
-  const [mail, password] = [page.getByLabel('Mail address'), page.getByLabel('Password')];
-  await focused(mail);
-  await mail.fill(DEMO_SIGN_IN.mail);
+  const [email, password] = [page.getByLabel('Email address'), page.getByLabel('Password')];
+  await focused(email);
+  await email.fill(DEMO_SIGN_IN.email);
   await password.fill(DEMO_SIGN_IN.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page
     .getByRole('heading', { name: 'Set-up' })
     .waitFor()
     .catch(async (cause: unknown) => {
-      const typed = `${await mail.inputValue()} and ${(await password.inputValue()).length} characters`;
+      const typed = `${await email.inputValue()} and ${(await password.inputValue()).length} characters`;
       const shown = await page.locator('body').innerText();
       throw new Error(`Signing in did not open the overview; typed is ${typed}; this shows: ${shown}`, { cause });
     });

@@ -41,10 +41,10 @@ test('compare tells what differs between any two states, document by document, a
 
 test('an owner invites by a link that works, gives another role, withdraws; who did what is listed', async () => {
   await page.goto(consoleAt('/team'));
-  for (const mail of ['tolle@windrow.example', 'late@windrow.example']) {
-    await page.getByLabel('Mail address').fill(mail);
+  for (const email of ['tolle@windrow.example', 'late@windrow.example']) {
+    await page.getByLabel('Email address').fill(email);
     await page.getByRole('button', { name: 'Invite', exact: true }).click();
-    await page.getByRole('cell', { name: mail, exact: true }).waitFor();
+    await page.getByRole('cell', { name: email, exact: true }).waitFor();
   }
   await page.getByRole('button', { name: 'Withdraw the invitation of tolle@windrow.example' }).click();
   await page.getByText('tolle@windrow.example no longer belongs to the store.').waitFor();
@@ -104,7 +104,7 @@ test('a token is made and ended; the password is changed, and the old one works 
   await page.getByLabel('New password').fill('a harbour at dusk');
   await page.getByRole('button', { name: 'Change password' }).click();
   await page.getByText('Your password is changed.').waitFor();
-  const body = JSON.stringify({ mail: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'x' });
+  const body = JSON.stringify({ email: 'owner@windrow.example', password: 'kites-over-ternhythe', name: 'x' });
   const old = await service.api('/tokens', { method: 'POST', headers: { 'content-type': 'application/json' }, body });
   expect(old.status).toBe(401);
 });
@@ -127,7 +127,7 @@ test('a further store is made, stays open after a reload, and the first is one c
 
 test('a page that is the only one of its kind has its template chosen in the list too', async () => {
   const { token } = await service.client.call(routes.createToken, {
-    body: { mail: 'owner@windrow.example', password: 'a harbour at dusk', name: 'x' },
+    body: { email: 'owner@windrow.example', password: 'a harbour at dusk', name: 'x' },
   });
   const edits = [{ type: 'create', what: 'template', name: 'Bare cart', pageKind: 'cart' }];
   const made = await service.api('/stores/windrow/designs/live/edits', {
@@ -146,7 +146,7 @@ test('a forgotten password: asked for at the door, set with the link from the me
   try {
     const door = await other.newPage();
     await door.goto(consoleAt('/sign-in'));
-    await door.getByLabel('Mail address').fill('owner@osierwick.example');
+    await door.getByLabel('Email address').fill('owner@osierwick.example');
     await door.getByRole('link', { name: 'Forgot your password?' }).click();
     await door.getByRole('button', { name: 'Send a link' }).click();
     await door.getByText('If owner@osierwick.example has an account, a message is on its way.').waitFor();

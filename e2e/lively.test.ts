@@ -25,7 +25,7 @@ afterEach(() => expect(faults).toEqual([]));
 const at = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
 
 test('slides are moved on by buttons, which rest at either end', async () => {
-  await page.goto(at('/from-the-mole'));
+  await page.goto(at('/from-the-quay'));
   const slides = page.locator('.slides');
   const [before, after] = [page.getByRole('button', { name: 'Previous' }), page.getByRole('button', { name: 'Next' })];
   expect([await before.isDisabled(), await after.isDisabled()]).toEqual([true, false]);
@@ -37,7 +37,7 @@ test('slides are moved on by buttons, which rest at either end', async () => {
 });
 
 test('a picture of a gallery is seen large, and stepped through by keys and buttons; then one is back where one was', async () => {
-  await page.goto(at('/from-the-mole'));
+  await page.goto(at('/from-the-quay'));
   const links = page.locator('[data-large]');
   await links.nth(1).click();
   const large = page.locator('dialog.large');
@@ -60,9 +60,9 @@ test('a picture of a gallery is seen large, and stepped through by keys and butt
   );
 });
 
-test('of folds that open one at a time the other closes; as tabs they go by arrow keys', async () => {
+test('of an accordion that opens one part at a time the other closes; as tabs they go by arrow keys', async () => {
   await page.goto(at('/questions'));
-  const open = page.locator('.fold[open] summary');
+  const open = page.locator('.accordion-part[open] summary');
   await soon(() => open.allInnerTexts()).toEqual(['Which kite for a child of six?']);
   await page.getByText('Does it fly inland?').click();
   await soon(() => open.allInnerTexts()).toEqual(['Does it fly inland?']);
@@ -70,7 +70,7 @@ test('of folds that open one at a time the other closes; as tabs they go by arro
   await service.edit({
     type: 'set',
     document: 'template/questions',
-    node: 'questions-folds',
+    node: 'questions-accordion',
     field: 'values.shown',
     was: 'single',
     value: 'tabs',
@@ -84,7 +84,7 @@ test('of folds that open one at a time the other closes; as tabs they go by arro
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowLeft');
   await page.getByRole('tabpanel', { name: 'How long should the line be?' }).waitFor();
-  await soon(() => page.locator('.fold[open]').count()).toBe(1);
+  await soon(() => page.locator('.accordion-part[open]').count()).toBe(1);
 });
 
 test('a countdown counts; without script the day is said', async () => {
@@ -126,10 +126,14 @@ test('by a clock that is ahead nothing counts, and the page is not loaded again 
 test('the sign-up answers in its place: what is wrong, then thanks, and the page stays', async () => {
   await page.goto(at('/workshop'));
   await page.evaluate('(window.stayed = true)');
-  const field = page.getByLabel('Mail address');
+  const field = page.getByLabel('Email address');
   await field.fill('nobody@quill');
   await page.getByRole('button', { name: 'Sign up' }).click();
-  await page.getByText('This is not a mail address').or(page.locator('.k-mail-sign-up [role=alert]')).first().waitFor();
+  await page
+    .getByText('This is not an email address')
+    .or(page.locator('.k-news-sign-up [role=alert]'))
+    .first()
+    .waitFor();
   // What a browser says of a refused form is no fault.
   faults.length = 0;
   await field.fill('ada@quill.example');
@@ -138,13 +142,13 @@ test('the sign-up answers in its place: what is wrong, then thanks, and the page
   await soon(() => page.evaluate('window.stayed')).toBe(true);
 });
 
-test('a shopper who follows a link for those signed in asks for one by mail, comes by it, and is where they wanted to be', async () => {
+test('a shopper who follows a link for those signed in asks for one by email, comes by it, and is where they wanted to be', async () => {
   await page.goto(at('/wholesale'));
   await page.getByRole('heading', { name: 'Sign in', level: 1 }).waitFor();
   const form = page.locator('.k-sign-in-form');
-  await form.getByLabel('Mail address').fill('ines@kites.example');
+  await form.getByLabel('Email address').fill('ines@kites.example');
   await form.getByRole('button', { name: 'Send me a link' }).click();
-  await form.getByText('Look into your mail').waitFor();
+  await form.getByText('Look into your email').waitFor();
   const [link = ''] = await linksTo(service, 'ines@kites.example', 1);
   await page.goto(link);
   await form.getByText('Sign in as ines@kites.example?').waitFor();
@@ -152,9 +156,9 @@ test('a shopper who follows a link for those signed in asks for one by mail, com
   await page.getByRole('heading', { name: 'Prices by the dozen' }).waitFor();
   await page.goto(at('/sign-in'));
   await form.getByRole('button', { name: 'Sign out' }).click();
-  await form.getByLabel('Mail address').waitFor();
+  await form.getByLabel('Email address').waitFor();
   await page.goto(at('/wholesale'));
-  await form.getByLabel('Mail address').waitFor();
+  await form.getByLabel('Email address').waitFor();
 });
 
 test('the map is near or far without script; the menu of a phone is a drawer without script too', async () => {

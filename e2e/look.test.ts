@@ -37,7 +37,7 @@ test('a colour shows on the page before it is saved, is said to be hard to read,
   await page.getByText('All published').waitFor();
   await page.getByRole('status').filter({ hasText: 'hard to read' }).waitFor({ state: 'detached' });
 
-  await page.getByRole('tab', { name: 'Controls' }).click();
+  await page.getByRole('tab', { name: 'Buttons and forms' }).click();
   await page.getByRole('combobox', { name: 'Shape of buttons' }).press('Enter');
   await page.getByRole('option', { name: 'Round' }).click();
   await eventually(async () => expect(await action('border-top-left-radius')).not.toBe('0px'));
@@ -68,9 +68,9 @@ test('a copy of the design builds on Brasslamp, and says what stays as it is', a
 
 test('a colour that is hard to read becomes the nearest that is not, in one action; the specimen shows all of it', async () => {
   await page.goto(consoleAt('/look'));
-  await page.getByRole('button', { name: 'Specimen' }).click();
+  await page.getByRole('button', { name: 'All styles' }).click();
   const sheet = page.frameLocator('iframe');
-  await sheet.getByRole('heading', { name: 'Specimen', level: 1 }).waitFor();
+  await sheet.getByRole('heading', { name: 'All styles on one sheet', level: 1 }).waitFor();
   for (const tone of ['plain', 'soft', 'strong', 'vivid'])
     await sheet.getByRole('heading', { name: `The tone “${tone}”` }).waitFor();
   await soon(() => sheet.locator('main .button').count()).toBe(8);
@@ -89,7 +89,7 @@ test('design tokens go out, and come in again; a file that is none is refused wi
   await page.goto(consoleAt('/look'));
   const [file] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export tokens' }).click(),
+    page.getByRole('button', { name: 'Export look' }).click(),
   ]);
   expect(file.suggestedFilename()).toBe('look.tokens.json');
   const give = (text: string) =>

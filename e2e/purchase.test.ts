@@ -6,12 +6,12 @@ import { complaints, openBrowser, soon } from './browser.js';
 let service: TestService;
 beforeAll(async () => {
   service = await testService();
-  // The ways to deliver stand in the second area too, and once more in the header of the checkout.
+  // The delivery methods stand in the second area too, and once more in the header of the checkout.
   await service.edit(
     {
       type: 'insert',
       document: 'template/checkout',
-      kind: 'ways-to-deliver',
+      kind: 'delivery-choice',
       id: 'beside-ways',
       place: { at: 'beside' },
       values: {},
@@ -20,14 +20,14 @@ beforeAll(async () => {
     {
       type: 'insert',
       document: 'around/header/checkout',
-      kind: 'ways-to-deliver',
+      kind: 'delivery-choice',
       id: 'above-ways',
       place: {},
       values: {},
     },
     { type: 'set', document: 'template/checkout', field: 'around.header', value: 'checkout', was: 'plain' },
   );
-  await service.call(routes.publish, { body: { note: 'Ways to deliver in three places' } });
+  await service.call(routes.publish, { body: { note: 'Delivery methods in three places' } });
 });
 afterAll(() => service?.stop());
 
@@ -45,7 +45,7 @@ async function withBrowser(javaScriptEnabled: boolean, work: (page: Page) => Pro
   }
 }
 
-async function toCheckout(page: Page): Promise<void> {
+async function checkoutButton(page: Page): Promise<void> {
   await page.goto(at('/item/gannet-delta'));
   await page.getByRole('button', { name: 'Add to cart' }).click();
   await page.locator('.buy-done').waitFor();
@@ -56,11 +56,11 @@ async function toCheckout(page: Page): Promise<void> {
 
 async function fill(page: Page): Promise<void> {
   for (const [label, value] of [
-    ['Mail address', 'mara@a.example'],
+    ['Email address', 'mara@a.example'],
     ['Name', 'Mara Quill'],
     ['Street and number', 'Quay 3'],
-    ['Postcode', '24103'],
-    ['Town', 'Kiel'],
+    ['Postcode', '00317'],
+    ['Town', 'Brakenau'],
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(value);
 }
@@ -68,13 +68,13 @@ async function fill(page: Page): Promise<void> {
 test('with script: another country changes ways and totals in every place at once, the focus stays, then the order', () =>
   withBrowser(true, async (page) => {
     const faults = complaints(page);
-    await toCheckout(page);
+    await checkoutButton(page);
     await soon(async () => (await waysIn(page)).every((text) => text.includes('By courier'))).toBe(true);
     await page
       .locator('[id="s-header~above-ways"]')
       .getByLabel(/By courier/)
       .check();
-    await page.locator('.k-order-recap', { hasText: '€51.00' }).waitFor();
+    await page.locator('.k-your-order', { hasText: '€51.00' }).waitFor();
     // A choice made in one place is made in all of them.
     for (const id of WAYS)
       await soon(() =>
@@ -94,11 +94,11 @@ test('with script: another country changes ways and totals in every place at onc
     await soon(async () =>
       (await waysIn(page)).every((text) => text.includes('€9.80') && !text.includes('By courier')),
     ).toBe(true);
-    await soon(() => page.locator('.k-order-recap .sums').innerText()).toMatch(/not chosen yet[^]*€42\.00/);
+    await soon(() => page.locator('.k-your-order .sums').innerText()).toMatch(/not chosen yet[^]*€42\.00/);
     await soon(() => page.getByLabel('Name', { exact: true }).inputValue()).toBe('Mara');
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.locator('[aria-invalid]').first().waitFor();
-    await soon(() => page.evaluate(() => document.activeElement?.id)).toBe('s-checkout-buyer:mail');
+    await soon(() => page.evaluate(() => document.activeElement?.id)).toBe('s-checkout-buyer:email');
     await soon(() => page.locator('p[role=status].hidden-words').textContent()).toBe(
       'Please look at the marked fields.',
     );
@@ -107,7 +107,7 @@ test('with script: another country changes ways and totals in every place at onc
       .locator('[id="s-beside-ways"]')
       .getByLabel(/By post/)
       .check();
-    await page.locator('.k-order-recap', { hasText: '€51.80' }).waitFor();
+    await page.locator('.k-your-order', { hasText: '€51.80' }).waitFor();
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.getByRole('heading', { name: 'Thank you, Mara Quill' }).waitFor();
     await soon(() => page.locator('.k-order-lines').innerText()).toContain('€51.80');
@@ -117,7 +117,7 @@ test('with script: another country changes ways and totals in every place at onc
 
 test('without script: the same, by forms that come back to the page', () =>
   withBrowser(false, async (page) => {
-    await toCheckout(page);
+    await checkoutButton(page);
     await page.getByLabel('Country').selectOption('DE');
     await page.getByRole('button', { name: 'Update' }).first().click();
     await soon(async () =>
@@ -125,8 +125,8 @@ test('without script: the same, by forms that come back to the page', () =>
     ).toBe(true);
     await fill(page);
     await page.getByRole('button', { name: 'Place the order' }).click();
-    await page.getByText('Please choose a way to deliver.').first().waitFor();
-    await soon(() => page.getByLabel('Town').inputValue()).toBe('Kiel');
+    await page.getByText('Please choose a delivery method.').first().waitFor();
+    await soon(() => page.getByLabel('Town').inputValue()).toBe('Brakenau');
     await page
       .locator('[id="s-beside-ways"]')
       .getByLabel(/By post/)

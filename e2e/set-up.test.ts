@@ -24,20 +24,20 @@ async function goTo(title: string): Promise<void> {
   await stepOf(title).click();
 }
 
-test('something to sell, for trying: put in, and told when it is out again', async () => {
+test('something to sell, for trying: added, and told when it is removed', async () => {
   await goTo('Something to sell');
-  await page.getByRole('button', { name: 'Put it in' }).click();
-  await page.getByText('The sample catalogue is in.').waitFor({ timeout: 100_000 });
-  await page.getByRole('button', { name: 'Take it out' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Take it out' }).click();
+  await page.getByRole('button', { name: 'Add the samples' }).click();
+  await page.getByText('The sample catalogue is added.').waitFor({ timeout: 100_000 });
+  await page.getByRole('button', { name: 'Remove it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove it' }).click();
   await page.getByText('sells nothing yet').waitFor();
-  await page.getByRole('button', { name: 'Put it in' }).click();
-  await page.getByText('The sample catalogue is in.').waitFor({ timeout: 100_000 });
+  await page.getByRole('button', { name: 'Add the samples' }).click();
+  await page.getByText('The sample catalogue is added.').waitFor({ timeout: 100_000 });
 });
 
-test('a way to deliver, with a price in the own country', async () => {
-  await goTo('Ways to deliver');
-  await page.getByRole('button', { name: 'New way to deliver' }).click();
+test('a delivery method, with a price in the own country', async () => {
+  await goTo('Delivery methods');
+  await page.getByRole('button', { name: 'New delivery method' }).click();
   const dialog = page.getByRole('dialog');
   await focused(dialog.getByLabel('Name'));
   await dialog.getByLabel('Name').fill('By post');
@@ -62,8 +62,8 @@ test('a content page is written beside the page itself, and held back until it i
   await page.getByLabel('Labels').fill('story');
   await page.getByLabel('Labels').press('Enter');
   await page.getByLabel('Add to a menu').press('Enter');
-  await page.getByRole('option', { name: 'Main menu' }).click();
-  await page.getByText('In Main menu.').waitFor();
+  await page.getByRole('option', { name: 'Header links' }).click();
+  await page.getByText('In Header links.').waitFor();
   const { content } = await service.call(routes.listContent, { params });
   expect(content.find(({ code }) => code === 'our-story')).toMatchObject({
     path: '/our-story',
@@ -140,7 +140,7 @@ test('a menu is put together by keys: pages added together, moved, nested and re
     await page.waitForFunction((was) => document.querySelector('.entries')?.innerHTML !== was, before);
     await page.getByText('Saving …').waitFor({ state: 'detached' });
   }
-  const { document: menu } = await service.call(routes.getDocument, { params, query: { key: 'menu/main' } });
+  const { document: menu } = await service.call(routes.getDocument, { params, query: { key: 'menu/header-links' } });
   expect(menu).toMatchObject({
     lists: {
       entries: [
@@ -193,7 +193,7 @@ test('published: shoppers see all of it, and the list of what is left is short',
   await page.getByText('Shoppers see it now').waitFor();
   await page.goto(storefront('/'));
   await page.getByRole('heading', { name: 'All collections', level: 1 }).waitFor();
-  const menu = page.getByRole('navigation', { name: 'Main menu' });
+  const menu = page.getByRole('navigation', { name: 'Header links' });
   // What is nested shows under the pointer.
   await soon(() => menu.locator('a').allTextContents()).toEqual([
     'All collections',

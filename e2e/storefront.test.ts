@@ -71,7 +71,7 @@ describe.each(PAGES)('%s', (path) => {
 
 test('everything can be reached and done by keyboard', async () => {
   await page.setViewportSize({ width: 1280, height: 800 });
-  await page.goto(at('/item/petrel-150'));
+  await page.goto(at('/item/ripple-150'));
   await page.keyboard.press('Tab');
   await soon(() => page.evaluate(() => document.activeElement?.textContent)).toBe('Skip to the content');
   await page.keyboard.press('Enter');
@@ -116,7 +116,12 @@ test('words without end stay within the page, on a phone too', async () => {
     put('text', { text: `<h2>${word}</h2><p>${word}</p><ul><li>${word}</li></ul>` }),
     put('poster', { title: word.slice(0, 80), text: word, action: word.slice(0, 40), link: { to: 'home' } }),
     put('side-by-side', { title: word.slice(0, 80), text: `<p>${word}</p>` }),
-    { type: 'insert', document: 'menu/main', place: {}, values: { label: word.slice(0, 80), link: { to: 'home' } } },
+    {
+      type: 'insert',
+      document: 'menu/header-links',
+      place: {},
+      values: { label: word.slice(0, 80), link: { to: 'home' } },
+    },
   );
   await service.call(routes.publish, { body: {} });
   for (const width of [390, 1280]) {

@@ -53,7 +53,7 @@ await main(async () => {
     // Tests that fail anyway would notice every fault.
     for (const tests of [[], ...new Set(faults.flatMap((fault) => fault.tests))].map((one) => [one].flat()))
       if (await test(tests))
-        throw new Refusal(`The tests ${tests.join() || 'of core'} fail without any fault; mend that first.`);
+        throw new Refusal(`The tests ${tests.join() || 'of core'} fail without any fault; fix that first.`);
     for (const { file, from, to, tests } of faults) {
       const path = join(copy, file);
       const right = readFileSync(path, 'utf8');

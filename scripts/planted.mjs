@@ -76,7 +76,7 @@ const CORE = [
   ['assign/page-parts.ts', 'if (kindName(kind) === SHARED_SECTION) wanted.add(', 'if (false) wanted.add('],
   ['assign/page-parts.ts', 'regionsOf(document, state)', 'told?.regions ?? []'],
   ['design/moved-pages.ts', ', ...(wasFormer[kind] ?? [])', ''],
-  // What was once found to go unnoticed: areas, spots, facts, overrides, heights, editors.
+  // What was once found to go unnoticed: areas, open places, facts, overrides, heights, editors.
   ['render/compose.ts', "name !== 'side' || side !== 'none'", 'true'],
   ['render/compose.ts', 'if (at.around.includes(name) ||', 'if ('],
   ['render/compose.ts', 'page.room-- <= 0', 'false'],
@@ -119,7 +119,7 @@ const CORE = [
   ['fields/own-html.ts', '!OWN_PICTURE.test(value)', 'false'],
   ['fields/own-html.ts', '!isSafeHref(value)', 'false'],
   ['csv.ts', 'FORMULA.test(inside)', 'false'],
-  ['render/compose.ts', "if (template.pageKind === 'find') query.add(FIND_WORDS);", ''],
+  ['render/compose.ts', "if (template.pageKind === 'search') query.add(SEARCH_WORDS);", ''],
   ['design/edits/sense.ts', "if (document.type === 'addition') checkTarget(document);", ''],
   ['design/edits/set.ts', 'field.required && splitKey(key).name === key', 'false'],
   ['assign/path-sense.ts', 'subject !== null && !hasSlug', 'subject !== null && false'],
@@ -268,7 +268,7 @@ const SERVICE = [
     'store.pages.calculatedSize < largest.pages.calculatedSize',
     'kept',
   ],
-  ['mail/sending.ts', 'sent ? removeMail : releaseMail', 'removeMail', 'mail'],
+  ['email/sending.ts', 'sent ? removeEmail : releaseEmail', 'removeEmail', 'email'],
   [
     'publishing/designs.ts',
     'await renewDesign(trx, design, closedState(await openDraft(trx, design)), await publishedState(trx, design));',

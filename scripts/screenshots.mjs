@@ -42,11 +42,11 @@ await main(async () => {
   await page.locator('.buy-done').waitFor();
   await page.goto(`${storefront}/checkout`);
   for (const [label, value] of Object.entries({
-    'Mail address': 'mara@kielquay.example',
+    'Email address': 'mara@brakenau.example',
     Name: 'Mara Quill',
     'Street and number': 'Quay 3',
-    Postcode: '24103',
-    Town: 'Kiel',
+    Postcode: '00317',
+    Town: 'Brakenau',
   }))
     await page.getByLabel(label, { exact: true }).fill(value);
   await page.getByLabel('Country').selectOption('DE');
@@ -54,7 +54,7 @@ await main(async () => {
   await page.locator('.sums', { hasText: '€51.80' }).waitFor();
   await page.screenshot({ path: file('storefront-checkout'), fullPage: true });
   await page.setViewportSize({ width: 390, height: 844 });
-  await shoot('storefront-product-phone', `${storefront}/item/petrel-150`);
+  await shoot('storefront-product-phone', `${storefront}/item/ripple-150`);
   await page.setViewportSize({ width: 1280, height: 800 });
 
   const { run, done } = commandLine(DEMO_SIGN_IN);
@@ -68,7 +68,7 @@ await main(async () => {
   run(['team', 'invite', 'tolle@windrow.example', 'builder']);
 
   await page.goto(consoleAt);
-  await page.getByLabel('Mail address').fill(DEMO_SIGN_IN.mail);
+  await page.getByLabel('Email address').fill(DEMO_SIGN_IN.email);
   await page.getByLabel('Password').fill(DEMO_SIGN_IN.password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.getByRole('heading', { name: 'Set-up' }).waitFor();
@@ -105,7 +105,7 @@ await main(async () => {
 });
 
 /** The command line, signed in; `done` forgets its token. */
-function commandLine({ mail, password }) {
+function commandLine({ email, password }) {
   const folder = mkdtempSync(join(tmpdir(), 'parlour-shots-'));
   const env = { ...process.env, PARLOUR_URL: consoleAt, PARLOUR_CREDENTIALS: join(folder, 'credentials.json') };
   const run = (words, input) =>
@@ -114,7 +114,7 @@ function commandLine({ mail, password }) {
       input,
       encoding: 'utf8',
     });
-  run(['sign-in', mail, '-'], password);
+  run(['sign-in', email, '-'], password);
   return { run, done: () => rmSync(folder, { recursive: true }) };
 }
 

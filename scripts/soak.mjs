@@ -52,8 +52,10 @@ async function killDatabase() {
   process.once('exit', () => service.kill());
   const [line] = await once(service.stdout, 'data');
   const origin = `http://127.0.0.1:${Number(line)}`;
-  const { mail, password } = DEMO_SIGN_IN;
-  const { token } = await createClient({ origin }).call(routes.createToken, { body: { mail, password, name: 'soak' } });
+  const { email, password } = DEMO_SIGN_IN;
+  const { token } = await createClient({ origin }).call(routes.createToken, {
+    body: { email, password, name: 'soak' },
+  });
   const client = createClient({ origin, token });
   const params = { store: 'windrow', design: 'live' };
   const acknowledged = [];

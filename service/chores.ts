@@ -1,5 +1,5 @@
 /**
- * What a service process does by itself: timed changes when they are due, renewals in the background, mail, cleaning up.
+ * What a service process does by itself: timed changes when they are due, renewals in the background, email, cleaning up.
  * Each in a loop of its own, so that none waits for another that takes long.
  */
 import { setTimeout as pause } from 'node:timers/promises';
@@ -10,12 +10,12 @@ import { CART_SECONDS } from './storefront/cart-cookie.js';
 import { dropOldTries } from './accounts/attempts.js';
 import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';
-import type { Mail } from './mail/mail.js';
-import { sendWaiting } from './mail/sending.js';
+import type { Email } from './email/email.js';
+import { sendWaiting } from './email/sending.js';
 import { endCarts } from './records/carts.js';
 import { dropPasswordLinks } from './records/password-links.js';
 import { dropOldChanges } from './records/changes.js';
-import { dropOldMail } from './records/outgoing-mail.js';
+import { dropOldEmail } from './records/outgoing-email.js';
 import { dropOldShopperTokens } from './records/shoppers.js';
 import { dropOldAnswers } from './records/idempotency.js';
 import type { Database } from './records/database.js';
@@ -31,7 +31,7 @@ export interface Chores {
   stop(): Promise<void>;
 }
 
-export function startChores(db: Database, mail: Mail, log: Logger): Chores {
+export function startChores(db: Database, email: Email, log: Logger): Chores {
   const failed: JobFailed = (job, error) =>
     logFault(log, error, `the job “${job.split(' ')[0] ?? ''}” failed and is set aside for a while: ${job}`);
   const loops = [
@@ -43,8 +43,8 @@ export function startChores(db: Database, mail: Mail, log: Logger): Chores {
     loop(
       log,
       SECOND_MS,
-      () => sendWaiting(db, mail, failed),
-      (wake) => onNews(db, 'mail', wake),
+      () => sendWaiting(db, email, failed),
+      (wake) => onNews(db, 'email', wake),
     ),
     loop(log, CLEAN_EVERY_MS, () => clean(db, log)),
   ];
@@ -96,7 +96,7 @@ function loop(
 
 async function clean(db: Database, log: Logger): Promise<void> {
   const now = new Date();
-  const dropped = await dropOldMail(db, now);
+  const dropped = await dropOldEmail(db, now);
   if (dropped > 0) log.error({ messages: dropped }, 'messages could not be sent for days and were given up');
   await dropOldAnswers(db);
   await dropOldTries(db, now);

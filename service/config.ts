@@ -3,7 +3,7 @@ export interface Config {
   readonly port: number;
   /** Address the server listens on. */
   readonly listen: string;
-  /** Host of the console and the API; storefronts are `<slug>.<host>`, previews `<slug>--<design>.preview.<host>`. */
+  /** Host of the console and the API; storefronts are `<slug>.<host>`, previews `<design>-<slug>.preview.<host>`. */
   readonly host: string;
   /** Proxies whose word about the client's address is taken: addresses, ranges (CIDR), `loopback`, … */
   readonly proxies: readonly string[];
@@ -24,7 +24,7 @@ export const storefrontOrigin = (config: Config, slug: string): string => origin
  * own cookie: two of them open in one browser stay apart.
  */
 export const previewOrigin = (config: Config, slug: string, designId: number, revision?: number): string =>
-  originOf(config, `${slug}--${designId}${revision === undefined ? '' : `-r${revision}`}.preview.${config.host}`);
+  originOf(config, `${designId}${revision === undefined ? '' : `r${revision}`}-${slug}.preview.${config.host}`);
 
 /** The slug in the first label of a preview's host. */
-export const slugOfPreview = (label: string): string => label.replace(/--\d+(-r\d+)?$/, '');
+export const slugOfPreview = (label: string): string => label.replace(/^\d+(r\d+)?-/, '');

@@ -10,7 +10,7 @@ import { inviteFirstOwner } from './accounts/first-owner.js';
 import { startPolling } from './changes/poller.js';
 import { startChores } from './chores.js';
 import { loadDemo } from './demo/load.js';
-import { mailbox, smtp } from './mail/mail.js';
+import { mailbox, smtp } from './email/email.js';
 import { logFault } from './faults.js';
 import { keptPages } from './kept/kept-pages.js';
 import { startMakingPictures } from './picture-chore.js';
@@ -47,10 +47,10 @@ export interface StartOptions {
   readonly proxies?: readonly string[];
   /** The file that messages to people are written to. */
   readonly mailbox: string;
-  /** True if somebody delivers what is in the mailbox: then secrets go by mail alone. */
-  readonly mailIsDelivered?: boolean;
-  /** The server that mail goes by, and the address it comes from; into the mailbox if absent. */
-  readonly mailServer?: { readonly url: string; readonly from: string } | undefined;
+  /** True if somebody delivers what is in the mailbox: then secrets go by email alone. */
+  readonly emailIsDelivered?: boolean;
+  /** The server that email goes by, and the address it comes from; into the mailbox if absent. */
+  readonly emailServer?: { readonly url: string; readonly from: string } | undefined;
   /** Bytes of the pages that are kept in memory; the usual if absent. */
   readonly keptBytes?: number | undefined;
   /** False if another process makes what takes long of pictures, or nobody should. */
@@ -66,8 +66,8 @@ export async function startService({
   listen = '127.0.0.1',
   proxies = [],
   mailbox: mailboxFile,
-  mailIsDelivered = false,
-  mailServer,
+  emailIsDelivered = false,
+  emailServer,
   keptBytes,
   makesPictures = true,
 }: StartOptions): Promise<RunningService> {
@@ -90,11 +90,11 @@ export async function startService({
       logFault(logger, error, `the store “${slug}” could not be loaded and is set aside for a while`),
     );
     const kept = keptPages(keptBytes);
-    const mail = mailServer ? smtp(mailServer.url, mailServer.from) : mailbox(mailboxFile, mailIsDelivered);
+    const email = emailServer ? smtp(emailServer.url, emailServer.from) : mailbox(mailboxFile, emailIsDelivered);
     const service: Service = {
       db,
       config,
-      mail,
+      email,
       addressOf: clientAddresses(proxies),
       stores,
       kept,
@@ -109,7 +109,7 @@ export async function startService({
     server.listen(config.port, config.listen);
     await once(server, 'listening');
     const signals = listenForSignals(db, databaseUrl);
-    const chores = [startChores(db, mail, logger), ...(makesPictures ? [startMakingPictures(db, logger)] : [])];
+    const chores = [startChores(db, email, logger), ...(makesPictures ? [startMakingPictures(db, logger)] : [])];
     return {
       port: config.port,
       demoLoaded,

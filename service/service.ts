@@ -1,7 +1,7 @@
 /** What a service process works with; handed to every app. */
 import type { ClientAddress } from './accounts/address.js';
 import type { Config } from './config.js';
-import type { Mail } from './mail/mail.js';
+import type { Email } from './email/email.js';
 import type { KeptPages } from './kept/kept-pages.js';
 import type { Database } from './records/database.js';
 import type { LiveStores } from './storefront/live-stores.js';
@@ -9,7 +9,7 @@ import type { LiveStores } from './storefront/live-stores.js';
 export interface Service {
   readonly db: Database;
   readonly config: Config;
-  readonly mail: Mail;
+  readonly email: Email;
   readonly addressOf: ClientAddress;
   /** The stores with what is live in them. */
   readonly stores: LiveStores;

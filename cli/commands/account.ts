@@ -9,17 +9,17 @@ export function accountCommands(program: Command): void {
   program
     .command('sign-in')
     .description('Create a token for this machine and keep it for later commands.')
-    .argument('<mail>', 'your mail address')
+    .argument('<email>', 'your email address')
     .argument('[password]', '“-” reads it from standard input; if left out, you are asked')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour sign-in owner@windrow.example\n  $ parlour sign-in owner@windrow.example - < password.txt\n\nPARLOUR_TOKEN in the environment is used instead of the token kept here.',
     )
-    .action(async (mail: string, password: string | undefined, _options: GlobalOptions, command: Command) => {
+    .action(async (email: string, password: string | undefined, _options: GlobalOptions, command: Command) => {
       const { client, options, print, textFrom, world } = contextOf(command);
       const given = password === undefined ? await world.ask('Password: ') : textFrom(password);
       const { token, user } = await client.call(routes.createToken, {
-        body: { mail, password: given, name: cut(`command line on ${hostname()}`, 80) },
+        body: { email, password: given, name: cut(`command line on ${hostname()}`, 80) },
       });
       const file = saveCredentials({ url: options.url ?? world.env['PARLOUR_URL'] ?? STANDARD_URL, token }, world);
       print(
@@ -36,13 +36,13 @@ function passwordCommands(program: Command): void {
 
   password
     .command('forgot')
-    .description('Send a link for setting a new password to your mail address.')
-    .argument('<mail>', 'your mail address')
+    .description('Send a link for setting a new password to your email address.')
+    .argument('<email>', 'your email address')
     .addHelpText('after', '\nExample:\n  $ parlour password forgot owner@windrow.example')
-    .action(async (mail: string, _options: object, command: Command) => {
+    .action(async (email: string, _options: object, command: Command) => {
       const { client, print } = contextOf(command);
-      const answer = await client.call(routes.forgotPassword, { body: { mail } });
-      print(answer, () => `If ${mail} has an account, a message is on its way. Its link works once, within an hour.`);
+      const answer = await client.call(routes.forgotPassword, { body: { email } });
+      print(answer, () => `If ${email} has an account, a message is on its way. Its link works once, within an hour.`);
     });
 
   password
@@ -59,6 +59,6 @@ function passwordCommands(program: Command): void {
       const given = password === undefined ? await world.ask('New password: ') : textFrom(password);
       const token = link.slice(link.lastIndexOf('/') + 1);
       const user = await client.call(routes.setForgottenPassword, { body: { token, password: given } });
-      print(user, () => `The password of ${user.mail} is set. Next: parlour sign-in ${user.mail}`);
+      print(user, () => `The password of ${user.email} is set. Next: parlour sign-in ${user.email}`);
     });
 }

@@ -61,27 +61,27 @@ function sampleCommands(program: Command): void {
     .command('sample-catalogue')
     .description('Made-up products for a store that sells nothing yet, to try its pages with.');
   sample
-    .command('put-in')
-    .description('Put the sample catalogue into a store without products. Shoppers see it, too.')
-    .addHelpText('after', '\nExample:\n  $ parlour sample-catalogue put-in')
+    .command('add')
+    .description('Add the sample catalogue to a store without products. Shoppers see it, too.')
+    .addHelpText('after', '\nExample:\n  $ parlour sample-catalogue add')
     .action(async (_options: object, command: Command) => {
       const { call, print, hint } = contextOf(command);
-      const answer = await call(routes.putInSample, { body: {} });
+      const answer = await call(routes.addSample, { body: {} });
       print(answer, () =>
         [
           `${counted(answer.products, 'product')} to try the pages with.`,
-          hint('Take them out with: parlour sample-catalogue take-out'),
+          hint('Remove them with: parlour sample-catalogue remove'),
         ].join('\n'),
       );
     });
   sample
-    .command('take-out')
-    .description('Take the sample catalogue out whole; your own products stay.')
-    .addHelpText('after', '\nExample:\n  $ parlour sample-catalogue take-out')
+    .command('remove')
+    .description('Remove the whole sample catalogue; your own products stay.')
+    .addHelpText('after', '\nExample:\n  $ parlour sample-catalogue remove')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.takeOutSample);
-      print(answer, () => `The sample catalogue is out. The store has ${counted(answer.products, 'product')}.`);
+      const answer = await call(routes.removeSample);
+      print(answer, () => `The sample catalogue is removed. The store has ${counted(answer.products, 'product')}.`);
     });
 }
 

@@ -83,16 +83,16 @@ export function designCommands(program: Command): void {
     });
 
   designs
-    .command('bring-in')
+    .command('update-from-live')
     .description('Bring changes that the live design has published since into a design.')
     .argument('<design>', 'its code')
-    .addHelpText('after', '\nExample:\n  $ parlour design bring-in summer')
+    .addHelpText('after', '\nExample:\n  $ parlour design update-from-live summer')
     .action(async (design: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.bringIn, { params: { design }, body: {} });
+      const answer = await call(routes.updateFromLive, { params: { design }, body: {} });
       print(answer, () =>
         [
-          ...(answer.sentences.length ? answer.sentences : ['There is nothing new to bring in.']),
+          ...(answer.sentences.length ? answer.sentences : ['There is nothing new in the live design.']),
           ...answer.conflicts.map((sentence) => `Kept as it was here: ${sentence}`),
         ].join('\n'),
       );

@@ -53,8 +53,11 @@ export function documentCommands(program: Command): void {
   documents
     .command('show')
     .description('Show a document of the draft: its own values, its sections or its entries.')
-    .argument('<document>', 'a template’s code, or a document such as look or menu/main')
-    .addHelpText('after', '\nExamples:\n  $ parlour document show menu/main\n  $ parlour document show look --json')
+    .argument('<document>', 'a template’s code, or a document such as look or menu/header-links')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour document show menu/header-links\n  $ parlour document show look --json',
+    )
     .action(showDocument);
 
   documents
@@ -76,8 +79,8 @@ Examples:
   $ parlour document create content "Terms" --starter terms
   $ parlour document create arrangement "Sale header" --region header --copy-of standard
   $ parlour document create addition "Summer note" place=above target.page=collection:C-1
-  $ parlour document create addition "Gift note" place=spot:beside-buying target.pageKind=product target.when='keyword is "gift"'
-  $ parlour document create menu "Footer menu"`,
+  $ parlour document create addition "Gift note" place=open-place:beside-buying target.pageKind=product target.when='keyword is "gift"'
+  $ parlour document create menu "Help and legal"`,
     )
     .action(
       async (
@@ -121,7 +124,7 @@ Examples:
   documents
     .command('set')
     .description('Set a value of a document; see the examples.')
-    .argument('<document>', 'a template’s code, or a document such as look, paths, menu/main or content/about')
+    .argument('<document>', 'a template’s code, or a document such as look, paths, menu/header-links or content/about')
     .argument('<path>', 'such as name, layout.width, look.gap, values.accentColour')
     .argument('[value]', 'the new value; “-” reads it from standard input')
     .option('--default', 'go back to the default')
@@ -157,7 +160,7 @@ Examples:
   documents
     .command('remove')
     .description('Remove a document; whatever used it goes back to the standard.')
-    .argument('<document>', 'such as content/about, menu/footer, addition/summer-note')
+    .argument('<document>', 'such as content/about, menu/help, addition/summer-note')
     .option('--instead <code>', 'for a template: the one its pages get instead')
     .addHelpText('after', '\nExample:\n  $ parlour document remove addition/sport-days\n\nUndo it with: parlour undo')
     .action(async (name: string, options: { instead?: string }, command: Command) => {

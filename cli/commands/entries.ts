@@ -8,15 +8,15 @@ export function entryCommands(program: Command): void {
 
   placed(entries.command('add'), 'entry', false)
     .description('Put a new entry into a list.')
-    .argument('<document>', 'a document such as menu/main, or a template’s code')
+    .argument('<document>', 'a document such as menu/header-links, or a template’s code')
     .argument('[values...]', 'fields as name=value')
     .addHelpText(
       'after',
-      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/main label="Spares" link=collection:C-3\n  $ parlour entry add menu/main label="Reels" link=product:K-009 --into m-line/entries`,
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/header-links label="Spares" link=collection:C-3\n  $ parlour entry add menu/header-links label="Reels" link=product:K-009 --into m-line/entries`,
     )
     .action((name: string, given: string[], options: PlaceOptions, command: Command) =>
       addNode(contextOf(command), command, name, given, options),
     );
 
-  nodeCommands(entries, 'entry', 'menu/main m-line label "Line and reels"');
+  nodeCommands(entries, 'entry', 'menu/header-links m-line label "Line and reels"');
 }

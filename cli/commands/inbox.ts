@@ -1,4 +1,4 @@
-/** What shoppers leave in the forms of a store: mail addresses for news, and messages. */
+/** What shoppers leave in the forms of a store: email addresses for news, and messages. */
 import { writeFileSync } from 'node:fs';
 import type { Command } from 'commander';
 import { counted, csv, cut, inZone } from '@parlour/core';
@@ -26,7 +26,7 @@ async function allSignUps({ call }: Context): Promise<SignUp[]> {
 }
 
 export function inboxCommands(program: Command): void {
-  const signUps = program.command('sign-up').description('Mail addresses that shoppers left for news.');
+  const signUps = program.command('sign-up').description('Email addresses that shoppers left for news.');
 
   signUps
     .command('list')
@@ -40,10 +40,10 @@ export function inboxCommands(program: Command): void {
       print(answer, () =>
         [
           table(
-            ['>Number', 'Mail address', 'On page', 'Language', 'Since'],
-            answer.signUps.map(({ number, mail, page, language, created }) => [
+            ['>Number', 'Email address', 'On page', 'Language', 'Since'],
+            answer.signUps.map(({ number, email, page, language, created }) => [
               String(number),
-              mail,
+              email,
               page,
               language,
               inZone(created, store.timeZone),
@@ -63,14 +63,14 @@ export function inboxCommands(program: Command): void {
       const context = contextOf(command);
       const all = await allSignUps(context);
       const text = csv(
-        ['Mail address', 'Page', 'Language', 'Since'],
-        all.map(({ mail, page, language, created }) => [mail, page, language, created]),
+        ['Email address', 'Page', 'Language', 'Since'],
+        all.map(({ email, page, language, created }) => [email, page, language, created]),
       );
       if (file === undefined) return context.print(all, () => text.trimEnd());
       writeFileSync(file, text);
       context.print(
         { file, count: all.length },
-        () => `Saved ${counted(all.length, 'mail address', 'mail addresses')} as ${file}.`,
+        () => `Saved ${counted(all.length, 'email address', 'email addresses')} as ${file}.`,
       );
     });
 
@@ -100,10 +100,10 @@ export function inboxCommands(program: Command): void {
           `${counted(answer.unread, 'unread message')}.`,
           table(
             ['>Number', '', 'From', 'Subject', 'Written'],
-            answer.messages.map(({ number, name, mail, subject, text, created, read }) => [
+            answer.messages.map(({ number, name, email, subject, text, created, read }) => [
               String(number),
               read === null ? 'unread' : '',
-              `${name}, ${mail}`,
+              `${name}, ${email}`,
               cut(subject || text.replace(/\s+/g, ' '), 50),
               inZone(created, store.timeZone),
             ]),
@@ -127,7 +127,7 @@ export function inboxCommands(program: Command): void {
       ]);
       print(message, () =>
         [
-          `From     ${message.name}, ${message.mail}`,
+          `From     ${message.name}, ${message.email}`,
           `Subject  ${message.subject || '–'}`,
           `Written  ${inZone(message.created, store.timeZone)}, on ${message.page}`,
           '',
@@ -147,25 +147,25 @@ export function inboxCommands(program: Command): void {
     });
 
   program
-    .command('mail')
-    .description('What the store has sent by mail while no mail server is named.')
+    .command('email')
+    .description('What the store has sent by email while no email server is named.')
     .command('list')
     .description('List the latest messages, which reached nobody.')
     .option('--before <number>', 'only those with a lower number', wholeNumber)
-    .addHelpText('after', '\nExample:\n  $ parlour mail list')
+    .addHelpText('after', '\nExample:\n  $ parlour email list')
     .action(async (query: { before?: number }, command: Command) => {
       const { call, print } = contextOf(command);
-      const [answer, store] = await Promise.all([call(routes.listSentMail, { query }), call(routes.getStore)]);
-      if (answer.delivered && answer.sentMails.length === 0)
-        return print(answer, () => 'A mail server is named: mail goes out, and nothing of it is kept here.');
-      if (answer.sentMails.length === 0) return print(answer, () => 'Nothing has been sent yet.');
+      const [answer, store] = await Promise.all([call(routes.listSentEmail, { query }), call(routes.getStore)]);
+      if (answer.delivered && answer.sentEmails.length === 0)
+        return print(answer, () => 'An email server is named: email goes out, and nothing of it is kept here.');
+      if (answer.sentEmails.length === 0) return print(answer, () => 'Nothing has been sent yet.');
       print(answer, () =>
         [
-          ...answer.sentMails.map(
+          ...answer.sentEmails.map(
             ({ number, to, subject, text, created }) =>
               `${number}  ${inZone(created, store.timeZone)}  To ${to}: ${subject}\n\n${text.trim()}\n`,
           ),
-          ...(answer.next === null ? [] : [`Older ones: parlour mail list --before ${answer.next}`]),
+          ...(answer.next === null ? [] : [`Older ones: parlour email list --before ${answer.next}`]),
         ].join('\n'),
       );
     });

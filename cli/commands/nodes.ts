@@ -51,7 +51,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .description(`Set a field of ${what === 'entry' ? 'an entry' : 'a section'}.`)
     .argument(
       '<document>',
-      `a template’s code, or a document such as ${what === 'entry' ? 'menu/main' : 'around/footer/standard'}`,
+      `a template’s code, or a document such as ${what === 'entry' ? 'menu/header-links' : 'around/footer/standard'}`,
     )
     .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry, see parlour document show')
     .argument(
@@ -104,7 +104,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry')
     .addHelpText(
       'after',
-      `${PLACE_HELP}\n\nExamples:\n  $ parlour ${what} move ${what === 'entry' ? 'menu/main m-about --before m-single' : 'home h-sport --before h-newest\n  $ parlour section move home h-dunes --into around/footer/standard'}`,
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour ${what} move ${what === 'entry' ? 'menu/header-links m-about --before m-single' : 'home h-sport --before h-newest\n  $ parlour section move home h-dunes --into around/footer/standard'}`,
     )
     .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
@@ -120,7 +120,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry')
     .addHelpText(
       'after',
-      `\nExample:\n  $ parlour ${what} remove ${what === 'entry' ? 'menu/main m-about' : 'home h-dunes'}\n\n${UNDO}`,
+      `\nExample:\n  $ parlour ${what} remove ${what === 'entry' ? 'menu/header-links m-about' : 'home h-dunes'}\n\n${UNDO}`,
     )
     .action(async (name: string, node: string, _options: object, command: Command) => {
       const context = contextOf(command);

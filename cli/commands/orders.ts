@@ -1,4 +1,4 @@
-/** Orders, and the ways to deliver. */
+/** Orders, and the delivery methods. */
 import { Argument, InvalidArgumentError, type Command } from 'commander';
 import { counted, currencyDecimals, formatMoney, inZone, Problem, type OrderFact } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
@@ -38,11 +38,11 @@ export function orderCommands(program: Command): void {
       print(order, () => orderText(order, store));
     });
 
-  const delivery = program.command('delivery').description('The ways to deliver, with a flat price for each country.');
+  const delivery = program.command('delivery').description('The delivery methods, with a flat price for each country.');
 
   delivery
     .command('list')
-    .description('List the ways to deliver.')
+    .description('List the delivery methods.')
     .addHelpText('after', '\nExample:\n  $ parlour delivery list')
     .action(async (_options: object, command: Command) => {
       const { call, print } = contextOf(command);
@@ -52,7 +52,7 @@ export function orderCommands(program: Command): void {
 
   delivery
     .command('set')
-    .description('Add a way to deliver, or change one. Shoppers see it at once.')
+    .description('Add a delivery method, or change one. Shoppers see it at once.')
     .argument('<code>', 'its code, such as post')
     .argument('<name>', 'its name, as shoppers read it')
     .argument('<prices...>', 'COUNTRY=PRICE for each country it goes to, such as IE=4.50')
@@ -77,7 +77,7 @@ export function orderCommands(program: Command): void {
 
   delivery
     .command('remove')
-    .description('Remove a way to deliver.')
+    .description('Remove a delivery method.')
     .argument('<code>', 'its code')
     .addHelpText('after', '\nExample:\n  $ parlour delivery remove courier')
     .action(async (code: string, _options: object, command: Command) => {
@@ -146,7 +146,7 @@ function orderText({ number, placed, buyer, lines, delivery, payment, totals }: 
   return [
     `Order ${number}, placed ${inZone(placed, store.timeZone)}`,
     '',
-    `${buyer.name}, ${buyer.mail}`,
+    `${buyer.name}, ${buyer.email}`,
     `${buyer.street}, ${buyer.postcode} ${buyer.city}, ${buyer.country}`,
     '',
     table(

@@ -25,13 +25,13 @@ interface StoreOptions {
 
 /** The command that gets on with what is open, by where it is done. */
 const NEXT: Readonly<Partial<Record<SetUpPlace, string>>> = {
-  catalogue: 'parlour sample-catalogue put-in',
-  store: 'parlour store set street=STREET city=TOWN mail=ADDRESS',
+  catalogue: 'parlour sample-catalogue add',
+  store: 'parlour store set street=STREET city=TOWN email=ADDRESS',
   header: 'parlour picture add FILE',
   pages: 'parlour starter list',
   content: 'parlour document show content/CODE',
   home: 'parlour template show home',
-  menus: 'parlour entry add menu/main',
+  menus: 'parlour entry add menu/header-links',
   delivery: 'parlour delivery set CODE NAME COUNTRY=PRICE',
   publish: 'parlour change list',
 };
@@ -164,7 +164,7 @@ export function storeCommands(program: Command): void {
     .argument('<details...>', 'each as NAME=VALUE, an empty value removes it; see parlour store show')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour store set street="Mole Street 4" city=Ternhythe mail=post@windrow.example\n  $ parlour store set saturday="10:00–16:00" sunday=',
+      '\nExamples:\n  $ parlour store set street="Quay Street 4" city=Ternhythe email=post@windrow.example\n  $ parlour store set saturday="10:00–16:00" sunday=',
     )
     .action(async (details: string[], _options: object, command: Command) => {
       const { call, print } = contextOf(command);
@@ -205,47 +205,47 @@ export function storeCommands(program: Command): void {
       const { call, print } = contextOf(command);
       const answer = await call(routes.getTeam);
       const rows = [
-        ...answer.members.map(({ mail, name, role }) => [mail, name, role]),
-        ...answer.invited.map(({ mail, role, expires }) => [mail, `(invited until ${expires.slice(0, 10)})`, role]),
+        ...answer.members.map(({ email, name, role }) => [email, name, role]),
+        ...answer.invited.map(({ email, role, expires }) => [email, `(invited until ${expires.slice(0, 10)})`, role]),
       ];
-      print(answer, () => table(['Mail', 'Name', 'Role'], rows));
+      print(answer, () => table(['Email', 'Name', 'Role'], rows));
     });
 
   team
     .command('invite')
-    .description('Invite somebody: by mail if that is set up, otherwise with a link that works once.')
-    .argument('<mail>', 'the mail address')
+    .description('Invite somebody: by email if that is set up, otherwise with a link that works once.')
+    .argument('<email>', 'the email address')
     .addArgument(new Argument('<role>', 'what they may do').choices(ROLES))
     .addHelpText('after', '\nExample:\n  $ parlour team invite tolle@windrow.example editor')
-    .action(async (mail: string, role: Role, _options: object, command: Command) => {
+    .action(async (email: string, role: Role, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const answer = await call(routes.invite, { body: { mail, role } });
+      const answer = await call(routes.invite, { body: { email, role } });
       print(answer, () =>
         answer.link === null
-          ? `An invitation was sent to ${mail}; its link works once, until ${answer.expires.slice(0, 10)}.`
-          : `Send this link to ${mail}; it works once, until ${answer.expires.slice(0, 10)}:\n${answer.link}`,
+          ? `An invitation was sent to ${email}; its link works once, until ${answer.expires.slice(0, 10)}.`
+          : `Send this link to ${email}; it works once, until ${answer.expires.slice(0, 10)}:\n${answer.link}`,
       );
     });
 
   team
     .command('role')
     .description('Change a member’s role, remove a member, or withdraw an invitation.')
-    .argument('<mail>', 'the mail address')
+    .argument('<email>', 'the email address')
     .addArgument(new Argument('<role>', 'the new role, or none to remove them').choices([...ROLES, 'none']))
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour team role tolle@windrow.example builder\n  $ parlour team role tolle@windrow.example none',
     )
-    .action(async (mail: string, role: Role | 'none', _options: object, command: Command) => {
+    .action(async (email: string, role: Role | 'none', _options: object, command: Command) => {
       const { call, print } = contextOf(command);
       const answer = await call(routes.changeMember, {
-        params: { mail },
+        params: { email },
         body: { role: role === 'none' ? null : role },
       });
       print(answer, () =>
         table(
-          ['Mail', 'Name', 'Role'],
-          answer.members.map((one) => [one.mail, one.name, one.role]),
+          ['Email', 'Name', 'Role'],
+          answer.members.map((one) => [one.email, one.name, one.role]),
         ),
       );
     });
@@ -294,7 +294,7 @@ export function storeCommands(program: Command): void {
   tokens
     .command('create')
     .description('Create a token; it is printed once.')
-    .argument('<mail>', 'your mail address')
+    .argument('<email>', 'your email address')
     .argument('<name>', 'what it is for')
     .argument('[password]', '“-” reads it from standard input', '-')
     .option('--scope <scope>', '“read” for one that changes nothing', 'all')
@@ -305,7 +305,7 @@ export function storeCommands(program: Command): void {
     )
     .action(
       async (
-        mail: string,
+        email: string,
         name: string,
         password: string,
         options: { scope: string; days: number },
@@ -313,7 +313,7 @@ export function storeCommands(program: Command): void {
       ) => {
         const { client, print, textFrom } = contextOf(command);
         const body = {
-          mail,
+          email,
           password: textFrom(password),
           name,
           scope: options.scope as 'read',

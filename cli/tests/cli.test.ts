@@ -53,7 +53,7 @@ test('change a title, see it in the draft only, publish, see it live, take it ba
   );
   expect((await service.visit('/')).text).not.toContain('Any wind will do');
   expect(await done('preview home')).toMatch(
-    /^http:\/\/windrow--\d+\.preview\.localhost:\d+\/\?preview=\S+\n\nOpen it in a browser\. It works until .* \(\+0[01]:00\)\.$/,
+    /^http:\/\/\d+-windrow\.preview\.localhost:\d+\/\?preview=\S+\n\nOpen it in a browser\. It works until .* \(\+0[01]:00\)\.$/,
   );
   expect(await done('publish --note "Other words"')).toBe(
     'Published as revision 2. Shoppers see it now.\nTake it back with: parlour revert 1',
@@ -135,7 +135,7 @@ test('a template begins with a starter; a document is shown with where its value
     /title +brand of the page, else Same makers\n.*\n +limit +4\n +across +4 {2}\(default\)\n +across@phone +1\n/,
   );
   expect(shown).toMatch(/frame\.from +2027-07-01 08:00 \(\+01:00\)/);
-  expect(await done('document show menu/main')).toMatch(/^name +Main menu\n {2}m-single {2}link=/);
+  expect(await done('document show menu/header-links')).toMatch(/^name +Header links\n {2}m-single {2}link=/);
   expect((await parlour('section set home h-poster frame.until 2027-03-28T01:30')).err).toContain(
     'Clocks in Europe/Dublin never show 2027-03-28 01:30',
   );
@@ -155,15 +155,15 @@ test('a section goes by its kind where there is one of it, so that a script work
 });
 
 test('details of the store are set and shown; what shoppers left is listed, saved and deleted', async () => {
-  expect(await done('store set "street=Mole 5" sunday= phone=+3531')).toBe(
+  expect(await done('store set "street=Quay 5" sunday= phone=+3531')).toBe(
     'Changed in “Windrow Kites”: street, sunday and phone. Shoppers see it now.',
   );
-  expect(await done('store show')).toMatch(/street +Mole 5 +Street and number/);
+  expect(await done('store show')).toMatch(/street +Quay 5 +Street and number/);
   expect((await parlour('store set stret=x')).err).toMatch(
     /There is no detail “stret”\.\n.*\n.*Did you mean “street”\?/,
   );
   expect((await parlour('store set street')).err).toContain('“street” has no “=”.');
-  expect((await parlour('store set mail=nobody')).err).toContain('“nobody” is not a mail address.');
+  expect((await parlour('store set email=nobody')).err).toContain('“nobody” is not an email address.');
   expect(await done('message list')).toMatch(/^3 unread messages\./);
   const send = (path: string, fields: Record<string, string>) =>
     service.visit(path, {
@@ -171,19 +171,19 @@ test('details of the store are set and shown; what shoppers left is listed, save
       body: new URLSearchParams({ page: '/reach-us', 'back-to': 'x', ...fields }).toString(),
       headers: { 'content-type': 'application/x-www-form-urlencoded' },
     });
-  await send('/sign-up', { mail: '=ada@quill.example' });
-  await send('/message', { name: 'Ada', mail: 'ada@quill.example', subject: 'A tear', text: 'Can you mend it?' });
+  await send('/sign-up', { email: '=ada@quill.example' });
+  await send('/message', { name: 'Ada', email: 'ada@quill.example', subject: 'A tear', text: 'Can you fix it?' });
   expect(await done('sign-up list')).toMatch(/ 5 +=ada@quill\.example +\/reach-us +en-IE/);
   const file = join(folder, 'sign-ups.csv');
-  expect(await done(`sign-up export ${file}`)).toBe(`Saved 5 mail addresses as ${file}.`);
+  expect(await done(`sign-up export ${file}`)).toBe(`Saved 5 email addresses as ${file}.`);
   expect(readFileSync(file, 'utf8')).toMatch(
-    /^Mail address,Page,Language,Since\r\n'=ada@quill\.example,\/reach-us,en-IE,/,
+    /^Email address,Page,Language,Since\r\n'=ada@quill\.example,\/reach-us,en-IE,/,
   );
   expect(await done('message list')).toMatch(
     /^4 unread messages\.\n.*\n.* 4 +unread +Ada, ada@quill\.example +A tear/s,
   );
   expect(await done('message show 4')).toMatch(
-    /From +Ada, ada@quill\.example\nSubject +A tear\n.*\n\nCan you mend it\?$/s,
+    /From +Ada, ada@quill\.example\nSubject +A tear\n.*\n\nCan you fix it\?$/s,
   );
   expect(await done('message list')).toMatch(/^3 unread messages\./);
   await done('message show 4 --unread');
@@ -268,7 +268,7 @@ test('a published state is looked at; lists are sorted; what was archived comes 
 });
 
 test('draws a template in the terminal and into a file', async () => {
-  expect(await done('template draw home')).toMatch(/^top-line ─+\n.*Cart badge.*\nheader ─+\n.*Menu bar/s);
+  expect(await done('template draw home')).toMatch(/^top-line ─+\n.*Cart link.*\nheader ─+\n.*Menu bar/s);
   const file = join(folder, 'home.svg');
   expect(await done(`template draw home --svg ${file}`)).toBe(`Saved as ${file}.`);
   expect(readFileSync(file, 'utf8')).toMatch(/^<svg .*data-section="h-poster"/s);
@@ -297,8 +297,8 @@ test('shows the whole look, what is set and what is not, and menus as they can b
   await done('undo');
   expect(await done('document show look')).toMatch(/^values\.titleFont +lora$/m);
   for (let i = 0; i < 2; i++) await done('undo');
-  await done('entry add menu/main label=Away link=https://a.example --into m-about/entries');
-  expect(await done('document show menu/main')).toMatch(
+  await done('entry add menu/header-links label=Away link=https://a.example --into m-about/entries');
+  expect(await done('document show menu/header-links')).toMatch(
     /^ {2}m-about {2}link=content:about {2}label=The workshop\n {4}\w+ {2}link=https:\/\/a\.example {2}label=Away$/m,
   );
   await done('undo');
@@ -348,22 +348,26 @@ test.each<[string, number, string]>([
   ['section set home nobody title x', 1, 'There is no section “nobody” in the template “Home”.'],
   ['section set home h-poster titel x', 1, 'Field\n  Did you mean “title”? Its fields: title, '],
   ['section add home pster', 1, 'Did you mean “poster”? See parlour kind list.'],
-  ['template show menu/main', 1, '“menu/main” is not a template.\n  Template\n  See parlour template list.'],
+  [
+    'template show menu/header-links',
+    1,
+    '“menu/header-links” is not a template.\n  Template\n  See parlour template list.',
+  ],
   [
     'section move home h-poster --into template/product/odd',
     1,
     '“template/product/odd” names neither a document nor a slot.',
   ],
   ['template move product --before home', 1, '“home” is for other pages than “product”.'],
-  ['sample-catalogue put-in', 1, 'This store has products already.'],
-  ['sample-catalogue take-out', 1, 'There is no sample catalogue in this store.'],
+  ['sample-catalogue add', 1, 'This store has products already.'],
+  ['sample-catalogue remove', 1, 'There is no sample catalogue in this store.'],
   ['section add home wonder', 1, 'There is no section kind “wonder”.\n  Section kind\n  See parlour kind list.'],
   ['assign product:K-999 product', 1, 'There is no page “product:K-999”.'],
   ['assign product:K-001 home', 1, '“Home” is a template for home pages, not for product pages.'],
   ['page why shelf:1', 1, 'There is no page “shelf:1”.'],
   ['revert 99', 1, 'There is no revision 99.'],
   ['publish --store osierwick', 1, 'There is no store “osierwick” that you belong to.'],
-  ['sign-in owner@windrow.example wrong', 1, 'The mail address or the password is wrong.'],
+  ['sign-in owner@windrow.example wrong', 1, 'The email address or the password is wrong.'],
   ['page why', 2, "error: missing required argument 'page'"],
   ['page list --colour red', 2, "error: unknown option '--colour'"],
   ['assign product:K-001', 2, 'Name a template, or use --standard with pages.'],

@@ -34,7 +34,7 @@ describe('values on the command line', () => {
     ['a single page', link('L', 'l'), 'home', { to: 'home' }],
     ['an address', link('L', 'l'), 'https://a.example/b?c', { url: 'https://a.example/b?c' }],
     ['a path', link('L', 'l'), '/cart', { url: '/cart' }],
-    ['a mail address', link('L', 'l'), 'mailto:a@b.example', { url: 'mailto:a@b.example' }],
+    ['an email address', link('L', 'l'), 'mailto:a@b.example', { url: 'mailto:a@b.example' }],
     ['no link', link('L', 'l'), 'none', null],
     ['a new window', link('L', 'l'), '{"to":"home","window":"new"}', { to: 'home', window: 'new' }],
     ['words', words('W', 'w'), 'sea, wind', ['sea', 'wind']],

@@ -3,7 +3,7 @@ import { onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { openSession, session, tell } from './api';
 import { startListening } from './live';
-import NewStore from './pages/NewStore.vue';
+import NewStore from './pages/entrance/NewStore.vue';
 import MastHead from './shell/MastHead.vue';
 
 const router = useRouter();

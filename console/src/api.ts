@@ -138,8 +138,8 @@ export async function openDesign(code: string): Promise<void> {
 }
 
 /** Signs in, and opens what one works on. @param to where to go then */
-export async function signIn(mail: string, password: string, to = '/overview'): Promise<void> {
-  await call(routes.signIn, { body: { mail, password } });
+export async function signIn(email: string, password: string, to = '/overview'): Promise<void> {
+  await call(routes.signIn, { body: { email, password } });
   // What another person was shown here is not for this one.
   answers.clear();
   await openSession();
@@ -172,7 +172,7 @@ export async function openStore(slug: string | null): Promise<void> {
     refreshChanges(),
   ]);
   session.kinds = markRaw(kindsByName(kinds));
-  session.role = members.find((one) => one.mail === session.user?.mail)?.role ?? 'viewer';
+  session.role = members.find((one) => one.email === session.user?.email)?.role ?? 'viewer';
 }
 
 export async function signOut(): Promise<void> {

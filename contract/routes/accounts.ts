@@ -24,7 +24,7 @@ export const accountsRoutes = {
     answer: shapes.done,
   }),
   forgotPassword: post('/forgotten-password', {
-    summary: 'Sends a link for a new password to a mail address, if it has an account.',
+    summary: 'Sends a link for a new password to an email address, if it has an account.',
     door: 'open',
     body: shapes.forgottenRequest,
     answer: shapes.done,

@@ -11,15 +11,15 @@ export const catalogueRoutes = {
     summary: 'Whether the store sells something, and whether that is the sample catalogue.',
     answer: shapes.sample,
   }),
-  putInSample: post('/stores/{store}/sample-catalogue', {
-    summary: 'Puts a sample catalogue into a store without products. Takes some seconds.',
+  addSample: post('/stores/{store}/sample-catalogue', {
+    summary: 'Adds a sample catalogue to a store without products. Takes some seconds.',
     can: 'catalogue.edit',
     body: shapes.noBody,
     answer: shapes.sample,
     status: 201,
   }),
-  takeOutSample: remove('/stores/{store}/sample-catalogue', {
-    summary: 'Takes the sample catalogue out whole; its pictures stay in the library.',
+  removeSample: remove('/stores/{store}/sample-catalogue', {
+    summary: 'Removes the whole sample catalogue; its pictures stay in the library.',
     can: 'catalogue.edit',
     answer: shapes.sample,
   }),

@@ -45,7 +45,7 @@ export const designsRoutes = {
     body: shapes.noteRequest,
     answer: shapes.design,
   }),
-  bringIn: post(`${DESIGN}/bring-in`, {
+  updateFromLive: post(`${DESIGN}/update-from-live`, {
     summary: 'Brings changes that the live design has published since into the draft.',
     can: 'design.edit',
     body: shapes.noBody,

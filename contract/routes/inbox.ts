@@ -4,22 +4,22 @@ import * as shapes from '../shapes/index.js';
 
 export const inboxRoutes = {
   listSignUps: get('/stores/{store}/sign-ups', {
-    summary: 'The mail addresses that shoppers left for news, newest first.',
+    summary: 'The email addresses that shoppers left for news, newest first.',
     can: 'orders.read',
     query: shapes.inboxQuery,
     answer: shapes.signUps,
   }),
   removeSignUp: remove('/stores/{store}/sign-ups/{number}', {
-    summary: 'Deletes a mail address for good.',
+    summary: 'Deletes an email address for good.',
     can: 'orders.read',
     answer: shapes.done,
   }),
-  listSentMail: get('/stores/{store}/sent-mail', {
+  listSentEmail: get('/stores/{store}/sent-email', {
     summary:
-      'What the store has sent by mail while no mail server is named, newest first: it reaches nobody, and is shown here instead.',
+      'What the store has sent by email while no email server is named, newest first: it reaches nobody, and is shown here instead.',
     can: 'orders.read',
     query: shapes.inboxQuery,
-    answer: shapes.sentMails,
+    answer: shapes.sentEmails,
   }),
   listMessages: get('/stores/{store}/messages', {
     summary: 'What shoppers wrote in message forms, newest first.',

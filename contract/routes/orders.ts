@@ -4,18 +4,18 @@ import * as shapes from '../shapes/index.js';
 
 export const orderRoutes = {
   getDelivery: get('/stores/{store}/delivery', {
-    summary: 'The ways to deliver of a store, with their price for each country.',
+    summary: 'The delivery methods of a store, with their price for each country.',
     answer: shapes.delivery,
   }),
   setWay: patch('/stores/{store}/delivery/{way}', {
     summary:
-      'Adds a way to deliver, as the last one, or changes one; names that are left out stay. Shoppers see it at once.',
+      'Adds a delivery method, as the last one, or changes one; names that are left out stay. Shoppers see it at once.',
     can: 'store.manage',
     body: shapes.wayRequest,
     answer: shapes.delivery,
   }),
   removeWay: remove('/stores/{store}/delivery/{way}', {
-    summary: 'Removes a way to deliver. Shoppers see it at once.',
+    summary: 'Removes a delivery method. Shoppers see it at once.',
     can: 'store.manage',
     answer: shapes.delivery,
   }),

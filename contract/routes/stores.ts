@@ -36,14 +36,14 @@ export const storesRoutes = {
     answer: shapes.team,
   }),
   invite: post('/stores/{store}/invitations', {
-    summary: 'Invites somebody, by mail if that is set up, otherwise with a link that is shown once. It works once.',
+    summary: 'Invites somebody, by email if that is set up, otherwise with a link that is shown once. It works once.',
     can: 'team.manage',
     body: shapes.inviteRequest,
     answer: shapes.invitation,
     status: 201,
     secret: ['link'],
   }),
-  changeMember: patch('/stores/{store}/team/{mail}', {
+  changeMember: patch('/stores/{store}/team/{email}', {
     summary: 'Gives a member another role, or none (null), which also withdraws an invitation.',
     can: 'team.manage',
     body: shapes.memberChange,
@@ -63,7 +63,7 @@ export const storesRoutes = {
   }),
   setDetails: patch('/stores/{store}/details', {
     summary:
-      'Sets the name, address, mail address, telephone number or opening hours of a store, as shoppers read them; at once.',
+      'Sets the name, address, email address, telephone number or opening hours of a store, as shoppers read them; at once.',
     can: 'store.manage',
     body: shapes.detailsRequest,
     answer: shapes.store,

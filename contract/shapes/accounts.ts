@@ -1,17 +1,21 @@
 /** People: signing in, tokens, the team, who did what. */
 import { array, boolean, number, string } from 'yup';
-import { closed, isMailAddress, plainText, ROLES } from '@parlour/core';
+import { closed, isEmailAddress, plainText, ROLES } from '@parlour/core';
 import { typed } from './common.js';
 
-const mailText = () =>
-  plainText(200).test('mail', '${path} must be a mail address', (text) => text === undefined || isMailAddress(text));
+const emailText = () =>
+  plainText(200).test(
+    'email',
+    '${path} must be an email address',
+    (text) => text === undefined || isEmailAddress(text),
+  );
 
 const passwordText = () => plainText(200).min(12, '${path} must be at least 12 characters long');
 
-export const credentials = closed({ mail: plainText(200).required(), password: plainText(200).required() });
+export const credentials = closed({ email: plainText(200).required(), password: plainText(200).required() });
 
 export const tokenRequest = closed({
-  mail: plainText(200).required(),
+  email: plainText(200).required(),
   password: plainText(200).required(),
   name: plainText(80).required(),
   /** `read` for a token that changes nothing. */
@@ -19,27 +23,27 @@ export const tokenRequest = closed({
   days: number().integer().min(1).max(366).optional(),
 });
 
-export const user = closed({ name: string().required(), mail: string().required() });
+export const user = closed({ name: string().required(), email: string().required() });
 
 export const token = closed({ token: string().required(), user });
 
 const role = string().oneOf(ROLES).required();
 
-export const member = closed({ mail: string().required(), name: string().required(), role });
+export const member = closed({ email: string().required(), name: string().required(), role });
 
 export const team = closed({
   members: array(member).required(),
-  invited: array(closed({ mail: string().required(), role, expires: string().required() })).required(),
+  invited: array(closed({ email: string().required(), role, expires: string().required() })).required(),
 });
 
-export const inviteRequest = closed({ mail: mailText().required(), role });
+export const inviteRequest = closed({ email: emailText().required(), role });
 
 export const invitation = closed({
-  mail: string().required(),
+  email: string().required(),
   role,
-  /** Null where it was sent by mail, or was told before. */
+  /** Null where it was sent by email, or was told before. */
   link: string().nullable().defined(),
-  /** True if the link was sent to the mail address. */
+  /** True if the link was sent to the email address. */
   mailed: boolean().required(),
   expires: string().required(),
 });
@@ -47,14 +51,14 @@ export const invitation = closed({
 export const joinRequest = closed({
   token: plainText(200).required(),
   /** Needed only for the first owner, whose invitation names nobody. */
-  mail: mailText().optional(),
+  email: emailText().optional(),
   name: plainText(80).required(),
   password: passwordText().required(),
 });
 
 export const memberChange = closed({ role: role.nullable().defined() });
 
-export const forgottenRequest = closed({ mail: mailText().required() });
+export const forgottenRequest = closed({ email: emailText().required() });
 
 export const newPasswordRequest = closed({ token: plainText(200).required(), password: passwordText().required() });
 

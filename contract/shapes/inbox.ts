@@ -1,4 +1,4 @@
-/** Mail addresses for news, and messages. */
+/** Email addresses for news, and messages. */
 import { array, boolean, number, string } from 'yup';
 import { closed } from '@parlour/core';
 import { listedBefore } from './common.js';
@@ -14,7 +14,7 @@ export const inboxQuery = closed({
 const next = number().integer().nullable().defined();
 const signUp = closed({
   number: number().integer().required(),
-  mail: string().required(),
+  email: string().required(),
   /** The path of the page it was left on. */
   page: string().defined(),
   language: string().required(),
@@ -23,8 +23,8 @@ const signUp = closed({
 /** `next` goes on as `before`; null at the end. */
 export const signUps = closed({ signUps: array(signUp).required(), next });
 
-export const sentMails = closed({
-  sentMails: array(
+export const sentEmails = closed({
+  sentEmails: array(
     closed({
       number: number().integer().required(),
       to: string().required(),
@@ -33,7 +33,7 @@ export const sentMails = closed({
       created: string().required(),
     }),
   ).required(),
-  /** True if a mail server is named: then mail goes out, and nothing of it is kept here. */
+  /** True if an email server is named: then email goes out, and nothing of it is kept here. */
   delivered: boolean().required(),
   next,
 });
@@ -41,7 +41,7 @@ export const sentMails = closed({
 export const message = closed({
   number: number().integer().required(),
   name: string().required(),
-  mail: string().required(),
+  email: string().required(),
   subject: string().defined(),
   text: string().required(),
   page: string().defined(),

@@ -1,4 +1,4 @@
-/** Ways to deliver, and orders. */
+/** Delivery methods, and orders. */
 import { array, number } from 'yup';
 import { closed, codeText, plainText, type DeliveryMethod, type PlacedOrder } from '@parlour/core';
 import { listedBefore, typed } from './common.js';
@@ -8,7 +8,7 @@ const MOST_MINOR = 1_000_000_000;
 
 const LANGUAGE = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/;
 const MOST_NAME = 80;
-/** What a way to deliver is, besides its code. */
+/** What a delivery method is, besides its code. */
 export const wayRequest = closed({
   name: plainText(MOST_NAME).min(1).required(),
   /** Its name in further languages, by BCP 47 tag. */
@@ -49,7 +49,7 @@ export const wayRequest = closed({
 });
 const method = wayRequest.shape({ code: codeText().required() });
 
-/** The ways to deliver of a store, in the order shoppers see them. */
+/** The delivery methods of a store, in the order shoppers see them. */
 export const delivery = closed({ methods: array(method).strict().max(50).required() });
 
 const MOST_ORDERS = 200;

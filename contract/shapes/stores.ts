@@ -23,7 +23,7 @@ export const store = closed({
   timeZone: string().required(),
   /** ISO 3166-1 code of the home country. */
   country: string().required(),
-  /** What is set of its address, mail address, telephone number and opening hours. */
+  /** What is set of its address, email address, telephone number and opening hours. */
   details: typed<StoreDetails>({ type: 'object', additionalProperties: { type: 'string' } }).required(),
   /** Code of the design that shoppers see. */
   liveDesign: string().required(),

@@ -15,7 +15,7 @@ import { printRule } from './rule-text.js';
 export function placeOfAddition(place: string, draft: Draft, kinds: KindDescriptions): string {
   const [where = '', code = ''] = place.split(':');
   if (code === '') return regionInWords(place);
-  if (where === 'spot') return `the spot “${code}”`;
+  if (where === 'open-place') return `the open place “${code}”`;
   for (const key of draft.keys()) {
     const document = draft.get(key);
     const section = document?.nodes[code];

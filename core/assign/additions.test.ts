@@ -1,4 +1,4 @@
-/** Where additions stand: in regions and spots, right beside sections, in an order set by hand, for some languages. */
+/** Where additions stand: in regions and open places, right beside sections, in an order set by hand, for some languages. */
 import {
   applyRequests,
   documentsOf,
@@ -119,10 +119,10 @@ test('one can be for some languages only', () => {
   expect(shown({ 'addition/one': addition('above', 'All', { languages: [] }) })).toContain('All');
 });
 
-test('the plan draws what is added, shared, and in spots, each as part of its own document', () => {
+test('the plan draws what is added, shared, and in open places, each as part of its own document', () => {
   const page = template([
     words('a', 'A'),
-    section('s', 'spot', { name: 'open' }),
+    section('s', 'open-place', { name: 'open' }),
     section('u', 'shared-section', { shared: 'p' }),
   ]);
   const shared: SectionedDocument = {
@@ -137,7 +137,7 @@ test('the plan draws what is added, shared, and in spots, each as part of its ow
     ['template/other', { ...template([words('o', 'O')]), around: { header: 'none' } } as Document],
     ['shared/p', shared],
     ['addition/one', addition('after:a', 'One')],
-    ['addition/two', addition('spot:open', 'Two', { order: 1 })],
+    ['addition/two', addition('open-place:open', 'Two', { order: 1 })],
     ['addition/three', addition('footer', 'Three', { order: 2 })],
     ['addition/elsewhere', addition('above', 'Elsewhere', { target: { page: 'cart' } })],
   ]);

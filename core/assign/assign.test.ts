@@ -52,7 +52,7 @@ const state = new Map<string, Document>([
   ['addition/banner', addition('Banner', 'above', { page: 'product:K-2' })],
   [
     'addition/note',
-    addition('Size note', 'spot:extra', { pageKind: 'product', when: parseRule('price < 50', 'product') }),
+    addition('Size note', 'open-place:extra', { pageKind: 'product', when: parseRule('price < 50', 'product') }),
   ],
 ]);
 const page = (code: string, facts: Record<string, string | number> = {}) => ({
@@ -82,8 +82,8 @@ describe('assignment and why', () => {
       'The template “Skerry” chooses “Sale” for its header.',
       'The template “Skerry” leaves the footer out.',
       '“Banner” is added above the content, for this page only.',
-      '“Size note” is meant for this page, by the rule price < 50, but there is no spot “extra” on it.',
-      'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.5 rem.',
+      '“Size note” is meant for this page, by the rule price < 50, but there is no open place “extra” on it.',
+      'Gaps is 2.5 rem on pages of this template; elsewhere it is 1.5 rem.',
     ]);
     expect(told.change.map(({ command }) => command)).toEqual([
       'parlour assign product:K-2 TEMPLATE',
@@ -143,7 +143,7 @@ describe('assignment and why', () => {
     // A look where nothing was set has no values at all.
     const untouched = new Map(state).set(keys.look, bare as Document);
     expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING, SHIPPED_KINDS).sentences).toContain(
-      'Room between things is 2.5 rem on pages of this template; elsewhere it is 1.75 rem.',
+      'Gaps is 2.5 rem on pages of this template; elsewhere it is 1.75 rem.',
     );
   });
 
@@ -182,7 +182,7 @@ describe('assignment and why', () => {
   test('additions are found by page, by kind and by rule', () => {
     const found = (code: string, price: number) => [...additionsFor(page(code, { price }), state, SETTING).keys()];
     expect(found('product:K-2', 9900)).toEqual(['above']);
-    expect(found('product:K-3', 1000)).toEqual(['spot:extra']);
+    expect(found('product:K-3', 1000)).toEqual(['open-place:extra']);
     expect(found('home', 1000)).toEqual([]);
     expect(printRule(parseRule('price < 50', 'product'))).toBe('price < 50');
   });

@@ -38,7 +38,7 @@ export const PAGE_KINDS = {
   },
   'thank-you': { name: 'Thank you', sentence: 'The order that was just made.', subject: null, areas: SIDE },
   content: { name: 'Content', sentence: 'A page of text, such as about or delivery.', subject: 'content', areas: SIDE },
-  find: { name: 'Search results', sentence: 'The products that a search finds.', subject: null, areas: SIDE },
+  search: { name: 'Search results', sentence: 'The products that a search finds.', subject: null, areas: SIDE },
   'sign-in': { name: 'Sign in', sentence: 'Where shoppers sign in.', subject: null, areas: SIDE },
   account: { name: 'Account', sentence: 'A shopper’s own orders and details.', subject: null, areas: SIDE },
   'not-found': { name: 'Not found', sentence: 'Shown where there is no page at a path.', subject: null, areas: SIDE },

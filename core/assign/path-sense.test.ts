@@ -17,7 +17,7 @@ test.each([
   ['cart', '/cart/{slug}', 'bad-path'],
   ['product', '/browse/{slug}', 'bad-path'],
   ['brand', '/{slug}', 'bad-path'],
-  ['find', '/cart', 'bad-path'],
+  ['search', '/cart', 'bad-path'],
   ['product', '/pictures/{slug}', 'bad-path'],
   ['cart', '/favicon.ico', 'bad-path'],
   ['cart', '/about', 'bad-path'],
@@ -50,7 +50,7 @@ test.each(['cart', 'terms', 'favicon', 'styles'])('a content page at “%s” is
 test.each([
   ['guides/winter', null],
   ['terms/at-sea', null],
-  ['item/petrel', 'a product page'],
+  ['item/ripple', 'a product page'],
   ['browse/all', 'a collection page'],
   ['thank-you/nobody', 'the thank you page'],
   ['sign-in/somebody', 'the sign in page'],

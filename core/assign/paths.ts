@@ -11,7 +11,7 @@ export const STANDARD_PATHS: PathPatterns = {
   'all-collections': '/browse',
   cart: '/cart',
   checkout: '/checkout',
-  find: '/find',
+  search: '/search',
   'sign-in': '/sign-in',
   account: '/account',
   'thank-you': '/thank-you',

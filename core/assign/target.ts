@@ -1,4 +1,4 @@
-/** Additions: which sections are put into regions and spots of a page, by page, by kind or by rule. */
+/** Additions: which sections are put into regions and open places of a page, by page, by kind or by rule. */
 import type { AdditionDocument, DocumentKey, Target } from '../design/document.js';
 import type { AskedPage, DesignState, RuleSetting } from './assigned.js';
 import { parsePage } from './page.js';

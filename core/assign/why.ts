@@ -16,7 +16,7 @@ import {
 } from '../design/document.js';
 import { inWords, shown } from '../fields/in-words.js';
 import { sectionName } from '../design/edits/common.js';
-import { kindName, SPOT, type KindDescriptions } from '../kinds/kind.js';
+import { kindName, OPEN_PLACE, type KindDescriptions } from '../kinds/kind.js';
 import { LOOK_FIELDS, lookFields } from '../look/settings.js';
 import { listed } from '../words.js';
 import {
@@ -115,7 +115,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kin
           ]
         : []),
       ...regionSentences(regions, nameOf(assigned?.template ?? '')),
-      ...additions.map((one) => additionSentence(one, openPlaces(template, regions, state), kindTitle, kinds)),
+      ...additions.map((one) => additionSentence(one, additionPlaces(template, regions, state), kindTitle, kinds)),
       ...(additions.length >= MOST_ADDITIONS
         ? [`A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`]
         : []),
@@ -250,31 +250,31 @@ function regionSentences(regions: readonly WhyRegion[], template: string): strin
   ];
 }
 
-/** Where additions can go on a page, besides its regions: the spots and the sections of its template and around it. */
-interface OpenPlaces {
-  readonly spots: ReadonlySet<string>;
+/** Where additions can go on a page, besides its regions: the open places and the sections of its template and around it. */
+interface AdditionPlaces {
+  readonly openPlaces: ReadonlySet<string>;
   readonly sections: ReadonlyMap<NodeId, Section>;
 }
 
-function openPlaces(
+function additionPlaces(
   template: TemplateDocument | undefined,
   regions: readonly WhyRegion[],
   state: DesignState,
-): OpenPlaces {
+): AdditionPlaces {
   const around = regions.flatMap(({ document }) =>
     document === null ? [] : [state.get(document) as ArrangementDocument],
   );
   const sections = [...(template ? [template] : []), ...around].flatMap(({ areas }) => [...sectionsIn(areas)]);
-  const spots = sections.filter(({ kind }) => kindName(kind) === SPOT);
+  const openPlaces = sections.filter(({ kind }) => kindName(kind) === OPEN_PLACE);
   return {
-    spots: new Set(spots.map(({ values }) => String(values['name'] ?? 'extra'))),
+    openPlaces: new Set(openPlaces.map(({ values }) => String(values['name'] ?? 'extra'))),
     sections: new Map(sections.map((section) => [section.id, section])),
   };
 }
 
 function additionSentence(
   { name, place, target }: { readonly name: string; readonly place: string; readonly target: Target },
-  { spots, sections }: OpenPlaces,
+  { openPlaces, sections }: AdditionPlaces,
   kindInSentence: string,
   kinds: KindDescriptions,
 ): string {
@@ -284,10 +284,10 @@ function additionSentence(
     const region = regionInWords(place);
     return `“${name}” is added ${region.startsWith('the ') ? `to ${region}` : region}, ${why}.`;
   }
-  if (where === 'spot')
-    return spots.has(code)
-      ? `“${name}” is added to the spot “${code}”, ${why}.`
-      : `“${name}” is meant for this page, ${why}, but there is no spot “${code}” on it.`;
+  if (where === 'open-place')
+    return openPlaces.has(code)
+      ? `“${name}” is added to the open place “${code}”, ${why}.`
+      : `“${name}” is meant for this page, ${why}, but there is no open place “${code}” on it.`;
   const section = sections.get(code);
   return section
     ? `“${name}” is added right ${where} ${sectionName(section, kinds)} (section ${code}), ${why}.`

@@ -9,7 +9,7 @@ import {
   type Totals,
 } from '../kinds/facts.js';
 
-/** A way to deliver, with a flat price for each country it goes to. */
+/** A delivery method, with a flat price for each country it goes to. */
 export interface DeliveryMethod {
   readonly code: string;
   readonly name: string;
@@ -24,7 +24,7 @@ export interface KeptCart {
   readonly lines: readonly CartLine[];
   readonly attempt: string;
   readonly buyer: Buyer;
-  /** The code of the chosen way to deliver; empty if none is. */
+  /** The code of the chosen delivery method; empty if none is. */
   readonly delivery: string;
 }
 
@@ -35,7 +35,7 @@ export interface Buying {
   readonly country: string;
 }
 
-/** Ways to deliver as they are called in a further language. @param language null for the leading one */
+/** Delivery methods as they are called in a further language. @param language null for the leading one */
 export const methodsIn = (language: string | null, methods: readonly DeliveryMethod[]): readonly DeliveryMethod[] =>
   language === null ? methods : methods.map((method) => ({ ...method, name: method.names?.[language] ?? method.name }));
 
@@ -44,7 +44,7 @@ export const countriesOf = (methods: readonly DeliveryMethod[]): string[] => [
   ...new Set(methods.flatMap(({ prices }) => Object.keys(prices))),
 ];
 
-/** The ways to deliver to a country. */
+/** The delivery methods to a country. */
 export const offersTo = (country: string, methods: readonly DeliveryMethod[]): DeliveryOffer[] =>
   methods.flatMap(({ code, name, prices }) =>
     Object.hasOwn(prices, country) ? [{ code, name, price: prices[country] as number }] : [],
@@ -59,7 +59,7 @@ export const totalsOf = (lines: readonly OrderLine[], delivery: number | null): 
   return { goods, delivery, total: goods + (delivery ?? 0) };
 };
 
-/** The facts of a shopper with a cart. A way to deliver that does not go to the country is as good as not chosen. */
+/** The facts of a shopper with a cart. A delivery method that does not go to the country is as good as not chosen. */
 export function checkoutFacts(
   { lines, attempt, buyer, delivery }: KeptCart,
   { methods, country }: Buying,

@@ -7,7 +7,7 @@ import type { DeliveryOffer, Facts, OrderLine, Totals } from '../kinds/facts.js'
 /** All that an order charges for. */
 export interface Charged {
   readonly lines: readonly OrderLine[];
-  /** Null while no way to deliver is chosen. */
+  /** Null while no delivery method is chosen. */
   readonly delivery: DeliveryOffer | null;
   readonly totals: Totals;
 }

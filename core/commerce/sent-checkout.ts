@@ -1,11 +1,11 @@
 /** The form of the checkout as it was sent: its fields stand in any sections, some in several. */
-import { isMailAddress } from '../fields/mail-address.js';
+import { isEmailAddress } from '../fields/email-address.js';
 import { FIELD_MARK } from '../kinds/view.js';
 import { PAYMENT_WAYS, type Buyer, type PaymentWay } from '../kinds/facts.js';
 import type { WordName } from '../locale/words.js';
 import { offersTo, type DeliveryMethod } from './checkout.js';
 
-const BUYER_FIELDS = ['mail', 'name', 'street', 'postcode', 'city', 'country'] as const satisfies (keyof Buyer)[];
+const BUYER_FIELDS = ['email', 'name', 'street', 'postcode', 'city', 'country'] as const satisfies (keyof Buyer)[];
 const FIELDS: ReadonlySet<string> = new Set([...BUYER_FIELDS, 'delivery', 'payment']);
 /** What one field may hold. */
 const LONGEST = 200;
@@ -65,7 +65,7 @@ export function settle(
   const of = (field: string): string => told[field] ?? '';
   const errors: Record<string, WordName> = {};
   for (const field of BUYER_FIELDS) if (of(field) === '') errors[field] = 'field-needed';
-  if (of('mail') !== '' && !isMailAddress(of('mail'))) errors['mail'] = 'mail-wrong';
+  if (of('email') !== '' && !isEmailAddress(of('email'))) errors['email'] = 'email-wrong';
   const offers = offersTo(of('country'), methods);
   if (of('country') !== '' && offers.length === 0) errors['country'] = 'no-way';
   else if (!offers.some(({ code }) => code === of('delivery'))) errors['delivery'] = 'choose-delivery';

@@ -101,8 +101,8 @@ const LAYOUT: Fields = {
 const ASSIGNED = reference('Template', 'The template a page uses.', 'template');
 const PAGE = new RegExp(`^(${pageKinds().join('|')})(:${DOCUMENT_CODE})?$`);
 
-/** Where an addition can go: a region, a spot by its name, or right before or after a section by its id. */
-export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|(?:spot|before|after):${DOCUMENT_CODE})$`);
+/** Where an addition can go: a region, an open place by its name, or right before or after a section by its id. */
+export const ADDITION_PLACE = new RegExp(`^(${REGIONS.join('|')}|(?:open-place|before|after):${DOCUMENT_CODE})$`);
 
 const PATH = /^\/[^\s?#\\]*$/;
 const PATTERN = text('Path', 'With {slug} in place of the page’s slug.', {
@@ -179,12 +179,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     called: named('addition'),
     fields: {
       name: NAME,
-      place: text('Place', 'The region or spot it goes into, or the section it is right before or after.', {
+      place: text('Place', 'The region or open place it goes into, or the section it is right before or after.', {
         required: true,
         plain: true,
         form: {
           pattern: ADDITION_PLACE.source,
-          words: `one of ${REGIONS.join(', ')}, spot:NAME, before:SECTION or after:SECTION`,
+          words: `one of ${REGIONS.join(', ')}, open-place:NAME, before:SECTION or after:SECTION`,
         },
       }),
       order: number('Order', 'Where several are in one place, lower numbers come first.', {

@@ -54,8 +54,21 @@ export type Region = (typeof REGIONS)[number];
 export const PLACES_AROUND = [...REGIONS, 'side'] as const;
 export type PlaceAround = (typeof PLACES_AROUND)[number];
 
-/** A place around the content, as sentences call it. */
-export const aroundInWords = (place: string): string => (place === 'side' ? 'side area' : place.replace('-', ' '));
+/** The titles of the places around the content, as the console and pictures of a page show them. */
+export const AROUND_TITLES: Readonly<Record<PlaceAround, string>> = {
+  'top-line': 'Top strip',
+  header: 'Header',
+  above: 'Above the content',
+  below: 'Below the content',
+  footer: 'Footer',
+  side: 'Side area',
+};
+
+/** A place around the content, as sentences call it: “top strip”, “place above the content”. */
+export function aroundInWords(place: string): string {
+  const title = (AROUND_TITLES as Readonly<Record<string, string>>)[place] ?? place;
+  return `${title.endsWith('the content') ? 'place ' : ''}${title.toLowerCase()}`;
+}
 
 /** How wide a section or the content of a template can be. */
 export const WIDTHS = ['reading', 'standard', 'broad', 'edge'] as const;
@@ -100,12 +113,12 @@ export interface SharedDocument {
   readonly areas: Areas;
 }
 
-/** Sections put in a region or spot for some store pages. */
+/** Sections put in a region or open place for some store pages. */
 export interface AdditionDocument {
   readonly format: number;
   readonly type: 'addition';
   readonly name: string;
-  /** A region such as `above`, a spot as `spot:NAME`, or beside any section: `before:ID`, `after:ID`. */
+  /** A region such as `above`, an open place as `open-place:NAME`, or beside any section: `before:ID`, `after:ID`. */
   readonly place: string;
   /** Among several in one place, lower ones come first; 0 if absent. */
   readonly order?: number;

@@ -9,7 +9,7 @@ export const LIMITS = {
   slotDepth: 4,
   /** Entries inside entries, such as menus inside menus. */
   entryDepth: 3,
-  /** Shared sections and spots inside what is shown by others. */
+  /** Shared sections and open places inside what is shown by others. */
   shownDepth: 6,
   /** Sections that one document may come to, with all that it shows of others. */
   sectionsShown: 1_000,

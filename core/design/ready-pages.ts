@@ -9,7 +9,7 @@ export interface ReadyPage {
   /** What it is good for. */
   readonly sentence: string;
   /** The menu of a new store that leads to it. */
-  readonly menu: 'main' | 'footer';
+  readonly menu: 'header-links' | 'help';
   readonly description: string;
   readonly text: string;
 }
@@ -20,7 +20,7 @@ export const READY_PAGES: readonly ReadyPage[] = [
     code: 'about',
     title: 'About us',
     sentence: 'Who is behind the store: what people read before they buy for the first time.',
-    menu: 'main',
+    menu: 'header-links',
     description: 'Who we are, and how we work.',
     text: '<p>We are a small store, and the people who answer your messages are the people who pack your parcel.</p><h2>What we sell</h2><p>Everything here is made or chosen by us. If we would not keep it ourselves, we do not sell it.</p><h2>If something is wrong</h2><p>Tell us. We put it right, or you get your money back.</p>',
   },
@@ -28,7 +28,7 @@ export const READY_PAGES: readonly ReadyPage[] = [
     code: 'reach-us',
     title: 'Reach us',
     sentence: 'Where to write, call or come by.',
-    menu: 'main',
+    menu: 'header-links',
     description: 'Write to us, or reply to any message we sent you.',
     text: '<p>The quickest way is to reply to the confirmation of your order: it reaches us with your order number in it.</p><p>We answer on working days, usually within one.</p>',
   },
@@ -36,15 +36,15 @@ export const READY_PAGES: readonly ReadyPage[] = [
     code: 'delivery',
     title: 'Delivery and returns',
     sentence: 'What delivery costs, how long it takes, and how things are sent back.',
-    menu: 'footer',
+    menu: 'help',
     description: 'What delivery costs, how long it takes, and how to send something back.',
-    text: '<h2>Delivery</h2><p>The checkout shows every way to deliver to your country with its price, before you pay.</p><h2>Returns</h2><p>You can send back what you bought within 14 days of receiving it, unused and in its packaging. Write to us first, and we will tell you where to send it. We refund the price within 14 days of its arrival.</p><p>If something arrives broken, send us a picture of it. You need not send it back.</p>',
+    text: '<h2>Delivery</h2><p>The checkout shows every delivery method to your country with its price, before you pay.</p><h2>Returns</h2><p>You can send back what you bought within 14 days of receiving it, unused and in its packaging. Write to us first, and we will tell you where to send it. We refund the price within 14 days of its arrival.</p><p>If something arrives broken, send us a picture of it. You need not send it back.</p>',
   },
   {
     code: 'terms',
     title: 'Terms',
     sentence: 'The conditions of a sale.',
-    menu: 'footer',
+    menu: 'help',
     description: 'The conditions of buying here.',
     text: '<h2>Orders</h2><p>A contract of sale is made when we confirm your order. If we cannot deliver, we tell you at once and refund what you paid.</p><h2>Prices</h2><p>Prices are those shown at the checkout, with tax and delivery.</p><h2>Your rights</h2><p>The rights that the law of your country gives you as a buyer are not affected by these terms.</p>',
   },
@@ -52,9 +52,9 @@ export const READY_PAGES: readonly ReadyPage[] = [
     code: 'privacy',
     title: 'Privacy',
     sentence: 'What you know of your shoppers, and what for.',
-    menu: 'footer',
+    menu: 'help',
     description: 'What we know about you, and what for.',
-    text: '<h2>What we keep</h2><p>To deliver an order we keep your name, addresses, mail address, and what you bought. We keep them as long as the law asks us to.</p><h2>Cookies</h2><p>This store sets one cookie when you put something into the cart, so that it is still there on the next page.</p><h2>Your rights</h2><p>You can ask us at any time what we know about you, and have it corrected or deleted.</p>',
+    text: '<h2>What we keep</h2><p>To deliver an order we keep your name, addresses, email address, and what you bought. We keep them as long as the law asks us to.</p><h2>Cookies</h2><p>This store sets one cookie when you put something into the cart, so that it is still there on the next page.</p><h2>Your rights</h2><p>You can ask us at any time what we know about you, and have it corrected or deleted.</p>',
   },
 ];
 
@@ -81,8 +81,8 @@ export function readyDocuments(): [DocumentKey, Document][] {
   const collections = entry('collections', 'All collections', 'all-collections');
   return [
     ...READY_PAGES.map(({ code }): [DocumentKey, Document] => [keys.content(code), readyPage(code) as ContentDocument]),
-    [keys.menu('main'), menu('Main menu', [collections, ...leadingTo('main')])],
-    [keys.menu('footer'), menu('Footer menu', leadingTo('footer'))],
+    [keys.menu('header-links'), menu('Header links', [collections, ...leadingTo('header-links')])],
+    [keys.menu('help'), menu('Help and legal', leadingTo('help'))],
   ];
 }
 

@@ -8,26 +8,26 @@ const shared = (name: string, ...main: ReturnType<typeof section>[]): Document =
   name,
   areas: { main },
 });
-const addition = (name: string, spot: string, ...main: ReturnType<typeof section>[]): Document => ({
+const addition = (name: string, openPlace: string, ...main: ReturnType<typeof section>[]): Document => ({
   format: 1,
   type: 'addition',
   name,
-  place: `spot:${spot}`,
+  place: `open-place:${openPlace}`,
   target: { pageKind: 'home' },
   areas: { main },
 });
 const use = (id: string, code: string) => section(id, 'shared-section', { shared: code });
-const spot = (id: string, name = 'extra') => section(id, 'spot', { name });
+const openPlace = (id: string, name = 'extra') => section(id, 'open-place', { name });
 const put = (document: string, kind: string, values: object): EditRequest =>
   ({ type: 'insert', document, kind, place: {}, values }) as EditRequest;
 
 const start = () =>
   draftOf({
-    'template/home': template([use('u', 'a'), spot('n')]),
+    'template/home': template([use('u', 'a'), openPlace('n')]),
     'shared/a': shared('A', use('a1', 'b')),
     'shared/b': shared('B', section('b1')),
     'addition/one': addition('One', 'extra', use('o1', 'b')),
-    'addition/two': addition('Two', 'other', spot('t1')),
+    'addition/two': addition('Two', 'other', openPlace('t1')),
   });
 
 test.each<[string, EditRequest, RegExp]>([
@@ -37,16 +37,16 @@ test.each<[string, EditRequest, RegExp]>([
     put('shared/b', 'shared-section', { shared: 'a' }),
     /“B” would show itself, by way of the shared section “A”/,
   ],
-  ['its own spot', put('addition/one', 'spot', { name: 'extra' }), /“One” would show itself/],
-  ['its own spot, unnamed', put('addition/one', 'spot', {}), /“One” would show itself/],
+  ['its own open place', put('addition/one', 'open-place', { name: 'extra' }), /“One” would show itself/],
+  ['its own open place, unnamed', put('addition/one', 'open-place', {}), /“One” would show itself/],
   [
-    'a spot that leads back',
-    put('shared/b', 'spot', { name: 'other' }),
+    'an open place that leads back',
+    put('shared/b', 'open-place', { name: 'other' }),
     /“B” would show itself, by way of .*“Two” and .*“One”/,
   ],
   [
     'where it is moved to',
-    { type: 'set', document: 'addition/two', field: 'place', was: 'spot:other', value: 'spot:extra' },
+    { type: 'set', document: 'addition/two', field: 'place', was: 'open-place:other', value: 'open-place:extra' },
     /“Two” would show itself/,
   ],
   [
@@ -109,7 +109,7 @@ test('a section cannot show a shared section that is not there', () => {
 test('however many additions a unit makes, what is shown is gone through once', () => {
   const many = 400;
   const documents = Object.fromEntries(
-    Array.from({ length: many }, (_, i) => [`template/t${i}`, template([spot('n'), section(`x${i}`)])]),
+    Array.from({ length: many }, (_, i) => [`template/t${i}`, template([openPlace('n'), section(`x${i}`)])]),
   );
   const draft = draftOf(documents);
   let asked = 0;
@@ -119,7 +119,7 @@ test('however many additions a unit makes, what is shown is gone through once', 
     what: 'addition',
     name: `Note ${i}`,
     code: `note-${i}`,
-    head: { place: 'spot:extra', 'target.pageKind': 'home' },
+    head: { place: 'open-place:extra', 'target.pageKind': 'home' },
   }));
   expect(applyRequests(unit, counted, tools()).documents.size).toBe(many);
   // Not each document for each addition.

@@ -1,8 +1,8 @@
 /**
- * What documents show of each other: shared sections, and what additions put into spots and beside sections. No document may come to show
+ * What documents show of each other: shared sections, and what additions put into open places and beside sections. No document may come to show
  * itself, and what one comes to show has a size, since each place multiplies what is shown in it.
  */
-import { kindName, SPOT, SHARED_SECTION } from '../kinds/kind.js';
+import { kindName, OPEN_PLACE, SHARED_SECTION } from '../kinds/kind.js';
 import { Problem } from '../problem.js';
 import { capitalised } from '../words.js';
 import { keys, sectionsIn, type DocumentKey, type NodeId, type SectionedDocument, type Values } from './document.js';
@@ -13,9 +13,9 @@ import { LIMITS } from './limits.js';
 /** What one document shows, by itself. */
 interface Shown {
   readonly sections: number;
-  /** Codes of shared sections, and names of spots; one as often as it is shown. */
+  /** Codes of shared sections, and names of open places; one as often as it is shown. */
   readonly shared: readonly string[];
-  readonly spots: readonly string[];
+  readonly openPlaces: readonly string[];
   /** The ids of its sections, which additions may stand beside. */
   readonly ids: readonly NodeId[];
 }
@@ -25,16 +25,16 @@ type AnySection = { readonly id: NodeId; readonly kind: string; readonly values:
 function shownBy(sections: Iterable<AnySection>): Shown {
   let count = 0;
   const shared: string[] = [];
-  const spots: string[] = [];
+  const openPlaces: string[] = [];
   const ids: NodeId[] = [];
   for (const { id, kind, values } of sections) {
     count++;
     ids.push(id);
     const name = kindName(kind);
     if (name === SHARED_SECTION && values['shared']) shared.push(String(values['shared']));
-    if (name === SPOT) spots.push(String(values['name'] ?? 'extra'));
+    if (name === OPEN_PLACE) openPlaces.push(String(values['name'] ?? 'extra'));
   }
-  return { sections: count, shared, spots, ids };
+  return { sections: count, shared, openPlaces, ids };
 }
 
 // Documents are never changed in place.
@@ -151,7 +151,7 @@ function reachOf(state: ShowingState): (key: DocumentKey, way: readonly Document
     let depth = 0;
     const inside = [
       ...(shown?.shared ?? []).map(keys.shared),
-      ...(shown?.spots ?? []).flatMap((spot) => addedAt(`spot:${spot}`)),
+      ...(shown?.openPlaces ?? []).flatMap((openPlace) => addedAt(`open-place:${openPlace}`)),
       ...(shown?.ids ?? []).flatMap((id) => [...addedAt(`before:${id}`), ...addedAt(`after:${id}`)]),
     ];
     for (const other of inside) {
@@ -165,7 +165,7 @@ function reachOf(state: ShowingState): (key: DocumentKey, way: readonly Document
         sections > LIMITS.sectionsShown
           ? `${capitalised(state.called(key))} would come to more than ${LIMITS.sectionsShown} sections, with all that is shown in it.`
           : `${capitalised(state.called(key))} would show sections more than ${LIMITS.shownDepth} deep inside each other.`,
-        { place: 'document', remedy: 'Show fewer shared sections or spots in each other.' },
+        { place: 'document', remedy: 'Show fewer shared sections or open places in each other.' },
       );
     const found = { sections, depth };
     done.set(key, found);

@@ -25,7 +25,7 @@ const TONES = ['plain', 'soft', 'strong', 'vivid'] as const;
 const content: ContentDocument = {
   format: FORMAT,
   type: 'content',
-  title: 'Specimen',
+  title: 'All styles on one sheet',
   slug: CODE,
 };
 const template: TemplateDocument = {

@@ -40,7 +40,7 @@ test.each(all)('$code makes a template that may be published', (starter) => {
 
 test('a new store has every content page it needs, marked as ready-made, with a menu to each; one can be made again', () => {
   const design = starterDesign('Tern Tea');
-  const linked = ['menu/main', 'menu/footer'].flatMap((key) => {
+  const linked = ['menu/header-links', 'menu/help'].flatMap((key) => {
     const menu = design.get(key) as MenuDocument;
     return menuEntries(menu, null).map(({ link }) => (link && 'to' in link ? link.to : ''));
   });
@@ -77,7 +77,7 @@ test('a template begins with a starter and shares nothing with it', () => {
     Object.values(nodes)
       .map(({ kind }) => kindName(kind as string))
       .sort(),
-  ).toEqual(['buy-form', 'columns', 'price', 'product-intro', 'product-pictures', 'product-row']);
+  ).toEqual(['buy-form', 'columns', 'price', 'product-title', 'product-pictures', 'product-row']);
   expect(Object.keys(nodes).every((id) => id.startsWith('new'))).toBe(true);
   const words = Object.values(nodes).find(({ kind }) => kind === 'price@1');
   expect(nodes[words?.place.in as string]?.kind).toBe('columns@1');

@@ -96,7 +96,7 @@ const MADE: readonly TemplateStarter[] = [
         {
           one: [section('product-pictures', 'product-pictures')],
           two: [
-            section('product-intro', 'product-intro', { description: true }),
+            section('product-title', 'product-title', { description: true }),
             section('product-price', 'price', { size: 'large' }),
             section('product-buy', 'buy-form'),
           ],
@@ -117,7 +117,7 @@ const MADE: readonly TemplateStarter[] = [
         { space: 'large' },
         {
           one: [
-            section('product-intro', 'product-intro', { description: true }),
+            section('product-title', 'product-title', { description: true }),
             section('product-price', 'price'),
             section('product-buy', 'buy-form'),
           ],
@@ -135,7 +135,7 @@ const MADE: readonly TemplateStarter[] = [
     width: 'reading',
     sections: () => [
       section('product-pictures', 'product-pictures'),
-      section('product-intro', 'product-intro', { description: true }, { space: 'small' }),
+      section('product-title', 'product-title', { description: true }, { space: 'small' }),
       section('product-price', 'price', { size: 'large' }, { space: 'small' }),
       section('product-buy', 'buy-form', {}, { space: 'small' }),
     ],
@@ -269,7 +269,7 @@ const MADE: readonly TemplateStarter[] = [
         {},
         {
           one: [
-            section('visit-reach', 'reach-details', { title: 'Address' }, { space: 'small' }),
+            section('visit-reach', 'contact-details', { title: 'Address' }, { space: 'small' }),
             section('visit-hours', 'opening-hours', { title: 'Opening hours' }, { space: 'small' }),
           ],
           two: [section('visit-map', 'map', {}, { space: 'small' })],
@@ -298,7 +298,7 @@ const MADE: readonly TemplateStarter[] = [
       section('content-title', 'page-title'),
       section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
       {
-        ...section('questions-folds', 'folds', {}, { width: 'reading' }),
+        ...section('questions-accordion', 'accordion', {}, { width: 'reading' }),
         lists: {
           parts: [
             {
@@ -340,7 +340,7 @@ const MADE: readonly TemplateStarter[] = [
         {},
         {
           one: [section('cart-lines', 'cart-lines')],
-          two: [section('cart-totals', 'totals'), section('cart-checkout', 'to-checkout')],
+          two: [section('cart-totals', 'totals'), section('cart-checkout', 'checkout-button')],
         },
       ),
     ],
@@ -353,11 +353,11 @@ const MADE: readonly TemplateStarter[] = [
     sections: () => [
       section('checkout-title', 'page-title'),
       section('checkout-buyer', 'buyer'),
-      section('checkout-address', 'deliver-to'),
-      section('checkout-delivery', 'ways-to-deliver'),
-      section('checkout-payment', 'ways-to-pay'),
+      section('checkout-address', 'delivery-address'),
+      section('checkout-delivery', 'delivery-choice'),
+      section('checkout-payment', 'payment-choice'),
     ],
-    beside: () => [section('checkout-recap', 'order-recap'), section('checkout-order', 'order-button')],
+    beside: () => [section('checkout-recap', 'your-order'), section('checkout-order', 'order-button')],
   },
   {
     code: 'thank-you-lines',
@@ -368,22 +368,22 @@ const MADE: readonly TemplateStarter[] = [
     sections: () => [section('thank-you-thanks', 'thanks'), section('thank-you-lines', 'order-lines')],
   },
   {
-    code: 'find-listing',
-    name: 'Find box and products',
+    code: 'search-listing',
+    name: 'Search box and products',
     sentence: 'The field to look for something else, how many were found, and the products page by page.',
-    pageKind: 'find',
+    pageKind: 'search',
     sections: () => [
-      section('find-title', 'page-title'),
-      section('find-box', 'find-box', {}, { space: 'small' }),
-      section('find-count', 'found-count', {}, { space: 'none' }),
-      section('find-products', 'listing', { source: { from: 'found' } }),
-      section('find-paging', 'paging', {}, { space: 'large' }),
+      section('search-title', 'page-title'),
+      section('search-box', 'search-box', {}, { space: 'small' }),
+      section('search-count', 'number-of-results', {}, { space: 'none' }),
+      section('search-products', 'listing', { source: { from: 'found' } }),
+      section('search-paging', 'paging', {}, { space: 'large' }),
     ],
   },
   {
     code: 'sign-in-form',
     name: 'Sign-in form',
-    sentence: 'A field for a mail address, to which a link is sent that signs in.',
+    sentence: 'A field for an email address, to which a link is sent that signs in.',
     pageKind: 'sign-in',
     sections: () => [section('sign-in-title', 'page-title'), section('sign-in-form', 'sign-in-form')],
   },
@@ -394,7 +394,7 @@ const MADE: readonly TemplateStarter[] = [
     pageKind: 'not-found',
     sections: () => [
       section('not-found-title', 'page-title'),
-      section('not-found-find', 'find-box', {}, { space: 'small' }),
+      section('not-found-find', 'search-box', {}, { space: 'small' }),
       section('not-found-newest', 'product-row', { title: 'New', source: { from: 'newest' }, limit: 4 }),
     ],
   },

@@ -135,7 +135,7 @@ describe('fields', () => {
     for (const value of bad) expect([value, accepts(field, value)]).toEqual([value, false]);
   });
 
-  test('a refusal names the field, says what is wrong and how to mend it', () => {
+  test('a refusal names the field, says what is wrong and how to fix it', () => {
     expect(() => checkValue(size, 11, 'size')).toThrow(
       expect.objectContaining({
         code: 'bad-value',

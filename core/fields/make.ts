@@ -123,7 +123,7 @@ export const reference = <const O extends Partial<Options<ReferenceField>> = Rec
 
 /** A menu of the design; the main one at first. */
 export const menu = (label: string, help: string, options: Pick<ReferenceField, 'counts'> = {}): ReferenceField =>
-  reference(label, help, 'menu', { default: 'main', ...options });
+  reference(label, help, 'menu', { default: 'header-links', ...options });
 
 /**
  * Repeated items, each with fields of its own. People add, move and remove them one by one.

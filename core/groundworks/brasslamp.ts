@@ -32,7 +32,7 @@ export const BRASSLAMP: Groundwork = {
     cardTitleSize: 1.0625,
   },
   around: {
-    'top-line': [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'vivid' })],
+    'top-line': [starterSection('top-cart', 'cart-link', {}, { space: 'none', align: 'end', tone: 'vivid' })],
     header: [
       starterSection(
         'header-row',
@@ -40,14 +40,14 @@ export const BRASSLAMP: Groundwork = {
         { widths: 'fit' },
         { space: 'small', tone: 'strong' },
         {
-          one: [starterSection('header-mark', 'store-mark', {}, { space: 'none' })],
+          one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
           two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
         },
       ),
     ],
     footer: [
-      starterSection('footer-links', 'link-list', { menu: 'footer', direction: 'across' }, { tone: 'strong' }),
-      starterSection('footer-legal', 'legal-line', {}, { tone: 'strong' }),
+      starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }, { tone: 'strong' }),
+      starterSection('footer-legal', 'small-print', {}, { tone: 'strong' }),
     ],
   },
   starters: ['home-goods', 'collection-panel'],

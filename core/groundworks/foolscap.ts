@@ -9,7 +9,7 @@ export const FOOLSCAP: Groundwork = {
   sentence: 'Airy, like a well-printed page: serif titles, hairlines, square pictures and much room.',
   defaults: {},
   around: {
-    'top-line': [starterSection('top-cart', 'cart-badge', {}, { space: 'none', align: 'end', tone: 'soft' })],
+    'top-line': [starterSection('top-cart', 'cart-link', {}, { space: 'none', align: 'end', tone: 'soft' })],
     header: [
       starterSection(
         'header-row',
@@ -17,14 +17,14 @@ export const FOOLSCAP: Groundwork = {
         { widths: 'fit' },
         { space: 'small' },
         {
-          one: [starterSection('header-mark', 'store-mark', {}, { space: 'none' })],
+          one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
           two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
         },
       ),
     ],
     footer: [
-      starterSection('footer-links', 'link-list', { menu: 'footer', direction: 'across' }, { tone: 'soft' }),
-      starterSection('footer-legal', 'legal-line', {}, { tone: 'soft' }),
+      starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }, { tone: 'soft' }),
+      starterSection('footer-legal', 'small-print', {}, { tone: 'soft' }),
     ],
   },
   starters: [],

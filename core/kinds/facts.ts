@@ -18,7 +18,7 @@ export interface CartLine {
 
 /** What a shopper has told of themselves; empty texts for what is not known yet. */
 export interface Buyer {
-  readonly mail: string;
+  readonly email: string;
   readonly name: string;
   readonly street: string;
   readonly postcode: string;
@@ -27,7 +27,7 @@ export interface Buyer {
   readonly country: string;
 }
 
-/** A way to deliver, with its price to the shopper's country in minor units. */
+/** A delivery method, with its price to the shopper's country in minor units. */
 export interface DeliveryOffer {
   readonly code: string;
   readonly name: string;
@@ -53,24 +53,24 @@ export type OrderLine = Pick<CartLine, 'product' | 'variant' | 'title' | 'option
 /** Amounts in minor units. */
 export interface Totals {
   readonly goods: number;
-  /** Null until a way to deliver is chosen. */
+  /** Null until a delivery method is chosen. */
   readonly delivery: number | null;
   readonly total: number;
 }
 
-/** The ways to pay there are. */
+/** The payment methods there are. */
 export const PAYMENT_WAYS = ['bank-transfer'] as const;
 export type PaymentWay = (typeof PAYMENT_WAYS)[number];
 
 /** Who a shopper is: nobody yet, coming by the link of a message that is good (or was, and is late), or signed in. */
 export interface Shopper {
   readonly is: 'nobody' | 'coming' | 'late' | 'signed-in';
-  /** Their mail address; empty for nobody. */
-  readonly mail: string;
+  /** Their email address; empty for nobody. */
+  readonly email: string;
   /** The token of the link they are coming by. */
   readonly link: string;
 }
-export const NO_SHOPPER: Shopper = { is: 'nobody', mail: '', link: '' };
+export const NO_SHOPPER: Shopper = { is: 'nobody', email: '', link: '' };
 
 /** Every fact with what it holds. */
 export interface Facts {
@@ -99,7 +99,7 @@ export interface Facts {
 }
 export type FactName = keyof Facts;
 
-export const NO_BUYER: Buyer = { mail: '', name: '', street: '', postcode: '', city: '', country: '' };
+export const NO_BUYER: Buyer = { email: '', name: '', street: '', postcode: '', city: '', country: '' };
 
 /** What a shopper has who did nothing yet. */
 export const NO_FACTS: Facts = {

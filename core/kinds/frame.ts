@@ -24,7 +24,7 @@ export const FRAME = {
   background: choice(
     'Background',
     'What lies over the tone, behind the section.',
-    { none: 'The tone alone', gradient: 'Gradient', picture: 'Picture', slow: 'Slower-moving picture' },
+    { none: 'The tone alone', gradient: 'Gradient', picture: 'Picture', slow: 'Parallax picture' },
     'none',
   ),
   gradientColour: colour('Gradient to', 'The gradient goes from the tone to this colour.', {

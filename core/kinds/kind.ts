@@ -212,7 +212,7 @@ export const kindName = (ref: string): string => ref.split('@')[0] as string;
 
 /** The kind that shows a shared section, and the one that additions go into. Filled when a page is composed. */
 export const SHARED_SECTION = 'shared-section';
-export const SPOT = 'spot';
+export const OPEN_PLACE = 'open-place';
 /** The slot of those two: no sections of the document are in it. */
 export const FILLING = 'filling';
 

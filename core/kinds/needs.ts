@@ -10,14 +10,14 @@ import type {
   PictureInfo,
   ProductCard,
 } from './data.js';
-import { FIND_WORDS } from './query.js';
+import { SEARCH_WORDS } from './query.js';
 
 /** Where products come from on one page: a source, and the words that are looked for. */
 export type NeedSource = ProductSource & { readonly words?: string };
 
 /** A source as the page has it. */
 export const sourceOn = (source: ProductSource, { kind, query }: PageInfo): NeedSource =>
-  source.from === 'found' ? { ...source, words: kind === 'find' ? (query[FIND_WORDS] ?? '') : '' } : source;
+  source.from === 'found' ? { ...source, words: kind === 'search' ? (query[SEARCH_WORDS] ?? '') : '' } : source;
 
 /** The first products of a source, as cards. */
 export interface ProductsNeed {

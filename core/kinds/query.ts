@@ -2,7 +2,7 @@
 import { pageNumber, PAGE_NAME } from './paging.js';
 
 /** The name of the words that are looked for, on the page of the search results: `?words=red+kite`. */
-export const FIND_WORDS = 'words';
+export const SEARCH_WORDS = 'words';
 /** The name of the path that somebody wanted who must sign in first. */
 export const BACK_TO = 'to';
 
@@ -12,7 +12,7 @@ const READ = {
     const page = pageNumber(text);
     return page === 1 ? null : String(page);
   },
-  [FIND_WORDS]: (text: string) => text,
+  [SEARCH_WORDS]: (text: string) => text,
   [BACK_TO]: (text: string) => text,
 } as const satisfies Readonly<Record<string, (text: string) => string | null>>;
 

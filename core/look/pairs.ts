@@ -6,7 +6,7 @@ import { lookFields } from './settings.js';
 
 /** Two colours that meet: a text on a background. */
 export interface ColourPair {
-  /** What the text is, such as “Quiet text”. */
+  /** What the text is, such as “Secondary text”. */
   readonly text: string;
   /** What it stands on, such as “Soft background”. */
   readonly ground: string;

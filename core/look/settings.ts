@@ -31,21 +31,21 @@ export const LOOK_GROUPS = {
         unit: 'px',
         default: 1180,
       }),
-      margin: number('Room at the sides', 'Between the content and the edges of the screen.', {
+      margin: number('Side margins', 'Between the content and the edges of the screen.', {
         min: 0.5,
         max: 4,
         step: 0.25,
         unit: 'rem',
         default: 1.25,
       }),
-      gap: number('Room between things', 'Between cards, columns and the parts of a section.', {
+      gap: number('Gaps', 'Between cards, columns and the parts of a section.', {
         min: 0.5,
         max: 4,
         step: 0.25,
         unit: 'rem',
         default: 1.75,
       }),
-      room: number('Room above and below', 'How much room sections have, as a multiple of the usual.', {
+      room: number('Space above and below', 'How much room sections have, as a multiple of the usual.', {
         min: 0.5,
         max: 2,
         step: 0.05,
@@ -92,7 +92,7 @@ export const LOOK_GROUPS = {
         unit: 'rem',
         default: 1.0625,
       }),
-      leading: number('Height of lines', 'As a multiple of the size of the text.', {
+      leading: number('Line spacing', 'As a multiple of the size of the text.', {
         min: 1.2,
         max: 2,
         step: 0.05,
@@ -120,7 +120,7 @@ export const LOOK_GROUPS = {
     fields: {
       backgroundColour: colour('Background', 'Behind everything on the tone “plain”.', { default: '#fbfaf6' }),
       textColour: colour('Text', 'Texts and titles.', { default: '#1f2d38' }),
-      quietColour: colour('Quiet text', 'Brands, notes and legal lines.', { default: '#5b6770' }),
+      quietColour: colour('Secondary text', 'Brands, notes and legal lines.', { default: '#5b6770' }),
       lineColour: colour('Lines', 'Lines between things.', { default: '#d9d5ca' }),
       accentColour: colour('Accent', 'Main buttons and reduced prices.', { default: '#b23a26' }),
       softColour: colour('Soft background', 'Behind sections on the tone “soft”.', { default: '#efeadd' }),
@@ -138,8 +138,8 @@ export const LOOK_GROUPS = {
       badgeColour: partColour('Badges', 'Behind the short words beside entries of menus.', 'accentColour'),
     },
   },
-  controls: {
-    title: 'Controls',
+  buttons: {
+    title: 'Buttons and forms',
     fields: {
       buttonShape: choice(
         'Shape of buttons',
@@ -162,7 +162,7 @@ export const LOOK_GROUPS = {
       buttonColour: partColour('Buttons', 'Main buttons at rest.', 'accentColour'),
       buttonHoverColour: partColour('Buttons under the pointer', 'Main buttons under the pointer.', 'buttonColour'),
       buttonCase: choice('Capitals on buttons', 'How words on buttons are written.', CASES, 'written'),
-      stroke: number('Strength of borders', 'Of buttons, form fields and cards.', {
+      stroke: number('Border thickness', 'Of buttons, form fields and cards.', {
         min: 1,
         max: 4,
         step: 1,
@@ -179,8 +179,8 @@ export const LOOK_GROUPS = {
       ),
     },
   },
-  items: {
-    title: 'Items in lists',
+  cards: {
+    title: 'Cards',
     fields: {
       pictureRatio: choice(
         'Pictures on cards',

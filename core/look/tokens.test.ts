@@ -95,7 +95,7 @@ test.each<[string, unknown, string, RegExp]>([
     'another unit',
     { gap: { $type: 'dimension', $value: { value: 20, unit: 'px' } } },
     'gap',
-    /is in “px”; Room between things is in rem/,
+    /is in “px”; Gaps is in rem/,
   ],
   ['a colour that is none', { textColour: colour('red') }, 'textColour', /must be a colour/],
   [

@@ -14,7 +14,7 @@ import {
 import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
-import { kindName, SHARED_SECTION, SPOT, type KindDescription, type KindDescriptions } from '../kinds/kind.js';
+import { kindName, SHARED_SECTION, OPEN_PLACE, type KindDescription, type KindDescriptions } from '../kinds/kind.js';
 import { drawSketch, lanes, SKETCH_WIDTH, type Drawing, type Lane, type Mark } from './sketching.js';
 
 export interface PlanBox {
@@ -107,7 +107,7 @@ function layingOf({ additions = [], shared = new Map() }: PlanParts, kinds: Kind
     boxes: [],
     added,
     filling(kind, values) {
-      if (kind === SPOT) return added(`spot:${String(values['name'] ?? 'extra')}`);
+      if (kind === OPEN_PLACE) return added(`open-place:${String(values['name'] ?? 'extra')}`);
       const key = kind === SHARED_SECTION ? keys.shared(String(values['shared'] ?? '')) : '';
       const found = shared.get(key);
       return found ? [[key, found]] : [];

@@ -13,7 +13,7 @@ import {
   type SharedDocument,
   type TemplateDocument,
 } from '../design/document.js';
-import { kindName, SHARED_SECTION, SPOT, type KindSet } from '../kinds/kind.js';
+import { kindName, SHARED_SECTION, OPEN_PLACE, type KindSet } from '../kinds/kind.js';
 import { pointersOf } from './asked.js';
 
 /** A document in its place on a page. */
@@ -30,8 +30,8 @@ export interface AssembledPage {
   readonly template: TemplateDocument;
   /** What stands in each region, and last in the side area: its arrangement, then additions. */
   readonly regions: ReadonlyMap<PlaceAround, readonly Part[]>;
-  /** What additions put into spots, by name. */
-  readonly spots: ReadonlyMap<string, readonly Part[]>;
+  /** What additions put into open places, by name. */
+  readonly openPlaces: ReadonlyMap<string, readonly Part[]>;
   /** What additions put right before or after sections, as `before:ID` and `after:ID`. */
   readonly beside: ReadonlyMap<string, readonly Part[]>;
   /** Shared sections by code. */
@@ -106,9 +106,9 @@ function assembled(
 }
 
 /** What documents show of others. */
-type Gathered = Pick<AssembledPage, 'spots' | 'beside' | 'shared' | 'menus' | 'documents'>;
+type Gathered = Pick<AssembledPage, 'openPlaces' | 'beside' | 'shared' | 'menus' | 'documents'>;
 
-/** Everything that some documents are made of. @param added what goes into a spot, or beside a section */
+/** Everything that some documents are made of. @param added what goes into an open place, or beside a section */
 export function gathered(
   begun: readonly Part[],
   state: DesignState,
@@ -116,12 +116,12 @@ export function gathered(
   added?: (place: string) => readonly Part[],
 ): Gathered {
   const parts = [...begun];
-  const spots = new Map<string, readonly Part[]>();
+  const openPlaces = new Map<string, readonly Part[]>();
   const beside = new Map<string, readonly Part[]>();
   const shared = new Map<string, SharedDocument>();
   const menus = new Map<string, MenuDocument>();
   const documents = new Set<DocumentKey>();
-  // Grows while it is gone through: what fills a spot may show shared sections and have spots of its own.
+  // Grows while it is gone through: what fills an open place may show shared sections and have open places of its own.
   for (const { key, document } of parts) {
     documents.add(key);
     for (const menu of pointersOf(document, kinds).menus) {
@@ -137,9 +137,9 @@ export function gathered(
         parts.push(...found);
       }
     for (const [what, code] of fillingsIn(document, kinds)) {
-      if (what === 'spot' && !spots.has(code)) {
-        const filling = added?.(`spot:${code}`) ?? [];
-        spots.set(code, filling);
+      if (what === 'open-place' && !openPlaces.has(code)) {
+        const filling = added?.(`open-place:${code}`) ?? [];
+        openPlaces.set(code, filling);
         parts.push(...filling);
       }
       const found = what === 'shared' ? (state.get(keys.shared(code)) as SharedDocument | undefined) : undefined;
@@ -149,7 +149,7 @@ export function gathered(
       }
     }
   }
-  return { spots, beside, shared, menus, documents };
+  return { openPlaces, beside, shared, menus, documents };
 }
 
 /** The places beside the sections of a document. */
@@ -157,12 +157,12 @@ const placesBeside = (document: SectionedDocument): string[] =>
   [...sectionsIn(document.areas)].flatMap(({ id }) => [`before:${id}`, `after:${id}`]);
 
 /** What fills a section when its page is composed. */
-export type Filling = readonly [what: 'shared' | 'spot', code: string];
+export type Filling = readonly [what: 'shared' | 'open-place', code: string];
 
 /** The filling that the values of a section name; null for kinds that are not filled. */
 export function fillingOf(kind: string, values: Readonly<Record<string, unknown>>): Filling | null {
   if (kind === SHARED_SECTION) return ['shared', values['shared'] as string];
-  return kind === SPOT ? ['spot', values['name'] as string] : null;
+  return kind === OPEN_PLACE ? ['open-place', values['name'] as string] : null;
 }
 
 const fillingsIn = (document: SectionedDocument, kinds: KindSet): Filling[] =>

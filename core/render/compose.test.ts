@@ -1,4 +1,4 @@
-/** Sections in their places: instances, shared sections, spots, additions. */
+/** Sections in their places: instances, shared sections, open places, additions. */
 import { defineKind, html, kindSet, MOST_ADDITIONS, SHIPPED_KINDS, why, type Document } from '../index.js';
 import { assignments, section } from '../tests/designs.js';
 import { made, productPage, render, renderOnly, sectioned, SETTING } from '../tests/pages.js';
@@ -16,9 +16,9 @@ describe('instances', () => {
       'shared/offer': sectioned('shared', {}, [buy]),
       'around/footer/standard': sectioned('arrangement', { region: 'footer' }, [
         section('u', 'shared-section', { shared: 'offer' }),
-        section('n', 'spot'),
+        section('n', 'open-place'),
       ]),
-      'addition/one': sectioned('addition', { place: 'spot:extra', target: { pageKind: 'product' } }, [buy]),
+      'addition/one': sectioned('addition', { place: 'open-place:extra', target: { pageKind: 'product' } }, [buy]),
       'addition/two': sectioned('addition', { place: 'footer', target: { pageKind: 'product' } }, [buy]),
     };
     const options = [{ name: 'Span of it', values: ['1 m'] }];
@@ -54,17 +54,19 @@ describe('instances', () => {
     expect(made(main, { documents }).composition.kinds).toEqual(['heading', 'price', 'shared-section']);
   });
 
-  test('shared sections, spots, additions and a side area are filled when the page is composed', () => {
+  test('shared sections, open places, additions and a side area are filled when the page is composed', () => {
     const documents = {
       'shared/promise': sectioned('shared', {}, [words('p', 'Promise')]),
-      'addition/one': sectioned('addition', { place: 'spot:extra', target: { page: 'home' } }, [words('x', 'Extra')]),
+      'addition/one': sectioned('addition', { place: 'open-place:extra', target: { page: 'home' } }, [
+        words('x', 'Extra'),
+      ]),
       'addition/two': sectioned('addition', { place: 'below', target: { pageKind: 'home' } }, [words('b', 'Below')]),
       'addition/three': sectioned('addition', { place: 'below', target: { pageKind: 'cart' } }, [
         words('c', 'Elsewhere'),
       ]),
     };
     const areas = {
-      main: [section('u', 'shared-section', { shared: 'promise' }), section('n', 'spot')],
+      main: [section('u', 'shared-section', { shared: 'promise' }), section('n', 'open-place')],
       side: [words('s', 'Beside')],
     };
     const page = made([], { documents, template: { layout: { width: 'standard', side: 'end' }, areas } });
@@ -94,40 +96,42 @@ describe('instances', () => {
     ]);
   });
 
-  test('a spot that nothing fills leaves no frame, nor does one whose filling turns out empty', () => {
+  test('an open place that nothing fills leaves no frame, nor does one whose filling turns out empty', () => {
     const documents = {
-      'addition/a': sectioned('addition', { place: 'spot:extra', target: { page: 'home' } }, [
+      'addition/a': sectioned('addition', { place: 'open-place:extra', target: { page: 'home' } }, [
         section('r', 'product-row'),
       ]),
     };
-    const main = [section('n', 'spot'), section('m', 'spot', { name: 'other' })];
-    expect(render(main, { documents })).not.toContain('k-spot');
-    expect(render(main, { documents, answer: withCards }).match(/k-spot/g)).toHaveLength(1);
-    expect(render(main, { mode: 'preview' }).match(/k-spot/g)).toHaveLength(2);
+    const main = [section('n', 'open-place'), section('m', 'open-place', { name: 'other' })];
+    expect(render(main, { documents })).not.toContain('k-open-place');
+    expect(render(main, { documents, answer: withCards }).match(/k-open-place/g)).toHaveLength(1);
+    expect(render(main, { mode: 'preview' }).match(/k-open-place/g)).toHaveLength(2);
   });
 
   test('what shows itself costs its own place, not the page', () => {
     const documents = {
       'shared/a': sectioned('shared', {}, [words('w', 'Round'), section('s', 'shared-section', { shared: 'a' })]),
-      'addition/a': sectioned('addition', { place: 'spot:extra', target: { page: 'home' } }, [
+      'addition/a': sectioned('addition', { place: 'open-place:extra', target: { page: 'home' } }, [
         words('x', 'Extra'),
-        section('m', 'spot'),
+        section('m', 'open-place'),
       ]),
     };
-    const main = [section('u', 'shared-section', { shared: 'a' }), section('n', 'spot'), words('z', 'After')];
+    const main = [section('u', 'shared-section', { shared: 'a' }), section('n', 'open-place'), words('z', 'After')];
     expect(render(main, { documents }).match(/Round|Extra|After/g)).toEqual(['Round', 'Extra', 'After']);
   });
 
-  test('spots inside what fills spots are filled, and one that is repeated shows its filling each time', () => {
+  test('open places inside what fills open places are filled, and one that is repeated shows its filling each time', () => {
     const documents = {
-      'addition/a': sectioned('addition', { place: 'spot:outer', target: { page: 'home' } }, [
+      'addition/a': sectioned('addition', { place: 'open-place:outer', target: { page: 'home' } }, [
         words('x', 'Outer'),
-        section('m', 'spot', { name: 'inner' }),
-        section('o', 'spot', { name: 'inner' }),
+        section('m', 'open-place', { name: 'inner' }),
+        section('o', 'open-place', { name: 'inner' }),
       ]),
-      'addition/b': sectioned('addition', { place: 'spot:inner', target: { pageKind: 'home' } }, [words('y', 'Inner')]),
+      'addition/b': sectioned('addition', { place: 'open-place:inner', target: { pageKind: 'home' } }, [
+        words('y', 'Inner'),
+      ]),
     };
-    const page = render([section('n', 'spot', { name: 'outer' })], { documents });
+    const page = render([section('n', 'open-place', { name: 'outer' })], { documents });
     expect(page.match(/Outer|Inner/g)).toEqual(['Outer', 'Inner', 'Inner']);
   });
 

@@ -4,7 +4,7 @@ import type { PageKind } from '../assign/page.js';
 import type { FactName } from '../kinds/facts.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
-import { FIND_WORDS, type QueryName } from '../kinds/query.js';
+import { SEARCH_WORDS, type QueryName } from '../kinds/query.js';
 import { CHECKOUT_FORM, type InstancePath } from '../kinds/view.js';
 import type { AssembledPage, Filling, Part } from './assemble.js';
 import { ANY_PAGE } from './asked.js';
@@ -83,7 +83,7 @@ interface Composing {
 /** Where on the page sections are put. */
 interface At {
   readonly region: Region | null;
-  /** The shared sections and spots around it, so that none is shown in itself. */
+  /** The shared sections and open places around it, so that none is shown in itself. */
   readonly around: readonly string[];
 }
 
@@ -117,7 +117,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     `${page.ofCheckout ? checkoutForm(edition) : ''}<div id="${PAGE_END}" hidden></div></body>`,
   ]);
   const { instances, kinds, query } = page;
-  if (template.pageKind === 'find') query.add(FIND_WORDS);
+  if (template.pageKind === 'search') query.add(SEARCH_WORDS);
   const shows = new Set([...instances.values()].flatMap(({ kind }) => kind.shows ?? []));
   return {
     parts,
@@ -256,8 +256,8 @@ function fillingPieces([what, code]: Filling, path: InstancePath, at: At, page: 
   // Edits and publishing refuse what shows itself; whatever comes otherwise costs its own place, not the page.
   if (at.around.includes(name) || at.around.length >= DEEPEST) return [];
   const inside: At = { ...at, around: [...at.around, name] };
-  if (what === 'spot')
-    return (page.parts.spots.get(code) ?? []).flatMap((part) => partPieces(part, path, inside, page));
+  if (what === 'open-place')
+    return (page.parts.openPlaces.get(code) ?? []).flatMap((part) => partPieces(part, path, inside, page));
   const document = page.parts.shared.get(code);
   return document ? mainPieces(document, path, inside, page) : [];
 }

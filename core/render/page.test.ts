@@ -63,7 +63,7 @@ describe('a page', () => {
 
   test('carries structured data of its product that cannot break out of its script element', () => {
     const variants = [{ code: 'v', options: {}, price: 4995, wasPrice: null, stock: 2 }];
-    const page = render([section('s', 'product-intro')], {
+    const page = render([section('s', 'product-title')], {
       page: productPage({ title: 'One </script>', variants }),
     });
     const json = /<script type="application\/ld\+json">(.*?)<\/script>/.exec(page)?.[1] ?? '';
@@ -77,18 +77,18 @@ describe('a page', () => {
     const menu: MenuDocument = {
       format: 1,
       type: 'menu',
-      name: 'Main menu',
+      name: 'Header links',
       lists: {
         entries: [{ id: 'm1', values: { label: 'Kites', 'label@de': 'Drachen', link: { to: 'collection:C-1' } } }],
       },
     };
     const documents = {
       'around/header/standard': sectioned('arrangement', { region: 'header' }, [section('h', 'menu-bar')]),
-      'menu/main': menu,
+      'menu/header-links': menu,
     };
     const answer = pathsOf({ home: '/', 'collection:C-1': '/browse/k' });
     const { parts, needs, html: page } = made([section('a')], { documents, answer });
-    expect([...parts.documents].sort()).toEqual(['around/header/standard', 'look', 'menu/main', 'template/t']);
+    expect([...parts.documents].sort()).toEqual(['around/header/standard', 'look', 'menu/header-links', 'template/t']);
     expect(needs).toEqual([{ type: 'path', page: 'collection:C-1' }]);
     expect(page).toMatch(/<header class="around around-header">.*<a href="\/browse\/k">Kites<\/a>/s);
     expect(render([section('a')], { documents, answer, translation: 'de' })).toContain(

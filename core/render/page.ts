@@ -270,7 +270,7 @@ function head(
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const isOwn = mode === 'preview' || isOwnPage(page.kind);
   // Of results there is one page for whatever is typed, and none of them is worth finding.
-  const isHidden = isOwn || page.kind === 'find';
+  const isHidden = isOwn || page.kind === 'search';
   const isKnown = !isOwn && page.kind !== 'not-found';
   const data = structuredData(page, store, canonical);
   return html`<head>

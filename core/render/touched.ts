@@ -90,10 +90,10 @@ export function touchedPages(
 
   const additions: TouchedByAddition[] = [];
   const rulesChanged: AdditionDocument[] = [];
-  let spots: Spots | undefined;
+  let openPlaces: OpenPlaces | undefined;
   for (const [key, from, to] of changedAdditions(before, after, changed, kinds)) {
     const places = new Set([from?.place, to?.place].filter((place) => place !== undefined));
-    const templates = templatesWith(places, (spots ??= spotsOf([before, after], kinds)));
+    const templates = templatesWith(places, (openPlaces ??= openPlacesOf([before, after], kinds)));
     const code = key.slice('addition/'.length);
     const isSameRule = isSame(from?.target, to?.target);
     for (const document of [from, to]) {
@@ -194,40 +194,42 @@ function* changedAdditions(
   }
 }
 
-/** Where the spots of a design are, found out once for all that goes into them. */
-interface Spots {
+/** Where the open places of a design are, found out once for all that goes into them. */
+interface OpenPlaces {
   /** Those inside additions, which may be on every page. */
   readonly inAdditions: ReadonlySet<string>;
-  /** The templates that have a spot. */
+  /** The templates that have an open place. */
   readonly templates: ReadonlyMap<string, readonly string[]>;
 }
 
-function spotsOf(states: readonly DesignState[], kinds: KindSet): Spots {
+function openPlacesOf(states: readonly DesignState[], kinds: KindSet): OpenPlaces {
   const inAdditions = new Set<string>();
   const templates = new Map<string, string[]>();
   for (const state of states) {
     for (const key of state.keys()) {
       if (!key.startsWith('addition/')) continue;
       const document = state.get(key) as AdditionDocument;
-      for (const spot of gathered([{ key, document }], state, kinds).spots.keys()) inAdditions.add(spot);
+      for (const openPlace of gathered([{ key, document }], state, kinds).openPlaces.keys()) inAdditions.add(openPlace);
     }
     for (const code of templateCodes(state))
-      for (const spot of templateAlone(code, state, kinds)?.spots.keys() ?? []) {
-        const having = templates.get(spot);
+      for (const openPlace of templateAlone(code, state, kinds)?.openPlaces.keys() ?? []) {
+        const having = templates.get(openPlace);
         if (having) having.push(code);
-        else templates.set(spot, [code]);
+        else templates.set(openPlace, [code]);
       }
   }
   return { inAdditions, templates };
 }
 
-/** The templates that have one of some places; null if every page may have it: regions, and spots inside additions. */
-function templatesWith(places: ReadonlySet<string>, { inAdditions, templates }: Spots): string[] | null {
-  const spots = [...places].map((place) => (place.startsWith('spot:') ? place.slice('spot:'.length) : null));
+/** The templates that have one of some places; null if every page may have it: regions, and open places inside additions. */
+function templatesWith(places: ReadonlySet<string>, { inAdditions, templates }: OpenPlaces): string[] | null {
+  const openPlaces = [...places].map((place) =>
+    place.startsWith('open-place:') ? place.slice('open-place:'.length) : null,
+  );
   const found = new Set<string>();
-  for (const spot of spots) {
-    if (spot === null || inAdditions.has(spot)) return null;
-    for (const code of templates.get(spot) ?? []) found.add(code);
+  for (const openPlace of openPlaces) {
+    if (openPlace === null || inAdditions.has(openPlace)) return null;
+    for (const code of templates.get(openPlace) ?? []) found.add(code);
   }
   return [...found];
 }

@@ -1,45 +1,45 @@
 /** Every section kind that ships, in the order the catalogue of kinds shows them. */
-import { cartBadge } from './around/cart-badge.js';
+import { cartLink } from './around/cart-link.js';
 import { cartLines } from './cart/cart-lines.js';
-import { toCheckout } from './cart/to-checkout.js';
+import { checkoutButton } from './cart/checkout-button.js';
 import { totals } from './cart/totals.js';
 import { buyer } from './checkout/buyer.js';
-import { deliverTo } from './checkout/deliver-to.js';
+import { deliveryAddress } from './checkout/delivery-address.js';
 import { orderButton } from './checkout/order-button.js';
-import { orderRecap } from './checkout/order-recap.js';
-import { waysToDeliver } from './checkout/ways-to-deliver.js';
-import { waysToPay } from './checkout/ways-to-pay.js';
+import { yourOrder } from './checkout/your-order.js';
+import { deliveryChoice } from './checkout/delivery-choice.js';
+import { paymentChoice } from './checkout/payment-choice.js';
 import { orderLines } from './order/order-lines.js';
 import { thanks } from './order/thanks.js';
 import { countdown } from './around/countdown.js';
-import { findBox } from './around/find-box.js';
-import { findUs } from './around/find-us.js';
-import { mailSignUp } from './around/mail-sign-up.js';
+import { searchBox } from './around/search-box.js';
+import { elsewhereOnline } from './around/elsewhere-online.js';
+import { newsSignUp } from './around/news-sign-up.js';
 import { signInForm } from './shopper/sign-in-form.js';
 import { notice } from './around/notice.js';
 import { openingHours } from './around/opening-hours.js';
-import { paymentMarks } from './around/payment-marks.js';
-import { reachDetails } from './around/reach-details.js';
-import { storeMark } from './around/store-mark.js';
-import { legalLine } from './around/legal-line.js';
+import { paymentLogos } from './around/payment-logos.js';
+import { contactDetails } from './around/contact-details.js';
+import { logo } from './around/logo.js';
+import { smallPrint } from './around/small-print.js';
 import { linkList } from './around/link-list.js';
 import { menuBar } from './around/menu-bar.js';
 import { breadcrumb } from './content/breadcrumb.js';
 import { carousel } from './content/carousel.js';
 import { columns } from './content/columns.js';
 import { contents } from './content/contents.js';
-import { details } from './content/details.js';
+import { detailRows } from './content/detail-rows.js';
 import { directory } from './content/directory.js';
 import { divider } from './content/divider.js';
 import { fileList } from './content/file-list.js';
-import { folds } from './content/folds.js';
+import { accordion } from './content/accordion.js';
 import { gallery } from './content/gallery.js';
 import { heading } from './content/heading.js';
 import { howItWorks } from './content/how-it-works.js';
 import { map } from './content/map.js';
 import { messageForm } from './content/message-form.js';
 import { ownHtml } from './content/own-html.js';
-import { spot } from './content/spot.js';
+import { openPlace } from './content/open-place.js';
 import { pagesByLabel } from './content/pages-by-label.js';
 import { partOfPage } from './content/part-of-page.js';
 import { partOfText } from './content/part-of-text.js';
@@ -52,7 +52,7 @@ import { sideBySide } from './content/side-by-side.js';
 import { video } from './content/video.js';
 import { kindSet } from '../kinds/kind.js';
 import { collectionTiles } from './listing/collection-tiles.js';
-import { foundCount } from './listing/found-count.js';
+import { numberOfResults } from './listing/number-of-results.js';
 import { listing } from './listing/listing.js';
 import { paging } from './listing/paging.js';
 import { buyForm } from './product/buy-form.js';
@@ -60,7 +60,7 @@ import { pageTitle } from './product/page-title.js';
 import { price } from './product/price.js';
 import { productPictures } from './product/product-pictures.js';
 import { productRow } from './product/product-row.js';
-import { productIntro } from './product/product-intro.js';
+import { productTitle } from './product/product-title.js';
 
 export const SHIPPED_KINDS = kindSet([
   heading,
@@ -74,7 +74,7 @@ export const SHIPPED_KINDS = kindSet([
   quotes,
   howItWorks,
   contents,
-  folds,
+  accordion,
   columns,
   divider,
   video,
@@ -83,45 +83,45 @@ export const SHIPPED_KINDS = kindSet([
   messageForm,
   partOfPage,
   pagesByLabel,
-  details,
+  detailRows,
   directory,
   breadcrumb,
   ownHtml,
   sharedSection,
-  spot,
+  openPlace,
   productRow,
   collectionTiles,
   listing,
   paging,
-  foundCount,
+  numberOfResults,
   pageTitle,
   productPictures,
-  productIntro,
+  productTitle,
   price,
   buyForm,
   cartLines,
   totals,
-  toCheckout,
+  checkoutButton,
   buyer,
-  deliverTo,
-  waysToDeliver,
-  waysToPay,
-  orderRecap,
+  deliveryAddress,
+  deliveryChoice,
+  paymentChoice,
+  yourOrder,
   orderButton,
   thanks,
   orderLines,
   signInForm,
-  storeMark,
+  logo,
   menuBar,
-  findBox,
+  searchBox,
   linkList,
-  cartBadge,
+  cartLink,
   notice,
   countdown,
-  mailSignUp,
-  reachDetails,
+  newsSignUp,
+  contactDetails,
   openingHours,
-  findUs,
-  paymentMarks,
-  legalLine,
+  elsewhereOnline,
+  paymentLogos,
+  smallPrint,
 ]);

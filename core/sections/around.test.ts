@@ -13,21 +13,19 @@ const show = (one: Section, more: Parameters<typeof render>[1] = {}): string =>
 const withList = (one: Section, list: string, entries: readonly object[]): Section =>
   ({ ...one, lists: { [list]: entries.map((values, i) => ({ id: `e${i}`, values })) } }) as Section;
 
-describe('store-mark', () => {
+describe('logo', () => {
   test('is the name until there is a logo, which then says the name to those who do not see it', () => {
-    expect(show(section('m', 'store-mark'))).toContain(
-      '<a class="mark" href="/"><span class="mark-name">Windrow</span></a>',
-    );
-    expect(show(section('m', 'store-mark'), { translation: 'de' })).toContain('<a class="mark" href="/de">');
+    expect(show(section('m', 'logo'))).toContain('<a class="mark" href="/"><span class="mark-name">Windrow</span></a>');
+    expect(show(section('m', 'logo'), { translation: 'de' })).toContain('<a class="mark" href="/de">');
     // Nothing has to be asked for it, so it is the same on all pages.
-    expect(made([section('m', 'store-mark')]).composition.instances.size).toBe(0);
-    const drawn = show(section('m', 'store-mark', { logo: LOGO }));
+    expect(made([section('m', 'logo')]).composition.instances.size).toBe(0);
+    const drawn = show(section('m', 'logo', { logo: LOGO }));
     expect(drawn).toMatch(/<span class="mark-logo"><img [^>]*alt="Windrow"/);
     expect(drawn).not.toContain('mark-name');
   });
 
   test('beside its name the logo is silent; its height is the one that is set', () => {
-    const page = made([section('m', 'store-mark', { logo: LOGO, name: true, height: 64, tagline: 'By <hand>' })], {
+    const page = made([section('m', 'logo', { logo: LOGO, name: true, height: 64, tagline: 'By <hand>' })], {
       answer: answer as never,
     });
     expect(page.html).toMatch(/alt=""[^>]*><\/span><span class="mark-name">Windrow<\/span>/);
@@ -83,10 +81,10 @@ describe('countdown', () => {
 
 describe('details of the store', () => {
   const details = {
-    street: 'Mole 4',
+    street: 'Quay 4',
     postcode: 'T1',
     city: 'Tern',
-    mail: 'a@b.example',
+    email: 'a@b.example',
     phone: '+353 (1) 55',
     monday: '9–5',
     tuesday: '9–5',
@@ -96,14 +94,14 @@ describe('details of the store', () => {
   const known = { store: { ...STORE, details } };
 
   test('are shown as far as they are set and wanted', () => {
-    const all = show(section('r', 'reach-details'), known);
-    expect(all).toContain('<p>Windrow<br>Mole 4<br>T1 Tern<br>Ireland</p>');
+    const all = show(section('r', 'contact-details'), known);
+    expect(all).toContain('<p>Windrow<br>Quay 4<br>T1 Tern<br>Ireland</p>');
     expect(all).toContain('<a href="mailto:a@b.example">a@b.example</a>');
     expect(all).toContain('<a href="tel:+353155" dir="ltr">+353 (1) 55</a>');
-    const some = show(section('r', 'reach-details', { address: false, phone: false }), known);
+    const some = show(section('r', 'contact-details', { address: false, phone: false }), known);
     expect(some).toContain('mailto:');
-    expect(some).not.toMatch(/Mole|tel:/);
-    expect(show(section('r', 'reach-details', { title: 'Here' }))).not.toContain('Here');
+    expect(some).not.toMatch(/Quay|tel:/);
+    expect(show(section('r', 'contact-details', { title: 'Here' }))).not.toContain('Here');
   });
 
   test('days that are alike are told together; closed ones only if wanted', () => {
@@ -125,20 +123,20 @@ describe('links and marks', () => {
       { label: 'Nowhere', link: null },
     ];
     const shown = (values: Readonly<Record<string, unknown>>) =>
-      show(withList(section('f', 'find-us', values), 'places', places));
+      show(withList(section('f', 'elsewhere-online', values), 'places', places));
     expect(shown({})).toMatch(
       /<a href="https:\/\/a\.example\/" target="_blank" rel="noopener"><svg [^>]*aria-hidden="true">.*<\/svg>Sky &amp; sea<\/a>/,
     );
     expect(shown({})).not.toContain('Nowhere');
     expect(shown({ shown: 'signs' })).toContain('<span class="hidden-words">Sky &amp; sea</span>');
     expect(shown({ shown: 'words' })).not.toContain('<svg');
-    expect(show(section('f', 'find-us', { title: 'Where' }))).not.toContain('Where');
+    expect(show(section('f', 'elsewhere-online', { title: 'Where' }))).not.toContain('Where');
   });
 
-  test('marks of the ways to pay say what they are', () => {
-    const marks = show(section('p', 'payment-marks', { card: true }));
+  test('marks of the payment methods say what they are', () => {
+    const marks = show(section('p', 'payment-logos', { card: true }));
     expect([...marks.matchAll(/aria-label="([^"]+)"/g)].map(([, label]) => label)).toEqual(['Card', 'Bank transfer']);
-    expect(show(section('p', 'payment-marks', { transfer: false, title: 'By' }))).not.toContain('By');
+    expect(show(section('p', 'payment-logos', { transfer: false, title: 'By' }))).not.toContain('By');
   });
 
   test.each([
@@ -154,30 +152,40 @@ describe('links and marks', () => {
 describe('forms', () => {
   const path = { ...HOME, path: '/about' };
 
-  test('the mail sign-up says where it was, keeps what was typed, and thanks in its place', () => {
-    const plain = show(section('s', 'mail-sign-up', { small: '<p>We keep it.</p>' }), { page: path });
+  test('the news sign-up says where it was, keeps what was typed, and thanks in its place', () => {
+    const plain = show(section('s', 'news-sign-up', { small: '<p>We keep it.</p>' }), { page: path });
     expect(plain).toContain(
-      '<form class="mail-line" method="post" action="/sign-up"><input type="hidden" name="page" value="/about">',
+      '<form class="email-line" method="post" action="/sign-up"><input type="hidden" name="page" value="/about">',
     );
     expect(plain).toMatch(/aria-hidden="true"><label>Leave this empty<input name="website" tabindex="-1"/);
     expect(plain).toContain('<div class="prose sign-up-small"><p>We keep it.</p></div>');
-    const form = { section: 's', typed: { mail: '"x' }, refused: 'Not a <mail> address.' };
-    const wrong = show(section('s', 'mail-sign-up'), { form });
-    expect(wrong).toMatch(/value="&quot;x" aria-invalid="true" aria-describedby="s-s:mail-fault"/);
-    expect(wrong).toContain('id="s-s:mail-fault" role="alert">Not a &lt;mail&gt; address.</p>');
-    const thanked = show(section('s', 'mail-sign-up'), { form: { section: 's', typed: {}, refused: '', done: true } });
+    const form = { section: 's', typed: { email: '"x' }, refused: 'Not a <email> address.' };
+    const wrong = show(section('s', 'news-sign-up'), { form });
+    expect(wrong).toMatch(/value="&quot;x" aria-invalid="true" aria-describedby="s-s:email-fault"/);
+    expect(wrong).toContain('id="s-s:email-fault" role="alert">Not a &lt;email&gt; address.</p>');
+    const thanked = show(section('s', 'news-sign-up'), { form: { section: 's', typed: {}, refused: '', done: true } });
     expect(thanked).toContain('<p class="form-done" role="status">Thank you. You will hear from us.</p>');
     expect(thanked).not.toContain('<form');
-    expect(show(section('s', 'mail-sign-up'), { form: { ...form, section: 'other' } })).not.toContain('s:mail-fault');
+    expect(show(section('s', 'news-sign-up'), { form: { ...form, section: 'other' } })).not.toContain('s:email-fault');
   });
 
-  test('the find box leads to the search results, and there holds what was looked for', () => {
-    expect(show(section('f', 'find-box'))).toContain('<form class="find" method="get" action="/there">');
-    const find = { ...HOME, kind: 'find' as const, code: 'find', path: '/find', query: { words: 'red "kite"' } };
+  test('the search box leads to the search results, and there holds what was looked for', () => {
+    expect(show(section('f', 'search-box'))).toContain('<form class="search" method="get" action="/there">');
+    const search = {
+      ...HOME,
+      kind: 'search' as const,
+      code: 'search',
+      path: '/search',
+      query: { words: 'red "kite"' },
+    };
     const there = made(
-      [section('f', 'find-box'), section('n', 'found-count'), section('l', 'listing', { source: { from: 'found' } })],
+      [
+        section('f', 'search-box'),
+        section('n', 'number-of-results'),
+        section('l', 'listing', { source: { from: 'found' } }),
+      ],
       {
-        page: find,
+        page: search,
         answer: ((need: { readonly type: string }) =>
           need.type === 'listing' ? { cards: [], total: 1234 } : answer(need)) as never,
       },

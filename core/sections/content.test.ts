@@ -77,7 +77,7 @@ test('a picture fills or keeps its size, is cut about its focal point, and leads
 
 test('quotes, steps, files and slides show what they have, and nothing while they have none', () => {
   const quote = withList(section('q', 'quotes', { title: 'Said' }), 'quotes', [
-    { text: 'Good <b>', who: 'Ada', about: 'Kiel', picture: PICTURE },
+    { text: 'Good <b>', who: 'Ada', about: 'Brakenau', picture: PICTURE },
     { text: 'Plain' },
   ]);
   expect(show(quote)).toMatch(
@@ -103,7 +103,7 @@ test('quotes, steps, files and slides show what they have, and nothing while the
     /<section class="carousel" data-carousel aria-label="In pictures"><ul class="slides slides-half" tabindex="0"><li class="slide" aria-label="1 of 2">/,
   );
   expect(show(slides)).toContain('<a class="button" href="/there">Go</a>');
-  for (const kind of ['quotes', 'how-it-works', 'file-list', 'carousel', 'gallery', 'folds', 'video'])
+  for (const kind of ['quotes', 'how-it-works', 'file-list', 'carousel', 'gallery', 'accordion', 'video'])
     expect([kind, show(section('x', kind, { title: 'T' })).includes(`k-${kind}`)]).toEqual([kind, false]);
 });
 
@@ -118,23 +118,23 @@ test('a gallery leads to the largest of each picture, and leaves out those that 
   expect(html.match(/<figure>/g)).toHaveLength(1);
 });
 
-test('folds are closed, one at a time, tabs or all open, and hold sections in their parts', () => {
+test('an accordion is closed, one at a time, tabs or all open, and holds sections in its parts', () => {
   const parts = [{ title: 'When?', text: '<p>Soon</p>' }, { title: 'How?' }];
-  const folds = (values: Readonly<Record<string, unknown>>) =>
+  const accordion = (values: Readonly<Record<string, unknown>>) =>
     show({
-      ...withList(section('f', 'folds', values), 'parts', parts),
+      ...withList(section('f', 'accordion', values), 'parts', parts),
       slots: { two: [section('h', 'heading', { text: 'Inside' })] },
     });
-  expect(folds({})).toContain(
-    '<details class="fold"><summary>When?</summary><div class="fold-in"><div class="prose"><p>Soon</p></div></div></details>',
+  expect(accordion({})).toContain(
+    '<details class="accordion-part"><summary>When?</summary><div class="accordion-in"><div class="prose"><p>Soon</p></div></div></details>',
   );
-  expect(folds({ first: true })).toMatch(/<details class="fold" open><summary>When\?/);
-  expect(folds({ shown: 'single' }).match(/ name="s-f:part"/g)).toHaveLength(2);
-  expect(folds({ shown: 'tabs' })).toMatch(
-    /<div class="folds folds-tabs" data-tabs><details class="fold" name="s-f:part" open>/,
+  expect(accordion({ first: true })).toMatch(/<details class="accordion-part" open><summary>When\?/);
+  expect(accordion({ shown: 'single' }).match(/ name="s-f:part"/g)).toHaveLength(2);
+  expect(accordion({ shown: 'tabs' })).toMatch(
+    /<div class="accordion accordion-tabs" data-tabs><details class="accordion-part" name="s-f:part" open>/,
   );
-  expect(folds({ shown: 'open', title: 'Asked' })).toMatch(
-    /<h2>Asked<\/h2>.*<h3 class="fold-title">How\?<\/h3>.*Inside/s,
+  expect(accordion({ shown: 'open', title: 'Asked' })).toMatch(
+    /<h2>Asked<\/h2>.*<h3 class="accordion-title">How\?<\/h3>.*Inside/s,
   );
 });
 
@@ -250,7 +250,7 @@ test('a directory lists what is in what; folded if wanted; a menu as it is', () 
   // Which menu it would list is no use of that menu while it lists something else.
   const menus = (values: object) =>
     pointersOf(template([section('d', 'directory', { ...values })]), SHIPPED_KINDS).menus;
-  expect([menus({}), menus({ of: 'menu' }), menus({ of: 'brands', menu: 'footer' })]).toEqual([[], ['main'], []]);
+  expect([menus({}), menus({ of: 'menu' }), menus({ of: 'brands', menu: 'help' })]).toEqual([[], ['header-links'], []]);
 });
 
 test('the breadcrumb goes through the collections of a product, those above a collection, and the page above a content page', () => {
@@ -278,9 +278,9 @@ test('the breadcrumb goes through the collections of a product, those above a co
 
 describe('map', () => {
   test('shows coordinates, an address, or the store; each zoom is a drawing of its own', () => {
-    const store = { ...STORE, details: { street: 'Mole 4', city: 'Tern' } };
+    const store = { ...STORE, details: { street: 'Quay 4', city: 'Tern' } };
     const own = show(section('m', 'map'), { store });
-    expect(own).toContain('<strong>Windrow</strong><br>Mole 4, Tern, Ireland</p>');
+    expect(own).toContain('<strong>Windrow</strong><br>Quay 4, Tern, Ireland</p>');
     expect(own.match(/<svg /g)).toHaveLength(3);
     expect(own).toMatch(
       /<input type="radio" class="hidden-words map-middle" name="s-m:zoom" id="s-m:zoom-middle" checked>/,
@@ -292,8 +292,8 @@ describe('map', () => {
   });
 
   test('the same address is always the same place, however it is written; another is another', () => {
-    expect(findPlace(' Mole  4, TERN')).toEqual(findPlace('mole 4 tern'));
-    expect(findPlace('Mole 5, Tern')).not.toEqual(findPlace('Mole 4, Tern'));
+    expect(findPlace(' Quay  4, TERN')).toEqual(findPlace('quay 4 tern'));
+    expect(findPlace('Quay 5, Tern')).not.toEqual(findPlace('Quay 4, Tern'));
     expect(findPlace('  ')).toBeNull();
   });
 
@@ -329,10 +329,10 @@ test('the message form keeps what was typed, says at each field what is wrong, a
     /<form class="message-form" method="post" action="\/message">.*name="website" tabindex="-1".*name="subject" maxlength="160">/s,
   );
   expect(show(section('m', 'message-form', { subject: false }))).not.toContain('name="subject"');
-  const form = { section: 'm', typed: { text: 'A <b>' }, errors: { mail: 'No <address>.' }, refused: 'Please check.' };
+  const form = { section: 'm', typed: { text: 'A <b>' }, errors: { email: 'No <address>.' }, refused: 'Please check.' };
   const wrong = show(section('m', 'message-form'), { form });
-  expect(wrong).toContain('aria-invalid="true" aria-describedby="s-m:mail-fault"');
-  expect(wrong).toContain('id="s-m:mail-fault">No &lt;address&gt;.</p>');
+  expect(wrong).toContain('aria-invalid="true" aria-describedby="s-m:email-fault"');
+  expect(wrong).toContain('id="s-m:email-fault">No &lt;address&gt;.</p>');
   expect(wrong).toContain('>A &lt;b&gt;</textarea>');
   const done = show(section('m', 'message-form'), { form: { section: 'm', typed: {}, refused: '', done: true } });
   expect(done).toContain('role="status">Thank you. We will write back to you.</p>');

@@ -82,7 +82,7 @@ const SOLD_OUT: PageInfo = {
 };
 
 const DOCUMENTS: Readonly<Record<string, Document>> = {
-  'menu/main': menu,
+  'menu/header-links': menu,
   'menu/other': {
     format: 1,
     type: 'menu',
@@ -91,7 +91,7 @@ const DOCUMENTS: Readonly<Record<string, Document>> = {
   },
   'shared/a': sectioned('shared', {}, [section('sa', 'heading', { text: 'Shared A' })]),
   'shared/b': sectioned('shared', {}, [section('sb', 'heading', { text: 'Shared B' })]),
-  'addition/a': sectioned('addition', { place: 'spot:a', target: { pageKind: 'product' } }, [
+  'addition/a': sectioned('addition', { place: 'open-place:a', target: { pageKind: 'product' } }, [
     section('aa', 'heading', { text: 'Added' }),
   ]),
 };
@@ -173,7 +173,7 @@ interface Looks {
 }
 const single = (kind: PageInfo['kind']): PageInfo => ({ ...HOME, kind, code: kind, path: `/${kind}`, title: kind });
 const LOOKS: readonly Looks[] = [
-  ...[...PAGES, SOLD_OUT, ...(['checkout', 'cart', 'thank-you', 'find', 'sign-in'] as const).map(single)].map(
+  ...[...PAGES, SOLD_OUT, ...(['checkout', 'cart', 'thank-you', 'search', 'sign-in'] as const).map(single)].map(
     (page) => ({
       page,
       facts,
@@ -182,7 +182,7 @@ const LOOKS: readonly Looks[] = [
   ...[...PAGES, single('cart')].map((page) => ({ page, facts: noFacts })),
   { page: PAGES[0] as PageInfo, facts, none: true },
 ];
-const details = { street: 'Mole 4', city: 'Tern', mail: 'a@b.example', phone: '+353', monday: '9–5' };
+const details = { street: 'Quay 4', city: 'Tern', email: 'a@b.example', phone: '+353', monday: '9–5' };
 
 function shown(one: Section, { page, facts: own, none = false }: Looks, form?: object): string {
   const { html, style, faults } = made([one], {

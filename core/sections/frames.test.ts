@@ -103,11 +103,11 @@ test('the page title can come with or without its description', () => {
     slug: 'news',
     date: '2026-11-25T23:30:00Z',
     author: 'Isbel <Tern>',
-    picture: { picture: picture.hash, alt: 'The mole' },
+    picture: { picture: picture.hash, alt: 'The quay' },
   };
   const about: PageInfo = { ...HOME, code: 'content:news', kind: 'content', title: 'News', subject: { content } };
   const told = render([section('t', 'page-title', values)], { page: about, answer });
-  expect(told).toMatch(/<img [^>]*alt="The mole"[^>]*><h1 class="page-title">News<\/h1>/);
+  expect(told).toMatch(/<img [^>]*alt="The quay"[^>]*><h1 class="page-title">News<\/h1>/);
   expect(told).toContain(
     '<p class="page-written"><time datetime="2026-11-25T23:30:00Z">25 November 2026</time> · <span>Isbel &lt;Tern&gt;</span></p>',
   );

@@ -13,10 +13,10 @@ test('the menu marks the open page, leaves out what is gone, and follows free ad
     /<span class="menu-title" tabindex="0">More<\/span><ul><li><a href="\/item\/gannet"[^>]*>Inside<\/a><\/li><\/ul>/,
   );
   expect(html).not.toMatch(/Gone|Hollow/);
-  expect(html).toMatch(/<nav class="menu-bar menu-list" aria-label="Main menu" id="s-m:menu" popover>/);
+  expect(html).toMatch(/<nav class="menu-bar menu-list" aria-label="Header links" id="s-m:menu" popover>/);
   expect(html).toContain('<button class="menu-open" type="button" popovertarget="s-m:menu">Menu</button>');
   const always = show([section('m', 'menu-bar', { drawer: false, inside: 'panel' })]);
-  expect(always).toContain('<nav class="menu-bar menu-panel" aria-label="Main menu"><ul>');
+  expect(always).toContain('<nav class="menu-bar menu-panel" aria-label="Header links"><ul>');
   expect(always).not.toMatch(/popover|<button/);
 });
 
@@ -46,8 +46,8 @@ test('a link list has the links of a menu, or its own; what leads nowhere is lef
   expect(own).toContain(
     '<p class="links-title">Read</p><nav class="links-across" aria-label="Read"><ul><li><a href="/item/gannet" aria-current="page">This one</a></li></ul></nav>',
   );
-  const ofMenu = show([section('l', 'link-list', { menu: 'main' })]);
-  expect(ofMenu).toContain('<nav class="links-down" aria-label="Main menu">');
+  const ofMenu = show([section('l', 'link-list', { menu: 'header-links' })]);
+  expect(ofMenu).toContain('<nav class="links-down" aria-label="Header links">');
   expect(ofMenu).toMatch(/This one.*Away.*More.*Inside/s);
   expect(ofMenu).not.toMatch(/Gone|Hollow/);
   expect(show([section('l', 'link-list')])).not.toContain('<nav');

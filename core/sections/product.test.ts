@@ -64,10 +64,10 @@ describe('product sections', () => {
   });
 
   test('summary shows what is wanted, cleaned', () => {
-    const html = show([section('s', 'product-intro', { description: true })]);
+    const html = show([section('s', 'product-title', { description: true })]);
     expect(html).toContain('<h1 class="intro-title">Gannet &amp; friend</h1>');
     expect(html).toContain('<p>Soars late.</p>');
-    const bare = show([section('s', 'product-intro', { brand: false, summary: false })]);
+    const bare = show([section('s', 'product-title', { brand: false, summary: false })]);
     expect(bare).not.toMatch(/Skerry Lines|Lifts early/);
   });
 

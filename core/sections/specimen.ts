@@ -14,7 +14,7 @@ export const specimen = defineKind(
       action: text('Action', 'What the main action says.', { default: 'Add to cart' }),
       idle: text('Idle', 'What an action says that cannot be used.', { default: 'Sold out' }),
       quiet: text('Quiet', 'What a quiet action says.', { default: 'Remove' }),
-      label: text('Label', 'The label of a form field.', { default: 'Mail address' }),
+      label: text('Label', 'The label of a form field.', { default: 'Email address' }),
       typed: text('Typed', 'What is typed in it.', { default: 'mara@quill.example' }),
       fault: text('Fault', 'What is wrong with it.', { default: 'Write it like mara@quill.example.' }),
       note: text('Note', 'A quiet line.', { default: 'Tax included, delivery extra.' }),

@@ -1,4 +1,4 @@
-import { checkDetails, isMailAddress, STORE_DETAILS, WEEKDAYS } from '../index.js';
+import { checkDetails, isEmailAddress, STORE_DETAILS, WEEKDAYS } from '../index.js';
 
 test('every detail explains itself and may be empty', () => {
   for (const [name, { label, help, default: initial, max }] of Object.entries(STORE_DETAILS))
@@ -10,12 +10,12 @@ test('every detail explains itself and may be empty', () => {
       true,
     ]);
   expect(WEEKDAYS.every((day) => STORE_DETAILS[day].label.toLowerCase() === day)).toBe(true);
-  expect(() => checkDetails({ mail: '', phone: '', monday: 'whenever' })).not.toThrow();
+  expect(() => checkDetails({ email: '', phone: '', monday: 'whenever' })).not.toThrow();
 });
 
 test.each([
-  [{ mail: 'nobody' }, 'mail'],
-  [{ mail: 'a b@c.example' }, 'mail'],
+  [{ email: 'nobody' }, 'email'],
+  [{ email: 'a b@c.example' }, 'email'],
   [{ phone: 'call me' }, 'phone'],
   [{ 'first-order': '0' }, 'first-order'],
   [{ 'orders-an-hour': '1e3' }, 'orders-an-hour'],
@@ -37,6 +37,6 @@ test.each([
   ['a\u200b@b.example', false],
   ["o'brien+kites@b-c.example", true],
   ['mära@dräche.example', true],
-])('%.30s is a mail address: %s', (text, is) => {
-  expect(isMailAddress(text)).toBe(is);
+])('%.30s is an email address: %s', (text, is) => {
+  expect(isEmailAddress(text)).toBe(is);
 });

@@ -1,6 +1,6 @@
 /** What a store says of itself wherever it is shown: where it is, how it is reached, when it is open. */
 import type { TextField } from '../fields/field.js';
-import { isMailAddress } from '../fields/mail-address.js';
+import { isEmailAddress } from '../fields/email-address.js';
 import { text } from '../fields/make.js';
 import { Problem } from '../problem.js';
 
@@ -23,8 +23,8 @@ export const STORE_DETAILS = {
   street: text('Street', 'Street and number of the store.', { max: 120 }),
   postcode: text('Postcode', 'The postcode of the store.', { max: 20 }),
   city: text('Town', 'The town the store is in.', { max: 80 }),
-  mail: text('Mail address', 'Where shoppers write to.', { max: 254 }),
-  phone: text('Telephone', 'The number as people dial it, such as +353 1 555 0134.', { max: 40 }),
+  email: text('Email address', 'Where shoppers write to.', { max: 254 }),
+  phone: text('Telephone', 'The number as people dial it, such as +353 20 910 0134.', { max: 40 }),
   'first-order': ordering(
     'first-order',
     'First order number',
@@ -55,12 +55,12 @@ export const orderingOf = (details: StoreDetails, name: OrderingDetail): number 
 
 /** @throws Problem `bad-value` naming the detail */
 export function checkDetails(details: StoreDetails): void {
-  const { mail = '', phone = '' } = details;
+  const { email = '', phone = '' } = details;
   const refuse = (place: StoreDetail, message: string, remedy: string): never => {
     throw new Problem('bad-value', message, { place, remedy });
   };
-  if (mail !== '' && !isMailAddress(mail))
-    refuse('mail', `“${mail}” is not a mail address.`, 'Write it like post@store.example, or leave it empty.');
+  if (email !== '' && !isEmailAddress(email))
+    refuse('email', `“${email}” is not an email address.`, 'Write it like post@store.example, or leave it empty.');
   if (phone !== '' && !PHONE.test(phone))
     refuse('phone', `“${phone}” is not a telephone number.`, 'Use digits, spaces and “+”, or leave it empty.');
   for (const name of Object.keys(ORDERING) as OrderingDetail[]) {

@@ -23,7 +23,7 @@ test('one that nobody may see is not missed; any other is, until something leads
 });
 
 test.each<[string, Record<DocumentKey, Document>]>([
-  ['a menu, however deep', { 'menu/main': menu({ to: 'content:lost' }) }],
+  ['a menu, however deep', { 'menu/header-links': menu({ to: 'content:lost' }) }],
   ['a link of a section', { 'template/home': home({ link: { to: 'content:lost' } }) }],
   ['a text of a section', { 'template/home': home({ text: '<p>See <a href="/lost?x#there">this</a>.</p>' }) }],
   ['a text of another page', { 'content/b': content('b', { text: '<a href="/lost">x</a>', visible: 'nobody' }) }],

@@ -48,9 +48,9 @@ test('products: counted, but not without end', () => {
 });
 
 test('details: what is missing is named, then told', () => {
-  expect(step('details').sentence).toBe('Shoppers and the law want to know: the address and a mail address.');
-  const details = { street: 'Quay 1', city: 'Tern', mail: 'a@b.example' };
-  expect(step('details', {}, { details: { ...details, mail: '' } }).sentence).toMatch(/know: a mail address\.$/);
+  expect(step('details').sentence).toBe('Shoppers and the law want to know: the address and an email address.');
+  const details = { street: 'Quay 1', city: 'Tern', email: 'a@b.example' };
+  expect(step('details', {}, { details: { ...details, email: '' } }).sentence).toMatch(/know: an email address\.$/);
   expect(step('details', {}, { details })).toMatchObject({
     done: true,
     sentence: 'You are in Tern, and reached at a@b.example.',
@@ -65,7 +65,7 @@ test('logo: done by any header that shows one, wherever it stands in it', () => 
         kind: 'columns@1',
         frame: {},
         values: {},
-        slots: { one: [{ id: 'mark', kind: 'store-mark@1', frame: {}, values: { logo } }] },
+        slots: { one: [{ id: 'mark', kind: 'logo@1', frame: {}, values: { logo } }] },
       },
     ],
   });
@@ -110,21 +110,23 @@ test('menus: a collection that none leads to is named, however deep the entry', 
       ],
     },
   });
-  expect(step('menus', { 'menu/main': leadingTo('collection:C-1') }, { collections })).toMatchObject({
+  expect(step('menus', { 'menu/header-links': leadingTo('collection:C-1') }, { collections })).toMatchObject({
     done: false,
     sentence: 'No menu leads to “C-2”, “C-3”, “C-4”, “C-5” and 2 more. Nothing leads to “About us” and “Reach us”.',
   });
   const all = ['all-collections', 'content:about', 'content:reach-us'];
-  expect(step('menus', { 'menu/main': leadingTo(...all) }, { collections })).toMatchObject({
+  expect(step('menus', { 'menu/header-links': leadingTo(...all) }, { collections })).toMatchObject({
     done: true,
     sentence: 'Every collection and every content page can be reached.',
   });
-  expect(step('menus', { 'menu/main': leadingTo('all-collections', 'content:about') }, { collections })).toMatchObject({
+  expect(
+    step('menus', { 'menu/header-links': leadingTo('all-collections', 'content:about') }, { collections }),
+  ).toMatchObject({
     done: false,
     sentence: 'Nothing leads to “Reach us”.',
     pages: ['content:reach-us'],
   });
-  expect(step('menus', { 'menu/main': { lists: {} }, 'menu/footer': { lists: {} } })).toMatchObject({
+  expect(step('menus', { 'menu/header-links': { lists: {} }, 'menu/help': { lists: {} } })).toMatchObject({
     done: false,
     sentence: 'No menu leads anywhere yet.',
   });

@@ -21,7 +21,7 @@ import type { StoreDetails } from './details.js';
 import { unreachedPages } from './reached.js';
 
 /** The kind that shows the logo. */
-const STORE_MARK = 'store-mark';
+const STORE_MARK = 'logo';
 
 /** What is known of the store besides the draft of its design. */
 export interface SetUpFacts {
@@ -30,7 +30,7 @@ export interface SetUpFacts {
   readonly collections: readonly { readonly code: string; readonly title: string }[];
   /** ISO 3166-1 code of the home country. */
   readonly country: string;
-  /** The countries that some way to deliver goes to. */
+  /** The countries that some delivery method goes to. */
   readonly delivered: readonly string[];
   /** How many there are, at most `MOST_COUNTED`. */
   readonly products: number;
@@ -84,11 +84,11 @@ const STEPS: readonly StepKind[] = [
     code: 'details',
     title: 'Who you are',
     place: 'store',
-    look(_state, { details: { street, city, mail } }) {
-      const missing = [...(street && city ? [] : ['the address']), ...(mail ? [] : ['a mail address'])];
+    look(_state, { details: { street, city, email } }) {
+      const missing = [...(street && city ? [] : ['the address']), ...(email ? [] : ['an email address'])];
       return missing.length
         ? { done: false, sentence: `Shoppers and the law want to know: ${listed(missing)}.` }
-        : { done: true, sentence: `You are in ${city ?? ''}, and reached at ${mail ?? ''}.` };
+        : { done: true, sentence: `You are in ${city ?? ''}, and reached at ${email ?? ''}.` };
     },
   },
   {
@@ -166,7 +166,7 @@ const STEPS: readonly StepKind[] = [
   },
   {
     code: 'delivery',
-    title: 'Ways to deliver',
+    title: 'Delivery methods',
     place: 'delivery',
     look: (_state, { country, delivered }) =>
       delivered.includes(country)

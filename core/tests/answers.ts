@@ -50,7 +50,7 @@ export const cardOf = (code: string): ProductCard => ({
 export const menu: Document = {
   format: 1,
   type: 'menu',
-  name: 'Main menu',
+  name: 'Header links',
   lists: {
     entries: [
       { id: 'm1', values: { label: 'This one', link: { to: 'product:K-1' } } },

@@ -49,7 +49,7 @@ export function show(
   };
   const html = render(sections, {
     page,
-    documents: { 'menu/main': menu },
+    documents: { 'menu/header-links': menu },
     facts: { ...NO_FACTS, cart },
     answer,
     ...(form && { form }),

@@ -83,7 +83,7 @@ const products: readonly DemoProduct[] = goods.map(([code, title, summary, price
 export async function osierwick(): Promise<DemoStore> {
   return {
     slug: 'osierwick',
-    owner: { mail: 'owner@osierwick.example', name: 'Ingrith Sallow' },
+    owner: { email: 'owner@osierwick.example', name: 'Ingrith Sallow' },
     name: 'Osierwick',
     currency: 'JPY',
     locale: 'en',
@@ -91,10 +91,10 @@ export async function osierwick(): Promise<DemoStore> {
     timeZone: 'Asia/Tokyo',
     country: 'JP',
     details: {
-      street: '3-12 Kawabata',
-      postcode: '916-0273',
-      city: 'Tannan',
-      mail: 'post@osierwick.example',
+      street: '3-12 Hamabe',
+      postcode: '000-4021',
+      city: 'Kusabue',
+      email: 'post@osierwick.example',
       friday: '11:00–18:00',
       saturday: '11:00–18:00',
       sunday: '11:00–16:00',
@@ -183,10 +183,10 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
       ],
     },
   });
-  documents.set(keys.menu('main'), {
+  documents.set(keys.menu('header-links'), {
     format: FORMAT,
     type: 'menu',
-    name: 'Main menu',
+    name: 'Header links',
     lists: {
       entries: [
         { id: 'm-candles', values: { label: 'Candles', 'label@de': 'Kerzen', link: { to: 'collection:candles' } } },

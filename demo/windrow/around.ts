@@ -26,21 +26,21 @@ const STRONG = { tone: 'strong', space: 'none' } as const;
 
 /** @param logo the drawing of the workshop's mark */
 export function windrowAround(logo: PictureValue): readonly (readonly [DocumentKey, Document])[] {
-  const mark = (id: string): Section => section(id, 'store-mark', { logo, height: 56, name: true }, NONE);
+  const mark = (id: string): Section => section(id, 'logo', { logo, height: 56, name: true }, NONE);
   const markAndFind = (id: string): Section[] => [
     section(
       `${id}-row`,
       'columns',
       { widths: 'fit' },
       { space: 'small' },
-      { one: [mark(`${id}-mark`)], two: [section(`${id}-find`, 'find-box', {}, NONE)] },
+      { one: [mark(`${id}-mark`)], two: [section(`${id}-find`, 'search-box', {}, NONE)] },
     ),
     section(`${id}-menu`, 'menu-bar', { inside: 'panel' }, { space: 'small' }),
   ];
-  const legalLine = (id: string): Section =>
+  const smallPrint = (id: string): Section =>
     section(
       id,
-      'legal-line',
+      'small-print',
       { text: '<p>Prices in euro with tax. A made-up shop that sells nothing.</p>' },
       { tone: 'strong', space: 'small' },
     );
@@ -57,7 +57,7 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
               ...section(
                 'top-notice',
                 'notice',
-                { text: 'Sent within two days from the mole.', several: 'first' },
+                { text: 'Sent within two days from the quay.', several: 'first' },
                 NONE,
               ),
               lists: {
@@ -75,7 +75,7 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
               },
             },
           ],
-          two: [section('top-cart', 'cart-badge', {}, { space: 'none', align: 'end' })],
+          two: [section('top-cart', 'cart-link', {}, { space: 'none', align: 'end' })],
         },
       ),
     ]),
@@ -100,7 +100,7 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
     ),
     around(
       'header',
-      [section('plain-mark', 'store-mark', { logo, height: 48, name: true }, { space: 'small' })],
+      [section('plain-mark', 'logo', { logo, height: 48, name: true }, { space: 'small' })],
       'Plain',
       'plain',
     ),
@@ -111,7 +111,7 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
         { count: '4' },
         { tone: 'strong', space: 'medium' },
         {
-          one: [section('foot-reach', 'reach-details', { title: 'The workshop' }, STRONG)],
+          one: [section('foot-reach', 'contact-details', { title: 'The workshop' }, STRONG)],
           two: [
             section(
               'foot-hours',
@@ -120,11 +120,11 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
               STRONG,
             ),
           ],
-          three: [section('foot-links', 'link-list', { title: 'Good to know', menu: 'footer' }, STRONG)],
+          three: [section('foot-links', 'link-list', { title: 'Good to know', menu: 'help' }, STRONG)],
           four: [
             section(
               'foot-news',
-              'mail-sign-up',
+              'news-sign-up',
               {
                 text: 'A letter when the wind turns, four times a year.',
                 small: '<p>We use it for the letter alone, and you can leave at any time.</p>',
@@ -141,10 +141,10 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
         { widths: 'fit' },
         { tone: 'strong', space: 'small' },
         {
-          one: [section('foot-marks', 'payment-marks', { title: 'Pay by', collection: true }, STRONG)],
+          one: [section('foot-marks', 'payment-logos', { title: 'Pay by', collection: true }, STRONG)],
           two: [
             {
-              ...section('foot-find', 'find-us', {}, STRONG),
+              ...section('foot-find', 'elsewhere-online', {}, STRONG),
               lists: {
                 places: [
                   entryOf('place-sky', {
@@ -163,9 +163,9 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
           ],
         },
       ),
-      legalLine('foot-legal'),
+      smallPrint('foot-legal'),
     ]),
-    around('footer', [legalLine('plain-legal')], 'Plain', 'plain'),
+    around('footer', [smallPrint('plain-legal')], 'Plain', 'plain'),
     around(
       'side',
       [

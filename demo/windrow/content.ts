@@ -21,21 +21,21 @@ export const windrowContent = (
     'The workshop',
     'workshop',
     'Three people, two tables and a window to the sea.',
-    '<p>Windrow began in 2009 under the roof of a net store on the mole at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><wbr data-break><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
+    '<p>Windrow began in 2009 under the roof of a net store on the quay at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><wbr data-break><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
   ),
   page(
     'reach-us',
     'Reach us',
     'reach-us',
     'The door, the post and the telephone.',
-    '<p>Mole Street 4, Ternhythe. The blue door; knock hard, the sewing machine is loud.</p><wbr data-break><h2>When we are in</h2><p>Saturdays from ten to four for everybody. On other days write first, since we may be out flying.</p><wbr data-break><h2>Write</h2><p>Reply to any message we sent you, and it reaches us with your order number in it. Isbel answers within two working days, sooner when there is no wind.</p><p>If you sell kites yourself, look at our <a href="/wholesale">wholesale prices</a>.</p>',
+    '<p>Quay Street 4, Ternhythe. The blue door; knock hard, the sewing machine is loud.</p><wbr data-break><h2>When we are in</h2><p>Saturdays from ten to four for everybody. On other days write first, since we may be out flying.</p><wbr data-break><h2>Write</h2><p>Reply to any message we sent you, and it reaches us with your order number in it. Isbel answers within two working days, sooner when there is no wind.</p><p>If you sell kites yourself, look at our <a href="/wholesale">wholesale prices</a>.</p>',
   ),
   page(
     'delivery',
     'Delivery and returns',
     'delivery',
     'How a kite reaches you, and how it comes back if it must.',
-    '<p>Orders leave the workshop within two working days. Kites longer than a metre travel in a tube.</p><wbr data-break><h2>How long it takes</h2><table><tbody><tr><th>To</th><th>Days by post</th><th>What to know</th></tr><tr><td>Ternhythe and around</td><td>1 to 2</td><td>Or collect it at the blue door.</td></tr><tr><td>Neighbours</td><td>3 to 5</td><td>The price is shown at the checkout.</td></tr><tr><td>Further away</td><td>6 to 12</td><td>Customs may ask for tax on arrival.</td></tr></tbody></table><h2>Sending back</h2><p>Thirty days, flown or not, as long as it is dry. Write to us first; we send you a label. Most mends cost nothing but the stamp, so ask before you give one up.</p>',
+    '<p>Orders leave the workshop within two working days. Kites longer than a metre travel in a tube.</p><wbr data-break><h2>How long it takes</h2><table><tbody><tr><th>To</th><th>Days by post</th><th>What to know</th></tr><tr><td>Ternhythe and around</td><td>1 to 2</td><td>Or collect it at the blue door.</td></tr><tr><td>Neighbours</td><td>3 to 5</td><td>The price is shown at the checkout.</td></tr><tr><td>Further away</td><td>6 to 12</td><td>Customs may ask for tax on arrival.</td></tr></tbody></table><h2>Sending back</h2><p>Thirty days, flown or not, as long as it is dry. Write to us first; we send you a label. Most repairs cost nothing but the stamp, so ask before you give one up.</p>',
   ),
   page(
     'terms',
@@ -49,7 +49,7 @@ export const windrowContent = (
     'Privacy',
     'privacy',
     'What we know about you, and what for.',
-    '<p>As little as we can send a parcel with.</p><wbr data-break><h2>What we keep</h2><p>Your name, your addresses, your mail address and what you bought, as long as the law asks us to.</p><h2>Cookies</h2><p>One, when you put something into the cart, so that it is still there on the next page.</p>',
+    '<p>As little as we can send a parcel with.</p><wbr data-break><h2>What we keep</h2><p>Your name, your addresses, your email address and what you bought, as long as the law asks us to.</p><h2>Cookies</h2><p>One, when you put something into the cart, so that it is still there on the next page.</p>',
   ),
   page(
     'wholesale',
@@ -61,10 +61,10 @@ export const windrowContent = (
   ),
   page(
     'our-story',
-    'Sixteen years on the mole',
+    'Sixteen years on the quay',
     'our-story',
     'How three people and a heap of offcuts became a workshop.',
-    '<p>It began with a sail that was too old to mend and too good to burn. Maren cut a kite from it for her niece. By autumn half the harbour wanted one.</p><wbr data-break><h2>The net store</h2><p>The roof leaked and the rent was a kite a year. The harbour still gets its kite, and the roof has been mended twice.</p><h2>What we do not do</h2><p>We do not print names on kites, and we do not make anything that we have not flown.</p>',
+    '<p>It began with a sail that was too old to repair and too good to burn. Maren cut a kite from it for her niece. By autumn half the harbour wanted one.</p><wbr data-break><h2>The net store</h2><p>The roof leaked and the rent was a kite a year. The harbour still gets its kite, and the roof has been repaired twice.</p><h2>What we do not do</h2><p>We do not print names on kites, and we do not make anything that we have not flown.</p>',
     { picture: picture('workshop.png', 'The workshop: rolls of cloth, a long table and a window to the sea') },
   ),
   page(
@@ -81,8 +81,8 @@ export const windrowContent = (
   ),
   page(
     'pictures',
-    'Pictures from the mole',
-    'from-the-mole',
+    'Pictures from the quay',
+    'from-the-quay',
     'The workshop, the harbour and what is above them.',
     '<p>Drawn by Maren on days without wind.</p>',
   ),
@@ -93,7 +93,7 @@ export const windrowContent = (
     'What people ask at the blue door.',
     '<p>If yours is not here, write to us below. It will be here next time.</p>',
   ),
-  page('news', 'News from the mole', 'news', 'What is new, four times a year.', ''),
+  page('news', 'News from the quay', 'news', 'What is new, four times a year.', ''),
   page(
     'news-spring',
     'The spring kites are out',

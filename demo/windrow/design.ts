@@ -10,11 +10,11 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
   return new Map<DocumentKey, Document>([
     ...starterDesign('Windrow Kites'),
     [
-      keys.menu('main'),
+      keys.menu('header-links'),
       {
         format: FORMAT,
         type: 'menu',
-        name: 'Main menu',
+        name: 'Header links',
         lists: {
           entries: [
             entry('m-single', 'Single-line', 'collection:C-1'),
@@ -49,10 +49,10 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           {
             title: 'Made for the wind at Ternhythe',
             level: 'h1',
-            text: 'Kites, gliders and line from a small workshop on the mole. Sewn here, flown here, sent anywhere.',
+            text: 'Kites, gliders and line from a small workshop on the quay. Sewn here, flown here, sent anywhere.',
             picture: picture(
               'harbour.png',
-              'Kites over the harbour of Ternhythe, with gabled houses and a light on the mole',
+              'Kites over the harbour of Ternhythe, with gabled houses and a light on the quay',
             ),
             action: 'See single-line kites',
             link: to('collection:C-1'),
@@ -80,7 +80,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           'heading',
           {
             text: 'The door is open on Saturdays',
-            lead: 'From ten to four, Mole Street 4. The kettle is on when the wind is not.',
+            lead: 'From ten to four, Quay Street 4. The kettle is on when the wind is not.',
           },
           {
             tone: 'strong',
@@ -130,7 +130,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           {
             one: [section('p-pictures', 'product-pictures')],
             two: [
-              section('p-summary', 'product-intro', { description: true }),
+              section('p-summary', 'product-title', { description: true }),
               section('p-price', 'price', { size: 'large' }),
               section('p-buy', 'buy-form'),
               section(
@@ -140,7 +140,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
                 { space: 'small' },
               ),
               section('p-promise', 'shared-section', { shared: 'promise' }, { space: 'none' }),
-              section('p-extra', 'spot', { name: 'beside-buying' }),
+              section('p-extra', 'open-place', { name: 'beside-buying' }),
             ],
           },
         ),
@@ -162,10 +162,10 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           { space: 'large' },
           {
             one: [
-              section('q-summary', 'product-intro', { description: true }),
+              section('q-summary', 'product-title', { description: true }),
               section('q-price', 'price'),
               section('q-buy', 'buy-form', { size: 'medium' }),
-              section('q-extra', 'spot', { name: 'beside-buying' }),
+              section('q-extra', 'open-place', { name: 'beside-buying' }),
             ],
             two: [section('q-pictures', 'product-pictures', { others: 'none' })],
           },
@@ -183,25 +183,34 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
       ]),
     ],
     [
-      keys.template('cart'),
+      keys.template('reduced-collection'),
       template(
-        'Cart',
-        'cart',
+        'Reduced collection',
+        'collection',
         [
-          section('cart-title', 'page-title'),
-          section(
-            'cart-columns',
-            'columns',
-            { widths: 'first-wider' },
-            {},
-            {
-              one: [section('cart-lines', 'cart-lines')],
-              two: [section('cart-totals', 'totals'), section('cart-checkout', 'to-checkout')],
-            },
-          ),
+          section('r-crumbs', 'breadcrumb', { here: false }, { space: 'small' }),
+          section('r-title', 'page-title', {}, { space: 'medium' }),
+          section('r-row', 'listing', { size: 6, across: '3' }, { space: 'large' }),
+          section('r-pages', 'paging'),
         ],
         { around: { header: 'sale' } },
       ),
+    ],
+    [
+      keys.template('cart'),
+      template('Cart', 'cart', [
+        section('cart-title', 'page-title'),
+        section(
+          'cart-columns',
+          'columns',
+          { widths: 'first-wider' },
+          {},
+          {
+            one: [section('cart-lines', 'cart-lines')],
+            two: [section('cart-totals', 'totals'), section('cart-checkout', 'checkout-button')],
+          },
+        ),
+      ]),
     ],
     [
       keys.template('checkout'),
@@ -211,11 +220,11 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           main: [
             section('checkout-title', 'page-title'),
             section('checkout-buyer', 'buyer'),
-            section('checkout-address', 'deliver-to'),
-            section('checkout-delivery', 'ways-to-deliver'),
-            section('checkout-payment', 'ways-to-pay'),
+            section('checkout-address', 'delivery-address'),
+            section('checkout-delivery', 'delivery-choice'),
+            section('checkout-payment', 'payment-choice'),
           ],
-          beside: [section('checkout-recap', 'order-recap'), section('checkout-order', 'order-button')],
+          beside: [section('checkout-recap', 'your-order'), section('checkout-order', 'order-button')],
         },
       }),
     ],
@@ -226,7 +235,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section(
           'sign-in-form',
           'sign-in-form',
-          { text: '<p>For those who sell our kites: we send a link to your mail address. You need no password.</p>' },
+          { text: '<p>For those who sell our kites: we send a link to your email address. You need no password.</p>' },
           { width: 'reading' },
         ),
       ]),
@@ -244,7 +253,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
           },
           { space: 'large' },
         ),
-        section('n-find', 'find-box', {}, { space: 'small' }),
+        section('n-find', 'search-box', {}, { space: 'small' }),
         section('n-row', 'product-row', { title: 'New this season', limit: 4 }),
       ]),
     ],
@@ -257,7 +266,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         areas: {
           main: [
             section('promise-text', 'text', {
-              text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most mends cost nothing but the stamp.</p>',
+              text: '<h2>If it breaks</h2><p>Send it to the workshop with a line about what happened. Most repairs cost nothing but the stamp.</p>',
             }),
           ],
         },
@@ -269,7 +278,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         format: FORMAT,
         type: 'addition',
         name: 'Indoor note',
-        place: 'spot:beside-buying',
+        place: 'open-place:beside-buying',
         target: { pageKind: 'product', when: parseRule('category is "indoor"', 'product') },
         areas: {
           main: [
@@ -326,17 +335,17 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
       },
     ],
     [
-      keys.addition('petrel-picture'),
+      keys.addition('ripple-picture'),
       {
         format: FORMAT,
         type: 'addition',
-        name: 'Where the Petrel flies best',
+        name: 'Where the Ripple flies best',
         place: 'after:p-buy',
         target: { page: 'product:K-004' },
         areas: {
           main: [
             section(
-              'petrel-dunes',
+              'ripple-dunes',
               'picture',
               {
                 picture: picture('dunes.png', 'A foil over the north sands'),
@@ -363,7 +372,7 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
               'door-ways',
               'own-html',
               {
-                html: '<details open><summary>On foot from the station</summary><p>Down Rope Walk to the water, then left along the mole. Seven minutes, less with the wind behind you.</p></details><details><summary>By boat</summary><p>Tie up at the third ring. Low water is <abbr title="one hour after the time for Ternhythe">an hour after the table</abbr>.</p></details>',
+                html: '<details open><summary>On foot from the station</summary><p>Down Rope Walk to the water, then left along the quay. Seven minutes, less with the wind behind you.</p></details><details><summary>By boat</summary><p>Tie up at the third ring. Low water is <abbr title="one hour after the time for Ternhythe">an hour after the table</abbr>.</p></details>',
               },
               { width: 'reading' },
             ),
@@ -380,6 +389,16 @@ export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<Doc
         section('t-lead', 'part-of-text', { size: 'large' }, { width: 'reading', tone: 'soft' }),
         section('t-rest', 'part-of-text', { part: 'rest' }, { width: 'reading', space: 'large' }),
       ]),
+    ],
+    [
+      keys.assignments('collection'),
+      {
+        format: FORMAT,
+        type: 'assignments',
+        pageKind: 'collection',
+        standard: 'collection',
+        pages: { 'collection:C-3': 'reduced-collection' },
+      },
     ],
     [
       keys.assignments('product'),

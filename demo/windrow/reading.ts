@@ -65,7 +65,7 @@ const story = (picture: Picture): readonly Section[] => [
     entryOf('quote-jory', {
       text: 'My grandfather’s kite came back from the workshop with its old patches still on, and a new spine.',
       who: 'Jory Fenn',
-      about: 'a mend',
+      about: 'a repair',
     }),
   ]),
 ];
@@ -109,7 +109,7 @@ const visit: readonly Section[] = [
     { space: 'large' },
     {
       one: [
-        section('visit-reach', 'reach-details', { title: 'The blue door' }, { space: 'small' }),
+        section('visit-reach', 'contact-details', { title: 'The blue door' }, { space: 'small' }),
         section(
           'visit-hours',
           'opening-hours',
@@ -129,7 +129,7 @@ const pictures = (picture: Picture): readonly Section[] => [
   withList(section('pictures-slides', 'carousel', { size: 'most' }), 'slides', [
     entryOf('slide-harbour', {
       picture: picture('harbour.png', 'Kites over the harbour'),
-      title: 'From the mole',
+      title: 'From the quay',
       text: 'The wind comes round the light twice a day.',
     }),
     entryOf('slide-workshop', {
@@ -167,7 +167,7 @@ const pictures = (picture: Picture): readonly Section[] => [
 const questions: readonly Section[] = [
   section('questions-title', 'page-title'),
   section('questions-text', 'part-of-text', { part: 'all' }, { ...READING, space: 'small' }),
-  withList(section('questions-folds', 'folds', { shown: 'single', first: true }, READING), 'parts', [
+  withList(section('questions-accordion', 'accordion', { shown: 'single', first: true }, READING), 'parts', [
     entryOf('q-first', {
       title: 'Which kite for a child of six?',
       text: '<p>A small delta with a short line. It flies by itself, so that the child can hold it and look up.</p>',
@@ -242,7 +242,7 @@ export function windrowReading(picture: Picture): readonly (readonly [DocumentKe
           main: guide(picture),
           side: [
             section('guide-contents', 'contents', { smaller: true }, { space: 'small' }),
-            withList(section('guide-details', 'details', {}, { space: 'small' }), 'rows', [
+            withList(section('guide-details', 'detail-rows', {}, { space: 'small' }), 'rows', [
               entryOf('row-for', { label: 'For', value: { bind: 'attribute.for' } }),
               entryOf('row-time', { label: 'To read', value: { bind: 'attribute.reading-time' } }),
             ]),

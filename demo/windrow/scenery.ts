@@ -102,7 +102,7 @@ export function sea(width: number, height: number, y: number): string {
   return `<rect y="${y}" width="${width}" height="${height - y}" fill="#3f8c93"/><rect y="${y}" width="${width}" height="${(height - y) * 0.3}" fill="#59a3a6"/>${waves}`;
 }
 
-/** Houses along the quay, gables to the water, with a light at the end of the mole. */
+/** Houses along the quay, gables to the water, with a light at the end of the quay. */
 export function harbour(width: number, height: number, seed: number): string {
   const roll = dice(seed);
   const base = height * 0.8;

@@ -27,7 +27,7 @@ export async function windrowKites(): Promise<DemoStore> {
   ];
   return {
     slug: 'windrow',
-    owner: { mail: 'owner@windrow.example', name: 'Maren Oldacre' },
+    owner: { email: 'owner@windrow.example', name: 'Maren Oldacre' },
     name: 'Windrow Kites',
     currency: 'EUR',
     locale: 'en-IE',
@@ -35,11 +35,11 @@ export async function windrowKites(): Promise<DemoStore> {
     timeZone: 'Europe/Dublin',
     country: 'IE',
     details: {
-      street: 'Mole Street 4',
-      postcode: 'T12 K4W7',
+      street: 'Quay Street 4',
+      postcode: 'Z99 KT04',
       city: 'Ternhythe',
-      mail: 'post@windrow.example',
-      phone: '+353 1 555 0134',
+      email: 'post@windrow.example',
+      phone: '+353 20 910 0134',
       tuesday: '10:00–17:00',
       wednesday: '10:00–17:00',
       thursday: '10:00–17:00',
@@ -55,21 +55,21 @@ export async function windrowKites(): Promise<DemoStore> {
     messages: [
       {
         name: 'Mara Quill',
-        mail: 'mara@quill.example',
+        email: 'mara@quill.example',
         subject: 'A spar for the Gannet',
         text: 'The left leading edge has cracked at the ferrule. Is the spar the same as in the small one, or do I need the long one?\n\nIt still flies, but it leans.',
         page: '/reach-us',
       },
       {
         name: 'Jory Fenn',
-        mail: 'jory@fenn.example',
+        email: 'jory@fenn.example',
         subject: '',
         text: 'Do you take old kites in part payment? I have one from 2011 with your name on the spine.',
         page: '/questions',
       },
       {
         name: 'School by the Weir',
-        mail: 'office@weir-school.example',
+        email: 'office@weir-school.example',
         subject: 'Twenty kits for a class',
         text: 'We would like to build kites with a class of ten-year-olds in March. Could somebody come, and what would twenty kits cost?',
         page: '/reach-us',

@@ -20,32 +20,32 @@ const HOUR_MS = 60 * 60 * 1000;
 const MONTHS_MS = 90 * 24 * HOUR_MS;
 const MOST_TOGETHER = 10;
 const MOST_PER_ADDRESS = 50;
-const MOST_PER_MAIL = 30;
+const MOST_PER_EMAIL = 30;
 
-const keysOf = (mail: string, address: string) => ({
-  together: `sign-in ${mail.toLowerCase()} ${address}`,
+const keysOf = (email: string, address: string) => ({
+  together: `sign-in ${email.toLowerCase()} ${address}`,
   address: `sign-in from ${address}`,
-  mail: `sign-in of ${mail.toLowerCase()}`,
+  email: `sign-in of ${email.toLowerCase()}`,
 });
 
 /**
  * Counts a try to sign in.
- * @param accountId of the account the mail address has, if there is one
+ * @param accountId of the account the email address has, if there is one
  * @throws Problem `too-many-tries`
  */
 export async function countSignIn(
   db: Records,
-  mail: string,
+  email: string,
   address: string,
   accountId: number | undefined,
   now: Date,
 ): Promise<void> {
-  const keys = keysOf(mail, address);
+  const keys = keysOf(email, address);
   const tried = await countTry(db, Object.values(keys), WINDOW_MS, now);
-  const limits = { [keys.together]: MOST_TOGETHER, [keys.address]: MOST_PER_ADDRESS, [keys.mail]: MOST_PER_MAIL };
+  const limits = { [keys.together]: MOST_TOGETHER, [keys.address]: MOST_PER_ADDRESS, [keys.email]: MOST_PER_EMAIL };
   for (const { key, tries, since } of tried) {
     if (tries <= (limits[key] as number)) continue;
-    const isElsewhere = key === keys.mail && accountId !== undefined;
+    const isElsewhere = key === keys.email && accountId !== undefined;
     if (isElsewhere && (await isKnownAddress(db, accountId, hashOf(address)))) continue;
     throw tooMany('Signing in has failed too often.', since, WINDOW_MS, now);
   }
@@ -54,27 +54,27 @@ export async function countSignIn(
 /** A try that succeeded counts for nothing, and its address is known from then on. */
 export async function noteSuccess(
   db: Records,
-  mail: string,
+  email: string,
   address: string,
   accountId: number,
   now: Date,
 ): Promise<void> {
-  await takeTryBack(db, Object.values(keysOf(mail, address)));
+  await takeTryBack(db, Object.values(keysOf(email, address)));
   await rememberAddress(db, accountId, hashOf(address), now);
 }
 
-const MOST_LINKS_PER_MAIL = 4;
+const MOST_LINKS_PER_EMAIL = 4;
 const MOST_LINKS_PER_ADDRESS = 20;
 
 /** Counts a message asked for. @throws Problem `too-many-tries` */
-export async function countLink(db: Records, mail: string, address: string, now: Date): Promise<void> {
+export async function countLink(db: Records, email: string, address: string, now: Date): Promise<void> {
   const limits = {
-    [`link to ${mail.toLowerCase()}`]: MOST_LINKS_PER_MAIL,
+    [`link to ${email.toLowerCase()}`]: MOST_LINKS_PER_EMAIL,
     [`link from ${address}`]: MOST_LINKS_PER_ADDRESS,
   };
   for (const { key, tries, since } of await countTry(db, Object.keys(limits), HOUR_MS, now))
     if (tries > (limits[key] as number))
-      throw tooMany('Too many messages were requested.', since, HOUR_MS, now, 'mail');
+      throw tooMany('Too many messages were requested.', since, HOUR_MS, now, 'email');
 }
 
 function tooMany(sentence: string, since: Date, windowMs: number, now: Date, place = 'password'): Problem {

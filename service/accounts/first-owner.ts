@@ -13,7 +13,7 @@ export async function inviteFirstOwner(db: Database, config: Config): Promise<st
   const expiresAt = new Date(Date.now() + DAY);
   await addInvitation(db, {
     storeId: null,
-    mail: '',
+    email: '',
     role: 'owner',
     expiresAt,
     tokenHash: tokenHash(token),

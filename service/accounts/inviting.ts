@@ -1,9 +1,9 @@
-/** Inviting somebody: by mail, or by a link that is shown once to whoever invites. */
+/** Inviting somebody: by email, or by a link that is shown once to whoever invites. */
 import { consoleOrigin, type Config } from '../config.js';
-import { invitationMessage } from '../mail/messages.js';
+import { invitationMessage } from '../email/messages.js';
 import { accountName, addInvitation, type OpenInvitation } from '../records/accounts.js';
 import type { Records } from '../records/database.js';
-import { sendLater } from '../records/outgoing-mail.js';
+import { sendLater } from '../records/outgoing-email.js';
 import { storeById } from '../records/stores.js';
 import { newLinkToken, tokenHash } from './passwords.js';
 
@@ -23,5 +23,5 @@ export async function sendInvitation(
   const link = await addLink(trx, config, invitation);
   const store = invitation.storeId === null ? 'Parlour' : (await storeById(trx, invitation.storeId)).name;
   const by = invitation.by === null ? 'Parlour' : await accountName(trx, invitation.by);
-  await sendLater(trx, invitation.storeId, invitationMessage(invitation.mail, by, store, invitation.role, link));
+  await sendLater(trx, invitation.storeId, invitationMessage(invitation.email, by, store, invitation.role, link));
 }

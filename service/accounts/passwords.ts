@@ -30,7 +30,7 @@ export async function passwordMatches(password: string, stored: string): Promise
 /** A secret for a cookie or a program: 256 random bits. */
 export const newToken = (): string => randomBytes(32).toString('base64url');
 
-/** A secret for a link that works once and for a while: 128 random bits, so that no mail program breaks the line. */
+/** A secret for a link that works once and for a while: 128 random bits, so that no email program breaks the line. */
 export const newLinkToken = (): string => randomBytes(16).toString('base64url');
 
 export const tokenHash = (token: string): Buffer => createHash('sha256').update(token).digest();

@@ -3,7 +3,7 @@ import { parseCookie } from 'cookie';
 import type { IncomingMessage } from 'node:http';
 import { Problem } from '@parlour/core';
 import {
-  accountByMail,
+  accountByEmail,
   accountOfSession,
   addSession,
   endSession,
@@ -15,7 +15,7 @@ import type { Records } from '../records/database.js';
 import { signal } from '../records/signals.js';
 import { hashPassword, newToken, passwordMatches, tokenHash } from './passwords.js';
 
-export const SESSION_COOKIE = 'parlour';
+export const SESSION_COOKIE = 'parlour-console';
 const DAY = 24 * 60 * 60 * 1000;
 export const CONSOLE_DAYS = 14;
 const TOKEN_DAYS = 90;
@@ -24,7 +24,7 @@ let nobodysHash: Promise<string> | undefined;
 
 /** In the same words whether the address or the password is wrong. */
 const WRONG = {
-  sentence: 'The mail address or the password is wrong.',
+  sentence: 'The email address or the password is wrong.',
   place: 'password',
   remedy: 'Check both and try again.',
 };
@@ -37,17 +37,17 @@ const WRONG = {
  */
 export async function checkCredentials(
   db: Records,
-  mail: string,
+  email: string,
   password: string,
   address: string,
   { sentence, ...where } = WRONG,
 ): Promise<Account> {
-  const account = await accountByMail(db, mail);
-  await countSignIn(db, mail, address, account?.id, new Date());
+  const account = await accountByEmail(db, email);
+  await countSignIn(db, email, address, account?.id, new Date());
   const hash = account?.passwordHash ?? (await (nobodysHash ??= hashPassword(newToken())));
   const matches = await passwordMatches(password, hash);
   if (!account || !matches) throw new Problem('wrong-sign-in', sentence, where);
-  await noteSuccess(db, mail, address, account.id, new Date());
+  await noteSuccess(db, email, address, account.id, new Date());
   return account;
 }
 

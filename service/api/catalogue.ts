@@ -1,7 +1,7 @@
 /** What a store sells, as its keepers see it. */
 import { routes } from '@parlour/contract';
 import { changeProduct, productOf } from '../catalogue/change-product.js';
-import { putInSample, takeOutSample } from '../catalogue/sample.js';
+import { addSample, removeSample } from '../catalogue/sample.js';
 import { countProducts } from '../records/sample.js';
 import type { KeptProduct } from '../records/products.js';
 import { checkTag, implement, type Api } from './implement.js';
@@ -14,12 +14,12 @@ export function catalogueRoutes(api: Api): void {
   );
 
   implement(api, routes.getSample, ({ store }) => countProducts(db, store.id));
-  implement(api, routes.putInSample, async ({ store, account }) => {
-    await putInSample(db, store, account.id);
+  implement(api, routes.addSample, async ({ store, account }) => {
+    await addSample(db, store, account.id);
     return countProducts(db, store.id);
   });
-  implement(api, routes.takeOutSample, async ({ store, account }) => {
-    await takeOutSample(db, store, account.id);
+  implement(api, routes.removeSample, async ({ store, account }) => {
+    await removeSample(db, store, account.id);
     return countProducts(db, store.id);
   });
 

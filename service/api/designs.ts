@@ -1,7 +1,7 @@
 /** The designs of a store, which one is live, and changes that go live at a time. */
 import { closedState, inZone, setUpSteps } from '@parlour/core';
 import { routes } from '@parlour/contract';
-import { archiveDesign, bringIn, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
+import { archiveDesign, updateFromLive, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
 import { groundworkCode } from '../publishing/groundwork.js';
 import { addTimedChange, cancelTimedChange } from '../publishing/timed.js';
 import { inTransaction, type Records } from '../records/database.js';
@@ -78,8 +78,8 @@ export function designRoutes(api: Api): void {
     return shapeOf(await designById(db, design.id), design.id);
   });
 
-  implement(api, routes.bringIn, async ({ design, account }) => {
-    const { sentences, conflicts } = await bringIn(db, design, account.id);
+  implement(api, routes.updateFromLive, async ({ design, account }) => {
+    const { sentences, conflicts } = await updateFromLive(db, design, account.id);
     return { sentences: [...sentences], conflicts: [...conflicts] };
   });
 

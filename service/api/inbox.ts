@@ -11,7 +11,7 @@ import {
   type Message,
   type SignUp,
 } from '../records/inbox.js';
-import { listSentMail, type SentMail } from '../records/sent-mail.js';
+import { listSentEmail, type SentEmail } from '../records/sent-email.js';
 import { implement, type Api } from './implement.js';
 
 const USUAL_LIMIT = 50;
@@ -25,12 +25,12 @@ export function inboxRoutes(api: Api): void {
   });
   implement(api, routes.removeSignUp, async ({ store, account, params }) => {
     const number = numberOf(params);
-    if (!(await removeSignUp(db, store.id, number, account.id))) throw none('mail address', params, 'sign-up list');
+    if (!(await removeSignUp(db, store.id, number, account.id))) throw none('email address', params, 'sign-up list');
     return { done: true };
   });
-  implement(api, routes.listSentMail, async ({ store, query: { before, limit = USUAL_LIMIT } }) => {
-    const { some, next } = partOf(await listSentMail(db, store.id, limit + 1, before), limit);
-    return { sentMails: some.map(numbered<SentMail>), delivered: api.mail.reachesPeople, next };
+  implement(api, routes.listSentEmail, async ({ store, query: { before, limit = USUAL_LIMIT } }) => {
+    const { some, next } = partOf(await listSentEmail(db, store.id, limit + 1, before), limit);
+    return { sentEmails: some.map(numbered<SentEmail>), delivered: api.email.reachesPeople, next };
   });
   implement(api, routes.listMessages, async ({ store, query: { before, limit = USUAL_LIMIT } }) => {
     const { some, next } = partOf(await listMessages(db, store.id, limit + 1, before), limit);

@@ -20,7 +20,7 @@ export function orderRoutes(api: Api): void {
       const known = all.find((one) => one.code === code);
       if (known) return all.map((one) => (one === known ? { ...known, ...body } : one));
       if (all.length >= MOST_WAYS)
-        throw new Problem('limit-reached', `A store has at most ${MOST_WAYS} ways to deliver.`, {
+        throw new Problem('limit-reached', `A store has at most ${MOST_WAYS} delivery methods.`, {
           remedy: 'Remove one first.',
         });
       return [...all, { ...body, code }];
@@ -33,9 +33,9 @@ export function orderRoutes(api: Api): void {
     const told = { accountId: account.id, action: 'delivery.remove', target: code } as const;
     const methods = await changeDelivery(db, store.id, told, (all) => {
       if (all.some((one) => one.code === code)) return all.filter((one) => one.code !== code);
-      throw new Problem('no-such-thing', `There is no way to deliver “${code}”.`, {
+      throw new Problem('no-such-thing', `There is no delivery method “${code}”.`, {
         place: 'way',
-        remedy: 'List the ways to deliver to see their codes.',
+        remedy: 'List the delivery methods to see their codes.',
       });
     });
     return deliveryShape(methods);
@@ -61,7 +61,7 @@ export function orderRoutes(api: Api): void {
 /** @throws Problem `bad-input` */
 function checkCode(code: string): string {
   if (codeText().isValidSync(code)) return code;
-  throw new Problem('bad-input', `“${code}” cannot be the code of a way to deliver.`, {
+  throw new Problem('bad-input', `“${code}” cannot be the code of a delivery method.`, {
     place: 'way',
     remedy: 'Use letters, digits, “.”, “-” and “_”, such as post.',
   });

@@ -21,10 +21,10 @@ export function signInRoutes(api: Api): void {
   const { db, config, addressOf } = api;
 
   implement(api, routes.signIn, async ({ body, request, response }) => {
-    const account = await checkCredentials(db, body.mail, body.password, addressOf(request));
+    const account = await checkCredentials(db, body.email, body.password, addressOf(request));
     const token = await startSession(db, account, 'console', 'console', new Date());
     response.append('set-cookie', cookie(token, CONSOLE_DAYS * 24 * 60 * 60));
-    return { name: account.name, mail: account.mail };
+    return { name: account.name, email: account.email };
   });
 
   implement(api, routes.signOut, async ({ request, response }) => {
@@ -34,29 +34,29 @@ export function signInRoutes(api: Api): void {
   });
 
   implement(api, routes.createToken, async ({ body, request }) => {
-    const account = await checkCredentials(db, body.mail, body.password, addressOf(request));
+    const account = await checkCredentials(db, body.email, body.password, addressOf(request));
     return {
       token: await startSession(db, account, 'token', body.name, new Date(), {
         ...(body.scope === 'read' ? { scope: 'read' as const } : {}),
         ...(body.days === undefined ? {} : { days: body.days }),
       }),
-      user: { name: account.name, mail: account.mail },
+      user: { name: account.name, email: account.email },
     };
   });
 
   implement(api, routes.forgotPassword, async ({ body, request }) => {
-    await countLink(db, body.mail, addressOf(request), new Date());
+    await countLink(db, body.email, addressOf(request), new Date());
     // Not waited for: how long it takes would tell whether the address has an account.
-    void sendPasswordLink(db, config, body.mail).catch((error: unknown) =>
+    void sendPasswordLink(db, config, body.email).catch((error: unknown) =>
       logFault(request.log, error, 'a message could not be sent'),
     );
     return { done: true };
   });
 
   implement(api, routes.setForgottenPassword, async ({ body }) => {
-    const { name, mail: address } = await setForgottenPassword(db, body.token, body.password);
-    return { name, mail: address };
+    const { name, email: address } = await setForgottenPassword(db, body.token, body.password);
+    return { name, email: address };
   });
 
-  implement(api, routes.me, ({ account }) => Promise.resolve({ name: account.name, mail: account.mail }));
+  implement(api, routes.me, ({ account }) => Promise.resolve({ name: account.name, email: account.email }));
 }

@@ -27,11 +27,11 @@ const INVITATION_DAYS = 7;
 const DAY = 24 * 60 * 60 * 1000;
 
 export function teamRoutes(api: Api): void {
-  const { db, config, mail: post, addressOf } = api;
+  const { db, config, email: post, addressOf } = api;
   const teamOf = async (records: Records, storeId: number) => ({
-    members: (await membersOf(records, storeId)).map(({ mail, name, role }) => ({ mail, name, role })),
-    invited: (await invitationsOf(records, storeId, new Date())).map(({ mail, role, expiresAt }) => ({
-      mail,
+    members: (await membersOf(records, storeId)).map(({ email, name, role }) => ({ email, name, role })),
+    invited: (await invitationsOf(records, storeId, new Date())).map(({ email, role, expiresAt }) => ({
+      email,
       role,
       expires: expiresAt.toISOString(),
     })),
@@ -43,20 +43,20 @@ export function teamRoutes(api: Api): void {
     inTransaction(db, async (trx) => {
       await lockStore(trx, store.id);
       const expiresAt = new Date(Date.now() + INVITATION_DAYS * DAY);
-      const { mail } = body;
+      const { email } = body;
       const role = body.role as Role;
       const { reachesPeople: mailed } = post;
-      const invitation = { storeId: store.id, mail, role, expiresAt, by: account.id, shown: !mailed };
+      const invitation = { storeId: store.id, email, role, expiresAt, by: account.id, shown: !mailed };
       await audit(trx, {
         storeId: store.id,
         accountId: account.id,
         action: 'team.invite',
-        target: mail,
+        target: email,
         detail: { role },
       });
       const link = mailed ? null : await addLink(trx, config, invitation);
       if (mailed) await sendInvitation(trx, config, invitation);
-      return { mail, role, link, mailed, expires: expiresAt.toISOString() };
+      return { email, role, link, mailed, expires: expiresAt.toISOString() };
     }),
   );
 
@@ -66,16 +66,16 @@ export function teamRoutes(api: Api): void {
       await lockStore(trx, store.id);
       checkTag(request, await teamOf(trx, store.id));
       const members = await membersOf(trx, store.id);
-      const mail = (params['mail'] ?? '').toLowerCase();
-      const member = members.find((one) => one.mail === mail);
+      const email = (params['email'] ?? '').toLowerCase();
+      const member = members.find((one) => one.email === email);
       const role = body.role as Role | null;
-      if (!member && role === null && (await removeInvitations(trx, store.id, mail))) {
-        await audit(trx, { storeId: store.id, accountId: account.id, action: 'team.withdraw', target: mail });
+      if (!member && role === null && (await removeInvitations(trx, store.id, email))) {
+        await audit(trx, { storeId: store.id, accountId: account.id, action: 'team.withdraw', target: email });
         return teamOf(trx, store.id);
       }
       if (!member)
-        throw new Problem('no-such-thing', `“${mail}” does not belong to this store.`, {
-          place: 'mail',
+        throw new Problem('no-such-thing', `“${email}” does not belong to this store.`, {
+          place: 'email',
           remedy: 'List the team to see who does.',
         });
       const owners = members.filter((one) => one.role === 'owner');
@@ -91,7 +91,7 @@ export function teamRoutes(api: Api): void {
         storeId: store.id,
         accountId: account.id,
         action: 'team.role',
-        target: member.mail,
+        target: member.email,
         detail: { was: member.role, role },
       });
       await signal(trx, `team ${store.id}`);
@@ -99,10 +99,10 @@ export function teamRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.join, ({ body, request }) => join({ db, config, mail: post }, body, addressOf(request)));
+  implement(api, routes.join, ({ body, request }) => join({ db, config, email: post }, body, addressOf(request)));
 
   implement(api, routes.changePassword, async ({ account, body, request }) => {
-    await checkCredentials(db, account.mail, body.old, addressOf(request), {
+    await checkCredentials(db, account.email, body.old, addressOf(request), {
       sentence: 'The current password is wrong.',
       place: 'old',
       remedy: 'Check it and try again.',
@@ -111,7 +111,7 @@ export function teamRoutes(api: Api): void {
     return inTransaction(db, async (trx) => {
       await setPassword(trx, account.id, passwordHash, tokenHash(tokenOf(request) ?? ''));
       await signal(trx, `account ${account.id}`);
-      await audit(trx, { storeId: null, accountId: account.id, action: 'account.password', target: account.mail });
+      await audit(trx, { storeId: null, accountId: account.id, action: 'account.password', target: account.email });
       return { done: true };
     });
   });

@@ -1,38 +1,31 @@
-/** A sample catalogue for a store without products, so that its pages can be tried; put in and taken out whole. */
+/** A sample catalogue for a store without products, so that its pages can be tried; added and removed whole. */
 import { currencyDecimals, Problem } from '@parlour/core';
 import { sampleCatalogue } from '@parlour/demo';
 import { subjectsChanged } from '../assigning/catalogue.js';
-import { hashOfFile, makePicture, type MadePicture } from '../media/renditions.js';
+import { hashOfFile, makePictures } from '../media/renditions.js';
 import { audit } from '../records/audit.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Database, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
 import { addPicture, copyPicture, knownPictures } from '../records/pictures.js';
-import { countProducts, removeSample, type SampleCodes } from '../records/sample.js';
+import { countProducts, deleteSample, type SampleCodes } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { fillCatalogue, type Catalogue } from './fill.js';
 
-/** So many pictures are made beside each other, as there are processes for it. */
-const AT_ONCE = 2;
-
 /** @throws Problem `already-there` if the store sells something */
-export async function putInSample(db: Database, store: Store, accountId: number): Promise<void> {
+export async function addSample(db: Database, store: Store, accountId: number): Promise<void> {
   await mustBeEmpty(db, store.id);
   const { pictures, ...catalogue } = await sampleCatalogue();
   const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
   const there = await knownPictures(db, store.id, [...hashes.values()]);
-  // Slow, so before the transaction. Those of a sample that was taken out are there still, others may be at another store.
+  // Slow, so before the transaction. Those of a sample that was removed are there still, others may be at another store.
   const missing: (typeof pictures)[number][] = [];
   for (const picture of pictures) {
     const hash = hashes.get(picture.name) as string;
     if (!there.has(hash) && !(await copyPicture(db, store.id, hash, picture.name))) missing.push(picture);
   }
-  const made: MadePicture[] = [];
-  for (let at = 0; at < missing.length; at += AT_ONCE)
-    made.push(
-      ...(await Promise.all(missing.slice(at, at + AT_ONCE).map(({ name, bytes }) => makePicture(bytes, name)))),
-    );
+  const made = await makePictures(missing);
   await inTransaction(db, async (trx) => {
     await lockStore(trx, store.id);
     await mustBeEmpty(trx, store.id);
@@ -47,24 +40,24 @@ export async function putInSample(db: Database, store: Store, accountId: number)
       collection: catalogue.collections.map(({ code }) => code),
       brand: catalogue.brands.map(({ code }) => code),
     });
-    await audit(trx, { storeId: store.id, accountId, action: 'sample.put-in', target: store.slug });
+    await audit(trx, { storeId: store.id, accountId, action: 'sample.add', target: store.slug });
   });
 }
 
 /**
- * Takes the sample catalogue out. Its pictures stay in the library, since pages may show them by now.
+ * Removes the sample catalogue. Its pictures stay in the library, since pages may show them by now.
  * @throws Problem `no-such-thing` if there is none
  */
-export const takeOutSample = (db: Database, { id: storeId, slug }: Store, accountId: number): Promise<void> =>
+export const removeSample = (db: Database, { id: storeId, slug }: Store, accountId: number): Promise<void> =>
   inTransaction(db, async (trx) => {
     await lockStore(trx, storeId);
-    const gone = await removeSample(trx, storeId);
+    const gone = await deleteSample(trx, storeId);
     if (gone.product.length === 0)
       throw new Problem('no-such-thing', 'There is no sample catalogue in this store.', {
         remedy: 'Nothing has to be done.',
       });
     await changed(trx, storeId, gone);
-    await audit(trx, { storeId, accountId, action: 'sample.take-out', target: slug });
+    await audit(trx, { storeId, accountId, action: 'sample.remove', target: slug });
   });
 
 async function mustBeEmpty(db: Records, storeId: number): Promise<void> {

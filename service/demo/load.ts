@@ -2,7 +2,7 @@
 import { demoStores, type DemoStore } from '@parlour/demo';
 import { hashPassword } from '../accounts/passwords.js';
 import { fillCatalogue } from '../catalogue/fill.js';
-import { makePicture, type MadePicture } from '../media/renditions.js';
+import { makePictures, type MadePicture } from '../media/renditions.js';
 import { addFirstDesign } from '../stores/create.js';
 import { addAccount, setMembership } from '../records/accounts.js';
 import { touch } from '../records/changes.js';
@@ -10,11 +10,10 @@ import { inTransaction, json, type Database, type Records } from '../records/dat
 import { addMessage, addSignUp } from '../records/inbox.js';
 import { addPicture } from '../records/pictures.js';
 import { tags } from '../records/tags.js';
-import { slots } from '../slots.js';
 
 /** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
 export const DEMO_SIGN_IN = {
-  mail: 'owner@windrow.example',
+  email: 'owner@windrow.example',
   password: 'kites-over-ternhythe',
 } as const;
 
@@ -30,7 +29,7 @@ export async function loadDemo(db: Database): Promise<boolean> {
     if (await hasStores(trx)) return false;
     for (const store of stores) {
       const owner = await addAccount(trx, { ...store.owner, passwordHash });
-      if (owner === undefined) throw new Error(`${store.owner.mail} owns two demo stores.`);
+      if (owner === undefined) throw new Error(`${store.owner.email} owns two demo stores.`);
       await setMembership(trx, owner, await loadStore(trx, store), 'owner');
     }
     return true;
@@ -44,17 +43,9 @@ type ReadyStore = Omit<DemoStore, 'pictures'> & {
   readonly pictures: readonly (MadePicture & { readonly file: string })[];
 };
 
-/** As many at once as there are processes that make them. */
-const inTurn = slots({ running: 2, waiting: Infinity, refusal: '' });
-
 async function withPictures(store: DemoStore): Promise<ReadyStore> {
-  const pictures = await Promise.all(
-    store.pictures.map(async ({ name, bytes }) => ({
-      ...(await inTurn(() => makePicture(bytes, name))),
-      file: name,
-    })),
-  );
-  return { ...store, pictures };
+  const made = await makePictures(store.pictures);
+  return { ...store, pictures: made.map((one) => ({ ...one, file: one.picture.name })) };
 }
 
 async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
@@ -82,7 +73,7 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
   }
   await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => hashes.get(file) as string });
   for (const message of demo.messages ?? []) await addMessage(trx, store.id, message);
-  for (const mail of demo.signUps ?? []) await addSignUp(trx, store.id, { mail, page: '/', language: locale });
+  for (const email of demo.signUps ?? []) await addSignUp(trx, store.id, { email, page: '/', language: locale });
   await addFirstDesign(
     trx,
     store.id,

@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { Problem } from '@parlour/core';
 import type { Rendition, StoredPicture } from '../records/pictures.js';
 import { encode, encodeLater, type Encoded, type EncodingFault } from './encoding.js';
+import { slots } from '../slots.js';
 import { DRAWING_LIMITS, looksLikeSvg, type SafeDrawing } from './svg.js';
 
 const WIDTHS = [320, 640, 960, 1280, 1920] as const;
@@ -34,6 +35,14 @@ export async function makePicture(file: Uint8Array, name: string): Promise<MadeP
   const made = orRefuse(await encode({ file, widths: WIDTHS, formats: ['webp', 'plain'], limits: PICTURE_LIMITS }));
   return { ...shaped(made, hash, name), source: Buffer.from(file), leftOut: [] };
 }
+
+/** Waits for its turn here, so that no number of them is refused as too many. */
+const inTurn = slots({ running: 2, waiting: Infinity, refusal: '' });
+
+/** Makes any number of pictures, as many at once as there are processes for it. @returns them in the same order */
+export const makePictures = (
+  files: readonly { readonly name: string; readonly bytes: Uint8Array }[],
+): Promise<MadePicture[]> => Promise.all(files.map(({ name, bytes }) => inTurn(() => makePicture(bytes, name))));
 
 async function makeDrawing(file: Uint8Array, hash: string, name: string): Promise<MadePicture> {
   if (file.length > DRAWING_LIMITS.bytes) throw refusal('size');

@@ -34,9 +34,9 @@ async function send(form, submitter) {
   }
   if (mine !== turn) return;
   if (answer.to) return location.assign(answer.to);
-  if (answer.reload || !answer.sections) return leave(form, submitter);
+  if (answer.reload || !answer.changed) return leave(form, submitter);
   if (facts) facts.content = answer.facts;
-  for (const [path, html] of Object.entries(answer.sections)) put(`s-${path}`, html);
+  for (const [path, html] of Object.entries(answer.changed)) put(`s-${path}`, html);
   const alert = document.querySelector('[role=alert]') ?? document.querySelector('.form-done, .way-gone, .buy-done');
   said.textContent = alert?.textContent ?? '';
   document.querySelector('[aria-invalid]')?.focus();

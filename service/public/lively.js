@@ -94,8 +94,8 @@ function showLarge(gallery) {
 }
 
 /** Parts that open and close, as tabs. */
-function tabs(folds) {
-  const parts = [...folds.querySelectorAll(':scope > details')];
+function tabs(accordion) {
+  const parts = [...accordion.querySelectorAll(':scope > details')];
   const list = document.createElement('div');
   list.className = 'tabs';
   list.setAttribute('role', 'tablist');
@@ -112,8 +112,8 @@ function tabs(folds) {
     tab.type = 'button';
     tab.setAttribute('role', 'tab');
     tab.textContent = part.querySelector('summary').textContent;
-    tab.id = `${folds.closest('[id]').id}-tab-${at}`;
-    const panel = part.querySelector('.fold-in');
+    tab.id = `${accordion.closest('[id]').id}-tab-${at}`;
+    const panel = part.querySelector('.accordion-in');
     panel.id = `${tab.id}-panel`;
     panel.setAttribute('role', 'tabpanel');
     panel.setAttribute('aria-labelledby', tab.id);
@@ -127,12 +127,12 @@ function tabs(folds) {
     const here = parts.findIndex((part) => part.open);
     select((here + way * (getComputedStyle(list).direction === 'rtl' ? -1 : 1) + parts.length) % parts.length, true);
   });
-  folds.classList.add('is-tabs');
-  folds.prepend(list);
+  accordion.classList.add('is-tabs');
+  accordion.prepend(list);
   select(0, false);
 }
 
 for (const carousel of document.querySelectorAll('[data-carousel]')) moveOn(carousel);
 for (const gallery of document.querySelectorAll('[data-gallery]')) showLarge(gallery);
-for (const folds of document.querySelectorAll('[data-tabs]')) tabs(folds);
+for (const accordion of document.querySelectorAll('[data-tabs]')) tabs(accordion);
 for (const left of document.querySelectorAll('[data-countdown]')) countDown(left);

@@ -188,24 +188,24 @@ async function checkRoom(trx: Records, storeId: number): Promise<Design[]> {
   });
 }
 
-export interface BroughtIn {
+export interface UpdatedFromLive {
   readonly sentences: readonly string[];
   readonly conflicts: readonly string[];
 }
 
 /** Takes what the live design published since into a draft, value by value. What the draft changed itself stays. */
-export const bringIn = (
+export const updateFromLive = (
   db: Records,
   { id: designId, storeId }: Pick<Design, 'id' | 'storeId'>,
   authorId: number,
-): Promise<BroughtIn> =>
+): Promise<UpdatedFromLive> =>
   inTransaction(db, async (trx) => {
     const liveId = await lockStore(trx, storeId);
     const design = await lockDesign(trx, designId);
     if (liveId === null || liveId === designId || design.takenManifest === null)
       throw new Problem(
         'nothing-to-publish',
-        'There is nothing to bring in: this is the live design itself, or was not made from it.',
+        'There is nothing to update: this is the live design itself, or was not made from it.',
         {
           place: 'design',
           remedy: 'Name a design that was copied from the live one.',
@@ -226,7 +226,7 @@ export const bringIn = (
     const told = conflicts.map(({ sentence }) => sentence);
     await updateDesign(trx, designId, { takenManifest: live });
     if (edits.length === 0) return { sentences: [], conflicts: told };
-    const result = await recordMerge(trx, design, draft, edits, authorId, 'Brought in changes from the live design.');
+    const result = await recordMerge(trx, design, draft, edits, authorId, 'Updated from the live design.');
     const touched = [...result.documents.keys()];
     const changes = await changesBetween(trx, design, sideOf(draft), sideOf(overlay(draft, result.documents)), touched);
     await signal(trx, `design ${designId}`);

@@ -6,7 +6,7 @@ import type { Records } from './database.js';
 /** Somebody who can sign in. */
 export interface Account {
   readonly id: number;
-  readonly mail: string;
+  readonly email: string;
   readonly name: string;
 }
 
@@ -16,15 +16,15 @@ export interface SignedIn extends Account {
   readonly scope: 'all' | 'read';
 }
 
-/** Creates an account. @returns its id; undefined if the mail address has one already */
+/** Creates an account. @returns its id; undefined if the email address has one already */
 export async function addAccount(
   db: Records,
   account: Omit<Account, 'id'> & { passwordHash: string },
 ): Promise<number | undefined> {
   const row = await db
     .insertInto('account')
-    .values({ mail: account.mail.toLowerCase(), name: account.name, password_hash: account.passwordHash })
-    .onConflict((conflict) => conflict.column('mail').doNothing())
+    .values({ email: account.email.toLowerCase(), name: account.name, password_hash: account.passwordHash })
+    .onConflict((conflict) => conflict.column('email').doNothing())
     .returning('id')
     .executeTakeFirst();
   return row?.id;
@@ -54,21 +54,21 @@ export const membersOf = (db: Records, storeId: number): Promise<Member[]> =>
   db
     .selectFrom('membership')
     .innerJoin('account', 'account.id', 'membership.account_id')
-    .select(['account.id', 'account.mail', 'account.name', 'membership.role'])
+    .select(['account.id', 'account.email', 'account.name', 'membership.role'])
     .$narrowType<{ role: Role }>()
     .where('store_id', '=', storeId)
     .orderBy('account.name')
     .execute();
 
-/** An account with its password’s hash, by mail address in any case. */
-export async function accountByMail(
+/** An account with its password’s hash, by email address in any case. */
+export async function accountByEmail(
   db: Records,
-  mail: string,
+  email: string,
 ): Promise<(Account & { passwordHash: string }) | undefined> {
   return db
     .selectFrom('account')
-    .select(['id', 'mail', 'name', 'password_hash as passwordHash'])
-    .where('mail', '=', mail.toLowerCase())
+    .select(['id', 'email', 'name', 'password_hash as passwordHash'])
+    .where('email', '=', email.toLowerCase())
     .where('disabled_at', 'is', null)
     .executeTakeFirst();
 }
@@ -153,7 +153,7 @@ export async function accountOfSession(db: Records, tokenHash: Buffer, now: Date
   const row = await db
     .selectFrom('session')
     .innerJoin('account', 'account.id', 'session.account_id')
-    .select(['account.id', 'account.mail', 'account.name', 'session.scope', 'session.used_at as usedAt'])
+    .select(['account.id', 'account.email', 'account.name', 'session.scope', 'session.used_at as usedAt'])
     .where('token_hash', '=', tokenHash)
     .where('expires_at', '>', now)
     .where('account.disabled_at', 'is', null)
@@ -199,7 +199,7 @@ export async function removeToken(db: Records, accountId: number, id: number): P
 /** An invitation that waits to be taken up. */
 export interface Invitation {
   readonly storeId: number | null;
-  readonly mail: string;
+  readonly email: string;
   readonly role: Role;
   readonly expiresAt: Date;
 }
@@ -208,21 +208,21 @@ export interface Invitation {
 export interface OpenInvitation extends Invitation {
   /** Null for the first owner. */
   readonly by: number | null;
-  /** True if the link was shown to whoever invited, and so proves nothing about the mail address. */
+  /** True if the link was shown to whoever invited, and so proves nothing about the email address. */
   readonly shown: boolean;
 }
 
 /** Keeps an invitation by the hash of its token. */
 export async function addInvitation(
   db: Records,
-  { storeId, mail, role, expiresAt, tokenHash, by, shown }: OpenInvitation & { tokenHash: Buffer },
+  { storeId, email, role, expiresAt, tokenHash, by, shown }: OpenInvitation & { tokenHash: Buffer },
 ): Promise<void> {
   await db
     .insertInto('invitation')
     .values({
       token_hash: tokenHash,
       store_id: storeId,
-      mail: mail.toLowerCase(),
+      email: email.toLowerCase(),
       role,
       invited_by: by,
       expires_at: expiresAt,
@@ -235,7 +235,7 @@ export async function addInvitation(
 export const invitationsOf = (db: Records, storeId: number, now: Date): Promise<Invitation[]> =>
   db
     .selectFrom('invitation')
-    .select(['store_id as storeId', 'mail', 'role', 'expires_at as expiresAt'])
+    .select(['store_id as storeId', 'email', 'role', 'expires_at as expiresAt'])
     .$narrowType<{ role: Role }>()
     .where('store_id', '=', storeId)
     .where('expires_at', '>', now)
@@ -244,11 +244,11 @@ export const invitationsOf = (db: Records, storeId: number, now: Date): Promise<
     .execute();
 
 /** Withdraws what was not taken up. @returns false if there was nothing */
-export async function removeInvitations(db: Records, storeId: number, mail: string): Promise<boolean> {
+export async function removeInvitations(db: Records, storeId: number, email: string): Promise<boolean> {
   const gone = await db
     .deleteFrom('invitation')
     .where('store_id', '=', storeId)
-    .where((eb) => eb(eb.fn<string>('lower', ['mail']), '=', mail))
+    .where((eb) => eb(eb.fn<string>('lower', ['email']), '=', email))
     .executeTakeFirst();
   return gone.numDeletedRows > 0n;
 }
@@ -259,7 +259,7 @@ const STANDS = sql<boolean>`(invitation.invited_by is null or exists (
   select 1 from membership m join account a on a.id = m.account_id
   where m.account_id = invitation.invited_by and m.store_id = invitation.store_id and m.role = any(${INVITERS})
     and a.disabled_at is null))`;
-const OPEN = sql`store_id as "storeId", mail, role, expires_at as "expiresAt", invited_by as by, shown`;
+const OPEN = sql`store_id as "storeId", email, role, expires_at as "expiresAt", invited_by as by, shown`;
 
 /** An invitation that stands. Undefined if it has expired, was used, or its maker may not invite any more. */
 export async function findInvitation(db: Records, tokenHash: Buffer, now: Date): Promise<OpenInvitation | undefined> {

@@ -1,4 +1,4 @@
-/** What goes wrong with the database, told apart from what goes wrong with mail, files and Parlour itself. */
+/** What goes wrong with the database, told apart from what goes wrong with email, files and Parlour itself. */
 import pg from 'pg';
 
 /** Errors that connections to the database have thrown. */

@@ -1,11 +1,11 @@
-/** What shoppers leave in the forms of a store: mail addresses for news, and messages. */
+/** What shoppers leave in the forms of a store: email addresses for news, and messages. */
 import { sql } from 'kysely';
 import { audit } from './audit.js';
 import { inTransaction, type Records } from './database.js';
 
 export interface SignUp {
   readonly id: number;
-  readonly mail: string;
+  readonly email: string;
   /** The path of the page it was left on. */
   readonly page: string;
   /** BCP 47 tag of the language of that page. */
@@ -16,7 +16,7 @@ export interface SignUp {
 export interface Message {
   readonly id: number;
   readonly name: string;
-  readonly mail: string;
+  readonly email: string;
   readonly subject: string;
   readonly text: string;
   readonly page: string;
@@ -25,21 +25,21 @@ export interface Message {
   readonly read: string | null;
 }
 
-/** Keeps a mail address; one that is known already is left as it is. */
+/** Keeps an email address; one that is known already is left as it is. */
 export async function addSignUp(
   db: Records,
   storeId: number,
-  { mail, page, language }: Pick<SignUp, 'mail' | 'page' | 'language'>,
+  { email, page, language }: Pick<SignUp, 'email' | 'page' | 'language'>,
 ): Promise<void> {
-  await sql`insert into sign_up (store_id, mail, page, language) values (${storeId}, ${mail}, ${page}, ${language})
-    on conflict (store_id, lower(mail)) do nothing`.execute(db);
+  await sql`insert into sign_up (store_id, email, page, language) values (${storeId}, ${email}, ${page}, ${language})
+    on conflict (store_id, lower(email)) do nothing`.execute(db);
 }
 
 /** Newest first. @param before only those with a lower id, for the next part of the list */
 export async function listSignUps(db: Records, storeId: number, limit: number, before?: number): Promise<SignUp[]> {
   let query = db
     .selectFrom('sign_up')
-    .select(['id', 'mail', 'page', 'language', 'created_at'])
+    .select(['id', 'email', 'page', 'language', 'created_at'])
     .where('store_id', '=', storeId);
   if (before !== undefined) query = query.where('id', '<', before);
   const rows = await query.orderBy('id', 'desc').limit(limit).execute();
@@ -59,17 +59,17 @@ export const removeSignUp = (db: Records, storeId: number, id: number, accountId
     return true;
   });
 
-export type NewMessage = Pick<Message, 'name' | 'mail' | 'subject' | 'text' | 'page'>;
+export type NewMessage = Pick<Message, 'name' | 'email' | 'subject' | 'text' | 'page'>;
 
 /** Keeps a message; one that was sent twice is one. @returns whether it is new */
 export async function addMessage(
   db: Records,
   storeId: number,
-  { text, name, mail, subject, page }: NewMessage,
+  { text, name, email, subject, page }: NewMessage,
 ): Promise<boolean> {
-  const { numAffectedRows } = await sql`insert into message (store_id, name, mail, subject, body, page)
-    select ${storeId}, ${name}, ${mail}, ${subject}, ${text}, ${page}
-    where not exists (select 1 from message where store_id = ${storeId} and mail = ${mail} and body = ${text}
+  const { numAffectedRows } = await sql`insert into message (store_id, name, email, subject, body, page)
+    select ${storeId}, ${name}, ${email}, ${subject}, ${text}, ${page}
+    where not exists (select 1 from message where store_id = ${storeId} and email = ${email} and body = ${text}
       and subject = ${subject} and created_at > now() - interval '1 hour')`.execute(db);
   return numAffectedRows === 1n;
 }
@@ -77,7 +77,7 @@ export async function addMessage(
 const messageQuery = (db: Records, storeId: number) =>
   db
     .selectFrom('message')
-    .select(['id', 'name', 'mail', 'subject', 'body', 'page', 'created_at', 'read_at'])
+    .select(['id', 'name', 'email', 'subject', 'body', 'page', 'created_at', 'read_at'])
     .where('store_id', '=', storeId);
 
 type MessageRow = Awaited<ReturnType<ReturnType<typeof messageQuery>['executeTakeFirstOrThrow']>>;

@@ -24,10 +24,10 @@ export async function takePasswordLink(trx: Records, tokenHash: Buffer, now: Dat
   const { rows } = await sql<Account & { expiresAt: Date }>`
     with taken as (delete from password_link where token_hash = ${tokenHash} returning account_id, expires_at),
     others as (delete from password_link where account_id in (select account_id from taken) and token_hash <> ${tokenHash})
-    select a.id, a.mail, a.name, taken.expires_at as "expiresAt" from taken join account a on a.id = taken.account_id
+    select a.id, a.email, a.name, taken.expires_at as "expiresAt" from taken join account a on a.id = taken.account_id
     where a.disabled_at is null`.execute(trx);
   const [found] = rows;
-  return found && found.expiresAt > now ? { id: found.id, mail: found.mail, name: found.name } : undefined;
+  return found && found.expiresAt > now ? { id: found.id, email: found.email, name: found.name } : undefined;
 }
 
 export async function dropPasswordLinks(db: Records, before: Date): Promise<void> {

@@ -1,4 +1,4 @@
-/** The sample catalogue of a store, as it lies beside what the store sells itself. */
+/** The sample catalogue of a store, as it is beside what the store sells itself. */
 import { sql } from 'kysely';
 import { MOST_COUNTED } from '@parlour/core';
 import type { Records } from './database.js';
@@ -17,7 +17,7 @@ export async function countProducts(
 }
 
 /** Removes the sample with all that hangs on it. @returns the codes of what is gone */
-export async function removeSample(trx: Records, storeId: number): Promise<SampleCodes> {
+export async function deleteSample(trx: Records, storeId: number): Promise<SampleCodes> {
   const codes = { product: [] as string[], collection: [] as string[], brand: [] as string[] };
   for (const table of ['product', 'collection', 'brand'] as const) {
     // A brand or a collection stays while something of the store's own is in it.

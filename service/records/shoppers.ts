@@ -4,7 +4,7 @@ import type { Records } from './database.js';
 
 /** A link that signs a shopper in. */
 export interface ShopperLink {
-  readonly mail: string;
+  readonly email: string;
   /** The path they came from. */
   readonly back: string;
 }
@@ -13,12 +13,12 @@ export async function addShopperLink(
   db: Records,
   storeId: number,
   token: Buffer,
-  { mail, back }: ShopperLink,
+  { email, back }: ShopperLink,
   expiresAt: Date,
 ): Promise<void> {
   await db
     .insertInto('shopper_link')
-    .values({ token_hash: token, store_id: storeId, mail, back, expires_at: expiresAt })
+    .values({ token_hash: token, store_id: storeId, email, back, expires_at: expiresAt })
     .execute();
 }
 
@@ -31,7 +31,7 @@ export const findShopperLink = (
 ): Promise<ShopperLink | undefined> =>
   db
     .selectFrom('shopper_link')
-    .select(['mail', 'back'])
+    .select(['email', 'back'])
     .where('store_id', '=', storeId)
     .where('token_hash', '=', token)
     .where('expires_at', '>', now)
@@ -51,27 +51,32 @@ export async function takeShopperLink(
 ): Promise<ShopperLink | undefined> {
   // Locked in one order, so that two links of one address do not wait for each other.
   const { rows } = await sql<ShopperLink>`
-    with links as (select token_hash from shopper_link where store_id = ${storeId} and mail = (
-        select mail from shopper_link where store_id = ${storeId} and token_hash = ${token} and expires_at > ${now})
+    with links as (select token_hash from shopper_link where store_id = ${storeId} and email = (
+        select email from shopper_link where store_id = ${storeId} and token_hash = ${token} and expires_at > ${now})
         order by token_hash for update),
-      gone as (delete from shopper_link where token_hash in (select token_hash from links) returning token_hash, mail, back),
-      taken as (select mail, back from gone where token_hash = ${token}),
-      begun as (insert into shopper_session (token_hash, store_id, mail, expires_at)
-        select ${session.token}, ${storeId}, mail, ${session.expiresAt} from taken)
-    select mail, back from taken`.execute(db);
+      gone as (delete from shopper_link where token_hash in (select token_hash from links) returning token_hash, email, back),
+      taken as (select email, back from gone where token_hash = ${token}),
+      begun as (insert into shopper_session (token_hash, store_id, email, expires_at)
+        select ${session.token}, ${storeId}, email, ${session.expiresAt} from taken)
+    select email, back from taken`.execute(db);
   return rows[0];
 }
 
-/** The mail address of whoever is signed in with a token; undefined if nobody is. */
-export async function shopperMail(db: Records, storeId: number, token: Buffer, now: Date): Promise<string | undefined> {
+/** The email address of whoever is signed in with a token; undefined if nobody is. */
+export async function shopperEmail(
+  db: Records,
+  storeId: number,
+  token: Buffer,
+  now: Date,
+): Promise<string | undefined> {
   const found = await db
     .selectFrom('shopper_session')
-    .select('mail')
+    .select('email')
     .where('store_id', '=', storeId)
     .where('token_hash', '=', token)
     .where('expires_at', '>', now)
     .executeTakeFirst();
-  return found?.mail;
+  return found?.email;
 }
 
 export async function endShopperSession(db: Records, storeId: number, token: Buffer): Promise<void> {

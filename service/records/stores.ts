@@ -13,7 +13,7 @@ export interface Store extends StoreInfo {
   readonly timeZone: string;
   /** Further languages than the leading one, as BCP 47 tags. */
   readonly languages: readonly string[];
-  /** The ways to deliver, in order. */
+  /** The delivery methods, in order. */
   readonly delivery: readonly DeliveryMethod[];
   readonly kinds: KindSet;
   readonly liveDesign: {
@@ -146,7 +146,7 @@ export const changeDetails = (
   });
 
 /**
- * Changes the ways to deliver.
+ * Changes the delivery methods.
  * @param told what is kept of it in the audit list
  * @param change from those there are, which nobody else changes meanwhile
  */

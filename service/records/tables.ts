@@ -1,5 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
-import type { MailMessage } from './outgoing-mail.js';
+import type { EmailMessage } from './outgoing-email.js';
 import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audited.js';
@@ -17,7 +17,7 @@ export interface Tables {
   service_secret: { name: string; value: Buffer };
   account: {
     id: Generated<number>;
-    mail: string;
+    email: string;
     name: string;
     password_hash: string;
     created_at: Now;
@@ -107,7 +107,7 @@ export interface Tables {
     widths: Json<number[]>;
     created_at: Now;
   };
-  sent_mail: {
+  sent_email: {
     id: Generated<number>;
     store_id: number;
     recipient: string;
@@ -115,8 +115,8 @@ export interface Tables {
     body: string;
     created_at: Now;
   };
-  shopper_link: { token_hash: Buffer; store_id: number; mail: string; back: string; expires_at: Date };
-  shopper_session: { token_hash: Buffer; store_id: number; mail: string; expires_at: Date };
+  shopper_link: { token_hash: Buffer; store_id: number; email: string; back: string; expires_at: Date };
+  shopper_session: { token_hash: Buffer; store_id: number; email: string; expires_at: Date };
   rendition: { store_id: number; hash: string; format: PictureFormat; width: number; bytes: Buffer };
   waiting_picture: { store_id: number; hash: string; source: Buffer; taken_until: Date | null };
   product_picture: { product_id: number; store_id: number; hash: string; alt: string; position: number };
@@ -219,7 +219,7 @@ export interface Tables {
   invitation: {
     token_hash: Buffer;
     store_id: number | null;
-    mail: string;
+    email: string;
     role: string;
     invited_by: number | null;
     created_at: Now;
@@ -240,10 +240,10 @@ export interface Tables {
   password_link: { token_hash: Buffer; account_id: number; expires_at: Date };
   change: { xid: Generated<string>; store_id: number; tags: string[] };
   change_mark: { at: Now; horizon: string; dropped: Generated<boolean> };
-  outgoing_mail: {
+  outgoing_email: {
     id: Generated<string>;
     store_id: number | null;
-    message: Json<MailMessage>;
+    message: Json<EmailMessage>;
     created_at: Now;
     taken_until: Date | null;
   };
@@ -262,7 +262,7 @@ export interface Tables {
   sign_up: {
     id: Generated<number>;
     store_id: number;
-    mail: string;
+    email: string;
     page: string;
     language: string;
     created_at: Now;
@@ -271,7 +271,7 @@ export interface Tables {
     id: Generated<number>;
     store_id: number;
     name: string;
-    mail: string;
+    email: string;
     subject: string;
     body: string;
     page: string;

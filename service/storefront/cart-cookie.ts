@@ -4,8 +4,8 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Response } from 'express';
 import type { Site } from './context.js';
 
-export const CART_COOKIE = 'cart';
-const COUNT_COOKIE = 'cart-count';
+export const CART_COOKIE = 'parlour-cart';
+const COUNT_COOKIE = 'parlour-cart-count';
 /** How long a cart lasts after it was last used, in seconds. */
 export const CART_SECONDS = 30 * 24 * 60 * 60;
 

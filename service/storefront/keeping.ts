@@ -81,4 +81,4 @@ const mayBeKept = ({ page, isThere, faults }: Shown, path: string): boolean =>
   isThere && faults.length === 0 && !UNKEPT.has(page.kind) && !isOwnPage(page.kind) && path.length < LONGEST_PATH;
 
 /** Pages of which there is one for whatever is typed: kept, they would push the others out. */
-const UNKEPT: ReadonlySet<string> = new Set<PageInfo['kind']>(['not-found', 'find']);
+const UNKEPT: ReadonlySet<string> = new Set<PageInfo['kind']>(['not-found', 'search']);

@@ -1,19 +1,19 @@
-/** Forms with which shoppers write to the store: a mail address for news, or a message. Each counts against the address it comes from. */
+/** Forms with which shoppers write to the store: an email address for news, or a message. Each counts against the address it comes from. */
 import type { Request } from 'express';
-import { isMailAddress, TRAP, type FormState } from '@parlour/core';
-import type { Mail } from '../mail/mail.js';
-import { shopperMessage } from '../mail/messages.js';
+import { isEmailAddress, TRAP, type FormState } from '@parlour/core';
+import type { Email } from '../email/email.js';
+import { shopperMessage } from '../email/messages.js';
 import { addMessage, addSignUp } from '../records/inbox.js';
-import { addSentMail } from '../records/sent-mail.js';
+import { addSentEmail } from '../records/sent-email.js';
 import type { ClientAddress } from '../accounts/address.js';
 import { inTransaction, type Records } from '../records/database.js';
-import { sendLater, type MailMessage } from '../records/outgoing-mail.js';
+import { sendLater, type EmailMessage } from '../records/outgoing-email.js';
 import { minutesToWait } from './hourly.js';
 import type { Site } from './context.js';
 
 /** What forms are answered with besides the site. */
 export interface LetterBox {
-  readonly mail: Mail;
+  readonly email: Email;
   readonly addressOf: ClientAddress;
 }
 
@@ -23,9 +23,9 @@ export type LetterAnswer = { readonly done: false; readonly status: 200 | 409 | 
 
 const MOST_SIGN_UPS = 20;
 const MOST_MESSAGES = 10;
-const MOST = { name: 120, mail: 254, subject: 160, text: 5_000 } as const;
+const MOST = { name: 120, email: 254, subject: 160, text: 5_000 } as const;
 
-/** Keeps a mail address for news. One that is known already is thanked for like any other. */
+/** Keeps an email address for news. One that is known already is thanked for like any other. */
 export async function signUp(
   site: Site,
   sent: Sent,
@@ -34,27 +34,27 @@ export async function signUp(
 ): Promise<LetterAnswer> {
   const { section, typed } = formOf(sent);
   const { word, language } = site.edition.locale;
-  const mail = (typed['mail'] ?? '').trim();
+  const email = (typed['email'] ?? '').trim();
   const refuse = (refused: string, status: 409 | 422 = 422): LetterAnswer => ({
     done: false,
     status,
     form: { section, typed, refused },
   });
-  if (!isMailAddress(mail)) return refuse(word('mail-wrong'));
+  if (!isEmailAddress(email)) return refuse(word('email-wrong'));
   const may = await mayWrite(site, sent, `sign-up from ${addressOf(request)}`, MOST_SIGN_UPS);
   if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
-  await addSignUp(site.db, site.store.id, { mail, page: pathIn(sent), language });
+  await addSignUp(site.db, site.store.id, { email, page: pathIn(sent), language });
   return thanked(section);
 }
 
-/** Keeps a message for the store's inbox, and sends it by mail where the store has said to which address. */
+/** Keeps a message for the store's inbox, and sends it by email where the store has said to which address. */
 export async function writeMessage(site: Site, sent: Sent, request: Request, box: LetterBox): Promise<LetterAnswer> {
   const { section, typed } = formOf(sent);
   const { word } = site.edition.locale;
   const errors: Record<string, string> = {};
   const of = (field: keyof typeof MOST): string => (typed[field] ?? '').trim();
-  for (const field of ['name', 'mail', 'text'] as const) if (of(field) === '') errors[field] = word('field-needed');
-  if (of('mail') !== '' && !isMailAddress(of('mail'))) errors['mail'] = word('mail-wrong');
+  for (const field of ['name', 'email', 'text'] as const) if (of(field) === '') errors[field] = word('field-needed');
+  if (of('email') !== '' && !isEmailAddress(of('email'))) errors['email'] = word('email-wrong');
   for (const [field, most] of Object.entries(MOST))
     if (of(field as keyof typeof MOST).length > most) errors[field] = word('too-long', { most });
   const refuse = (refused: string, status: 409 | 422): LetterAnswer => ({
@@ -65,18 +65,24 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
   if (Object.keys(errors).length > 0) return refuse(word('check-fields'), 422);
   const may = await mayWrite(site, sent, `message from ${box.addressOf(request)}`, MOST_MESSAGES);
   if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
-  const message = { name: of('name'), mail: of('mail'), subject: of('subject'), text: of('text'), page: pathIn(sent) };
+  const message = {
+    name: of('name'),
+    email: of('email'),
+    subject: of('subject'),
+    text: of('text'),
+    page: pathIn(sent),
+  };
   await inTransaction(site.db, async (trx) => {
     const isNew = await addMessage(trx, site.store.id, message);
-    const to = site.store.details.mail;
+    const to = site.store.details.email;
     if (to && isNew) await post(trx, site, box, shopperMessage(to, site.store.name, message));
   });
   return thanked(section);
 }
 
 /** Sends a message of the store, once the transaction is committed. Where none reaches people, the team can read it. */
-export async function post(trx: Records, { store }: Site, { mail }: LetterBox, message: MailMessage): Promise<void> {
-  if (!mail.reachesPeople) await addSentMail(trx, store.id, message);
+export async function post(trx: Records, { store }: Site, { email }: LetterBox, message: EmailMessage): Promise<void> {
+  if (!email.reachesPeople) await addSentEmail(trx, store.id, message);
   await sendLater(trx, store.id, message);
 }
 

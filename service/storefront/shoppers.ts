@@ -1,16 +1,16 @@
 /**
- * Shoppers who sign in, by a link from a message, without a password: whoever can read the mail of an address is who it
+ * Shoppers who sign in, by a link from a message, without a password: whoever can read the email of an address is who it
  * belongs to. Only what is for them alone asks the database who they are; every other page is the same for all.
  */
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
-import { isMailAddress, NO_SHOPPER, pathOf, type Shopper } from '@parlour/core';
+import { isEmailAddress, NO_SHOPPER, pathOf, type Shopper } from '@parlour/core';
 import { newToken, tokenHash } from '../accounts/passwords.js';
 import {
   addShopperLink,
   endShopperSession,
   findShopperLink,
-  shopperMail,
+  shopperEmail,
   takeShopperLink,
 } from '../records/shoppers.js';
 import { inTransaction } from '../records/database.js';
@@ -19,7 +19,7 @@ import { formOf, mayWrite, post, thanked, type LetterAnswer, type LetterBox, typ
 import { isForSignedIn, patternsFor } from './pages.js';
 import { ownPath } from './paths.js';
 
-const COOKIE = 'shopper';
+const COOKIE = 'parlour-shopper';
 const LINK_MS = 30 * 60 * 1000;
 const SESSION_MS = 30 * 24 * 60 * 60 * 1000;
 /** So many links are asked for from one address in an hour, and sent to one. */
@@ -59,15 +59,15 @@ export async function knownShopper(site: Site, path: string, request: Request): 
   const isForSome = live.signedIn !== live.state && isForSignedIn(site, path);
   if (!isForSome && path !== pathOf(patternsFor(site), 'sign-in')) return site;
   const token = tokenIn(request);
-  const mail = token && (await shopperMail(site.db, site.store.id, tokenHash(token), new Date()));
-  if (!mail) return { ...site, shopper: NO_SHOPPER };
-  return { ...site, state: live.signedIn, shopper: { ...NO_SHOPPER, is: 'signed-in', mail } };
+  const email = token && (await shopperEmail(site.db, site.store.id, tokenHash(token), new Date()));
+  if (!email) return { ...site, shopper: NO_SHOPPER };
+  return { ...site, state: live.signedIn, shopper: { ...NO_SHOPPER, is: 'signed-in', email } };
 }
 
-/** Who comes by a link. Opening it signs nobody in yet: programs that look through mail open links too. */
+/** Who comes by a link. Opening it signs nobody in yet: programs that look through email open links too. */
 async function byLink({ db, store }: Site, token: string): Promise<Shopper> {
   const link = TOKEN.test(token) && (await findShopperLink(db, store.id, tokenHash(token), new Date()));
-  return link ? { is: 'coming', mail: link.mail, link: token } : { ...NO_SHOPPER, is: 'late' };
+  return link ? { is: 'coming', email: link.email, link: token } : { ...NO_SHOPPER, is: 'late' };
 }
 
 function tokenIn({ headers }: Request): string | null {
@@ -77,18 +77,18 @@ function tokenIn({ headers }: Request): string | null {
 
 type Answer = { readonly done: true; readonly to: string } | LetterAnswer;
 
-/** Sends a link to a mail address; whether somebody has signed in with it before is told to nobody. */
+/** Sends a link to an email address; whether somebody has signed in with it before is told to nobody. */
 export async function sendLink(site: Site, sent: Sent, request: Request, box: LetterBox): Promise<Answer> {
   const { section, typed } = formOf(sent);
   const { word, prefix } = site.edition.locale;
-  const mail = (typed['mail'] ?? '').trim();
+  const email = (typed['email'] ?? '').trim();
   const refuse = (refused: string, status: 409 | 422): Answer => ({
     done: false,
     status,
     form: { section, typed, refused },
   });
-  if (!isMailAddress(mail)) return refuse(word('mail-wrong'), 422);
-  for (const key of [`link from ${box.addressOf(request)}`, `link to ${mail.toLowerCase()}`]) {
+  if (!isEmailAddress(email)) return refuse(word('email-wrong'), 422);
+  for (const key of [`link from ${box.addressOf(request)}`, `link to ${email.toLowerCase()}`]) {
     const may = await mayWrite(site, sent, key, MOST_LINKS);
     if (may !== 'yes') return may === 'trap' ? thanked(section) : refuse(may, 409);
   }
@@ -97,12 +97,12 @@ export async function sendLink(site: Site, sent: Sent, request: Request, box: Le
   const link = `${site.origin}${prefix}${pathOf(patternsFor(site), 'sign-in')}/${token}`;
   const store = site.store.name;
   const message = {
-    to: mail,
+    to: email,
     subject: word('sign-in-subject', { store }),
     text: word('sign-in-message', { store, link }),
   };
   await inTransaction(site.db, async (trx) => {
-    await addShopperLink(trx, site.store.id, tokenHash(token), { mail, back }, new Date(Date.now() + LINK_MS));
+    await addShopperLink(trx, site.store.id, tokenHash(token), { email, back }, new Date(Date.now() + LINK_MS));
     await post(trx, site, box, message);
   });
   return thanked(section);

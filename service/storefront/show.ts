@@ -91,7 +91,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const composition = composePage(parts, edition);
   const { page, needs, faults } = askPage(composition, inLanguage(about, locale), query ?? NO_QUERY, setting.now);
   // What is looked for makes no page that is worth knowing.
-  const asked = page.kind === 'find' ? '' : queryText(page.query);
+  const asked = page.kind === 'search' ? '' : queryText(page.query);
   const alternates = alternatesOf(site, about.path + asked);
   const answers = await answerNeeds(db, {
     sources: {
@@ -162,7 +162,7 @@ export interface Refreshed {
   /** The facts it shows with their versions now. */
   readonly facts?: string;
   /** The html of the sections that differ, by their paths. */
-  readonly sections?: Readonly<Record<string, string>>;
+  readonly changed?: Readonly<Record<string, string>>;
 }
 
 /** What was done on an open page, and what it has seen. */
@@ -185,13 +185,13 @@ export async function refreshed(
   const now = request.versions ?? '';
   const [was, is] = [readVersions(seen), readVersions(now)];
   if (was.get(PAGE) !== is.get(PAGE)) return { reload: true };
-  const sections: Record<string, string> = {};
+  const changed: Record<string, string> = {};
   for (const [path, { kind }] of composition.instances) {
     const isSent = path === section || (asking.form?.section === '' && kind.ofCheckout);
     const isOld = kind.shows?.some((name) => was.get(name) !== is.get(name));
-    if (isSent || isOld) sections[path] = renderInstance(request, path)?.html ?? '';
+    if (isSent || isOld) changed[path] = renderInstance(request, path)?.html ?? '';
   }
-  return { facts: now, sections };
+  return { facts: now, changed };
 }
 
 const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [

@@ -18,7 +18,7 @@ import { editionOf, languageIn } from './editions.js';
 import { readPreviewToken } from './preview-token.js';
 import { splitTarget } from './target.js';
 
-const PREVIEW_COOKIE = 'preview';
+const PREVIEW_COOKIE = 'parlour-preview';
 
 export const siteOf = (response: Response): Site => response.locals['site'] as Site;
 

@@ -68,7 +68,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         return chance.pick([
           ...TEXTS.map((text) => text.slice(0, field.max).toWellFormed()),
           'extra',
-          'spot:extra',
+          'open-place:extra',
           'below',
         ]);
       case 'prose':
@@ -256,7 +256,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         ...(what === 'addition' && from === undefined
           ? {
               head: {
-                place: chance.pick(['spot:extra', 'above', 'below', 'header']),
+                place: chance.pick(['open-place:extra', 'above', 'below', 'header']),
                 'target.pageKind': chance.pick(['product', 'home', 'content']),
               },
             }

@@ -26,7 +26,7 @@ test('the demo’s rule gives its products their template, on the page, in the l
   expect((await service.visit('/item/skerry-diamond')).text).toContain('columns-first-wider');
 });
 
-test('bound values, shared sections, spots and additions come out on the page, and why tells them apart', async () => {
+test('bound values, shared sections, open places and additions come out on the page, and why tells them apart', async () => {
   const diamond = (await service.visit('/item/skerry-diamond')).text;
   expect(diamond).toContain('Best in 2 to 5 Beaufort');
   expect(diamond).toContain('If it breaks');
@@ -80,8 +80,8 @@ test('a changed product shows at once, and only its own pages are worked out ane
     'product:K-005 live',
   ]);
   expect(await templateOf('product:K-005')).toMatchObject({ code: 'product-plain', reason: 'rule' });
-  expect((await service.visit('/item/shearwater-pro')).text).toContain('columns-last-wider');
-  expect((await service.visit('/brand/featherby')).text).toContain('/item/shearwater-pro');
+  expect((await service.visit('/item/longshore-pro')).text).toContain('columns-last-wider');
+  expect((await service.visit('/brand/featherby')).text).toContain('/item/longshore-pro');
   expect(await service.call(routes.getProduct, { params: { product: 'K-005' } })).toMatchObject({
     brand: 'B-4',
     attributes: { crew: 2, skill: 'sure' },
@@ -116,7 +116,7 @@ test('a changed product shows at once, and only its own pages are worked out ane
   ] as const)
     expect((await patch(body)).json()).toMatchObject({ status: 400, place });
   expect((await patch({ title: 'x' }, { 'if-match': '*' })).status).toBe(200);
-  await change({ brand: 'B-3', title: 'Shearwater Pro', attributes: { wind: 'Best in 2 to 6 Beaufort', crew: null } });
+  await change({ brand: 'B-3', title: 'Longshore Pro', attributes: { wind: 'Best in 2 to 6 Beaufort', crew: null } });
   for (const kind of ['draft', 'live'] as const)
     await asAdmin(
       (admin) => admin.query(`update assignment_renewal set wanted = wanted + 1 where side = $1`, [kind]),
@@ -137,7 +137,7 @@ test('a brand has a page of its own, with its products, in its place in lists an
   await service.edit(
     {
       type: 'insert',
-      document: 'menu/main',
+      document: 'menu/header-links',
       place: { at: 'entries' },
       values: { label: 'Featherby', link: { to: 'brand:B-4' } },
     },

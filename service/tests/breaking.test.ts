@@ -24,7 +24,7 @@ const post = (path: string, body: object) =>
     body: JSON.stringify(body),
   });
 
-test('a shared section inside itself and a spot inside its own addition are refused', async () => {
+test('a shared section inside itself and an open place inside its own addition are refused', async () => {
   await service.edit({ type: 'create', what: 'shared', name: 'Oath', code: 'oath' });
   const inside: EditRequest = {
     type: 'insert',
@@ -39,10 +39,10 @@ test('a shared section inside itself and a spot inside its own addition are refu
     what: 'addition',
     name: 'Note',
     code: 'note',
-    head: { place: 'spot:extra', 'target.pageKind': 'product' },
+    head: { place: 'open-place:extra', 'target.pageKind': 'product' },
   };
   await service.edit(create);
-  expect(await refused({ type: 'insert', document: 'addition/note', kind: 'spot', place: {} })).toMatchObject({
+  expect(await refused({ type: 'insert', document: 'addition/note', kind: 'open-place', place: {} })).toMatchObject({
     code: 'shows-itself',
   });
   expect(

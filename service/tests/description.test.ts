@@ -74,14 +74,14 @@ test('every route, walked: what is sent and what is answered are of the describe
     walked.add(name);
     return answer.json<T>();
   };
-  const { mail, password } = DEMO_SIGN_IN;
+  const { email, password } = DEMO_SIGN_IN;
   const unit = () => randomUUID();
   const heading = { type: 'insert', document: 'template/home', kind: 'heading', place: {}, values: { text: 'Walked' } };
   const edit = (edits: object[]) => walk('edit', { body: { unit: unit(), edits } });
 
-  await walk('signIn', { body: { mail, password } });
+  await walk('signIn', { body: { email, password } });
   await walk('me');
-  await walk('createToken', { body: { mail, password, name: 'walk', scope: 'read', days: 2 } });
+  await walk('createToken', { body: { email, password, name: 'walk', scope: 'read', days: 2 } });
   const { tokens } = await walk<{ tokens: { id: number; name: string }[] }>('listTokens');
   await walk('removeToken', { params: { token: String(tokens.find(({ name }) => name === 'walk')?.id) } });
 
@@ -90,16 +90,16 @@ test('every route, walked: what is sent and what is answered are of the describe
   const store = { name: 'Tern Tea', currency: 'EUR', locale: 'en', timeZone: 'Europe/Dublin', country: 'IE' };
   await walk('listGroundworks');
   await walk('createStore', { body: { slug: 'tern-tea', ...store } });
-  await walk('putInSample', { params: { store: 'tern-tea' }, body: {} });
-  await walk('takeOutSample', { params: { store: 'tern-tea' } });
+  await walk('addSample', { params: { store: 'tern-tea' }, body: {} });
+  await walk('removeSample', { params: { store: 'tern-tea' } });
   await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
   await walk('listStores', { query: { closed: 'yes' } });
   await walk('reopenStore', { body: { store: 'tern-tea' } });
   await walk('closeStore', { params: { store: 'tern-tea' }, body: {} });
-  const { link } = await walk<{ link: string }>('invite', { body: { mail: 'tolle@windrow.example', role: 'editor' } });
+  const { link } = await walk<{ link: string }>('invite', { body: { email: 'tolle@windrow.example', role: 'editor' } });
   await walk('getTeam');
   await walk('join', { body: { token: link.split('/').at(-1), name: 'Tolle', password: 'a harbour at dawn' } });
-  await walk('changeMember', { params: { mail: 'tolle@windrow.example' }, body: { role: null } });
+  await walk('changeMember', { params: { email: 'tolle@windrow.example' }, body: { role: null } });
   await walk('listSectionKinds');
   await walk('listStarters', { query: { pageKind: 'product' } });
   const file = await sharp({ create: { width: 40, height: 30, channels: 3, background: '#a33b2a' } })
@@ -122,8 +122,8 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listOrders', { query: { limit: '10' } });
   await walk('getOrder', { params: { number: '1' } });
   for (const [path, fields] of [
-    ['/sign-up', { mail: 'ada@quill.example' }],
-    ['/message', { name: 'Ada', mail: 'ada@quill.example', text: 'Hello' }],
+    ['/sign-up', { email: 'ada@quill.example' }],
+    ['/message', { name: 'Ada', email: 'ada@quill.example', text: 'Hello' }],
   ] as const)
     await new Shopper(service).send(path, { page: '/reach-us', 'back-to': '', ...fields });
   const { signUps } = await walk<{ signUps: { number: number }[] }>('listSignUps');
@@ -132,7 +132,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   const written = { params: { number: String(messages[0]?.number) } };
   await walk('markMessage', { ...written, body: { read: true } });
   await walk('removeMessage', written);
-  await walk('setDetails', { body: { phone: '+353 1 555 0135' } });
+  await walk('setDetails', { body: { phone: '+353 20 910 0135' } });
   const change = { attributes: { wind: null, new: true }, variants: [{ code: 'K-001-1', wasPrice: 9900 }] };
   await walk('changeProduct', { params: { product: 'K-001' }, body: change });
 
@@ -157,11 +157,11 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('listTemplates');
   await walk('listDocuments');
   await walk('listAdditions');
-  await walk('listSentMail');
+  await walk('listSentEmail');
   await walk('listMenus');
   await walk('listContent');
   await walk('getSample');
-  for (const key of ['template/home', 'look', 'menu/main', 'assignments/product'])
+  for (const key of ['template/home', 'look', 'menu/header-links', 'assignments/product'])
     await walk('getDocument', { query: { key } });
   await walk('drawPlan', { query: { page: 'home', labels: 'no' } });
   await walk('preview', { body: { page: 'product:K-001' } });
@@ -176,7 +176,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('getDesign');
   await walk('getSetUp');
   await walk('renameDesign', { params: { design: 'summer' }, body: { name: 'High summer' } });
-  await walk('bringIn', { params: { design: 'summer' }, body: {} });
+  await walk('updateFromLive', { params: { design: 'summer' }, body: {} });
   await walk('goLive', { params: { design: 'summer' }, body: {} });
   await walk('goLive', { params: { design: 'first' }, body: { note: 'Back' } });
   await walk('archiveDesign', { params: { design: 'summer' }, body: {} });
@@ -198,7 +198,7 @@ test('every route, walked: what is sent and what is answered are of the describe
   expect(fits(operations.get('events')?.responses['200']?.content['text/event-stream']?.schema, event)).toBe('');
   walked.add('events');
   await walk('changePassword', { body: { old: password, new: 'a harbour at dusk' } });
-  await walk('forgotPassword', { body: { mail: 'owner@windrow.example' } });
+  await walk('forgotPassword', { body: { email: 'owner@windrow.example' } });
   const [reset = ''] = await linksTo(service, 'owner@windrow.example', 1);
   await walk('signOut', { body: {} });
   await walk('setForgottenPassword', { body: { token: reset.split('/').at(-1), password: 'a harbour at dawn' } });

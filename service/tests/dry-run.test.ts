@@ -36,14 +36,16 @@ test('a dry run names exactly the pages that show what is changed', async () => 
   expect(await would(set('paths', 'redirects./old', '/workshop'))).toEqual([]);
   expect(await would(set('paths', 'patterns.product', '/kite/{slug}'))).toHaveLength(all);
   expect(await would(set('look', 'values.gap', 2.5))).toHaveLength(all);
-  expect(await would(set('menu/main', 'name', 'Menu', { was: 'Main menu' }))).toHaveLength(all - 1);
+  expect(await would(set('menu/header-links', 'name', 'Menu', { was: 'Header links' }))).toHaveLength(all - 1);
   expect(await would(set(sport.document, 'frame.hidden', true, { node: sport.node }))).toEqual(['collection:C-2']);
   expect(await would(set('content/about', 'title', 'About', { was: 'The workshop' }))).toEqual(['content:about']);
   const addition = { type: 'create', what: 'addition', name: 'Note' } as const;
   expect(await would({ ...addition, head: { place: 'above', 'target.page': 'product:K-004' } })).toEqual([
     'product:K-004',
   ]);
-  expect(await would({ ...addition, head: { place: 'spot:nowhere', 'target.page': 'product:K-004' } })).toEqual([]);
+  expect(await would({ ...addition, head: { place: 'open-place:nowhere', 'target.page': 'product:K-004' } })).toEqual(
+    [],
+  );
   // Who lists, quotes or leads to a page looks different with it, and who says a word with that.
   const quote = {
     type: 'insert',

@@ -25,7 +25,7 @@ afterAll(() => end?.());
 
 const HOST = 'windrow.localhost';
 /** A cart that is nobody's: such a page is made anew, with the same bytes as one for a shopper without a cart. */
-const NOBODY = { cookie: 'cart=nobody' };
+const NOBODY = { cookie: 'parlour-cart=nobody' };
 
 /** Anything that changes what shoppers see, or may change it and does not. */
 async function change(service: TestService, chance: Chance, n: number): Promise<string> {

@@ -204,7 +204,7 @@ test(`three clients edit one template at two processes, ${3 * EDITS} edits in al
 });
 
 test('whoever has signed out hears nothing more; the others do', async () => {
-  const credentials = { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'leaving' };
+  const credentials = { email: DEMO_SIGN_IN.email, password: DEMO_SIGN_IN.password, name: 'leaving' };
   const { token } = await one.client.call(routes.createToken, { body: credentials });
   const [leaving, staying] = [listen(one, undefined, token), listen(one)];
   expect([await leaving.status, await staying.status]).toEqual([200, 200]);

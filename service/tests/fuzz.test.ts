@@ -41,7 +41,7 @@ const KNOWN = [
   'product:K-001',
   'template/home',
   'assignments/product',
-  'menu/main',
+  'menu/header-links',
   'look',
   'paths',
   'h-poster',
@@ -188,7 +188,7 @@ test(`${REQUESTS} requests made of nonsense break nothing, and nobody changes wh
       .replace(/\{(\w+)\}/g, (_, name: string) =>
         chance(0.8)
           ? encodeURIComponent(
-              { store: 'windrow', design: 'live', page: 'home', revision: '1', timed: '1', mail: 'x@y.example' }[
+              { store: 'windrow', design: 'live', page: 'home', revision: '1', timed: '1', email: 'x@y.example' }[
                 name
               ] ?? '1',
             )

@@ -53,7 +53,7 @@ test('a copy is built on another one: what was changed stays, all else follows; 
     {
       type: 'insert',
       document: topLine,
-      kind: 'cart-badge',
+      kind: 'cart-link',
       id: 'top-cart',
       place: {},
       values: {},
@@ -135,7 +135,7 @@ test('what a design builds on follows its look, however that came; and no design
 
 test('the second demo store is built on the second one', async () => {
   const { token } = await createClient({ origin: service.origin }).call(routes.createToken, {
-    body: { ...DEMO_SIGN_IN, mail: 'owner@osierwick.example', name: 'test' },
+    body: { ...DEMO_SIGN_IN, email: 'owner@osierwick.example', name: 'test' },
   });
   const owner = createClient({ origin: service.origin, token });
   const { designs } = await owner.call(routes.listDesigns, { params: { store: 'osierwick' } });

@@ -1,4 +1,4 @@
-/** What shoppers write to a store: mail addresses for news, and what becomes of them; and what the store says of itself. */
+/** What shoppers write to a store: email addresses for news, and what becomes of them; and what the store says of itself. */
 import { routes } from '@parlour/contract';
 import { joinedTo } from './people.js';
 import { testService, type TestService } from './service.js';
@@ -11,12 +11,12 @@ beforeAll(async () => {
 afterAll(() => service.stop());
 
 const FORM = 'footer~foot-news';
-const signUp = (mail: string, more: Readonly<Record<string, string>> = {}) =>
-  new Shopper(service).send('/sign-up', { page: '/workshop?x=1', 'back-to': FORM, mail, ...more });
+const signUp = (email: string, more: Readonly<Record<string, string>> = {}) =>
+  new Shopper(service).send('/sign-up', { page: '/workshop?x=1', 'back-to': FORM, email, ...more });
 const kept = async (): Promise<string[]> =>
-  (await service.call(routes.listSignUps)).signUps.map(({ mail, page, language }) => `${mail} ${page} ${language}`);
+  (await service.call(routes.listSignUps)).signUps.map(({ email, page, language }) => `${email} ${page} ${language}`);
 
-test('a mail address is kept once, however often and however written it comes; the page thanks', async () => {
+test('an email address is kept once, however often and however written it comes; the page thanks', async () => {
   const first = await signUp(' Ada@quill.example ');
   expect([first.status, first.headers['cache-control']]).toEqual([200, 'no-store']);
   expect(first.text).toMatch(/<h1[^>]*>The workshop<\/h1>.*<p class="form-done" role="status">Thank you\./s);
@@ -36,12 +36,12 @@ test('with script the section alone comes back', async () => {
   const facts = factsOf(await service.visit('/workshop'));
   const { status, text } = await new Shopper(service).send(
     '/sign-up',
-    { page: '/workshop', 'back-to': FORM, mail: 'ada@quill.example', facts },
+    { page: '/workshop', 'back-to': FORM, email: 'ada@quill.example', facts },
     { accept: 'application/json' },
   );
-  const { sections } = JSON.parse(text) as { sections: Record<string, string> };
-  expect([status, Object.keys(sections)]).toEqual([200, [FORM]]);
-  expect(sections[FORM]).toContain('class="form-done"');
+  const { changed } = JSON.parse(text) as { changed: Record<string, string> };
+  expect([status, Object.keys(changed)]).toEqual([200, [FORM]]);
+  expect(changed[FORM]).toContain('class="form-done"');
 });
 
 test('one place cannot send without end, and is told when it may again', async () => {
@@ -73,13 +73,13 @@ test('details of the store show at once, one by one; what is wrong names its fie
   const set = (body: object) => service.call(routes.setDetails, { body });
   await set({ city: 'Far Ternhythe', sunday: '11–13' });
   const page = (await service.visit('/workshop')).text;
-  expect(page).toMatch(/Mole Street 4<br>T12 K4W7 Far Ternhythe<br>Ireland/);
+  expect(page).toMatch(/Quay Street 4<br>Z99 KT04 Far Ternhythe<br>Ireland/);
   expect(page).toContain('<dt>Sunday</dt><dd>11–13</dd>');
   await set({ sunday: '', name: 'Windrow & Daughters' });
   const after = (await service.visit('/workshop')).text;
   expect(after).not.toContain('Sunday');
   expect(after).toContain('<span class="mark-name">Windrow &amp; Daughters</span>');
-  await expect(set({ mail: 'nobody' })).rejects.toMatchObject({ code: 'bad-value', place: 'mail' });
+  await expect(set({ email: 'nobody' })).rejects.toMatchObject({ code: 'bad-value', place: 'email' });
   await expect(set({ name: '' })).rejects.toMatchObject({ code: 'bad-input' });
   await expect(set({ colour: 'red' })).rejects.toMatchObject({ code: 'bad-input' });
 });

@@ -198,9 +198,9 @@ test('a redirect from a path with any letters is found however the path is writt
 });
 
 test('results of a search are not for search engines, and known by one address', async () => {
-  const { text } = await service.visit('/find?words=kite&page=2');
+  const { text } = await service.visit('/search?words=kite&page=2');
   expect(text).toContain('<meta name="robots" content="noindex">');
-  expect(text).toMatch(/<link rel="canonical" href="http:\/\/windrow\.localhost:\d+\/find">/);
+  expect(text).toMatch(/<link rel="canonical" href="http:\/\/windrow\.localhost:\d+\/search">/);
 });
 
 test('no page takes more than two statements; a kept one takes none', async () => {
@@ -244,7 +244,7 @@ test('two statements are enough where a path has two meanings, and where home sh
 test('where a page takes two statements, both see the same state of everything', async () => {
   const begun = (path: string) =>
     statementsDuring(
-      () => service.visit(path, { headers: { cookie: 'cart=nobody' } }),
+      () => service.visit(path, { headers: { cookie: 'parlour-cart=nobody' } }),
       (text) => /^(begin|start transaction)/i.test(text) && !/pg_try|advisory/.test(text),
     );
   const isSnapshot = (texts: string[]): boolean => texts.some((text) => /repeatable read,? read only/i.test(text));
@@ -283,7 +283,7 @@ test('how much is in the cart is filled into a kept page, by the shopper’s sig
   const forged = shopper.cookie.replace(/cart-count=\d+/, 'cart-count=9');
   for (const cookie of [
     forged,
-    shopper.cookie.replace('; cart-count', '; other'),
+    shopper.cookie.replace('; parlour-cart-count', '; other'),
     shopper.cookie.replace(/cart=(.)/, (_, first) => `cart=${first === 'x' ? 'y' : 'x'}`),
   ]) {
     const cold = await service.visit('/workshop', { headers: { cookie } });
@@ -307,7 +307,7 @@ test('how much is in the cart is filled into a kept page, by the shopper’s sig
 
 test('a page that shows more of a shopper is made for each who has a cart', async () => {
   const page = await visitTwice('/item/gannet-delta');
-  const own = await service.visit('/item/gannet-delta', { headers: { cookie: 'cart=somebody' } });
+  const own = await service.visit('/item/gannet-delta', { headers: { cookie: 'parlour-cart=somebody' } });
   expect([hit(own), own.text]).toEqual([false, page.text]);
   expect(hit(await service.visit('/item/gannet-delta', { headers: { cookie: 'carton=1; other=cart' } }))).toBe(true);
   for (const path of ['/cart', '/checkout']) {
@@ -395,7 +395,7 @@ describe('what is kept has a bound', () => {
     const odd = [
       (i: number) => `/browse/single-line?page=x${i}`,
       (i: number) => `/browse/single-line?x${i}=1&page=${i + 100}`,
-      (i: number) => `/find?words=${i}`,
+      (i: number) => `/search?words=${i}`,
       (i: number) => `/nothing-${i}/${'x'.repeat(200)}`,
     ];
     const ask = async (from: number, to: number): Promise<void> => {

@@ -68,7 +68,7 @@ test('what a shopper does is answered in the language of the page', async () => 
 /** The owner's calls on the second store. */
 async function owner() {
   const { token } = await createClient({ origin: service.origin }).call(routes.createToken, {
-    body: { mail: 'owner@osierwick.example', password: 'kites-over-ternhythe', name: 'test' },
+    body: { email: 'owner@osierwick.example', password: 'kites-over-ternhythe', name: 'test' },
   });
   const client = createClient({ origin: service.origin, token });
   const params = { store: 'osierwick', design: 'live' };
@@ -164,7 +164,7 @@ test('no page is put where a further language is, nor a language where a page is
   await languages(['de']);
 });
 
-test('ways to deliver are called what they are in the language of the page', async () => {
+test('delivery methods are called what they are in the language of the page', async () => {
   const product = hrefs(await visit('/de')).find((to) => to.startsWith('/de/item/')) as string;
   const code = /name="product" value="([^"]+)"/.exec((await visit(product)).text)?.[1] as string;
   const added = await visit('/de/cart', {

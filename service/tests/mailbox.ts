@@ -3,19 +3,19 @@ import { readFileSync } from 'node:fs';
 import { asAdmin, eventually, mailboxOf, type TestService } from './service.js';
 
 /** Waits until no message is on its way. */
-export const mailIsOut = (from: Pick<TestService, 'databaseUrl'>): Promise<void> =>
+export const emailIsOut = (from: Pick<TestService, 'databaseUrl'>): Promise<void> =>
   eventually(async () => {
-    const waiting = await asAdmin((admin) => admin.query('select 1 from outgoing_mail'), from.databaseUrl);
+    const waiting = await asAdmin((admin) => admin.query('select 1 from outgoing_email'), from.databaseUrl);
     expect(waiting.rowCount).toBe(0);
   });
 
 /** The links in the messages to somebody, newest last, as soon as there are so many. */
-export async function linksTo(from: Pick<TestService, 'databaseUrl'>, mail: string, many: number): Promise<string[]> {
+export async function linksTo(from: Pick<TestService, 'databaseUrl'>, email: string, many: number): Promise<string[]> {
   for (const until = Date.now() + 20_000; Date.now() < until; await new Promise((go) => setTimeout(go, 20))) {
-    const messages = readMailbox(mailboxOf(from.databaseUrl)).filter(({ to }) => to.includes(mail));
+    const messages = readMailbox(mailboxOf(from.databaseUrl)).filter(({ to }) => to.includes(email));
     if (messages.length >= many) return messages.map(({ text }) => /http:\S+/.exec(text)?.[0] ?? '');
   }
-  throw new Error(`No ${many} messages to ${mail} came.`);
+  throw new Error(`No ${many} messages to ${email} came.`);
 }
 
 export function readMailbox(file: string): { to: string; text: string }[] {

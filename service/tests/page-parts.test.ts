@@ -22,7 +22,7 @@ afterAll(() => service.stop());
 
 /** The owner of a store, and what names its live design. */
 async function ownerOf(store: string) {
-  const body = { ...DEMO_SIGN_IN, mail: `owner@${store}.example`, name: 'test' };
+  const body = { ...DEMO_SIGN_IN, email: `owner@${store}.example`, name: 'test' };
   const { token } = await service.client.call(routes.createToken, { body });
   return { owner: createClient({ origin: service.origin, token }), params: { store, design: 'live' } };
 }
@@ -73,9 +73,9 @@ test.each(['windrow', 'osierwick'])(
 test('another template has its own regions, the additions of the page stay; one that is not there is refused', async () => {
   const of = (page: string, template?: string) =>
     service.call(routes.getPageParts, { params: { page }, query: { template } });
-  const [own, other] = [await of('cart'), await of('cart', 'home')];
+  const [own, other] = [await of('checkout'), await of('checkout', 'home')];
   const headerOf = ({ regions }: typeof own) => regions.find(({ region }) => region === 'header')?.document;
-  expect([headerOf(own), headerOf(other)]).toEqual(['around/header/sale', 'around/header/standard']);
+  expect([headerOf(own), headerOf(other)]).toEqual(['around/header/plain', 'around/header/standard']);
   expect(other).toMatchObject({ template: 'template/home', assigned: own.assigned, additions: own.additions });
   await expect(of('cart', 'gone')).rejects.toMatchObject({ code: 'no-such-template', place: 'template' });
   await expect(of('product:none')).rejects.toMatchObject({ code: 'no-such-page' });

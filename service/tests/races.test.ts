@@ -27,7 +27,7 @@ test('publishing, reverting, switching, copying and bringing in at once never en
         service.api(`${design(code)}/edits`, json('POST', { unit: randomUUID(), edits: [insert] })),
         service.api(`${design(code)}/publish`, json('POST', {})),
         service.api(`${design(code)}/live`, json('POST', {})),
-        service.api(`${design(code)}/bring-in`, json('POST', {})),
+        service.api(`${design(code)}/update-from-live`, json('POST', {})),
         service.api(`${design(code)}/revisions/1/revert`, json('POST', {})),
         service.api('/stores/windrow/designs', json('POST', { name: `Copy ${i}`, from: code })),
         service.api('/stores/windrow/products/K-001', json('PATCH', { title: `Gannet ${i}` })),
@@ -73,7 +73,7 @@ test('a create that was cut off before its end is done by whoever sends it again
     // As a process that was killed at work leaves it: the key taken in a transaction that never ends.
     await admin.query('begin');
     await admin.query(`insert into idempotent_answer (account_id, key, route, request_hash)
-      select id, 'cut-off', '/stores', 'x' from account where mail = 'owner@windrow.example'`);
+      select id, 'cut-off', '/stores', 'x' from account where email = 'owner@windrow.example'`);
     const again = service.api('/stores', sent);
     const waits = async () => (await admin.query('select 1 from pg_locks where not granted')).rowCount;
     for (const until = Date.now() + 10_000; !(await waits()) && Date.now() < until;);
@@ -90,8 +90,8 @@ test('of two who read the same name or team, one writes and the other is told', 
   const tag = { 'if-match': await tagOf(path) };
   const renamed = await Promise.all(['A', 'B', 'C'].map((name) => service.api(path, json('PATCH', { name }, tag))));
   expect(statuses(renamed)).toEqual([200, 412, 412]);
-  await service.call(routes.invite, { body: { mail: 'mate@windrow.example', role: 'viewer' } });
-  await service.call(routes.invite, { body: { mail: 'cook@windrow.example', role: 'viewer' } });
+  await service.call(routes.invite, { body: { email: 'mate@windrow.example', role: 'viewer' } });
+  await service.call(routes.invite, { body: { email: 'cook@windrow.example', role: 'viewer' } });
   const team = { 'if-match': await tagOf('/stores/windrow/team') };
   const withdrawn = await Promise.all(
     ['mate', 'cook'].map((who) =>
@@ -143,11 +143,11 @@ describe('the cart', () => {
 
   test('a token of one’s own choosing, or of another store, is no cart', async () => {
     const options = await withStock(50);
-    const own = await service.visit('/cart', form({ ...options, quantity: '1' }, 'cart=chosen-by-me'));
-    expect(cookieOf(own)).toMatch(/^cart=[\w-]{43}$/);
+    const own = await service.visit('/cart', form({ ...options, quantity: '1' }, 'parlour-cart=chosen-by-me'));
+    expect(cookieOf(own)).toMatch(/^parlour-cart=[\w-]{43}$/);
     const cookie = cookieOf(own);
     const page = '/item/gannet-delta';
-    expect((await service.visit(page, { headers: { cookie: 'cart=chosen-by-me' } })).text).not.toContain(
+    expect((await service.visit(page, { headers: { cookie: 'parlour-cart=chosen-by-me' } })).text).not.toContain(
       'In your cart',
     );
     expect((await service.visit(page, { headers: { cookie } })).text).toContain('In your cart: 1');
@@ -169,7 +169,7 @@ describe('the cart', () => {
         cookie,
       ),
     );
-    expect([bought.status, cookieOf(bought)]).toEqual([303, expect.stringMatching(/^cart=[\w-]{43}$/)]);
+    expect([bought.status, cookieOf(bought)]).toEqual([303, expect.stringMatching(/^parlour-cart=[\w-]{43}$/)]);
     expect(cookieOf(bought)).not.toBe(cookie);
     expect((await service.visit(page, { headers: { cookie } })).text).toContain('In your cart: 1');
   });

@@ -30,10 +30,10 @@ test('directories list collections with those inside them, brands, and categorie
   });
   await publish();
   const categories = async () => linksIn(await page('/flying-guide'), /aria-label="By maker".*?<\/nav>/s);
-  expect(await categories()).toContain('indoor /find?words=indoor');
+  expect(await categories()).toContain('indoor /search?words=indoor');
   // A category that is new is there at once.
   await service.call(routes.changeProduct, { params: { product: 'K-001' }, body: { category: 'tandem' } });
-  expect(await categories()).toContain('tandem /find?words=tandem');
+  expect(await categories()).toContain('tandem /search?words=tandem');
 });
 
 test('the contents lead to the headings of the text', async () => {
@@ -55,7 +55,7 @@ test('news comes newest first, with pictures; what is held back is in no list, a
     /<time datetime="2026-10-12T08:00:00\.000Z">12 October 2026<\/time> · <span>Isbel Marrow<\/span>/,
   );
   const piece = await page('/news/reel');
-  expect(linksIn(piece, /<nav class="crumbs".*?<\/nav>/s)).toEqual(['Home /', 'News from the mole /news']);
+  expect(linksIn(piece, /<nav class="crumbs".*?<\/nav>/s)).toEqual(['Home /', 'News from the quay /news']);
   expect(linksIn(piece, /<ul class="page-lines">.*?<\/ul>/s)).toHaveLength(2);
   await service.edit({ type: 'set', document: 'content/news-storm', field: 'visible', value: 'nobody' });
   await publish();

@@ -75,7 +75,7 @@ test('a revision can be looked at as it was, its links and pages too, until it i
 });
 
 describe('several designs', () => {
-  test('a second design is reworked while the live one gets a mend; then it is switched live and back', async () => {
+  test('a second design is reworked while the live one gets a fix; then it is switched live and back', async () => {
     await service.edit(titleTo('Draft of the first'));
     const summer = await service.call(routes.createDesign, { body: { name: 'Summer' } });
     expect(summer).toMatchObject({ code: 'summer', live: false, revision: 1 });
@@ -85,15 +85,15 @@ describe('several designs', () => {
       params: { design: 'summer' },
       body: { unit: randomUUID(), edits: [titleTo('Summer words', 'Draft of the first')] },
     });
-    await service.edit(textTo('Mended'));
-    const mend = (await changes()).find(({ sentence }) => sentence.includes('“Mended”'));
-    await publish([mend?.id ?? '']);
-    expect(await home()).toContain('Mended');
+    await service.edit(textTo('Fixed'));
+    const fix = (await changes()).find(({ sentence }) => sentence.includes('“Fixed”'));
+    await publish([fix?.id ?? '']);
+    expect(await home()).toContain('Fixed');
     expect(await home()).toContain(OLD);
 
-    const brought = await service.call(routes.bringIn, { params: { design: 'summer' }, body: {} });
+    const brought = await service.call(routes.updateFromLive, { params: { design: 'summer' }, body: {} });
     expect(brought).toMatchObject({
-      sentences: [expect.stringMatching(/^The template “Home”: Title of .* is “Mended”, was/)],
+      sentences: [expect.stringMatching(/^The template “Home”: Title of .* is “Fixed”, was/)],
       conflicts: [],
     });
     expect(
@@ -106,7 +106,7 @@ describe('several designs', () => {
 
     await service.call(routes.goLive, { params: { design: 'summer' }, body: { note: 'Sun' } });
     expect(await home()).toContain('Summer words');
-    expect(await home()).toContain('Mended');
+    expect(await home()).toContain('Fixed');
     await service.call(routes.goLive, { params: { design: 'first' }, body: {} });
     expect(await home()).toContain(OLD);
     const { entries } = await service.call(routes.listAudit);
@@ -127,7 +127,7 @@ describe('several designs', () => {
     });
     await service.edit(titleTo('Live'));
     await publish();
-    const { conflicts } = await service.call(routes.bringIn, { params: { design: 'summer' }, body: {} });
+    const { conflicts } = await service.call(routes.updateFromLive, { params: { design: 'summer' }, body: {} });
     expect(conflicts).toEqual([expect.stringContaining('is now “Theirs”; it was meant to become “Live”')]);
     await expect(service.call(routes.archiveDesign, { body: {} })).rejects.toMatchObject({ code: 'still-used' });
     await service.call(routes.archiveDesign, { params: { design: 'summer' }, body: {} });
@@ -159,7 +159,7 @@ describe('timed changes', () => {
   const soon = (ms: number) => new Date(Date.now() + ms).toISOString().replace(/\.\d+Z$/, 'Z');
   const states = async () => (await service.call(routes.listTimedChanges)).timedChanges.map(({ state }) => state);
 
-  test('go live and are taken back on time, once, with two processes, and a mend in between survives', async () => {
+  test('go live and are taken back on time, once, with two processes, and a fix in between survives', async () => {
     const database = await newDatabase();
     const start = () => serviceOn(database.url);
     const [one, two] = await Promise.all([start(), start()]);
@@ -184,11 +184,11 @@ describe('timed changes', () => {
     await until(async () => (await states())[0] === 'live');
     // Whichever process did it, the other one shows it a moment later.
     await eventually(async () => expect(await home()).toContain('Sale!'));
-    await service.edit(textTo('Mended'));
+    await service.edit(textTo('Fixed'));
     await publish();
     await until(async () => (await states())[0] === 'over');
     await eventually(async () => expect(await home()).toContain(OLD));
-    expect(await home()).toContain('Mended');
+    expect(await home()).toContain('Fixed');
     expect(await changes()).toEqual([]);
     const { revisions } = await service.call(routes.listRevisions);
     expect(revisions.map(({ number, note }) => `${number} ${note}`)).toEqual([

@@ -11,33 +11,33 @@ let service: TestService;
 let behindProxy: TestService;
 beforeAll(async () => {
   service = await testService();
-  behindProxy = await testService({ proxies: ['loopback'], mailIsDelivered: true });
+  behindProxy = await testService({ proxies: ['loopback'], emailIsDelivered: true });
 });
 afterAll(async () => {
   await service.stop();
   await behindProxy.stop();
 });
 
-const joined = (mail: string, role: Role): Promise<Client> => joinedTo(service, mail, role);
+const joined = (email: string, role: Role): Promise<Client> => joinedTo(service, email, role);
 const at = { store: 'windrow', design: 'live' };
 const edit = (client: Client, ...edits: EditRequest[]) =>
   client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });
-const setRole = (mail: string, role: Role | null) =>
-  service.call(routes.changeMember, { params: { mail }, body: { role } });
+const setRole = (email: string, role: Role | null) =>
+  service.call(routes.changeMember, { params: { email }, body: { role } });
 
-const signIn = (from: TestService, mail: string, password: string, address: string) =>
+const signIn = (from: TestService, email: string, password: string, address: string) =>
   send(from.port, 'localhost', '/api/sign-in', {
     method: 'POST',
     headers: { 'content-type': 'application/json', 'x-forwarded-for': address },
-    body: JSON.stringify({ mail, password }),
+    body: JSON.stringify({ email, password }),
   });
 
 describe('signing in', () => {
   test('of many guesses at once only so many are looked at; the owner is not locked out where they are known', async () => {
-    const { mail, password } = DEMO_SIGN_IN;
-    expect((await signIn(behindProxy, mail, password, '198.51.100.7')).status).toBe(200);
+    const { email, password } = DEMO_SIGN_IN;
+    expect((await signIn(behindProxy, email, password, '198.51.100.7')).status).toBe(200);
     const guesses = await Promise.all(
-      Array.from({ length: 60 }, () => signIn(behindProxy, mail, 'a guess of mine', '203.0.113.9')),
+      Array.from({ length: 60 }, () => signIn(behindProxy, email, 'a guess of mine', '203.0.113.9')),
     );
     expect(guesses.filter(({ status }) => status === 401)).toHaveLength(10);
     const waiting = guesses.find(({ status }) => status === 429);
@@ -45,10 +45,10 @@ describe('signing in', () => {
     // From everywhere: further addresses are told to wait, the one the owner is known at is not.
     const elsewhere: number[] = [];
     for (let i = 0; i < 30; i++)
-      elsewhere.push((await signIn(behindProxy, mail, 'a guess of mine', `192.0.2.${i}`)).status);
+      elsewhere.push((await signIn(behindProxy, email, 'a guess of mine', `192.0.2.${i}`)).status);
     expect(elsewhere).toContain(429);
-    expect((await signIn(behindProxy, mail, password, '198.51.100.99')).status).toBe(429);
-    expect((await signIn(behindProxy, mail, password, '198.51.100.7')).status).toBe(200);
+    expect((await signIn(behindProxy, email, password, '198.51.100.99')).status).toBe(429);
+    expect((await signIn(behindProxy, email, password, '198.51.100.7')).status).toBe(200);
     // Others behind the same proxy are not held up.
     expect((await signIn(behindProxy, 'owner@osierwick.example', password, '198.51.100.8')).status).toBe(200);
   });
@@ -66,22 +66,22 @@ describe('signing in', () => {
     expect(unproxied.filter(({ status }) => status === 401)).toHaveLength(10);
   });
 
-  test('a forgotten password: a link by mail sets a new one, once; all sessions end; nobody learns who has an account', async () => {
-    const mail = 'forgetful@windrow.example';
-    const client = await joined(mail, 'viewer');
+  test('a forgotten password: a link by email sets a new one, once; all sessions end; nobody learns who has an account', async () => {
+    const email = 'forgetful@windrow.example';
+    const client = await joined(email, 'viewer');
     const open = createClient({ origin: service.origin });
-    const ask = (to: string) => open.call(routes.forgotPassword, { body: { mail: to } });
-    expect(await ask(mail)).toEqual(await ask('nobody@windrow.example'));
-    const [link = ''] = await linksTo(service, mail, 1);
+    const ask = (to: string) => open.call(routes.forgotPassword, { body: { email: to } });
+    expect(await ask(email)).toEqual(await ask('nobody@windrow.example'));
+    const [link = ''] = await linksTo(service, email, 1);
     expect(link).toMatch(/\/new-password\/[\w-]{22}$/);
     const body = { token: link.split('/').at(-1) ?? '', password: 'another harbour at dusk' };
-    expect(await open.call(routes.setForgottenPassword, { body })).toMatchObject({ mail });
+    expect(await open.call(routes.setForgottenPassword, { body })).toMatchObject({ email });
     await expect(open.call(routes.setForgottenPassword, { body })).rejects.toMatchObject({ code: 'bad-link' });
     await expect(client.call(routes.me, {})).rejects.toMatchObject({ code: 'signed-out' });
-    expect((await signIn(service, mail, PASSWORD, '')).status).toBe(401);
-    expect((await signIn(service, mail, 'another harbour at dusk', '')).status).toBe(200);
-    for (let i = 0; i < 3; i++) await ask(mail);
-    await expect(ask(mail)).rejects.toMatchObject({ code: 'too-many-tries', place: 'mail' });
+    expect((await signIn(service, email, PASSWORD, '')).status).toBe(401);
+    expect((await signIn(service, email, 'another harbour at dusk', '')).status).toBe(200);
+    for (let i = 0; i < 3; i++) await ask(email);
+    await expect(ask(email)).rejects.toMatchObject({ code: 'too-many-tries', place: 'email' });
     expect(readMailbox(mailboxOf(service.databaseUrl)).some(({ to }) => to.includes('nobody'))).toBe(false);
   });
 });
@@ -89,14 +89,14 @@ describe('signing in', () => {
 describe('invitations', () => {
   test('count only while whoever made them may still invite', async () => {
     const owner = await joined('second@windrow.example', 'owner');
-    const invite = (mail: string) =>
-      owner.call(routes.invite, { params: { store: 'windrow' }, body: { mail, role: 'owner' } }).then(secretOf);
+    const invite = (email: string) =>
+      owner.call(routes.invite, { params: { store: 'windrow' }, body: { email, role: 'owner' } }).then(secretOf);
     const [first, second] = [await invite('friend@windrow.example'), await invite('foe@windrow.example')];
     const join = (token: string) =>
       createClient({ origin: service.origin }).call(routes.join, { body: { token, name: 'x', password: PASSWORD } });
     await setRole('second@windrow.example', 'builder');
     await expect(join(first)).rejects.toMatchObject({ code: 'bad-invitation' });
-    expect((await service.call(routes.getTeam)).invited.map(({ mail }) => mail)).not.toContain(
+    expect((await service.call(routes.getTeam)).invited.map(({ email }) => email)).not.toContain(
       'friend@windrow.example',
     );
     await setRole('second@windrow.example', null);
@@ -105,11 +105,11 @@ describe('invitations', () => {
 
   test('their link is told once: an answer kept for a key holds no secret', async () => {
     const headers = { 'content-type': 'application/json', 'idempotency-key': 'invite-once' };
-    const sent = { method: 'POST', headers, body: JSON.stringify({ mail: 'once@windrow.example', role: 'viewer' }) };
+    const sent = { method: 'POST', headers, body: JSON.stringify({ email: 'once@windrow.example', role: 'viewer' }) };
     const path = '/stores/windrow/invitations';
     const [first, again] = [await service.api(path, sent), await service.api(path, sent)];
     expect(secretOf(first.json())).toMatch(/^[\w-]{22}$/);
-    expect([again.status, again.json()]).toMatchObject([201, { link: null, mail: 'once@windrow.example' }]);
+    expect([again.status, again.json()]).toMatchObject([201, { link: null, email: 'once@windrow.example' }]);
     const kept = await asAdmin(
       async (admin) => (await admin.query('select answer::text from idempotent_answer')).rows as { answer: string }[],
       service.databaseUrl,
@@ -117,37 +117,37 @@ describe('invitations', () => {
     expect(kept.map(({ answer }) => answer).join()).not.toContain('/join/');
   });
 
-  test('go by mail alone where mail is delivered, and one whose link was shown asks for proof then', async () => {
+  test('go by email alone where email is delivered, and one whose link was shown asks for proof then', async () => {
     const call = behindProxy.call.bind(behindProxy);
-    const mailed = await call(routes.invite, { body: { mail: 'tolle@windrow.example', role: 'editor' } });
+    const mailed = await call(routes.invite, { body: { email: 'tolle@windrow.example', role: 'editor' } });
     expect(mailed).toMatchObject({ link: null, mailed: true });
     const join = (token: string) =>
       createClient({ origin: behindProxy.origin }).call(routes.join, {
         body: { token, name: 'T', password: PASSWORD },
       });
     const [link = ''] = await linksTo(behindProxy, 'tolle@windrow.example', 1);
-    expect(await join(link.split('/').at(-1) ?? '')).toMatchObject({ mail: 'tolle@windrow.example' });
-    // Made before mail was delivered, so that the inviter knows it.
-    const shown = secretOf(await call(routes.invite, { body: { mail: 'ines@windrow.example', role: 'owner' } }));
+    expect(await join(link.split('/').at(-1) ?? '')).toMatchObject({ email: 'tolle@windrow.example' });
+    // Made before email was delivered, so that the inviter knows it.
+    const shown = secretOf(await call(routes.invite, { body: { email: 'ines@windrow.example', role: 'owner' } }));
     expect(shown).toBe('');
     const old = 'a'.repeat(43);
     await asAdmin(
       (admin) =>
         admin.query(
-          `update invitation set shown = true, token_hash = sha256('${old}') where mail = 'ines@windrow.example'`,
+          `update invitation set shown = true, token_hash = sha256('${old}') where email = 'ines@windrow.example'`,
         ),
       behindProxy.databaseUrl,
     );
-    await expect(join(old)).rejects.toMatchObject({ code: 'proof-by-mail' });
+    await expect(join(old)).rejects.toMatchObject({ code: 'proof-by-email' });
     await expect(join(old)).rejects.toMatchObject({ code: 'bad-invitation' });
     const links = await linksTo(behindProxy, 'ines@windrow.example', 2);
-    expect(await join(links.at(-1)?.split('/').at(-1) ?? '')).toMatchObject({ mail: 'ines@windrow.example' });
+    expect(await join(links.at(-1)?.split('/').at(-1) ?? '')).toMatchObject({ email: 'ines@windrow.example' });
   });
 });
 
 test('undo and redo ask what somebody may do now; editors change no paths', async () => {
-  const mail = 'was-builder@windrow.example';
-  const client = await joined(mail, 'builder');
+  const email = 'was-builder@windrow.example';
+  const client = await joined(email, 'builder');
   await edit(client, {
     type: 'set',
     document: 'template/home',
@@ -155,7 +155,7 @@ test('undo and redo ask what somebody may do now; editors change no paths', asyn
     was: 'standard',
     value: 'broad',
   });
-  await setRole(mail, 'editor');
+  await setRole(email, 'editor');
   const back = () => client.call(routes.undo, { params: at, body: { unit: randomUUID() } });
   await expect(back()).rejects.toMatchObject({ code: 'not-allowed' });
   for (const [field, value] of [
@@ -165,16 +165,16 @@ test('undo and redo ask what somebody may do now; editors change no paths', asyn
     await expect(edit(client, { type: 'set', document: 'paths', field, value })).rejects.toMatchObject({
       code: 'not-allowed',
     });
-  await setRole(mail, 'builder');
+  await setRole(email, 'builder');
   expect((await back()).sentences.join()).toContain('Width of the content');
 });
 
 test('whoever leaves the team sees nothing more: a preview link ends, and so do events, at once', async () => {
-  const mail = 'leaving@windrow.example';
-  const token = secretOf(await service.call(routes.invite, { body: { mail, role: 'builder' } }));
+  const email = 'leaving@windrow.example';
+  const token = secretOf(await service.call(routes.invite, { body: { email, role: 'builder' } }));
   const open = createClient({ origin: service.origin });
   await open.call(routes.join, { body: { token, name: 'L', password: PASSWORD } });
-  const { token: secret } = await open.call(routes.createToken, { body: { mail, password: PASSWORD, name: 'x' } });
+  const { token: secret } = await open.call(routes.createToken, { body: { email, password: PASSWORD, name: 'x' } });
   const client = createClient({ origin: service.origin, token: secret });
   const { url } = await client.call(routes.preview, { params: at, body: { page: 'home' } });
   const { pathname, search } = new URL(url);
@@ -185,7 +185,7 @@ test('whoever leaves the team sees nothing more: a preview link ends, and so do 
   });
   const reader = (events.body as ReadableStream<Uint8Array>).getReader();
   await reader.read();
-  await setRole(mail, null);
+  await setRole(email, null);
   const ended = (async () => {
     for (;;) if ((await reader.read()).done) return true;
   })();
@@ -215,7 +215,7 @@ test('an account owns so many stores, and no more', async () => {
       admin.query(
         `with made as (insert into store (slug, name, currency, locale, time_zone, country)
            select 'many-' || n, 'Many', 'EUR', 'en', 'UTC', 'IE' from generate_series(1, 49) n returning id)
-         insert into membership select (select id from account where mail = '${DEMO_SIGN_IN.mail}'), id, 'owner' from made`,
+         insert into membership select (select id from account where email = '${DEMO_SIGN_IN.email}'), id, 'owner' from made`,
       ),
     service.databaseUrl,
   );

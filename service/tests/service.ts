@@ -107,7 +107,7 @@ export function send(
 export async function connect(port: number, stop: () => Promise<void>, databaseUrl = ''): Promise<TestService> {
   const origin = `http://127.0.0.1:${port}`;
   const { token } = await createClient({ origin }).call(routes.createToken, {
-    body: { mail: DEMO_SIGN_IN.mail, password: DEMO_SIGN_IN.password, name: 'test' },
+    body: { email: DEMO_SIGN_IN.email, password: DEMO_SIGN_IN.password, name: 'test' },
   });
   const client = createClient({ origin, token });
   const call: TestService['call'] = (route, input = {} as never) =>

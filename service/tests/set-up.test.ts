@@ -38,11 +38,11 @@ test('the list of what is left ticks itself off, and a page that is gone can be 
   expect((await steps())['pages']?.sentence).toBe('Missing: “Terms”.');
   const { menus } = await service.call(routes.listMenus, { params });
   expect(menus.map(({ code, entries, uses, gone }) => [code, entries, uses.length, gone])).toEqual([
-    ['footer', 3, 1, [{ entry: 'to-terms', label: 'Terms', page: 'content:terms' }]],
-    ['main', 3, 1, []],
+    ['header-links', 3, 1, []],
+    ['help', 3, 1, [{ entry: 'to-terms', label: 'Terms', page: 'content:terms' }]],
   ]);
   await edit({ type: 'create', what: 'content', name: 'Terms', code: 'terms', starter: 'terms' });
-  expect((await service.call(routes.listMenus, { params })).menus[0]?.gone).toEqual([]);
+  expect((await service.call(routes.listMenus, { params })).menus[1]?.gone).toEqual([]);
   for (const code of ['about', 'reach-us', 'delivery', 'terms', 'privacy'])
     await edit({ type: 'set', document: `content/${code}`, field: 'readyMade', value: false, was: true });
   await edit({ type: 'set', document: 'template/home', field: 'name', value: 'Front', was: 'Home' });
@@ -50,16 +50,19 @@ test('the list of what is left ticks itself off, and a page that is gone can be 
     params: { ...params, way: 'post' },
     body: { name: 'Post', prices: { IE: 450 } },
   });
-  await service.call(routes.setDetails, { params, body: { street: 'Quay 1', city: 'Tern', mail: 'tea@tern.example' } });
+  await service.call(routes.setDetails, {
+    params,
+    body: { street: 'Quay 1', city: 'Tern', email: 'tea@tern.example' },
+  });
   await publish();
   const open = Object.values(await steps()).filter(({ done }) => !done);
   expect(open.map(({ code }) => code)).toEqual(['products', 'logo']);
 });
 
 test('a menu that a section shows by default cannot be removed', async () => {
-  await expect(edit({ type: 'discard', document: 'menu/main' })).rejects.toMatchObject({
+  await expect(edit({ type: 'discard', document: 'menu/header-links' })).rejects.toMatchObject({
     code: 'still-used',
-    message: 'The menu “Main menu” is shown by sections in around/header/standard.',
+    message: 'The menu “Header links” is shown by sections in around/header/standard.',
   });
 });
 
@@ -167,7 +170,7 @@ test('a content page has its texts in each language; what has none is refused', 
     {
       type: 'insert',
       document: 'template/content',
-      kind: 'details',
+      kind: 'detail-rows',
       id: 'facts',
       place: { at: 'main' },
       values: {},
@@ -200,10 +203,10 @@ test('a content page has its texts in each language; what has none is refused', 
   await expect(edit(set('slug@de', 'kontakt'))).rejects.toMatchObject({ code: 'no-such-field' });
 });
 
-test('a sample catalogue goes into an empty store whole, and comes out whole; what is the store’s own stays', async () => {
+test('a sample catalogue is added to an empty store whole, and removed whole; what is the store’s own stays', async () => {
   const sample = { products: 12, sample: true };
   expect(await service.call(routes.getSample, { params })).toEqual({ products: 0, sample: false });
-  await expect(service.call(routes.takeOutSample, { params })).rejects.toMatchObject({ code: 'no-such-thing' });
+  await expect(service.call(routes.removeSample, { params })).rejects.toMatchObject({ code: 'no-such-thing' });
   const database = <T extends object>(query: string) =>
     asAdmin(async (client) => (await client.query<T>(query)).rows, service.databaseUrl);
   // One picture no store has, so it is made; the others come from the store that has them, as they are there.
@@ -213,7 +216,7 @@ test('a sample catalogue goes into an empty store whole, and comes out whole; wh
   await database(`delete from product_picture where hash = '${one?.hash}'`);
   await database(`delete from picture where hash = '${one?.hash}'`);
   await database(`update rendition set bytes = 'as it is there' where hash = '${other?.hash}' and width = 320`);
-  expect(await service.call(routes.putInSample, { params, body: {} })).toEqual(sample);
+  expect(await service.call(routes.addSample, { params, body: {} })).toEqual(sample);
   const made = await database<{ hash: string; format: string; bytes: string }>(
     `select hash, format, encode(bytes, 'escape') as bytes from rendition join store on store.id = store_id
       where slug = '${STORE}' and rendition.width = 320 and hash in ('${one?.hash}', '${other?.hash}') order by hash, format`,
@@ -224,7 +227,7 @@ test('a sample catalogue goes into an empty store whole, and comes out whole; wh
     [other?.hash, expect.stringMatching(/^(jpeg|png)$/), true],
     [other?.hash, 'webp', true],
   ]);
-  await expect(service.call(routes.putInSample, { params, body: {} })).rejects.toMatchObject({ code: 'already-there' });
+  await expect(service.call(routes.addSample, { params, body: {} })).rejects.toMatchObject({ code: 'already-there' });
   expect((await steps())['products']).toMatchObject({ done: true, sentence: 'The catalogue has 12 products.' });
   const home = (await visit('/')).text;
   const [, product = ''] = /<a href="(\/item\/[^"]+)"/.exec(home) ?? [];
@@ -233,14 +236,14 @@ test('a sample catalogue goes into an empty store whole, and comes out whole; wh
   const listed = async () => (await service.call(routes.listPages, { params, query: { pageKind: 'product' } })).total;
   expect(await listed()).toBe(12);
 
-  expect(await service.call(routes.takeOutSample, { params })).toEqual({ products: 0, sample: false });
+  expect(await service.call(routes.removeSample, { params })).toEqual({ products: 0, sample: false });
   expect([(await visit(product)).status, (await visit('/')).text.includes('/item/'), await listed()]).toEqual([
     404,
     false,
     0,
   ]);
   // A store that sells something has no use for it.
-  await expect(service.call(routes.putInSample, { params: { store: 'windrow' }, body: {} })).rejects.toMatchObject({
+  await expect(service.call(routes.addSample, { params: { store: 'windrow' }, body: {} })).rejects.toMatchObject({
     code: 'already-there',
   });
 });

@@ -68,7 +68,7 @@ test('a create sent to both at once with one key is done once; failed sign-ins c
     service.api('/tokens', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ mail: 'guess@windrow.example', password: 'wrong', name: 'x' }),
+      body: JSON.stringify({ email: 'guess@windrow.example', password: 'wrong', name: 'x' }),
     });
   for (let i = 0; i < 10; i++) expect((await wrong(i % 2 ? one : two)).status).toBe(401);
   expect([(await wrong(one)).status, (await wrong(two)).status]).toEqual([429, 429]);

@@ -6,11 +6,11 @@ const FORM = 'application/x-www-form-urlencoded';
 export const GANNET = '/item/gannet-delta';
 export const CHOICE = { 'option.Span': '1.8 m', 'option.Colour': 'Teal' };
 export const MARA = {
-  mail: 'mara@a.example',
+  email: 'mara@a.example',
   name: 'Mara Quill',
   street: 'Quay 3',
-  postcode: '24103',
-  city: 'Kiel',
+  postcode: '00317',
+  city: 'Brakenau',
   country: 'DE',
 };
 
@@ -20,7 +20,7 @@ export interface Refreshed {
   readonly to?: string;
   readonly reload?: boolean;
   readonly facts: string;
-  readonly sections: Readonly<Record<string, string>>;
+  readonly changed: Readonly<Record<string, string>>;
 }
 
 /** A shopper with a browser's cookies, with script or without. */
@@ -89,7 +89,7 @@ export const order = (ordered: Ordered, more: Readonly<Record<string, string>> =
 export async function previewer(service: TestService): Promise<Shopper> {
   const { url } = await service.call(routes.preview, { body: { page: 'home' } });
   const { hostname, searchParams } = new URL(url);
-  return new Shopper(service, hostname, `preview=${searchParams.get('preview') ?? ''}`);
+  return new Shopper(service, hostname, `parlour-preview=${searchParams.get('preview') ?? ''}`);
 }
 
 /** Buys a kite of the demo. */

@@ -1,7 +1,7 @@
 /** Shoppers who sign in by a link from a message, and pages that are for them alone. */
 import { routes } from '@parlour/contract';
 import { withoutSecrets } from '../server.js';
-import { mailIsOut, readMailbox } from './mailbox.js';
+import { emailIsOut, readMailbox } from './mailbox.js';
 import { joinedTo } from './people.js';
 import { asAdmin, eventually, mailboxOf, testService, type TestService } from './service.js';
 import { factsOf, Shopper } from './shopper.js';
@@ -14,39 +14,39 @@ afterAll(() => service.stop());
 
 const PAGE = '/sign-in?to=%2Fwholesale';
 const SECRET = 'Prices by the dozen';
-async function ask(shopper: Shopper, mail: string, more: Readonly<Record<string, string>> = {}) {
-  const answer = await shopper.send('/sign-in', { page: PAGE, 'back-to': 'sign-in-form', mail, ...more });
-  await mailIsOut(service);
+async function ask(shopper: Shopper, email: string, more: Readonly<Record<string, string>> = {}) {
+  const answer = await shopper.send('/sign-in', { page: PAGE, 'back-to': 'sign-in-form', email, ...more });
+  await emailIsOut(service);
   return answer;
 }
-const letters = (mail: string) => readMailbox(mailboxOf(service.databaseUrl)).filter(({ to }) => to === mail);
+const letters = (email: string) => readMailbox(mailboxOf(service.databaseUrl)).filter(({ to }) => to === email);
 /** The path of the latest link that was sent to somebody. */
-const linkTo = (mail: string): string => /\/sign-in\/\S{43}/.exec(letters(mail).at(-1)?.text ?? '')?.[0] ?? '';
+const linkTo = (email: string): string => /\/sign-in\/\S{43}/.exec(letters(email).at(-1)?.text ?? '')?.[0] ?? '';
 const tokenOf = (path: string): string => path.slice('/sign-in/'.length);
 const comes = (shopper: Shopper, link: string) => shopper.send('/signed-in', { page: link, link: tokenOf(link) });
 
-async function signedIn(mail: string): Promise<Shopper> {
+async function signedIn(email: string): Promise<Shopper> {
   const shopper = new Shopper(service);
-  await ask(shopper, mail);
-  await comes(shopper, linkTo(mail));
+  await ask(shopper, email);
+  await comes(shopper, linkTo(email));
   return shopper;
 }
 
 test('whoever has not signed in is asked to, and of the page reads no more than its title, wherever it is listed', async () => {
   const asked = await service.visit('/wholesale');
   expect([asked.status, asked.headers['location'], asked.headers['cache-control']]).toEqual([303, PAGE, 'no-store']);
-  const forged = await service.visit('/wholesale', { headers: { cookie: `shopper=${'a'.repeat(43)}` } });
+  const forged = await service.visit('/wholesale', { headers: { cookie: `parlour-shopper=${'a'.repeat(43)}` } });
   expect([forged.status, forged.text.includes(SECRET)]).toEqual([303, false]);
-  for (const path of ['/', '/find?for=wholesale', '/workshop', '/cart'])
+  for (const path of ['/', '/search?for=wholesale', '/workshop', '/cart'])
     expect((await service.visit(path)).text).not.toContain('half of them are sold');
 });
 
 test('a link is sent; it signs in when its button is pressed, once, and leads back; signing out ends it', async () => {
   const shopper = new Shopper(service);
   const sent = await ask(shopper, 'vera@kites.example');
-  expect([sent.status, sent.text]).toEqual([200, expect.stringContaining('Look into your mail')]);
+  expect([sent.status, sent.text]).toEqual([200, expect.stringContaining('Look into your email')]);
   const link = linkTo('vera@kites.example');
-  // A program that looks through mail opens it, and nothing has happened.
+  // A program that looks through email opens it, and nothing has happened.
   for (const one of [new Shopper(service), shopper]) {
     const opened = await one.visit(link);
     expect(opened.text).toContain('Sign in as vera@kites.example?');
@@ -57,7 +57,7 @@ test('a link is sent; it signs in when its button is pressed, once, and leads ba
   const came = await comes(shopper, link);
   expect([came.status, came.headers['location']]).toEqual([303, '/wholesale']);
   expect(String(came.headers['set-cookie'])).toMatch(
-    /^shopper=.{43}; Max-Age=2592000; Path=\/; HttpOnly; SameSite=Lax$/,
+    /^parlour-shopper=.{43}; Max-Age=2592000; Path=\/; HttpOnly; SameSite=Lax$/,
   );
   const seen = await shopper.visit('/wholesale');
   expect([seen.status, seen.text.includes(SECRET), seen.headers['cache-control']]).toEqual([200, true, 'no-store']);
@@ -79,17 +79,17 @@ test('a link is sent; it signs in when its button is pressed, once, and leads ba
 test('with script only the form comes back; what is no address is said; one that a program fills in gets no message', async () => {
   const shopper = new Shopper(service);
   const seen = factsOf(await shopper.visit('/sign-in'));
-  const fields = { page: '/sign-in', 'back-to': 'sign-in-form', mail: 'nobody' };
-  const { sections } = await shopper.refresh('/sign-in', fields, seen);
-  expect(Object.values(sections).join()).toMatch(/value="nobody" aria-invalid="true".*role="alert"/s);
+  const fields = { page: '/sign-in', 'back-to': 'sign-in-form', email: 'nobody' };
+  const { changed } = await shopper.refresh('/sign-in', fields, seen);
+  expect(Object.values(changed).join()).toMatch(/value="nobody" aria-invalid="true".*role="alert"/s);
   await ask(shopper, 'bot@kites.example', { website: 'https://spam.example' });
   expect(letters('bot@kites.example')).toEqual([]);
 });
 
-test('where no mail server is named the team reads what was sent, and nobody else', async () => {
+test('where no email server is named the team reads what was sent, and nobody else', async () => {
   await ask(new Shopper(service), 'shown@kites.example');
-  const { sentMails, delivered } = await service.call(routes.listSentMail, { query: { limit: 1 } });
-  expect([delivered, sentMails]).toMatchObject([
+  const { sentEmails, delivered } = await service.call(routes.listSentEmail, { query: { limit: 1 } });
+  expect([delivered, sentEmails]).toMatchObject([
     false,
     [
       {
@@ -100,13 +100,13 @@ test('where no mail server is named the team reads what was sent, and nobody els
     ],
   ]);
   const editor = await joinedTo(service, 'ed@kites.example', 'editor');
-  await expect(editor.call(routes.listSentMail, { params: { store: 'windrow' } })).rejects.toMatchObject({
+  await expect(editor.call(routes.listSentEmail, { params: { store: 'windrow' } })).rejects.toMatchObject({
     code: 'not-allowed',
   });
-  const delivering = await testService({ mailIsDelivered: true });
+  const delivering = await testService({ emailIsDelivered: true });
   try {
     await ask(new Shopper(delivering), 'shown@kites.example');
-    expect(await delivering.call(routes.listSentMail)).toMatchObject({ delivered: true, sentMails: [] });
+    expect(await delivering.call(routes.listSentEmail)).toMatchObject({ delivered: true, sentEmails: [] });
   } finally {
     await delivering.stop();
   }
@@ -166,11 +166,11 @@ test.each([
 test('of two links to one address that are used at once, one signs in', async () => {
   for (let round = 0; round < 5; round++) {
     await asAdmin((admin) => admin.query('delete from attempt'), service.databaseUrl);
-    const mail = `both-${round}@kites.example`;
-    await ask(new Shopper(service), mail);
-    const first = linkTo(mail);
-    await ask(new Shopper(service), mail);
-    const came = await Promise.all([first, linkTo(mail), first].map((link) => comes(new Shopper(service), link)));
+    const email = `both-${round}@kites.example`;
+    await ask(new Shopper(service), email);
+    const first = linkTo(email);
+    await ask(new Shopper(service), email);
+    const came = await Promise.all([first, linkTo(email), first].map((link) => comes(new Shopper(service), link)));
     expect(came.map(({ status }) => status)).toEqual([303, 303, 303]);
     expect(came.filter(({ headers }) => headers['set-cookie'])).toHaveLength(1);
   }

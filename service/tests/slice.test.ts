@@ -150,7 +150,7 @@ describe('from edit to storefront and back', () => {
     );
     const others = async () =>
       Promise.all(
-        ['/item/skerry-diamond', '/item/petrel-150', '/'].map(async (path) => (await service.visit(path)).text),
+        ['/item/skerry-diamond', '/item/ripple-150', '/'].map(async (path) => (await service.visit(path)).text),
       );
     const before = await others();
     const assigned = '“Gannet Delta” (product:K-003) has the template “Festival kite”.';

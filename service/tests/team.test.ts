@@ -10,7 +10,7 @@ let service: TestService;
 beforeAll(async () => (service = await testService()));
 afterAll(() => service.stop());
 
-const joined = (mail: string, role: Role): Promise<Client> => joinedTo(service, mail, role);
+const joined = (email: string, role: Role): Promise<Client> => joinedTo(service, email, role);
 const at = { store: 'windrow', design: 'live' };
 const edit = (client: Client, ...edits: EditRequest[]) =>
   client.call(routes.edit, { params: at, body: { unit: randomUUID(), edits } });
@@ -33,8 +33,8 @@ test('viewers look, editors change words, builders design and publish, owners ru
 
   const editor = await joined('editor@windrow.example', 'editor');
   expect((await edit(editor, TITLE)).sentences).toHaveLength(1);
-  await edit(editor, { type: 'create', what: 'content', name: 'Mending' });
-  await edit(editor, { type: 'set', document: 'content/mending', field: 'text', value: '<p>Two days.</p>' });
+  await edit(editor, { type: 'create', what: 'content', name: 'Repairs' });
+  await edit(editor, { type: 'set', document: 'content/repairs', field: 'text', value: '<p>Two days.</p>' });
   for (const beyond of [
     { type: 'remove', document: 'template/home', node: 'h-dunes' },
     { type: 'set', document: 'template/home', node: 'h-dunes', field: 'frame.tone', value: 'vivid' },
@@ -48,11 +48,11 @@ test('viewers look, editors change words, builders design and publish, owners ru
   const builder = await joined('builder@windrow.example', 'builder');
   expect((await builder.call(routes.publish, { params: at, body: {} })).number).toBe(2);
   await expect(
-    builder.call(routes.invite, { params: at, body: { mail: 'x@y.example', role: 'owner' } }),
+    builder.call(routes.invite, { params: at, body: { email: 'x@y.example', role: 'owner' } }),
   ).rejects.toMatchObject({ code: 'not-allowed' });
 
-  const change = (mail: string, role: Role | null) =>
-    service.call(routes.changeMember, { params: { mail }, body: { role } });
+  const change = (email: string, role: Role | null) =>
+    service.call(routes.changeMember, { params: { email }, body: { role } });
   await change('editor@windrow.example', null);
   await expect(editor.call(routes.listPages, { params: at })).rejects.toMatchObject({ code: 'no-such-thing' });
   await expect(change('owner@windrow.example', 'viewer')).rejects.toMatchObject({ code: 'still-used', place: 'role' });
@@ -67,7 +67,7 @@ test('viewers look, editors change words, builders design and publish, owners ru
 test('a token that may only read changes nothing, and one that is ended opens nothing', async () => {
   const open = createClient({ origin: service.origin });
   const body = {
-    mail: 'owner@windrow.example',
+    email: 'owner@windrow.example',
     password: 'kites-over-ternhythe',
     name: 'report',
     scope: 'read',
@@ -85,7 +85,7 @@ test('a token that may only read changes nothing, and one that is ended opens no
 
 test('signing in fails ten times, then waits; other addresses are not held up', async () => {
   const open = createClient({ origin: service.origin });
-  const wrong = (mail: string) => open.call(routes.createToken, { body: { mail, password: 'wrong', name: 'x' } });
+  const wrong = (email: string) => open.call(routes.createToken, { body: { email, password: 'wrong', name: 'x' } });
   for (let i = 0; i < 10; i++)
     await expect(wrong('guess@windrow.example')).rejects.toMatchObject({ code: 'wrong-sign-in' });
   await expect(wrong('guess@windrow.example')).rejects.toMatchObject({
@@ -97,14 +97,14 @@ test('signing in fails ten times, then waits; other addresses are not held up', 
 
 test('an invitation is no way to guess the password of somebody who has an account', async () => {
   const token = secretOf(
-    await service.call(routes.invite, { body: { mail: 'builder@windrow.example', role: 'viewer' } }),
+    await service.call(routes.invite, { body: { email: 'builder@windrow.example', role: 'viewer' } }),
   );
   const open = createClient({ origin: service.origin });
   const guess = () => open.call(routes.join, { body: { token, name: 'x', password: 'not the password' } });
   for (let i = 0; i < 10; i++)
     await expect(guess()).rejects.toMatchObject({ code: 'wrong-sign-in', place: 'password' });
   await expect(guess()).rejects.toMatchObject({ code: 'too-many-tries' });
-  const gone = { params: { mail: 'nobody@windrow.example' }, body: { role: null } };
+  const gone = { params: { email: 'nobody@windrow.example' }, body: { role: null } };
   await expect(service.call(routes.changeMember, gone)).rejects.toMatchObject({ code: 'no-such-thing' });
 });
 
@@ -112,14 +112,14 @@ test('many take up invitations at once, with accounts and without', async () => 
   const open = createClient({ origin: service.origin });
   const links = await Promise.all(
     Array.from({ length: 16 }, async (_, i) => {
-      const mail = i % 2 ? `crew-${i}@windrow.example` : DEMO_SIGN_IN.mail;
-      return secretOf(await service.call(routes.invite, { body: { mail, role: i % 2 ? 'viewer' : 'owner' } }));
+      const email = i % 2 ? `crew-${i}@windrow.example` : DEMO_SIGN_IN.email;
+      return secretOf(await service.call(routes.invite, { body: { email, role: i % 2 ? 'viewer' : 'owner' } }));
     }),
   );
   const joined = await Promise.all(
     links.map((token) => open.call(routes.join, { body: { token, name: 'Crew', password: DEMO_SIGN_IN.password } })),
   );
-  expect(new Set(joined.map(({ mail }) => mail)).size).toBe(9);
+  expect(new Set(joined.map(({ email }) => email)).size).toBe(9);
   const again = { token: links[1] ?? '', name: 'Crew', password: DEMO_SIGN_IN.password };
   await expect(open.call(routes.join, { body: again })).rejects.toMatchObject({ code: 'bad-invitation' });
 });
@@ -152,7 +152,7 @@ test('a closed store is opened again by those who may close it, and by nobody el
   await service.call(routes.createStore, { body });
   const invited = {
     params: { store: 'tern' },
-    body: { mail: 'tern-builder@windrow.example', role: 'builder' },
+    body: { email: 'tern-builder@windrow.example', role: 'builder' },
   } as const;
   const token = secretOf(await service.call(routes.invite, invited));
   const stranger = await joined('not-of-tern@windrow.example', 'owner');
@@ -180,7 +180,7 @@ test('no route reaches another store: to a stranger it looks like none', async (
     const token = secretOf(
       await service.call(routes.invite, {
         params: { store: made.slug },
-        body: { mail: 'stranger@else.example', role: 'owner' },
+        body: { email: 'stranger@else.example', role: 'owner' },
       }),
     );
     const open = createClient({ origin: service.origin });
@@ -188,7 +188,7 @@ test('no route reaches another store: to a stranger it looks like none', async (
       body: { token, name: 'Stranger', password: PASSWORD },
     });
     return (
-      await open.call(routes.createToken, { body: { mail: 'stranger@else.example', password: PASSWORD, name: 'x' } })
+      await open.call(routes.createToken, { body: { email: 'stranger@else.example', password: PASSWORD, name: 'x' } })
     ).token;
   })();
   const asked: string[] = [];
@@ -200,7 +200,7 @@ test('no route reaches another store: to a stranger it looks like none', async (
       page: 'home',
       revision: '1',
       timed: '1',
-      mail: 'owner@windrow.example',
+      email: 'owner@windrow.example',
     };
     const path = pathParams(route.path).reduce(
       (all, one) => all.replace(`{${one}}`, encodeURIComponent(values[one] ?? '1')),
@@ -223,10 +223,10 @@ test('an empty service makes its first owner by a link that works once', async (
   const token = (empty.ownerLink ?? '').split('/').at(-1) ?? '';
   const open = createClient({ origin: `http://127.0.0.1:${empty.port}` });
   const owner = { name: 'First', password: PASSWORD };
-  await expect(open.call(routes.join, { body: { ...owner, token } })).rejects.toMatchObject({ place: 'mail' });
-  await open.call(routes.join, { body: { ...owner, token, mail: 'first@store.example' } });
+  await expect(open.call(routes.join, { body: { ...owner, token } })).rejects.toMatchObject({ place: 'email' });
+  await open.call(routes.join, { body: { ...owner, token, email: 'first@store.example' } });
   const made = await open.call(routes.createToken, {
-    body: { mail: 'first@store.example', password: PASSWORD, name: 'x' },
+    body: { email: 'first@store.example', password: PASSWORD, name: 'x' },
   });
   expect(
     (await createClient({ origin: `http://127.0.0.1:${empty.port}`, token: made.token }).call(routes.listStores, {}))
@@ -281,7 +281,7 @@ test('what cannot be kept in the audit list is not done: both are one transactio
     values: { text: 'Not yet' },
   });
   await run(
-    `insert into message (store_id, name, mail, subject, body, page) select id, 'A', 'a@b.example', '', 'Text', '/' from store where slug = 'windrow'`,
+    `insert into message (store_id, name, email, subject, body, page) select id, 'A', 'a@b.example', '', 'Text', '/' from store where slug = 'windrow'`,
   );
   const message = (await service.call(routes.listMessages)).messages[0]?.number ?? 0;
   const before = await states();
@@ -296,11 +296,11 @@ test('what cannot be kept in the audit list is not done: both are one transactio
     () => service.call(routes.removeWay, { params: { way: 'post' } }),
     () => service.call(routes.createDesign, { body: { name: 'Never' } }),
     () => service.call(routes.publish, { body: {} }),
-    () => service.call(routes.invite, { body: { mail: 'never@windrow.example', role: 'viewer' } }),
+    () => service.call(routes.invite, { body: { email: 'never@windrow.example', role: 'viewer' } }),
     () => service.call(routes.removeMessage, { params: { number: String(message) } }),
     () => service.client.call(routes.createStore, { body }),
     () => service.client.call(routes.closeStore, { params: store, body: {} }),
-    () => service.client.call(routes.takeOutSample, { params: store }),
+    () => service.client.call(routes.removeSample, { params: store }),
     () => service.client.call(routes.revert, { params: { ...at, revision: '1' }, body: {} }),
   ];
   for (const call of calls)

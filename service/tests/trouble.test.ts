@@ -13,7 +13,7 @@ const DESIGN = '/stores/windrow/designs/live';
 /** How long the database is away; `npm run soak` makes it long. */
 const OUTAGE_MS = process.env['PARLOUR_SOAK'] ? 60_000 : 1_500;
 /** Pages that are each shopper's own, and searches, which are never kept. */
-const UNKEPT = /^\/(cart|checkout|thank-you|account|sign-in|find|wholesale)/;
+const UNKEPT = /^\/(cart|checkout|thank-you|account|sign-in|search|wholesale)/;
 
 test('a section of a kind that does not exist: a box in the preview, no publish, and shoppers keep their page', async () => {
   const database = await newDatabase();

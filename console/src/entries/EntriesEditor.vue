@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The entries of a list, such as a menu: put in, changed, moved by hand or by keys, nested, removed. */
+/** The entries of a list, such as a menu: added, changed, moved by hand or by keys, nested, removed. */
 import {
   mdiArrowDown,
   mdiArrowUp,

@@ -105,7 +105,7 @@ async function change(slug: string): Promise<void> {
         ><v-btn v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{ session.user?.name }}</v-btn></template
       >
       <v-list density="compact"
-        ><v-list-item :subtitle="session.user?.mail" />
+        ><v-list-item :subtitle="session.user?.email" />
         <v-list-item title="Your account" to="/account" />
         <v-list-item
           v-for="one in otherStores"

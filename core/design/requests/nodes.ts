@@ -1,4 +1,4 @@
-/** Requests about sections and entries: put in, take out, move, copy. */
+/** Requests about sections and entries: add, remove, move, copy. */
 import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
 import type { Fields } from '../../fields/field.js';

@@ -1,4 +1,4 @@
-/** Who buys: mail address and name. */
+/** Who buys: email address and name. */
 import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
@@ -10,7 +10,7 @@ export const buyer = defineKind(
     name: 'buyer',
     version: 1,
     title: 'Buyer',
-    sentence: 'Mail address and name of the shopper.',
+    sentence: 'Email address and name of the shopper.',
     fits: CHECKOUT_PAGES,
     fields: {
       title: text('Title', 'The heading over the fields.', { default: 'Your details', word: 'your-details', max: 80 }),
@@ -18,7 +18,7 @@ export const buyer = defineKind(
     ofCheckout: true,
     shows: ['buyer'],
     caption: 'title',
-    says: ['mail', 'name'],
+    says: ['email', 'name'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,
@@ -27,8 +27,8 @@ export const buyer = defineKind(
   },
   {
     view({ title }, view) {
-      const { mail, name } = view.fact('buyer');
-      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="fields">${checkoutInput({ field: 'mail', label: view.word('mail'), fill: 'email', type: 'email' }, mail, view)}${checkoutInput({ field: 'name', label: view.word('name'), fill: 'name' }, name, view)}</div>`;
+      const { email, name } = view.fact('buyer');
+      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="fields">${checkoutInput({ field: 'email', label: view.word('email'), fill: 'email', type: 'email' }, email, view)}${checkoutInput({ field: 'name', label: view.word('name'), fill: 'name' }, name, view)}</div>`;
     },
     css: css`
       ${FIELD_CSS}

@@ -1,4 +1,4 @@
-/** How ways to deliver and to pay look: one below the other, each with its button in front. */
+/** How delivery methods and to pay look: one below the other, each with its button in front. */
 import { css } from '../../kinds/css.js';
 
 export const WAYS_CSS = css`

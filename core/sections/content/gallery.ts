@@ -36,7 +36,7 @@ export const gallery = defineKind(
         },
         { max: 60 },
       ),
-      across: choice('Across', 'How many are beside each other.', ACROSS, '3', { perDevice: true }),
+      across: choice('Across', 'How many stand side by side.', ACROSS, '3', { perDevice: true }),
       cut: choice(
         'Cut',
         'The shape that the small ones are cut to.',

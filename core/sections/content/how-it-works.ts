@@ -16,7 +16,7 @@ export const howItWorks = defineKind(
     name: 'how-it-works',
     version: 1,
     title: 'How it works',
-    sentence: 'Numbered steps: how something is made, ordered or mended.',
+    sentence: 'Numbered steps: how something is made, ordered or repaired.',
     fields: {
       title: text('Title', 'The heading over the steps; leave empty for none.', { max: 120 }),
       steps: entries(
@@ -32,7 +32,7 @@ export const howItWorks = defineKind(
       ),
       across: choice(
         'Across',
-        'How many are beside each other on wide screens.',
+        'How many stand side by side on wide screens.',
         { '1': 'One', '2': 'Two', '3': 'Three', '4': 'Four' },
         '3',
       ),

@@ -12,7 +12,7 @@ export const messageForm = defineKind(
     name: 'message-form',
     version: 1,
     title: 'Message form',
-    sentence: 'A form with which shoppers write to the store; what they write is in the inbox, and comes by mail.',
+    sentence: 'A form with which shoppers write to the store; what they write is in the inbox, and comes by email.',
     fields: {
       title: text('Title', 'The heading over the form; leave empty for none.', { max: 120 }),
       subject: toggle('Subject', 'Asks what the message is about.', { default: true }),
@@ -25,7 +25,7 @@ export const messageForm = defineKind(
     },
     caption: 'title',
     hasForms: true,
-    says: ['leave-empty', 'mail', 'message', 'name', 'subject'],
+    says: ['leave-empty', 'email', 'message', 'name', 'subject'],
     sketch: [
       { when: 'title', stack: [{ draw: 'title', width: 260, height: 26 }, 18] },
       {
@@ -47,7 +47,7 @@ export const messageForm = defineKind(
       const heading = title !== '' && html`<h2>${title}</h2>`;
       if (view.form?.done) return html`${heading}<p class="form-done" role="status">${thanks}</p>`;
       const refused = view.form?.refused ?? '';
-      return html`${heading}${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<form class="message-form" method="post" action="${view.locale.prefix}/message">${sentFrom(view)}${trapField(view)}${field(view, 'name', { autocomplete: 'name', most: 120 })}${field(view, 'mail', { type: 'email', autocomplete: 'email', most: 254 })}${subject && field(view, 'subject', { most: 160, optional: true })}${field(view, 'text', { word: 'message', most: 5000, lines: 7 })}<p><button class="button" type="submit">${action}</button></p></form>`;
+      return html`${heading}${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<form class="message-form" method="post" action="${view.locale.prefix}/message">${sentFrom(view)}${trapField(view)}${field(view, 'name', { autocomplete: 'name', most: 120 })}${field(view, 'email', { type: 'email', autocomplete: 'email', most: 254 })}${subject && field(view, 'subject', { most: 160, optional: true })}${field(view, 'text', { word: 'message', most: 5000, lines: 7 })}<p><button class="button" type="submit">${action}</button></p></form>`;
     },
     css: css`
       .message-form {

@@ -38,7 +38,7 @@ export const quotes = defineKind(
       ),
       across: choice(
         'Across',
-        'How many are beside each other on wide screens.',
+        'How many stand side by side on wide screens.',
         { '1': 'One', '2': 'Two', '3': 'Three' },
         '2',
       ),

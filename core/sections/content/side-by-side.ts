@@ -10,7 +10,7 @@ export const sideBySide = defineKind(
     name: 'side-by-side',
     version: 1,
     title: 'Side by side',
-    sentence: 'A picture and a text beside each other; use several and flip every second one.',
+    sentence: 'A picture on one side, a text on the other; use several and flip every second one.',
     fields: {
       title: text('Title', 'The heading over the text.', { max: 120 }),
       text: prose('Text', 'A few sentences.', { max: 4000 }),

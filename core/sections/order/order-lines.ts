@@ -13,7 +13,7 @@ export const orderLines = defineKind(
     fits: { pages: ['thank-you'], regions: [] },
     fields: {},
     shows: ['order'],
-    says: ['deliver-to', 'delivery', 'delivery-later', 'goods', 'total'],
+    says: ['delivery-address', 'delivery', 'delivery-later', 'goods', 'total'],
     sketch: [
       {
         across: 1,
@@ -39,7 +39,7 @@ export const orderLines = defineKind(
       if (!order) return NOTHING;
       const { lines, totals, buyer, delivery } = order;
       const { name, street, postcode, city, country } = buyer;
-      return html`${boughtLines(lines, view)}${sums(totals, view)}<h2>${view.word('deliver-to')}</h2><address>${name}<br>${street}<br>${postcode} ${city}<br>${view.locale.country(country)}</address><p class="quiet">${delivery.name}</p>`;
+      return html`${boughtLines(lines, view)}${sums(totals, view)}<h2>${view.word('delivery-address')}</h2><address>${name}<br>${street}<br>${postcode} ${city}<br>${view.locale.country(country)}</address><p class="quiet">${delivery.name}</p>`;
     },
     css: css`
       ${BOUGHT_CSS}

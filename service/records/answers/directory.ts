@@ -1,5 +1,5 @@
 /** Everything of one sort that a store has. */
-import { FIND_WORDS, pathOf, queryText, type DirectoryNeed } from '@parlour/core';
+import { SEARCH_WORDS, pathOf, queryText, type DirectoryNeed } from '@parlour/core';
 import { tags } from '../tags.js';
 import { needsOf, type Part } from './part.js';
 
@@ -30,7 +30,7 @@ export const directory: Part<Found> = {
       if (of === 'collections') return prefix + pathOf(patterns, 'collection', slug);
       if (of === 'brands') return prefix + pathOf(patterns, 'brand', slug);
       // A category has no page: it is looked for.
-      return prefix + pathOf(patterns, 'find') + queryText({ [FIND_WORDS]: title });
+      return prefix + pathOf(patterns, 'search') + queryText({ [SEARCH_WORDS]: title });
     };
     const pageOf = (of: DirectoryNeed['of'], code: string): string =>
       of === 'categories' ? '' : `${of === 'brands' ? 'brand' : 'collection'}:${code}`;

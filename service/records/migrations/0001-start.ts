@@ -7,7 +7,7 @@ create table service_secret (name text primary key, value bytea not null);
 
 create table account (
   id integer generated always as identity primary key,
-  mail text not null unique,
+  email text not null unique,
   name text not null,
   password_hash text not null,
   created_at timestamptz not null default now(),
@@ -37,9 +37,9 @@ create table store (
   country text not null,
   -- Further languages than the leading one; each has its tag in front of its paths.
   languages text[] not null default '{}',
-  -- The ways to deliver, in order: code, name, and a flat price for each country.
+  -- The delivery methods, in order: code, name, and a flat price for each country.
   delivery jsonb not null default '[]',
-  -- What is set of its address, mail address, telephone number and opening hours.
+  -- What is set of its address, email address, telephone number and opening hours.
   details jsonb not null default '{}',
   live_design_id integer,
   created_at timestamptz not null default now(),
@@ -60,7 +60,7 @@ create table brand (
   slug text not null,
   title text not null,
   description text not null default '',
-  -- Part of the sample catalogue, which is taken out whole.
+  -- Part of the sample catalogue, which is removed whole.
   sample boolean not null default false,
   unique (store_id, code),
   unique (store_id, slug)
@@ -341,8 +341,8 @@ create table page_due (
 );
 create index page_due_store on page_due (store_id, id);
 
--- What a store has sent while no mail server is named; the latest few.
-create table sent_mail (
+-- What a store has sent while no email server is named; the latest few.
+create table sent_email (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
   recipient text not null,
@@ -350,10 +350,10 @@ create table sent_mail (
   body text not null,
   created_at timestamptz not null default now()
 );
-create index sent_mail_store on sent_mail (store_id, id);
+create index sent_email_store on sent_email (store_id, id);
 
 -- Messages on their way: written by the transaction that they tell of, gone once they are sent.
-create table outgoing_mail (
+create table outgoing_email (
   id bigint generated always as identity primary key,
   store_id integer references store on delete cascade,
   message jsonb not null,
@@ -366,7 +366,7 @@ create table outgoing_mail (
 create table shopper_link (
   token_hash bytea primary key,
   store_id integer not null references store on delete cascade,
-  mail text not null,
+  email text not null,
   -- The path they came from.
   back text not null,
   expires_at timestamptz not null
@@ -374,7 +374,7 @@ create table shopper_link (
 create table shopper_session (
   token_hash bytea primary key,
   store_id integer not null references store on delete cascade,
-  mail text not null,
+  email text not null,
   expires_at timestamptz not null
 );
 
@@ -384,7 +384,7 @@ create table cart (
   token_hash bytea not null unique,
   -- Another one for each order that is made of the cart.
   attempt uuid not null default gen_random_uuid(),
-  -- What the shopper has told so far, and the way to deliver that was chosen.
+  -- What the shopper has told so far, and the delivery method that was chosen.
   buyer jsonb not null default '{}',
   delivery text not null default '',
   -- The order that a preview made up of it.
@@ -400,22 +400,22 @@ create table cart_line (
   primary key (cart_id, variant_id)
 );
 
--- What shoppers leave in forms: a mail address for news, once; and messages.
+-- What shoppers leave in forms: an email address for news, once; and messages.
 create table sign_up (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
-  mail text not null,
+  email text not null,
   -- The path of the page it was left on, and the language of that page.
   page text not null,
   language text not null,
   created_at timestamptz not null default now()
 );
-create unique index sign_up_mail on sign_up (store_id, lower(mail));
+create unique index sign_up_email on sign_up (store_id, lower(email));
 create table message (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
   name text not null,
-  mail text not null,
+  email text not null,
   subject text not null,
   body text not null,
   page text not null,
@@ -445,10 +445,10 @@ create table order_counter (store_id integer primary key references store on del
 create table invitation (
   token_hash bytea primary key,
   store_id integer references store on delete cascade,
-  mail text not null,
+  email text not null,
   role text not null check (role in ('owner', 'builder', 'editor', 'viewer')),
   invited_by integer references account on delete cascade,
-  -- Whether the link was shown to whoever invited: then it proves nothing about the mail address.
+  -- Whether the link was shown to whoever invited: then it proves nothing about the email address.
   shown boolean not null default true,
   created_at timestamptz not null default now(),
   expires_at timestamptz not null

@@ -1,0 +1,189 @@
+<script setup lang="ts">
+/** The delivery methods, with a flat price for each country. */
+import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import { currencyDecimals, formatMoney, freeCode } from '@parlour/core';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, onMounted, ref } from 'vue';
+import { attempt, call, say, session } from '../../api';
+import { COUNTRIES, countryName, isFound } from '../../names';
+import AskDialog from '../../shell/AskDialog.vue';
+
+type Way = AnswerOf<typeof routes.getDelivery>['methods'][number];
+interface Price {
+  country: string;
+  amount: string;
+}
+
+const ways = ref<readonly Way[]>([]);
+const loaded = ref(false);
+/** The way that is written; its code is made from its name as long as it is new. */
+const writing = ref<{ code: string | null; name: string; prices: Price[] } | null>(null);
+const removing = ref<Way | null>(null);
+const busy = ref(false);
+
+const decimals = computed(() => currencyDecimals(session.store?.currency ?? 'EUR'));
+const money = (minor: number): string => formatMoney(minor, session.store?.currency ?? 'EUR', 'en');
+const amountOf = (minor: number): string => (minor / 10 ** decimals.value).toFixed(decimals.value);
+const minorOf = (amount: string): number | null => {
+  const value = Number(amount.replace(',', '.'));
+  return amount.trim() !== '' && Number.isFinite(value) && value >= 0 ? Math.round(value * 10 ** decimals.value) : null;
+};
+const isReady = computed(
+  () =>
+    writing.value !== null &&
+    writing.value.name.trim() !== '' &&
+    writing.value.prices.length > 0 &&
+    writing.value.prices.every(({ country, amount }) => country !== '' && minorOf(amount) !== null),
+);
+
+function begin(way?: Way): void {
+  writing.value = {
+    code: way?.code ?? null,
+    name: way?.name ?? '',
+    prices: way
+      ? Object.entries(way.prices).map(([country, price]) => ({ country, amount: amountOf(price) }))
+      : [{ country: '', amount: '' }],
+  };
+}
+
+async function save(): Promise<void> {
+  const wanted = writing.value;
+  if (!wanted) return;
+  busy.value = true;
+  await attempt(async () => {
+    const known = ways.value.find(({ code }) => code === wanted.code);
+    const code = wanted.code ?? freeCode(wanted.name, (one) => ways.value.some((way) => way.code === one));
+    const prices = Object.fromEntries(wanted.prices.map(({ country, amount }) => [country, minorOf(amount) ?? 0]));
+    const { methods } = await call(routes.setWay, {
+      params: { way: code },
+      body: { name: wanted.name.trim(), prices, ...(known?.names && { names: known.names }) },
+    });
+    ways.value = methods;
+    writing.value = null;
+    say('Saved. Shoppers see it now.');
+  });
+  busy.value = false;
+}
+async function remove(way: Way): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    ({ methods: ways.value } = await call(routes.removeWay, { params: { way: way.code } }));
+    removing.value = null;
+  });
+  busy.value = false;
+}
+
+onMounted(() =>
+  attempt(async () => {
+    ({ methods: ways.value } = await call(routes.getDelivery));
+    loaded.value = true;
+  }),
+);
+</script>
+
+<template>
+  <div class="sheet narrow">
+    <div class="sheet-head">
+      <div>
+        <h1>Delivery</h1>
+        <p class="quiet">The delivery methods, and what each costs in each country. Changes show at once.</p>
+      </div>
+      <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="begin()">New delivery method</v-btn>
+    </div>
+    <v-card v-for="way in ways" :key="way.code" class="way">
+      <div class="about">
+        <h2>{{ way.name }}</h2>
+        <ul class="prices">
+          <li v-for="(price, country) in way.prices" :key="country">
+            {{ countryName(String(country)) }} <span class="figure">{{ money(price) }}</span>
+          </li>
+        </ul>
+      </div>
+      <v-btn :prepend-icon="mdiPencilOutline" @click="begin(way)">Change</v-btn>
+      <v-btn color="error" :prepend-icon="mdiDeleteOutline" @click="removing = way">Remove</v-btn>
+    </v-card>
+    <p v-if="loaded && !ways.length" class="quiet">
+      No delivery method yet, so nobody can buy. Add one with a price for your own country first.
+    </p>
+    <AskDialog
+      v-if="writing"
+      :title="writing.code === null ? 'New delivery method' : `Change “${writing.name}”`"
+      action="Save"
+      :busy="busy"
+      :ready="isReady"
+      @do="save"
+      @close="writing = null"
+    >
+      <v-text-field
+        v-model="writing.name"
+        label="Name"
+        hint="As shoppers read it, such as “By post”."
+        persistent-hint
+        autofocus
+        maxlength="80"
+        class="mb-4"
+      />
+      <div v-for="(price, i) in writing.prices" :key="i" class="price">
+        <v-autocomplete
+          v-model="price.country"
+          :items="COUNTRIES"
+          :custom-filter="(title: string, typed: string) => isFound(title, typed, COUNTRIES)"
+          auto-select-first
+          label="Country"
+        />
+        <v-text-field v-model="price.amount" label="Price" inputmode="decimal" :suffix="session.store?.currency" />
+        <v-btn
+          :icon="mdiDeleteOutline"
+          size="small"
+          aria-label="Remove this country"
+          :disabled="writing.prices.length === 1"
+          @click="writing.prices.splice(i, 1)"
+        />
+      </div>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="writing.prices.push({ country: '', amount: '' })"
+        >Add country</v-btn
+      >
+    </AskDialog>
+    <AskDialog
+      v-if="removing"
+      :title="`Remove “${removing.name}”?`"
+      action="Remove"
+      removes
+      :busy="busy"
+      @do="remove(removing)"
+      @close="removing = null"
+    >
+      Shoppers cannot choose it from now on. Orders that were made with it keep it.
+    </AskDialog>
+  </div>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 900px;
+}
+.way {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 18px 24px;
+  margin-block-end: 12px;
+}
+.about {
+  flex: 1;
+}
+.prices {
+  list-style: none;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 24px;
+}
+.price {
+  display: grid;
+  grid-template-columns: 1fr 9rem auto;
+  gap: 8px;
+  align-items: center;
+  margin-block-end: 10px;
+}
+</style>

@@ -1,0 +1,68 @@
+/** Where it goes: the postal address. Another country changes the delivery methods, and their prices. */
+import { text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { CHECKOUT_FORM } from '../../kinds/view.js';
+import { CHECKOUT_PAGES, checkoutInput, errorOf, FIELD_CSS, takeInButton, was } from './field.js';
+
+const SELECTED = html` selected`;
+
+export const deliveryAddress = defineKind(
+  {
+    name: 'delivery-address',
+    version: 1,
+    title: 'Delivery address',
+    sentence: 'The address that it is delivered to.',
+    fits: CHECKOUT_PAGES,
+    fields: {
+      title: text('Title', 'The heading over the fields.', {
+        default: 'Delivery address',
+        word: 'delivery-address',
+        max: 80,
+      }),
+    },
+    ofCheckout: true,
+    shows: ['buyer'],
+    caption: 'title',
+    says: ['city', 'country', 'postcode', 'street', 'update'],
+    sketch: [
+      { draw: 'title', width: 260, height: 28 },
+      20,
+      { across: 1, count: 2, rows: 2, grid: [{ draw: 'box', height: 56 }, 16] },
+      {
+        gap: 24,
+        beside: [
+          { draw: 'box', height: 56 },
+          { draw: 'box', height: 56 },
+        ],
+      },
+    ],
+  },
+  {
+    view({ title }, view) {
+      const { street, postcode, city, country, countries } = view.fact('buyer');
+      const id = view.id('country');
+      const names = countries
+        .map((code) => ({ code, name: view.locale.country(code) }))
+        .sort((a, b) => a.name.localeCompare(b.name, view.locale.language));
+      const shown = view.form?.typed['country'] ?? country;
+      const options = names.map(
+        ({ code, name }) => html`<option value="${code}"${code === shown && SELECTED}>${name}</option>`,
+      );
+      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="fields"><div class="field field-country"><label for="${id}">${view.word('country')}</label><select id="${id}" form="${CHECKOUT_FORM}" name="${view.input('country')}" autocomplete="country" data-send>${options}</select>${was('country', country, view)}${errorOf('country', view)}${takeInButton(view)}</div>${checkoutInput({ field: 'street', label: view.word('street'), fill: 'street-address' }, street, view)}${checkoutInput({ field: 'postcode', label: view.word('postcode'), fill: 'postal-code' }, postcode, view)}${checkoutInput({ field: 'city', label: view.word('city'), fill: 'address-level2' }, city, view)}</div>`;
+    },
+    css: css`
+      ${FIELD_CSS}
+      @container (min-width: 34rem) {
+        .fields {
+          grid-template-columns: 1fr 2fr;
+        }
+        .field-country,
+        .field-street {
+          grid-column: 1/-1;
+        }
+      }
+    `,
+  },
+);

@@ -1,0 +1,51 @@
+/** The delivery methods to the shopper's country, with their prices. */
+import { text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { CHECKOUT_FORM } from '../../kinds/view.js';
+import { CHECKOUT_PAGES, errorOf, FIELD_CSS, takeInButton, was } from './field.js';
+import { WAYS_CSS } from './ways.js';
+
+const CHECKED = html` checked`;
+
+export const deliveryChoice = defineKind(
+  {
+    name: 'delivery-choice',
+    version: 1,
+    title: 'Delivery choice',
+    sentence: 'The delivery methods to the shopper’s country, with their prices.',
+    fits: CHECKOUT_PAGES,
+    fields: {
+      title: text('Title', 'The heading over them.', {
+        default: 'Delivery method',
+        word: 'delivery-choice',
+        max: 80,
+      }),
+    },
+    ofCheckout: true,
+    shows: ['delivery', 'buyer'],
+    caption: 'title',
+    says: ['no-way', 'update', 'way-gone', 'delivery-choice'],
+    sketch: [
+      { draw: 'title', width: 260, height: 28 },
+      20,
+      { across: 1, count: 2, rows: 2, grid: [{ draw: 'box', height: 60 }, 12] },
+    ],
+  },
+  {
+    view({ title }, view) {
+      const { offers, chosen, gone } = view.fact('delivery');
+      const country = view.locale.country(view.fact('buyer').country);
+      const ways = offers.map(({ code, name, price }) => {
+        const id = view.id(`delivery-${code}`);
+        return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('delivery')}" value="${code}"${code === chosen && CHECKED} data-send><label for="${id}"><span>${name}</span><span class="way-price">${view.money(price)}</span></label></li>`;
+      });
+      return html`<fieldset><legend>${title || view.word('delivery-choice')}</legend>${gone !== null && html`<p class="way-gone" role="status">${view.word('way-gone', { what: gone, country })}</p>`}${offers.length === 0 ? html`<p>${view.word('no-way')}</p>` : html`<ul class="ways">${ways}</ul>`}${was('delivery', chosen ?? '', view)}${errorOf('delivery', view)}${offers.length > 0 && takeInButton(view)}</fieldset>`;
+    },
+    css: css`
+      ${FIELD_CSS}
+      ${WAYS_CSS}
+    `,
+  },
+);

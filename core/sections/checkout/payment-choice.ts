@@ -1,0 +1,47 @@
+/** The payment methods. */
+import { text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
+import { PAYMENT_WAYS } from '../../kinds/facts.js';
+import { html } from '../../kinds/html.js';
+import { defineKind } from '../../kinds/kind.js';
+import { CHECKOUT_FORM } from '../../kinds/view.js';
+import { CHECKOUT_PAGES, errorOf, FIELD_CSS, was } from './field.js';
+import { WAYS_CSS } from './ways.js';
+
+const CHECKED = html` checked`;
+
+export const paymentChoice = defineKind(
+  {
+    name: 'payment-choice',
+    version: 1,
+    title: 'Payment choice',
+    sentence: 'How the order can be paid.',
+    fits: CHECKOUT_PAGES,
+    fields: {
+      title: text('Title', 'The heading over them.', {
+        default: 'Payment method',
+        word: 'payment-choice',
+        max: 80,
+      }),
+    },
+    ofCheckout: true,
+    shows: ['payment'],
+    caption: 'title',
+    says: ['bank-transfer', 'bank-transfer-about', 'payment-choice'],
+    sketch: [{ draw: 'title', width: 260, height: 28 }, 20, { draw: 'box', height: 60 }],
+  },
+  {
+    view({ title }, view) {
+      const { chosen } = view.fact('payment');
+      const ways = PAYMENT_WAYS.map((way) => {
+        const id = view.id(`payment-${way}`);
+        return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('payment')}" value="${way}"${way === chosen && CHECKED}><label for="${id}"><span>${view.word(way)}<br><span class="quiet">${view.word(`${way}-about`)}</span></span></label></li>`;
+      });
+      return html`<fieldset><legend>${title || view.word('payment-choice')}</legend><ul class="ways">${ways}</ul>${was('payment', chosen, view)}${errorOf('payment', view)}</fieldset>`;
+    },
+    css: css`
+      ${FIELD_CSS}
+      ${WAYS_CSS}
+    `,
+  },
+);
