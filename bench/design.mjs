@@ -4,7 +4,16 @@
  */
 import { performance } from 'node:perf_hooks';
 import pg from 'pg';
-import { applyEdit, closedState, FORMAT, openDocument, parseRule, SHIPPED_KINDS, starterDesign } from '@parlour/core';
+import {
+  applyEdit,
+  closedState,
+  FORMAT,
+  openDocument,
+  parseRule,
+  SHIPPED_KINDS,
+  starterDesign,
+  stateOf,
+} from '@parlour/core';
 import { migrate, openDatabase } from '@parlour/service';
 import { renewPages } from '../service/dist/assigning/renew.js';
 import { standardsOf } from '../service/dist/assigning/rows.js';
@@ -76,7 +85,7 @@ export async function emptyDatabase(serverUrl, name) {
 
 /** A store of many products, its design of 1,000 templates and 500 rules. */
 export async function largeStore(db, client, products = PRODUCTS) {
-  const documents = new Map(starterDesign('Bench'));
+  const documents = new Map(starterDesign('Bench').entries());
   for (let t = 0; t < TEMPLATES; t++) documents.set(`template/t${t}`, template(t));
   const rules = Array.from({ length: RULES }, (_, i) => ({
     id: `r${i}`,
@@ -114,7 +123,7 @@ export async function largeStore(db, client, products = PRODUCTS) {
     [storeId],
   );
   await client.query('analyze');
-  await inTransaction(db, (trx) => addFirstDesign(trx, storeId, 'Bench', documents));
+  await inTransaction(db, (trx) => addFirstDesign(trx, storeId, 'Bench', stateOf(documents)));
   return { author: { id: author, role: 'owner' }, storeId, design: await findDesign(db, storeId, 'first') };
 }
 
@@ -227,6 +236,8 @@ async function openRow(db, client, url, { author, design: first }) {
 async function pagesRows(db, client, { design: { id } }) {
   const design = await designById(db, id);
   const state = closedState(await openDraft(db, design));
+  const documents = Array.from(state.keys(), (key) => /** @type {const} */ ([key, state.get(key)]));
+  const key = 'assignments/product';
   await renewPages(db, design, 'draft', state, 'product');
   const pages = { designId: id, side: /** @type {const} */ ('draft'), standards: standardsOf(state) };
   await client.query('analyze page_assignment');
@@ -251,15 +262,9 @@ async function pagesRows(db, client, { design: { id } }) {
   const renew = await alternate({
     ours: timed(() => {
       const first = turn++ % 2 ? 't1' : 't2';
-      const { lists, ...rest } = /** @type {import('@parlour/core').AssignmentsDocument} */ (
-        state.get('assignments/product')
-      );
+      const { lists, ...rest } = /** @type {import('@parlour/core').AssignmentsDocument} */ (state.get(key));
       const all = { id: 'all', values: { when: parseRule('price >= 0', 'product'), template: first } };
-      const bucket = { ...rest, lists: { rules: [all, ...lists.rules] } };
-      const changed = {
-        get: (key) => (key === 'assignments/product' ? bucket : state.get(key)),
-        keys: () => state.keys(),
-      };
+      const changed = stateOf([...documents, [key, { ...rest, lists: { rules: [all, ...lists.rules] } }]]);
       return renewPages(db, design, 'draft', changed, 'product');
     }),
     floor: timed(() =>

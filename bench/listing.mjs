@@ -19,6 +19,7 @@ import {
   renderPage,
   SHIPPED_KINDS,
   starterDesign,
+  stateOf,
 } from '@parlour/core';
 import { escape, listingByHand } from './listing-by-hand.mjs';
 import { alternate } from './rounds.mjs';
@@ -50,13 +51,13 @@ const cardOf = (n) => ({
 });
 
 export function prepared() {
-  const state = new Map(starterDesign(STORE.name));
+  const documents = new Map(starterDesign(STORE.name).entries());
   // The cart link shows facts, which this page is to be without.
-  state.delete('around/top-line/standard');
+  documents.delete('around/top-line/standard');
   // Menus cost the same for all; the page is about its cards.
-  state.delete('menu/header-links');
-  state.delete('menu/help');
-  const parts = assemblePage({ code: 'collection:C-1', facts: new Map() }, state, SHIPPED_KINDS, RULES);
+  documents.delete('menu/header-links');
+  documents.delete('menu/help');
+  const parts = assemblePage({ code: 'collection:C-1', facts: new Map() }, stateOf(documents), SHIPPED_KINDS, RULES);
   const locale = makeLocale({ language: STORE.locale, currency: STORE.currency });
   const composition = composePage(parts, { kinds: SHIPPED_KINDS, store: STORE, locale, mode: 'live' });
   return Array.from({ length: SETS }, (_, set) => {

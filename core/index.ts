@@ -12,6 +12,7 @@ export * from './fields/telling.js';
 export { BREAK_MARK, cleanProse, escapeText, PROSE_LIMITS, proseFault, proseParts } from './fields/prose.js';
 export * from './design/moved-pages.js';
 export * from './design/document.js';
+export * from './design/state.js';
 export * from './design/document-types.js';
 export * from './design/draft.js';
 export * from './design/limits.js';

@@ -1,5 +1,5 @@
 /** What a demo store is made of: plain data, which the service writes into an empty database. */
-import type { DeliveryMethod, Document, DocumentKey, StoreDetails } from '@parlour/core';
+import type { DeliveryMethod, StoreDetails, WholeState } from '@parlour/core';
 
 export interface DemoVariant {
   readonly code: string;
@@ -74,5 +74,5 @@ export interface DemoStore {
   readonly brands: readonly DemoBrand[];
   readonly collections: readonly DemoCollection[];
   /** The documents of the first design. @param hashOf the hash of a picture by its file name */
-  design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document>;
+  design(hashOf: (file: string) => string): WholeState;
 }

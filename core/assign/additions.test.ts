@@ -1,4 +1,5 @@
 /** Where additions stand: in regions and open places, right beside sections, in an order set by hand, for some languages. */
+import { stateOf } from '../design/state.js';
 import {
   applyRequests,
   documentsOf,
@@ -9,7 +10,6 @@ import {
   why,
   type AdditionDocument,
   type Document,
-  type DocumentKey,
   type PlanParts,
   type SectionedDocument,
 } from '../index.js';
@@ -80,7 +80,7 @@ describe('beside a section', () => {
   });
 
   test('why says beside which, or that there is none', () => {
-    const state = new Map<DocumentKey, Document>([
+    const state = stateOf([
       ['assignments/home', assignments('home', 't')],
       ['template/t', template([words('a', 'A')])],
       ['addition/one', addition('before:a', 'One')],
@@ -131,7 +131,7 @@ test('the plan draws what is added, shared, and in open places, each as part of 
     name: 'P',
     areas: { main: [words('p1', 'P'), words('p2', 'Q')] },
   };
-  const state = new Map<DocumentKey, Document>([
+  const state = stateOf([
     ['assignments/home', assignments('home', 't')],
     ['template/t', page],
     ['template/other', { ...template([words('o', 'O')]), around: { header: 'none' } } as Document],

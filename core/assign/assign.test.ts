@@ -1,3 +1,4 @@
+import { stateOf } from '../design/state.js';
 import {
   additionsFor,
   assignedTemplate,
@@ -38,7 +39,7 @@ const products = {
     ],
   },
 } as Document;
-const state = new Map<string, Document>([
+const state = stateOf([
   [keys.look, { format: 1, type: 'look', groundwork: 'foolscap', values: { gap: 1.5 } }],
   ['assignments/product', products],
   ['template/product', template([], 'product', 'Product')],
@@ -141,7 +142,7 @@ describe('assignment and why', () => {
     );
     expect(pictures({ ...row, values: { pictures: 'square' } }, set)).toMatchObject({ value: 'square', origin: 'own' });
     // A look where nothing was set has no values at all.
-    const untouched = new Map(state).set(keys.look, bare as Document);
+    const untouched = stateOf([...state, [keys.look, bare as Document]]);
     expect(why(page('product:K-2', { brand: 'skerry lines' }), untouched, SETTING, SHIPPED_KINDS).sentences).toContain(
       'Gaps is 2.5 rem on pages of this template; elsewhere it is 1.75 rem.',
     );
@@ -154,9 +155,11 @@ describe('assignment and why', () => {
       name: 'Promise',
       areas: { main: [section('inside', 'text')] },
     } as Document;
-    const with_ = new Map(state)
-      .set('template/skerry', template([section('u', 'shared-section', { shared: 'promise' })], 'product', 'Skerry'))
-      .set('shared/promise', shared);
+    const with_ = stateOf([
+      ...state,
+      ['template/skerry', template([section('u', 'shared-section', { shared: 'promise' })], 'product', 'Skerry')],
+      ['shared/promise', shared],
+    ]);
     const told = why(page('product:K-2', { brand: 'skerry lines' }), with_, SETTING, SHIPPED_KINDS);
     expect(sectionOnPage(told, 'inside', with_).kind).toBe('text@1');
     expect(sectionOnPage(told, 'x', with_).id).toBe('x');

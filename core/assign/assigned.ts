@@ -1,15 +1,10 @@
 /** Which template a store page has: this page, then the first rule that matches, then the standard of its kind. */
 import type { AssignmentsDocument, Entry } from '../design/document.js';
+import type { DesignState } from '../design/state.js';
 import { keys } from '../design/document.js';
 import { isSame } from '../design/edits/common.js';
 import { parsePage, type PageCode, type PageKind } from './page.js';
 import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from './rule.js';
-
-/** Reads the documents of one state of a design. */
-export interface DesignState {
-  get(key: string): unknown;
-  keys(): Iterable<string>;
-}
 
 /** A store page as rules see it. */
 export interface AskedPage {
@@ -38,7 +33,7 @@ export interface Assigned {
 
 /** The template of a page, or null if its kind has no standard and nothing else matches. */
 export function assignedTemplate(page: AskedPage, state: DesignState, setting: RuleSetting): Assigned | null {
-  const document = state.get(keys.assignments(parsePage(page.code).kind)) as AssignmentsDocument | undefined;
+  const document = state.get(keys.assignments(parsePage(page.code).kind));
   return document ? assignedBy(document, page, setting) : null;
 }
 
@@ -153,7 +148,7 @@ function firstMatch({ all, byKey, others }: RuleIndex, facts: SubjectFacts, now:
 
 /** The next instant at which a rule for pages of a kind begins or stops to count; null if no rule has such a date. */
 export function nextRuleDate(kind: PageKind, state: DesignState, { now, decimals }: RuleSetting): string | null {
-  const document = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const document = state.get(keys.assignments(kind));
   const dates = document ? rulesOf(document, decimals).flatMap(({ from, until }) => [from, until]) : [];
   return dates.reduce<string | null>(
     (next, date) => (date > now && (next === null || date < next) ? date : next),

@@ -4,16 +4,14 @@ import {
   keys,
   sectionsIn,
   type AdditionDocument,
-  type Document,
   type DocumentKey,
   type PlaceAround,
   type SectionedDocument,
-  type TemplateDocument,
 } from '../design/document.js';
 import { kindName, SHARED_SECTION } from '../kinds/kind.js';
 import { Problem } from '../problem.js';
 import type { PlanParts } from '../plan/plan.js';
-import type { DesignState } from './assigned.js';
+import type { DesignState } from '../design/state.js';
 import { regionsOf, type Why } from './why.js';
 
 export interface PageParts {
@@ -40,7 +38,7 @@ export function partsOf(told: Why | null, state: DesignState, template?: string)
       additions,
     };
   const key = keys.template(template);
-  const document = state.get(key) as TemplateDocument | undefined;
+  const document = state.get(key);
   if (!document)
     throw new Problem('no-such-template', `This design has no template “${template}”.`, {
       place: 'template',
@@ -58,7 +56,7 @@ export function documentsOf(
   const wanted = new Set([template ?? [], regions.flatMap(({ document }) => document ?? []), additions].flat());
   // Grows while it is walked: a section may show a shared one.
   for (const key of wanted) {
-    const document = state.get(key) as Document | undefined;
+    const document = state.get(key);
     if (!document || !hasSections(document)) continue;
     found.set(key, document);
     for (const { kind, values } of sectionsIn(document.areas))

@@ -1,4 +1,5 @@
 /** Every page can be reached, at a path of its own. */
+import { stateOf } from '../design/state.js';
 import { leadsTo, normalPath, matchPath, pathOf, STANDARD_PATHS } from './paths.js';
 import { applyRequests, checkWays, openDocument, type Document, type EditRequest } from '../index.js';
 import { draftOf, refusal, tools, withChanges } from '../tests/designs.js';
@@ -85,7 +86,7 @@ test('a new content page finds a free path by itself', () => {
 });
 
 test('pages that would meet when only some changes go live are refused then', () => {
-  const live = new Map<string, Document>([
+  const live = stateOf([
     ['content/about', content('About', 'about')],
     ['content/terms', content('Terms', 'terms')],
   ]);

@@ -1,6 +1,7 @@
 /** Additions: which sections are put into regions and open places of a page, by page, by kind or by rule. */
 import type { AdditionDocument, DocumentKey, Target } from '../design/document.js';
-import type { AskedPage, DesignState, RuleSetting } from './assigned.js';
+import { type AskedPage, type RuleSetting } from './assigned.js';
+import { documentsIn, type DesignState } from '../design/state.js';
 import { parsePage } from './page.js';
 import { readyRule, type ReadyRule } from './rule.js';
 
@@ -55,10 +56,9 @@ const kept = new WeakMap<DesignState, readonly Addition[]>();
 function additionsOf(state: DesignState): readonly Addition[] {
   let found = kept.get(state);
   if (!found) {
-    found = [...state.keys()]
-      .filter((key) => key.startsWith('addition/'))
-      .sort()
-      .map((key) => ({ key, document: state.get(key) as AdditionDocument }))
+    found = [...documentsIn(state, 'addition')]
+      .sort(([one], [other]) => (one < other ? -1 : 1))
+      .map(([key, document]) => ({ key, document }))
       // One that says no pages is for none. Edits refuse it; what was merged or stored before must not stop every page.
       .filter(({ document }) => document.target)
       // Sorting is stable: those of one order stay by their keys.

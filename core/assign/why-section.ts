@@ -17,7 +17,7 @@ import { Problem } from '../problem.js';
 import type { KindDescriptions } from '../kinds/kind.js';
 import { listed } from '../words.js';
 import { lookFields } from '../look/settings.js';
-import type { DesignState } from './assigned.js';
+import type { DesignState } from '../design/state.js';
 import { documentsOf, partsOf } from './page-parts.js';
 import type { Why } from './why.js';
 
@@ -62,8 +62,8 @@ export function sectionOnPage(told: Why, id: string, state: DesignState): Sectio
 
 /** The settings of the look that count on a page. */
 export const lookOf = ({ template }: Why, state: DesignState): LookSources => ({
-  look: state.get(keys.look) as LookDocument | undefined,
-  template: template ? (state.get(keys.template(template.template)) as TemplateDocument | undefined) : undefined,
+  look: state.get(keys.look),
+  template: template ? state.get(keys.template(template.template)) : undefined,
 });
 
 /** Every field of a section, on each device where it may differ. */

@@ -25,10 +25,10 @@ import {
   rulesOf,
   type Assigned,
   type AskedPage,
-  type DesignState,
   type ReadyEntry,
   type RuleSetting,
 } from './assigned.js';
+import type { DesignState } from '../design/state.js';
 import { regionInWords } from './added.js';
 import { kindInWords, parsePage } from './page.js';
 import type { Rule, Scalar, SubjectFacts } from './rule.js';
@@ -82,18 +82,17 @@ export interface Why {
 /** The trace that says what made a page what it is. */
 export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kinds: KindDescriptions): Why {
   const { kind } = parsePage(page.code);
-  const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const bucket = state.get(keys.assignments(kind));
   const assigned = bucket ? assignedBy(bucket, page, setting) : null;
-  const nameOf = (code: string): string =>
-    (state.get(keys.template(code)) as TemplateDocument | undefined)?.name ?? code;
+  const nameOf = (code: string): string => state.get(keys.template(code))?.name ?? code;
   const otherwise = bucket && assigned ? withoutThat(bucket, page, assigned, setting) : null;
   const tried = bucket && assigned?.reason !== 'page' ? triedRules(bucket, page, assigned, setting) : [];
-  const template = assigned ? (state.get(keys.template(assigned.template)) as TemplateDocument | undefined) : undefined;
+  const template = assigned ? state.get(keys.template(assigned.template)) : undefined;
   const regions = regionsOf(template, state);
   const additions = [...additionsFor(page, state, setting)].flatMap(([place, list]) =>
     list.map(({ key, document }) => ({ document: key, name: document.name, place, target: document.target })),
   );
-  const overrides = overridesOf(template, state.get(keys.look) as LookDocument | undefined);
+  const overrides = overridesOf(template, state.get(keys.look));
   const kindTitle = kindInWords(kind);
   return {
     page: page.code,

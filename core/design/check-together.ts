@@ -4,7 +4,7 @@ import { capitalised } from '../words.js';
 import { nameOf } from './document-types.js';
 import { codeOf, keys, type DocumentKey, type PathsDocument, type PlaceAround, type Values } from './document.js';
 import { closeDocument, isSection, type Draft, type DraftDocument } from './draft.js';
-import type { DesignState } from '../assign/assigned.js';
+import type { DesignState } from './state.js';
 import { SHARED_SECTION } from '../kinds/kind.js';
 import type { PageKind } from '../assign/page.js';
 import { checkContentPaths, checkPatterns, checkPrefixes } from '../assign/path-sense.js';
@@ -63,7 +63,7 @@ export const checkLanguages = (languages: readonly string[], state: DesignState)
   checkPrefixes(
     languages,
     contentPlaces(state, (key) => state.get(key)),
-    state.get(keys.paths) as PathsDocument | undefined,
+    state.get(keys.paths),
   );
 
 /**
@@ -72,15 +72,12 @@ export const checkLanguages = (languages: readonly string[], state: DesignState)
  * @param published the state they go into, as it is before
  * @throws Problem `cannot-publish` naming the document
  */
-export function checkWays(
-  changed: ReadonlyMap<DocumentKey, DraftDocument | undefined>,
-  published: { get(key: DocumentKey): unknown; keys(): Iterable<DocumentKey> },
-): void {
+export function checkWays(changed: ReadonlyMap<DocumentKey, DraftDocument | undefined>, published: DesignState): void {
   const showing = showingPublished(published, changed);
   checkShown(changed.keys(), showing, refusing);
   const path = [...changed.keys()].find((key) => key === keys.paths || key.startsWith('content/'));
   if (path === undefined) return;
-  const before = published.get(keys.paths) as PathsDocument | undefined;
+  const before = published.get(keys.paths);
   const paths = changed.get(keys.paths);
   const after = paths ? (closeDocument(paths) as PathsDocument) : changed.has(keys.paths) ? undefined : before;
   // Where a page's own slug is what changed, the sentence is about that page.

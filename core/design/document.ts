@@ -225,21 +225,44 @@ export type Document =
 export type DocumentTypeName = Document['type'];
 
 /**
- * The keys of documents, by type.
+ * The keys of documents, by type. A key's type says which document it is of.
  * @example keys.template('festival') // 'template/festival'
  */
 export const keys = {
   look: 'look',
   paths: 'paths',
-  template: (code: string): DocumentKey => `template/${code}`,
-  arrangement: (region: PlaceAround, code = 'standard'): DocumentKey => `around/${region}/${code}`,
-  shared: (code: string): DocumentKey => `shared/${code}`,
-  addition: (code: string): DocumentKey => `addition/${code}`,
-  menu: (code: string): DocumentKey => `menu/${code}`,
-  content: (code: string): DocumentKey => `content/${code}`,
-  words: (language: string): DocumentKey => `words/${language}`,
-  assignments: (kind: PageKind): DocumentKey => `assignments/${kind}`,
-};
+  template: (code: string): `template/${string}` => `template/${code}`,
+  arrangement: (region: PlaceAround, code = 'standard'): `around/${string}` => `around/${region}/${code}`,
+  shared: (code: string): `shared/${string}` => `shared/${code}`,
+  addition: (code: string): `addition/${string}` => `addition/${code}`,
+  menu: (code: string): `menu/${string}` => `menu/${code}`,
+  content: (code: string): `content/${string}` => `content/${code}`,
+  words: (language: string): `words/${string}` => `words/${language}`,
+  assignments: (kind: PageKind): `assignments/${string}` => `assignments/${kind}`,
+} as const;
+
+/** The document that is stored under a key of this type; any, if the type does not say. */
+export type DocumentOf<K extends DocumentKey> = K extends 'look'
+  ? LookDocument
+  : K extends 'paths'
+    ? PathsDocument
+    : K extends `template/${string}`
+      ? TemplateDocument
+      : K extends `around/${string}`
+        ? ArrangementDocument
+        : K extends `shared/${string}`
+          ? SharedDocument
+          : K extends `addition/${string}`
+            ? AdditionDocument
+            : K extends `menu/${string}`
+              ? MenuDocument
+              : K extends `content/${string}`
+                ? ContentDocument
+                : K extends `words/${string}`
+                  ? WordsDocument
+                  : K extends `assignments/${string}`
+                    ? AssignmentsDocument
+                    : Document;
 
 /** The code a key ends with: `home` of `template/home`. */
 export const codeOf = (key: DocumentKey): string => key.slice(key.lastIndexOf('/') + 1);

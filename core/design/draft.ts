@@ -5,7 +5,8 @@
  */
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 import { areasOf, groupsOf } from './document-types.js';
-import type { Document, DocumentKey, DocumentTypeName, NodeId, Section, Values } from './document.js';
+import type { Document, DocumentKey, DocumentOf, DocumentTypeName, NodeId, Section, Values } from './document.js';
+import type { DesignState } from './state.js';
 
 /** Where a node stands: in an area or list of its document (`in` is null), or in a slot or list of another node. */
 export interface Place {
@@ -45,12 +46,11 @@ export interface Draft {
 }
 
 /** A draft read as it would be published. */
-export const closedState = (
-  draft: Pick<Draft, 'get' | 'keys'>,
-): { get(key: DocumentKey): Document | undefined; keys(): Iterable<DocumentKey> } => ({
-  get(key) {
+export const closedState = (draft: Pick<Draft, 'get' | 'keys'>): DesignState => ({
+  get<K extends DocumentKey>(key: K) {
     const document = draft.get(key);
-    return document && closeDocument(document);
+    // What is stored under a key is of its type.
+    return document && (closeDocument(document) as DocumentOf<K>);
   },
   keys: () => draft.keys(),
 });

@@ -1,4 +1,5 @@
-import { FORMAT, keys, type ContentDocument, type Document, type PathsDocument } from './document.js';
+import { stateOf, type WholeState } from './state.js';
+import { FORMAT, keys, type ContentDocument, type PathsDocument } from './document.js';
 import { matchFormer } from '../assign/paths.js';
 import { movedPages, redirectsInWords } from './moved-pages.js';
 
@@ -7,8 +8,8 @@ const state = (
   slugs: Readonly<Record<string, string>>,
   paths: Pick<PathsDocument, 'patterns' | 'former' | 'redirects'> = {},
   hidden: readonly string[] = [],
-): ReadonlyMap<string, Document> =>
-  new Map<string, Document>([
+): WholeState =>
+  stateOf([
     [keys.paths, { format: FORMAT, type: 'paths', ...paths }],
     ...Object.entries(slugs).map(([code, slug]): [string, ContentDocument] => [
       keys.content(code),

@@ -1,8 +1,8 @@
 /** Pages that are at another path from now on: whoever uses the old one is led to the new one. */
 import { takenBy } from '../assign/path-sense.js';
 import { pathOf, patternsOf, STANDARD_PATHS, type PathPatterns } from '../assign/paths.js';
-import type { DesignState } from '../assign/assigned.js';
-import { keys, type ContentDocument, type PathsDocument } from './document.js';
+import type { DesignState } from './state.js';
+import { keys, type PathsDocument } from './document.js';
 import type { Edit } from './edits/edit.js';
 import { contentPlaces } from './edits/sense.js';
 
@@ -35,14 +35,14 @@ export interface MovedPages {
  * @param codes of the content pages that may differ; all of them where the patterns do
  */
 export function movedPages(before: DesignState, after: DesignState, codes: Iterable<string>): MovedPages {
-  const [was, is] = [before, after].map((state) => state.get(keys.paths) as PathsDocument | undefined);
+  const [was, is] = [before, after].map((state) => state.get(keys.paths));
   const [oldPatterns, newPatterns] = [patternsOf(was), patternsOf(is)];
   const places = contentPlaces(after, (key) => after.get(key));
   const taken = new Set(places.map(({ slug }) => pathOf(newPatterns, 'content', slug)));
   const redirects: Redirect[] = [];
   const idle: string[] = [];
   for (const code of oldPatterns.content === newPatterns.content ? codes : places.map(({ code }) => code)) {
-    const [old, page] = [before, after].map((state) => state.get(keys.content(code)) as ContentDocument | undefined);
+    const [old, page] = [before, after].map((state) => state.get(keys.content(code)));
     if (!page) continue;
     const to = pathOf(newPatterns, 'content', page.slug);
     if (is?.redirects && Object.hasOwn(is.redirects, to)) idle.push(to);

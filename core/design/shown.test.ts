@@ -1,4 +1,5 @@
 /** What shows what: no document may come to show itself, however long the way round, nor grow without bound. */
+import { stateOf } from './state.js';
 import { applyRequests, checkWays, LIMITS, openDocument, type Document, type EditRequest } from '../index.js';
 import { draftOf, refusal, section, template, tools, withChanges } from '../tests/designs.js';
 
@@ -61,7 +62,7 @@ test.each<[string, EditRequest, RegExp]>([
 });
 
 test('a circle that two drafts make together is refused when it is published, at its document', () => {
-  const live = new Map<string, Document>([
+  const live = stateOf([
     ['shared/a', shared('A', use('a1', 'b'))],
     ['shared/b', shared('B', section('b1'))],
   ]);

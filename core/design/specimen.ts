@@ -1,14 +1,7 @@
 /** A sheet of everything that the look says: lettering, actions, forms, cards and tones. It is made, not stored. */
 import type { PageCode } from '../assign/page.js';
-import type { DesignState } from '../assign/assigned.js';
-import {
-  FORMAT,
-  keys,
-  type AssignmentsDocument,
-  type ContentDocument,
-  type DocumentKey,
-  type TemplateDocument,
-} from './document.js';
+import { stateOf, type DesignState } from './state.js';
+import { FORMAT, keys, type AssignmentsDocument, type ContentDocument, type TemplateDocument } from './document.js';
 import { starterSection } from './starters.js';
 
 /** The page of the sheet, and its code among content pages; no page that is made can have it. */
@@ -49,9 +42,9 @@ const template: TemplateDocument = {
 
 /** A state with the sheet among its pages. */
 export function withSpecimen(state: DesignState): DesignState {
-  const paths = state.get(keys.paths) as { readonly patterns?: object } | undefined;
+  const paths = state.get(keys.paths);
   const assignments = state.get(keys.assignments('content')) as AssignmentsDocument;
-  const added = new Map<DocumentKey, unknown>([
+  const added = stateOf([
     [keys.content(CODE), content],
     [keys.template(CODE), template],
     [
@@ -62,7 +55,7 @@ export function withSpecimen(state: DesignState): DesignState {
     [keys.paths, { format: FORMAT, type: 'paths', ...paths, patterns: { ...paths?.patterns, content: '/{slug}' } }],
   ]);
   return {
-    get: (key) => (added.has(key) ? added.get(key) : state.get(key)),
+    get: (key) => added.get(key) ?? state.get(key),
     *keys() {
       for (const key of state.keys()) if (!added.has(key)) yield key;
       yield* added.keys();

@@ -1,4 +1,5 @@
 /** The design a new store starts with: every page it needs, each with a working standard template. */
+import { type WholeState, stateOf } from './state.js';
 import { PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
 import { groundworkOf } from '../groundworks/shipped.js';
 import { FORMAT, keys, type Document, type DocumentKey, type Region } from './document.js';
@@ -9,13 +10,13 @@ import { startersFor, templateFrom, type TemplateStarter } from './starters.js';
  * @param name the store's name, for its first words
  * @param groundwork the code of the groundwork it builds on; the first one's if absent
  */
-export function starterDesign(name: string, groundwork?: string): ReadonlyMap<DocumentKey, Document> {
+export function starterDesign(name: string, groundwork?: string): WholeState {
   const { code, around, starters } = groundworkOf(groundwork);
   const standardOf = (kind: PageKind): TemplateStarter => {
     const all = startersFor(kind);
     return all.find((starter) => starters.includes(starter.code)) ?? all[0];
   };
-  return new Map<DocumentKey, Document>([
+  return stateOf([
     [keys.look, { format: FORMAT, type: 'look', groundwork: code, values: {} }],
     ...readyDocuments(),
     ...Object.entries(around).map(([region, main]): [DocumentKey, Document] => [

@@ -77,7 +77,7 @@ test('a template begins with a starter and shares nothing with it', () => {
     Object.values(nodes)
       .map(({ kind }) => kindName(kind as string))
       .sort(),
-  ).toEqual(['buy-form', 'columns', 'price', 'product-title', 'product-pictures', 'product-row']);
+  ).toEqual(['buy-form', 'columns', 'price', 'product-pictures', 'product-row', 'product-title']);
   expect(Object.keys(nodes).every((id) => id.startsWith('new'))).toBe(true);
   const words = Object.values(nodes).find(({ kind }) => kind === 'price@1');
   expect(nodes[words?.place.in as string]?.kind).toBe('columns@1');

@@ -1,4 +1,5 @@
 /** What of a state shoppers see, and until when. */
+import { stateOf } from './state.js';
 import { visibleState, type Document } from '../index.js';
 
 const page = (own: object): Document => ({ format: 1, type: 'content', title: 'P', slug: 'p', ...own }) as Document;
@@ -6,7 +7,7 @@ const look: Document = { format: 1, type: 'look', groundwork: 'foolscap' };
 const NOW = '2026-11-26T10:00:00.000Z';
 const seen = (pages: Record<string, object>) => {
   const { state, until } = visibleState(
-    new Map([['look', look], ...Object.entries(pages).map(([key, own]): [string, Document] => [key, page(own)])]),
+    stateOf([['look', look], ...Object.entries(pages).map(([key, own]): [string, Document] => [key, page(own)])]),
     NOW,
   );
   return { keys: [...state.keys()], until };
@@ -28,7 +29,7 @@ test('pages held back are left out; the next one that comes at a time says when'
 });
 
 test('where nothing is held back it is the same state', () => {
-  const whole = new Map<string, Document>([['content/open', page({ visible: 'everyone' })]]);
+  const whole = stateOf([['content/open', page({ visible: 'everyone' })]]);
   expect(visibleState(whole, NOW)).toEqual({ state: whole, signedIn: whole, until: null });
   expect(visibleState(whole, NOW).state).toBe(whole);
 });
@@ -43,7 +44,7 @@ test('of a page for signed-in shoppers everybody has the title and the path, in 
     attributes: { price: 'Secret' },
     from: NOW,
   };
-  const whole = new Map([
+  const whole = stateOf([
     ['look', look],
     ['content/members', page({ ...known, ...own })],
   ]);
@@ -51,6 +52,6 @@ test('of a page for signed-in shoppers everybody has the title and the path, in 
   expect(state.get('content/members')).toEqual(page(known));
   expect(signedIn).toBe(whole);
   // Held back, it is there for nobody.
-  const later = visibleState(new Map([['content/members', page({ ...known, from: '2027-01-01T00:00:00.000Z' })]]), NOW);
+  const later = visibleState(stateOf([['content/members', page({ ...known, from: '2027-01-01T00:00:00.000Z' })]]), NOW);
   expect([later.state.size, later.signedIn.size, later.until]).toEqual([0, 0, '2027-01-01T00:00:00.000Z']);
 });

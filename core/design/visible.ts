@@ -1,7 +1,8 @@
 /** What of a published state shoppers see now: content pages can be held back, come at a time, or be for some alone. */
-import type { ContentDocument, Document, DocumentKey } from './document.js';
+import { type WholeState, stateOf } from './state.js';
+import type { ContentDocument, DocumentKey } from './document.js';
 
-type State = ReadonlyMap<DocumentKey, Document>;
+type State = WholeState;
 
 export interface VisibleState {
   /** What everybody sees: of pages for signed-in shoppers there is the title, and where they are. */
@@ -28,9 +29,9 @@ export function visibleState(whole: State, now: string): VisibleState {
     hidden.add(key);
     if (visible !== 'nobody' && (until === null || from < until)) until = from;
   }
-  const signedIn = hidden.size ? new Map([...whole].filter(([key]) => !hidden.has(key))) : whole;
+  const signedIn = hidden.size ? stateOf([...whole].filter(([key]) => !hidden.has(key))) : whole;
   const state = stubs.size
-    ? new Map([...signedIn].map(([key, document]) => [key, stubs.get(key) ?? document]))
+    ? stateOf([...signedIn].map(([key, document]) => [key, stubs.get(key) ?? document]))
     : signedIn;
   return { state, signedIn, until };
 }

@@ -1,5 +1,6 @@
 /** Assemble: from a store page to the documents that make it. */
-import { assignedTemplate, type AskedPage, type DesignState, type RuleSetting } from '../assign/assigned.js';
+import { assignedTemplate, type AskedPage, type RuleSetting } from '../assign/assigned.js';
+import type { DesignState } from '../design/state.js';
 import { additionsFor } from '../assign/target.js';
 import { regionsOf } from '../assign/why.js';
 import {
@@ -53,7 +54,7 @@ export function assemblePage(
   setting: RuleSetting,
 ): AssembledPage | null {
   const assigned = assignedTemplate(page, state, setting);
-  const template = assigned && (state.get(keys.template(assigned.template)) as TemplateDocument | undefined);
+  const template = assigned && state.get(keys.template(assigned.template));
   if (!template) return null;
   const additions = additionsFor(page, state, setting);
   const parts = [...additions.values()].flat();
@@ -75,7 +76,7 @@ const MOST_KEPT = 2_000;
 
 /** A template without anything that is added to its pages; null if there is none. */
 export function templateAlone(code: string, state: DesignState, kinds: KindSet): AssembledPage | null {
-  const template = state.get(keys.template(code)) as TemplateDocument | undefined;
+  const template = state.get(keys.template(code));
   return template ? assembled(keys.template(code), template, new Map(), state, kinds) : null;
 }
 
@@ -126,7 +127,7 @@ export function gathered(
     documents.add(key);
     for (const menu of pointersOf(document, kinds).menus) {
       documents.add(keys.menu(menu));
-      const found = state.get(keys.menu(menu)) as MenuDocument | undefined;
+      const found = state.get(keys.menu(menu));
       if (found) menus.set(menu, found);
     }
     if (added)
@@ -142,7 +143,7 @@ export function gathered(
         openPlaces.set(code, filling);
         parts.push(...filling);
       }
-      const found = what === 'shared' ? (state.get(keys.shared(code)) as SharedDocument | undefined) : undefined;
+      const found = what === 'shared' ? state.get(keys.shared(code)) : undefined;
       if (found && !shared.has(code)) {
         shared.set(code, found);
         parts.push({ key: keys.shared(code), document: found });

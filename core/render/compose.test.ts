@@ -1,4 +1,5 @@
 /** Sections in their places: instances, shared sections, open places, additions. */
+import { stateOf } from '../design/state.js';
 import { defineKind, html, kindSet, MOST_ADDITIONS, SHIPPED_KINDS, why, type Document } from '../index.js';
 import { assignments, section } from '../tests/designs.js';
 import { made, productPage, render, renderOnly, sectioned, SETTING } from '../tests/pages.js';
@@ -178,7 +179,7 @@ describe('instances', () => {
     );
     const shown = render([], { documents: many }).match(/Nr \d+\./g);
     expect(shown).toEqual(Array.from({ length: MOST_ADDITIONS }, (_, i) => `Nr ${i}.`));
-    const state = new Map(Object.entries({ 'assignments/home': assignments('home', 'home'), ...many }));
+    const state = stateOf(Object.entries({ 'assignments/home': assignments('home', 'home'), ...many }));
     const told = why({ code: 'home', title: 'Home', path: '/', facts: new Map() }, state, SETTING, SHIPPED_KINDS);
     expect(told.sentences).toContain(
       `A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`,

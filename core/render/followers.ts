@@ -2,7 +2,7 @@
  * What follows a changed document without holding it: sections that list, quote or lead to a content page, menus that
  * lead to it, and sections that say a word of the storefront.
  */
-import type { DesignState } from '../assign/assigned.js';
+import { documentsIn, type DesignState, isKeyOf } from '../design/state.js';
 import type { PageCode, PageKind } from '../assign/page.js';
 import {
   sectionsIn,
@@ -10,7 +10,7 @@ import {
   type Document,
   type DocumentKey,
   type SectionedDocument,
-  type WordsDocument,
+  codeOf,
 } from '../design/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { Field, Fields } from '../fields/field.js';
@@ -52,8 +52,7 @@ export function followersOf(
   if (saying.size > 0 || asks)
     for (const state of [before, after])
       for (const key of state.keys())
-        if (!documents.has(key) && follows(state.get(key) as Document | undefined, saying, asks, kinds))
-          documents.add(key);
+        if (!documents.has(key) && follows(state.get(key), saying, asks, kinds)) documents.add(key);
   return {
     documents,
     below: below(before, after, changed),
@@ -71,10 +70,8 @@ function below(before: DesignState, after: DesignState, changed: ReadonlySet<Doc
   for (let above = new Set(parents); above.size > 0;) {
     const next = new Set<DocumentKey>();
     for (const state of [before, after])
-      for (const key of state.keys()) {
-        if (!key.startsWith(CONTENT)) continue;
-        const { parent } = state.get(key) as ContentDocument;
-        const code: PageCode = `content:${key.slice(CONTENT.length)}`;
+      for (const [key, { parent }] of documentsIn(state, 'content')) {
+        const code: PageCode = `content:${codeOf(key)}`;
         if (parent === undefined || found.has(code) || !above.has(CONTENT + parent)) continue;
         found.add(code);
         next.add(key);
@@ -111,8 +108,8 @@ const fieldWords = (fields: Fields): string[] =>
 function changedWords(before: DesignState, after: DesignState, changed: ReadonlySet<DocumentKey>): Set<string> {
   const found = new Set<string>();
   for (const key of changed) {
-    if (!key.startsWith('words/')) continue;
-    const [was, is] = [before, after].map((state) => (state.get(key) as WordsDocument | undefined)?.words);
+    if (!isKeyOf(key, 'words')) continue;
+    const [was, is] = [before, after].map((state) => state.get(key)?.words);
     for (const name of new Set([...Object.keys(was ?? {}), ...Object.keys(is ?? {})]))
       // A plural form is a part of its word.
       if (was?.[name] !== is?.[name]) found.add(name.split('.')[0] ?? name);
@@ -124,9 +121,9 @@ function changedWords(before: DesignState, after: DesignState, changed: Readonly
 function asksAfter(before: DesignState, after: DesignState, changed: ReadonlySet<DocumentKey>): Asks {
   const [ledTo, quoted, labels] = [new Set<string>(), new Set<string>(), new Set<string>()];
   for (const key of changed) {
-    if (!key.startsWith(CONTENT)) continue;
-    const code = key.slice(CONTENT.length);
-    const [was, is] = [before, after].map((state) => state.get(key) as ContentDocument | undefined);
+    if (!isKeyOf(key, 'content')) continue;
+    const code = codeOf(key);
+    const [was, is] = [before, after].map((state) => state.get(key));
     const differs = (...names: (keyof ContentDocument)[]): boolean =>
       names.some((name) => !isSame(was?.[name], is?.[name]));
     const { text: _was, ...wasBesides } = was ?? {};

@@ -2,17 +2,17 @@
  * Which pages look different in two states of a design: told by what they have in common, so that whoever keeps a table
  * of pages can find them in it. No page is assembled for it.
  */
-import { assignedBy, rulesThatDiffer, type AskedPage, type DesignState, type RuleSetting } from '../assign/assigned.js';
+import { assignedBy, rulesThatDiffer, type AskedPage, type RuleSetting } from '../assign/assigned.js';
+import { type DesignState, documentsIn, isKeyOf } from '../design/state.js';
 import { pageKinds, parsePage, type PageCode, type PageKind } from '../assign/page.js';
 import { isFor } from '../assign/target.js';
 import {
   keys,
   type AdditionDocument,
   type AssignmentsDocument,
-  type ContentDocument,
   type DocumentKey,
-  type PathsDocument,
   type Target,
+  codeOf,
 } from '../design/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { KindSet } from '../kinds/kind.js';
@@ -59,8 +59,7 @@ export function touchedPages(
 ): TouchedPages {
   const followers = followersOf(before, after, differing, kinds);
   const changed = new Set([...differing, ...followers.documents]);
-  const of = <D>(state: DesignState, key: DocumentKey): D | undefined => state.get(key) as D | undefined;
-  const [was, is] = [of<PathsDocument>(before, keys.paths), of<PathsDocument>(after, keys.paths)];
+  const [was, is] = [before.get(keys.paths), after.get(keys.paths)];
   // Another pattern changes paths, and links to them may stand on any page.
   const all = changed.has(keys.look) || !isSame(was?.patterns, is?.patterns) || followers.all;
   const pages = new Set<PageCode>([
@@ -73,15 +72,15 @@ export function touchedPages(
   const asked = new Set<PageKind>();
 
   for (const key of changed) {
-    if (!key.startsWith('content/')) continue;
-    const code: PageCode = `content:${key.slice('content/'.length)}`;
-    const document = after.get(key) as ContentDocument | undefined;
+    if (!isKeyOf(key, 'content')) continue;
+    const code: PageCode = `content:${codeOf(key)}`;
+    const document = after.get(key);
     if (document && !before.get(key)) added.set(code, document.title);
     else pages.add(code);
   }
   for (const kind of pageKinds()) {
     const key = keys.assignments(kind);
-    const [from, to] = [of<AssignmentsDocument>(before, key), of<AssignmentsDocument>(after, key)];
+    const [from, to] = [before.get(key), after.get(key)];
     if (from === to) continue;
     if (!isSame(from?.lists, to?.lists)) asked.add(kind);
     if (from?.standard !== to?.standard) standards.add(kind);
@@ -114,7 +113,7 @@ export function touchedPages(
     const key = `${kind} ${decimals}`;
     const found = suspects.get(key);
     if (found !== undefined) return found;
-    const [was, is] = [before, after].map((state) => of<AssignmentsDocument>(state, keys.assignments(kind)));
+    const [was, is] = [before, after].map((state) => state.get(keys.assignments(kind)));
     const made = rulesThatDiffer(was, is, decimals);
     suspects.set(key, made);
     return made;
@@ -133,7 +132,7 @@ export function touchedPages(
       if (rulesChanged.some(({ target }) => isFor(target, page, setting))) return true;
       if (suspects && !suspects.some((rule) => rule.matches(facts))) return false;
       const template = (state: DesignState): string | undefined => {
-        const bucket = state.get(keys.assignments(kind)) as Bucket;
+        const bucket = state.get(keys.assignments(kind));
         return bucket && assignedBy(bucket, page, setting)?.template;
       };
       return template(before) !== template(after);
@@ -171,8 +170,7 @@ function templatesTouched(
   return touched;
 }
 
-const templateCodes = (state: DesignState): string[] =>
-  [...state.keys()].filter((key) => key.startsWith('template/')).map((key) => key.slice('template/'.length));
+const templateCodes = (state: DesignState): string[] => [...documentsIn(state, 'template')].map(([key]) => codeOf(key));
 
 /** Additions that are made of something that changed, as they were and as they are. */
 function* changedAdditions(
@@ -181,12 +179,9 @@ function* changedAdditions(
   changed: ReadonlySet<DocumentKey>,
   kinds: KindSet,
 ): Generator<[key: DocumentKey, from: AdditionDocument | undefined, to: AdditionDocument | undefined]> {
-  const all = new Set([...before.keys(), ...after.keys()].filter((key) => key.startsWith('addition/')));
+  const all = new Set([before, after].flatMap((state) => [...documentsIn(state, 'addition')].map(([key]) => key)));
   for (const key of all) {
-    const [from, to] = [
-      before.get(key) as AdditionDocument | undefined,
-      after.get(key) as AdditionDocument | undefined,
-    ];
+    const [from, to] = [before.get(key), after.get(key)];
     const isTouched = (state: DesignState, document: AdditionDocument | undefined): boolean =>
       document !== undefined &&
       [...gathered([{ key, document }], state, kinds).documents].some((one) => changed.has(one));
@@ -206,11 +201,8 @@ function openPlacesOf(states: readonly DesignState[], kinds: KindSet): OpenPlace
   const inAdditions = new Set<string>();
   const templates = new Map<string, string[]>();
   for (const state of states) {
-    for (const key of state.keys()) {
-      if (!key.startsWith('addition/')) continue;
-      const document = state.get(key) as AdditionDocument;
+    for (const [key, document] of documentsIn(state, 'addition'))
       for (const openPlace of gathered([{ key, document }], state, kinds).openPlaces.keys()) inAdditions.add(openPlace);
-    }
     for (const code of templateCodes(state))
       for (const openPlace of templateAlone(code, state, kinds)?.openPlaces.keys() ?? []) {
         const having = templates.get(openPlace);

@@ -1,11 +1,12 @@
 /** Which content pages nothing leads to. */
+import { stateOf } from '../design/state.js';
 import { unreachedPages, type Document, type DocumentKey } from '../index.js';
 import { section, template } from '../tests/designs.js';
 
 const content = (slug: string, more: object = {}): Document =>
   ({ format: 1, type: 'content', title: slug, slug, text: '', ...more }) as Document;
 const unreached = (documents: Record<DocumentKey, Document>): string[] =>
-  unreachedPages(new Map([...Object.entries({ 'content/lost': content('lost') }), ...Object.entries(documents)]));
+  unreachedPages(stateOf([...Object.entries({ 'content/lost': content('lost') }), ...Object.entries(documents)]));
 const home = (...values: object[]): Document =>
   template(values.map((one, i) => section(`s${i}`, 'text', one as Record<string, unknown>)));
 const menu = (link: object): Document =>

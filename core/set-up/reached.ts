@@ -1,15 +1,7 @@
 /** Which content pages shoppers can get to from others: by a menu, a link, a text, or a list by label. */
-import type { DesignState } from '../assign/assigned.js';
+import type { DesignState } from '../design/state.js';
 import { pathOf, patternsOf } from '../assign/paths.js';
-import {
-  codeOf,
-  hasSections,
-  keys,
-  sectionsIn,
-  type ContentDocument,
-  type Document,
-  type PathsDocument,
-} from '../design/document.js';
+import { codeOf, hasSections, keys, sectionsIn, type ContentDocument, type Document } from '../design/document.js';
 import { kindName } from '../kinds/kind.js';
 
 /** The kind that lists content pages by a label they have. */
@@ -41,12 +33,13 @@ function leading(document: Document): unknown {
  * template counts whether a page has that or not.
  */
 export function unreachedPages(state: DesignState): string[] {
-  const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const patterns = patternsOf(state.get(keys.paths));
   const reached = new Set<string>();
   const labels = new Set<string>();
   const pages = new Map<string, ContentDocument>();
   for (const key of state.keys()) {
-    const document = state.get(key) as Document;
+    const document = state.get(key);
+    if (!document) continue;
     if (document.type === 'content') pages.set(codeOf(key), document);
     if (hasSections(document))
       for (const { kind, values } of sectionsIn(document.areas))

@@ -1,4 +1,5 @@
 /** Each step is open in a new store, and done by what somebody did. */
+import { stateOf } from '../design/state.js';
 import { keys, setUpSteps, starterDesign, type Document, type SetUpFacts, type SetUpStep } from '../index.js';
 
 const NEW: SetUpFacts = {
@@ -17,11 +18,11 @@ const step = (
   changes: Record<string, object | null> = {},
   facts: Partial<SetUpFacts> = {},
 ): SetUpStep => {
-  const state = new Map<string, Document>(design);
+  const documents = new Map<string, Document>(design);
   for (const [key, own] of Object.entries(changes))
-    if (own === null) state.delete(key);
-    else state.set(key, { ...state.get(key), ...own } as Document);
-  const found = setUpSteps(state, { ...NEW, ...facts }).find((one) => one.code === code);
+    if (own === null) documents.delete(key);
+    else documents.set(key, { ...documents.get(key), ...own } as Document);
+  const found = setUpSteps(stateOf(documents), { ...NEW, ...facts }).find((one) => one.code === code);
   if (!found) throw new Error(`No step ${code}`);
   return found;
 };

@@ -1,14 +1,7 @@
 /** What a store needs before it is ready for shoppers. Each step is done or not by facts; nobody ticks it off. */
-import type { DesignState } from '../assign/assigned.js';
+import { documentsIn, type DesignState } from '../design/state.js';
 import type { PageCode } from '../assign/page.js';
-import type {
-  ContentDocument,
-  Document,
-  DocumentKey,
-  LookDocument,
-  MenuDocument,
-  SectionedDocument,
-} from '../design/document.js';
+import type { Document, MenuDocument } from '../design/document.js';
 import { codeOf, keys, sectionsIn } from '../design/document.js';
 import { closeDocument, openDocument } from '../design/draft.js';
 import { canonicalJson } from '../design/hash.js';
@@ -21,7 +14,7 @@ import type { StoreDetails } from './details.js';
 import { unreachedPages } from './reached.js';
 
 /** The kind that shows the logo. */
-const STORE_MARK = 'logo';
+const LOGO = 'logo';
 
 /** What is known of the store besides the draft of its design. */
 export interface SetUpFacts {
@@ -96,8 +89,10 @@ const STEPS: readonly StepKind[] = [
     title: 'A logo',
     place: 'header',
     look: (state) =>
-      documentsOf<SectionedDocument>(state, 'around/header/').some(([, { areas }]) =>
-        [...sectionsIn(areas)].some(({ kind, values }) => kindName(kind) === STORE_MARK && values['logo']),
+      [...documentsIn(state, 'around')].some(
+        ([key, { areas }]) =>
+          key.startsWith('around/header/') &&
+          [...sectionsIn(areas)].some(({ kind, values }) => kindName(kind) === LOGO && values['logo']),
       )
         ? { done: true, sentence: 'A header shows your logo.' }
         : { done: false, sentence: 'The header shows the name of the store until there is a logo.', pages: ['home'] },
@@ -118,7 +113,7 @@ const STEPS: readonly StepKind[] = [
     title: 'Texts of your own',
     place: 'content',
     look(state) {
-      const ready = documentsOf<ContentDocument>(state, 'content/').filter(([, page]) => page.readyMade);
+      const ready = [...documentsIn(state, 'content')].filter(([, page]) => page.readyMade);
       if (ready.length === 0) return { done: true, sentence: 'No page has a ready-made text any more.' };
       return {
         done: false,
@@ -132,10 +127,10 @@ const STEPS: readonly StepKind[] = [
     title: 'A front page',
     place: 'home',
     look(state, { storeName }) {
-      const { groundwork } = state.get(keys.look) as LookDocument;
+      const { groundwork = '' } = state.get(keys.look) ?? {};
       const key = keys.template('home');
       const first = starterDesign(storeName, groundwork).get(key);
-      const untouched = formOf(first) === formOf(state.get(key) as Document | undefined);
+      const untouched = formOf(first) === formOf(state.get(key));
       return untouched
         ? { done: false, sentence: 'The home page is as it came. Say what you make, and show it.', pages: ['home'] }
         : { done: true, sentence: 'The home page is yours.', pages: ['home'] };
@@ -146,13 +141,13 @@ const STEPS: readonly StepKind[] = [
     title: 'A way to everything',
     place: 'menus',
     look(state, { collections }) {
-      const reached = new Set(documentsOf<MenuDocument>(state, 'menu/').flatMap(([, menu]) => reachedBy(menu)));
+      const reached = new Set([...documentsIn(state, 'menu')].flatMap(([, menu]) => reachedBy(menu)));
       const lost = reached.has('all-collections')
         ? []
         : collections.filter(({ code }) => !reached.has(`collection:${code}`));
       if (reached.size === 0 && lost.length === 0) return { done: false, sentence: 'No menu leads anywhere yet.' };
       const unreached = unreachedPages(state);
-      const titleOf = (code: string): string => (state.get(keys.content(code)) as ContentDocument).title;
+      const titleOf = (code: string): string => state.get(keys.content(code))?.title ?? code;
       const sentences = [
         ...(lost.length ? [`No menu leads to ${someOf(lost.map(({ title }) => `“${title}”`))}.`] : []),
         ...(unreached.length ? [`Nothing leads to ${someOf(unreached.map((code) => `“${titleOf(code)}”`))}.`] : []),
@@ -194,9 +189,6 @@ export const setUpSteps = (state: DesignState, facts: SetUpFacts): SetUpStep[] =
 /** The same text for the same content, however it was stored. */
 const formOf = (document: Document | undefined): string =>
   document ? canonicalJson(closeDocument(openDocument(document))) : '';
-
-const documentsOf = <D>(state: DesignState, start: string): [DocumentKey, D][] =>
-  [...state.keys()].filter((key) => key.startsWith(start)).map((key) => [key, state.get(key) as D]);
 
 const reachedBy = (menu: MenuDocument): PageCode[] =>
   menuEntries(menu, null).flatMap(function reached({ link, entries }: MenuEntry): PageCode[] {

@@ -1,4 +1,5 @@
 /** Small pages to test with: documents in, the html of a page out. */
+import { stateOf } from '../design/state.js';
 import {
   askPage,
   assemblePage,
@@ -96,7 +97,7 @@ export interface Made extends RenderedPage {
 /** A page of one template with these sections. */
 export function made(main: readonly Section[], asked: Asked = {}): Made {
   const { page: about = HOME, store = STORE, kinds = SHIPPED_KINDS, mode = 'live', translation, now = NOW } = asked;
-  const state = new Map<string, Document>([
+  const state = stateOf([
     ['look', { format: 1, type: 'look', groundwork: 'foolscap', values: {} }],
     [`assignments/${about.kind}`, assignments(about.kind, 't')],
     ['template/t', { ...template(main, about.kind), ...asked.template } as Document],

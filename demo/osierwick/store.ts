@@ -4,10 +4,10 @@ import {
   keys,
   starterDesign,
   starterSection,
-  type Document,
-  type DocumentKey,
   type TemplateDocument,
   type LookDocument,
+  type WholeState,
+  stateOf,
 } from '@parlour/core';
 import type { DemoProduct, DemoStore } from '../store.js';
 import { toPng } from '../windrow/pictures.js';
@@ -144,7 +144,7 @@ export async function osierwick(): Promise<DemoStore> {
 }
 
 /** The design every store starts with, with a look and words of its own, and a second language. */
-function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
+function design(hashOf: (file: string) => string): WholeState {
   const documents = new Map(starterDesign('Osierwick', 'brasslamp'));
   const values = {
     backgroundColour: '#fffdf8',
@@ -196,5 +196,5 @@ function design(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Docu
       ],
     },
   });
-  return documents;
+  return stateOf(documents);
 }

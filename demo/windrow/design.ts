@@ -1,13 +1,13 @@
 /** The design Windrow Kites starts with: what every store starts with, and its own pages, words and additions. */
-import { FORMAT, keys, parseRule, starterDesign, type Document, type DocumentKey } from '@parlour/core';
+import { FORMAT, keys, parseRule, starterDesign, type WholeState, stateOf } from '@parlour/core';
 import { windrowAround } from './around.js';
 import { windrowContent } from './content.js';
 import { entry, section, template, to } from './make.js';
 import { windrowReading } from './reading.js';
 
-export function windrowDesign(hashOf: (file: string) => string): ReadonlyMap<DocumentKey, Document> {
+export function windrowDesign(hashOf: (file: string) => string): WholeState {
   const picture = (file: string, alt: string) => ({ picture: hashOf(file), alt });
-  return new Map<DocumentKey, Document>([
+  return stateOf([
     ...starterDesign('Windrow Kites'),
     [
       keys.menu('header-links'),

@@ -21,7 +21,6 @@ import {
   PLACES_AROUND,
   templateCodeOf,
   why,
-  type Document,
   type DesignState,
   type DraftDocument,
   type PageKind,
@@ -102,7 +101,7 @@ export function documentRoutes(api: Api): void {
     const told = await toldOf(call, state, call.params['page'] as string);
     const { template, regions, additions } = partsOf(told, state, call.query.template);
     const documents = documentsOf({ template, regions, additions }, state);
-    const look = state.get(keys.look) as Document | undefined;
+    const look = state.get(keys.look);
     return {
       page: told.page,
       title: told.title,

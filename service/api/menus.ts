@@ -1,5 +1,5 @@
 /** The menus of a draft: where each is used, and what in it leads nowhere any more. */
-import { closedState, codeOf, keys, menuUsers, nameOf, patternsOf, type Link, type PathsDocument } from '@parlour/core';
+import { closedState, codeOf, keys, menuUsers, nameOf, patternsOf, type Link } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { pathsOf } from '../records/catalogue.js';
 import { openDraft } from '../records/drafts.js';
@@ -11,7 +11,7 @@ export function menuRoutes(api: Api): void {
   implement(api, routes.listMenus, async ({ store, design }) => {
     const draft = await openDraft(db, design);
     const state = closedState(draft);
-    const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+    const patterns = patternsOf(state.get(keys.paths));
     const found = [...draft.keys()].sort().flatMap((key) => {
       const document = key.startsWith('menu/') ? draft.get(key) : undefined;
       return document ? [{ code: codeOf(key), document, entries: Object.values(document.nodes) }] : [];

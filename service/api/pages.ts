@@ -16,7 +16,6 @@ import {
   why,
   whySection,
   writtenFactsOf,
-  type AssignmentsDocument,
   type DesignState,
   type PageInfo,
   type Rule,
@@ -126,7 +125,7 @@ const sum = (list: readonly { readonly pages: number; readonly total: number }[]
 function templateShape({ kind, template, reason, rule }: AssignmentRow, state: DesignState) {
   if (template === null || reason === 'none') return null;
   const { name } = (state.get(keys.template(template)) ?? { name: template }) as TemplateDocument;
-  const bucket = state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const bucket = state.get(keys.assignments(kind));
   const entry = rule === null ? undefined : bucket?.lists?.['rules']?.find(({ id }) => id === rule);
   return { code: template, name, reason, ...(entry ? { rule: printRule(entry.values['when'] as Rule) } : {}) };
 }

@@ -6,15 +6,15 @@ import {
   overlay,
   pageKinds,
   patternsOf,
-  type AdditionDocument,
   type AssignmentsDocument,
   type DesignState,
   type DocumentKey,
   type Draft,
   type PageKind,
   type PathPatterns,
-  type PathsDocument,
   type UnitResult,
+  codeOf,
+  isKeyOf,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
@@ -59,10 +59,8 @@ function stalePages(before: DesignState, after: DesignState, changed: readonly D
   const single = new Map<PageKind, string[]>();
   const add = (kind: PageKind, ...pages: string[]) => single.set(kind, [...(single.get(kind) ?? []), ...pages]);
   for (const key of changed) {
-    const [type, code = ''] = key.split('/');
-    if (type === 'content') add('content', `content:${code}`);
-    if (type === 'assignments')
-      add(code as PageKind, ...reassigned(before.get(key) as Bucket, after.get(key) as Bucket));
+    if (isKeyOf(key, 'content')) add('content', `content:${codeOf(key)}`);
+    if (isKeyOf(key, 'assignments')) add(codeOf(key) as PageKind, ...reassigned(before.get(key), after.get(key)));
   }
   return [
     ...[...whole].map((kind) => ({ kind, pages: null })),
@@ -78,22 +76,22 @@ function reassigned(before: Bucket, after: Bucket): string[] {
 
 /** The kind whose rules are others now. */
 function kindsOfLists(key: DocumentKey, before: DesignState, after: DesignState): PageKind[] {
-  if (!key.startsWith('assignments/')) return [];
-  const [was, is] = [before, after].map((state) => (state.get(key) as Bucket)?.lists);
-  return isSame(was, is) ? [] : [key.slice('assignments/'.length) as PageKind];
+  if (!isKeyOf(key, 'assignments')) return [];
+  const [was, is] = [before, after].map((state) => state.get(key)?.lists);
+  return isSame(was, is) ? [] : [codeOf(key) as PageKind];
 }
 
 /** The kinds of pages that the rule of an addition chooses among, before or now, if it is another one now. */
 function kindsOfRule(key: DocumentKey, before: DesignState, after: DesignState): PageKind[] {
-  if (!key.startsWith('addition/')) return [];
-  const targets = [before, after].map((state) => (state.get(key) as AdditionDocument | undefined)?.target);
+  if (!isKeyOf(key, 'addition')) return [];
+  const targets = [before, after].map((state) => state.get(key)?.target);
   if (isSame(targets[0], targets[1])) return [];
   return targets.flatMap((target) => (target && 'when' in target && target.when ? [target.pageKind] : []));
 }
 
 /** The kinds whose pages are at other paths, where some rule asks for the path. */
 function kindsMoved(before: DesignState, after: DesignState): PageKind[] {
-  const patterns = (state: DesignState): PathPatterns => patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const patterns = (state: DesignState): PathPatterns => patternsOf(state.get(keys.paths));
   const [was, is] = [patterns(before), patterns(after)];
   return pageKinds().filter((kind) => kind !== 'not-found' && was[kind] !== is[kind] && asksAbout(after, kind, 'path'));
 }

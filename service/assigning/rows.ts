@@ -42,7 +42,7 @@ export interface KindRows {
 
 /** What the table has of the pages of a kind. */
 export function rowsOf(kind: PageKind, setting: Setting): KindRows {
-  const bucket = setting.state.get(keys.assignments(kind)) as AssignmentsDocument | undefined;
+  const bucket = setting.state.get(keys.assignments(kind));
   const additions = ruledAdditions(setting.state, kind);
   return {
     until: nextDate(bucket, setting.now),
@@ -75,7 +75,7 @@ function nextDate(bucket: AssignmentsDocument | undefined, now: string): Date | 
 export const standardsOf = (state: DesignState): Standards =>
   new Map(
     pageKinds().flatMap((kind) => {
-      const standard = (state.get(keys.assignments(kind)) as AssignmentsDocument | undefined)?.standard;
+      const standard = state.get(keys.assignments(kind))?.standard;
       return standard === undefined ? [] : [[kind, standard]];
     }),
   );
@@ -89,7 +89,7 @@ interface RuledAddition {
 /** Whether some rule about the pages of a kind asks about a fact. */
 export const asksAbout = (state: DesignState, kind: PageKind, fact: string): boolean =>
   [
-    ...((state.get(keys.assignments(kind)) as AssignmentsDocument | undefined)?.lists?.['rules'] ?? []).map(
+    ...(state.get(keys.assignments(kind))?.lists?.['rules'] ?? []).map(
       ({ values }) => values['when'] as Rule | undefined,
     ),
     ...ruledAdditions(state, kind).map(({ target }) => target.when),

@@ -1,12 +1,5 @@
 /** What the pages of one design are worked out with. */
-import {
-  currencyDecimals,
-  keys,
-  patternsOf,
-  type DesignState,
-  type PathPatterns,
-  type PathsDocument,
-} from '@parlour/core';
+import { currencyDecimals, keys, patternsOf, type DesignState, type PathPatterns } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import { storeById } from '../records/stores.js';
 
@@ -21,7 +14,7 @@ export async function settingOf(db: Records, storeId: number, state: DesignState
   const { currency } = await storeById(db, storeId);
   return {
     state,
-    patterns: patternsOf(state.get(keys.paths) as PathsDocument | undefined),
+    patterns: patternsOf(state.get(keys.paths)),
     decimals: currencyDecimals(currency),
     now: new Date().toISOString(),
   };

@@ -1,5 +1,5 @@
 /** What the pages of a kind are about, whether it lies in the catalogue or in the design itself. */
-import { contentFacts, PAGE_KINDS, type ContentDocument, type DesignState, type PageKind } from '@parlour/core';
+import { contentFacts, PAGE_KINDS, type DesignState, type PageKind, documentsIn, codeOf } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import { listBrands, listCollections, listProducts, type ListedSubject } from '../records/subjects.js';
 
@@ -54,9 +54,9 @@ async function fewSubjects(
 }
 
 const contentSubjects = (state: DesignState): ListedSubject[] =>
-  [...state.keys()].flatMap((key) => {
-    if (!key.startsWith('content/')) return [];
-    const document = state.get(key) as ContentDocument;
-    const { title, slug } = document;
-    return [{ code: key.slice('content/'.length), title, slug, facts: (path) => contentFacts(document, path) }];
-  });
+  [...documentsIn(state, 'content')].map(([key, document]) => ({
+    code: codeOf(key),
+    title: document.title,
+    slug: document.slug,
+    facts: (path) => contentFacts(document, path),
+  }));

@@ -3,11 +3,10 @@ import {
   groundworkOf,
   keys,
   starterDesign,
-  type Document,
-  type DocumentKey,
   type Draft,
-  type LookDocument,
   type UnitResult,
+  type DesignState,
+  stateOf,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import { updateDesign, type Design } from '../records/designs.js';
@@ -23,12 +22,11 @@ export const saveGroundwork = async (trx: Records, storeName: string, code: stri
 export async function groundworkCode(db: Records, { groundwork }: Pick<Design, 'groundwork'>): Promise<string> {
   const hash = (await loadManifest(db, groundwork))[keys.look] ?? '';
   const look = (await loadDocuments(db, [hash])).get(hash);
-  return groundworkIn(new Map(look ? [[keys.look, look]] : []));
+  return groundworkIn(stateOf(look ? [[keys.look, look]] : []));
 }
 
 /** The code of the groundwork that a state of a design is drawn by. */
-export const groundworkIn = (state: ReadonlyMap<DocumentKey, Document>): string =>
-  groundworkOf((state.get(keys.look) as LookDocument | undefined)?.groundwork).code;
+export const groundworkIn = (state: DesignState): string => groundworkOf(state.get(keys.look)?.groundwork).code;
 
 /**
  * Lets a design refer to the groundwork its look is drawn by after a unit, however that came: built on another, set

@@ -22,7 +22,6 @@ import {
   type KindSet,
   type MenuDocument,
   type Need,
-  type PathsDocument,
   type Pointers,
   type SectionedDocument,
   type UnitResult,
@@ -81,7 +80,7 @@ async function checkAssigned(
   );
   if (pages.length === 0) return;
   const state = stateOf();
-  const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const patterns = patternsOf(state.get(keys.paths));
   const paths = await pathsOf(db, { storeId, patterns, state, translation: null, prefix: '' }, pages);
   const gone = pages.find((page) => !paths.has(page));
   if (gone !== undefined)
@@ -116,7 +115,7 @@ function referencesOf(document: DraftDocument | undefined, kinds: KindSet): Poin
 
 async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], state: DesignState): Promise<void> {
   const lookups = needs.filter((need) => need.type === 'path' || need.type === 'picture');
-  const patterns = patternsOf(state.get(keys.paths) as PathsDocument | undefined);
+  const patterns = patternsOf(state.get(keys.paths));
   const sources = { storeId, patterns, state, translation: null, prefix: '' };
   const { data } = await answerNeeds(db, { sources, needs: lookups, subject: null });
   for (const need of lookups) {

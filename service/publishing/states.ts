@@ -14,6 +14,7 @@ import {
   type DraftDocument,
   type PageCode,
   type Telling,
+  type WholeState,
 } from '@parlour/core';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
@@ -21,7 +22,7 @@ import { findRevision, loadManifest, loadState, saveDocuments, saveManifest } fr
 import { changedKeysOf, openDraft } from '../records/drafts.js';
 import { titlesOf } from '../records/page-list.js';
 
-export type PublishedState = ReadonlyMap<DocumentKey, Document>;
+export type PublishedState = WholeState;
 
 /** A published document in the form edits and merges work on; the same document opens once. */
 export function opened(state: PublishedState, key: DocumentKey): DraftDocument | undefined {

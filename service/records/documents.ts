@@ -2,7 +2,14 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
-import { canonicalJson, inTodaysFormat, type Document, type DocumentKey } from '@parlour/core';
+import {
+  canonicalJson,
+  inTodaysFormat,
+  type Document,
+  type DocumentKey,
+  type WholeState,
+  stateOf,
+} from '@parlour/core';
 import { touch } from './changes.js';
 import { json, type Records } from './database.js';
 import { tags } from './tags.js';
@@ -34,7 +41,7 @@ const manifests = new LRUCache<string, Manifest>({
   maxSize: MOST_BYTES.manifests,
   sizeCalculation: (manifest) => Object.keys(manifest).reduce((bytes, key) => bytes + key.length + HASH_BYTES, 1),
 });
-const states = new LRUCache<string, ReadonlyMap<DocumentKey, Document>>({
+const states = new LRUCache<string, WholeState>({
   maxSize: MOST_BYTES.states,
   sizeCalculation: bytesOfState,
 });
@@ -94,12 +101,12 @@ export async function loadDocuments(db: Records, hashes: readonly string[]): Pro
 }
 
 /** Every document of a manifest, by key. */
-export async function loadState(db: Records, manifestHash: string): Promise<ReadonlyMap<DocumentKey, Document>> {
+export async function loadState(db: Records, manifestHash: string): Promise<WholeState> {
   const known = states.get(manifestHash);
   if (known) return known;
   const manifest = await loadManifest(db, manifestHash);
   const found = await loadDocuments(db, Object.values(manifest));
-  const state = new Map(Object.entries(manifest).map(([key, hash]) => [key, found.get(hash) as Document]));
+  const state = stateOf(Object.entries(manifest).map(([key, hash]) => [key, found.get(hash) as Document]));
   states.set(manifestHash, state);
   return state;
 }

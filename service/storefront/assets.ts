@@ -13,6 +13,7 @@ import {
   type Document,
   type TemplateDocument,
   type LookDocument,
+  documentsIn,
 } from '@parlour/core';
 import { loadDocuments } from '../records/documents.js';
 import { findRendition } from '../records/pictures.js';
@@ -127,10 +128,9 @@ const documentBy = async (site: Site, hash: string): Promise<Document | undefine
 async function templateBy(site: Site, hash: string): Promise<TemplateDocument | undefined> {
   const published = (await documentBy(site, hash)) as TemplateDocument | undefined;
   if (published || site.mode === 'live') return published;
-  const key = [...site.state.keys()].find(
-    (one) => one.startsWith('template/') && documentHash(site.state, one) === hash,
-  );
-  return key === undefined ? undefined : (site.state.get(key) as TemplateDocument);
+  for (const [key, template] of documentsIn(site.state, 'template'))
+    if (documentHash(site.state, key) === hash) return template;
+  return undefined;
 }
 
 function sendCss(response: Response, rules: string, forGood = true): void {

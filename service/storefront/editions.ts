@@ -11,7 +11,6 @@ import {
   type Locale,
   type PageInfo,
   type PageRequest,
-  type WordsDocument,
 } from '@parlour/core';
 import type { Store } from '../records/stores.js';
 import type { Site } from './context.js';
@@ -32,7 +31,7 @@ export function editionOf(
   language: string | null,
 ): Edition {
   const { name, currency, locale, country, details } = store;
-  const words = state.get(keys.words(language ?? locale)) as WordsDocument | undefined;
+  const words = state.get(keys.words(language ?? locale));
   const key = JSON.stringify([
     id,
     name,

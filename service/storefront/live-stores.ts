@@ -1,6 +1,6 @@
 /** The open stores with what is live in them, in memory: a storefront's request asks the database for neither. */
 import { LRUCache } from 'lru-cache';
-import { Problem, visibleState, type DesignState, type Document, type DocumentKey } from '@parlour/core';
+import { Problem, visibleState, type DesignState, type WholeState } from '@parlour/core';
 import type { Keeper, Moved } from '../changes/poller.js';
 import type { Database } from '../records/database.js';
 import { bytesOfState, loadState } from '../records/documents.js';
@@ -19,7 +19,7 @@ export interface LiveStore {
 
 /** With what it was made from, and how long it is so. */
 interface Kept extends LiveStore {
-  readonly whole: ReadonlyMap<DocumentKey, Document>;
+  readonly whole: WholeState;
   /** In milliseconds since 1970. */
   readonly until: number;
 }

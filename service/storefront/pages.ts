@@ -10,7 +10,6 @@ import {
   patternsOf,
   type Brand,
   type Collection,
-  type ContentDocument,
   type DesignState,
   type PageInfo,
   type PageRef,
@@ -18,6 +17,8 @@ import {
   type PathsDocument,
   type Product,
   type Subject,
+  codeOf,
+  isKeyOf,
 } from '@parlour/core';
 import { tokenHash } from '../accounts/passwords.js';
 import { findSubject, findSubjectOr, type By, type SubjectKind } from '../records/catalogue.js';
@@ -48,8 +49,7 @@ export const NOT_FOUND: PageInfo = {
   listing: null,
 };
 
-const pathsIn = ({ state }: Pick<PageSource, 'state'>): PathsDocument | undefined =>
-  state.get(keys.paths) as PathsDocument | undefined;
+const pathsIn = ({ state }: Pick<PageSource, 'state'>): PathsDocument | undefined => state.get(keys.paths);
 
 /** The patterns of paths in a state of a design. */
 export const patternsFor = (source: Pick<PageSource, 'state'>): PathPatterns => patternsOf(pathsIn(source));
@@ -154,11 +154,11 @@ const singlePage = (source: PageSource, kind: Exclude<PageRef['kind'], 'not-foun
 function contentPage(source: Pick<PageSource, 'state'>, by: By, value: string): PageInfo | null {
   const { state } = source;
   for (const key of by === 'code' ? [keys.content(value)] : state.keys()) {
-    if (!key.startsWith('content/')) continue;
-    const content = state.get(key) as ContentDocument | undefined;
+    if (!isKeyOf(key, 'content')) continue;
+    const content = state.get(key);
     if (!content || (by === 'slug' && content.slug !== value)) continue;
     return {
-      code: `content:${key.slice('content/'.length)}`,
+      code: `content:${codeOf(key)}`,
       kind: 'content',
       title: content.title,
       path: pathOf(patternsFor(source), 'content', content.slug),

@@ -19,7 +19,7 @@ const hashes = new WeakMap<Document, string>();
 
 /** The hash of a document of a state. */
 export function documentHash(state: DesignState, key: DocumentKey): string {
-  const document = state.get(key) as Document | undefined;
+  const document = state.get(key);
   return document ? hashOfDocument(document) : 'none';
 }
 

@@ -1,5 +1,5 @@
 /** A new store: its row, its owner, and a first design with every page it needs. */
-import { LIMITS, Problem, starterDesign, type Document, type DocumentKey } from '@parlour/core';
+import { LIMITS, Problem, starterDesign, type WholeState } from '@parlour/core';
 import { renewDesign } from '../assigning/renew.js';
 import { groundworkIn, saveGroundwork } from '../publishing/groundwork.js';
 import { addFirstState } from '../publishing/publish.js';
@@ -66,7 +66,7 @@ export async function addFirstDesign(
   trx: Records,
   storeId: number,
   storeName: string,
-  documents: ReadonlyMap<DocumentKey, Document>,
+  documents: WholeState,
 ): Promise<void> {
   const empty = await saveManifest(trx, {});
   const groundwork = await saveGroundwork(trx, storeName, groundworkIn(documents));

@@ -9,6 +9,7 @@ import {
   type Document,
   type PageParts,
   type PlanParts,
+  stateOf,
 } from '@parlour/core';
 import { createClient, routes, type Client } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '@parlour/service';
@@ -50,7 +51,7 @@ test.each(['windrow', 'osierwick'])(
         title,
         keys.template(made.assigned?.template ?? ''),
       ]);
-      const documents = new Map(made.documents.map(({ key, document }) => [key, document as Document]));
+      const documents = stateOf(made.documents.map(({ key, document }) => [key, document as Document]));
       expect([...documents.keys()].at(-1)).toBe(keys.look);
       const parts = made as unknown as PageParts;
       const sectioned = documentsOf(parts, documents);

@@ -13,8 +13,6 @@ import {
   type Device,
   type EntriesField,
   type Field,
-  type LookDocument,
-  type TemplateDocument,
 } from '@parlour/core';
 import { computed, ref, watch } from 'vue';
 import EntriesEditor from '../entries/EntriesEditor.vue';
@@ -28,7 +26,7 @@ const part = ref<'values' | 'frame'>('values');
 
 const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? session.kinds.find(section.value.kind) : undefined));
-const template = computed(() => props.bench.template.value as TemplateDocument | undefined);
+const template = computed(() => props.bench.template.value);
 const device = ref<Device>('desktop');
 const all = computed<[string, Field][]>(() => {
   const own = part.value === 'frame' ? FRAME : (kind.value?.fields ?? {});
@@ -95,7 +93,7 @@ const ofTemplate = computed(() => {
 const prefixed = (layout: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));
 
-const look = computed(() => props.bench.documents.value.get(keys.look) as LookDocument | undefined);
+const look = computed(() => props.bench.documents.value.get(keys.look));
 const setterOfTemplate = (field: string): ReturnType<Workbench['setterOf']> =>
   props.bench.setterOf({ document: props.bench.templateKey.value, field });
 

@@ -10,7 +10,7 @@ import {
   type PlaceRequest,
   type Section,
   type SectionedDocument,
-  type TemplateDocument,
+  stateOf,
 } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, reactive, ref, watch } from 'vue';
@@ -46,10 +46,10 @@ export function useWorkbench() {
     () => ({ params: { page: state.page }, query: { template: state.wanted } }),
     { when: () => state.page !== '' },
   );
-  const documents = computed(() => new Map(parts.value?.documents.map(({ key, document }) => [key, document])));
+  const documents = computed(() => stateOf((parts.value?.documents ?? []).map(({ key, document }) => [key, document])));
   const templateKey = computed(() => parts.value?.template ?? '');
-  const template = computed(() => documents.value.get(templateKey.value) as TemplateDocument | undefined);
   const templateCode = computed(() => templateCodeOf(templateKey.value) ?? '');
+  const template = computed(() => documents.value.get(`template/${templateCode.value}`));
   const plan = computed(() => {
     if (!parts.value) return null;
     const { regions, additions } = parts.value;

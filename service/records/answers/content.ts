@@ -9,6 +9,7 @@ import {
   type PagesNeed,
   type PictureInfo,
   type PictureValue,
+  documentsIn,
 } from '@parlour/core';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';
@@ -46,7 +47,7 @@ interface Card extends Omit<ContentCard, 'picture'> {
 const bare = ({ lead: _lead, ...card }: Card): ContentCard => ({ ...card, picture: null });
 
 function textOf({ page }: ContentNeed, asked: Asked) {
-  const content = asked.sources.state.get(keys.content(page)) as ContentDocument | undefined;
+  const content = asked.sources.state.get(keys.content(page));
   if (!content) return null;
   const { title, text = '', slug } = spoken(content, asked);
   return { title, text, path: pathTo(slug, asked) };
@@ -54,10 +55,9 @@ function textOf({ page }: ContentNeed, asked: Asked) {
 
 function cardsOf({ label, order, limit }: PagesNeed, asked: Asked): Card[] {
   const { state } = asked.sources;
-  const found = [...state.keys()].flatMap((key) => {
-    const content = key.startsWith('content/') ? (state.get(key) as ContentDocument) : undefined;
-    const labels = content?.labels ?? [];
-    return content && (label === '' ? labels.length > 0 : labels.includes(label)) ? [{ key, content }] : [];
+  const found = [...documentsIn(state, 'content')].flatMap(([key, content]) => {
+    const { labels = [] } = content;
+    return (label === '' ? labels.length > 0 : labels.includes(label)) ? [{ key, content }] : [];
   });
   const cards = found.map(({ key, content }): Card => {
     const { title, slug, description = '', date = '', author = '', picture: lead = null } = spoken(content, asked);

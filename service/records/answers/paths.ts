@@ -1,5 +1,5 @@
 /** Where store pages are. */
-import { keys, parsePage, pathOf, type ContentDocument, type PageCode, type PathNeed } from '@parlour/core';
+import { keys, parsePage, pathOf, type PageCode, type PathNeed } from '@parlour/core';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';
 
@@ -42,7 +42,7 @@ function answerByDesign(need: PathNeed, { data, sources: { patterns, state, pref
   if (kind === 'not-found') data.set(need, null);
   else if (code === null) data.set(need, prefix + pathOf(patterns, kind));
   else {
-    const document = state.get(keys.content(code)) as ContentDocument | undefined;
+    const document = state.get(keys.content(code));
     data.set(need, document ? prefix + pathOf(patterns, 'content', document.slug) : null);
   }
 }

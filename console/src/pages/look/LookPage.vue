@@ -36,7 +36,9 @@ const shownPage = ref('home');
 const { data: why } = useAnswer(routes.why, () => ({ params: { page: shownPage.value } }), {
   when: () => shownPage.value !== SPECIMEN_PAGE,
 });
-const pageTitle = computed(() => (shownPage.value === SPECIMEN_PAGE ? 'All styles on one sheet' : (why.value?.title ?? '')));
+const pageTitle = computed(() =>
+  shownPage.value === SPECIMEN_PAGE ? 'All styles on one sheet' : (why.value?.title ?? ''),
+);
 const url = usePreview(() => shownPage.value);
 const device = ref<Device>('desktop');
 

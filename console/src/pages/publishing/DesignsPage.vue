@@ -112,9 +112,7 @@ const rename = (design: Design): Promise<void> =>
               >Edit</v-btn
             >
             <v-btn v-if="!design.live" variant="outlined" :disabled="busy" @click="switching = design">Make live</v-btn>
-            <v-btn v-if="!design.live" :disabled="busy" @click="updateFromLive(design)"
-              >Update from live</v-btn
-            >
+            <v-btn v-if="!design.live" :disabled="busy" @click="updateFromLive(design)">Update from live</v-btn>
             <v-btn
               :disabled="busy"
               @click="
