@@ -116,19 +116,19 @@ export interface WordsField extends Common<readonly string[]> {
   readonly max: number;
 }
 /** Repeated items, each with fields of its own. They are no value of the section but entries inside it. */
-export interface EntriesField extends Common<readonly EntryValues[]> {
+export interface EntriesField<I extends Fields = Fields> extends Common<readonly []> {
   readonly type: 'entries';
   /** What one is called. */
   readonly one: string;
-  readonly fields: Fields;
+  readonly fields: I;
   readonly max: number;
   /** True if entries may hold entries of the same form, in a list of the same name. */
   readonly nests?: boolean;
 }
 /** What a view gets of one entry: its fields, its id, and the entries inside it. */
-export type EntryValues = Readonly<Record<string, unknown>> & {
+export type EntryOf<I extends Fields> = ValuesOf<I> & {
   readonly id: string;
-  readonly entries?: readonly EntryValues[];
+  readonly entries?: readonly EntryOf<I>[];
 };
 
 /** Any field, told apart by its type. */
@@ -162,7 +162,11 @@ export type PerDevice<T> = Readonly<Record<Device, T>>;
 
 /** What a view gets: every field with its own value or its default; for each device where it may differ. */
 export type ValuesOf<F extends Fields> = {
-  readonly [K in keyof F]: F[K] extends { perDevice: true } ? PerDevice<F[K]['default']> : F[K]['default'];
+  readonly [K in keyof F]: F[K] extends EntriesField<infer I>
+    ? readonly EntryOf<I>[]
+    : F[K] extends { perDevice: true }
+      ? PerDevice<F[K]['default']>
+      : F[K]['default'];
 };
 
 /** A picture of the store in a field, with how it is cropped and what it shows. */

@@ -131,13 +131,13 @@ export const menu = (label: string, help: string, options: Pick<ReferenceField, 
  * @example
  * entries('Slides', 'What is shown in turn.', 'slide', { picture: picture('Picture', 'Fills the slide.') })
  */
-export const entries = (
+export const entries = <const I extends Fields>(
   label: string,
   help: string,
   one: string,
-  fields: Fields,
-  options: Partial<Options<EntriesField>> = {},
-): EntriesField => ({ type: 'entries', label, help, one, fields, default: [], max: 50, ...options });
+  fields: I,
+  options: Partial<Pick<EntriesField, 'max' | 'nests'>> = {},
+): EntriesField<I> => ({ type: 'entries', label, help, one, fields, default: [], max: 50, ...options });
 
 /**
  * One of a few values.

@@ -1,5 +1,5 @@
 /** The values of a section as its view is given them: with defaults, for each device, cleaned, entries included. */
-import type { EntriesField, EntryValues, Fields, ValuesOf } from '../fields/field.js';
+import type { EntriesField, Fields, ValuesOf } from '../fields/field.js';
 import { cleanProse } from '../fields/prose.js';
 import { isBound, withDefaults, type Reading } from '../fields/value.js';
 import type { Entry, Lists, Values } from '../design/document.js';
@@ -24,7 +24,7 @@ export function readValues<F extends Fields>(
   return read as ValuesOf<F>;
 }
 
-const readEntries = (field: EntriesField, list: readonly Entry[], reading: Reading): EntryValues[] =>
+const readEntries = (field: EntriesField, list: readonly Entry[], reading: Reading): Values[] =>
   list.map(({ id, values, lists = {} }) => ({
     ...readValues(field.fields, { values, lists }, reading),
     id,

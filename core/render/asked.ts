@@ -1,7 +1,7 @@
 /** What the fields of sections ask for: pictures, pages that links lead to, menus. */
 import type { SectionedDocument, Values } from '../design/document.js';
 import { sectionsIn } from '../design/document.js';
-import type { EntryValues, Field, Fields, Link, PictureValue } from '../fields/field.js';
+import type { Field, Fields, Link, PictureValue } from '../fields/field.js';
 import { countsNow, withDefaults } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';
 import { FRAME } from '../kinds/frame.js';
@@ -19,7 +19,7 @@ export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
       case 'link':
         return linkNeeds(value as Link | null);
       case 'entries':
-        return (value as readonly EntryValues[]).flatMap((entry) => fieldNeeds(field.fields, entry));
+        return (value as readonly Values[]).flatMap((entry) => fieldNeeds(field.fields, entry));
       default:
         return [];
     }

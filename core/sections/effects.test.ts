@@ -137,7 +137,11 @@ function valuesOf(field: Field): unknown[] {
     case 'source':
       return [{ from: 'newest' }, { from: 'reduced' }];
     case 'reference':
-      return field.to === 'menu' ? ['header-links', 'other'] : field.to === 'content' ? ['care', 'gone'] : ['a', 'b', ''];
+      return field.to === 'menu'
+        ? ['header-links', 'other']
+        : field.to === 'content'
+          ? ['care', 'gone']
+          : ['a', 'b', ''];
     default:
       return [];
   }

@@ -1,6 +1,5 @@
 /** Links to where else the store is found. */
 import { choice, entries, link, text } from '../../fields/make.js';
-import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
@@ -14,12 +13,6 @@ const SIGNS = {
   letter: '<rect x="3.5" y="6" width="17" height="12" rx="1.5"/><path d="M4 7.5l8 6 8-6"/>',
   map: '<path d="M12 20.5c4-4.6 6-8 6-10.5a6 6 0 0 0-12 0c0 2.5 2 5.9 6 10.5z"/><circle cx="12" cy="10" r="2"/>',
 } as const;
-
-interface Place {
-  readonly label: string;
-  readonly link: Link | null;
-  readonly sign: keyof typeof SIGNS;
-}
 
 export const elsewhereOnline = defineKind(
   {
@@ -76,10 +69,10 @@ export const elsewhereOnline = defineKind(
   {
     view({ title, places, shown }, view) {
       const words = (label: string) => (shown === 'signs' ? html`<span class="hidden-words">${label}</span>` : label);
-      const sign = (name: Place['sign']) =>
+      const sign = (name: keyof typeof SIGNS) =>
         shown !== 'words' &&
         html`<svg class="elsewhere-online-sign" viewBox="0 0 24 24" aria-hidden="true">${raw(SIGNS[name])}</svg>`;
-      const items = (places as unknown as readonly Place[]).map(({ label, link: where, sign: name }) => {
+      const items = places.map(({ label, link: where, sign: name }) => {
         const to = view.link(where);
         return to && html`<li><a ${to}>${sign(name)}${words(label)}</a></li>`;
       });

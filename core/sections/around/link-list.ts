@@ -60,7 +60,7 @@ export const linkList = defineKind(
   {
     view({ title, menu: code, links, direction }, view) {
       const menu = code === '' ? null : view.menu(code);
-      const linked: readonly Linked[] = menu?.entries ?? (links as unknown as readonly Linked[]);
+      const linked: readonly Linked[] = menu?.entries ?? links;
       const list = (some: readonly Linked[]): Markup | false => {
         const items = some.map(({ label, link, entries: inside = [] }) => {
           const to = view.link(link);

@@ -6,13 +6,6 @@ import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { View } from '../../kinds/view.js';
 
-interface Message {
-  readonly text: string;
-  readonly link: Link | null;
-  readonly from: string;
-  readonly until: string;
-}
-
 export const notice = defineKind(
   {
     name: 'notice',
@@ -46,7 +39,7 @@ export const notice = defineKind(
   },
   {
     view({ text: always, link, messages, several }, view) {
-      const timed = (messages as unknown as readonly Message[]).filter((one) => view.isNow(one));
+      const timed = messages.filter((one) => view.isNow(one));
       const said = [...(always === '' ? [] : [{ text: always, link }]), ...timed];
       const shown = several === 'all' ? said : [timed[0] ?? said[0]].flatMap((one) => one ?? []);
       if (shown.length === 0) return NOTHING;
@@ -65,7 +58,7 @@ export const notice = defineKind(
   },
 );
 
-function message({ text, link }: Pick<Message, 'text' | 'link'>, view: View) {
+function message({ text, link }: { readonly text: string; readonly link: Link | null }, view: View) {
   const to = view.link(link);
   return to ? html`<a ${to}>${text}</a>` : html`${text}`;
 }

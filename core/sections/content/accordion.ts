@@ -4,11 +4,6 @@ import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
-interface Fold {
-  readonly title: string;
-  readonly text: string;
-}
-
 const SLOTS = {
   one: 'In the first part',
   two: 'In the second part',
@@ -60,20 +55,19 @@ export const accordion = defineKind(
   },
   {
     view({ title, parts, shown, first }, view) {
-      const some = parts as unknown as readonly Fold[];
-      if (some.length === 0) return NOTHING;
-      const inside = ({ text }: Fold, at: number) => {
+      if (parts.length === 0) return NOTHING;
+      const inside = ({ text }: (typeof parts)[number], at: number) => {
         const slot = NAMES[at];
         return html`${text !== '' && html`<div class="prose">${raw(text)}</div>`}${slot !== undefined && view.holds(slot) && view.slot(slot)}`;
       };
       const level = title === '' ? '2' : '3';
       const heading = title !== '' && html`<h2>${title}</h2>`;
       if (shown === 'open')
-        return html`${heading}<div class="accordion">${some.map((part, at) => html`<section class="accordion-part">${raw(`<h${level} class="accordion-title">`)}${part.title}${raw(`</h${level}>`)}${inside(part, at)}</section>`)}</div>`;
+        return html`${heading}<div class="accordion">${parts.map((part, at) => html`<section class="accordion-part">${raw(`<h${level} class="accordion-title">`)}${part.title}${raw(`</h${level}>`)}${inside(part, at)}</section>`)}</div>`;
       // Where one closes the other, browsers go by the name.
       const group = shown === 'each' ? false : html` name="${view.id('part')}"`;
       const open = (at: number) => at === 0 && (first || shown === 'tabs') && html` open`;
-      return html`${heading}<div class="accordion accordion-${shown}"${shown === 'tabs' && html` data-tabs`}>${some.map((part, at) => html`<details class="accordion-part"${group}${open(at)}><summary>${part.title}</summary><div class="accordion-in">${inside(part, at)}</div></details>`)}</div>`;
+      return html`${heading}<div class="accordion accordion-${shown}"${shown === 'tabs' && html` data-tabs`}>${parts.map((part, at) => html`<details class="accordion-part"${group}${open(at)}><summary>${part.title}</summary><div class="accordion-in">${inside(part, at)}</div></details>`)}</div>`;
     },
     css: css`
       .accordion {

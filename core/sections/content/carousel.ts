@@ -1,17 +1,8 @@
 /** Pictures with words, one after the other. */
 import { choice, entries, link, picture, text } from '../../fields/make.js';
-import type { Link, PictureValue } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-
-interface Slide {
-  readonly picture: PictureValue | null;
-  readonly title: string;
-  readonly text: string;
-  readonly action: string;
-  readonly link: Link | null;
-}
 
 export const carousel = defineKind(
   {
@@ -56,12 +47,11 @@ export const carousel = defineKind(
   },
   {
     view({ label, slides, size }, view) {
-      const some = slides as unknown as readonly Slide[];
-      if (some.length === 0) return NOTHING;
-      const items = some.map(({ picture, title, text, action, link }, at) => {
+      if (slides.length === 0) return NOTHING;
+      const items = slides.map(({ picture, title, text, action, link }, at) => {
         const to = view.link(link);
         const words = title !== '' || text !== '' || (action !== '' && to);
-        return html`<li class="slide" aria-label="${view.word('slide-of', { number: at + 1, count: some.length })}">${view.picture(picture, '100vw')}${words && html`<div class="slide-words">${title !== '' && html`<h2>${title}</h2>`}${text !== '' && html`<p>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}>${action}</a>`}</div>`}</li>`;
+        return html`<li class="slide" aria-label="${view.word('slide-of', { number: at + 1, count: slides.length })}">${view.picture(picture, '100vw')}${words && html`<div class="slide-words">${title !== '' && html`<h2>${title}</h2>`}${text !== '' && html`<p>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}>${action}</a>`}</div>`}</li>`;
       });
       return html`<section class="carousel" data-carousel aria-label="${label}"><ul class="slides slides-${size}" tabindex="0">${items}</ul><div class="carousel-ways" hidden><button class="button-quiet" type="button" data-way="-1">${view.word('page-before')}</button><button class="button-quiet" type="button" data-way="1">${view.word('page-after')}</button></div></section>`;
     },

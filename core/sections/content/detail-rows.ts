@@ -4,11 +4,6 @@ import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
-interface Row {
-  readonly label: string;
-  readonly value: string;
-}
-
 export const detailRows = defineKind(
   {
     name: 'detail-rows',
@@ -36,7 +31,7 @@ export const detailRows = defineKind(
   },
   {
     view({ title, rows }) {
-      const filled = (rows as unknown as readonly Row[]).filter(({ value }) => value !== '');
+      const filled = rows.filter(({ value }) => value !== '');
       if (filled.length === 0) return NOTHING;
       const lines = filled.map(
         ({ label, value }) => html`<div class="detail"><dt>${label}</dt><dd>${value}</dd></div>`,

@@ -1,15 +1,8 @@
 /** Files to take away. */
 import { entries, link, text } from '../../fields/make.js';
-import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-
-interface FileShown {
-  readonly label: string;
-  readonly link: Link | null;
-  readonly about: string;
-}
 
 export const fileList = defineKind(
   {
@@ -39,7 +32,7 @@ export const fileList = defineKind(
   },
   {
     view({ title, files }, view) {
-      const items = (files as unknown as readonly FileShown[]).map(({ label, link, about }) => {
+      const items = files.map(({ label, link, about }) => {
         const to = view.link(link);
         return (
           to && html`<li><a ${to}>${label}</a>${about !== '' && html` <span class="file-about">${about}</span>`}</li>`

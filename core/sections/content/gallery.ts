@@ -1,16 +1,10 @@
 /** Pictures beside each other, each to be seen large. */
 import { choice, entries, picture, text } from '../../fields/make.js';
-import type { PictureValue } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { deviceClasses } from '../../kinds/devices.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { picturePath } from '../../kinds/picture.js';
-
-interface Shown {
-  readonly picture: PictureValue | null;
-  readonly caption: string;
-}
 
 const ACROSS = { '1': 'One', '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' } as const;
 const columns = (prefix: string): string =>
@@ -59,8 +53,7 @@ export const gallery = defineKind(
   },
   {
     view({ title, pictures, across, cut }, view) {
-      const some = pictures as unknown as readonly Shown[];
-      const items = some.map(({ picture, caption }) => {
+      const items = pictures.map(({ picture, caption }) => {
         const info = picture && view.data({ type: 'picture', hash: picture.picture });
         if (!info) return null;
         const largest = picturePath(info.hash, info.widths.at(-1) ?? info.width);

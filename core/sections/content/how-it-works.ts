@@ -1,15 +1,8 @@
 /** Steps in their order. */
 import { choice, entries, picture, text } from '../../fields/make.js';
-import type { PictureValue } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-
-interface Step {
-  readonly title: string;
-  readonly text: string;
-  readonly picture: PictureValue | null;
-}
 
 export const howItWorks = defineKind(
   {
@@ -56,11 +49,10 @@ export const howItWorks = defineKind(
   },
   {
     view({ title, steps, across }, view) {
-      const some = steps as unknown as readonly Step[];
-      if (some.length === 0) return NOTHING;
+      if (steps.length === 0) return NOTHING;
       const heading = (words: string) =>
         title === '' ? html`<h2 class="step-title">${words}</h2>` : html`<h3 class="step-title">${words}</h3>`;
-      const items = some.map(
+      const items = steps.map(
         ({ title: words, text, picture }) =>
           html`<li>${view.picture(picture, '(min-width:48rem) 33vw, 100vw')}${heading(words)}${text !== '' && html`<p>${text}</p>`}</li>`,
       );

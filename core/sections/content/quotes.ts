@@ -1,16 +1,8 @@
 /** What others say. */
 import { choice, entries, picture, text } from '../../fields/make.js';
-import type { PictureValue } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-
-interface Quote {
-  readonly text: string;
-  readonly who: string;
-  readonly about: string;
-  readonly picture: PictureValue | null;
-}
 
 export const quotes = defineKind(
   {
@@ -56,9 +48,8 @@ export const quotes = defineKind(
   },
   {
     view({ title, quotes, across }, view) {
-      const some = quotes as unknown as readonly Quote[];
-      if (some.length === 0) return NOTHING;
-      const items = some.map(
+      if (quotes.length === 0) return NOTHING;
+      const items = quotes.map(
         ({ text, who, about, picture }) =>
           html`<li><figure class="quote"><blockquote>${text}</blockquote>${(who !== '' || about !== '') && html`<figcaption>${picture && html`<span class="quote-face">${view.picture({ ...picture, alt: '' }, '4rem')}</span>`}<span>${who !== '' && html`<strong>${who}</strong>`}${about !== '' && html`<span class="quote-about">${about}</span>`}</span></figcaption>`}</figure></li>`,
       );

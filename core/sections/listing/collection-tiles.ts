@@ -1,5 +1,4 @@
 /** Collections as cards with a picture. */
-import type { EntryValues } from '../../fields/field.js';
 import { choice, entries, number, reference, text, toggle } from '../../fields/make.js';
 import type { CollectionCard } from '../../kinds/data.js';
 import { css } from '../../kinds/css.js';
@@ -10,9 +9,13 @@ import type { CollectionsNeed } from '../../kinds/needs.js';
 import { pictureTag } from '../../kinds/picture.js';
 import { CARD_FIELDS, CARDS_CSS, cardsSketch } from '../product/cards.js';
 
-const need = ({ chosen, limit }: { chosen: readonly EntryValues[]; limit: number }): CollectionsNeed => ({
+interface Asked {
+  readonly chosen: readonly { readonly collection: string }[];
+  readonly limit: number;
+}
+const need = ({ chosen, limit }: Asked): CollectionsNeed => ({
   type: 'collections',
-  chosen: chosen.length ? chosen.map((one) => String(one['collection'])) : null,
+  chosen: chosen.length ? chosen.map(({ collection }) => collection) : null,
   limit,
 });
 
