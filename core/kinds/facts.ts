@@ -88,7 +88,7 @@ export interface Facts {
   readonly delivery: {
     readonly offers: readonly DeliveryOffer[];
     readonly chosen: string | null;
-    /** The name of the way that was chosen and does not go to the country. */
+    /** The name of the delivery method that was chosen and does not go to the country. */
     readonly gone: string | null;
   };
   readonly payment: { readonly chosen: PaymentWay };

@@ -48,7 +48,7 @@ describe('cart and checkout', () => {
     lineOf({ product: 'K-2', title: 'Reel & co', price: 100, picture: null }),
   ];
 
-  test('the facts follow lines, country and choice; a way that does not go there is as good as not chosen', () => {
+  test('the facts follow lines, country and choice; a delivery method that does not go there is as good as not chosen', () => {
     expect(factsOf(lines)).toMatchObject({
       'cart-count': 3,
       buyer: { country: 'IE', countries: ['IE', 'DE'] },

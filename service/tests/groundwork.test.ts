@@ -46,7 +46,7 @@ test('a new store begins with the one that is chosen, or with the first', async 
 });
 
 test('a copy is built on another one: what was changed stays, all else follows; live and back', async () => {
-  // A top line as the groundwork has it: only what nobody changed follows.
+  // A top strip as the groundwork has it: only what nobody changed follows.
   const topLine = 'around/top-line/standard';
   await service.edit(
     { type: 'remove', document: topLine, node: 'top-row' },
@@ -60,7 +60,7 @@ test('a copy is built on another one: what was changed stays, all else follows; 
       frame: { space: 'none', align: 'end', tone: 'soft' },
     },
   );
-  await service.call(routes.publish, { body: { note: 'A plain top line' } });
+  await service.call(routes.publish, { body: { note: 'A plain top strip' } });
   const before = await visit('windrow.localhost', '/item/gannet-delta');
   await service.edit({ type: 'set', document: 'look', field: 'values.accentColour', value: '#114477' });
   await service.edit({
@@ -84,7 +84,7 @@ test('a copy is built on another one: what was changed stays, all else follows; 
   expect(changes.map(({ sentence }) => sentence)).toEqual(
     expect.arrayContaining([
       expect.stringContaining('Groundwork is “Brasslamp”, was “Foolscap”'),
-      expect.stringMatching(/^The top line “Standard”: Tone .*“Vivid”, was “Soft”\.$/),
+      expect.stringMatching(/^The top strip “Standard”: Tone .*“Vivid”, was “Soft”\.$/),
     ]),
   );
   // Shoppers see the first design until the other one is live.

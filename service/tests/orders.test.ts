@@ -31,7 +31,7 @@ test.each<[string, string, (shopper: Shopper) => Promise<unknown>]>([
         body: { name: 'By post', prices: { IE: 450, DE: 1900 } },
       }),
   ],
-  ['the way that was chosen, untold', '€42.00', () => Promise.resolve()],
+  ['the delivery method that was chosen, untold', '€42.00', () => Promise.resolve()],
 ])(
   '%s changes after it was seen: nothing is ordered, %s is shown and said, then it is',
   async (what, total, happens) => {

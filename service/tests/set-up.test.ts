@@ -198,7 +198,10 @@ test('a content page has its texts in each language; what has none is refused', 
   expect(english).toContain('<dt>The answer</dt><dd>Within a day</dd>');
   expect((await visit('/de/reach-us')).text).toContain('<dd>Am selben Tag</dd>');
   // A row without a value is left out, and the list where no row has one.
-  expect([english.includes('The never'), (await visit('/terms')).text.includes('detail-rows')]).toEqual([false, false]);
+  expect([english.includes('The never'), (await visit('/terms')).text.includes('<dl class="detail-rows"')]).toEqual([
+    false,
+    false,
+  ]);
   await expect(edit(set('attributes.With spaces', 'x'))).rejects.toMatchObject({ code: 'no-such-field' });
   await expect(edit(set('slug@de', 'kontakt'))).rejects.toMatchObject({ code: 'no-such-field' });
 });

@@ -104,7 +104,7 @@ export async function answerNeeds(
   return asked;
 }
 
-/** Of whoever has no cart yet: the countries that the store delivers to, and the ways to its own. */
+/** Of whoever has no cart yet: the countries that the store delivers to, and the delivery methods to its own. */
 const startingFacts = (buying: Buying): Partial<Facts> =>
   checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying);
 
