@@ -6,6 +6,11 @@ import vue from 'eslint-plugin-vue';
 import { builtinModules } from 'node:module';
 import tseslint from 'typescript-eslint';
 
+/** What knows the types of every file. */
+const PROJECTS = [
+  ...['core', 'contract', 'service', 'cli', 'demo', 'console'].map((room) => `${room}/tsconfig.json`),
+  'tsconfig.tests.json',
+];
 const NODE = [...builtinModules, ...builtinModules.map((name) => `node:${name}`)];
 /** Refuses imports of these modules, with the reason. */
 const wall = (message, names, patterns = []) => ({
@@ -85,6 +90,19 @@ export default tseslint.config(
     },
   },
   { files: ['**/*.{ts,vue}'], rules: { 'no-undef': 'off' } },
+  // By types: promises that nobody waits for, and assertions that say nothing.
+  {
+    files: ['**/*.ts'],
+    languageOptions: { parserOptions: { project: PROJECTS, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: false }],
+      '@typescript-eslint/no-unnecessary-type-assertion': 'error',
+      '@typescript-eslint/only-throw-error': 'error',
+      '@typescript-eslint/prefer-promise-reject-errors': 'error',
+    },
+  },
   // Core imports by path, so that this concerns the rooms that work for a store.
   {
     files: ['{service,console,cli,contract}/**/*.{ts,vue}'],

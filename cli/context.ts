@@ -127,7 +127,7 @@ export function contextOf(command: Command): Context {
           : {}),
         ...input.params,
       };
-      return client.call(route as Route, { ...input, params } as never) as Promise<AnswerOf<typeof route>>;
+      return client.call(route as Route, { ...input, params }) as Promise<AnswerOf<typeof route>>;
     },
     zone: () => (zone ??= context.call(routes.getStore).then(({ timeZone }) => timeZone)),
     kinds: () => (kinds ??= context.call(routes.listSectionKinds).then((answer) => kindsByName(answer.kinds))),

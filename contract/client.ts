@@ -60,7 +60,7 @@ export function createClient({ origin, token }: ClientOptions): Client {
       });
       const answer: unknown = await response.json().catch(() => null);
       if (!response.ok) throw asProblem(answer, response.status);
-      return answer as AnswerOf<typeof route>;
+      return answer;
     },
   };
 }

@@ -61,7 +61,7 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/look', 'Look'],
   ['/content', 'Content pages'],
   ['/content/about', 'The workshop'],
-  ['/menus/main', 'Menus'],
+  ['/menus/header-links', 'Menus'],
   ['/regions', 'Regions'],
   ['/rules/product', 'Rules'],
   ['/paths', 'Paths'],

@@ -88,7 +88,7 @@ test('of an accordion that opens one part at a time the other closes; as tabs th
 });
 
 test('a countdown counts; without script the day is said', async () => {
-  await page.goto(at('/cart'));
+  await page.goto(at('/browse/line-reels-tails'));
   const left = page.locator('.countdown-left');
   await left.getByText('days').waitFor();
   const seconds = left.locator('[data-unit="1000"]');
@@ -98,7 +98,7 @@ test('a countdown counts; without script the day is said', async () => {
   const plain = await openBrowser({ javaScriptEnabled: false });
   try {
     const other = await plain.newPage();
-    await other.goto(at('/cart'));
+    await other.goto(at('/browse/line-reels-tails'));
     await other.getByText('until 31 January 2027 at 20:00').waitFor();
     await soon(() => other.locator('.countdown-left').isVisible()).toBe(false);
   } finally {
@@ -114,7 +114,7 @@ test('by a clock that is ahead nothing counts, and the page is not loaded again 
     let loads = 0;
     ahead.on('load', () => loads++);
     await ahead.clock.setFixedTime('2027-02-01T00:00:00Z');
-    await ahead.goto(at('/cart'));
+    await ahead.goto(at('/browse/line-reels-tails'));
     await ahead.getByText('until 31 January 2027 at 20:00').waitFor();
     await ahead.waitForTimeout(500);
     expect(loads).toBe(1);

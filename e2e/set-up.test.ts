@@ -69,7 +69,7 @@ test('a content page is written beside the page itself, and held back until it i
     path: '/our-story',
     visible: 'nobody',
     labels: ['story'],
-    menus: [{ code: 'main' }],
+    menus: [{ code: 'header-links' }],
   });
 
   await page.goto(consoleAt('/content'));
@@ -115,7 +115,7 @@ test('ready-made texts are told, read, and counted; a page that was removed is m
 });
 
 test('a menu is put together by keys: pages added together, moved, nested and renamed', async () => {
-  await page.goto(consoleAt('/menus/main'));
+  await page.goto(consoleAt('/menus/header-links'));
   const rows = page.locator('.entries .name strong');
   await page.getByRole('button', { name: 'Add pages' }).click();
   const dialog = page.getByRole('dialog');
@@ -163,7 +163,7 @@ test('an entry whose page is gone is told', async () => {
   await page.goto(consoleAt('/content/reach-us'));
   await page.getByRole('button', { name: 'Remove' }).click();
   await page.getByText('Usual pages that are missing here').waitFor();
-  await page.goto(consoleAt('/menus/main'));
+  await page.goto(consoleAt('/menus/header-links'));
   await page.getByText('1 leads nowhere').waitFor();
   await page.getByRole('button', { name: /^Reach us Page is gone/ }).waitFor();
   await page.getByRole('button', { name: 'Remove Reach us' }).click();

@@ -31,7 +31,7 @@ interface Started {
 function start(port: number, env: Record<string, string> = {}): Started {
   const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs')], {
     cwd: ROOT,
-    env: { PATH: process.env['PATH'], PARLOUR_HOME: home, PARLOUR_PORT: String(port), ...env } as NodeJS.ProcessEnv,
+    env: { PATH: process.env['PATH'], PARLOUR_HOME: home, PARLOUR_PORT: String(port), ...env },
   });
   running.push(child);
   let text = '';

@@ -41,7 +41,7 @@ function parlour(...words: string[]): Promise<{ code: number | null; out: string
 }
 
 const home = async (): Promise<Document> =>
-  (await service.call(routes.getDocument, { query: { key: 'template/home' } })).document as Document;
+  (await service.call(routes.getDocument, { query: { key: 'template/home' } })).document;
 const titleOf = async (): Promise<unknown> => openDocument(await home()).nodes['h-poster']?.values['title'];
 
 test(`${2 * BY_COMMAND + BY_HAND} edits by two command lines and a console`, async () => {

@@ -6,7 +6,6 @@ import {
   Problem,
   type Creatable,
   type CreateRequest,
-  type Document,
   type EditRequest,
   type PageKind,
 } from '@parlour/core';
@@ -177,5 +176,5 @@ export async function showDocument(name: string, _options: object, command: Comm
   const { call, print, zone, kinds } = contextOf(command);
   const found = await call(routes.getDocument, { query: { key: documentKey(name) } });
   const about = { zone: await zone(), kinds: await kinds() };
-  print(found.document, () => describeDocument(found.document as Document, about));
+  print(found.document, () => describeDocument(found.document, about));
 }

@@ -10,7 +10,6 @@ import {
   openDocument,
   Problem,
   splitField,
-  type Document,
   type DraftDocument,
   type EditRequest,
   type PlaceRequest,
@@ -176,7 +175,7 @@ export async function addNode(
     const path = /^(values|frame)\./.test(field) ? field : `values.${field}`;
     const { part, key: valueKey } = splitField(path);
     const declared = nodeField(document, draft, path, await context.kinds());
-    parts[part as 'values'][valueKey] = await valueFor(context, declared, context.textFrom(text as string), valueKey);
+    parts[part as 'values'][valueKey] = await valueFor(context, declared, context.textFrom(text), valueKey);
   }
   const { frame, values } = parts;
   const answer = await context.edit([
@@ -253,7 +252,7 @@ export function splitAt(text: string, mark: string): [string, string | undefined
 /** A document of the draft, in the form edits are made against; one that is only implied too. */
 export async function openedDocument({ call }: Context, key: string): Promise<DraftDocument> {
   const found = await call(routes.getDocument, { query: { key } })
-    .then(({ document }) => openDocument(document as Document))
+    .then(({ document }) => openDocument(document))
     .catch((error: unknown) => {
       if (error instanceof Problem && error.code === 'no-such-document') return undefined;
       throw error;

@@ -168,7 +168,8 @@ function orderText({ number, placed, buyer, lines, delivery, payment, totals }: 
 }
 
 function deliveryText(methods: readonly Method[], store: Store): string {
-  if (methods.length === 0) return 'Nothing is delivered yet. Add a delivery method: parlour delivery set CODE NAME COUNTRY=PRICE';
+  if (methods.length === 0)
+    return 'Nothing is delivered yet. Add a delivery method: parlour delivery set CODE NAME COUNTRY=PRICE';
   const money = moneyIn(store);
   return table(
     ['Code', 'Name', 'Prices'],

@@ -149,7 +149,5 @@ async function datesOf({ zone }: Context, times: Omit<RuleOptions, 'before'>): P
   const given = Object.entries(times).filter(([, text]) => text !== undefined);
   if (given.length === 0) return {};
   const timeZone = await zone();
-  return Object.fromEntries(
-    given.map(([name, text]) => [name, instantOf(text as string, timeZone, `--${name}`).instant]),
-  );
+  return Object.fromEntries(given.map(([name, text]) => [name, instantOf(text, timeZone, `--${name}`).instant]));
 }

@@ -62,7 +62,7 @@ export function useKept<T>(
     return known?.status === 'success' && known.fetchStatus === 'idle' && !known.isInvalidated;
   };
   return {
-    data: data as Ref<T | undefined>,
+    data,
     loading: isFetching,
     async settle() {
       // Answered, or asked, since the last change already, it is not asked twice; a further change cuts an answer off.
@@ -121,7 +121,7 @@ export function useParts<R extends Parted>(
     answers,
   );
   return {
-    parts: computed(() => (data.value?.pages ?? []) as AnswerOf<R>[]),
+    parts: computed(() => data.value?.pages ?? []),
     loading: isFetching,
     hasMore: hasNextPage,
     more: async () => void (await fetchNextPage()),

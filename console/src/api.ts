@@ -85,7 +85,7 @@ export async function call<R extends Route>(
   const params = { store: session.store?.slug ?? '', design: session.design, ...input?.params };
   if (route.method !== 'get') session.saving++;
   try {
-    const answer = (await client.call(route as Route, { ...input, params } as never)) as AnswerOf<R>;
+    const answer = (await client.call(route as Route, { ...input, params })) as AnswerOf<R>;
     if (changesSomething(route, input)) askAnew();
     return answer;
   } catch (error) {

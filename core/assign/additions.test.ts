@@ -134,7 +134,7 @@ test('the plan draws what is added, shared, and in open places, each as part of 
   const state = stateOf([
     ['assignments/home', assignments('home', 't')],
     ['template/t', page],
-    ['template/other', { ...template([words('o', 'O')]), around: { header: 'none' } } as Document],
+    ['template/other', { ...template([words('o', 'O')]), around: { header: 'none' } }],
     ['shared/p', shared],
     ['addition/one', addition('after:a', 'One')],
     ['addition/two', addition('open-place:open', 'Two', { order: 1 })],

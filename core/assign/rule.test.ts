@@ -111,7 +111,7 @@ describe('assignment', () => {
     fc.record({
       match: fc.constantFrom('all', 'any'),
       conditions: fc.array(condition, { minLength: 1, maxLength: 3 }),
-    }) as fc.Arbitrary<Rule>,
+    }),
     { maxLength: 12 },
   );
   const setting = { now: '2026-11-23T10:00Z', decimals: 2 };

@@ -190,7 +190,7 @@ export function regionsOf(template: TemplateDocument | undefined, state: DesignS
     if (region === 'side' && (chosen === undefined || (template?.layout.side ?? 'none') === 'none')) return [];
     if (chosen === 'none') return [{ region, document: null, name: 'none', reason: 'template' }];
     const document = keys.arrangement(region, chosen);
-    const found = state.get(document) as ArrangementDocument | undefined;
+    const found = state.get(document);
     return found ? [{ region, document, name: found.name, reason: chosen ? 'template' : 'standard' }] : [];
   });
 }

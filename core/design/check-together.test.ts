@@ -7,7 +7,7 @@ const whole: Record<DocumentKey, Document> = {
   'template/home': {
     ...template([section('s', 'columns', {}, { one: [section('u', 'shared-section', { shared: 'promise' })] })]),
     around: { header: 'plain', footer: 'none' },
-  } as Document,
+  },
   'template/product': template([], 'product', 'Product'),
   'template/sale': template([], 'product', 'Sale'),
   'template/plain': template([], 'product', 'Plain'),

@@ -1,5 +1,5 @@
 /** What an editor may change: words, pictures, links and content pages; never structure, look or assignments. */
-import { applyRequests, checkContentEdits, invertEdit, SHIPPED_KINDS, type Edit, type EditRequest } from '../index.js';
+import { applyRequests, checkContentEdits, invertEdit, SHIPPED_KINDS, type EditRequest } from '../index.js';
 import { assignments, draftOf, refusal, section, template, tools, withChanges } from '../tests/designs.js';
 
 const draft = draftOf({
@@ -22,7 +22,7 @@ const draft = draftOf({
 function check(request: EditRequest): void {
   const { edits, documents } = applyRequests([request], draft, tools());
   checkContentEdits(edits, draft, SHIPPED_KINDS);
-  checkContentEdits(edits.toReversed().map(invertEdit) as Edit[], withChanges(draft, documents), SHIPPED_KINDS);
+  checkContentEdits(edits.toReversed().map(invertEdit), withChanges(draft, documents), SHIPPED_KINDS);
 }
 const VALUES: Readonly<Record<string, unknown>> = {
   'values.picture': null,
@@ -49,15 +49,14 @@ const WAS: Readonly<Record<string, unknown>> = {
   'layout.width': 'standard',
   'values.label': 'Kites',
 };
-const set = (document: string, field: string, node?: string): EditRequest =>
-  ({
-    type: 'set',
-    document,
-    field,
-    value: Object.hasOwn(VALUES, field) ? VALUES[field] : 'x',
-    ...(Object.hasOwn(WAS, field) ? { was: WAS[field] } : {}),
-    ...(node ? { node } : {}),
-  }) as EditRequest;
+const set = (document: string, field: string, node?: string): EditRequest => ({
+  type: 'set',
+  document,
+  field,
+  value: Object.hasOwn(VALUES, field) ? VALUES[field] : 'x',
+  ...(Object.hasOwn(WAS, field) ? { was: WAS[field] } : {}),
+  ...(node ? { node } : {}),
+});
 
 test.each<[string, EditRequest]>([
   ['a text of a section', set('template/home', 'values.text', 'a')],

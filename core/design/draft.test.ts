@@ -18,7 +18,7 @@ import {
 import { section, template } from '../tests/designs.js';
 
 const MAIN = { in: null, at: 'main' };
-const open = (document: Document): DraftDocument => openDocument(document) as DraftDocument;
+const open = (document: Document): DraftDocument => openDocument(document);
 
 /** Any tree of sections, with ids of its own. */
 const trees = fc.letrec<{ tree: Section; list: Section[] }>((tie) => ({

@@ -66,7 +66,7 @@ test('documents of a sort', () => {
     Object.fromEntries(
       Array.from({ length: LIMITS.documentsOfType }, (_, i) => [
         `menu/m${i}`,
-        { format: 1, type: 'menu', name: `M${i}` } as Document,
+        { format: 1, type: 'menu', name: `M${i}` },
       ]),
     ),
   );

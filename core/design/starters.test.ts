@@ -68,8 +68,7 @@ test('a new store has the first of each kind, whole together', () => {
 
 test('a template begins with a starter and shares nothing with it', () => {
   const draft = draftOf(Object.fromEntries(starterDesign('Tern Tea')));
-  const create = (more: object): EditRequest =>
-    ({ type: 'create', what: 'template', name: 'Spares', ...more }) as EditRequest;
+  const create = (more: object): EditRequest => ({ type: 'create', what: 'template', name: 'Spares', ...more });
   const made = applyRequests([create({ starter: 'product-words', pageKind: 'product' })], draft, tools());
   const { head, nodes } = made.documents.get('template/spares') as DraftDocument;
   expect(head).toEqual({ name: 'Spares', pageKind: 'product', 'layout.width': 'standard' });

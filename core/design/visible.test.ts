@@ -2,7 +2,7 @@
 import { stateOf } from './state.js';
 import { visibleState, type Document } from '../index.js';
 
-const page = (own: object): Document => ({ format: 1, type: 'content', title: 'P', slug: 'p', ...own }) as Document;
+const page = (own: object): Document => ({ format: 1, type: 'content', title: 'P', slug: 'p', ...own });
 const look: Document = { format: 1, type: 'look', groundwork: 'foolscap' };
 const NOW = '2026-11-26T10:00:00.000Z';
 const seen = (pages: Record<string, object>) => {

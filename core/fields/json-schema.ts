@@ -5,7 +5,7 @@ export type JsonSchema = { [key: string]: unknown };
 
 /** The JSON Schema of a Yup schema of the forms Parlour uses. */
 export function jsonSchema(schema: Schema): JsonSchema {
-  const about = schema.describe() as SchemaDescription;
+  const about = schema.describe();
   const out = byType(schema, about);
   if (about.label) out['description'] = about.label;
   return about.nullable ? nullable(out) : out;
@@ -83,5 +83,5 @@ function bounds(about: SchemaDescription, low: string, high: string): JsonSchema
 }
 
 function param(about: SchemaDescription, test: string, name: string): unknown {
-  return (about.tests.find((one) => one.name === test)?.params as Record<string, unknown> | undefined)?.[name];
+  return about.tests.find((one) => one.name === test)?.params?.[name];
 }

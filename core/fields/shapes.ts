@@ -78,7 +78,7 @@ export function check<T>(
   remedy?: string,
 ): T {
   try {
-    return schema.validateSync(value, { strict: true, abortEarly: true }) as T;
+    return schema.validateSync(value, { strict: true, abortEarly: true });
   } catch (error) {
     if (!(error instanceof yup.ValidationError)) throw error;
     const where = error.path ? (code === 'bad-value' ? `${place}.${error.path}` : error.path) : place;
@@ -94,7 +94,7 @@ export const isStorable = (text: string): boolean => !text.includes('\0') && tex
 
 /** A text that is this one and no other. */
 export function exactly<T extends string>(value: T) {
-  return yup.string().strict().oneOf([value]).required() as yup.StringSchema<T>;
+  return yup.string().strict().oneOf([value]).required();
 }
 
 /** A value of one of several closed forms, told apart by the text in `tag`. */

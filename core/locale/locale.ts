@@ -124,5 +124,5 @@ export function shippedWords(language: string): Words {
   const isGerman = primary === 'de';
   return Object.fromEntries(
     Object.entries(STOREFRONT_WORDS).map(([name, about]) => [name, isGerman ? about.de : about.en]),
-  ) as Words;
+  );
 }

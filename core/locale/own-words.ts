@@ -59,7 +59,7 @@ export function ownWords(document: WordsDocument | undefined): Words {
     if (form === undefined) own[name] = value;
     else own[name] = { ...(own[name] as PluralWord | undefined), [form]: value } as PluralWord;
   }
-  return own as Words;
+  return own;
 }
 
 /** Words of which a form is there and `other` is not, which every language needs. */

@@ -117,7 +117,7 @@ const titleWeightOf = (values: Values): number =>
 
 /** Every setting as it counts: what a template has of its own goes before the store’s. */
 const valuesOf = ({ groundwork, values }: LookDocument, overrides: Values): Values =>
-  withDefaults(lookFields(groundwork), { ...values, ...overrides }) as Values;
+  withDefaults(lookFields(groundwork), { ...values, ...overrides });
 
 /**
  * The paths of the font files, to be loaded before all else: one that comes late is not used on the page.

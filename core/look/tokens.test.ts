@@ -1,6 +1,6 @@
 /** Design tokens: out and in again without loss; what cannot be read is named. */
 import fc from 'fast-check';
-import { GROUNDWORKS, lookFields, lookTokens, readTokens, type Values } from '../index.js';
+import { GROUNDWORKS, lookFields, lookTokens, readTokens } from '../index.js';
 import { refusal } from '../tests/designs.js';
 import { otherValues } from '../tests/other-values.js';
 
@@ -15,7 +15,7 @@ test('whatever is set comes back as it was, on every groundwork', () => {
     ]);
     return fc.record({
       groundwork: fc.constant(groundwork),
-      values: fc.record(Object.fromEntries(values), { requiredKeys: [] }) as fc.Arbitrary<Values>,
+      values: fc.record(Object.fromEntries(values), { requiredKeys: [] }),
     });
   });
   fc.assert(

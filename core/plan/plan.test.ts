@@ -96,10 +96,7 @@ describe('plan view', () => {
     const shelves = { ...template([]), type: 'arrangement', region: 'side', areas: { main: [section('shelf')] } };
     const chosen = planPage(
       {
-        template: [
-          'template/t',
-          { ...template([]), layout: { width: 'standard', side: 'end' }, areas } as SectionedDocument,
-        ],
+        template: ['template/t', { ...template([]), layout: { width: 'standard', side: 'end' }, areas }],
         regions: { side: ['around/side/shelves', shelves as unknown as SectionedDocument] },
       },
       SHIPPED_KINDS,

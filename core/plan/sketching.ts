@@ -1,5 +1,5 @@
 /** Draws the sketch of a kind with the values of a section: marks in CSS pixels at a page 1,200 wide. */
-import { DEVICES, type Field, type Fields } from '../fields/field.js';
+import { DEVICES, type Field } from '../fields/field.js';
 import { proseWords } from '../fields/prose.js';
 import type { Values } from '../design/document.js';
 import type { KindDescription } from '../kinds/kind.js';
@@ -185,7 +185,7 @@ function measure(field: Field | undefined, value: unknown): number {
 /** A value as it counts on the widest device. */
 function onDesktop({ kind, values }: Pen, name: string): unknown {
   const value = values[name];
-  return (kind.fields as Fields)[name]?.perDevice ? (value as Record<string, unknown>)[DEVICES[0]] : value;
+  return kind.fields[name]?.perDevice ? (value as Record<string, unknown>)[DEVICES[0]] : value;
 }
 
 function isSo(when: When, pen: Pen): boolean {

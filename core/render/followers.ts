@@ -4,14 +4,7 @@
  */
 import { documentsIn, type DesignState, isKeyOf } from '../design/state.js';
 import type { PageCode, PageKind } from '../assign/page.js';
-import {
-  sectionsIn,
-  type ContentDocument,
-  type Document,
-  type DocumentKey,
-  type SectionedDocument,
-  codeOf,
-} from '../design/document.js';
+import { sectionsIn, type ContentDocument, type Document, type DocumentKey, codeOf } from '../design/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { Field, Fields } from '../fields/field.js';
 import type { KindDescription, KindSet } from '../kinds/kind.js';
@@ -88,10 +81,9 @@ function follows(document: Document | undefined, saying: ReadonlySet<string>, as
   if (!document) return false;
   if (document.type === 'menu') return asks !== null && menuNeeds(document).some(asks);
   if (!('areas' in document)) return false;
-  const sectioned = document as SectionedDocument;
-  if (asks && pointersOf(sectioned, kinds).needs.some(asks)) return true;
+  if (asks && pointersOf(document, kinds).needs.some(asks)) return true;
   return (
-    saying.size > 0 && [...sectionsIn(sectioned.areas)].some(({ kind }) => saying.has(kinds.find(kind)?.name ?? ''))
+    saying.size > 0 && [...sectionsIn(document.areas)].some(({ kind }) => saying.has(kinds.find(kind)?.name ?? ''))
   );
 }
 

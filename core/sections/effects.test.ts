@@ -166,7 +166,7 @@ function whole(kind: SectionKind): Section {
   const slots = Object.fromEntries(
     Object.keys(kind.slots ?? {}).map((name) => [name, [section(`in-${name}`, 'heading', { text: name })]]),
   );
-  return { ...section('x', kind.name, filled(kind.fields) as Values), lists, slots };
+  return { ...section('x', kind.name, filled(kind.fields)), lists, slots };
 }
 
 interface Looks {

@@ -3,19 +3,24 @@ import { stateOf } from '../design/state.js';
 import { unreachedPages, type Document, type DocumentKey } from '../index.js';
 import { section, template } from '../tests/designs.js';
 
-const content = (slug: string, more: object = {}): Document =>
-  ({ format: 1, type: 'content', title: slug, slug, text: '', ...more }) as Document;
+const content = (slug: string, more: object = {}): Document => ({
+  format: 1,
+  type: 'content',
+  title: slug,
+  slug,
+  text: '',
+  ...more,
+});
 const unreached = (documents: Record<DocumentKey, Document>): string[] =>
   unreachedPages(stateOf([...Object.entries({ 'content/lost': content('lost') }), ...Object.entries(documents)]));
 const home = (...values: object[]): Document =>
   template(values.map((one, i) => section(`s${i}`, 'text', one as Record<string, unknown>)));
-const menu = (link: object): Document =>
-  ({
-    format: 1,
-    type: 'menu',
-    name: 'Main',
-    lists: { entries: [{ id: 'a', values: { link: null }, lists: { entries: [{ id: 'b', values: { link } }] } }] },
-  }) as Document;
+const menu = (link: object): Document => ({
+  format: 1,
+  type: 'menu',
+  name: 'Main',
+  lists: { entries: [{ id: 'a', values: { link: null }, lists: { entries: [{ id: 'b', values: { link } }] } }] },
+});
 
 test('one that nobody may see is not missed; any other is, until something leads to it', () => {
   expect(unreached({})).toEqual(['lost']);
@@ -28,7 +33,7 @@ test.each<[string, Record<DocumentKey, Document>]>([
   ['a link of a section', { 'template/home': home({ link: { to: 'content:lost' } }) }],
   ['a text of a section', { 'template/home': home({ text: '<p>See <a href="/lost?x#there">this</a>.</p>' }) }],
   ['a text of another page', { 'content/b': content('b', { text: '<a href="/lost">x</a>', visible: 'nobody' }) }],
-  ['being home', { paths: { format: 1, type: 'paths', home: 'content:lost' } as Document }],
+  ['being home', { paths: { format: 1, type: 'paths', home: 'content:lost' } }],
   [
     'a list by label',
     {
@@ -46,7 +51,7 @@ test.each<[string, Record<DocumentKey, Document>]>([
 ])('%s leads to it', (_, documents) => expect(unreached(documents)).toEqual([]));
 
 test.each<[string, Record<DocumentKey, Document>]>([
-  ['a redirect', { paths: { format: 1, type: 'paths', redirects: { '/old': '/lost' } } as Document }],
+  ['a redirect', { paths: { format: 1, type: 'paths', redirects: { '/old': '/lost' } } }],
   [
     'whom an addition is for',
     { 'addition/a': { ...home(), type: 'addition', target: { page: 'content:lost' } } as never },

@@ -100,7 +100,7 @@ export function made(main: readonly Section[], asked: Asked = {}): Made {
   const state = stateOf([
     ['look', { format: 1, type: 'look', groundwork: 'foolscap', values: {} }],
     [`assignments/${about.kind}`, assignments(about.kind, 't')],
-    ['template/t', { ...template(main, about.kind), ...asked.template } as Document],
+    ['template/t', { ...template(main, about.kind), ...asked.template }],
     ...Object.entries(asked.documents ?? {}),
   ]);
   const parts = assemblePage({ code: about.code, facts: new Map() }, state, kinds, SETTING);
@@ -114,7 +114,7 @@ export function made(main: readonly Section[], asked: Asked = {}): Made {
   const sent: Readonly<Record<string, string>> = about.query;
   const { page, needs, faults } = askPage(composition, about, { get: (name) => sent[name] ?? null }, now);
   const data = new PageData();
-  for (const need of needs) data.set(need, (asked.answer?.(need) ?? emptyAnswer(need)) as never);
+  for (const need of needs) data.set(need, asked.answer?.(need) ?? emptyAnswer(need));
   const request: PageRequest = {
     composition,
     page,

@@ -59,12 +59,7 @@ export function implement<R extends Route>(api: Api, route: R, handler: (call: C
     const body = readBody(route, request);
     if (!REPLACING.has(route.method)) refuseTag(request);
     const call = { ...caller, params, body, query, request, response } as unknown as Omit<Call<R>, 'db'>;
-    const { status, answer } = await once(
-      api,
-      route,
-      call,
-      async (db) => (await handler({ ...call, db } as Call<R>)) as object,
-    );
+    const { status, answer } = await once(api, route, call, async (db) => (await handler({ ...call, db })) as object);
     response.status(status).json(answer);
   });
 }

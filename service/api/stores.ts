@@ -16,7 +16,6 @@ import {
   templateFrom,
   type JsonSchema,
   type KindSet,
-  type PageKind,
   type Role,
   type SectionKind,
   type TemplateStarter,
@@ -81,7 +80,7 @@ export function storeRoutes(api: Api): void {
 
   implement(api, routes.listStarters, ({ store: { kinds }, query: { pageKind } }) =>
     Promise.resolve({
-      starters: (pageKind === undefined ? pageKinds() : [pageKind as PageKind])
+      starters: (pageKind === undefined ? pageKinds() : [pageKind])
         .flatMap(startersFor)
         .map((starter) => starterShape(starter, kinds)),
       pages: pageKind === undefined ? READY_PAGES.map(({ code, title, sentence }) => ({ code, title, sentence })) : [],

@@ -68,7 +68,7 @@ export function teamRoutes(api: Api): void {
       const members = await membersOf(trx, store.id);
       const email = (params['email'] ?? '').toLowerCase();
       const member = members.find((one) => one.email === email);
-      const role = body.role as Role | null;
+      const role = body.role;
       if (!member && role === null && (await removeInvitations(trx, store.id, email))) {
         await audit(trx, { storeId: store.id, accountId: account.id, action: 'team.withdraw', target: email });
         return teamOf(trx, store.id);

@@ -146,7 +146,7 @@ export function beforeCommit(trx: Records, call: () => Promise<void>): void {
 export async function afterCommit(db: Records, call: Afterwards): Promise<void> {
   const waiting = afterwards.get(db);
   if (waiting) waiting.push(call);
-  else await call(db as Database);
+  else await call(db);
 }
 
 /** Work in a transaction that, when it fails, leaves the transaction as it was before, able to go on. */

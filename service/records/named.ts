@@ -14,7 +14,7 @@ const names = new Map<string, string>();
  */
 export function named<Row>(text: string): (...values: readonly unknown[]) => CompiledQuery<Row> {
   names.set(text, createHash('sha256').update(text).digest('hex').slice(0, 32));
-  return (...values) => CompiledQuery.raw(text, [...values]) as CompiledQuery<Row>;
+  return (...values) => CompiledQuery.raw(text, [...values]);
 }
 
 /**

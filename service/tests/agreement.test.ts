@@ -104,11 +104,11 @@ const step: fc.Arbitrary<Step> = fc.oneof(
         ),
         template: fc.option(template),
       })
-      .map((assign) => ({ edit: { type: 'assign', ...assign } as EditRequest })),
+      .map((assign): Step => ({ edit: { type: 'assign', ...assign } })),
   },
   {
     weight: 1,
-    arbitrary: template.map((to) => ({ edit: { type: 'assign', pages: ['product'], template: to } as EditRequest })),
+    arbitrary: template.map((to): Step => ({ edit: { type: 'assign', pages: ['product'], template: to } })),
   },
   { weight: 2, arbitrary: fc.constant({ order: true as const }) },
   { weight: 1, arbitrary: fc.constant({ publish: true as const }) },
@@ -122,7 +122,7 @@ async function take(one: Step): Promise<void> {
     else if ('publish' in one) await service.call(routes.publish, { body: {} });
     else if ('order' in one) await buy();
     else if ('undo' in one) await service.call(routes.undo, { body: { unit: crypto.randomUUID() } });
-    else if ('product' in one) await changeProduct(one.product, one.change as { each?: object });
+    else if ('product' in one) await changeProduct(one.product, one.change);
     else await changeRules(one);
   } catch (error) {
     if (!(error instanceof Problem) || error.code === 'broken') throw error;
@@ -154,7 +154,7 @@ async function changeRules({ rules: what, at }: Extract<Step, { rules: string }>
   const of = { document: 'assignments/product', node: rule.id };
   if (what === 'remove') await service.edit({ type: 'remove', ...of });
   else if (what === 'first')
-    await service.edit({ type: 'move', ...of, place: { at: 'rules', before: rules[0]?.id ?? null } } as EditRequest);
+    await service.edit({ type: 'move', ...of, place: { at: 'rules', before: rules[0]?.id ?? null } });
   else await service.edit({ type: 'set', ...of, field: 'values.off', value: what === 'off', was: rule.values.off });
 }
 

@@ -14,8 +14,7 @@ const refused = (...edits: EditRequest[]): Promise<Problem> =>
     () => Promise.reject(new Error('It was not refused.')),
     (problem: Problem) => problem,
   );
-const set = (document: string, field: string, more: object): EditRequest =>
-  ({ type: 'set', document, field, ...more }) as EditRequest;
+const set = (document: string, field: string, more: object): EditRequest => ({ type: 'set', document, field, ...more });
 const publish = () => service.call(routes.publish, { body: {} });
 const post = (path: string, body: object) =>
   service.api(path, {
@@ -144,7 +143,7 @@ test('every page can be reached: patterns need their slug, are told apart, and m
     document: 'assignments/product',
     place: { at: 'rules' },
     values: { when, template: 'kites' },
-  } as EditRequest);
+  });
   const byRule = async () =>
     (await service.call(routes.listPages, { query: { pageKind: 'product', template: 'kites' } })).total;
   expect(await byRule()).toBe(0);

@@ -29,8 +29,13 @@ test('a dry run names exactly the pages that show what is changed', async () => 
     return pages?.total === 100 ? ['many'] : (pages?.some.map(({ page }) => page) ?? []);
   };
   const all = (await service.call(routes.listPages, { query: { limit: 200 } })).total;
-  const set = (document: string, field: string, value: unknown, more: object = {}): EditRequest =>
-    ({ type: 'set', document, field, value, ...more }) as EditRequest;
+  const set = (document: string, field: string, value: unknown, more: object = {}): EditRequest => ({
+    type: 'set',
+    document,
+    field,
+    value,
+    ...more,
+  });
   const sport = { document: 'addition/sport-days', node: 'sport-days-text', was: undefined };
   expect(await would(set('paths', 'home', 'content:about'))).toEqual(['home']);
   expect(await would(set('paths', 'redirects./old', '/workshop'))).toEqual([]);

@@ -116,9 +116,9 @@ function valueFor(schema: Json, depth = 0): unknown {
     case 'object': {
       const properties = (schema['properties'] ?? {}) as Record<string, Json>;
       const required = (schema['required'] ?? []) as string[];
-      const made = Object.entries(properties).flatMap(([name, inner]) =>
+      const made = Object.entries(properties).flatMap(([name, inner]): [string, unknown][] =>
         (required.includes(name) ? chance(0.97) : chance(0.5)) ? [[name, valueFor(inner, depth + 1)]] : [],
-      ) as [string, unknown][];
+      );
       if (schema['additionalProperties'] === true && chance(0.6))
         made.push([pick(['title', 'text', 'when', 'template', anyText()]), anything(depth + 1)]);
       return Object.fromEntries(made);

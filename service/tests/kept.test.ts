@@ -37,7 +37,7 @@ async function statementsDuring(
     const [what] = given as [string | { text: string }];
     const text = typeof what === 'string' ? what : what.text;
     if (isCounted(text)) sent.push(text);
-    return query.apply(this, given as never) as never;
+    return query.apply(this, given as never);
   });
   try {
     await work();

@@ -17,7 +17,7 @@ async function startProcess(databaseUrl: string): Promise<{ child: ChildProcess;
   const child = spawn(process.execPath, ['--input-type=module', '--eval', program], {
     stdio: ['ignore', 'pipe', 'inherit'],
   });
-  const [line] = (await once(child.stdout as NonNullable<ChildProcess['stdout']>, 'data')) as [Buffer];
+  const [line] = (await once(child.stdout, 'data')) as [Buffer];
   return { child, port: Number(line.toString()) };
 }
 
@@ -30,7 +30,7 @@ test('SIGKILL between and during edits and publishes loses nothing that was ackn
     const { child, port } = await startProcess(database.url);
     const service = await connect(port, () => Promise.resolve());
     const state = async (): Promise<string[]> =>
-      ids((await service.call(routes.getDocument, { query: { key: 'template/home' } })).document as Document);
+      ids((await service.call(routes.getDocument, { query: { key: 'template/home' } })).document);
     expect(await state()).toEqual(expect.arrayContaining(acknowledged));
     const storefront = (await service.visit('/')).text;
     expect(published.length === 0 || published.at(-1)?.every((id) => storefront.includes(`id="s-${id}"`))).toBe(true);
@@ -77,7 +77,7 @@ test('SIGKILL between and during edits and publishes loses nothing that was ackn
   }
   const { child, port } = await startProcess(database.url);
   const service = await connect(port, () => Promise.resolve());
-  const home = (await service.call(routes.getDocument, { query: { key: 'template/home' } })).document as Document;
+  const home = (await service.call(routes.getDocument, { query: { key: 'template/home' } })).document;
   expect(ids(home)).toEqual(expect.arrayContaining(acknowledged));
   expect(total).toBeGreaterThanOrEqual(9 * ROUNDS);
   child.kill('SIGTERM');

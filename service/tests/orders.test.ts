@@ -117,7 +117,7 @@ test('orders count from 1, or from where the owner says; a lower number is passe
 });
 
 test('one address neither empties the stock nor begins carts without end; an owner may set more', async () => {
-  const set = (body: object) => service.call(routes.setDetails, { body: body as never });
+  const set = (body: object) => service.call(routes.setDetails, { body });
   await first({ price: 4200, stock: 9 });
   const { shopper, seen } = await ready();
   await shopper.send('/checkout', order(seen));

@@ -6,7 +6,6 @@ import {
   planPage,
   planParts,
   sectionsIn,
-  type Document,
   type PageParts,
   type PlanParts,
   stateOf,
@@ -51,7 +50,7 @@ test.each(['windrow', 'osierwick'])(
         title,
         keys.template(made.assigned?.template ?? ''),
       ]);
-      const documents = stateOf(made.documents.map(({ key, document }) => [key, document as Document]));
+      const documents = stateOf(made.documents.map(({ key, document }) => [key, document]));
       expect([...documents.keys()].at(-1)).toBe(keys.look);
       const parts = made as unknown as PageParts;
       const sectioned = documentsOf(parts, documents);

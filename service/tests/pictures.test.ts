@@ -45,7 +45,8 @@ test('a picture with a side or an area beyond the limits is refused by its head 
 });
 
 test('a picture that takes longer than its time is given up, and the next one is read', async () => {
-  const limit = jest.replaceProperty(PICTURE_LIMITS as { ms: number }, 'ms', 500);
+  const limits: { ms: number } = PICTURE_LIMITS;
+  const limit = jest.replaceProperty(limits, 'ms', 500);
   const slow = await upload(png(7_600, 7_600));
   expect([slow.status, slow.json()['detail']]).toEqual([415, 'This picture takes too long to read.']);
   limit.restore();

@@ -111,10 +111,7 @@ export async function connect(port: number, stop: () => Promise<void>, databaseU
   });
   const client = createClient({ origin, token });
   const call: TestService['call'] = (route, input = {} as never) =>
-    client.call(
-      route as Route,
-      { ...input, params: { store: 'windrow', design: 'live', ...input.params } } as never,
-    ) as never;
+    client.call(route as Route, { ...input, params: { store: 'windrow', design: 'live', ...input.params } }) as never;
   return {
     origin,
     port,

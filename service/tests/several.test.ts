@@ -30,7 +30,7 @@ const heading = (id: string): EditRequest => ({
   values: { text: id },
 });
 const document = async (service: TestService, key = HOME): Promise<Document> =>
-  (await service.call(routes.getDocument, { query: { key } })).document as Document;
+  (await service.call(routes.getDocument, { query: { key } })).document;
 const ids = async (service: TestService): Promise<string[]> => {
   const home = await document(service);
   return 'areas' in home ? (home.areas['main'] ?? []).map((section) => section.id) : [];

@@ -99,7 +99,7 @@ export async function answerNeeds(
     const query = statementOf(wanted.map(({ part }) => part));
     const { rows } = await db.executeQuery(query(sources.storeId, ...wanted.flatMap(({ values }) => values)));
     const answers = new Map(rows.map(({ part, answer }) => [part, answer]));
-    for (const { part } of wanted) part.read((answers.get(part.name) ?? []) as readonly unknown[], asked);
+    for (const { part } of wanted) part.read(answers.get(part.name) ?? [], asked);
   }
   return asked;
 }

@@ -94,8 +94,8 @@ export const cards: Part<Answer> = {
     const found = rows.map((): { cards: [number, CardRow][]; total: number } => ({ cards: [], total: 0 }));
     for (const [i, rank, answer] of answers) {
       const one = found[i] as (typeof found)[number];
-      if (rank === null) one.total = answer as number;
-      else one.cards.push([rank, answer as CardRow]);
+      if (rank === null) one.total = answer;
+      else one.cards.push([rank, answer]);
     }
     rows.forEach(({ need, source }, i) => {
       const { cards: some, total } = found[i] as (typeof found)[number];
