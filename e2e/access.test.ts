@@ -62,6 +62,8 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/content', 'Content pages'],
   ['/content/about', 'The workshop'],
   ['/menus/header-links', 'Menus'],
+  // What failed is said.
+  ['/menus/gone', 'Menus'],
   ['/regions', 'Regions'],
   ['/rules/product', 'Rules'],
   ['/paths', 'Paths'],

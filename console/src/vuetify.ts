@@ -8,6 +8,12 @@ const themeName = (): string => (isDark.matches ? 'night' : 'paper');
 
 const shared = { 'border-opacity': 0.16, 'high-emphasis-opacity': 1, 'medium-emphasis-opacity': 0.78 };
 
+/** The colour of what stands on every named colour. */
+const onAll = (colour: string): Record<string, string> =>
+  Object.fromEntries(
+    ['primary', 'secondary', 'success', 'warning', 'error', 'info'].map((name) => [`on-${name}`, colour]),
+  );
+
 export const vuetify = createVuetify({
   icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
   theme: {
@@ -42,6 +48,8 @@ export const vuetify = createVuetify({
           warning: '#D9AE62',
           error: '#E58A78',
           info: '#7FB3C4',
+          // What is chosen by itself is white on some of them, which cannot be read.
+          ...onAll('#1D191B'),
         },
         variables: { ...shared, 'border-color': '#EFE8DE' },
       },
