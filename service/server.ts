@@ -5,7 +5,7 @@ import { pinoHttp } from 'pino-http';
 import { consoleApp } from './api/app.js';
 import { isProxy } from './accounts/address.js';
 import type { Config } from './config.js';
-import { watchConnections } from './gate/connections.js';
+import { CONNECTIONS, watchConnections } from './gate/connections.js';
 import { gate } from './gate/gate.js';
 import { keptAnswers, type KeptAnswers } from './kept/answer.js';
 import type { Service } from './service.js';
@@ -62,8 +62,7 @@ export function createService(service: Service, logger: Logger): Server {
   const server = createServer({
     requestTimeout: 30_000,
     headersTimeout: 10_000,
-    // Longer than proxies keep theirs: whoever ends a connection first cuts what is asked on it at that moment.
-    keepAliveTimeout: 65_000,
+    keepAliveTimeout: CONNECTIONS.restMs,
     connectionsCheckingInterval: 2_000,
   });
   const isCrowded = gate(server, listener, answerKept, addressOf);

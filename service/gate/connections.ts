@@ -11,6 +11,11 @@ export const CONNECTIONS = {
   perAddress: 200,
   /** How long a connection may stay without having sent anything. */
   silentMs: 10_000,
+  /**
+   * How long it may rest between two requests: longer than proxies keep theirs, since whoever ends a connection first
+   * cuts what is asked on it at that moment.
+   */
+  restMs: 65_000,
   /** How long an answer may wait without its reader taking this much of it. */
   slowMs: 10_000,
   slowBytes: 20_000,

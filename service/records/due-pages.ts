@@ -5,7 +5,7 @@ import type { Records } from './database.js';
 import { isNotSetAside } from './failed-jobs.js';
 
 export interface DuePage {
-  readonly id: string;
+  readonly id: number;
   readonly kind: Exclude<PageKind, 'content'>;
   /** The code of its subject. */
   readonly code: string;

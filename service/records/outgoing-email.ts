@@ -16,7 +16,7 @@ export interface EmailMessage {
 
 /** A message with its number in the queue. */
 export interface OutgoingEmail {
-  readonly id: string;
+  readonly id: number;
   readonly message: EmailMessage;
 }
 
@@ -52,11 +52,11 @@ export const takeEmail = (db: Database, now: Date): Promise<OutgoingEmail | unde
     .executeTakeFirst();
 
 /** Forgets a message that was sent. */
-export const removeEmail = async (db: Database, id: string): Promise<void> =>
+export const removeEmail = async (db: Database, id: number): Promise<void> =>
   void (await db.deleteFrom('outgoing_email').where('id', '=', id).execute());
 
 /** Gives a message back that could not be sent. */
-export const releaseEmail = async (db: Database, id: string): Promise<void> =>
+export const releaseEmail = async (db: Database, id: number): Promise<void> =>
   void (await db.updateTable('outgoing_email').set({ taken_until: null }).where('id', '=', id).execute());
 
 /** Gives up what could not be sent for days. @returns how many messages */

@@ -205,7 +205,7 @@ export interface Tables {
     rule: string | null;
     additions: Generated<string[]>;
   };
-  page_due: { id: Generated<string>; store_id: number; kind: string; code: string; fact: string | null };
+  page_due: { id: Generated<number>; store_id: number; kind: string; code: string; fact: string | null };
   assignment_renewal: {
     design_id: number;
     side: Side;
@@ -241,7 +241,7 @@ export interface Tables {
   change: { xid: Generated<string>; store_id: number; tags: string[] };
   change_mark: { at: Now; horizon: string; dropped: Generated<boolean> };
   outgoing_email: {
-    id: Generated<string>;
+    id: Generated<number>;
     store_id: number | null;
     message: Json<EmailMessage>;
     created_at: Now;

@@ -344,7 +344,7 @@ test('what stands before every app is told in the docs', () => {
   );
   expect(told).toContain(`| ${CONNECTIONS.perAddress}; ${CONNECTIONS.most.toLocaleString('en')} |`);
   expect(told).toContain(`its new connections are not read | ${GATE.crowd} |`);
-  expect(told).toContain(`without having asked anything | ${CONNECTIONS.silentMs / 1000} |`);
+  expect(told).toContain(`between two requests | ${CONNECTIONS.silentMs / 1000}; ${CONNECTIONS.restMs / 1000} |`);
   expect(told).toContain(`who takes none of it | ${CONNECTIONS.slowMs / 1000} |`);
   const { pixels, side, ms } = PICTURE_LIMITS;
   expect(told).toContain(`| ${pixels / 1_000_000} million; ${side.toLocaleString('en')}; ${ms / 1000} |`);

@@ -10,6 +10,7 @@ interface Column {
   readonly nullable: boolean;
   /** Whether a row may be written without it. */
   readonly optional: boolean;
+  readonly inView?: boolean;
 }
 type Columns = Readonly<Record<string, Column>>;
 
@@ -27,16 +28,14 @@ const kindOf = (name: string): string => KINDS.find(([form]) => form.test(name))
 /** What the database has. */
 async function columnsThere(url: string): Promise<Columns> {
   const db = openDatabase(url);
-  const { rows } = await sql<{ name: string; type: string; nullable: boolean; optional: boolean }>`
+  const { rows } = await sql<Column & { name: string }>`
     select c.table_name || '.' || c.column_name as name, c.data_type as type, c.is_nullable = 'YES' as nullable,
-      c.is_nullable = 'YES' or c.column_default is not null or c.is_identity = 'YES' as optional
+      c.is_nullable = 'YES' or c.column_default is not null or c.is_identity = 'YES' as optional,
+      t.table_type = 'VIEW' as "inView"
     from information_schema.columns c join information_schema.tables t using (table_schema, table_name)
-    where c.table_schema = 'public' and t.table_type = 'BASE TABLE' and c.is_generated = 'NEVER'
-      and c.table_name not like 'kysely%'`.execute(db);
+    where c.table_schema = 'public' and c.data_type <> 'tsvector' and c.table_name not like 'kysely%'`.execute(db);
   await db.destroy();
-  return Object.fromEntries(
-    rows.map(({ name, type, nullable, optional }) => [name, { type: kindOf(type), nullable, optional }]),
-  );
+  return Object.fromEntries(rows.map(({ name, ...column }) => [name, { ...column, type: kindOf(column.type) }]));
 }
 
 /** What the types say: of a column as it is read, and whether it may be left out when a row is written. */
@@ -99,5 +98,14 @@ test('every column of every table is there as its type says, and no other', asyn
   const said = columnsSaid();
   await database.drop();
   expect(Object.keys(said).length).toBeGreaterThan(100);
-  expect(said).toEqual(there);
+  expect(Object.keys(said).sort()).toEqual(Object.keys(there).sort());
+  const wrong = Object.entries(said).filter(([name, { type, nullable, optional }]) => {
+    const column = there[name];
+    // Documents may be lists; of a view the database knows of no column whether it may be empty.
+    const isType = column?.type === type || (column?.type === 'json' && type === 'array');
+    const isEmpty = column?.inView || column?.nullable === nullable;
+    // What has a default may still be asked for.
+    return !isType || !isEmpty || (optional && !column?.optional);
+  });
+  expect(wrong).toEqual([]);
 });
