@@ -26,13 +26,16 @@ export interface Notice {
   readonly undo?: () => Promise<void>;
 }
 
+/** Whoever is not signed in may do least. */
+const NOBODY: { readonly role: Role } = { role: 'viewer' };
+
 export const session = reactive({
   user: null as AnswerOf<typeof routes.me> | null,
   store: null as AnswerOf<typeof routes.getStore> | null,
   /** The stores one belongs to. */
   stores: [] as AnswerOf<typeof routes.listStores>['stores'],
   /** What one is in the team of the store. */
-  role: 'viewer' as Role,
+  role: NOBODY.role,
   /** The code of the design that is worked on; the live one at first. */
   design: '',
   changes: null as AnswerOf<typeof routes.listChanges> | null,

@@ -73,7 +73,7 @@ function readWith(size: keyof typeof BODY_BYTES, request: Request, response: Res
     });
   return new Promise((resolve, reject) => {
     void READERS[size](request, response, (error?: unknown) =>
-      error === undefined ? resolve() : reject(error as Error),
+      error === undefined ? resolve() : reject(error instanceof Error ? error : new Error(String(error))),
     );
   });
 }
