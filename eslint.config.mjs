@@ -164,6 +164,17 @@ export default tseslint.config(
     },
   },
   {
+    files: ['core/sections/**/*.script.js'],
+    languageOptions: {
+      globals: {
+        document: 'readonly',
+        location: 'readonly',
+        matchMedia: 'readonly',
+        getComputedStyle: 'readonly',
+      },
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {

@@ -12,6 +12,8 @@ import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';
 import type { Email } from './email/email.js';
 import { sendWaiting } from './email/sending.js';
+import { dropOldScenarios } from './records/scenarios.js';
+import { PREVIEW_HOURS } from './storefront/preview-token.js';
 import { endCarts } from './records/carts.js';
 import { dropPasswordLinks } from './records/password-links.js';
 import { dropOldChanges } from './records/changes.js';
@@ -103,5 +105,6 @@ async function clean(db: Database, log: Logger): Promise<void> {
   await dropPasswordLinks(db, now);
   await dropOldShopperTokens(db, now);
   await endCarts(db, new Date(now.getTime() - CART_SECONDS * 1000));
+  await dropOldScenarios(db, new Date(now.getTime() - PREVIEW_HOURS * 60 * 60 * 1000));
   await dropOldChanges(db);
 }

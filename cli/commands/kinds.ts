@@ -1,6 +1,6 @@
 /** The catalogue of section kinds. */
 import type { Command } from 'commander';
-import { BREAK_MARK, FRAME, type Field, type Fields } from '@parlour/core';
+import { BREAK_MARK, FRAME, isCalled, type Field, type Fields } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -12,20 +12,20 @@ export function kindCommands(program: Command): void {
   kinds
     .command('list')
     .description('List the section kinds.')
-    .addHelpText('after', '\nExample:\n  $ parlour kind list')
-    .action(async (_options: object, command: Command) => {
+    .option('--search <words>', 'only those that these words are said for, such as banner or faq')
+    .addHelpText('after', '\nExamples:\n  $ parlour kind list\n  $ parlour kind list --search banner')
+    .action(async ({ search = '' }: { search?: string }, command: Command) => {
       const { call, print } = contextOf(command);
-      const { kinds: found } = await call(routes.listSectionKinds);
-      print(
-        found,
-        () =>
-          `${table(
-            ['Kind', 'What it is'],
-            found.map((kind) => [
-              kind.name,
-              kind.sentence + (kind.fits ? ` Only on ${kind.fits.pages.join(', ')} pages.` : ''),
-            ]),
-          )}\n\nThe fields of one: parlour kind show KIND`,
+      const { kinds } = await call(routes.listSectionKinds);
+      const found = kinds.filter((kind) => isCalled(kind, search));
+      const rows = found.map((kind) => [
+        kind.name,
+        kind.sentence + (kind.fits ? ` Only on ${kind.fits.pages.join(', ')} pages.` : ''),
+      ]);
+      print(found, () =>
+        found.length === 0
+          ? `No section kind is called “${search}”. All of them: parlour kind list`
+          : `${table(['Kind', 'What it is'], rows)}\n\nThe fields of one: parlour kind show KIND`,
       );
     });
 
@@ -48,6 +48,7 @@ export function kindCommands(program: Command): void {
       print(kind, () =>
         [
           `${kind.title} (${kind.name}@${kind.version}): ${kind.sentence}`,
+          ...(kind.alsoCalled ? [`Also called: ${kind.alsoCalled.join(', ')}`] : []),
           ...(kind.slots ? [`Slots: ${Object.keys(kind.slots).join(', ')}`] : []),
           '',
           table(['Field', 'Takes', 'Default', 'What it does'], [...rows(kind.fields), ...rows(FRAME, 'frame.')]),

@@ -1,6 +1,6 @@
 /** Orders, and the delivery methods. */
 import { Argument, InvalidArgumentError, type Command } from 'commander';
-import { counted, currencyDecimals, formatMoney, inZone, Problem, type OrderFact } from '@parlour/core';
+import { counted, currencyDecimals, formatMoney, inZone, Problem, type Order } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -141,7 +141,7 @@ function listText({ orders, next }: AnswerOf<typeof routes.listOrders>, store: S
   return `${table(['Number', 'Placed', 'Buyer', 'Country', 'What', 'Total'], rows)}\n\nOne of them: parlour order show NUMBER${more}`;
 }
 
-function orderText({ number, placed, buyer, lines, delivery, payment, totals }: OrderFact, store: Store): string {
+function orderText({ number, placed, buyer, lines, delivery, payment, totals }: Order, store: Store): string {
   const money = moneyIn(store);
   return [
     `Order ${number}, placed ${inZone(placed, store.timeZone)}`,
@@ -161,7 +161,7 @@ function orderText({ number, placed, buyer, lines, delivery, payment, totals }: 
       ]),
     ),
     '',
-    `Goods     ${money(totals.goods)}`,
+    `Subtotal  ${money(totals.subtotal)}`,
     `Delivery  ${money(delivery.price)}, ${delivery.name}`,
     `Total     ${money(totals.total)}, by ${payment.replace('-', ' ')}`,
   ].join('\n');

@@ -1,6 +1,17 @@
 /** Store pages: listing, why, assigning templates, previewing. */
 import { Option, type Command } from 'commander';
-import { counted, inZone, isPageKind, LIMITS, Problem, type PageKind, PAGE_SORTS } from '@parlour/core';
+import {
+  counted,
+  instantOf,
+  inZone,
+  isPageKind,
+  LIMITS,
+  PAGE_SORTS,
+  Problem,
+  type PageKind,
+  type Scenario,
+  type ScenarioLine,
+} from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
@@ -129,17 +140,59 @@ For a rule that also covers products added later: parlour rule add`,
     .description('Print a link that shows a page of the draft or of a revision; it expires.')
     .argument('<page>', 'a page such as product:K-001 or home')
     .option('--revision <number>', 'a revision instead of the draft', wholeNumber)
-    .addHelpText('after', '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1')
-    .action(async (page: string, { revision }: { revision?: number }, command: Command) => {
+    .option('--template <code>', 'show it with this template, whichever it has')
+    .option('--at <time>', 'as it is at this time, in the store’s time zone')
+    .option('--country <code>', 'for a shopper in this country, such as DE')
+    .option('--cart <lines>', 'with this in the cart: PRODUCT/VARIANT=QUANTITY, separated by commas')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1\n  $ parlour preview home --at 2030-12-24T10:00\n  $ parlour preview checkout --cart K-003/teal-24=2 --country DE',
+    )
+    .action(async (page: string, { revision, template, ...as }: PreviewOptions, command: Command) => {
       const { call, print, zone } = contextOf(command);
       const timeZone = await zone();
-      const preview = await call(routes.preview, { body: { page, ...(revision === undefined ? {} : { revision }) } });
+      const scenario = scenarioFrom(as, timeZone);
+      const preview = await call(routes.preview, {
+        body: {
+          page,
+          ...(revision === undefined ? {} : { revision }),
+          ...(template === undefined ? {} : { template }),
+          ...(Object.keys(scenario).length > 0 && { scenario }),
+        },
+      });
       if (!preview.url) throw new Problem('broken', 'The service gave no link.');
       print(
         preview,
         () => `${preview.url}\n\nOpen it in a browser. It works until ${inZone(preview.expires, timeZone)}.`,
       );
     });
+}
+
+interface PreviewOptions extends ScenarioOptions {
+  readonly revision?: number;
+  readonly template?: string;
+}
+interface ScenarioOptions {
+  readonly at?: string;
+  readonly country?: string;
+  readonly cart?: string;
+}
+
+/** How a page is to be met. @throws Problem for a time or a line that cannot be read */
+const scenarioFrom = ({ at, country, cart }: ScenarioOptions, zone: string): Scenario => ({
+  ...(at !== undefined && { now: instantOf(at, zone, '--at').instant }),
+  ...(country !== undefined && { buyer: { country: country.toUpperCase() } }),
+  ...(cart !== undefined && { cart: cart.split(',').map(lineFrom) }),
+});
+
+function lineFrom(text: string): ScenarioLine {
+  const [, product, variant, quantity = '1'] = /^([^/=\s]+)\/([^/=\s]+)(?:=(\d{1,2}))?$/.exec(text.trim()) ?? [];
+  if (product === undefined || variant === undefined)
+    throw new Problem('bad-input', `“${text}” is no line of a cart.`, {
+      place: '--cart',
+      remedy: 'Write it as PRODUCT/VARIANT=QUANTITY, such as K-003/teal-24=2.',
+    });
+  return { product, variant, quantity: Number(quantity) };
 }
 
 interface AssignOptions {

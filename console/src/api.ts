@@ -11,6 +11,7 @@ import {
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
 import { QueryCache, QueryClient } from '@tanstack/vue-query';
 import { markRaw, reactive } from 'vue';
+import { inTurn } from './edit-queue';
 import { router } from './router';
 import { takingTurns } from './turns';
 import { newUnit } from './units';
@@ -186,8 +187,15 @@ export async function signOut(): Promise<void> {
   await router.push('/sign-in');
 }
 
-/** Does a unit of edits. What is unpublished now is learned beside: the page that shows the edit does not wait for it. */
-export async function edit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>> {
+/** Does a unit of edits, after those that were asked for before. */
+export const edit = (edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>> =>
+  inTurn(() => sendUnit(edits));
+
+/**
+ * Sends a unit of edits, for whoever has the turn. What is unpublished now is learned beside: the page that shows the
+ * edit does not wait for it.
+ */
+export async function sendUnit(edits: readonly EditRequest[]): Promise<AnswerOf<typeof routes.edit>> {
   const answer = await call(routes.edit, { body: { unit: newUnit(), edits } });
   void attempt(refreshChanges);
   return answer;
@@ -201,7 +209,7 @@ export const tryEdit = (edits: readonly EditRequest[]): Promise<AnswerOf<typeof 
 export async function undoLast(): Promise<void> {
   await attempt(async () => {
     await saveAll();
-    const { sentences } = await call(routes.undo, { body: { unit: newUnit() } });
+    const { sentences } = await inTurn(() => call(routes.undo, { body: { unit: newUnit() } }));
     await refreshChanges();
     say(sentences.join(' '));
   });

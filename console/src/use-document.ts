@@ -3,7 +3,8 @@ import type { Document, EditRequest } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch, type Ref } from 'vue';
 import { useAnswer } from './answers';
-import { askAnew, attempt, edit } from './api';
+import { askAnew, attempt, sendUnit } from './api';
+import { inTurn } from './edit-queue';
 
 export interface OpenDocument<D extends Document> {
   /** Null until it is there. */
@@ -27,15 +28,11 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
   const document = computed(() => (data.value?.document as D | undefined) ?? null);
   const renewals = ref(0);
 
-  let last: Promise<unknown> = Promise.resolve();
-  function run(edits: readonly EditRequest[] | (() => readonly EditRequest[])): Promise<boolean> {
-    const done = last.then(() => send(typeof edits === 'function' ? edits() : edits));
-    last = done;
-    return done;
-  }
+  const run = (edits: readonly EditRequest[] | (() => readonly EditRequest[])): Promise<boolean> =>
+    inTurn(() => send(typeof edits === 'function' ? edits() : edits));
   async function send(edits: readonly EditRequest[]): Promise<boolean> {
     const before = document.value;
-    const done = await attempt(() => edit(edits));
+    const done = await attempt(() => sendUnit(edits));
     // A refused edit may mean that somebody else was faster: show what is there now.
     if (done === undefined) askAnew();
     await settle();

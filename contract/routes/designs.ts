@@ -64,7 +64,7 @@ export const designsRoutes = {
   events: get(`${DESIGN}/events`, {
     summary: 'Server-sent events: what happens to the design, and who is there. Last-Event-ID brings what was missed.',
     stream: true,
-    answer: shapes.event,
+    answer: shapes.sentEvent,
   }),
   bePresent: post(`${DESIGN}/presence`, {
     summary: 'Says which page you are looking at; others see it in the events.',

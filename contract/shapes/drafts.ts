@@ -58,6 +58,13 @@ export const event = closed({
   sentences: array(string().required()).required(),
 });
 
+/** An event as it is sent: with what was done, or null where that is more than everybody should be sent. */
+export const sentEvent = event.shape({
+  edits: array(typed<Edit>({ type: 'object' }))
+    .nullable()
+    .defined(),
+});
+
 export const log = closed({ events: array(event).required(), next: number().integer().nullable().defined() });
 
 export const logQuery = closed({

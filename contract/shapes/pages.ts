@@ -1,6 +1,16 @@
 /** Store pages, templates and documents of a draft. */
 import { array, boolean, mixed, number, string } from 'yup';
-import { codeText, closed, PAGE_SORTS, pageKinds, plainText, type Document, type PlaceAround } from '@parlour/core';
+import {
+  codeText,
+  closed,
+  PAGE_SORTS,
+  pageKinds,
+  plainText,
+  scenarioSchema,
+  type Document,
+  type DraftDocument,
+  type PlaceAround,
+} from '@parlour/core';
 import { typed, pageKind, reason, wantedReason } from './common.js';
 
 export const page = closed({
@@ -209,8 +219,10 @@ export const pageParts = closed({
     }),
   ).required(),
   additions: array(string().required()).required(),
-  /** All of these, the shared sections that they show, and the look. */
-  documents: array(closed({ key: string().required(), document: typed<Document>({ type: 'object' }) })).required(),
+  /** All of these, the shared sections that they show, and the look, in the form that edits work on. */
+  documents: array(closed({ key: string().required(), document: typed<DraftDocument>({ type: 'object' }) })).required(),
+  /** The number of the last change that is in them. */
+  seq: number().integer().required(),
 });
 
 export const planQuery = closed({
@@ -225,6 +237,10 @@ export const previewRequest = closed({
   page: plainText(120).required(),
   /** The number of a published state; the draft if absent. */
   revision: number().integer().min(1).max(1_000_000_000).optional(),
+  /** The code of a template to show it with, if that is for pages of its kind. */
+  template: codeText().optional(),
+  /** How it is shown: at another time, with a cart, to somebody elsewhere. */
+  scenario: scenarioSchema().optional(),
 });
 
 export const preview = closed({ url: string().required(), expires: string().required() });

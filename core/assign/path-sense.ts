@@ -1,6 +1,5 @@
 /** Whether the paths of a design can all be reached: patterns for each page kind, and content pages at their own. */
-import type { PathsDocument } from '../design/document.js';
-import { Problem } from '../problem.js';
+import { codeOf, type DocumentKey, type PathsDocument } from '../design/document.js';
 import { capitalised } from '../words.js';
 import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
 import { leadsTo, matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
@@ -21,37 +20,41 @@ export const RESERVED_SEGMENTS = [
 const firstSegment = (path: string): string => path.split('/')[1] ?? '';
 const isReserved = (path: string): boolean => (RESERVED_SEGMENTS as readonly string[]).includes(firstSegment(path));
 
-/**
- * Checks the patterns of a design against each other.
- * @throws Problem `bad-path` naming the pattern
- */
-export function checkPatterns(paths: PathsDocument | undefined): PathPatterns {
-  const patterns = patternsOf(paths);
+/** A path that is wrong: the value that says it, what is wrong, and what to do. */
+export interface PathFault {
+  /** `patterns.product`, `redirects./old` or `slug`. */
+  readonly field: string;
+  readonly sentence: string;
+  readonly remedy: string;
+}
+
+/** What is wrong with the patterns of a design, each by itself and against each other. */
+export function* patternFaults(patterns: PathPatterns): Generator<PathFault> {
   const owners = new Map<string, PageKind>();
   for (const [kind, pattern] of Object.entries(patterns) as [Exclude<PageKind, 'not-found'>, string][]) {
-    const fail = (sentence: string, remedy: string): never => {
-      throw new Problem('bad-path', sentence, { place: `patterns.${kind}`, remedy });
-    };
+    const fault = (sentence: string, remedy: string): PathFault => ({ field: `patterns.${kind}`, sentence, remedy });
     const name = kindInWords(kind);
     const hasSlug = pattern.includes('{slug}');
     if (PAGE_KINDS[kind].subject !== null && !hasSlug)
-      fail(
+      yield fault(
         `No ${name} page could be reached at ${pattern}, since each needs a path of its own.`,
         'End it with {slug}.',
       );
     if (PAGE_KINDS[kind].subject === null && hasSlug)
-      fail(`There is only one ${name} page, so its path must not have {slug}.`, 'Leave {slug} out.');
+      yield fault(`There is only one ${name} page, so its path must not have {slug}.`, 'Leave {slug} out.');
     if (isReserved(pattern))
-      fail(`Paths that begin with /${firstSegment(pattern)} belong to Parlour itself.`, 'Start the path differently.');
+      yield fault(
+        `Paths that begin with /${firstSegment(pattern)} belong to Parlour itself.`,
+        'Start the path differently.',
+      );
     const other = owners.get(pattern);
     if (other !== undefined)
-      fail(
+      yield fault(
         `The ${name} pages and the ${kindInWords(other)} pages would both be at ${pattern}.`,
         'Choose another path.',
       );
     owners.set(pattern, kind);
   }
-  return patterns;
 }
 
 /** The path of a content page and what it is called. */
@@ -75,16 +78,28 @@ export function takenBy(path: string, patterns: PathPatterns, others: Iterable<C
   return null;
 }
 
+/** The content pages of a state. @param valuesOf the values of a document by its key */
+export function contentPlaces(
+  state: { keys(): Iterable<DocumentKey> },
+  valuesOf: (key: DocumentKey) => unknown,
+): ContentPlace[] {
+  const found: ContentPlace[] = [];
+  for (const key of state.keys()) {
+    const values = key.startsWith('content/') ? (valuesOf(key) as Partial<ContentPlace> | undefined) : undefined;
+    if (values) found.push({ code: codeOf(key), title: String(values.title), slug: String(values.slug) });
+  }
+  return found;
+}
+
 /**
- * Checks that every content page is reached at a path of its own.
- * @param only the codes of those that changed; all if absent
- * @throws Problem `bad-path` naming the page
+ * The content pages that would not be reached at a path of their own.
+ * @param only the codes of those that are looked at; all if absent
  */
-export function checkContentPaths(
+export function* takenPaths(
   pages: readonly ContentPlace[],
   patterns: PathPatterns,
   only?: ReadonlySet<string>,
-): void {
+): Generator<PathFault & Pick<ContentPlace, 'code'>> {
   const bySlug = new Map<string, ContentPlace[]>();
   for (const page of pages) bySlug.set(page.slug, [...(bySlug.get(page.slug) ?? []), page]);
   for (const page of pages) {
@@ -93,60 +108,65 @@ export function checkContentPaths(
     const others = (bySlug.get(page.slug) ?? []).filter((one) => one.code !== page.code);
     const taken = takenBy(path, patterns, others);
     if (taken !== null)
-      throw new Problem('bad-path', `“${page.title}” would be at ${path}, where ${taken} is.`, {
-        place: 'slug',
+      yield {
+        code: page.code,
+        field: 'slug',
+        sentence: `“${page.title}” would be at ${path}, where ${taken} is.`,
         remedy: 'Choose another path for one of them.',
-      });
+      };
   }
 }
 
 /**
- * Checks a redirect made by hand.
+ * What is wrong with a redirect made by hand: it leads in a circle, or a page is where it begins, which would always be
+ * shown instead.
  * @param from the path it begins at
- * @throws Problem `bad-path` if it leads in a circle, or a page is where it begins, which would always be shown instead
  */
-export function checkRedirect(from: string, paths: PathsDocument, pages: readonly ContentPlace[]): void {
+export function* redirectFaults(
+  from: string,
+  paths: PathsDocument,
+  pages: readonly ContentPlace[],
+): Generator<PathFault> {
   const to = paths.redirects?.[from];
   if (to === undefined) return;
-  const place = `redirects.${from}`;
+  const field = `redirects.${from}`;
   if (leadsTo(paths.redirects, from) === null)
-    throw new Problem('bad-path', `${from} would lead to ${to}, and from there back to itself.`, {
-      place,
+    yield {
+      field,
+      sentence: `${from} would lead to ${to}, and from there back to itself.`,
       remedy: 'Let it lead to a page, or remove the redirect that leads back.',
-    });
+    };
   const patterns = patternsOf(paths);
   const kind = matchPath(patterns, from)?.kind;
   // Which products and collections there are is not known here; those that are there are shown.
   const taken = kind && PAGE_KINDS[kind].subject !== null && kind !== 'content' ? null : takenBy(from, patterns, pages);
   if (taken !== null)
-    throw new Problem('bad-path', `A redirect from ${from} would never be used, since ${taken} is there.`, {
-      place,
+    yield {
+      field,
+      sentence: `A redirect from ${from} would never be used, since ${taken} is there.`,
       remedy: 'Begin the redirect at a path that has no page any more.',
-    });
+    };
 }
 
 /**
- * Checks that no page is at a path that begins as those of a further language do: it could not be reached.
+ * Paths that begin as those of a further language do, so that their pages could not be reached.
  * @param languages BCP 47 tags of the further languages of the store
- * @throws Problem `bad-path` naming the pattern or the page
  */
-export function checkPrefixes(
+export function* languagePaths(
   languages: readonly string[],
   pages: readonly ContentPlace[],
-  paths: PathsDocument | undefined,
-): void {
-  const patterns = patternsOf(paths);
-  const refuse = (what: string, path: string, place: string): never => {
-    throw new Problem('bad-path', `${what} would be at ${path}, where the store in another language is.`, {
-      place,
-      remedy: `Choose a path that does not begin with /${firstSegment(path)}.`,
-    });
-  };
+  patterns: PathPatterns,
+): Generator<PathFault> {
+  const fault = (what: string, path: string, field: string): PathFault => ({
+    field,
+    sentence: `${what} would be at ${path}, where the store in another language is.`,
+    remedy: `Choose a path that does not begin with /${firstSegment(path)}.`,
+  });
   for (const [kind, pattern] of Object.entries(patterns) as [PageKind, string][])
     if (languages.includes(firstSegment(pattern)))
-      refuse(capitalised(`${kindInWords(kind)} pages`), pattern, `patterns.${kind}`);
+      yield fault(capitalised(`${kindInWords(kind)} pages`), pattern, `patterns.${kind}`);
   for (const { title, slug } of pages) {
     const path = pathOf(patterns, 'content', slug);
-    if (languages.includes(firstSegment(path))) refuse(`“${title}”`, path, 'slug');
+    if (languages.includes(firstSegment(path))) yield fault(`“${title}”`, path, 'slug');
   }
 }

@@ -2,7 +2,9 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { canonicalJson } from '../design/hash.js';
-import type { DeliveryOffer, Facts, OrderLine, Totals } from '../kinds/facts.js';
+import type { Facts } from '../facts/all.js';
+import type { DeliveryOffer } from './delivery.js';
+import type { OrderLine, Totals } from './order.js';
 
 /** All that an order charges for. */
 export interface Charged {

@@ -1,9 +1,10 @@
 /** The form of the checkout as it was sent: its fields stand in any sections, some in several. */
 import { isEmailAddress } from '../fields/email-address.js';
 import { FIELD_MARK } from '../kinds/view.js';
-import { PAYMENT_WAYS, type Buyer, type PaymentWay } from '../kinds/facts.js';
+import type { Buyer } from './cart.js';
 import type { WordName } from '../locale/words.js';
-import { offersTo, type DeliveryMethod } from './checkout.js';
+import { offersTo, type DeliveryMethod } from './delivery.js';
+import { PAYMENT_METHODS, type PaymentMethod } from './order.js';
 
 const BUYER_FIELDS = ['email', 'name', 'street', 'postcode', 'city', 'country'] as const satisfies (keyof Buyer)[];
 const FIELDS: ReadonlySet<string> = new Set([...BUYER_FIELDS, 'delivery', 'payment']);
@@ -51,7 +52,7 @@ export const buyerIn = (told: Told): Partial<Buyer> =>
 export interface SettledCheckout {
   readonly buyer: Buyer;
   readonly delivery: string;
-  readonly payment: PaymentWay;
+  readonly payment: PaymentMethod;
 }
 
 /** What is wrong, as words by field. */
@@ -69,7 +70,7 @@ export function settle(
   const offers = offersTo(of('country'), methods);
   if (of('country') !== '' && offers.length === 0) errors['country'] = 'no-way';
   else if (!offers.some(({ code }) => code === of('delivery'))) errors['delivery'] = 'choose-delivery';
-  const payment = PAYMENT_WAYS.find((way) => way === (told['payment'] ?? PAYMENT_WAYS[0]));
+  const payment = PAYMENT_METHODS.find((method) => method === (told['payment'] ?? PAYMENT_METHODS[0]));
   if (!payment) errors['payment'] = 'field-needed';
   if (Object.keys(errors).length > 0 || !payment) return { errors };
   const buyer = Object.fromEntries(BUYER_FIELDS.map((field) => [field, of(field)])) as Record<keyof Buyer, string>;

@@ -1,16 +1,8 @@
 /** Every limit is reached once, and says which it is, where, and what to do. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  applyRequests,
-  checkDocument,
-  LIMITS,
-  parseRule,
-  SHIPPED_KINDS,
-  type Document,
-  type EditRequest,
-} from '../index.js';
-import { assignments, draftOf, refusal, section, template, tools } from '../tests/designs.js';
+import { applyRequests, LIMITS, parseRule, type Document, type EditRequest } from '../index.js';
+import { assignments, draftOf, publishRefusal, refusal, section, template, tools } from '../tests/designs.js';
 
 const sections = (count: number) => Array.from({ length: count }, (_, i) => section(`s${i}`));
 const entries = (count: number, values: object) =>
@@ -53,7 +45,7 @@ test('the size of a document, and what one field may hold', () => {
   const large = template(
     Array.from({ length: 60 }, (_, i) => section(`p${i}`, 'text', { text: `<p>${'x'.repeat(19_000)}</p>` })),
   );
-  expect(refusal(() => checkDocument('template/home', large, SHIPPED_KINDS))).toMatchObject({
+  expect(publishRefusal({ 'template/home': large })).toMatchObject({
     code: 'limit-reached',
     place: 'template/home',
   });

@@ -1,10 +1,9 @@
 /** Pages that are at another path from now on: whoever uses the old one is led to the new one. */
-import { takenBy } from '../assign/path-sense.js';
+import { contentPlaces, takenBy } from '../assign/path-sense.js';
 import { pathOf, patternsOf, STANDARD_PATHS, type PathPatterns } from '../assign/paths.js';
 import type { DesignState } from './state.js';
 import { keys, type PathsDocument } from './document.js';
 import type { Edit } from './edits/edit.js';
-import { contentPlaces } from './edits/sense.js';
 
 /** A path and where it leads. */
 export interface Redirect {

@@ -8,12 +8,14 @@ import type { Fields, ValuesOf } from '../fields/field.js';
 import type { Reading } from '../fields/value.js';
 import type { PageInfo } from './data.js';
 import type { WordName } from '../locale/words.js';
-import type { FactName } from './facts.js';
+import { fold } from '../assign/rule.js';
+import type { FactName } from '../facts/all.js';
 import type { Markup } from './html.js';
 import type { ListingNeed, Need } from './needs.js';
 import type { Properties } from './properties.js';
 import type { Sketch } from './sketch.js';
-import type { QueryName } from './query.js';
+import { pageSeenBy, type QueryName } from './query.js';
+import type { Script } from './script.js';
 import { readValues, type Stored } from './values.js';
 import type { View } from './view.js';
 
@@ -33,6 +35,8 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly title: string;
   /** What it is for the shopper, in one sentence. */
   readonly sentence: string;
+  /** Other words that people have for it, to find it by. */
+  readonly alsoCalled?: readonly string[];
   /** The page kinds and regions it may stand in; any place if absent. */
   readonly fits?: Fits;
   readonly fields: F;
@@ -42,8 +46,6 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly shows?: readonly FactName[];
   /** Whether it has forms of its own, which are sent without leaving the page. */
   readonly hasForms?: boolean;
-  /** Whether a script makes it livelier (`service/public/lively.js`); it works without. */
-  readonly enlivened?: boolean;
   /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
   readonly ofCheckout?: boolean;
   /** The words of the storefront that its view says, besides those that its fields hold until they are set. */
@@ -66,6 +68,8 @@ export interface KindRuntime<F extends Fields> {
   properties?(values: ValuesOf<F>): Properties;
   /** Its rules, written with `css`. */
   readonly css?: string;
+  /** Makes a section livelier in the browser, where it works without; see `script.ts`. */
+  readonly script?: Script;
   /** Turns values written for version n (the index) into values of version n + 1. */
   readonly upgrade?: Upgrades;
 }
@@ -83,6 +87,10 @@ export interface ReadSection {
 /** A kind as everything else knows it. */
 export interface SectionKind extends KindDescription {
   readonly css: string;
+  /** The text of its script; empty if it has none. */
+  readonly script: string;
+  /** What its code is known by. */
+  readonly code: string;
   readonly upgrade: Upgrades;
   /** Reads the values of a section. @param stored as the kind of today takes them; see `upgradedValues` */
   read(stored: Stored, reading: Reading): ReadSection;
@@ -105,20 +113,26 @@ export interface SectionKind extends KindDescription {
  */
 export function defineKind<const F extends Fields>(
   description: KindDescription<F>,
-  { lists, needs, view, properties, css = '', upgrade = {} }: KindRuntime<F>,
+  runtime: KindRuntime<F>,
 ): SectionKind {
+  const { lists, needs, view, properties, css = '', script, upgrade = {} } = runtime;
   if (properties && description.shows?.length)
     throw new Error(`The section kind “${description.name}” shows facts, and so cannot have properties.`);
   return {
     ...description,
     css,
+    script: script ? String(script) : '',
+    code: [lists, needs, view, properties, ...Object.values(upgrade)].map(String).join('\n'),
     upgrade,
     read(stored, reading) {
       const values = readValues(description.fields, stored, reading);
       return {
         values,
-        listing: (page) => lists?.(values, page) ?? null,
-        needs: (page) => [...(lists ? [lists(values, page)] : []), ...(needs?.(values, page) ?? [])],
+        listing: (page) => lists?.(values, pageSeenBy(description, page)) ?? null,
+        needs(page) {
+          const seen = pageSeenBy(description, page);
+          return [...(lists ? [lists(values, seen)] : []), ...(needs?.(values, seen) ?? [])];
+        },
         properties: () => properties?.(values) ?? {},
         view: (given) => view(values, given),
       };
@@ -133,12 +147,12 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     version,
     title,
     sentence,
+    alsoCalled,
     fits,
     fields,
     slots,
     shows,
     hasForms,
-    enlivened,
     ofCheckout,
     says,
     query,
@@ -152,11 +166,11 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     sentence,
     fields,
     sketch,
+    ...(alsoCalled && { alsoCalled }),
     ...(fits && { fits }),
     ...(slots && { slots }),
     ...(shows && { shows }),
     ...(hasForms && { hasForms }),
-    ...(enlivened && { enlivened }),
     ...(ofCheckout && { ofCheckout }),
     ...(says && { says }),
     ...(query && { query }),
@@ -176,7 +190,7 @@ export type KindDescriptions = Kinds<KindDescription>;
 
 /** The kinds a store has: those that ship, later also its own. */
 export interface KindSet extends Kinds<SectionKind> {
-  /** Changes with anything that can be seen of the kinds; part of the paths of stylesheets. */
+  /** Changes with what the kinds say of themselves, their rules, scripts and code, but not with what that calls. */
   readonly hash: string;
 }
 
@@ -195,9 +209,16 @@ export function kindsByName<K extends KindDescription>(all: readonly K[]): Kinds
 export const kindSet = (all: readonly SectionKind[]): KindSet => ({
   ...kindsByName(all),
   hash: bytesToHex(
-    sha256(utf8ToBytes(canonicalJson(all.map((kind) => ({ ...descriptionOfKind(kind), css: kind.css }))))),
+    sha256(utf8ToBytes(canonicalJson(all.map((kind) => [descriptionOfKind(kind), kind.css, kind.script, kind.code])))),
   ).slice(0, 16),
 });
+
+/** Whether people may mean a kind by some words: all of them begin one of its own. */
+export function isCalled({ name, title, sentence, alsoCalled = [] }: KindDescription, words: string): boolean {
+  const own = fold([name, title, sentence, ...alsoCalled].join(' ')).split(/[^\p{L}\p{N}]+/u);
+  const asked = fold(words).split(/[^\p{L}\p{N}]+/u);
+  return asked.every((word) => own.some((one) => one.startsWith(word)));
+}
 
 /** Where a kind fits, in words: `product pages, the header`. */
 export const fitsInWords = ({ fits }: Pick<KindDescription, 'fits'>): string =>
@@ -215,6 +236,14 @@ export const SHARED_SECTION = 'shared-section';
 export const OPEN_PLACE = 'open-place';
 /** The slot of those two: no sections of the document are in it. */
 export const FILLING = 'filling';
+
+/** Writes values anew for today’s version of the kind that a reference names; those of a missing kind stay as they are. */
+export const upgraderOf =
+  (kinds: KindSet) =>
+  (ref: string, values: Values): Values => {
+    const kind = kinds.find(kindName(ref));
+    return kind ? upgradedValues(kind, ref, values) : values;
+  };
 
 /** Values as the kind of today takes them. What is stored is left as it is. @param ref the kind they were written for */
 export function upgradedValues(kind: SectionKind, ref: string, values: Values): Values {

@@ -128,6 +128,12 @@ export class PageData {
     return this;
   }
 
+  /** Takes over an answer, if the other has it. */
+  copy(need: Need, from: PageData): this {
+    const answer = from.get(need);
+    return answer === undefined ? this : this.set(need, answer);
+  }
+
   /** The answer to a need; undefined if it was not asked for. */
   get<N extends Need>(need: N): AnswerTo<N> | undefined {
     return this.#answers.get(needKey(need)) as AnswerTo<N> | undefined;

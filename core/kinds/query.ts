@@ -1,4 +1,5 @@
 /** The part of a web address behind `?`: read here, and nowhere else. */
+import type { PageInfo } from './data.js';
 import { pageNumber, PAGE_NAME } from './paging.js';
 
 /** The name of the words that are looked for, on the page of the search results: `?words=red+kite`. */
@@ -38,6 +39,38 @@ export function readQuery(names: readonly QueryName[], sent: SentQuery): Readonl
   }
   return found;
 }
+
+/** What of a kind says by which names it goes. */
+interface GoesBy {
+  readonly name: string;
+  readonly query?: readonly QueryName[];
+}
+
+/**
+ * A page as a kind may look at it: reading a name that it does not go by fails loudly, as no page is made for what
+ * stands behind it. What is looked for belongs to the page of the search results itself.
+ */
+export function pageSeenBy(kind: GoesBy, page: PageInfo): PageInfo {
+  let pages = seen.get(kind);
+  if (!pages) seen.set(kind, (pages = new WeakMap()));
+  let found = pages.get(page);
+  if (!found) pages.set(page, (found = { ...page, query: guarded(kind, page) }));
+  return found;
+}
+
+const seen = new WeakMap<GoesBy, WeakMap<PageInfo, PageInfo>>();
+
+const guarded = ({ name, query = [] }: GoesBy, page: PageInfo): PageInfo['query'] =>
+  new Proxy(page.query, {
+    get(values, asked) {
+      if (Object.hasOwn(READ, asked)) {
+        const isOfPage = asked === SEARCH_WORDS && page.kind === 'search';
+        if (!isOfPage && !(query as readonly PropertyKey[]).includes(asked))
+          throw new Error(`The section kind “${name}” reads “?${String(asked)}=” without declaring it.`);
+      }
+      return Reflect.get(values, asked) as string | undefined;
+    },
+  });
 
 /** `?page=2&sort=price`, in the order of the names; nothing if no name has a value. */
 export function queryText(values: Readonly<Record<string, string | undefined>>): string {

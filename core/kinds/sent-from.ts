@@ -1,11 +1,10 @@
 /** What the forms of sections say besides what is typed into them. */
 import { html, type Markup } from './html.js';
-import { queryText } from './query.js';
 import type { View } from './view.js';
 
 /** From where a form is sent: the page, so that it comes back there, and the section that what came of it is shown in. */
-export const sentFrom = ({ page, path }: View): Markup =>
-  html`<input type="hidden" name="page" value="${page.path}${queryText(page.query)}"><input type="hidden" name="back-to" value="${path}">`;
+export const sentFrom = (view: View): Markup =>
+  html`<input type="hidden" name="page" value="${view.address()}"><input type="hidden" name="back-to" value="${view.path}">`;
 
 /** A field that nobody sees. Programs that fill in every field fill it in too. */
 export const TRAP = 'website';

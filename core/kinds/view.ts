@@ -6,8 +6,10 @@ import type { WordName } from '../locale/words.js';
 import { menuEntries, type MenuEntry } from './menu.js';
 import { pictureTag } from './picture.js';
 import { html, NOTHING, slotMark, type Markup } from './html.js';
+import { pageSeenBy, queryText, type QueryName } from './query.js';
 import type { PageInfo, StoreInfo } from './data.js';
-import type { FactName, Facts, FormState } from './facts.js';
+import type { FactName, Facts, ShownFacts } from '../facts/all.js';
+import type { FormState } from './form-state.js';
 import type { AnswerTo, Need, PageData } from './needs.js';
 
 /** Names a section on a page: the ids of what it is in, from outside to inside, and its own. */
@@ -15,6 +17,9 @@ export type InstancePath = string;
 
 /** What stands between the ids of an instance path. No code and no id holds it. */
 export const PATH_JOINT = '~';
+
+/** The id of the section that a path leads to. */
+export const idInPath = (path: InstancePath): string => path.slice(path.lastIndexOf(PATH_JOINT) + 1);
 
 /** What stands between the path of a section and the name of a field in it. */
 export const FIELD_MARK = ':';
@@ -27,10 +32,19 @@ export interface View {
   readonly store: StoreInfo;
   readonly page: PageInfo;
   readonly locale: Locale;
+  /** The path of the page with what stands behind `?`. @param other values that are to stand there instead */
+  address(other?: AddressChange): string;
   /** What came of a form of this section that was just sent; null if none was. */
   readonly form: FormState | null;
   /** The name of an input of the checkout's form in this section. */
   input(field: string): string;
+  /**
+   * Says in a preview, as an attribute, that an element holds the text of a field and nothing else, so that it can be
+   * typed over; on shoppers' pages nothing.
+   * @param entry whose field it is, if it is one of a list
+   * @example html`<h2${view.part('title')}>${title}</h2>`
+   */
+  part(field: string, entry?: { readonly id: string }): Markup;
   /** An html id for a part of the section, unique on the page. */
   id(part: string): string;
   /** Takes an html id that other sections may want too. @returns false if it is taken already */
@@ -61,6 +75,9 @@ export interface View {
   holds(name: string): boolean;
 }
 
+/** Values behind `?` by their names; undefined for one that is to go. */
+export type AddressChange = Readonly<Partial<Record<QueryName, string | undefined>>>;
+
 /** Instants in ISO form between which something counts; empty for no end. */
 export interface Span {
   readonly from: string;
@@ -75,10 +92,11 @@ const NEW_WINDOW = html` target="_blank" rel="noopener"`;
 
 /** Everything about the page that sections are rendered with. */
 export interface ViewSources {
+  readonly mode: 'live' | 'preview';
   readonly store: StoreInfo;
   readonly locale: Locale;
   readonly page: PageInfo;
-  readonly facts: Facts;
+  readonly facts: ShownFacts;
   readonly form: FormState | null;
   readonly data: PageData;
   readonly menus: ReadonlyMap<string, MenuDocument>;
@@ -97,6 +115,7 @@ export interface ViewedSection {
     readonly name: string;
     readonly shows?: readonly FactName[];
     readonly says?: readonly WordName[];
+    readonly query?: readonly QueryName[];
   };
   /** The slots that hold sections. */
   readonly held: ReadonlySet<string>;
@@ -122,12 +141,20 @@ export class SectionView implements View {
     return this.#sources.locale;
   }
   get page(): PageInfo {
-    return this.#sources.page;
+    return pageSeenBy(this.#section.kind, this.#sources.page);
+  }
+  address(other: AddressChange = {}): string {
+    const { path, query } = this.#sources.page;
+    return path + queryText({ ...query, ...other });
   }
   get form(): FormState | null {
     const { form } = this.#sources;
     // A program may not say which form it is; then what was typed is kept in every one.
     return form && (form.section === '' || form.section === this.path) ? form : null;
+  }
+  part(field: string, entry?: { readonly id: string }): Markup {
+    if (this.#sources.mode === 'live') return NOTHING;
+    return html` data-part="${entry ? `${entry.id}${FIELD_MARK}${field}` : field}"`;
   }
   id(part: string): string {
     return `${htmlId(this.path)}:${part}`;
@@ -145,7 +172,9 @@ export class SectionView implements View {
     const { kind } = this.#section;
     if (!kind.shows?.includes(name))
       throw new Error(`The section kind “${kind.name}” reads the fact “${name}” without declaring it.`);
-    return this.#sources.facts[name];
+    const value = this.#sources.facts[name];
+    if (value === undefined) throw new Error(`The fact “${name}” was not made for this page.`);
+    return value;
   }
   data<N extends Need>(need: N): AnswerTo<N> {
     const answer = this.#sources.data.get(need);

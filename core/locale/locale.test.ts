@@ -30,13 +30,13 @@ const wordsAfter = (texts: Record<string, string>): WordsDocument => {
 test('a store’s own words go before those that ship, with the plural forms of their language', () => {
   const document = wordsAfter({
     'sold-out': 'brak',
-    'things.one': '{count} rzecz',
-    'things.few': '{count} rzeczy',
-    'things.other': '{count} sztuk',
+    'items.one': '{count} rzecz',
+    'items.few': '{count} rzeczy',
+    'items.other': '{count} sztuk',
   });
   expect(document).toMatchObject({ type: 'words', language: 'pl' });
   const locale = makeLocale({ language: 'pl', currency: 'PLN', words: ownWords(document) });
-  expect([1, 3, 5, 22].map((count) => locale.word('things', { count }))).toEqual([
+  expect([1, 3, 5, 22].map((count) => locale.word('items', { count }))).toEqual([
     '1 rzecz',
     '3 rzeczy',
     '5 sztuk',
@@ -48,7 +48,7 @@ test('a store’s own words go before those that ship, with the plural forms of 
 
 test('every word is listed with what shoppers read, in each form that the language has', () => {
   const paths = (language: string) =>
-    listWords(language, shippedWords(language), undefined).map(({ path }) => path.replace(/^things\./, ''));
+    listWords(language, shippedWords(language), undefined).map(({ path }) => path.replace(/^items\./, ''));
   expect(paths('de')).toEqual(expect.arrayContaining(['sold-out', 'one', 'other']));
   expect(paths('pl')).toEqual(expect.arrayContaining(['one', 'few', 'many', 'other']));
   expect(paths('ja')).not.toContain('one');
@@ -60,9 +60,9 @@ test('every word is listed with what shoppers read, in each form that the langua
 test.each([
   [{ 'sold-out': 'weg {count}' }, 'bad-value', 'without { and }'],
   [{ 'from-price': 'ab {preis}' }, 'bad-value', '{price}'],
-  [{ 'things.one': 'one thing' }, 'bad-value', 'things.other too'],
+  [{ 'items.one': 'one item' }, 'bad-value', 'items.other too'],
   [{ 'sold-out.one': 'x' }, 'no-such-field', 'sold-out.one'],
-  [{ things: 'x' }, 'no-such-field', 'things'],
+  [{ items: 'x' }, 'no-such-field', 'items'],
   [{ constructor: 'x' }, 'no-such-field', 'constructor'],
   [{ 'sold-out': '' }, 'bad-value', 'without { and }'],
   [{ 'add-to-cart': ' ' }, 'bad-value', 'without { and }'],

@@ -1,6 +1,6 @@
 /**
  * A store's own words of the storefront: a document for each language holds them as texts, by the name of the word, or
- * by the name and a plural form for those that have forms (`things.one`).
+ * by the name and a plural form for those that have forms (`items.one`).
  */
 import type { WordsDocument } from '../design/document.js';
 import type { TextField } from '../fields/field.js';
@@ -23,7 +23,7 @@ export function placesOf(name: WordName): string[] {
 
 /**
  * The field of one text, or null if there is no such word.
- * @param path `sold-out`, or `things.one` for a word with forms
+ * @param path `sold-out`, or `items.one` for a word with forms
  */
 export function wordField(path: string): TextField | null {
   let field = fields.get(path);
@@ -74,7 +74,7 @@ export const withoutOther = (paths: readonly string[]): string[] => [
 
 /** A word of the storefront as lists of them show it. */
 export interface ListedWord {
-  /** `sold-out`, or `things.one`. */
+  /** `sold-out`, or `items.one`. */
   readonly path: string;
   readonly about: string;
   /** What shoppers read. */

@@ -86,9 +86,9 @@ export const STOREFRONT_WORDS = declare({
   },
   cart: { about: 'The link to the cart.', en: 'Cart', de: 'Warenkorb' },
   'cart-empty': { about: 'In place of the lines of a cart.', en: 'Your cart is empty.', de: 'Ihr Warenkorb ist leer.' },
-  things: {
+  items: {
     about: 'How much is in the cart, read aloud.',
-    en: { one: '{count} thing', other: '{count} things' },
+    en: { one: '{count} item', other: '{count} items' },
     de: { one: '{count} Artikel', other: '{count} Artikel' },
   },
   remove: { about: 'The button that takes a line out of the cart.', en: 'Remove', de: 'Entfernen' },
@@ -99,7 +99,7 @@ export const STOREFRONT_WORDS = declare({
     de: '{action}: {what}',
   },
   each: { about: 'The price of one.', en: '{price} each', de: '{price} je Stück' },
-  goods: { about: 'The sum of what is bought.', en: 'Goods', de: 'Waren' },
+  subtotal: { about: 'What the lines of a cart or an order come to.', en: 'Subtotal', de: 'Zwischensumme' },
   delivery: { about: 'The price of the delivery.', en: 'Delivery', de: 'Versand' },
   'delivery-later': {
     about: 'In place of the price of the delivery, until one is chosen.',
@@ -290,6 +290,11 @@ export const STOREFRONT_WORDS = declare({
     about: 'More was typed than a field takes.',
     en: 'Please use at most {most} characters.',
     de: 'Bitte höchstens {most} Zeichen.',
+  },
+  'preview-cart-full': {
+    about: 'In a preview, where the cart holds only so many different things.',
+    en: 'The cart of a preview holds no more. Remove something first.',
+    de: 'Der Warenkorb einer Vorschau fasst nicht mehr. Entfernen Sie zuerst etwas.',
   },
   'preview-keeps-nothing': {
     about: 'A form was sent in a preview.',

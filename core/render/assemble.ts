@@ -1,6 +1,7 @@
 /** Assemble: from a store page to the documents that make it. */
 import { assignedTemplate, type AskedPage, type RuleSetting } from '../assign/assigned.js';
 import type { DesignState } from '../design/state.js';
+import { parsePage } from '../assign/page.js';
 import { additionsFor } from '../assign/target.js';
 import { regionsOf } from '../assign/why.js';
 import {
@@ -46,27 +47,34 @@ export interface AssembledPage {
 /**
  * The documents of a page in one state of a design; null if its kind has no template. Pages with the same template and
  * additions get the same answer, made once.
+ * @param instead the code of a template to show it with, if that is for pages of its kind
  */
 export function assemblePage(
   page: AskedPage,
   state: DesignState,
   kinds: KindSet,
   setting: RuleSetting,
+  instead: string | null = null,
 ): AssembledPage | null {
-  const assigned = assignedTemplate(page, state, setting);
-  const template = assigned && state.get(keys.template(assigned.template));
+  const key = keys.template(templateOf(page, state, setting, instead));
+  const template = state.get(key);
   if (!template) return null;
   const additions = additionsFor(page, state, setting);
   const parts = [...additions.values()].flat();
-  const code = [assigned.template, ...parts.map(({ key }) => key)].join(' ');
+  const code = [key, ...parts.map(({ key }) => key)].join(' ');
   let ofState = kept.get(state);
   if (!ofState) kept.set(state, (ofState = new Map()));
   let found = ofState.get(code);
   if (!found) {
     if (ofState.size >= MOST_KEPT) ofState.clear();
-    ofState.set(code, (found = assembled(keys.template(assigned.template), template, additions, state, kinds)));
+    ofState.set(code, (found = assembled(key, template, additions, state, kinds)));
   }
   return found;
+}
+
+function templateOf(page: AskedPage, state: DesignState, setting: RuleSetting, instead: string | null): string {
+  const isForIt = instead !== null && state.get(keys.template(instead))?.pageKind === parsePage(page.code).kind;
+  return isForIt ? instead : (assignedTemplate(page, state, setting)?.template ?? '');
 }
 
 // The state of a revision never changes; the one of a draft lives as long as one request. Each store has one set of kinds.

@@ -94,8 +94,14 @@ describe('what a section depends on', () => {
       }),
       broken('nosy', (_, view) => html`${view.fact('cart').lines.length}`),
       broken('greedy', (_, view) => html`${view.data({ type: 'path', page: 'cart' })}`),
+      broken('curious', (_, view) => html`${view.page.query.page}`),
+      defineKind(about({ name: 'asking', title: 'Broken', fields: {} }), {
+        needs: (_, { query }) => [{ type: 'content', page: query.page ?? 'care' }],
+        view: () => html`x`,
+      }),
     ]);
-    const main = [section('f', 'falls'), section('n', 'nosy'), section('g', 'greedy'), words('w', 'After')];
+    const main = ['falls', 'nosy', 'greedy', 'curious', 'asking'].map((name) => section(name.slice(0, 1), name));
+    main.push(words('w', 'After'));
     const live = made(main, { kinds });
     expect(live.html).toContain('After');
     expect(live.html).not.toMatch(/fell|k-falls/);
@@ -103,6 +109,8 @@ describe('what a section depends on', () => {
       ['f', 'falls', 'Error: It <fell>.'],
       ['n', 'nosy', 'Error: The section kind “nosy” reads the fact “cart” without declaring it.'],
       ['g', 'greedy', 'Error: The section kind “greedy” reads path that it did not ask for.'],
+      ['c', 'curious', 'Error: The section kind “curious” reads “?page=” without declaring it.'],
+      ['a', 'asking', 'Error: The section kind “asking” reads “?page=” without declaring it.'],
     ]);
     expect(made(main, { kinds, mode: 'preview' }).html).toContain(
       '<strong>“Broken” could not be shown.</strong> It &lt;fell&gt;.',

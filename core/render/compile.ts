@@ -7,7 +7,8 @@ import { bindingOf } from '../kinds/binding.js';
 import { kindClass } from '../kinds/css.js';
 import type { PageInfo } from '../kinds/data.js';
 import { deviceClasses } from '../kinds/devices.js';
-import { NO_FACTS, type Facts, type FormState } from '../kinds/facts.js';
+import type { Facts } from '../facts/all.js';
+import type { FormState } from '../kinds/form-state.js';
 import { FRAME, frameProperties, pictureBehind, type FrameValues } from '../kinds/frame.js';
 import { html, type Markup } from '../kinds/html.js';
 import { kindName, upgradedValues, type ReadSection, type SectionKind } from '../kinds/kind.js';
@@ -199,6 +200,9 @@ class PagelessView extends SectionView {
   override get page(): PageInfo {
     throw new Varies();
   }
+  override address(): never {
+    throw new Varies();
+  }
   override get form(): FormState | null {
     throw new Varies();
   }
@@ -221,7 +225,7 @@ class PagelessView extends SectionView {
 
 const WITHOUT_PAGE = {
   page: ANY_PAGE,
-  facts: NO_FACTS,
+  facts: {},
   form: null,
   data: new PageData(),
   menus: new Map(),
@@ -259,7 +263,7 @@ function frameStart(frame: FrameValues, section: Section, path: InstancePath, { 
     .map((one) => ` texts-${one}`);
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
   const classes = `frame w-${width} tone-${tone}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${[...texts, ...hide].join('')}`;
-  const marks = mode === 'preview' ? ` data-section="${escapeText(section.id)}"` : '';
+  const marks = mode === 'preview' ? ` data-section="${escapeText(path)}"` : '';
   return `<div class="${escapeText(classes)}" id="${escapeText(htmlId(path))}"${marks}><div class="frame-in">`;
 }
 

@@ -44,12 +44,21 @@ describe('instances', () => {
       expect(renderOnly(page, forged)).toBeUndefined();
   });
 
+  test('in a preview every section is one by itself, also those that are the same on every page', () => {
+    const main = [section('c', 'columns', {}, { one: [words('h', 'Same')], two: [section('d', 'divider')] })];
+    const pathsOf = (mode: 'live' | 'preview') => [...made(main, { mode }).composition.instances.keys()];
+    expect([pathsOf('live'), pathsOf('preview')]).toEqual([[], ['h', 'd', 'c']]);
+    const page = made(main, { mode: 'preview' });
+    expect(page.html).toContain(renderOnly(page, 'h'));
+    expect(renderOnly(page, 'h')).toMatch(/data-section="h".*>Same</);
+  });
+
   test('a shared section that does not fit a page says so in the preview, and is left out for shoppers', () => {
     const main = [section('u', 'shared-section', { shared: 'cost' }), section('w', 'heading')];
     const documents = { 'shared/cost': sectioned('shared', {}, [section('c', 'price'), section('h', 'heading')]) };
     const shown = (mode: 'live' | 'preview') => render(main, { documents, mode });
     expect(shown('preview')).toMatch(/“Price” does not fit this page\.<\/strong> It is made for product pages\./);
-    expect(shown('preview')).toContain('data-section="c"');
+    expect(shown('preview')).toContain('data-section="u~c"');
     expect(shown('live')).not.toMatch(/does not fit|data-section/);
     expect(shown('live').match(/A heading/g)).toHaveLength(2);
     expect(made(main, { documents }).composition.kinds).toEqual(['heading', 'price', 'shared-section']);

@@ -1,7 +1,7 @@
 /** Compose: the documents of a page into one list of what is the same for all pages made of them, and what is not. */
 import type { Layout, Region, SectionedDocument, TemplateDocument } from '../design/document.js';
 import type { PageKind } from '../assign/page.js';
-import type { FactName } from '../kinds/facts.js';
+import type { FactName } from '../facts/all.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
 import { SEARCH_WORDS, type QueryName } from '../kinds/query.js';
@@ -213,11 +213,12 @@ function piecesOf(compiled: CompiledSection, at: At, page: Composing): Piece[] {
   if (!shown || page.room-- <= 0) return [];
   if (!kind) return said(open, missing(section.kind), page);
   if (!isInPlace(kind, at, page)) return said(open, misplaced(kind), page);
-  const isAlways = constant !== null && shown.from === '' && shown.until === '';
+  // In a preview every section can be made anew by itself, and typed into.
+  const isAlways = constant !== null && shown.from === '' && shown.until === '' && page.edition.mode === 'live';
   const inside = insideOf(compiled, at, page);
   if (isAlways) {
     const inner = filledIn(constant, inside);
-    if (inner.length === 0) return page.edition.mode === 'preview' ? [open + FRAME_END] : [];
+    if (inner.length === 0) return [];
     // A section of nothing but what it holds may turn out empty, and then has no frame.
     if (constant.text !== '' || inner.every((piece) => typeof piece === 'string')) {
       page.style += compiled.rule(ANY_PAGE);

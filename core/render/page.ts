@@ -4,7 +4,8 @@ import { escapeText } from '../fields/prose.js';
 import type { Reading } from '../fields/value.js';
 import { bindingOf } from '../kinds/binding.js';
 import type { PageInfo } from '../kinds/data.js';
-import type { Facts, FormState } from '../kinds/facts.js';
+import type { ShownFacts } from '../facts/all.js';
+import type { FormState } from '../kinds/form-state.js';
 import { html, raw, type Markup } from '../kinds/html.js';
 import { menuNeeds } from '../kinds/menu.js';
 import type { Need, PageData } from '../kinds/needs.js';
@@ -22,7 +23,7 @@ export interface PageRequest {
   readonly data: PageData;
   /** The sections that failed while the page was asked for. */
   readonly faults?: readonly SectionFault[];
-  readonly facts: Facts;
+  readonly facts: ShownFacts;
   /** What came of a form that was just sent. */
   readonly form?: FormState | null;
   /** Address the page is known by, for search engines; without query. */
@@ -103,6 +104,15 @@ export function askPage(composition: Composition, about: PageInfo, sent: SentQue
   return { page, needs, faults: [...faults.values()] };
 }
 
+/** What an instance asks for; nothing if it cannot say, as it fails again where it is shown. */
+export function needsOf({ compiled }: Instance, page: PageInfo): readonly Need[] {
+  try {
+    return compiled.needs(page);
+  } catch {
+    return [];
+  }
+}
+
 /** A page with its listing: what its first section that is one asks for. */
 function pageWithListing(
   shown: readonly Instance[],
@@ -143,6 +153,7 @@ const renderingOf = ({ composition, page, data, facts, form = null, now, faults 
   const { store, locale, mode } = edition;
   const rendering: Rendering = {
     sources: {
+      mode,
       store,
       locale,
       page,

@@ -45,16 +45,16 @@ describe('notice', () => {
 
   test('shows what counts now, and the page is made anew when that changes', () => {
     const page = made([notice()]);
-    expect(page.html).toContain('<ul class="notice"><li>Always</li><li>Now</li></ul>');
+    expect(page.html).toContain('<ul class="notice"><li><span>Always</span></li><li><span>Now</span></li></ul>');
     expect(page.html).not.toMatch(/Over|Later/);
     expect(page.until).toBe('2026-11-25T00:00:00.000Z');
     expect(made([notice()], { now: '2026-11-26T00:00:00.000Z' }).until).toBe('2026-12-01T00:00:00.000Z');
   });
 
   test('of several shows the first that has its time, or else the one that is always said', () => {
-    expect(show(notice({ several: 'first' }))).toContain('<p class="notice">Now</p>');
+    expect(show(notice({ several: 'first' }))).toContain('<p class="notice"><span>Now</span></p>');
     expect(show(notice({ several: 'first' }), { now: '2026-11-26T00:00:00.000Z' })).toContain(
-      '<p class="notice">Always</p>',
+      '<p class="notice"><span>Always</span></p>',
     );
     expect(show(notice({ text: '' }), { now: '2026-11-26T00:00:00.000Z' })).not.toContain('notice"');
   });
@@ -125,7 +125,7 @@ describe('links and marks', () => {
     const shown = (values: Readonly<Record<string, unknown>>) =>
       show(withList(section('f', 'elsewhere-online', values), 'places', places));
     expect(shown({})).toMatch(
-      /<a href="https:\/\/a\.example\/" target="_blank" rel="noopener"><svg [^>]*aria-hidden="true">.*<\/svg>Sky &amp; sea<\/a>/,
+      /<a href="https:\/\/a\.example\/" target="_blank" rel="noopener"><svg [^>]*aria-hidden="true">.*<\/svg><span>Sky &amp; sea<\/span><\/a>/,
     );
     expect(shown({})).not.toContain('Nowhere');
     expect(shown({ shown: 'signs' })).toContain('<span class="hidden-words">Sky &amp; sea</span>');

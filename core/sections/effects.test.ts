@@ -1,12 +1,10 @@
 /** Every setting of every section kind changes what is seen: its html, its order, its text, or a rule that a class of it meets. */
 import {
   checkValue,
-  checkoutFacts,
   FRAME,
   GROUNDWORKS,
   lookCss,
   NO_BUYER,
-  NO_FACTS,
   SHIPPED_KINDS,
   type CartLine,
   type Document,
@@ -15,7 +13,7 @@ import {
   type Field,
   type Fields,
   type Need,
-  type OrderFact,
+  type Order,
   type PageInfo,
   type Section,
   type SectionKind,
@@ -24,30 +22,23 @@ import {
 import { answer, cardOf, menu, picture, product } from '../tests/answers.js';
 import { HOME, made, NOW, sectioned, STORE } from '../tests/pages.js';
 import { section } from '../tests/designs.js';
+import { factsWith } from '../tests/facts.js';
 
 const line: CartLine = {
   ...{ product: 'K-1', variant: 'a', title: 'Gannet', options: 'Teal', path: '/item/gannet', picture },
   ...{ quantity: 2, price: 4200, stock: 9 },
 };
-const buying = { methods: [{ code: 'post', name: 'Post', prices: { IE: 450, DE: 980 } }], country: 'IE' };
-const order: OrderFact = {
+const order: Order = {
   number: 1001,
   placed: NOW,
   buyer: { ...NO_BUYER, name: 'Ada', country: 'IE' },
   lines: [line],
   delivery: { code: 'post', name: 'Post', price: 450 },
   payment: 'bank-transfer',
-  totals: { goods: 8400, delivery: 450, total: 8850 },
+  totals: { subtotal: 8400, delivery: 450, total: 8850 },
 };
-const facts = {
-  ...NO_FACTS,
-  ...checkoutFacts({ lines: [line], attempt: 'x', buyer: NO_BUYER, delivery: '' }, buying),
-  order,
-} satisfies Facts;
-const noFacts: Facts = {
-  ...NO_FACTS,
-  ...checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying),
-};
+const facts = factsWith({ lines: [line] }, { order });
+const noFacts = factsWith();
 
 /** Pages that sections look at; some show only on one of them. */
 const PAGES: readonly PageInfo[] = [

@@ -2,19 +2,61 @@
 import fc from 'fast-check';
 import { Parser } from 'htmlparser2';
 import {
+  FACTS,
   FRAME,
   checkKeyed,
   checkValue,
   drawSketch,
+  isCalled,
   SHIPPED_KINDS,
   withDefaults,
+  type Entry,
   type Field,
   type Fields,
+  type PageInfo,
 } from '../index.js';
-import { picture } from '../tests/answers.js';
+import { answer, picture, product } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
+import { NO_FACTS } from '../tests/facts.js';
+import { HOME, made } from '../tests/pages.js';
 import { show } from '../tests/shown.js';
 import { flawsInPart } from '../tests/well-formed.js';
+
+const page: PageInfo = { ...HOME, code: 'product:K-1', kind: 'product', path: '/item/gannet', subject: { product } };
+const partOf = (html: string): string => html.slice(html.indexOf('<main'), html.indexOf('</main>'));
+
+const linked = { link: { to: 'home' } };
+/** It splits its text. */
+const SPLITS = 'part-of-text';
+/** Every text field with a text that says whose it is. */
+const textsOf = (fields: Fields, entry = ''): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(fields).flatMap(([name, field]) => {
+      if (field.type !== 'text' && field.type !== 'prose') return [];
+      if (field.type === 'text' && field.form) return [];
+      const text = `«${entry && `${entry}:`}${name}»`;
+      return [[name, field.type === 'prose' ? `<p>${text}</p>` : text]];
+    }),
+  );
+
+/** Texts of fields that stand in no element that says so, and elements that say so of more than that text. */
+function unmarked(html: string): string[] {
+  const found: string[] = [];
+  const open: { readonly part: string | undefined; text: string }[] = [];
+  new Parser({
+    onopentag: (_name, attributes) => open.push({ part: attributes['data-part'], text: '' }),
+    ontext(text) {
+      for (const one of open) one.text += text;
+      const [, field] = /^«([^»]+)»$/.exec(text.trim()) ?? [];
+      if (field && !open.some(({ part }) => part === field)) found.push(`${field} is in no part`);
+    },
+    onclosetag() {
+      const { part, text = '' } = open.pop() ?? {};
+      if (part !== undefined && text.trim() !== `«${part}»`) found.push(`${part} holds ${text}`);
+    },
+  }).end(html);
+  return found;
+}
 
 describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s', (name, kind) => {
   test('explains itself, and its defaults are values it takes', () => {
@@ -32,6 +74,29 @@ describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s',
     const html = show([section('x', name)]);
     expect(flawsInPart(`${html}</main>`)).toEqual([]);
     expect(html).not.toMatch(/undefined|\[object|NaN|null/);
+  });
+
+  test('is shown with every sample of the facts it shows, every element closed', () => {
+    for (const fact of FACTS.filter(({ name: one }) => kind.shows?.includes(one)))
+      for (const sample of fact.samples) {
+        const { html, faults } = made([section('x', name)], {
+          page,
+          facts: { ...NO_FACTS, [fact.name]: sample },
+          answer,
+        });
+        expect(faults).toEqual([]);
+        expect(flawsInPart(`${partOf(html)}</main>`)).toEqual([]);
+      }
+  });
+
+  test('says which elements hold the text of a field alone, in previews only', () => {
+    const [values, lists] = [textsOf(kind.fields), {} as Record<string, Entry[]>];
+    for (const [list, field] of Object.entries(kind.fields))
+      if (field.type === 'entries') lists[list] = [{ id: 'e1', values: { ...linked, ...textsOf(field.fields, 'e1') } }];
+    const whole = { ...section('x', name, { ...linked, ...values }), lists };
+    const shown = (mode: 'live' | 'preview') => partOf(made([whole], { page, mode, answer }).html);
+    expect(shown('live')).not.toContain('data-part');
+    if (name !== SPLITS) expect(unmarked(shown('preview'))).toEqual([]);
   });
 
   test('draws itself within its bounds', () => {
@@ -146,3 +211,15 @@ test.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))(
     );
   },
 );
+
+test.each([
+  ['banner', 'poster'],
+  ['FAQ', 'accordion'],
+  ['contact form', 'message-form'],
+  ['news', 'news-sign-up'],
+  ['product pictures', 'product-pictures'],
+])('a kind is found by the other words that people have for it: %s', (words, name) => {
+  const found = SHIPPED_KINDS.all.filter((kind) => isCalled(kind, words)).map((kind) => kind.name);
+  expect(found).toContain(name);
+  expect(found.length).toBeLessThan(6);
+});

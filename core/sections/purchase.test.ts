@@ -1,6 +1,7 @@
 import {
-  checkoutFacts,
-  NO_FACTS,
+  makeFacts,
+  NO_BUYER,
+  nobodyIn,
   settle,
   toldIn,
   type CartLine,
@@ -9,6 +10,7 @@ import {
   type FormState,
 } from '../index.js';
 import { section } from '../tests/designs.js';
+import { NO_FACTS } from '../tests/facts.js';
 import { HOME, render } from '../tests/pages.js';
 import { lineOf } from '../tests/shown.js';
 
@@ -18,7 +20,7 @@ describe('cart and checkout', () => {
     { code: 'courier', name: 'Courier', prices: { IE: 900 } },
   ];
   const BUYER = {
-    ...NO_FACTS.buyer,
+    ...NO_BUYER,
     email: 'm@a.example',
     name: 'Mara <Q>',
     street: 'Quay 1',
@@ -26,11 +28,10 @@ describe('cart and checkout', () => {
     city: 'Brakenau',
   };
   const factsOf = (lines: readonly CartLine[], country = '', delivery = ''): Facts => ({
-    ...NO_FACTS,
-    ...checkoutFacts(
-      { lines, attempt: 'a-1', buyer: { ...BUYER, country }, delivery },
-      { methods: METHODS, country: 'IE' },
-    ),
+    ...makeFacts({
+      ...nobodyIn({ methods: METHODS, country: 'IE' }),
+      cart: { lines, attempt: 'a-1', buyer: { ...BUYER, country }, delivery },
+    }),
   });
   /** The html of the sections on a page of a kind. */
   const on = (kind: 'cart' | 'checkout' | 'thank-you', kinds: readonly string[], facts: Facts, form?: FormState) =>
@@ -53,9 +54,9 @@ describe('cart and checkout', () => {
       'cart-count': 3,
       buyer: { country: 'IE', countries: ['IE', 'DE'] },
       delivery: { chosen: null, gone: null, offers: [{ code: 'post', price: 450 }, { code: 'courier' }] },
-      totals: { goods: 8500, delivery: null, total: 8500 },
+      totals: { subtotal: 8500, delivery: null, total: 8500 },
     });
-    expect(factsOf(lines, 'DE', 'post').totals).toEqual({ goods: 8500, delivery: 980, total: 9480 });
+    expect(factsOf(lines, 'DE', 'post').totals).toEqual({ subtotal: 8500, delivery: 980, total: 9480 });
     expect(factsOf(lines, 'DE', 'courier')).toMatchObject({
       delivery: { chosen: null, gone: 'Courier', offers: [{ code: 'post' }] },
       totals: { delivery: null, total: 8500 },
@@ -66,7 +67,7 @@ describe('cart and checkout', () => {
   test('the badge says how much there is, in words too; the button to the checkout comes with the first thing', () => {
     const shown = (facts: Facts) => on('cart', ['cart-link', 'checkout-button'], facts);
     expect(shown(factsOf(lines))).toContain(
-      'Cart <span class="badge-count" aria-hidden="true">3</span><span class="hidden-words">, 3 things</span></a>',
+      'Cart <span class="badge-count" aria-hidden="true">3</span><span class="hidden-words">, 3 items</span></a>',
     );
     expect(shown(factsOf(lines))).toContain('<a class="button" href="/checkout">Checkout</a>');
     const empty = shown(NO_FACTS);
@@ -168,7 +169,7 @@ describe('cart and checkout', () => {
       lines,
       delivery: { code: 'post', name: 'By post', price: 980 },
       payment: 'bank-transfer',
-      totals: { goods: 8500, delivery: 980, total: 9480 },
+      totals: { subtotal: 8500, delivery: 980, total: 9480 },
     } as const;
     const html = on('thank-you', ['thanks', 'order-lines'], { ...NO_FACTS, order });
     expect(html).toContain('<h1>Thank you, Mara &lt;Q&gt;</h1>');

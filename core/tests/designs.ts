@@ -1,13 +1,16 @@
 /** Small designs to test with. */
 import fc from 'fast-check';
 import {
+  checkPublish,
   openDocument,
   Problem,
+  upgraderOf,
   type Document,
   type DocumentKey,
   type Draft,
   type DraftDocument,
   type EditTools,
+  type KindSet,
   type Section,
   type TemplateDocument,
 } from '../index.js';
@@ -49,9 +52,9 @@ export const assignments = (
 });
 
 /** Ids s1, s2, … in the order they are asked for. */
-export const tools = (): EditTools => {
+export const tools = (kinds: KindSet = SHIPPED_KINDS): EditTools => {
   let next = 0;
-  return { kinds: SHIPPED_KINDS, newId: () => `new${++next}` };
+  return { kinds, upgraded: upgraderOf(kinds), newId: () => `new${++next}` };
 };
 
 /** The problem that work is refused with; fails if it is not. */
@@ -64,6 +67,27 @@ export const refusal = (work: () => unknown): Problem => {
   }
   throw new Error('It was not refused.');
 };
+
+/**
+ * What these documents, going live together, are refused for; null if they are not.
+ * @param changed undefined for one that is removed
+ * @param live what is live before
+ */
+export function publishRefusal(
+  changed: Readonly<Record<DocumentKey, Document | undefined>>,
+  live: Readonly<Record<DocumentKey, Document>> = {},
+): Problem | null {
+  const before = draftOf(live);
+  const opened = new Map(Object.entries(changed).map(([key, one]) => [key, one && openDocument(one)]));
+  const after = withChanges(before, new Map([...opened].map(([key, one]) => [key, one ?? null])));
+  try {
+    checkPublish(opened, before, after, SHIPPED_KINDS);
+    return null;
+  } catch (error) {
+    if (error instanceof Problem) return error;
+    throw error;
+  }
+}
 
 /** The draft after changes. */
 export const withChanges = (

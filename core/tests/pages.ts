@@ -5,7 +5,6 @@ import {
   assemblePage,
   composePage,
   makeLocale,
-  NO_FACTS,
   PageData,
   renderInstance,
   renderPage,
@@ -25,6 +24,7 @@ import {
   type Section,
   type StoreInfo,
 } from '../index.js';
+import { NO_FACTS } from './facts.js';
 import { assignments, template } from './designs.js';
 
 export const NOW = '2026-11-23T10:00:00.000Z';

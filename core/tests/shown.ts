@@ -1,13 +1,6 @@
 /** Sections shown on the page of a product, for the tests of their kinds. */
-import {
-  NO_FACTS,
-  type CartLine,
-  type Facts,
-  type FormState,
-  type PageInfo,
-  type Product,
-  type Section,
-} from '../index.js';
+import { type CartLine, type Facts, type FormState, type PageInfo, type Product, type Section } from '../index.js';
+import { NO_FACTS } from './facts.js';
 import { answer, menu, picture, product } from './answers.js';
 import { render } from './pages.js';
 

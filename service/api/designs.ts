@@ -87,10 +87,10 @@ export function designRoutes(api: Api): void {
     timedChanges: (await listTimedChanges(db, design.id)).map((timed) => timedShape(timed, store)),
   }));
 
-  implement(api, routes.addTimedChange, async ({ db, store, design, account, body }) => {
+  implement(api, routes.addTimedChange, async ({ db, store, design, account, body, now }) => {
     const { until, ...rest } = body;
     const wanted = { ...rest, ...(until === undefined ? {} : { until }) };
-    return timedShape(await addTimedChange(db, design.id, account.id, store.timeZone, wanted, new Date()), store);
+    return timedShape(await addTimedChange(db, design.id, account.id, store.timeZone, wanted, now), store);
   });
 
   implement(api, routes.cancelTimedChange, async ({ store, design, account, params }) =>

@@ -97,11 +97,11 @@ export function documentRoutes(api: Api): void {
   });
 
   implement(api, routes.getPageParts, async (call) => {
-    const state = closedState(await openDraft(db, call.design));
+    const draft = await openDraft(db, call.design);
+    const state = closedState(draft);
     const told = await toldOf(call, state, call.params['page'] as string);
     const { template, regions, additions } = partsOf(told, state, call.query.template);
-    const documents = documentsOf({ template, regions, additions }, state);
-    const look = state.get(keys.look);
+    const shown = [...documentsOf({ template, regions, additions }, state).keys(), keys.look];
     return {
       page: told.page,
       title: told.title,
@@ -109,10 +109,11 @@ export function documentRoutes(api: Api): void {
       template,
       regions: regions.map(({ region, document }) => ({ region, document })),
       additions: [...additions],
-      documents: [...documents, ...(look ? [[keys.look, look] as const] : [])].map(([key, document]) => ({
-        key,
-        document,
-      })),
+      documents: shown.flatMap((key) => {
+        const document = draft.get(key);
+        return document ? [{ key, document }] : [];
+      }),
+      seq: draft.seq,
     };
   });
 
@@ -136,9 +137,9 @@ export function documentRoutes(api: Api): void {
   });
 
   /** What a page of the draft has. */
-  async function toldOf(call: Caller, state: DesignState, code: string): Promise<Why> {
+  async function toldOf(call: Caller & { readonly now: Date }, state: DesignState, code: string): Promise<Why> {
     const page = await pageOf(api, call, code);
-    const setting = { now: new Date().toISOString(), decimals: currencyDecimals(call.store.currency) };
+    const setting = { now: call.now.toISOString(), decimals: currencyDecimals(call.store.currency) };
     return why({ ...page, facts: factsOf(page.subject, page.path) }, state, setting, call.design.kinds);
   }
 }

@@ -1,6 +1,14 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
 import { createHash } from 'node:crypto';
-import { canonicalJson, closedState, Problem, type EditRequest, SPECIMEN_PAGE, SPECIMEN_PATH } from '@parlour/core';
+import {
+  canonicalJson,
+  closedState,
+  keys,
+  Problem,
+  type EditRequest,
+  SPECIMEN_PAGE,
+  SPECIMEN_PATH,
+} from '@parlour/core';
 import { routes } from '@parlour/contract';
 import {
   affectedPages,
@@ -17,13 +25,13 @@ import { revert } from '../publishing/revert.js';
 import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
 import { listRevisions, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
+import { keepScenario } from '../records/scenarios.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { USUAL_ORDER } from '../records/page-list.js';
-import { previewToken } from '../storefront/preview-token.js';
+import { PREVIEW_HOURS, previewToken } from '../storefront/preview-token.js';
 import { designOf, implement, type Api, type Caller } from './implement.js';
 import { pageIn, pageOf, readCursor, writeCursor } from './pages.js';
 
-const PREVIEW_HOURS = 12;
 const PAGES_NAMED = 100;
 
 /** Which part of the pages that look different is wanted. */
@@ -48,7 +56,7 @@ export function draftRoutes(api: Api): void {
     const edits = body.edits as EditRequest[];
     if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
     const draft = await openDraft(db, design);
-    const result = await tryUnit(db, design, draft, author, edits);
+    const result = await tryUnit(db, design, draft, author, body.unit, edits);
     const pages = await affectedPages(
       db,
       design,
@@ -115,26 +123,34 @@ export function draftRoutes(api: Api): void {
   });
 
   implement(api, routes.preview, async (call) => {
-    const { store, design, account, body } = call;
-    const { page: code, revision } = body;
+    const { store, design, account, body, now } = call;
+    const { page: code, revision, template } = body;
     const page =
       code === SPECIMEN_PAGE
         ? { kind: 'content', path: SPECIMEN_PATH }
         : revision === undefined
           ? await pageOf(api, call, code)
           : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
-    const expires = Date.now() + PREVIEW_HOURS * 60 * 60 * 1000;
+    if (template !== undefined && revision === undefined && !(await openDraft(db, design)).get(keys.template(template)))
+      throw new Problem('no-such-template', `There is no template “${template}”.`, {
+        place: 'template',
+        remedy: 'List the templates to see their codes.',
+      });
+    const scenario = body.scenario && (await keepScenario(call.db, store.id, body.scenario, now));
+    const expires = now.getTime() + PREVIEW_HOURS * 60 * 60 * 1000;
     const right = {
       store: store.slug,
       design: design.code,
       by: account.id,
       ...(revision === undefined ? {} : { revision }),
+      ...(template === undefined ? {} : { template }),
+      ...(scenario === undefined ? {} : { scenario }),
       expires,
     };
     const token = await previewToken(db, right);
     const path = page.kind === 'not-found' ? '/page-not-found' : page.path;
     return {
-      url: `${previewOrigin(config, store.slug, design.id, revision)}${path}?preview=${token}`,
+      url: `${previewOrigin(config, store.slug, design.id, { revision, template, scenario })}${path}?preview=${token}`,
       expires: new Date(expires).toISOString(),
     };
   });

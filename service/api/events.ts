@@ -21,7 +21,7 @@ export function eventRoutes(api: Api): void {
   const { db, router } = api;
 
   router.get(routes.events.path.replace(/\{(\w+)\}/g, ':$1'), async (request: Request, response: Response) => {
-    const caller = (await callerOf(api, routes.events, request)) as Caller;
+    const caller = (await callerOf(api, routes.events, request, new Date())) as Caller;
     await stream(api, caller, request, response);
   });
 
@@ -48,7 +48,7 @@ async function stream(api: Api, caller: Caller, request: Request, response: Resp
   };
   /** Whoever was signed out or left the team meanwhile hears nothing more. */
   const recheck = (): Promise<boolean> =>
-    callerOf(api, routes.events, request).then(
+    callerOf(api, routes.events, request, new Date()).then(
       () => true,
       (error: unknown) => {
         if (error instanceof Problem) response.end();

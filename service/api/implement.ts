@@ -29,6 +29,8 @@ export interface Caller {
 export interface Call<R extends Route> extends Caller {
   /** The database; the transaction under way for a create that carries a key. */
   readonly db: Records;
+  /** When the call came. */
+  readonly now: Date;
   readonly params: Readonly<Record<string, string>>;
   readonly body: BodyOf<R>;
   readonly query: QueryOf<R>;
@@ -50,7 +52,8 @@ const READERS: Record<keyof typeof BODY_BYTES, RequestHandler> = {
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
 export function implement<R extends Route>(api: Api, route: R, handler: (call: Call<R>) => Promise<AnswerOf<R>>): void {
   api.router[route.method](expressPath(route.path), async (request: Request, response: Response) => {
-    const caller = await callerOf(api, route, request);
+    const now = new Date();
+    const caller = await callerOf(api, route, request, now);
     const query = route.query ? check(route.query, readQuery(request, route.query), 'query') : undefined;
     const params = request.params as Record<string, string>;
     // Read only now that the right to send it is known.
@@ -58,7 +61,7 @@ export function implement<R extends Route>(api: Api, route: R, handler: (call: C
     if (Number(request.headers['content-length'] ?? 0) > SMALL_BYTES) await ownTurn();
     const body = readBody(route, request);
     if (!REPLACING.has(route.method)) refuseTag(request);
-    const call = { ...caller, params, body, query, request, response } as unknown as Omit<Call<R>, 'db'>;
+    const call = { ...caller, now, params, body, query, request, response } as unknown as Omit<Call<R>, 'db'>;
     const { status, answer } = await once(api, route, call, async (db) => (await handler({ ...call, db })) as object);
     response.status(status).json(answer);
   });
@@ -98,11 +101,11 @@ export function refuseOtherMethods({ router }: Api, routes: readonly Route[]): v
 }
 
 /** Finds out who calls a route, and lets in only who may. @throws Problem */
-export async function callerOf({ db }: Api, route: Route, request: Request): Promise<Partial<Caller>> {
+export async function callerOf({ db }: Api, route: Route, request: Request, now: Date): Promise<Partial<Caller>> {
   const params = request.params as Record<string, string>;
   for (const name of pathParams(route.path)) check(plainText(200).required(), params[name], name);
   if (route.door === 'open') return {};
-  const account = await accountFrom(db, request, new Date());
+  const account = await accountFrom(db, request, now);
   if (account.scope === 'read' && route.method !== 'get')
     throw notAllowed('This token may only read.', 'Use a token with the scope “all”.');
   if (params['store'] === undefined) return { account };

@@ -88,10 +88,10 @@ export function pageRoutes(api: Api): void {
   });
 
   implement(api, routes.why, async (call) => {
-    const { store, design, params, query } = call;
+    const { store, design, params, query, now } = call;
     const state = closedState(await openDraft(db, design));
     const page = await pageOf(api, call, params['page'] as string);
-    const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
+    const setting = { now: now.toISOString(), decimals: currencyDecimals(store.currency) };
     const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
     const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting, design.kinds);

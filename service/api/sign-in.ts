@@ -20,9 +20,9 @@ const cookie = (value: string, maxAge: number): string =>
 export function signInRoutes(api: Api): void {
   const { db, config, addressOf } = api;
 
-  implement(api, routes.signIn, async ({ body, request, response }) => {
+  implement(api, routes.signIn, async ({ body, request, response, now }) => {
     const account = await checkCredentials(db, body.email, body.password, addressOf(request));
-    const token = await startSession(db, account, 'console', 'console', new Date());
+    const token = await startSession(db, account, 'console', 'console', now);
     response.append('set-cookie', cookie(token, CONSOLE_DAYS * 24 * 60 * 60));
     return { name: account.name, email: account.email };
   });
@@ -33,10 +33,10 @@ export function signInRoutes(api: Api): void {
     return { done: true };
   });
 
-  implement(api, routes.createToken, async ({ body, request }) => {
+  implement(api, routes.createToken, async ({ body, request, now }) => {
     const account = await checkCredentials(db, body.email, body.password, addressOf(request));
     return {
-      token: await startSession(db, account, 'token', body.name, new Date(), {
+      token: await startSession(db, account, 'token', body.name, now, {
         ...(body.scope === 'read' ? { scope: 'read' as const } : {}),
         ...(body.days === undefined ? {} : { days: body.days }),
       }),
@@ -44,8 +44,8 @@ export function signInRoutes(api: Api): void {
     };
   });
 
-  implement(api, routes.forgotPassword, async ({ body, request }) => {
-    await countLink(db, body.email, addressOf(request), new Date());
+  implement(api, routes.forgotPassword, async ({ body, request, now }) => {
+    await countLink(db, body.email, addressOf(request), now);
     // Not waited for: how long it takes would tell whether the address has an account.
     void sendPasswordLink(db, config, body.email).catch((error: unknown) =>
       logFault(request.log, error, 'a message could not be sent'),

@@ -43,8 +43,8 @@ export function storeRoutes(api: Api): void {
     await createStore(db, account.id, body);
     return shapeOf((await findStore(db, body.slug)) as Store, config);
   });
-  implement(api, routes.closeStore, async ({ store, account }) => {
-    await setClosed(db, store, new Date(), account.id);
+  implement(api, routes.closeStore, async ({ store, account, now }) => {
+    await setClosed(db, store, now, account.id);
     return { done: true };
   });
   implement(api, routes.reopenStore, async ({ db, account, body }) => {

@@ -28,21 +28,21 @@ const DAY = 24 * 60 * 60 * 1000;
 
 export function teamRoutes(api: Api): void {
   const { db, config, email: post, addressOf } = api;
-  const teamOf = async (records: Records, storeId: number) => ({
+  const teamOf = async (records: Records, storeId: number, now: Date) => ({
     members: (await membersOf(records, storeId)).map(({ email, name, role }) => ({ email, name, role })),
-    invited: (await invitationsOf(records, storeId, new Date())).map(({ email, role, expiresAt }) => ({
+    invited: (await invitationsOf(records, storeId, now)).map(({ email, role, expiresAt }) => ({
       email,
       role,
       expires: expiresAt.toISOString(),
     })),
   });
 
-  implement(api, routes.getTeam, ({ store }) => teamOf(db, store.id));
+  implement(api, routes.getTeam, ({ store, now }) => teamOf(db, store.id, now));
 
-  implement(api, routes.invite, ({ db, store, account, body }) =>
+  implement(api, routes.invite, ({ db, store, account, body, now }) =>
     inTransaction(db, async (trx) => {
       await lockStore(trx, store.id);
-      const expiresAt = new Date(Date.now() + INVITATION_DAYS * DAY);
+      const expiresAt = new Date(now.getTime() + INVITATION_DAYS * DAY);
       const { email } = body;
       const role = body.role as Role;
       const { reachesPeople: mailed } = post;
@@ -60,18 +60,18 @@ export function teamRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.changeMember, ({ store, account, params, body, request }) =>
+  implement(api, routes.changeMember, ({ store, account, params, body, request, now }) =>
     inTransaction(db, async (trx) => {
       // Everything that changes a team holds this lock, so that what the tag was compared with is what is changed.
       await lockStore(trx, store.id);
-      checkTag(request, await teamOf(trx, store.id));
+      checkTag(request, await teamOf(trx, store.id, now));
       const members = await membersOf(trx, store.id);
       const email = (params['email'] ?? '').toLowerCase();
       const member = members.find((one) => one.email === email);
       const role = body.role;
       if (!member && role === null && (await removeInvitations(trx, store.id, email))) {
         await audit(trx, { storeId: store.id, accountId: account.id, action: 'team.withdraw', target: email });
-        return teamOf(trx, store.id);
+        return teamOf(trx, store.id, now);
       }
       if (!member)
         throw new Problem('no-such-thing', `“${email}” does not belong to this store.`, {
@@ -95,7 +95,7 @@ export function teamRoutes(api: Api): void {
         detail: { was: member.role, role },
       });
       await signal(trx, `team ${store.id}`);
-      return teamOf(trx, store.id);
+      return teamOf(trx, store.id, now);
     }),
   );
 

@@ -72,7 +72,7 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     hashes.set(file, made.picture.hash);
   }
   await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => hashes.get(file) as string });
-  for (const message of demo.messages ?? []) await addMessage(trx, store.id, message);
+  for (const message of demo.messages ?? []) await addMessage(trx, store.id, message, new Date());
   for (const email of demo.signUps ?? []) await addSignUp(trx, store.id, { email, page: '/', language: locale });
   await addFirstDesign(
     trx,

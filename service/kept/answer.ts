@@ -81,9 +81,10 @@ export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Heade
   return {
     counts,
     answer(request, response, slug) {
-      const live = stores.known(slug);
+      const now = new Date();
+      const live = stores.known(slug, now);
       const page = live && pageFor(request, live, kept);
-      if (!page || page.live !== live || Date.now() >= page.until) return false;
+      if (!page || page.live !== live || now.getTime() >= page.until) return false;
       const cookies = request.headers.cookie;
       if (page.showsFacts && cookies !== undefined && cartTokenIn(cookies) !== null) {
         const count = page.fill && countIn(cookies, countKey);
@@ -94,7 +95,7 @@ export function keptAnswers(stores: LiveStores, kept: KeptPages, security: Heade
       return true;
     },
     answerAnyway(request, response, slug) {
-      const live = stores.known(slug);
+      const live = stores.known(slug, new Date());
       const page = live && pageFor(request, live, kept);
       if (!page) return false;
       counts.stale++;

@@ -37,8 +37,8 @@ async function send(form, submitter) {
   if (answer.reload || !answer.changed) return leave(form, submitter);
   if (facts) facts.content = answer.facts;
   for (const [path, html] of Object.entries(answer.changed)) put(`s-${path}`, html);
-  const alert = document.querySelector('[role=alert]') ?? document.querySelector('.form-done, .way-gone, .buy-done');
-  said.textContent = alert?.textContent ?? '';
+  const told = [...document.querySelectorAll('[role=alert], [role=status]')].filter((one) => one !== said);
+  said.textContent = (told.find(({ role }) => role === 'alert') ?? told[0])?.textContent ?? '';
   document.querySelector('[aria-invalid]')?.focus();
 }
 

@@ -23,17 +23,18 @@ document.addEventListener(
     // Inside the workbench a click selects; links and buttons rest.
     event.preventDefault();
     event.stopPropagation();
-    say({ type: 'selected', section: section.dataset.section });
+    say({ type: 'selected', path: section.dataset.section });
   },
   true,
 );
 
-/** Marks the selection. */
+/** Marks a section wherever it stands on the page, by the id at the end of its path. @returns the first of them */
 function mark(id) {
   for (const old of document.querySelectorAll('.parlour-selected')) old.classList.remove('parlour-selected');
-  const section = id && document.querySelector(`[data-section="${CSS.escape(id)}"]`);
-  section?.classList.add('parlour-selected');
-  return section;
+  const name = id && CSS.escape(id);
+  const found = id ? document.querySelectorAll(`[data-section="${name}"], [data-section$="~${name}"]`) : [];
+  for (const section of found) section.classList.add('parlour-selected');
+  return found[0];
 }
 
 /** Brings the selection into view, unless enough of it is there already; typing must not make the page jump. */

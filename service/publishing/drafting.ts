@@ -1,13 +1,15 @@
 /** Work on a draft: edits in units, undo and redo per person. */
-import { randomBytes } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import {
   applyRequests,
   applyUnit,
   can,
   checkContentEdits,
+  idsOf,
   invertEdit,
   pagesIn,
   Problem,
+  upgraderOf,
   type Draft,
   type Edit,
   type EditRequest,
@@ -30,9 +32,8 @@ export interface DoneUnit {
   readonly sentences: readonly string[];
 }
 
-/** An id that no one else will draw: 50 random bits in letters and digits. */
-export const newId = (): string =>
-  [...randomBytes(10)].map((byte) => 'abcdefghijkmnpqrstuvwxyz23456789'[byte & 31]).join('');
+/** The id of a unit that nobody asked for. */
+export const newUnit = (): string => randomUUID();
 
 /** Who works on a draft, and as what. */
 export interface Author {
@@ -49,7 +50,7 @@ export const doUnit = (
   requests: readonly EditRequest[],
 ): Promise<DoneUnit> =>
   inDraft(db, design, { unit, authorId: author.id, type: 'do' }, (draft, trx) =>
-    tryUnit(trx, design, draft, author, requests),
+    tryUnit(trx, design, draft, author, unit, requests),
   );
 
 /** So many edits are applied in no time. */
@@ -61,11 +62,17 @@ export async function tryUnit(
   design: Design,
   draft: Draft,
   author: Author,
+  unit: string,
   requests: readonly EditRequest[],
 ): Promise<UnitResult> {
   const telling = await tellingOf(db, design, pagesIn(requests));
   if (requests.length > FEW) await ownTurn();
-  const result = applyRequests(requests, draft, { kinds: design.kinds, newId, telling });
+  const result = applyRequests(requests, draft, {
+    kinds: design.kinds,
+    upgraded: upgraderOf(design.kinds),
+    newId: idsOf(unit),
+    telling,
+  });
   checkRight(design, author, result, draft);
   await checkReferences(db, design, draft, result);
   return result;

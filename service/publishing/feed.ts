@@ -4,7 +4,7 @@
  */
 import { perDatabase, type Database } from '../records/database.js';
 import { designById } from '../records/designs.js';
-import { logAfter, type LogEntry } from '../records/log.js';
+import { eventsAfter, type LogEvent } from '../records/log.js';
 import { peopleAt, type Present } from '../records/presence.js';
 import { onSignal } from '../records/signals.js';
 
@@ -12,7 +12,7 @@ const BATCH = 200;
 
 export interface Follower {
   /** A log entry; they come in order, none twice and none left out. */
-  happened(entry: LogEntry): void;
+  happened(entry: LogEvent): void;
   /** Who is there, when that has changed. */
   people(there: readonly Present[]): void;
 }
@@ -41,8 +41,8 @@ export async function follow(
   const feed = await feedOf(db, designId);
   let seq = after ?? feed.at;
   // Entries that come while the missed ones are read wait for their turn.
-  let waiting: LogEntry[] | null = [];
-  const give = (entry: LogEntry): void => {
+  let waiting: LogEvent[] | null = [];
+  const give = (entry: LogEvent): void => {
     if (entry.seq <= seq) return;
     seq = entry.seq;
     follower.happened(entry);
@@ -59,7 +59,7 @@ export async function follow(
   try {
     follower.people(feed.there);
     for (let missed = seq < feed.at ? BATCH : 0; missed === BATCH;) {
-      const entries = await logAfter(db, designId, seq, BATCH);
+      const entries = await eventsAfter(db, designId, seq, BATCH);
       entries.forEach(give);
       missed = entries.length;
     }
@@ -129,7 +129,7 @@ async function openFeed(db: Database, designId: number, closed: () => void): Pro
 
 async function readOn(db: Database, designId: number, feed: Feed): Promise<void> {
   for (let some = BATCH; some === BATCH && feed.followers.size > 0;) {
-    const entries = await logAfter(db, designId, feed.at, BATCH);
+    const entries = await eventsAfter(db, designId, feed.at, BATCH);
     for (const entry of entries) {
       feed.at = entry.seq;
       for (const follower of feed.followers) follower.happened(entry);

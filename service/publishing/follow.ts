@@ -14,7 +14,7 @@ import {
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { markChanged, markPublished } from '../records/drafts.js';
-import { newId } from './drafting.js';
+import { newUnit } from './drafting.js';
 import { recordEdits } from './recording.js';
 import { isSameState, opened, tellingBetween, type PublishedState } from './states.js';
 
@@ -90,7 +90,7 @@ export async function recordMerge(
 ): Promise<UnitResult> {
   const documents = applyTrusted(edits, draft);
   const result: UnitResult = { edits, documents, sentences: [sentence] };
-  await recordEdits(trx, design, draft, { unit: newId(), authorId, type: 'merge' }, result);
+  await recordEdits(trx, design, draft, { unit: newUnit(), authorId, type: 'merge' }, result);
   return result;
 }
 

@@ -1,8 +1,6 @@
 /** Publish: one transaction that writes what changed, a manifest and the live pointer. */
 import {
-  checkDocument,
-  checkTogether,
-  checkWays,
+  checkPublish,
   closedState,
   closeDocument,
   keys,
@@ -22,7 +20,7 @@ import { addRevision, loadState, saveDocuments, saveManifest, type Revision } fr
 import { changedKeysOf, markPublished, openDraft, recordUnit } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
 import { chosenDocuments } from './chosen.js';
-import { newId } from './drafting.js';
+import { newUnit } from './drafting.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { checkPaths } from './references.js';
@@ -105,12 +103,8 @@ export async function putLive(
   const live = await loadState(trx, before);
   const whole = overLive(live, changed);
   const closed = new Map<DocumentKey, Document | null>();
-  for (const [key, document] of changed) {
-    closed.set(key, document ? closeDocument(document) : null);
-    if (document) checkDocument(key, closed.get(key) as Document, design.kinds);
-    checkTogether(key, document, whole);
-  }
-  checkWays(changed, live);
+  for (const [key, document] of changed) closed.set(key, document ? closeDocument(document) : null);
+  checkPublish(changed, overLive(live, new Map()), whole, design.kinds);
   await checkPaths(trx, design.storeId, changed.keys(), () => closedState(whole));
   const manifest = await saveOver(trx, before, closed);
   const revision = await addRevision(trx, design.id, {
@@ -135,7 +129,7 @@ const logOnly = async (
     trx,
     design,
     draft,
-    { unit: newId(), authorId, type: 'publish' },
+    { unit: newUnit(), authorId, type: 'publish' },
     { edits: [], documents: new Map(), sentences: [sentence] },
   );
 };

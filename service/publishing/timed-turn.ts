@@ -10,7 +10,7 @@ import { loadState } from '../records/documents.js';
 import { openDraft, recordUnit } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
 import { dueTimedChange, lockTimedChange, updateTimedChange, type TimedChange } from '../records/timed.js';
-import { newId } from './drafting.js';
+import { newUnit } from './drafting.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { putLive } from './publish.js';
@@ -126,7 +126,7 @@ async function report(
     trx,
     design,
     draft,
-    { unit: newId(), authorId: null, type: 'publish' },
+    { unit: newUnit(), authorId: null, type: 'publish' },
     { edits: [], documents: new Map(), sentences: [sentence, ...why] },
   );
 }

@@ -1,9 +1,7 @@
 /** Carts: what a shopper is about to buy, found by the hash of the token in the shopper's cookie. */
-import type { Buyer } from '@parlour/core';
+import { MOST_OF_ONE, type Buyer } from '@parlour/core';
 import { sql } from 'kysely';
 import { inTransaction, json, type Records } from './database.js';
-
-export const MOST_OF_ONE = 99;
 
 /** The tokens of a cart, as hashes: that of the shopper's cookie, and one to be given out if that names no cart. */
 export interface CartTokens {
@@ -34,17 +32,18 @@ export const addToCart = (
   { known, fresh }: CartTokens,
   variantId: number,
   quantity: number,
+  now: Date,
   mayBegin: (trx: Records) => Promise<number | null>,
 ): Promise<{ readonly isNew: boolean } | Shortage | TooManyCarts> =>
   inTransaction(db, async (trx) => {
     // The cart's row first: of two who add at once, the second sees what the first has put in.
-    const old = known && (await lockCart(trx, storeId, known));
+    const old = known && (await lockCart(trx, storeId, known, now));
     const inCart = old ? await heldOf(trx, old.id, variantId) : 0;
     const stock = await stockOf(trx, variantId);
     if (inCart + quantity > Math.min(stock, MOST_OF_ONE)) return { stock, inCart };
     const minutes = old ? null : await mayBegin(trx);
     if (minutes !== null) return { minutes };
-    const cart = old ?? (await makeCart(trx, storeId, fresh));
+    const cart = old ?? (await makeCart(trx, storeId, fresh, now));
     await putLine(trx, cart.id, variantId, inCart + quantity);
     return { isNew: !old };
   });
@@ -59,9 +58,10 @@ export const setQuantity = (
   token: Buffer,
   variantId: number,
   quantity: number,
+  now: Date,
 ): Promise<Shortage | null> =>
   inTransaction(db, async (trx) => {
-    const cart = await lockCart(trx, storeId, token);
+    const cart = await lockCart(trx, storeId, token, now);
     if (!cart) return null;
     if (quantity === 0) {
       await trx.deleteFrom('cart_line').where('cart_id', '=', cart.id).where('variant_id', '=', variantId).execute();
@@ -93,9 +93,10 @@ export const tellCart = (
   storeId: number,
   token: Buffer,
   told: { readonly buyer: Partial<Buyer>; readonly delivery?: string | undefined },
+  now: Date,
 ): Promise<void> =>
   inTransaction(db, async (trx) => {
-    const cart = await lockCart(trx, storeId, token);
+    const cart = await lockCart(trx, storeId, token, now);
     if (!cart) return;
     await trx
       .updateTable('cart')
@@ -119,10 +120,10 @@ export interface CartRow {
  * The row of a shopper's cart; locked, so that what it holds does not change until the transaction ends. Whoever does
  * that uses the cart, so its time begins anew.
  */
-export const lockCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<CartRow | undefined> =>
+export const lockCart = (trx: Records, storeId: number, tokenHash: Buffer, now: Date): Promise<CartRow | undefined> =>
   trx
     .updateTable('cart')
-    .set({ used_at: sql`now()` })
+    .set({ used_at: now })
     .where('store_id', '=', storeId)
     .where('token_hash', '=', tokenHash)
     .returning(['id', 'attempt', 'buyer', 'delivery'])
@@ -164,12 +165,19 @@ const putLine = async (trx: Records, cartId: number, variantId: number, quantity
     .execute();
 };
 
-const makeCart = (trx: Records, storeId: number, tokenHash: Buffer): Promise<{ readonly id: number }> =>
-  trx.insertInto('cart').values({ store_id: storeId, token_hash: tokenHash }).returning('id').executeTakeFirstOrThrow();
+const makeCart = (trx: Records, storeId: number, tokenHash: Buffer, now: Date): Promise<{ readonly id: number }> =>
+  trx
+    .insertInto('cart')
+    .values({ store_id: storeId, token_hash: tokenHash, used_at: now })
+    .returning('id')
+    .executeTakeFirstOrThrow();
 
 /** A variant that can be bought. */
 export interface FoundVariant {
   readonly id: number;
+  /** The code of its product, and its own. */
+  readonly product: string;
+  readonly code: string;
   readonly stock: number;
   readonly title: string;
   readonly options: Readonly<Record<string, string>>;
@@ -179,7 +187,14 @@ const variants = (db: Records, storeId: number, productCode: string) =>
   db
     .selectFrom('variant')
     .innerJoin('product', 'product.id', 'variant.product_id')
-    .select(['variant.id', 'variant.stock', 'variant.options', 'product.title'])
+    .select([
+      'variant.id',
+      'variant.code',
+      'product.code as product',
+      'variant.stock',
+      'variant.options',
+      'product.title',
+    ])
     .where('product.store_id', '=', storeId)
     .where('product.code', '=', productCode);
 

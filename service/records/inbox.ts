@@ -66,11 +66,12 @@ export async function addMessage(
   db: Records,
   storeId: number,
   { text, name, email, subject, page }: NewMessage,
+  now: Date,
 ): Promise<boolean> {
-  const { numAffectedRows } = await sql`insert into message (store_id, name, email, subject, body, page)
-    select ${storeId}, ${name}, ${email}, ${subject}, ${text}, ${page}
+  const { numAffectedRows } = await sql`insert into message (store_id, name, email, subject, body, page, created_at)
+    select ${storeId}, ${name}, ${email}, ${subject}, ${text}, ${page}, ${now}
     where not exists (select 1 from message where store_id = ${storeId} and email = ${email} and body = ${text}
-      and subject = ${subject} and created_at > now() - interval '1 hour')`.execute(db);
+      and subject = ${subject} and created_at > ${now}::timestamptz - interval '1 hour')`.execute(db);
   return numAffectedRows === 1n;
 }
 

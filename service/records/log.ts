@@ -98,9 +98,30 @@ export interface LogEntry extends LoggedUnit {
   readonly documents: readonly string[];
 }
 
+/** An entry with what it did, so far as that is not too much to be sent to everybody. */
+export interface LogEvent extends LogEntry {
+  readonly edits: readonly Edit[] | null;
+}
+
+/** Larger units are told without their edits, in bytes of JSON. */
+const MOST_SENT = 64 * 1024;
+
 /** What happened to a design after a sequence number, in order. */
-export function logAfter(db: Records, designId: number, seq: number, limit: number): Promise<LogEntry[]> {
-  return db
+export const logAfter = (db: Records, designId: number, seq: number, limit: number): Promise<LogEntry[]> =>
+  logQuery(db, designId, seq, limit).execute();
+
+/** The same with the exact edits of each entry; null where they are more than everybody should be sent. */
+export const eventsAfter = (db: Records, designId: number, seq: number, limit: number): Promise<LogEvent[]> =>
+  logQuery(db, designId, seq, limit)
+    .select(
+      sql<Edit[] | null>`(select case when coalesce(sum(length(e.edit::text)), 0) <= ${MOST_SENT}
+        then coalesce(jsonb_agg(e.edit order by e.position), '[]') end from draft_edit e
+        where e.design_id = u.design_id and e.seq = u.seq)`.as('edits'),
+    )
+    .execute();
+
+const logQuery = (db: Records, designId: number, seq: number, limit: number) =>
+  db
     .selectFrom('draft_unit as u')
     .leftJoin('account', 'account.id', 'u.author_id')
     .select((eb) => [
@@ -117,6 +138,4 @@ export function logAfter(db: Records, designId: number, seq: number, limit: numb
     .where('u.design_id', '=', designId)
     .where('u.seq', '>', seq)
     .orderBy('u.seq')
-    .limit(limit)
-    .execute();
-}
+    .limit(limit);

@@ -6,9 +6,9 @@ import {
   totalsOf,
   type Buyer,
   type Buying,
-  type OrderFact,
+  type Order,
   type OrderLine,
-  type PaymentWay,
+  type PaymentMethod,
   type PlacedOrder,
   type Totals,
 } from '@parlour/core';
@@ -27,7 +27,7 @@ export interface NewOrder {
   readonly seen: string;
   /** The hash of the token that opens its thank-you page. */
   readonly tokenHash: Buffer;
-  readonly payment: PaymentWay;
+  readonly payment: PaymentMethod;
   /** What the store's first order has, or its next one if that is more. */
   readonly firstNumber: number;
   /** Asked last: how many minutes another order must wait, or null. */
@@ -47,7 +47,7 @@ export interface Told {
   readonly delivery: string;
 }
 
-type Body = Omit<OrderFact, 'number' | 'placed'>;
+type Body = Omit<Order, 'number' | 'placed'>;
 
 type LineRow = Omit<OrderLine, 'options'> & {
   readonly variantId: number;
@@ -66,9 +66,10 @@ export const placeOrder = (
   buying: Buying,
   told: Told,
   order: NewOrder,
+  now: Date,
 ): Promise<Pick<PlacedOrder, 'number'> | NotOrdered> =>
   inTransaction(db, async (trx) => {
-    const cart = await lockCart(trx, storeId, cartToken);
+    const cart = await lockCart(trx, storeId, cartToken, now);
     if (!cart) return { why: 'empty' };
     const { attempt, tokenHash } = order;
     const before = await trx
@@ -88,9 +89,17 @@ export const placeOrder = (
     const number = await nextNumber(trx, storeId, order.firstNumber);
     await trx
       .insertInto('placed_order')
-      .values({ store_id: storeId, number, cart_id: cart.id, attempt, token_hash: tokenHash, body: json(body) })
+      .values({
+        store_id: storeId,
+        number,
+        cart_id: cart.id,
+        attempt,
+        token_hash: tokenHash,
+        placed_at: now,
+        body: json(body),
+      })
       .execute();
-    await emptyCart(trx, cart.id, null);
+    await emptyCart(trx, cart.id);
     const products = [...new Set(body.lines.map(({ product }) => product))];
     touch(
       trx,
@@ -99,25 +108,6 @@ export const placeOrder = (
     );
     await notePagesDue(trx, storeId, 'product', products, 'stock');
     return { number };
-  });
-
-/** Makes an order up, for a preview: what it would be is kept with the cart, which it leaves empty, and nothing is sold. */
-export const makeUpOrder = (
-  db: Records,
-  storeId: number,
-  cartToken: Buffer,
-  buying: Buying,
-  told: Told,
-  order: Pick<NewOrder, 'attempt' | 'seen' | 'payment'>,
-  now: Date,
-): Promise<NotOrdered | null> =>
-  inTransaction(db, async (trx) => {
-    const cart = await lockCart(trx, storeId, cartToken);
-    if (!cart) return { why: 'empty' };
-    const body = await orderOf(trx, cart, buying, told, order);
-    if ('why' in body) return body;
-    await emptyCart(trx, cart.id, { ...body, placed: now.toISOString() });
-    return null;
   });
 
 /** What an order of a cart would be, its variants locked; or why there is none. */
@@ -142,12 +132,11 @@ async function orderOf(
   return { buyer: { ...NO_BUYER, ...told.buyer }, lines, delivery, payment, totals };
 }
 
-/** @param madeUp the order that a preview made up of it */
-async function emptyCart(trx: Records, id: number, madeUp: Omit<OrderFact, 'number'> | null): Promise<void> {
+async function emptyCart(trx: Records, id: number): Promise<void> {
   await trx.deleteFrom('cart_line').where('cart_id', '=', id).execute();
   await trx
     .updateTable('cart')
-    .set({ attempt: sql`gen_random_uuid()`, made_up: madeUp && json(madeUp) })
+    .set({ attempt: sql`gen_random_uuid()` })
     .where('id', '=', id)
     .execute();
 }

@@ -1,6 +1,15 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
 import type { EmailMessage } from './outgoing-email.js';
-import type { Buyer, DeliveryMethod, Document, DraftDocument, Edit, OrderFact, StoreDetails } from '@parlour/core';
+import type {
+  Buyer,
+  DeliveryMethod,
+  Document,
+  DraftDocument,
+  Edit,
+  Order,
+  Scenario,
+  StoreDetails,
+} from '@parlour/core';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audited.js';
 
@@ -285,8 +294,7 @@ export interface Tables {
     attempt: Generated<string>;
     buyer: JSONColumnType<Partial<Buyer>, string | undefined, string>;
     delivery: Generated<string>;
-    made_up: JSONColumnType<Omit<OrderFact, 'number'>, string | null | undefined, string | null> | null;
-    used_at: Now;
+    used_at: ColumnType<Date, Date | undefined, Date>;
   };
   placed_order: {
     id: Generated<number>;
@@ -296,8 +304,9 @@ export interface Tables {
     attempt: string;
     token_hash: Buffer;
     placed_at: Now;
-    body: Json<Omit<OrderFact, 'number' | 'placed'>>;
+    body: Json<Omit<Order, 'number' | 'placed'>>;
   };
+  scenario: { store_id: number; hash: string; body: Json<Scenario>; used_at: Date };
   order_counter: { store_id: number; last: number };
   cart_line: { cart_id: number; variant_id: number; quantity: number };
 }

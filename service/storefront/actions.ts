@@ -2,12 +2,12 @@
  * What shoppers do: add to the cart, change it, choose, order. Each is a plain form post, so that it works without
  * script; with it, the answer is the html of what has changed.
  */
-import { createHmac } from 'node:crypto';
 import { urlencoded, Router, type Request, type Response } from 'express';
 import {
   buyerIn,
   htmlId,
   isStorable,
+  MOST_OF_ONE,
   orderingOf,
   pathOf,
   settle,
@@ -16,21 +16,9 @@ import {
   type Locale,
   type Told,
 } from '@parlour/core';
-import { newToken, tokenHash } from '../accounts/passwords.js';
-import {
-  addToCart,
-  cartCount,
-  findVariant,
-  MOST_OF_ONE,
-  setQuantity,
-  tellCart,
-  variantByCode,
-  type Shortage,
-} from '../records/carts.js';
-import { makeUpOrder, placeOrder, type NotOrdered } from '../records/orders.js';
+import { findVariant, variantByCode, type Shortage } from '../records/carts.js';
+import type { NotOrdered } from '../records/orders.js';
 import type { Records } from '../records/database.js';
-import { secretOf } from '../records/secrets.js';
-import { setCartCookie, setCountCookie } from './cart-cookie.js';
 import type { Site } from './context.js';
 import { languageIn } from './editions.js';
 import { minutesToWait } from './hourly.js';
@@ -38,7 +26,7 @@ import { signUp, writeMessage, type LetterBox } from './letters.js';
 import { NOT_FOUND, patternsFor, placeAt, type OpenPage } from './pages.js';
 import { ownPath } from './paths.js';
 import { knownShopper, sendLink, signInByLink, signOut } from './shoppers.js';
-import { buyingOf, refreshed, showPage } from './show.js';
+import { refreshed, showPage } from './show.js';
 
 const OPTION = 'option.';
 
@@ -48,8 +36,6 @@ type Outcome =
       readonly done: true;
       /** A path; or a place on the open page, such as `#s-…`, or nothing. */
       readonly to: string;
-      /** The token of the cart that was made for it. */
-      readonly cart?: string;
     }
   | { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
 
@@ -79,14 +65,8 @@ export const actions = (siteOf: (response: Response) => Site, box: LetterBox): R
         const sent = { page: all.edition.locale.prefix + pathOf(patternsFor(all), from), ...fieldsIn(request.body) };
         const outcome = await act({ site: all, sent, request, response, address: box.addressOf(request) });
         const site = await knownShopper(all, pathIn(all, sent), request);
-        const cartToken = (outcome.done && outcome.cart) || site.cartToken;
-        const cart = cartToken === null ? null : tokenHash(cartToken);
-        if (cartToken !== null && cart) {
-          setCartCookie(response, cartToken, site.mode);
-          const count = await cartCount(site.db, site.store.id, cart);
-          setCountCookie(response, cartToken, count, await secretOf(site.db, 'cart'), site.mode);
-        }
-        await answer({ ...site, cartToken, cart }, sent, outcome, request, response);
+        await site.basket.remember(response);
+        await answer(site, sent, outcome, request, response);
       },
     );
   };
@@ -169,24 +149,22 @@ const add: Action = async ({ site, sent, address }) => {
   const variant = await findVariant(db, store.id, product, options);
   const chosen = Object.values(options).join(', ');
   if (!variant) return refuse(chosen ? word('no-such-version', { what: chosen }) : word('choice-unreadable'));
-  const token = newToken();
-  const tokens = { known: site.cart, fresh: tokenHash(token) };
-  const added = await addToCart(db, store.id, tokens, variant.id, quantity, (trx) =>
+  const added = await site.basket.add(variant, quantity, (trx) =>
     hourly(site, trx, `cart from ${address}`, 'carts-an-hour'),
   );
+  if (!added) return { done: true, to: backTo(section) };
+  if ('full' in added) return refuse(word('preview-cart-full'));
   if ('minutes' in added) return refuse(word('too-many-carts', { minutes: added.minutes }));
-  if ('stock' in added) return refuse(shortageInWords(added, chosen || variant.title, edition.locale));
-  return { done: true, to: backTo(section), ...(added.isNew && { cart: token }) };
+  return refuse(shortageInWords(added, chosen || variant.title, edition.locale));
 };
 
-/** How many minutes something must wait that a store takes only so often from one address. A preview takes anything. */
-const hourly = async (
-  { mode, store }: Site,
+/** How many minutes something must wait that a store takes only so often from one address. */
+const hourly = (
+  { store, now }: Site,
   trx: Records,
   what: string,
   most: 'orders-an-hour' | 'carts-an-hour',
-): Promise<number | null> =>
-  mode === 'preview' ? null : minutesToWait(trx, store.id, what, orderingOf(store.details, most), new Date());
+): Promise<number | null> => minutesToWait(trx, store.id, what, orderingOf(store.details, most), now);
 
 const changeLine: Action = async ({ site, sent }) => {
   const { db, store, edition } = site;
@@ -200,19 +178,18 @@ const changeLine: Action = async ({ site, sent }) => {
   if (typed === '' || !Number.isInteger(quantity) || quantity < 0 || quantity > MOST_OF_ONE)
     return refuse(edition.locale.word('quantity-wrong', { most: MOST_OF_ONE }));
   const variant = await variantByCode(db, store.id, product, code);
-  if (!variant || !site.cart) return { done: true, to: backTo(section) };
-  const short = await setQuantity(db, store.id, site.cart, variant.id, quantity);
+  const short = variant && (await site.basket.set(variant, quantity));
   if (!short) return { done: true, to: backTo(section) };
   const what = Object.values(variant.options).join(', ') || variant.title;
   return refuse(shortageInWords({ ...short, inCart: 0 }, what, edition.locale));
 };
 
 const checkOut: Action = async ({ site, sent, address }) => {
-  const { db, store, cart, edition } = site;
+  const { store, basket, edition } = site;
   const { word } = edition.locale;
   const told = toldIn(sent);
   // Kept whatever comes of it, so that nothing has to be typed again.
-  if (cart) await tellCart(db, store.id, cart, { buyer: buyerIn(told), delivery: told['delivery'] });
+  await basket.tell({ buyer: buyerIn(told), delivery: told['delivery'] });
   if (sent['do'] !== 'order') return { done: true, to: '' };
   const refuse = (status: 409 | 422, refused: string, errors: Record<string, string> = {}): Outcome => ({
     done: false,
@@ -224,24 +201,13 @@ const checkOut: Action = async ({ site, sent, address }) => {
     const words = Object.entries(checked.errors).map(([field, name]) => [field, word(name)] as const);
     return refuse(422, word('check-fields'), Object.fromEntries(words));
   }
-  const attempt = sent['attempt'] ?? '';
-  if (!cart || !ATTEMPT.test(attempt)) return refuse(409, word('cart-empty'));
-  const token = createHmac('sha256', await secretOf(db, 'order'))
-    .update(`${store.id} ${attempt}`)
-    .digest('base64url');
-  const { settled } = checked;
-  const wanted = { attempt, seen: sent['seen'] ?? '', payment: settled.payment };
-  const placed =
-    site.mode === 'preview'
-      ? await makeUpOrder(db, store.id, cart, buyingOf(site), settled, wanted, new Date())
-      : await placeOrder(db, store.id, cart, buyingOf(site), settled, {
-          ...wanted,
-          tokenHash: tokenHash(token),
-          firstNumber: orderingOf(store.details, 'first-order'),
-          mayOrder: (trx) => hourly(site, trx, `order from ${address}`, 'orders-an-hour'),
-        });
-  if (placed && 'why' in placed) return refuse(409, whyInWords(placed, edition.locale));
-  return { done: true, to: `${edition.locale.prefix}${pathOf(patternsFor(site), 'thank-you')}/${token}` };
+  const { attempt = '', seen = '' } = sent;
+  if (!basket.asked || !ATTEMPT.test(attempt)) return refuse(409, word('cart-empty'));
+  const placed = await basket.order({ ...checked.settled, attempt, seen }, (trx) =>
+    hourly(site, trx, `order from ${address}`, 'orders-an-hour'),
+  );
+  if (typeof placed !== 'string') return refuse(409, whyInWords(placed, edition.locale));
+  return { done: true, to: `${edition.locale.prefix}${pathOf(patternsFor(site), 'thank-you')}/${placed}` };
 };
 
 /** A UUID, as the attempts of carts are. */

@@ -50,7 +50,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
   app.get('/{*path}', async (request, response) => {
     const site = siteOf(response);
     const { path: asked, query } = splitTarget(normalTarget(request.originalUrl));
-    const count = site.cart && countIn(request.headers.cookie ?? '', service.countKey);
+    const count = site.basket.asked && countIn(request.headers.cookie ?? '', service.countKey);
     const { elsewhere, page, faults } = await shown(site, asked, query, count, (one) =>
       asksCatalogue(one, request.path)
         ? inSnapshot(one.db, (db) => find({ ...one, db }, request.path, query))

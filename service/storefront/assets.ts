@@ -9,8 +9,10 @@ import {
   GROUNDWORKS,
   keys,
   kindsCss,
+  kindsScript,
   lookCss,
   type Document,
+  type KindSet,
   type TemplateDocument,
   type LookDocument,
   documentsIn,
@@ -46,15 +48,12 @@ const pathOfScript = (name: string, bytes: Buffer): string =>
 /** What shoppers' pages run: forms sent without leaving the page, and what has changed put in. */
 const forms = script('forms.js');
 export const FORMS_SCRIPT = pathOfScript('forms.js', forms);
-/** What makes single sections livelier: time that is left, slides, large pictures. */
-const lively = readFileSync(join(PUBLIC, 'lively.js'));
-export const LIVELY_SCRIPT = pathOfScript('lively.js', lively);
 /** What pages run in a preview, besides. */
 const preview = script('preview.js');
 export const PREVIEW_SCRIPT = pathOfScript('preview.js', preview);
 
 const FOR_GOOD = 'public, max-age=31536000, immutable';
-/** How many kinds one stylesheet may name. */
+/** How many kinds one file may be of. */
 const MOST_KINDS = 100;
 const HASH = /^[0-9a-f]{64}$/;
 const WIDTH = /^\d{1,5}$/;
@@ -79,16 +78,15 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
       const { kinds } = siteOf(response).edition;
-      const names = request.params.names.replace(/\.css$/, '').split('+');
-      // Of kinds of another time there is nothing but today's rules, and those are not what the path will always mean.
-      const isToday = request.query['v'] === kinds.hash;
-      sendCss(response, kindsCss(names.slice(0, MOST_KINDS), kinds), isToday);
+      sendCss(response, kindsCss(kindNames(request, '.css'), kinds), cachingOf(request, kinds));
     })
     .get('/scripts/forms.js', (_request, response) => {
       response.set('cache-control', FOR_GOOD).type('text/javascript').send(forms);
     })
-    .get('/scripts/lively.js', (_request, response) => {
-      response.set('cache-control', FOR_GOOD).type('text/javascript').send(lively);
+    .get('/scripts/kinds/:names', (request: Request<{ names: string }>, response) => {
+      const { kinds } = siteOf(response).edition;
+      response.set('cache-control', cachingOf(request, kinds)).type('text/javascript');
+      response.send(kindsScript(kindNames(request, '.js'), kinds));
     })
     .get('/scripts/preview.js', (_request, response, next) => {
       if (siteOf(response).mode !== 'preview') return next();
@@ -133,9 +131,14 @@ async function templateBy(site: Site, hash: string): Promise<TemplateDocument | 
   return undefined;
 }
 
-function sendCss(response: Response, rules: string, forGood = true): void {
-  response
-    .set('cache-control', forGood ? FOR_GOOD : 'no-cache')
-    .type('text/css')
-    .send(small(rules));
+/** The kinds that a file is of, as its path names them. */
+const kindNames = ({ params: { names } }: Request<{ names: string }>, ending: string): string[] =>
+  (names.endsWith(ending) ? names.slice(0, -ending.length) : names).split('+').slice(0, MOST_KINDS);
+
+/** Of kinds of another time there is nothing but those of today, and they are not what the path will always mean. */
+const cachingOf = ({ query }: Request<{ names: string }>, kinds: KindSet): string =>
+  query['v'] === kinds.hash ? FOR_GOOD : 'no-cache';
+
+function sendCss(response: Response, rules: string, caching = FOR_GOOD): void {
+  response.set('cache-control', caching).type('text/css').send(small(rules));
 }

@@ -2,36 +2,23 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Response } from 'express';
-import type { Site } from './context.js';
 
 export const CART_COOKIE = 'parlour-cart';
 const COUNT_COOKIE = 'parlour-cart-count';
 /** How long a cart lasts after it was last used, in seconds. */
 export const CART_SECONDS = 30 * 24 * 60 * 60;
 
-export const setCartCookie = (response: Response, token: string, mode: Site['mode']): void =>
-  setCookie(response, CART_COOKIE, token, mode);
+export const setCartCookie = (response: Response, token: string): void => setCookie(response, CART_COOKIE, token);
 
 /** @param token the one in the shopper's other cookie: a count holds for this cart alone */
-export const setCountCookie = (
-  response: Response,
-  token: string,
-  count: number,
-  key: Buffer,
-  mode: Site['mode'],
-): void => setCookie(response, COUNT_COOKIE, `${count}.${signature(token, count, key)}`, mode);
+export const setCountCookie = (response: Response, token: string, count: number, key: Buffer): void =>
+  setCookie(response, COUNT_COOKIE, `${count}.${signature(token, count, key)}`);
 
-function setCookie(response: Response, name: string, value: string, mode: Site['mode']): void {
-  // The preview stands in a frame of another site, where only partitioned cookies are kept.
-  const scope =
-    mode === 'preview'
-      ? ({ secure: true, sameSite: 'none', partitioned: true } as const)
-      : ({ sameSite: 'lax' } as const);
-  response.append(
+const setCookie = (response: Response, name: string, value: string): void =>
+  void response.append(
     'set-cookie',
-    stringifySetCookie({ name, value, httpOnly: true, path: '/', maxAge: CART_SECONDS, ...scope }),
+    stringifySetCookie({ name, value, httpOnly: true, path: '/', maxAge: CART_SECONDS, sameSite: 'lax' }),
   );
-}
 
 const signature = (token: string, count: number, key: Buffer): string =>
   createHmac('sha256', key).update(`${token} ${count}`).digest('base64url');

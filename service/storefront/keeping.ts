@@ -2,6 +2,7 @@
 import { LRUCache } from 'lru-cache';
 import { isOwnPage, type PageInfo, type SectionFault } from '@parlour/core';
 import type { KeptPages } from '../kept/kept-pages.js';
+import { withoutBasket } from './baskets/kept-basket.js';
 import type { Site } from './context.js';
 import type { LiveStore } from './live-stores.js';
 import type { Shown } from './show.js';
@@ -60,9 +61,9 @@ export function keeping(kept: KeptPages): Keeping {
     const { live } = site;
     if (!live || site.shopper) return make(site);
     const key = `${live.store.id} ${path}?${query}`;
-    if (!site.cart) return makeForAll(key, site, path, query, make);
+    if (!site.basket.asked) return makeForAll(key, site, path, query, make);
     if (cartCount === null || owned.get(live)?.has(path)) return make(site);
-    const found = await makeForAll(key, { ...site, cartToken: null, cart: null }, path, query, make);
+    const found = await makeForAll(key, { ...site, basket: withoutBasket(site) }, path, query, make);
     const { page } = found;
     if (!page?.showsFacts) return found;
     if (page.fill) return { ...found, page: { ...page, html: page.fill(cartCount) } };

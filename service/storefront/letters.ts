@@ -73,7 +73,7 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
     page: pathIn(sent),
   };
   await inTransaction(site.db, async (trx) => {
-    const isNew = await addMessage(trx, site.store.id, message);
+    const isNew = await addMessage(trx, site.store.id, message, site.now);
     const to = site.store.details.email;
     if (to && isNew) await post(trx, site, box, shopperMessage(to, site.store.name, message));
   });
@@ -108,6 +108,6 @@ export async function mayWrite(site: Site, sent: Sent, key: string, most: number
   const { word } = site.edition.locale;
   if (sent[TRAP]) return 'trap';
   if (site.mode === 'preview') return word('preview-keeps-nothing');
-  const minutes = await minutesToWait(site.db, site.store.id, key, most, new Date());
+  const minutes = await minutesToWait(site.db, site.store.id, key, most, site.now);
   return minutes === null ? 'yes' : word('too-often', { minutes });
 }

@@ -24,8 +24,8 @@ interface Kept extends LiveStore {
   readonly until: number;
 }
 
-function asSeenNow(store: Store, whole: Kept['whole']): Kept {
-  const { state, signedIn, until } = visibleState(whole, new Date().toISOString());
+function asSeenAt(now: Date, store: Store, whole: Kept['whole']): Kept {
+  const { state, signedIn, until } = visibleState(whole, now.toISOString());
   return { store, state, signedIn, whole, until: until === null ? Infinity : Date.parse(until) };
 }
 
@@ -36,9 +36,9 @@ const MOST_ASIDE = 1_000;
 
 export interface LiveStores extends Keeper {
   /** The store that is known already by its slug. */
-  known(slug: string): LiveStore | undefined;
+  known(slug: string, now: Date): LiveStore | undefined;
   /** The open store with a slug, or undefined. */
-  find(slug: string): Promise<LiveStore | undefined>;
+  find(slug: string, now: Date): Promise<LiveStore | undefined>;
 }
 
 /** A store that could not be loaded: shoppers see what they saw before, if anything, until it is tried again. */
@@ -50,10 +50,10 @@ interface SetAside {
 const FIRST_PAUSE_MS = 500;
 const LONGEST_PAUSE_MS = 60_000;
 
-const notNow = ({ retryAt }: SetAside): Problem =>
+const notYet = ({ retryAt }: SetAside, now: Date): Problem =>
   new Problem('store-set-aside', 'This store cannot be shown right now.', {
     remedy: 'Please try again in a few minutes.',
-    retryAfter: Math.max(1, Math.ceil((retryAt - Date.now()) / 1000)),
+    retryAfter: Math.max(1, Math.ceil((retryAt - now.getTime()) / 1000)),
   });
 
 /** @param failed is told of a store that cannot be loaded, each time it is tried */
@@ -64,12 +64,12 @@ export function liveStores(db: Database, failed: (slug: string, error: unknown) 
   });
   const aside = new LRUCache<string, SetAside>({ max: MOST_ASIDE });
   /** @throws Problem `store-set-aside`, also without trying until it is time; what the database throws */
-  const load = async (slug: string): Promise<Kept | undefined> => {
+  const load = async (slug: string, now: Date): Promise<Kept | undefined> => {
     const before = aside.get(slug);
-    if (before && Date.now() < before.retryAt) throw notNow(before);
+    if (before && now.getTime() < before.retryAt) throw notYet(before, now);
     try {
       const store = await findStore(db, slug);
-      const found = store && asSeenNow(store, await loadState(db, store.liveDesign.manifest));
+      const found = store && asSeenAt(now, store, await loadState(db, store.liveDesign.manifest));
       aside.delete(slug);
       return found;
     } catch (error) {
@@ -77,23 +77,23 @@ export function liveStores(db: Database, failed: (slug: string, error: unknown) 
       if (isDatabaseAway(error)) throw error;
       const failures = (before?.failures ?? 0) + 1;
       const pause = Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** failures);
-      const setAside = { failures, retryAt: Date.now() + pause };
+      const setAside = { failures, retryAt: now.getTime() + pause };
       aside.set(slug, setAside);
       failed(slug, error);
-      throw notNow(setAside);
+      throw notYet(setAside, now);
     }
   };
   /** What is kept, anew if by now there is more of it to see. */
-  const known = (slug: string): LiveStore | undefined => {
+  const known = (slug: string, now: Date): LiveStore | undefined => {
     const found = kept.get(slug);
-    if (!found || Date.now() < found.until) return found;
-    const next = asSeenNow(found.store, found.whole);
+    if (!found || now.getTime() < found.until) return found;
+    const next = asSeenAt(now, found.store, found.whole);
     kept.set(slug, next);
     return next;
   };
   const renew = async (slug: string): Promise<void> => {
     try {
-      const found = await load(slug);
+      const found = await load(slug, new Date());
       if (found) kept.set(slug, found);
       else kept.delete(slug);
     } catch (error) {
@@ -104,11 +104,11 @@ export function liveStores(db: Database, failed: (slug: string, error: unknown) 
   let turns = 0;
   return {
     known,
-    async find(slug) {
-      const there = known(slug);
+    async find(slug, now) {
+      const there = known(slug, now);
       if (there) return there;
       const turn = turns;
-      const found = await load(slug);
+      const found = await load(slug, now);
       if (found && turn === turns) kept.set(slug, found);
       return found;
     },

@@ -3,6 +3,9 @@ import { createHmac, timingSafeEqual } from 'node:crypto';
 import type { Records } from '../records/database.js';
 import { secretOf } from '../records/secrets.js';
 
+/** How long one works. */
+export const PREVIEW_HOURS = 12;
+
 export interface PreviewRight {
   readonly store: string;
   readonly design: string;
@@ -10,6 +13,10 @@ export interface PreviewRight {
   readonly by: number;
   /** A published state; absent for the draft. */
   readonly revision?: number;
+  /** The code of the template that the page is shown with; the one it has if absent. */
+  readonly template?: string;
+  /** What the scenario it is shown in is kept under; none if absent. */
+  readonly scenario?: string;
   /** Milliseconds since 1970. */
   readonly expires: number;
 }

@@ -59,14 +59,14 @@ export async function knownShopper(site: Site, path: string, request: Request): 
   const isForSome = live.signedIn !== live.state && isForSignedIn(site, path);
   if (!isForSome && path !== pathOf(patternsFor(site), 'sign-in')) return site;
   const token = tokenIn(request);
-  const email = token && (await shopperEmail(site.db, site.store.id, tokenHash(token), new Date()));
+  const email = token && (await shopperEmail(site.db, site.store.id, tokenHash(token), site.now));
   if (!email) return { ...site, shopper: NO_SHOPPER };
   return { ...site, state: live.signedIn, shopper: { ...NO_SHOPPER, is: 'signed-in', email } };
 }
 
 /** Who comes by a link. Opening it signs nobody in yet: programs that look through email open links too. */
-async function byLink({ db, store }: Site, token: string): Promise<Shopper> {
-  const link = TOKEN.test(token) && (await findShopperLink(db, store.id, tokenHash(token), new Date()));
+async function byLink({ db, store, now }: Site, token: string): Promise<Shopper> {
+  const link = TOKEN.test(token) && (await findShopperLink(db, store.id, tokenHash(token), now));
   return link ? { is: 'coming', email: link.email, link: token } : { ...NO_SHOPPER, is: 'late' };
 }
 
@@ -102,7 +102,7 @@ export async function sendLink(site: Site, sent: Sent, request: Request, box: Le
     text: word('sign-in-message', { store, link }),
   };
   await inTransaction(site.db, async (trx) => {
-    await addShopperLink(trx, site.store.id, tokenHash(token), { email, back }, new Date(Date.now() + LINK_MS));
+    await addShopperLink(trx, site.store.id, tokenHash(token), { email, back }, new Date(site.now.getTime() + LINK_MS));
     await post(trx, site, box, message);
   });
   return thanked(section);
@@ -111,8 +111,13 @@ export async function sendLink(site: Site, sent: Sent, request: Request, box: Le
 /** Signs in whoever comes by a link, and leads back to where they came from. */
 export async function signInByLink(site: Site, sent: Sent, response: Response): Promise<Answer> {
   const { link = '' } = sent;
-  const signIn = site.edition.locale.prefix + pathOf(patternsFor(site), 'sign-in');
-  const now = new Date();
+  const { now } = site;
+  const { word, prefix } = site.edition.locale;
+  if (site.mode === 'preview') {
+    const form = { section: formOf(sent).section, typed: {}, refused: word('preview-keeps-nothing') };
+    return { done: false, status: 409, form };
+  }
+  const signIn = prefix + pathOf(patternsFor(site), 'sign-in');
   const token = newToken();
   const session = { token: tokenHash(token), expiresAt: new Date(now.getTime() + SESSION_MS) };
   const taken = TOKEN.test(link) && (await takeShopperLink(site.db, site.store.id, tokenHash(link), session, now));

@@ -8,9 +8,9 @@ import {
   fontPaths,
   isBeyond,
   keys,
+  kindsScriptPath,
   kindsStylePath,
   lookStylePath,
-  methodsIn,
   NO_QUERY,
   nextRuleDate,
   NO_SHOPPER,
@@ -18,7 +18,6 @@ import {
   queryText,
   renderInstance,
   renderPage,
-  type Buying,
   type Composition,
   type FormState,
   type PageInfo,
@@ -30,10 +29,10 @@ import {
 import { consoleOrigin } from '../config.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { tags } from '../records/tags.js';
-import { FORMS_SCRIPT, LIVELY_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
-import type { Site } from './context.js';
+import { FORMS_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
+import { buyingOf, pathSourcesOf, type Site } from './context.js';
 import { alternatesOf, inLanguage } from './editions.js';
-import { homeOf, patternsFor, type OpenPage } from './pages.js';
+import { homeOf, type OpenPage } from './pages.js';
 import { documentHash, fillerOf, hashOfDocument, PAGE, readVersions, versionsOf } from './versions.js';
 
 /** What a shopper asked for, besides the page. */
@@ -64,12 +63,6 @@ export interface Shown {
   readonly faults: readonly SectionFault[];
 }
 
-/** Everything about buying that a site's store has set. */
-export const buyingOf = ({ store, edition }: Site): Buying => ({
-  methods: methodsIn(edition.locale.translation, store.delivery),
-  country: store.country,
-});
-
 /** A page with all that is needed to render it. */
 interface Prepared {
   readonly request: PageRequest;
@@ -84,9 +77,9 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const { db, store, state, edition } = site;
   const { locale } = edition;
   const about = await homeOf(site, open);
-  const setting = { now: new Date().toISOString(), decimals: currencyDecimals(store.currency) };
+  const setting = { now: site.now.toISOString(), decimals: currencyDecimals(store.currency) };
   const facts = factsOf(about.subject, about.path);
-  const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting);
+  const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting, site.template);
   if (!parts) return null;
   const composition = composePage(parts, edition);
   const { page, needs, faults } = askPage(composition, inLanguage(about, locale), query ?? NO_QUERY, setting.now);
@@ -94,20 +87,14 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const asked = page.kind === 'search' ? '' : queryText(page.query);
   const alternates = alternatesOf(site, about.path + asked);
   const answers = await answerNeeds(db, {
-    sources: {
-      storeId: store.id,
-      patterns: patternsFor(site),
-      state,
-      prefix: locale.prefix,
-      translation: locale.translation,
-    },
+    sources: pathSourcesOf(site),
     needs,
     subject: page.subject,
     ...(composition.shows.length > 0 && {
       own: {
-        cart: site.cart,
+        shows: composition.shows,
+        cart: site.basket.asked,
         order: open.order ?? null,
-        isPreview: site.mode === 'preview',
         buying: buyingOf(site),
         shopper: site.shopper ?? NO_SHOPPER,
       },
@@ -126,7 +113,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
     fonts: fontPaths(parts.look, parts.template.look),
     styles: [
       lookStylePath(documentHash(state, keys.look), LOOK_VERSION, overridesHash(parts.template)),
-      kindsStylePath(composition.kinds, edition.kinds.hash),
+      kindsStylePath(composition.kinds, edition.kinds),
     ],
     scripts: scriptsOf(site, composition),
     versions: composition.shows.length === 0 ? '' : versionsOf(state, composition, answers.facts),
@@ -195,7 +182,7 @@ export async function refreshed(
 }
 
 const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [
-  ...(kinds.some((name) => edition.kinds.find(name)?.enlivened) ? [LIVELY_SCRIPT] : []),
+  ...[kindsScriptPath(kinds, edition.kinds) ?? []].flat(),
   ...([...instances.values()].some(({ kind }) => kind.hasForms || kind.ofCheckout || kind.shows?.length)
     ? [FORMS_SCRIPT]
     : []),

@@ -3,17 +3,18 @@ import type { IncomingMessage } from 'node:http';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
 import { closedState, kindSet, Problem, specimen, SPECIMEN_PATH, withSpecimen, type DesignState } from '@parlour/core';
-import { tokenHash } from '../accounts/passwords.js';
 import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
 import { findDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { revisionState } from '../publishing/states.js';
+import { findScenario } from '../records/scenarios.js';
 import { findStore, roleIn, type Store } from '../records/stores.js';
 import type { Service } from '../service.js';
 import { hostOf } from '../web.js';
-import { cartTokenIn } from './cart-cookie.js';
-import type { Site } from './context.js';
+import { keptBasket } from './baskets/kept-basket.js';
+import { madeUpBasket } from './baskets/made-up-basket.js';
+import type { Site, SiteOfStore } from './context.js';
 import { editionOf, languageIn } from './editions.js';
 import { readPreviewToken } from './preview-token.js';
 import { splitTarget } from './target.js';
@@ -28,12 +29,12 @@ type Middleware = (request: Request, response: Response, next: NextFunction) => 
 export const liveSite =
   ({ db, config, stores }: Service): Middleware =>
   async (request, response, next) => {
-    const live = await stores.find(slugOf(request, config));
+    const now = new Date();
+    const live = await stores.find(slugOf(request, config), now);
     if (!live) throw noStore();
-    response.locals['site'] = {
-      ...base(db, config, live.store, live.state, request, 'live'),
-      live,
-    } satisfies Site;
+    const site = siteOfStore(db, config, live.store, live.state, request, { mode: 'live', now, template: null });
+    const basket = keptBasket(site, request.headers.cookie);
+    response.locals['site'] = { ...site, live, basket, shopper: null } satisfies Site;
     next();
   };
 
@@ -41,13 +42,14 @@ export const liveSite =
 export const previewSite =
   ({ db, config }: Service): Middleware =>
   async (request, response, next) => {
+    const now = new Date();
     const store = await storeOf(db, slugOfPreview(labelOf(request, `.preview.${config.host}`)));
     const { path: sent, query: search } = splitTarget(request.originalUrl);
     // One that begins with two slashes would lead to another host if it were sent back.
     const path = sent.replace(/^[/\\]+/, '/');
     const given = search.get('preview');
     const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
-    const right = token.length < 1000 ? await readPreviewToken(db, token, Date.now()) : null;
+    const right = token.length < 1000 ? await readPreviewToken(db, token, now.getTime()) : null;
     // Whoever made the link must still belong to the store.
     if (!right || right.store !== store.slug || !(await roleIn(db, right.by, store.id))) {
       throw new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', {
@@ -55,7 +57,7 @@ export const previewSite =
       });
     }
     if (given) {
-      response.append('set-cookie', previewCookie(token, right.expires));
+      response.append('set-cookie', previewCookie(token, right.expires - now.getTime()));
       // A browser goes on without the token in its address; a program gets the page at once.
       if (request.headers['sec-fetch-site']) {
         search.delete('preview');
@@ -73,10 +75,14 @@ export const previewSite =
         ? closedState(await openDraft(db, design))
         : await revisionState(db, design, right.revision);
     const seen = path === SPECIMEN_PATH ? specimenOf(store, state) : { store, state };
-    response.locals['site'] = {
-      ...base(db, config, seen.store, seen.state, request, 'preview'),
-      live: null,
-    } satisfies Site;
+    const scenario = right.scenario === undefined ? {} : await findScenario(db, store.id, right.scenario);
+    const site = siteOfStore(db, config, seen.store, seen.state, request, {
+      mode: 'preview',
+      now: scenario.now === undefined ? now : new Date(scenario.now),
+      template: right.template ?? null,
+    });
+    const basket = await madeUpBasket(site, scenario, request.headers.cookie);
+    response.locals['site'] = { ...site, live: null, basket, shopper: null } satisfies Site;
     next();
   };
 
@@ -86,7 +92,7 @@ const specimenOf = (store: Store, state: DesignState): { store: Store; state: De
   state: withSpecimen(state),
 });
 
-const previewCookie = (value: string, expires: number): string =>
+const previewCookie = (value: string, forMs: number): string =>
   stringifySetCookie({
     name: PREVIEW_COOKIE,
     value,
@@ -95,7 +101,7 @@ const previewCookie = (value: string, expires: number): string =>
     sameSite: 'none',
     partitioned: true,
     path: '/',
-    maxAge: Math.floor((expires - Date.now()) / 1000),
+    maxAge: Math.floor(forMs / 1000),
   });
 
 /** The slug of the store that a storefront's host names. */
@@ -121,25 +127,21 @@ async function storeOf(db: Database, slug: string): Promise<Store> {
 const noStore = (): Problem =>
   new Problem('no-such-thing', 'There is no store at this web address.', { remedy: 'Check the web address.' });
 
-function base(
+function siteOfStore(
   db: Database,
   config: Config,
   store: Store,
   state: DesignState,
   request: Request,
-  mode: Site['mode'],
-): Omit<Site, 'live'> {
-  const token = cartTokenIn(request.headers.cookie);
+  shown: Pick<SiteOfStore, 'mode' | 'now' | 'template'>,
+): SiteOfStore {
   return {
+    ...shown,
     db,
     config,
     store,
-    mode,
     state,
-    edition: editionOf(store, state, mode, takeLanguage(request, store)),
+    edition: editionOf(store, state, shown.mode, takeLanguage(request, store)),
     origin: storefrontOrigin(config, store.slug),
-    cartToken: token,
-    cart: token === null ? null : tokenHash(token),
-    shopper: null,
   };
 }

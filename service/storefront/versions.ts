@@ -2,6 +2,8 @@
 import { createHash } from 'node:crypto';
 import {
   canonicalJson,
+  CART_COUNT,
+  needsOf,
   PageData,
   renderInstance,
   type AssembledPage,
@@ -10,8 +12,8 @@ import {
   type Document,
   type DocumentKey,
   type FactName,
-  type Facts,
   type PageRequest,
+  type ShownFacts,
 } from '@parlour/core';
 import { hashOf } from '../records/documents.js';
 
@@ -37,12 +39,14 @@ const madeOf = new WeakMap<AssembledPage, string>();
 export const PAGE = 'page';
 
 /** `page=… cart=… totals=…`: by these an open page tells what it has seen. */
-export function versionsOf(state: DesignState, { parts, shows }: Composition, facts: Facts): string {
+export function versionsOf(state: DesignState, { parts, shows, edition }: Composition, facts: ShownFacts): string {
   let made = madeOf.get(parts);
   if (made === undefined)
     madeOf.set(
       parts,
-      (made = hashText(canonicalJson([...parts.documents].sort().map((key) => documentHash(state, key))))),
+      (made = hashText(
+        canonicalJson([edition.kinds.hash, ...[...parts.documents].sort().map((key) => documentHash(state, key))]),
+      )),
     );
   const versions = shows.map((name: FactName) => `${name}=${hashText(canonicalJson(facts[name]))}`);
   return [`${PAGE}=${made}`, ...versions].join(' ');
@@ -56,16 +60,15 @@ export const readVersions = (text: string): Map<string, string> =>
 /** What to put into a page that shows how much is in the cart, and nothing else of a shopper; null for other pages. */
 export function fillerOf(state: DesignState, request: PageRequest, html: string): ((count: number) => string) | null {
   const { composition, page, now, facts, versions = '' } = request;
-  if (composition.shows.join() !== 'cart-count') return null;
+  if (composition.shows.join() !== CART_COUNT) return null;
   const shown = [...composition.instances.values()].filter(({ kind }) => kind.shows?.length);
   const holes = shown.map(({ compiled: { path } }) => [path, renderInstance(request, path)?.html ?? ''] as const);
   // Of the data only what the holes need is worth keeping.
   const data = new PageData();
-  for (const need of [...shown].flatMap(({ compiled }) => compiled.needs(page)))
-    data.set(need, request.data.get(need) as never);
+  for (const need of shown.flatMap((instance) => needsOf(instance, page))) data.copy(need, request.data);
   const lean: PageRequest = { composition, page, data, facts, now, canonical: '', fonts: [], styles: [], scripts: [] };
   return (count) => {
-    const own = { ...facts, 'cart-count': count };
+    const own = { ...facts, [CART_COUNT]: count };
     const filled = { ...lean, facts: own };
     let out = html.replace(versions, () => versionsOf(state, composition, own));
     for (const [path, empty] of holes) out = out.replace(empty, () => renderInstance(filled, path)?.html ?? '');

@@ -1,6 +1,8 @@
 /** What a page is made of: as one call says it, as its plan draws it, and as the page shows it. */
 import {
+  closeDocument,
   documentsOf,
+  idInPath,
   keys,
   kindsByName,
   planPage,
@@ -32,7 +34,7 @@ async function shownOn(owner: Client, params: object, page: string): Promise<str
   const { url } = await owner.call(routes.preview, { params: params as never, body: { page } });
   const { hostname, pathname, search } = new URL(url);
   const { text } = await service.send(hostname, pathname + search);
-  return [...text.matchAll(/ data-section="([^"]+)"/g)].map(([, id]) => id as string);
+  return [...text.matchAll(/ data-section="([^"]+)"/g)].map(([, path = '']) => idInPath(path));
 }
 
 test.each(['windrow', 'osierwick'])(
@@ -50,7 +52,7 @@ test.each(['windrow', 'osierwick'])(
         title,
         keys.template(made.assigned?.template ?? ''),
       ]);
-      const documents = stateOf(made.documents.map(({ key, document }) => [key, document]));
+      const documents = stateOf(made.documents.map(({ key, document }) => [key, closeDocument(document)]));
       expect([...documents.keys()].at(-1)).toBe(keys.look);
       const parts = made as unknown as PageParts;
       const sectioned = documentsOf(parts, documents);

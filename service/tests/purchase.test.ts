@@ -77,7 +77,7 @@ test('a shopper without script buys: cart, checkout with what is missing said, o
     buyer: MARA,
     lines: [{ product: 'K-003', variant: 'K-003-1', quantity: 3, price: 4200 }],
     delivery: { code: 'post', price: 980 },
-    totals: { goods: 12600, delivery: 980, total: 13580 },
+    totals: { subtotal: 12600, delivery: 980, total: 13580 },
   });
   await expect(service.call(routes.getOrder, { params: { number: '99' } })).rejects.toMatchObject({
     code: 'no-such-thing',

@@ -1,5 +1,6 @@
 /** A shopper of the demo, who buys as browsers do: with cookies, with script or without. */
 import { routes } from '@parlour/contract';
+import type { Scenario } from '@parlour/core';
 import type { Answer, TestService } from './service.js';
 
 const FORM = 'application/x-www-form-urlencoded';
@@ -27,7 +28,7 @@ export interface Refreshed {
 export class Shopper {
   constructor(
     private readonly service: TestService,
-    private readonly host = 'windrow.localhost',
+    readonly host = 'windrow.localhost',
     public cookie = '',
   ) {}
 
@@ -85,9 +86,12 @@ export const order = (ordered: Ordered, more: Readonly<Record<string, string>> =
   ),
 });
 
-/** A shopper who looks at a preview of the demo. */
-export async function previewer(service: TestService): Promise<Shopper> {
-  const { url } = await service.call(routes.preview, { body: { page: 'home' } });
+/** Somebody who looks at a preview of the demo. @param shown with which template, in which scenario */
+export async function previewer(
+  service: TestService,
+  shown: { readonly template?: string; readonly scenario?: Scenario } = {},
+): Promise<Shopper> {
+  const { url } = await service.call(routes.preview, { body: { page: 'home', ...shown } });
   const { hostname, searchParams } = new URL(url);
   return new Shopper(service, hostname, `parlour-preview=${searchParams.get('preview') ?? ''}`);
 }

@@ -3,6 +3,7 @@
 import { mdiMagnify } from '@mdi/js';
 import {
   hasSections,
+  isCalled,
   openSlots,
   planPage,
   planSvg,
@@ -86,13 +87,7 @@ const fits = (kind: KindDescription): boolean => {
     ? kind.fits.pages.includes(document.pageKind)
     : document.type === 'arrangement' && (kind.fits.regions as readonly string[]).includes(document.region);
 };
-const kinds = computed(() =>
-  session.kinds.all.filter(
-    (kind) =>
-      fits(kind) &&
-      `${kind.name} ${kind.title} ${kind.sentence}`.toLowerCase().includes((words.value ?? '').toLowerCase().trim()),
-  ),
-);
+const kinds = computed(() => session.kinds.all.filter((kind) => fits(kind) && isCalled(kind, words.value ?? '')));
 
 /** A kind drawn with its defaults. */
 const drawing = (kind: KindDescription): string =>

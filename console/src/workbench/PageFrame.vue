@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The true page of the draft in a frame at a chosen device's width, scaled down to the room there is. */
-import type { Device } from '@parlour/core';
+import { idInPath, type Device } from '@parlour/core';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 
 const props = defineProps<{
@@ -37,9 +37,9 @@ const send = (message: object): void => frame.value?.contentWindow?.postMessage(
 
 function hear(event: MessageEvent): void {
   if (event.source !== frame.value?.contentWindow || event.origin !== origin.value) return;
-  const { from, type, section } = (event.data ?? {}) as { from?: string; type?: string; section?: string };
+  const { from, type, path } = (event.data ?? {}) as { from?: string; type?: string; path?: string };
   if (from !== 'parlour-preview') return;
-  if (type === 'selected' && section) emit('selected', section);
+  if (type === 'selected' && path) emit('selected', idInPath(path));
   if (type !== 'ready') return;
   // What was changed while the page was on its way may not be on it.
   if (props.renewals !== asked) send({ type: 'renew' });

@@ -1,5 +1,6 @@
 /** The state of the workbench: one page of the draft, what is selected, and everything that can be done to it. */
 import {
+  closeDocument,
   hasSections,
   kindName,
   planPage,
@@ -15,7 +16,8 @@ import {
 import { routes } from '@parlour/contract';
 import { computed, reactive, ref, watch } from 'vue';
 import { useAnswer } from '../answers';
-import { askAnew, attempt, call, edit, refreshChanges, session } from '../api';
+import { askAnew, attempt, call, edit, refreshChanges, sendUnit, session } from '../api';
+import { inTurn } from '../edit-queue';
 import { news } from '../live';
 import { newUnit } from '../units';
 import { saveAll } from '../unsaved';
@@ -46,7 +48,9 @@ export function useWorkbench() {
     () => ({ params: { page: state.page }, query: { template: state.wanted } }),
     { when: () => state.page !== '' },
   );
-  const documents = computed(() => stateOf((parts.value?.documents ?? []).map(({ key, document }) => [key, document])));
+  const documents = computed(() =>
+    stateOf((parts.value?.documents ?? []).map(({ key, document }) => [key, closeDocument(document)])),
+  );
   const templateKey = computed(() => parts.value?.template ?? '');
   const templateCode = computed(() => templateCodeOf(templateKey.value) ?? '');
   const template = computed(() => documents.value.get(`template/${templateCode.value}`));
@@ -59,7 +63,10 @@ export function useWorkbench() {
     const drawing = planParts({ template: parts.value.template, regions, additions }, shown);
     return drawing && planPage(drawing, session.kinds);
   });
-  const previewUrl = usePreview(() => state.page);
+  const previewUrl = usePreview(
+    () => state.page,
+    () => state.wanted,
+  );
 
   const { data: listed } = useAnswer(routes.listTemplates);
   /** How many store pages use the template. */
@@ -101,13 +108,14 @@ export function useWorkbench() {
   }
 
   /** Does edits; false if they were refused, which has been said by then. */
-  async function run(edits: readonly EditRequest[]): Promise<boolean> {
-    const answer = await attempt(() => edit(edits));
-    // A refused edit may mean that somebody else was faster: show what is there now.
-    if (!answer) askAnew();
-    await renew();
-    return answer !== undefined;
-  }
+  const run = (edits: readonly EditRequest[]): Promise<boolean> =>
+    inTurn(async () => {
+      const answer = await attempt(() => sendUnit(edits));
+      // A refused edit may mean that somebody else was faster: show what is there now.
+      if (!answer) askAnew();
+      await renew();
+      return answer !== undefined;
+    });
 
   async function step(route: typeof routes.undo | typeof routes.redo): Promise<void> {
     await attempt(async () => {

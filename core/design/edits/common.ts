@@ -11,7 +11,7 @@ import { isSection, nodeAt, type Draft, type DraftDocument, type DraftNode, type
 import type { Rule } from '../../assign/rule.js';
 import { printRule } from '../../assign/rule-text.js';
 import { LIMITS } from '../limits.js';
-import { capitalised, cut, didYouMean } from '../../words.js';
+import { cut, didYouMean } from '../../words.js';
 
 export { nameOf };
 
@@ -142,38 +142,9 @@ export function checkSize(document: DraftDocument, place: Place, kinds: KindDesc
   } else limit(Object.values(document.nodes).filter(isSection).length, LIMITS.sectionsPerDocument, 'sections');
 }
 
-/**
- * Checks that a document has not grown beyond what one may hold. One that is too large already may shrink.
- * @throws Problem `limit-reached`
- */
-export function checkGrowth(before: DraftDocument | undefined, after: DraftDocument | undefined): void {
-  if (!after) return;
-  const [was, is] = [sizeOf(before), sizeOf(after)];
-  const limit = (one: 'nodes' | 'bytes', most: number, words: string): void => {
-    if (is[one] > most && is[one] > was[one])
-      throw new Problem('limit-reached', `${capitalised(nameOf(after))} would have more than ${words}.`, {
-        place: 'document',
-        remedy: 'Remove some first, or split it.',
-      });
-  };
-  limit('nodes', LIMITS.nodesPerDocument, `${LIMITS.nodesPerDocument} sections and entries`);
-  limit('bytes', LIMITS.documentBytes, `${LIMITS.documentBytes.toLocaleString('en')} characters`);
-}
-
-function sizeOf(document: DraftDocument | undefined): { nodes: number; bytes: number } {
-  if (!document) return { nodes: 0, bytes: 0 };
-  const nodes = Object.values(document.nodes);
-  return { nodes: nodes.length, bytes: nodes.reduce((sum, node) => sum + bytesOf(node), bytesOf(document.head)) };
-}
-
-// Nodes and heads are never changed in place, so each is measured once.
-const measured = new WeakMap<object, number>();
-
-function bytesOf(part: object): number {
-  let bytes = measured.get(part);
-  if (bytes === undefined) measured.set(part, (bytes = JSON.stringify(part).length));
-  return bytes;
-}
+/** The refusal to take away a value that is required. */
+export const needed = ({ label, help }: Pick<Field, 'label' | 'help'>, place: string): Problem =>
+  new Problem('bad-value', `${label} is needed.`, { place, remedy: help });
 
 /** The kind of a section. @throws Problem `no-such-section-kind`, with the nearest name */
 export function findKind<K extends KindDescription>(kinds: Kinds<K>, ref: string): K {

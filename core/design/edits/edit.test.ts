@@ -3,8 +3,10 @@ import {
   applyUnit,
   closeDocument,
   defineKind,
+  descriptionOfKind,
   html,
   invertEdit,
+  kindsByName,
   kindSet,
   LIMITS,
   Problem,
@@ -12,8 +14,10 @@ import {
   siblingsIn,
   SHIPPED_KINDS,
   text,
+  Unpredictable,
   type DraftDocument,
   type EditRequest,
+  type EditTools,
   type Section,
   type TemplateDocument,
 } from '../../index.js';
@@ -234,10 +238,15 @@ describe('edits', () => {
       value: 'New',
       was: 'Old',
     };
-    const { edits, documents } = applyRequests([request], draft, { ...tools(), kinds });
+    const { edits, documents } = applyRequests([request], draft, tools(kinds));
     expect(documents.get(HOME)?.nodes['a']).toMatchObject({ kind: 'heading@2', values: { words: 'New' } });
     const back = applyUnit([...edits].reverse().map(invertEdit), withChanges(draft, documents), kinds);
     expect(back.documents.get(HOME)).toEqual(draft.get(HOME));
+    // Whoever knows of kinds only what they say of themselves cannot tell what comes of it, and of all else can.
+    const told: EditTools = { ...tools(kinds), kinds: kindsByName(kinds.all.map(descriptionOfKind)), upgraded: null };
+    expect(() => applyRequests([request], draft, told)).toThrow(Unpredictable);
+    const fresh: EditRequest = { type: 'insert', document: HOME, kind: 'heading', place: { at: 'main' } };
+    expect(applyRequests([fresh], draft, told).edits).toEqual(applyRequests([fresh], draft, tools(kinds)).edits);
   });
 
   test('a unit is done whole or not at all, and names the edit that was refused', () => {

@@ -6,13 +6,12 @@ import type { DocumentKey } from '../document.js';
 import { PLAIN, type Telling } from '../../fields/telling.js';
 import type { Draft, DraftDocument } from '../draft.js';
 import { LIMITS } from '../limits.js';
-import { checkShown, showingDraft } from '../shown.js';
-import { checkGrowth, isSame } from './common.js';
+import { checkEdits, type AskedEdit } from '../findings/refuse.js';
+import { isSame } from './common.js';
 import { insert, type InsertEdit } from './insert.js';
 import { move, type MoveEdit } from './move.js';
 import { put, type PutEdit } from './put.js';
 import { remove, type RemoveEdit } from './remove.js';
-import { checkSense } from './sense.js';
 import { set, type SetEdit } from './set.js';
 import type { EditType } from './step.js';
 import { upgrade, type UpgradeEdit } from './upgrade.js';
@@ -74,33 +73,27 @@ export function doInOrder<T>(
 ): UnitResult {
   const documents = new Map<DocumentKey, DraftDocument | null>();
   const now = overlay(draft, documents);
-  const edits: Edit[] = [];
-  /** The item each edit comes from. */
-  const askedBy: number[] = [];
+  const asked: AskedEdit[] = [];
   const sentences: string[] = [];
   items.forEach((item, i) =>
     naming(i, items.length, () => {
       const resolved = exact(item, now);
-      if (edits.length + resolved.edits.length > LIMITS.stepsPerUnit) throw tooManySteps();
+      if (asked.length + resolved.edits.length > LIMITS.stepsPerUnit) throw tooManySteps();
       const said = resolved.edits.map((edit) => {
         // Said of the draft before it, but only once it is known to make sense.
         const changed = applyEdit(edit, now, kinds);
         const sentence = resolved.sentence ?? describeEdit(edit, now, kinds, telling);
         documents.set(edit.document, changed);
-        edits.push(edit);
-        askedBy.push(i);
+        asked.push({ edit, item: i });
         return sentence;
       });
       sentences.push(...(resolved.sentence === undefined ? said : [resolved.sentence]));
     }),
   );
-  const showing = showingDraft(now);
-  const last = new Map(edits.map((edit, i) => [edit.document, askedBy[i] as number]));
-  edits.forEach((edit, i) => naming(askedBy[i] as number, items.length, () => checkSense(edit, now)));
-  for (const [key, item] of last)
-    naming(item, items.length, () => checkGrowth(draft.get(key), documents.get(key) ?? undefined));
-  checkShown(last.keys(), showing, (key, check) => naming(last.get(key) as number, items.length, check));
-  return { edits, sentences, documents };
+  checkEdits(asked, draft, now, kinds, (item, problem) => {
+    throw named(item, items.length, problem);
+  });
+  return { edits: asked.map(({ edit }) => edit), sentences, documents };
 }
 
 /** Says which item of a unit a refusal is about. */
@@ -108,13 +101,17 @@ function naming(item: number, of: number, work: () => void): void {
   try {
     work();
   } catch (error) {
-    if (!(error instanceof Problem) || of === 1) throw error;
-    throw new Problem(error.code, error.message, {
-      place: [`edits[${item}]`, error.place].filter(Boolean).join('.'),
-      ...(error.remedy ? { remedy: error.remedy } : {}),
-    });
+    throw error instanceof Problem ? named(item, of, error) : error;
   }
 }
+
+const named = (item: number, of: number, problem: Problem): Problem =>
+  of === 1
+    ? problem
+    : new Problem(problem.code, problem.message, {
+        place: [`edits[${item}]`, problem.place].filter(Boolean).join('.'),
+        ...(problem.remedy ? { remedy: problem.remedy } : {}),
+      });
 
 const tooManySteps = (): Problem =>
   new Problem(

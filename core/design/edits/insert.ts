@@ -14,10 +14,10 @@ import {
   fieldsOfNode,
   findKind,
   nameOf,
+  needed,
   nodeField,
   sectionName,
 } from './common.js';
-import { needed } from './sense.js';
 import type { EditType } from './step.js';
 
 /**
@@ -76,7 +76,7 @@ function checkNode(node: DraftNode, document: DraftDocument, kinds: KindDescript
     checkPlace(node.place, document, kinds, 'entry');
     if (depthOf(node.place, document) > LIMITS.slotDepth + LIMITS.entryDepth) throw tooDeep();
     for (const [name, field] of Object.entries(fieldsOfNode(document, node, kinds) ?? {}))
-      if (field.required && node.values[name] === undefined) throw needed(field.label, `values.${name}`, field.help);
+      if (field.required && node.values[name] === undefined) throw needed(field, `values.${name}`);
   }
   for (const part of ['values', 'frame'] as const) {
     for (const [key, value] of Object.entries(node[part] ?? {}))

@@ -12,6 +12,7 @@ import {
   documentIn,
   isSame,
   nameOf,
+  needed,
   nodeField,
   nodeIn,
   noField,
@@ -20,7 +21,6 @@ import {
   stale,
   withValue,
 } from './common.js';
-import { needed } from './sense.js';
 import type { EditType } from './step.js';
 
 /**
@@ -94,7 +94,7 @@ function inNode(edit: SetEdit, document: DraftDocument, kinds: KindDescriptions 
 /** Checks the new value; what is required cannot go back to its default. */
 function checkNext(field: Field, key: string, { field: path, value }: SetEdit): void {
   if (value !== undefined) checkKeyed(field, key, value);
-  else if (field.required && splitKey(key).name === key) throw needed(field.label, path, field.help);
+  else if (field.required && splitKey(key).name === key) throw needed(field, path);
 }
 
 const UNSAID = 'Look at the latest state and make the change again; a program says what it replaces as “was”.';

@@ -6,7 +6,6 @@ import { Problem } from '../../problem.js';
 import { counted } from '../../words.js';
 import { keys } from '../document.js';
 import { documentIn } from '../edits/common.js';
-import { checkTemplate } from '../edits/sense.js';
 import { nameOfKey, type SetEdit } from '../edits/set.js';
 import { LIMITS } from '../limits.js';
 import { typeTag, type RequestType } from './type.js';
@@ -36,7 +35,6 @@ export const assign: RequestType<AssignRequest> = {
     const edits = [...new Set(pages)].flatMap((page): SetEdit[] => {
       const isStandard = isPageKind(page);
       const kind: PageKind = isStandard ? page : parsePage(page).kind;
-      if (template !== null) checkTemplate(draft, kind, template);
       const document = keys.assignments(kind);
       const field = isStandard ? 'standard' : `pages.${page}`;
       const was = documentIn(draft, document).head[field];

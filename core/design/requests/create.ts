@@ -4,7 +4,7 @@ import { codeText, closed, plainText } from '../../fields/shapes.js';
 import { checkKeyed, normalValue } from '../../fields/value.js';
 import { Problem } from '../../problem.js';
 import { isPageKind, pageKinds } from '../../assign/page.js';
-import { takenBy } from '../../assign/path-sense.js';
+import { contentPlaces, takenBy } from '../../assign/path-sense.js';
 import { pathOf, patternsOf } from '../../assign/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf } from '../document-types.js';
@@ -19,8 +19,7 @@ import {
   type Values,
 } from '../document.js';
 import { childrenOf, closeDocument, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
-import { noField } from '../edits/common.js';
-import { contentPlaces, needed } from '../edits/sense.js';
+import { needed, noField } from '../edits/common.js';
 import { LIMITS } from '../limits.js';
 import { readyPage } from '../ready-pages.js';
 import { startersFor, templateFrom, type TemplateStarter } from '../starters.js';
@@ -201,7 +200,7 @@ function withHead(document: DraftDocument, head: Values): DraftDocument {
     checkKeyed(field, path, whole[path]);
   }
   for (const [path, field] of Object.entries(fields))
-    if (field.required && whole[path] === undefined) throw needed(field.label, `head.${path}`, field.help);
+    if (field.required && whole[path] === undefined) throw needed(field, `head.${path}`);
   return { ...document, head: whole };
 }
 

@@ -10,7 +10,8 @@ import { isSection, type Draft, type DraftDocument, type DraftNode } from '../dr
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { documentIn } from '../edits/common.js';
 import type { Edit } from '../edits/edit.js';
-import { checkTemplate } from '../edits/sense.js';
+import { templateFaults } from '../findings/checks/pointers.js';
+import { refuseAny } from '../findings/finding.js';
 import { CREATABLE } from './create.js';
 import { documentKeySchema, typeTag, type RequestType } from './type.js';
 
@@ -77,7 +78,7 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
       place: 'instead',
       remedy: 'Name another template, or leave it out.',
     });
-  if (instead !== undefined) checkTemplate(draft, kind, instead);
+  if (instead !== undefined) refuseAny(templateFaults(keys.template(instead), kind, { document: bucketKey }, draft));
   if (bucket.head['standard'] === code && instead === undefined)
     throw new Problem('still-used', `“${String(head['name'])}” is the standard of ${kindInWords(kind)} pages.`, {
       place: 'document',

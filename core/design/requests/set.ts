@@ -4,12 +4,12 @@ import { codeText, closed, plainText } from '../../fields/shapes.js';
 import type { Field, Fields } from '../../fields/field.js';
 import { normalValue, splitKey } from '../../fields/value.js';
 import { FRAME } from '../../kinds/frame.js';
-import { kindRef, upgradedValues, type KindSet } from '../../kinds/kind.js';
+import { kindRef, type KindDescriptions } from '../../kinds/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
 import { isSection, type DraftDocument, type DraftNode } from '../draft.js';
 import { documentIn, fieldsOfNode, isSame, nodeIn, splitField } from '../edits/common.js';
 import type { SetEdit } from '../edits/set.js';
-import { documentKeySchema, typeTag, type RequestType } from './type.js';
+import { documentKeySchema, typeTag, Unpredictable, type RequestType } from './type.js';
 
 /** A value, as the exact edit says it. */
 export type SetRequest = SetEdit;
@@ -24,7 +24,7 @@ export const set: RequestType<SetRequest> = {
     value: yup.mixed().nullable().optional(),
     was: yup.mixed().nullable().optional(),
   }),
-  resolve(asked, draft, { kinds }) {
+  resolve(asked, draft, { kinds, upgraded }) {
     const document = documentIn(draft, asked.document);
     const node = asked.node === undefined ? undefined : nodeIn(document, asked.node);
     const named = node
@@ -33,7 +33,8 @@ export const set: RequestType<SetRequest> = {
     const request = inNormalForm(named, fieldOf(named, document, node, kinds));
     const kind = node && isSection(node) ? kinds.find(node.kind) : undefined;
     if (!node?.kind || !kind || node.kind === kindRef(kind)) return { edits: [request] };
-    const values = upgradedValues(kind, node.kind, node.values);
+    if (!upgraded) throw new Unpredictable(`“${node.kind}” is of an older version.`);
+    const values = upgraded(node.kind, node.values);
     const { part, key } = splitField(request.field);
     // Whoever asks may have read the section as it is stored, or as it is shown.
     const sawStored = part === 'values' && isSame(request.was, node.values[key]);
@@ -54,7 +55,7 @@ export const set: RequestType<SetRequest> = {
 };
 
 /** The field that is set, if there is one; the edit refuses what is none. */
-function fieldOf({ field }: SetRequest, document: DraftDocument, node: DraftNode | undefined, kinds: KindSet) {
+function fieldOf({ field }: SetRequest, document: DraftDocument, node: DraftNode | undefined, kinds: KindDescriptions) {
   if (!node) return headField(document.type, field);
   const { part, key } = splitField(field);
   const fields: Fields = part === 'frame' ? FRAME : (fieldsOfNode(document, node, kinds) ?? {});

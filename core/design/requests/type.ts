@@ -2,20 +2,28 @@
 import type { Schema } from 'yup';
 import { codeText, closed, exactly, plainText } from '../../fields/shapes.js';
 import { Problem } from '../../problem.js';
-import type { KindSet } from '../../kinds/kind.js';
+import type { KindDescriptions } from '../../kinds/kind.js';
 import { nodeIn, placesIn } from '../edits/common.js';
 import type { Resolved } from '../edits/edit.js';
-import type { NodeId } from '../document.js';
+import type { NodeId, Values } from '../document.js';
 import type { Telling } from '../../fields/telling.js';
 import { samePlace, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
 
 /** What is handed in from outside so that edits stay deterministic. */
 export interface EditTools {
-  readonly kinds: KindSet;
+  readonly kinds: KindDescriptions;
+  /**
+   * The values of a section as its kind of today takes them; null where kinds are known by what they say of themselves
+   * alone: then what needs it cannot be worked out (`Unpredictable`).
+   */
+  readonly upgraded: ((ref: string, values: Values) => Values) | null;
   /** A new id for a section or entry, unique within the design. */
   readonly newId: () => string;
   readonly telling?: Telling;
 }
+
+/** Thrown by what only the service can work out. */
+export class Unpredictable extends Error {}
 
 /** One type of requests: its form, and the edits it comes down to. */
 export interface RequestType<R> {
@@ -56,7 +64,7 @@ export const placeSchema = () =>
 export function placeFrom(
   request: PlaceRequest,
   document: DraftDocument,
-  kinds: KindSet,
+  kinds: KindDescriptions,
   what: 'section' | 'entry',
 ): Place {
   const parent = request.in ?? null;

@@ -9,9 +9,10 @@ export const cartLink = defineKind(
     version: 1,
     title: 'Cart link',
     sentence: 'A link to the cart that says how much is in it.',
+    alsoCalled: ['basket', 'cart icon', 'badge'],
     fields: {},
     shows: ['cart-count'],
-    says: ['cart', 'things'],
+    says: ['cart', 'items'],
     sketch: [{ beside: [{ draw: 'text', width: 90, height: 14 }] }],
   },
   {
@@ -21,7 +22,7 @@ export const cartLink = defineKind(
       const count = view.fact('cart-count');
       const number =
         count > 0 &&
-        html` <span class="badge-count" aria-hidden="true">${count}</span><span class="hidden-words">, ${view.word('things', { count })}</span>`;
+        html` <span class="badge-count" aria-hidden="true">${count}</span><span class="hidden-words">, ${view.word('items', { count })}</span>`;
       return html`<a class="badge" ${to}>${view.word('cart')}${number}</a>`;
     },
     css: css`

@@ -10,6 +10,7 @@ export const contactDetails = defineKind(
     version: 1,
     title: 'Contact details',
     sentence: 'The store’s address, email address and telephone number, as its details say.',
+    alsoCalled: ['address', 'phone', 'telephone'],
     fields: {
       title: text('Title', 'The heading over them; leave empty for none.', { max: 80 }),
       address: toggle('Address', 'Shows the name and the address of the store.', { default: true }),
@@ -32,7 +33,8 @@ export const contactDetails = defineKind(
     ],
   },
   {
-    view({ title, address, email, phone, direction }, { store, locale }) {
+    view({ title, address, email, phone, direction }, view) {
+      const { store, locale } = view;
       const { street = '', postcode = '', city = '', email: to = '', phone: number = '' } = store.details;
       const lines = [street, `${postcode} ${city}`.trim(), locale.country(store.country)].filter(Boolean);
       const parts = [
@@ -41,7 +43,7 @@ export const contactDetails = defineKind(
         phone && number !== '' && html`<p><a href="tel:${number.replace(/[^+0-9]/g, '')}" dir="ltr">${number}</a></p>`,
       ].filter((part) => part !== false);
       if (parts.length === 0) return NOTHING;
-      return html`${title !== '' && html`<p class="reach-title">${title}</p>`}<address class="reach reach-${direction}">${parts}</address>`;
+      return html`${title !== '' && html`<p class="reach-title"${view.part('title')}>${title}</p>`}<address class="reach reach-${direction}">${parts}</address>`;
     },
     css: css`
       .reach {

@@ -3,6 +3,7 @@ import { choice, dateTime, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { countDown } from './countdown.script.js';
 
 /** The units that are counted, with how many milliseconds each has. */
 const UNITS = [
@@ -18,6 +19,7 @@ export const countdown = defineKind(
     version: 1,
     title: 'Countdown',
     sentence: 'Counts down to a day and time, and says something once that has passed.',
+    alsoCalled: ['timer', 'sale ends'],
     fields: {
       title: text('Title', 'The words before the time that is left.', { default: 'Only for a short time', max: 120 }),
       until: dateTime('Counts to', 'The day and time it counts down to; shows nothing while it is empty.'),
@@ -25,7 +27,6 @@ export const countdown = defineKind(
       after: text('Afterwards', 'What is shown once the time is over; leave empty for nothing.', { max: 200 }),
     },
     caption: 'title',
-    enlivened: true,
     says: ['days', 'hours', 'minutes', 'seconds', 'until-day'],
     sketch: [
       6,
@@ -39,14 +40,15 @@ export const countdown = defineKind(
     view({ title, until, size, after }, view) {
       if (until === '') return NOTHING;
       if (!view.isNow({ from: '', until }))
-        return after === '' ? NOTHING : html`<p class="countdown-after">${after}</p>`;
+        return after === '' ? NOTHING : html`<p class="countdown-after"${view.part('after')}>${after}</p>`;
       // Without script the day is said; with it the time that is left counts down in its place.
       const parts = UNITS.map(
         ([unit, length]) =>
           html`<span class="countdown-part"><b data-unit="${length}">–</b> <small>${view.word(unit)}</small></span>`,
       );
-      return html`<div class="countdown countdown-${size}">${title !== '' && html`<p class="countdown-title">${title}</p>`}<div class="countdown-when"><p class="countdown-day"><time datetime="${until}">${view.word('until-day', { day: view.locale.moment(until) })}</time></p><div class="countdown-left" data-countdown="${until}" role="timer">${parts}</div></div></div>`;
+      return html`<div class="countdown countdown-${size}">${title !== '' && html`<p class="countdown-title"${view.part('title')}>${title}</p>`}<div class="countdown-when"><p class="countdown-day"><time datetime="${until}">${view.word('until-day', { day: view.locale.moment(until) })}</time></p><div class="countdown-left" data-countdown="${until}" role="timer">${parts}</div></div></div>`;
     },
+    script: countDown,
     css: css`
       p {
         margin: 0;

@@ -20,6 +20,7 @@ export const elsewhereOnline = defineKind(
     version: 1,
     title: 'Elsewhere online',
     sentence: 'Links to the other places where the store can be found, with an icon for each.',
+    alsoCalled: ['social media', 'social links', 'icons'],
     fields: {
       title: text('Title', 'The heading over the links; leave empty for none.', { max: 80 }),
       places: entries(
@@ -68,16 +69,17 @@ export const elsewhereOnline = defineKind(
   },
   {
     view({ title, places, shown }, view) {
-      const words = (label: string) => (shown === 'signs' ? html`<span class="hidden-words">${label}</span>` : label);
+      const words = (place: (typeof places)[number]) =>
+        html`<span${shown === 'signs' && html` class="hidden-words"`}${view.part('label', place)}>${place.label}</span>`;
       const sign = (name: keyof typeof SIGNS) =>
         shown !== 'words' &&
         html`<svg class="elsewhere-online-sign" viewBox="0 0 24 24" aria-hidden="true">${raw(SIGNS[name])}</svg>`;
-      const items = places.map(({ label, link: where, sign: name }) => {
-        const to = view.link(where);
-        return to && html`<li><a ${to}>${sign(name)}${words(label)}</a></li>`;
+      const items = places.map((place) => {
+        const to = view.link(place.link);
+        return to && html`<li><a ${to}>${sign(place.sign)}${words(place)}</a></li>`;
       });
       if (!items.some(Boolean)) return NOTHING;
-      return html`${title !== '' && html`<p class="elsewhere-online-title">${title}</p>`}<ul class="elsewhere-online" aria-label="${title || view.word('elsewhere-online')}">${items}</ul>`;
+      return html`${title !== '' && html`<p class="elsewhere-online-title"${view.part('title')}>${title}</p>`}<ul class="elsewhere-online" aria-label="${title || view.word('elsewhere-online')}">${items}</ul>`;
     },
     css: css`
       .elsewhere-online-title {

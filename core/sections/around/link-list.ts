@@ -7,6 +7,8 @@ import { defineKind } from '../../kinds/kind.js';
 
 /** A link of its own, or an entry of a menu. */
 interface Linked {
+  /** Of an own one. */
+  readonly id?: string;
   readonly label: string;
   readonly link: Link | null;
   readonly entries?: readonly Linked[];
@@ -18,6 +20,7 @@ export const linkList = defineKind(
     version: 1,
     title: 'Link list',
     sentence: 'Links below or beside each other: those of a menu, or its own.',
+    alsoCalled: ['footer links', 'navigation'],
     fields: {
       title: text('Title', 'The heading over the links; leave empty for none.', { max: 80 }),
       menu: reference('Menu', 'The menu whose entries are shown; leave empty for the links below.', 'menu'),
@@ -62,19 +65,20 @@ export const linkList = defineKind(
       const menu = code === '' ? null : view.menu(code);
       const linked: readonly Linked[] = menu?.entries ?? links;
       const list = (some: readonly Linked[]): Markup | false => {
-        const items = some.map(({ label, link, entries: inside = [] }) => {
+        const items = some.map(({ id, label, link, entries: inside = [] }) => {
           const to = view.link(link);
           const here = link && 'to' in link && link.to === view.page.code;
           const inner = list(inside);
-          if (to) return html`<li><a ${to}${here && html` aria-current="page"`}>${label}</a>${inner}</li>`;
-          return inner && html`<li><span>${label}</span>${inner}</li>`;
+          const part = id === undefined ? NOTHING : view.part('label', { id });
+          if (to) return html`<li><a ${to}${here && html` aria-current="page"`}${part}>${label}</a>${inner}</li>`;
+          return inner && html`<li><span${part}>${label}</span>${inner}</li>`;
         });
         return items.some(Boolean) && html`<ul>${items}</ul>`;
       };
       const shown = list(linked);
       if (!shown) return NOTHING;
       const name = title || menu?.name || view.word('menu');
-      return html`${title !== '' && html`<p class="links-title">${title}</p>`}<nav class="links-${direction}" aria-label="${name}">${shown}</nav>`;
+      return html`${title !== '' && html`<p class="links-title"${view.part('title')}>${title}</p>`}<nav class="links-${direction}" aria-label="${name}">${shown}</nav>`;
     },
     css: css`
       .links-title {

@@ -11,6 +11,7 @@ export const logo = defineKind(
     version: 1,
     title: 'Logo',
     sentence: 'The store’s logo, or its name where there is none; it leads to the home page.',
+    alsoCalled: ['brand', 'store name'],
     fields: {
       logo: picture('Logo', 'A picture of the logo; the name of the store is shown while there is none.'),
       height: number('Height of the logo', 'How high the logo is shown.', {
@@ -40,7 +41,7 @@ export const logo = defineKind(
       const drawn = logo && view.picture({ ...logo, alt }, '20rem');
       const hasLogo = drawn !== null && drawn.text !== '';
       const words = (!hasLogo || name) && html`<span class="mark-name">${view.store.name}</span>`;
-      return html`<a class="mark" ${view.link({ to: 'home' })}>${hasLogo && html`<span class="mark-logo">${drawn}</span>`}${words}</a>${tagline !== '' && html`<p class="mark-line">${tagline}</p>`}`;
+      return html`<a class="mark" ${view.link({ to: 'home' })}>${hasLogo && html`<span class="mark-logo">${drawn}</span>`}${words}</a>${tagline !== '' && html`<p class="mark-line"${view.part('tagline')}>${tagline}</p>`}`;
     },
     properties: ({ logo, height }): Properties => (logo ? { '--mark': `${height}px` } : {}),
     css: css`

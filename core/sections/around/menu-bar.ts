@@ -11,6 +11,7 @@ export const menuBar = defineKind(
     version: 1,
     title: 'Menu bar',
     sentence: 'A menu whose entries are beside each other, and behind a button on phones; the open page is marked.',
+    alsoCalled: ['navigation', 'nav'],
     fields: {
       menu: menu('Menu', 'Which of the design’s menus is shown.'),
       inside: choice(

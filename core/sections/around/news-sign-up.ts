@@ -11,6 +11,7 @@ export const newsSignUp = defineKind(
     version: 1,
     title: 'News by email',
     sentence: 'A field in which shoppers leave their email address for news of the store.',
+    alsoCalled: ['newsletter', 'subscribe', 'mailing list'],
     fields: {
       title: text('Title', 'The heading over the field; leave empty for none.', {
         default: 'News by email',
@@ -45,9 +46,10 @@ export const newsSignUp = defineKind(
   },
   {
     view({ title, text, action, thanks, small }, view) {
-      const heading = title !== '' && html`<h2 class="sign-up-title">${title}</h2>`;
-      if (view.form?.done) return html`${heading}<p class="form-done" role="status">${thanks}</p>`;
-      return html`${heading}${text !== '' && html`<p>${text}</p>`}${emailLine(view, '/sign-up', action)}${small === '' ? NOTHING : html`<div class="prose sign-up-small">${raw(small)}</div>`}`;
+      const heading = title !== '' && html`<h2 class="sign-up-title"${view.part('title')}>${title}</h2>`;
+      if (view.form?.done)
+        return html`${heading}<p class="form-done" role="status"${view.part('thanks')}>${thanks}</p>`;
+      return html`${heading}${text !== '' && html`<p${view.part('text')}>${text}</p>`}${emailLine(view, '/sign-up', action)}${small === '' ? NOTHING : html`<div class="prose sign-up-small"${view.part('small')}>${raw(small)}</div>`}`;
     },
     css: css`
       .sign-up-title {

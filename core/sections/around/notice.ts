@@ -2,7 +2,7 @@
 import { choice, dateTime, entries, link, text } from '../../fields/make.js';
 import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html, NOTHING, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { View } from '../../kinds/view.js';
 
@@ -12,6 +12,7 @@ export const notice = defineKind(
     version: 1,
     title: 'Notice',
     sentence: 'Messages that shoppers should see now, each from and until its own time.',
+    alsoCalled: ['announcement', 'message bar', 'promotion'],
     fields: {
       text: text('Message', 'What is said all the time; leave empty for the messages below alone.', { max: 200 }),
       link: link('Leads to', 'Where the message leads; may lead nowhere.'),
@@ -40,7 +41,7 @@ export const notice = defineKind(
   {
     view({ text: always, link, messages, several }, view) {
       const timed = messages.filter((one) => view.isNow(one));
-      const said = [...(always === '' ? [] : [{ text: always, link }]), ...timed];
+      const said: Message[] = [...(always === '' ? [] : [{ text: always, link }]), ...timed];
       const shown = several === 'all' ? said : [timed[0] ?? said[0]].flatMap((one) => one ?? []);
       if (shown.length === 0) return NOTHING;
       if (shown.length === 1) return html`<p class="notice">${shown.map((one) => message(one, view))}</p>`;
@@ -58,7 +59,15 @@ export const notice = defineKind(
   },
 );
 
-function message({ text, link }: { readonly text: string; readonly link: Link | null }, view: View) {
+/** One of the list, or the text of the section itself, which has no id. */
+interface Message {
+  readonly id?: string;
+  readonly text: string;
+  readonly link: Link | null;
+}
+
+function message({ id, text, link }: Message, view: View): Markup {
   const to = view.link(link);
-  return to ? html`<a ${to}>${text}</a>` : html`${text}`;
+  const part = view.part('text', id === undefined ? undefined : { id });
+  return to ? html`<a ${to}${part}>${text}</a>` : html`<span${part}>${text}</span>`;
 }

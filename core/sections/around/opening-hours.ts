@@ -11,6 +11,7 @@ export const openingHours = defineKind(
     version: 1,
     title: 'Opening hours',
     sentence: 'When the store is open on each day of the week, as its details say.',
+    alsoCalled: ['business hours', 'times'],
     fields: {
       title: text('Title', 'The heading over the hours; leave empty for none.', { max: 80 }),
       closed: toggle('Closed days', 'Also lists the days on which the store is closed.', { default: true }),
@@ -44,7 +45,7 @@ export const openingHours = defineKind(
       const spans = spansOf(hours).filter(({ open }) => closed || open !== '');
       const days = ({ first, last }: Span): string =>
         first === last ? locale.weekday(first) : `${locale.weekday(first)}–${locale.weekday(last)}`;
-      return html`${title !== '' && html`<p class="hours-title">${title}</p>`}<dl class="hours">${spans.map((span) => html`<dt>${days(span)}</dt><dd${span.open === '' && html` class="hours-closed"`}>${span.open || view.word('closed')}</dd>`)}</dl>${note !== '' && html`<p class="hours-note">${note}</p>`}`;
+      return html`${title !== '' && html`<p class="hours-title"${view.part('title')}>${title}</p>`}<dl class="hours">${spans.map((span) => html`<dt>${days(span)}</dt><dd${span.open === '' && html` class="hours-closed"`}>${span.open || view.word('closed')}</dd>`)}</dl>${note !== '' && html`<p class="hours-note"${view.part('note')}>${note}</p>`}`;
     },
     css: css`
       .hours-title {

@@ -23,6 +23,7 @@ export const paymentLogos = defineKind(
     version: 1,
     title: 'Payment logos',
     sentence: 'Small drawings of the payment methods, so that shoppers know before they choose.',
+    alsoCalled: ['card icons', 'trust badges'],
     fields: {
       title: text('Title', 'The words before the logos; leave empty for none.', { max: 80 }),
       card: shown('Payment by card'),
@@ -40,7 +41,7 @@ export const paymentLogos = defineKind(
       const marks = (Object.keys(MARKS) as Mark[]).filter((mark) => values[mark]);
       if (marks.length === 0) return NOTHING;
       const { title } = values;
-      return html`<div class="marks">${title !== '' && html`<p class="marks-title">${title}</p>`}<ul>${marks.map((mark) => html`<li><svg viewBox="0 0 40 26" role="img" aria-label="${view.word(`pay-${mark}`)}">${raw(MARKS[mark])}</svg></li>`)}</ul></div>`;
+      return html`<div class="marks">${title !== '' && html`<p class="marks-title"${view.part('title')}>${title}</p>`}<ul>${marks.map((mark) => html`<li><svg viewBox="0 0 40 26" role="img" aria-label="${view.word(`pay-${mark}`)}">${raw(MARKS[mark])}</svg></li>`)}</ul></div>`;
     },
     css: css`
       .marks {

@@ -11,6 +11,7 @@ export const searchBox = defineKind(
     version: 1,
     title: 'Search box',
     sentence: 'A field that finds products by their words.',
+    alsoCalled: ['search bar', 'find'],
     fields: {
       label: text('Label', 'What the field asks for.', { default: 'Find a product', word: 'search-label', max: 60 }),
       action: text('Button', 'What the button says.', { default: 'Search', word: 'search', max: 30 }),
@@ -34,7 +35,7 @@ export const searchBox = defineKind(
       // No landmark: a page may have several, which could not be told apart.
       const asked = view.page.kind === 'search' ? (view.page.query[SEARCH_WORDS] ?? '') : '';
       const id = view.id('words');
-      return html`<form class="search" method="get" action="${view.data({ type: 'path', page: 'search' })}"><label class="hidden-words" for="${id}">${label}</label><input id="${id}" type="search" name="${SEARCH_WORDS}" value="${asked}" placeholder="${label}" maxlength="120" required><button class="button" type="submit">${action}</button></form>`;
+      return html`<form class="search" method="get" action="${view.data({ type: 'path', page: 'search' })}"><label class="hidden-words" for="${id}"${view.part('label')}>${label}</label><input id="${id}" type="search" name="${SEARCH_WORDS}" value="${asked}" placeholder="${label}" maxlength="120" required><button class="button" type="submit"${view.part('action')}>${action}</button></form>`;
     },
     css: css`
       .search {

@@ -10,6 +10,7 @@ export const smallPrint = defineKind(
     version: 1,
     title: 'Small print',
     sentence: 'The store’s name and the small print at the end of the page.',
+    alsoCalled: ['copyright', 'legal', 'imprint'],
     fields: {
       text: prose('Text', 'The text after the store’s name.', {
         default: '<p>All prices include tax.</p>',
@@ -27,8 +28,8 @@ export const smallPrint = defineKind(
     ],
   },
   {
-    view: ({ text }, { store }) =>
-      html`<div class="legal"><strong class="legal-name">${store.name}</strong><div>${raw(text)}</div></div>`,
+    view: ({ text }, view) =>
+      html`<div class="legal"><strong class="legal-name">${view.store.name}</strong><div${view.part('text')}>${raw(text)}</div></div>`,
     css: css`
       .legal {
         display: flex;

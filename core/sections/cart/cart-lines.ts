@@ -1,7 +1,7 @@
 /** What is in the cart, line by line, with quantity and a way to take it out. */
 import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import type { CartLine } from '../../kinds/facts.js';
+import type { CartLine } from '../../commerce/cart.js';
 import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { sentFrom } from '../../kinds/sent-from.js';
@@ -15,6 +15,7 @@ export const cartLines = defineKind(
     version: 1,
     title: 'Cart lines',
     sentence: 'What is in the cart, with quantities to change and a way to take things out.',
+    alsoCalled: ['basket', 'shopping bag'],
     fields: {
       empty: text('If it is empty', 'What is said where nothing is in the cart.', {
         default: 'Your cart is empty.',
@@ -59,7 +60,7 @@ export const cartLines = defineKind(
       const { lines } = view.fact('cart');
       const refused =
         view.form && view.form.refused !== '' && html`<p class="form-refused" role="alert">${view.form.refused}</p>`;
-      if (lines.length === 0) return html`${refused}<p class="cart-empty">${empty}</p>`;
+      if (lines.length === 0) return html`${refused}<p class="cart-empty"${view.part('empty')}>${empty}</p>`;
       return html`${refused}<ul class="cart">${lines.map((line) => cartLine(line, view))}</ul>`;
     },
     css: css`

@@ -9,6 +9,7 @@ export const checkoutButton = defineKind(
     version: 1,
     title: 'Checkout button',
     sentence: 'The button that leads to the checkout, as soon as something is in the cart.',
+    alsoCalled: ['proceed', 'pay'],
     fields: {
       action: text('Button', 'What the button says.', { default: 'Checkout', word: 'checkout-button', max: 40 }),
     },
@@ -19,7 +20,9 @@ export const checkoutButton = defineKind(
     needs: () => [{ type: 'path', page: 'checkout' }],
     view({ action }, view) {
       const to = view.link({ to: 'checkout' });
-      return view.fact('cart-count') > 0 && to ? html`<a class="button" ${to}>${action}</a>` : NOTHING;
+      return view.fact('cart-count') > 0 && to
+        ? html`<a class="button" ${to}${view.part('action')}>${action}</a>`
+        : NOTHING;
     },
   },
 );

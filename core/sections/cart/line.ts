@@ -1,6 +1,6 @@
 /** Parts that the sections of cart, checkout and thank-you page share. */
 import { css } from '../../kinds/css.js';
-import type { OrderLine, Totals } from '../../kinds/facts.js';
+import type { OrderLine, Totals } from '../../commerce/order.js';
 import { html, type Markup } from '../../kinds/html.js';
 import type { View } from '../../kinds/view.js';
 
@@ -9,8 +9,8 @@ export const lineName = ({ title, options }: Pick<OrderLine, 'title' | 'options'
   options === '' ? title : `${title}, ${options}`;
 
 /** Sums below each other. */
-export function sums({ goods, delivery, total }: Totals, view: View): Markup {
-  return html`<dl class="sums"><div><dt>${view.word('goods')}</dt><dd>${view.money(goods)}</dd></div><div><dt>${view.word('delivery')}</dt><dd>${delivery === null ? view.word('delivery-later') : view.money(delivery)}</dd></div><div class="sums-total"><dt>${view.word('total')}</dt><dd>${view.money(total)}</dd></div></dl>`;
+export function sums({ subtotal, delivery, total }: Totals, view: View): Markup {
+  return html`<dl class="sums"><div><dt>${view.word('subtotal')}</dt><dd>${view.money(subtotal)}</dd></div><div><dt>${view.word('delivery')}</dt><dd>${delivery === null ? view.word('delivery-later') : view.money(delivery)}</dd></div><div class="sums-total"><dt>${view.word('total')}</dt><dd>${view.money(total)}</dd></div></dl>`;
 }
 
 export const SUMS_CSS = css`

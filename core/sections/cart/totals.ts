@@ -1,4 +1,4 @@
-/** What goods and delivery come to. */
+/** What the cart and its delivery come to. */
 import { defineKind } from '../../kinds/kind.js';
 import { sums, SUMS_CSS } from './line.js';
 
@@ -7,10 +7,11 @@ export const totals = defineKind(
     name: 'totals',
     version: 1,
     title: 'Totals',
-    sentence: 'What the goods cost, what the delivery costs, and both together.',
+    sentence: 'Subtotal, delivery and total of what is in the cart.',
+    alsoCalled: ['sum', 'summary', 'basket total'],
     fields: {},
     shows: ['totals'],
-    says: ['delivery', 'delivery-later', 'goods', 'total'],
+    says: ['delivery', 'delivery-later', 'subtotal', 'total'],
     sketch: [
       {
         across: 1,

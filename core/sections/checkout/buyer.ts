@@ -11,6 +11,7 @@ export const buyer = defineKind(
     version: 1,
     title: 'Buyer',
     sentence: 'Email address and name of the shopper.',
+    alsoCalled: ['customer', 'contact details'],
     fits: CHECKOUT_PAGES,
     fields: {
       title: text('Title', 'The heading over the fields.', { default: 'Your details', word: 'your-details', max: 80 }),
@@ -28,7 +29,7 @@ export const buyer = defineKind(
   {
     view({ title }, view) {
       const { email, name } = view.fact('buyer');
-      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="fields">${checkoutInput({ field: 'email', label: view.word('email'), fill: 'email', type: 'email' }, email, view)}${checkoutInput({ field: 'name', label: view.word('name'), fill: 'name' }, name, view)}</div>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div class="fields">${checkoutInput({ field: 'email', label: view.word('email'), fill: 'email', type: 'email' }, email, view)}${checkoutInput({ field: 'name', label: view.word('name'), fill: 'name' }, name, view)}</div>`;
     },
     css: css`
       ${FIELD_CSS}

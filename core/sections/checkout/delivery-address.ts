@@ -14,6 +14,7 @@ export const deliveryAddress = defineKind(
     version: 1,
     title: 'Delivery address',
     sentence: 'The address that it is delivered to.',
+    alsoCalled: ['shipping address'],
     fits: CHECKOUT_PAGES,
     fields: {
       title: text('Title', 'The heading over the fields.', {
@@ -50,7 +51,7 @@ export const deliveryAddress = defineKind(
       const options = names.map(
         ({ code, name }) => html`<option value="${code}"${code === shown && SELECTED}>${name}</option>`,
       );
-      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="fields"><div class="field field-country"><label for="${id}">${view.word('country')}</label><select id="${id}" form="${CHECKOUT_FORM}" name="${view.input('country')}" autocomplete="country" data-send>${options}</select>${was('country', country, view)}${errorOf('country', view)}${takeInButton(view)}</div>${checkoutInput({ field: 'street', label: view.word('street'), fill: 'street-address' }, street, view)}${checkoutInput({ field: 'postcode', label: view.word('postcode'), fill: 'postal-code' }, postcode, view)}${checkoutInput({ field: 'city', label: view.word('city'), fill: 'address-level2' }, city, view)}</div>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div class="fields"><div class="field field-country"><label for="${id}">${view.word('country')}</label><select id="${id}" form="${CHECKOUT_FORM}" name="${view.input('country')}" autocomplete="country" data-send>${options}</select>${was('country', country, view)}${errorOf('country', view)}${takeInButton(view)}</div>${checkoutInput({ field: 'street', label: view.word('street'), fill: 'street-address' }, street, view)}${checkoutInput({ field: 'postcode', label: view.word('postcode'), fill: 'postal-code' }, postcode, view)}${checkoutInput({ field: 'city', label: view.word('city'), fill: 'address-level2' }, city, view)}</div>`;
     },
     css: css`
       ${FIELD_CSS}

@@ -15,6 +15,7 @@ export const deliveryChoice = defineKind(
     version: 1,
     title: 'Delivery choice',
     sentence: 'The delivery methods to the shopper’s country, with their prices.',
+    alsoCalled: ['shipping method'],
     fits: CHECKOUT_PAGES,
     fields: {
       title: text('Title', 'The heading over them.', {
@@ -41,7 +42,7 @@ export const deliveryChoice = defineKind(
         const id = view.id(`delivery-${code}`);
         return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('delivery')}" value="${code}"${code === chosen && CHECKED} data-send><label for="${id}"><span>${name}</span><span class="way-price">${view.money(price)}</span></label></li>`;
       });
-      return html`<fieldset><legend>${title || view.word('delivery-choice')}</legend>${gone !== null && html`<p class="way-gone" role="status">${view.word('way-gone', { what: gone, country })}</p>`}${offers.length === 0 ? html`<p>${view.word('no-way')}</p>` : html`<ul class="ways">${ways}</ul>`}${was('delivery', chosen ?? '', view)}${errorOf('delivery', view)}${offers.length > 0 && takeInButton(view)}</fieldset>`;
+      return html`<fieldset><legend${title !== '' && view.part('title')}>${title || view.word('delivery-choice')}</legend>${gone !== null && html`<p class="way-gone" role="status">${view.word('way-gone', { what: gone, country })}</p>`}${offers.length === 0 ? html`<p>${view.word('no-way')}</p>` : html`<ul class="ways">${ways}</ul>`}${was('delivery', chosen ?? '', view)}${errorOf('delivery', view)}${offers.length > 0 && takeInButton(view)}</fieldset>`;
     },
     css: css`
       ${FIELD_CSS}

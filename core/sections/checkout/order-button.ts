@@ -15,6 +15,7 @@ export const orderButton = defineKind(
     version: 1,
     title: 'Order button',
     sentence: 'The button that makes the order, with what stands in its way.',
+    alsoCalled: ['place order', 'pay'],
     fits: CHECKOUT_PAGES,
     fields: {
       action: text('Button', 'What the button says.', { default: 'Place the order', word: 'order-now', max: 60 }),
@@ -29,7 +30,7 @@ export const orderButton = defineKind(
       const delivery = view.fact('delivery');
       const seen = seenMark(chargedIn({ cart: view.fact('cart'), delivery, totals: view.fact('totals') }));
       const refused = view.form?.refused ?? '';
-      return html`${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<input type="hidden" form="${CHECKOUT_FORM}" name="attempt" value="${attempt}"><input type="hidden" form="${CHECKOUT_FORM}" name="seen" value="${seen}"><button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${lines.length === 0 && DISABLED}>${action}</button>`;
+      return html`${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<input type="hidden" form="${CHECKOUT_FORM}" name="attempt" value="${attempt}"><input type="hidden" form="${CHECKOUT_FORM}" name="seen" value="${seen}"><button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${lines.length === 0 && DISABLED}${view.part('action')}>${action}</button>`;
     },
     css: css`
       .order-button {

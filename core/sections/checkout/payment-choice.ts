@@ -1,7 +1,7 @@
 /** The payment methods. */
+import { PAYMENT_METHODS } from '../../commerce/order.js';
 import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { PAYMENT_WAYS } from '../../kinds/facts.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { CHECKOUT_FORM } from '../../kinds/view.js';
@@ -16,6 +16,7 @@ export const paymentChoice = defineKind(
     version: 1,
     title: 'Payment choice',
     sentence: 'How the order can be paid.',
+    alsoCalled: ['payment method'],
     fits: CHECKOUT_PAGES,
     fields: {
       title: text('Title', 'The heading over them.', {
@@ -33,11 +34,11 @@ export const paymentChoice = defineKind(
   {
     view({ title }, view) {
       const { chosen } = view.fact('payment');
-      const ways = PAYMENT_WAYS.map((way) => {
-        const id = view.id(`payment-${way}`);
-        return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('payment')}" value="${way}"${way === chosen && CHECKED}><label for="${id}"><span>${view.word(way)}<br><span class="quiet">${view.word(`${way}-about`)}</span></span></label></li>`;
+      const methods = PAYMENT_METHODS.map((method) => {
+        const id = view.id(`payment-${method}`);
+        return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('payment')}" value="${method}"${method === chosen && CHECKED}><label for="${id}"><span>${view.word(method)}<br><span class="quiet">${view.word(`${method}-about`)}</span></span></label></li>`;
       });
-      return html`<fieldset><legend>${title || view.word('payment-choice')}</legend><ul class="ways">${ways}</ul>${was('payment', chosen, view)}${errorOf('payment', view)}</fieldset>`;
+      return html`<fieldset><legend${title !== '' && view.part('title')}>${title || view.word('payment-choice')}</legend><ul class="ways">${methods}</ul>${was('payment', chosen, view)}${errorOf('payment', view)}</fieldset>`;
     },
     css: css`
       ${FIELD_CSS}

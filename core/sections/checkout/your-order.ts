@@ -11,12 +11,13 @@ export const yourOrder = defineKind(
     version: 1,
     title: 'Your order',
     sentence: 'What is about to be ordered, with what it comes to.',
+    alsoCalled: ['order summary'],
     fields: {
       title: text('Title', 'The heading over the lines.', { default: 'Your order', word: 'your-order', max: 80 }),
     },
     shows: ['cart', 'totals'],
     caption: 'title',
-    says: ['cart-empty', 'delivery', 'delivery-later', 'goods', 'total'],
+    says: ['cart-empty', 'delivery', 'delivery-later', 'subtotal', 'total'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,
@@ -41,7 +42,7 @@ export const yourOrder = defineKind(
     view({ title }, view) {
       const { lines } = view.fact('cart');
       const shown = lines.length === 0 ? html`<p>${view.word('cart-empty')}</p>` : boughtLines(lines, view);
-      return html`${title !== '' && html`<h2>${title}</h2>`}${shown}${lines.length > 0 && sums(view.fact('totals'), view)}`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}${shown}${lines.length > 0 && sums(view.fact('totals'), view)}`;
     },
     css: css`
       ${BOUGHT_CSS}

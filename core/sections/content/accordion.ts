@@ -3,6 +3,7 @@ import { choice, entries, prose, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { showTabs } from './accordion.script.js';
 
 const SLOTS = {
   one: 'In the first part',
@@ -20,6 +21,7 @@ export const accordion = defineKind(
     version: 1,
     title: 'Accordion',
     sentence: 'Parts with a title each that open and close, as tabs, or all open: questions, details, anything.',
+    alsoCalled: ['faq', 'questions', 'folds', 'tabs', 'collapse'],
     fields: {
       title: text('Title', 'The heading over the parts; leave empty for none.', { max: 120 }),
       parts: entries(
@@ -42,7 +44,6 @@ export const accordion = defineKind(
     },
     slots: SLOTS,
     caption: 'title',
-    enlivened: true,
     sketch: [
       { when: 'title', stack: [{ draw: 'title', width: 300, height: 28 }, 20] },
       {
@@ -56,19 +57,20 @@ export const accordion = defineKind(
   {
     view({ title, parts, shown, first }, view) {
       if (parts.length === 0) return NOTHING;
-      const inside = ({ text }: (typeof parts)[number], at: number) => {
+      const inside = (part: (typeof parts)[number], at: number) => {
         const slot = NAMES[at];
-        return html`${text !== '' && html`<div class="prose">${raw(text)}</div>`}${slot !== undefined && view.holds(slot) && view.slot(slot)}`;
+        return html`${part.text !== '' && html`<div class="prose"${view.part('text', part)}>${raw(part.text)}</div>`}${slot !== undefined && view.holds(slot) && view.slot(slot)}`;
       };
-      const level = title === '' ? '2' : '3';
-      const heading = title !== '' && html`<h2>${title}</h2>`;
+      const level = title === '' ? 'h2' : 'h3';
+      const heading = title !== '' && html`<h2${view.part('title')}>${title}</h2>`;
       if (shown === 'open')
-        return html`${heading}<div class="accordion">${parts.map((part, at) => html`<section class="accordion-part">${raw(`<h${level} class="accordion-title">`)}${part.title}${raw(`</h${level}>`)}${inside(part, at)}</section>`)}</div>`;
+        return html`${heading}<div class="accordion">${parts.map((part, at) => html`<section class="accordion-part"><${raw(level)} class="accordion-title"${view.part('title', part)}>${part.title}</${raw(level)}>${inside(part, at)}</section>`)}</div>`;
       // Where one closes the other, browsers go by the name.
       const group = shown === 'each' ? false : html` name="${view.id('part')}"`;
       const open = (at: number) => at === 0 && (first || shown === 'tabs') && html` open`;
-      return html`${heading}<div class="accordion accordion-${shown}"${shown === 'tabs' && html` data-tabs`}>${parts.map((part, at) => html`<details class="accordion-part"${group}${open(at)}><summary>${part.title}</summary><div class="accordion-in">${inside(part, at)}</div></details>`)}</div>`;
+      return html`${heading}<div class="accordion accordion-${shown}"${shown === 'tabs' && html` data-tabs`}>${parts.map((part, at) => html`<details class="accordion-part"${group}${open(at)}><summary${view.part('title', part)}>${part.title}</summary><div class="accordion-in">${inside(part, at)}</div></details>`)}</div>`;
     },
+    script: showTabs,
     css: css`
       .accordion {
         text-align: start;

@@ -30,6 +30,7 @@ export const breadcrumb = defineKind(
     version: 1,
     title: 'Breadcrumb',
     sentence: 'Where the page is in the store, as links back; search engines show it too.',
+    alsoCalled: ['path', 'trail'],
     fields: {
       here: toggle('This page', 'Ends with the title of the page itself.', { default: true }),
     },

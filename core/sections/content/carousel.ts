@@ -3,6 +3,7 @@ import { choice, entries, link, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { moveOn } from './carousel.script.js';
 
 export const carousel = defineKind(
   {
@@ -10,6 +11,7 @@ export const carousel = defineKind(
     version: 1,
     title: 'Carousel',
     sentence: 'Slides that shoppers move on by themselves: by swipe, by keyboard, or with two buttons.',
+    alsoCalled: ['slider', 'slideshow', 'banner'],
     fields: {
       label: text('Name', 'What the slides are about; read aloud.', {
         max: 80,
@@ -37,7 +39,6 @@ export const carousel = defineKind(
       ),
     },
     caption: 'label',
-    enlivened: true,
     says: ['page-after', 'page-before', 'slide-of'],
     sketch: [
       { draw: 'picture', height: 420 },
@@ -48,13 +49,15 @@ export const carousel = defineKind(
   {
     view({ label, slides, size }, view) {
       if (slides.length === 0) return NOTHING;
-      const items = slides.map(({ picture, title, text, action, link }, at) => {
+      const items = slides.map((slide, at) => {
+        const { picture, title, text, action, link } = slide;
         const to = view.link(link);
         const words = title !== '' || text !== '' || (action !== '' && to);
-        return html`<li class="slide" aria-label="${view.word('slide-of', { number: at + 1, count: slides.length })}">${view.picture(picture, '100vw')}${words && html`<div class="slide-words">${title !== '' && html`<h2>${title}</h2>`}${text !== '' && html`<p>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}>${action}</a>`}</div>`}</li>`;
+        return html`<li class="slide" aria-label="${view.word('slide-of', { number: at + 1, count: slides.length })}">${view.picture(picture, '100vw')}${words && html`<div class="slide-words">${title !== '' && html`<h2${view.part('title', slide)}>${title}</h2>`}${text !== '' && html`<p${view.part('text', slide)}>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}${view.part('action', slide)}>${action}</a>`}</div>`}</li>`;
       });
       return html`<section class="carousel" data-carousel aria-label="${label}"><ul class="slides slides-${size}" tabindex="0">${items}</ul><div class="carousel-ways" hidden><button class="button-quiet" type="button" data-way="-1">${view.word('page-before')}</button><button class="button-quiet" type="button" data-way="1">${view.word('page-after')}</button></div></section>`;
     },
+    script: moveOn,
     css: css`
       .slides {
         display: flex;

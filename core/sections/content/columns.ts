@@ -40,6 +40,7 @@ export const columns = defineKind(
     version: 1,
     title: 'Columns',
     sentence: 'Two to six columns side by side that take any sections; below each other on a phone.',
+    alsoCalled: ['grid', 'row', 'layout'],
     fields: {
       count: choice('Columns', 'How many are side by side; sections in a further column continue below.', COUNTS, '2'),
       widths: choice('Widths', 'How the columns share the width.', WIDTHS, 'equal'),

@@ -13,6 +13,7 @@ export const contents = defineKind(
     version: 1,
     title: 'Contents',
     sentence: 'Links to the headings in the text of the page, for long ones.',
+    alsoCalled: ['table of contents', 'anchors'],
     fields: {
       title: text('Title', 'The heading over the links; leave empty for none.', {
         default: 'On this page',
@@ -33,7 +34,7 @@ export const contents = defineKind(
       const whole = asProse(String(bindingOf(view.page, 'text') ?? ''));
       const shown = anchored(whole).headings.filter(({ level }) => level === 2 || smaller);
       if (shown.length === 0) return NOTHING;
-      return html`<nav class="contents" aria-label="${title || view.word('contents')}">${title !== '' && html`<p class="contents-title">${title}</p>`}<ol>${shown.map(({ level, words, id }) => html`<li class="contents-${level}"><a href="#${id}">${words}</a></li>`)}</ol></nav>`;
+      return html`<nav class="contents" aria-label="${title || view.word('contents')}">${title !== '' && html`<p class="contents-title"${view.part('title')}>${title}</p>`}<ol>${shown.map(({ level, words, id }) => html`<li class="contents-${level}"><a href="#${id}">${words}</a></li>`)}</ol></nav>`;
     },
     css: css`
       .contents {

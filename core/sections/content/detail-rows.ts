@@ -10,6 +10,7 @@ export const detailRows = defineKind(
     version: 1,
     title: 'Detail rows',
     sentence: 'Rows of a label and a value, such as an attribute of the page; rows without a value are left out.',
+    alsoCalled: ['specifications', 'table', 'facts'],
     fields: {
       title: text('Title', 'The heading over the rows; leave empty for none.', { max: 120 }),
       rows: entries(
@@ -30,13 +31,14 @@ export const detailRows = defineKind(
     ],
   },
   {
-    view({ title, rows }) {
+    view({ title, rows }, view) {
       const filled = rows.filter(({ value }) => value !== '');
       if (filled.length === 0) return NOTHING;
       const lines = filled.map(
-        ({ label, value }) => html`<div class="detail"><dt>${label}</dt><dd>${value}</dd></div>`,
+        (row) =>
+          html`<div class="detail"><dt${view.part('label', row)}>${row.label}</dt><dd${view.part('value', row)}>${row.value}</dd></div>`,
       );
-      return html`${title !== '' && html`<h2>${title}</h2>`}<dl class="detail-rows">${lines}</dl>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<dl class="detail-rows">${lines}</dl>`;
     },
     css: css`
       .detail-rows {

@@ -24,6 +24,7 @@ export const directory = defineKind(
     version: 1,
     title: 'Directory',
     sentence: 'All collections, brands or categories of the store, or a menu, as links below each other.',
+    alsoCalled: ['sidebar', 'category list', 'site map'],
     fields: {
       title: text('Title', 'The heading over the links; leave empty for none.', { max: 80 }),
       of: choice(
@@ -60,8 +61,8 @@ export const directory = defineKind(
       const nav = html`<nav class="directory" aria-label="${title || view.word('menu')}"${of !== 'menu' && view.catalogueLang}>${shown}</nav>`;
       if (title === '') return nav;
       if (folded)
-        return html`<details${open && html` open`}><summary class="directory-title">${title}</summary>${nav}</details>`;
-      return html`<p class="directory-title">${title}</p>${nav}`;
+        return html`<details${open && html` open`}><summary class="directory-title"${view.part('title')}>${title}</summary>${nav}</details>`;
+      return html`<p class="directory-title"${view.part('title')}>${title}</p>${nav}`;
     },
     css: css`
       .directory {

@@ -11,6 +11,7 @@ export const divider = defineKind(
     version: 1,
     title: 'Divider',
     sentence: 'A line, a small ornament or empty room between what is above and what is below.',
+    alsoCalled: ['line', 'spacer', 'separator', 'gap'],
     fields: {
       shown: choice(
         'Shown as',

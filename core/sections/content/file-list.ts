@@ -10,6 +10,7 @@ export const fileList = defineKind(
     version: 1,
     title: 'File list',
     sentence: 'Links to files, such as plans and instructions, with what each is.',
+    alsoCalled: ['downloads', 'documents', 'pdf'],
     fields: {
       title: text('Title', 'The heading over the files; leave empty for none.', { max: 120 }),
       files: entries(
@@ -32,14 +33,16 @@ export const fileList = defineKind(
   },
   {
     view({ title, files }, view) {
-      const items = files.map(({ label, link, about }) => {
+      const items = files.map((file) => {
+        const { label, link, about } = file;
         const to = view.link(link);
         return (
-          to && html`<li><a ${to}>${label}</a>${about !== '' && html` <span class="file-about">${about}</span>`}</li>`
+          to &&
+          html`<li><a ${to}${view.part('label', file)}>${label}</a>${about !== '' && html` <span class="file-about"${view.part('about', file)}>${about}</span>`}</li>`
         );
       });
       if (!items.some(Boolean)) return NOTHING;
-      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="files">${items}</ul>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="files">${items}</ul>`;
     },
     css: css`
       .files {

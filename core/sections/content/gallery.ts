@@ -5,6 +5,7 @@ import { deviceClasses } from '../../kinds/devices.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { picturePath } from '../../kinds/picture.js';
+import { showLarge } from './gallery.script.js';
 
 const ACROSS = { '1': 'One', '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' } as const;
 const columns = (prefix: string): string =>
@@ -18,6 +19,7 @@ export const gallery = defineKind(
     version: 1,
     title: 'Gallery',
     sentence: 'Pictures beside each other; a click shows one large, and steps on by keys or swipe.',
+    alsoCalled: ['images', 'photos', 'lightbox'],
     fields: {
       title: text('Title', 'The heading over the pictures; leave empty for none.', { max: 120 }),
       pictures: entries(
@@ -39,7 +41,6 @@ export const gallery = defineKind(
       ),
     },
     caption: 'title',
-    enlivened: true,
     says: ['close-menu', 'page-after', 'page-before'],
     sketch: [
       { when: 'title', stack: [{ draw: 'title', width: 300, height: 28 }, 24] },
@@ -53,16 +54,18 @@ export const gallery = defineKind(
   },
   {
     view({ title, pictures, across, cut }, view) {
-      const items = pictures.map(({ picture, caption }) => {
+      const items = pictures.map((one) => {
+        const { picture, caption } = one;
         const info = picture && view.data({ type: 'picture', hash: picture.picture });
         if (!info) return null;
         const largest = picturePath(info.hash, info.widths.at(-1) ?? info.width);
-        return html`<li><figure><a href="${largest}" data-large${caption !== '' && html` data-caption="${caption}"`}>${view.picture(picture, '(min-width:48rem) 33vw, 50vw')}</a>${caption !== '' && html`<figcaption>${caption}</figcaption>`}</figure></li>`;
+        return html`<li><figure><a href="${largest}" data-large${caption !== '' && html` data-caption="${caption}"`}>${view.picture(picture, '(min-width:48rem) 33vw, 50vw')}</a>${caption !== '' && html`<figcaption${view.part('caption', one)}>${caption}</figcaption>`}</figure></li>`;
       });
       if (!items.some(Boolean)) return NOTHING;
       const words = ['page-before', 'page-after', 'close-menu'] as const;
-      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="gallery ${deviceClasses('across', across)} gallery-${cut}" data-gallery data-words="${words.map((name) => view.word(name)).join('|')}">${items}</ul>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="gallery ${deviceClasses('across', across)} gallery-${cut}" data-gallery data-words="${words.map((name) => view.word(name)).join('|')}">${items}</ul>`;
     },
+    script: showLarge,
     css: css`
       .gallery {
         display: grid;

@@ -13,6 +13,7 @@ export const heading = defineKind(
     version: 1,
     title: 'Heading',
     sentence: 'The title of a part of the page.',
+    alsoCalled: ['headline', 'title'],
     fields: {
       text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
       level: choice('Level', 'Each page needs one main heading.', HEADING_LEVELS, 'h2'),
@@ -27,9 +28,9 @@ export const heading = defineKind(
     ],
   },
   {
-    view({ text, level, lead }) {
+    view({ text, level, lead }, view) {
       if (text === '') return NOTHING;
-      return html`<${raw(level)} class="heading-text">${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead">${lead}</p>`}`;
+      return html`<${raw(level)} class="heading-text"${view.part('text')}>${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead"${view.part('lead')}>${lead}</p>`}`;
     },
     css: css`
       .heading-text {

@@ -1,7 +1,7 @@
 /** Steps in their order. */
 import { choice, entries, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const howItWorks = defineKind(
@@ -10,6 +10,7 @@ export const howItWorks = defineKind(
     version: 1,
     title: 'How it works',
     sentence: 'Numbered steps: how something is made, ordered or repaired.',
+    alsoCalled: ['steps', 'process'],
     fields: {
       title: text('Title', 'The heading over the steps; leave empty for none.', { max: 120 }),
       steps: entries(
@@ -50,13 +51,12 @@ export const howItWorks = defineKind(
   {
     view({ title, steps, across }, view) {
       if (steps.length === 0) return NOTHING;
-      const heading = (words: string) =>
-        title === '' ? html`<h2 class="step-title">${words}</h2>` : html`<h3 class="step-title">${words}</h3>`;
+      const level = raw(title === '' ? 'h2' : 'h3');
       const items = steps.map(
-        ({ title: words, text, picture }) =>
-          html`<li>${view.picture(picture, '(min-width:48rem) 33vw, 100vw')}${heading(words)}${text !== '' && html`<p>${text}</p>`}</li>`,
+        (step) =>
+          html`<li>${view.picture(step.picture, '(min-width:48rem) 33vw, 100vw')}<${level} class="step-title"${view.part('title', step)}>${step.title}</${level}>${step.text !== '' && html`<p${view.part('text', step)}>${step.text}</p>`}</li>`,
       );
-      return html`${title !== '' && html`<h2>${title}</h2>`}<ol class="steps steps-${across}">${items}</ol>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ol class="steps steps-${across}">${items}</ol>`;
     },
     css: css`
       .steps {

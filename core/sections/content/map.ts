@@ -13,6 +13,7 @@ export const map = defineKind(
     version: 1,
     title: 'Map',
     sentence: 'A drawn map of an address or of coordinates, with three steps of zoom; without either, of the store.',
+    alsoCalled: ['location', 'directions'],
     fields: {
       title: text('Title', 'The heading over the map; leave empty for none.', { max: 120 }),
       address: text('Address', 'The address it shows; leave empty for that of the store.', { max: 200 }),
@@ -53,7 +54,7 @@ export const map = defineKind(
         (zoom) =>
           html`<svg class="map-drawing map-at-${zoom}" viewBox="0 0 800 450" role="img" aria-label="${view.word('map-of', { place: named })}">${raw(drawMap(place, zoom))}${raw(PIN)}</svg>`,
       );
-      return html`${title !== '' && html`<h2>${title}</h2>`}<div class="map"><div class="map-steps" role="radiogroup" aria-label="${view.word('zoom')}">${steps}</div>${drawings}<p class="map-label"><strong>${named}</strong>${placeOf(values) === null && html`<br>${address}`}</p></div>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div class="map"><div class="map-steps" role="radiogroup" aria-label="${view.word('zoom')}">${steps}</div>${drawings}<p class="map-label"><strong${label !== '' && view.part('label')}>${named}</strong>${placeOf(values) === null && html`<br><span${values.address !== '' && view.part('address')}>${address}</span>`}</p></div>`;
     },
     css: css`
       .map {

@@ -13,6 +13,7 @@ export const messageForm = defineKind(
     version: 1,
     title: 'Message form',
     sentence: 'A form with which shoppers write to the store; what they write is in the inbox, and comes by email.',
+    alsoCalled: ['contact form', 'enquiry'],
     fields: {
       title: text('Title', 'The heading over the form; leave empty for none.', { max: 120 }),
       subject: toggle('Subject', 'Asks what the message is about.', { default: true }),
@@ -44,10 +45,11 @@ export const messageForm = defineKind(
   },
   {
     view({ title, subject, action, thanks }, view) {
-      const heading = title !== '' && html`<h2>${title}</h2>`;
-      if (view.form?.done) return html`${heading}<p class="form-done" role="status">${thanks}</p>`;
+      const heading = title !== '' && html`<h2${view.part('title')}>${title}</h2>`;
+      if (view.form?.done)
+        return html`${heading}<p class="form-done" role="status"${view.part('thanks')}>${thanks}</p>`;
       const refused = view.form?.refused ?? '';
-      return html`${heading}${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<form class="message-form" method="post" action="${view.locale.prefix}/message">${sentFrom(view)}${trapField(view)}${field(view, 'name', { autocomplete: 'name', most: 120 })}${field(view, 'email', { type: 'email', autocomplete: 'email', most: 254 })}${subject && field(view, 'subject', { most: 160, optional: true })}${field(view, 'text', { word: 'message', most: 5000, lines: 7 })}<p><button class="button" type="submit">${action}</button></p></form>`;
+      return html`${heading}${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<form class="message-form" method="post" action="${view.locale.prefix}/message">${sentFrom(view)}${trapField(view)}${field(view, 'name', { autocomplete: 'name', most: 120 })}${field(view, 'email', { type: 'email', autocomplete: 'email', most: 254 })}${subject && field(view, 'subject', { most: 160, optional: true })}${field(view, 'text', { word: 'message', most: 5000, lines: 7 })}<p><button class="button" type="submit"${view.part('action')}>${action}</button></p></form>`;
     },
     css: css`
       .message-form {

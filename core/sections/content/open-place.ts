@@ -8,6 +8,7 @@ export const openPlace = defineKind(
     version: 1,
     title: 'Open place',
     sentence: 'A named place that additions can fill on some pages; empty on all others.',
+    alsoCalled: ['slot', 'placeholder'],
     fields: {
       name: text('Name', 'What additions call the place.', {
         max: 40,

@@ -11,6 +11,7 @@ export const ownHtml = defineKind(
     version: 1,
     title: 'Own html',
     sentence: 'Static html for what no other section does; it takes the widths and the lettering of the store.',
+    alsoCalled: ['custom code', 'embed', 'widget'],
     fields: {
       html: code('Html', 'Elements of text, lists, tables and pictures; no script, no style, no handlers.', {
         default: '<p>Write html here.</p>',

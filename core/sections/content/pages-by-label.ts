@@ -19,6 +19,7 @@ export const pagesByLabel = defineKind(
     version: 1,
     title: 'Pages by label',
     sentence: 'Content pages that have a label, newest first or by title: news, guides, stories.',
+    alsoCalled: ['blog', 'articles', 'news', 'posts'],
     fields: {
       title: text('Title', 'The heading over the pages; leave empty for none.', { max: 120 }),
       label: text('Label', 'The label that the pages have; leave empty for the pages that have any.', { max: 60 }),
@@ -79,7 +80,7 @@ export const pagesByLabel = defineKind(
         const picture = page.picture && pictureTag({ ...page.picture, alt: '' }, '(min-width:48rem) 33vw, 100vw');
         return html`<li class="card">${picture && html`<div class="card-picture">${picture}</div>`}${head}${small}${about}</li>`;
       });
-      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="page-${shown}">${items}</ul>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="page-${shown}">${items}</ul>`;
     },
     css: css`
       ul {

@@ -15,6 +15,7 @@ export const partOfPage = defineKind(
     version: 1,
     title: 'Part of a page',
     sentence: 'A part of another content page, so that it is written once and shown in two places.',
+    alsoCalled: ['excerpt', 'teaser'],
     fields: {
       page: reference('Page', 'The content page whose text is shown.', 'content'),
       part: choice('Part', 'Which part; a text without break marks is all lead.', PARTS, 'lead'),
@@ -43,7 +44,7 @@ export const partOfPage = defineKind(
       if (!found) return NOTHING;
       const shown = chosenParts(proseParts(asProse(found.text)), part, nth).join('');
       if (shown === '') return NOTHING;
-      return html`${title && html`<h2>${found.title}</h2>`}<div class="prose">${raw(shown)}</div>${action !== '' && html`<p class="part-on"><a href="${found.path}">${action}<span class="hidden-words">: ${found.title}</span></a></p>`}`;
+      return html`${title && html`<h2>${found.title}</h2>`}<div class="prose">${raw(shown)}</div>${action !== '' && html`<p class="part-on"><a href="${found.path}"><span${view.part('action')}>${action}</span><span class="hidden-words">: ${found.title}</span></a></p>`}`;
     },
     css: css`
       .part-on {

@@ -31,6 +31,7 @@ export const partOfText = defineKind(
     version: 1,
     title: 'Part of the text',
     sentence: 'One part of the page’s text, as its break marks split it: the lead here, the rest further down.',
+    alsoCalled: ['excerpt', 'split text'],
     fields: {
       part: choice('Part', 'Which part; a text without break marks is all lead.', PARTS, 'lead'),
       number: number('Number', 'Which one, counted from the start; for “one by its number”.', {

@@ -11,6 +11,7 @@ export const picture = defineKind(
     version: 1,
     title: 'Picture',
     sentence: 'One picture, as wide as the section or in its own size, with a line under it.',
+    alsoCalled: ['image', 'photo'],
     fields: {
       picture: pictureField('Picture', 'The picture that is shown.'),
       size: choice(
@@ -40,7 +41,7 @@ export const picture = defineKind(
       if (drawn.text === '') return NOTHING;
       const to = view.link(link);
       const image = to ? html`<a ${to}>${drawn}</a>` : drawn;
-      return html`<figure class="picture picture-${size} cut-${cut}">${image}${caption !== '' && html`<figcaption>${caption}</figcaption>`}</figure>`;
+      return html`<figure class="picture picture-${size} cut-${cut}">${image}${caption !== '' && html`<figcaption${view.part('caption')}>${caption}</figcaption>`}</figure>`;
     },
     properties: ({ picture }) => focusOf(picture),
     css: css`

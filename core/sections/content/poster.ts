@@ -12,6 +12,7 @@ export const poster = defineKind(
     version: 1,
     title: 'Poster',
     sentence: 'A large picture with a title, a text and an action that opens the page.',
+    alsoCalled: ['banner', 'hero', 'header image'],
     fields: {
       title: text('Title', 'The first words a shopper reads.', { default: 'Say it in a few words', max: 120 }),
       level: choice(
@@ -67,9 +68,10 @@ export const poster = defineKind(
   {
     view({ title, level, text, picture, side, action, link }, view) {
       const to = view.link(link);
-      const words = level === 'h1' ? html`<h1>${title}</h1>` : html`<h2>${title}</h2>`;
+      const words =
+        level === 'h1' ? html`<h1${view.part('title')}>${title}</h1>` : html`<h2${view.part('title')}>${title}</h2>`;
       return html`<div class="poster poster-${side}">${picture && html`<div class="poster-picture">${view.picture(picture, '100vw')}</div>`}
-<div class="poster-words">${title !== '' && words}${text !== '' && html`<p>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}>${action}</a>`}</div></div>`;
+<div class="poster-words">${title !== '' && words}${text !== '' && html`<p${view.part('text')}>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}${view.part('action')}>${action}</a>`}</div></div>`;
     },
     properties: ({ picture }) => focusOf(picture),
     css: css`

@@ -10,6 +10,7 @@ export const quotes = defineKind(
     version: 1,
     title: 'Quotes',
     sentence: 'What customers or the press have said, with who said it.',
+    alsoCalled: ['testimonials', 'reviews', 'customer voices'],
     fields: {
       title: text('Title', 'The heading over the quotes; leave empty for none.', { max: 120 }),
       quotes: entries(
@@ -49,11 +50,11 @@ export const quotes = defineKind(
   {
     view({ title, quotes, across }, view) {
       if (quotes.length === 0) return NOTHING;
-      const items = quotes.map(
-        ({ text, who, about, picture }) =>
-          html`<li><figure class="quote"><blockquote>${text}</blockquote>${(who !== '' || about !== '') && html`<figcaption>${picture && html`<span class="quote-face">${view.picture({ ...picture, alt: '' }, '4rem')}</span>`}<span>${who !== '' && html`<strong>${who}</strong>`}${about !== '' && html`<span class="quote-about">${about}</span>`}</span></figcaption>`}</figure></li>`,
-      );
-      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="quotes quotes-${across}">${items}</ul>`;
+      const items = quotes.map((quote) => {
+        const { text, who, about, picture } = quote;
+        return html`<li><figure class="quote"><blockquote${view.part('text', quote)}>${text}</blockquote>${(who !== '' || about !== '') && html`<figcaption>${picture && html`<span class="quote-face">${view.picture({ ...picture, alt: '' }, '4rem')}</span>`}<span>${who !== '' && html`<strong${view.part('who', quote)}>${who}</strong>`}${about !== '' && html`<span class="quote-about"${view.part('about', quote)}>${about}</span>`}</span></figcaption>`}</figure></li>`;
+      });
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="quotes quotes-${across}">${items}</ul>`;
     },
     css: css`
       .quotes {

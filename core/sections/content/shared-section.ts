@@ -8,6 +8,7 @@ export const sharedSection = defineKind(
     version: 1,
     title: 'Shared section',
     sentence: 'A section that is used in several places; changing it changes all of them.',
+    alsoCalled: ['reusable', 'block'],
     fields: { shared: reference('Shared section', 'Which of the shared sections is shown.', 'shared') },
     caption: 'shared',
     sketch: [

@@ -11,6 +11,7 @@ export const sideBySide = defineKind(
     version: 1,
     title: 'Side by side',
     sentence: 'A picture on one side, a text on the other; use several and flip every second one.',
+    alsoCalled: ['image with text', 'text with image', 'split'],
     fields: {
       title: text('Title', 'The heading over the text.', { max: 120 }),
       text: prose('Text', 'A few sentences.', { max: 4000 }),
@@ -47,7 +48,7 @@ export const sideBySide = defineKind(
     view({ title, text, picture, side, action, link }, view) {
       const to = view.link(link);
       return html`<div class="beside beside-${side}"><div class="beside-picture">${view.picture(picture, '(min-width:48rem) 50vw, 100vw')}</div>
-<div class="beside-words">${title !== '' && html`<h2>${title}</h2>`}<div>${raw(text)}</div>${action !== '' && to && html`<p><a ${to}>${action}</a></p>`}</div></div>`;
+<div class="beside-words">${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div${view.part('text')}>${raw(text)}</div>${action !== '' && to && html`<p><a ${to}${view.part('action')}>${action}</a></p>`}</div></div>`;
     },
     properties: ({ picture }) => focusOf(picture),
     css: css`

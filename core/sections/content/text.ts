@@ -1,6 +1,7 @@
 /** Running text. */
 import { prose as proseField } from '../../fields/make.js';
 import { proseParts } from '../../fields/prose.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { columnsField, proseOf, TEXT_COLUMNS_CSS } from './text-columns.js';
 
@@ -10,6 +11,7 @@ export const text = defineKind(
     version: 1,
     title: 'Text',
     sentence: 'Paragraphs, lists and links to read.',
+    alsoCalled: ['paragraph', 'copy'],
     fields: {
       text: proseField('Text', 'The text, with headings, lists and links where they help.', {
         default: '<p>Write here.</p>',
@@ -20,7 +22,8 @@ export const text = defineKind(
     sketch: [4, { lines: { of: 'text', over: 85, least: 1, most: 14 }, width: 760 }],
   },
   {
-    view: ({ text, columns }) => proseOf(columns ? proseParts(text) : [text], columns),
+    view: ({ text, columns }, view) =>
+      columns ? proseOf(proseParts(text), true) : html`<div class="prose"${view.part('text')}>${raw(text)}</div>`,
     css: TEXT_COLUMNS_CSS,
   },
 );

@@ -11,6 +11,7 @@ export const video = defineKind(
     version: 1,
     title: 'Video',
     sentence: 'A still with a sign to play, which opens the film where it is; nothing is loaded from there before.',
+    alsoCalled: ['film', 'clip'],
     fields: {
       title: text('Title', 'What the film shows.', { max: 120, default: 'Watch the film', word: 'watch' }),
       link: link('Leads to', 'The web address of the film.'),
@@ -24,7 +25,7 @@ export const video = defineKind(
     view({ title, link, picture, length }, view) {
       const to = view.link(link);
       if (!to) return NOTHING;
-      return html`<a class="video" ${to}><span class="video-still">${view.picture(picture && { ...picture, alt: '' }, '100vw')}<svg class="video-sign" viewBox="0 0 24 24" aria-hidden="true"><path d="M8 5l11 7-11 7z"/></svg></span><span class="video-title">${title}${length !== '' && html` <span class="video-length">${length}</span>`}</span></a>`;
+      return html`<a class="video" ${to}><span class="video-still">${view.picture(picture && { ...picture, alt: '' }, '100vw')}<svg class="video-sign" viewBox="0 0 24 24" aria-hidden="true"><path d="M8 5l11 7-11 7z"/></svg></span><span class="video-title"><span${view.part('title')}>${title}</span>${length !== '' && html` <span class="video-length"${view.part('length')}>${length}</span>`}</span></a>`;
     },
     properties: ({ picture }) => focusOf(picture),
     css: css`

@@ -25,6 +25,7 @@ export const collectionTiles = defineKind(
     version: 1,
     title: 'Collection tiles',
     sentence: 'Collections side by side or below each other, each with a picture of what is in it.',
+    alsoCalled: ['categories', 'departments'],
     fields: {
       title: text('Title', 'The heading over the collections; leave empty for none.', { max: 120 }),
       chosen: entries(
@@ -77,7 +78,7 @@ export const collectionTiles = defineKind(
       const { title, across, pictures, shown } = values;
       const level = title === '' ? 'h2' : 'h3';
       const layout = shown === 'list' ? 'tiles-list' : `cards ${deviceClasses('across', across)}`;
-      return html`${title !== '' && html`<h2>${title}</h2>`}<ul class="${layout}${pictures !== 'look' && ` cut-${pictures}`}"${view.catalogueLang}>${found.map((one) => tile(one, values.description, level))}</ul>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="${layout}${pictures !== 'look' && ` cut-${pictures}`}"${view.catalogueLang}>${found.map((one) => tile(one, values.description, level))}</ul>`;
     },
     css: css`
       ${CARDS_CSS}

@@ -21,6 +21,7 @@ export const listing = defineKind(
     version: 1,
     title: 'Listing',
     sentence: 'All products of a collection or another source, page by page.',
+    alsoCalled: ['product grid', 'product list'],
     fields: {
       source: source('Products', 'Where the products come from.', { default: { from: 'this-collection' } }),
       size: number('On one page', 'How many products one page shows.', { min: 4, max: 96, default: 24 }),
@@ -40,7 +41,7 @@ export const listing = defineKind(
     view(values, view) {
       const { cards: products } = view.data(need(values, view.page));
       return products.length === 0
-        ? html`<p class="listing-none">${values.none}</p>`
+        ? html`<p class="listing-none"${view.part('none')}>${values.none}</p>`
         : cards(products, values, view, 'h2');
     },
     css: CARDS_CSS,

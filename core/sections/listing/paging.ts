@@ -3,7 +3,6 @@ import { css } from '../../kinds/css.js';
 import { html, NOTHING, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { PAGE_NAME, pagesShown, pagesOf } from '../../kinds/paging.js';
-import { queryText } from '../../kinds/query.js';
 
 export const paging = defineKind(
   {
@@ -11,6 +10,7 @@ export const paging = defineKind(
     version: 1,
     title: 'Paging',
     sentence: 'Links to the other pages of the listing; nothing where one page is enough.',
+    alsoCalled: ['pagination', 'pages'],
     fields: {},
     query: [PAGE_NAME],
     says: ['page-after', 'page-before', 'page-number', 'pages'],
@@ -26,12 +26,11 @@ export const paging = defineKind(
   {
     needs: (_values, { listing }) => (listing ? [listing] : []),
     view(_values, view) {
-      const { listing, path, query } = view.page;
+      const { listing } = view.page;
       if (!listing) return NOTHING;
       const last = pagesOf(view.data(listing).total, listing.size);
       if (last < 2) return NOTHING;
-      const to = (page: number): string =>
-        path + queryText({ ...query, [PAGE_NAME]: page === 1 ? undefined : String(page) });
+      const to = (page: number): string => view.address({ [PAGE_NAME]: page === 1 ? undefined : String(page) });
       const step = (page: number, rel: 'prev' | 'next', label: string): Markup | false =>
         page >= 1 && page <= last && html`<a class="paging-${rel}" rel="${rel}" href="${to(page)}">${label}</a>`;
       const pages = pagesShown(listing.page, last).map((page) => {

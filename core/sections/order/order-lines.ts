@@ -10,10 +10,11 @@ export const orderLines = defineKind(
     version: 1,
     title: 'Order lines',
     sentence: 'What was ordered, where it goes, and what it came to.',
+    alsoCalled: ['receipt', 'order summary'],
     fits: { pages: ['thank-you'], regions: [] },
     fields: {},
     shows: ['order'],
-    says: ['delivery-address', 'delivery', 'delivery-later', 'goods', 'total'],
+    says: ['delivery-address', 'delivery', 'delivery-later', 'subtotal', 'total'],
     sketch: [
       {
         across: 1,

@@ -9,6 +9,7 @@ export const thanks = defineKind(
     version: 1,
     title: 'Thanks',
     sentence: 'Thanks the shopper by name, and says the number of the order.',
+    alsoCalled: ['confirmation'],
     fits: { pages: ['thank-you'], regions: [] },
     fields: {},
     shows: ['order'],

@@ -14,6 +14,7 @@ export const buyForm = defineKind(
     version: 1,
     title: 'Buy form',
     sentence: 'Options, quantity and the button that adds it to the cart.',
+    alsoCalled: ['add to cart', 'variants', 'options', 'quantity'],
     fits: PRODUCT_PAGES,
     fields: {
       action: text('Button', 'What the button says.', { default: 'Add to cart', word: 'add-to-cart', max: 40 }),
@@ -46,8 +47,8 @@ export const buyForm = defineKind(
       const what = own.map((line) => `${line.quantity} × ${line.options || line.title}`).join(', ');
       const status = html`${refused !== undefined && html`<p class="buy-refused" role="alert">${refused}</p>`}${own.length > 0 && html`<p class="buy-done" role="status">${view.word('in-your-cart', { what })}</p>`}`;
       if (!product.variants.some((variant) => variant.stock > 0))
-        return html`<p class="buy-none">${soldOut}</p>${status}`;
-      return html`<form class="buy" method="post" action="${view.locale.prefix}/cart">${sentFrom(view)}<input type="hidden" name="product" value="${product.code}">${product.options.map((option, at) => optionChoice(option, at, product, view))}${quantity && quantityInput(view)}<button class="button button-${size}" type="submit">${action}</button></form>${status}`;
+        return html`<p class="buy-none"${view.part('soldOut')}>${soldOut}</p>${status}`;
+      return html`<form class="buy" method="post" action="${view.locale.prefix}/cart">${sentFrom(view)}<input type="hidden" name="product" value="${product.code}">${product.options.map((option, at) => optionChoice(option, at, product, view))}${quantity && quantityInput(view)}<button class="button button-${size}" type="submit"${view.part('action')}>${action}</button></form>${status}`;
     },
     css: css`
       .buy {

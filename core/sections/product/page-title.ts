@@ -10,6 +10,7 @@ export const pageTitle = defineKind(
     version: 1,
     title: 'Page title',
     sentence: 'The title of the page, with its description, date, author and lead picture if wanted.',
+    alsoCalled: ['heading', 'headline'],
     fields: {
       description: toggle('Description', 'Shows the description under the title.', { default: true }),
       date: toggle('Date', 'Shows the day a content page was written.'),

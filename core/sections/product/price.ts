@@ -12,6 +12,7 @@ export const price = defineKind(
     version: 1,
     title: 'Price',
     sentence: 'What it costs, with the was-price of what is reduced.',
+    alsoCalled: ['cost', 'sale price'],
     fits: PRODUCT_PAGES,
     fields: {
       size: choice('Size', 'How large the price is.', { small: 'Small', medium: 'Medium', large: 'Large' }, 'medium'),
@@ -33,7 +34,7 @@ export const price = defineKind(
       const { variants } = productOf(view);
       const lowest = variants.reduce((a, b) => (b.price < a.price ? b : a));
       const varies = variants.some((variant) => variant.price !== lowest.price);
-      return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>${note !== '' && html`<p class="price-note quiet">${note}</p>`}`;
+      return html`<p class="price price-${size}">${amount({ ...lowest, varies }, view)}</p>${note !== '' && html`<p class="price-note quiet"${view.part('note')}>${note}</p>`}`;
     },
     css: css`
       .price {

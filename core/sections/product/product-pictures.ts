@@ -12,6 +12,7 @@ export const productPictures = defineKind(
     version: 1,
     title: 'Product pictures',
     sentence: 'The pictures of the product: the first large, the others below or beside it.',
+    alsoCalled: ['product images', 'product gallery'],
     fits: PRODUCT_PAGES,
     fields: {
       others: choice(

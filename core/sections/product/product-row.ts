@@ -20,6 +20,7 @@ export const productRow = defineKind(
     version: 1,
     title: 'Product row',
     sentence: 'Products from a collection, the newest, the reduced or chosen ones; it follows the catalogue.',
+    alsoCalled: ['featured products', 'best sellers', 'related products', 'recommendations'],
     fields: {
       title: text('Title', 'The heading over the row; leave empty for none.', { max: 120 }),
       source: source('Products', 'Where the products come from.'),
@@ -42,7 +43,7 @@ export const productRow = defineKind(
       if (products.length === 0) return NOTHING;
       const { title, action } = values;
       const to = view.link(values.link);
-      return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2>${title}</h2>`}${action !== '' && to && html`<a ${to}>${action}</a>`}</div>`}
+      return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}${action !== '' && to && html`<a ${to}${view.part('action')}>${action}</a>`}</div>`}
 ${cards(products, values, view, title === '' ? 'h2' : 'h3')}`;
     },
     css: css`

@@ -12,6 +12,7 @@ export const productTitle = defineKind(
     version: 1,
     title: 'Product title',
     sentence: 'What it is: title, brand and a few words, with the full description if wanted.',
+    alsoCalled: ['product name', 'description'],
     fits: PRODUCT_PAGES,
     fields: {
       brand: toggle('Brand', 'Shows who makes it.', { default: true }),

@@ -6,7 +6,7 @@ import type { View } from '../../kinds/view.js';
 
 /**
  * @param to where it is sent, without the prefix of the language
- * @param action what the button says
+ * @param action what the button says, as a field of this name has it
  * @param refused why an address cannot be taken, where that is not of this form
  */
 export function emailLine(view: View, to: string, action: string, refused = ''): Markup {
@@ -14,7 +14,7 @@ export function emailLine(view: View, to: string, action: string, refused = ''):
   const id = view.id('email');
   const why = form?.refused ?? refused;
   const fault = why !== '' && html`<p class="form-refused" id="${id}-fault" role="alert">${why}</p>`;
-  return html`<form class="email-line" method="post" action="${view.locale.prefix}${to}">${sentFrom(view)}<label for="${id}">${view.word('email')}</label><input id="${id}" name="email" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['email'] ?? ''}"${fault !== false && html` aria-invalid="true" aria-describedby="${id}-fault"`}>${trapField(view)}<button class="button" type="submit">${action}</button></form>${fault}`;
+  return html`<form class="email-line" method="post" action="${view.locale.prefix}${to}">${sentFrom(view)}<label for="${id}">${view.word('email')}</label><input id="${id}" name="email" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['email'] ?? ''}"${fault !== false && html` aria-invalid="true" aria-describedby="${id}-fault"`}>${trapField(view)}<button class="button" type="submit"${view.part('action')}>${action}</button></form>${fault}`;
 }
 
 export const EMAIL_LINE_CSS = css`

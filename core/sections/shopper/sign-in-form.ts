@@ -13,6 +13,7 @@ export const signInForm = defineKind(
     version: 1,
     title: 'Sign-in form',
     sentence: 'A field for an email address, to which a link is sent that signs the shopper in. No password is needed.',
+    alsoCalled: ['login', 'log in', 'account'],
     fields: {
       text: prose('Text', 'What shoppers sign in for; leave empty for nothing.', {
         default: '<p>We send a link to your email address. You need no password.</p>',
@@ -52,9 +53,9 @@ export const signInForm = defineKind(
         return html`<p>${view.word('signed-in-as', { email })}</p>${asking(view, '/sign-out', NOTHING, html`<button class="button-quiet" type="submit">${view.word('sign-out')}</button>`)}`;
       if (is === 'coming')
         return html`<p>${view.word('sign-in-as', { email })}</p>${asking(view, '/signed-in', html`<input type="hidden" name="link" value="${link}">`, html`<button class="button" type="submit">${view.word('page-sign-in')}</button>`)}`;
-      if (view.form?.done) return html`<p class="form-done" role="status">${sent}</p>`;
+      if (view.form?.done) return html`<p class="form-done" role="status"${view.part('sent')}>${sent}</p>`;
       const late = is === 'late' ? view.word('sign-in-late') : '';
-      return html`${text !== '' && html`<div class="prose">${raw(text)}</div>`}${emailLine(view, '/sign-in', action, late)}`;
+      return html`${text !== '' && html`<div class="prose"${view.part('text')}>${raw(text)}</div>`}${emailLine(view, '/sign-in', action, late)}`;
     },
     css: EMAIL_LINE_CSS,
   },

@@ -1,15 +1,17 @@
 /** Answers everything the sections of a page ask for, in one statement, and says what the answers depend on. */
 import {
-  checkoutFacts,
+  makeFacts,
   needKey,
-  NO_BUYER,
-  NO_FACTS,
+  nobodyIn,
   NO_SHOPPER,
   PageData,
+  partsBehind,
   type Buying,
-  type Facts,
+  type FactName,
   type Need,
+  type Own,
   type Shopper,
+  type ShownFacts,
   type Subject,
 } from '@parlour/core';
 import type { Records } from '../database.js';
@@ -21,8 +23,9 @@ import { directory } from './directory.js';
 import { paths } from './paths.js';
 import { pictures } from './pictures.js';
 import { cart } from './cart.js';
-import { madeUpOrder, order } from './order.js';
-import type { Asked, Part, PathSources } from './part.js';
+import { madeUpCart } from './made-up-cart.js';
+import { order } from './order.js';
+import type { Asked, CartAsked, Part, PathSources } from './part.js';
 
 /** What is asked for one page. */
 export interface PageAsked {
@@ -34,29 +37,27 @@ export interface PageAsked {
   readonly own?: OwnAsked;
 }
 
-/** What facts are made of. */
+/** The facts that a page shows, and by what a shopper is known. */
 export interface OwnAsked {
-  /** The hash of the token of the shopper's cart. */
-  readonly cart: Buffer | null;
+  readonly shows: readonly FactName[];
+  readonly cart: CartAsked | null;
   /** The hash of the token of an order that the page is about. */
   readonly order: Buffer | null;
-  /** In a preview orders are made up. */
-  readonly isPreview: boolean;
   readonly buying: Buying;
   readonly shopper: Shopper;
 }
 
 const NOBODY: OwnAsked = {
+  shows: [],
   cart: null,
   order: null,
-  isPreview: false,
   buying: { methods: [], country: '' },
   shopper: NO_SHOPPER,
 };
 
 export interface PageAnswers {
   readonly data: PageData;
-  readonly facts: Facts;
+  readonly facts: ShownFacts;
   /** What the data depends on; see `changes.ts`. */
   readonly tags: ReadonlySet<string>;
 }
@@ -71,7 +72,7 @@ const PARTS: readonly Part<unknown>[] = [
   paths,
   cart,
   order,
-  madeUpOrder,
+  madeUpCart,
 ];
 
 /**
@@ -80,33 +81,55 @@ const PARTS: readonly Part<unknown>[] = [
  */
 export async function answerNeeds(
   db: Records,
-  { sources, needs, subject, own = NOBODY }: PageAsked,
+  { sources, needs, subject, own: { shows, ...known } = NOBODY }: PageAsked,
 ): Promise<PageAnswers> {
   const asked: Asked = {
     sources,
     subject,
     needs: [...new Map(needs.map((need) => [needKey(need), need])).values()],
-    ...own,
+    ...known,
+    behind: partsBehind(shows),
+    own: { ...nobodyIn(known.buying), shopper: known.shopper },
     data: new PageData(),
-    facts: { ...NO_FACTS, ...(own !== NOBODY && startingFacts(own.buying)), shopper: own.shopper },
     tags: new Set(),
   };
+  await ask(db, asked);
+  return { data: asked.data, tags: asked.tags, facts: makeFacts(asked.own, shows) };
+}
+
+/** What is known of a shopper, by their cart alone. */
+export async function ownOf(
+  db: Records,
+  { sources, cart, buying }: Pick<PageAsked, 'sources'> & Pick<OwnAsked, 'cart' | 'buying'>,
+): Promise<Own> {
+  const asked: Asked = {
+    sources,
+    subject: null,
+    needs: [],
+    cart,
+    order: null,
+    behind: new Set(['cart']),
+    own: nobodyIn(buying),
+    data: new PageData(),
+    tags: new Set(),
+  };
+  await ask(db, asked);
+  return asked.own;
+}
+
+/** Asks what is wanted of each part, and hands the answers over. */
+async function ask(db: Records, asked: Asked): Promise<void> {
   const wanted = PARTS.flatMap((part) => {
     const values = part.values(asked);
     return values === null ? [] : [{ part, values }];
   });
   if (wanted.length > 0) {
     const query = statementOf(wanted.map(({ part }) => part));
-    const { rows } = await db.executeQuery(query(sources.storeId, ...wanted.flatMap(({ values }) => values)));
+    const { rows } = await db.executeQuery(query(asked.sources.storeId, ...wanted.flatMap(({ values }) => values)));
     const answers = new Map(rows.map(({ part, answer }) => [part, answer]));
     for (const { part } of wanted) part.read(answers.get(part.name) ?? [], asked);
   }
-  return asked;
 }
-
-/** Of whoever has no cart yet: the countries that the store delivers to, and the delivery methods to its own. */
-const startingFacts = (buying: Buying): Partial<Facts> =>
-  checkoutFacts({ lines: [], attempt: '', buyer: NO_BUYER, delivery: '' }, buying);
 
 type Row = { readonly part: string; readonly answer: readonly unknown[] | null };
 const statements = new Map<string, ReturnType<typeof named<Row>>>();

@@ -1,15 +1,29 @@
-/** The cart of the shopper with what they have told, as the facts that pages show. */
-import { checkoutFacts, NO_BUYER, pathOf, type Buyer, type CartLine } from '@parlour/core';
-import type { Part } from './part.js';
+/** The cart of a shopper, with what they have told. */
+import { NO_BUYER, pathOf, type Buyer, type CartLine } from '@parlour/core';
+import type { Part, PathSources } from './part.js';
+
+/** A line as the statement answers it. */
+export type LineAnswer = Omit<CartLine, 'options' | 'path'> & {
+  readonly options: Readonly<Record<string, string>>;
+  readonly slug: string;
+};
+
+/** The columns of one line, of the tables product p, variant v and product_card card. @param quantity an expression */
+export const lineColumns = (quantity: string): string =>
+  `'product', p.code, 'variant', v.code, 'title', p.title, 'options', v.options, 'slug', p.slug, 'quantity', ${quantity},
+          'price', v.price, 'stock', v.stock, 'picture', card.picture`;
+
+export const lineOf = ({ options, slug, ...line }: LineAnswer, { prefix, patterns }: PathSources): CartLine => ({
+  ...line,
+  options: Object.values(options).join(', '),
+  path: prefix + pathOf(patterns, 'product', slug),
+});
 
 interface Answer {
   readonly attempt: string;
   readonly buyer: Partial<Buyer>;
   readonly delivery: string;
-  readonly lines: readonly (Omit<CartLine, 'options' | 'path'> & {
-    readonly options: Readonly<Record<string, string>>;
-    readonly slug: string;
-  })[];
+  readonly lines: readonly LineAnswer[];
 }
 
 export const cart: Part<Answer> = {
@@ -17,28 +31,20 @@ export const cart: Part<Answer> = {
   parameters: 1,
   statement: ($) => ({
     select: `jsonb_agg(jsonb_build_object('attempt', c.attempt, 'buyer', c.buyer, 'delivery', c.delivery, 'lines', coalesce((
-        select jsonb_agg(jsonb_build_object('product', p.code, 'variant', v.code, 'title', p.title, 'options', v.options,
-          'slug', p.slug, 'quantity', l.quantity, 'price', v.price, 'stock', v.stock, 'picture', card.picture)
-          order by p.code, v.position)
+        select jsonb_agg(jsonb_build_object(${lineColumns('l.quantity')}) order by p.code, v.position)
         from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
         join product_card card on card.id = p.id where l.cart_id = c.id), '[]'))) as answer
       from cart c where c.store_id = $1 and c.token_hash = ${$(0)}::bytea`,
   }),
-  values: ({ cart: token }) => (token ? [token] : null),
-  read([found], asked) {
-    const { buying, sources } = asked;
+  values: ({ cart: asked, behind }) => (asked && 'kept' in asked && behind.has('cart') ? [asked.kept] : null),
+  read([found], { own, sources }) {
     if (!found) return;
-    const lines = found.lines.map(({ options, slug, ...line }) => ({
-      ...line,
-      options: Object.values(options).join(', '),
-      path: sources.prefix + pathOf(sources.patterns, 'product', slug),
-    }));
-    Object.assign(
-      asked.facts,
-      checkoutFacts(
-        { lines, attempt: found.attempt, buyer: { ...NO_BUYER, ...found.buyer }, delivery: found.delivery },
-        buying,
-      ),
-    );
+    const { lines, attempt, buyer, delivery } = found;
+    own.cart = {
+      lines: lines.map((line) => lineOf(line, sources)),
+      attempt,
+      buyer: { ...NO_BUYER, ...buyer },
+      delivery,
+    };
   },
 };

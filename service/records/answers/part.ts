@@ -1,5 +1,16 @@
 /** A part of the one statement that answers the needs of a page. */
-import type { Buying, DesignState, Facts, Need, PageData, PathPatterns, Subject } from '@parlour/core';
+import type {
+  Buyer,
+  DesignState,
+  Need,
+  Own,
+  OwnPart,
+  PageData,
+  PathPatterns,
+  PaymentMethod,
+  ScenarioLine,
+  Subject,
+} from '@parlour/core';
 
 /** What paths of pages are made with: the design's patterns, and its content pages. */
 export interface PathSources {
@@ -12,17 +23,41 @@ export interface PathSources {
   readonly prefix: string;
 }
 
+/** By what a shopper's cart is found: the hash of its token; or it is made up, and says what it holds. */
+export type CartAsked = { readonly kept: Buffer } | { readonly madeUp: MadeUpCart };
+
+/** A cart of a preview. */
+export interface MadeUpCart {
+  readonly lines: readonly ScenarioLine[];
+  readonly attempt: string;
+  readonly buyer: Partial<Buyer>;
+  /** The code of the chosen delivery method; empty if none is. */
+  readonly delivery: string;
+  /** What was ordered of it last. */
+  readonly ordered: MadeUpOrder | null;
+}
+export interface MadeUpOrder {
+  readonly lines: readonly ScenarioLine[];
+  readonly buyer: Buyer;
+  readonly delivery: string;
+  readonly payment: PaymentMethod;
+  /** A day and time in ISO form. */
+  readonly placed: string;
+}
+
 /** What a page asks for, and the answers as they come. */
 export interface Asked {
   readonly sources: PathSources;
   readonly subject: Subject;
   readonly needs: readonly Need[];
-  readonly cart: Buffer | null;
+  readonly cart: CartAsked | null;
+  /** The hash of the token of the order that the page is about. */
   readonly order: Buffer | null;
-  readonly isPreview: boolean;
-  readonly buying: Buying;
+  /** What the facts of the page are made of. */
+  readonly behind: ReadonlySet<OwnPart>;
+  /** What is known of the shopper so far. */
+  readonly own: { -readonly [P in OwnPart]: Own[P] };
   readonly data: PageData;
-  readonly facts: { -readonly [N in keyof Facts]: Facts[N] };
   readonly tags: Set<string>;
 }
 

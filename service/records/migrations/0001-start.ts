@@ -387,8 +387,6 @@ create table cart (
   -- What the shopper has told so far, and the delivery method that was chosen.
   buyer jsonb not null default '{}',
   delivery text not null default '',
-  -- The order that a preview made up of it.
-  made_up jsonb,
   -- It ends some time after it was last changed.
   used_at timestamptz not null default now()
 );
@@ -441,6 +439,16 @@ create table placed_order (
 );
 -- The number of the last order. A row of its own, since orders must not wait for whoever changes the store.
 create table order_counter (store_id integer primary key references store on delete cascade, last integer not null);
+
+-- How previews are shown: at another time, with a cart.
+create table scenario (
+  store_id integer not null references store on delete cascade,
+  hash text not null,
+  body jsonb not null,
+  used_at timestamptz not null,
+  primary key (store_id, hash)
+);
+create index scenario_used on scenario (used_at);
 
 create table invitation (
   token_hash bytea primary key,

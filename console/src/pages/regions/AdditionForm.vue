@@ -12,6 +12,7 @@ import {
   AROUND_TITLES,
   REGIONS,
   RULE_FACTS,
+  isSection,
   sectionName,
   sectionsIn,
   OPEN_PLACE,
@@ -65,8 +66,8 @@ const { data: parts } = useAnswer(routes.getPageParts, () => ({ params: { page: 
   lingers: true,
 });
 const there = computed(() =>
-  (parts.value?.documents ?? []).flatMap(({ document: one }) =>
-    one.type === 'template' || one.type === 'arrangement' ? [...sectionsIn(one.areas)] : [],
+  (parts.value?.documents ?? []).flatMap(({ document: { type, nodes } }) =>
+    type === 'template' || type === 'arrangement' ? Object.values(nodes).filter(isSection) : [],
   ),
 );
 const openPlaces = computed(() => [

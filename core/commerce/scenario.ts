@@ -1,0 +1,62 @@
+/** A page as somebody else meets it: at another time, with a cart, from another country. Previews are shown so. */
+import * as yup from 'yup';
+import { isInstant, normalInstant } from '../fields/schema.js';
+import { closed, codeText, plainText } from '../fields/shapes.js';
+import type { Buyer } from './cart.js';
+
+/** So many of a variant. */
+export interface ScenarioLine {
+  readonly product: string;
+  readonly variant: string;
+  readonly quantity: number;
+}
+
+export interface Scenario {
+  /** The instant it is, in ISO form; the real one if absent. */
+  readonly now?: string;
+  /** What the cart begins with. */
+  readonly cart?: readonly ScenarioLine[];
+  /** What the shopper has told already. */
+  readonly buyer?: Partial<Buyer>;
+  /** The code of the delivery method that is chosen already. */
+  readonly delivery?: string;
+}
+
+/** How many lines the cart of a scenario, and of a preview, holds. */
+export const MOST_MADE_UP_LINES = 20;
+/** Of one variant. */
+export const MOST_OF_ONE = 99;
+
+const told = () => plainText(200).optional();
+
+/** A scenario as it comes in. */
+export const scenarioSchema = () =>
+  closed({
+    now: plainText(40)
+      .test(
+        'instant',
+        '${path} must be an instant such as 2026-12-24T10:00:00Z',
+        (text) => text === undefined || isInstant(normalInstant(text)),
+      )
+      .optional(),
+    cart: yup
+      .array(
+        closed({
+          product: codeText().required(),
+          variant: codeText().required(),
+          quantity: yup.number().strict().integer().min(1).max(MOST_OF_ONE).required(),
+        }),
+      )
+      .strict()
+      .max(MOST_MADE_UP_LINES)
+      .optional(),
+    buyer: closed({
+      email: told(),
+      name: told(),
+      street: told(),
+      postcode: told(),
+      city: told(),
+      country: plainText(2).optional(),
+    }).optional(),
+    delivery: codeText().optional(),
+  });

@@ -1,0 +1,25 @@
+/** An addition says for which pages it is: for one, or for those of a kind. */
+import { parsePage, type PageKind } from '../../../assign/page.js';
+import { checkRule, type Rule } from '../../../assign/rule.js';
+import { eachDocument } from '../check.js';
+import { caught, type Finding } from '../finding.js';
+
+export const additionTarget = eachDocument(function* ({ key, document: { type, head }, paths }) {
+  if (type !== 'addition' || paths.length === 0) return;
+  const place = { document: key };
+  const wrong = (sentence: string, remedy: string): Finding => ({
+    code: 'bad-value',
+    sentence,
+    severity: 'fault',
+    place: { ...place, field: 'target' },
+    remedy,
+  });
+  const kind = head['target.pageKind'] as PageKind | undefined;
+  if (head['target.page'] !== undefined) {
+    yield* caught(place, () => parsePage(head['target.page'] as string));
+    if (kind !== undefined || head['target.when'])
+      yield wrong('An addition is for one page or for a kind of pages, not both.', 'Remove one of them.');
+  } else if (kind === undefined)
+    yield wrong('An addition must say which pages it is for.', 'Name a page, or a page kind with or without a rule.');
+  else if (head['target.when']) yield* caught(place, () => checkRule(head['target.when'] as Rule, kind));
+});

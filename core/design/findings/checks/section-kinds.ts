@@ -1,0 +1,16 @@
+/** Sections whose kind is missing cannot be shown. */
+import { isSection } from '../../draft.js';
+import { nameOf } from '../../document-types.js';
+import { eachDocument } from '../check.js';
+
+export const sectionKinds = eachDocument(function* ({ key, document, nodes }, { kinds }) {
+  for (const node of nodes)
+    if (isSection(node) && !kinds.find(node.kind))
+      yield {
+        code: 'cannot-publish',
+        sentence: `${nameOf(document)} has a section of the kind “${node.kind}”, which does not exist.`,
+        severity: 'blocker',
+        place: { document: key, node: node.id },
+        remedy: `Remove section ${node.id}, or restore the kind.`,
+      };
+});

@@ -1,0 +1,15 @@
+/** The facts of a shopper to test sections with. */
+import { makeFacts, NO_BUYER, NO_CART, nobodyIn, type Buying, type Cart, type Facts, type Own } from '../index.js';
+
+/** Post goes to two countries. */
+export const BUYING: Buying = {
+  methods: [{ code: 'post', name: 'Post', prices: { IE: 450, DE: 980 } }],
+  country: 'IE',
+};
+
+/** The facts of whoever has such a cart, and did nothing else. */
+export const factsWith = (cart: Partial<Cart> = {}, more: Partial<Own> = {}): Facts =>
+  makeFacts({ ...nobodyIn(BUYING), cart: { ...NO_CART, attempt: 'a-1', buyer: NO_BUYER, ...cart }, ...more });
+
+/** Those of whoever did nothing yet, in a store that delivers nowhere. */
+export const NO_FACTS: Facts = makeFacts(nobodyIn({ methods: [], country: '' }));

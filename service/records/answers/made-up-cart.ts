@@ -1,0 +1,63 @@
+/** The cart of a preview, and what was ordered of it: made up, but of true products, prices and stock. */
+import { deliveryOf, NO_BUYER, totalsOf, type Cart } from '@parlour/core';
+import { lineColumns, lineOf, type LineAnswer } from './cart.js';
+import type { Asked, MadeUpCart, Part } from './part.js';
+
+const cartAsked = ({ cart }: Asked): MadeUpCart | null => (cart && 'madeUp' in cart ? cart.madeUp : null);
+
+export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> = {
+  name: 'made-up-cart',
+  parameters: 4,
+  statement: ($) => ({
+    select: `jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns('n.quantity')}))
+        order by p.code, v.position) as answer
+      from unnest(${$(0)}::bool[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (ordered, product, variant, quantity)
+      join product p on p.store_id = $1 and p.code = n.product
+      join variant v on v.product_id = p.id and v.code = n.variant join product_card card on card.id = p.id`,
+  }),
+  values(asked) {
+    const made = cartAsked(asked);
+    if (!made || (!asked.behind.has('cart') && !asked.behind.has('order'))) return null;
+    asked.own.cart = cartOf(made, []);
+    const all = [
+      ...made.lines.map((line) => ({ ...line, isOrdered: false })),
+      ...(asked.order ? (made.ordered?.lines ?? []) : []).map((line) => ({ ...line, isOrdered: true })),
+    ];
+    if (all.length === 0) return null;
+    return [
+      all.map(({ isOrdered }) => isOrdered),
+      all.map(({ product }) => product),
+      all.map(({ variant }) => variant),
+      all.map(({ quantity }) => quantity),
+    ];
+  },
+  read(answers, asked) {
+    const made = cartAsked(asked);
+    if (!made) return;
+    const linesOf = (ordered: boolean) =>
+      answers.flatMap(([isOrdered, line]) => (isOrdered === ordered ? [lineOf(line, asked.sources)] : []));
+    const { own } = asked;
+    own.cart = cartOf(made, linesOf(false));
+    if (!made.ordered || !asked.order) return;
+    const { buyer, delivery, payment, placed } = made.ordered;
+    const lines = linesOf(true);
+    const { chosen } = deliveryOf({ ...own.cart, buyer, delivery }, own.buying);
+    if (chosen)
+      own.order = {
+        number: null,
+        placed,
+        buyer,
+        lines,
+        delivery: chosen,
+        payment,
+        totals: totalsOf(lines, chosen.price),
+      };
+  },
+};
+
+const cartOf = ({ attempt, buyer, delivery }: MadeUpCart, lines: Cart['lines']): Cart => ({
+  lines,
+  attempt,
+  buyer: { ...NO_BUYER, ...buyer },
+  delivery,
+});

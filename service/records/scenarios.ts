@@ -1,0 +1,30 @@
+/** Scenarios of previews, each kept once under the hash of what it says. */
+import { createHash } from 'node:crypto';
+import { canonicalJson, type Scenario } from '@parlour/core';
+import { json, type Records } from './database.js';
+
+/** Keeps a scenario. @returns what it is kept under */
+export async function keepScenario(db: Records, storeId: number, scenario: Scenario, now: Date): Promise<string> {
+  const hash = createHash('sha256').update(canonicalJson(scenario)).digest('base64url').slice(0, 22);
+  await db
+    .insertInto('scenario')
+    .values({ store_id: storeId, hash, body: json(scenario), used_at: now })
+    .onConflict((conflict) => conflict.columns(['store_id', 'hash']).doUpdateSet({ used_at: now }))
+    .execute();
+  return hash;
+}
+
+/** A scenario by what it is kept under; one that says nothing if it is gone. */
+export async function findScenario(db: Records, storeId: number, hash: string): Promise<Scenario> {
+  const row = await db
+    .selectFrom('scenario')
+    .select('body')
+    .where('store_id', '=', storeId)
+    .where('hash', '=', hash)
+    .executeTakeFirst();
+  return row?.body ?? {};
+}
+
+/** Drops those that no preview can be open with any more. */
+export const dropOldScenarios = async (db: Records, unusedSince: Date): Promise<void> =>
+  void (await db.deleteFrom('scenario').where('used_at', '<', unusedSince).execute());

@@ -1,0 +1,112 @@
+/** Previews in a scenario: at another time, with a cart, elsewhere, with another template; nothing done in one is kept. */
+import pg from 'pg';
+import { GANNET, order, previewer, Shopper } from './shopper.js';
+import { testService, type TestService } from './service.js';
+
+let service: TestService;
+let database: pg.Client;
+beforeAll(async () => {
+  service = await testService();
+  database = new pg.Client({ connectionString: service.databaseUrl });
+  await database.connect();
+});
+afterAll(async () => {
+  await database.end();
+  await service.stop();
+});
+
+/** The hash of each table that is kept, by its name. */
+async function tables(): Promise<Record<string, string>> {
+  const { rows } = await database.query<{ name: string }>(
+    "select relname as name from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relpersistence = 'p'",
+  );
+  const hashes: Record<string, string> = {};
+  for (const { name } of rows) {
+    const { rows: found } = await database.query<{ hash: string }>(
+      `select md5(coalesce(string_agg(t::text, chr(10) order by t::text), '')) as hash from "${name}" t`,
+    );
+    hashes[name] = found[0]?.hash ?? '';
+  }
+  return hashes;
+}
+
+const KITE = { product: 'K-003', variant: 'teal-24', quantity: 2 };
+
+test('everything that a shopper does in a preview leaves every table as it was', async () => {
+  const shopper = await previewer(service);
+  await shopper.visit('/');
+  const before = await tables();
+  expect(Object.keys(before).length).toBeGreaterThan(30);
+  expect((await shopper.add({ quantity: '3' })).status).toBe(303);
+  expect((await shopper.visit('/cart')).text).toContain('value="3"');
+  const changed = { page: '/cart', 'back-to': 'c', product: 'K-003', variant: 'teal-24', quantity: '2' };
+  await shopper.send('/cart/line', changed);
+  const placed = await shopper.send('/checkout', order(await shopper.readyToOrder({ country: 'DE' })));
+  expect(placed.status).toBe(303);
+  const thanks = await shopper.visit(placed.headers.location ?? '');
+  expect(thanks.text).toMatch(/This is a preview: nothing was ordered\..*2 × .*Germany/s);
+  expect((await shopper.visit('/cart')).text).toContain('Your cart is empty.');
+  const letter = { page: '/', 'back-to': 'x', email: 'a@b.example', name: 'A', text: 'Hello' };
+  for (const path of ['/sign-up', '/message', '/sign-in', '/signed-in', '/sign-out'])
+    expect([path, (await shopper.send(path, letter)).status]).not.toEqual([path, 500]);
+  expect(await tables()).toEqual(before);
+});
+
+test('a scenario says the time, the cart, where it goes and how; other previews know nothing of it', async () => {
+  const scenario = { now: '2031-12-24T10:00:00Z', cart: [KITE], buyer: { country: 'DE' }, delivery: 'post' };
+  const shopper = await previewer(service, { scenario });
+  const checkout = (await shopper.visit('/checkout')).text;
+  expect(checkout).toMatch(/2 × .*€\s?9\.80/s);
+  expect(checkout).toContain('<option value="DE" selected>');
+  const placed = await shopper.send('/checkout', order(await shopper.readyToOrder({ country: 'DE' })));
+  expect((await shopper.visit(placed.headers.location ?? '')).text).toContain('nothing was ordered');
+  const plain = await previewer(service);
+  expect(plain.host).not.toBe(shopper.host);
+  expect(plain.host).toMatch(/^\d+-windrow\.preview\.localhost$/);
+  expect(shopper.host).toMatch(/^\d+s[0-9a-f]{8}-windrow\.preview\.localhost$/);
+  expect((await plain.visit('/cart')).text).toContain('Your cart is empty.');
+});
+
+test('what is shown costs what it costs now, and no more is in a cart than there is', async () => {
+  const many = { ...KITE, quantity: 99 };
+  const gone = { ...KITE, product: 'K-999' };
+  const shopper = await previewer(service, { scenario: { cart: [many, gone] } });
+  const ready = await shopper.readyToOrder();
+  expect((await shopper.send('/checkout', order({ ...ready, seen: 'x' }))).text).toMatch(/Only \d+ left/);
+  const less = { page: '/cart', 'back-to': 'c', product: 'K-003', variant: 'teal-24', quantity: '1' };
+  await shopper.send('/cart/line', less);
+  const unseen = await shopper.send('/checkout', order({ ...(await shopper.readyToOrder()), seen: 'x' }));
+  expect([unseen.status, unseen.text]).toEqual([409, expect.stringContaining('comes to')]);
+  const other = '00000000-0000-4000-8000-000000000001';
+  const late = await shopper.send('/checkout', order({ ...(await shopper.readyToOrder()), attempt: other }));
+  expect(late.status).toBe(409);
+});
+
+test('a cart that somebody else has written is none', async () => {
+  const shopper = await previewer(service);
+  await shopper.add();
+  expect((await shopper.visit('/cart')).text).not.toContain('Your cart is empty.');
+  shopper.cookie = shopper.cookie.replace(/(parlour-made-up-cart=[^.]*\.)./, '$1_');
+  expect((await shopper.visit('/cart')).text).toContain('Your cart is empty.');
+});
+
+test('a template that nobody uses is shown on a page of its kind, and on no other', async () => {
+  await service.edit({ type: 'create', what: 'template', name: 'Unused', code: 'unused', copyOf: 'product' });
+  await service.edit({
+    ...{ type: 'insert', document: 'template/unused', kind: 'heading', place: { at: 'main' } },
+    values: { text: 'Nobody has seen this' },
+  });
+  const shopper = await previewer(service, { template: 'unused' });
+  expect((await shopper.visit(GANNET)).text).toContain('Nobody has seen this');
+  expect((await shopper.visit('/')).text).not.toContain('Nobody has seen this');
+  expect((await (await previewer(service)).visit(GANNET)).text).not.toContain('Nobody has seen this');
+  await expect(previewer(service, { template: 'nowhere' })).rejects.toMatchObject({ code: 'no-such-template' });
+  await expect(previewer(service, { scenario: { now: 'soon' } })).rejects.toMatchObject({ code: 'bad-input' });
+});
+
+test('the live cart knows nothing of previews', async () => {
+  const live = new Shopper(service);
+  await live.add();
+  expect(live.cookie).toMatch(/parlour-cart=/);
+  expect(live.cookie).not.toContain('made-up');
+});
