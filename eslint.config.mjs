@@ -67,6 +67,17 @@ const READ_ONCE = [
   ...['count', 'isVisible', 'isChecked', 'isDisabled', 'isEnabled', 'getAttribute', 'inputValue'],
   ...['textContent', 'innerText', 'allTextContents', 'allInnerTexts', 'evaluate', 'evaluateAll'],
 ];
+const KINDS_OF_A_STORE = {
+  selector: "ImportSpecifier[imported.name='SHIPPED_KINDS']",
+  message: 'The kinds belong to a store: take them from the store, the design or the API.',
+};
+/** Who asks the time: whoever lets a request in, and hands it on. */
+const TIME = 'What time it is says whoever let the request in: take it as a parameter.';
+const CLOCK = [
+  { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: TIME },
+  { selector: "CallExpression[callee.object.name='Date'][callee.property.name='now']", message: TIME },
+  { selector: String.raw`TemplateElement[value.raw=/\bnow\(\)|\bcurrent_(timestamp|date|time)\b/i]`, message: TIME },
+];
 const CLIENTS = 'console and cli talk only to the API: use @parlour/core and @parlour/contract.';
 
 export default tseslint.config(
@@ -108,13 +119,7 @@ export default tseslint.config(
     files: ['{service,console,cli,contract}/**/*.{ts,vue}'],
     ignores: ['**/*.test.ts', 'service/tests/**', 'service/records/kinds.ts'],
     rules: {
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector: "ImportSpecifier[imported.name='SHIPPED_KINDS']",
-          message: 'The kinds belong to a store: take them from the store, the design or the API.',
-        },
-      ],
+      'no-restricted-syntax': ['error', KINDS_OF_A_STORE],
     },
   },
   {
@@ -211,6 +216,11 @@ export default tseslint.config(
     files: ['core/render/**/*.ts', 'core/kinds/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: wall(`${OUTSIDE_CORE} ${MEET}`, CORE_MODULES, [...CORE_PATTERNS, '^(\\.\\./)+(sections|render)/']),
+  },
+  {
+    files: ['service/{records,storefront}/**/*.ts'],
+    ignores: ['service/records/migrations/**', 'service/records/kinds.ts', 'service/storefront/{sites,live-stores}.ts'],
+    rules: { 'no-restricted-syntax': ['error', KINDS_OF_A_STORE, ...CLOCK] },
   },
   {
     files: ['service/records/**/*.ts'],

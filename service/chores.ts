@@ -100,7 +100,7 @@ async function clean(db: Database, log: Logger): Promise<void> {
   const now = new Date();
   const dropped = await dropOldEmail(db, now);
   if (dropped > 0) log.error({ messages: dropped }, 'messages could not be sent for days and were given up');
-  await dropOldAnswers(db);
+  await dropOldAnswers(db, now);
   await dropOldTries(db, now);
   await dropPasswordLinks(db, now);
   await dropOldShopperTokens(db, now);

@@ -146,7 +146,7 @@ For a rule that also covers products added later: parlour rule add`,
     .option('--cart <lines>', 'with this in the cart: PRODUCT/VARIANT=QUANTITY, separated by commas')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1\n  $ parlour preview home --at 2030-12-24T10:00\n  $ parlour preview checkout --cart K-003/teal-24=2 --country DE',
+      '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1\n  $ parlour preview home --at 2030-12-24T10:00\n  $ parlour preview checkout --cart K-003/K-003-1=2 --country DE',
     )
     .action(async (page: string, { revision, template, ...as }: PreviewOptions, command: Command) => {
       const { call, print, zone } = contextOf(command);
@@ -190,7 +190,7 @@ function lineFrom(text: string): ScenarioLine {
   if (product === undefined || variant === undefined)
     throw new Problem('bad-input', `“${text}” is no line of a cart.`, {
       place: '--cart',
-      remedy: 'Write it as PRODUCT/VARIANT=QUANTITY, such as K-003/teal-24=2.',
+      remedy: 'Write it as PRODUCT/VARIANT=QUANTITY, such as K-003/K-003-1=2.',
     });
   return { product, variant, quantity: Number(quantity) };
 }

@@ -36,12 +36,12 @@ export function wordCommands(program: Command): void {
   words
     .command('set')
     .description('Say a word your own way. What is in {braces} is filled in when it is shown.')
-    .argument('<word>', 'its name, or NAME.FORM for a plural form such as things.one; see parlour word list')
+    .argument('<word>', 'its name, or NAME.FORM for a plural form such as items.one; see parlour word list')
     .argument('<text>', 'what shoppers read; “-” reads it from standard input')
     .option('--language <tag>', 'such as de; the leading language if left out')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour word set sold-out "gone for now"\n  $ parlour word set things.other "{count} kites"',
+      '\nExamples:\n  $ parlour word set sold-out "gone for now"\n  $ parlour word set items.other "{count} kites"',
     )
     .action((word: string, text: string, options: { language?: string }, command: Command) =>
       setWord(command, word, options.language, text),

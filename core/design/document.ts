@@ -207,7 +207,7 @@ export interface WordsDocument {
   readonly type: 'words';
   /** BCP 47 tag. */
   readonly language: string;
-  /** Texts by word: `sold-out`, or with a plural form `things.one`. */
+  /** Texts by word: `sold-out`, or with a plural form `items.one`. */
   readonly words?: Readonly<Record<string, string>>;
 }
 

@@ -25,8 +25,8 @@ export function eventRoutes(api: Api): void {
     await stream(api, caller, request, response);
   });
 
-  implement(api, routes.bePresent, async ({ design, account, body }) => {
-    await present(db, design.id, account, body.page);
+  implement(api, routes.bePresent, async ({ design, account, body, now }) => {
+    await present(db, design.id, account, now, body.page);
     await signal(db, `design ${design.id}`);
     return { done: true };
   });
@@ -57,7 +57,9 @@ async function stream(api: Api, caller: Caller, request: Request, response: Resp
     );
   const beat = setInterval(() => {
     write(': still here\n\n');
-    void recheck().then((may) => (may ? present(db, design.id, account).catch(() => undefined) : undefined));
+    void recheck().then((may) =>
+      may ? present(db, design.id, account, new Date()).catch(() => undefined) : undefined,
+    );
   }, BEAT_MS);
   const offs = [`team ${store.id}`, `account ${account.id}`].map((topic) =>
     onNews(db, topic as Topic, () => void recheck()),
@@ -84,7 +86,7 @@ async function stream(api: Api, caller: Caller, request: Request, response: Resp
       people: (there) => write(`event: presence\ndata: ${JSON.stringify(there)}\n\n`),
     });
     if (closed) return unfollow();
-    await present(db, design.id, account);
+    await present(db, design.id, account, new Date());
     await signal(db, `design ${design.id}`);
   } catch {
     // The database is away. Cut, the client comes back by itself with the last id it has seen.

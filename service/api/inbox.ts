@@ -36,8 +36,8 @@ export function inboxRoutes(api: Api): void {
     const { some, next } = partOf(await listMessages(db, store.id, limit + 1, before), limit);
     return { messages: some.map(numbered<Message>), unread: await countUnread(db, store.id), next };
   });
-  implement(api, routes.markMessage, async ({ store, params, body: { read } }) => {
-    const message = await markRead(db, store.id, numberOf(params), read);
+  implement(api, routes.markMessage, async ({ store, params, now, body: { read } }) => {
+    const message = await markRead(db, store.id, numberOf(params), read, now);
     if (!message) throw none('message', params, 'message list');
     return numbered(message);
   });

@@ -92,6 +92,6 @@ export async function renewPages(
   await writing;
   if (isMany) await removeGoneProducts(db, design.id, side, design.storeId);
   else await removeAssignments(db, design.id, side, [...gone]);
-  if (pages) await askAgainIfRunning(db, design.id, side, kind);
+  if (pages) await askAgainIfRunning(db, design.id, side, kind, setting.now);
   else await finishRenewal(db, { designId: design.id, side, kind }, wanted, until);
 }

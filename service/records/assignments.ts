@@ -119,10 +119,15 @@ export async function askRenewal(db: Records, designId: number, side: Side, kind
 }
 
 /** Asks for one more pass where one is under way, or about to be, since it may have read what has just changed. */
-export async function askAgainIfRunning(db: Records, designId: number, side: Side, kind: PageKind): Promise<void> {
-  await sql`update assignment_renewal set wanted = wanted + 1 where design_id = ${designId} and side = ${side} and kind = ${kind} and (done < wanted or due_at <= now())`.execute(
-    db,
-  );
+export async function askAgainIfRunning(
+  db: Records,
+  designId: number,
+  side: Side,
+  kind: PageKind,
+  now: string,
+): Promise<void> {
+  await sql`update assignment_renewal set wanted = wanted + 1 where design_id = ${designId} and side = ${side}
+    and kind = ${kind} and (done < wanted or due_at <= ${now})`.execute(db);
 }
 
 /** Renewals of a design that are not done. */

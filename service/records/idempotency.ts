@@ -59,6 +59,5 @@ export async function keepAnswer(
 }
 
 /** Forgets answers after a day. */
-export async function dropOldAnswers(db: Database): Promise<void> {
-  await sql`delete from idempotent_answer where at < now() - interval '1 day'`.execute(db);
-}
+export const dropOldAnswers = async (db: Database, now: Date): Promise<void> =>
+  void (await sql`delete from idempotent_answer where at < ${now}::timestamptz - interval '1 day'`.execute(db));

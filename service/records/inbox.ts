@@ -113,10 +113,11 @@ export async function markRead(
   storeId: number,
   id: number,
   isRead: boolean,
+  now: Date,
 ): Promise<Message | undefined> {
   await db
     .updateTable('message')
-    .set({ read_at: isRead ? sql`coalesce(read_at, now())` : null })
+    .set({ read_at: isRead ? sql`coalesce(read_at, ${now})` : null })
     .where('store_id', '=', storeId)
     .where('id', '=', id)
     .execute();

@@ -15,10 +15,11 @@ export async function present(
   db: Records,
   designId: number,
   { id }: Pick<Account, 'id'>,
+  now: Date,
   page?: string,
 ): Promise<void> {
-  await sql`insert into presence (design_id, account_id, page, seen_at) values (${designId}, ${id}, ${page ?? ''}, now())
-    on conflict (design_id, account_id) do update set seen_at = now(), page = ${page === undefined ? sql`presence.page` : sql`${page}`}`.execute(
+  await sql`insert into presence (design_id, account_id, page, seen_at) values (${designId}, ${id}, ${page ?? ''}, ${now})
+    on conflict (design_id, account_id) do update set seen_at = ${now}, page = ${page === undefined ? sql`presence.page` : sql`${page}`}`.execute(
     db,
   );
 }

@@ -168,8 +168,8 @@ test('pages that would meet at one path when only some changes go live are refus
   const { changes } = await service.call(routes.listChanges);
   const only = changes.filter(({ document }) => document === 'content/shoals').map(({ id }) => id);
   await expect(service.call(routes.publish, { body: { changes: only } })).rejects.toMatchObject({
-    code: 'cannot-publish',
-    place: 'content/shoals',
+    code: 'bad-path',
+    place: 'content/shoals.slug',
     message: '“Shoals” would be at /tides, where “Tides” is.',
   });
   await publish();

@@ -1,6 +1,6 @@
 /** Previews in a scenario: at another time, with a cart, elsewhere, with another template; nothing done in one is kept. */
 import pg from 'pg';
-import { GANNET, order, previewer, Shopper } from './shopper.js';
+import { GANNET, order, orderedOn, previewer, Shopper } from './shopper.js';
 import { testService, type TestService } from './service.js';
 
 let service: TestService;
@@ -30,7 +30,7 @@ async function tables(): Promise<Record<string, string>> {
   return hashes;
 }
 
-const KITE = { product: 'K-003', variant: 'teal-24', quantity: 2 };
+const KITE = { product: 'K-003', variant: 'K-003-1', quantity: 2 };
 
 test('everything that a shopper does in a preview leaves every table as it was', async () => {
   const shopper = await previewer(service);
@@ -39,7 +39,7 @@ test('everything that a shopper does in a preview leaves every table as it was',
   expect(Object.keys(before).length).toBeGreaterThan(30);
   expect((await shopper.add({ quantity: '3' })).status).toBe(303);
   expect((await shopper.visit('/cart')).text).toContain('value="3"');
-  const changed = { page: '/cart', 'back-to': 'c', product: 'K-003', variant: 'teal-24', quantity: '2' };
+  const changed = { page: '/cart', 'back-to': 'c', product: 'K-003', variant: 'K-003-1', quantity: '2' };
   await shopper.send('/cart/line', changed);
   const placed = await shopper.send('/checkout', order(await shopper.readyToOrder({ country: 'DE' })));
   expect(placed.status).toBe(303);
@@ -55,10 +55,12 @@ test('everything that a shopper does in a preview leaves every table as it was',
 test('a scenario says the time, the cart, where it goes and how; other previews know nothing of it', async () => {
   const scenario = { now: '2031-12-24T10:00:00Z', cart: [KITE], buyer: { country: 'DE' }, delivery: 'post' };
   const shopper = await previewer(service, { scenario });
-  const checkout = (await shopper.visit('/checkout')).text;
+  const ready = await shopper.visit('/checkout');
+  const checkout = ready.text;
   expect(checkout).toMatch(/2 × .*€\s?9\.80/s);
   expect(checkout).toContain('<option value="DE" selected>');
-  const placed = await shopper.send('/checkout', order(await shopper.readyToOrder({ country: 'DE' })));
+  // Ordered at once, before anything of it was kept.
+  const placed = await shopper.send('/checkout', order(orderedOn(ready), { country: 'DE' }));
   expect((await shopper.visit(placed.headers.location ?? '')).text).toContain('nothing was ordered');
   const plain = await previewer(service);
   expect(plain.host).not.toBe(shopper.host);
@@ -72,11 +74,11 @@ test('what is shown costs what it costs now, and no more is in a cart than there
   const gone = { ...KITE, product: 'K-999' };
   const shopper = await previewer(service, { scenario: { cart: [many, gone] } });
   const ready = await shopper.readyToOrder();
-  expect((await shopper.send('/checkout', order({ ...ready, seen: 'x' }))).text).toMatch(/Only \d+ left/);
-  const less = { page: '/cart', 'back-to': 'c', product: 'K-003', variant: 'teal-24', quantity: '1' };
+  expect((await shopper.send('/checkout', order({ ...ready, seen: 'x' }))).text).toMatch(/Only \d+ of .* are left/);
+  const less = { page: '/cart', 'back-to': 'c', product: 'K-003', variant: 'K-003-1', quantity: '1' };
   await shopper.send('/cart/line', less);
   const unseen = await shopper.send('/checkout', order({ ...(await shopper.readyToOrder()), seen: 'x' }));
-  expect([unseen.status, unseen.text]).toEqual([409, expect.stringContaining('comes to')]);
+  expect([unseen.status, unseen.text]).toEqual([409, expect.stringMatching(/role="alert">[^<]*€51\.80/)]);
   const other = '00000000-0000-4000-8000-000000000001';
   const late = await shopper.send('/checkout', order({ ...(await shopper.readyToOrder()), attempt: other }));
   expect(late.status).toBe(409);

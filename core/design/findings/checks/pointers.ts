@@ -98,7 +98,7 @@ function* faultsOf(
   if (start === 'around')
     yield {
       code: 'no-such-document',
-      sentence: `There is no arrangement “${code}” of the ${aroundInWords(middle as PlaceAround)}.`,
+      sentence: `There is no arrangement “${code}” of the ${aroundInWords(middle)}.`,
       severity: 'fault',
       place: { ...place, field: 'value' },
       remedy: middle === 'side' ? 'Create it first.' : 'Create it first, or say “none” to leave the region out.',
