@@ -19,6 +19,14 @@ import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { valueFor } from '../values.js';
 import { documentKey, readInto } from '../keys.js';
 
+const MORE_EXAMPLES = [
+  '$ parlour section set home h-newest source collection:C-2',
+  '$ parlour section set home h-newest across 1 --device phone',
+  '$ parlour section set product p-wind text "Any wind" --bind attribute.wind',
+  '$ parlour section set home h-poster frame.from 2027-03-01T08:00',
+  '$ parlour section set home h-poster text --default',
+];
+
 export interface PlaceOptions {
   readonly area?: string;
   readonly into?: string;
@@ -67,7 +75,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     .option('--language <tag>', 'only in this language, such as de')
     .addHelpText(
       'after',
-      `\nExamples:\n  $ parlour ${what} set ${example}${what === 'section' ? '\n  $ parlour section set home h-newest source collection:C-2\n  $ parlour section set home h-newest across 1 --device phone\n  $ parlour section set product p-wind text "Any wind" --bind attribute.wind\n  $ parlour section set home h-poster frame.from 2027-03-01T08:00\n  $ parlour section set home h-poster text --default' : ''}`,
+      ['\nExamples:', `$ parlour ${what} set ${example}`, ...(what === 'section' ? MORE_EXAMPLES : [])].join('\n  '),
     )
     .action(
       async (

@@ -14,6 +14,8 @@ export interface ReadyPage {
   readonly text: string;
 }
 
+const joined = (...parts: readonly string[]): string => parts.join('');
+
 /** In the order they stand in menus. */
 export const READY_PAGES: readonly ReadyPage[] = [
   {
@@ -22,7 +24,13 @@ export const READY_PAGES: readonly ReadyPage[] = [
     sentence: 'Who is behind the store: what people read before they buy for the first time.',
     menu: 'header-links',
     description: 'Who we are, and how we work.',
-    text: '<p>We are a small store, and the people who answer your messages are the people who pack your parcel.</p><h2>What we sell</h2><p>Everything here is made or chosen by us. If we would not keep it ourselves, we do not sell it.</p><h2>If something is wrong</h2><p>Tell us. We put it right, or you get your money back.</p>',
+    text: joined(
+      '<p>We are a small store, and the people who answer your messages are the people who pack your parcel.</p>',
+      '<h2>What we sell</h2>',
+      '<p>Everything here is made or chosen by us. If we would not keep it ourselves, we do not sell it.</p>',
+      '<h2>If something is wrong</h2>',
+      '<p>Tell us. We put it right, or you get your money back.</p>',
+    ),
   },
   {
     code: 'reach-us',
@@ -30,7 +38,10 @@ export const READY_PAGES: readonly ReadyPage[] = [
     sentence: 'Where to write, call or come by.',
     menu: 'header-links',
     description: 'Write to us, or reply to any message we sent you.',
-    text: '<p>The quickest way is to reply to the confirmation of your order: it reaches us with your order number in it.</p><p>We answer on working days, usually within one.</p>',
+    text: joined(
+      '<p>The quickest way is to reply to the confirmation of your order: it reaches us with your order number in it.</p>',
+      '<p>We answer on working days, usually within one.</p>',
+    ),
   },
   {
     code: 'delivery',
@@ -38,7 +49,13 @@ export const READY_PAGES: readonly ReadyPage[] = [
     sentence: 'What delivery costs, how long it takes, and how things are sent back.',
     menu: 'help',
     description: 'What delivery costs, how long it takes, and how to send something back.',
-    text: '<h2>Delivery</h2><p>The checkout shows every delivery method to your country with its price, before you pay.</p><h2>Returns</h2><p>You can send back what you bought within 14 days of receiving it, unused and in its packaging. Write to us first, and we will tell you where to send it. We refund the price within 14 days of its arrival.</p><p>If something arrives broken, send us a picture of it. You need not send it back.</p>',
+    text: joined(
+      '<h2>Delivery</h2>',
+      '<p>The checkout shows every delivery method to your country with its price, before you pay.</p>',
+      '<h2>Returns</h2>',
+      '<p>You can send back what you bought within 14 days of receiving it, unused and in its packaging. Write to us first, and we will tell you where to send it. We refund the price within 14 days of its arrival.</p>',
+      '<p>If something arrives broken, send us a picture of it. You need not send it back.</p>',
+    ),
   },
   {
     code: 'terms',
@@ -46,7 +63,14 @@ export const READY_PAGES: readonly ReadyPage[] = [
     sentence: 'The conditions of a sale.',
     menu: 'help',
     description: 'The conditions of buying here.',
-    text: '<h2>Orders</h2><p>A contract of sale is made when we confirm your order. If we cannot deliver, we tell you at once and refund what you paid.</p><h2>Prices</h2><p>Prices are those shown at the checkout, with tax and delivery.</p><h2>Your rights</h2><p>The rights that the law of your country gives you as a buyer are not affected by these terms.</p>',
+    text: joined(
+      '<h2>Orders</h2>',
+      '<p>A contract of sale is made when we confirm your order. If we cannot deliver, we tell you at once and refund what you paid.</p>',
+      '<h2>Prices</h2>',
+      '<p>Prices are those shown at the checkout, with tax and delivery.</p>',
+      '<h2>Your rights</h2>',
+      '<p>The rights that the law of your country gives you as a buyer are not affected by these terms.</p>',
+    ),
   },
   {
     code: 'privacy',
@@ -54,7 +78,14 @@ export const READY_PAGES: readonly ReadyPage[] = [
     sentence: 'What you know of your shoppers, and what for.',
     menu: 'help',
     description: 'What we know about you, and what for.',
-    text: '<h2>What we keep</h2><p>To deliver an order we keep your name, addresses, email address, and what you bought. We keep them as long as the law asks us to.</p><h2>Cookies</h2><p>This store sets one cookie when you put something into the cart, so that it is still there on the next page.</p><h2>Your rights</h2><p>You can ask us at any time what we know about you, and have it corrected or deleted.</p>',
+    text: joined(
+      '<h2>What we keep</h2>',
+      '<p>To deliver an order we keep your name, addresses, email address, and what you bought. We keep them as long as the law asks us to.</p>',
+      '<h2>Cookies</h2>',
+      '<p>This store sets one cookie when you put something into the cart, so that it is still there on the next page.</p>',
+      '<h2>Your rights</h2>',
+      '<p>You can ask us at any time what we know about you, and have it corrected or deleted.</p>',
+    ),
   },
 ];
 

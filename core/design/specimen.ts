@@ -10,8 +10,15 @@ export const SPECIMEN_PAGE: PageCode = `content:${CODE}`;
 /** Where a preview shows it. */
 export const SPECIMEN_PATH = '/-specimen';
 
-const LETTERING =
-  '<h2>A section heading</h2><p>Texts are set in lines like this one, long enough to see how they run and break. <a href="/">A link</a> stands in them, and <strong>what is strong</strong>.</p><h3>A smaller heading</h3><ul><li>The first of a list</li><li>The second</li></ul><blockquote>What somebody said of it.</blockquote><h4>The smallest heading</h4><table><tbody><tr><th>Wind</th><th>Kite</th></tr><tr><td>2 to 4</td><td>Delta</td></tr><tr><td>4 to 6</td><td>Foil</td></tr></tbody></table>';
+const LETTERING = [
+  '<h2>A section heading</h2>',
+  '<p>Texts are set in lines like this one, long enough to see how they run and break. <a href="/">A link</a> stands in them, and <strong>what is strong</strong>.</p>',
+  '<h3>A smaller heading</h3>',
+  '<ul><li>The first of a list</li><li>The second</li></ul>',
+  '<blockquote>What somebody said of it.</blockquote>',
+  '<h4>The smallest heading</h4>',
+  '<table><tbody><tr><th>Wind</th><th>Kite</th></tr><tr><td>2 to 4</td><td>Delta</td></tr><tr><td>4 to 6</td><td>Foil</td></tr></tbody></table>',
+].join('');
 
 const TONES = ['plain', 'soft', 'strong', 'vivid'] as const;
 

@@ -44,7 +44,13 @@ const edge = (x: number, y: number, height: number): Markup =>
 function drawBox(box: PlanBox, labels: boolean): Markup {
   const { x, y, width, height, scale, marks, title, caption, missing } = box;
   const slotHolder = marks.length === 0 && !missing;
-  return html`<g data-section="${box.section}" data-document="${box.document}" data-depth="${box.depth}"><rect class="plan-box" x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}" rx="4" fill="${missing ? '#F6DAD5' : slotHolder ? 'none' : (GROUNDS[box.tone] ?? '#FFFFFF')}" stroke="${missing ? '#A33B2A' : '#B8AD9C'}" stroke-width="2"${slotHolder && raw(' stroke-dasharray="8 6"')}/>${marks.map((one) => drawMark(one, x, y, scale))}${labels && !slotHolder && label(x, y, width, height, caption ? `${title}: ${caption}` : title)}</g>`;
+  const ground = missing ? '#F6DAD5' : slotHolder ? 'none' : (GROUNDS[box.tone] ?? '#FFFFFF');
+  const stroke = missing ? '#A33B2A' : '#B8AD9C';
+  const at = html`x="${round(x)}" y="${round(y)}" width="${round(width)}" height="${round(height)}"`;
+  const sheet = html`<rect class="plan-box" ${at} rx="4" fill="${ground}" stroke="${stroke}" stroke-width="2"${slotHolder && raw(' stroke-dasharray="8 6"')}/>`;
+  const inside = marks.map((one) => drawMark(one, x, y, scale));
+  const words = labels && !slotHolder && label(x, y, width, height, caption ? `${title}: ${caption}` : title);
+  return html`<g data-section="${box.section}" data-document="${box.document}" data-depth="${box.depth}">${sheet}${inside}${words}</g>`;
 }
 
 function drawMark(mark: Mark, x: number, y: number, scale: number): Markup {

@@ -120,12 +120,32 @@ export const cartLines = defineKind(
 );
 
 function cartLine(line: CartLine, view: View): Markup {
-  const { form, catalogueLang: lang } = view;
+  const { catalogueLang: lang } = view;
+  const picture = html`<div class="cart-picture"${lang}>${line.picture && pictureTag(line.picture, '5rem')}</div>`;
+  const title = html`<a class="cart-title" href="${line.path}"${lang}>${line.title}</a>`;
+  const options = line.options !== '' && html`<div class="quiet"${lang}>${line.options}</div>`;
+  return html`<li>${picture}<div>${title}${options}${quantityForm(line, view)}</div>${lineSum(line, view)}</li>`;
+}
+
+/** How many there are, to be changed or taken out; without script by its two buttons. */
+function quantityForm(line: CartLine, view: View): Markup {
+  const { product, variant, quantity } = line;
+  const typed = view.form?.typed ?? {};
+  const isThis = typed['variant'] === variant && typed['product'] === product;
+  const shown = isThis ? (typed['quantity'] ?? quantity) : quantity;
+  const id = view.id(`quantity-${product}-${variant}`);
   const what = lineName(line);
-  const isThis = form !== null && form.typed['variant'] === line.variant && form.typed['product'] === line.product;
-  const shown = isThis ? (form.typed['quantity'] ?? line.quantity) : line.quantity;
-  const id = view.id(`quantity-${line.product}-${line.variant}`);
   const named = (action: string): string => view.word('of-what', { action, what });
   const [update, remove] = [view.word('update'), view.word('remove')];
-  return html`<li><div class="cart-picture"${lang}>${line.picture && pictureTag(line.picture, '5rem')}</div><div><a class="cart-title" href="${line.path}"${lang}>${line.title}</a>${line.options !== '' && html`<div class="quiet"${lang}>${line.options}</div>`}<form method="post" action="${view.locale.prefix}/cart/line" id="${view.id(`line-${line.product}-${line.variant}`)}">${sentFrom(view)}<input type="hidden" name="product" value="${line.product}"><input type="hidden" name="variant" value="${line.variant}"><label class="hidden-words" for="${id}">${named(view.word('quantity'))}</label><input id="${id}" name="quantity" type="number" min="0" max="99" value="${shown}" inputmode="numeric" required data-send><button class="button-quiet" type="submit" aria-label="${named(update)}" data-without-script>${update}</button><button class="button-quiet" type="submit" name="remove" value="yes" aria-label="${named(remove)}">${remove}</button></form></div><div class="cart-sum">${view.money(line.price * line.quantity)}${line.quantity > 1 && html`<span class="quiet">${view.word('each', { price: view.money(line.price) })}</span>`}</div></li>`;
+  const codes = html`<input type="hidden" name="product" value="${product}"><input type="hidden" name="variant" value="${variant}">`;
+  const label = html`<label class="hidden-words" for="${id}">${named(view.word('quantity'))}</label>`;
+  const input = html`<input id="${id}" name="quantity" type="number" min="0" max="99" value="${shown}" inputmode="numeric" required data-send>`;
+  const change = html`<button class="button-quiet" type="submit" aria-label="${named(update)}" data-without-script>${update}</button>`;
+  const takeOut = html`<button class="button-quiet" type="submit" name="remove" value="yes" aria-label="${named(remove)}">${remove}</button>`;
+  return html`<form method="post" action="${view.locale.prefix}/cart/line" id="${view.id(`line-${product}-${variant}`)}">${sentFrom(view)}${[codes, label, input, change, takeOut]}</form>`;
+}
+
+function lineSum({ price, quantity }: CartLine, view: View): Markup {
+  const each = quantity > 1 && html`<span class="quiet">${view.word('each', { price: view.money(price) })}</span>`;
+  return html`<div class="cart-sum">${view.money(price * quantity)}${each}</div>`;
 }

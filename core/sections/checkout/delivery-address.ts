@@ -51,7 +51,16 @@ export const deliveryAddress = defineKind(
       const options = names.map(
         ({ code, name }) => html`<option value="${code}"${code === shown && SELECTED}>${name}</option>`,
       );
-      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div class="fields"><div class="field field-country"><label for="${id}">${view.word('country')}</label><select id="${id}" form="${CHECKOUT_FORM}" name="${view.input('country')}" autocomplete="country" data-send>${options}</select>${was('country', country, view)}${errorOf('country', view)}${takeInButton(view)}</div>${checkoutInput({ field: 'street', label: view.word('street'), fill: 'street-address' }, street, view)}${checkoutInput({ field: 'postcode', label: view.word('postcode'), fill: 'postal-code' }, postcode, view)}${checkoutInput({ field: 'city', label: view.word('city'), fill: 'address-level2' }, city, view)}</div>`;
+      const label = html`<label for="${id}">${view.word('country')}</label>`;
+      const choice = html`<select id="${id}" form="${CHECKOUT_FORM}" name="${view.input('country')}" autocomplete="country" data-send>${options}</select>`;
+      const where = [label, choice, was('country', country, view), errorOf('country', view), takeInButton(view)];
+      const inputs = [
+        checkoutInput({ field: 'street', label: view.word('street'), fill: 'street-address' }, street, view),
+        checkoutInput({ field: 'postcode', label: view.word('postcode'), fill: 'postal-code' }, postcode, view),
+        checkoutInput({ field: 'city', label: view.word('city'), fill: 'address-level2' }, city, view),
+      ];
+      const heading = title !== '' && html`<h2${view.part('title')}>${title}</h2>`;
+      return html`${heading}<div class="fields"><div class="field field-country">${where}</div>${inputs}</div>`;
     },
     css: css`
       ${FIELD_CSS}

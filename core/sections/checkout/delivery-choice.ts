@@ -42,7 +42,12 @@ export const deliveryChoice = defineKind(
         const id = view.id(`delivery-${code}`);
         return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('delivery')}" value="${code}"${code === chosen && CHECKED} data-send><label for="${id}"><span>${name}</span><span class="way-price">${view.money(price)}</span></label></li>`;
       });
-      return html`<fieldset><legend${title !== '' && view.part('title')}>${title || view.word('delivery-choice')}</legend>${gone !== null && html`<p class="way-gone" role="status">${view.word('way-gone', { what: gone, country })}</p>`}${offers.length === 0 ? html`<p>${view.word('no-way')}</p>` : html`<ul class="ways">${ways}</ul>`}${was('delivery', chosen ?? '', view)}${errorOf('delivery', view)}${offers.length > 0 && takeInButton(view)}</fieldset>`;
+      const legend = html`<legend${title !== '' && view.part('title')}>${title || view.word('delivery-choice')}</legend>`;
+      const left =
+        gone !== null && html`<p class="way-gone" role="status">${view.word('way-gone', { what: gone, country })}</p>`;
+      const list = offers.length === 0 ? html`<p>${view.word('no-way')}</p>` : html`<ul class="ways">${ways}</ul>`;
+      const rest = [was('delivery', chosen ?? '', view), errorOf('delivery', view)];
+      return html`<fieldset>${legend}${left}${list}${rest}${offers.length > 0 && takeInButton(view)}</fieldset>`;
     },
     css: css`
       ${FIELD_CSS}

@@ -30,7 +30,12 @@ export const orderButton = defineKind(
       const delivery = view.fact('delivery');
       const seen = seenMark(chargedIn({ cart: view.fact('cart'), delivery, totals: view.fact('totals') }));
       const refused = view.form?.refused ?? '';
-      return html`${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<input type="hidden" form="${CHECKOUT_FORM}" name="attempt" value="${attempt}"><input type="hidden" form="${CHECKOUT_FORM}" name="seen" value="${seen}"><button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${lines.length === 0 && DISABLED}${view.part('action')}>${action}</button>`;
+      const alert = refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`;
+      const hidden = Object.entries({ attempt, seen }).map(
+        ([name, value]) => html`<input type="hidden" form="${CHECKOUT_FORM}" name="${name}" value="${value}">`,
+      );
+      const disabled = lines.length === 0 && DISABLED;
+      return html`${alert}${hidden}<button class="button order-button" type="submit" form="${CHECKOUT_FORM}" name="do" value="order"${disabled}${view.part('action')}>${action}</button>`;
     },
     css: css`
       .order-button {

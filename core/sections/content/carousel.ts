@@ -52,8 +52,12 @@ export const carousel = defineKind(
       const items = slides.map((slide, at) => {
         const { picture, title, text, action, link } = slide;
         const to = view.link(link);
-        const words = title !== '' || text !== '' || (action !== '' && to);
-        return html`<li class="slide" aria-label="${view.word('slide-of', { number: at + 1, count: slides.length })}">${view.picture(picture, '100vw')}${words && html`<div class="slide-words">${title !== '' && html`<h2${view.part('title', slide)}>${title}</h2>`}${text !== '' && html`<p${view.part('text', slide)}>${text}</p>`}${action !== '' && to && html`<a class="button" ${to}${view.part('action', slide)}>${action}</a>`}</div>`}</li>`;
+        const heading = title !== '' && html`<h2${view.part('title', slide)}>${title}</h2>`;
+        const line = text !== '' && html`<p${view.part('text', slide)}>${text}</p>`;
+        const button = action !== '' && to && html`<a class="button" ${to}${view.part('action', slide)}>${action}</a>`;
+        const words = (heading || line || button) && html`<div class="slide-words">${heading}${line}${button}</div>`;
+        const name = view.word('slide-of', { number: at + 1, count: slides.length });
+        return html`<li class="slide" aria-label="${name}">${view.picture(picture, '100vw')}${words}</li>`;
       });
       return html`<section class="carousel" data-carousel aria-label="${label}"><ul class="slides slides-${size}" tabindex="0">${items}</ul><div class="carousel-ways" hidden><button class="button-quiet" type="button" data-way="-1">${view.word('page-before')}</button><button class="button-quiet" type="button" data-way="1">${view.word('page-after')}</button></div></section>`;
     },

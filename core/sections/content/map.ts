@@ -54,7 +54,11 @@ export const map = defineKind(
         (zoom) =>
           html`<svg class="map-drawing map-at-${zoom}" viewBox="0 0 800 450" role="img" aria-label="${view.word('map-of', { place: named })}">${raw(drawMap(place, zoom))}${raw(PIN)}</svg>`,
       );
-      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div class="map"><div class="map-steps" role="radiogroup" aria-label="${view.word('zoom')}">${steps}</div>${drawings}<p class="map-label"><strong${label !== '' && view.part('label')}>${named}</strong>${placeOf(values) === null && html`<br><span${values.address !== '' && view.part('address')}>${address}</span>`}</p></div>`;
+      const heading = title !== '' && html`<h2${view.part('title')}>${title}</h2>`;
+      const where =
+        placeOf(values) === null && html`<br><span${values.address !== '' && view.part('address')}>${address}</span>`;
+      const sign = html`<p class="map-label"><strong${label !== '' && view.part('label')}>${named}</strong>${where}</p>`;
+      return html`${heading}<div class="map"><div class="map-steps" role="radiogroup" aria-label="${view.word('zoom')}">${steps}</div>${drawings}${sign}</div>`;
     },
     css: css`
       .map {

@@ -48,8 +48,16 @@ export const messageForm = defineKind(
       const heading = title !== '' && html`<h2${view.part('title')}>${title}</h2>`;
       if (view.form?.done)
         return html`${heading}<p class="form-done" role="status"${view.part('thanks')}>${thanks}</p>`;
-      const refused = view.form?.refused ?? '';
-      return html`${heading}${refused !== '' && html`<p class="form-refused" role="alert">${refused}</p>`}<form class="message-form" method="post" action="${view.locale.prefix}/message">${sentFrom(view)}${trapField(view)}${field(view, 'name', { autocomplete: 'name', most: 120 })}${field(view, 'email', { type: 'email', autocomplete: 'email', most: 254 })}${subject && field(view, 'subject', { most: 160, optional: true })}${field(view, 'text', { word: 'message', most: 5000, lines: 7 })}<p><button class="button" type="submit"${view.part('action')}>${action}</button></p></form>`;
+      const why = view.form?.refused ?? '';
+      const refused = why !== '' && html`<p class="form-refused" role="alert">${why}</p>`;
+      const fields = [
+        field(view, 'name', { autocomplete: 'name', most: 120 }),
+        field(view, 'email', { type: 'email', autocomplete: 'email', most: 254 }),
+        subject && field(view, 'subject', { most: 160, optional: true }),
+        field(view, 'text', { word: 'message', most: 5000, lines: 7 }),
+      ];
+      const send = html`<p><button class="button" type="submit"${view.part('action')}>${action}</button></p>`;
+      return html`${heading}${refused}<form class="message-form" method="post" action="${view.locale.prefix}/message">${sentFrom(view)}${trapField(view)}${fields}${send}</form>`;
     },
     css: css`
       .message-form {

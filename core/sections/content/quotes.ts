@@ -52,7 +52,12 @@ export const quotes = defineKind(
       if (quotes.length === 0) return NOTHING;
       const items = quotes.map((quote) => {
         const { text, who, about, picture } = quote;
-        return html`<li><figure class="quote"><blockquote${view.part('text', quote)}>${text}</blockquote>${(who !== '' || about !== '') && html`<figcaption>${picture && html`<span class="quote-face">${view.picture({ ...picture, alt: '' }, '4rem')}</span>`}<span>${who !== '' && html`<strong${view.part('who', quote)}>${who}</strong>`}${about !== '' && html`<span class="quote-about"${view.part('about', quote)}>${about}</span>`}</span></figcaption>`}</figure></li>`;
+        const words = html`<blockquote${view.part('text', quote)}>${text}</blockquote>`;
+        const face = picture && html`<span class="quote-face">${view.picture({ ...picture, alt: '' }, '4rem')}</span>`;
+        const name = who !== '' && html`<strong${view.part('who', quote)}>${who}</strong>`;
+        const rest = about !== '' && html`<span class="quote-about"${view.part('about', quote)}>${about}</span>`;
+        const by = (name || rest) && html`<figcaption>${face}<span>${name}${rest}</span></figcaption>`;
+        return html`<li><figure class="quote">${words}${by}</figure></li>`;
       });
       return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="quotes quotes-${across}">${items}</ul>`;
     },

@@ -25,7 +25,10 @@ export const video = defineKind(
     view({ title, link, picture, length }, view) {
       const to = view.link(link);
       if (!to) return NOTHING;
-      return html`<a class="video" ${to}><span class="video-still">${view.picture(picture && { ...picture, alt: '' }, '100vw')}<svg class="video-sign" viewBox="0 0 24 24" aria-hidden="true"><path d="M8 5l11 7-11 7z"/></svg></span><span class="video-title"><span${view.part('title')}>${title}</span>${length !== '' && html` <span class="video-length"${view.part('length')}>${length}</span>`}</span></a>`;
+      const sign = html`<svg class="video-sign" viewBox="0 0 24 24" aria-hidden="true"><path d="M8 5l11 7-11 7z"/></svg>`;
+      const still = html`<span class="video-still">${view.picture(picture && { ...picture, alt: '' }, '100vw')}${sign}</span>`;
+      const time = length !== '' && html` <span class="video-length"${view.part('length')}>${length}</span>`;
+      return html`<a class="video" ${to}>${still}<span class="video-title"><span${view.part('title')}>${title}</span>${time}</span></a>`;
     },
     properties: ({ picture }) => focusOf(picture),
     css: css`

@@ -14,7 +14,12 @@ export function emailLine(view: View, to: string, action: string, refused = ''):
   const id = view.id('email');
   const why = form?.refused ?? refused;
   const fault = why !== '' && html`<p class="form-refused" id="${id}-fault" role="alert">${why}</p>`;
-  return html`<form class="email-line" method="post" action="${view.locale.prefix}${to}">${sentFrom(view)}<label for="${id}">${view.word('email')}</label><input id="${id}" name="email" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['email'] ?? ''}"${fault !== false && html` aria-invalid="true" aria-describedby="${id}-fault"`}>${trapField(view)}<button class="button" type="submit"${view.part('action')}>${action}</button></form>${fault}`;
+  const wrong = fault !== false && html` aria-invalid="true" aria-describedby="${id}-fault"`;
+  const label = html`<label for="${id}">${view.word('email')}</label>`;
+  const input = html`<input id="${id}" name="email" type="email" autocomplete="email" maxlength="254" required value="${form?.typed['email'] ?? ''}"${wrong}>`;
+  const button = html`<button class="button" type="submit"${view.part('action')}>${action}</button>`;
+  const parts = [sentFrom(view), label, input, trapField(view), button];
+  return html`<form class="email-line" method="post" action="${view.locale.prefix}${to}">${parts}</form>${fault}`;
 }
 
 export const EMAIL_LINE_CSS = css`
