@@ -1,5 +1,6 @@
 /** The public names of core, in reading order: fields, documents, edits, assignments, look, kinds, render, plan. */
 export * from './problem.js';
+export * from './one-of.js';
 export * from './words.js';
 export * from './fields/field.js';
 export * from './fields/make.js';

@@ -3,6 +3,7 @@ import { codeOf, type DocumentKey, type PathsDocument } from '../design/document
 import { capitalised } from '../words.js';
 import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
 import { leadsTo, matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
+import { isOneOf } from '../one-of.js';
 
 /** First segments of paths that the service answers itself. */
 export const RESERVED_SEGMENTS = [
@@ -18,7 +19,7 @@ export const RESERVED_SEGMENTS = [
 ] as const;
 
 const firstSegment = (path: string): string => path.split('/')[1] ?? '';
-const isReserved = (path: string): boolean => (RESERVED_SEGMENTS as readonly string[]).includes(firstSegment(path));
+const isReserved = (path: string): boolean => isOneOf(RESERVED_SEGMENTS, firstSegment(path));
 
 /** A path that is wrong: the value that says it, what is wrong, and what to do. */
 export interface PathFault {

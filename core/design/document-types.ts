@@ -40,6 +40,7 @@ import {
 } from './document.js';
 import type { DraftDocument } from './draft.js';
 import { LIMITS } from './limits.js';
+import { isOneOf } from '../one-of.js';
 
 /** What a sentence about a head value may need. */
 interface HeadTelling extends Telling {
@@ -140,7 +141,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     groups: {
       layout: fieldIn(LAYOUT),
       around: (region) =>
-        PLACES_AROUND.includes(region as never)
+        isOneOf(PLACES_AROUND, region)
           ? reference(
               `Arrangement of the ${aroundInWords(region)}`,
               'Another arrangement of it on the pages of the template.',

@@ -1,6 +1,7 @@
 /** The part of a web address behind `?`: read here, and nowhere else. */
 import type { PageInfo } from './data.js';
 import { pageNumber, PAGE_NAME } from './paging.js';
+import { isOneOf } from '../one-of.js';
 
 /** The name of the words that are looked for, on the page of the search results: `?words=red+kite`. */
 export const SEARCH_WORDS = 'words';
@@ -65,7 +66,7 @@ const guarded = ({ name, query = [] }: GoesBy, page: PageInfo): PageInfo['query'
     get(values, asked) {
       if (Object.hasOwn(READ, asked)) {
         const isOfPage = asked === SEARCH_WORDS && page.kind === 'search';
-        if (!isOfPage && !(query as readonly PropertyKey[]).includes(asked))
+        if (!isOfPage && !isOneOf(query, asked))
           throw new Error(`The section kind “${name}” reads “?${String(asked)}=” without declaring it.`);
       }
       return Reflect.get(values, asked) as string | undefined;

@@ -6,6 +6,7 @@ import type { WordsDocument } from '../design/document.js';
 import type { TextField } from '../fields/field.js';
 import { text } from '../fields/make.js';
 import { STOREFRONT_WORDS, type PluralWord, type Word, type WordName, type Words } from './words.js';
+import { isOneOf } from '../one-of.js';
 
 /** Plural categories (Unicode CLDR). Which of them a language has, and when, is the browser's and Node's to know. */
 const FORMS = ['zero', 'one', 'two', 'few', 'many', 'other'] as const satisfies readonly Intl.LDMLPluralRule[];
@@ -37,7 +38,7 @@ function made(path: string): TextField | null {
   const [name = '', form, more] = path.split('.');
   if (!isWord(name) || more !== undefined) return null;
   const { about, en }: { readonly about: string; readonly en: Word } = STOREFRONT_WORDS[name];
-  if (isPlural(en) ? !(FORMS as readonly (string | undefined)[]).includes(form) : form !== undefined) return null;
+  if (isPlural(en) ? !isOneOf(FORMS, form) : form !== undefined) return null;
   const places = placesOf(name);
   return text(`The word “${path}”`, about, {
     max: 300,

@@ -4,6 +4,7 @@ import { mdiMagnify } from '@mdi/js';
 import {
   hasSections,
   isCalled,
+  isOneOf,
   openSlots,
   planPage,
   planSvg,
@@ -85,7 +86,7 @@ const fits = (kind: KindDescription): boolean => {
   if (!document || !kind.fits) return true;
   return document.type === 'template'
     ? kind.fits.pages.includes(document.pageKind)
-    : document.type === 'arrangement' && (kind.fits.regions as readonly string[]).includes(document.region);
+    : document.type === 'arrangement' && isOneOf(kind.fits.regions, document.region);
 };
 const kinds = computed(() => session.kinds.all.filter((kind) => fits(kind) && isCalled(kind, words.value ?? '')));
 

@@ -12,6 +12,7 @@ import type { Rule } from '../../assign/rule.js';
 import { printRule } from '../../assign/rule-text.js';
 import { LIMITS } from '../limits.js';
 import { cut, didYouMean } from '../../words.js';
+import { isOneOf } from '../../one-of.js';
 
 export { nameOf };
 
@@ -112,11 +113,11 @@ export function depthOf(place: Place, document: DraftDocument): number {
 export function checkFits(kind: KindDescription, document: DraftDocument): void {
   const { fits } = kind;
   if (!fits) return;
-  const { pageKind, region } = document.head as { pageKind?: never; region?: never };
+  const { pageKind, region } = document.head;
   const placed =
     document.type === 'template'
-      ? fits.pages.includes(pageKind as never)
-      : document.type !== 'arrangement' || fits.regions.includes(region as never);
+      ? isOneOf(fits.pages, pageKind)
+      : document.type !== 'arrangement' || isOneOf(fits.regions, region);
   if (placed) return;
   throw new Problem('no-such-place', `${kind.title} does not fit into ${nameOf(document)}.`, {
     place: 'kind',

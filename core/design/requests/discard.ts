@@ -14,6 +14,7 @@ import { templateFaults } from '../findings/checks/pointers.js';
 import { refuseAny } from '../findings/finding.js';
 import { CREATABLE } from './create.js';
 import { documentKeySchema, typeTag, type RequestType } from './type.js';
+import { isOneOf } from '../../one-of.js';
 
 /**
  * Removes a document; whatever used it goes back to the standard.
@@ -38,7 +39,7 @@ export const discard: RequestType<DiscardRequest> = {
         `This design has no “${key}”.`,
         { place: 'document', remedy: 'List the documents to see what there is.' },
       );
-    if (!CREATABLE.includes(was.type as never) || key.endsWith('/standard'))
+    if (!isOneOf(CREATABLE, was.type) || key.endsWith('/standard'))
       throw new Problem('still-used', `${capitalised(nameOf(was))} cannot be removed.`, {
         place: 'document',
         remedy: 'Change it instead.',

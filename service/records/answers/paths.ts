@@ -1,11 +1,10 @@
 /** Where store pages are. */
-import { keys, parsePage, pathOf, type PageCode, type PathNeed } from '@parlour/core';
+import { isOneOf, keys, parsePage, pathOf, type PageCode, type PathNeed } from '@parlour/core';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';
 
 const CATALOGUE = ['product', 'collection', 'brand'] as const;
 type CatalogueKind = (typeof CATALOGUE)[number];
-const isOfCatalogue = (kind: string): kind is CatalogueKind => (CATALOGUE as readonly string[]).includes(kind);
 
 export const paths: Part<readonly [kind: CatalogueKind, code: string, slug: string]> = {
   name: 'paths',
@@ -18,7 +17,7 @@ export const paths: Part<readonly [kind: CatalogueKind, code: string, slug: stri
     const codes: Record<CatalogueKind, Set<string>> = { product: new Set(), collection: new Set(), brand: new Set() };
     for (const need of needsOf(asked, 'path')) {
       const { kind, code } = parsePage(need.page);
-      if (code !== null && isOfCatalogue(kind)) codes[kind].add(code);
+      if (code !== null && isOneOf(CATALOGUE, kind)) codes[kind].add(code);
       else answerByDesign(need, asked);
     }
     const all = CATALOGUE.map((kind) => [...codes[kind]]);

@@ -4,6 +4,7 @@ import { mdiPencilOutline } from '@mdi/js';
 import {
   counted,
   DOCUMENT_TYPES,
+  isOneOf,
   isPageKind,
   keys,
   kindRef,
@@ -114,7 +115,7 @@ const places = computed(() => [
 ]);
 function isListed(place: string): boolean {
   return (
-    (REGIONS as readonly string[]).includes(place) ||
+    isOneOf(REGIONS, place) ||
     openPlaces.value.some((name) => place === `open-place:${name}`) ||
     beside.value.some(({ value }) => value === place)
   );
