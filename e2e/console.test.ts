@@ -159,7 +159,7 @@ test('what is shared or added is selected on the page too, and says where else a
 
   await page.goto(consoleAt('/workbench/collection:C-2'));
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
-  await clickInFrame('[data-section="sport-days-text"] p');
+  await clickInFrame('[data-section$="~sport-days-text"] p');
   await page.getByText('In the addition “Sport days”: a change shows on the pages it is for.').waitFor();
 });
 

@@ -148,7 +148,7 @@ test('a shopper who follows a link for those signed in asks for one by email, co
   const form = page.locator('.k-sign-in-form');
   await form.getByLabel('Email address').fill('ines@kites.example');
   await form.getByRole('button', { name: 'Send me a link' }).click();
-  await form.getByText('Look into your email').waitFor();
+  await form.getByText('Check your email').waitFor();
   const [link = ''] = await linksTo(service, 'ines@kites.example', 1);
   await page.goto(link);
   await form.getByText('Sign in as ines@kites.example?').waitFor();
@@ -165,7 +165,7 @@ test('the map is near or far without script; the menu of a phone is a drawer wit
   const phone = await openBrowser({ width: 390, height: 844, javaScriptEnabled: false });
   try {
     const other = await phone.newPage();
-    await other.goto(at('/reach-us'));
+    await other.goto(at('/contact'));
     const shown = other.locator('.map-drawing:visible');
     await soon(() => shown.getAttribute('class')).toContain('map-at-middle');
     await other.locator('.map-steps').getByText('Far').click();

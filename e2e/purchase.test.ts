@@ -99,9 +99,7 @@ test('with script: another country changes ways and totals in every place at onc
     await page.getByRole('button', { name: 'Place the order' }).click();
     await page.locator('[aria-invalid]').first().waitFor();
     await soon(() => page.evaluate(() => document.activeElement?.id)).toBe('s-checkout-buyer:email');
-    await soon(() => page.locator('p[role=status].hidden-words').textContent()).toBe(
-      'Please look at the marked fields.',
-    );
+    await soon(() => page.locator('p[role=status].hidden-words').textContent()).toBe('Please check the marked fields.');
     await fill(page);
     await page
       .locator('[id="s-beside-ways"]')

@@ -128,7 +128,7 @@ test('a menu is put together by keys: pages added together, moved, nested and re
   await soon(() => rows.allInnerTexts()).toEqual([
     'All collections',
     'About us',
-    'Reach us',
+    'Contact us',
     'Our story',
     'Duskmoth',
     'Gannet Delta',
@@ -146,7 +146,7 @@ test('a menu is put together by keys: pages added together, moved, nested and re
       entries: [
         { values: { label: 'All collections' }, lists: { entries: [{ values: { label: 'Duskmoth' } }] } },
         { values: { label: 'About us' } },
-        { values: { label: 'Reach us' } },
+        { values: { label: 'Contact us' } },
         { values: { label: 'Our story' } },
         { values: { label: 'Gannet Delta' } },
       ],
@@ -160,13 +160,13 @@ test('a menu is put together by keys: pages added together, moved, nested and re
 });
 
 test('an entry whose page is gone is told', async () => {
-  await page.goto(consoleAt('/content/reach-us'));
+  await page.goto(consoleAt('/content/contact'));
   await page.getByRole('button', { name: 'Remove' }).click();
   await page.getByText('Usual pages that are missing here').waitFor();
   await page.goto(consoleAt('/menus/header-links'));
   await page.getByText('1 leads nowhere').waitFor();
-  await page.getByRole('button', { name: /^Reach us Page is gone/ }).waitFor();
-  await page.getByRole('button', { name: 'Remove Reach us' }).click();
+  await page.getByRole('button', { name: /^Contact us Page is gone/ }).waitFor();
+  await page.getByRole('button', { name: 'Remove Contact us' }).click();
   await page.getByText('1 leads nowhere').waitFor({ state: 'detached' });
 });
 

@@ -148,7 +148,7 @@ export function inboxCommands(program: Command): void {
 
   program
     .command('email')
-    .description('What the store has sent by email while no email server is named.')
+    .description('What the store has sent by email while no email server is set up.')
     .command('list')
     .description('List the latest messages, which reached nobody.')
     .option('--before <number>', 'only those with a lower number', wholeNumber)

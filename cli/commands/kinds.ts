@@ -12,7 +12,7 @@ export function kindCommands(program: Command): void {
   kinds
     .command('list')
     .description('List the section kinds.')
-    .option('--search <words>', 'only those that these words are said for, such as banner or faq')
+    .option('--search <words>', 'only those that people call so, such as banner or faq')
     .addHelpText('after', '\nExamples:\n  $ parlour kind list\n  $ parlour kind list --search banner')
     .action(async ({ search = '' }: { search?: string }, command: Command) => {
       const { call, print } = contextOf(command);

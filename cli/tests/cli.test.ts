@@ -168,16 +168,16 @@ test('details of the store are set and shown; what shoppers left is listed, save
   const send = (path: string, fields: Record<string, string>) =>
     service.visit(path, {
       method: 'POST',
-      body: new URLSearchParams({ page: '/reach-us', 'back-to': 'x', ...fields }).toString(),
+      body: new URLSearchParams({ page: '/contact', 'back-to': 'x', ...fields }).toString(),
       headers: { 'content-type': 'application/x-www-form-urlencoded' },
     });
   await send('/sign-up', { email: '=ada@quill.example' });
   await send('/message', { name: 'Ada', email: 'ada@quill.example', subject: 'A tear', text: 'Can you fix it?' });
-  expect(await done('sign-up list')).toMatch(/ 5 +=ada@quill\.example +\/reach-us +en-IE/);
+  expect(await done('sign-up list')).toMatch(/ 5 +=ada@quill\.example +\/contact +en-IE/);
   const file = join(folder, 'sign-ups.csv');
   expect(await done(`sign-up export ${file}`)).toBe(`Saved 5 email addresses as ${file}.`);
   expect(readFileSync(file, 'utf8')).toMatch(
-    /^Email address,Page,Language,Since\r\n'=ada@quill\.example,\/reach-us,en-IE,/,
+    /^Email address,Page,Language,Since\r\n'=ada@quill\.example,\/contact,en-IE,/,
   );
   expect(await done('message list')).toMatch(
     /^4 unread messages\.\n.*\n.* 4 +unread +Ada, ada@quill\.example +A tear/s,

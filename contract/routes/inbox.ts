@@ -16,7 +16,7 @@ export const inboxRoutes = {
   }),
   listSentEmail: get('/stores/{store}/sent-email', {
     summary:
-      'What the store has sent by email while no email server is named, newest first: it reaches nobody, and is shown here instead.',
+      'What the store has sent by email while no email server is set up, newest first: it reaches nobody, and is shown here instead.',
     can: 'orders.read',
     query: shapes.inboxQuery,
     answer: shapes.sentEmails,

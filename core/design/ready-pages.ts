@@ -33,8 +33,8 @@ export const READY_PAGES: readonly ReadyPage[] = [
     ),
   },
   {
-    code: 'reach-us',
-    title: 'Reach us',
+    code: 'contact',
+    title: 'Contact us',
     sentence: 'Where to write, call or come by.',
     menu: 'header-links',
     description: 'Write to us, or reply to any message we sent you.',

@@ -131,7 +131,7 @@ export const STOREFRONT_WORDS = declare({
   'bank-transfer': { about: 'A payment method.', en: 'Bank transfer', de: 'Überweisung' },
   'bank-transfer-about': {
     about: 'What a bank transfer means.',
-    en: 'We send you our account with the order.',
+    en: 'We send you our bank details with the confirmation of your order.',
     de: 'Unsere Kontodaten kommen mit der Bestellung.',
   },
   'your-order': { about: 'The heading over what is about to be ordered.', en: 'Your order', de: 'Ihre Bestellung' },
@@ -139,7 +139,7 @@ export const STOREFRONT_WORDS = declare({
   'thank-you': { about: 'The heading of the thank-you page.', en: 'Thank you, {name}', de: 'Vielen Dank, {name}' },
   'order-placed': {
     about: 'Under it.',
-    en: 'Your order has the number {number}.',
+    en: 'Your order number is {number}.',
     de: 'Ihre Bestellung hat die Nummer {number}.',
   },
   'order-made-up': {
@@ -165,7 +165,7 @@ export const STOREFRONT_WORDS = declare({
   },
   'check-fields': {
     about: 'Over a form some of whose fields are wrong.',
-    en: 'Please look at the marked fields.',
+    en: 'Please check the marked fields.',
     de: 'Bitte die markierten Felder ansehen.',
   },
   'order-changed': {
@@ -231,7 +231,7 @@ export const STOREFRONT_WORDS = declare({
   'sign-in-action': { about: 'The button of the sign-in form.', en: 'Send me a link', de: 'Link zusenden' },
   'sign-in-sent': {
     about: 'Said once a link to sign in was sent.',
-    en: 'Look into your email: the link in it signs you in. It works for half an hour.',
+    en: 'Check your email: the link in it signs you in. It works for half an hour.',
     de: 'Bitte sehen Sie in Ihre E-Mails: Der Link darin meldet Sie an. Er gilt eine halbe Stunde.',
   },
   'sign-in-as': {
@@ -267,7 +267,7 @@ export const STOREFRONT_WORDS = declare({
   },
   'too-often': {
     about: 'A form was sent too often from one place.',
-    en: 'This was sent too often. Please try again in {minutes} minutes.',
+    en: 'You have sent this too often. Please try again in {minutes} minutes.',
     de: 'Das wurde zu oft gesendet. Bitte in {minutes} Minuten noch einmal.',
   },
   'in-pictures': { about: 'The name of a carousel, read aloud.', en: 'In pictures', de: 'In Bildern' },

@@ -87,7 +87,7 @@ test('pages: a missing one is named', () => {
 
 test('texts: those that nobody made their own are named, with their pages', () => {
   const read = Object.fromEntries(
-    ['about', 'reach-us', 'delivery', 'terms'].map((code) => [keys.content(code), { readyMade: false }]),
+    ['about', 'contact', 'delivery', 'terms'].map((code) => [keys.content(code), { readyMade: false }]),
   );
   expect(step('texts', read)).toMatchObject({ done: false, pages: ['content:privacy'] });
   expect(step('texts', { ...read, 'content/privacy': { readyMade: false } }).done).toBe(true);
@@ -113,9 +113,9 @@ test('menus: a collection that none leads to is named, however deep the entry', 
   });
   expect(step('menus', { 'menu/header-links': leadingTo('collection:C-1') }, { collections })).toMatchObject({
     done: false,
-    sentence: 'No menu leads to “C-2”, “C-3”, “C-4”, “C-5” and 2 more. Nothing leads to “About us” and “Reach us”.',
+    sentence: 'No menu leads to “C-2”, “C-3”, “C-4”, “C-5” and 2 more. Nothing leads to “About us” and “Contact us”.',
   });
-  const all = ['all-collections', 'content:about', 'content:reach-us'];
+  const all = ['all-collections', 'content:about', 'content:contact'];
   expect(step('menus', { 'menu/header-links': leadingTo(...all) }, { collections })).toMatchObject({
     done: true,
     sentence: 'Every collection and every content page can be reached.',
@@ -124,8 +124,8 @@ test('menus: a collection that none leads to is named, however deep the entry', 
     step('menus', { 'menu/header-links': leadingTo('all-collections', 'content:about') }, { collections }),
   ).toMatchObject({
     done: false,
-    sentence: 'Nothing leads to “Reach us”.',
-    pages: ['content:reach-us'],
+    sentence: 'Nothing leads to “Contact us”.',
+    pages: ['content:contact'],
   });
   expect(step('menus', { 'menu/header-links': { lists: {} }, 'menu/help': { lists: {} } })).toMatchObject({
     done: false,

@@ -192,7 +192,7 @@ function design(hashOf: (file: string) => string): WholeState {
         { id: 'm-candles', values: { label: 'Candles', 'label@de': 'Kerzen', link: { to: 'collection:candles' } } },
         { id: 'm-baskets', values: { label: 'Baskets', 'label@de': 'Körbe', link: { to: 'collection:baskets' } } },
         { id: 'm-about', values: { label: 'About us', 'label@de': 'Über uns', link: { to: 'content:about' } } },
-        { id: 'm-reach', values: { label: 'Reach us', 'label@de': 'Kontakt', link: { to: 'content:reach-us' } } },
+        { id: 'm-contact', values: { label: 'Contact us', 'label@de': 'Kontakt', link: { to: 'content:contact' } } },
       ],
     },
   });

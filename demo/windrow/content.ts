@@ -24,9 +24,9 @@ export const windrowContent = (
     '<p>Windrow began in 2009 under the roof of a net store on the quay at Ternhythe. Maren cut sails for boats that no longer went out; the offcuts were too good to burn.</p><wbr data-break><h2>How a kite is made</h2><p>Cloth is cut with a hot knife, so that the edge cannot fray. Spars are weighed in pairs. Every kite is flown once before it is sold, and the one who flew it signs the spine.</p><h2>Come by</h2><p>The door is open on Saturdays from ten to four. Bring the kite that gave up; it rarely has.</p>',
   ),
   page(
-    'reach-us',
-    'Reach us',
-    'reach-us',
+    'contact',
+    'Contact us',
+    'contact',
     'The door, the post and the telephone.',
     '<p>Quay Street 4, Ternhythe. The blue door; knock hard, the sewing machine is loud.</p><wbr data-break><h2>When we are in</h2><p>Saturdays from ten to four for everybody. On other days write first, since we may be out flying.</p><wbr data-break><h2>Write</h2><p>Reply to any message we sent you, and it reaches us with your order number in it. Isbel answers within two working days, sooner when there is no wind.</p><p>If you sell kites yourself, look at our <a href="/wholesale">wholesale prices</a>.</p>',
   ),

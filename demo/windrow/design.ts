@@ -34,7 +34,7 @@ export function windrowDesign(hashOf: (file: string) => string): WholeState {
               },
             },
             entry('m-about', 'The workshop', 'content:about'),
-            entry('m-reach', 'Reach us', 'content:reach-us'),
+            entry('m-contact', 'Contact us', 'content:contact'),
           ],
         },
       },
@@ -365,7 +365,7 @@ export function windrowDesign(hashOf: (file: string) => string): WholeState {
         type: 'addition',
         name: 'How to find the blue door',
         place: 'below',
-        target: { page: 'content:reach-us' },
+        target: { page: 'content:contact' },
         areas: {
           main: [
             section(

@@ -221,7 +221,7 @@ const ASSIGNED: AssignmentsDocument = {
   pages: {
     'content:our-story': 'story',
     'content:flying-guide': 'guide',
-    'content:reach-us': 'visit',
+    'content:contact': 'visit',
     'content:pictures': 'pictures',
     'content:questions': 'questions',
     'content:news': 'news',

@@ -58,7 +58,7 @@ export async function windrowKites(): Promise<DemoStore> {
         email: 'mara@quill.example',
         subject: 'A spar for the Gannet',
         text: 'The left leading edge has cracked at the ferrule. Is the spar the same as in the small one, or do I need the long one?\n\nIt still flies, but it leans.',
-        page: '/reach-us',
+        page: '/contact',
       },
       {
         name: 'Jory Fenn',
@@ -72,7 +72,7 @@ export async function windrowKites(): Promise<DemoStore> {
         email: 'office@weir-school.example',
         subject: 'Twenty kits for a class',
         text: 'We would like to build kites with a class of ten-year-olds in March. Could somebody come, and what would twenty kits cost?',
-        page: '/reach-us',
+        page: '/contact',
       },
     ],
     signUps: ['mara@quill.example', 'office@weir-school.example', 'tamsin@harbour.example', 'nils@northsands.example'],

@@ -1,4 +1,4 @@
-/** What stores have sent to shoppers and to themselves while no email server is named: it goes nowhere, and is shown instead. */
+/** What stores have sent to shoppers and to themselves while no email server is set up: it goes nowhere, and is shown instead. */
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 

@@ -125,7 +125,7 @@ test('every route, walked: what is sent and what is answered are of the describe
     ['/sign-up', { email: 'ada@quill.example' }],
     ['/message', { name: 'Ada', email: 'ada@quill.example', text: 'Hello' }],
   ] as const)
-    await new Shopper(service).send(path, { page: '/reach-us', 'back-to': '', ...fields });
+    await new Shopper(service).send(path, { page: '/contact', 'back-to': '', ...fields });
   const { signUps } = await walk<{ signUps: { number: number }[] }>('listSignUps');
   await walk('removeSignUp', { params: { number: String(signUps[0]?.number) } });
   const { messages } = await walk<{ messages: { number: number }[] }>('listMessages');

@@ -30,7 +30,7 @@ const write = (more: Readonly<Record<string, string>> = {}, headers = {}) =>
   new Shopper(service).send(
     '/message',
     {
-      page: '/reach-us',
+      page: '/contact',
       'back-to': FORM,
       name: 'Ada Quill',
       email: 'ada@quill.example',
@@ -51,7 +51,7 @@ test('a message is in the inbox, and goes to the store by email; the page thanks
       name: 'Ada Quill',
       subject: 'A tear',
       text: 'Can you\nmend it?',
-      page: '/reach-us',
+      page: '/contact',
       read: null,
     }),
   );
@@ -59,7 +59,7 @@ test('a message is in the inbox, and goes to the store by email; the page thanks
   await emailIsOut(service);
   const [letter] = readMailbox(mailboxOf(service.databaseUrl)).filter(({ to }) => to.includes('post@windrow.example'));
   expect(letter?.text).toMatch(
-    /^Can you\nmend it\?\n.*\nAda Quill, ada@quill\.example\nWritten on \/reach-us of Windrow Kites\./s,
+    /^Can you\nmend it\?\n.*\nAda Quill, ada@quill\.example\nWritten on \/contact of Windrow Kites\./s,
   );
 });
 
@@ -74,9 +74,9 @@ test('what is missing is said at each field, and nothing of it is lost', async (
 
 test('programs are thanked and not heard; a preview keeps nothing; one place cannot write without end', async () => {
   expect((await write({ website: 'x' })).text).toContain('class="form-done"');
-  const { url } = await service.call(routes.preview, { body: { page: 'content:reach-us' } });
+  const { url } = await service.call(routes.preview, { body: { page: 'content:contact' } });
   const { host, searchParams } = new URL(url);
-  const body = new URLSearchParams({ page: '/reach-us', 'back-to': FORM, name: 'A', email: 'a@b.example', text: 'T' });
+  const body = new URLSearchParams({ page: '/contact', 'back-to': FORM, name: 'A', email: 'a@b.example', text: 'T' });
   const previewed = await service.send(host.split(':')[0] ?? '', '/message', {
     method: 'POST',
     body: body.toString(),

@@ -48,7 +48,7 @@ test('one place cannot send without end, and is told when it may again', async (
   const answers = await Promise.all(Array.from({ length: 24 }, (_, i) => signUp(`many-${i}@quill.example`)));
   const refused = answers.filter(({ status }) => status === 409);
   expect(refused.length).toBeGreaterThan(0);
-  expect(refused[0]?.text).toMatch(/This was sent too often\. Please try again in \d+ minutes\./);
+  expect(refused[0]?.text).toMatch(/You have sent this too often\. Please try again in \d+ minutes\./);
   expect((await kept()).filter((one) => one.startsWith('many-'))).toHaveLength(answers.length - refused.length);
 });
 

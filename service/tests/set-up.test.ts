@@ -25,7 +25,7 @@ const edit = (...edits: object[]) =>
 test('no page is blank, and every page of the menus is there', async () => {
   const home = (await visit('/')).text;
   const paths = [...home.matchAll(/<li><a href="([^"]+)"/g)].map(([, path]) => path as string);
-  expect(paths).toEqual(['/browse', '/about', '/reach-us', '/delivery', '/terms', '/privacy']);
+  expect(paths).toEqual(['/browse', '/about', '/contact', '/delivery', '/terms', '/privacy']);
   for (const path of paths) {
     const { status, text } = await visit(path);
     expect([path, status, /<h1 class="page-title">[^<]+<\/h1>/.test(text)]).toEqual([path, 200, true]);
@@ -43,7 +43,7 @@ test('the list of what is left ticks itself off, and a page that is gone can be 
   ]);
   await edit({ type: 'create', what: 'content', name: 'Terms', code: 'terms', starter: 'terms' });
   expect((await service.call(routes.listMenus, { params })).menus[1]?.gone).toEqual([]);
-  for (const code of ['about', 'reach-us', 'delivery', 'terms', 'privacy'])
+  for (const code of ['about', 'contact', 'delivery', 'terms', 'privacy'])
     await edit({ type: 'set', document: `content/${code}`, field: 'readyMade', value: false, was: true });
   await edit({ type: 'set', document: 'template/home', field: 'name', value: 'Front', was: 'Home' });
   await service.call(routes.setWay, {
@@ -162,7 +162,7 @@ test('a content page that moves leaves a redirect, however it is published, and 
 });
 
 test('a content page has its texts in each language; what has none is refused', async () => {
-  const set = (field: string, value: string) => ({ type: 'set', document: 'content/reach-us', field, value });
+  const set = (field: string, value: string) => ({ type: 'set', document: 'content/contact', field, value });
   await edit(set('title@de', 'Kontakt'), set('text@de', '<p>Einfach antworten.</p>'));
   // Attributes are the page's own, in each language too; a template shows them, and a rule chooses by them.
   await edit(set('attributes.answer', 'Within a day'), set('attributes.answer@de', 'Am selben Tag'));
@@ -186,17 +186,17 @@ test('a content page has its texts in each language; what has none is refused', 
     params,
     query: { pageKind: 'content', when: 'attribute.answer is "within a day"' },
   });
-  expect(pages.map(({ page }) => page)).toEqual(['content:reach-us']);
+  expect(pages.map(({ page }) => page)).toEqual(['content:contact']);
   await service.call(routes.setLanguages, { params, body: { languages: ['de'] } });
   await publish();
   await eventually(async () => {
-    const german = (await visit('/de/reach-us')).text;
+    const german = (await visit('/de/contact')).text;
     expect(german).toMatch(/<h1 class="page-title">Kontakt<\/h1>.*Einfach antworten\./s);
   });
-  const english = (await visit('/reach-us')).text;
-  expect(english).toContain('<h1 class="page-title">Reach us</h1>');
+  const english = (await visit('/contact')).text;
+  expect(english).toContain('<h1 class="page-title">Contact us</h1>');
   expect(english).toContain('<dt>The answer</dt><dd>Within a day</dd>');
-  expect((await visit('/de/reach-us')).text).toContain('<dd>Am selben Tag</dd>');
+  expect((await visit('/de/contact')).text).toContain('<dd>Am selben Tag</dd>');
   // A row without a value is left out, and the list where no row has one.
   expect([english.includes('The never'), (await visit('/terms')).text.includes('<dl class="detail-rows"')]).toEqual([
     false,

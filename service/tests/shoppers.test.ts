@@ -44,7 +44,7 @@ test('whoever has not signed in is asked to, and of the page reads no more than 
 test('a link is sent; it signs in when its button is pressed, once, and leads back; signing out ends it', async () => {
   const shopper = new Shopper(service);
   const sent = await ask(shopper, 'vera@kites.example');
-  expect([sent.status, sent.text]).toEqual([200, expect.stringContaining('Look into your email')]);
+  expect([sent.status, sent.text]).toEqual([200, expect.stringContaining('Check your email')]);
   const link = linkTo('vera@kites.example');
   // A program that looks through email opens it, and nothing has happened.
   for (const one of [new Shopper(service), shopper]) {
@@ -86,7 +86,7 @@ test('with script only the form comes back; what is no address is said; one that
   expect(letters('bot@kites.example')).toEqual([]);
 });
 
-test('where no email server is named the team reads what was sent, and nobody else', async () => {
+test('where no email server is set up the team reads what was sent, and nobody else', async () => {
   await ask(new Shopper(service), 'shown@kites.example');
   const { sentEmails, delivered } = await service.call(routes.listSentEmail, { query: { limit: 1 } });
   expect([delivered, sentEmails]).toMatchObject([

@@ -8,7 +8,7 @@ export const thanks = defineKind(
     name: 'thanks',
     version: 1,
     title: 'Thanks',
-    sentence: 'Thanks the shopper by name, and says the number of the order.',
+    sentence: 'Thanks the shopper by name, and tells them the number of the order.',
     alsoCalled: ['confirmation'],
     fits: { pages: ['thank-you'], regions: [] },
     fields: {},

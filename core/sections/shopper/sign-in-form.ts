@@ -21,7 +21,7 @@ export const signInForm = defineKind(
       }),
       action: text('Button', 'What the button says.', { default: 'Send me a link', word: 'sign-in-action', max: 40 }),
       sent: text('Once it is sent', 'What is said once the link is on its way.', {
-        default: 'Look into your email: the link in it signs you in. It works for half an hour.',
+        default: 'Check your email: the link in it signs you in. It works for half an hour.',
         word: 'sign-in-sent',
         max: 200,
       }),

@@ -11,5 +11,5 @@ export const usualPages: SetUpPoint = {
     const missing = READY_PAGES.filter(({ code }) => state.get(keys.content(code)) === undefined);
     if (missing.length > 0) yield { sentence: `Missing: ${someOf(missing.map(({ title }) => `“${title}”`))}.` };
   },
-  done: () => 'About, reach us, delivery, terms and privacy are there.',
+  done: () => 'About, contact, delivery, terms and privacy are there.',
 };

@@ -341,7 +341,7 @@ create table page_due (
 );
 create index page_due_store on page_due (store_id, id);
 
--- What a store has sent while no email server is named; the latest few.
+-- What a store has sent while no email server is set up; the latest few.
 create table sent_email (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
