@@ -46,7 +46,11 @@ const CORE = [
   ['kinds/query.ts', '!isOfPage && !', 'false && !'],
   ['render/compose.ts', " && page.edition.mode === 'live'", ''],
   ['kinds/view.ts', "if (this.#sources.mode === 'live') return NOTHING;", ''],
-  ['facts/all.ts', 'new Set(names.flatMap((name) => factNamed(name).from))', "new Set(['cart', 'order', 'shopper', 'buying'])"],
+  [
+    'facts/all.ts',
+    'new Set(names.flatMap((name) => factNamed(name).from))',
+    "new Set(['cart', 'order', 'shopper', 'buying'])",
+  ],
   ['design/edits/common.ts', 'if (wanted.includes(place.at)) return;', 'return;'],
   ['design/draft.ts', 'a.order < b.order ? -1', 'a.order < b.order ? 1'],
   ['design/draft.ts', '.sort(inOrder).map(nested)', '.map(nested)'],

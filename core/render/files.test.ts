@@ -24,7 +24,7 @@ test('a script is called with each section of its kind, in the order of the page
   const kinds = kindSet([
     defineKind(about({ name: 'note', fields: {} }), {
       view: () => html`x`,
-      script: ((section: { seen: boolean }) => (section.seen = true)),
+      script: (section: { seen: boolean }) => (section.seen = true),
     }),
   ]);
   const sections = [{ seen: false }, { seen: false }];

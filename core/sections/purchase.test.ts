@@ -173,7 +173,7 @@ describe('cart and checkout', () => {
     } as const;
     const html = on('thank-you', ['thanks', 'order-lines'], { ...NO_FACTS, order });
     expect(html).toContain('<h1>Thank you, Mara &lt;Q&gt;</h1>');
-    expect(html).toMatch(/number 1001.*2 × Gannet, 1\.8 m.*€94\.80.*Brakenau<br>Germany/s);
+    expect(html).toMatch(/number is 1001.*2 × Gannet, 1\.8 m.*€94\.80.*Brakenau<br>Germany/s);
     expect(on('thank-you', ['thanks', 'order-lines'], NO_FACTS)).toContain('This order cannot be found.');
   });
 });
