@@ -148,7 +148,7 @@ export default tseslint.config(
     },
   },
   {
-    files: ['*.config.mjs', '{cli,console}/vite.config.mjs', 'scripts/demo-template.mjs'],
+    files: ['*.config.mjs', '.dependency-cruiser.mjs', '{cli,console}/vite.config.mjs', 'scripts/demo-template.mjs'],
     rules: { 'import-x/no-default-export': 'off' },
   },
   {

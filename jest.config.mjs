@@ -13,6 +13,7 @@ const common = {
   ],
   moduleNameMapper: {
     '^@parlour/(core|contract|service|demo)$': '<rootDir>/$1/index.ts',
+    '^@parlour/core/(.*)$': '<rootDir>/core/$1/index.ts',
     '^(\\.{1,2}/.*)\\.js$': '$1',
   },
   modulePathIgnorePatterns: ['<rootDir>/(core|contract|service|cli|demo|console)/dist'],

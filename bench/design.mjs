@@ -4,16 +4,10 @@
  */
 import { performance } from 'node:perf_hooks';
 import pg from 'pg';
-import {
-  applyEdit,
-  closedState,
-  FORMAT,
-  openDocument,
-  parseRule,
-  SHIPPED_KINDS,
-  starterDesign,
-  stateOf,
-} from '@parlour/core';
+import { applyEdit, closedState, openDocument, starterDesign } from '@parlour/core/design';
+import { FORMAT, stateOf } from '@parlour/core/documents';
+import { parseRule } from '@parlour/core/pages';
+import { SHIPPED_KINDS } from '@parlour/core/sections';
 import { migrate, openDatabase } from '@parlour/service';
 import { renewPages } from '../service/dist/assigning/renew.js';
 import { standardsOf } from '../service/dist/assigning/rows.js';
@@ -35,7 +29,7 @@ const PRODUCTS = 100_000;
 const RULES = 500;
 const EDITS = 100_000;
 
-/** @returns {import('@parlour/core').TemplateDocument} */
+/** @returns {import('@parlour/core/documents').TemplateDocument} */
 const template = (t) => ({
   format: FORMAT,
   type: 'template',
@@ -262,7 +256,7 @@ async function pagesRows(db, client, { design: { id } }) {
   const renew = await alternate({
     ours: timed(() => {
       const first = turn++ % 2 ? 't1' : 't2';
-      const { lists, ...rest } = /** @type {import('@parlour/core').AssignmentsDocument} */ (state.get(key));
+      const { lists, ...rest } = /** @type {import('@parlour/core/documents').AssignmentsDocument} */ (state.get(key));
       const all = { id: 'all', values: { when: parseRule('price >= 0', 'product'), template: first } };
       const changed = stateOf([...documents, [key, { ...rest, lists: { rules: [all, ...lists.rules] } }]]);
       return renewPages(db, design, 'draft', changed, 'product');

@@ -3,7 +3,7 @@
  * runs must not depend on it. Then how many products change in a second, each with its pages worked out anew.
  */
 import { performance } from 'node:perf_hooks';
-import { keys } from '@parlour/core';
+import { keys } from '@parlour/core/documents';
 import { affectedPages } from '../service/dist/assigning/affected.js';
 import { renewPages } from '../service/dist/assigning/renew.js';
 import { changeProduct } from '../service/dist/catalogue/change-product.js';
@@ -92,7 +92,7 @@ async function dryRun(store) {
   const start = performance.now();
   const design = await designById(store.db, store.design.id);
   const draft = await openDraft(store.db, design);
-  const result = await tryUnit(store.db, design, draft, store.author, [request]);
+  const result = await tryUnit(store.db, design, draft, store.author, 'bench', [request]);
   const { total } = await affectedPages(store.db, design, draft, result, { limit: 100 });
   if (total < store.products) throw new Error(`A dry run told ${total} of ${store.products} pages.`);
   return performance.now() - start;

@@ -8,19 +8,12 @@ import { createSSRApp, h } from 'vue';
 import { renderToString } from '@vue/server-renderer';
 import { Eta } from 'eta';
 import handlebars from 'handlebars';
-import {
-  assemblePage,
-  askPage,
-  composePage,
-  makeLocale,
-  NO_FACTS,
-  NO_QUERY,
-  PageData,
-  renderPage,
-  SHIPPED_KINDS,
-  starterDesign,
-  stateOf,
-} from '@parlour/core';
+import { starterDesign } from '@parlour/core/design';
+import { stateOf } from '@parlour/core/documents';
+import { NO_QUERY, PageData } from '@parlour/core/kinds';
+import { makeLocale } from '@parlour/core/locale';
+import { assemblePage, askPage, composePage, renderPage } from '@parlour/core/render';
+import { SHIPPED_KINDS } from '@parlour/core/sections';
 import { escape, listingByHand } from './listing-by-hand.mjs';
 import { alternate } from './rounds.mjs';
 
@@ -88,7 +81,7 @@ export function prepared() {
       page,
       data,
       cards,
-      facts: NO_FACTS,
+      facts: {},
       canonical: 'http://bench.example/browse/all',
       fonts: ['/fonts/a.woff2', '/fonts/b.woff2'],
       styles: ['/styles/a.css', '/styles/b.css'],

@@ -6,14 +6,9 @@ import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { printable } from './printable.js';
 import { worldOf, type World } from './world.js';
-import {
-  counted,
-  kindsByName,
-  Problem,
-  redirectsInWords,
-  type EditRequest,
-  type KindDescriptions,
-} from '@parlour/core';
+import { counted, Problem } from '@parlour/core';
+import { redirectsInWords, type EditRequest } from '@parlour/core/design';
+import { kindsByName, type KindDescriptions } from '@parlour/core/kinds';
 import { createClient, routes, type AnswerOf, type Client, type InputArgument, type Route } from '@parlour/contract';
 
 export interface Credentials {

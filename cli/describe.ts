@@ -1,23 +1,10 @@
 /** A document of a design as text for people: its own values, then its sections or its entries. */
-import {
-  FRAME,
-  cut,
-  DOCUMENT_TYPES,
-  hasSections,
-  headField,
-  inOrder,
-  isBound,
-  openDocument,
-  sectionName,
-  splitKey,
-  lookFields,
-  type Document,
-  type Field,
-  type Fields,
-  type KindDescriptions,
-  type Section,
-  type Values,
-} from '@parlour/core';
+import { cut } from '@parlour/core';
+import { DOCUMENT_TYPES, headField, inOrder, openDocument, sectionName } from '@parlour/core/design';
+import { hasSections, type Document, type Section, type Values } from '@parlour/core/documents';
+import { isBound, splitKey, type Field, type Fields } from '@parlour/core/fields';
+import { FRAME, type KindDescriptions } from '@parlour/core/kinds';
+import { lookFields } from '@parlour/core/look';
 import { writeValue } from './values.js';
 
 /** What a document is described with: the store's time zone, for days and times, and its section kinds. */

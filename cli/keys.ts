@@ -1,5 +1,6 @@
 /** Names of documents, and of places in them, as they are written on the command line. */
-import { keys, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { keys } from '@parlour/core/documents';
 
 /** A template's code, or the key of any document, such as around/header/standard. */
 export const documentKey = (name: string): string =>

@@ -1,22 +1,9 @@
 /** Values as they are written on the command line, by the type of their field. */
 import { InvalidArgumentError } from 'commander';
-import {
-  capitalised,
-  checkKeyed,
-  didYouMean,
-  instantOf,
-  inZone,
-  isPageKind,
-  pageKinds,
-  parseRule,
-  printRule,
-  Problem,
-  type Field,
-  type Link,
-  type PageKind,
-  type ProductSource,
-  type Rule,
-} from '@parlour/core';
+import { capitalised, didYouMean, Problem } from '@parlour/core';
+import { checkKeyed, type Field, type Link, type ProductSource } from '@parlour/core/fields';
+import { isPageKind, pageKinds, parseRule, printRule, type PageKind, type Rule } from '@parlour/core/pages';
+import { instantOf, inZone } from '@parlour/core/time';
 import type { Context } from './context.js';
 import { hashOfPicture } from './named-picture.js';
 

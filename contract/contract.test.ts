@@ -2,7 +2,8 @@ import { createServer, type IncomingMessage, type Server } from 'node:http';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
 import type { Schema } from 'yup';
-import { jsonSchema, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { jsonSchema } from '@parlour/core/fields';
 import { createClient, openapi, pathParams, routes, type Route } from './index.js';
 
 test('every number that a list or a query takes has an end, so that no database sees one it cannot hold', () => {

@@ -1,6 +1,7 @@
 /** The OpenAPI 3.1 description, made from the same schemas that validate. */
 import type { Schema } from 'yup';
-import { jsonSchema, PROBLEMS, type JsonSchema } from '@parlour/core';
+import { PROBLEMS } from '@parlour/core';
+import { jsonSchema, type JsonSchema } from '@parlour/core/fields';
 import { pathParams, type Route } from './route.js';
 import { routes } from './routes/index.js';
 

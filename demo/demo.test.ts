@@ -1,18 +1,17 @@
+import { checkPublish, openDocument } from '@parlour/core/design';
 import {
-  assemblePage,
-  checkPublish,
+  RESERVED_SEGMENTS,
   hasSections,
   keys,
-  menuEntries,
-  openDocument,
-  parsePage,
-  RESERVED_SEGMENTS,
   sectionsIn,
-  SHIPPED_KINDS,
   type ContentDocument,
   type MenuDocument,
   type Section,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import { menuEntries } from '@parlour/core/kinds';
+import { parsePage } from '@parlour/core/pages';
+import { assemblePage } from '@parlour/core/render';
+import { SHIPPED_KINDS } from '@parlour/core/sections';
 import { collections, products } from './windrow/products.js';
 import { windrowDesign } from './windrow/design.js';
 import { harbourPicture, productPicture, studyPicture, toPng } from './windrow/pictures.js';

@@ -1,5 +1,6 @@
 /** What a demo store is made of: plain data, which the service writes into an empty database. */
-import type { DeliveryMethod, StoreDetails, WholeState } from '@parlour/core';
+import type { DeliveryMethod, StoreDetails } from '@parlour/core/commerce';
+import type { WholeState } from '@parlour/core/documents';
 
 export interface DemoVariant {
   readonly code: string;

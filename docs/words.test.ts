@@ -1,7 +1,7 @@
 /** The list of words names what ships. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { SHIPPED_KINDS } from '@parlour/core';
+import { SHIPPED_KINDS } from '@parlour/core/sections';
 
 test('the list of words has every section kind, in the order of the catalogue', () => {
   const listed = /\*\*Section kinds:\*\* (.*)\./.exec(readFileSync(join(__dirname, 'words.md'), 'utf8'))?.[1];

@@ -1,6 +1,7 @@
 /** Every setting of the look changes something that a shopper sees on a real page. */
 import type { BrowserContext, Page } from 'playwright-core';
-import { LOOK_GROUPS, lookFields, lookRoot, type LookDocument } from '@parlour/core';
+import type { LookDocument } from '@parlour/core/documents';
+import { LOOK_GROUPS, lookFields, lookRoot } from '@parlour/core/look';
 import { otherValues } from '../core/tests/other-values.js';
 import { testService, type TestService } from '../service/tests/service.js';
 import { openBrowser } from './browser.js';

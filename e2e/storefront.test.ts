@@ -1,5 +1,5 @@
 import { routes } from '@parlour/contract';
-import type { EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
 import { complaints, openBrowser, soon } from './browser.js';

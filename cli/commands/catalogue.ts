@@ -1,6 +1,7 @@
 /** Products: looking at one, changing it. Shoppers see a change at once; nothing is published. */
 import type { Command } from 'commander';
-import { counted, currencyDecimals, formatMoney, Problem } from '@parlour/core';
+import { counted, Problem } from '@parlour/core';
+import { currencyDecimals, formatMoney } from '@parlour/core/locale';
 import { routes, type AnswerOf, type BodyOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';

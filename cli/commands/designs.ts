@@ -1,6 +1,7 @@
 /** Several designs, comparing, timed changes, and the log of what happened. */
 import type { Command } from 'commander';
-import { counted, inZone } from '@parlour/core';
+import { counted } from '@parlour/core';
+import { inZone } from '@parlour/core/time';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';

@@ -1,14 +1,8 @@
 /** Everything else a design is made of: look, menus, content pages, arrangements, additions, paths and redirects. */
 import type { Command } from 'commander';
-import {
-  CREATABLE,
-  headField,
-  Problem,
-  type Creatable,
-  type CreateRequest,
-  type EditRequest,
-  type PageKind,
-} from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { CREATABLE, headField, type Creatable, type CreateRequest, type EditRequest } from '@parlour/core/design';
+import type { PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { contextOf, WRONG_USE } from '../context.js';
 import { table } from '../table.js';

@@ -1,6 +1,6 @@
 /** A unit of edits written as JSON: what the other commands do one at a time, all or none. */
 import type { Command } from 'commander';
-import type { EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import { contextOf } from '../context.js';
 
 export function editCommand(program: Command): void {

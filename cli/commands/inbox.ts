@@ -1,7 +1,8 @@
 /** What shoppers leave in the forms of a store: email addresses for news, and messages. */
 import { writeFileSync } from 'node:fs';
 import type { Command } from 'commander';
-import { counted, csv, cut, inZone } from '@parlour/core';
+import { counted, csv, cut } from '@parlour/core';
+import { inZone } from '@parlour/core/time';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';

@@ -1,6 +1,7 @@
 /** The catalogue of section kinds. */
 import type { Command } from 'commander';
-import { BREAK_MARK, FRAME, isCalled, type Field, type Fields } from '@parlour/core';
+import { BREAK_MARK, type Field, type Fields } from '@parlour/core/fields';
+import { FRAME, isCalled } from '@parlour/core/kinds';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';

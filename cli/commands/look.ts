@@ -1,19 +1,10 @@
 /** The look of the store: its settings, contrast, and design tokens in and out. */
 import { writeFileSync } from 'node:fs';
 import type { Command } from 'commander';
-import {
-  colourPairs,
-  inWords,
-  keys,
-  LOOK_GROUPS,
-  lookFields,
-  lookTokens,
-  readTokens,
-  type EditRequest,
-  type Field,
-  type LookDocument,
-  type Tokens,
-} from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import { keys, type LookDocument } from '@parlour/core/documents';
+import { inWords, type Field } from '@parlour/core/fields';
+import { colourPairs, LOOK_GROUPS, lookFields, lookTokens, readTokens, type Tokens } from '@parlour/core/look';
 import { routes } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';

@@ -1,19 +1,18 @@
 /** What sections and entries have in common: where they go, setting, moving and removing them. */
 import type { Command } from 'commander';
+import { listed, Problem } from '@parlour/core';
 import {
   documentIn,
   isSection,
-  kindName,
-  listed,
   nodeField,
   nodeIn,
   openDocument,
-  Problem,
   splitField,
   type DraftDocument,
   type EditRequest,
   type PlaceRequest,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import { kindName } from '@parlour/core/kinds';
 import { routes } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { valueFor } from '../values.js';

@@ -1,6 +1,9 @@
 /** Orders, and the delivery methods. */
 import { Argument, InvalidArgumentError, type Command } from 'commander';
-import { counted, currencyDecimals, formatMoney, inZone, Problem, type Order } from '@parlour/core';
+import { counted, Problem } from '@parlour/core';
+import type { Order } from '@parlour/core/commerce';
+import { currencyDecimals, formatMoney } from '@parlour/core/locale';
+import { inZone } from '@parlour/core/time';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';

@@ -1,17 +1,10 @@
 /** Store pages: listing, why, assigning templates, previewing. */
 import { Option, type Command } from 'commander';
-import {
-  counted,
-  instantOf,
-  inZone,
-  isPageKind,
-  LIMITS,
-  PAGE_SORTS,
-  Problem,
-  type PageKind,
-  type Scenario,
-  type ScenarioLine,
-} from '@parlour/core';
+import { counted, Problem } from '@parlour/core';
+import type { Scenario, ScenarioLine } from '@parlour/core/commerce';
+import { LIMITS } from '@parlour/core/design';
+import { isPageKind, PAGE_SORTS, type PageKind } from '@parlour/core/pages';
+import { instantOf, inZone } from '@parlour/core/time';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';

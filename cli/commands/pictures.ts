@@ -2,7 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import type { Command } from 'commander';
-import { leftOutInWords, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { leftOutInWords } from '@parlour/core/kinds';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { hashOfPicture } from '../named-picture.js';

@@ -2,7 +2,9 @@
 import { randomUUID } from 'node:crypto';
 import type { Command } from 'commander';
 import { routes } from '@parlour/contract';
-import { inZone, Problem, redirectsInWords } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { redirectsInWords } from '@parlour/core/design';
+import { inZone } from '@parlour/core/time';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 

@@ -1,6 +1,8 @@
 /** Rules: which pages of a kind get which template, tried in order. */
 import type { Command } from 'commander';
-import { instantOf, keys, parseRule, printRule, type PageKind, type Rule } from '@parlour/core';
+import { keys } from '@parlour/core/documents';
+import { parseRule, printRule, type PageKind, type Rule } from '@parlour/core/pages';
+import { instantOf } from '@parlour/core/time';
 import { routes } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';

@@ -1,6 +1,6 @@
 /** Sections of templates and other documents. */
 import type { Command } from 'commander';
-import { kindRef } from '@parlour/core';
+import { kindRef } from '@parlour/core/kinds';
 import { contextOf } from '../context.js';
 import {
   addNode,

@@ -1,15 +1,9 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import { Argument, type Command } from 'commander';
-import {
-  inZone,
-  listed,
-  ROLES,
-  STORE_DETAILS,
-  told,
-  type Role,
-  type SetUpPlace,
-  type StoreDetail,
-} from '@parlour/core';
+import { listed, ROLES, told, type Role } from '@parlour/core';
+import { STORE_DETAILS, type StoreDetail } from '@parlour/core/commerce';
+import type { SetUpPlace } from '@parlour/core/set-up';
+import { inZone } from '@parlour/core/time';
 import { routes } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';

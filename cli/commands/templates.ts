@@ -1,6 +1,10 @@
 /** Templates: list, show, draw, copy, create, remove. */
 import type { Command } from 'commander';
-import { keys, movedInOrder, Problem, typeOfKey, type PageKind } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { movedInOrder } from '@parlour/core/assign';
+import { typeOfKey } from '@parlour/core/design';
+import { keys } from '@parlour/core/documents';
+import type { PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { writeFileSync } from 'node:fs';
 import { contextOf } from '../context.js';

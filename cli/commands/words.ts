@@ -1,6 +1,8 @@
 /** The words of the storefront that no section sets, in each language of the store. */
 import { Command } from 'commander';
-import { didYouMean, keys, listWords, Problem, shippedWords, wordField, type WordsDocument } from '@parlour/core';
+import { didYouMean, Problem } from '@parlour/core';
+import { keys, type WordsDocument, listWords, wordField } from '@parlour/core/documents';
+import { shippedWords } from '@parlour/core/locale';
 import { routes } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';

@@ -1,11 +1,10 @@
+import { Problem } from '@parlour/core';
 import {
   choice,
   dateTime,
   link,
   number,
   picture,
-  Problem,
-  parseRule,
   prose,
   rule,
   source,
@@ -13,7 +12,8 @@ import {
   toggle,
   words,
   type Field,
-} from '@parlour/core';
+} from '@parlour/core/fields';
+import { parseRule } from '@parlour/core/pages';
 import { table } from '../table.js';
 import { readValue, writeValue } from '../values.js';
 

@@ -1,13 +1,7 @@
 /** The one way the console talks to the service, and what every page shares: who, which store, what is unpublished. */
-import {
-  can,
-  kindsByName,
-  Problem,
-  type Capability,
-  type EditRequest,
-  type KindDescriptions,
-  type Role,
-} from '@parlour/core';
+import { can, Problem, type Capability, type Role } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import { kindsByName, type KindDescriptions } from '@parlour/core/kinds';
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
 import { QueryCache, QueryClient } from '@tanstack/vue-query';
 import { markRaw, reactive } from 'vue';

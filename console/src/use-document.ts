@@ -1,5 +1,6 @@
 /** One document of the draft, as a page of the console works on it. */
-import type { Document, EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import type { Document } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch, type Ref } from 'vue';
 import { useAnswer } from './answers';

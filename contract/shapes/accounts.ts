@@ -1,6 +1,7 @@
 /** People: signing in, tokens, the team, who did what. */
 import { array, boolean, number, string } from 'yup';
-import { closed, isEmailAddress, plainText, ROLES } from '@parlour/core';
+import { ROLES, closed, plainText } from '@parlour/core';
+import { isEmailAddress } from '@parlour/core/fields';
 import { typed } from './common.js';
 
 const emailText = () =>

@@ -1,6 +1,9 @@
 /** What many shapes need. */
 import { array, boolean, mixed, number, string, type Schema } from 'yup';
-import { closed, GROUNDWORKS, pageKinds, type JsonSchema } from '@parlour/core';
+import { closed } from '@parlour/core';
+import type { JsonSchema } from '@parlour/core/fields';
+import { GROUNDWORKS } from '@parlour/core/groundworks';
+import { pageKinds } from '@parlour/core/pages';
 
 /** A JSON value whose TypeScript type core declares; `json` says its form. */
 export const typed = <T>(json: JsonSchema) => mixed<NonNullable<T>>().required().meta({ json }) as Schema<T>;

@@ -1,6 +1,8 @@
 /** Designs, publishing, comparing, timed changes. */
 import { array, boolean, number, string } from 'yup';
-import { codeText, closed, plainText, LIMITS, type SetUpPlace } from '@parlour/core';
+import { codeText, closed, plainText } from '@parlour/core';
+import { LIMITS } from '@parlour/core/design';
+import type { SetUpPlace } from '@parlour/core/set-up';
 import { groundworkCode, somePages, typed } from './common.js';
 import { change } from './drafts.js';
 

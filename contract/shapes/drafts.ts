@@ -1,6 +1,7 @@
 /** Edits, and what happens to a draft. */
 import { array, boolean, number, string, type Schema } from 'yup';
-import { codeText, closed, editRequestSchema, plainText, LIMITS, type Edit, type EditRequest } from '@parlour/core';
+import { codeText, closed, plainText } from '@parlour/core';
+import { editRequestSchema, LIMITS, type Edit, type EditRequest } from '@parlour/core/design';
 import { typed, somePages } from './common.js';
 
 export const unitRequest = closed({

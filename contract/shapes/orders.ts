@@ -1,6 +1,7 @@
 /** Delivery methods, and orders. */
 import { array, number } from 'yup';
-import { closed, codeText, plainText, type DeliveryMethod, type PlacedOrder } from '@parlour/core';
+import { closed, codeText, plainText } from '@parlour/core';
+import type { DeliveryMethod, PlacedOrder } from '@parlour/core/commerce';
 import { listedBefore, typed } from './common.js';
 
 const COUNTRY = /^[A-Z]{2}$/;

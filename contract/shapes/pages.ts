@@ -1,16 +1,10 @@
 /** Store pages, templates and documents of a draft. */
 import { array, boolean, mixed, number, string } from 'yup';
-import {
-  codeText,
-  closed,
-  PAGE_SORTS,
-  pageKinds,
-  plainText,
-  scenarioSchema,
-  type Document,
-  type DraftDocument,
-  type PlaceAround,
-} from '@parlour/core';
+import { codeText, closed, plainText } from '@parlour/core';
+import { scenarioSchema } from '@parlour/core/commerce';
+import type { DraftDocument } from '@parlour/core/design';
+import type { Document, PlaceAround } from '@parlour/core/documents';
+import { PAGE_SORTS, pageKinds } from '@parlour/core/pages';
 import { typed, pageKind, reason, wantedReason } from './common.js';
 
 export const page = closed({

@@ -1,16 +1,10 @@
 /** Stores, section kinds, pictures. */
 import { array, boolean, number, string } from 'yup';
-import {
-  closed,
-  codeText,
-  pageKinds,
-  plainText,
-  STORE_DETAILS,
-  type JsonSchema,
-  type KindDescription,
-  type StoreDetail,
-  type StoreDetails,
-} from '@parlour/core';
+import { closed, codeText, plainText } from '@parlour/core';
+import { STORE_DETAILS, type StoreDetail, type StoreDetails } from '@parlour/core/commerce';
+import type { JsonSchema } from '@parlour/core/fields';
+import type { KindDescription } from '@parlour/core/kinds';
+import { pageKinds } from '@parlour/core/pages';
 import { groundworkCode, pageKind, typed } from './common.js';
 
 export const store = closed({

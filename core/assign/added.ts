@@ -1,11 +1,11 @@
 /** Additions in words: where they go, and for which pages. */
-import { aroundInWords, type Target } from '../design/document.js';
+import { aroundInWords, type Target } from '../documents/document.js';
 import type { Draft } from '../design/draft.js';
 import { nameOf } from '../design/document-types.js';
 import { sectionName } from '../design/edits/common.js';
 import type { KindDescriptions } from '../kinds/kind.js';
-import { kindInWords, PAGE_KINDS } from './page.js';
-import { printRule } from './rule-text.js';
+import { kindInWords, PAGE_KINDS } from '../pages/page.js';
+import { printRule } from '../pages/rule-text.js';
 
 /**
  * Where an addition goes.

@@ -1,18 +1,10 @@
 /** Where additions stand: in regions and open places, right beside sections, in an order set by hand, for some languages. */
-import { stateOf } from '../design/state.js';
-import {
-  applyRequests,
-  documentsOf,
-  partsOf,
-  planPage,
-  planParts,
-  SHIPPED_KINDS,
-  why,
-  type AdditionDocument,
-  type Document,
-  type PlanParts,
-  type SectionedDocument,
-} from '../index.js';
+import { stateOf } from '../documents/state.js';
+import { documentsOf, partsOf, planParts, why } from './index.js';
+import { applyRequests } from '../design/index.js';
+import type { AdditionDocument, Document, SectionedDocument } from '../documents/index.js';
+import { planPage, type PlanParts } from '../plan/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { assignments, draftOf, refusal, section, template, tools } from '../tests/designs.js';
 import { made, render, SETTING } from '../tests/pages.js';
 

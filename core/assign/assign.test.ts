@@ -1,23 +1,8 @@
-import { stateOf } from '../design/state.js';
-import {
-  additionsFor,
-  assignedTemplate,
-  keys,
-  matchPath,
-  parsePage,
-  parseRule,
-  pathOf,
-  patternsOf,
-  printRule,
-  sectionOnPage,
-  SHIPPED_KINDS,
-  STANDARD_PATHS,
-  why,
-  whySection,
-  type Document,
-  type SubjectFacts,
-  rulesThatDiffer,
-} from '../index.js';
+import { stateOf } from '../documents/state.js';
+import { additionsFor, assignedTemplate, sectionOnPage, why, whySection, rulesThatDiffer } from './index.js';
+import { matchPath, pathOf, patternsOf, STANDARD_PATHS, keys, type Document } from '../documents/index.js';
+import { parsePage, parseRule, printRule, type SubjectFacts } from '../pages/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { assignments, refusal, section, template } from '../tests/designs.js';
 
 const SETTING = { now: '2026-11-23T10:00Z', decimals: 2 };

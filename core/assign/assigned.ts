@@ -1,10 +1,10 @@
 /** Which template a store page has: this page, then the first rule that matches, then the standard of its kind. */
-import type { AssignmentsDocument, Entry } from '../design/document.js';
-import type { DesignState } from '../design/state.js';
-import { keys } from '../design/document.js';
+import type { AssignmentsDocument, Entry } from '../documents/document.js';
+import type { DesignState } from '../documents/state.js';
+import { keys } from '../documents/document.js';
 import { isSame } from '../design/edits/common.js';
-import { parsePage, type PageCode, type PageKind } from './page.js';
-import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from './rule.js';
+import { parsePage, type PageCode, type PageKind } from '../pages/page.js';
+import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from '../pages/rule.js';
 
 /** A store page as rules see it. */
 export interface AskedPage {

@@ -1,7 +1,7 @@
 /** The facts rules see of a subject, normalised in one place: folded texts, minor units, no nulls. */
-import type { ContentDocument } from '../design/document.js';
+import type { ContentDocument } from '../documents/document.js';
 import type { Subject } from '../kinds/data.js';
-import { fold, type Scalar, type SubjectFacts } from './rule.js';
+import { fold, type Scalar, type SubjectFacts } from '../pages/rule.js';
 
 /** What the facts of a product are made from. */
 export interface ProductFacts {

@@ -7,11 +7,11 @@ import {
   type DocumentKey,
   type PlaceAround,
   type SectionedDocument,
-} from '../design/document.js';
+} from '../documents/document.js';
 import { kindName, SHARED_SECTION } from '../kinds/kind.js';
 import { Problem } from '../problem.js';
 import type { PlanParts } from '../plan/plan.js';
-import type { DesignState } from '../design/state.js';
+import type { DesignState } from '../documents/state.js';
 import { regionsOf, type Why } from './why.js';
 
 export interface PageParts {

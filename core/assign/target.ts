@@ -1,9 +1,9 @@
 /** Additions: which sections are put into regions and open places of a page, by page, by kind or by rule. */
-import type { AdditionDocument, DocumentKey, Target } from '../design/document.js';
+import type { AdditionDocument, DocumentKey, Target } from '../documents/document.js';
 import { type AskedPage, type RuleSetting } from './assigned.js';
-import { documentsIn, type DesignState } from '../design/state.js';
-import { parsePage } from './page.js';
-import { readyRule, type ReadyRule } from './rule.js';
+import { documentsIn, type DesignState } from '../documents/state.js';
+import { parsePage } from '../pages/page.js';
+import { readyRule, type ReadyRule } from '../pages/rule.js';
 
 /** An addition that a page shows. */
 export interface Addition {

@@ -1,5 +1,5 @@
 /** The order of templates in lists. */
-import { inTemplateOrder, movedInOrder } from '../index.js';
+import { inTemplateOrder, movedInOrder } from './index.js';
 
 const some = ['Summer', 'Autumn', 'Winter'].map((name) => ({ code: name.toLowerCase(), name }));
 const codes = (order?: readonly string[]): string[] => inTemplateOrder(some, order).map(({ code }) => code);

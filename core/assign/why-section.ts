@@ -7,7 +7,7 @@ import {
   type TemplateDocument,
   type LookDocument,
   type Values,
-} from '../design/document.js';
+} from '../documents/document.js';
 import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { PLAIN, type Telling } from '../fields/telling.js';
@@ -17,7 +17,7 @@ import { Problem } from '../problem.js';
 import type { KindDescriptions } from '../kinds/kind.js';
 import { listed } from '../words.js';
 import { lookFields } from '../look/settings.js';
-import type { DesignState } from '../design/state.js';
+import type { DesignState } from '../documents/state.js';
 import { documentsOf, partsOf } from './page-parts.js';
 import type { Why } from './why.js';
 

@@ -13,7 +13,7 @@ import {
   type Target,
   type TemplateDocument,
   type LookDocument,
-} from '../design/document.js';
+} from '../documents/document.js';
 import { inWords, shown } from '../fields/in-words.js';
 import { sectionName } from '../design/edits/common.js';
 import { kindName, OPEN_PLACE, type KindDescriptions } from '../kinds/kind.js';
@@ -28,11 +28,11 @@ import {
   type ReadyEntry,
   type RuleSetting,
 } from './assigned.js';
-import type { DesignState } from '../design/state.js';
+import type { DesignState } from '../documents/state.js';
 import { regionInWords } from './added.js';
-import { kindInWords, parsePage } from './page.js';
-import type { Rule, Scalar, SubjectFacts } from './rule.js';
-import { printRule } from './rule-text.js';
+import { kindInWords, parsePage } from '../pages/page.js';
+import type { Rule, Scalar, SubjectFacts } from '../pages/rule.js';
+import { printRule } from '../pages/rule-text.js';
 import { additionsFor, MOST_ADDITIONS } from './target.js';
 
 /** The page that is asked about. */

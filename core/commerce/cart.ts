@@ -1,5 +1,5 @@
 /** A cart as it is kept, with what its shopper has told so far. */
-import type { PictureInfo } from '../kinds/data.js';
+import type { PictureInfo } from '../pictures.js';
 
 /** What is in a cart of one variant. */
 export interface CartLine {

@@ -1,7 +1,7 @@
 /** A page as somebody else meets it: at another time, with a cart, from another country. Previews are shown so. */
 import * as yup from 'yup';
 import { isInstant, normalInstant } from '../fields/schema.js';
-import { closed, codeText, plainText } from '../fields/shapes.js';
+import { closed, codeText, plainText } from '../shapes.js';
 import type { Buyer } from './cart.js';
 
 /** So many of a variant. */

@@ -1,8 +1,7 @@
 /** What a shopper has seen of an order before placing it: what was seen is what is charged. */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import { canonicalJson } from '../design/hash.js';
-import type { Facts } from '../facts/all.js';
+import { canonicalJson } from '../canonical-json.js';
 import type { DeliveryOffer } from './delivery.js';
 import type { OrderLine, Totals } from './order.js';
 
@@ -38,8 +37,15 @@ export const seenMark = ({ lines, delivery, totals }: Charged): string =>
     ),
   ).slice(0, 24);
 
-/** What the facts of an open page show of it. */
-export const chargedIn = ({ cart, delivery, totals }: Pick<Facts, 'cart' | 'delivery' | 'totals'>): Charged => ({
+/** What an open page shows of a cart, its delivery and its sums. */
+export interface ShownSums {
+  readonly cart: { readonly lines: readonly OrderLine[] };
+  readonly delivery: { readonly offers: readonly DeliveryOffer[]; readonly chosen: string | null };
+  readonly totals: Totals;
+}
+
+/** What of it is charged. */
+export const chargedIn = ({ cart, delivery, totals }: ShownSums): Charged => ({
   lines: cart.lines,
   delivery: delivery.offers.find(({ code }) => code === delivery.chosen) ?? null,
   totals,

@@ -1,10 +1,12 @@
 /** The form of the checkout as it was sent: its fields stand in any sections, some in several. */
 import { isEmailAddress } from '../fields/email-address.js';
-import { FIELD_MARK } from '../kinds/view.js';
 import type { Buyer } from './cart.js';
 import type { WordName } from '../locale/words.js';
 import { offersTo, type DeliveryMethod } from './delivery.js';
 import { PAYMENT_METHODS, type PaymentMethod } from './order.js';
+
+/** What stands between the path of a section and the name of a field in it, in the names of inputs. */
+export const FIELD_MARK = ':';
 
 const BUYER_FIELDS = ['email', 'name', 'street', 'postcode', 'city', 'country'] as const satisfies (keyof Buyer)[];
 const FIELDS: ReadonlySet<string> = new Set([...BUYER_FIELDS, 'delivery', 'payment']);

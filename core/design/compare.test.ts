@@ -5,12 +5,12 @@ import {
   openDocument,
   replay,
   sameContent,
-  SHIPPED_KINDS,
   withChosen,
-  type Document,
   type DraftDocument,
-  type Telling,
-} from '../index.js';
+} from './index.js';
+import type { Document } from '../documents/index.js';
+import type { Telling } from '../fields/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { anyTemplate, assignments, section, template } from '../tests/designs.js';
 
 const KEY = 'template/home';

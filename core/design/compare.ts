@@ -1,5 +1,5 @@
 /** What differs between two states of a design, as data and in sentences; and the state with only some of it. */
-import type { PageCode } from '../assign/page.js';
+import type { PageCode } from '../pages/page.js';
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { pagesIn, PLAIN, type Telling } from '../fields/telling.js';
@@ -8,7 +8,7 @@ import { FRAME } from '../kinds/frame.js';
 import type { KindDescriptions } from '../kinds/kind.js';
 import { capitalised } from '../words.js';
 import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
-import { codeOf, type DocumentKey, type NodeId } from './document.js';
+import { codeOf, type DocumentKey, type NodeId } from '../documents/document.js';
 import { childrenOf, nodeAt, samePlace, type Draft, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys, editsBetween } from './difference.js';
 import { fieldsOfNode, sectionName } from './edits/common.js';

@@ -1,5 +1,6 @@
 /** What an editor may change: words, pictures, links and content pages; never structure, look or assignments. */
-import { applyRequests, checkContentEdits, invertEdit, SHIPPED_KINDS, type EditRequest } from '../index.js';
+import { applyRequests, checkContentEdits, invertEdit, type EditRequest } from './index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { assignments, draftOf, refusal, section, template, tools, withChanges } from '../tests/designs.js';
 
 const draft = draftOf({

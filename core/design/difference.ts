@@ -1,5 +1,5 @@
 /** The edits that make one state of a document into another. So a draft follows a revert, a merge or a file. */
-import type { DocumentKey, NodeId } from './document.js';
+import type { DocumentKey, NodeId } from '../documents/document.js';
 import { isSection, nodeAt, samePlace, subtree, type DraftDocument, type DraftNode } from './draft.js';
 import { impliedDocument } from './document-types.js';
 import { isSame } from './edits/common.js';

@@ -21,9 +21,9 @@ import {
 import { pageInWords, type Telling } from '../fields/telling.js';
 import { isTranslatable, splitKey } from '../fields/value.js';
 import { capitalised } from '../words.js';
-import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
-import { normalPath } from '../assign/paths.js';
-import { wordField } from '../locale/own-words.js';
+import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../pages/page.js';
+import { normalPath } from '../documents/paths.js';
+import { wordField } from '../documents/own-words.js';
 import { GROUNDWORKS } from '../groundworks/shipped.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {
@@ -37,7 +37,7 @@ import {
   type PlaceAround,
   type Values,
   type Width,
-} from './document.js';
+} from '../documents/document.js';
 import type { DraftDocument } from './draft.js';
 import { LIMITS } from './limits.js';
 import { isOneOf } from '../one-of.js';

@@ -1,18 +1,15 @@
 import fc from 'fast-check';
+import { Problem, canonicalJson } from '../index.js';
 import {
-  canonicalJson,
   closeDocument,
   LIMITS,
   openDocument,
   orderFor,
-  Problem,
   siblingsIn,
-  type Document,
   type DraftSection,
-  type Section,
   type DraftDocument,
-  type TemplateDocument,
-} from '../index.js';
+} from './index.js';
+import type { Document, Section, TemplateDocument } from '../documents/index.js';
 import { publishRefusal, section, template } from '../tests/designs.js';
 
 const MAIN = { in: null, at: 'main' };

@@ -5,8 +5,16 @@
  */
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 import { areasOf, groupsOf } from './document-types.js';
-import type { Document, DocumentKey, DocumentOf, DocumentTypeName, NodeId, Section, Values } from './document.js';
-import type { DesignState } from './state.js';
+import type {
+  Document,
+  DocumentKey,
+  DocumentOf,
+  DocumentTypeName,
+  NodeId,
+  Section,
+  Values,
+} from '../documents/document.js';
+import type { DesignState } from '../documents/state.js';
 
 /** Where a node stands: in an area or list of its document (`in` is null), or in a slot or list of another node. */
 export interface Place {

@@ -1,4 +1,6 @@
-import { closeDocument, FORMAT, inTodaysFormat, openDocument, type Document, type Problem } from '../index.js';
+import type { Problem } from '../index.js';
+import { closeDocument, inTodaysFormat, openDocument } from './index.js';
+import { FORMAT, type Document } from '../documents/index.js';
 
 /** One stored document of each sort in every past format. Never changed; a new format adds its own. */
 const PAST = {

@@ -1,6 +1,6 @@
 /** The format of what is stored. The first one is today's; a later one brings older documents up to date here. */
 import { Problem } from '../problem.js';
-import { FORMAT } from './document.js';
+import { FORMAT } from '../documents/document.js';
 
 /**
  * What was stored, a published document or one of a draft, as this program understands it.

@@ -1,4 +1,4 @@
-import { idsOf } from '../index.js';
+import { idsOf } from './index.js';
 
 test('a unit gives the same ids wherever it is done, and no two units give the same', () => {
   const some = (unit: string, next = idsOf(unit)) => Array.from({ length: 1_000 }, () => next());

@@ -1,7 +1,7 @@
 /** Ids of sections and entries: worked out from the unit that makes them, so that whoever knows the unit knows them too. */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { utf8ToBytes } from '@noble/hashes/utils.js';
-import type { NodeId } from './document.js';
+import type { NodeId } from '../documents/document.js';
 
 /** Without letters and digits that are taken for one another. */
 const LETTERS = 'abcdefghijkmnpqrstuvwxyz23456789';

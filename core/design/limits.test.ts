@@ -1,7 +1,9 @@
 /** Every limit is reached once, and says which it is, where, and what to do. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { applyRequests, LIMITS, parseRule, type Document, type EditRequest } from '../index.js';
+import { applyRequests, LIMITS, type EditRequest } from './index.js';
+import type { Document } from '../documents/index.js';
+import { parseRule } from '../pages/index.js';
 import { assignments, draftOf, publishRefusal, refusal, section, template, tools } from '../tests/designs.js';
 
 const sections = (count: number) => Array.from({ length: count }, (_, i) => section(`s${i}`));

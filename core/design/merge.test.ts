@@ -1,16 +1,7 @@
 import fc from 'fast-check';
-import {
-  closeDocument,
-  editsBetween,
-  FORMAT,
-  mergeDocument,
-  openDocument,
-  sameContent,
-  SHIPPED_KINDS,
-  type Document,
-  type DraftDocument,
-  type TemplateDocument,
-} from '../index.js';
+import { closeDocument, editsBetween, mergeDocument, openDocument, sameContent, type DraftDocument } from './index.js';
+import { FORMAT, type Document, type TemplateDocument } from '../documents/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { anyTemplate, assignments, section, template } from '../tests/designs.js';
 
 const KEY = 'template/home';

@@ -9,7 +9,7 @@ import { splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import type { KindDescriptions } from '../kinds/kind.js';
 import { headField, impliedDocument, nameOf } from './document-types.js';
-import type { DocumentKey, NodeId } from './document.js';
+import type { DocumentKey, NodeId } from '../documents/document.js';
 import { isSection, nodeAt, samePlace, type DraftDocument, type DraftNode } from './draft.js';
 import { changedKeys } from './difference.js';
 import { fieldsOfNode, isSame, sectionName } from './edits/common.js';

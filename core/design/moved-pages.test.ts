@@ -1,6 +1,6 @@
-import { stateOf, type WholeState } from './state.js';
-import { FORMAT, keys, type ContentDocument, type PathsDocument } from './document.js';
-import { matchFormer } from '../assign/paths.js';
+import { stateOf, type WholeState } from '../documents/state.js';
+import { FORMAT, keys, type ContentDocument, type PathsDocument } from '../documents/document.js';
+import { matchFormer } from '../documents/paths.js';
 import { movedPages, redirectsInWords } from './moved-pages.js';
 
 /** A state: the slugs of its content pages by code, those that shoppers do not see, and the paths. */

@@ -1,8 +1,8 @@
 /** Pages that are at another path from now on: whoever uses the old one is led to the new one. */
-import { contentPlaces, takenBy } from '../assign/path-sense.js';
-import { pathOf, patternsOf, STANDARD_PATHS, type PathPatterns } from '../assign/paths.js';
-import type { DesignState } from './state.js';
-import { keys, type PathsDocument } from './document.js';
+import { contentPlaces, takenBy } from '../documents/path-sense.js';
+import { pathOf, patternsOf, STANDARD_PATHS, type PathPatterns } from '../documents/paths.js';
+import type { DesignState } from '../documents/state.js';
+import { keys, type PathsDocument } from '../documents/document.js';
 import type { Edit } from './edits/edit.js';
 
 /** A path and where it leads. */

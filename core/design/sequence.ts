@@ -1,6 +1,6 @@
 /** The order of siblings: which have moved between two states, and order keys for those that must find a place. */
 import { generateKeyBetween } from 'fractional-indexing';
-import type { NodeId } from './document.js';
+import type { NodeId } from '../documents/document.js';
 import { inOrder, type DraftDocument, type DraftNode, type Place } from './draft.js';
 
 /** A place as one text, to look nodes up by. */

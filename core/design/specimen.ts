@@ -1,8 +1,14 @@
 /** A sheet of everything that the look says: lettering, actions, forms, cards and tones. It is made, not stored. */
-import type { PageCode } from '../assign/page.js';
-import { stateOf, type DesignState } from './state.js';
-import { FORMAT, keys, type AssignmentsDocument, type ContentDocument, type TemplateDocument } from './document.js';
-import { starterSection } from './starters.js';
+import type { PageCode } from '../pages/page.js';
+import { stateOf, type DesignState } from '../documents/state.js';
+import {
+  FORMAT,
+  keys,
+  type AssignmentsDocument,
+  type ContentDocument,
+  type TemplateDocument,
+} from '../documents/document.js';
+import { starterSection } from '../starters/starters.js';
 
 /** The page of the sheet, and its code among content pages; no page that is made can have it. */
 const CODE = '-specimen';

@@ -1,10 +1,10 @@
 /** The design a new store starts with: every page it needs, each with a working standard template. */
-import { type WholeState, stateOf } from './state.js';
-import { PAGE_KINDS, pageKinds, type PageKind } from '../assign/page.js';
+import { type WholeState, stateOf } from '../documents/state.js';
+import { PAGE_KINDS, pageKinds, type PageKind } from '../pages/page.js';
 import { groundworkOf } from '../groundworks/shipped.js';
-import { FORMAT, keys, type Document, type DocumentKey, type Region } from './document.js';
-import { readyDocuments } from './ready-pages.js';
-import { startersFor, templateFrom, type TemplateStarter } from './starters.js';
+import { FORMAT, keys, type Document, type DocumentKey, type Region } from '../documents/document.js';
+import { readyDocuments } from '../starters/ready-pages.js';
+import { startersFor, templateFrom, type TemplateStarter } from '../starters/starters.js';
 
 /**
  * @param name the store's name, for its first words

@@ -1,6 +1,7 @@
 /** What of a state shoppers see, and until when. */
-import { stateOf } from './state.js';
-import { visibleState, type Document } from '../index.js';
+import { stateOf } from '../documents/state.js';
+import { visibleState } from './index.js';
+import type { Document } from '../documents/index.js';
 
 const page = (own: object): Document => ({ format: 1, type: 'content', title: 'P', slug: 'p', ...own });
 const look: Document = { format: 1, type: 'look', groundwork: 'foolscap' };

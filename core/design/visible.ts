@@ -1,6 +1,6 @@
 /** What of a published state shoppers see now: content pages can be held back, come at a time, or be for some alone. */
-import { type WholeState, stateOf } from './state.js';
-import type { ContentDocument, DocumentKey } from './document.js';
+import { type WholeState, stateOf } from '../documents/state.js';
+import type { ContentDocument, DocumentKey } from '../documents/document.js';
 
 type State = WholeState;
 

@@ -1,5 +1,6 @@
 /** Facts are made of what they say they are made of, and of nothing else. */
-import { FACTS, makeFacts, NO_CART, nobodyIn, partsBehind, type FactName, type Own } from '../index.js';
+import { NO_CART } from '../commerce/index.js';
+import { FACTS, makeFacts, nobodyIn, partsBehind, type FactName, type Own } from './index.js';
 import { lineOf } from '../tests/shown.js';
 
 const BUYING = { methods: [{ code: 'post', name: 'Post', prices: { IE: 450 } }], country: 'IE' };

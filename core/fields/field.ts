@@ -1,5 +1,5 @@
 /** The field types. A field is declared once, by `make.ts`; default, validation, JSON Schema, form and help come from it. */
-import type { Rule } from '../assign/rule.js';
+import type { Rule } from '../pages/rule.js';
 import type { WordName } from '../locale/words.js';
 
 interface Common<T> {
@@ -130,6 +130,12 @@ export type EntryOf<I extends Fields> = ValuesOf<I> & {
   readonly id: string;
   readonly entries?: readonly EntryOf<I>[];
 };
+
+/**
+ * Own values by value key: a field's name, or the name with a device (`across@phone`) or a language (`title@de`)
+ * behind it. What is absent has its default, or falls back.
+ */
+export type Values = Readonly<Record<string, unknown>>;
 
 /** Any field, told apart by its type. */
 export type Field =

@@ -28,7 +28,7 @@ import {
   withDefaults,
   words,
   type Field,
-} from '../index.js';
+} from './index.js';
 
 const accepts = (field: Field, value: unknown): boolean => {
   try {

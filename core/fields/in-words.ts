@@ -1,7 +1,7 @@
 /** Stored values as sentences say them. */
-import { printRule } from '../assign/rule-text.js';
-import type { Rule } from '../assign/rule.js';
-import { canonicalJson } from '../design/hash.js';
+import { printRule } from '../pages/rule-text.js';
+import type { Rule } from '../pages/rule.js';
+import { canonicalJson } from '../canonical-json.js';
 import { inZone } from '../time/zone.js';
 import { cut as cutTo, listed } from '../words.js';
 import type { Field, Link, PictureValue, ProductSource } from './field.js';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { checkValue, code } from '../index.js';
+import { checkValue, code } from './index.js';
 import { cleanHtml, htmlFault } from './own-html.js';
 
 const PICTURE = `/pictures/${'a'.repeat(64)}/960`;

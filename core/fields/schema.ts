@@ -1,11 +1,11 @@
 /** From a field's declaration to its strict Yup schema. JSON Schema is made from the Yup schema (json-schema.ts). */
 import { LRUCache } from 'lru-cache';
 import * as yup from 'yup';
-import { ruleSchema } from '../assign/rule.js';
+import { ruleSchema } from '../pages/rule.js';
 import type { Field, Link, ProductSource } from './field.js';
 import { htmlFault } from './own-html.js';
 import { proseFault } from './prose.js';
-import { byForm, byTag, check, closed, CODE, codeText, exactly, plainText } from './shapes.js';
+import { byForm, byTag, check, closed, CODE, codeText, exactly, plainText } from '../shapes.js';
 
 const HASH = /^[0-9a-f]{64}$/;
 const PAGE = /^[a-z-]+(:[A-Za-z0-9_.-]{1,80})?$/;

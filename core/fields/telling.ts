@@ -1,5 +1,5 @@
 /** What sentences need beside the documents they are about: the store's time zone, and the titles of its pages. */
-import { isPageKind, kindInWords, type PageCode } from '../assign/page.js';
+import { isPageKind, kindInWords, type PageCode } from '../pages/page.js';
 
 /** What sentences about a store need to know of it. */
 export interface Telling {

@@ -2,15 +2,14 @@
  * Stored values: own ones by value key, for a device or a language where they differ, or bound to the page's data.
  * From what is stored to what a view is given, and where each value came from.
  */
-import type { Values } from '../design/document.js';
 import type { WordName } from '../locale/words.js';
 import { Problem } from '../problem.js';
-import { DEVICES, type Device, type Field, type Fields, type ValuesOf } from './field.js';
+import { DEVICES, type Device, type Field, type Fields, type Values, type ValuesOf } from './field.js';
 import * as yup from 'yup';
 import { remembering } from '../remembering.js';
 import { asProse } from './prose.js';
 import { checkValue, normalInstant } from './schema.js';
-import { check, closed, plainText } from './shapes.js';
+import { check, closed, plainText } from '../shapes.js';
 
 /** A value taken from the page's own data: `title`, `attribute.wind`; with what stands in where it is empty. */
 export interface Bound {

@@ -1,6 +1,6 @@
 /** The groundwork Brasslamp: bold, dense, rounded, with a dark header. */
-import { starterSection } from '../design/starters.js';
-import { css } from '../kinds/css.js';
+import { starterSection } from '../starters/starters.js';
+import { css } from '../css.js';
 import type { Groundwork } from './groundwork.js';
 
 export const BRASSLAMP: Groundwork = {

@@ -1,6 +1,6 @@
 /** The groundwork Foolscap: airy, serif titles, hairlines, square pictures. */
-import { starterSection } from '../design/starters.js';
-import { css } from '../kinds/css.js';
+import { starterSection } from '../starters/starters.js';
+import { css } from '../css.js';
 import type { Groundwork } from './groundwork.js';
 
 export const FOOLSCAP: Groundwork = {

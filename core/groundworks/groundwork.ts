@@ -1,5 +1,5 @@
 /** A groundwork: what a design starts from, and the rules its look is drawn by. */
-import type { Region, Section, Values } from '../design/document.js';
+import type { Region, Section, Values } from '../documents/document.js';
 
 /**
  * A groundwork is data: nothing else knows one by name. A new one is a file, and a line in `shipped.ts`.

@@ -1,19 +1,9 @@
 /** Every groundwork that ships is whole, can be read, and shows every setting of the look. */
-import {
-  checkValue,
-  colourPairs,
-  GROUNDWORKS,
-  groundworkOf,
-  keys,
-  LOOK_FIELDS,
-  lookCss,
-  lookFields,
-  fontPaths,
-  starterDesign,
-  type Field,
-  type LookDocument,
-  type Values,
-} from '../index.js';
+import { starterDesign } from '../design/index.js';
+import { keys, type LookDocument, type Values } from '../documents/index.js';
+import { checkValue, type Field } from '../fields/index.js';
+import { GROUNDWORKS, groundworkOf } from './index.js';
+import { colourPairs, LOOK_FIELDS, lookCss, lookFields, fontPaths } from '../look/index.js';
 import { publishRefusal } from '../tests/designs.js';
 import { otherValues } from '../tests/other-values.js';
 import { BASE } from './base.js';

@@ -1,5 +1,6 @@
 /** What bound values take from each sort of page, and what rules see of the same page. */
-import { bindingOf, factsOf, type PageInfo, type Product } from '../index.js';
+import { factsOf } from '../assign/index.js';
+import { bindingOf, type PageInfo, type Product } from './index.js';
 
 const product: Product = {
   code: 'K-1',

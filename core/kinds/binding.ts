@@ -1,5 +1,5 @@
 /** What bound values take from the open page. */
-import type { ContentDocument } from '../design/document.js';
+import type { ContentDocument } from '../documents/document.js';
 import type { PageInfo } from './data.js';
 
 /** The value a name such as `title` or `attribute.wind` has on a page; undefined if the page has none. */

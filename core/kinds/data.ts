@@ -1,21 +1,12 @@
 /** What pages are about and show: products, collections, pictures, as the service hands them over. */
-import type { PageCode, PageKind } from '../assign/page.js';
+import type { PageCode, PageKind } from '../pages/page.js';
 import type { ListingNeed } from './needs.js';
-import type { ContentDocument } from '../design/document.js';
-import type { StoreDetails } from '../set-up/details.js';
+import type { ContentDocument } from '../documents/document.js';
+import type { StoreDetails } from '../commerce/store-details.js';
+import type { PictureInfo } from '../pictures.js';
 import type { QueryName } from './query.js';
 
-/** A picture in the widths it is kept in. */
-export interface PictureInfo {
-  /** SHA-256 of the original as uploaded; also its address. */
-  readonly hash: string;
-  /** Size in pixels. */
-  readonly width: number;
-  readonly height: number;
-  readonly alt: string;
-  /** Widths in pixels there are renditions of, rising. */
-  readonly widths: readonly number[];
-}
+export type { PictureInfo };
 
 export interface ProductCard {
   readonly code: string;

@@ -1,14 +1,14 @@
 /** What a section kind is: a description that is plain data, and a runtime. Adding one is adding a file and a line in `sections/all.ts`. */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import type { PageKind } from '../assign/page.js';
-import type { Region, Values } from '../design/document.js';
-import { canonicalJson } from '../design/hash.js';
+import type { PageKind } from '../pages/page.js';
+import type { Region, Values } from '../documents/document.js';
+import { canonicalJson } from '../canonical-json.js';
 import type { Fields, ValuesOf } from '../fields/field.js';
 import type { Reading } from '../fields/value.js';
 import type { PageInfo } from './data.js';
 import type { WordName } from '../locale/words.js';
-import { fold } from '../assign/rule.js';
+import { fold } from '../pages/rule.js';
 import type { FactName } from '../facts/all.js';
 import type { Markup } from './html.js';
 import type { ListingNeed, Need } from './needs.js';

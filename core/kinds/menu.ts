@@ -1,5 +1,5 @@
 /** Menus as views read them, and what they need to know. */
-import type { Entry, MenuDocument } from '../design/document.js';
+import type { Entry, MenuDocument } from '../documents/document.js';
 import type { Link } from '../fields/field.js';
 import type { Need } from './needs.js';
 

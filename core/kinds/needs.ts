@@ -1,5 +1,5 @@
 /** What sections ask of the catalogue, and the answers. The service has a resolver for each type. */
-import type { PageCode } from '../assign/page.js';
+import type { PageCode } from '../pages/page.js';
 import type { ProductSource } from '../fields/field.js';
 import type {
   CollectionCard,

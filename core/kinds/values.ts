@@ -2,7 +2,7 @@
 import type { EntriesField, Fields, ValuesOf } from '../fields/field.js';
 import { cleanProse } from '../fields/prose.js';
 import { isBound, withDefaults, type Reading } from '../fields/value.js';
-import type { Entry, Lists, Values } from '../design/document.js';
+import type { Entry, Lists, Values } from '../documents/document.js';
 
 /** What a section stores. */
 export interface Stored {

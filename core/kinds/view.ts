@@ -1,6 +1,7 @@
 /** What the view of a section is given. Reading what its kind did not declare fails loudly. */
+import { FIELD_MARK } from '../commerce/sent-checkout.js';
 import type { Link, PictureValue } from '../fields/field.js';
-import type { MenuDocument } from '../design/document.js';
+import type { MenuDocument } from '../documents/document.js';
 import type { Locale, WordValues } from '../locale/locale.js';
 import type { WordName } from '../locale/words.js';
 import { menuEntries, type MenuEntry } from './menu.js';
@@ -21,8 +22,6 @@ export const PATH_JOINT = '~';
 /** The id of the section that a path leads to. */
 export const idInPath = (path: InstancePath): string => path.slice(path.lastIndexOf(PATH_JOINT) + 1);
 
-/** What stands between the path of a section and the name of a field in it. */
-export const FIELD_MARK = ':';
 /** The id of the checkout's form. */
 export const CHECKOUT_FORM = 'checkout';
 

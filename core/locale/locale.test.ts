@@ -1,18 +1,6 @@
-import {
-  applyRequests,
-  closeDocument,
-  listWords,
-  makeLocale,
-  ownWords,
-  placesOf,
-  shippedWords,
-  STOREFRONT_WORDS,
-  wordField,
-  type EditRequest,
-  type Word,
-  type WordName,
-  type WordsDocument,
-} from '../index.js';
+import { applyRequests, closeDocument, type EditRequest } from '../design/index.js';
+import { type WordsDocument, listWords, ownWords, placesOf, wordField } from '../documents/index.js';
+import { makeLocale, shippedWords, STOREFRONT_WORDS, type Word, type WordName } from './index.js';
 import { draftOf, refusal, tools } from '../tests/designs.js';
 
 /** The words in Polish after some are set. */

@@ -1,5 +1,5 @@
 /** How one store speaks in one language: its money, its numbers, its words, and what stands before its paths. */
-import { formatMoney } from '../commerce/money.js';
+import { formatMoney } from './money.js';
 import { STOREFRONT_WORDS, type Word, type WordName, type Words } from './words.js';
 
 export interface Locale {

@@ -1,5 +1,5 @@
 /** The look to the stylesheet of a store: custom properties, then the groundwork's rules that use them. */
-import type { LookDocument, Values } from '../design/document.js';
+import type { LookDocument, Values } from '../documents/document.js';
 import { withDefaults } from '../fields/value.js';
 import { BASE } from '../groundworks/base.js';
 import { groundworkOf } from '../groundworks/shipped.js';

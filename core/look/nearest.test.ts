@@ -1,6 +1,6 @@
 /** The nearest colour that can be read. */
 import fc from 'fast-check';
-import { contrast, luminance, nearestReadable } from '../index.js';
+import { contrast, luminance, nearestReadable } from './index.js';
 
 const hex = fc.integer({ min: 0, max: 0xffffff }).map((value) => `#${value.toString(16).padStart(6, '0')}`);
 

@@ -1,5 +1,5 @@
 /** The pairs of colours that meet on a page, and whether texts in them can be read (WCAG 2.2, 1.4.3). */
-import type { LookDocument, Values } from '../design/document.js';
+import type { LookDocument, Values } from '../documents/document.js';
 import { withDefaults } from '../fields/value.js';
 import { contrast, NEEDED_CONTRAST, readableOn } from './contrast.js';
 import { lookFields } from './settings.js';

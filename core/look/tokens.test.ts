@@ -1,6 +1,7 @@
 /** Design tokens: out and in again without loss; what cannot be read is named. */
 import fc from 'fast-check';
-import { GROUNDWORKS, lookFields, lookTokens, readTokens } from '../index.js';
+import { GROUNDWORKS } from '../groundworks/index.js';
+import { lookFields, lookTokens, readTokens } from './index.js';
 import { refusal } from '../tests/designs.js';
 import { otherValues } from '../tests/other-values.js';
 

@@ -2,7 +2,7 @@
  * The look as design tokens and back, without loss: the format of the Design Tokens Community Group (Format Module
  * 2025.10). A setting is a token named as it is, in the group of its settings.
  */
-import type { LookDocument } from '../design/document.js';
+import type { LookDocument } from '../documents/document.js';
 import type { Field, NumberField } from '../fields/field.js';
 import { checkValue } from '../fields/schema.js';
 import { Problem } from '../problem.js';

@@ -1,20 +1,10 @@
-import {
-  openSlots,
-  contrast,
-  formatMoney,
-  kindSet,
-  PLAN_WIDTH,
-  planPage,
-  planSvg,
-  planText,
-  SHIPPED_KINDS,
-  lookCss,
-  withDefaults,
-  drawSketch,
-  type Plan,
-  type SectionedDocument,
-  type SectionKind,
-} from '../index.js';
+import type { SectionedDocument } from '../documents/index.js';
+import { withDefaults } from '../fields/index.js';
+import { kindSet, type SectionKind } from '../kinds/index.js';
+import { formatMoney } from '../locale/index.js';
+import { contrast, lookCss } from '../look/index.js';
+import { openSlots, PLAN_WIDTH, planPage, planSvg, planText, drawSketch, type Plan } from './index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { section, template } from '../tests/designs.js';
 
 const page = template([

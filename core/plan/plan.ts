@@ -10,7 +10,7 @@ import {
   type SectionedDocument,
   type Values,
   type Width,
-} from '../design/document.js';
+} from '../documents/document.js';
 import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';

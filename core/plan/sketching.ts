@@ -1,7 +1,7 @@
 /** Draws the sketch of a kind with the values of a section: marks in CSS pixels at a page 1,200 wide. */
 import { DEVICES, type Field } from '../fields/field.js';
 import { proseWords } from '../fields/prose.js';
-import type { Values } from '../design/document.js';
+import type { Values } from '../documents/document.js';
 import type { KindDescription } from '../kinds/kind.js';
 import type {
   Amount,

@@ -1,6 +1,6 @@
 /** What the fields of sections ask for: pictures, pages that links lead to, menus. */
-import type { SectionedDocument, Values } from '../design/document.js';
-import { sectionsIn } from '../design/document.js';
+import type { SectionedDocument, Values } from '../documents/document.js';
+import { sectionsIn } from '../documents/document.js';
 import type { Field, Fields, Link, PictureValue } from '../fields/field.js';
 import { countsNow, withDefaults } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';

@@ -1,7 +1,7 @@
 /** Assemble: from a store page to the documents that make it. */
 import { assignedTemplate, type AskedPage, type RuleSetting } from '../assign/assigned.js';
-import type { DesignState } from '../design/state.js';
-import { parsePage } from '../assign/page.js';
+import type { DesignState } from '../documents/state.js';
+import { parsePage } from '../pages/page.js';
 import { additionsFor } from '../assign/target.js';
 import { regionsOf } from '../assign/why.js';
 import {
@@ -14,7 +14,7 @@ import {
   type SectionedDocument,
   type SharedDocument,
   type TemplateDocument,
-} from '../design/document.js';
+} from '../documents/document.js';
 import { kindName, SHARED_SECTION, OPEN_PLACE, type KindSet } from '../kinds/kind.js';
 import { pointersOf } from './asked.js';
 

@@ -1,14 +1,9 @@
 /** What a section depends on, found out by trying it. */
-import {
-  defineKind,
-  html,
-  kindSet,
-  SHIPPED_KINDS,
-  text,
-  type Properties,
-  type Section,
-  renderInstance,
-} from '../index.js';
+import type { Section } from '../documents/index.js';
+import { text } from '../fields/index.js';
+import { defineKind, html, kindSet, type Properties } from '../kinds/index.js';
+import { renderInstance } from './index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, productPage, render } from '../tests/pages.js';
 import { about, pathsOf, withCards, words } from '../tests/pieces.js';

@@ -1,5 +1,5 @@
 /** Compile: the sections of a document, in one place of a page, made ready to render. Done once for each edition. */
-import type { Section, SectionedDocument } from '../design/document.js';
+import type { Section, SectionedDocument } from '../documents/document.js';
 import { DEVICES } from '../fields/field.js';
 import { escapeText } from '../fields/prose.js';
 import { withDefaults, type Reading } from '../fields/value.js';

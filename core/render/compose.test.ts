@@ -1,6 +1,9 @@
 /** Sections in their places: instances, shared sections, open places, additions. */
-import { stateOf } from '../design/state.js';
-import { defineKind, html, kindSet, MOST_ADDITIONS, SHIPPED_KINDS, why, type Document } from '../index.js';
+import { stateOf } from '../documents/state.js';
+import { MOST_ADDITIONS, why } from '../assign/index.js';
+import type { Document } from '../documents/index.js';
+import { defineKind, html, kindSet } from '../kinds/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { assignments, section } from '../tests/designs.js';
 import { made, productPage, render, renderOnly, sectioned, SETTING } from '../tests/pages.js';
 import { about, withCards, words } from '../tests/pieces.js';

@@ -1,6 +1,6 @@
 /** Compose: the documents of a page into one list of what is the same for all pages made of them, and what is not. */
-import type { Layout, Region, SectionedDocument, TemplateDocument } from '../design/document.js';
-import type { PageKind } from '../assign/page.js';
+import type { Layout, Region, SectionedDocument, TemplateDocument } from '../documents/document.js';
+import type { PageKind } from '../pages/page.js';
 import type { FactName } from '../facts/all.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';

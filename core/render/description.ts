@@ -1,7 +1,7 @@
 /** What search engines are told of a page: what somebody wrote about it, else its own first words. */
 import { proseWords } from '../fields/prose.js';
 import { remembering } from '../remembering.js';
-import { isOwnPage } from '../assign/page.js';
+import { isOwnPage } from '../pages/page.js';
 import { cut } from '../words.js';
 import type { PageInfo, StoreInfo } from '../kinds/data.js';
 

@@ -1,14 +1,7 @@
 /** The files that pages link to for the kinds on them. */
-import {
-  defineKind,
-  html,
-  kindsCss,
-  kindSet,
-  kindsScript,
-  kindsScriptPath,
-  kindsStylePath,
-  SHIPPED_KINDS,
-} from '../index.js';
+import { defineKind, html, kindSet } from '../kinds/index.js';
+import { kindsCss, kindsScript, kindsScriptPath, kindsStylePath } from './index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { about } from '../tests/pieces.js';
 
 test('a page gets the rules of its kinds, and the scripts of those that have one', () => {

@@ -2,9 +2,9 @@
  * What follows a changed document without holding it: sections that list, quote or lead to a content page, menus that
  * lead to it, and sections that say a word of the storefront.
  */
-import { documentsIn, type DesignState, isKeyOf } from '../design/state.js';
-import type { PageCode, PageKind } from '../assign/page.js';
-import { sectionsIn, type ContentDocument, type Document, type DocumentKey, codeOf } from '../design/document.js';
+import { documentsIn, type DesignState, isKeyOf } from '../documents/state.js';
+import type { PageCode, PageKind } from '../pages/page.js';
+import { sectionsIn, type ContentDocument, type Document, type DocumentKey, codeOf } from '../documents/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { Field, Fields } from '../fields/field.js';
 import type { KindDescription, KindSet } from '../kinds/kind.js';

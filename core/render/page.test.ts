@@ -1,5 +1,6 @@
 /** A page as a whole: title, description, links, structured data, words. */
-import { makeLocale, type MenuDocument, type Section } from '../index.js';
+import type { MenuDocument, Section } from '../documents/index.js';
+import { makeLocale } from '../locale/index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, productPage, render, sectioned, STORE } from '../tests/pages.js';
 import { pathsOf, withCards } from '../tests/pieces.js';

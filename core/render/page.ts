@@ -1,5 +1,5 @@
 /** Render: a composition, the page's data and the shopper's facts into one html page. */
-import { isOwnPage } from '../assign/page.js';
+import { isOwnPage } from '../pages/page.js';
 import { escapeText } from '../fields/prose.js';
 import type { Reading } from '../fields/value.js';
 import { bindingOf } from '../kinds/binding.js';

@@ -1,5 +1,5 @@
 /** Structured data for search engines, in the vocabulary of schema.org, as JSON-LD. */
-import { decimalMoney } from '../commerce/money.js';
+import { decimalMoney } from '../locale/money.js';
 import type { PageInfo, StoreInfo } from '../kinds/data.js';
 
 /** JSON-LD for the page, safe inside a script element, or null if there is nothing to say. */

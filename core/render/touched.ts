@@ -3,8 +3,8 @@
  * of pages can find them in it. No page is assembled for it.
  */
 import { assignedBy, rulesThatDiffer, type AskedPage, type RuleSetting } from '../assign/assigned.js';
-import { type DesignState, documentsIn, isKeyOf } from '../design/state.js';
-import { pageKinds, parsePage, type PageCode, type PageKind } from '../assign/page.js';
+import { type DesignState, documentsIn, isKeyOf } from '../documents/state.js';
+import { pageKinds, parsePage, type PageCode, type PageKind } from '../pages/page.js';
 import { isFor } from '../assign/target.js';
 import {
   keys,
@@ -13,7 +13,7 @@ import {
   type DocumentKey,
   type Target,
   codeOf,
-} from '../design/document.js';
+} from '../documents/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { KindSet } from '../kinds/kind.js';
 import { followersOf } from './followers.js';

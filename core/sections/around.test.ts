@@ -1,5 +1,7 @@
 /** What stands around pages: mark, notices, countdown, details of the store, forms and drawn marks. */
-import { html as tag, raw, type Link, type Section } from '../index.js';
+import type { Section } from '../documents/index.js';
+import type { Link } from '../fields/index.js';
+import { html as tag, raw } from '../kinds/index.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, render, STORE } from '../tests/pages.js';
 

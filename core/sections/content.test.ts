@@ -1,5 +1,8 @@
 /** The section kinds of content pages. */
-import { pointersOf, SHIPPED_KINDS, type PageInfo, type Section } from '../index.js';
+import type { Section } from '../documents/index.js';
+import type { PageInfo } from '../kinds/index.js';
+import { pointersOf } from '../render/index.js';
+import { SHIPPED_KINDS } from './index.js';
 import { section, template } from '../tests/designs.js';
 import { HOME, made, render, STORE } from '../tests/pages.js';
 import { drawMap } from '../maps/draw.js';

@@ -1,24 +1,12 @@
 /** Every setting of every section kind changes what is seen: its html, its order, its text, or a rule that a class of it meets. */
-import {
-  checkValue,
-  FRAME,
-  GROUNDWORKS,
-  lookCss,
-  NO_BUYER,
-  SHIPPED_KINDS,
-  type CartLine,
-  type Document,
-  type EntriesField,
-  type Facts,
-  type Field,
-  type Fields,
-  type Need,
-  type Order,
-  type PageInfo,
-  type Section,
-  type SectionKind,
-  type Values,
-} from '../index.js';
+import { NO_BUYER, type CartLine, type Order } from '../commerce/index.js';
+import type { Document, Section, Values } from '../documents/index.js';
+import type { Facts } from '../facts/index.js';
+import { checkValue, type EntriesField, type Field, type Fields } from '../fields/index.js';
+import { GROUNDWORKS } from '../groundworks/index.js';
+import { FRAME, type Need, type PageInfo, type SectionKind } from '../kinds/index.js';
+import { lookCss } from '../look/index.js';
+import { SHIPPED_KINDS } from './index.js';
 import { answer, cardOf, menu, picture, product } from '../tests/answers.js';
 import { HOME, made, NOW, sectioned, STORE } from '../tests/pages.js';
 import { section } from '../tests/designs.js';

@@ -1,5 +1,6 @@
 /** What holds sections and stands around them: frames, columns, tiles, posters and titles. */
-import { type ContentDocument, type PageInfo, type Section } from '../index.js';
+import type { ContentDocument, Section } from '../documents/index.js';
+import type { PageInfo } from '../kinds/index.js';
 import { answer, picture } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
 import { HOME, made, render } from '../tests/pages.js';

@@ -1,20 +1,12 @@
 /** What is true of every kind of section. */
 import fc from 'fast-check';
 import { Parser } from 'htmlparser2';
-import {
-  FACTS,
-  FRAME,
-  checkKeyed,
-  checkValue,
-  drawSketch,
-  isCalled,
-  SHIPPED_KINDS,
-  withDefaults,
-  type Entry,
-  type Field,
-  type Fields,
-  type PageInfo,
-} from '../index.js';
+import type { Entry } from '../documents/index.js';
+import { FACTS } from '../facts/index.js';
+import { checkKeyed, checkValue, withDefaults, type Field, type Fields } from '../fields/index.js';
+import { FRAME, isCalled, type PageInfo } from '../kinds/index.js';
+import { drawSketch } from '../plan/index.js';
+import { SHIPPED_KINDS } from './index.js';
 import { answer, picture, product } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
 import { NO_FACTS } from '../tests/facts.js';

@@ -1,5 +1,5 @@
 /** Lists of products a page at a time. */
-import { pagesShown } from '../index.js';
+import { pagesShown } from '../kinds/index.js';
 import { cardOf } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
 import { HOME, made } from '../tests/pages.js';

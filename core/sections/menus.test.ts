@@ -1,5 +1,5 @@
 /** Menus and lists of links. */
-import { type Document } from '../index.js';
+import type { Document } from '../documents/index.js';
 import { answer } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
 import { render } from '../tests/pages.js';

@@ -1,14 +1,6 @@
-import {
-  makeFacts,
-  NO_BUYER,
-  nobodyIn,
-  settle,
-  toldIn,
-  type CartLine,
-  type DeliveryMethod,
-  type Facts,
-  type FormState,
-} from '../index.js';
+import { NO_BUYER, settle, toldIn, type CartLine, type DeliveryMethod } from '../commerce/index.js';
+import { makeFacts, nobodyIn, type Facts } from '../facts/index.js';
+import type { FormState } from '../kinds/index.js';
 import { section } from '../tests/designs.js';
 import { NO_FACTS } from '../tests/facts.js';
 import { HOME, render } from '../tests/pages.js';

@@ -1,7 +1,7 @@
 /** What a point of the set-up list is: open or done by facts; nobody ticks it off. */
-import type { PageCode } from '../assign/page.js';
-import type { DesignState } from '../design/state.js';
-import type { StoreDetails } from './details.js';
+import type { PageCode } from '../pages/page.js';
+import type { DesignState } from '../documents/state.js';
+import type { StoreDetails } from '../commerce/store-details.js';
 
 /** What is known of the store besides the draft of its design. */
 export interface SetUpFacts {

@@ -1,6 +1,7 @@
 /** Which content pages nothing leads to. */
-import { stateOf } from '../design/state.js';
-import { unreachedPages, type Document, type DocumentKey } from '../index.js';
+import { stateOf } from '../documents/state.js';
+import type { Document, DocumentKey } from '../documents/index.js';
+import { unreachedPages } from './index.js';
 import { section, template } from '../tests/designs.js';
 
 const content = (slug: string, more: object = {}): Document => ({

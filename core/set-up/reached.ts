@@ -1,7 +1,7 @@
 /** Which content pages shoppers can get to from others: by a menu, a link, a text, or a list by label. */
-import type { DesignState } from '../design/state.js';
-import { pathOf, patternsOf } from '../assign/paths.js';
-import { codeOf, hasSections, keys, sectionsIn, type ContentDocument, type Document } from '../design/document.js';
+import type { DesignState } from '../documents/state.js';
+import { pathOf, patternsOf } from '../documents/paths.js';
+import { codeOf, hasSections, keys, sectionsIn, type ContentDocument, type Document } from '../documents/document.js';
 import { kindName } from '../kinds/kind.js';
 
 /** The kind that lists content pages by a label they have. */

@@ -1,6 +1,8 @@
 /** Each step is open in a new store, and done by what somebody did. */
-import { stateOf } from '../design/state.js';
-import { keys, setUpSteps, starterDesign, type Document, type SetUpFacts, type SetUpStep } from '../index.js';
+import { stateOf } from '../documents/state.js';
+import { starterDesign } from '../design/index.js';
+import { keys, type Document } from '../documents/index.js';
+import { setUpSteps, type SetUpFacts, type SetUpStep } from './index.js';
 
 const NEW: SetUpFacts = {
   storeName: 'Tern Tea',

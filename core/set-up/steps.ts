@@ -1,6 +1,6 @@
 /** The set-up list: what a store needs before it is ready for shoppers, with where each point stands. */
-import type { PageCode } from '../assign/page.js';
-import type { DesignState } from '../design/state.js';
+import type { PageCode } from '../pages/page.js';
+import type { DesignState } from '../documents/state.js';
 import type { SetUpFacts, SetUpPlace, SetUpPoint } from './point.js';
 import { delivery } from './points/delivery.js';
 import { details } from './points/details.js';

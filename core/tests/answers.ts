@@ -1,5 +1,6 @@
 /** A small catalogue to test section kinds with: a product, a menu, and an answer to everything they ask. */
-import type { Document, Need, PictureInfo, Product, ProductCard } from '../index.js';
+import type { Document } from '../documents/index.js';
+import type { Need, PictureInfo, Product, ProductCard } from '../kinds/index.js';
 
 export const picture: PictureInfo = {
   hash: 'a'.repeat(64),

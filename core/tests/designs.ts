@@ -1,20 +1,10 @@
 /** Small designs to test with. */
 import fc from 'fast-check';
-import {
-  checkPublish,
-  openDocument,
-  Problem,
-  upgraderOf,
-  type Document,
-  type DocumentKey,
-  type Draft,
-  type DraftDocument,
-  type EditTools,
-  type KindSet,
-  type Section,
-  type TemplateDocument,
-} from '../index.js';
-import { SHIPPED_KINDS } from '../index.js';
+import { Problem } from '../index.js';
+import { checkPublish, openDocument, type Draft, type DraftDocument, type EditTools } from '../design/index.js';
+import type { Document, DocumentKey, Section, TemplateDocument } from '../documents/index.js';
+import { upgraderOf, type KindSet } from '../kinds/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 
 export const section = (
   id: string,

@@ -1,5 +1,6 @@
 /** The facts of a shopper to test sections with. */
-import { makeFacts, NO_BUYER, NO_CART, nobodyIn, type Buying, type Cart, type Facts, type Own } from '../index.js';
+import { NO_BUYER, NO_CART, type Buying, type Cart } from '../commerce/index.js';
+import { makeFacts, nobodyIn, type Facts, type Own } from '../facts/index.js';
 
 /** Post goes to two countries. */
 export const BUYING: Buying = {

@@ -1,5 +1,5 @@
 /** Values of a field that differ from its default, so that it can be seen whether they change something. */
-import { checkValue, type Field } from '../index.js';
+import { checkValue, type Field } from '../fields/index.js';
 
 export function otherValues(field: Field): unknown[] {
   const candidates = ((): readonly unknown[] => {

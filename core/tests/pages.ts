@@ -1,29 +1,30 @@
 /** Small pages to test with: documents in, the html of a page out. */
-import { stateOf } from '../design/state.js';
+import { stateOf } from '../documents/state.js';
+import type { Document, Section } from '../documents/index.js';
+import type { Facts } from '../facts/index.js';
 import {
-  askPage,
-  assemblePage,
-  composePage,
-  makeLocale,
   PageData,
-  renderInstance,
-  renderPage,
-  SHIPPED_KINDS,
   type Answers,
-  type AssembledPage,
-  type Composition,
-  type Document,
-  type Facts,
   type FormState,
   type KindSet,
   type Need,
   type PageInfo,
-  type PageRequest,
   type Product,
-  type RenderedPage,
-  type Section,
   type StoreInfo,
-} from '../index.js';
+} from '../kinds/index.js';
+import { makeLocale } from '../locale/index.js';
+import {
+  askPage,
+  assemblePage,
+  composePage,
+  renderInstance,
+  renderPage,
+  type AssembledPage,
+  type Composition,
+  type PageRequest,
+  type RenderedPage,
+} from '../render/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
 import { NO_FACTS } from './facts.js';
 import { assignments, template } from './designs.js';
 

@@ -1,5 +1,6 @@
 /** What tests of rendering put on pages, and answer. */
-import type { KindDescription, Need, ProductCard, Section } from '../index.js';
+import type { Section } from '../documents/index.js';
+import type { KindDescription, Need, ProductCard } from '../kinds/index.js';
 import { section } from './designs.js';
 
 /** A product of one card. */

@@ -1,5 +1,8 @@
 /** Sections shown on the page of a product, for the tests of their kinds. */
-import { type CartLine, type Facts, type FormState, type PageInfo, type Product, type Section } from '../index.js';
+import type { CartLine } from '../commerce/index.js';
+import type { Section } from '../documents/index.js';
+import type { Facts } from '../facts/index.js';
+import type { FormState, PageInfo, Product } from '../kinds/index.js';
 import { NO_FACTS } from './facts.js';
 import { answer, menu, picture, product } from './answers.js';
 import { render } from './pages.js';

@@ -1,4 +1,4 @@
-import { instantOf, inZone } from '../index.js';
+import { instantOf, inZone } from './index.js';
 
 const DUBLIN = 'Europe/Dublin';
 

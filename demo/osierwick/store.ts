@@ -1,14 +1,14 @@
 /** Osierwick, a made-up candle and basket maker: a second, small store that proves that stores are apart. */
+import { starterDesign } from '@parlour/core/design';
 import {
   FORMAT,
   keys,
-  starterDesign,
-  starterSection,
   type TemplateDocument,
   type LookDocument,
   type WholeState,
   stateOf,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import { starterSection } from '@parlour/core/starters';
 import type { DemoProduct, DemoStore } from '../store.js';
 import { toPng } from '../windrow/pictures.js';
 import { basketPicture, candlePicture, tablePicture } from './pictures.js';

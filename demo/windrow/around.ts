@@ -5,10 +5,10 @@ import {
   type ArrangementDocument,
   type Document,
   type DocumentKey,
-  type PictureValue,
   type PlaceAround,
   type Section,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import type { PictureValue } from '@parlour/core/fields';
 import { entryOf, section, to } from './make.js';
 
 const around = (

@@ -1,5 +1,6 @@
 /** The content pages of Windrow Kites. */
-import { FORMAT, keys, type ContentDocument, type DocumentKey, type PictureValue } from '@parlour/core';
+import { FORMAT, keys, type ContentDocument, type DocumentKey } from '@parlour/core/documents';
+import type { PictureValue } from '@parlour/core/fields';
 
 const page = (
   code: string,

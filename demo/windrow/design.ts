@@ -1,5 +1,7 @@
 /** The design Windrow Kites starts with: what every store starts with, and its own pages, words and additions. */
-import { FORMAT, keys, parseRule, starterDesign, type WholeState, stateOf } from '@parlour/core';
+import { starterDesign } from '@parlour/core/design';
+import { FORMAT, keys, type WholeState, stateOf } from '@parlour/core/documents';
+import { parseRule } from '@parlour/core/pages';
 import { windrowAround } from './around.js';
 import { windrowContent } from './content.js';
 import { entry, section, template, to } from './make.js';

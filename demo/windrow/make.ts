@@ -1,13 +1,7 @@
 /** Short ways to write the documents of Windrow Kites. */
-import {
-  FORMAT,
-  type Entry,
-  type Link,
-  type PageKind,
-  type Section,
-  type TemplateDocument,
-  type Values,
-} from '@parlour/core';
+import { FORMAT, type Entry, type Section, type TemplateDocument, type Values } from '@parlour/core/documents';
+import type { Link } from '@parlour/core/fields';
+import type { PageKind } from '@parlour/core/pages';
 
 export const section = (
   id: string,

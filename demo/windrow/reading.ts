@@ -6,9 +6,9 @@ import {
   type Document,
   type DocumentKey,
   type Entry,
-  type PictureValue,
   type Section,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import type { PictureValue } from '@parlour/core/fields';
 import { entryOf, section, template, to } from './make.js';
 
 type Picture = (file: string, alt: string) => PictureValue;

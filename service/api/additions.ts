@@ -1,5 +1,8 @@
 /** The additions of a draft: where each goes, for which pages, and how many those are. */
-import { closedState, codeOf, placeOfAddition, targetInWords, type Target, type TouchedPages } from '@parlour/core';
+import { placeOfAddition, targetInWords } from '@parlour/core/assign';
+import { closedState } from '@parlour/core/design';
+import { codeOf, type Target } from '@parlour/core/documents';
+import type { TouchedPages } from '@parlour/core/render';
 import { routes } from '@parlour/contract';
 import { standardsOf } from '../assigning/rows.js';
 import { openDraft } from '../records/drafts.js';

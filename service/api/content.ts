@@ -1,15 +1,8 @@
 /** The content pages of a draft, as a list. */
-import {
-  closedState,
-  codeOf,
-  keys,
-  menuEntries,
-  pathOf,
-  patternsOf,
-  unreachedPages,
-  type MenuEntry,
-  documentsIn,
-} from '@parlour/core';
+import { closedState } from '@parlour/core/design';
+import { pathOf, patternsOf, codeOf, keys, documentsIn } from '@parlour/core/documents';
+import { menuEntries, type MenuEntry } from '@parlour/core/kinds';
+import { unreachedPages } from '@parlour/core/set-up';
 import { routes } from '@parlour/contract';
 import { openDraft } from '../records/drafts.js';
 import { implement, type Api } from './implement.js';

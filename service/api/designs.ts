@@ -1,5 +1,7 @@
 /** The designs of a store, which one is live, and changes that go live at a time. */
-import { closedState, inZone, setUpSteps } from '@parlour/core';
+import { closedState } from '@parlour/core/design';
+import { setUpSteps } from '@parlour/core/set-up';
+import { inZone } from '@parlour/core/time';
 import { routes } from '@parlour/contract';
 import { archiveDesign, updateFromLive, copyDesign, goLive, restoreDesign } from '../publishing/designs.js';
 import { groundworkCode } from '../publishing/groundwork.js';

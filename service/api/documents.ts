@@ -1,31 +1,19 @@
 /** What a draft consists of: templates, documents, and their plan drawings. */
+import { Problem } from '@parlour/core';
+import { documentsOf, factsOf, inTemplateOrder, partsOf, planParts, why, type Why } from '@parlour/core/assign';
 import {
   closeDocument,
   closedState,
-  currencyDecimals,
-  documentsOf,
-  factsOf,
   impliedDocument,
-  inTemplateOrder,
   isSection,
-  keys,
   nameOf,
   ownNameOf,
-  pageKinds,
-  partsOf,
-  planPage,
-  planParts,
-  planSvg,
-  planText,
-  Problem,
-  PLACES_AROUND,
-  templateCodeOf,
-  why,
-  type DesignState,
   type DraftDocument,
-  type PageKind,
-  type Why,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import { keys, PLACES_AROUND, templateCodeOf, type DesignState } from '@parlour/core/documents';
+import { currencyDecimals } from '@parlour/core/locale';
+import { pageKinds, type PageKind } from '@parlour/core/pages';
+import { planPage, planSvg, planText } from '@parlour/core/plan';
 import { routes } from '@parlour/contract';
 import { standardsOf } from '../assigning/rows.js';
 import { openDraft } from '../records/drafts.js';

@@ -1,14 +1,8 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
 import { createHash } from 'node:crypto';
-import {
-  canonicalJson,
-  closedState,
-  keys,
-  Problem,
-  type EditRequest,
-  SPECIMEN_PAGE,
-  SPECIMEN_PATH,
-} from '@parlour/core';
+import { Problem, canonicalJson } from '@parlour/core';
+import { closedState, type EditRequest, SPECIMEN_PAGE, SPECIMEN_PATH } from '@parlour/core/design';
+import { keys } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
 import {
   affectedPages,

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { json, raw, Router, type Request, type RequestHandler, type Response } from 'express';
 import type { Schema } from 'yup';
-import { can, canonicalJson, check, plainText, Problem, rolesWith, type Capability, type Role } from '@parlour/core';
+import { can, Problem, rolesWith, type Capability, type Role, canonicalJson, check, plainText } from '@parlour/core';
 import { pathParams, type AnswerOf, type BodyOf, type QueryOf, type Route } from '@parlour/contract';
 import { accountFrom } from '../accounts/sign-in.js';
 import type { SignedIn } from '../records/accounts.js';

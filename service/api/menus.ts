@@ -1,5 +1,7 @@
 /** The menus of a draft: where each is used, and what in it leads nowhere any more. */
-import { closedState, codeOf, keys, menuUsers, nameOf, patternsOf, type Link } from '@parlour/core';
+import { closedState, menuUsers, nameOf } from '@parlour/core/design';
+import { patternsOf, codeOf, keys } from '@parlour/core/documents';
+import type { Link } from '@parlour/core/fields';
 import { routes } from '@parlour/contract';
 import { pathsOf } from '../records/catalogue.js';
 import { openDraft } from '../records/drafts.js';

@@ -1,5 +1,6 @@
 /** What shoppers order, and how it comes to them. */
-import { codeText, Problem, type DeliveryMethod } from '@parlour/core';
+import { Problem, codeText } from '@parlour/core';
+import type { DeliveryMethod } from '@parlour/core/commerce';
 import { routes } from '@parlour/contract';
 import { findOrder, listOrders } from '../records/orders.js';
 import { changeDelivery } from '../records/stores.js';

@@ -1,27 +1,12 @@
 /** Store pages: which there are, why each is what it is. */
-import {
-  bindingOf,
-  canonicalJson,
-  closedState,
-  currencyDecimals,
-  factsOf,
-  isStorable,
-  keys,
-  lookOf,
-  pagesIn,
-  parsePage,
-  printRule,
-  Problem,
-  sectionOnPage,
-  why,
-  whySection,
-  writtenFactsOf,
-  type DesignState,
-  type PageInfo,
-  type Rule,
-  type TemplateDocument,
-  type PageSort,
-} from '@parlour/core';
+import { Problem, canonicalJson, isStorable } from '@parlour/core';
+import { factsOf, lookOf, sectionOnPage, why, whySection, writtenFactsOf } from '@parlour/core/assign';
+import { closedState } from '@parlour/core/design';
+import { keys, type DesignState, type TemplateDocument } from '@parlour/core/documents';
+import { pagesIn } from '@parlour/core/fields';
+import { bindingOf, type PageInfo } from '@parlour/core/kinds';
+import { currencyDecimals } from '@parlour/core/locale';
+import { parsePage, printRule, type Rule, type PageSort } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { pagesMatching } from '../assigning/matching.js';
 import { standardsOf } from '../assigning/rows.js';

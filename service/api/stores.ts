@@ -1,25 +1,13 @@
 /** Stores, section kinds, starters and pictures. */
-import {
-  checkDetails,
-  GROUNDWORKS,
-  descriptionOfKind,
-  fieldSchema,
-  jsonSchema,
-  keys,
-  pageKinds,
-  picturePath,
-  planPage,
-  planSvg,
-  Problem,
-  READY_PAGES,
-  startersFor,
-  templateFrom,
-  type JsonSchema,
-  type KindSet,
-  type Role,
-  type SectionKind,
-  type TemplateStarter,
-} from '@parlour/core';
+import { Problem, type Role } from '@parlour/core';
+import { checkDetails } from '@parlour/core/commerce';
+import { keys } from '@parlour/core/documents';
+import { fieldSchema, jsonSchema, type JsonSchema } from '@parlour/core/fields';
+import { GROUNDWORKS } from '@parlour/core/groundworks';
+import { descriptionOfKind, picturePath, type KindSet, type SectionKind } from '@parlour/core/kinds';
+import { pageKinds } from '@parlour/core/pages';
+import { planPage, planSvg } from '@parlour/core/plan';
+import { READY_PAGES, startersFor, templateFrom, type TemplateStarter } from '@parlour/core/starters';
 import { routes } from '@parlour/contract';
 import { storefrontOrigin, type Config } from '../config.js';
 import { makePicture } from '../media/renditions.js';

@@ -1,19 +1,8 @@
 /** Which store pages a change would make look different: for a look before doing it. */
-import {
-  closedState,
-  keys,
-  overlay,
-  pageKinds,
-  parsePage,
-  touchedPages,
-  type DesignState,
-  type DocumentKey,
-  type Draft,
-  type PageCode,
-  type PathsDocument,
-  type TouchedPages,
-  type UnitResult,
-} from '@parlour/core';
+import { closedState, overlay, type Draft, type UnitResult } from '@parlour/core/design';
+import { keys, type DesignState, type DocumentKey, type PathsDocument } from '@parlour/core/documents';
+import { pageKinds, parsePage, type PageCode } from '@parlour/core/pages';
+import { touchedPages, type TouchedPages } from '@parlour/core/render';
 import { openRenewals } from '../records/assignments.js';
 import { ownTurn } from '../own-turn.js';
 import type { Records } from '../records/database.js';

@@ -1,6 +1,8 @@
 /** After a change of the catalogue: the pages of what changed, in every design, and no others. */
 import { LRUCache } from 'lru-cache';
-import { closedState, pageCode, type DesignState, type PageKind } from '@parlour/core';
+import { closedState } from '@parlour/core/design';
+import type { DesignState } from '@parlour/core/documents';
+import { pageCode, type PageKind } from '@parlour/core/pages';
 import { afterCommit, inTransaction, perDatabase, type Database, type Records } from '../records/database.js';
 import { listDesigns, lockDesign, type Design } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';

@@ -1,21 +1,16 @@
 /** After a change of a design: the pages whose template it can have changed, and no others. */
+import { closedState, isSame, overlay, type Draft, type UnitResult } from '@parlour/core/design';
 import {
-  closedState,
-  isSame,
-  keys,
-  overlay,
-  pageKinds,
   patternsOf,
+  type PathPatterns,
+  keys,
   type AssignmentsDocument,
   type DesignState,
   type DocumentKey,
-  type Draft,
-  type PageKind,
-  type PathPatterns,
-  type UnitResult,
   codeOf,
   isKeyOf,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import { pageKinds, type PageKind } from '@parlour/core/pages';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { renewStale, type StalePages } from './renew.js';

@@ -1,7 +1,9 @@
 /** Pages of kinds whose rules differ in two states: each is asked, in slices, so that nobody else waits for it. */
 import { setImmediate as nextTurn } from 'node:timers/promises';
 import { LRUCache } from 'lru-cache';
-import type { DesignState, PageKind, TouchedPages } from '@parlour/core';
+import type { DesignState } from '@parlour/core/documents';
+import type { PageKind } from '@parlour/core/pages';
+import type { TouchedPages } from '@parlour/core/render';
 import type { AssignmentRow } from '../records/assignments.js';
 import type { Records } from '../records/database.js';
 import { compareKeys, USUAL_ORDER, type SortKey } from '../records/page-list.js';

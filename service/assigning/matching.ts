@@ -1,14 +1,7 @@
 /** The pages that a condition matches which nobody has kept: each page of the kind is asked. */
-import {
-  isPageKind,
-  pageCode,
-  parseRule,
-  pathOf,
-  Problem,
-  readyRule,
-  type DesignState,
-  type PageCode,
-} from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { pathOf, type DesignState } from '@parlour/core/documents';
+import { isPageKind, pageCode, parseRule, readyRule, type PageCode } from '@parlour/core/pages';
 import type { Records } from '../records/database.js';
 import { settingOf } from './setting.js';
 import { subjectsOf } from './subjects.js';

@@ -1,5 +1,6 @@
 /** Keeps the table of store pages and their templates right: only what a change can have touched is worked out anew. */
-import { pageKinds, parsePage, type DesignState, type PageKind } from '@parlour/core';
+import type { DesignState } from '@parlour/core/documents';
+import { pageKinds, parsePage, type PageKind } from '@parlour/core/pages';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import {

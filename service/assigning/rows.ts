@@ -1,19 +1,13 @@
 /** A page as the table of pages has it, worked out from a state of a design. */
+import { assignedBy, isFor, type AskedPage } from '@parlour/core/assign';
 import {
-  assignedBy,
-  isFor,
-  keys,
-  PAGE_KINDS,
-  pageCode,
-  pageKinds,
   pathOf,
+  keys,
   type AdditionDocument,
-  type AskedPage,
   type AssignmentsDocument,
   type DesignState,
-  type PageKind,
-  type Rule,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import { PAGE_KINDS, pageCode, pageKinds, type PageKind, type Rule } from '@parlour/core/pages';
 import type { AssignmentRow } from '../records/assignments.js';
 import type { Standards } from '../records/page-list.js';
 import type { Setting } from './setting.js';

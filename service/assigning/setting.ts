@@ -1,5 +1,6 @@
 /** What the pages of one design are worked out with. */
-import { currencyDecimals, keys, patternsOf, type DesignState, type PathPatterns } from '@parlour/core';
+import { patternsOf, type PathPatterns, keys, type DesignState } from '@parlour/core/documents';
+import { currencyDecimals } from '@parlour/core/locale';
 import type { Records } from '../records/database.js';
 import { storeById } from '../records/stores.js';
 

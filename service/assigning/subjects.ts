@@ -1,5 +1,7 @@
 /** What the pages of a kind are about, whether it lies in the catalogue or in the design itself. */
-import { contentFacts, PAGE_KINDS, type DesignState, type PageKind, documentsIn, codeOf } from '@parlour/core';
+import { contentFacts } from '@parlour/core/assign';
+import { type DesignState, documentsIn, codeOf } from '@parlour/core/documents';
+import { PAGE_KINDS, type PageKind } from '@parlour/core/pages';
 import type { Records } from '../records/database.js';
 import { listBrands, listCollections, listProducts, type ListedSubject } from '../records/subjects.js';
 

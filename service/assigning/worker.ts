@@ -1,5 +1,6 @@
 /** Renews whole kinds of pages in the background, a batch at a time; one process at a time for each. */
-import { closedState, pageKinds } from '@parlour/core';
+import { closedState } from '@parlour/core/design';
+import { pageKinds } from '@parlour/core/pages';
 import { sql } from 'kysely';
 import { askRenewal, noteProgress, takeRenewal, type Renewal } from '../records/assignments.js';
 import { inTransaction, type Database } from '../records/database.js';

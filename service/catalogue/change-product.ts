@@ -1,5 +1,7 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
-import { formatMoney, isSame, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { isSame } from '@parlour/core/design';
+import { formatMoney } from '@parlour/core/locale';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { audit } from '../records/audit.js';
 import { touch } from '../records/changes.js';

@@ -1,5 +1,6 @@
 /** A sample catalogue for a store without products, so that its pages can be tried; added and removed whole. */
-import { currencyDecimals, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { currencyDecimals } from '@parlour/core/locale';
 import { sampleCatalogue } from '@parlour/demo';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { hashOfFile, makePictures } from '../media/renditions.js';

@@ -4,7 +4,7 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
-import { readQuery, type QueryName } from '@parlour/core';
+import { readQuery, type QueryName } from '@parlour/core/kinds';
 import { LRUCache } from 'lru-cache';
 import type { Keeper, Moved } from '../changes/poller.js';
 import { tags as tagNames } from '../records/tags.js';

@@ -1,5 +1,8 @@
 /** Building a design on another groundwork, or on what the same one has become. */
-import { capitalised, groundworkOf, keys, nameOf, Problem, type DocumentKey } from '@parlour/core';
+import { capitalised, Problem } from '@parlour/core';
+import { nameOf } from '@parlour/core/design';
+import { keys, type DocumentKey } from '@parlour/core/documents';
+import { groundworkOf } from '@parlour/core/groundworks';
 import type { Records } from '../records/database.js';
 import { updateDesign, type Design } from '../records/designs.js';
 import { loadState } from '../records/documents.js';

@@ -1,13 +1,8 @@
 /** A part of what a draft has changed: the documents as they would be with chosen changes only. */
-import {
-  compareDocuments,
-  Problem,
-  withChosen,
-  type DocumentKey,
-  type Draft,
-  type DraftDocument,
-  type KindSet,
-} from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { compareDocuments, withChosen, type Draft, type DraftDocument } from '@parlour/core/design';
+import type { DocumentKey } from '@parlour/core/documents';
+import type { KindSet } from '@parlour/core/kinds';
 import type { Design } from '../records/designs.js';
 import { isSameState, opened, type PublishedState } from './states.js';
 

@@ -1,15 +1,7 @@
 /** Several designs: copy one, switch which is live, bring in what the live one published meanwhile. */
-import {
-  closeDocument,
-  closedState,
-  freeCode,
-  LIMITS,
-  overlay,
-  Problem,
-  type Document,
-  type DocumentKey,
-  type Draft,
-} from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { closeDocument, closedState, freeCode, LIMITS, overlay, type Draft } from '@parlour/core/design';
+import type { Document, DocumentKey } from '@parlour/core/documents';
 import { renewDesign } from '../assigning/renew.js';
 import { inTransaction, type Records } from '../records/database.js';
 import {

@@ -1,21 +1,19 @@
 /** Work on a draft: edits in units, undo and redo per person. */
 import { randomUUID } from 'node:crypto';
+import { can, Problem, type Role } from '@parlour/core';
 import {
   applyRequests,
   applyUnit,
-  can,
   checkContentEdits,
   idsOf,
   invertEdit,
-  pagesIn,
-  Problem,
-  upgraderOf,
   type Draft,
   type Edit,
   type EditRequest,
-  type Role,
   type UnitResult,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import { pagesIn } from '@parlour/core/fields';
+import { upgraderOf } from '@parlour/core/kinds';
 import { ownTurn } from '../own-turn.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, type Design } from '../records/designs.js';

@@ -5,12 +5,12 @@ import {
   overlay,
   replay,
   type Conflict,
-  type DocumentKey,
   type Draft,
   type DraftDocument,
   type Edit,
   type UnitResult,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import type { DocumentKey } from '@parlour/core/documents';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { markChanged, markPublished } from '../records/drafts.js';

@@ -1,13 +1,7 @@
 /** The groundwork that a design builds on. */
-import {
-  groundworkOf,
-  keys,
-  starterDesign,
-  type Draft,
-  type UnitResult,
-  type DesignState,
-  stateOf,
-} from '@parlour/core';
+import { starterDesign, type Draft, type UnitResult } from '@parlour/core/design';
+import { keys, type DesignState, stateOf } from '@parlour/core/documents';
+import { groundworkOf } from '@parlour/core/groundworks';
 import type { Records } from '../records/database.js';
 import { updateDesign, type Design } from '../records/designs.js';
 import { loadDocuments, loadManifest, saveManifest } from '../records/documents.js';

@@ -1,5 +1,5 @@
 /** Languages of a store, as far as the paths of its designs allow them. */
-import { checkLanguages } from '@parlour/core';
+import { checkLanguages } from '@parlour/core/design';
 import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, lockStore, type Design } from '../records/designs.js';

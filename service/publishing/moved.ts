@@ -1,15 +1,6 @@
 /** Content pages that go live at another path leave a redirect where they were. */
-import {
-  closedState,
-  codeOf,
-  keys,
-  movedPages,
-  replay,
-  type DesignState,
-  type DocumentKey,
-  type DraftDocument,
-  type Redirect,
-} from '@parlour/core';
+import { closedState, movedPages, replay, type DraftDocument, type Redirect } from '@parlour/core/design';
+import { codeOf, keys, type DesignState, type DocumentKey } from '@parlour/core/documents';
 import { overLive, type PublishedState } from './states.js';
 
 export interface WithRedirects {

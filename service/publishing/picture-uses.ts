@@ -1,6 +1,7 @@
 /** Where a picture is used, and its end once nothing uses it any more. */
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import { nameOf, Problem, type DraftDocument } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { nameOf, type DraftDocument } from '@parlour/core/design';
 import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { listDesigns, lockDesign } from '../records/designs.js';

@@ -1,17 +1,15 @@
 /** Publish: one transaction that writes what changed, a manifest and the live pointer. */
+import { Problem } from '@parlour/core';
 import {
   checkPublish,
   closedState,
   closeDocument,
-  keys,
-  Problem,
   redirectsInWords,
-  type Document,
-  type DocumentKey,
   type Draft,
   type DraftDocument,
   type Redirect,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import { keys, type Document, type DocumentKey } from '@parlour/core/documents';
 import { renewAfterPublish } from '../assigning/changed.js';
 import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';

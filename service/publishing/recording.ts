@@ -1,5 +1,5 @@
 /** What a unit of edits to a draft brings with it: its place in the log, the pages it touches, the groundwork. */
-import type { Draft, UnitResult } from '@parlour/core';
+import type { Draft, UnitResult } from '@parlour/core/design';
 import { renewAfterEdits } from '../assigning/changed.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';

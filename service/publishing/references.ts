@@ -2,30 +2,28 @@
  * Whether what a design says fits the store: what sections point at exists (pages, pictures, products, collections,
  * menus), and paths are free. Core knows the design only.
  */
+import { Problem } from '@parlour/core';
 import {
   areasOf,
   checkLanguages,
   closeDocument,
   closedState,
-  keys,
-  menuNeeds,
-  needKey,
   overlay,
-  patternsOf,
-  pointersOf,
-  Problem,
-  type DesignState,
-  type DocumentKey,
   type Draft,
   type DraftDocument,
   type Edit,
-  type KindSet,
-  type MenuDocument,
-  type Need,
-  type Pointers,
-  type SectionedDocument,
   type UnitResult,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import {
+  patternsOf,
+  keys,
+  type DesignState,
+  type DocumentKey,
+  type MenuDocument,
+  type SectionedDocument,
+} from '@parlour/core/documents';
+import { menuNeeds, needKey, type KindSet, type Need } from '@parlour/core/kinds';
+import { pointersOf, type Pointers } from '@parlour/core/render';
 import { answerNeeds } from '../records/answers/answer.js';
 import { findSubject, pathsOf } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';

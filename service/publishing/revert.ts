@@ -1,5 +1,6 @@
 /** Revert: an earlier revision brought back as a new one, in one transaction. */
-import { Problem, redirectsInWords } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { redirectsInWords } from '@parlour/core/design';
 import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign } from '../records/designs.js';

@@ -1,21 +1,18 @@
 /** States of designs that are compared, merged and published: the draft, what is live, any revision. */
+import { Problem } from '@parlour/core';
 import {
-  codeOf,
   compareDocuments,
   openDocument,
   overlay,
   pagesBetween,
-  Problem,
   sameContent,
   type Change,
-  type Document,
-  type DocumentKey,
   type Draft,
   type DraftDocument,
-  type PageCode,
-  type Telling,
-  type WholeState,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import { codeOf, type Document, type DocumentKey, type WholeState } from '@parlour/core/documents';
+import type { Telling } from '@parlour/core/fields';
+import type { PageCode } from '@parlour/core/pages';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { findRevision, loadManifest, loadState, saveDocuments, saveManifest } from '../records/documents.js';

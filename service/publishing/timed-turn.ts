@@ -2,7 +2,9 @@
  * Timed changes when their time has come: put live, taken back, or reported to the team. Both are merged value by
  * value with what was published meanwhile, and each happens once, whichever process is up.
  */
-import { mergeDocument, Problem, type Conflict, type DocumentKey, type Draft, type DraftDocument } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { mergeDocument, type Conflict, type Draft, type DraftDocument } from '@parlour/core/design';
+import type { DocumentKey } from '@parlour/core/documents';
 import { inSavepoint, inTransaction, type Database, type Records } from '../records/database.js';
 import { runJob, type JobFailed } from '../jobs.js';
 import { lockDesign, type Design } from '../records/designs.js';

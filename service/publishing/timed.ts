@@ -2,7 +2,9 @@
  * Timed changes: chosen changes taken out of the draft and frozen, or given back to it. `timed-turn.ts` puts them live
  * and takes them back.
  */
-import { closeDocument, instantOf, inZone, overlay, Problem } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { closeDocument, overlay } from '@parlour/core/design';
+import { instantOf, inZone } from '@parlour/core/time';
 import { inTransaction, json, type Records } from '../records/database.js';
 import { lockDesign } from '../records/designs.js';
 import { loadState } from '../records/documents.js';

@@ -1,5 +1,6 @@
 /** The table of store pages with their templates, and how far it is behind. */
-import type { PageKind, Reason } from '@parlour/core';
+import type { Reason } from '@parlour/core/assign';
+import type { PageKind } from '@parlour/core/pages';
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 import { isNotSetAside } from './failed-jobs.js';

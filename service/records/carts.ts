@@ -1,5 +1,5 @@
 /** Carts: what a shopper is about to buy, found by the hash of the token in the shopper's cookie. */
-import { MOST_OF_ONE, type Buyer } from '@parlour/core';
+import { MOST_OF_ONE, type Buyer } from '@parlour/core/commerce';
 import { sql } from 'kysely';
 import { inTransaction, json, type Records } from './database.js';
 

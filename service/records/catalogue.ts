@@ -1,5 +1,6 @@
 /** What store pages are about, as the pages themselves need it: products, collections and brands by slug or code. */
-import type { Brand, Collection, PageCode, Product } from '@parlour/core';
+import type { Brand, Collection, Product } from '@parlour/core/kinds';
+import type { PageCode } from '@parlour/core/pages';
 import { answerNeeds } from './answers/answer.js';
 import type { PathSources } from './answers/part.js';
 import type { Records } from './database.js';

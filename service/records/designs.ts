@@ -1,5 +1,5 @@
 /** The designs of a store, and which of them shoppers see. */
-import type { KindSet } from '@parlour/core';
+import type { KindSet } from '@parlour/core/kinds';
 import { sql } from 'kysely';
 import { touch } from './changes.js';
 import { kindsOf } from './kinds.js';

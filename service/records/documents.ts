@@ -2,14 +2,9 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
-import {
-  canonicalJson,
-  inTodaysFormat,
-  type Document,
-  type DocumentKey,
-  type WholeState,
-  stateOf,
-} from '@parlour/core';
+import { canonicalJson } from '@parlour/core';
+import { inTodaysFormat } from '@parlour/core/design';
+import { type Document, type DocumentKey, type WholeState, stateOf } from '@parlour/core/documents';
 import { touch } from './changes.js';
 import { json, type Records } from './database.js';
 import { tags } from './tags.js';

@@ -6,11 +6,11 @@ import {
   inTodaysFormat,
   openDocument,
   replay,
-  type DocumentKey,
   type Draft,
   type DraftDocument,
   type UnitResult,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import type { DocumentKey } from '@parlour/core/documents';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
 import { json, perDatabase, type Records } from './database.js';

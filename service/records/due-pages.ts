@@ -1,5 +1,5 @@
 /** Pages of which something that rules see has changed, until every design has worked them out anew. */
-import type { PageKind } from '@parlour/core';
+import type { PageKind } from '@parlour/core/pages';
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 import { isNotSetAside } from './failed-jobs.js';

@@ -1,6 +1,6 @@
 /** The log of a design: units of edits in the order the server took them, and what was published and merged between. */
 import { sql } from 'kysely';
-import type { Edit } from '@parlour/core';
+import type { Edit } from '@parlour/core/design';
 import type { Records } from './database.js';
 
 /**

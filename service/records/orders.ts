@@ -11,7 +11,7 @@ import {
   type PaymentMethod,
   type PlacedOrder,
   type Totals,
-} from '@parlour/core';
+} from '@parlour/core/commerce';
 import { sql } from 'kysely';
 import { lockCart, type CartRow } from './carts.js';
 import { touch } from './changes.js';

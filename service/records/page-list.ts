@@ -1,5 +1,6 @@
 /** The list of store pages with their templates, a part at a time: filtered, sorted, counted. */
-import type { PageCode, PageKind, PageSort, TouchedPages } from '@parlour/core';
+import type { PageCode, PageKind, PageSort } from '@parlour/core/pages';
+import type { TouchedPages } from '@parlour/core/render';
 import { sql, type RawBuilder } from 'kysely';
 import type { AssignmentRow } from './assignments.js';
 import type { Records } from './database.js';

@@ -1,6 +1,6 @@
 /** The sample catalogue of a store, as it is beside what the store sells itself. */
 import { sql } from 'kysely';
-import { MOST_COUNTED } from '@parlour/core';
+import { MOST_COUNTED } from '@parlour/core/set-up';
 import type { Records } from './database.js';
 
 export type SampleCodes = Readonly<Record<'product' | 'collection' | 'brand', readonly string[]>>;

@@ -1,6 +1,7 @@
 /** Scenarios of previews, each kept once under the hash of what it says. */
 import { createHash } from 'node:crypto';
-import { canonicalJson, type Scenario } from '@parlour/core';
+import { canonicalJson } from '@parlour/core';
+import type { Scenario } from '@parlour/core/commerce';
 import { json, type Records } from './database.js';
 
 /** Keeps a scenario. @returns what it is kept under */

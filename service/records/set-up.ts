@@ -1,5 +1,5 @@
 /** What the set-up list of a store asks of its catalogue. */
-import type { SetUpFacts } from '@parlour/core';
+import type { SetUpFacts } from '@parlour/core/set-up';
 import type { Records } from './database.js';
 import { countProducts } from './sample.js';
 

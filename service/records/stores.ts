@@ -1,6 +1,8 @@
 /** Stores. */
 import { sql } from 'kysely';
-import type { DeliveryMethod, KindSet, Role, StoreDetails, StoreInfo } from '@parlour/core';
+import type { Role } from '@parlour/core';
+import type { DeliveryMethod, StoreDetails } from '@parlour/core/commerce';
+import type { KindSet, StoreInfo } from '@parlour/core/kinds';
 import { kindsOf } from './kinds.js';
 import { audit, type Audited } from './audit.js';
 import { touch } from './changes.js';

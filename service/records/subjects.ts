@@ -1,5 +1,6 @@
 /** What store pages are about, as lists and rules see it: every subject with its code, title, slug and facts. */
-import { brandFacts, collectionFacts, productFacts, type ProductFacts, type SubjectFacts } from '@parlour/core';
+import { brandFacts, collectionFacts, productFacts, type ProductFacts } from '@parlour/core/assign';
+import type { SubjectFacts } from '@parlour/core/pages';
 import { sql } from 'kysely';
 import type { Records } from './database.js';
 

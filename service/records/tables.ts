@@ -1,15 +1,8 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
 import type { EmailMessage } from './outgoing-email.js';
-import type {
-  Buyer,
-  DeliveryMethod,
-  Document,
-  DraftDocument,
-  Edit,
-  Order,
-  Scenario,
-  StoreDetails,
-} from '@parlour/core';
+import type { Buyer, DeliveryMethod, Order, Scenario, StoreDetails } from '@parlour/core/commerce';
+import type { DraftDocument, Edit } from '@parlour/core/design';
+import type { Document } from '@parlour/core/documents';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audited.js';
 

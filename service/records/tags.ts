@@ -1,5 +1,5 @@
 /** The tags by which pages say what they depend on, and changes say what they touch. Tags count within a store. */
-import type { PageCode } from '@parlour/core';
+import type { PageCode } from '@parlour/core/pages';
 
 export const tags = {
   /** A thing of the catalogue, by the page it has: `product:K-014`. */

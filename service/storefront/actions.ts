@@ -3,19 +3,11 @@
  * script; with it, the answer is the html of what has changed.
  */
 import { urlencoded, Router, type Request, type Response } from 'express';
-import {
-  buyerIn,
-  htmlId,
-  isStorable,
-  MOST_OF_ONE,
-  orderingOf,
-  pathOf,
-  settle,
-  toldIn,
-  type FormState,
-  type Locale,
-  type Told,
-} from '@parlour/core';
+import { isStorable } from '@parlour/core';
+import { buyerIn, MOST_OF_ONE, settle, toldIn, type Told, orderingOf } from '@parlour/core/commerce';
+import { pathOf } from '@parlour/core/documents';
+import { htmlId, type FormState } from '@parlour/core/kinds';
+import type { Locale } from '@parlour/core/locale';
 import { findVariant, variantByCode, type Shortage } from '../records/carts.js';
 import type { NotOrdered } from '../records/orders.js';
 import type { Records } from '../records/database.js';

@@ -1,7 +1,10 @@
 /** The storefront and its preview: the same app on two hosts. */
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import { join } from 'node:path';
-import { escapeText, isOwnPage, Problem, problemStatus, type SectionFault } from '@parlour/core';
+import { Problem, problemStatus } from '@parlour/core';
+import { escapeText } from '@parlour/core/fields';
+import { isOwnPage } from '@parlour/core/pages';
+import type { SectionFault } from '@parlour/core/render';
 import { logFault } from '../faults.js';
 import type { KeptAnswers } from '../kept/answer.js';
 import { etagOf } from '../kept/kept-pages.js';

@@ -4,19 +4,11 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { Router, type Request, type Response } from 'express';
-import {
-  fontFiles,
-  GROUNDWORKS,
-  keys,
-  kindsCss,
-  kindsScript,
-  lookCss,
-  type Document,
-  type KindSet,
-  type TemplateDocument,
-  type LookDocument,
-  documentsIn,
-} from '@parlour/core';
+import { keys, type Document, type TemplateDocument, type LookDocument, documentsIn } from '@parlour/core/documents';
+import { GROUNDWORKS } from '@parlour/core/groundworks';
+import type { KindSet } from '@parlour/core/kinds';
+import { fontFiles, lookCss } from '@parlour/core/look';
+import { kindsCss, kindsScript } from '@parlour/core/render';
 import { loadDocuments } from '../records/documents.js';
 import { findRendition } from '../records/pictures.js';
 import type { PictureFormat } from '../records/tables.js';

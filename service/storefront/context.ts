@@ -1,5 +1,7 @@
 /** What the storefront and its preview have in common: which store, which state of its design, which mode, what time it is. */
-import { keys, methodsIn, patternsOf, type Buying, type DesignState, type Edition, type Shopper } from '@parlour/core';
+import { methodsIn, type Buying, type Shopper } from '@parlour/core/commerce';
+import { patternsOf, keys, type DesignState } from '@parlour/core/documents';
+import type { Edition } from '@parlour/core/render';
 import type { Config } from '../config.js';
 import type { PathSources } from '../records/answers/part.js';
 import type { Records } from '../records/database.js';

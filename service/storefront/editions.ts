@@ -1,17 +1,10 @@
 /** The editions of stores: kept, so that what is compiled for one is compiled once. */
 import { LRUCache } from 'lru-cache';
-import {
-  isSinglePage,
-  keys,
-  makeLocale,
-  ownWords,
-  translatedContent,
-  type DesignState,
-  type Edition,
-  type Locale,
-  type PageInfo,
-  type PageRequest,
-} from '@parlour/core';
+import { keys, type DesignState, ownWords } from '@parlour/core/documents';
+import { translatedContent, type PageInfo } from '@parlour/core/kinds';
+import { makeLocale, type Locale } from '@parlour/core/locale';
+import { isSinglePage } from '@parlour/core/pages';
+import type { Edition, PageRequest } from '@parlour/core/render';
 import type { Store } from '../records/stores.js';
 import type { Site } from './context.js';
 import { hashOfDocument } from './versions.js';

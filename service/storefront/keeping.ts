@@ -1,6 +1,8 @@
 /** Makes pages for shoppers, once for all who ask at the same time, and hands them over to be kept. */
 import { LRUCache } from 'lru-cache';
-import { isOwnPage, type PageInfo, type SectionFault } from '@parlour/core';
+import type { PageInfo } from '@parlour/core/kinds';
+import { isOwnPage } from '@parlour/core/pages';
+import type { SectionFault } from '@parlour/core/render';
 import type { KeptPages } from '../kept/kept-pages.js';
 import { withoutBasket } from './baskets/kept-basket.js';
 import type { Site } from './context.js';

@@ -1,6 +1,7 @@
 /** Forms with which shoppers write to the store: an email address for news, or a message. Each counts against the address it comes from. */
 import type { Request } from 'express';
-import { isEmailAddress, TRAP, type FormState } from '@parlour/core';
+import { isEmailAddress } from '@parlour/core/fields';
+import { TRAP, type FormState } from '@parlour/core/kinds';
 import type { Email } from '../email/email.js';
 import { shopperMessage } from '../email/messages.js';
 import { addMessage, addSignUp } from '../records/inbox.js';

@@ -1,6 +1,8 @@
 /** The open stores with what is live in them, in memory: a storefront's request asks the database for neither. */
 import { LRUCache } from 'lru-cache';
-import { Problem, visibleState, type DesignState, type WholeState } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { visibleState } from '@parlour/core/design';
+import type { DesignState, WholeState } from '@parlour/core/documents';
 import type { Keeper, Moved } from '../changes/poller.js';
 import type { Database } from '../records/database.js';
 import { bytesOfState, loadState } from '../records/documents.js';

@@ -1,25 +1,19 @@
 /** Store pages by path or by code: what is there, and where a path leads that nothing is at (any more). */
 import {
-  keys,
   leadsTo,
   matchFormer,
   matchPath,
-  PAGE_KINDS,
-  parsePage,
   pathOf,
   patternsOf,
-  type Brand,
-  type Collection,
-  type DesignState,
-  type PageInfo,
-  type PageRef,
   type PathPatterns,
+  keys,
+  type DesignState,
   type PathsDocument,
-  type Product,
-  type Subject,
   codeOf,
   isKeyOf,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import type { Brand, Collection, PageInfo, Product, Subject } from '@parlour/core/kinds';
+import { PAGE_KINDS, parsePage, type PageRef } from '@parlour/core/pages';
 import { tokenHash } from '../accounts/passwords.js';
 import { findSubject, findSubjectOr, type By, type SubjectKind } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';

@@ -4,7 +4,9 @@
  */
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
-import { isEmailAddress, NO_SHOPPER, pathOf, type Shopper } from '@parlour/core';
+import { NO_SHOPPER, type Shopper } from '@parlour/core/commerce';
+import { pathOf } from '@parlour/core/documents';
+import { isEmailAddress } from '@parlour/core/fields';
 import { newToken, tokenHash } from '../accounts/passwords.js';
 import {
   addShopperLink,

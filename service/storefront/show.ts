@@ -1,31 +1,25 @@
 /** From a store page to the html a shopper gets: assemble, compose, ask, render. */
+import { factsOf, nextRuleDate } from '@parlour/core/assign';
+import { NO_SHOPPER } from '@parlour/core/commerce';
+import { keys, type TemplateDocument } from '@parlour/core/documents';
+import { NO_QUERY, queryText, type FormState, type PageInfo, type QueryName } from '@parlour/core/kinds';
+import { currencyDecimals } from '@parlour/core/locale';
+import { fontPaths } from '@parlour/core/look';
+import { parsePage } from '@parlour/core/pages';
 import {
   askPage,
   assemblePage,
   composePage,
-  currencyDecimals,
-  factsOf,
-  fontPaths,
   isBeyond,
-  keys,
   kindsScriptPath,
   kindsStylePath,
   lookStylePath,
-  NO_QUERY,
-  nextRuleDate,
-  NO_SHOPPER,
-  parsePage,
-  queryText,
   renderInstance,
   renderPage,
   type Composition,
-  type FormState,
-  type PageInfo,
   type PageRequest,
-  type QueryName,
   type SectionFault,
-  type TemplateDocument,
-} from '@parlour/core';
+} from '@parlour/core/render';
 import { consoleOrigin } from '../config.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { tags } from '../records/tags.js';

@@ -2,7 +2,11 @@
 import type { IncomingMessage } from 'node:http';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { NextFunction, Request, Response } from 'express';
-import { closedState, kindSet, Problem, specimen, SPECIMEN_PATH, withSpecimen, type DesignState } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { closedState, SPECIMEN_PATH, withSpecimen } from '@parlour/core/design';
+import type { DesignState } from '@parlour/core/documents';
+import { kindSet } from '@parlour/core/kinds';
+import { specimen } from '@parlour/core/sections';
 import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
 import { findDesign } from '../records/designs.js';

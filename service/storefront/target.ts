@@ -1,5 +1,5 @@
 /** What a request asks for: the path in its one form, and what stands behind `?`. Kept pages are found by the same. */
-import { normalPath } from '@parlour/core';
+import { normalPath } from '@parlour/core/documents';
 
 /** The two parts of a request target. */
 export interface Target {

@@ -1,20 +1,10 @@
 /** By which hashes documents and facts are known: to stylesheets, to open pages, and to pages that are filled in. */
 import { createHash } from 'node:crypto';
-import {
-  canonicalJson,
-  CART_COUNT,
-  needsOf,
-  PageData,
-  renderInstance,
-  type AssembledPage,
-  type Composition,
-  type DesignState,
-  type Document,
-  type DocumentKey,
-  type FactName,
-  type PageRequest,
-  type ShownFacts,
-} from '@parlour/core';
+import { canonicalJson } from '@parlour/core';
+import type { DesignState, Document, DocumentKey } from '@parlour/core/documents';
+import { CART_COUNT, type FactName, type ShownFacts } from '@parlour/core/facts';
+import { PageData } from '@parlour/core/kinds';
+import { needsOf, renderInstance, type AssembledPage, type Composition, type PageRequest } from '@parlour/core/render';
 import { hashOf } from '../records/documents.js';
 
 const hashes = new WeakMap<Document, string>();

@@ -1,5 +1,7 @@
 /** A new store: its row, its owner, and a first design with every page it needs. */
-import { LIMITS, Problem, starterDesign, type WholeState } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { LIMITS, starterDesign } from '@parlour/core/design';
+import type { WholeState } from '@parlour/core/documents';
 import { renewDesign } from '../assigning/renew.js';
 import { groundworkIn, saveGroundwork } from '../publishing/groundwork.js';
 import { addFirstState } from '../publishing/publish.js';

@@ -3,7 +3,9 @@
  * every page what the page itself works out when it is asked (from its own data, in memory).
  */
 import fc from 'fast-check';
-import { canonicalJson, Problem, type EditRequest, type Rule } from '@parlour/core';
+import { Problem, canonicalJson } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import type { Rule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { asAdmin, eventually, testService, type TestService } from './service.js';
 import { buyOne } from './shopper.js';

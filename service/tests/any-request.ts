@@ -1,27 +1,20 @@
 /** Any request the set of requests allows, made for a design as it is: values that fit their fields, resets, removals. */
 import {
-  BINDINGS,
-  FRAME,
   CREATABLE,
   DOCUMENT_TYPES,
   headField,
   isSection,
   openDocument,
-  pageKinds,
-  REGIONS,
-  RULE_FACTS,
-  SHIPPED_KINDS,
-  READY_PAGES,
-  startersFor,
-  type Document,
-  type DocumentKey,
   type DraftDocument,
   type DraftNode,
   type EditRequest,
-  type Field,
-  type Fields,
-  type PageKind,
-} from '@parlour/core';
+} from '@parlour/core/design';
+import { REGIONS, type Document, type DocumentKey } from '@parlour/core/documents';
+import { BINDINGS, type Field, type Fields } from '@parlour/core/fields';
+import { FRAME } from '@parlour/core/kinds';
+import { pageKinds, RULE_FACTS, type PageKind } from '@parlour/core/pages';
+import { SHIPPED_KINDS } from '@parlour/core/sections';
+import { READY_PAGES, startersFor } from '@parlour/core/starters';
 import type { Chance } from './random.js';
 
 /** What there is to point at. */

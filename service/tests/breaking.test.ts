@@ -1,7 +1,8 @@
 /** Designs that would break pages: refused at the door, again when they are published, and safe if they come otherwise. */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import type { EditRequest, Problem } from '@parlour/core';
+import type { Problem } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import { asAdmin, eventually, send, serviceOn, testService, type TestService } from './service.js';
 
 let service: TestService;

@@ -1,5 +1,7 @@
 import { sql } from 'kysely';
-import { STANDARD_PATHS, type Need, type ProductSource, type Subject } from '@parlour/core';
+import { STANDARD_PATHS } from '@parlour/core/documents';
+import type { ProductSource } from '@parlour/core/fields';
+import type { Need, Subject } from '@parlour/core/kinds';
 import { openDatabase, type Database } from '../index.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { inTransaction, type Records } from '../records/database.js';

@@ -1,5 +1,6 @@
 /** Which pages a change touches, in a store of more products than a list takes in one go. */
-import { parseRule, type EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import { parseRule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { asAdmin, testService, type TestService } from './service.js';
 

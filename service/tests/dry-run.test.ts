@@ -1,5 +1,6 @@
 /** Which pages a change touches, told before it is made. */
-import { parseRule, type EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import { parseRule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { asAdmin, rule, testService, until, type TestService } from './service.js';
 

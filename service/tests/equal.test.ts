@@ -1,5 +1,5 @@
 import { routes } from '@parlour/contract';
-import type { TemplateDocument } from '@parlour/core';
+import type { TemplateDocument } from '@parlour/core/documents';
 import { chanceFrom, type Chance } from './random.js';
 import { asAdmin, connect, eventually, newDatabase, serviceOn, type TestService } from './service.js';
 import { order, Shopper } from './shopper.js';

@@ -1,16 +1,9 @@
 /** Events of a design: what others do arrives, what was missed is brought, and three clients end the same. */
 import { request } from 'node:http';
 import { randomUUID } from 'node:crypto';
-import {
-  applyEdit,
-  canonicalJson,
-  closeDocument,
-  openDocument,
-  Problem,
-  type Document,
-  type Edit,
-  type EditRequest,
-} from '@parlour/core';
+import { Problem, canonicalJson } from '@parlour/core';
+import { applyEdit, closeDocument, openDocument, type Edit, type EditRequest } from '@parlour/core/design';
+import type { Document } from '@parlour/core/documents';
 import { createClient, routes } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
 import { connect, newDatabase, serviceOn, until, type TestService } from './service.js';

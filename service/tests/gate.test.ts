@@ -6,7 +6,7 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { routes } from '@parlour/contract';
-import { PROSE_LIMITS } from '@parlour/core';
+import { PROSE_LIMITS } from '@parlour/core/fields';
 import { CONNECTIONS } from '../gate/connections.js';
 import { gate, GATE } from '../gate/gate.js';
 import { PICTURE_LIMITS } from '../media/renditions.js';

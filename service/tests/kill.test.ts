@@ -2,7 +2,8 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
 import { join } from 'node:path';
 import { routes } from '@parlour/contract';
-import { Problem, type Document } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import type { Document } from '@parlour/core/documents';
 import { asAdmin, connect, newDatabase } from './service.js';
 import { order, Shopper, type Ordered } from './shopper.js';
 

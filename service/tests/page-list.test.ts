@@ -1,5 +1,5 @@
 /** The list of all store pages: parts, order, search. */
-import { type PageSort } from '@parlour/core';
+import type { PageSort } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { testService, type TestService } from './service.js';
 

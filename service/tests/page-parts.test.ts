@@ -1,17 +1,9 @@
 /** What a page is made of: as one call says it, as its plan draws it, and as the page shows it. */
-import {
-  closeDocument,
-  documentsOf,
-  idInPath,
-  keys,
-  kindsByName,
-  planPage,
-  planParts,
-  sectionsIn,
-  type PageParts,
-  type PlanParts,
-  stateOf,
-} from '@parlour/core';
+import { documentsOf, planParts, type PageParts } from '@parlour/core/assign';
+import { closeDocument } from '@parlour/core/design';
+import { keys, sectionsIn, stateOf } from '@parlour/core/documents';
+import { idInPath, kindsByName } from '@parlour/core/kinds';
+import { planPage, type PlanParts } from '@parlour/core/plan';
 import { createClient, routes, type Client } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '@parlour/service';
 import { testService, type TestService } from './service.js';

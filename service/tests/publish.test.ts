@@ -1,4 +1,5 @@
-import { Problem, type EditRequest } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import { routes } from '@parlour/contract';
 import { asAdmin, connect, newDatabase, type TestService, serviceOn } from './service.js';
 

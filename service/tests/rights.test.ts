@@ -1,7 +1,8 @@
 /** Who may do what now: signing in, forgotten passwords, invitations, previews, events, undo. */
 import { randomUUID } from 'node:crypto';
 import { createClient, routes, type Client } from '@parlour/contract';
-import type { EditRequest, Role } from '@parlour/core';
+import type { Role } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import { DEMO_SIGN_IN } from '../index.js';
 import { linksTo, readMailbox } from './mailbox.js';
 import { joinedTo, PASSWORD, secretOf } from './people.js';

@@ -1,6 +1,6 @@
 /** A new store from the first minute: what it comes with, what it still needs, and what of it shoppers see. */
 import { randomUUID } from 'node:crypto';
-import type { EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import { routes } from '@parlour/contract';
 import { asAdmin, eventually, send, testService, type TestService } from './service.js';
 

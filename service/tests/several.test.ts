@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import { canonicalJson, type Document, type EditRequest } from '@parlour/core';
+import { canonicalJson } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import type { Document } from '@parlour/core/documents';
 import { asAdmin, connect, eventually, newDatabase, type TestService, serviceOn } from './service.js';
 
 /** Two services on one database, as two processes would be: each with its own pool and its own memory. */

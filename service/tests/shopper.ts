@@ -1,6 +1,6 @@
 /** A shopper of the demo, who buys as browsers do: with cookies, with script or without. */
 import { routes } from '@parlour/contract';
-import type { Scenario } from '@parlour/core';
+import type { Scenario } from '@parlour/core/commerce';
 import type { Answer, TestService } from './service.js';
 
 const FORM = 'application/x-www-form-urlencoded';

@@ -1,7 +1,8 @@
 /** Who may do what: roles, invitations, tokens, stores that are apart, and creates that are sent twice. */
 import { randomUUID } from 'node:crypto';
 import { createClient, pathParams, routes, type Client, type Route } from '@parlour/contract';
-import type { EditRequest, Role } from '@parlour/core';
+import type { Role } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
 import { DEMO_SIGN_IN } from '../index.js';
 import { asAdmin, emptyDatabase, testService, type TestService, serviceOn } from './service.js';
 import { joinedTo, PASSWORD, secretOf } from './people.js';

@@ -4,7 +4,8 @@
  */
 import { randomUUID } from 'node:crypto';
 import { routes } from '@parlour/contract';
-import type { Document, DocumentKey, EditRequest } from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import type { Document, DocumentKey } from '@parlour/core/documents';
 import { anyRequest, type World } from './any-request.js';
 import { chanceFrom } from './random.js';
 import { testService, type Sent, type TestService } from './service.js';

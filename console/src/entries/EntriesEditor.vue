@@ -9,16 +9,10 @@ import {
   mdiFormatIndentIncrease,
   mdiPlus,
 } from '@mdi/js';
-import {
-  PAGE_KINDS,
-  parsePage,
-  type EditRequest,
-  type EntriesField,
-  type Entry,
-  type Field,
-  type Link,
-  type PageKind,
-} from '@parlour/core';
+import type { EditRequest } from '@parlour/core/design';
+import type { Entry } from '@parlour/core/documents';
+import type { EntriesField, Field, Link } from '@parlour/core/fields';
+import { PAGE_KINDS, parsePage, type PageKind } from '@parlour/core/pages';
 import { computed, nextTick, ref } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
 import { titleOfPage } from '../page-titles';

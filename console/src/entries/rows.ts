@@ -1,5 +1,6 @@
 /** The entries of a list as rows, those inside others below them; and where each can go. */
-import type { Entry, PlaceRequest } from '@parlour/core';
+import type { PlaceRequest } from '@parlour/core/design';
+import type { Entry } from '@parlour/core/documents';
 
 /** How deep entries may be inside each other, the outermost counted. */
 export const DEEPEST = 3;

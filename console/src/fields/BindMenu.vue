@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What a value is taken from on each page: one value for all of them, or something of the page itself. */
 import { mdiFileLinkOutline } from '@mdi/js';
-import { BINDINGS, bindingsFor, capitalised, type Field } from '@parlour/core';
+import { capitalised } from '@parlour/core';
+import { BINDINGS, bindingsFor, type Field } from '@parlour/core/fields';
 import { computed, ref, watch } from 'vue';
 
 const props = defineProps<{

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** One field of any type, made from its declaration. Typing is saved as one change when it rests. */
 import { mdiRestore } from '@mdi/js';
-import { BINDINGS, checkValue, inZone, instantOf, isBound, Problem, type Field, type PageKind } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { BINDINGS, checkValue, isBound, type Field } from '@parlour/core/fields';
+import type { PageKind } from '@parlour/core/pages';
+import { inZone, instantOf } from '@parlour/core/time';
 import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { session } from '../api';
 import { isSaved, toSave } from '../unsaved';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A link to a thing of the store, found by searching, or to a free web address. */
-import type { Link } from '@parlour/core';
+import type { Link } from '@parlour/core/fields';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** A picture of the store with its alternative text: chosen from those there are, or added. */
 import { mdiImageOutline, mdiUpload } from '@mdi/js';
-import { leftOutInWords, type PictureValue } from '@parlour/core';
+import type { PictureValue } from '@parlour/core/fields';
+import { leftOutInWords } from '@parlour/core/kinds';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useAnswer, useParts } from '../answers';

@@ -14,7 +14,7 @@ import {
   mdiTableRowPlusAfter,
   mdiTableRowRemove,
 } from '@mdi/js';
-import { cleanProse } from '@parlour/core';
+import { cleanProse } from '@parlour/core/fields';
 import { TableKit } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, Node, useEditor } from '@tiptap/vue-3';

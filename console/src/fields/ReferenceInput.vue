@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A thing of the store or the design by its code, found by its name. */
-import { PAGE_KINDS, type PageKind, type ReferenceTo } from '@parlour/core';
+import type { ReferenceTo } from '@parlour/core/fields';
+import { PAGE_KINDS, type PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';

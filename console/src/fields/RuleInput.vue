@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A rule as it is written, with how many pages it matches now. */
-import { parseRule, printRule, Problem, type PageKind, type Rule } from '@parlour/core';
+import { Problem } from '@parlour/core';
+import { parseRule, printRule, type PageKind, type Rule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { ref, watch } from 'vue';
 import { call } from '../api';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Where a product row takes its products from. */
-import type { PageKind, ProductSource } from '@parlour/core';
+import type { ProductSource } from '@parlour/core/fields';
+import type { PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call } from '../api';

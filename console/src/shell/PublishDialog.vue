@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Everything unpublished, ticked; what stays ticked goes live now, or at a time. */
 import { routes } from '@parlour/contract';
-import { redirectsInWords } from '@parlour/core';
+import { redirectsInWords } from '@parlour/core/design';
 import { computed, ref, watch } from 'vue';
 import { useAnswer } from '../answers';
 import { attempt, call, refreshChanges, say, session } from '../api';

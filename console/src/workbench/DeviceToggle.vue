@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which device’s width a page is looked at in. */
 import { mdiCellphone, mdiMonitor, mdiTablet } from '@mdi/js';
-import type { Device } from '@parlour/core';
+import type { Device } from '@parlour/core/fields';
 
 const device = defineModel<Device>({ required: true });
 const devices: readonly { readonly value: Device; readonly icon: string; readonly title: string }[] = [

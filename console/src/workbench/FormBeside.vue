@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A form beside the page it is about. Its slots: the groups of the form, and what is said over the page. */
 import { mdiDeleteOutline } from '@mdi/js';
-import type { Device } from '@parlour/core';
+import type { Device } from '@parlour/core/fields';
 import DeviceToggle from './DeviceToggle.vue';
 import PageFrame from './PageFrame.vue';
 

@@ -1,17 +1,11 @@
 <script setup lang="ts">
 /** The catalogue of section kinds: a drawing and a sentence each, only those that make sense here. */
 import { mdiMagnify } from '@mdi/js';
-import {
-  hasSections,
-  isCalled,
-  isOneOf,
-  openSlots,
-  planPage,
-  planSvg,
-  sectionName,
-  sectionsIn,
-  type KindDescription,
-} from '@parlour/core';
+import { isOneOf } from '@parlour/core';
+import { sectionName } from '@parlour/core/design';
+import { hasSections, sectionsIn } from '@parlour/core/documents';
+import { isCalled, type KindDescription } from '@parlour/core/kinds';
+import { openSlots, planPage, planSvg } from '@parlour/core/plan';
 import { computed, ref, watch } from 'vue';
 import PlanDrawing from './PlanDrawing.vue';
 import { session } from '../api';

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 /** The settings of the look that a template has of its own, for its pages. */
-import { LOOK_GROUPS, lookFields, type Field, type LookDocument, type TemplateDocument } from '@parlour/core';
+import type { LookDocument, TemplateDocument } from '@parlour/core/documents';
+import type { Field } from '@parlour/core/fields';
+import { LOOK_GROUPS, lookFields } from '@parlour/core/look';
 import { computed } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
 import type { Workbench } from './use-workbench';

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The true page of the draft in a frame at a chosen device's width, scaled down to the room there is. */
-import { idInPath, type Device } from '@parlour/core';
+import type { Device } from '@parlour/core/fields';
+import { idInPath } from '@parlour/core/kinds';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 
 const props = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The plan: a drawing of the whole page to scale, where sections are picked up and put down. */
-import { planSvg, type Plan, type PlanBox } from '@parlour/core';
+import { planSvg, type Plan, type PlanBox } from '@parlour/core/plan';
 import { computed, nextTick, ref, watch } from 'vue';
 import PlanDrawing from './PlanDrawing.vue';
 import type { Selection, Target } from './use-workbench';

@@ -1,19 +1,18 @@
 <script setup lang="ts">
 /** The settings of the selection, at the place of work: under the page. */
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
+import { headField, sectionName } from '@parlour/core/design';
+import { keys } from '@parlour/core/documents';
 import {
   countsNow,
-  FRAME,
-  headField,
-  keys,
-  PAGE_KINDS,
   resolveValue,
-  sectionName,
   withDefaults,
   type Device,
   type EntriesField,
   type Field,
-} from '@parlour/core';
+} from '@parlour/core/fields';
+import { FRAME } from '@parlour/core/kinds';
+import { PAGE_KINDS } from '@parlour/core/pages';
 import { computed, ref, watch } from 'vue';
 import EntriesEditor from '../entries/EntriesEditor.vue';
 import FieldInput from '../fields/FieldInput.vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiOpenInNew, mdiPlus, mdiRedo, mdiUndo } from '@mdi/js';
-import type { Device } from '@parlour/core';
+import type { Device } from '@parlour/core/fields';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { session } from '../api';

@@ -1,18 +1,16 @@
 /** The state of the workbench: one page of the draft, what is selected, and everything that can be done to it. */
+import { planParts } from '@parlour/core/assign';
+import { closeDocument, type EditRequest, type PlaceRequest } from '@parlour/core/design';
 import {
-  closeDocument,
   hasSections,
-  kindName,
-  planPage,
-  planParts,
   sectionsIn,
   templateCodeOf,
-  type EditRequest,
-  type PlaceRequest,
   type Section,
   type SectionedDocument,
   stateOf,
-} from '@parlour/core';
+} from '@parlour/core/documents';
+import { kindName } from '@parlour/core/kinds';
+import { planPage } from '@parlour/core/plan';
 import { routes } from '@parlour/contract';
 import { computed, reactive, ref, watch } from 'vue';
 import { useAnswer } from '../answers';

@@ -1,26 +1,21 @@
+import { Problem } from '../../index.js';
 import {
   applyRequests,
   applyUnit,
   closeDocument,
-  defineKind,
-  descriptionOfKind,
-  html,
   invertEdit,
-  kindsByName,
-  kindSet,
   LIMITS,
-  Problem,
   replay,
   siblingsIn,
-  SHIPPED_KINDS,
-  text,
   Unpredictable,
   type DraftDocument,
   type EditRequest,
   type EditTools,
-  type Section,
-  type TemplateDocument,
-} from '../../index.js';
+} from '../index.js';
+import type { Section, TemplateDocument } from '../../documents/index.js';
+import { text } from '../../fields/index.js';
+import { defineKind, descriptionOfKind, html, kindsByName, kindSet } from '../../kinds/index.js';
+import { SHIPPED_KINDS } from '../../sections/index.js';
 import { assignments, draftOf, refusal, section, template, tools, withChanges } from '../../tests/designs.js';
 
 const HOME = 'template/home';

@@ -2,7 +2,7 @@
 import { Problem } from '../../problem.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { impliedDocument } from '../document-types.js';
-import type { DocumentKey } from '../document.js';
+import type { DocumentKey } from '../../documents/document.js';
 import { PLAIN, type Telling } from '../../fields/telling.js';
 import type { Draft, DraftDocument } from '../draft.js';
 import { LIMITS } from '../limits.js';

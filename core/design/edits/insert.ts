@@ -2,7 +2,7 @@
 import { Problem } from '../../problem.js';
 import { checkKeyed } from '../../fields/value.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
-import type { DocumentKey } from '../document.js';
+import type { DocumentKey } from '../../documents/document.js';
 import { isSection, siblingsIn, type DraftDocument, type DraftNode } from '../draft.js';
 import { LIMITS } from '../limits.js';
 import {

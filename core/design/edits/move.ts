@@ -1,6 +1,6 @@
 /** Move: a section or entry, with everything inside it, to another place in the same document. */
 import { Problem } from '../../problem.js';
-import type { DocumentKey, NodeId } from '../document.js';
+import type { DocumentKey, NodeId } from '../../documents/document.js';
 import { isSection, samePlace, siblingsIn, subtree, type Place } from '../draft.js';
 import { LIMITS } from '../limits.js';
 import { checkPlace, checkSize, depthOf, documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';

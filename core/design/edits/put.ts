@@ -1,6 +1,6 @@
 /** Put: a whole document is made or removed. The edit carries what it replaces, so that it can be taken back. */
 import { capitalised } from '../../words.js';
-import type { DocumentKey } from '../document.js';
+import type { DocumentKey } from '../../documents/document.js';
 import type { DraftDocument } from '../draft.js';
 import { isSame, nameOf, stale } from './common.js';
 import type { EditType } from './step.js';

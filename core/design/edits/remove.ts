@@ -1,5 +1,5 @@
 /** Remove: a section or entry with everything inside it. The edit carries what it removes, so that nothing is lost. */
-import type { DocumentKey } from '../document.js';
+import type { DocumentKey } from '../../documents/document.js';
 import { rootFirst, subtree, type DraftNode } from '../draft.js';
 import { documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
 import type { EditType } from './step.js';

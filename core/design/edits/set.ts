@@ -5,8 +5,8 @@ import type { Telling } from '../../fields/telling.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
-import type { DocumentKey, NodeId } from '../document.js';
-import { codeOf } from '../document.js';
+import type { DocumentKey, NodeId } from '../../documents/document.js';
+import { codeOf } from '../../documents/document.js';
 import type { Draft, DraftDocument, DraftNode } from '../draft.js';
 import {
   documentIn,

@@ -1,5 +1,5 @@
 /** Upgrade: the values of a section are written anew for a newer version of its kind. Made by the first edit of it. */
-import type { DocumentKey, NodeId, Values } from '../document.js';
+import type { DocumentKey, NodeId, Values } from '../../documents/document.js';
 import { isSection } from '../draft.js';
 import { documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
 import type { EditType } from './step.js';

@@ -3,7 +3,7 @@
  * and a line in `checks.ts`. What is worked out of a document is remembered with that document, so that one change costs
  * no more than it touched.
  */
-import type { DocumentKey } from '../document.js';
+import type { DocumentKey } from '../../documents/document.js';
 import type { Draft, DraftDocument, DraftNode } from '../draft.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import type { Finding } from './finding.js';

@@ -1,5 +1,5 @@
 /** What is found in a design when it is looked at, in words. Checks find it; who refuses or lists it reads it. */
-import type { DocumentKey, NodeId } from '../document.js';
+import type { DocumentKey, NodeId } from '../../documents/document.js';
 import { Problem, type ProblemCode } from '../../problem.js';
 
 /**

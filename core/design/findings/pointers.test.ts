@@ -1,5 +1,8 @@
 /** What goes live together must fit, and no edit may leave something behind that wants what is gone. */
-import { applyUnit, SHIPPED_KINDS, type Document, type DocumentKey, type Rule } from '../../index.js';
+import { applyUnit } from '../index.js';
+import type { Document, DocumentKey } from '../../documents/index.js';
+import type { Rule } from '../../pages/index.js';
+import { SHIPPED_KINDS } from '../../sections/index.js';
 import { assignments, draftOf, publishRefusal, refusal, section, template } from '../../tests/designs.js';
 
 const DEAR: Rule = { match: 'all', conditions: [{ fact: 'price', is: '>=', value: 80 }] };

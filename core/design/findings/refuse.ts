@@ -1,11 +1,11 @@
 /** Who refuses what is found: edits that would leave a fault, and a publish that shoppers could not be shown. */
-import { contentPlaces, languagePaths } from '../../assign/path-sense.js';
-import { patternsOf } from '../../assign/paths.js';
+import { contentPlaces, languagePaths } from '../../documents/path-sense.js';
+import { patternsOf } from '../../documents/paths.js';
 import { impliedDocument } from '../document-types.js';
-import { keys, type DocumentKey } from '../document.js';
+import { keys, type DocumentKey } from '../../documents/document.js';
 import { nodeAt, type Draft, type DraftDocument } from '../draft.js';
 import type { Edit } from '../edits/edit.js';
-import type { DesignState } from '../state.js';
+import type { DesignState } from '../../documents/state.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { Problem } from '../../problem.js';
 import { wholeOf, type Around, type Check, type Looked } from './check.js';

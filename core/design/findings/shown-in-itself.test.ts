@@ -1,5 +1,6 @@
 /** What shows what: no document may come to show itself, however long the way round, nor grow without bound. */
-import { applyRequests, LIMITS, type Document, type EditRequest } from '../../index.js';
+import { applyRequests, LIMITS, type EditRequest } from '../index.js';
+import type { Document } from '../../documents/index.js';
 import { draftOf, publishRefusal, refusal, section, template, tools, withChanges } from '../../tests/designs.js';
 
 const shared = (name: string, ...main: ReturnType<typeof section>[]): Document => ({

@@ -1,10 +1,10 @@
 /** Assign: a template to store pages, one or hundreds, or as the standard of a page kind. */
 import * as yup from 'yup';
-import { codeText, closed, plainText } from '../../fields/shapes.js';
-import { isPageKind, kindInWords, PAGE_KINDS, parsePage, type PageKind } from '../../assign/page.js';
+import { codeText, closed, plainText } from '../../shapes.js';
+import { isPageKind, kindInWords, PAGE_KINDS, parsePage, type PageKind } from '../../pages/page.js';
 import { Problem } from '../../problem.js';
 import { counted } from '../../words.js';
-import { keys } from '../document.js';
+import { keys } from '../../documents/document.js';
 import { documentIn } from '../edits/common.js';
 import { nameOfKey, type SetEdit } from '../edits/set.js';
 import { LIMITS } from '../limits.js';

@@ -1,11 +1,11 @@
 /** Create: a new document, from nothing, from a starter or as a copy with content of its own. */
 import * as yup from 'yup';
-import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { codeText, closed, plainText } from '../../shapes.js';
 import { checkKeyed, normalValue } from '../../fields/value.js';
 import { Problem } from '../../problem.js';
-import { isPageKind, pageKinds } from '../../assign/page.js';
-import { contentPlaces, takenBy } from '../../assign/path-sense.js';
-import { pathOf, patternsOf } from '../../assign/paths.js';
+import { isPageKind, pageKinds } from '../../pages/page.js';
+import { contentPlaces, takenBy } from '../../documents/path-sense.js';
+import { pathOf, patternsOf } from '../../documents/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf } from '../document-types.js';
 import {
@@ -17,12 +17,12 @@ import {
   type PathsDocument,
   type PlaceAround,
   type Values,
-} from '../document.js';
+} from '../../documents/document.js';
 import { childrenOf, closeDocument, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
 import { needed, noField } from '../edits/common.js';
 import { LIMITS } from '../limits.js';
-import { readyPage } from '../ready-pages.js';
-import { startersFor, templateFrom, type TemplateStarter } from '../starters.js';
+import { readyPage } from '../../starters/ready-pages.js';
+import { startersFor, templateFrom, type TemplateStarter } from '../../starters/starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
 
 /** The types of documents that can be created by request; the others are always there. */

@@ -1,11 +1,11 @@
 /** Discard: a document is taken out of the design, and whatever pointed at it with it. */
-import { codeText, closed } from '../../fields/shapes.js';
+import { codeText, closed } from '../../shapes.js';
 import { Problem } from '../../problem.js';
 import { capitalised, counted } from '../../words.js';
 import { nameOf, typeOfKey } from '../document-types.js';
-import { codeOf, keys, type DocumentKey, type PlaceAround } from '../document.js';
-import type { PageKind } from '../../assign/page.js';
-import { kindInWords } from '../../assign/page.js';
+import { codeOf, keys, type DocumentKey, type PlaceAround } from '../../documents/document.js';
+import type { PageKind } from '../../pages/page.js';
+import { kindInWords } from '../../pages/page.js';
 import { isSection, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { documentIn } from '../edits/common.js';

@@ -1,12 +1,12 @@
 /** Requests about sections and entries: add, remove, move, copy. */
-import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { codeText, closed, plainText } from '../../shapes.js';
 import { Problem } from '../../problem.js';
 import type { Fields } from '../../fields/field.js';
 import { normalValue, splitKey } from '../../fields/value.js';
 import { FRAME } from '../../kinds/frame.js';
 import { kindRef } from '../../kinds/kind.js';
 import * as yup from 'yup';
-import type { DocumentKey, NodeId, Values } from '../document.js';
+import type { DocumentKey, NodeId, Values } from '../../documents/document.js';
 import { isSection, orderFor, siblingsIn, subtree, type DraftNode } from '../draft.js';
 import { areasOf } from '../document-types.js';
 import { documentIn, findKind, listAt, nameOf, nodeIn, sectionName } from '../edits/common.js';

@@ -1,5 +1,6 @@
 /** Whatever is asked for, in whatever order: it can be taken back exactly, replayed from JSON, closed and opened. */
 import fc from 'fast-check';
+import { Problem } from '../../index.js';
 import {
   areasOf,
   applyRequests,
@@ -7,18 +8,17 @@ import {
   closeDocument,
   invertEdit,
   openDocument,
-  Problem,
   replay,
   sameContent,
-  SHIPPED_KINDS,
-  upgraderOf,
-  type Document,
   type DraftDocument,
   type Edit,
   type EditRequest,
   type EditTools,
-  type Rule,
-} from '../../index.js';
+} from '../index.js';
+import type { Document } from '../../documents/index.js';
+import { upgraderOf } from '../../kinds/index.js';
+import type { Rule } from '../../pages/index.js';
+import { SHIPPED_KINDS } from '../../sections/index.js';
 import { assignments, draftOf, publishRefusal, section, template, withChanges } from '../../tests/designs.js';
 
 const DEAR: Rule = { match: 'all', conditions: [{ fact: 'price', is: '>=', value: 80 }] };

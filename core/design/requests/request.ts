@@ -1,6 +1,6 @@
 /** Requests: what people and programs ask for. Each is made exact against the draft and comes down to edits. */
 import { Problem } from '../../problem.js';
-import { byTag } from '../../fields/shapes.js';
+import { byTag } from '../../shapes.js';
 import type { Draft } from '../draft.js';
 import { doInOrder, type UnitResult } from '../edits/edit.js';
 import { LIMITS } from '../limits.js';

@@ -1,16 +1,9 @@
 /** What people ask for, and the exact edits it comes down to: create, discard, assign, copy, share, unshare. */
-import {
-  applyRequests,
-  applyUnit,
-  closeDocument,
-  invertEdit,
-  SHIPPED_KINDS,
-  type DraftDocument,
-  type EditRequest,
-  type Problem,
-  type Rule,
-  type SectionedDocument,
-} from '../../index.js';
+import type { Problem } from '../../index.js';
+import { applyRequests, applyUnit, closeDocument, invertEdit, type DraftDocument, type EditRequest } from '../index.js';
+import type { SectionedDocument } from '../../documents/index.js';
+import type { Rule } from '../../pages/index.js';
+import { SHIPPED_KINDS } from '../../sections/index.js';
 import { assignments, draftOf, refusal, section, template, tools, withChanges } from '../../tests/designs.js';
 
 const HOME = 'template/home';

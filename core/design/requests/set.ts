@@ -1,6 +1,6 @@
 /** Set: one value. A section of an older version of its kind is first written anew for today's version. */
 import * as yup from 'yup';
-import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { codeText, closed, plainText } from '../../shapes.js';
 import type { Field, Fields } from '../../fields/field.js';
 import { normalValue, splitKey } from '../../fields/value.js';
 import { FRAME } from '../../kinds/frame.js';

@@ -1,8 +1,8 @@
 /** Share and unshare: one section used in several places on purpose, and the way back to a section of its own. */
-import { codeText, closed, plainText } from '../../fields/shapes.js';
+import { codeText, closed, plainText } from '../../shapes.js';
 import { Problem } from '../../problem.js';
 import { SHARED_SECTION } from '../../kinds/kind.js';
-import { FORMAT, keys, type DocumentKey, type NodeId } from '../document.js';
+import { FORMAT, keys, type DocumentKey, type NodeId } from '../../documents/document.js';
 import { isSection, ordersBehind, siblingsIn, subtree, type DraftDocument, type DraftNode } from '../draft.js';
 import { documentIn, nameOf, nodeIn, sectionName } from '../edits/common.js';
 import type { Edit } from '../edits/edit.js';

@@ -1,9 +1,9 @@
 /** Tokens: the settings of the look are taken from design tokens. */
 import * as yup from 'yup';
-import { closed } from '../../fields/shapes.js';
+import { closed } from '../../shapes.js';
 import { readTokens, type Tokens } from '../../look/tokens.js';
 import { counted } from '../../words.js';
-import { keys } from '../document.js';
+import { keys } from '../../documents/document.js';
 import { documentIn } from '../edits/common.js';
 import type { Edit } from '../edits/edit.js';
 import { typeTag, type RequestType } from './type.js';

@@ -1,11 +1,11 @@
 /** What every type of request offers, and what several of them share. */
 import type { Schema } from 'yup';
-import { codeText, closed, exactly, plainText } from '../../fields/shapes.js';
+import { codeText, closed, exactly, plainText } from '../../shapes.js';
 import { Problem } from '../../problem.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { nodeIn, placesIn } from '../edits/common.js';
 import type { Resolved } from '../edits/edit.js';
-import type { NodeId, Values } from '../document.js';
+import type { NodeId, Values } from '../../documents/document.js';
 import type { Telling } from '../../fields/telling.js';
 import { samePlace, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
 

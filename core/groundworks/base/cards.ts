@@ -1,5 +1,5 @@
 /** Cards of products and pages, and prices. */
-import { css } from '../../kinds/css.js';
+import { css } from '../../css.js';
 
 export const CARDS = css`
   .cards {

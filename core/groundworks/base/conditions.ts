@@ -1,5 +1,5 @@
 /** What is seen in previews only, on paper, and where movement is welcome. */
-import { css } from '../../kinds/css.js';
+import { css } from '../../css.js';
 
 export const CONDITIONS = css`
   .missing-kind {

@@ -1,5 +1,5 @@
 /** Formatted text, actions and form fields. */
-import { css } from '../../kinds/css.js';
+import { css } from '../../css.js';
 
 export const CONTROLS = css`
   .prose {

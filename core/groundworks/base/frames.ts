@@ -1,5 +1,5 @@
 /** Frames and areas: widths, space, tones and what is behind them, on each device. */
-import { css } from '../../kinds/css.js';
+import { css } from '../../css.js';
 
 export const FRAMES = css`
   .frame {

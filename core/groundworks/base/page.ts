@@ -1,5 +1,5 @@
 /** The page itself: its letters, headings, links and pictures, and what only those who use the keyboard see. */
-import { css } from '../../kinds/css.js';
+import { css } from '../../css.js';
 
 export const PAGE = css`
   *,

@@ -3,7 +3,7 @@ import { text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-import { WEEKDAYS } from '../../set-up/details.js';
+import { WEEKDAYS } from '../../commerce/store-details.js';
 
 export const openingHours = defineKind(
   {

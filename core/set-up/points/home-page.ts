@@ -1,6 +1,6 @@
-import { keys, type Document } from '../../design/document.js';
+import { keys, type Document } from '../../documents/document.js';
 import { closeDocument, openDocument } from '../../design/draft.js';
-import { canonicalJson } from '../../design/hash.js';
+import { canonicalJson } from '../../canonical-json.js';
 import { starterDesign } from '../../design/starter-design.js';
 import type { SetUpPoint } from '../point.js';
 

@@ -1,5 +1,5 @@
-import { sectionsIn } from '../../design/document.js';
-import { documentsIn } from '../../design/state.js';
+import { sectionsIn } from '../../documents/document.js';
+import { documentsIn } from '../../documents/state.js';
 import { kindName } from '../../kinds/kind.js';
 import type { SetUpPoint } from '../point.js';
 

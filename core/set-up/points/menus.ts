@@ -1,6 +1,6 @@
-import type { PageCode } from '../../assign/page.js';
-import { keys, type MenuDocument } from '../../design/document.js';
-import { documentsIn, type DesignState } from '../../design/state.js';
+import type { PageCode } from '../../pages/page.js';
+import { keys, type MenuDocument } from '../../documents/document.js';
+import { documentsIn, type DesignState } from '../../documents/state.js';
 import { menuEntries, type MenuEntry } from '../../kinds/menu.js';
 import { someOf } from '../../words.js';
 import type { SetUpPoint } from '../point.js';

@@ -1,5 +1,5 @@
-import { codeOf } from '../../design/document.js';
-import { documentsIn } from '../../design/state.js';
+import { codeOf } from '../../documents/document.js';
+import { documentsIn } from '../../documents/state.js';
 import { someOf } from '../../words.js';
 import type { SetUpPoint } from '../point.js';
 

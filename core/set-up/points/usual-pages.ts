@@ -1,5 +1,5 @@
-import { keys } from '../../design/document.js';
-import { READY_PAGES } from '../../design/ready-pages.js';
+import { keys } from '../../documents/document.js';
+import { READY_PAGES } from '../../starters/ready-pages.js';
 import { someOf } from '../../words.js';
 import type { SetUpPoint } from '../point.js';
 

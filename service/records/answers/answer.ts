@@ -1,19 +1,7 @@
 /** Answers everything the sections of a page ask for, in one statement, and says what the answers depend on. */
-import {
-  makeFacts,
-  needKey,
-  nobodyIn,
-  NO_SHOPPER,
-  PageData,
-  partsBehind,
-  type Buying,
-  type FactName,
-  type Need,
-  type Own,
-  type Shopper,
-  type ShownFacts,
-  type Subject,
-} from '@parlour/core';
+import { NO_SHOPPER, type Buying, type Shopper } from '@parlour/core/commerce';
+import { makeFacts, nobodyIn, partsBehind, type FactName, type Own, type ShownFacts } from '@parlour/core/facts';
+import { needKey, PageData, type Need, type Subject } from '@parlour/core/kinds';
 import type { Records } from '../database.js';
 import { named } from '../named.js';
 import { cards } from './cards.js';

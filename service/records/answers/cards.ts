@@ -1,12 +1,6 @@
 /** Products of a source as cards: the first of them, or one page of all. */
-import {
-  pathOf,
-  type ListingNeed,
-  type NeedSource,
-  type ProductCard,
-  type ProductsNeed,
-  type Subject,
-} from '@parlour/core';
+import { pathOf } from '@parlour/core/documents';
+import type { ListingNeed, NeedSource, ProductCard, ProductsNeed, Subject } from '@parlour/core/kinds';
 import type { Tables } from '../tables.js';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';

@@ -1,5 +1,6 @@
 /** The cart of a shopper, with what they have told. */
-import { NO_BUYER, pathOf, type Buyer, type CartLine } from '@parlour/core';
+import { NO_BUYER, type Buyer, type CartLine } from '@parlour/core/commerce';
+import { pathOf } from '@parlour/core/documents';
 import type { Part, PathSources } from './part.js';
 
 /** A line as the statement answers it. */

@@ -1,5 +1,6 @@
 /** Collections as cards: chosen ones, or all that are in no other. */
-import { pathOf, type CollectionCard, type PictureInfo } from '@parlour/core';
+import { pathOf } from '@parlour/core/documents';
+import type { CollectionCard, PictureInfo } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
 import { needsOf, type Part } from './part.js';
 

@@ -1,16 +1,13 @@
 /** Content pages, which are in the design itself: only their lead pictures are in the database. */
+import { pathOf, keys, type ContentDocument, documentsIn } from '@parlour/core/documents';
+import type { PictureValue } from '@parlour/core/fields';
 import {
-  keys,
-  pathOf,
   translatedContent,
   type ContentCard,
-  type ContentDocument,
   type ContentNeed,
   type PagesNeed,
   type PictureInfo,
-  type PictureValue,
-  documentsIn,
-} from '@parlour/core';
+} from '@parlour/core/kinds';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';
 import { picturesStatement } from './pictures.js';

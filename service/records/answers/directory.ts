@@ -1,5 +1,6 @@
 /** Everything of one sort that a store has. */
-import { SEARCH_WORDS, pathOf, queryText, type DirectoryNeed } from '@parlour/core';
+import { pathOf } from '@parlour/core/documents';
+import { SEARCH_WORDS, queryText, type DirectoryNeed } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
 import { needsOf, type Part } from './part.js';
 

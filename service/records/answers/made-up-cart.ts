@@ -1,5 +1,5 @@
 /** The cart of a preview, and what was ordered of it: made up, but of true products, prices and stock. */
-import { deliveryOf, NO_BUYER, totalsOf, type Cart } from '@parlour/core';
+import { deliveryOf, NO_BUYER, totalsOf, type Cart } from '@parlour/core/commerce';
 import { lineColumns, lineOf, type LineAnswer } from './cart.js';
 import type { Asked, MadeUpCart, Part } from './part.js';
 

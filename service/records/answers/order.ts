@@ -1,5 +1,5 @@
 /** The order that a thank-you page is about. */
-import type { Order } from '@parlour/core';
+import type { Order } from '@parlour/core/commerce';
 import type { Part } from './part.js';
 
 export const order: Part<Order> = {

@@ -1,16 +1,8 @@
 /** A part of the one statement that answers the needs of a page. */
-import type {
-  Buyer,
-  DesignState,
-  Need,
-  Own,
-  OwnPart,
-  PageData,
-  PathPatterns,
-  PaymentMethod,
-  ScenarioLine,
-  Subject,
-} from '@parlour/core';
+import type { Buyer, PaymentMethod, ScenarioLine } from '@parlour/core/commerce';
+import type { PathPatterns, DesignState } from '@parlour/core/documents';
+import type { Own, OwnPart } from '@parlour/core/facts';
+import type { Need, PageData, Subject } from '@parlour/core/kinds';
 
 /** What paths of pages are made with: the design's patterns, and its content pages. */
 export interface PathSources {

@@ -1,5 +1,8 @@
 /** Where store pages are. */
-import { isOneOf, keys, parsePage, pathOf, type PageCode, type PathNeed } from '@parlour/core';
+import { isOneOf } from '@parlour/core';
+import { pathOf, keys } from '@parlour/core/documents';
+import type { PathNeed } from '@parlour/core/kinds';
+import { parsePage, type PageCode } from '@parlour/core/pages';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';
 

@@ -1,5 +1,5 @@
 /** Pictures by their hashes. */
-import type { PictureInfo } from '@parlour/core';
+import type { PictureInfo } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
 import { needsOf, type Part } from './part.js';
 

@@ -3,7 +3,7 @@
  * and leaves no trace.
  */
 import type { Response } from 'express';
-import type { Buyer, SettledCheckout } from '@parlour/core';
+import type { Buyer, SettledCheckout } from '@parlour/core/commerce';
 import type { CartAsked } from '../../records/answers/part.js';
 import type { FoundVariant, Shortage, TooManyCarts } from '../../records/carts.js';
 import type { Records } from '../../records/database.js';

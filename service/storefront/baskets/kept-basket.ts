@@ -1,7 +1,7 @@
 /** The basket of shoppers: a cart in the tables, found by the token in a cookie. */
 import { createHmac } from 'node:crypto';
 import type { Response } from 'express';
-import { orderingOf } from '@parlour/core';
+import { orderingOf } from '@parlour/core/commerce';
 import { newToken, tokenHash } from '../../accounts/passwords.js';
 import { addToCart, cartCount, setQuantity, tellCart } from '../../records/carts.js';
 import { placeOrder } from '../../records/orders.js';

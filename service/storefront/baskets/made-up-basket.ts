@@ -5,7 +5,8 @@
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Response } from 'express';
-import { chargedIn, makeFacts, MOST_MADE_UP_LINES, MOST_OF_ONE, seenMark, type Scenario } from '@parlour/core';
+import { chargedIn, MOST_MADE_UP_LINES, MOST_OF_ONE, seenMark, type Scenario } from '@parlour/core/commerce';
+import { makeFacts } from '@parlour/core/facts';
 import { ownOf } from '../../records/answers/answer.js';
 import type { MadeUpCart } from '../../records/answers/part.js';
 import { secretOf } from '../../records/secrets.js';

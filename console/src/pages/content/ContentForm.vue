@@ -1,15 +1,8 @@
 <script setup lang="ts">
 /** One content page: a form beside the page itself. */
-import {
-  DOCUMENT_TYPES,
-  freeCode,
-  headField,
-  isTranslatable,
-  keys,
-  type ContentDocument,
-  type Device,
-  type Field,
-} from '@parlour/core';
+import { DOCUMENT_TYPES, freeCode, headField } from '@parlour/core/design';
+import { keys, type ContentDocument } from '@parlour/core/documents';
+import { isTranslatable, type Device, type Field } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -179,7 +172,7 @@ async function remove(): Promise<void> {
           :model-value="template"
           :items="choices"
           label="Template"
-          hint="What the page is drawn by."
+          hint="The template the page uses."
           persistent-hint
           @update:model-value="(chosen: string) => assign(chosen)"
         />

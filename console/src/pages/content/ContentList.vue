@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The content pages of the design, and those that every store needs and this one is without. */
 import { mdiMagnify, mdiPlus } from '@mdi/js';
-import { freeCode, type CreateRequest, type EditRequest } from '@parlour/core';
+import { freeCode, type CreateRequest, type EditRequest } from '@parlour/core/design';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';

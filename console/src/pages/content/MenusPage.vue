@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The menus of the design, and the entries of the one that is open. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
-import { DOCUMENT_TYPES, headField, keys, type EntriesField, type Field, type MenuDocument } from '@parlour/core';
+import { DOCUMENT_TYPES, headField } from '@parlour/core/design';
+import { keys, type MenuDocument } from '@parlour/core/documents';
+import type { EntriesField, Field } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The pictures of the store: added by drag or by choice, found by name, shown where they are used, deleted. */
 import { mdiDeleteOutline, mdiUpload } from '@mdi/js';
-import { counted, leftOutInWords } from '@parlour/core';
+import { counted } from '@parlour/core';
+import { leftOutInWords } from '@parlour/core/kinds';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useParts } from '../../answers';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Every pair of colours that meets on a page, with its contrast; what is hard to read is fixed in one action. */
-import { nearestReadable, type ColourPair } from '@parlour/core';
+import { nearestReadable, type ColourPair } from '@parlour/core/look';
 
 defineProps<{ pairs: readonly ColourPair[]; /** All of them in a sentence. */ verdict: string }>();
 const emit = defineEmits<{ fix: [pair: ColourPair, colour: string] }>();

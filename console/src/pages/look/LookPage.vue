@@ -1,17 +1,10 @@
 <script setup lang="ts">
 /** The look of the store: its settings in groups, beside a real page that follows while one types. */
-import {
-  colourPairs,
-  groundworkOf,
-  keys,
-  LOOK_GROUPS,
-  lookFields,
-  lookRoot,
-  SPECIMEN_PAGE,
-  type ColourPair,
-  type Device,
-  type LookDocument,
-} from '@parlour/core';
+import { SPECIMEN_PAGE } from '@parlour/core/design';
+import { keys, type LookDocument } from '@parlour/core/documents';
+import type { Device } from '@parlour/core/fields';
+import { groundworkOf } from '@parlour/core/groundworks';
+import { colourPairs, LOOK_GROUPS, lookFields, lookRoot, type ColourPair } from '@parlour/core/look';
 import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useAnswer } from '../../answers';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The look as a file of design tokens, out and in. */
 import { mdiDownload, mdiUpload } from '@mdi/js';
-import { lookTokens, Problem, readTokens, someOf, type LookDocument, type Tokens } from '@parlour/core';
+import { Problem, someOf } from '@parlour/core';
+import type { LookDocument } from '@parlour/core/documents';
+import { lookTokens, readTokens, type Tokens } from '@parlour/core/look';
 import { ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../../api';
 

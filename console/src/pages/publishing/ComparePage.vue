@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What differs between any two states: the draft, what is live, a revision, or those of another design. */
-import { capitalised, redirectsInWords } from '@parlour/core';
+import { capitalised } from '@parlour/core';
+import { redirectsInWords } from '@parlour/core/design';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The designs of the store: which one shoppers see, which one is worked on. */
-import { groundworkOf } from '@parlour/core';
+import { groundworkOf } from '@parlour/core/groundworks';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useAnswer } from '../../answers';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What a design builds on: each groundwork with a small drawing in its own colours and corners. */
-import { lookFields } from '@parlour/core';
+import { lookFields } from '@parlour/core/look';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
 import { attempt, call } from '../../api';

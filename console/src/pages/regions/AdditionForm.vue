@@ -1,30 +1,12 @@
 <script setup lang="ts">
 /** One addition: where it goes and for which pages, beside a page that has it. */
 import { mdiPencilOutline } from '@mdi/js';
-import {
-  counted,
-  DOCUMENT_TYPES,
-  isOneOf,
-  isPageKind,
-  keys,
-  kindRef,
-  PAGE_KINDS,
-  pageKinds,
-  AROUND_TITLES,
-  REGIONS,
-  RULE_FACTS,
-  isSection,
-  sectionName,
-  sectionsIn,
-  OPEN_PLACE,
-  kindName,
-  type AdditionDocument,
-  type Device,
-  type EditRequest,
-  type Field,
-  type PageKind,
-  type Target,
-} from '@parlour/core';
+import { counted, isOneOf } from '@parlour/core';
+import { DOCUMENT_TYPES, isSection, sectionName, type EditRequest } from '@parlour/core/design';
+import { keys, AROUND_TITLES, REGIONS, sectionsIn, type AdditionDocument, type Target } from '@parlour/core/documents';
+import type { Device, Field } from '@parlour/core/fields';
+import { kindRef, OPEN_PLACE, kindName } from '@parlour/core/kinds';
+import { isPageKind, PAGE_KINDS, pageKinds, RULE_FACTS, type PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What is added to some pages only: where it goes, for which pages, and how many those are now. */
 import { mdiPlus } from '@mdi/js';
-import { capitalised, counted, keys } from '@parlour/core';
+import { capitalised, counted } from '@parlour/core';
+import { keys } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** What is around every page: the arrangements of each region and of side areas, and which kinds of pages have which. */
 import { mdiContentCopy, mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import { AROUND_TITLES, counted, keys, PAGE_KINDS, pageKinds, PLACES_AROUND, type PlaceAround } from '@parlour/core';
+import { counted } from '@parlour/core';
+import { AROUND_TITLES, keys, PLACES_AROUND, type PlaceAround } from '@parlour/core/documents';
+import { PAGE_KINDS, pageKinds } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';

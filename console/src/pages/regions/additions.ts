@@ -1,5 +1,6 @@
 /** The pages an addition is for, as its form shows them. */
-import { printRule, type Target } from '@parlour/core';
+import type { Target } from '@parlour/core/documents';
+import { printRule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { call } from '../../api';
 

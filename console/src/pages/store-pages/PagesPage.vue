@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiMagnify } from '@mdi/js';
-import { PAGE_KINDS, type PageSort } from '@parlour/core';
+import { PAGE_KINDS, type PageSort } from '@parlour/core/pages';
 import { computed, ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../../api';
 import SortHead from '../../shell/SortHead.vue';

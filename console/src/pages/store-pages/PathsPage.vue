@@ -1,19 +1,10 @@
 <script setup lang="ts">
 /** Where pages are: what home shows, the path of each kind, and redirects made by hand. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
-import {
-  headField,
-  isPageKind,
-  keys,
-  PAGE_KINDS,
-  pageKinds,
-  STANDARD_PATHS,
-  type Field,
-  type PageKind,
-  type PathsDocument,
-  patternsOf,
-  type PathPatterns,
-} from '@parlour/core';
+import { headField } from '@parlour/core/design';
+import { STANDARD_PATHS, patternsOf, type PathPatterns, keys, type PathsDocument } from '@parlour/core/documents';
+import type { Field } from '@parlour/core/fields';
+import { isPageKind, PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useAnswer } from '../../answers';

@@ -1,18 +1,9 @@
 <script setup lang="ts">
 /** The rules that give pages of a kind their template, in the order they are tried. */
-import {
-  DOCUMENT_TYPES,
-  keys,
-  PAGE_KINDS,
-  pageKinds,
-  printRule,
-  RULE_FACTS,
-  type AssignmentsDocument,
-  type EntriesField,
-  type Entry,
-  type PageKind,
-  type Rule,
-} from '@parlour/core';
+import { DOCUMENT_TYPES } from '@parlour/core/design';
+import { keys, type AssignmentsDocument, type Entry } from '@parlour/core/documents';
+import type { EntriesField } from '@parlour/core/fields';
+import { PAGE_KINDS, pageKinds, printRule, RULE_FACTS, type PageKind, type Rule } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';

@@ -1,5 +1,5 @@
 /** The list of store pages: what it is narrowed and sorted by, and as much of it as was asked for. */
-import type { PageKind, PageSort } from '@parlour/core';
+import type { PageKind, PageSort } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useAnswer, useParts } from '../../answers';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The delivery methods, with a flat price for each country. */
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import { currencyDecimals, formatMoney, freeCode } from '@parlour/core';
+import { freeCode } from '@parlour/core/design';
+import { currencyDecimals, formatMoney } from '@parlour/core/locale';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call, say, session } from '../../api';

@@ -145,7 +145,7 @@ async function download(): Promise<void> {
         </div>
       </v-card>
       <p v-if="loaded && !messages.length" class="quiet">
-        No messages yet. They come from the section “Message form”, such as on a page about how to reach you.
+        No messages yet. They come from the section “Message form”, such as on a contact page.
       </p>
       <v-btn v-if="moreMessages" :loading="written.loading.value" @click="written.more">Show older ones</v-btn>
     </template>
@@ -186,7 +186,7 @@ async function download(): Promise<void> {
     </template>
     <template v-else>
       <p class="quiet mb-4">
-        No email server is named, so nothing is delivered. This is what the store would have sent; the latest 200 are
+        No email server is set up, so nothing is delivered. This is what the store would have sent; the latest 200 are
         kept.
       </p>
       <v-card v-for="email in sentEmails" :key="email.number" class="message">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Where the store stands: what it still needs, what is unpublished, what is waiting, and what went live last. */
 import { mdiCheckCircle, mdiCircleOutline } from '@mdi/js';
-import type { SetUpPlace } from '@parlour/core';
+import type { SetUpPlace } from '@parlour/core/set-up';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useAnswer } from '../../answers';

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** What the store says about itself: its name and address, how it is reached, when it is open. */
-import { STORE_DETAILS, WEEKDAYS, type Field, type StoreDetail } from '@parlour/core';
+import { STORE_DETAILS, WEEKDAYS, type StoreDetail } from '@parlour/core/commerce';
+import { type Field, text } from '@parlour/core/fields';
 import { routes } from '@parlour/contract';
-import { text } from '@parlour/core';
 import { attempt, call, session } from '../../api';
 import FieldInput from '../../fields/FieldInput.vue';
 

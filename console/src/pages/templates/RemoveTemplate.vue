@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Removes a template, after saying which pages change and to what. */
-import type { DiscardRequest } from '@parlour/core';
+import type { DiscardRequest } from '@parlour/core/design';
 import type { AnswerOf, routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, edit, tryEdit } from '../../api';

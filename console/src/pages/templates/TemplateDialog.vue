@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Makes a template: as a copy, from a starter, or from nothing. */
-import { PAGE_KINDS, pageKinds, type CreateRequest, type PageKind } from '@parlour/core';
+import type { CreateRequest } from '@parlour/core/design';
+import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { attempt, call, edit } from '../../api';

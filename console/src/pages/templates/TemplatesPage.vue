@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { mdiArrowLeft, mdiArrowRight, mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
-import { keys, movedInOrder, PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core';
+import { movedInOrder } from '@parlour/core/assign';
+import { keys } from '@parlour/core/documents';
+import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';

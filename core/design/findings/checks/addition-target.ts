@@ -1,6 +1,6 @@
 /** An addition says for which pages it is: for one, or for those of a kind. */
-import { parsePage, type PageKind } from '../../../assign/page.js';
-import { checkRule, type Rule } from '../../../assign/rule.js';
+import { parsePage, type PageKind } from '../../../pages/page.js';
+import { checkRule, type Rule } from '../../../pages/rule.js';
 import { eachDocument } from '../check.js';
 import { caught, type Finding } from '../finding.js';
 

@@ -1,5 +1,5 @@
 /** Which pages have a template of their own: only those of the kind, and not more than a rule would serve better. */
-import { kindInWords, PAGE_KINDS, parsePage, type PageKind } from '../../../assign/page.js';
+import { kindInWords, PAGE_KINDS, parsePage, type PageKind } from '../../../pages/page.js';
 import { LIMITS } from '../../limits.js';
 import { Problem } from '../../../problem.js';
 import { eachDocument } from '../check.js';

@@ -1,5 +1,5 @@
 /** What begins and ends: sections, and rules. */
-import type { Values } from '../../document.js';
+import type { Values } from '../../../documents/document.js';
 import { eachDocument } from '../check.js';
 import type { Finding, FindingPlace } from '../finding.js';
 

@@ -1,5 +1,5 @@
 /** Every language has the form `other`, and most numbers take it. */
-import { withoutOther } from '../../../locale/own-words.js';
+import { withoutOther } from '../../../documents/own-words.js';
 import { eachDocument } from '../check.js';
 
 const WORDS = 'words.';

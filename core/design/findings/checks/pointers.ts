@@ -1,6 +1,6 @@
 /** What documents want of others by their codes: templates, arrangements, shared sections. */
-import { kindInWords, type PageKind } from '../../../assign/page.js';
-import { aroundInWords, codeOf, keys, type DocumentKey, type PlaceAround } from '../../document.js';
+import { kindInWords, type PageKind } from '../../../pages/page.js';
+import { aroundInWords, codeOf, keys, type DocumentKey, type PlaceAround } from '../../../documents/document.js';
 import { nameOf } from '../../document-types.js';
 import type { DraftDocument, DraftNode } from '../../draft.js';
 import { kindName, SHARED_SECTION } from '../../../kinds/kind.js';

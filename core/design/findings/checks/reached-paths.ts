@@ -1,7 +1,7 @@
 /** Every page is reached: the patterns do not meet, and each content page has a path of its own. */
-import { contentPlaces, patternFaults, takenPaths } from '../../../assign/path-sense.js';
-import { patternsOf, type PathPatterns } from '../../../assign/paths.js';
-import { codeOf, keys, type PathsDocument } from '../../document.js';
+import { contentPlaces, patternFaults, takenPaths } from '../../../documents/path-sense.js';
+import { patternsOf, type PathPatterns } from '../../../documents/paths.js';
+import { codeOf, keys, type PathsDocument } from '../../../documents/document.js';
 import { closeDocument, type DraftDocument } from '../../draft.js';
 import { isSame } from '../../edits/common.js';
 import type { Check, Looked } from '../check.js';

@@ -1,6 +1,6 @@
 /** Redirects that somebody sets. Those that a publish makes, and that pages come to stand on, it sees to itself. */
-import { contentPlaces, redirectFaults } from '../../../assign/path-sense.js';
-import type { PathsDocument } from '../../document.js';
+import { contentPlaces, redirectFaults } from '../../../documents/path-sense.js';
+import type { PathsDocument } from '../../../documents/document.js';
 import { closeDocument } from '../../draft.js';
 import { eachDocument } from '../check.js';
 

@@ -1,6 +1,6 @@
 /** The rules of assignments: they ask what pages of the kind have, and some page can meet them. */
-import type { PageKind } from '../../../assign/page.js';
-import { checkRule, type Rule } from '../../../assign/rule.js';
+import type { PageKind } from '../../../pages/page.js';
+import { checkRule, type Rule } from '../../../pages/rule.js';
 import { eachDocument } from '../check.js';
 import { caught } from '../finding.js';
 

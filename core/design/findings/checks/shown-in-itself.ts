@@ -3,7 +3,7 @@
  * document may come to show itself, and what one comes to show has a size, since each place multiplies what is shown in
  * it. However many changed, each document of the design is gone through once.
  */
-import { keys, type DocumentKey, type NodeId } from '../../document.js';
+import { keys, type DocumentKey, type NodeId } from '../../../documents/document.js';
 import { nameOf } from '../../document-types.js';
 import { isSection, type DraftDocument } from '../../draft.js';
 import { LIMITS } from '../../limits.js';

@@ -1,6 +1,6 @@
 /** Who may see a page only when signed in must be able to sign in. */
 import { nameOf } from '../../document-types.js';
-import { keys, type DocumentKey } from '../../document.js';
+import { keys, type DocumentKey } from '../../../documents/document.js';
 import type { DraftDocument } from '../../draft.js';
 import { capitalised } from '../../../words.js';
 import type { Check } from '../check.js';

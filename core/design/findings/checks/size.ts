@@ -1,7 +1,7 @@
 /** How large a document that goes live may be, and how much one of its sections may hold. */
 import { closeDocument } from '../../draft.js';
 import { nameOf } from '../../document-types.js';
-import { canonicalJson } from '../../hash.js';
+import { canonicalJson } from '../../../canonical-json.js';
 import { LIMITS } from '../../limits.js';
 import { capitalised } from '../../../words.js';
 import { eachDocument } from '../check.js';

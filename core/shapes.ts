@@ -1,7 +1,7 @@
 /** The building blocks of strict schemas: texts that can be stored, closed objects, one of several forms. */
 import * as yup from 'yup';
-import { Problem } from '../problem.js';
-import { capitalised, cut } from '../words.js';
+import { Problem } from './problem.js';
+import { capitalised, cut } from './words.js';
 
 /** How long a message may get: what was sent may be in it. */
 const MOST_SAID = 400;

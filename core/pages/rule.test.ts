@@ -1,17 +1,8 @@
 import fc from 'fast-check';
-import {
-  assignedBy,
-  checkRule,
-  fold,
-  parseRule,
-  printRule,
-  Problem,
-  readyRule,
-  type AssignmentsDocument,
-  type Condition,
-  type Rule,
-  type Scalar,
-} from '../index.js';
+import { Problem } from '../index.js';
+import { assignedBy } from '../assign/index.js';
+import type { AssignmentsDocument } from '../documents/index.js';
+import { checkRule, fold, parseRule, printRule, readyRule, type Condition, type Rule, type Scalar } from './index.js';
 
 const facts = (given: Record<string, Scalar | Scalar[]>) =>
   new Map(

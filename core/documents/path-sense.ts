@@ -1,7 +1,7 @@
 /** Whether the paths of a design can all be reached: patterns for each page kind, and content pages at their own. */
-import { codeOf, type DocumentKey, type PathsDocument } from '../design/document.js';
+import { codeOf, type DocumentKey, type PathsDocument } from './document.js';
 import { capitalised } from '../words.js';
-import { kindInWords, PAGE_KINDS, type PageKind } from './page.js';
+import { kindInWords, PAGE_KINDS, type PageKind } from '../pages/page.js';
 import { leadsTo, matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
 import { isOneOf } from '../one-of.js';
 

@@ -1,6 +1,7 @@
 /** Every page can be reached, at a path of its own. */
 import { leadsTo, normalPath, matchPath, pathOf, STANDARD_PATHS } from './paths.js';
-import { applyRequests, type Document, type EditRequest } from '../index.js';
+import { applyRequests, type EditRequest } from '../design/index.js';
+import type { Document } from './index.js';
 import { draftOf, publishRefusal, refusal, tools, withChanges } from '../tests/designs.js';
 
 const content = (title: string, slug: string): Document => ({ format: 1, type: 'content', title, slug });

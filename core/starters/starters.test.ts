@@ -2,19 +2,16 @@
 import {
   applyRequests,
   isSection,
-  kindName,
-  menuEntries,
   openDocument,
-  pageKinds,
-  READY_PAGES,
-  SHIPPED_KINDS,
   starterDesign,
-  startersFor,
-  templateFrom,
   type DraftDocument,
   type EditRequest,
-  type MenuDocument,
-} from '../index.js';
+} from '../design/index.js';
+import type { MenuDocument } from '../documents/index.js';
+import { kindName, menuEntries } from '../kinds/index.js';
+import { pageKinds } from '../pages/index.js';
+import { SHIPPED_KINDS } from '../sections/index.js';
+import { READY_PAGES, startersFor, templateFrom } from './index.js';
 import { draftOf, publishRefusal, refusal, tools } from '../tests/designs.js';
 
 const all = pageKinds().flatMap((kind) => startersFor(kind).map((starter) => ({ kind, ...starter })));

@@ -1,7 +1,7 @@
 /** The documents a design is made of, in the form they are published in. Drafts hold them flat; see `draft.ts`. */
-import type { PageCode, PageKind } from '../assign/page.js';
-import type { Rule } from '../assign/rule.js';
-import type { PictureValue } from '../fields/field.js';
+import type { PageCode, PageKind } from '../pages/page.js';
+import type { Rule } from '../pages/rule.js';
+import type { PictureValue, Values } from '../fields/field.js';
 
 /** The format this program writes. A newer one is refused. */
 export const FORMAT = 1;
@@ -15,11 +15,7 @@ export type DocumentKey = string;
 /** A section kind with the version its values were written for, such as `poster@1`. */
 export type KindRef = string;
 
-/**
- * Own values by value key: a field's name, or the name with a device (`across@phone`) or a language (`title@de`)
- * behind it. What is absent has its default, or falls back.
- */
-export type Values = Readonly<Record<string, unknown>>;
+export type { Values };
 
 /** A configured part of a page. */
 export interface Section {

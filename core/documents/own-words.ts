@@ -2,10 +2,10 @@
  * A store's own words of the storefront: a document for each language holds them as texts, by the name of the word, or
  * by the name and a plural form for those that have forms (`items.one`).
  */
-import type { WordsDocument } from '../design/document.js';
+import type { WordsDocument } from './document.js';
 import type { TextField } from '../fields/field.js';
 import { text } from '../fields/make.js';
-import { STOREFRONT_WORDS, type PluralWord, type Word, type WordName, type Words } from './words.js';
+import { STOREFRONT_WORDS, type PluralWord, type Word, type WordName, type Words } from '../locale/words.js';
 import { isOneOf } from '../one-of.js';
 
 /** Plural categories (Unicode CLDR). Which of them a language has, and when, is the browser's and Node's to know. */

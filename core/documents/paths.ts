@@ -1,6 +1,6 @@
 /** Storefront paths: patterns with `{slug}`, changeable per store. */
-import type { PathsDocument } from '../design/document.js';
-import type { PageKind } from './page.js';
+import type { PathsDocument } from './document.js';
+import type { PageKind } from '../pages/page.js';
 
 /** The path of each page kind, with `{slug}` where a kind has many pages. */
 export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, string>>;

@@ -1,6 +1,6 @@
 /** Rules: conditions on what a store page is about. Evaluated here in memory, the same way wherever a rule is used. */
 import * as yup from 'yup';
-import { closed, plainText } from '../fields/shapes.js';
+import { closed, plainText } from '../shapes.js';
 import { Problem } from '../problem.js';
 import { didYouMean } from '../words.js';
 import type { PageKind } from './page.js';

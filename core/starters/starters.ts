@@ -1,6 +1,6 @@
 /** Starters: ready-made templates to begin with. The first of each page kind is what a new store has. */
-import { PAGE_KINDS, type PageKind } from '../assign/page.js';
-import { FORMAT, type Section, type TemplateDocument, type Values, type Width } from './document.js';
+import { PAGE_KINDS, type PageKind } from '../pages/page.js';
+import { FORMAT, type Section, type TemplateDocument, type Values, type Width } from '../documents/document.js';
 
 /** A template to begin with. */
 export interface TemplateStarter {

@@ -1,4 +1,5 @@
-import { checkDetails, isEmailAddress, STORE_DETAILS, WEEKDAYS } from '../index.js';
+import { checkDetails, STORE_DETAILS, WEEKDAYS } from './index.js';
+import { isEmailAddress } from '../fields/index.js';
 
 test('every detail explains itself and may be empty', () => {
   for (const [name, { label, help, default: initial, max }] of Object.entries(STORE_DETAILS))

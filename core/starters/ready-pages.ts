@@ -1,5 +1,5 @@
 /** Content pages that every store needs, with ready-made texts to begin with; which of them a design is without. */
-import { FORMAT, keys, type ContentDocument, type Document, type DocumentKey } from './document.js';
+import { FORMAT, keys, type ContentDocument, type Document, type DocumentKey } from '../documents/document.js';
 
 /** A content page to begin with. */
 export interface ReadyPage {

@@ -1,0 +1,10 @@
+/** Fields: types, values, validation, formatted text. */
+export * from './field.js';
+export * from './make.js';
+export { checkValue, fieldSchema, isInstant, normalInstant } from './schema.js';
+export * from './value.js';
+export * from './json-schema.js';
+export { inWords } from './in-words.js';
+export * from './telling.js';
+export { BREAK_MARK, cleanProse, escapeText, PROSE_LIMITS, proseFault, proseParts } from './prose.js';
+export { isEmailAddress } from './email-address.js';

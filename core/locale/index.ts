@@ -1,0 +1,4 @@
+/** Words, money and dates in a language. */
+export * from './money.js';
+export * from './words.js';
+export * from './locale.js';

@@ -1,0 +1,4 @@
+/** Page kinds, codes of pages, rules. */
+export * from './page.js';
+export * from './rule.js';
+export * from './rule-text.js';

@@ -1,0 +1,4 @@
+/** The plan view of a page. */
+export * from './sketching.js';
+export * from './plan.js';
+export * from './draw.js';

@@ -1,0 +1,3 @@
+/** The section kinds that ship. */
+export * from './all.js';
+export { specimen } from './specimen.js';

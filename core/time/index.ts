@@ -1,0 +1,2 @@
+/** Time zones. */
+export * from './zone.js';
