@@ -219,7 +219,7 @@ export default tseslint.config(
   },
   {
     files: ['service/{records,storefront}/**/*.ts'],
-    ignores: ['service/records/migrations/**', 'service/records/kinds.ts', 'service/storefront/{sites,live-stores}.ts'],
+    ignores: ['service/records/migrations/**', 'service/records/kinds.ts', 'service/storefront/sites.ts'],
     rules: { 'no-restricted-syntax': ['error', KINDS_OF_A_STORE, ...CLOCK] },
   },
   {

@@ -9,7 +9,7 @@ import { renewPages } from '../service/dist/assigning/renew.js';
 import { changeProduct } from '../service/dist/catalogue/change-product.js';
 import { doUnit, tryUnit } from '../service/dist/publishing/drafting.js';
 import { publish } from '../service/dist/publishing/publish.js';
-import { publishedState } from '../service/dist/publishing/states.js';
+import { publishedState } from '../service/dist/records/states.js';
 import { designById } from '../service/dist/records/designs.js';
 import { openDraft } from '../service/dist/records/drafts.js';
 import { emptyDatabase, largeStore } from './design.mjs';

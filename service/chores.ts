@@ -6,7 +6,7 @@ import { setTimeout as pause } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import { askMissing, runDuePages, runRenewals } from './assigning/worker.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
-import { CART_SECONDS } from './storefront/cart-cookie.js';
+import { CART_SECONDS } from './kept/cart-cookie.js';
 import { dropOldTries } from './accounts/attempts.js';
 import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';

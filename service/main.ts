@@ -20,7 +20,7 @@ import { secretOf } from './records/secrets.js';
 import { listenForSignals } from './records/signals.js';
 import { createLogger, createService } from './server.js';
 import type { Service } from './service.js';
-import { liveStores } from './storefront/live-stores.js';
+import { liveStores } from './kept/live-stores.js';
 import { isDatabaseAway } from './records/database-faults.js';
 
 // Found through the packages themselves, so that it is right from the sources and from the build.

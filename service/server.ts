@@ -10,7 +10,7 @@ import { gate } from './gate/gate.js';
 import { keptAnswers, type KeptAnswers } from './kept/answer.js';
 import type { Service } from './service.js';
 import { storefrontApp } from './storefront/app.js';
-import { securityHeaders } from './storefront/security.js';
+import { securityHeaders } from './kept/security.js';
 import { hostOf } from './web.js';
 
 export const createLogger = (config: Pick<Config, 'logLevel'>): Logger =>

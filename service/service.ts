@@ -4,7 +4,7 @@ import type { Config } from './config.js';
 import type { Email } from './email/email.js';
 import type { KeptPages } from './kept/kept-pages.js';
 import type { Database } from './records/database.js';
-import type { LiveStores } from './storefront/live-stores.js';
+import type { LiveStores } from './kept/live-stores.js';
 
 export interface Service {
   readonly db: Database;

@@ -10,7 +10,7 @@ import { inTransaction, type Records } from '../records/database.js';
 import { catalogueFacts } from '../records/set-up.js';
 import { openDraft } from '../records/drafts.js';
 import { designById, listDesigns, lockDesign, updateDesign, type Design } from '../records/designs.js';
-import { unpublishedCount } from '../publishing/states.js';
+import { unpublishedCount } from '../records/states.js';
 import type { Store } from '../records/stores.js';
 import { listTimedChanges, type TimedChange } from '../records/timed.js';
 import { readNumber } from './drafts.js';

@@ -16,7 +16,7 @@ import { redirectsBetween } from '../publishing/moved.js';
 import { doUnit, redo, tryUnit, undo, type DoneUnit } from '../publishing/drafting.js';
 import { publish } from '../publishing/publish.js';
 import { revert } from '../publishing/revert.js';
-import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../publishing/states.js';
+import { changesBetween, revisionState, stateNamed, unpublished, type Side } from '../records/states.js';
 import { listRevisions, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { keepScenario } from '../records/scenarios.js';

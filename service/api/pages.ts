@@ -12,7 +12,7 @@ import { pagesMatching } from '../assigning/matching.js';
 import { standardsOf } from '../assigning/rows.js';
 import { settingOf } from '../assigning/setting.js';
 import { openRenewals, type AssignmentRow } from '../records/assignments.js';
-import { tellingOf } from '../publishing/states.js';
+import { tellingOf } from '../records/states.js';
 import { pathsOf } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import { failedJobs } from '../records/failed-jobs.js';

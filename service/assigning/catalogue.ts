@@ -7,7 +7,7 @@ import { afterCommit, inTransaction, perDatabase, type Database, type Records } 
 import { listDesigns, lockDesign, type Design } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { duePages, notePagesDue, removeDue, type DuePage } from '../records/due-pages.js';
-import { publishedState } from '../publishing/states.js';
+import { publishedState } from '../records/states.js';
 import { sharing } from '../sharing.js';
 import type { Side } from '../records/tables.js';
 import { renewPages } from './renew.js';

@@ -9,7 +9,7 @@ import { designById } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
 import { storesDue } from '../records/due-pages.js';
 import { countProducts } from '../records/subjects.js';
-import { publishedState } from '../publishing/states.js';
+import { publishedState } from '../records/states.js';
 import { renewDue } from './catalogue.js';
 import { renewPages } from './renew.js';
 

@@ -3,10 +3,10 @@ import type { IncomingMessage, ServerResponse } from 'node:http';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
 import Negotiator from 'negotiator';
-import { cartTokenIn, countIn } from '../storefront/cart-cookie.js';
-import { headersWithStyle } from '../storefront/security.js';
-import { normalTarget, splitTarget } from '../storefront/target.js';
-import type { LiveStore, LiveStores } from '../storefront/live-stores.js';
+import { cartTokenIn, countIn } from './cart-cookie.js';
+import { headersWithStyle } from './security.js';
+import { normalTarget, splitTarget } from './target.js';
+import type { LiveStore, LiveStores } from './live-stores.js';
 import { etagOf, type Encoding, type KeptPage, type KeptPages } from './kept-pages.js';
 
 export interface KeptAnswers {

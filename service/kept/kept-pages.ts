@@ -8,7 +8,7 @@ import { readQuery, type QueryName } from '@parlour/core/kinds';
 import { LRUCache } from 'lru-cache';
 import type { Keeper, Moved } from '../changes/poller.js';
 import { tags as tagNames } from '../records/tags.js';
-import type { LiveStore } from '../storefront/live-stores.js';
+import type { LiveStore } from './live-stores.js';
 
 /** A page as it is kept. */
 export interface KeptPage {

@@ -10,7 +10,7 @@ import { openDraft } from '../records/drafts.js';
 import { storeById } from '../records/stores.js';
 import { mergedEdits, recordMerge } from './follow.js';
 import { saveGroundwork } from './groundwork.js';
-import { differingKeys, isSameState, opened } from './states.js';
+import { differingKeys, isSameState, opened } from '../records/states.js';
 
 /**
  * Builds a design on another groundwork. Its draft gets the look of that one value by value, and those of its regions

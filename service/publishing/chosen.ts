@@ -4,7 +4,7 @@ import { compareDocuments, withChosen, type Draft, type DraftDocument } from '@p
 import type { DocumentKey } from '@parlour/core/documents';
 import type { KindSet } from '@parlour/core/kinds';
 import type { Design } from '../records/designs.js';
-import { isSameState, opened, type PublishedState } from './states.js';
+import { isSameState, opened, type PublishedState } from '../records/states.js';
 
 /**
  * @param keys the documents that may differ

@@ -31,7 +31,7 @@ import {
   publishedState,
   saveOver,
   type Side,
-} from './states.js';
+} from '../records/states.js';
 
 export interface NewCopy {
   readonly name: string;

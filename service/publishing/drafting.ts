@@ -22,7 +22,7 @@ import { editsOf, findUnit, lastRedoable, lastUndoable, markUndone, type LoggedU
 import { signal } from '../records/signals.js';
 import { recordEdits } from './recording.js';
 import { checkReferences } from './references.js';
-import { tellingOf } from './states.js';
+import { tellingOf } from '../records/states.js';
 
 export interface DoneUnit {
   readonly seq: number;

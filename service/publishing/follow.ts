@@ -16,7 +16,7 @@ import type { Design } from '../records/designs.js';
 import { markChanged, markPublished } from '../records/drafts.js';
 import { newUnit } from './drafting.js';
 import { recordEdits } from './recording.js';
-import { isSameState, opened, tellingBetween, type PublishedState } from './states.js';
+import { isSameState, opened, tellingBetween, type PublishedState } from '../records/states.js';
 
 /**
  * Takes what was published into the draft, value by value. What the draft has of its own stays; where that stands in

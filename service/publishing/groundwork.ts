@@ -6,7 +6,7 @@ import type { Records } from '../records/database.js';
 import { updateDesign, type Design } from '../records/designs.js';
 import { loadDocuments, loadManifest, saveManifest } from '../records/documents.js';
 import { storeById } from '../records/stores.js';
-import { saveOver } from './states.js';
+import { saveOver } from '../records/states.js';
 
 /** Writes what a design of a store starts with on a groundwork. @returns the hash of its manifest */
 export const saveGroundwork = async (trx: Records, storeName: string, code: string | undefined): Promise<string> =>

@@ -5,7 +5,7 @@ import { inTransaction, type Records } from '../records/database.js';
 import { lockDesign, lockStore, type Design } from '../records/designs.js';
 import { loadState } from '../records/documents.js';
 import { setLanguages, storeById } from '../records/stores.js';
-import { publishedManifest } from './states.js';
+import { publishedManifest } from '../records/states.js';
 
 /**
  * Sets the languages that a store speaks besides its leading one. What shoppers see keeps still meanwhile, so that no

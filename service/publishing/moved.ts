@@ -1,7 +1,7 @@
 /** Content pages that go live at another path leave a redirect where they were. */
 import { closedState, movedPages, replay, type DraftDocument, type Redirect } from '@parlour/core/design';
 import { codeOf, keys, type DesignState, type DocumentKey } from '@parlour/core/documents';
-import { overLive, type PublishedState } from './states.js';
+import { overLive, type PublishedState } from '../records/states.js';
 
 export interface WithRedirects {
   /** What differs from live, with the paths as they must be. */

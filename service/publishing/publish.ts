@@ -22,7 +22,7 @@ import { newUnit } from './drafting.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { checkPaths } from './references.js';
-import { isSameState, opened, overLive, publishedManifest, saveOver } from './states.js';
+import { isSameState, opened, overLive, publishedManifest, saveOver } from '../records/states.js';
 
 export interface PublishOptions {
   readonly note: string;

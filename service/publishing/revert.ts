@@ -10,7 +10,7 @@ import { signal } from '../records/signals.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { putLive } from './publish.js';
-import { differingKeys, opened, publishedManifest, sentencesBetween } from './states.js';
+import { differingKeys, opened, publishedManifest, sentencesBetween } from '../records/states.js';
 
 export interface Reverted {
   readonly revision: Revision;

@@ -16,7 +16,7 @@ import { newUnit } from './drafting.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { putLive } from './publish.js';
-import { differingKeys, isSameState, opened, publishedManifest, tellingBetween } from './states.js';
+import { differingKeys, isSameState, opened, publishedManifest, tellingBetween } from '../records/states.js';
 
 /** Puts live, or takes back, every timed change that is due. @returns how many */
 export async function runTimedChanges(db: Database, now: Date, failed: JobFailed): Promise<number> {

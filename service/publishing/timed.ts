@@ -19,7 +19,14 @@ import {
 } from '../records/timed.js';
 import { chosenDocuments } from './chosen.js';
 import { mergedEdits, recordMerge } from './follow.js';
-import { differingKeys, isSameState, opened, publishedManifest, saveOver, sentencesBetween } from './states.js';
+import {
+  differingKeys,
+  isSameState,
+  opened,
+  publishedManifest,
+  saveOver,
+  sentencesBetween,
+} from '../records/states.js';
 import { takeOff } from './timed-turn.js';
 
 export interface NewTimedChange {

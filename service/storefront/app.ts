@@ -14,13 +14,13 @@ import type { Service } from '../service.js';
 import { compressed, passingProblem, readsOnly, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { actions } from './actions.js';
-import { countIn } from './cart-cookie.js';
+import { countIn } from '../kept/cart-cookie.js';
 import type { Site } from './context.js';
 import { keeping, type Found } from './keeping.js';
 import { asksCatalogue, NOT_FOUND, placeAt } from './pages.js';
-import { headersWithStyle, securityHeaders } from './security.js';
+import { headersWithStyle, securityHeaders } from '../kept/security.js';
 import { forShoppers } from './shoppers.js';
-import { normalTarget, splitTarget } from './target.js';
+import { normalTarget, splitTarget } from '../kept/target.js';
 import { showPage } from './show.js';
 import { liveSite, previewSite, siteOf, slugOf } from './sites.js';
 

@@ -7,7 +7,7 @@ import type { PathSources } from '../records/answers/part.js';
 import type { Records } from '../records/database.js';
 import type { Store } from '../records/stores.js';
 import type { Basket } from './baskets/basket.js';
-import type { LiveStore } from './live-stores.js';
+import type { LiveStore } from '../kept/live-stores.js';
 
 /** A site without its shopper. */
 export interface SiteOfStore {

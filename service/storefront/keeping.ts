@@ -6,7 +6,7 @@ import type { SectionFault } from '@parlour/core/render';
 import type { KeptPages } from '../kept/kept-pages.js';
 import { withoutBasket } from './baskets/kept-basket.js';
 import type { Site } from './context.js';
-import type { LiveStore } from './live-stores.js';
+import type { LiveStore } from '../kept/live-stores.js';
 import type { Shown } from './show.js';
 
 /** What is at a path: a page, another path, or nothing. */

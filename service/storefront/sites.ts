@@ -11,7 +11,7 @@ import { slugOfPreview, storefrontOrigin, type Config } from '../config.js';
 import type { Database } from '../records/database.js';
 import { findDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
-import { revisionState } from '../publishing/states.js';
+import { revisionState } from '../records/states.js';
 import { findScenario } from '../records/scenarios.js';
 import { findStore, roleIn, type Store } from '../records/stores.js';
 import type { Service } from '../service.js';
@@ -21,7 +21,7 @@ import { madeUpBasket } from './baskets/made-up-basket.js';
 import type { Site, SiteOfStore } from './context.js';
 import { editionOf, languageIn } from './editions.js';
 import { readPreviewToken } from './preview-token.js';
-import { splitTarget } from './target.js';
+import { splitTarget } from '../kept/target.js';
 
 const PREVIEW_COOKIE = 'parlour-preview';
 

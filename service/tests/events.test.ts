@@ -14,7 +14,12 @@ const EDITS = process.env['PARLOUR_SOAK'] ? 170 : 50;
 interface Heard {
   readonly id: number;
   readonly type: string;
-  readonly data: { readonly unit?: string; readonly sentences?: string[]; readonly seq?: number };
+  readonly data: {
+    readonly unit?: string;
+    readonly sentences?: string[];
+    readonly seq?: number;
+    readonly edits?: readonly Edit[] | null;
+  };
 }
 
 /** Listens as a browser would, and comes back after the last event it has seen when it is cut. */
@@ -79,6 +84,26 @@ const heading = (text: string): EditRequest => ({
   kind: 'heading',
   place: {},
   values: { text },
+});
+
+test('an event says exactly what was done, so that whoever has the documents can do the same; of much it names the documents', async () => {
+  const listener = listen(two);
+  await until(() => listener.heard.some(({ type }) => type === 'presence'));
+  const small = await one.edit(heading('Exactly'));
+  const text = `<p>${'x'.repeat(9_000)}</p>`;
+  const large = await one.edit(
+    ...Array.from(
+      { length: 8 },
+      (): EditRequest => ({ ...heading(''), kind: 'text', values: { text } }) as EditRequest,
+    ),
+  );
+  await until(() => listener.heard.filter(({ type }) => type === 'do').length === 2);
+  const [first, second] = listener.heard.filter(({ type }) => type === 'do').map(({ data }) => data);
+  expect([first?.seq, first?.edits]).toEqual([small.seq, small.edits]);
+  expect([second?.seq, second?.edits]).toEqual([large.seq, null]);
+  listener.close();
+  await one.call(routes.undo, { body: { unit: randomUUID() } });
+  await one.call(routes.undo, { body: { unit: randomUUID() } });
 });
 
 test('what is done at one process is heard at another, with who is there; what was missed is brought in order', async () => {

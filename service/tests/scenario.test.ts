@@ -1,5 +1,6 @@
 /** Previews in a scenario: at another time, with a cart, elsewhere, with another template; nothing done in one is kept. */
 import pg from 'pg';
+import { MOST_MADE_UP_LINES } from '@parlour/core/commerce';
 import { GANNET, order, orderedOn, previewer, Shopper } from './shopper.js';
 import { testService, type TestService } from './service.js';
 
@@ -28,6 +29,15 @@ async function tables(): Promise<Record<string, string>> {
     hashes[name] = found[0]?.hash ?? '';
   }
   return hashes;
+}
+
+/** Variants that are none of the kite that is added, each once. */
+async function catalogue() {
+  const { rows } = await database.query<{ product: string; variant: string }>(
+    `select p.code as product, v.code as variant from variant v join product p on p.id = v.product_id
+      join store s on s.id = p.store_id where s.slug = 'windrow' and p.code <> 'K-003' order by 1, 2`,
+  );
+  return { products: rows.map((row) => ({ ...row, quantity: 1 })) };
 }
 
 const KITE = { product: 'K-003', variant: 'K-003-1', quantity: 2 };
@@ -82,6 +92,17 @@ test('what is shown costs what it costs now, and no more is in a cart than there
   const other = '00000000-0000-4000-8000-000000000001';
   const late = await shopper.send('/checkout', order({ ...(await shopper.readyToOrder()), attempt: other }));
   expect(late.status).toBe(409);
+});
+
+test('the cart of a preview holds so many different things, and says so', async () => {
+  const { products } = await catalogue();
+  const cart = products.slice(0, MOST_MADE_UP_LINES);
+  const shopper = await previewer(service, { scenario: { cart } });
+  const full = await shopper.add();
+  expect([full.status, full.text]).toEqual([409, expect.stringContaining('The cart of a preview holds no more.')]);
+  const away = { page: '/cart', 'back-to': 'c', product: cart[0]?.product ?? '', variant: cart[0]?.variant ?? '' };
+  await shopper.send('/cart/line', { ...away, quantity: '1', remove: 'yes' });
+  expect((await shopper.add()).status).toBe(303);
 });
 
 test('a cart that somebody else has written is none', async () => {

@@ -6,7 +6,7 @@ import { newToken, tokenHash } from '../../accounts/passwords.js';
 import { addToCart, cartCount, setQuantity, tellCart } from '../../records/carts.js';
 import { placeOrder } from '../../records/orders.js';
 import { secretOf } from '../../records/secrets.js';
-import { cartTokenIn, setCartCookie, setCountCookie } from '../cart-cookie.js';
+import { cartTokenIn, setCartCookie, setCountCookie } from '../../kept/cart-cookie.js';
 import { buyingOf, type SiteOfStore } from '../context.js';
 import type { Basket } from './basket.js';
 

@@ -2,8 +2,8 @@
 import { createHash } from 'node:crypto';
 import type { IncomingMessage, ServerResponse } from 'node:http';
 import helmet from 'helmet';
+import type { Edition } from '@parlour/core/render';
 import { consoleOrigin, type Config } from '../config.js';
-import type { Site } from './context.js';
 
 /** The headers of a page that has a style element of its own (CSP, level 3: sources by hash). */
 export function headersWithStyle(headers: Headers, style: string): Headers {
@@ -15,7 +15,7 @@ const POLICY = 'content-security-policy';
 
 type Headers = Readonly<Record<string, string>>;
 
-export function securityHeaders(config: Config, mode: Site['mode']): Headers {
+export function securityHeaders(config: Config, mode: Edition['mode']): Headers {
   const frameAncestors = mode === 'preview' ? [consoleOrigin(config)] : ["'none'"];
   const set = helmet({
     contentSecurityPolicy: {

@@ -13,11 +13,11 @@ import {
 import { codeOf, type Document, type DocumentKey, type WholeState } from '@parlour/core/documents';
 import type { Telling } from '@parlour/core/fields';
 import type { PageCode } from '@parlour/core/pages';
-import type { Records } from '../records/database.js';
-import type { Design } from '../records/designs.js';
-import { findRevision, loadManifest, loadState, saveDocuments, saveManifest } from '../records/documents.js';
-import { changedKeysOf, openDraft } from '../records/drafts.js';
-import { titlesOf } from '../records/page-list.js';
+import type { Records } from './database.js';
+import type { Design } from './designs.js';
+import { findRevision, loadManifest, loadState, saveDocuments, saveManifest } from './documents.js';
+import { changedKeysOf, openDraft } from './drafts.js';
+import { titlesOf } from './page-list.js';
 
 export type PublishedState = WholeState;
 
