@@ -32,7 +32,7 @@ const DEMO = { globalSetup: '<rootDir>/scripts/demo-template.mjs' };
 export default {
   projects: [
     project('core', ['core/**/*.test.ts', 'contract/**/*.test.ts', 'docs/**/*.test.ts', 'demo/**/*.test.ts']),
-    project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts'], DEMO),
+    project('service', ['service/**/*.test.ts', 'cli/**/*.test.ts', 'bench/**/*.test.ts'], DEMO),
     project('e2e', ['e2e/**/*.test.ts'], DEMO),
   ],
   testTimeout: 120_000,

@@ -54,6 +54,7 @@ export function listingByHand({ page, cards: products, canonical, fonts, styles 
 <link rel="preload" href="${escape(fonts[1])}" as="font" type="font/woff2" crossorigin>
 <link rel="stylesheet" href="${escape(styles[0])}">
 <link rel="stylesheet" href="${escape(styles[1])}">
+<link rel="expect" href="#page-end" blocking="render">
 </head>
 <body class="page-collection">
 <a class="skip" href="#content">Skip to the content</a>
@@ -62,7 +63,7 @@ export function listingByHand({ page, cards: products, canonical, fonts, styles 
 <div id="content" class="content content-standard"><div class="frame w-page tone-soft space-medium align-start k-page-title" id="s-collection-title"><div class="frame-in"><h1 class="page-title">${title}</h1><p class="page-lead">${description}</p></div></div><div class="frame w-page tone-plain space-large align-start k-listing" id="s-collection-goods"><div class="frame-in"><ul class="cards across-4">${cards}</ul></div></div><div class="frame w-page tone-plain space-medium align-start k-paging" id="s-collection-pages"><div class="frame-in"><nav class="paging" aria-label="Pages"><ol><li><a href="/browse/all" aria-label="Page 1" aria-current="page">1</a></li><li><a href="/browse/all?page=2" aria-label="Page 2">2</a></li><li><a href="/browse/all?page=3" aria-label="Page 3">3</a></li><li aria-hidden="true">…</li><li><a href="/browse/all?page=10" aria-label="Page 10">10</a></li></ol><a class="paging-next" rel="next" href="/browse/all?page=2">Next</a></nav></div></div></div>
 </main>
 <footer class="around around-footer"><div class="frame w-page tone-soft space-medium align-start k-small-print" id="s-footer~footer-legal"><div class="frame-in"><div class="legal"><strong class="legal-name">${name}</strong><div><p>All prices include tax.</p></div></div></div></div></footer>
-</body>
+<div id="page-end" hidden></div></body>
 </html>
 `;
 }
