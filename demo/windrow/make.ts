@@ -3,13 +3,7 @@ import { FORMAT, type Entry, type Section, type TemplateDocument, type Values } 
 import type { Link } from '@parlour/core/fields';
 import type { PageKind } from '@parlour/core/pages';
 
-export const section = (
-  id: string,
-  kind: string,
-  values: Values = {},
-  frame: Values = {},
-  slots?: Section['slots'],
-): Section => ({ id, kind: `${kind}@1`, frame, values, ...(slots ? { slots } : {}) });
+export { starterSection as section } from '@parlour/core/starters';
 
 export const template = (
   name: string,

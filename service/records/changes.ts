@@ -100,8 +100,7 @@ export async function dropOldChanges(db: Database): Promise<void> {
   await sql`insert into change_mark (horizon) values (pg_snapshot_xmin(pg_current_snapshot())) on conflict do nothing`.execute(
     db,
   );
-  // By the clock of the database, which wrote the marks.
-  // eslint-disable-next-line no-restricted-syntax
+  // eslint-disable-next-line no-restricted-syntax -- by the clock of the database, which wrote the marks
   await sql`with old as (
       select horizon from change_mark where at < now() - make_interval(mins => ${KEPT_MINUTES}) order by horizon desc limit 1
     ),

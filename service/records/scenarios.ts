@@ -15,15 +15,15 @@ export async function keepScenario(db: Records, storeId: number, scenario: Scena
   return hash;
 }
 
-/** A scenario by what it is kept under; one that says nothing if it is gone. */
-export async function findScenario(db: Records, storeId: number, hash: string): Promise<Scenario> {
+/** A scenario by what it is kept under; undefined if it is gone. */
+export async function findScenario(db: Records, storeId: number, hash: string): Promise<Scenario | undefined> {
   const row = await db
     .selectFrom('scenario')
     .select('body')
     .where('store_id', '=', storeId)
     .where('hash', '=', hash)
     .executeTakeFirst();
-  return row?.body ?? {};
+  return row?.body;
 }
 
 /** Drops those that no preview can be open with any more. */

@@ -42,6 +42,11 @@ export const liveSite =
     next();
   };
 
+const expired = (): Problem =>
+  new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', {
+    remedy: 'Open the preview again from the console, or run “parlour preview”.',
+  });
+
 /** The draft, or the revision, that the shopper's preview token is for. A token in the address is exchanged for a cookie first. */
 export const previewSite =
   ({ db, config }: Service): Middleware =>
@@ -55,11 +60,7 @@ export const previewSite =
     const token = given ?? parseCookie(request.headers.cookie ?? '')[PREVIEW_COOKIE] ?? '';
     const right = token.length < 1000 ? await readPreviewToken(db, token, now.getTime()) : null;
     // Whoever made the link must still belong to the store.
-    if (!right || right.store !== store.slug || !(await roleIn(db, right.by, store.id))) {
-      throw new Problem('expired-preview', 'This preview has expired, or was never opened in this browser.', {
-        remedy: 'Open the preview again from the console, or run “parlour preview”.',
-      });
-    }
+    if (!right || right.store !== store.slug || !(await roleIn(db, right.by, store.id))) throw expired();
     if (given) {
       response.append('set-cookie', previewCookie(token, right.expires - now.getTime()));
       // A browser goes on without the token in its address; a program gets the page at once.
@@ -80,6 +81,8 @@ export const previewSite =
         : await revisionState(db, design, right.revision);
     const seen = path === SPECIMEN_PATH ? specimenOf(store, state) : { store, state };
     const scenario = right.scenario === undefined ? {} : await findScenario(db, store.id, right.scenario);
+    // Without it the page would be another than the one that was asked for.
+    if (!scenario) throw expired();
     const site = siteOfStore(db, config, seen.store, seen.state, request, {
       mode: 'preview',
       now: scenario.now === undefined ? now : new Date(scenario.now),

@@ -79,6 +79,14 @@ test('a scenario says the time, the cart, where it goes and how; other previews 
   expect((await plain.visit('/cart')).text).toContain('Your cart is empty.');
 });
 
+test('a preview whose scenario is gone has expired, and is never shown without it', async () => {
+  const shopper = await previewer(service, { scenario: { now: '2032-02-29T10:00:00Z' } });
+  expect((await shopper.visit('/')).status).toBe(200);
+  await database.query(`delete from scenario where body->>'now' like '2032%'`);
+  const gone = await shopper.visit('/');
+  expect([gone.status, gone.text]).toEqual([403, expect.stringContaining('This preview has expired')]);
+});
+
 test('what is shown costs what it costs now, and no more is in a cart than there is', async () => {
   const many = { ...KITE, quantity: 99 };
   const gone = { ...KITE, product: 'K-999' };
