@@ -101,12 +101,17 @@ export function contextOf(command: Command): Context {
     textFrom: (argument) => (argument === '-' ? world.input().replace(/\n$/, '') : argument),
     readJson(file, { what, remedy }) {
       try {
-        return JSON.parse(file === '-' ? world.input() : readFileSync(file, 'utf8')) as unknown;
+        const read: unknown = JSON.parse(file === '-' ? world.input() : readFileSync(file, 'utf8'));
+        return read;
       } catch (error) {
-        throw new Problem('not-json', `The ${what} cannot be read: ${(error as Error).message}.`, {
-          place: file,
-          remedy,
-        });
+        throw new Problem(
+          'not-json',
+          `The ${what} cannot be read: ${error instanceof Error ? error.message : String(error)}.`,
+          {
+            place: file,
+            remedy,
+          },
+        );
       }
     },
     async call(route, input = {} as never) {
@@ -122,6 +127,7 @@ export function contextOf(command: Command): Context {
           : {}),
         ...input.params,
       };
+      // The route is this one, and so is what it answers.
       return client.call(route as Route, { ...input, params }) as Promise<AnswerOf<typeof route>>;
     },
     zone: () => (zone ??= context.call(routes.getStore).then(({ timeZone }) => timeZone)),

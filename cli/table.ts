@@ -1,5 +1,5 @@
 /** Tables for people: columns as wide as their longest cell, cut to the terminal. */
-import { cut } from '@parlour/core';
+import { cut, sure } from '@parlour/core';
 import { BOLD, PLAIN } from './printable.js';
 
 const bold = (text: string): string =>
@@ -16,7 +16,7 @@ export function table(heads: readonly string[], rows: readonly (readonly string[
   const room = process.stdout.columns ?? 200;
   const line = (cells: readonly string[]): string => {
     const text = cells
-      .map((cell, i) => (right[i] ? cell.padStart(widths[i] as number) : cell.padEnd(widths[i] as number)))
+      .map((cell, i) => (right[i] ? cell.padStart(sure(widths[i])) : cell.padEnd(sure(widths[i]))))
       .join('  ')
       .trimEnd();
     return cut(text, room);

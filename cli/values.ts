@@ -1,8 +1,8 @@
 /** Values as they are written on the command line, by the type of their field. */
 import { InvalidArgumentError } from 'commander';
 import { capitalised, didYouMean, Problem } from '@parlour/core';
-import { checkKeyed, type Field, type Link, type ProductSource } from '@parlour/core/fields';
-import { isPageKind, pageKinds, parseRule, printRule, type PageKind, type Rule } from '@parlour/core/pages';
+import { checkKeyed, type Field, type Link, type ProductSource, typedValue } from '@parlour/core/fields';
+import { isPageKind, pageKinds, parseRule, printRule, type PageKind } from '@parlour/core/pages';
 import { instantOf, inZone } from '@parlour/core/time';
 import type { Context } from './context.js';
 import { hashOfPicture } from './named-picture.js';
@@ -124,7 +124,7 @@ export function writeValue(field: Field | null | undefined, value: unknown, zone
   if (typeof value === 'string') return field?.type === 'date-time' && value !== '' ? inZone(value, zone) : value;
   switch (field?.type) {
     case 'link': {
-      const link = value as Link | null;
+      const link = typedValue(field, value);
       if (link === null) return 'none';
       if (link.window === undefined) return 'to' in link ? link.to : link.url;
       break;
@@ -133,14 +133,16 @@ export function writeValue(field: Field | null | undefined, value: unknown, zone
       if (value === null) return 'none';
       break;
     case 'source': {
-      const source = value as ProductSource;
+      const source = typedValue(field, value);
       if (source.from === 'collection') return `collection:${source.collection}`;
       return source.from === 'chosen' ? source.products.join(',') : source.from;
     }
-    case 'rule':
-      return value === null ? 'none' : printRule(value as Rule);
+    case 'rule': {
+      const rule = typedValue(field, value);
+      return rule === null ? 'none' : printRule(rule);
+    }
     case 'words':
-      return (value as readonly string[]).join(', ');
+      return typedValue(field, value).join(', ');
   }
   return JSON.stringify(value);
 }

@@ -1,5 +1,5 @@
 /** The typed client of the API, for the console (cookie) and programs (token). */
-import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
+import { Problem, isProblemCode } from '@parlour/core';
 import type { AnswerOf, InputArgument, Route } from './route.js';
 
 export interface ClientOptions {
@@ -29,6 +29,7 @@ const PATIENCE_MS = 120_000;
  */
 export function createClient({ origin, token }: ClientOptions): Client {
   return {
+    // Left out only where a route takes nothing.
     async call(route, input = {} as never) {
       const {
         params = {},
@@ -67,14 +68,11 @@ export function createClient({ origin, token }: ClientOptions): Client {
 
 /** A problem details body (RFC 9457) as the error it was. */
 function asProblem(body: unknown, status: number): Problem {
+  // Made by `problems.ts` of the service.
   const { type = '', detail, place, remedy } = (body ?? {}) as Record<string, string | undefined>;
   const code = type.split('/').at(-1) ?? '';
-  return new Problem(
-    Object.hasOwn(PROBLEMS, code) ? (code as ProblemCode) : 'broken',
-    detail ?? `The service answered with status ${status}.`,
-    {
-      ...(place ? { place } : {}),
-      ...(remedy ? { remedy } : {}),
-    },
-  );
+  return new Problem(isProblemCode(code) ? code : 'broken', detail ?? `The service answered with status ${status}.`, {
+    ...(place ? { place } : {}),
+    ...(remedy ? { remedy } : {}),
+  });
 }

@@ -1,6 +1,6 @@
 /** The OpenAPI 3.1 description, made from the same schemas that validate. */
 import type { Schema } from 'yup';
-import { PROBLEMS } from '@parlour/core';
+import { PROBLEMS, sure } from '@parlour/core';
 import { jsonSchema, type JsonSchema } from '@parlour/core/fields';
 import { pathParams, type Route } from './route.js';
 import { routes } from './routes/index.js';
@@ -54,11 +54,12 @@ function operation(operationId: string, route: Route): JsonSchema {
     security: door === 'open' ? [] : [{ session: [] }, { token: [] }],
     parameters: [
       ...pathParams(route.path).map((name) => ({ name, in: 'path', required: true, schema: { type: 'string' } })),
+      // Queries are objects.
       ...Object.entries(query ? (jsonSchema(query) as { properties: Record<string, JsonSchema> }).properties : {}).map(
         ([name, schema]) => ({
           name,
           in: 'query',
-          required: requiredIn(query as Schema, name),
+          required: requiredIn(sure(query), name),
           schema,
         }),
       ),

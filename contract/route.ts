@@ -1,5 +1,5 @@
 /** What a route is: declared once, implemented by the service, called by the client, described by OpenAPI. */
-import type { Capability } from '@parlour/core';
+import { type Capability, sure } from '@parlour/core';
 import type { InferType, Schema } from 'yup';
 
 /**
@@ -60,6 +60,7 @@ const route =
     path: P,
     declared: Declared<B, A, Q>,
   ) =>
+    // The type keeps what each route declares, also what it leaves out.
     ({ method, path, door: 'signed-in', status: 200, ...declared }) as unknown as Route<B, A, Q, P>;
 
 /** Where the routes of one design of one store begin. */
@@ -125,5 +126,4 @@ export type InputArgument<R extends Route, Filled extends string = never> =
   Record<never, never> extends InputOf<R, Filled> ? [input?: InputOf<R, Filled>] : [input: InputOf<R, Filled>];
 
 /** The names of the parameters in a path. */
-export const pathParams = (path: string): string[] =>
-  [...path.matchAll(/\{(\w+)\}/g)].map((found) => found[1] as string);
+export const pathParams = (path: string): string[] => [...path.matchAll(/\{(\w+)\}/g)].map((found) => sure(found[1]));

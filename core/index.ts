@@ -6,3 +6,4 @@ export * from './roles.js';
 export * from './csv.js';
 export * from './canonical-json.js';
 export * from './shapes.js';
+export * from './sure.js';

@@ -1,3 +1,5 @@
+import { sure } from './sure.js';
+
 /** The one error of Parlour: what happened, where, what to do. The same words reach the API, the CLI and the console. */
 
 export interface ProblemPlace {
@@ -93,6 +95,8 @@ export const PROBLEMS = {
 /** What went wrong, for programs; the page `/docs/problems/CODE` tells each. */
 export type ProblemCode = keyof typeof PROBLEMS;
 
+export const isProblemCode = (code: string): code is ProblemCode => Object.hasOwn(PROBLEMS, code);
+
 /** The HTTP status a problem is answered with. */
 export const problemStatus = (code: ProblemCode): number => PROBLEMS[code][0];
 
@@ -123,7 +127,7 @@ export function placeInWords(place: string): string {
       .join(', ');
   const [, part, name] = /^(values|head|frame)\.(.+)$/.exec(place) ?? [];
   if (name) return part === 'frame' ? `Frame, field ${name}` : `Field ${name}`;
-  if (Object.hasOwn(PLACES, place)) return PLACES[place] as string;
+  if (Object.hasOwn(PLACES, place)) return sure(PLACES[place]);
   const words = place.replace(/([a-z])([A-Z])/g, (_, end: string, start: string) => `${end} ${start.toLowerCase()}`);
   return words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -2,6 +2,7 @@
 import * as yup from 'yup';
 import { Problem } from './problem.js';
 import { capitalised, cut } from './words.js';
+import { sure } from './sure.js';
 
 /** How long a message may get: what was sent may be in it. */
 const MOST_SAID = 400;
@@ -100,10 +101,12 @@ export function exactly<T extends string>(value: T) {
 /** A value of one of several closed forms, told apart by the text in `tag`. */
 export function byTag<T>(tag: string, forms: Readonly<Record<string, yup.Schema>>): yup.Schema<T> {
   const names = Object.keys(forms);
+  // The test lets through what one of the forms is, which is what `T` says.
+  // As in `byTag`.
   return lazily((value) => {
     const name = isRecord(value) ? value[tag] : undefined;
     return typeof name === 'string' && Object.hasOwn(forms, name)
-      ? (forms[name] as yup.Schema)
+      ? sure(forms[name])
       : `\${path}.${tag} must be one of: ${names.join(', ')}`;
   }, forms) as yup.Schema<T>;
 }
@@ -115,9 +118,7 @@ export function byForm<T>(what: string, forms: Readonly<Record<string, yup.Schem
     (value) => {
       if (value === null) return yup.mixed().nullable();
       const name = isRecord(value) ? names.find((key) => Object.hasOwn(value, key)) : undefined;
-      return name
-        ? (forms[name] as yup.Schema)
-        : `\${path} must be a ${what}: null or an object with ${names.join(' or ')}`;
+      return name ? sure(forms[name]) : `\${path} must be a ${what}: null or an object with ${names.join(' or ')}`;
     },
     { ...forms, none: yup.mixed().nullable().oneOf([null]) },
   ) as yup.Schema<T | null>;
@@ -152,5 +153,6 @@ function lazily(
     });
 }
 
-const isRecord = (value: unknown): value is Record<string, unknown> =>
+/** Whether a value is an object with values by name. */
+export const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value);

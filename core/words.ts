@@ -1,5 +1,6 @@
 /** Small help with words for messages. */
 import { closest, distance } from 'fastest-levenshtein';
+import { sure } from './sure.js';
 
 /** With a capital letter at the start, as a sentence has. */
 export const capitalised = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -9,7 +10,7 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 
 /** `a`, `a and b`, `a, b and c`. */
 export const listed = (words: readonly string[]): string =>
-  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) as string}`;
+  words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${sure(words.at(-1))}`;
 
 /** `a, b, c and 4 more`, where naming all would be too long. */
 export const someOf = (words: readonly string[], most = 4): string =>

@@ -54,7 +54,7 @@ const CORE = [
   ['design/edits/common.ts', 'if (wanted.includes(place.at)) return;', 'return;'],
   ['design/draft.ts', 'a.order < b.order ? -1', 'a.order < b.order ? 1'],
   ['design/draft.ts', '.sort(inOrder).map(nested)', '.map(nested)'],
-  ['design/sequence.ts', 'i = previous[i]', 'i = -1 + 0 * previous[i]'],
+  ['design/sequence.ts', 'i = sure(previous[i])', 'i = -1'],
   ['design/sequence.ts', 'kept.has(i) || out.add(id)', 'out.add(id)'],
   ['design/difference.ts', 'parent === null || nodeAt(after, parent) !== undefined', 'true'],
   ['design/difference.ts', 'if (!samePlace(was.place, node.place) || was.order !== order)', 'if (was.order !== order)'],
@@ -197,7 +197,7 @@ const SERVICE = [
   ['api/designs.ts', 'checkTag(request, await shapeOf(design, store.liveDesign.id, trx));', '', 'races'],
   [
     'accounts/attempts.ts',
-    'if (tries <= (limits[key] as number)) continue;\n    const',
+    'if (tries <= sure(limits[key])) continue;\n    const',
     'continue;\n    const',
     'rights',
   ],

@@ -140,6 +140,7 @@ async function stopServer(server: Server): Promise<void> {
 async function freePort(): Promise<number> {
   const probe = createServer().listen(0, '127.0.0.1');
   await once(probe, 'listening');
+  // It listens on a port.
   const { port } = probe.address() as { port: number };
   probe.close();
   return port;

@@ -1,7 +1,7 @@
 /** Everything else a design is made of: look, menus, content pages, arrangements, additions, paths and redirects. */
 import type { Command } from 'commander';
-import { Problem } from '@parlour/core';
-import { CREATABLE, headField, type Creatable, type CreateRequest, type EditRequest } from '@parlour/core/design';
+import { Problem, isOneOf } from '@parlour/core';
+import { CREATABLE, headField, type CreateRequest, type EditRequest } from '@parlour/core/design';
 import type { PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { contextOf, WRONG_USE } from '../context.js';
@@ -10,6 +10,7 @@ import { describeDocument } from '../describe.js';
 import { documentKey } from '../keys.js';
 import { readPageKind, valueFor } from '../values.js';
 import { DRAFT, openedDocument, splitAt } from './nodes.js';
+import { headValue } from '@parlour/core/documents';
 
 const EXAMPLES = `
 Examples:
@@ -83,7 +84,7 @@ Examples:
         options: { code?: string; copyOf?: string; starter?: string; pageKind?: string; region?: string },
         command: Command,
       ) => {
-        if (!CREATABLE.includes(what as Creatable))
+        if (!isOneOf(CREATABLE, what))
           command.error(`There is no “${what}” to create. Use one of: ${CREATABLE.join(', ')}.`, {
             exitCode: WRONG_USE,
           });
@@ -92,7 +93,7 @@ Examples:
         const target = pairs.find(([path]) => path === 'target.pageKind')?.[1] as PageKind | undefined;
         const values = await Promise.all(
           pairs.map(async ([path, text]) => {
-            const field = headField(what as Creatable, path);
+            const field = headField(what, path);
             if (text === undefined || !field)
               return command.error(`“${path}” is not a value of ${what}: write path=value.`, { exitCode: WRONG_USE });
             return [path, await valueFor(context, field, context.textFrom(text), path, target)] as const;
@@ -100,7 +101,7 @@ Examples:
         );
         const request: CreateRequest = {
           type: 'create',
-          what: what as Creatable,
+          what,
           name,
           ...options,
           ...(given.length ? { head: Object.fromEntries(values) } : {}),
@@ -142,7 +143,7 @@ Examples:
             remedy: 'See parlour document set --help for examples.',
           });
         const was = document.head[path];
-        const kind = document.head['target.pageKind'] as PageKind | undefined;
+        const kind = headValue(document.head, 'target.pageKind');
         const next =
           value === undefined ? {} : { value: await valueFor(context, field, context.textFrom(value), path, kind) };
         const request = { type: 'set', document: key, field: path, ...(was === undefined ? {} : { was }), ...next };

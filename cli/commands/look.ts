@@ -3,15 +3,17 @@ import { writeFileSync } from 'node:fs';
 import type { Command } from 'commander';
 import type { EditRequest } from '@parlour/core/design';
 import { keys, type LookDocument } from '@parlour/core/documents';
-import { inWords, type Field } from '@parlour/core/fields';
+import { inWords } from '@parlour/core/fields';
 import { colourPairs, LOOK_GROUPS, lookFields, lookTokens, readTokens, type Tokens } from '@parlour/core/look';
 import { routes } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { namedValue, valueFor } from '../values.js';
 import { DRAFT } from './nodes.js';
+import { sure } from '@parlour/core';
 
 const lookOf = async ({ call }: Context): Promise<LookDocument> =>
+  // The key says of which type it is.
   (await call(routes.getDocument, { query: { key: keys.look } })).document as LookDocument;
 
 export function lookCommands(program: Command): void {
@@ -66,7 +68,7 @@ export function lookCommands(program: Command): void {
       const fields = lookFields(groundwork);
       const edits = settings.map(async (setting): Promise<EditRequest> => {
         const [name, text] = namedValue(setting, Object.keys(fields), 'setting');
-        const [field, was] = [fields[name] as Field, values[name]];
+        const [field, was] = [sure(fields[name]), values[name]];
         const value = text === '' ? undefined : await valueFor(context, field, text, name);
         return { type: 'set', document: keys.look, field: `values.${name}`, value, was };
       });

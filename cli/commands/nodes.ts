@@ -175,14 +175,19 @@ export async function addNode(
     order: '',
     ...(kind ? { kind, frame: {} } : {}),
   };
-  const parts = { values: {} as Record<string, unknown>, frame: {} as Record<string, unknown> };
+  const parts: Record<'values' | 'frame', Record<string, unknown>> = { values: {}, frame: {} };
   for (const one of given) {
     const [field, text] = splitAt(one, '=');
     if (text === undefined) command.error(`“${one}” is not name=value.`, { exitCode: WRONG_USE });
     const path = /^(values|frame)\./.test(field) ? field : `values.${field}`;
     const { part, key: valueKey } = splitField(path);
     const declared = nodeField(document, draft, path, await context.kinds());
-    parts[part as 'values'][valueKey] = await valueFor(context, declared, context.textFrom(text), valueKey);
+    parts[part === 'frame' ? 'frame' : 'values'][valueKey] = await valueFor(
+      context,
+      declared,
+      context.textFrom(text),
+      valueKey,
+    );
   }
   const { frame, values } = parts;
   const answer = await context.edit([

@@ -1,7 +1,7 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import { Argument, type Command } from 'commander';
-import { listed, ROLES, told, type Role } from '@parlour/core';
-import { STORE_DETAILS, type StoreDetail } from '@parlour/core/commerce';
+import { listed, ROLES, told, type Role, entriesOf } from '@parlour/core';
+import { STORE_DETAILS } from '@parlour/core/commerce';
 import type { SetUpPlace } from '@parlour/core/set-up';
 import { inZone } from '@parlour/core/time';
 import { routes } from '@parlour/contract';
@@ -142,11 +142,7 @@ export function storeCommands(program: Command): void {
           ['Detail', 'Value', 'What it is'],
           [
             ['name', store.name, 'As shoppers read it.'],
-            ...Object.entries(STORE_DETAILS).map(([name, { help }]) => [
-              name,
-              store.details[name as StoreDetail] ?? '',
-              help,
-            ]),
+            ...entriesOf(STORE_DETAILS).map(([name, { help }]) => [name, store.details[name] ?? '', help]),
           ],
         ),
       );
@@ -310,6 +306,7 @@ export function storeCommands(program: Command): void {
           email,
           password: textFrom(password),
           name,
+          // The service says which scopes there are.
           scope: options.scope as 'read',
           days: options.days,
         };

@@ -100,5 +100,6 @@ async function wordsIn({ call }: Context, language: string): Promise<WordsDocume
   const key = keys.words(language);
   const { documents } = await call(routes.listDocuments);
   if (!documents.some((one) => one.key === key)) return undefined;
+  // The key says of which type it is.
   return (await call(routes.getDocument, { query: { key } })).document as WordsDocument;
 }

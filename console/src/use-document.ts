@@ -26,6 +26,7 @@ export function useDocument<D extends Document>(key: () => string): OpenDocument
   const { data, settle } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), {
     when: () => key() !== '',
   });
+  // The key says of which type it is.
   const document = computed(() => (data.value?.document as D | undefined) ?? null);
   const renewals = ref(0);
 

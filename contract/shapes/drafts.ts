@@ -11,6 +11,7 @@ export const unitRequest = closed({
   dryRun: boolean().optional(),
   /** With `dryRun`: the `next` of the pages before. */
   pagesAfter: plainText(1000).optional(),
+  // Its forms are those of the requests, in `byTag`.
   edits: array(editRequestSchema.required() as Schema<EditRequest>)
     .strict()
     .min(1)

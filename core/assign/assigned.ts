@@ -1,10 +1,11 @@
 /** Which template a store page has: this page, then the first rule that matches, then the standard of its kind. */
-import type { AssignmentsDocument, Entry } from '../documents/document.js';
+import { type AssignmentsDocument, type Entry, keys } from '../documents/document.js';
 import type { DesignState } from '../documents/state.js';
-import { keys } from '../documents/document.js';
 import { isSame } from '../design/edits/common.js';
 import { parsePage, type PageCode, type PageKind } from '../pages/page.js';
 import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from '../pages/rule.js';
+import { sure } from '../sure.js';
+import { ruleEntry } from '../documents/heads.js';
 
 /** A store page as rules see it. */
 export interface AskedPage {
@@ -40,7 +41,7 @@ export function assignedTemplate(page: AskedPage, state: DesignState, setting: R
 /** The same, by one kind's assignments. */
 export function assignedBy(document: AssignmentsDocument, page: AskedPage, setting: RuleSetting): Assigned | null {
   const { pages = {}, standard } = document;
-  if (Object.hasOwn(pages, page.code)) return { template: pages[page.code] as string, reason: 'page' };
+  if (Object.hasOwn(pages, page.code)) return { template: sure(pages[page.code]), reason: 'page' };
   const found = firstMatch(readyRules(document, setting.decimals), page.facts, setting.now);
   if (found) return { template: found.template, reason: 'rule', rule: found.id };
   return standard === undefined ? null : { template: standard, reason: 'standard' };
@@ -107,16 +108,8 @@ function readyRules(document: AssignmentsDocument, decimals: number): RuleIndex 
 const isWhole = ({ values }: Entry): boolean => Boolean(values['when'] && values['template']);
 
 function readyEntry({ id, values }: Entry, decimals: number): ReadyEntry {
-  const when = values['when'] as Rule;
-  return {
-    ...readyRule(when, decimals),
-    id,
-    when,
-    template: values['template'] as string,
-    off: values['off'] === true,
-    from: (values['from'] as string | undefined) ?? '',
-    until: (values['until'] as string | undefined) ?? '',
-  };
+  const { when, template = '', off = false, from = '', until = '' } = ruleEntry(values);
+  return { ...readyRule(sure(when), decimals), id, when: sure(when), template, off, from, until };
 }
 
 function indexed(all: readonly ReadyEntry[]): RuleIndex {
@@ -140,7 +133,7 @@ function firstMatch({ all, byKey, others }: RuleIndex, facts: SubjectFacts, now:
     for (const value of values) for (const position of byKey.get(factKey(fact, value)) ?? []) candidates.push(position);
   candidates.sort((a, b) => a - b);
   for (const position of candidates) {
-    const rule = all[position] as ReadyEntry;
+    const rule = sure(all[position]);
     if (counts(rule, now) && rule.matches(facts)) return rule;
   }
   return null;

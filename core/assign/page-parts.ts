@@ -69,6 +69,7 @@ export function documentsOf(
 export function planParts(parts: PageParts, documents: ReadonlyMap<DocumentKey, SectionedDocument>): PlanParts | null {
   const keyed = <D extends SectionedDocument>(key: DocumentKey | null): [DocumentKey, D][] => {
     const document = key === null ? undefined : documents.get(key);
+    // The key says which of the sectioned documents it is.
     return key === null || !document ? [] : [[key, document as D]];
   };
   const [template] = keyed(parts.template);

@@ -4,7 +4,6 @@ import {
   keys,
   PLACES_AROUND,
   sectionsIn,
-  type ArrangementDocument,
   type AssignmentsDocument,
   type DocumentKey,
   type NodeId,
@@ -13,6 +12,7 @@ import {
   type Target,
   type TemplateDocument,
   type LookDocument,
+  hasSections,
 } from '../documents/document.js';
 import { inWords, shown } from '../fields/in-words.js';
 import { sectionName } from '../design/edits/common.js';
@@ -260,10 +260,8 @@ function additionPlaces(
   regions: readonly WhyRegion[],
   state: DesignState,
 ): AdditionPlaces {
-  const around = regions.flatMap(({ document }) =>
-    document === null ? [] : [state.get(document) as ArrangementDocument],
-  );
-  const sections = [...(template ? [template] : []), ...around].flatMap(({ areas }) => [...sectionsIn(areas)]);
+  const around = regions.map(({ document }) => (document === null ? undefined : state.get(document)));
+  const sections = [template, ...around].flatMap((one) => (one && hasSections(one) ? [...sectionsIn(one.areas)] : []));
   const openPlaces = sections.filter(({ kind }) => kindName(kind) === OPEN_PLACE);
   return {
     openPlaces: new Set(openPlaces.map(({ values }) => String(values['name'] ?? 'extra'))),

@@ -4,6 +4,7 @@ import type { Buyer } from './cart.js';
 import type { WordName } from '../locale/words.js';
 import { offersTo, type DeliveryMethod } from './delivery.js';
 import { PAYMENT_METHODS, type PaymentMethod } from './order.js';
+import { sure, recordOf } from '../sure.js';
 
 /** What stands between the path of a section and the name of a field in it, in the names of inputs. */
 export const FIELD_MARK = ':';
@@ -42,7 +43,7 @@ export function toldIn(sent: Told): Told {
     copies.set(field, [...(copies.get(field) ?? []), { value: shortened(value), was }]);
   }
   return Object.fromEntries(
-    [...copies].map(([field, all]) => [field, (all.find(({ value, was }) => value !== was) ?? (all[0] as Copy)).value]),
+    [...copies].map(([field, all]) => [field, (all.find(({ value, was }) => value !== was) ?? sure(all[0])).value]),
   );
 }
 
@@ -75,6 +76,6 @@ export function settle(
   const payment = PAYMENT_METHODS.find((method) => method === (told['payment'] ?? PAYMENT_METHODS[0]));
   if (!payment) errors['payment'] = 'field-needed';
   if (Object.keys(errors).length > 0 || !payment) return { errors };
-  const buyer = Object.fromEntries(BUYER_FIELDS.map((field) => [field, of(field)])) as Record<keyof Buyer, string>;
+  const buyer = recordOf(BUYER_FIELDS, of);
   return { settled: { buyer, delivery: of('delivery'), payment } };
 }

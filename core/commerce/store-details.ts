@@ -3,6 +3,7 @@ import type { TextField } from '../fields/field.js';
 import { isEmailAddress } from '../fields/email-address.js';
 import { text } from '../fields/make.js';
 import { Problem } from '../problem.js';
+import { keysOf, recordOf } from '../sure.js';
 
 /** The days of a week, as ISO 8601 counts them. */
 export const WEEKDAYS = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const;
@@ -40,7 +41,7 @@ export const STORE_DETAILS = {
     'New carts an hour',
     'How many one network address may begin within an hour.',
   ),
-  ...(Object.fromEntries(WEEKDAYS.map((day) => [day, hours(day)])) as Record<Weekday, TextField>),
+  ...recordOf(WEEKDAYS, hours),
 } as const satisfies Readonly<Record<string, TextField>>;
 
 export type StoreDetail = keyof typeof STORE_DETAILS;
@@ -63,7 +64,7 @@ export function checkDetails(details: StoreDetails): void {
     refuse('email', `“${email}” is not an email address.`, 'Write it like post@store.example, or leave it empty.');
   if (phone !== '' && !PHONE.test(phone))
     refuse('phone', `“${phone}” is not a telephone number.`, 'Use digits, spaces and “+”, or leave it empty.');
-  for (const name of Object.keys(ORDERING) as OrderingDetail[]) {
+  for (const name of keysOf(ORDERING)) {
     const number = details[name] ?? '';
     if (number !== '' && !/^[1-9]\d*$/.test(number))
       refuse(name, `“${number}” is not a whole number from 1 on.`, 'Write digits only, or leave it empty.');

@@ -15,6 +15,7 @@ import { fieldsOfNode, sectionName } from './edits/common.js';
 import { applyEdit, type Edit } from './edits/edit.js';
 import { suffixInWords } from './edits/set.js';
 import { outOfRun, sequencesOf } from './sequence.js';
+import { sure } from '../sure.js';
 
 /** One difference between two states of a design. */
 export interface Change {
@@ -49,7 +50,7 @@ export function compareDocuments(
   if (was === now) return [];
   if (!was || !now) {
     const type = now ? 'added' : 'removed';
-    const called = nameOf((now ?? was) as DraftDocument);
+    const called = nameOf(sure(now ?? was));
     const sentence = `${capitalised(called)} is ${now ? 'new' : 'removed'}.`;
     return [{ id: `${key} ${type}`, document: key, called, type, sentence }];
   }
@@ -186,7 +187,7 @@ export function withChosen(
   const implied = impliedDocument(key) ?? undefined;
   const edits = editsBetween(key, before, after).filter((edit) => isChosen(edit, chosen, after));
   const state = new Map<DocumentKey, DraftDocument>();
-  if (before ?? implied) state.set(key, (before ?? implied) as DraftDocument);
+  if (before ?? implied) state.set(key, sure(before ?? implied));
   for (const edit of edits) {
     const next = applyEdit(edit, { get: (one) => state.get(one), keys: () => state.keys() }, null);
     if (next) state.set(key, next);

@@ -5,14 +5,15 @@ import { impliedDocument } from './document-types.js';
 import { isSame } from './edits/common.js';
 import type { Edit } from './edits/edit.js';
 import { orderKeys, outOfRun, placeKey, sequencesOf } from './sequence.js';
+import { sure } from '../sure.js';
 
 /** Exact edits from `from` to `to`; undefined means there is no such document. Empty if both are the same. */
 export function editsBetween(key: DocumentKey, from: DraftDocument | undefined, to: DraftDocument | undefined): Edit[] {
   const implied = impliedDocument(key) ?? undefined;
   if (!implied && (!from || !to))
     return from || to ? [{ type: 'put', document: key, value: to ?? null, was: from ?? null }] : [];
-  const before = (from ?? implied) as DraftDocument;
-  const after = (to ?? implied) as DraftDocument;
+  const before = sure(from ?? implied);
+  const after = sure(to ?? implied);
   if (before === after) return [];
   if (before.format !== after.format) return [{ type: 'put', document: key, value: after, was: before }];
   return [...headEdits(key, before, after), ...nodeEdits(key, before, after)];
@@ -47,19 +48,19 @@ function nodeEdits(document: DocumentKey, before: DraftDocument, after: DraftDoc
     const ids = siblings.map(({ id }) => id);
     const stood = (old.get(place) ?? []).filter(({ id }) => nodeAt(after, id)).map(({ id }) => id);
     const moved = outOfRun(stood, ids);
-    const kept = new Map(ids.filter((id) => !moved.has(id)).map((id) => [id, (nodeAt(before, id) as DraftNode).order]));
+    const kept = new Map(ids.filter((id) => !moved.has(id)).map((id) => [id, sure(nodeAt(before, id)).order]));
     for (const [id, order] of orderKeys(ids, kept)) orders.set(id, order);
   }
   // Outer nodes first, so that what is inside finds its place; what leaves goes last, when nothing kept is inside it.
   const visit = (parent: NodeId | null, at: string): void => {
     for (const node of wanted.get(placeKey({ in: parent, at })) ?? []) {
-      const order = orders.get(node.id) as string;
+      const order = sure(orders.get(node.id));
       const was = nodeAt(before, node.id);
       if (was && isSection(was) !== isSection(node))
         throw new Error(`“${node.id}” is a section in one state and an entry in the other.`);
       if (!was) {
         now[node.id] = { ...node, order };
-        edits.push({ type: 'insert', document, nodes: [now[node.id] as DraftNode] });
+        edits.push({ type: 'insert', document, nodes: [sure(now[node.id])] });
       } else {
         if (!samePlace(was.place, node.place) || was.order !== order) {
           const to = { place: node.place, order };

@@ -28,19 +28,19 @@ import { GROUNDWORKS } from '../groundworks/shipped.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {
   FORMAT,
-  keys,
   aroundInWords,
   PLACES_AROUND,
   REGIONS,
   type DocumentKey,
   type DocumentTypeName,
-  type PlaceAround,
   type Values,
   type Width,
 } from '../documents/document.js';
 import type { DraftDocument } from './draft.js';
 import { LIMITS } from './limits.js';
 import { isOneOf } from '../one-of.js';
+import { sure, entriesOf, recordOf } from '../sure.js';
+import { headValue } from '../documents/heads.js';
 
 /** What a sentence about a head value may need. */
 interface HeadTelling extends Telling {
@@ -80,7 +80,7 @@ const keyed = (start: string): RegExp => new RegExp(`^${start}/(${DOCUMENT_CODE}
 const fieldIn =
   (fields: Fields) =>
   (key: string): Field | null =>
-    Object.hasOwn(fields, key) ? (fields[key] as Field) : null;
+    Object.hasOwn(fields, key) ? sure(fields[key]) : null;
 
 const LAYOUT: Fields = {
   width: choice(
@@ -150,11 +150,11 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
           : null,
       look: fieldIn(LOOK_FIELDS),
     },
-    areas: (head) =>
-      (PAGE_KINDS[head['pageKind'] as PageKind] as { areas: readonly string[] } | undefined)?.areas ?? ['main'],
+    // A document that was never checked may be of no known kind.
+    areas: ({ pageKind }) => (isPageKind(pageKind) ? PAGE_KINDS[pageKind].areas : oneArea()),
     says(path, value, head, { nameOf }) {
       if (!path.startsWith('around.')) return null;
-      const place = path.slice('around.'.length) as PlaceAround;
+      const place = path.slice('around.'.length);
       const called = aroundInWords(place);
       const which =
         value === undefined
@@ -163,7 +163,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
             : `the ${called} of every page`
           : value === 'none'
             ? `no ${called}`
-            : `the ${called} “${nameOf(keys.arrangement(place, String(value)))}”`;
+            : `the ${called} “${nameOf(`around/${place}/${String(value)}`)}”`;
       return `Pages of the template “${String(head['name'])}” have ${which}.`;
     },
   },
@@ -286,7 +286,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
   },
   assignments: {
     key: new RegExp(`^assignments/(${pageKinds().join('|')})$`),
-    called: (head) => `the assignments of ${kindInWords(head['pageKind'] as PageKind)} pages`,
+    called: (head) => `the assignments of ${kindInWords(headValue(head, 'pageKind'))} pages`,
     fixed: ['pageKind'],
     fields: {
       standard: { ...ASSIGNED, required: true },
@@ -313,7 +313,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     implied: (key) => ({ pageKind: key.slice('assignments/'.length) }),
     says(path, value, head, about) {
       const name = typeof value === 'string' ? `“${about.nameOf(`template/${value}`)}”` : '';
-      const kind = kindInWords(head['pageKind'] as PageKind);
+      const kind = kindInWords(headValue(head, 'pageKind'));
       if (path === 'order') return `The templates of ${kind} pages are listed in another order.`;
       if (path === 'standard')
         return name ? `${name} is the standard of ${kind} pages.` : `No template is the standard of ${kind} pages.`;
@@ -340,11 +340,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
           ? `The home page shows ${pageInWords(String(value), about)}.`
           : 'The home page shows its own template.';
       if (path.startsWith('patterns.')) {
-        const kind = capitalised(kindInWords(path.slice('patterns.'.length) as PageKind));
+        const of = path.slice('patterns.'.length);
+        const kind = isPageKind(of) ? capitalised(kindInWords(of)) : of;
         return value ? `${kind} pages are at ${String(value)}.` : `${kind} pages are at their usual path again.`;
       }
       if (path.startsWith('former.'))
-        return `Earlier paths of ${path.slice('former.'.length)} pages: ${((value as string[] | undefined) ?? []).join(', ') || 'none'}.`;
+        return `Earlier paths of ${path.slice('former.'.length)} pages: ${(Array.isArray(value) ? value : []).join(', ') || 'none'}.`;
       if (!path.startsWith('redirects.')) return null;
       const from = path.slice('redirects.'.length);
       return value ? `${from} leads to ${String(value)}.` : `${from} is no longer redirected by hand.`;
@@ -370,7 +371,7 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
 const languageInWords = (tag: string): string => new Intl.DisplayNames('en', { type: 'language' }).of(tag) ?? tag;
 
 function kindChoices(): Record<PageKind, string> {
-  return Object.fromEntries(pageKinds().map((kind) => [kind, PAGE_KINDS[kind].name])) as Record<PageKind, string>;
+  return recordOf(pageKinds(), (kind) => PAGE_KINDS[kind].name);
 }
 
 /** The areas a document of a type holds sections in, in page order; null for those without sections. */
@@ -387,8 +388,8 @@ const types = new LRUCache<DocumentKey, { readonly type: DocumentTypeName | null
 export function typeOfKey(key: DocumentKey): DocumentTypeName | null {
   let known = types.get(key);
   if (!known) {
-    const found = Object.entries(DOCUMENT_TYPES).find(([, type]) => type.key.test(key));
-    types.set(key, (known = { type: (found?.[0] as DocumentTypeName | undefined) ?? null }));
+    const found = entriesOf(DOCUMENT_TYPES).find(([, type]) => type.key.test(key));
+    types.set(key, (known = { type: found?.[0] ?? null }));
   }
   return known.type;
 }
@@ -396,9 +397,9 @@ export function typeOfKey(key: DocumentKey): DocumentTypeName | null {
 /** The field a path of a head means, also where it is its text in a further language (`title@de`); or null. */
 export function headField(type: DocumentTypeName, path: string): Field | null {
   const { fields, groups = {} } = DOCUMENT_TYPES[type];
-  if (Object.hasOwn(fields, path)) return fields[path] as Field;
+  if (Object.hasOwn(fields, path)) return sure(fields[path]);
   const { name, language } = splitKey(path);
-  const translated = language !== undefined && Object.hasOwn(fields, name) ? (fields[name] as Field) : null;
+  const translated = language !== undefined && Object.hasOwn(fields, name) ? sure(fields[name]) : null;
   if (translated) return isTranslatable(translated) ? translated : null;
   const dot = path.indexOf('.');
   const group = path.slice(0, dot);

@@ -5,16 +5,18 @@
  */
 import { generateKeyBetween, generateNKeysBetween } from 'fractional-indexing';
 import { areasOf, groupsOf } from './document-types.js';
-import type {
-  Document,
-  DocumentKey,
-  DocumentOf,
-  DocumentTypeName,
-  NodeId,
-  Section,
-  Values,
+import {
+  type Document,
+  type DocumentKey,
+  type DocumentOf,
+  type DocumentTypeName,
+  type NodeId,
+  type Section,
+  type Values,
+  isOfType,
 } from '../documents/document.js';
 import type { DesignState } from '../documents/state.js';
+import { sure } from '../sure.js';
 
 /** Where a node stands: in an area or list of its document (`in` is null), or in a slot or list of another node. */
 export interface Place {
@@ -86,7 +88,7 @@ export function subtree(document: DraftDocument, id: NodeId): DraftNode[] {
   const root = nodeAt(document, id);
   if (!root) return [];
   const all = [root];
-  for (let i = 0; i < all.length; i++) all.push(...childrenOf(document, (all[i] as DraftNode).id));
+  for (let i = 0; i < all.length; i++) all.push(...childrenOf(document, sure(all[i]).id));
   return rootFirst(all);
 }
 
@@ -134,13 +136,14 @@ export function ordersBehind(document: DraftDocument, node: DraftNode, count: nu
 /** A published document as a draft. The same document always opens the same way. */
 export function openDocument(document: Document): DraftDocument {
   const { format, type, ...rest } = document;
+  // Whatever its type, what is in areas and lists is nodes, and the rest is its head.
   const { areas, lists = {}, ...head } = rest as { areas?: Children; lists?: Children };
   const nodes: Record<NodeId, DraftNode> = {};
   const add = (children: Children, parent: NodeId | null): void => {
     for (const [at, list] of Object.entries(children)) {
       const orders = generateNKeysBetween(null, null, list.length);
       list.forEach(({ slots = {}, lists: inner = {}, ...own }: Section, i) => {
-        nodes[own.id] = { ...own, place: { in: parent, at }, order: orders[i] as string };
+        nodes[own.id] = { ...own, place: { in: parent, at }, order: sure(orders[i]) };
         add(slots, own.id);
         add(inner as Children, own.id);
       });
@@ -166,6 +169,17 @@ export function closeDocument(document: DraftDocument): Document {
   return found;
 }
 
+/**
+ * A document of a type as it is published.
+ * @throws Error if it is of another type
+ */
+export function closeAs<T extends DocumentTypeName>(type: T, document: DraftDocument): Extract<Document, { type: T }> {
+  const found = closeDocument(document);
+  if (!isOfType(type, found))
+    throw new Error(`A ${type} document was asked for, and this is of the type ${found.type}.`);
+  return found;
+}
+
 // Draft documents are never changed in place, so each is closed once.
 const closed = new WeakMap<DraftDocument, Document>();
 
@@ -183,7 +197,7 @@ function nest({ format, type, head, nodes }: DraftDocument): Document {
     const entries: Record<string, Section[]> = {};
     const places = [...(children.get(id) ?? [])].sort(([a], [b]) => (a < b ? -1 : 1));
     for (const [at, siblings] of places) {
-      const first = siblings[0] as DraftNode;
+      const first = sure(siblings[0]);
       (isSection(first) ? sections : entries)[at] = siblings.sort(inOrder).map(nested);
     }
     return { sections, entries };
@@ -191,6 +205,7 @@ function nest({ format, type, head, nodes }: DraftDocument): Document {
   const nested = ({ place: _place, order: _order, ...own }: DraftNode): Section => {
     const { sections, entries } = inside(own.id);
     return {
+      // An entry is a section without a kind here.
       ...(own as Section),
       ...(Object.keys(sections).length ? { slots: sections } : {}),
       ...(Object.keys(entries).length ? { lists: entries } : {}),
@@ -224,7 +239,7 @@ function flatHead(type: DocumentTypeName, head: Readonly<Record<string, unknown>
   const flat: Record<string, unknown> = {};
   for (const [name, value] of Object.entries(head)) {
     if (!groups.includes(name)) flat[name] = value;
-    else for (const [key, inner] of Object.entries(value as object)) flat[`${name}.${key}`] = inner;
+    else for (const [key, inner] of Object.entries(sure(value))) flat[`${name}.${key}`] = inner;
   }
   return flat;
 }

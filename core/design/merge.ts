@@ -15,6 +15,7 @@ import { changedKeys } from './difference.js';
 import { fieldsOfNode, isSame, sectionName } from './edits/common.js';
 import { orderKeys, outOfRun, sequencesOf } from './sequence.js';
 import { capitalised } from '../words.js';
+import { sure } from '../sure.js';
 
 /** Both changed the same thing, differently. Nothing is guessed: `theirs` stays, and people are told. */
 export interface Conflict {
@@ -50,7 +51,7 @@ export function mergeDocument(
   // What was never made of the paths or the assignments is the same as an empty one.
   const [b, o, t] = [base, ours, theirs].map((one) => one ?? impliedDocument(key));
   if (b && o && t) return mergeInside(key, b, o, t, kinds, telling);
-  const name = capitalised(nameOf((theirs ?? ours) as DraftDocument));
+  const name = capitalised(nameOf(sure(theirs ?? ours)));
   const what = !base
     ? 'was created twice, differently'
     : theirs
@@ -67,7 +68,7 @@ export function sameContent(a: DraftDocument, b: DraftDocument): boolean {
   const content = ({ order: _order, ...rest }: DraftNode) => rest;
   const isSameIn = (id: NodeId): boolean => {
     const there = nodeAt(b, id);
-    return there !== undefined && isSame(content(a.nodes[id] as DraftNode), content(there));
+    return there !== undefined && isSame(content(sure(a.nodes[id])), content(there));
   };
   if (!ids.every(isSameIn)) return false;
   const other = sequencesOf(b);
@@ -100,6 +101,7 @@ function mergeInside(
     const { name } = splitKey(key);
     return Object.hasOwn(fields, name) ? fields[name] : undefined;
   };
+  // Without a prototype: ids come from outside.
   const nodes: Nodes = Object.create(null) as Nodes;
   for (const id of new Set([...Object.keys(theirs.nodes), ...Object.keys(ours.nodes)])) {
     const [b, o, t] = [nodeAt(base, id), nodeAt(ours, id), nodeAt(theirs, id)];
@@ -276,19 +278,19 @@ function ordered(
       if (!movedThere.has(id) || !wasHere.has(id)) continue;
       movedHere.delete(id);
       if (neighbour(mine, id) !== neighbour(yours, id))
-        conflict(`${sectionName(merged.nodes[id] as DraftNode, kinds)} was moved to two different places.`, {
+        conflict(`${sectionName(sure(merged.nodes[id]), kinds)} was moved to two different places.`, {
           node: id,
         });
     }
     const staying = yours.filter((id) => here.has(id) && !movedHere.has(id));
-    const kept = new Map(staying.map((id) => [id, (nodeAt(theirs, id) as DraftNode).order]));
+    const kept = new Map(staying.map((id) => [id, sure(nodeAt(theirs, id)).order]));
     const sequence = threaded(
       staying,
       mine.filter((id) => here.has(id)),
     );
     const threadedIn = new Set(sequence);
     const orders = orderKeys([...sequence, ...[...here].filter((id) => !threadedIn.has(id))], kept);
-    for (const id of here) nodes[id] = { ...(merged.nodes[id] as DraftNode), order: orders.get(id) as string };
+    for (const id of here) nodes[id] = { ...sure(merged.nodes[id]), order: sure(orders.get(id)) };
   }
   return nodes;
 }

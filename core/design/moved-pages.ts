@@ -4,6 +4,7 @@ import { pathOf, patternsOf, STANDARD_PATHS, type PathPatterns } from '../docume
 import type { DesignState } from '../documents/state.js';
 import { keys, type PathsDocument } from '../documents/document.js';
 import type { Edit } from './edits/edit.js';
+import { keysOf } from '../sure.js';
 
 /** A path and where it leads. */
 export interface Redirect {
@@ -77,7 +78,7 @@ function formerPatterns(
   wasFormer: NonNullable<PathsDocument['former']>,
   paths: PathsDocument | undefined,
 ): MovedPages {
-  const moved = (Object.keys(was) as (keyof PathPatterns)[]).filter(
+  const moved = keysOf(was).filter(
     (kind) => kind !== 'content' && was[kind] !== is[kind] && was[kind] !== STANDARD_PATHS[kind],
   );
   return {

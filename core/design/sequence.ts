@@ -2,6 +2,7 @@
 import { generateKeyBetween } from 'fractional-indexing';
 import type { NodeId } from '../documents/document.js';
 import { inOrder, type DraftDocument, type DraftNode, type Place } from './draft.js';
+import { sure } from '../sure.js';
 
 /** A place as one text, to look nodes up by. */
 export const placeKey = ({ in: parent, at }: Place): string => `${parent ?? ''} ${at}`;
@@ -23,7 +24,7 @@ export function sequencesOf(document: DraftDocument | null | undefined): Map<str
 export function outOfRun(before: readonly NodeId[], after: readonly NodeId[]): Set<NodeId> {
   const rank = new Map(before.map((id, i) => [id, i]));
   const known = after.filter((id) => rank.has(id));
-  const kept = longestRising(known.map((id) => rank.get(id) as number));
+  const kept = longestRising(known.map((id) => sure(rank.get(id))));
   const out = new Set(after.filter((id) => !rank.has(id)));
   known.forEach((id, i) => kept.has(i) || out.add(id));
   return out;
@@ -38,14 +39,14 @@ function longestRising(numbers: readonly number[]): Set<number> {
     let high = tops.length;
     while (low < high) {
       const middle = (low + high) >> 1;
-      if ((numbers[tops[middle] as number] as number) < value) low = middle + 1;
+      if (sure(numbers[sure(tops[middle])]) < value) low = middle + 1;
       else high = middle;
     }
-    previous[i] = low > 0 ? (tops[low - 1] as number) : -1;
+    previous[i] = low > 0 ? sure(tops[low - 1]) : -1;
     tops[low] = i;
   });
   const kept = new Set<number>();
-  for (let i = tops.at(-1) ?? -1; i >= 0; i = previous[i] as number) kept.add(i);
+  for (let i = tops.at(-1) ?? -1; i >= 0; i = sure(previous[i])) kept.add(i);
   return kept;
 }
 
@@ -59,7 +60,7 @@ export function orderKeys(sequence: readonly NodeId[], kept: ReadonlyMap<NodeId,
   let next: string | null = null;
   for (let i = sequence.length - 1; i >= 0; i--) {
     nextKept[i] = next;
-    next = kept.get(sequence[i] as NodeId) ?? next;
+    next = kept.get(sure(sequence[i])) ?? next;
   }
   let last: string | null = null;
   sequence.forEach((id, i) => {

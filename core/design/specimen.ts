@@ -9,6 +9,7 @@ import {
   type TemplateDocument,
 } from '../documents/document.js';
 import { starterSection } from '../starters/starters.js';
+import { sure } from '../sure.js';
 
 /** The page of the sheet, and its code among content pages; no page that is made can have it. */
 const CODE = '-specimen';
@@ -56,7 +57,7 @@ const template: TemplateDocument = {
 /** A state with the sheet among its pages. */
 export function withSpecimen(state: DesignState): DesignState {
   const paths = state.get(keys.paths);
-  const assignments = state.get(keys.assignments('content')) as AssignmentsDocument;
+  const assignments = sure(state.get(keys.assignments('content')));
   const added = stateOf([
     [keys.content(CODE), content],
     [keys.template(CODE), template],

@@ -2,9 +2,10 @@
 import { type WholeState, stateOf } from '../documents/state.js';
 import { PAGE_KINDS, pageKinds, type PageKind } from '../pages/page.js';
 import { groundworkOf } from '../groundworks/shipped.js';
-import { FORMAT, keys, type Document, type DocumentKey, type Region } from '../documents/document.js';
+import { FORMAT, keys, type Document, type DocumentKey } from '../documents/document.js';
 import { readyDocuments } from '../starters/ready-pages.js';
 import { startersFor, templateFrom, type TemplateStarter } from '../starters/starters.js';
+import { entriesOf } from '../sure.js';
 
 /**
  * @param name the store's name, for its first words
@@ -19,9 +20,9 @@ export function starterDesign(name: string, groundwork?: string): WholeState {
   return stateOf([
     [keys.look, { format: FORMAT, type: 'look', groundwork: code, values: {} }],
     ...readyDocuments(),
-    ...Object.entries(around).map(([region, main]): [DocumentKey, Document] => [
-      keys.arrangement(region as Region),
-      { format: FORMAT, type: 'arrangement', name: 'Standard', region: region as Region, areas: { main } },
+    ...entriesOf(around).map(([region, main]): [DocumentKey, Document] => [
+      keys.arrangement(region),
+      { format: FORMAT, type: 'arrangement', name: 'Standard', region, areas: { main } },
     ]),
     ...pageKinds().flatMap((kind): [DocumentKey, Document][] => [
       [keys.template(kind), templateFrom(standardOf(kind), PAGE_KINDS[kind].name, name)],

@@ -37,18 +37,11 @@ export function visibleState(whole: State, now: string): VisibleState {
 }
 
 /** What menus and lists need to lead to a page that is for signed-in shoppers; and its titles in further languages. */
-const KNOWN_TO_ALL = new Set([
-  'format',
-  'type',
-  'title',
-  'slug',
-  'visible',
-  'parent',
-  'parentLinked',
-  'labels',
-  'date',
-]);
-const stubOf = (page: ContentDocument): ContentDocument =>
-  Object.fromEntries(
-    Object.entries(page).filter(([name]) => KNOWN_TO_ALL.has(name) || name.startsWith('title@')),
-  ) as unknown as ContentDocument;
+const KNOWN_TO_ALL = new Set(['visible', 'parent', 'parentLinked', 'labels', 'date']);
+const stubOf = (page: ContentDocument): ContentDocument => ({
+  ...Object.fromEntries(Object.entries(page).filter(([name]) => KNOWN_TO_ALL.has(name) || name.startsWith('title@'))),
+  format: page.format,
+  type: page.type,
+  title: page.title,
+  slug: page.slug,
+});

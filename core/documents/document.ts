@@ -2,6 +2,7 @@
 import type { PageCode, PageKind } from '../pages/page.js';
 import type { Rule } from '../pages/rule.js';
 import type { PictureValue, Values } from '../fields/field.js';
+import { isOneOf } from '../one-of.js';
 
 /** The format this program writes. A newer one is refused. */
 export const FORMAT = 1;
@@ -62,7 +63,7 @@ export const AROUND_TITLES: Readonly<Record<PlaceAround, string>> = {
 
 /** A place around the content, as sentences call it: “top strip”, “place above the content”. */
 export function aroundInWords(place: string): string {
-  const title = (AROUND_TITLES as Readonly<Record<string, string>>)[place] ?? place;
+  const title = isOneOf(PLACES_AROUND, place) ? AROUND_TITLES[place] : place;
   return `${title.endsWith('the content') ? 'place ' : ''}${title.toLowerCase()}`;
 }
 
@@ -125,10 +126,7 @@ export interface AdditionDocument {
 }
 
 /** Which store pages something is for: one page, all pages of a kind, or those of a kind that a rule matches. */
-export type Target =
-  | { readonly page: PageCode }
-  | { readonly pageKind: PageKind }
-  | { readonly pageKind: PageKind; readonly when: Rule | null };
+export type Target = { readonly page: PageCode } | { readonly pageKind: PageKind; readonly when?: Rule | null };
 
 /** The store-wide look. */
 export interface LookDocument {
@@ -268,6 +266,12 @@ export const templateCodeOf = (key: DocumentKey): string | null =>
   key.startsWith('template/') ? key.slice('template/'.length) : null;
 
 export const hasSections = (document: Document): document is SectionedDocument => 'areas' in document;
+
+/** Whether a document is of a type. */
+export const isOfType = <T extends DocumentTypeName>(
+  type: T,
+  document: Document | undefined,
+): document is Extract<Document, { type: T }> => document?.type === type;
 
 /** Every section below `areas`, outer before inner, in page order. */
 export function* sectionsIn(areas: Areas): Generator<Section> {

@@ -2,5 +2,6 @@
 export * from './paths.js';
 export { RESERVED_SEGMENTS } from './path-sense.js';
 export * from './document.js';
+export * from './heads.js';
 export * from './state.js';
 export * from './own-words.js';

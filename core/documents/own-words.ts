@@ -7,6 +7,7 @@ import type { TextField } from '../fields/field.js';
 import { text } from '../fields/make.js';
 import { STOREFRONT_WORDS, type PluralWord, type Word, type WordName, type Words } from '../locale/words.js';
 import { isOneOf } from '../one-of.js';
+import { sure } from '../sure.js';
 
 /** Plural categories (Unicode CLDR). Which of them a language has, and when, is the browser's and Node's to know. */
 const FORMS = ['zero', 'one', 'two', 'few', 'many', 'other'] as const satisfies readonly Intl.LDMLPluralRule[];
@@ -17,9 +18,7 @@ const isPlural = (word: Word): word is PluralWord => typeof word !== 'string';
 /** The `{places}` of a word that are filled where it is shown. */
 export function placesOf(name: WordName): string[] {
   const { en }: { readonly en: Word } = STOREFRONT_WORDS[name];
-  return [
-    ...new Set([...(isPlural(en) ? en.other : en).matchAll(/\{([a-z]+)\}/g)].map(([, place]) => place as string)),
-  ];
+  return [...new Set([...(isPlural(en) ? en.other : en).matchAll(/\{([a-z]+)\}/g)].map(([, place]) => sure(place)))];
 }
 
 /**

@@ -1,9 +1,11 @@
 /** Whether the paths of a design can all be reached: patterns for each page kind, and content pages at their own. */
-import { codeOf, type DocumentKey, type PathsDocument } from './document.js';
+import { codeOf, type DocumentKey, type PathsDocument, type Document, type Values } from './document.js';
 import { capitalised } from '../words.js';
 import { kindInWords, PAGE_KINDS, type PageKind } from '../pages/page.js';
 import { leadsTo, matchPath, pathOf, patternsOf, type PathPatterns } from './paths.js';
 import { isOneOf } from '../one-of.js';
+import { entriesOf } from '../sure.js';
+import { isKeyOf } from './state.js';
 
 /** First segments of paths that the service answers itself. */
 export const RESERVED_SEGMENTS = [
@@ -32,7 +34,7 @@ export interface PathFault {
 /** What is wrong with the patterns of a design, each by itself and against each other. */
 export function* patternFaults(patterns: PathPatterns): Generator<PathFault> {
   const owners = new Map<string, PageKind>();
-  for (const [kind, pattern] of Object.entries(patterns) as [Exclude<PageKind, 'not-found'>, string][]) {
+  for (const [kind, pattern] of entriesOf(patterns)) {
     const fault = (sentence: string, remedy: string): PathFault => ({ field: `patterns.${kind}`, sentence, remedy });
     const name = kindInWords(kind);
     const hasSlug = pattern.includes('{slug}');
@@ -82,12 +84,13 @@ export function takenBy(path: string, patterns: PathPatterns, others: Iterable<C
 /** The content pages of a state. @param valuesOf the values of a document by its key */
 export function contentPlaces(
   state: { keys(): Iterable<DocumentKey> },
-  valuesOf: (key: DocumentKey) => unknown,
+  valuesOf: (key: DocumentKey) => Values | Document | undefined,
 ): ContentPlace[] {
   const found: ContentPlace[] = [];
   for (const key of state.keys()) {
-    const values = key.startsWith('content/') ? (valuesOf(key) as Partial<ContentPlace> | undefined) : undefined;
-    if (values) found.push({ code: codeOf(key), title: String(values.title), slug: String(values.slug) });
+    const values = isKeyOf(key, 'content') ? valuesOf(key) : undefined;
+    if (values && 'title' in values && 'slug' in values)
+      found.push({ code: codeOf(key), title: String(values.title), slug: String(values.slug) });
   }
   return found;
 }
@@ -163,7 +166,7 @@ export function* languagePaths(
     sentence: `${what} would be at ${path}, where the store in another language is.`,
     remedy: `Choose a path that does not begin with /${firstSegment(path)}.`,
   });
-  for (const [kind, pattern] of Object.entries(patterns) as [PageKind, string][])
+  for (const [kind, pattern] of entriesOf(patterns))
     if (languages.includes(firstSegment(pattern)))
       yield fault(capitalised(`${kindInWords(kind)} pages`), pattern, `patterns.${kind}`);
   for (const { title, slug } of pages) {

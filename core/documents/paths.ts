@@ -1,6 +1,7 @@
 /** Storefront paths: patterns with `{slug}`, changeable per store. */
 import type { PathsDocument } from './document.js';
 import type { PageKind } from '../pages/page.js';
+import { sure, entriesOf } from '../sure.js';
 
 /** The path of each page kind, with `{slug}` where a kind has many pages. */
 export type PathPatterns = Readonly<Record<Exclude<PageKind, 'not-found'>, string>>;
@@ -55,7 +56,7 @@ export function normalPath(path: string): string {
 /** Which page kind and slug a path means, or null. */
 export function matchPath(patterns: PathPatterns, given: string): { kind: keyof PathPatterns; slug: string } | null {
   const path = normalPath(given);
-  for (const [kind, pattern] of Object.entries(patterns) as [keyof PathPatterns, string][]) {
+  for (const [kind, pattern] of entriesOf(patterns)) {
     const slug = slugAt(pattern, path, kind);
     if (slug !== null) return { kind, slug };
   }
@@ -67,7 +68,7 @@ export function matchFormer(paths: PathsDocument | undefined, given: string): Re
   if (!paths?.patterns && !paths?.former) return null;
   const path = normalPath(given);
   const now = patternsOf(paths);
-  for (const [kind, standard] of Object.entries(STANDARD_PATHS) as [keyof PathPatterns, string][])
+  for (const [kind, standard] of entriesOf(STANDARD_PATHS))
     for (const pattern of [standard, ...(paths.former?.[kind] ?? [])]) {
       const slug = pattern === now[kind] ? null : slugAt(pattern, path, kind);
       if (slug !== null) return { kind, slug };
@@ -99,7 +100,7 @@ export function leadsTo(redirects: PathsDocument['redirects'], path: string): st
     if (!redirects || !Object.hasOwn(redirects, from)) return seen.size === 0 ? null : at;
     if (seen.has(from)) return null;
     seen.add(from);
-    at = redirects[from] as string;
+    at = sure(redirects[from]);
   }
 }
 

@@ -32,4 +32,5 @@ export type WholeState = DesignState & ReadonlyMap<DocumentKey, Document>;
 
 /** A state of these documents. What is stored under a key is of its type: `checkDocument` lets nothing else in. */
 export const stateOf = (documents: Iterable<readonly [DocumentKey, Document]>): WholeState =>
+  // A map cannot say that the type of a key tells that of its value.
   new Map(documents) as ReadonlyMap<DocumentKey, Document> as WholeState;

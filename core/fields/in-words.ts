@@ -1,13 +1,13 @@
 /** Stored values as sentences say them. */
 import { printRule } from '../pages/rule-text.js';
-import type { Rule } from '../pages/rule.js';
 import { canonicalJson } from '../canonical-json.js';
 import { inZone } from '../time/zone.js';
 import { cut as cutTo, listed } from '../words.js';
 import type { Field, Link, PictureValue, ProductSource } from './field.js';
 import { proseWords } from './prose.js';
 import { PLAIN, pageInWords, type Telling } from './telling.js';
-import { isBound } from './value.js';
+import { isBound, typedValue } from './value.js';
+import { sure } from '../sure.js';
 
 const MOST = 80;
 const cut = (text: string): string => cutTo(text, MOST);
@@ -42,22 +42,22 @@ export function inWords(field: Field | null | undefined, value: unknown, telling
     case 'prose':
       return quoted(proseWords(String(value)));
     case 'picture':
-      return pictureInWords(value as PictureValue | null);
+      return pictureInWords(typedValue(field, value));
     case 'link':
-      return linkInWords(value as Link | null, telling);
+      return linkInWords(typedValue(field, value), telling);
     case 'source':
-      return sourceInWords(value as ProductSource);
+      return sourceInWords(typedValue(field, value));
     case 'rule':
-      return value === null ? 'no rule' : printRule(value as Rule);
+      return value === null ? 'no rule' : printRule(sure(typedValue(field, value)));
     case 'words':
-      return listed(value as readonly string[]) || 'empty';
+      return listed(typedValue(field, value)) || 'empty';
     default:
       return shown(value);
   }
 }
 
 const labelOf = (labels: Readonly<Record<string, string>>, value: unknown): string =>
-  Object.hasOwn(labels, String(value)) ? (labels[String(value)] as string) : String(value);
+  Object.hasOwn(labels, String(value)) ? sure(labels[String(value)]) : String(value);
 
 const pictureInWords = (picture: PictureValue | null): string =>
   picture ? (picture.alt ? `the picture ${quoted(picture.alt)}` : 'a picture') : 'no picture';

@@ -1,5 +1,6 @@
 /** From a Yup schema to JSON Schema 2020-12, so that what validates is also what is documented. */
-import type { Schema, SchemaDescription } from 'yup';
+import { ArraySchema, ObjectSchema, type Schema, type SchemaDescription } from 'yup';
+import { sure } from '../sure.js';
 
 export type JsonSchema = { [key: string]: unknown };
 
@@ -23,6 +24,7 @@ function nullable(schema: JsonSchema): JsonSchema {
 }
 
 function byType(schema: Schema, about: SchemaDescription): JsonSchema {
+  // What `shapes.ts` puts there.
   const meta = (about.meta ?? {}) as { forms?: Schema[]; multipleOf?: number; values?: Schema; json?: JsonSchema };
   if (meta.json) return { ...meta.json };
   if (meta.forms) return { oneOf: meta.forms.map(jsonSchema) };
@@ -31,7 +33,8 @@ function byType(schema: Schema, about: SchemaDescription): JsonSchema {
       if (meta.values) return { type: 'object', additionalProperties: jsonSchema(meta.values) };
       return objectSchema(schema);
     case 'array': {
-      const inner = (schema as unknown as { innerType?: Schema }).innerType;
+      // Yup knows of the schemas inside only that there may be any.
+      const inner = schema instanceof ArraySchema ? (schema.innerType as Schema | undefined) : undefined;
       return {
         type: 'array',
         ...(inner ? { items: jsonSchema(inner) } : {}),
@@ -63,12 +66,12 @@ function byType(schema: Schema, about: SchemaDescription): JsonSchema {
 }
 
 function objectSchema(schema: Schema): JsonSchema {
-  const parts = (schema as unknown as { fields: Record<string, Schema> }).fields;
+  const parts = schema instanceof ObjectSchema ? (schema.fields as Readonly<Record<string, Schema>>) : {};
   const names = Object.keys(parts);
-  const required = names.filter((name) => !(parts[name] as Schema).spec.optional || hasForms(parts[name] as Schema));
+  const required = names.filter((name) => !sure(parts[name]).spec.optional || hasForms(sure(parts[name])));
   return {
     type: 'object',
-    properties: Object.fromEntries(names.map((name) => [name, jsonSchema(parts[name] as Schema)])),
+    properties: Object.fromEntries(names.map((name) => [name, jsonSchema(sure(parts[name]))])),
     ...(required.length ? { required } : {}),
     additionalProperties: false,
   };

@@ -26,6 +26,7 @@ type Options<F extends Field> = Omit<F, 'type' | 'label' | 'help'>;
 const field =
   <F extends Field>(type: F['type'], preset: Partial<Options<F>>) =>
   <const O extends Partial<Options<F>> = Record<never, never>>(label: string, help: string, options?: O) =>
+    // The preset has what a field of the type needs besides; the type keeps what tells how its values are read.
     ({ type, label, help, ...preset, ...options }) as unknown as F & Pick<O, keyof O & 'perDevice'>;
 
 /**
@@ -161,6 +162,7 @@ export const choice = <
   initial: keyof C & string,
   options?: O,
 ) =>
+  // The type keeps the choices, and what tells how values are read.
   ({ type: 'choice', label, help, choices, default: initial, ...options }) as unknown as ChoiceField<keyof C & string> &
     O;
 
@@ -175,5 +177,6 @@ export const number = <const O extends Pick<NumberField, 'min' | 'max' | 'defaul
   help: string,
   options: O,
 ) =>
+  // As above.
   ({ type: 'number', label, help, step: 1, unit: '', ...options }) as unknown as NumberField &
     Pick<O, keyof O & 'perDevice'>;

@@ -44,7 +44,7 @@ const ELEMENTS: ReadonlyMap<string, readonly string[]> = new Map(
           'hr',
           'wbr',
         ],
-      ].map((name) => [name, [] as string[]]),
+      ].map((name): [string, string[]] => [name, []]),
     ),
     a: ['href'],
     img: ['src', 'alt', 'width', 'height'],

@@ -1,6 +1,7 @@
 /** Formatted text: an allow-list of html elements, checked when it is saved and rebuilt when it is shown. */
 import { Parser } from 'htmlparser2';
 import { remembering } from '../remembering.js';
+import { sure } from '../sure.js';
 
 /** Allowed elements with their allowed attributes. */
 const ALLOWED: ReadonlyMap<string, readonly string[]> = new Map(
@@ -197,7 +198,7 @@ function rebuilt(html: string, mark: string | null): string[] {
     out = [];
   };
   const splitHere = (): void => {
-    for (let i = open.length - 1; i >= 0; i--) end(open[i] as OpenElement, open[i - 1]);
+    for (let i = open.length - 1; i >= 0; i--) end(sure(open[i]), open[i - 1]);
     endPart();
     open.forEach((element, i) => {
       const { name, attributes, items } = element;
@@ -267,4 +268,4 @@ const EACH_ESCAPE = /[&<>"']/g;
 
 /** Escapes text for html element content and quoted attributes. */
 export const escapeText = (text: string): string =>
-  NEEDS_ESCAPE.test(text) ? text.replace(EACH_ESCAPE, (character) => ESCAPES[character] as string) : text;
+  NEEDS_ESCAPE.test(text) ? text.replace(EACH_ESCAPE, (character) => sure(ESCAPES[character])) : text;

@@ -10,6 +10,7 @@ import { remembering } from '../remembering.js';
 import { asProse } from './prose.js';
 import { checkValue, normalInstant } from './schema.js';
 import { check, closed, plainText } from '../shapes.js';
+import { sure } from '../sure.js';
 
 /** A value taken from the page's own data: `title`, `attribute.wind`; with what stands in where it is empty. */
 export interface Bound {
@@ -181,13 +182,19 @@ function isOf(field: Field, value: unknown): boolean {
 
 const isEmpty = (value: unknown): boolean => value === undefined || value === null || value === '';
 
+/** A stored value, with the type that its field says. */
+export const typedValue = <F extends Field>(_field: F, value: unknown): F['default'] =>
+  // Edits let no other value in, and `checkDocument` no other document.
+  value as F['default'];
+
 /** Every field with its value on the page; for each device where it may differ. Lists are left empty. */
 export function withDefaults<F extends Fields>(fields: F, own: Values, reading: Reading = {}): ValuesOf<F> {
   const all: Record<string, unknown> = {};
   for (const name in fields) {
-    const field = fields[name] as Field;
+    const field = sure(fields[name]);
     const on = (device: Device): unknown => resolveValue(field, name, own, device, reading).value;
     all[name] = field.perDevice ? { desktop: on('desktop'), tablet: on('tablet'), phone: on('phone') } : on('desktop');
   }
+  // Each field was given its value, one after the other.
   return all as ValuesOf<F>;
 }

@@ -53,6 +53,7 @@ export function translatedContent(content: ContentDocument, language: string): C
   const { attributes } = content;
   return {
     ...content,
+    // A text in a further language stands where the text itself does.
     ...(inLanguage(content, language) as Partial<ContentDocument>),
     ...(attributes && { attributes: { ...attributes, ...(inLanguage(attributes, language) as typeof attributes) } }),
   };
@@ -63,7 +64,7 @@ function inLanguage(values: object, language: string): Readonly<Record<string, u
   const suffix = `@${language}`;
   return Object.fromEntries(
     Object.entries(values).flatMap(([key, value]) =>
-      key.endsWith(suffix) ? [[key.slice(0, -suffix.length), value as unknown]] : [],
+      key.endsWith(suffix) ? [[key.slice(0, -suffix.length), value]] : [],
     ),
   );
 }

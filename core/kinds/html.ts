@@ -1,5 +1,6 @@
 /** The `html` tag: text between the markup is escaped unless it is markup itself. */
 import { escapeText } from '../fields/prose.js';
+import { sure } from '../sure.js';
 
 /** A place in markup where the sections of a slot go. */
 export interface SlotMark {
@@ -30,7 +31,7 @@ export type Child = Markup | string | number | null | undefined | false | readon
  * html`<p class="note">${text}</p>`
  */
 export function html(strings: TemplateStringsArray, ...children: readonly Child[]): Markup {
-  let out = strings[0] as string;
+  let out = sure(strings[0]);
   for (let i = 0; i < children.length; i++) {
     const child = children[i];
     // Nearly all there is, by far: said first, and without a call.
@@ -44,7 +45,7 @@ export function html(strings: TemplateStringsArray, ...children: readonly Child[
       if (text === null) return withMarks(strings, children);
       out += text;
     }
-    out += strings[i + 1] as string;
+    out += sure(strings[i + 1]);
   }
   return new Markup(out);
 }
@@ -70,7 +71,7 @@ function listText(children: readonly Child[]): string | null {
 /** The same where slots are marked, which is in few places of few pages. */
 function withMarks(strings: TemplateStringsArray, children: readonly Child[]): Markup {
   const marks: SlotMark[] = [];
-  let out = strings[0] as string;
+  let out = sure(strings[0]);
   const add = (child: Child): void => {
     if (Array.isArray(child)) return (child as readonly Child[]).forEach(add);
     if (child instanceof Markup) {
@@ -81,7 +82,7 @@ function withMarks(strings: TemplateStringsArray, children: readonly Child[]): M
   };
   children.forEach((child, i) => {
     add(child);
-    out += strings[i + 1] as string;
+    out += sure(strings[i + 1]);
   });
   return new Markup(out, marks);
 }

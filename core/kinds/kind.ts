@@ -18,6 +18,7 @@ import { pageSeenBy, type QueryName } from './query.js';
 import type { Script } from './script.js';
 import { readValues, type Stored } from './values.js';
 import type { View } from './view.js';
+import { sure } from '../sure.js';
 
 /** Where a kind may stand. */
 export interface Fits {
@@ -229,7 +230,7 @@ export const fitsInWords = ({ fits }: Pick<KindDescription, 'fits'>): string =>
 export const kindRef = (kind: KindDescription): string => `${kind.name}@${kind.version}`;
 
 /** The name in a reference: `poster` of `poster@1`. */
-export const kindName = (ref: string): string => ref.split('@')[0] as string;
+export const kindName = (ref: string): string => sure(ref.split('@')[0]);
 
 /** The kind that shows a shared section, and the one that additions go into. Filled when a page is composed. */
 export const SHARED_SECTION = 'shared-section';

@@ -40,6 +40,7 @@ function entriesOf(menu: MenuDocument, translation: string | null): MenuEntry[] 
         return {
           id,
           label: text('label'),
+          // A menu entry’s field of that name is a link.
           link: (values['link'] as Link | null | undefined) ?? null,
           description: text('description'),
           badge: text('badge'),

@@ -136,6 +136,7 @@ export class PageData {
 
   /** The answer to a need; undefined if it was not asked for. */
   get<N extends Need>(need: N): AnswerTo<N> | undefined {
+    // What is kept under the key of a need is an answer to it.
     return this.#answers.get(needKey(need)) as AnswerTo<N> | undefined;
   }
 }

@@ -18,9 +18,10 @@ export function readValues<F extends Fields>(
 ): ValuesOf<F> {
   const read: Record<string, unknown> = { ...withDefaults(fields, own, reading) };
   for (const [name, field] of Object.entries(fields)) {
-    if (field.type === 'prose') read[name] = cleanProse(read[name] as string);
+    if (field.type === 'prose') read[name] = cleanProse(String(read[name]));
     if (field.type === 'entries') read[name] = readEntries(field, lists[name] ?? [], reading);
   }
+  // Each field was given its value, one after the other.
   return read as ValuesOf<F>;
 }
 

@@ -1,6 +1,7 @@
 /** How one store speaks in one language: its money, its numbers, its words, and what stands before its paths. */
 import { formatMoney } from './money.js';
 import { STOREFRONT_WORDS, type Word, type WordName, type Words } from './words.js';
+import { sure } from '../sure.js';
 
 export interface Locale {
   /** BCP 47 tag. */
@@ -109,11 +110,11 @@ function keptText(format: (value: number) => string): (value: number) => string 
 const PLACE = /\{([a-z]+)\}/;
 
 function filled(parts: readonly string[], values: WordValues, number: (value: number) => string): string {
-  let out = parts[0] as string;
+  let out = sure(parts[0]);
   for (let i = 1; i < parts.length; i += 2) {
-    const name = parts[i] as string;
+    const name = sure(parts[i]);
     const value = Object.hasOwn(values, name) ? values[name] : undefined;
-    out += (typeof value === 'number' ? number(value) : (value ?? `{${name}}`)) + (parts[i + 1] as string);
+    out += (typeof value === 'number' ? number(value) : (value ?? `{${name}}`)) + sure(parts[i + 1]);
   }
   return out;
 }

@@ -11,6 +11,7 @@ export function luminance(hex: string): number {
 
 /** Contrast ratio of two colours, 1 to 21 (WCAG 2.2). */
 export function contrast(a: string, b: string): number {
+  // Two go in, and two come out.
   const [dark, light] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
   return (light + 0.05) / (dark + 0.05);
 }

@@ -56,6 +56,7 @@ function propertiesOf(values: Values): Record<string, string> {
     'on-strong': readableOn(text('strongColour')),
     vivid: text('vividColour'),
     'on-vivid': readableOn(text('vividColour')),
+    // Each part is a pair of texts.
     ...(Object.fromEntries(parts) as Record<string, string>),
     badge,
     'on-badge': readableOn(badge),

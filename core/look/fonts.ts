@@ -55,7 +55,7 @@ const OF_DEVICE: Readonly<Record<Style, { metrics: Metrics; names: readonly stri
 
 /** The bold faces of the device’s typefaces are called the same with “Bold” behind. */
 function standIns(font: Metrics, { metrics, names }: (typeof OF_DEVICE)[Style]): StandIn[] {
-  const [made] = createFontStack([font, metrics] as never, { fontFaceFormat: 'styleObject' }).fontFaces;
+  const [made] = createFontStack([font, metrics], { fontFaceFormat: 'styleObject' }).fontFaces;
   const { sizeAdjust, ascentOverride, descentOverride, lineGapOverride } = made?.['@font-face'] ?? {};
   const face = (weight: string, local: readonly string[]): StandIn => ({
     'font-family': `'${font.familyName} stand-in'`,

@@ -232,6 +232,7 @@ export function lookFields(code?: string): Readonly<Record<string, Field>> {
     fields = Object.fromEntries(
       Object.entries(LOOK_FIELDS).map(([name, field]) => [
         name,
+        // The test of groundworks holds their defaults against the fields.
         Object.hasOwn(groundwork.defaults, name) ? ({ ...field, default: groundwork.defaults[name] } as Field) : field,
       ]),
     );

@@ -9,6 +9,8 @@ import { Problem } from '../problem.js';
 import { didYouMean } from '../words.js';
 import { FONTS } from './fonts.js';
 import { LOOK_FIELDS, LOOK_GROUPS, lookFields } from './settings.js';
+import { sure } from '../sure.js';
+import { isRecord } from '../shapes.js';
 
 /** A file of tokens: groups of groups and tokens. */
 export type Tokens = { readonly [name: string]: unknown };
@@ -32,7 +34,7 @@ export function lookTokens(look: Pick<LookDocument, 'groundwork' | 'values'>): T
   return Object.fromEntries(
     Object.entries(LOOK_GROUPS).map(([group, { title, fields: some }]) => {
       const settings = Object.keys(some).map((name) => {
-        const field = fields[name] as Field;
+        const field = sure(fields[name]);
         const value = look.values?.[name] ?? field.default;
         return { name, value, token: tokenOf(field, value) };
       });
@@ -127,10 +129,9 @@ const bad = (place: string, sentence: string, remedy = 'Change it in the file, t
 
 /** Every token below a group by its path; types are handed down. */
 function collect(node: unknown, path: string, type: string | undefined, all: Map<string, Token>, depth: number): void {
-  if (typeof node !== 'object' || node === null || Array.isArray(node))
-    throw bad(path, `${path ? `“${path}”` : 'The file'} is neither a group nor a token.`);
+  if (!isRecord(node)) throw bad(path, `${path ? `“${path}”` : 'The file'} is neither a group nor a token.`);
   if (depth > DEEPEST) throw bad(path, `Groups may be at most ${DEEPEST} inside each other.`);
-  const { $type, ...rest } = node as Readonly<Record<string, unknown>>;
+  const { $type, ...rest } = node;
   const own = typeof $type === 'string' ? $type : type;
   const keep = (at: string, token: Token): void => {
     if (all.size >= MOST_TOKENS) throw bad(at, `A file may hold at most ${MOST_TOKENS} tokens.`);
@@ -148,7 +149,7 @@ function collect(node: unknown, path: string, type: string | undefined, all: Map
 const ALIAS = /^\{([^{}]+)\}$/;
 
 function valueOf(path: string, field: Field, all: ReadonlyMap<string, Token>): unknown {
-  const token = all.get(path) as Token;
+  const token = sure(all.get(path));
   const [, first] = (typeof token.$value === 'string' && ALIAS.exec(token.$value)) || [];
   // An alias of what the part follows anyway says that it is not set.
   if (first !== undefined && field.follows !== undefined && first.endsWith(`.${field.follows}`)) return '';
@@ -188,16 +189,16 @@ function read(path: string, field: Field, { $type, $value }: Token): unknown {
 }
 
 function readNumber(path: string, { label, unit }: NumberField, value: unknown): unknown {
-  if (typeof value !== 'object' || value === null) return value;
-  const { value: number, unit: own } = value as { value?: unknown; unit?: unknown };
+  if (!isRecord(value)) return value;
+  const { value: number, unit: own } = value;
   if (own === undefined || own === unit) return number;
   throw bad(path, `“${path}” is in “${String(own)}”; ${label} is in ${unit || 'no unit'}.`);
 }
 
 function readColour(path: string, value: unknown): unknown {
-  const hex = typeof value === 'object' && value !== null ? (value as { hex?: unknown }).hex : value;
+  const hex = isRecord(value) ? value['hex'] : value;
   if (typeof hex === 'string') return hex.toLowerCase();
-  const { colorSpace, components } = (value ?? {}) as { colorSpace?: unknown; components?: unknown };
+  const { colorSpace, components } = isRecord(value) ? value : {};
   if (colorSpace !== 'srgb' || !Array.isArray(components) || components.length !== 3)
     throw bad(path, `“${path}” is no colour that can be read.`, 'Write it as #rrggbb, or in the colour space “srgb”.');
   return `#${components

@@ -1,5 +1,6 @@
 /** Store pages: everything a shopper can visit, written `kind:code`, or only the kind where there is one such page. */
 import { Problem } from '../problem.js';
+import { keysOf } from '../sure.js';
 
 interface PageKindAbout {
   readonly name: string;
@@ -68,10 +69,11 @@ export const isSinglePage = (kind: PageKind): kind is SinglePageKind =>
 const OWN: ReadonlySet<string> = new Set<PageKind>(['cart', 'checkout', 'thank-you', 'account', 'sign-in']);
 export const isOwnPage = (kind: PageKind): boolean => OWN.has(kind);
 
-export const isPageKind = (text: string): text is PageKind => Object.hasOwn(PAGE_KINDS, text);
+export const isPageKind = (value: unknown): value is PageKind =>
+  typeof value === 'string' && Object.hasOwn(PAGE_KINDS, value);
 
 /** All page kinds, in their order in lists. */
-export const pageKinds = (): PageKind[] => Object.keys(PAGE_KINDS) as PageKind[];
+export const pageKinds = (): PageKind[] => keysOf(PAGE_KINDS);
 
 /** A kind in a sentence: `product` pages, `all collections` page. */
 export const kindInWords = (kind: PageKind): string => PAGE_KINDS[kind].name.toLowerCase();

@@ -2,6 +2,7 @@
 import { Problem } from '../problem.js';
 import { checkRule, OPERATORS, RULE_FACTS, type Condition, type Operator, type Rule, type Scalar } from './rule.js';
 import type { PageKind } from './page.js';
+import { sure } from '../sure.js';
 
 interface Token {
   readonly type: 'word' | 'text' | 'sign';
@@ -53,7 +54,7 @@ export function parseRule(text: string, kind: PageKind): Rule {
     if (!value || value.type === 'sign') return fail('a value');
     next++;
     const made: Condition = { fact: fact.text, is, value: value.type === 'text' ? value.text : scalar(value.text) };
-    pointing(tokens[start] as Token, value, () => checkRule({ match: 'all', conditions: [made] }, kind));
+    pointing(sure(tokens[start]), value, () => checkRule({ match: 'all', conditions: [made] }, kind));
     return made;
   };
 
@@ -100,7 +101,7 @@ function tokensOf(text: string): Token[] {
     const at = from + whole.length - whole.trimStart().length + 1;
     if (inner !== undefined) tokens.push({ type: 'text', text: inner.replace(/\\(.)/g, '$1'), at });
     else if (sign) tokens.push({ type: 'sign', text: sign, at });
-    else tokens.push({ type: 'word', text: plain as string, at });
+    else tokens.push({ type: 'word', text: sure(plain), at });
   }
   return tokens;
 }

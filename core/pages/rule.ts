@@ -4,6 +4,7 @@ import { closed, plainText } from '../shapes.js';
 import { Problem } from '../problem.js';
 import { didYouMean } from '../words.js';
 import type { PageKind } from './page.js';
+import { sure } from '../sure.js';
 
 /** How a fact is compared with a value; those of order are for prices, numbers and days. */
 export const OPERATORS = ['is', 'is not', 'starts with', '>=', '<=', '>', '<'] as const;
@@ -77,7 +78,7 @@ export function factAbout(kind: PageKind, fact: string, value?: Scalar): FactAbo
     const type = typeof value === 'number' ? 'number' : typeof value === 'boolean' ? 'toggle' : 'text';
     return { type, help: 'an attribute of its own' };
   }
-  return Object.hasOwn(facts, fact) ? (facts[fact] as FactAbout) : null;
+  return Object.hasOwn(facts, fact) ? sure(facts[fact]) : null;
 }
 
 /** Text as rules compare it: compatibility forms and case folded, space at the ends and in between made one. */
@@ -171,7 +172,7 @@ function isContradiction(conditions: readonly Condition[], kind: PageKind): bool
     if (several) continue;
     if (wanted.size > 1) return true;
     const [only] = [...wanted];
-    if (only !== undefined && all.some((one, i) => !holds(one.is, only, values[i] as Scalar))) return true;
+    if (only !== undefined && all.some((one, i) => !holds(one.is, only, sure(values[i])))) return true;
     const low = bound(all, values, '>');
     const high = bound(all, values, '<');
     if (low && high && (low.value > high.value || (low.value === high.value && (low.open || high.open)))) return true;
@@ -184,7 +185,7 @@ function bound(all: readonly Condition[], values: readonly Scalar[], side: '>' |
   let found: { value: Scalar; open: boolean } | null = null;
   all.forEach(({ is }, i) => {
     if (!is.startsWith(side)) return;
-    const next = { value: values[i] as Scalar, open: is === side };
+    const next = { value: sure(values[i]), open: is === side };
     const narrower = found && (side === '>' ? next.value > found.value : next.value < found.value);
     if (!found || narrower || (next.value === found.value && next.open)) found = next;
   });

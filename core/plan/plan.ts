@@ -16,6 +16,7 @@ import { withDefaults } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import { kindName, SHARED_SECTION, OPEN_PLACE, type KindDescription, type KindDescriptions } from '../kinds/kind.js';
 import { drawSketch, lanes, SKETCH_WIDTH, type Drawing, type Lane, type Mark } from './sketching.js';
+import { sure } from '../sure.js';
 
 export interface PlanBox {
   readonly document: string;
@@ -157,7 +158,7 @@ const TWO = [3, 2];
 function areasAcross(document: SectionedDocument): NamedLane[] {
   const [, second] = areasOf({ type: document.type, head: { ...document } }) ?? [];
   const named = (names: readonly string[], shares: readonly number[]): NamedLane[] =>
-    lanes(PLAN_WIDTH, shares).map((lane, i) => ({ ...lane, name: names[i] as string }));
+    lanes(PLAN_WIDTH, shares).map((lane, i) => ({ ...lane, name: sure(names[i]) }));
   if (second === undefined || document.type !== 'template') return named(['main'], [1]);
   if (second !== 'side') return named(['main', second], TWO);
   const { side = 'none' } = document.layout;
@@ -271,7 +272,7 @@ function slotLanes(section: Section, kind: KindDescription | undefined, sketch: 
     names.map(() => 1),
     GAP,
   );
-  const all = names.map((name, i) => ({ name, ...(sketch.slots?.[name] ?? (equal[i] as Lane)) }));
+  const all = names.map((name, i) => ({ name, ...(sketch.slots?.[name] ?? sure(equal[i])) }));
   return all.filter(({ name, x }, i) => section.slots?.[name]?.length || all.findIndex((lane) => lane.x === x) === i);
 }
 

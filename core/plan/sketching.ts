@@ -15,6 +15,8 @@ import type {
   When,
 } from '../kinds/sketch.js';
 import { cut } from '../words.js';
+import { sure } from '../sure.js';
+import { isRecord } from '../shapes.js';
 
 /** One drawn thing. */
 export interface Mark {
@@ -132,7 +134,7 @@ function drawBeside({ beside, shares = beside.map(() => 1), gap = 0, flipped }: 
   const isFlipped = flipped !== undefined && isSo(flipped, pen);
   const across = lanes(width, isFlipped ? shares.toReversed() : shares, gap);
   const drawn = (isFlipped ? beside.toReversed() : beside).map((part, i) => {
-    const lane = across[i] as Lane;
+    const lane = sure(across[i]);
     const one = drawPart(part, lane.width, pen);
     return { marks: moved(one, lane.x, 0), height: one.height };
   });
@@ -146,7 +148,7 @@ function drawGrid({ grid, across, count, rows }: GridPart, width: number, pen: P
   const marks: Mark[] = [];
   let height = 0;
   for (let i = 0; i < cells; i++) {
-    const lane = lanesAcross[i % columns] as Lane;
+    const lane = sure(lanesAcross[i % columns]);
     const cell = stacked(grid, lane.width, pen);
     const y = Math.floor(i / columns) * cell.height;
     marks.push(...moved(cell, lane.x, y));
@@ -161,7 +163,7 @@ function drawSlots({ slots, wider }: SlotsPart, width: number, pen: Pen): Drawn 
   const which = wider && wider.by[String(pen.values[wider.of])];
   if (which) shares[which === 'first' ? 0 : count - 1] = 3;
   const across = lanes(width, shares, LANE_GAP);
-  Object.keys(pen.kind.slots ?? {}).forEach((name, i) => (pen.slots[name] = across[i % across.length] as Lane));
+  Object.keys(pen.kind.slots ?? {}).forEach((name, i) => (pen.slots[name] = sure(across[i % across.length])));
   return {
     marks: across.map((lane): Mark => ({ type: 'box', ...lane, y: 0, height: EMPTY_SLOT })),
     height: EMPTY_SLOT,
@@ -185,7 +187,7 @@ function measure(field: Field | undefined, value: unknown): number {
 /** A value as it counts on the widest device. */
 function onDesktop({ kind, values }: Pen, name: string): unknown {
   const value = values[name];
-  return kind.fields[name]?.perDevice ? (value as Record<string, unknown>)[DEVICES[0]] : value;
+  return kind.fields[name]?.perDevice && isRecord(value) ? value[DEVICES[0]] : value;
 }
 
 function isSo(when: When, pen: Pen): boolean {
@@ -199,7 +201,7 @@ const LONGEST_CAPTION = 40;
 function captionOf(field: Field | undefined, value: unknown): string {
   switch (field?.type) {
     case 'choice':
-      return String((field.choices as Record<string, string>)[String(value)] ?? '').toLowerCase();
+      return String(new Map(Object.entries(field.choices)).get(String(value)) ?? '').toLowerCase();
     case 'prose':
       return cut(proseWords(String(value)), LONGEST_CAPTION);
     default:

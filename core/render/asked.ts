@@ -1,8 +1,7 @@
 /** What the fields of sections ask for: pictures, pages that links lead to, menus. */
-import type { SectionedDocument, Values } from '../documents/document.js';
-import { sectionsIn } from '../documents/document.js';
-import type { Field, Fields, Link, PictureValue } from '../fields/field.js';
-import { countsNow, withDefaults } from '../fields/value.js';
+import { type SectionedDocument, type Values, sectionsIn } from '../documents/document.js';
+import type { Field, Fields, PictureValue } from '../fields/field.js';
+import { countsNow, withDefaults, typedValue } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';
 import { FRAME } from '../kinds/frame.js';
 import { upgradedValues, type KindSet } from '../kinds/kind.js';
@@ -15,21 +14,23 @@ export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
     const value = values[name];
     switch (field.type) {
       case 'picture':
-        return value ? [{ type: 'picture', hash: (value as PictureValue).picture }] : [];
+        return pictureNeeds(typedValue(field, value));
       case 'link':
-        return linkNeeds(value as Link | null);
+        return linkNeeds(typedValue(field, value));
       case 'entries':
-        return (value as readonly Values[]).flatMap((entry) => fieldNeeds(field.fields, entry));
+        return typedValue(field, value).flatMap((entry: Values) => fieldNeeds(field.fields, entry));
       default:
         return [];
     }
   });
 
+const pictureNeeds = (value: PictureValue | null): Need[] => (value ? [{ type: 'picture', hash: value.picture }] : []);
+
 /** The codes of the menus that fields name, as far as they count. */
 export const fieldMenus = (fields: Fields, values: Values): string[] =>
   Object.entries(fields).flatMap(([name, field]) =>
     field.type === 'reference' && field.to === 'menu' && values[name] !== '' && countsNow(field, values)
-      ? [values[name] as string]
+      ? [String(values[name])]
       : [],
   );
 

@@ -14,9 +14,13 @@ import {
   type SectionedDocument,
   type SharedDocument,
   type TemplateDocument,
+  PLACES_AROUND,
+  hasSections,
 } from '../documents/document.js';
 import { kindName, SHARED_SECTION, OPEN_PLACE, type KindSet } from '../kinds/kind.js';
 import { pointersOf } from './asked.js';
+import { sure } from '../sure.js';
+import { isOneOf } from '../one-of.js';
 
 /** A document in its place on a page. */
 export interface Part {
@@ -103,14 +107,17 @@ function assembled(
     }));
   const regions = new Map<PlaceAround, readonly Part[]>();
   for (const { region, document } of regionsOf(template, state)) {
-    const own = document === null ? [] : [{ key: document, document: state.get(document) as SectionedDocument }];
-    regions.set(region, [...own, ...added(region)]);
+    const own = document === null ? undefined : state.get(document);
+    regions.set(region, [
+      ...(document !== null && own && hasSections(own) ? [{ key: document, document: own }] : []),
+      ...added(region),
+    ]);
   }
   for (const place of additions.keys())
-    if (!place.includes(':') && !regions.has(place as PlaceAround)) regions.set(place as PlaceAround, added(place));
+    if (isOneOf(PLACES_AROUND, place) && !regions.has(place)) regions.set(place, added(place));
   const parts: Part[] = [{ key: templateKey, document: template }, ...[...regions.values()].flat()];
   const { documents, ...found } = gathered(parts, state, kinds, additions.size ? added : undefined);
-  const look = state.get(keys.look) as LookDocument;
+  const look = sure(state.get(keys.look));
   return { templateKey, template, regions, look, ...found, documents: new Set([keys.look, ...documents]) };
 }
 
@@ -170,8 +177,8 @@ export type Filling = readonly [what: 'shared' | 'open-place', code: string];
 
 /** The filling that the values of a section name; null for kinds that are not filled. */
 export function fillingOf(kind: string, values: Readonly<Record<string, unknown>>): Filling | null {
-  if (kind === SHARED_SECTION) return ['shared', values['shared'] as string];
-  return kind === OPEN_PLACE ? ['open-place', values['name'] as string] : null;
+  if (kind === SHARED_SECTION) return ['shared', String(values['shared'])];
+  return kind === OPEN_PLACE ? ['open-place', String(values['name'])] : null;
 }
 
 const fillingsIn = (document: SectionedDocument, kinds: KindSet): Filling[] =>

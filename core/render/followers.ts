@@ -3,7 +3,7 @@
  * lead to it, and sections that say a word of the storefront.
  */
 import { documentsIn, type DesignState, isKeyOf } from '../documents/state.js';
-import type { PageCode, PageKind } from '../pages/page.js';
+import { type PageCode, type PageKind, isPageKind } from '../pages/page.js';
 import { sectionsIn, type ContentDocument, type Document, type DocumentKey, codeOf } from '../documents/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { Field, Fields } from '../fields/field.js';
@@ -50,7 +50,7 @@ export function followersOf(
     documents,
     below: below(before, after, changed),
     titles: new Set(
-      [...words].flatMap((word) => (word.startsWith(TITLE) ? [word.slice(TITLE.length) as PageKind] : [])),
+      [...words].flatMap((word) => (word.startsWith(TITLE) ? [word.slice(TITLE.length)] : [])).filter(isPageKind),
     ),
     all: words.has(ON_EVERY_PAGE),
   };

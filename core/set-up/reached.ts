@@ -3,6 +3,7 @@ import type { DesignState } from '../documents/state.js';
 import { pathOf, patternsOf } from '../documents/paths.js';
 import { codeOf, hasSections, keys, sectionsIn, type ContentDocument, type Document } from '../documents/document.js';
 import { kindName } from '../kinds/kind.js';
+import { sure } from '../sure.js';
 
 /** The kind that lists content pages by a label they have. */
 const BY_LABEL = 'pages-by-label';
@@ -46,7 +47,7 @@ export function unreachedPages(state: DesignState): string[] {
         if (kindName(kind) === BY_LABEL) labels.add(String(values['label'] ?? ''));
     for (const text of textsIn(leading(document))) {
       reached.add(text);
-      for (const [, href] of text.matchAll(/href="(\/[^"?#]*)/g)) reached.add(href as string);
+      for (const [, href] of text.matchAll(/href="(\/[^"?#]*)/g)) reached.add(sure(href));
     }
   }
   const isListed = ({ labels: own = [] }: ContentDocument): boolean =>

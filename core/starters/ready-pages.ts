@@ -1,5 +1,6 @@
 /** Content pages that every store needs, with ready-made texts to begin with; which of them a design is without. */
 import { FORMAT, keys, type ContentDocument, type Document, type DocumentKey } from '../documents/document.js';
+import { sure } from '../sure.js';
 
 /** A content page to begin with. */
 export interface ReadyPage {
@@ -111,7 +112,7 @@ export function readyDocuments(): [DocumentKey, Document][] {
     READY_PAGES.filter((page) => page.menu === menu).map(({ code, title }) => entry(code, title, `content:${code}`));
   const collections = entry('collections', 'All collections', 'all-collections');
   return [
-    ...READY_PAGES.map(({ code }): [DocumentKey, Document] => [keys.content(code), readyPage(code) as ContentDocument]),
+    ...READY_PAGES.map(({ code }): [DocumentKey, Document] => [keys.content(code), sure(readyPage(code))]),
     [keys.menu('header-links'), menu('Header links', [collections, ...leadingTo('header-links')])],
     [keys.menu('help'), menu('Help and legal', leadingTo('help'))],
   ];

@@ -1,17 +1,11 @@
 /** Osierwick, a made-up candle and basket maker: a second, small store that proves that stores are apart. */
 import { starterDesign } from '@parlour/core/design';
-import {
-  FORMAT,
-  keys,
-  type TemplateDocument,
-  type LookDocument,
-  type WholeState,
-  stateOf,
-} from '@parlour/core/documents';
+import { FORMAT, keys, type WholeState, stateOf } from '@parlour/core/documents';
 import { starterSection } from '@parlour/core/starters';
 import type { DemoProduct, DemoStore } from '../store.js';
 import { toPng } from '../windrow/pictures.js';
 import { basketPicture, candlePicture, tablePicture } from './pictures.js';
+import { sure } from '@parlour/core';
 
 const goods: readonly (readonly [
   code: string,
@@ -145,15 +139,16 @@ export async function osierwick(): Promise<DemoStore> {
 
 /** The design every store starts with, with a look and words of its own, and a second language. */
 function design(hashOf: (file: string) => string): WholeState {
-  const documents = new Map(starterDesign('Osierwick', 'brasslamp'));
+  const start = starterDesign('Osierwick', 'brasslamp');
+  const documents = new Map(start);
   const values = {
     backgroundColour: '#fffdf8',
     strongColour: '#3b2f2a',
     accentColour: '#8d4f3a',
     softColour: '#f1e9dc',
   };
-  documents.set(keys.look, { ...(documents.get(keys.look) as LookDocument), values });
-  const home = documents.get(keys.template('home')) as TemplateDocument;
+  documents.set(keys.look, { ...sure(start.get(keys.look)), values });
+  const home = sure(start.get(keys.template('home')));
   const words = {
     title: 'Light, and something to carry it in',
     'title@de': 'Licht, und etwas, worin man es trägt',

@@ -1,5 +1,6 @@
 /** Drawn goods: kites, gliders, reels, line, tails and drogues, as flat SVG shapes around a middle point. */
 import { COLOURS, type Colour } from './scenery.js';
+import { sure } from '@parlour/core';
 
 export type Shape =
   'diamond' | 'delta' | 'sport' | 'box' | 'foil' | 'glider' | 'reel' | 'line' | 'tail' | 'drogue' | 'kit';
@@ -18,7 +19,7 @@ function bows(x: number, y: number, colours: readonly string[], count = 6): stri
   const path = Array.from({ length: count + 1 }, (_, i) => `${i ? 'L' : 'M'}${at(i).join(' ')}`).join('');
   const bow = (i: number): string => {
     const [bx, by] = at(i);
-    const fill = colours[i % colours.length] as string;
+    const fill = sure(colours[i % colours.length]);
     return (
       poly(`${bx},${by} ${bx - 26},${by - 15} ${bx - 26},${by + 15}`, fill) +
       poly(`${bx},${by} ${bx + 26},${by - 15} ${bx + 26},${by + 15}`, fill)
@@ -70,7 +71,7 @@ const SHAPES: Record<Shape, Draw> = {
       const y = (x: number): number => -150 + (x / 400) ** 2 * 130;
       return poly(
         `${x0},${y(x0)} ${x0 + 100},${y(x0 + 100)} ${(x0 + 100) * 0.96},${y(x0 + 100) + 150} ${x0 * 0.96},${y(x0) + 150}`,
-        [a, b, c, b][i % 4] as string,
+        sure([a, b, c, b][i % 4]),
       );
     });
     const lines = [-360, -240, -120, 0, 120, 240, 360].map((x) => `M${x} ${-10 + (x / 400) ** 2 * 130}L0 330`).join('');
@@ -109,7 +110,7 @@ const SHAPES: Record<Shape, Draw> = {
       const r = (x: number): number => 150 - ((x + 250) / 600) * 95;
       return poly(
         `${x0},${-r(x0)} ${x0 + 100},${-r(x0 + 100)} ${x0 + 100},${r(x0 + 100)} ${x0},${r(x0)}`,
-        [a, b, c][i % 3] as string,
+        sure([a, b, c][i % 3]),
       );
     });
     return (
@@ -123,7 +124,7 @@ const SHAPES: Record<Shape, Draw> = {
     [0, 1, 2]
       .map(
         (i) =>
-          `<rect x="${120 + i * 44}" y="${-270 + i * 20}" width="18" height="330" rx="8" fill="${[a, c, INK][i] as string}" transform="rotate(${8 + i * 6} ${130 + i * 44} 0)"/>`,
+          `<rect x="${120 + i * 44}" y="${-270 + i * 20}" width="18" height="330" rx="8" fill="${sure([a, c, INK][i])}" transform="rotate(${8 + i * 6} ${130 + i * 44} 0)"/>`,
       )
       .join('') +
     `<rect x="-330" y="80" width="660" height="180" rx="18" fill="${COLOURS.sand}"/><rect x="-160" y="128" width="320" height="86" rx="10" fill="${COLOURS.cream}"/><rect x="-120" y="152" width="240" height="12" rx="6" fill="${INK}"/><rect x="-80" y="180" width="160" height="10" rx="5" fill="${INK}" opacity=".5"/>`,

@@ -2,6 +2,7 @@
 import sharp from 'sharp';
 import { flies, goods, type Palette, type Shape } from './goods.js';
 import { cloud, clouds, COLOURS, dunes, harbour, ridge, sky, square, sun, svg } from './scenery.js';
+import { sure } from '@parlour/core';
 
 const SQUARE = 1200;
 
@@ -31,7 +32,7 @@ export function productPicture({ shape, palette, seed }: Drawn): string {
 /** The product alone on a coloured ground, as on a poster. */
 export function studyPicture({ shape, palette, seed }: Drawn): string {
   const grounds = ['#efe6d2', '#d7e6e3', '#f3dcc9', '#e2e3d0', '#dcd9e4'];
-  const ground = grounds[seed % grounds.length] as string;
+  const ground = sure(grounds[seed % grounds.length]);
   const tail = shape === 'diamond';
   return square(
     `<rect width="${SQUARE}" height="${SQUARE}" fill="${ground}"/><circle cx="600" cy="600" r="450" fill="#fff" opacity=".5"/>${goods(shape, palette, 620, tail ? 480 : 630, 0.92, 0).replaceAll(/fill="#[0-9a-f]+"|stroke="#[0-9a-f]+"/gi, (found) => `${found.startsWith('fill') ? 'fill' : 'stroke'}="#bdb6a4"`)}${goods(shape, palette, 600, tail ? 450 : 600, 0.92, 0)}`,

@@ -1,3 +1,5 @@
+import { sure } from '@parlour/core';
+
 /** Drawn surroundings: skies, clouds, dunes, sea and the harbour of Ternhythe, as flat SVG shapes. */
 
 export const COLOURS = {
@@ -44,7 +46,7 @@ const SKIES: readonly (readonly [string, string])[] = [
 ];
 
 export function sky(width: number, height: number, which: number): string {
-  const [top, bottom] = SKIES[which % SKIES.length] as readonly [string, string];
+  const [top, bottom] = sure(SKIES[which % SKIES.length]);
   return `<defs><linearGradient id="sky" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="${top}"/><stop offset="1" stop-color="${bottom}"/></linearGradient></defs><rect width="${width}" height="${height}" fill="url(#sky)"/>`;
 }
 
@@ -112,7 +114,7 @@ export function harbour(width: number, height: number, seed: number): string {
   for (let i = 0; x < width * 1.02; i++) {
     const w = width * (0.045 + roll() * 0.03);
     const h = height * (0.12 + roll() * 0.1);
-    const wall = walls[Math.floor(roll() * walls.length)] as string;
+    const wall = sure(walls[Math.floor(roll() * walls.length)]);
     const window = (dx: number, dy: number): string =>
       `<rect x="${x + w * dx}" y="${base - h * dy}" width="${w * 0.16}" height="${h * 0.17}" fill="${COLOURS.navy}" opacity=".75"/>`;
     houses += `<rect x="${x}" y="${base - h}" width="${w}" height="${h}" fill="${wall}"/><polygon points="${x - 4},${base - h} ${x + w / 2},${base - h - w * 0.55} ${x + w + 4},${base - h}" fill="${i % 2 ? '#a8483a' : '#6e5a58'}"/>${window(0.18, 0.8)}${window(0.62, 0.8)}${window(0.18, 0.46)}${window(0.62, 0.46)}`;

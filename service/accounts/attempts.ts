@@ -4,7 +4,7 @@
  * address that the account has signed in from before.
  */
 import { createHash } from 'node:crypto';
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import {
   countTry,
   dropKnownAddresses,
@@ -44,7 +44,7 @@ export async function countSignIn(
   const tried = await countTry(db, Object.values(keys), WINDOW_MS, now);
   const limits = { [keys.together]: MOST_TOGETHER, [keys.address]: MOST_PER_ADDRESS, [keys.email]: MOST_PER_EMAIL };
   for (const { key, tries, since } of tried) {
-    if (tries <= (limits[key] as number)) continue;
+    if (tries <= sure(limits[key])) continue;
     const isElsewhere = key === keys.email && accountId !== undefined;
     if (isElsewhere && (await isKnownAddress(db, accountId, hashOf(address)))) continue;
     throw tooMany('Signing in has failed too often.', since, WINDOW_MS, now);
@@ -73,8 +73,7 @@ export async function countLink(db: Records, email: string, address: string, now
     [`link from ${address}`]: MOST_LINKS_PER_ADDRESS,
   };
   for (const { key, tries, since } of await countTry(db, Object.keys(limits), HOUR_MS, now))
-    if (tries > (limits[key] as number))
-      throw tooMany('Too many messages were requested.', since, HOUR_MS, now, 'email');
+    if (tries > sure(limits[key])) throw tooMany('Too many messages were requested.', since, HOUR_MS, now, 'email');
 }
 
 function tooMany(sentence: string, since: Date, windowMs: number, now: Date, place = 'password'): Problem {

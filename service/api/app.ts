@@ -5,10 +5,9 @@ import staticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { Problem, PROBLEMS, type ProblemCode } from '@parlour/core';
+import { Problem, PROBLEMS, isProblemCode } from '@parlour/core';
 import { openapi, routes } from '@parlour/contract';
-import type { Config } from '../config.js';
-import { originOf } from '../config.js';
+import { type Config, originOf } from '../config.js';
 import { whyNotReady } from '../records/readiness.js';
 import type { Service } from '../service.js';
 import { compressed, sameOriginOnly } from '../web.js';
@@ -43,8 +42,8 @@ export function consoleApp(service: Service): Express {
   });
   app.get('/docs/problems/:code', (request, response, next) => {
     const { code } = request.params;
-    if (!Object.hasOwn(PROBLEMS, code)) return next();
-    const [status, meaning] = PROBLEMS[code as ProblemCode];
+    if (!isProblemCode(code)) return next();
+    const [status, meaning] = PROBLEMS[code];
     response.type('text/plain').send(`${code}, answered with ${status}\n\n${meaning}\n`);
   });
   app.use('/api', compressed, apiRouter(service));

@@ -5,12 +5,13 @@ import { addSample, removeSample } from '../catalogue/sample.js';
 import { countProducts } from '../records/sample.js';
 import type { KeptProduct } from '../records/products.js';
 import { checkTag, implement, type Api } from './implement.js';
+import { sure } from '@parlour/core';
 
 export function catalogueRoutes(api: Api): void {
   const { db } = api;
 
   implement(api, routes.getProduct, async ({ store, params }) =>
-    productShape(await productOf(db, store.id, params['product'] as string)),
+    productShape(await productOf(db, store.id, sure(params['product']))),
   );
 
   implement(api, routes.getSample, ({ store }) => countProducts(db, store.id));
@@ -24,7 +25,7 @@ export function catalogueRoutes(api: Api): void {
   });
 
   implement(api, routes.changeProduct, async ({ store, account, params, body, request }) => {
-    const product = params['product'] as string;
+    const product = sure(params['product']);
     const check = (before: KeptProduct): void => checkTag(request, productShape(before));
     return productShape(await changeProduct(db, store, product, body, account.id, check));
   });

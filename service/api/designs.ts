@@ -15,6 +15,7 @@ import type { Store } from '../records/stores.js';
 import { listTimedChanges, type TimedChange } from '../records/timed.js';
 import { readNumber } from './drafts.js';
 import { checkTag, designOf, implement, type Api } from './implement.js';
+import { sure } from '@parlour/core';
 
 export function designRoutes(api: Api): void {
   const { db } = api;
@@ -96,10 +97,7 @@ export function designRoutes(api: Api): void {
   });
 
   implement(api, routes.cancelTimedChange, async ({ store, design, account, params }) =>
-    timedShape(
-      await cancelTimedChange(db, design.id, readNumber(params['timed'] as string, 'timed'), account.id),
-      store,
-    ),
+    timedShape(await cancelTimedChange(db, design.id, readNumber(sure(params['timed']), 'timed'), account.id), store),
   );
 }
 

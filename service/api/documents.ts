@@ -1,18 +1,10 @@
 /** What a draft consists of: templates, documents, and their plan drawings. */
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import { documentsOf, factsOf, inTemplateOrder, partsOf, planParts, why, type Why } from '@parlour/core/assign';
-import {
-  closeDocument,
-  closedState,
-  impliedDocument,
-  isSection,
-  nameOf,
-  ownNameOf,
-  type DraftDocument,
-} from '@parlour/core/design';
-import { keys, PLACES_AROUND, templateCodeOf, type DesignState } from '@parlour/core/documents';
+import { closeDocument, closedState, impliedDocument, isSection, nameOf, ownNameOf } from '@parlour/core/design';
+import { keys, PLACES_AROUND, templateCodeOf, type DesignState, headValue } from '@parlour/core/documents';
 import { currencyDecimals } from '@parlour/core/locale';
-import { pageKinds, type PageKind } from '@parlour/core/pages';
+import { pageKinds } from '@parlour/core/pages';
 import { planPage, planSvg, planText } from '@parlour/core/plan';
 import { routes } from '@parlour/contract';
 import { standardsOf } from '../assigning/rows.js';
@@ -35,7 +27,7 @@ export function documentRoutes(api: Api): void {
       const code = templateCodeOf(key);
       const template = draft.get(key);
       if (code === null || !template) return [];
-      const pageKind = template.head['pageKind'] as PageKind;
+      const pageKind = headValue(template.head, 'pageKind');
       return [
         {
           code,
@@ -58,7 +50,7 @@ export function documentRoutes(api: Api): void {
       templates: pageKinds().flatMap((kind) =>
         inTemplateOrder(
           templates.filter(({ pageKind }) => pageKind === kind),
-          draft.get(keys.assignments(kind))?.head['order'] as string[] | undefined,
+          headValue(draft.get(keys.assignments(kind))?.head ?? {}, 'order'),
         ),
       ),
     };
@@ -67,7 +59,7 @@ export function documentRoutes(api: Api): void {
   implement(api, routes.listDocuments, async ({ design }) => {
     const draft = await openDraft(db, design);
     const documents = [...draft.keys()].sort().map((key) => {
-      const document = draft.get(key) as DraftDocument;
+      const document = sure(draft.get(key));
       return { key, type: document.type, name: ownNameOf(document), called: nameOf(document) };
     });
     return { documents };
@@ -87,7 +79,7 @@ export function documentRoutes(api: Api): void {
   implement(api, routes.getPageParts, async (call) => {
     const draft = await openDraft(db, call.design);
     const state = closedState(draft);
-    const told = await toldOf(call, state, call.params['page'] as string);
+    const told = await toldOf(call, state, sure(call.params['page']));
     const { template, regions, additions } = partsOf(told, state, call.query.template);
     const shown = [...documentsOf({ template, regions, additions }, state).keys(), keys.look];
     return {
@@ -120,7 +112,7 @@ export function documentRoutes(api: Api): void {
     return {
       svg: planSvg(drawn, { labels: query.labels !== 'no' }),
       text: planText(drawn),
-      template: templateCodeOf(drawing.template[0]) as string,
+      template: sure(templateCodeOf(drawing.template[0])),
     };
   });
 

@@ -1,6 +1,6 @@
 /** Work on a design: edits, undo, what is unpublished, compare, preview, publish, revisions, revert. */
 import { createHash } from 'node:crypto';
-import { Problem, canonicalJson } from '@parlour/core';
+import { Problem, canonicalJson, sure } from '@parlour/core';
 import { closedState, type EditRequest, SPECIMEN_PAGE, SPECIMEN_PATH } from '@parlour/core/design';
 import { keys } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
@@ -47,6 +47,7 @@ export function draftRoutes(api: Api): void {
   implement(api, routes.edit, async (call) => {
     const { design, account, role, body } = call;
     const author = { id: account.id, role };
+    // Yup makes every value that may be anything optional; the requests name theirs.
     const edits = body.edits as EditRequest[];
     if (!body.dryRun) return unitShape(await doUnit(db, design, author, body.unit, edits));
     const draft = await openDraft(db, design);
@@ -177,7 +178,7 @@ export function draftRoutes(api: Api): void {
       db,
       design.id,
       account.id,
-      readNumber(params['revision'] as string, 'revision'),
+      readNumber(sure(params['revision']), 'revision'),
       body.note ?? '',
     );
     return { revision: revisionShape(revision, true), sentences: [...sentences] };

@@ -21,6 +21,7 @@ export function eventRoutes(api: Api): void {
   const { db, router } = api;
 
   router.get(routes.events.path.replace(/\{(\w+)\}/g, ':$1'), async (request: Request, response: Response) => {
+    // The path of the route names store and design.
     const caller = (await callerOf(api, routes.events, request, new Date())) as Caller;
     await stream(api, caller, request, response);
   });

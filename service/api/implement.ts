@@ -49,8 +49,15 @@ const READERS: Record<keyof typeof BODY_BYTES, RequestHandler> = {
   bytes: raw({ type: () => true, limit: BODY_BYTES.bytes }),
 };
 
+/** An answer as it is given: nobody changes it any more. */
+type Given<T> = T extends object ? (keyof T extends never ? T : { readonly [K in keyof T]: Given<T[K]> }) : T;
+
 /** Adds a route. Its handler gets the store and the design of the path, which the caller is known to belong to. */
-export function implement<R extends Route>(api: Api, route: R, handler: (call: Call<R>) => Promise<AnswerOf<R>>): void {
+export function implement<R extends Route>(
+  api: Api,
+  route: R,
+  handler: (call: Call<R>) => Promise<Given<AnswerOf<R>>>,
+): void {
   api.router[route.method](expressPath(route.path), async (request: Request, response: Response) => {
     const now = new Date();
     const caller = await callerOf(api, route, request, now);
@@ -61,8 +68,9 @@ export function implement<R extends Route>(api: Api, route: R, handler: (call: C
     if (Number(request.headers['content-length'] ?? 0) > SMALL_BYTES) await ownTurn();
     const body = readBody(route, request);
     if (!REPLACING.has(route.method)) refuseTag(request);
+    // Each was read as the route declares it, just above.
     const call = { ...caller, now, params, body, query, request, response } as unknown as Omit<Call<R>, 'db'>;
-    const { status, answer } = await once(api, route, call, async (db) => (await handler({ ...call, db })) as object);
+    const { status, answer } = await once(api, route, call, async (db) => await handler({ ...call, db }));
     response.status(status).json(answer);
   });
 }
@@ -231,8 +239,9 @@ function readBody(route: Route, request: Request): unknown {
       remedy: 'Send JSON with the content type application/json.',
     });
   }
-  checkDepth(request.body as unknown);
-  return check(route.body, request.body as unknown, 'body');
+  const body: unknown = request.body;
+  checkDepth(body);
+  return check(route.body, body, 'body');
 }
 
 /** Refuses bodies nested so deeply that walking them would exhaust the stack. */
@@ -251,6 +260,7 @@ function checkDepth(body: unknown): void {
 
 /** Query texts, with those that the schema wants as numbers read as such. */
 function readQuery(request: Request, schema: Schema): Record<string, unknown> {
+  // Queries are closed objects of texts, numbers and switches.
   const types = (schema.describe() as unknown as { fields: Record<string, { type: string }> }).fields;
   return Object.fromEntries(
     Object.entries(request.query).map(([name, value]) => {

@@ -1,12 +1,12 @@
 /** Store pages: which there are, why each is what it is. */
-import { Problem, canonicalJson, isStorable } from '@parlour/core';
+import { Problem, canonicalJson, isStorable, sure } from '@parlour/core';
 import { factsOf, lookOf, sectionOnPage, why, whySection, writtenFactsOf } from '@parlour/core/assign';
 import { closedState } from '@parlour/core/design';
-import { keys, type DesignState, type TemplateDocument } from '@parlour/core/documents';
+import { keys, type DesignState, ruleEntry } from '@parlour/core/documents';
 import { pagesIn } from '@parlour/core/fields';
 import { bindingOf, type PageInfo } from '@parlour/core/kinds';
 import { currencyDecimals } from '@parlour/core/locale';
-import { parsePage, printRule, type Rule, type PageSort } from '@parlour/core/pages';
+import { parsePage, printRule, type PageSort } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { pagesMatching } from '../assigning/matching.js';
 import { standardsOf } from '../assigning/rows.js';
@@ -75,7 +75,7 @@ export function pageRoutes(api: Api): void {
   implement(api, routes.why, async (call) => {
     const { store, design, params, query, now } = call;
     const state = closedState(await openDraft(db, design));
-    const page = await pageOf(api, call, params['page'] as string);
+    const page = await pageOf(api, call, sure(params['page']));
     const setting = { now: now.toISOString(), decimals: currencyDecimals(store.currency) };
     const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
@@ -90,7 +90,7 @@ export function pageRoutes(api: Api): void {
           await tellingOf(db, design, pagesIn(asked)),
         )
       : [];
-    return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] } as never;
+    return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] };
   });
 }
 
@@ -98,7 +98,7 @@ export function pageRoutes(api: Api): void {
 async function faultOf(db: Records, designId: number): Promise<string | null> {
   const [failed] = await failedJobs(db, `renewal ${designId} draft `);
   return failed
-    ? `The templates of ${failed.job.split(' ').at(-1) as string} pages could not be worked out: ${failed.fault} It will be tried again automatically.`
+    ? `The templates of ${sure(failed.job.split(' ').at(-1))} pages could not be worked out: ${failed.fault} It will be tried again automatically.`
     : null;
 }
 
@@ -109,10 +109,10 @@ const sum = (list: readonly { readonly pages: number; readonly total: number }[]
 
 function templateShape({ kind, template, reason, rule }: AssignmentRow, state: DesignState) {
   if (template === null || reason === 'none') return null;
-  const { name } = (state.get(keys.template(template)) ?? { name: template }) as TemplateDocument;
+  const { name } = state.get(keys.template(template)) ?? { name: template };
   const bucket = state.get(keys.assignments(kind));
   const entry = rule === null ? undefined : bucket?.lists?.['rules']?.find(({ id }) => id === rule);
-  return { code: template, name, reason, ...(entry ? { rule: printRule(entry.values['when'] as Rule) } : {}) };
+  return { code: template, name, reason, ...(entry ? { rule: printRule(sure(ruleEntry(entry.values).when)) } : {}) };
 }
 
 /** `-title` is by title, from the other end. */
@@ -126,7 +126,7 @@ export const writeCursor = (key: SortKey): string => Buffer.from(canonicalJson(k
 /** Where a list goes on. @throws Problem `bad-input` for what is no cursor, or one of a list in another order */
 export function readCursor(text: string, order: PageOrder): SortKey {
   try {
-    const key = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown;
+    const key: unknown = JSON.parse(Buffer.from(text, 'base64url').toString());
     if (Array.isArray(key) && isSortKey(key, order) && key.every((one) => isStorable(String(one)))) return key;
   } catch {
     // Told below.

@@ -1,6 +1,6 @@
 /** Errors as problem details (RFC 9457). */
 import type { NextFunction, Request, Response } from 'express';
-import { Problem, problemStatus } from '@parlour/core';
+import { Problem, problemStatus, isRecord } from '@parlour/core';
 import { logFault } from '../faults.js';
 import { passingProblem, readsOnly } from '../web.js';
 
@@ -31,7 +31,7 @@ function asProblem(error: unknown, reads: boolean): Problem {
   if (error instanceof Problem) return error;
   const passing = passingProblem(error, { reads });
   if (passing) return passing;
-  const { type, status, code } = (error ?? {}) as { type?: string; status?: number; code?: string };
+  const { type, status, code } = isRecord(error) ? error : {};
   switch (type) {
     case 'entity.too.large':
       return new Problem('too-large', 'The body is too large.', {
@@ -49,7 +49,7 @@ function asProblem(error: unknown, reads: boolean): Problem {
     return new Problem('bad-text', 'A text contains a character that cannot be stored.', {
       remedy: 'Leave out NUL and half characters.',
     });
-  if (status && status >= 400 && status < 500)
+  if (typeof status === 'number' && status >= 400 && status < 500)
     return new Problem('bad-input', 'The request cannot be read.', {
       place: 'request',
       remedy: 'Check its path, headers and body.',

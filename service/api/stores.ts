@@ -1,5 +1,5 @@
 /** Stores, section kinds, starters and pictures. */
-import { Problem, type Role } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import { checkDetails } from '@parlour/core/commerce';
 import { keys } from '@parlour/core/documents';
 import { fieldSchema, jsonSchema, type JsonSchema } from '@parlour/core/fields';
@@ -29,7 +29,7 @@ export function storeRoutes(api: Api): void {
   );
   implement(api, routes.createStore, async ({ db, account, body }) => {
     await createStore(db, account.id, body);
-    return shapeOf((await findStore(db, body.slug)) as Store, config);
+    return shapeOf(sure(await findStore(db, body.slug)), config);
   });
   implement(api, routes.closeStore, async ({ store, account, now }) => {
     await setClosed(db, store, now, account.id);
@@ -42,7 +42,7 @@ export function storeRoutes(api: Api): void {
         place: 'store',
         remedy: 'List the closed stores to see which there are.',
       });
-    mustBeAble((await roleIn(db, account.id, store.id)) as Role, 'store.manage');
+    mustBeAble(sure(await roleIn(db, account.id, store.id)), 'store.manage');
     await setClosed(db, store, null, account.id);
     return shapeOf(store, config);
   });
@@ -55,12 +55,12 @@ export function storeRoutes(api: Api): void {
         remedy: 'Name only those it speaks besides.',
       });
     await speak(db, store.id, wanted, account.id);
-    return shapeOf((await findStore(db, store.slug)) as Store, config);
+    return shapeOf(sure(await findStore(db, store.slug)), config);
   });
   implement(api, routes.setDetails, async ({ store, account, body }) => {
     checkDetails(body);
     await changeDetails(db, store.id, body, account.id);
-    return shapeOf((await findStore(db, store.slug)) as Store, config);
+    return shapeOf(sure(await findStore(db, store.slug)), config);
   });
   implement(api, routes.listSectionKinds, ({ store: { kinds } }) =>
     Promise.resolve({ kinds: kinds.all.map(kindShape), hash: kinds.hash }),
@@ -129,7 +129,7 @@ const shapeOf = (store: Store, config: Config) => ({
 const pictureShape = (picture: StoredPicture, store: Store, config: Config) => ({
   ...picture,
   widths: [...picture.widths],
-  thumb: storefrontOrigin(config, store.slug) + picturePath(picture.hash, picture.widths[0] as number),
+  thumb: storefrontOrigin(config, store.slug) + picturePath(picture.hash, sure(picture.widths[0])),
 });
 
 const starterShape = (starter: TemplateStarter, kinds: KindSet) => ({

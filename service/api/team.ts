@@ -1,5 +1,5 @@
 /** Who belongs to a store, invitations, one's own password and tokens, and the list of who did what. */
-import { Problem, type Role } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import { join } from '../accounts/joining.js';
 import { addLink, sendInvitation } from '../accounts/inviting.js';
@@ -44,7 +44,7 @@ export function teamRoutes(api: Api): void {
       await lockStore(trx, store.id);
       const expiresAt = new Date(now.getTime() + INVITATION_DAYS * DAY);
       const { email } = body;
-      const role = body.role as Role;
+      const { role } = body;
       const { reachesPeople: mailed } = post;
       const invitation = { storeId: store.id, email, role, expiresAt, by: account.id, shown: !mailed };
       await audit(trx, {
@@ -128,7 +128,7 @@ export function teamRoutes(api: Api): void {
   }));
 
   implement(api, routes.removeToken, async ({ account, params }) => {
-    if (!(await removeToken(db, account.id, readNumber(params['token'] as string, 'token'))))
+    if (!(await removeToken(db, account.id, readNumber(sure(params['token']), 'token'))))
       throw new Problem('no-such-thing', 'You have no such token.', {
         place: 'token',
         remedy: 'List your tokens to see them.',

@@ -1,6 +1,6 @@
 /** Which store pages a change would make look different: for a look before doing it. */
 import { closedState, overlay, type Draft, type UnitResult } from '@parlour/core/design';
-import { keys, type DesignState, type DocumentKey, type PathsDocument } from '@parlour/core/documents';
+import { keys, type DesignState, type DocumentKey } from '@parlour/core/documents';
 import { pageKinds, parsePage, type PageCode } from '@parlour/core/pages';
 import { touchedPages, type TouchedPages } from '@parlour/core/render';
 import { openRenewals } from '../records/assignments.js';
@@ -133,7 +133,7 @@ async function showsTouched(
   { state, table }: StateWithPages,
   touched: TouchedPages,
 ): Promise<boolean> {
-  const { home } = (state.get(keys.paths) ?? {}) as Partial<PathsDocument>;
+  const home = state.get(keys.paths)?.home;
   if (home === undefined || touched.all || touched.pages.has('home')) return false;
   if (table) {
     const only = await listTouched(db, { ...table, standards: standardsOf(state) }, touched, [], {

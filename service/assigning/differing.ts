@@ -10,6 +10,7 @@ import { compareKeys, USUAL_ORDER, type SortKey } from '../records/page-list.js'
 import { askedPage, RANKS, rowsOf } from './rows.js';
 import { settingOf, type Setting } from './setting.js';
 import { subjectsOf, type PageSubject } from './subjects.js';
+import { sure } from '@parlour/core';
 
 /** What a list has of a page. */
 export type ListedRow = Pick<AssignmentRow, 'page' | 'title' | 'rank'>;
@@ -151,7 +152,7 @@ function merged(a: readonly ListedRow[], b: readonly ListedRow[]): readonly List
       all.push(first);
       i++;
     } else {
-      all.push(second as ListedRow);
+      all.push(sure(second));
       j++;
     }
   }
@@ -178,7 +179,7 @@ export function partOf(all: readonly ListedRow[], after: SortKey | undefined, li
   let [low, high] = [0, all.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (isAfter(all[middle] as ListedRow, after)) high = middle;
+    if (isAfter(sure(all[middle]), after)) high = middle;
     else low = middle + 1;
   }
   return all.slice(low, low + limit);

@@ -1,12 +1,6 @@
 /** A page as the table of pages has it, worked out from a state of a design. */
 import { assignedBy, isFor, type AskedPage } from '@parlour/core/assign';
-import {
-  pathOf,
-  keys,
-  type AdditionDocument,
-  type AssignmentsDocument,
-  type DesignState,
-} from '@parlour/core/documents';
+import { pathOf, keys, type AssignmentsDocument, type DesignState, isKeyOf, ruleEntry } from '@parlour/core/documents';
 import { PAGE_KINDS, pageCode, pageKinds, type PageKind, type Rule } from '@parlour/core/pages';
 import type { AssignmentRow } from '../records/assignments.js';
 import type { Standards } from '../records/page-list.js';
@@ -83,16 +77,14 @@ interface RuledAddition {
 /** Whether some rule about the pages of a kind asks about a fact. */
 export const asksAbout = (state: DesignState, kind: PageKind, fact: string): boolean =>
   [
-    ...(state.get(keys.assignments(kind))?.lists?.['rules'] ?? []).map(
-      ({ values }) => values['when'] as Rule | undefined,
-    ),
+    ...(state.get(keys.assignments(kind))?.lists?.['rules'] ?? []).map(({ values }) => ruleEntry(values).when),
     ...ruledAdditions(state, kind).map(({ target }) => target.when),
   ].some((rule) => rule?.conditions.some((condition) => condition.fact === fact));
 
 /** The additions that a rule chooses pages of a kind for. */
 export const ruledAdditions = (state: DesignState, kind: PageKind): RuledAddition[] =>
   [...state.keys()].flatMap((key) => {
-    const { target } = (key.startsWith('addition/') ? state.get(key) : {}) as Partial<AdditionDocument>;
-    if (!target || !('when' in target) || !target.when || target.pageKind !== kind) return [];
+    const target = isKeyOf(key, 'addition') ? state.get(key)?.target : undefined;
+    if (!target || !('pageKind' in target) || target.pageKind !== kind || !target.when) return [];
     return [{ code: key.slice('addition/'.length), target: { pageKind: kind, when: target.when } }];
   });

@@ -1,5 +1,5 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import { isSame } from '@parlour/core/design';
 import { formatMoney } from '@parlour/core/locale';
 import { subjectsChanged } from '../assigning/catalogue.js';
@@ -97,7 +97,7 @@ const NUMBERS = ['price', 'wasPrice', 'stock'] as const;
 const variantsThatDiffer = (before: KeptProduct, after: KeptProduct): Map<string, VariantValues> =>
   new Map(
     after.variants.flatMap((variant, i) => {
-      const was = before.variants[i] as KeptVariant;
+      const was = sure(before.variants[i]);
       const differing = NUMBERS.filter((name) => was[name] !== variant[name]);
       return differing.length
         ? [[variant.code, Object.fromEntries(differing.map((name) => [name, variant[name]]))]]

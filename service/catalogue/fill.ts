@@ -1,6 +1,7 @@
 /** Writes a whole catalogue into a store that has none of it: of a demo store, or the sample one. */
 import type { DemoStore } from '@parlour/demo';
 import { json, type Records } from '../records/database.js';
+import { sure } from '@parlour/core';
 
 export type Catalogue = Pick<DemoStore, 'brands' | 'products' | 'collections'>;
 
@@ -36,7 +37,7 @@ export async function fillCatalogue(trx: Records, { brands, products, collection
       .values(
         members.map((product, at) => ({
           collection_id: collection.id,
-          product_id: productIds.get(product) as number,
+          product_id: sure(productIds.get(product)),
           position: at,
         })),
       )
@@ -57,7 +58,7 @@ async function addProduct(
       code,
       slug,
       title,
-      brand_id: brandIds.get(brand) as number,
+      brand_id: sure(brandIds.get(brand)),
       summary,
       description,
       options: json(options),

@@ -1,5 +1,5 @@
 /** A sample catalogue for a store without products, so that its pages can be tried; added and removed whole. */
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import { currencyDecimals } from '@parlour/core/locale';
 import { sampleCatalogue } from '@parlour/demo';
 import { subjectsChanged } from '../assigning/catalogue.js';
@@ -23,7 +23,7 @@ export async function addSample(db: Database, store: Store, accountId: number): 
   // Slow, so before the transaction. Those of a sample that was removed are there still, others may be at another store.
   const missing: (typeof pictures)[number][] = [];
   for (const picture of pictures) {
-    const hash = hashes.get(picture.name) as string;
+    const hash = sure(hashes.get(picture.name));
     if (!there.has(hash) && !(await copyPicture(db, store.id, hash, picture.name))) missing.push(picture);
   }
   const made = await makePictures(missing);
@@ -34,7 +34,7 @@ export async function addSample(db: Database, store: Store, accountId: number): 
     await fillCatalogue(trx, inCurrency(catalogue, store.currency), {
       storeId: store.id,
       sample: true,
-      hashOf: (file) => hashes.get(file) as string,
+      hashOf: (file) => sure(hashes.get(file)),
     });
     await changed(trx, store.id, {
       product: catalogue.products.map(({ code }) => code),

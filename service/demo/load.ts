@@ -10,6 +10,7 @@ import { inTransaction, json, type Database, type Records } from '../records/dat
 import { addMessage, addSignUp } from '../records/inbox.js';
 import { addPicture } from '../records/pictures.js';
 import { tags } from '../records/tags.js';
+import { sure } from '@parlour/core';
 
 /** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
 export const DEMO_SIGN_IN = {
@@ -71,14 +72,14 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     await addPicture(trx, store.id, made);
     hashes.set(file, made.picture.hash);
   }
-  await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => hashes.get(file) as string });
+  await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => sure(hashes.get(file)) });
   for (const message of demo.messages ?? []) await addMessage(trx, store.id, message, new Date());
   for (const email of demo.signUps ?? []) await addSignUp(trx, store.id, { email, page: '/', language: locale });
   await addFirstDesign(
     trx,
     store.id,
     demo.name,
-    demo.design((file) => hashes.get(file) as string),
+    demo.design((file) => sure(hashes.get(file))),
   );
   return store.id;
 }

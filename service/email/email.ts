@@ -55,6 +55,7 @@ export function mailbox(file: string, reachesPeople: boolean): Email {
     send(letter) {
       const writing = last.then(async () => {
         const { message } = await composer.sendMail(composed(letter, FROM));
+        // `streamTransport` with `buffer` makes one.
         const lines = (message as Buffer).toString().replace(/^(>*From )/gm, '>$1');
         await appendFile(file, `From ${FROM} ${mboxDate(new Date())}\n${lines}\n\n`, { mode: 0o600 });
       });

@@ -58,6 +58,7 @@ export function watchConnections(
 ): void {
   const connections = new Map<Socket, Connection>();
   const addresses = new Map<string, AddressConnections>();
+  // What listens for connections is given a socket (Node’s `net.Server`).
   const listeners = server.listeners('connection') as ((socket: Socket) => void)[];
   const read = (socket: Socket, connection: Connection): void => {
     connection.isRead = true;

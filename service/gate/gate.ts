@@ -6,6 +6,7 @@ import { performance } from 'node:perf_hooks';
 import type { IncomingMessage, RequestListener, Server, ServerResponse } from 'node:http';
 import type { Socket } from 'node:net';
 import { addressCounted, type ClientAddress } from '../accounts/address.js';
+import { sure } from '@parlour/core';
 
 export const GATE = {
   runningPerConnection: 6,
@@ -272,7 +273,7 @@ function cutOff(socket: Socket): void {
 function hasTwoHosts({ rawHeaders }: IncomingMessage): boolean {
   let hosts = 0;
   for (let i = 0; i < rawHeaders.length; i += 2) {
-    const name = rawHeaders[i] as string;
+    const name = sure(rawHeaders[i]);
     if (name.length === 4 && name.toLowerCase() === 'host') hosts++;
   }
   return hosts > 1;

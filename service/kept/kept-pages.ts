@@ -9,6 +9,7 @@ import { LRUCache } from 'lru-cache';
 import type { Keeper, Moved } from '../changes/poller.js';
 import { tags as tagNames } from '../records/tags.js';
 import type { LiveStore } from './live-stores.js';
+import { sure } from '@parlour/core';
 
 /** A page as it is kept. */
 export interface KeptPage {
@@ -220,7 +221,7 @@ function keyOf(path: string, counting: readonly QueryName[], query: URLSearchPar
   const values = Object.entries(readQuery(counting, query));
   return values.length === 0 ? path : `${path}${MARK}${JSON.stringify(values)}`;
 }
-const pathIn = (key: string): string => key.split(MARK, 1)[0] as string;
+const pathIn = (key: string): string => sure(key.split(MARK, 1)[0]);
 
 /** What is filled in keeps the page as it is written, in two bytes a character, and what goes into its holes. */
 const weightOf = ({ bodies, tags, fill, length }: KeptPage, key: string): number =>

@@ -1,10 +1,10 @@
 /** Pictures: every upload is decoded and encoded anew, in the widths and formats shoppers need. */
 import { createHash } from 'node:crypto';
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import type { Rendition, StoredPicture } from '../records/pictures.js';
 import { encode, encodeLater, type Encoded, type EncodingFault } from './encoding.js';
 import { slots } from '../slots.js';
-import { DRAWING_LIMITS, looksLikeSvg, type SafeDrawing } from './svg.js';
+import { DRAWING_LIMITS, looksLikeSvg } from './svg.js';
 
 const WIDTHS = [320, 640, 960, 1280, 1920] as const;
 
@@ -51,7 +51,7 @@ async function makeDrawing(file: Uint8Array, hash: string, name: string): Promis
   const { width, height, drawing } = orRefuse(
     await encode({ file, widths: WIDTHS, formats: [], limits, isDrawing: true }),
   );
-  const { svg, leftOut } = drawing as SafeDrawing;
+  const { svg, leftOut } = sure(drawing);
   const made = { width, height, renditions: [{ format: 'svg', width, bytes: Buffer.from(svg) } as const] };
   return { ...shaped(made, hash, name), source: null, leftOut };
 }

@@ -4,6 +4,7 @@
  * itself a drawing is in a sandbox (`storefront/assets.ts`).
  */
 import { Parser } from 'htmlparser2';
+import { sure } from '@parlour/core';
 
 /** Elements of SVG 2 that draw, or say how; filters have many, all beginning alike. */
 const ELEMENTS = new Set([
@@ -84,7 +85,7 @@ class Uses {
         ? value.startsWith('#')
           ? [value.slice(1)]
           : []
-        : [...value.matchAll(/url\(\s*["']?#([^"')]+)/g)].map((found) => found[1] as string),
+        : [...value.matchAll(/url\(\s*["']?#([^"')]+)/g)].map((found) => sure(found[1])),
     );
     for (const one of this.#open) {
       if (!one) continue;

@@ -1,6 +1,6 @@
 /** The groundwork that a design builds on. */
 import { starterDesign, type Draft, type UnitResult } from '@parlour/core/design';
-import { keys, type DesignState, stateOf } from '@parlour/core/documents';
+import { keys, type DesignState, stateOf, headValue } from '@parlour/core/documents';
 import { groundworkOf } from '@parlour/core/groundworks';
 import type { Records } from '../records/database.js';
 import { updateDesign, type Design } from '../records/designs.js';
@@ -32,7 +32,7 @@ export async function followGroundwork(
   draft: Draft,
   { documents }: UnitResult,
 ): Promise<void> {
-  const after = documents.get(keys.look)?.head['groundwork'] as string | undefined;
+  const after = headValue(documents.get(keys.look)?.head ?? {}, 'groundwork');
   if (after === undefined || after === draft.get(keys.look)?.head['groundwork']) return;
   const { name } = await storeById(trx, design.storeId);
   await updateDesign(trx, design.id, { groundwork: await saveGroundwork(trx, name, after) });

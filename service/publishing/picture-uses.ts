@@ -1,7 +1,7 @@
 /** Where a picture is used, and its end once nothing uses it any more. */
 import { setImmediate as nextTurn } from 'node:timers/promises';
-import { Problem } from '@parlour/core';
-import { nameOf, type DraftDocument } from '@parlour/core/design';
+import { Problem, sure } from '@parlour/core';
+import { nameOf } from '@parlour/core/design';
 import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { listDesigns, lockDesign } from '../records/designs.js';
@@ -28,7 +28,7 @@ export async function pictureUses(db: Records, storeId: number, hash: string): P
     for (const key of draft.keys()) {
       // A design may have thousands; nobody else waits for them.
       if (++looked % AT_ONCE === 0) await nextTurn();
-      const document = draft.get(key) as DraftDocument;
+      const document = sure(draft.get(key));
       // A hash is long enough to be looked for as a text.
       if (JSON.stringify(document).includes(hash)) documents.push({ design: design.code, key, name: nameOf(document) });
     }

@@ -1,5 +1,5 @@
 /** Publish: one transaction that writes what changed, a manifest and the live pointer. */
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import {
   checkPublish,
   closedState,
@@ -142,7 +142,7 @@ export async function addFirstState(
   const hashes = await saveDocuments(trx, [...state.values()]);
   const manifest = await saveManifest(
     trx,
-    Object.fromEntries([...state.keys()].map((key, i) => [key, hashes[i] as string])),
+    Object.fromEntries([...state.keys()].map((key, i) => [key, sure(hashes[i])])),
   );
   return addRevision(trx, designId, { number: 1, manifest, note, authorId });
 }

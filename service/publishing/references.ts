@@ -4,8 +4,8 @@
  */
 import { Problem } from '@parlour/core';
 import {
-  areasOf,
   checkLanguages,
+  closeAs,
   closeDocument,
   closedState,
   overlay,
@@ -14,14 +14,7 @@ import {
   type Edit,
   type UnitResult,
 } from '@parlour/core/design';
-import {
-  patternsOf,
-  keys,
-  type DesignState,
-  type DocumentKey,
-  type MenuDocument,
-  type SectionedDocument,
-} from '@parlour/core/documents';
+import { patternsOf, keys, type DesignState, type DocumentKey, hasSections } from '@parlour/core/documents';
 import { menuNeeds, needKey, type KindSet, type Need } from '@parlour/core/kinds';
 import { pointersOf, type Pointers } from '@parlour/core/render';
 import { answerNeeds } from '../records/answers/answer.js';
@@ -106,9 +99,9 @@ export async function checkPaths(
 }
 
 function referencesOf(document: DraftDocument | undefined, kinds: KindSet): Pointers {
-  if (document?.type === 'menu') return { needs: menuNeeds(closeDocument(document) as MenuDocument), menus: [] };
-  if (!document || !areasOf(document)) return { needs: [], menus: [] };
-  return pointersOf(closeDocument(document) as SectionedDocument, kinds);
+  if (document?.type === 'menu') return { needs: menuNeeds(closeAs('menu', document)), menus: [] };
+  const published = document && closeDocument(document);
+  return published && hasSections(published) ? pointersOf(published, kinds) : { needs: [], menus: [] };
 }
 
 async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], state: DesignState): Promise<void> {

@@ -9,7 +9,7 @@ import { named } from './named.js';
 /** What a thing is looked up by. */
 export type By = 'slug' | 'code';
 
-export type SubjectKind = 'product' | 'collection' | 'brand';
+export type SubjectKind = keyof SubjectRows;
 
 /** The statements that find one: the store is `$1`, what is looked up is `value`. */
 const TEXTS: Readonly<Record<SubjectKind, (by: By, value: '$2' | '$3') => string>> = {
@@ -39,7 +39,7 @@ const TEXTS: Readonly<Record<SubjectKind, (by: By, value: '$2' | '$3') => string
 };
 
 /** What each kind of subject is as a row. */
-interface Rows {
+export interface SubjectRows {
   readonly product: Product;
   readonly collection: Collection;
   readonly brand: Brand;
@@ -59,14 +59,17 @@ export const findSubject = async <K extends SubjectKind>(
   kind: K,
   by: By,
   value: string,
-): Promise<Rows[K] | undefined> =>
-  (await ask(db, `${kind} ${by}`, () => TEXTS[kind](by, '$2'), [storeId, value])) as Rows[K] | undefined;
+): Promise<SubjectRows[K] | undefined> =>
+  // What the statement of a kind answers is a row of the kind.
+  (await ask(db, `${kind} ${by}`, () => TEXTS[kind](by, '$2'), [storeId, value])) as SubjectRows[K] | undefined;
 
 /** Where a slug may be one of another kind, too. */
 export interface OtherSubject {
   readonly kind: SubjectKind;
   readonly slug: string;
 }
+
+type Found<R> = { readonly hasOther: boolean } & (({ readonly code: string } & R) | { readonly code: null });
 
 /**
  * The subject of a kind with a slug; and in the same statement, whether there is another one.
@@ -78,19 +81,14 @@ export async function findSubjectOr<K extends SubjectKind>(
   kind: K,
   slug: string,
   other: OtherSubject,
-): Promise<{ subject: Rows[K] | undefined; hasOther: boolean }> {
+): Promise<{ subject: SubjectRows[K] | undefined; hasOther: boolean }> {
   const text = () => `
   select own.*, other.slug is not null as "hasOther" from (select) as one
     left join lateral (${TEXTS[kind]('slug', '$2')}) own on true
     left join lateral (${TEXTS[other.kind]('slug', '$3')}) other on true`;
-  const { hasOther, ...row } = (await ask(db, `${kind} or ${other.kind}`, text, [
-    storeId,
-    slug,
-    other.slug,
-  ])) as Rows[K] & {
-    hasOther: boolean;
-  };
-  return { subject: row.code === null ? undefined : (row as unknown as Rows[K]), hasOther };
+  // The statement answers one row; its columns are those of the kind, empty if there is none.
+  const row = (await ask(db, `${kind} or ${other.kind}`, text, [storeId, slug, other.slug])) as Found<SubjectRows[K]>;
+  return { subject: row.code === null ? undefined : row, hasOther: row.hasOther };
 }
 
 /** The paths of pages that exist, by page. */

@@ -4,6 +4,7 @@ import { afterCommit, beforeCommit, perDatabase, type Database, type Records } f
 import { named } from './named.js';
 import { signal } from './signals.js';
 import { tags as tagNames } from './tags.js';
+import { sure } from '@parlour/core';
 
 /** Above so many tags a store's change is told as one of the whole catalogue. */
 const MOST_TAGS = 1_000;
@@ -79,7 +80,7 @@ const look = named<Row>(`
 /** @param before what the last look answered; null for the first */
 export async function changesSince(db: Database, before: Pick<Seen, 'snapshot' | 'started'> | null): Promise<Seen> {
   const { rows } = await db.executeQuery(look(before?.snapshot ?? (await currentSnapshot(db))));
-  const [first] = rows as [Row, ...Row[]];
+  const first = sure(rows[0]);
   return {
     snapshot: first.seen,
     started: first.started,
@@ -90,7 +91,7 @@ export async function changesSince(db: Database, before: Pick<Seen, 'snapshot' |
 
 async function currentSnapshot(db: Database): Promise<string> {
   const { rows } = await sql<{ now: string }>`select pg_current_snapshot()::text as now`.execute(db);
-  return (rows[0] as { now: string }).now;
+  return sure(rows[0]).now;
 }
 
 const KEPT_MINUTES = 10;

@@ -1,5 +1,6 @@
 /** What goes wrong with the database, told apart from what goes wrong with email, files and Parlour itself. */
 import pg from 'pg';
+import { isRecord } from '@parlour/core';
 
 /** Errors that connections to the database have thrown. */
 const thrown = new WeakSet<object>();
@@ -25,7 +26,7 @@ export const hadNoEffect = (error: unknown): boolean => isObject(error) && undon
 
 /** The code PostgreSQL gives an error (its appendix A), or the socket's; empty for others. */
 export const databaseCode = (error: unknown): string => {
-  const { code } = (error ?? {}) as { code?: unknown };
+  const code = isRecord(error) ? error['code'] : undefined;
   return typeof code === 'string' ? code : '';
 };
 
@@ -39,7 +40,7 @@ const BROKEN = /connection terminated|connection error|timeout exceeded when try
 export function isDatabaseAway(error: unknown): boolean {
   if (!isObject(error) || !thrown.has(error)) return false;
   if (error instanceof pg.DatabaseError) return AWAY.test(databaseCode(error));
-  return /^E[A-Z]+$/.test(databaseCode(error)) || BROKEN.test(String((error as Partial<Error>).message));
+  return /^E[A-Z]+$/.test(databaseCode(error)) || BROKEN.test(error instanceof Error ? error.message : '');
 }
 
 const DISK_FULL = '53100';

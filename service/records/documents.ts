@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { LRUCache } from 'lru-cache';
-import { canonicalJson } from '@parlour/core';
+import { canonicalJson, sure } from '@parlour/core';
 import { inTodaysFormat } from '@parlour/core/design';
 import { type Document, type DocumentKey, type WholeState, stateOf } from '@parlour/core/documents';
 import { touch } from './changes.js';
@@ -101,7 +101,7 @@ export async function loadState(db: Records, manifestHash: string): Promise<Whol
   if (known) return known;
   const manifest = await loadManifest(db, manifestHash);
   const found = await loadDocuments(db, Object.values(manifest));
-  const state = stateOf(Object.entries(manifest).map(([key, hash]) => [key, found.get(hash) as Document]));
+  const state = stateOf(Object.entries(manifest).map(([key, hash]) => [key, sure(found.get(hash))]));
   states.set(manifestHash, state);
   return state;
 }

@@ -1,6 +1,7 @@
 /** Work in the background that failed: set aside, named, and tried again with growing pauses. */
 import { sql, type RawBuilder } from 'kysely';
 import type { Records } from './database.js';
+import { sure } from '@parlour/core';
 
 const FIRST_PAUSE_MS = 2_000;
 const LONGEST_PAUSE_MS = 15 * 60 * 1000;
@@ -15,7 +16,7 @@ export async function noteFailure(db: Records, job: Job, fault: string, now: Dat
     on conflict (job) do update set failures = failed_job.failures + 1, fault = excluded.fault,
       retry_at = ${now}::timestamptz + least(${LONGEST_PAUSE_MS}, ${FIRST_PAUSE_MS} * 2 ^ least(failed_job.failures, 20)) * interval '1 millisecond'
     returning retry_at as "retryAt"`.execute(db);
-  return (rows[0] as { retryAt: Date }).retryAt;
+  return sure(rows[0]).retryAt;
 }
 
 export async function forgetFailures(db: Records, job: Job): Promise<void> {

@@ -32,6 +32,7 @@ export function sendByName(client: pg.Client | pg.PoolClient): void {
       throw ofDatabase(error);
     });
   };
+  // One of the many forms in which `query` can be called; it answers as they do.
   client.query = ((text: unknown, values: unknown, ...rest: readonly unknown[]) => {
     const name = typeof text === 'string' ? names.get(text) : undefined;
     return name === undefined ? query(text, values, ...rest) : query({ name, text, values }, ...rest);

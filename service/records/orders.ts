@@ -18,6 +18,7 @@ import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
 import { notePagesDue } from './due-pages.js';
 import { tags } from './tags.js';
+import { sure } from '@parlour/core';
 
 /** What an order is made of, besides the cart. */
 export interface NewOrder {
@@ -166,7 +167,7 @@ async function nextNumber(trx: Records, storeId: number, first: number): Promise
     last: number;
   }>`insert into order_counter as c (store_id, last) values (${storeId}, ${first})
     on conflict (store_id) do update set last = greatest(c.last + 1, ${first}) returning last`.execute(trx);
-  return (rows[0] as { last: number }).last;
+  return sure(rows[0]).last;
 }
 
 const orders = (db: Records, storeId: number) =>

@@ -36,14 +36,14 @@ export const sortKey = (row: AssignmentRow, { by }: PageOrder): SortKey => COLUM
 export const isSortKey = (key: readonly unknown[], { by }: PageOrder): key is SortKey =>
   key.length === COLUMNS[by].length &&
   COLUMNS[by].every((name, i) =>
-    name === 'rank' ? Number.isInteger(key[i]) && Math.abs(key[i] as number) < 100 : typeof key[i] === 'string',
+    name === 'rank' ? Number.isInteger(key[i]) && Math.abs(Number(key[i])) < 100 : typeof key[i] === 'string',
   );
 
 /** Compares as PostgreSQL does here, where texts have no locale. */
 export function compareKeys(a: SortKey, b: SortKey, { descending }: PageOrder): number {
   const at = a.findIndex((value, i) => value !== b[i]);
   if (at < 0) return 0;
-  return (a[at] as string) < (b[at] as string) === descending ? 1 : -1;
+  return String(a[at]) < String(b[at]) === descending ? 1 : -1;
 }
 
 /** Which pages of a design a list has, in which order, and from where on. */

@@ -2,6 +2,7 @@
 import { sql } from 'kysely';
 import { MOST_COUNTED } from '@parlour/core/set-up';
 import type { Records } from './database.js';
+import { sure } from '@parlour/core';
 
 export type SampleCodes = Readonly<Record<'product' | 'collection' | 'brand', readonly string[]>>;
 
@@ -13,12 +14,12 @@ export async function countProducts(
   const { rows } = await sql<{ products: number; sample: boolean }>`
     select (select count(*) from (select 1 from product where store_id = ${storeId} limit ${MOST_COUNTED}) p)::int as products,
       exists (select 1 from product where store_id = ${storeId} and sample) as sample`.execute(db);
-  return rows[0] as (typeof rows)[number];
+  return sure(rows[0]);
 }
 
 /** Removes the sample with all that hangs on it. @returns the codes of what is gone */
 export async function deleteSample(trx: Records, storeId: number): Promise<SampleCodes> {
-  const codes = { product: [] as string[], collection: [] as string[], brand: [] as string[] };
+  const codes: Record<'product' | 'collection' | 'brand', string[]> = { product: [], collection: [], brand: [] };
   for (const table of ['product', 'collection', 'brand'] as const) {
     // A brand or a collection stays while something of the store's own is in it.
     let query = trx.deleteFrom(table).where('store_id', '=', storeId).where('sample', '=', true);

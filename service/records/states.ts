@@ -1,5 +1,5 @@
 /** States of designs that are compared, merged and published: the draft, what is live, any revision. */
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import {
   compareDocuments,
   openDocument,
@@ -82,7 +82,7 @@ export async function saveOver(
   );
   const after = new Map(Object.entries(await loadManifest(trx, manifest)));
   for (const key of changed.keys()) after.delete(key);
-  there.forEach(([key], i) => after.set(key, hashes[i] as string));
+  there.forEach(([key], i) => after.set(key, sure(hashes[i])));
   return saveManifest(trx, Object.fromEntries([...after].sort(([a], [b]) => (a < b ? -1 : 1))));
 }
 

@@ -100,6 +100,7 @@ export async function roleIn(db: Records, accountId: number, storeId: number): P
     .where('account_id', '=', accountId)
     .where('store_id', '=', storeId)
     .executeTakeFirst();
+  // The table lets no other role in.
   return row?.role as Role | undefined;
 }
 

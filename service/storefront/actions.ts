@@ -3,7 +3,7 @@
  * script; with it, the answer is the html of what has changed.
  */
 import { urlencoded, Router, type Request, type Response } from 'express';
-import { isStorable } from '@parlour/core';
+import { isStorable, isRecord } from '@parlour/core';
 import { buyerIn, MOST_OF_ONE, settle, toldIn, type Told, orderingOf } from '@parlour/core/commerce';
 import { pathOf } from '@parlour/core/documents';
 import { htmlId, type FormState } from '@parlour/core/kinds';
@@ -76,9 +76,9 @@ export const actions = (siteOf: (response: Response) => Site, box: LetterBox): R
 /** The texts of a form; what was sent twice, or cannot be stored, is left out. */
 const fieldsIn = (body: unknown): Record<string, string> =>
   Object.fromEntries(
-    Object.entries((body ?? {}) as Record<string, unknown>).filter(
+    Object.entries(isRecord(body) ? body : {}).filter(
       (field): field is [string, string] =>
-        typeof field[1] === 'string' && field.every((text) => isStorable(text as string)),
+        typeof field[1] === 'string' && isStorable(field[0]) && isStorable(field[1]),
     ),
   );
 

@@ -111,8 +111,8 @@ function sayProblem(error: unknown, request: Request, response: Response): void 
       .send(plainPage(error.message, error.remedy ?? ''));
     return;
   }
-  const status = (error as { status?: number }).status;
-  if (status && status >= 400 && status < 500) {
+  const { status } = typeof error === 'object' && error !== null && 'status' in error ? error : { status: 0 };
+  if (typeof status === 'number' && status >= 400 && status < 500) {
     response.status(status).type('html').send(plainPage('This request cannot be read.', 'Go back and try again.'));
     return;
   }

@@ -4,7 +4,14 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { Router, type Request, type Response } from 'express';
-import { keys, type Document, type TemplateDocument, type LookDocument, documentsIn } from '@parlour/core/documents';
+import {
+  keys,
+  type Document,
+  type TemplateDocument,
+  type LookDocument,
+  documentsIn,
+  isOfType,
+} from '@parlour/core/documents';
 import { GROUNDWORKS } from '@parlour/core/groundworks';
 import type { KindSet } from '@parlour/core/kinds';
 import { fontFiles, lookCss } from '@parlour/core/look';
@@ -66,7 +73,10 @@ export const assets = (siteOf: (response: Response) => Site): Router =>
       const look =
         hash === documentHash(site.state, keys.look) ? site.state.get(keys.look) : await documentBy(site, hash);
       const overrides = template === undefined ? undefined : await templateBy(site, template);
-      sendCss(response, lookCss((look as LookDocument | undefined) ?? emptyLook(GROUNDWORKS[0].code), overrides?.look));
+      sendCss(
+        response,
+        lookCss((look && isOfType('look', look) ? look : undefined) ?? emptyLook(GROUNDWORKS[0].code), overrides?.look),
+      );
     })
     .get('/styles/kinds/:names', (request: Request<{ names: string }>, response) => {
       const { kinds } = siteOf(response).edition;

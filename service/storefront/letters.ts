@@ -11,6 +11,7 @@ import { inTransaction, type Records } from '../records/database.js';
 import { sendLater, type EmailMessage } from '../records/outgoing-email.js';
 import { minutesToWait } from './hourly.js';
 import type { Site } from './context.js';
+import { entriesOf } from '@parlour/core';
 
 /** What forms are answered with besides the site. */
 export interface LetterBox {
@@ -56,8 +57,7 @@ export async function writeMessage(site: Site, sent: Sent, request: Request, box
   const of = (field: keyof typeof MOST): string => (typed[field] ?? '').trim();
   for (const field of ['name', 'email', 'text'] as const) if (of(field) === '') errors[field] = word('field-needed');
   if (of('email') !== '' && !isEmailAddress(of('email'))) errors['email'] = word('email-wrong');
-  for (const [field, most] of Object.entries(MOST))
-    if (of(field as keyof typeof MOST).length > most) errors[field] = word('too-long', { most });
+  for (const [field, most] of entriesOf(MOST)) if (of(field).length > most) errors[field] = word('too-long', { most });
   const refuse = (refused: string, status: 409 | 422): LetterAnswer => ({
     done: false,
     status,

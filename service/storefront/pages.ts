@@ -12,10 +12,10 @@ import {
   codeOf,
   isKeyOf,
 } from '@parlour/core/documents';
-import type { Brand, Collection, PageInfo, Product, Subject } from '@parlour/core/kinds';
+import type { PageInfo, Subject } from '@parlour/core/kinds';
 import { PAGE_KINDS, parsePage, type PageRef } from '@parlour/core/pages';
 import { tokenHash } from '../accounts/passwords.js';
-import { findSubject, findSubjectOr, type By, type SubjectKind } from '../records/catalogue.js';
+import { findSubject, findSubjectOr, type By, type SubjectKind, type SubjectRows } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import { isStorablePath } from './paths.js';
 
@@ -121,14 +121,21 @@ export async function findPage(
   return subject ? subjectPage(source, kind, subject) : null;
 }
 
-function subjectPage(source: PageSource, kind: SubjectKind, row: Product | Collection | Brand): PageInfo {
+/** A row as what a page is about. */
+const SUBJECTS: { readonly [K in SubjectKind]: (row: SubjectRows[K]) => Subject } = {
+  product: (product) => ({ product }),
+  collection: (collection) => ({ collection }),
+  brand: (brand) => ({ brand }),
+};
+
+function subjectPage<K extends SubjectKind>(source: PageSource, kind: K, row: SubjectRows[K]): PageInfo {
   return {
     code: `${kind}:${row.code}`,
     kind,
     title: row.title,
     path: pathOf(patternsFor(source), kind, row.slug),
     description: 'summary' in row ? row.summary : row.description,
-    subject: { [kind]: row } as unknown as Subject,
+    subject: SUBJECTS[kind](row),
     query: {},
     listing: null,
   };

@@ -34,6 +34,7 @@ export async function readPreviewToken(db: Records, token: string, now: number):
   const expected = sign(payload, await secretOf(db, 'preview'));
   const given = Buffer.from(signature, 'base64url');
   if (given.length !== expected.length || !timingSafeEqual(given, expected)) return null;
+  // Its signature says that it was written here.
   const right = JSON.parse(Buffer.from(payload, 'base64url').toString()) as PreviewRight;
   return right.expires > now ? right : null;
 }

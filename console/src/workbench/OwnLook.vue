@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** The settings of the look that a template has of its own, for its pages. */
 import type { LookDocument, TemplateDocument } from '@parlour/core/documents';
-import type { Field } from '@parlour/core/fields';
 import { LOOK_GROUPS, lookFields } from '@parlour/core/look';
 import { computed } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
 import type { Workbench } from './use-workbench';
+import { sure } from '@parlour/core';
 
 const props = defineProps<{
   template: TemplateDocument;
@@ -47,7 +47,7 @@ function override(name: string): void {
         v-for="name in overrides"
         :key="name"
         :name="`look.${name}`"
-        :field="lookSettings[name] as Field"
+        :field="sure(lookSettings[name])"
         :own="template.look?.[name]"
         :inherited="ofStore(name)"
         :set="setterOf(`look.${name}`)"

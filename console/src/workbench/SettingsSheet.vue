@@ -19,6 +19,7 @@ import FieldInput from '../fields/FieldInput.vue';
 import { session } from '../api';
 import OwnLook from './OwnLook.vue';
 import type { Selection, Workbench } from './use-workbench';
+import { sure } from '@parlour/core';
 
 const props = defineProps<{ bench: Workbench }>();
 const part = ref<'values' | 'frame'>('values');
@@ -87,7 +88,7 @@ const ofTemplate = computed(() => {
     'layout.boxed',
   ];
   const own: Readonly<Record<string, unknown>> = { name, ...prefixed(layout) };
-  return paths.map((path) => ({ path, field: headField('template', path) as Field, own: own[path] }));
+  return paths.map((path) => ({ path, field: sure(headField('template', path)), own: own[path] }));
 });
 const prefixed = (layout: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));

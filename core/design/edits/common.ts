@@ -228,5 +228,6 @@ export function withValue<T extends Readonly<Record<string, unknown>>>(values: T
   // Copied without the key: taking it out afterwards makes objects slow.
   for (const name of Object.keys(values)) if (name !== key) next[name] = values[name];
   if (value !== undefined) next[key] = value;
+  // A copy of a `T` in which one value was put or taken away that a `T` need not have.
   return next as T;
 }

@@ -19,6 +19,7 @@ import {
   sectionName,
 } from './common.js';
 import type { EditType } from './step.js';
+import { sure } from '../../sure.js';
 
 /**
  * A section or entry with everything inside it, new in a document.
@@ -49,7 +50,7 @@ export const insert: EditType<InsertEdit> = {
     const changed: DraftDocument = { ...document, nodes: all };
     if (kinds) {
       for (const node of nodes) checkNode(node, changed, kinds);
-      checkSize(changed, (nodes[0] as DraftNode).place, kinds);
+      checkSize(changed, sure(nodes[0]).place, kinds);
     }
     return changed;
   },
@@ -58,7 +59,7 @@ export const insert: EditType<InsertEdit> = {
 
   describe({ document: key, nodes }, draft, kinds) {
     const document = documentIn(draft, key);
-    const [root] = nodes as [DraftNode];
+    const root = sure(nodes[0]);
     const next = siblingsIn(document, root.place).find((one) => one.order > root.order);
     return `Added ${sectionName(root, kinds)} to ${nameOf(document)}${next ? `, above ${sectionName(next, kinds)}` : ''}.`;
   },

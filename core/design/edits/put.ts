@@ -4,6 +4,7 @@ import type { DocumentKey } from '../../documents/document.js';
 import type { DraftDocument } from '../draft.js';
 import { isSame, nameOf, stale } from './common.js';
 import type { EditType } from './step.js';
+import { sure } from '../../sure.js';
 
 /** A whole document that is made, replaced or removed. */
 export interface PutEdit {
@@ -25,6 +26,6 @@ export const put: EditType<PutEdit> = {
   invert: ({ value, was, ...rest }) => ({ ...rest, value: was, was: value }),
   describe({ value, was }) {
     if (value && was) return `Replaced ${nameOf(was)}.`;
-    return value ? `Created ${nameOf(value)}.` : `Removed ${nameOf(was as DraftDocument)}.`;
+    return value ? `Created ${nameOf(value)}.` : `Removed ${nameOf(sure(was))}.`;
   },
 };

@@ -3,6 +3,7 @@ import type { DocumentKey } from '../../documents/document.js';
 import { rootFirst, subtree, type DraftNode } from '../draft.js';
 import { documentIn, isSame, nameOf, nodeIn, sectionName, stale } from './common.js';
 import type { EditType } from './step.js';
+import { sure } from '../../sure.js';
 
 /** A section or entry that is removed with everything inside it; it carries what it takes, so that it can come back. */
 export interface RemoveEdit {
@@ -16,7 +17,7 @@ export interface RemoveEdit {
 export const remove: EditType<RemoveEdit> = {
   apply({ document: key, nodes }, draft, kinds) {
     const document = documentIn(draft, key);
-    const root = nodes[0] as DraftNode;
+    const root = sure(nodes[0]);
     nodeIn(document, root.id);
     if (!isSame(subtree(document, root.id), rootFirst(nodes)))
       throw stale(sectionName(root, kinds), 'different from what would be removed');
@@ -28,6 +29,6 @@ export const remove: EditType<RemoveEdit> = {
   invert: ({ document, nodes }) => ({ type: 'insert', document, nodes }),
 
   describe({ document, nodes }, draft, kinds) {
-    return `Removed ${sectionName(nodes[0] as DraftNode, kinds)} from ${nameOf(documentIn(draft, document))}.`;
+    return `Removed ${sectionName(sure(nodes[0]), kinds)} from ${nameOf(documentIn(draft, document))}.`;
   },
 };

@@ -5,8 +5,7 @@ import type { Telling } from '../../fields/telling.js';
 import { checkKeyed, splitKey } from '../../fields/value.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
 import { DOCUMENT_TYPES, headField } from '../document-types.js';
-import type { DocumentKey, NodeId } from '../../documents/document.js';
-import { codeOf } from '../../documents/document.js';
+import { type DocumentKey, type NodeId, codeOf } from '../../documents/document.js';
 import type { Draft, DraftDocument, DraftNode } from '../draft.js';
 import {
   documentIn,
@@ -22,6 +21,7 @@ import {
   withValue,
 } from './common.js';
 import type { EditType } from './step.js';
+import { sure } from '../../sure.js';
 
 /**
  * One value of a document, a section or an entry.
@@ -81,7 +81,7 @@ function inHead(edit: SetEdit, document: DraftDocument, kinds: KindDescriptions 
 }
 
 function inNode(edit: SetEdit, document: DraftDocument, kinds: KindDescriptions | null): DraftDocument {
-  const node = nodeIn(document, edit.node as NodeId);
+  const node = nodeIn(document, sure(edit.node));
   const { part, key } = splitField(edit.field);
   const field = kinds && nodeField(document, node, edit.field, kinds);
   const own = (part === 'frame' ? node.frame : node.values) ?? {};

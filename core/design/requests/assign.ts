@@ -9,6 +9,7 @@ import { documentIn } from '../edits/common.js';
 import { nameOfKey, type SetEdit } from '../edits/set.js';
 import { LIMITS } from '../limits.js';
 import { typeTag, type RequestType } from './type.js';
+import { sure } from '../../sure.js';
 
 /**
  * Gives pages a template, or a page kind its standard.
@@ -28,7 +29,7 @@ export const assign: RequestType<AssignRequest> = {
   schema: closed({
     type: typeTag('assign'),
     pages: yup.array(plainText(120).required()).strict().min(1).max(LIMITS.pagesPerAssign).required(),
-    template: codeText().nullable().defined() as yup.Schema,
+    template: codeText().nullable().defined(),
   }),
   resolve({ pages, template }, draft) {
     const next = template === null ? {} : { value: template };
@@ -47,7 +48,7 @@ export const assign: RequestType<AssignRequest> = {
       return [{ type: 'set', document, field, ...next, ...(was === undefined ? {} : { was }) }];
     });
     if (edits.length < 2) return { edits };
-    const kind = kindInWords(parsePageKind(pages[0] as string));
+    const kind = kindInWords(parsePageKind(sure(pages[0])));
     return {
       edits,
       sentence:

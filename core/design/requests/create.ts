@@ -8,22 +8,14 @@ import { contentPlaces, takenBy } from '../../documents/path-sense.js';
 import { pathOf, patternsOf } from '../../documents/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf } from '../document-types.js';
-import {
-  FORMAT,
-  keys,
-  PLACES_AROUND,
-  type Document,
-  type DocumentKey,
-  type PathsDocument,
-  type PlaceAround,
-  type Values,
-} from '../../documents/document.js';
-import { childrenOf, closeDocument, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
+import { FORMAT, keys, PLACES_AROUND, type Document, type DocumentKey, type Values } from '../../documents/document.js';
+import { childrenOf, closeAs, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
 import { needed, noField } from '../edits/common.js';
 import { LIMITS } from '../limits.js';
 import { readyPage } from '../../starters/ready-pages.js';
-import { startersFor, templateFrom, type TemplateStarter } from '../../starters/starters.js';
+import { startersFor, templateFrom } from '../../starters/starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
+import { sure } from '../../sure.js';
 
 /** The types of documents that can be created by request; the others are always there. */
 export const CREATABLE = ['template', 'arrangement', 'shared', 'addition', 'menu', 'content'] as const;
@@ -94,7 +86,7 @@ function keyOf({ what, region }: CreateRequest, code: string): DocumentKey {
       place: 'region',
       remedy: `Name one of: ${PLACES_AROUND.join(', ')}.`,
     });
-  return keys.arrangement(region as PlaceAround, code);
+  return `around/${region}/${code}`;
 }
 
 function checkCount(what: Creatable, draft: Draft): void {
@@ -173,7 +165,7 @@ function startedFrom(request: CreateRequest): Document {
       remedy: 'Leave out one of the two.',
     });
   if (page) return page;
-  const starter = template as TemplateStarter;
+  const starter = sure(template);
   checkPageKind(request, starter.pageKind, `The starter “${starter.name}”`);
   return templateFrom(starter, name);
 }
@@ -207,7 +199,7 @@ function withHead(document: DraftDocument, head: Values): DraftDocument {
 /** A content page at a path made from its code that nothing else is at. */
 function withSlug(document: DraftDocument, code: string, draft: Draft): DraftDocument {
   const paths = draft.get(keys.paths);
-  const patterns = patternsOf(paths && (closeDocument(paths) as PathsDocument));
+  const patterns = patternsOf(paths && closeAs('paths', paths));
   const taken = new Set(contentPlaces(draft, (key) => draft.get(key)?.head).map((one) => one.slug));
   const isTaken = (slug: string): boolean =>
     taken.has(slug) || takenBy(pathOf(patterns, 'content', slug), patterns, []) !== null;

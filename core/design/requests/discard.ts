@@ -3,8 +3,7 @@ import { codeText, closed } from '../../shapes.js';
 import { Problem } from '../../problem.js';
 import { capitalised, counted } from '../../words.js';
 import { nameOf, typeOfKey } from '../document-types.js';
-import { codeOf, keys, type DocumentKey, type PlaceAround } from '../../documents/document.js';
-import type { PageKind } from '../../pages/page.js';
+import { codeOf, keys, type DocumentKey } from '../../documents/document.js';
 import { kindInWords } from '../../pages/page.js';
 import { isSection, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
@@ -15,6 +14,7 @@ import { refuseAny } from '../findings/finding.js';
 import { CREATABLE } from './create.js';
 import { documentKeySchema, typeTag, type RequestType } from './type.js';
 import { isOneOf } from '../../one-of.js';
+import { headValue } from '../../documents/heads.js';
 
 /**
  * Removes a document; whatever used it goes back to the standard.
@@ -70,7 +70,7 @@ const releases: Partial<Record<DraftDocument['type'], Release>> = {
 };
 
 function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft, { instead }: Releasing): Released {
-  const kind = head['pageKind'] as PageKind;
+  const kind = headValue(head, 'pageKind');
   const bucketKey = keys.assignments(kind);
   const bucket = documentIn(draft, bucketKey);
   const code = codeOf(key);
@@ -113,7 +113,7 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
 }
 
 function releaseArrangement(key: DocumentKey, { head }: DraftDocument, draft: Draft): Released {
-  const place = head['region'] as PlaceAround;
+  const place = headValue(head, 'region');
   const field = `around.${place}`;
   const code = codeOf(key);
   const users = [...draft.keys()].filter((one) => draft.get(one)?.head[field] === code);

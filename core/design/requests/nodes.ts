@@ -125,7 +125,7 @@ export const move: RequestType<MoveRequest> = {
     type: typeTag('move'),
     document: documentKeySchema(),
     node: codeText().required(),
-    into: documentKeySchema().optional() as never,
+    into: documentKeySchema().optional(),
     place: placeSchema(),
   }),
   resolve({ document: key, node: id, into = key, place: wanted }, draft, { kinds, newId }) {
@@ -175,8 +175,8 @@ export const copy: RequestType<CopyRequest> = {
     type: typeTag('copy'),
     document: documentKeySchema(),
     node: codeText().required(),
-    into: documentKeySchema().optional() as never,
-    place: placeSchema().optional() as never,
+    into: documentKeySchema().optional(),
+    place: placeSchema().optional(),
   }),
   resolve({ document: key, node: id, into = key, place: wanted }, draft, { kinds, newId }) {
     const document = documentIn(draft, key);

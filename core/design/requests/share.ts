@@ -8,6 +8,7 @@ import { documentIn, nameOf, nodeIn, sectionName } from '../edits/common.js';
 import type { Edit } from '../edits/edit.js';
 import { LIMITS } from '../limits.js';
 import { copiesOf, documentKeySchema, freeCode, typeTag, type RequestType } from './type.js';
+import { sure } from '../../sure.js';
 
 /**
  * Turns a section into a shared one, which can then be shown in several places.
@@ -107,7 +108,7 @@ export const unshare: RequestType<UnshareRequest> = {
     const orders = [node.order, ...ordersBehind(document, node, Math.max(0, roots.length - 1))];
     // An insert is of one section with what is inside it, so that each can be taken back.
     const inserts = roots.map((root, i): Edit => {
-      const position = { place: node.place, order: orders[i] as string };
+      const position = { place: node.place, order: sure(orders[i]) };
       return { type: 'insert', document: key, nodes: copiesOf(subtree(shared, root.id), position, newId) };
     });
     return {

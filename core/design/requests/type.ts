@@ -8,6 +8,7 @@ import type { Resolved } from '../edits/edit.js';
 import type { NodeId, Values } from '../../documents/document.js';
 import type { Telling } from '../../fields/telling.js';
 import { samePlace, type Draft, type DraftDocument, type DraftNode, type Place } from '../draft.js';
+import { sure } from '../../sure.js';
 
 /** What is handed in from outside so that edits stay deterministic. */
 export interface EditTools {
@@ -91,8 +92,8 @@ export function copiesOf(
   const ids = new Map<NodeId, NodeId>(nodes.map(({ id }) => [id, newId()]));
   return nodes.map((node, i) => ({
     ...node,
-    id: ids.get(node.id) as NodeId,
-    ...(i === 0 ? { place, order } : { place: { ...node.place, in: ids.get(node.place.in as NodeId) as NodeId } }),
+    id: sure(ids.get(node.id)),
+    ...(i === 0 ? { place, order } : { place: { ...node.place, in: sure(ids.get(sure(node.place.in))) } }),
   }));
 }
 

@@ -3,6 +3,7 @@ import { text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { keysOf } from '../../sure.js';
 
 /** Drawings of payment methods in a field of 40 by 26: generic ones, nobody's mark. */
 const MARKS = {
@@ -12,7 +13,6 @@ const MARKS = {
   invoice: '<path d="M13 4h10l5 5v13H13zM23 4v5h5M16.5 13h8M16.5 17h8"/>',
   voucher: '<path d="M7 7h26v4a2.5 2.5 0 0 0 0 5v4H7v-4a2.5 2.5 0 0 0 0-5zM24 7v13"/>',
 } as const;
-type Mark = keyof typeof MARKS;
 
 const shown = (label: string, own = false) =>
   toggle(label, `Shows that ${label.toLowerCase()} is possible.`, { default: own });
@@ -38,7 +38,7 @@ export const paymentLogos = defineKind(
   },
   {
     view(values, view) {
-      const marks = (Object.keys(MARKS) as Mark[]).filter((mark) => values[mark]);
+      const marks = keysOf(MARKS).filter((mark) => values[mark]);
       if (marks.length === 0) return NOTHING;
       const { title } = values;
       return html`<div class="marks">${title !== '' && html`<p class="marks-title"${view.part('title')}>${title}</p>`}<ul>${marks.map((mark) => html`<li><svg viewBox="0 0 40 26" role="img" aria-label="${view.word(`pay-${mark}`)}">${raw(MARKS[mark])}</svg></li>`)}</ul></div>`;

@@ -1,11 +1,12 @@
 /** Where something is, as a drawing. */
 import { number, text } from '../../fields/make.js';
-import { drawMap, ZOOMS, type Zoom } from '../../maps/draw.js';
+import { drawMap, ZOOMS } from '../../maps/draw.js';
 import { findPlace, type Place } from '../../maps/find.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { StoreInfo } from '../../kinds/data.js';
+import { keysOf } from '../../sure.js';
 
 export const map = defineKind(
   {
@@ -46,11 +47,11 @@ export const map = defineKind(
       if (!place) return NOTHING;
       const named = label || view.store.name;
       const name = view.id('zoom');
-      const steps = (Object.keys(ZOOMS) as Zoom[]).map(
+      const steps = keysOf(ZOOMS).map(
         (zoom) =>
           html`<input type="radio" class="hidden-words map-${zoom}" name="${name}" id="${name}-${zoom}"${zoom === 'middle' && html` checked`}><label for="${name}-${zoom}">${view.word(zoom)}</label>`,
       );
-      const drawings = (Object.keys(ZOOMS) as Zoom[]).map(
+      const drawings = keysOf(ZOOMS).map(
         (zoom) =>
           html`<svg class="map-drawing map-at-${zoom}" viewBox="0 0 800 450" role="img" aria-label="${view.word('map-of', { place: named })}">${raw(drawMap(place, zoom))}${raw(PIN)}</svg>`,
       );

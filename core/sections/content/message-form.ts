@@ -98,6 +98,7 @@ interface FieldAbout {
 
 /** A labelled field with what was typed into it, and what is wrong with that. */
 function field(view: View, name: string, about: FieldAbout): Markup {
+  // Fields without a word of their own are called as their word.
   const { word = name as WordName, type = 'text', autocomplete, most, lines, optional } = about;
   const id = view.id(name);
   const typed = view.form?.typed ?? {};

@@ -14,6 +14,7 @@ import { cart } from './cart.js';
 import { madeUpCart } from './made-up-cart.js';
 import { order } from './order.js';
 import type { Asked, CartAsked, Part, PathSources } from './part.js';
+import { sure } from '@parlour/core';
 
 /** What is asked for one page. */
 export interface PageAsked {
@@ -135,7 +136,7 @@ function statementOf(parts: readonly Part<unknown>[]): ReturnType<typeof named<R
       return statement((i) => `$${first + i}`);
     });
     const tables = texts.flatMap((text) => text.tables ?? []);
-    const selects = texts.map(({ select }, i) => `select '${(parts[i] as Part<unknown>).name}' as part, ${select}`);
+    const selects = texts.map(({ select }, i) => `select '${sure(parts[i]).name}' as part, ${select}`);
     found = named<Row>(`${tables.length ? `with ${tables.join(',\n')}\n` : ''}${selects.join('\nunion all\n')}`);
     statements.set(key, found);
   }

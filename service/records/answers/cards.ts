@@ -4,6 +4,7 @@ import type { ListingNeed, NeedSource, ProductCard, ProductsNeed, Subject } from
 import type { Tables } from '../tables.js';
 import { tags } from '../tags.js';
 import { needsOf, type Asked, type Part } from './part.js';
+import { sure } from '@parlour/core';
 
 type CardRow = Omit<Tables['product_card'], 'created_at'>;
 type Answer = readonly [need: number, rank: number, card: CardRow] | readonly [need: number, rank: null, total: number];
@@ -87,12 +88,12 @@ export const cards: Part<Answer> = {
     const rows = neededRows(asked);
     const found = rows.map((): { cards: [number, CardRow][]; total: number } => ({ cards: [], total: 0 }));
     for (const [i, rank, answer] of answers) {
-      const one = found[i] as (typeof found)[number];
+      const one = sure(found[i]);
       if (rank === null) one.total = answer;
       else one.cards.push([rank, answer]);
     }
     rows.forEach(({ need, source }, i) => {
-      const { cards: some, total } = found[i] as (typeof found)[number];
+      const { cards: some, total } = sure(found[i]);
       const inOrder = some.sort(([a], [b]) => a - b).map(([, row]) => asCard(row, asked));
       asked.tags.add(sourceTag(source));
       for (const { code } of inOrder) asked.tags.add(tags.page(`product:${code}`));

@@ -2,7 +2,7 @@
 /** One content page: a form beside the page itself. */
 import { DOCUMENT_TYPES, freeCode, headField } from '@parlour/core/design';
 import { keys, type ContentDocument } from '@parlour/core/documents';
-import { isTranslatable, type Device, type Field } from '@parlour/core/fields';
+import { isTranslatable, type Device } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -12,6 +12,7 @@ import FieldInput from '../../fields/FieldInput.vue';
 import { useDocument } from '../../use-document';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
+import { sure } from '@parlour/core';
 
 type Menu = AnswerOf<typeof routes.listMenus>['menus'][number];
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
@@ -44,7 +45,7 @@ const groups = computed(() =>
   GROUPS.map(({ title, names }) => ({
     title,
     fields: names.flatMap((name) => {
-      const field = FIELDS[name] as Field;
+      const field = sure(FIELDS[name]);
       if (language.value === '') return [{ name, key: name, field }];
       return isTranslatable(field) ? [{ name, key: `${name}@${language.value}`, field }] : [];
     }),
@@ -56,7 +57,7 @@ const attributes = computed(() =>
     .filter((name) => !name.includes('@'))
     .map((name) => {
       const key = `${name}${language.value && `@${language.value}`}`;
-      const field = { ...(headField('content', `attributes.${key}`) as Field), label: name, help: '' };
+      const field = { ...sure(headField('content', `attributes.${key}`)), label: name, help: '' };
       return { key, field, own: document.value?.attributes?.[key] };
     }),
 );

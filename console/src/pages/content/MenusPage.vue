@@ -3,7 +3,6 @@
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { DOCUMENT_TYPES, headField } from '@parlour/core/design';
 import { keys, type MenuDocument } from '@parlour/core/documents';
-import type { EntriesField, Field } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -13,9 +12,10 @@ import EntriesEditor from '../../entries/EntriesEditor.vue';
 import FieldInput from '../../fields/FieldInput.vue';
 import AskDialog from '../../shell/AskDialog.vue';
 import { useDocument } from '../../use-document';
+import { sure } from '@parlour/core';
 
 type Menu = AnswerOf<typeof routes.listMenus>['menus'][number];
-const ENTRIES = DOCUMENT_TYPES.menu.lists?.['entries'] as EntriesField;
+const ENTRIES = sure(DOCUMENT_TYPES.menu.lists?.['entries']);
 
 const route = useRoute();
 const router = useRouter();
@@ -76,7 +76,7 @@ async function remove(): Promise<void> {
         <div class="head">
           <FieldInput
             name="name"
-            :field="headField('menu', 'name') as Field"
+            :field="sure(headField('menu', 'name'))"
             :own="document.name"
             required
             :set="setterOf('name')"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The pictures of the store: added by drag or by choice, found by name, shown where they are used, deleted. */
 import { mdiDeleteOutline, mdiUpload } from '@mdi/js';
-import { counted } from '@parlour/core';
+import { counted, sure } from '@parlour/core';
 import { leftOutInWords } from '@parlour/core/kinds';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
@@ -45,7 +45,7 @@ async function open({ hash }: Picture): Promise<void> {
 async function add(files: readonly File[]): Promise<void> {
   const jobs = files.map((one) => {
     sending.value.push({ name: one.name, cancel: new AbortController(), state: 'waiting', fault: '' });
-    return { one, job: sending.value.at(-1) as Sending };
+    return { one, job: sure(sending.value.at(-1)) };
   });
   let added = 0;
   const lost: string[] = [];

@@ -17,9 +17,10 @@ import { usePreview } from '../../use-preview';
 import ContrastList from './ContrastList.vue';
 import LookTokens from './LookTokens.vue';
 import PageSearch from '../../workbench/PageSearch.vue';
+import { entriesOf } from '@parlour/core';
 
 type Group = keyof typeof LOOK_GROUPS;
-const GROUPS = Object.entries(LOOK_GROUPS) as [Group, (typeof LOOK_GROUPS)[Group]][];
+const GROUPS = entriesOf(LOOK_GROUPS);
 
 const group = ref<Group>('space');
 const { document: look, run, renewals, setterOf: setterOfLook } = useDocument<LookDocument>(() => keys.look);

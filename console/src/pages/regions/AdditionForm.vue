@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One addition: where it goes and for which pages, beside a page that has it. */
 import { mdiPencilOutline } from '@mdi/js';
-import { counted, isOneOf } from '@parlour/core';
+import { counted, isOneOf, sure } from '@parlour/core';
 import { DOCUMENT_TYPES, isSection, sectionName, type EditRequest } from '@parlour/core/design';
 import { keys, AROUND_TITLES, REGIONS, sectionsIn, type AdditionDocument, type Target } from '@parlour/core/documents';
 import type { Device, Field } from '@parlour/core/fields';
@@ -27,7 +27,7 @@ const { document, renewals, run, setterOf } = useDocument<AdditionDocument>(() =
 
 const TYPE = DOCUMENT_TYPES.addition;
 const fieldOf = (path: string): Field =>
-  (path.startsWith('target.') ? TYPE.groups?.['target']?.(path.slice('target.'.length)) : TYPE.fields[path]) as Field;
+  sure(path.startsWith('target.') ? TYPE.groups?.['target']?.(path.slice('target.'.length)) : TYPE.fields[path]);
 
 const device = ref<Device>('desktop');
 

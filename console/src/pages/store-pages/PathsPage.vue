@@ -12,11 +12,12 @@ import { session } from '../../api';
 import FieldInput from '../../fields/FieldInput.vue';
 import { useDocument } from '../../use-document';
 import PageSearch from '../../workbench/PageSearch.vue';
+import { sure } from '@parlour/core';
 
 const { document, run, setterOf } = useDocument<PathsDocument>(() => keys.paths);
 const kinds = pageKinds().filter((kind) => headField('paths', `patterns.${kind}`) !== null);
 const fieldOf = (kind: PageKind): Field => ({
-  ...(headField('paths', `patterns.${kind}`) as Field),
+  ...sure(headField('paths', `patterns.${kind}`)),
   label: PAGE_KINDS[kind].name,
   help: PAGE_KINDS[kind].subject ? 'With {slug} where the last part of the path goes.' : 'One page, so no {slug}.',
 });

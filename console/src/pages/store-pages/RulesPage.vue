@@ -1,18 +1,18 @@
 <script setup lang="ts">
 /** The rules that give pages of a kind their template, in the order they are tried. */
 import { DOCUMENT_TYPES } from '@parlour/core/design';
-import { keys, type AssignmentsDocument, type Entry } from '@parlour/core/documents';
-import type { EntriesField } from '@parlour/core/fields';
-import { PAGE_KINDS, pageKinds, printRule, RULE_FACTS, type PageKind, type Rule } from '@parlour/core/pages';
+import { keys, ruleEntry, type AssignmentsDocument, type Entry } from '@parlour/core/documents';
+import { PAGE_KINDS, pageKinds, printRule, RULE_FACTS, type PageKind } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
 import EntriesEditor from '../../entries/EntriesEditor.vue';
 import { useDocument } from '../../use-document';
+import { sure } from '@parlour/core';
 
 type Template = AnswerOf<typeof routes.listTemplates>['templates'][number];
-const RULES = DOCUMENT_TYPES.assignments.lists?.['rules'] as EntriesField;
+const RULES = sure(DOCUMENT_TYPES.assignments.lists?.['rules']);
 /** Kinds of a single page need no rules. */
 const KINDS = pageKinds()
   .filter((kind) => PAGE_KINDS[kind].subject !== null)
@@ -34,7 +34,7 @@ const nameOf = (code: unknown): string => fitting.value.find((one) => one.code =
 const told = ({ values }: Entry): { name: string; about: string } => {
   const state = values['off'] === true ? 'switched off' : '';
   return {
-    name: values['when'] ? printRule(values['when'] as Rule) : 'No condition yet',
+    name: values['when'] ? printRule(sure(ruleEntry(values).when)) : 'No condition yet',
     about: [nameOf(values['template']), state].filter(Boolean).join(', '),
   };
 };

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowLeft, mdiArrowRight, mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
 import { movedInOrder } from '@parlour/core/assign';
-import { keys } from '@parlour/core/documents';
+import { isOfType, keys } from '@parlour/core/documents';
 import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
@@ -53,7 +53,7 @@ async function nudge(template: Template, by: -1 | 1): Promise<void> {
   await attempt(async () => {
     const document = keys.assignments(template.pageKind);
     const found = await call(routes.getDocument, { query: { key: document } });
-    const { order: was } = found.document as { order?: readonly string[] };
+    const was = isOfType('assignments', found.document) ? found.document.order : undefined;
     const value = movedInOrder(family, template.code, before);
     await edit([{ type: 'set', document, field: 'order', value, ...(was === undefined ? {} : { was }) }]);
   });

@@ -1,8 +1,9 @@
 /** An addition says for which pages it is: for one, or for those of a kind. */
-import { parsePage, type PageKind } from '../../../pages/page.js';
-import { checkRule, type Rule } from '../../../pages/rule.js';
+import { parsePage } from '../../../pages/page.js';
+import { checkRule } from '../../../pages/rule.js';
 import { eachDocument } from '../check.js';
 import { caught, type Finding } from '../finding.js';
+import { headValue } from '../../../documents/heads.js';
 
 export const additionTarget = eachDocument(function* ({ key, document: { type, head }, paths }) {
   if (type !== 'addition' || paths.length === 0) return;
@@ -14,12 +15,14 @@ export const additionTarget = eachDocument(function* ({ key, document: { type, h
     place: { ...place, field: 'target' },
     remedy,
   });
-  const kind = head['target.pageKind'] as PageKind | undefined;
-  if (head['target.page'] !== undefined) {
-    yield* caught(place, () => parsePage(head['target.page'] as string));
-    if (kind !== undefined || head['target.when'])
+  const kind = headValue(head, 'target.pageKind');
+  const page = headValue(head, 'target.page');
+  const when = headValue(head, 'target.when');
+  if (page !== undefined) {
+    yield* caught(place, () => parsePage(page));
+    if (kind !== undefined || when)
       yield wrong('An addition is for one page or for a kind of pages, not both.', 'Remove one of them.');
   } else if (kind === undefined)
     yield wrong('An addition must say which pages it is for.', 'Name a page, or a page kind with or without a rule.');
-  else if (head['target.when']) yield* caught(place, () => checkRule(head['target.when'] as Rule, kind));
+  else if (when) yield* caught(place, () => checkRule(when, kind));
 });

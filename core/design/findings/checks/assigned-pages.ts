@@ -4,12 +4,13 @@ import { LIMITS } from '../../limits.js';
 import { Problem } from '../../../problem.js';
 import { eachDocument } from '../check.js';
 import { caught } from '../finding.js';
+import { headValue } from '../../../documents/heads.js';
 
 const PAGES = 'pages.';
 
 export const assignedPages = eachDocument(function* ({ key, document: { type, head }, paths }) {
   if (type !== 'assignments' || paths.length === 0) return;
-  const kind = head['pageKind'] as PageKind;
+  const kind = headValue(head, 'pageKind');
   const assigned = Object.keys(head).filter((path) => path.startsWith(PAGES)).length;
   if (assigned > LIMITS.pagesAssigned)
     yield {

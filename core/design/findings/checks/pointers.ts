@@ -1,12 +1,13 @@
 /** What documents want of others by their codes: templates, arrangements, shared sections. */
 import { kindInWords, type PageKind } from '../../../pages/page.js';
-import { aroundInWords, codeOf, keys, type DocumentKey, type PlaceAround } from '../../../documents/document.js';
+import { aroundInWords, codeOf, keys, type DocumentKey } from '../../../documents/document.js';
 import { nameOf } from '../../document-types.js';
 import type { DraftDocument, DraftNode } from '../../draft.js';
 import { kindName, SHARED_SECTION } from '../../../kinds/kind.js';
 import { capitalised } from '../../../words.js';
 import type { Check, Design } from '../check.js';
 import type { Finding, FindingPlace, Lack } from '../finding.js';
+import { headValue, ruleEntry } from '../../../documents/heads.js';
 
 /** One thing that a document wants of another. */
 interface Pointer {
@@ -50,22 +51,23 @@ function pointersOf(document: DraftDocument): readonly Pointer[] {
 }
 
 const AROUND = 'around.';
+const AROUND_KEY = 'around/';
 
 function* pointersIn({ type, head, nodes }: DraftDocument): Generator<Pointer> {
-  const pageKind = head['pageKind'] as PageKind;
+  const pageKind = headValue(head, 'pageKind');
   for (const [path, value] of Object.entries(head)) {
     if (type === 'assignments' && (path === 'standard' || path.startsWith('pages.')))
-      yield { to: keys.template(value as string), at: path, isNode: false, pageKind };
+      yield { to: keys.template(String(value)), at: path, isNode: false, pageKind };
     if (type === 'template' && path.startsWith(AROUND) && value !== 'none')
       yield {
-        to: keys.arrangement(path.slice(AROUND.length) as PlaceAround, value as string),
+        to: `${AROUND_KEY}${path.slice(AROUND.length)}/${String(value)}`,
         at: path,
         isNode: false,
       };
   }
   for (const node of Object.values(nodes)) {
     if (type === 'assignments')
-      yield { to: keys.template(node.values['template'] as string), at: node.id, isNode: true, pageKind };
+      yield { to: keys.template(ruleEntry(node.values).template ?? ''), at: node.id, isNode: true, pageKind };
     const shared = sharedBy(node);
     if (shared !== '') yield { to: keys.shared(shared), at: node.id, isNode: true };
   }
@@ -136,7 +138,7 @@ export function* templateFaults(
     };
     return;
   }
-  const own = template.head['pageKind'] as PageKind;
+  const own = headValue(template.head, 'pageKind');
   if (own !== kind)
     yield {
       ...common,

@@ -1,8 +1,8 @@
 /** Every page is reached: the patterns do not meet, and each content page has a path of its own. */
 import { contentPlaces, patternFaults, takenPaths } from '../../../documents/path-sense.js';
 import { patternsOf, type PathPatterns } from '../../../documents/paths.js';
-import { codeOf, keys, type PathsDocument } from '../../../documents/document.js';
-import { closeDocument, type DraftDocument } from '../../draft.js';
+import { codeOf, keys } from '../../../documents/document.js';
+import { closeAs, type DraftDocument } from '../../draft.js';
 import { isSame } from '../../edits/common.js';
 import type { Check, Looked } from '../check.js';
 
@@ -25,7 +25,7 @@ export const reachedPaths: Check = {
 const isAboutPaths = (key: string): boolean => key === keys.paths || key.startsWith('content/');
 
 const patternsIn = (document: DraftDocument | undefined): PathPatterns =>
-  patternsOf(document && (closeDocument(document) as PathsDocument));
+  patternsOf(document && closeAs('paths', document));
 
 const hasOtherPatterns = (looked: readonly Looked[], patterns: PathPatterns): boolean =>
   looked.some(({ key, before }) => key === keys.paths && !isSame(patternsIn(before), patterns));
