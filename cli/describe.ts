@@ -35,7 +35,7 @@ export function describeDocument(document: Document, about: About): string {
       ...inColumns(own),
       ...Object.entries(document.areas).flatMap(([area, sections]) => [
         `\n${area}`,
-        ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, about)) : ['  (no sections)']),
+        ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, about, document.type !== 'own')) : ['  (no sections)']),
       ]),
     ].join('\n');
   const entries = (parent: string | null, depth: number): string[] =>
@@ -57,12 +57,13 @@ function inColumns(rows: readonly (readonly [name: string, value: string])[], in
   return rows.map(([name, value]) => `${indent}${name.padEnd(width)}  ${value}`);
 }
 
-function describeSection(section: Section, depth: number, about: About): string[] {
+/** @param defaults whether the fields that nothing is said for are told too */
+function describeSection(section: Section, depth: number, about: About, defaults: boolean): string[] {
   const { zone, kinds } = about;
   const kind = kinds.find(section.kind);
   const indent = '  '.repeat(depth);
   const rows = [
-    ...fieldRows(kind?.fields ?? {}, section.values, true, zone),
+    ...fieldRows(kind?.fields ?? {}, section.values, defaults, zone),
     // Of the frame only what was set: its defaults are the same everywhere.
     ...fieldRows(FRAME, section.frame, false, zone).map(([name, text]) => [`frame.${name}`, text] as const),
   ];
@@ -71,7 +72,7 @@ function describeSection(section: Section, depth: number, about: About): string[
     ...inColumns(rows, `${indent}    `),
     ...Object.entries(section.slots ?? {}).flatMap(([slot, inner]) => [
       `${indent}  ${slot}`,
-      ...inner.flatMap((one) => describeSection(one, depth + 2, about)),
+      ...inner.flatMap((one) => describeSection(one, depth + 2, about, defaults)),
     ]),
     ...Object.entries(section.lists ?? {}).flatMap(([list, inner]) => [
       `${indent}  ${list}`,

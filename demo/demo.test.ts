@@ -1,5 +1,6 @@
 import { checkPublish, openDocument } from '@parlour/core/design';
 import {
+  documentsIn,
   RESERVED_SEGMENTS,
   hasSections,
   keys,
@@ -18,7 +19,7 @@ import { harbourPicture, productPicture, studyPicture, toPng } from './windrow/p
 
 const design = windrowDesign(() => 'a'.repeat(64));
 const all: Section[] = [...design.values()].flatMap((document) =>
-  hasSections(document) ? [...sectionsIn(document.areas)] : [],
+  hasSections(document) && document.type !== 'own' ? [...sectionsIn(document.areas)] : [],
 );
 const unique = (values: readonly string[]): boolean => new Set(values).size === values.length;
 
@@ -30,6 +31,20 @@ describe('Windrow Kites', () => {
 
   test('section ids are unique in the whole design', () => {
     expect(unique(all.map((section) => section.id))).toBe(true);
+  });
+
+  test('what pages have of their own is for sections that they show', () => {
+    const owned = [...documentsIn(design, 'own')].flatMap(([, { page, areas }]) =>
+      (areas['main'] ?? []).map(({ id, kind }) => [page, id, kind]),
+    );
+    const assigned = design.get(keys.assignments('content'))?.pages ?? {};
+    const shown = owned.map(([page = '', id]) => {
+      const template = design.get(keys.template(assigned[page] ?? 'content'));
+      const found = [...sectionsIn(template?.areas ?? {})].find((section) => section.id === id);
+      return [page, id, found?.kind];
+    });
+    expect(owned.length).toBeGreaterThan(3);
+    expect(owned).toEqual(shown);
   });
 
   test('every section kind that ships is used at least once', () => {

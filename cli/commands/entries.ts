@@ -10,9 +10,14 @@ export function entryCommands(program: Command): void {
     .description('Put a new entry into a list.')
     .argument('<document>', 'a document such as menu/header-links, or a template’s code')
     .argument('[values...]', 'fields as name=value')
+    .option(
+      '--page <page>',
+      'into the list of this page alone; it begins with copies of the entries that the template has',
+    )
+    .option('--empty', 'with --page: the list begins with nothing in it')
     .addHelpText(
       'after',
-      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/header-links label="Spares" link=collection:C-3\n  $ parlour entry add menu/header-links label="Reels" link=product:K-009 --into m-line/entries`,
+      `${PLACE_HELP}\n\nExamples:\n  $ parlour entry add menu/header-links label="Spares" link=collection:C-3\n  $ parlour entry add menu/header-links label="Reels" link=product:K-009 --into m-line/entries\n  $ parlour entry add questions title="Do you repair kites?" --into questions-accordion/parts --page content:questions`,
     )
     .action((name: string, given: string[], options: PlaceOptions, command: Command) =>
       addNode(contextOf(command), command, name, given, options),

@@ -4,6 +4,7 @@ import { listed, Problem } from '@parlour/core';
 import {
   documentIn,
   isSection,
+  nodeAt,
   nodeField,
   nodeIn,
   openDocument,
@@ -11,7 +12,9 @@ import {
   type DraftDocument,
   type EditRequest,
   type PlaceRequest,
+  type SetRequest,
 } from '@parlour/core/design';
+import { keys } from '@parlour/core/documents';
 import { kindName } from '@parlour/core/kinds';
 import { routes } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
@@ -24,15 +27,20 @@ const MORE_EXAMPLES = [
   '$ parlour section set product p-wind text "Any wind" --bind attribute.wind',
   '$ parlour section set home h-poster frame.from 2027-03-01T08:00',
   '$ parlour section set home h-poster text --default',
+  '$ parlour section set product p-wind text "<p>For a storm</p>" --page product:K-004',
 ];
 
 export interface PlaceOptions {
+  readonly page?: string;
+  readonly empty?: boolean;
   readonly area?: string;
   readonly into?: string;
   readonly before?: string;
 }
 
 export interface ValueOptions {
+  /** The page that the value is for, and no other. */
+  readonly page?: string;
   readonly default?: boolean;
   readonly bind?: string;
   readonly device?: string;
@@ -65,7 +73,11 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
       what === 'entry' ? 'a field such as label or link' : 'a field such as title, or of the frame such as frame.tone',
     )
     .argument('[value]', 'the new value; “-” reads it from standard input')
-    .option('--default', 'go back to the field’s default')
+    .option(
+      '--page <page>',
+      `for this page alone, such as product:K-014${what === 'entry' ? ': an entry of its own list' : ''}`,
+    )
+    .option('--default', 'go back to the field’s default; with --page to what the template has')
     .option(
       '--bind <name>',
       'take the value from the page itself: title, brand, picture, attribute.NAME; VALUE is the fallback',
@@ -88,7 +100,7 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
         if (value === undefined && !options.default && !options.bind)
           command.error('Give a value, or --default, or --bind.', { exitCode: WRONG_USE });
         const context = contextOf(command);
-        const key = documentKey(name);
+        const key = keyFor(what, name, options);
         const path = `${/^(values|frame)\./.test(field) ? field : `values.${field}`}${suffixOf(options)}`;
         const document = await openedDocument(context, key);
         const request = await setRequest(
@@ -100,11 +112,13 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
           value === undefined ? undefined : context.textFrom(value),
           options,
         );
-        context.done(await context.edit([request]), DRAFT);
+        context.done(await context.edit([await forPage(context, request, what, options)]), DRAFT);
       },
     );
 
-  placed(group.command('move'), what)
+  const moving = placed(group.command('move'), what);
+  if (what === 'entry') moving.option('--page <page>', OF_PAGE);
+  moving
     .description(`Move ${what === 'entry' ? 'an entry' : 'a section'}, with everything inside it.`)
     .argument('<document>', 'a template’s code, or a document')
     .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry')
@@ -114,13 +128,14 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
     )
     .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
-      const document = documentKey(name);
+      const document = keyFor(what, name, options);
       const id = await idOf(context, what, document, node);
       context.done(await context.edit([{ type: 'move', document, node: id, ...placeFrom(options) }]), DRAFT);
     });
 
-  group
-    .command('remove')
+  const removing = group.command('remove');
+  if (what === 'entry') removing.option('--page <page>', OF_PAGE);
+  removing
     .description(`Remove ${what === 'entry' ? 'an entry' : 'a section'}, with everything inside it.`)
     .argument('<document>', 'a template’s code, or a document')
     .argument('<id>', what === 'section' ? SECTION_ID : 'the id of the entry')
@@ -128,12 +143,41 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
       'after',
       `\nExample:\n  $ parlour ${what} remove ${what === 'entry' ? 'menu/header-links m-about' : 'home h-dunes'}\n\n${UNDO}`,
     )
-    .action(async (name: string, node: string, _options: object, command: Command) => {
+    .action(async (name: string, node: string, options: Pick<ValueOptions, 'page'>, command: Command) => {
       const context = contextOf(command);
-      const document = documentKey(name);
+      const document = keyFor(what, name, options);
       const id = await idOf(context, what, document, node);
       context.done(await context.edit([{ type: 'remove', document, node: id }]), UNDO);
     });
+}
+
+const OF_PAGE = 'an entry of the list that this page has of its own, such as content:quay';
+
+/** The document that is meant: for entries of a page's own list, what the page has of its own. */
+const keyFor = (what: 'section' | 'entry', name: string, { page }: Pick<ValueOptions, 'page'>): string =>
+  page !== undefined && what === 'entry' ? keys.own(page) : documentKey(name);
+
+/** The request to set a value of a section for one page alone. */
+async function forPage(
+  context: Context,
+  request: SetRequest,
+  what: 'section' | 'entry',
+  { page }: ValueOptions,
+): Promise<EditRequest> {
+  const { node, document, field, value } = request;
+  if (page === undefined || what === 'entry' || node === undefined) return request;
+  const own = nodeAt(await openedDocument(context, keys.own(page)), node);
+  const { part, key } = splitField(field);
+  const was = (part === 'frame' ? own?.frame : own?.values)?.[key];
+  return {
+    type: 'own',
+    page,
+    document,
+    node,
+    field,
+    ...(value === undefined ? {} : { value }),
+    ...(was === undefined ? {} : { was }),
+  };
 }
 
 /**
@@ -190,21 +234,44 @@ export async function addNode(
     );
   }
   const { frame, values } = parts;
+  const { page } = options;
+  const begun = page === undefined ? [] : await ownListBegun(context, page, key, { in: place.in, at }, options);
   const answer = await context.edit([
+    ...begun,
     {
       type: 'insert',
-      document: key,
+      document: page === undefined ? key : keys.own(page),
       place: kind ? place : { ...place, ...(place.in || options.before ? {} : { at }) },
       values,
       ...(kind ? { kind, frame } : {}),
     },
   ]);
-  const made = answer.edits[0]?.type === 'insert' ? answer.edits[0].nodes[0]?.id : '';
+  const last = answer.edits.at(-1);
+  const made = last?.type === 'insert' ? last.nodes[0]?.id : '';
   const noun = kind ? 'section' : 'entry';
+  const of = page === undefined ? '' : ` --page ${page}`;
   context.done(
     { ...answer, section: made } as typeof answer,
-    `Its id is ${made}. Next: parlour ${noun} set ${name} ${made} FIELD VALUE`,
+    `Its id is ${made}. Next: parlour ${noun} set ${name} ${made} FIELD VALUE${of}`,
   );
+}
+
+/** The request that makes a list a page's own, if it is not yet. */
+async function ownListBegun(
+  context: Context,
+  page: string,
+  document: string,
+  { in: node, at: list }: { readonly in: string | undefined; readonly at: string },
+  { empty = false }: PlaceOptions,
+): Promise<EditRequest[]> {
+  if (node === undefined)
+    throw new Problem('bad-input', 'A page can have the list of a section of its own; this names none.', {
+      place: '--into',
+      remedy: 'Write it as SECTION/LIST, such as --into c-gallery/pictures.',
+    });
+  const { head } = await openedDocument(context, keys.own(page));
+  if (head[`whole.${node}.${list}`] === true) return [];
+  return [{ type: 'own-list', page, document, node, list, ...(empty && { empty }) }];
 }
 
 export async function setRequest(
@@ -214,8 +281,8 @@ export async function setRequest(
   id: string,
   path: string,
   value: string | undefined,
-  { default: reset, bind }: ValueOptions,
-): Promise<EditRequest> {
+  { default: reset, bind }: Pick<ValueOptions, 'default' | 'bind'>,
+): Promise<SetRequest> {
   const node = nodeIn(document, id);
   const field = nodeField(document, node, path, await context.kinds());
   const { part, key: valueKey } = splitField(path);

@@ -9,6 +9,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
 import { readPageKind, wholeNumber } from '../values.js';
+import { UNDO } from './nodes.js';
 
 interface ListOptions {
   readonly pageKind?: PageKind;
@@ -77,6 +78,65 @@ export function pageCommands(program: Command): void {
           `${why.sentences.join('\n')}\n\nTo change it:\n${table(['', ''], changes).split('\n').slice(1).join('\n')}`,
       );
     });
+
+  pages
+    .command('own')
+    .description('Show what a page has of its own: values and lists that no other page has.')
+    .argument('<page>', 'a page such as product:K-001 or home')
+    .addHelpText(
+      'after',
+      '\nExample:\n  $ parlour page own content:questions\n\nGive a page something with --page, as in: parlour section set product p-wind text "<p>For a storm</p>" --page product:K-004',
+    )
+    .action(async (page: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { own } = await call(routes.why, { params: { page } });
+      print(own, () =>
+        own.length === 0
+          ? `${page} has nothing of its own; it shows what its template has.`
+          : `${table(
+              ['Section', 'What it is', 'Of its own', 'Shown'],
+              own.map(({ section, name, fields, isShown }) => [
+                section,
+                name,
+                fields.map((field) => field.replace(/^values\./, '')).join(', '),
+                isShown ? 'yes' : 'no, the section is not on the page',
+              ]),
+            )}\n\nTake something back with: parlour page reset ${page} SECTION`,
+      );
+    });
+
+  pages
+    .command('reset')
+    .description('Take back what a page has of its own: it shows what its template has again.')
+    .argument('<page>', 'a page such as product:K-001 or home')
+    .argument('[section]', 'only in this section, by its id')
+    .argument('[field]', 'only this field or list of it, such as text or pictures')
+    .addHelpText(
+      'after',
+      `\nExamples:\n  $ parlour page reset content:pictures\n  $ parlour page reset content:pictures pictures-gallery pictures\n\n${UNDO}`,
+    )
+    .action(
+      async (
+        page: string,
+        section: string | undefined,
+        field: string | undefined,
+        _options: object,
+        command: Command,
+      ) => {
+        const context = contextOf(command);
+        const { own } = await context.call(routes.why, { params: { page } });
+        const lists = own.find((one) => one.section === section)?.fields ?? [];
+        const path =
+          field === undefined || lists.includes(field) || /^(values|frame)\./.test(field) ? field : `values.${field}`;
+        const request = {
+          type: 'own-reset' as const,
+          page,
+          ...(section === undefined ? {} : { node: section }),
+          ...(path === undefined ? {} : { field: path }),
+        };
+        context.done(await context.edit([request]), UNDO);
+      },
+    );
 
   program
     .command('assign')

@@ -82,6 +82,15 @@ export const why = closed({
   additions: array(
     closed({ document: string().required(), name: string().required(), place: string().required() }),
   ).required(),
+  own: array(
+    closed({
+      section: string().required(),
+      name: string().required(),
+      fields: array(string().required()).required(),
+      isShown: boolean().required(),
+      sentence: string().required(),
+    }),
+  ).required(),
   overrides: array(
     closed({ setting: string().required(), value: typed<unknown>({}), elsewhere: typed<unknown>({}) }),
   ).required(),
@@ -213,6 +222,8 @@ export const pageParts = closed({
     }),
   ).required(),
   additions: array(string().required()).required(),
+  /** The key of what the page has of its own, whether there is such a document yet or not. */
+  own: string().required(),
   /** All of these, the shared sections that they show, and the look, in the form that edits work on. */
   documents: array(closed({ key: string().required(), document: typed<DraftDocument>({ type: 'object' }) })).required(),
   /** The number of the last change that is in them. */

@@ -12,7 +12,8 @@ import { kindName, SHARED_SECTION } from '../kinds/kind.js';
 import { Problem } from '../problem.js';
 import type { PlanParts } from '../plan/plan.js';
 import type { DesignState } from '../documents/state.js';
-import { regionsOf, type Why } from './why.js';
+import { regionsOf } from './regions.js';
+import type { Why } from './why.js';
 
 export interface PageParts {
   /** Null if no template is assigned to the page. */

@@ -11,7 +11,8 @@ import {
 import { DEVICES, type Device, type Field, type Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
 import { PLAIN, type Telling } from '../fields/telling.js';
-import { isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
+import { decidingKey, isBound, resolveValue, splitKey, type Origin, type Reading } from '../fields/value.js';
+import { layValues } from './own.js';
 import { FRAME } from '../kinds/frame.js';
 import { Problem } from '../problem.js';
 import type { KindDescriptions } from '../kinds/kind.js';
@@ -27,7 +28,7 @@ export interface WhyField {
   readonly field: string;
   readonly label: string;
   readonly value: unknown;
-  readonly origin: Origin | 'look';
+  readonly origin: Origin | 'look' | 'page';
   readonly sentence: string;
 }
 
@@ -66,33 +67,41 @@ export const lookOf = ({ template }: Why, state: DesignState): LookSources => ({
   template: template ? state.get(keys.template(template.template)) : undefined,
 });
 
-/** Every field of a section, on each device where it may differ. */
+/**
+ * Every field of a section, on each device where it may differ.
+ * @param own what the page has of its own in the section
+ */
 export function whySection(
   section: Section,
   kinds: KindDescriptions,
   reading: Reading,
   look: LookSources = {},
   telling: Telling = PLAIN,
+  own?: Pick<Section, 'values' | 'frame'>,
 ): WhyField[] {
-  const part = (fields: Fields, own: Values, prefix: string): WhyField[] =>
-    Object.entries(fields).flatMap(([name, field]) =>
+  const part = (fields: Fields, stored: Values, mine: Values, prefix: string): WhyField[] => {
+    const laid = layValues(stored, mine);
+    return Object.entries(fields).flatMap(([name, field]) =>
       field.type === 'entries'
         ? []
-        : devicesOf(name, own).map((device) => {
-            const found = originOf(field, name, own, device, reading, look);
-            const where = differs(name, own) ? ` on a ${device}` : '';
+        : devicesOf(name, laid).map((device) => {
+            const decides = decidingKey(name, laid, device, reading.language);
+            const isOwn = decides !== null && Object.hasOwn(mine, decides);
+            const found = originOf(field, name, laid, device, reading, look);
+            const where = differs(name, laid) ? ` on a ${device}` : '';
             return {
               field: `${prefix}.${name}${device === 'desktop' ? '' : `@${device}`}`,
               label: field.label,
               value: found.value,
-              origin: found.origin,
-              sentence: `${field.label}${where} is ${inWords(field, found.value, telling)}: ${found.because}.`,
+              origin: isOwn ? 'page' : found.origin,
+              sentence: `${field.label}${where} is ${inWords(field, found.value, telling)}: ${isOwn ? 'set for this page alone' : found.because}.`,
             };
           }),
     );
+  };
   return [
-    ...part(kinds.find(section.kind)?.fields ?? {}, section.values, 'values'),
-    ...part(FRAME, section.frame, 'frame'),
+    ...part(kinds.find(section.kind)?.fields ?? {}, section.values, own?.values ?? {}, 'values'),
+    ...part(FRAME, section.frame, own?.frame ?? {}, 'frame'),
   ];
 }
 

@@ -2,12 +2,10 @@
 import {
   aroundInWords,
   keys,
-  PLACES_AROUND,
   sectionsIn,
   type AssignmentsDocument,
   type DocumentKey,
   type NodeId,
-  type PlaceAround,
   type Section,
   type Target,
   type TemplateDocument,
@@ -30,6 +28,8 @@ import {
 } from './assigned.js';
 import type { DesignState } from '../documents/state.js';
 import { regionInWords } from './added.js';
+import { regionsOf, type WhyRegion } from './regions.js';
+import { ownOnPage, type OwnOnPage } from './own-on-page.js';
 import { kindInWords, parsePage } from '../pages/page.js';
 import type { Rule, Scalar, SubjectFacts } from '../pages/rule.js';
 import { printRule } from '../pages/rule-text.js';
@@ -53,15 +53,6 @@ export interface TriedRule {
   readonly because: string;
 }
 
-/** Which arrangement of a region the page has. */
-export interface WhyRegion {
-  readonly region: PlaceAround;
-  /** Null where the template leaves the region out. */
-  readonly document: DocumentKey | null;
-  readonly name: string;
-  readonly reason: 'standard' | 'template';
-}
-
 /** Everything that decides what a page shows, as data and in sentences. */
 export interface Why {
   readonly page: string;
@@ -73,6 +64,8 @@ export interface Why {
   readonly tried: readonly TriedRule[];
   readonly regions: readonly WhyRegion[];
   readonly additions: readonly { readonly document: DocumentKey; readonly name: string; readonly place: string }[];
+  /** What it has of its own, section by section. */
+  readonly own: readonly OwnOnPage[];
   readonly overrides: readonly { readonly setting: string; readonly value: unknown; readonly elsewhere: unknown }[];
   readonly sentences: readonly string[];
   /** What to do to change each part, as commands. */
@@ -92,6 +85,16 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kin
   const additions = [...additionsFor(page, state, setting)].flatMap(([place, list]) =>
     list.map(({ key, document }) => ({ document: key, name: document.name, place, target: document.target })),
   );
+  const own = ownOnPage(
+    page.code,
+    {
+      template: assigned && keys.template(assigned.template),
+      regions,
+      additions: additions.map(({ document }) => document),
+    },
+    state,
+    kinds,
+  );
   const overrides = overridesOf(template, state.get(keys.look));
   const kindTitle = kindInWords(kind);
   return {
@@ -103,6 +106,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kin
     tried,
     regions,
     additions: additions.map(({ target: _target, ...rest }) => rest),
+    own,
     overrides,
     sentences: [
       `${page.title} (${page.code}) is at ${page.path}.`,
@@ -118,6 +122,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kin
       ...(additions.length >= MOST_ADDITIONS
         ? [`A page takes at most ${MOST_ADDITIONS} additions; any further ones are left out.`]
         : []),
+      ...own.map(({ sentence }) => sentence),
       ...overrides.map(
         ({ setting: name, value, elsewhere }) =>
           `${LOOK_FIELDS[name]?.label ?? name} is ${inWords(LOOK_FIELDS[name], value)} on pages of this template; elsewhere it is ${inWords(LOOK_FIELDS[name], elsewhere)}.`,
@@ -128,6 +133,7 @@ export function why(page: WhyPage, state: DesignState, setting: RuleSetting, kin
       assigned,
       regions,
       additions.map(({ document }) => document),
+      own,
     ),
   };
 }
@@ -180,19 +186,6 @@ function actually(fact: string, facts: SubjectFacts, decimals: number): string {
   if (values.length === 0) return `it has no ${fact}`;
   const written = (value: Scalar): string => (fact === 'price' ? String(Number(value) / 10 ** decimals) : shown(value));
   return `its ${fact} is ${listed(values.map(written))}`;
-}
-
-/** The arrangement of each region that a page of a template has. */
-export function regionsOf(template: TemplateDocument | undefined, state: DesignState): WhyRegion[] {
-  return PLACES_AROUND.flatMap((region): WhyRegion[] => {
-    const chosen = template?.around?.[region];
-    // Nothing in a side area is shared by accident: it has an arrangement only where the template chooses one.
-    if (region === 'side' && (chosen === undefined || (template?.layout.side ?? 'none') === 'none')) return [];
-    if (chosen === 'none') return [{ region, document: null, name: 'none', reason: 'template' }];
-    const document = keys.arrangement(region, chosen);
-    const found = state.get(document);
-    return found ? [{ region, document, name: found.name, reason: chosen ? 'template' : 'standard' }] : [];
-  });
 }
 
 function overridesOf(template: TemplateDocument | undefined, look: LookDocument | undefined): Why['overrides'] {
@@ -305,6 +298,7 @@ function changes(
   assigned: Assigned | null,
   regions: readonly WhyRegion[],
   additions: readonly DocumentKey[],
+  own: readonly OwnOnPage[],
 ): Why['change'] {
   const { kind, code } = parsePage(page.code);
   return [
@@ -320,5 +314,6 @@ function changes(
       document ? [{ what: `the ${aroundInWords(region)}`, command: `parlour document show ${document}` }] : [],
     ),
     ...additions.map((document) => ({ what: 'what is added', command: `parlour document show ${document}` })),
+    ...(own.length > 0 ? [{ what: 'what it has of its own', command: `parlour page own ${page.code}` }] : []),
   ];
 }

@@ -6,7 +6,7 @@ import { pagesIn, PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import type { KindDescriptions } from '../kinds/kind.js';
-import { capitalised } from '../words.js';
+import { capitalised, listed } from '../words.js';
 import { DOCUMENT_TYPES, headField, impliedDocument, nameOf } from './document-types.js';
 import { codeOf, type DocumentKey, type NodeId } from '../documents/document.js';
 import { childrenOf, nodeAt, samePlace, type Draft, type DraftDocument, type DraftNode } from './draft.js';
@@ -112,7 +112,7 @@ function nodeChanges(
     node.place.in === null || nodeAt(other, node.place.in) !== undefined || nodeAt(own, node.place.in) === undefined;
   for (const node of Object.values(before.nodes))
     if (!nodeAt(after, node.id) && isRoot(node, after, before))
-      add('removed', node, `${sectionName(node, kinds)} is removed.`);
+      add('removed', node, `${sectionName(node, kinds)} is ${isOwnPart(node, before) ? 'as on other pages again' : 'removed'}.`);
   const wasAt = sequencesOf(before);
   for (const [place, siblings] of sequencesOf(after)) {
     const ids = siblings.map(({ id }) => id);
@@ -126,7 +126,7 @@ function nodeChanges(
       const where = next ? `above ${sectionName(next, kinds)}` : `to the end of ${node.place.at}`;
       if (!was) {
         if (isRoot(node, before, after))
-          add('added', node, `${sectionName(node, kinds)} is new${next ? `, ${where}` : ''}.`);
+          add('added', node, newSentence(node, after, kinds, next ? `, ${where}` : ''));
         return;
       }
       if (moved.has(node.id) || !samePlace(was.place, node.place))
@@ -139,6 +139,17 @@ function nodeChanges(
     });
   }
   return changes;
+}
+
+/** What a page has of its own in a section is no section of it. */
+const isOwnPart = ({ place }: DraftNode, { type }: DraftDocument): boolean => type === 'own' && place.in === null;
+
+function newSentence(node: DraftNode, document: DraftDocument, kinds: KindDescriptions, where: string): string {
+  if (!isOwnPart(node, document)) return `${sectionName(node, kinds)} is new${where}.`;
+  const fields: Fields = { ...FRAME, ...fieldsOfNode(document, node, kinds) };
+  const names = new Set(Object.keys({ ...node.frame, ...node.values }).map((key) => splitKey(key).name));
+  const labels = [...names].map((name) => fields[name]?.label ?? name);
+  return `${sectionName({ ...node, values: {} }, kinds)} has ${labels.length ? listed(labels) : 'a list'} of its own.`;
 }
 
 function valueSentence(
@@ -202,7 +213,8 @@ function isChosen(edit: Edit, chosen: ReadonlySet<string>, after: DraftDocument 
     case 'put':
       return chosen.has(`${key} added`) || chosen.has(`${key} removed`);
     case 'set':
-      return chosen.has(edit.node === undefined ? `${key} ${edit.field}` : `${key} ${edit.node} ${edit.field}`);
+      if (edit.node !== undefined) return chosen.has(`${key} ${edit.node} ${edit.field}`);
+      return chosen.has(`${key} ${edit.field}`) || ofChosenList(edit.field, key, chosen);
     case 'upgrade':
       return chosen.has(`${key} ${edit.node} kind`);
     case 'move':
@@ -214,10 +226,23 @@ function isChosen(edit: Edit, chosen: ReadonlySet<string>, after: DraftDocument 
         (node) =>
           chosen.has(`${key} ${node.id} added`) ||
           intoChosen(node.id, key, chosen, after) ||
+          holdsChosenList(node, key, chosen) ||
           holdsChosen(node.id, key, chosen, after),
       );
   }
 }
+
+/** A list that is a page’s own is chosen with what is in it, and with the section it is of. */
+const holdsChosenList = ({ id, place }: DraftNode, key: DocumentKey, chosen: ReadonlySet<string>): boolean =>
+  key.startsWith('own/') &&
+  (chosen.has(`${key} whole.${place.in ?? ''}.${place.at}`) ||
+    (place.in === null && [...chosen].some((one) => one.startsWith(`${key} whole.${id}.`))));
+
+/** A list that is a page’s own goes with what the page has of its own in the section. */
+const ofChosenList = (field: string, key: DocumentKey, chosen: ReadonlySet<string>): boolean => {
+  const [, section] = /^whole\.(.+)\.[^.]+$/.exec(field) ?? [];
+  return section !== undefined && [`${section} added`, `${section} removed`].some((id) => chosen.has(`${key} ${id}`));
+};
 
 /** Whether a node stands, in the end, inside something new that was chosen. */
 function intoChosen(

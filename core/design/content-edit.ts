@@ -9,7 +9,7 @@ import type { Edit } from './edits/edit.js';
 
 const WORDS = new Set(['text', 'prose', 'picture', 'link', 'words', 'date-time']);
 /** Documents that are content as a whole. */
-const CONTENT = new Set<string | null>(['content', 'menu']);
+const CONTENT = new Set<string | null>(['content', 'menu', 'own']);
 
 /**
  * Checks exact edits, whatever they come from: something asked for, undone, or done again.

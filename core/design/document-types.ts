@@ -99,6 +99,11 @@ const LAYOUT: Fields = {
   boxed: toggle('Boxed', 'Shows the content as a sheet on the background.'),
 };
 
+/** A field or list of a section, as `SECTION.FIELD`. */
+const SECTION_PART = new RegExp(`^${DOCUMENT_CODE}\\.[a-z][A-Za-z0-9]*$`);
+const EACH = toggle('Each page has its own', 'What the template has there is an example.');
+const WHOLE = toggle('List of its own', 'The page has this list of its own, also where it is empty.');
+
 const ASSIGNED = reference('Template', 'The template a page uses.', 'template');
 const PAGE = new RegExp(`^(${pageKinds().join('|')})(:${DOCUMENT_CODE})?$`);
 
@@ -149,10 +154,16 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
             )
           : null,
       look: fieldIn(LOOK_FIELDS),
+      each: (path) => (SECTION_PART.test(path) ? EACH : null),
     },
     // A document that was never checked may be of no known kind.
     areas: ({ pageKind }) => (isPageKind(pageKind) ? PAGE_KINDS[pageKind].areas : oneArea()),
     says(path, value, head, { nameOf }) {
+      if (path.startsWith('each.')) {
+        const [section = '', name = ''] = path.slice('each.'.length).split(/\.(?=[^.]*$)/);
+        const whose = value === true ? 'is each page’s own' : 'is the same on all pages';
+        return `“${name}” of section ${section} in the template “${String(head['name'])}” ${whose}.`;
+      }
       if (!path.startsWith('around.')) return null;
       const place = path.slice('around.'.length);
       const called = aroundInWords(place);
@@ -320,6 +331,20 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
       const code = path.slice('pages.'.length);
       const page = isPageKind(code) ? capitalised(pageInWords(code, about)) : pageInWords(code, about);
       return name ? `${page} has the template ${name}.` : `${page} follows the rules and the standard again.`;
+    },
+  },
+  own: {
+    key: new RegExp(`^own/(?:${pageKinds().join('|')})(?:/${DOCUMENT_CODE})?$`),
+    called: ({ page }) => `what the page ${String(page)} has of its own`,
+    fixed: ['page'],
+    fields: {},
+    groups: { whole: (path) => (SECTION_PART.test(path) ? WHOLE : null) },
+    areas: oneArea,
+    implied: (key) => ({ page: key.slice('own/'.length).replace('/', ':') }),
+    says(path, value, { page }) {
+      if (!path.startsWith('whole.')) return null;
+      const [section = '', list = ''] = path.slice('whole.'.length).split(/\.(?=[^.]*$)/);
+      return `The page ${String(page)} has the list “${list}” of section ${section} ${value === undefined ? 'as other pages have it again' : 'of its own'}.`;
     },
   },
   paths: {

@@ -29,6 +29,7 @@ export type { AssignRequest } from './requests/assign.js';
 export type { DiscardRequest } from './requests/discard.js';
 export type { CopyRequest, InsertRequest, MoveRequest, RemoveRequest } from './requests/nodes.js';
 export type { SetRequest } from './requests/set.js';
+export type { OwnListRequest, OwnRequest, OwnResetRequest } from './requests/own.js';
 export type { TokensRequest } from './requests/tokens.js';
 export type { UnshareRequest, ShareRequest } from './requests/share.js';
 export { menuUsers, usersOf } from './requests/discard.js';

@@ -1,6 +1,6 @@
 /** What of a published state shoppers see now: content pages can be held back, come at a time, or be for some alone. */
 import { type WholeState, stateOf } from '../documents/state.js';
-import type { ContentDocument, DocumentKey } from '../documents/document.js';
+import { codeOf, keys, type ContentDocument, type Document, type DocumentKey } from '../documents/document.js';
 
 type State = WholeState;
 
@@ -29,12 +29,22 @@ export function visibleState(whole: State, now: string): VisibleState {
     hidden.add(key);
     if (visible !== 'nobody' && (until === null || from < until)) until = from;
   }
-  const signedIn = hidden.size ? stateOf([...whole].filter(([key]) => !hidden.has(key))) : whole;
+  const gone = withOwn(hidden);
+  const signedIn = hidden.size ? stateOf([...whole].filter(([key]) => !gone.has(key))) : whole;
+  const unread = withOwn(stubs.keys());
   const state = stubs.size
-    ? stateOf([...signedIn].map(([key, document]) => [key, stubs.get(key) ?? document]))
+    ? stateOf([...signedIn].flatMap(([key, document]) => seen(key, stubs.get(key) ?? document, unread)))
     : signedIn;
   return { state, signedIn, until };
 }
+
+/** Pages, and what they have of their own. */
+const withOwn = (pages: Iterable<DocumentKey>): Set<DocumentKey> =>
+  new Set([...pages].flatMap((key) => [key, keys.own(`content:${codeOf(key)}`)]));
+
+/** A document that everybody sees: of a page that is for some alone its stub, and nothing that it has of its own. */
+const seen = (key: DocumentKey, document: Document, unread: ReadonlySet<DocumentKey>): [DocumentKey, Document][] =>
+  document.type === 'own' && unread.has(key) ? [] : [[key, document]];
 
 /** What menus and lists need to lead to a page that is for signed-in shoppers; and its titles in further languages. */
 const KNOWN_TO_ALL = new Set(['visible', 'parent', 'parentLinked', 'labels', 'date']);

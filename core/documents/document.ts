@@ -90,6 +90,8 @@ export interface TemplateDocument {
   readonly around?: Readonly<Partial<Record<PlaceAround, string>>>;
   /** Settings of the look that are different on its pages. */
   readonly look?: Values;
+  /** Fields and lists of its sections that each page has of its own, as `SECTION.FIELD`; what it has itself is an example. */
+  readonly each?: Readonly<Record<string, true>>;
   readonly areas: Areas;
 }
 
@@ -195,6 +197,19 @@ export interface PathsDocument {
   readonly redirects?: Readonly<Record<string, string>>;
 }
 
+/**
+ * What one page has of its own: values and lists that lie over those of the sections it shows. A section here has the
+ * id and kind of the one it is for, and no more values than are the page's own.
+ */
+export interface OwnDocument {
+  readonly format: number;
+  readonly type: 'own';
+  readonly page: PageCode;
+  /** Lists that are the page's own as a whole, even if they are empty, as `SECTION.LIST`. */
+  readonly whole?: Readonly<Record<string, true>>;
+  readonly areas: Areas;
+}
+
 /** The words of a storefront in one language, as far as the store has its own. */
 export interface WordsDocument {
   readonly format: number;
@@ -206,7 +221,12 @@ export interface WordsDocument {
 }
 
 /** A document that has sections. */
-export type SectionedDocument = TemplateDocument | ArrangementDocument | SharedDocument | AdditionDocument;
+export type SectionedDocument =
+  | TemplateDocument
+  | ArrangementDocument
+  | SharedDocument
+  | AdditionDocument
+  | OwnDocument;
 /** Any document as it is published. */
 export type Document =
   | SectionedDocument
@@ -233,6 +253,7 @@ export const keys = {
   content: (code: string): `content/${string}` => `content/${code}`,
   words: (language: string): `words/${string}` => `words/${language}`,
   assignments: (kind: PageKind): `assignments/${string}` => `assignments/${kind}`,
+  own: (page: PageCode): `own/${string}` => `own/${page.replace(':', '/')}`,
 } as const;
 
 /** The document that is stored under a key of this type; any, if the type does not say. */
@@ -256,10 +277,15 @@ export type DocumentOf<K extends DocumentKey> = K extends 'look'
                   ? WordsDocument
                   : K extends `assignments/${string}`
                     ? AssignmentsDocument
-                    : Document;
+                    : K extends `own/${string}`
+                      ? OwnDocument
+                      : Document;
 
 /** The code a key ends with: `home` of `template/home`. */
 export const codeOf = (key: DocumentKey): string => key.slice(key.lastIndexOf('/') + 1);
+
+/** The page that a document of own values is for: `product:K-1` of `own/product/K-1`. */
+export const pageOfOwn = (key: `own/${string}`): PageCode => key.slice('own/'.length).replace('/', ':');
 
 /** The code of the template a key names, or null if it names something else. */
 export const templateCodeOf = (key: DocumentKey): string | null =>

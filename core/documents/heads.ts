@@ -30,7 +30,7 @@ type Fixed = 'pageKind' | 'region';
 
 /** The values of an entry of the list `rules` of assignments, with their types; see the fields of the type. */
 export const ruleEntry = (values: Values): RuleEntry =>
-  // Edits let no other values in, and `checkDocument` no other document.
+  // Edits let no other values in, and the checks of what goes live no other document.
   values;
 
 /**
@@ -41,5 +41,5 @@ export const headValue = <P extends keyof HeadValues>(
   head: Values,
   path: P,
 ): HeadValues[P] | (P extends Fixed ? never : undefined) =>
-  // Edits let no other value in, and `checkDocument` no other document.
+  // Edits let no other value in, and the checks of what goes live no other document.
   head[path] as HeadValues[P];

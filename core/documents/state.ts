@@ -9,7 +9,7 @@ export interface DesignState {
 }
 
 /** What the keys of a type of document begin with. */
-export type KeyStart = 'template' | 'around' | 'shared' | 'addition' | 'menu' | 'content' | 'words' | 'assignments';
+export type KeyStart = 'template' | 'around' | 'shared' | 'addition' | 'menu' | 'content' | 'words' | 'assignments' | 'own';
 
 /** All documents of one type, with their keys. @example documentsIn(state, 'menu') */
 export function* documentsIn<S extends KeyStart>(
@@ -30,7 +30,7 @@ export const isKeyOf = <S extends KeyStart>(key: DocumentKey, start: S): key is 
 /** A state of which every document is at hand. */
 export type WholeState = DesignState & ReadonlyMap<DocumentKey, Document>;
 
-/** A state of these documents. What is stored under a key is of its type: `checkDocument` lets nothing else in. */
+/** A state of these documents. What is stored under a key is of its type: edits and the checks of what goes live let nothing else in. */
 export const stateOf = (documents: Iterable<readonly [DocumentKey, Document]>): WholeState =>
   // A map cannot say that the type of a key tells that of its value.
   new Map(documents) as ReadonlyMap<DocumentKey, Document> as WholeState;

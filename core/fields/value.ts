@@ -101,6 +101,27 @@ function checkBound(field: Field, key: string, bound: Bound): void {
   if (bound.fallback !== undefined) checkValue(field, bound.fallback, `${key}.fallback`);
 }
 
+/** A field's value where there is nothing in it; undefined for fields that always say something, such as a number. */
+export function emptyValue({ type, required }: Field): unknown {
+  if (required) return undefined;
+  switch (type) {
+    case 'text':
+    case 'prose':
+    case 'code':
+    case 'reference':
+    case 'date-time':
+      return '';
+    case 'picture':
+    case 'link':
+      return null;
+    case 'words':
+    case 'entries':
+      return [];
+    default:
+      return undefined;
+  }
+}
+
 /** Whether a field counts beside these values. @param values of all fields, with their defaults */
 export const countsNow = ({ counts }: Field, values: Readonly<Record<string, unknown>>): boolean =>
   !counts || counts.is.includes(String(values[counts.where]));
@@ -149,16 +170,21 @@ const inForm = (field: Field, value: unknown): unknown =>
   field.type === 'prose' && typeof value === 'string' ? asProse(value) : value;
 
 function stored(name: string, own: Values, device: Device, language: string | undefined): ResolvedValue | null {
+  const key = decidingKey(name, own, device, language);
+  if (key === null) return null;
+  const { device: forDevice, language: inLanguage } = splitKey(key);
+  return { value: own[key], origin: forDevice ? 'device' : inLanguage === undefined ? 'own' : 'language' };
+}
+
+/** The key among some values that decides about a field on a device; null if none does. */
+export function decidingKey(name: string, own: Values, device: Device, language?: string): string | null {
   // Inherits downwards: a phone shows what is set for it, else for tablets, else for all.
   for (let i = DEVICES.indexOf(device); i > 0; i--) {
-    const key = `${name}@${DEVICES[i] as string}`;
-    if (Object.hasOwn(own, key)) return { value: own[key], origin: 'device' };
+    const key = `${name}@${sure(DEVICES[i])}`;
+    if (Object.hasOwn(own, key)) return key;
   }
-  if (language !== undefined) {
-    const key = `${name}@${language}`;
-    if (Object.hasOwn(own, key)) return { value: own[key], origin: 'language' };
-  }
-  return Object.hasOwn(own, name) ? { value: own[name], origin: 'own' } : null;
+  if (language !== undefined && Object.hasOwn(own, `${name}@${language}`)) return `${name}@${language}`;
+  return Object.hasOwn(own, name) ? name : null;
 }
 
 function accepts(field: Field, value: unknown): boolean {
@@ -184,7 +210,7 @@ const isEmpty = (value: unknown): boolean => value === undefined || value === nu
 
 /** A stored value, with the type that its field says. */
 export const typedValue = <F extends Field>(_field: F, value: unknown): F['default'] =>
-  // Edits let no other value in, and `checkDocument` no other document.
+  // Edits let no other value in, and the checks of what goes live no other document.
   value as F['default'];
 
 /** Every field with its value on the page; for each device where it may differ. Lists are left empty. */

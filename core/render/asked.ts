@@ -1,12 +1,13 @@
 /** What the fields of sections ask for: pictures, pages that links lead to, menus. */
 import { type SectionedDocument, type Values, sectionsIn } from '../documents/document.js';
 import type { Field, Fields, PictureValue } from '../fields/field.js';
-import { countsNow, withDefaults, typedValue } from '../fields/value.js';
+import { countsNow, withDefaults, typedValue, splitKey } from '../fields/value.js';
 import type { PageInfo } from '../kinds/data.js';
 import { FRAME } from '../kinds/frame.js';
 import { upgradedValues, type KindSet } from '../kinds/kind.js';
 import { linkNeeds } from '../kinds/menu.js';
 import type { Need } from '../kinds/needs.js';
+import { type Stored } from '../kinds/values.js';
 
 /** The needs of the values of fields. @param values as a view is given them */
 export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
@@ -63,6 +64,12 @@ export function pointersOf(document: SectionedDocument, kinds: KindSet): Pointer
   return found;
 }
 
+/** The fields that some values and lists are of. */
+function saidOf(fields: Fields, { values, lists = {} }: Stored): Fields {
+  const said = new Set([...Object.keys(values).map((key) => splitKey(key).name), ...Object.keys(lists)]);
+  return Object.fromEntries(Object.entries(fields).filter(([name]) => said.has(name)));
+}
+
 function pointersIn(document: SectionedDocument, kinds: KindSet): Pointers {
   const needs: Need[] = [];
   const menus: string[] = [];
@@ -73,8 +80,11 @@ function pointersIn(document: SectionedDocument, kinds: KindSet): Pointers {
     try {
       const stored = { ...section, values: upgradedValues(kind, section.kind, section.values) };
       const read = kind.read(stored, {});
-      needs.push(...fieldNeeds(kind.fields, read.values), ...read.needs(ANY_PAGE));
-      menus.push(...fieldMenus(kind.fields, read.values));
+      // Of what a page has of its own, only that counts which is said there.
+      const fields = document.type === 'own' ? saidOf(kind.fields, stored) : kind.fields;
+      needs.push(...fieldNeeds(fields, read.values));
+      if (fields === kind.fields) needs.push(...read.needs(ANY_PAGE));
+      menus.push(...fieldMenus(fields, read.values));
     } catch {
       // What cannot be read points at nothing; it is told where it is shown.
     }

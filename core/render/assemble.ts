@@ -3,7 +3,7 @@ import { assignedTemplate, type AskedPage, type RuleSetting } from '../assign/as
 import type { DesignState } from '../documents/state.js';
 import { parsePage } from '../pages/page.js';
 import { additionsFor } from '../assign/target.js';
-import { regionsOf } from '../assign/why.js';
+import { regionsOf } from '../assign/regions.js';
 import {
   keys,
   sectionsIn,
@@ -21,6 +21,7 @@ import { kindName, SHARED_SECTION, OPEN_PLACE, type KindSet } from '../kinds/kin
 import { pointersOf } from './asked.js';
 import { sure } from '../sure.js';
 import { isOneOf } from '../one-of.js';
+import { layOver, overlayOf, type Overlay } from '../assign/own.js';
 
 /** A document in its place on a page. */
 export interface Part {
@@ -33,7 +34,10 @@ export interface Part {
 /** The documents of a page. */
 export interface AssembledPage {
   readonly templateKey: DocumentKey;
+  /** As it is stored: its layout, and its settings of the look. */
   readonly template: TemplateDocument;
+  /** Its sections, as the page shows them. */
+  readonly content: TemplateDocument;
   /** What stands in each region, and last in the side area: its arrangement, then additions. */
   readonly regions: ReadonlyMap<PlaceAround, readonly Part[]>;
   /** What additions put into open places, by name. */
@@ -48,30 +52,38 @@ export interface AssembledPage {
   readonly documents: ReadonlySet<DocumentKey>;
 }
 
+/** How a page is shown. */
+export interface Showing {
+  /** The code of a template to show it with, if that is for pages of its kind. */
+  readonly instead?: string | null;
+  /** See `Overlay`. */
+  readonly samples?: boolean;
+}
+
 /**
  * The documents of a page in one state of a design; null if its kind has no template. Pages with the same template and
- * additions get the same answer, made once.
- * @param instead the code of a template to show it with, if that is for pages of its kind
+ * additions, and nothing of their own, get the same answer, made once.
  */
 export function assemblePage(
   page: AskedPage,
   state: DesignState,
   kinds: KindSet,
   setting: RuleSetting,
-  instead: string | null = null,
+  { instead = null, samples = false }: Showing = {},
 ): AssembledPage | null {
   const key = keys.template(templateOf(page, state, setting, instead));
   const template = state.get(key);
   if (!template) return null;
   const additions = additionsFor(page, state, setting);
   const parts = [...additions.values()].flat();
-  const code = [key, ...parts.map(({ key }) => key)].join(' ');
+  const over = overlayOf(page.code, state, samples);
+  const code = [key, ...parts.map(({ key }) => key), over.own ? page.code : '', samples].join(' ');
   let ofState = kept.get(state);
   if (!ofState) kept.set(state, (ofState = new Map()));
   let found = ofState.get(code);
   if (!found) {
     if (ofState.size >= MOST_KEPT) ofState.clear();
-    ofState.set(code, (found = assembled(key, template, additions, state, kinds)));
+    ofState.set(code, (found = assembled(key, template, additions, over, state, kinds)));
   }
   return found;
 }
@@ -89,47 +101,69 @@ const MOST_KEPT = 2_000;
 /** A template without anything that is added to its pages; null if there is none. */
 export function templateAlone(code: string, state: DesignState, kinds: KindSet): AssembledPage | null {
   const template = state.get(keys.template(code));
-  return template ? assembled(keys.template(code), template, new Map(), state, kinds) : null;
+  return template
+    ? assembled(keys.template(code), template, new Map(), { own: undefined, samples: true }, state, kinds)
+    : null;
 }
 
 function assembled(
   templateKey: DocumentKey,
   template: TemplateDocument,
   additions: ReturnType<typeof additionsFor>,
+  over: Overlay,
   state: DesignState,
   kinds: KindSet,
 ): AssembledPage {
+  const lay: Lay = (document) => layOver(document, over, kinds);
   const added = (place: string): Part[] =>
     (additions.get(place) ?? []).map(({ key, document }) => ({
       key,
-      document,
+      document: lay(document),
       code: key.slice('addition/'.length),
     }));
   const regions = new Map<PlaceAround, readonly Part[]>();
   for (const { region, document } of regionsOf(template, state)) {
     const own = document === null ? undefined : state.get(document);
     regions.set(region, [
-      ...(document !== null && own && hasSections(own) ? [{ key: document, document: own }] : []),
+      ...(document !== null && own && hasSections(own) ? [{ key: document, document: lay(own) }] : []),
       ...added(region),
     ]);
   }
   for (const place of additions.keys())
     if (isOneOf(PLACES_AROUND, place) && !regions.has(place)) regions.set(place, added(place));
-  const parts: Part[] = [{ key: templateKey, document: template }, ...[...regions.values()].flat()];
-  const { documents, ...found } = gathered(parts, state, kinds, additions.size ? added : undefined);
+  const content = lay(template);
+  const parts: Part[] = [{ key: templateKey, document: content }, ...[...regions.values()].flat()];
+  const { documents, ...found } = gathered(parts, state, kinds, { lay, ...(additions.size > 0 && { added }) });
   const look = sure(state.get(keys.look));
-  return { templateKey, template, regions, look, ...found, documents: new Set([keys.look, ...documents]) };
+  const ofPage = over.own ? [keys.own(over.own.page)] : [];
+  return {
+    templateKey,
+    template,
+    content,
+    regions,
+    look,
+    ...found,
+    documents: new Set([keys.look, ...ofPage, ...documents]),
+  };
 }
 
 /** What documents show of others. */
+interface Gathering {
+  /** What goes into an open place, or beside a section; absent where additions are left out. */
+  readonly added?: (place: string) => readonly Part[];
+  readonly lay?: Lay;
+}
 type Gathered = Pick<AssembledPage, 'openPlaces' | 'beside' | 'shared' | 'menus' | 'documents'>;
 
-/** Everything that some documents are made of. @param added what goes into an open place, or beside a section */
+/** Lays what the page has of its own over a document. */
+type Lay = <D extends SectionedDocument>(document: D) => D;
+
+/** Everything that some documents are made of. */
 export function gathered(
   begun: readonly Part[],
   state: DesignState,
   kinds: KindSet,
-  added?: (place: string) => readonly Part[],
+  { added, lay = (document) => document }: Gathering = {},
 ): Gathered {
   const parts = [...begun];
   const openPlaces = new Map<string, readonly Part[]>();
@@ -160,8 +194,9 @@ export function gathered(
       }
       const found = what === 'shared' ? state.get(keys.shared(code)) : undefined;
       if (found && !shared.has(code)) {
-        shared.set(code, found);
-        parts.push({ key: keys.shared(code), document: found });
+        const document = lay(found);
+        shared.set(code, document);
+        parts.push({ key: keys.shared(code), document });
       }
     }
   }

@@ -68,25 +68,27 @@ export type CompiledAreas = Readonly<Record<string, readonly CompiledSection[]>>
  * @param holder the instance path of what the document stands in; empty for a template
  */
 export function compileDocument(document: SectionedDocument, holder: InstancePath, edition: Edition): CompiledAreas {
-  let documents = kept.get(edition);
-  if (!documents) kept.set(edition, (documents = new WeakMap()));
-  let holders = documents.get(document);
-  if (!holders) documents.set(document, (holders = new Map()));
+  return Object.fromEntries(
+    Object.entries(document.areas).map(([area, sections]) => [
+      area,
+      sections.map((section) => compiledOnce(section, holder, edition)),
+    ]),
+  );
+}
+
+/** Pages with something of their own share with the others every section that nothing lies over. */
+function compiledOnce(section: Section, holder: InstancePath, edition: Edition): CompiledSection {
+  let sections = kept.get(edition);
+  if (!sections) kept.set(edition, (sections = new WeakMap()));
+  let holders = sections.get(section);
+  if (!holders) sections.set(section, (holders = new Map()));
   let found = holders.get(holder);
-  if (!found) {
-    found = Object.fromEntries(
-      Object.entries(document.areas).map(([area, sections]) => [
-        area,
-        sections.map((section) => compiled(section, holder, edition)),
-      ]),
-    );
-    holders.set(holder, found);
-  }
+  if (!found) holders.set(holder, (found = compiled(section, holder, edition)));
   return found;
 }
 
-// Documents never change, so what was compiled from one is kept as long as the document and the edition.
-const kept = new WeakMap<Edition, WeakMap<SectionedDocument, Map<InstancePath, CompiledAreas>>>();
+// Sections never change, so what was compiled from one is kept as long as the section and the edition.
+const kept = new WeakMap<Edition, WeakMap<Section, Map<InstancePath, CompiledSection>>>();
 
 /** The instance path of something inside another. */
 export const pathIn = (holder: InstancePath, id: string): InstancePath =>
@@ -99,7 +101,7 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
   const slots = Object.fromEntries(
     Object.entries(section.slots ?? {}).map(([name, inner]) => [
       name,
-      inner.map((one) => compiled(one, holder, edition)),
+      inner.map((one) => compiledOnce(one, holder, edition)),
     ]),
   );
   const held = new Set(Object.keys(slots).filter((name) => slots[name]?.length));

@@ -109,7 +109,7 @@ function composed(parts: AssembledPage, edition: Edition): Composition {
     '<main>\n',
     ...regionPieces('above', page),
     `<div id="content" class="content content-${width}${boxed ? ' content-boxed' : ''}">`,
-    ...areaPieces(template, template.layout, page),
+    ...areaPieces(parts.content, template.layout, page),
     '</div>\n',
     ...regionPieces('below', page),
     '</main>\n',

@@ -13,6 +13,7 @@ import {
   type DocumentKey,
   type Target,
   codeOf,
+  pageOfOwn,
 } from '../documents/document.js';
 import { isSame } from '../design/edits/common.js';
 import type { KindSet } from '../kinds/kind.js';
@@ -72,6 +73,7 @@ export function touchedPages(
   const asked = new Set<PageKind>();
 
   for (const key of changed) {
+    if (isKeyOf(key, 'own')) pages.add(pageOfOwn(key));
     if (!isKeyOf(key, 'content')) continue;
     const code: PageCode = `content:${codeOf(key)}`;
     const document = after.get(key);

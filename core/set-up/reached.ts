@@ -44,7 +44,9 @@ export function unreachedPages(state: DesignState): string[] {
     if (document.type === 'content') pages.set(codeOf(key), document);
     if (hasSections(document))
       for (const { kind, values } of sectionsIn(document.areas))
-        if (kindName(kind) === BY_LABEL) labels.add(String(values['label'] ?? ''));
+        // What a page has of its own may leave the label to the template.
+        if (kindName(kind) === BY_LABEL && (document.type !== 'own' || 'label' in values))
+          labels.add(String(values['label'] ?? ''));
     for (const text of textsIn(leading(document))) {
       reached.add(text);
       for (const [, href] of text.matchAll(/href="(\/[^"?#]*)/g)) reached.add(sure(href));

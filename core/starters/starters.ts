@@ -1,6 +1,7 @@
 /** Starters: ready-made templates to begin with. The first of each page kind is what a new store has. */
 import { PAGE_KINDS, type PageKind } from '../pages/page.js';
 import { FORMAT, type Section, type TemplateDocument, type Values, type Width } from '../documents/document.js';
+import { recordOf } from '../sure.js';
 
 /** A template to begin with. */
 export interface TemplateStarter {
@@ -13,6 +14,8 @@ export interface TemplateStarter {
   readonly side?: 'start' | 'end';
   /** The sections of its first area. @param store what the store is called, for its first words */
   readonly sections: (store: string) => readonly Section[];
+  /** The fields and lists of its sections that each page has of its own, as `SECTION.FIELD`. */
+  readonly each?: readonly string[];
   /** The sections of its second area. */
   readonly beside?: () => readonly Section[];
 }
@@ -241,13 +244,23 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'guide',
     name: 'Guide',
-    sentence: 'A long text with what is in it at the side, and the collections of the store below that.',
+    sentence: 'A long text with what is in it at the side, then steps that each page has of its own.',
     pageKind: 'content',
     side: 'start',
+    each: ['guide-steps.steps'],
     sections: () => [
       section('content-crumbs', 'breadcrumb', {}, { space: 'small' }),
       section('content-title', 'page-title', { author: true }, { space: 'small' }),
       section('content-text', 'part-of-text', { part: 'all' }),
+      {
+        ...section('guide-steps', 'how-it-works', {}, { space: 'medium' }),
+        lists: {
+          steps: [
+            { id: 'step-one', values: { title: 'The first step', text: 'Say what to do, in a sentence or two.' } },
+            { id: 'step-two', values: { title: 'The next one', text: 'And what comes after it.' } },
+          ],
+        },
+      },
     ],
     beside: () => [
       section('side-contents', 'contents', { smaller: true }, { space: 'small' }),
@@ -281,8 +294,9 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'pictures',
     name: 'Pictures',
-    sentence: 'A text if wanted, then a gallery whose pictures can be seen large.',
+    sentence: 'A text if wanted, then a gallery whose pictures can be seen large. Each page has its own pictures.',
     pageKind: 'content',
+    each: ['pictures-gallery.pictures'],
     sections: () => [
       section('content-title', 'page-title'),
       section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
@@ -292,8 +306,10 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'questions',
     name: 'Questions',
-    sentence: 'Questions whose answers open one by one, and a form for those that are missing.',
+    sentence:
+      'Questions whose answers open one by one, and a form for those that are missing. Each page has its own questions.',
     pageKind: 'content',
+    each: ['questions-accordion.parts'],
     sections: () => [
       section('content-title', 'page-title'),
       section('content-text', 'part-of-text', { part: 'all' }, { width: 'reading', space: 'small' }),
@@ -417,7 +433,7 @@ export function startersFor(kind: PageKind): readonly [TemplateStarter, ...Templ
 
 /** A template made from a starter. @param store what the store is called; a prompt to the builder if not known */
 export function templateFrom(starter: TemplateStarter, name: string, store = 'Say what you make'): TemplateDocument {
-  const { pageKind, width = 'standard', side, sections, beside } = starter;
+  const { pageKind, width = 'standard', side, sections, beside, each } = starter;
   const [first = 'main', ...others] = PAGE_KINDS[pageKind].areas;
   return {
     format: FORMAT,
@@ -425,6 +441,7 @@ export function templateFrom(starter: TemplateStarter, name: string, store = 'Sa
     name,
     pageKind,
     layout: { width, ...(side && { side }) },
+    ...(each && { each: recordOf(each, () => true) }),
     areas: { [first]: sections(store), ...Object.fromEntries(others.map((area) => [area, beside?.() ?? []])) },
   };
 }

@@ -104,7 +104,9 @@ export function made(main: readonly Section[], asked: Asked = {}): Made {
     ['template/t', { ...template(main, about.kind), ...asked.template }],
     ...Object.entries(asked.documents ?? {}),
   ]);
-  const parts = assemblePage({ code: about.code, facts: new Map() }, state, kinds, SETTING);
+  const parts = assemblePage({ code: about.code, facts: new Map() }, state, kinds, SETTING, {
+    samples: mode === 'preview',
+  });
   if (!parts) throw new Error('The page has no template.');
   const locale = makeLocale({
     language: translation ?? STORE.locale,

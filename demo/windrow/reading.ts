@@ -6,9 +6,11 @@ import {
   type Document,
   type DocumentKey,
   type Entry,
+  type OwnDocument,
   type Section,
 } from '@parlour/core/documents';
 import type { PictureValue } from '@parlour/core/fields';
+import type { PageCode } from '@parlour/core/pages';
 import { entryOf, section, template, to } from './make.js';
 
 type Picture = (file: string, alt: string) => PictureValue;
@@ -86,16 +88,7 @@ const guide = (picture: Picture): readonly Section[] => [
     { space: 'medium' },
   ),
   withList(section('guide-files', 'file-list', { title: 'To print' }), 'files', [
-    entryOf('file-wind', {
-      label: 'Wind force on one sheet',
-      link: { url: 'https://files.example/wind.pdf' },
-      about: 'PDF, 1 page',
-    }),
-    entryOf('file-knots', {
-      label: 'Four knots',
-      link: { url: 'https://files.example/knots.pdf' },
-      about: 'PDF, 2 pages',
-    }),
+    entryOf('example-file', { label: 'A sheet to print', link: { url: 'https://files.example/sheet.pdf' } }),
   ]),
 ];
 
@@ -127,30 +120,12 @@ const visit: readonly Section[] = [
 const pictures = (picture: Picture): readonly Section[] => [
   section('pictures-title', 'page-title'),
   withList(section('pictures-slides', 'carousel', { size: 'most' }), 'slides', [
-    entryOf('slide-harbour', {
-      picture: picture('harbour.png', 'Kites over the harbour'),
-      title: 'From the quay',
-      text: 'The wind comes round the light twice a day.',
-    }),
-    entryOf('slide-workshop', {
-      picture: picture('workshop.png', 'The long table'),
-      title: 'At the long table',
-      action: 'How a kite is made',
-      link: to('content:our-story'),
-    }),
-    entryOf('slide-dunes', { picture: picture('dunes.png', 'A foil over the dunes'), title: 'On the north sands' }),
+    entryOf('example-slide', { picture: picture('harbour.png', 'Kites over the harbour'), title: 'A slide' }),
   ]),
   section('pictures-text', 'part-of-text', { part: 'all' }, READING),
   withList(section('pictures-gallery', 'gallery', { 'across@phone': '2' }), 'pictures', [
-    entryOf('shot-1', {
-      picture: picture('K-001-b.png', 'Cloth and spars of a small kite laid out'),
-      caption: 'Before it is sewn',
-    }),
-    entryOf('shot-2', { picture: picture('K-003-a.png', 'The Gannet Delta in the air'), caption: 'After' }),
-    entryOf('shot-3', { picture: picture('K-012-a.png', 'What is in the kit for a first kite') }),
-    entryOf('shot-4', { picture: picture('K-003-c.png', 'A seam from close by'), caption: 'Twice over the spine' }),
-    entryOf('shot-5', { picture: picture('harbour.png', 'The harbour of Ternhythe') }),
-    entryOf('shot-6', { picture: picture('dunes.png', 'The dunes') }),
+    entryOf('example-shot', { picture: picture('dunes.png', 'The dunes'), caption: 'A picture' }),
+    entryOf('example-shot-two', { picture: picture('workshop.png', 'The workshop'), caption: 'Another one' }),
   ]),
   section(
     'pictures-one',
@@ -168,22 +143,7 @@ const questions: readonly Section[] = [
   section('questions-title', 'page-title'),
   section('questions-text', 'part-of-text', { part: 'all' }, { ...READING, space: 'small' }),
   withList(section('questions-accordion', 'accordion', { shown: 'single', first: true }, READING), 'parts', [
-    entryOf('q-first', {
-      title: 'Which kite for a child of six?',
-      text: '<p>A small delta with a short line. It flies by itself, so that the child can hold it and look up.</p>',
-    }),
-    entryOf('q-inland', {
-      title: 'Does it fly inland?',
-      text: '<p>It does, a field away from trees and houses. Wind near the ground is rough there; let out line until it is above the hedges.</p>',
-    }),
-    entryOf('q-wet', {
-      title: 'It fell into the sea. What now?',
-      text: '<p>Rinse it with fresh water, hang it up in the shade, and do not roll it before the seams are dry.</p>',
-    }),
-    entryOf('q-line', {
-      title: 'How long should the line be?',
-      text: '<p>Thirty metres to begin with. Longer is not higher once the line is heavier than the wind.</p>',
-    }),
+    entryOf('example-part', { title: 'What do people ask?', text: '<p>Answer in two sentences.</p>' }),
   ]),
   section('questions-delivery', 'part-of-page', { page: 'delivery' }, { ...READING, space: 'large' }),
   section(
@@ -211,6 +171,103 @@ const pieceOfNews: readonly Section[] = [
     { title: 'More news', label: 'news', shown: 'lines', limit: 4, description: false },
     { space: 'large' },
   ),
+];
+
+/** What a page has of its own: lists of sections of its template. */
+const ownLists = (
+  page: PageCode,
+  lists: Readonly<Record<string, readonly [section: string, kind: string, entries: readonly Entry[]]>>,
+): [DocumentKey, OwnDocument] => [
+  keys.own(page),
+  {
+    format: FORMAT,
+    type: 'own',
+    page,
+    whole: Object.fromEntries(Object.entries(lists).map(([list, [id]]) => [`${id}.${list}`, true])),
+    areas: {
+      main: Object.entries(lists).map(([list, [id, kind, entries]]) => withList(section(id, kind), list, entries)),
+    },
+  },
+];
+
+const owned = (picture: Picture): readonly (readonly [DocumentKey, Document])[] => [
+  ownLists('content:pictures', {
+    slides: [
+      'pictures-slides',
+      'carousel',
+      [
+        entryOf('slide-harbour', {
+          picture: picture('harbour.png', 'Kites over the harbour'),
+          title: 'From the quay',
+          text: 'The wind comes round the light twice a day.',
+        }),
+        entryOf('slide-workshop', {
+          picture: picture('workshop.png', 'The long table'),
+          title: 'At the long table',
+          action: 'How a kite is made',
+          link: to('content:our-story'),
+        }),
+        entryOf('slide-dunes', { picture: picture('dunes.png', 'A foil over the dunes'), title: 'On the north sands' }),
+      ],
+    ],
+    pictures: [
+      'pictures-gallery',
+      'gallery',
+      [
+        entryOf('shot-1', {
+          picture: picture('K-001-b.png', 'Cloth and spars of a small kite laid out'),
+          caption: 'Before it is sewn',
+        }),
+        entryOf('shot-2', { picture: picture('K-003-a.png', 'The Gannet Delta in the air'), caption: 'After' }),
+        entryOf('shot-3', { picture: picture('K-012-a.png', 'What is in the kit for a first kite') }),
+        entryOf('shot-4', { picture: picture('K-003-c.png', 'A seam from close by'), caption: 'Twice over the spine' }),
+        entryOf('shot-5', { picture: picture('harbour.png', 'The harbour of Ternhythe') }),
+        entryOf('shot-6', { picture: picture('dunes.png', 'The dunes') }),
+      ],
+    ],
+  }),
+  ownLists('content:questions', {
+    parts: [
+      'questions-accordion',
+      'accordion',
+      [
+        entryOf('q-first', {
+          title: 'Which kite for a child of six?',
+          text: '<p>A small delta with a short line. It flies by itself, so that the child can hold it and look up.</p>',
+        }),
+        entryOf('q-inland', {
+          title: 'Does it fly inland?',
+          text: '<p>It does, a field away from trees and houses. Wind near the ground is rough there; let out line until it is above the hedges.</p>',
+        }),
+        entryOf('q-wet', {
+          title: 'It fell into the sea. What now?',
+          text: '<p>Rinse it with fresh water, hang it up in the shade, and do not roll it before the seams are dry.</p>',
+        }),
+        entryOf('q-line', {
+          title: 'How long should the line be?',
+          text: '<p>Thirty metres to begin with. Longer is not higher once the line is heavier than the wind.</p>',
+        }),
+      ],
+    ],
+  }),
+  ownLists('content:flying-guide', {
+    files: [
+      'guide-files',
+      'file-list',
+      [
+        entryOf('file-wind', {
+          label: 'Wind force on one sheet',
+          link: { url: 'https://files.example/wind.pdf' },
+          about: 'PDF, 1 page',
+        }),
+        entryOf('file-knots', {
+          label: 'Four knots',
+          link: { url: 'https://files.example/knots.pdf' },
+          about: 'PDF, 2 pages',
+        }),
+      ],
+    ],
+  }),
 ];
 
 const ASSIGNED: AssignmentsDocument = {
@@ -249,11 +306,20 @@ export function windrowReading(picture: Picture): readonly (readonly [DocumentKe
           ],
         },
         around: { side: 'shelves' },
+        each: { 'guide-files.files': true },
       }),
     ],
     [keys.template('visit'), template('Visit', 'content', visit)],
-    [keys.template('pictures'), template('Pictures', 'content', pictures(picture))],
-    [keys.template('questions'), template('Questions', 'content', questions)],
+    [
+      keys.template('pictures'),
+      template('Pictures', 'content', pictures(picture), {
+        each: { 'pictures-slides.slides': true, 'pictures-gallery.pictures': true },
+      }),
+    ],
+    [
+      keys.template('questions'),
+      template('Questions', 'content', questions, { each: { 'questions-accordion.parts': true } }),
+    ],
     [keys.template('news'), template('News', 'content', news)],
     [
       keys.template('news-piece'),
@@ -263,6 +329,7 @@ export function windrowReading(picture: Picture): readonly (readonly [DocumentKe
         around: { side: 'shelves' },
       }),
     ],
+    ...owned(picture),
     [keys.assignments('content'), ASSIGNED],
   ];
 }

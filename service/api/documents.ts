@@ -81,7 +81,8 @@ export function documentRoutes(api: Api): void {
     const state = closedState(draft);
     const told = await toldOf(call, state, sure(call.params['page']));
     const { template, regions, additions } = partsOf(told, state, call.query.template);
-    const shown = [...documentsOf({ template, regions, additions }, state).keys(), keys.look];
+    const own = keys.own(told.page);
+    const shown = [...documentsOf({ template, regions, additions }, state).keys(), own, keys.look];
     return {
       page: told.page,
       title: told.title,
@@ -89,6 +90,7 @@ export function documentRoutes(api: Api): void {
       template,
       regions: regions.map(({ region, document }) => ({ region, document })),
       additions: [...additions],
+      own,
       documents: shown.flatMap((key) => {
         const document = draft.get(key);
         return document ? [{ key, document }] : [];

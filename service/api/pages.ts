@@ -1,6 +1,15 @@
 /** Store pages: which there are, why each is what it is. */
 import { Problem, canonicalJson, isStorable, sure } from '@parlour/core';
-import { factsOf, lookOf, sectionOnPage, why, whySection, writtenFactsOf } from '@parlour/core/assign';
+import {
+  factsOf,
+  lookOf,
+  sectionOnPage,
+  why,
+  whySection,
+  writtenFactsOf,
+  isForSection,
+  ownSections,
+} from '@parlour/core/assign';
 import { closedState } from '@parlour/core/design';
 import { keys, type DesignState, ruleEntry } from '@parlour/core/documents';
 import { pagesIn } from '@parlour/core/fields';
@@ -81,13 +90,15 @@ export function pageRoutes(api: Api): void {
     const written = writtenFactsOf(page.subject, page.path);
     const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting, design.kinds);
     const asked = query.section === undefined ? null : sectionOnPage(told, query.section, state);
+    const mine = asked ? ownSections(state.get(keys.own(page.code))).get(asked.id) : undefined;
     const fields = asked
       ? whySection(
           asked,
           design.kinds,
           { binding: (name) => bindingOf(page, name) },
           lookOf(told, state),
-          await tellingOf(db, design, pagesIn(asked)),
+          await tellingOf(db, design, pagesIn([asked, mine])),
+          isForSection(mine, asked) ? mine : undefined,
         )
       : [];
     return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] };

@@ -14,7 +14,15 @@ import {
   type Edit,
   type UnitResult,
 } from '@parlour/core/design';
-import { patternsOf, keys, type DesignState, type DocumentKey, hasSections } from '@parlour/core/documents';
+import {
+  patternsOf,
+  keys,
+  type DesignState,
+  type DocumentKey,
+  hasSections,
+  isKeyOf,
+  pageOfOwn,
+} from '@parlour/core/documents';
 import { menuNeeds, needKey, type KindSet, type Need } from '@parlour/core/kinds';
 import { pointersOf, type Pointers } from '@parlour/core/render';
 import { answerNeeds } from '../records/answers/answer.js';
@@ -22,6 +30,7 @@ import { findSubject, pathsOf } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import type { Design } from '../records/designs.js';
 import { storeById } from '../records/stores.js';
+import { type PageCode } from '@parlour/core/pages';
 
 /**
  * Refuses edits that make something point at what is not there, or put a page where none can be. What pointed nowhere
@@ -53,22 +62,21 @@ export async function checkReferences(
   }
   const after = (): DesignState => closedState(overlay(draft, result.documents));
   if (added.length) await checkNeeds(db, storeId, added, after());
-  await checkAssigned(db, storeId, result.edits, after);
+  await checkPages(db, storeId, result.edits, after);
   await checkPaths(db, storeId, result.documents.keys(), after);
 }
 
-/** A page that is not there, and is not made with it, can be given no template. @throws Problem `no-such-page` */
-async function checkAssigned(
+/**
+ * A page that is not there, and is not made with it, can be given no template, and nothing of its own.
+ * @throws Problem `no-such-page`
+ */
+async function checkPages(
   db: Records,
   storeId: number,
   edits: readonly Edit[],
   stateOf: () => DesignState,
 ): Promise<void> {
-  const pages = edits.flatMap((edit) =>
-    edit.type === 'set' && edit.document.startsWith('assignments/') && edit.value !== undefined
-      ? (/^pages\.(.+:.+)$/.exec(edit.field)?.[1] ?? [])
-      : [],
-  );
+  const pages = [...new Set(edits.flatMap(pagesNamed))];
   if (pages.length === 0) return;
   const state = stateOf();
   const patterns = patternsOf(state.get(keys.paths));
@@ -79,6 +87,16 @@ async function checkAssigned(
       place: 'page',
       remedy: 'List the pages to see their codes, such as product:K-014.',
     });
+}
+
+/** The pages of the catalogue and the design that an edit says something new for. */
+function pagesNamed(edit: Edit): PageCode[] {
+  if (edit.type === 'insert' && isKeyOf(edit.document, 'own')) {
+    const page = pageOfOwn(edit.document);
+    return page.includes(':') ? [page] : [];
+  }
+  if (edit.type !== 'set' || !edit.document.startsWith('assignments/') || edit.value === undefined) return [];
+  return /^pages\.(.+:.+)$/.exec(edit.field)?.slice(1) ?? [];
 }
 
 /**

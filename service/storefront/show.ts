@@ -73,7 +73,10 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const about = await homeOf(site, open);
   const setting = { now: site.now.toISOString(), decimals: currencyDecimals(store.currency) };
   const facts = factsOf(about.subject, about.path);
-  const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting, site.template);
+  const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting, {
+    instead: site.template,
+    samples: site.mode === 'preview',
+  });
   if (!parts) return null;
   const composition = composePage(parts, edition);
   const { page, needs, faults } = askPage(composition, inLanguage(about, locale), query ?? NO_QUERY, setting.now);

@@ -9,7 +9,7 @@ import {
   type DraftNode,
   type EditRequest,
 } from '@parlour/core/design';
-import { REGIONS, type Document, type DocumentKey } from '@parlour/core/documents';
+import { keys as keysOf, REGIONS, type Document, type DocumentKey } from '@parlour/core/documents';
 import { BINDINGS, type Field, type Fields } from '@parlour/core/fields';
 import { FRAME } from '@parlour/core/kinds';
 import { pageKinds, RULE_FACTS, type PageKind } from '@parlour/core/pages';
@@ -187,6 +187,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         'target.when',
         'standard',
         `pages.${page()}`,
+        `each.${chance.pick(Object.keys(document.type === 'template' ? (opened.get(key)?.nodes ?? { a: 0 }) : { a: 0 }))}.text`,
         'patterns.product',
         'patterns.cart',
         'patterns.content',
@@ -243,7 +244,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
         type: 'create',
         what,
         name: chance.pick(['Note', 'Kites', 'About us']),
-        ...(from === undefined ? {} : { copyOf: from }),
+        ...(from === undefined ? {} : { copyOf: from, ...(chance.is(0.3) && { clean: true }) }),
         ...(starter === undefined ? {} : { starter }),
         ...(what === 'arrangement' ? { region: from === undefined ? chance.pick(REGIONS) : 'header' } : {}),
         ...(what === 'addition' && from === undefined
@@ -254,6 +255,42 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
               },
             }
           : {}),
+      };
+    },
+    function own() {
+      const found = node();
+      if (!found) return null;
+      const { key, document, node: one } = found;
+      const kind = document.type === 'template' ? kindOf(document) : null;
+      const fitting = [...world.pages, 'cart', 'home'].filter((code) => kind === null || code.split(':')[0] === kind);
+      if (fitting.length === 0) return null;
+      const on = chance.pick(fitting);
+      const had = opened.get(keysOf.own(on))?.nodes[one.id];
+      const part = chance.is(0.25) ? 'frame' : 'values';
+      const [name, field] = chance.pick(Object.entries(part === 'frame' ? FRAME : fieldsOf(document, one))) ?? [];
+      if (name === undefined || field === undefined) return null;
+      if (field.type === 'entries')
+        return { type: 'own-list', page: on, document: key, node: one.id, list: name, empty: chance.is(0.5) };
+      const was = had?.[part]?.[name];
+      return {
+        type: 'own',
+        page: on,
+        document: key,
+        node: one.id,
+        field: `${part}.${name}`,
+        ...(was === undefined ? {} : { was }),
+        ...(chance.is(0.2) ? {} : { value: value(field, kindOf(document)) }),
+      };
+    },
+    function ownReset() {
+      const having = keys.filter((key) => key.startsWith('own/'));
+      if (having.length === 0) return null;
+      const key = chance.pick(having);
+      const ids = Object.keys(opened.get(key)?.nodes ?? {});
+      return {
+        type: 'own-reset',
+        page: key.slice('own/'.length).replace('/', ':'),
+        ...(ids.length > 0 && chance.is(0.6) ? { node: chance.pick(ids) } : {}),
       };
     },
     () => ({

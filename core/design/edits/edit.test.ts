@@ -51,6 +51,19 @@ describe('edits', () => {
     expect(run(draft, { ...whole, node: `n${LIMITS.slotDepth - 1}` }).edits).toHaveLength(1);
   });
 
+  test('of several faults the one of the first item is told, whichever check finds it', () => {
+    const pointing: EditRequest = {
+      type: 'insert',
+      document: HOME,
+      kind: 'shared-section',
+      place: {},
+      values: { shared: 'nope' },
+    };
+    const aimless: EditRequest = { type: 'create', what: 'addition', name: 'Where', head: { place: 'above' } };
+    expect(refusal(() => run(start(), pointing, aimless)).place).toMatch(/^edits\[0\]/);
+    expect(refusal(() => run(start(), aimless, pointing)).place).toMatch(/^edits\[0\]/);
+  });
+
   test('insert puts a section before another, at the end, or into a slot', () => {
     const { draft, sentences } = run(
       start(),

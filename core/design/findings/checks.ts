@@ -4,6 +4,7 @@ import { assignedPages } from './checks/assigned-pages.js';
 import { dates } from './checks/dates.js';
 import { format } from './checks/format.js';
 import { growth } from './checks/growth.js';
+import { ownValues } from './checks/own-values.js';
 import { pluralForms } from './checks/plural-forms.js';
 import { pointers } from './checks/pointers.js';
 import { reachedPaths } from './checks/reached-paths.js';
@@ -21,6 +22,7 @@ import type { Check } from './check.js';
 /** Of what edits touch, and of what goes live. */
 export const OF_BOTH: readonly Check[] = [
   requiredValues,
+  ownValues,
   additionTarget,
   pluralForms,
   assignedPages,

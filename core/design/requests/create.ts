@@ -3,12 +3,12 @@ import * as yup from 'yup';
 import { codeText, closed, plainText } from '../../shapes.js';
 import { checkKeyed, normalValue } from '../../fields/value.js';
 import { Problem } from '../../problem.js';
-import { isPageKind, pageKinds } from '../../pages/page.js';
+import { isPageKind, pageKinds, type PageCode } from '../../pages/page.js';
 import { contentPlaces, takenBy } from '../../documents/path-sense.js';
 import { pathOf, patternsOf } from '../../documents/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf } from '../document-types.js';
-import { FORMAT, keys, PLACES_AROUND, type Document, type DocumentKey, type Values } from '../../documents/document.js';
+import { FORMAT, keys, PLACES_AROUND, type Document, type DocumentKey, type Values, type NodeId } from '../../documents/document.js';
 import { childrenOf, closeAs, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
 import { needed, noField } from '../edits/common.js';
 import { LIMITS } from '../limits.js';
@@ -16,6 +16,7 @@ import { readyPage } from '../../starters/ready-pages.js';
 import { startersFor, templateFrom } from '../../starters/starters.js';
 import { copiesOf, freeCode, typeTag, type RequestType } from './type.js';
 import { sure } from '../../sure.js';
+import { type PutEdit } from '../edits/put.js';
 
 /** The types of documents that can be created by request; the others are always there. */
 export const CREATABLE = ['template', 'arrangement', 'shared', 'addition', 'menu', 'content'] as const;
@@ -35,6 +36,11 @@ export interface CreateRequest {
   readonly code?: string;
   /** The code of one of the same sort to copy. */
   readonly copyOf?: string;
+  /**
+   * For a copy of a template or an arrangement: true for sections with new ids, so that additions beside them, and what
+   * pages have of their own in them, stay with the original. Otherwise they follow.
+   */
+  readonly clean?: boolean;
   /** The starter of a template, which has the page kind; or a ready-made content page. */
   readonly starter?: string;
   /** Needed for a template that is no copy and has no starter. */
@@ -53,6 +59,7 @@ export const create: RequestType<CreateRequest> = {
     name: plainText(LIMITS.nameLength).required(),
     code: codeText().optional(),
     copyOf: codeText().optional(),
+    clean: yup.boolean().strict().optional(),
     starter: codeText().optional(),
     pageKind: plainText(40).optional(),
     region: yup.string().strict().oneOf(PLACES_AROUND).optional(),
@@ -75,9 +82,18 @@ export const create: RequestType<CreateRequest> = {
     const made = madeBy(request, (from) => originalIn(draft, request, keyFor(from)), newId);
     const named = request.what === 'content' ? withSlug(made, code, draft) : made;
     const value = withHead(named, request.head ?? {});
-    return { edits: [{ type: 'put', document: key, value, was: null }] };
+    return { edits: [{ type: 'put', document: key, value, was: null }, ...ownOfCopy(request, code, draft)] };
   },
 };
+
+/** A copy of a content page has what the page has of its own. */
+function ownOfCopy({ what, copyOf }: CreateRequest, code: string, draft: Draft): PutEdit[] {
+  const original = what === 'content' && copyOf !== undefined ? draft.get(keys.own(`content:${copyOf}`)) : undefined;
+  if (!original) return [];
+  const page: PageCode = `content:${code}`;
+  const value = { ...original, head: { ...original.head, page } };
+  return [{ type: 'put', document: keys.own(page), value, was: null }];
+}
 
 function keyOf({ what, region }: CreateRequest, code: string): DocumentKey {
   if (what !== 'arrangement') return keys[what](code);
@@ -170,16 +186,28 @@ function startedFrom(request: CreateRequest): Document {
   return templateFrom(starter, name);
 }
 
-/** A copy with new ids, so that two documents never share content by accident. */
+/** No page has two of them, so what hangs on the ids of their sections is never said twice. */
+const KEEPING_IDS: ReadonlySet<Creatable> = new Set(['template', 'arrangement']);
+
+/** A copy; two documents never share content by accident. */
 function copied(request: CreateRequest, original: DraftDocument, newId: () => string): DraftDocument {
-  const naming = request.what === 'content' ? { title: request.name } : { name: request.name };
+  const head = { ...original.head, ...(request.what === 'content' ? { title: request.name } : { name: request.name }) };
+  if (request.copyOf !== undefined && !request.clean && KEEPING_IDS.has(request.what)) return { ...original, head };
   const roots = [...childrenOf(original, null)].sort((a, b) => (a.id < b.id ? -1 : 1));
+  const originals = roots.flatMap((root) => subtree(original, root.id));
   const copies = roots.flatMap((root) => copiesOf(subtree(original, root.id), root, newId));
+  const ids = new Map(originals.map(({ id }, i) => [id, sure(copies[i]).id]));
   return {
     ...original,
-    head: { ...original.head, ...naming },
+    head: Object.fromEntries(Object.entries(head).map(([path, value]) => [renamed(path, ids), value])),
     nodes: Object.fromEntries(copies.map((copy) => [copy.id, copy])),
   };
+}
+
+/** Which fields each page has of its own is said by the ids of sections. */
+function renamed(path: string, ids: ReadonlyMap<NodeId, NodeId>): string {
+  const [, section, field] = /^each\.(.+)\.([^.]+)$/.exec(path) ?? [];
+  return section === undefined || field === undefined ? path : `each.${ids.get(section) ?? section}.${field}`;
 }
 
 function withHead(document: DraftDocument, head: Values): DraftDocument {

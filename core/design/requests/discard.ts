@@ -64,6 +64,7 @@ type Release = (key: DocumentKey, document: DraftDocument, draft: Draft, releasi
 
 const releases: Partial<Record<DraftDocument['type'], Release>> = {
   template: releaseTemplate,
+  content: releaseContent,
   arrangement: releaseArrangement,
   shared: (key, document, draft) => refuseIfUsed(document, usersOf(draft, 'shared', codeOf(key))),
   menu: (key, document, draft, { kinds }) => refuseIfUsed(document, menuUsers(draft, codeOf(key), kinds)),
@@ -109,6 +110,15 @@ function releaseTemplate(key: DocumentKey, { head }: DraftDocument, draft: Draft
     ],
     words:
       touched && `${capitalised(touched)} that used it now ${pages + rules.length === 1 ? 'has' : 'have'} ${become}.`,
+  };
+}
+
+function releaseContent(key: DocumentKey, _document: DraftDocument, draft: Draft): Released {
+  const own = keys.own(`content:${codeOf(key)}`);
+  const was = draft.get(own);
+  return {
+    edits: was ? [{ type: 'put', document: own, value: null, was }] : [],
+    words: was ? 'What it had of its own in the sections of its template is removed too.' : '',
   };
 }
 

@@ -7,7 +7,7 @@ import { FRAME } from '../../kinds/frame.js';
 import { kindRef } from '../../kinds/kind.js';
 import * as yup from 'yup';
 import type { DocumentKey, NodeId, Values } from '../../documents/document.js';
-import { isSection, orderFor, siblingsIn, subtree, type DraftNode } from '../draft.js';
+import { isSection, orderFor, siblingsIn, subtree, type Draft, type DraftNode } from '../draft.js';
 import { areasOf } from '../document-types.js';
 import { documentIn, findKind, listAt, nameOf, nodeIn, sectionName } from '../edits/common.js';
 import { circular } from '../edits/move.js';
@@ -141,7 +141,7 @@ export const move: RequestType<MoveRequest> = {
     }
     const inside = subtree(document, id);
     const position = { place, order: orderFor(target, place, before) };
-    const taken = inside.some((one) => Object.hasOwn(target.nodes, one.id));
+    const taken = isTaken(inside, key, draft);
     const arriving = taken
       ? copiesOf(inside, position, newId)
       : inside.map((one, i) => (i === 0 ? { ...one, ...position } : one));
@@ -154,6 +154,18 @@ export const move: RequestType<MoveRequest> = {
     };
   },
 };
+
+/**
+ * Whether another document than the one they are in has one of some nodes: a copy of a template has its ids. On one page
+ * they must not meet.
+ */
+const isTaken = (nodes: readonly DraftNode[], from: DocumentKey, draft: Draft): boolean =>
+  [...draft.keys()].some(
+    (key) =>
+      key !== from &&
+      !key.startsWith('own/') &&
+      nodes.some(({ id }) => Object.hasOwn(draft.get(key)?.nodes ?? {}, id)),
+  );
 
 /**
  * Copies a section with everything inside it; the copy has content of its own.

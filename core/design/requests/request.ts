@@ -17,6 +17,7 @@ import {
 } from './nodes.js';
 import { create, type CreateRequest } from './create.js';
 import { discard, type DiscardRequest } from './discard.js';
+import { own, ownList, ownReset, type OwnListRequest, type OwnRequest, type OwnResetRequest } from './own.js';
 import { set, type SetRequest } from './set.js';
 import { tokens, type TokensRequest } from './tokens.js';
 import { unshare, share, type UnshareRequest, type ShareRequest } from './share.js';
@@ -34,10 +35,28 @@ export type EditRequest =
   | AssignRequest
   | ShareRequest
   | UnshareRequest
-  | TokensRequest;
+  | TokensRequest
+  | OwnRequest
+  | OwnListRequest
+  | OwnResetRequest;
 
 // Each type's own parameter is widened here, once; the discriminator pairs every request with its type again.
-const requestTypes = { insert, remove, move, copy, set, create, discard, assign, share, unshare, tokens } as Record<
+const requestTypes = {
+  insert,
+  remove,
+  move,
+  copy,
+  set,
+  create,
+  discard,
+  assign,
+  share,
+  unshare,
+  tokens,
+  own,
+  'own-list': ownList,
+  'own-reset': ownReset,
+} as Record<
   EditRequest['type'],
   RequestType<EditRequest>
 >;

@@ -1,6 +1,14 @@
 /** What people ask for, and the exact edits it comes down to: create, discard, assign, copy, share, unshare. */
 import type { Problem } from '../../index.js';
-import { applyRequests, applyUnit, closeDocument, invertEdit, type DraftDocument, type EditRequest } from '../index.js';
+import {
+  applyRequests,
+  applyUnit,
+  closeDocument,
+  invertEdit,
+  siblingsIn,
+  type DraftDocument,
+  type EditRequest,
+} from '../index.js';
 import type { SectionedDocument } from '../../documents/index.js';
 import type { Rule } from '../../pages/index.js';
 import { SHIPPED_KINDS } from '../../sections/index.js';
@@ -107,8 +115,33 @@ describe('create', () => {
     const { draft } = run(start(), { type: 'create', what: 'template', copyOf: 'home', name: 'Front' });
     expect(kindsOf(draft, 'template/front')).toEqual(['heading', 'columns', 'heading']);
     expect(main(draft, 'template/front')[1]).toMatchObject({ slots: { one: [{ kind: 'text@1' }] } });
-    const ids = (key: string) => Object.keys(draft.get(key)?.nodes ?? {});
-    expect(ids('template/front').filter((id) => ids(HOME).includes(id))).toEqual([]);
+    // What hangs on the ids of sections, additions and what pages have of their own, follows; or stays, where one starts clean.
+    const ids = (of: State, key: string) => Object.keys(of.get(key)?.nodes ?? {});
+    expect(ids(draft, 'template/front')).toEqual(ids(draft, HOME));
+    const each = { type: 'set', document: HOME, field: 'each.a.text', value: true } as const;
+    const clean = { type: 'create', what: 'template', copyOf: 'home', name: 'Bare', clean: true } as const;
+    const { draft: bare } = run(start(), each, clean);
+    expect(ids(bare, 'template/bare').filter((id) => ids(bare, HOME).includes(id))).toEqual([]);
+    const [first] = siblingsIn(bare.get('template/bare') as DraftDocument, { in: null, at: 'main' });
+    expect(bare.get('template/bare')?.head).toMatchObject({ [`each.${first?.id}.text`]: true });
+    // On one page the same id never stands twice.
+    const moved = run(draft, {
+      type: 'move',
+      document: 'template/front',
+      node: 'a',
+      into: 'template/product',
+      place: {},
+    });
+    expect(ids(moved.draft, 'template/product')).not.toContain('a');
+  });
+
+  test('a content page takes what it has of its own along: when it is copied, and when it is removed', () => {
+    const own = { format: 1, type: 'own', page: 'content:about', areas: { main: [section('w')] } } as const;
+    const there = withChanges(start(), draftOf({ 'own/content/about': own }));
+    const { draft } = run(there, { type: 'create', what: 'content', name: 'Us', code: 'us', copyOf: 'about' });
+    expect(draft.get('own/content/us')?.head).toEqual({ page: 'content:us' });
+    const gone = run(draft, { type: 'discard', document: 'content/about' });
+    expect([gone.draft.has('own/content/about'), gone.draft.has('own/content/us')]).toEqual([false, true]);
   });
 });
 

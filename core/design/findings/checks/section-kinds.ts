@@ -4,6 +4,8 @@ import { nameOf } from '../../document-types.js';
 import { eachDocument } from '../check.js';
 
 export const sectionKinds = eachDocument(function* ({ key, document, nodes }, { kinds }) {
+  // What a page has of its own in a section of a kind that is gone is kept, and shown nowhere.
+  if (document.type === 'own') return;
   for (const node of nodes)
     if (isSection(node) && !kinds.find(node.kind))
       yield {
