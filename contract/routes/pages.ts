@@ -19,6 +19,11 @@ export const pagesRoutes = {
     query: shapes.partsQuery,
     answer: shapes.pageParts,
   }),
+  getReach: get(`${DESIGN}/document/reach`, {
+    summary: 'How many pages show a document with sections, and how many of them have something of their own there.',
+    query: shapes.documentQuery,
+    answer: shapes.reach,
+  }),
   listTemplates: get(`${DESIGN}/templates`, {
     summary: 'The templates of the draft with the number of pages that use them.',
     answer: shapes.templates,

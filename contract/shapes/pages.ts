@@ -230,6 +230,18 @@ export const pageParts = closed({
   seq: number().integer().required(),
 });
 
+export const reach = closed({
+  key: string().required(),
+  /** How many pages show it. */
+  pages: number().integer().required(),
+  /** Of a shared section: how many sections show it. */
+  places: number().integer().required(),
+  /** How many of the pages have a field, or a list, of a section of their own. */
+  own: array(
+    closed({ node: string().required(), field: string().required(), pages: number().integer().required() }),
+  ).required(),
+});
+
 export const planQuery = closed({
   page: plainText(120).optional(),
   template: codeText().optional(),

@@ -15,6 +15,7 @@ import { catalogueRoutes } from './catalogue.js';
 import { draftRoutes } from './drafts.js';
 import { contentRoutes } from './content.js';
 import { documentRoutes } from './documents.js';
+import { reachRoutes } from './reach.js';
 import { additionRoutes } from './additions.js';
 import { menuRoutes } from './menus.js';
 import { eventRoutes } from './events.js';
@@ -84,6 +85,7 @@ function apiRouter(service: Service): Router {
   inboxRoutes(api);
   pageRoutes(api);
   documentRoutes(api);
+  reachRoutes(api);
   additionRoutes(api);
   menuRoutes(api);
   contentRoutes(api);

@@ -138,7 +138,7 @@ async function showsTouched(
   if (table) {
     const only = await listTouched(db, { ...table, standards: standardsOf(state) }, touched, [], {
       limit: 1,
-      page: home,
+      pages: [home],
     });
     if (only.total > 0) return true;
   }

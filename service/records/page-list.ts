@@ -127,14 +127,14 @@ async function part(
 /**
  * A part of the pages that look different, in the usual order.
  * @param but kinds that are left out
- * @param wanted which part; with a page, only that one
+ * @param wanted which part; with pages, only of those
  */
 export function listTouched(
   db: Records,
   { designId, side, standards }: PagesOf,
   touched: Pick<TouchedPages, 'all' | 'pages' | 'templates' | 'standards' | 'additions'>,
   but: readonly PageKind[],
-  { page, ...wanted }: ListPart & { readonly page?: PageCode },
+  { pages: only, ...wanted }: ListPart & { readonly pages?: readonly PageCode[] },
 ): Promise<{ rows: AssignmentRow[]; total: number }> {
   const { all, pages, templates, standards: moved, additions } = touched;
   const ways = all
@@ -150,7 +150,7 @@ export function listTouched(
         ),
       ];
   const fitting = sql`design_id = ${designId} and side = ${side} and not kind = any(${[...but]})
-    ${page === undefined ? sql`` : sql`and page = ${page}`} and (${sql.join(ways, sql` or `)})`;
+    ${only === undefined ? sql`` : sql`and page = any(${[...only]})`} and (${sql.join(ways, sql` or `)})`;
   return part(db, fitting, standards, USUAL_ORDER, wanted);
 }
 

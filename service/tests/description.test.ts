@@ -152,6 +152,11 @@ test('every route, walked: what is sent and what is answered are of the describe
     ['brand:B-1', undefined],
   ] as const)
     await walk('why', { params: { page }, ...(section ? { query: { section } } : {}) });
+  const on = { page: 'product:K-001', document: 'template/product', node: 'p-wind' };
+  await edit([{ type: 'own', ...on, field: 'values.text', value: '<p>Any wind</p>' }]);
+  await walk('why', { params: { page: 'product:K-001' }, query: { section: 'p-wind' } });
+  await walk('getReach', { query: { key: 'template/product' } });
+  await edit([{ type: 'own-reset', page: 'product:K-001' }]);
   await walk('getPageParts', { params: { page: 'cart' }, query: { template: 'checkout' } });
   await walk('listPages', { query: { pageKind: 'product', when: 'brand is "Featherby"', limit: '1' } });
   await walk('listTemplates');

@@ -68,6 +68,16 @@ test('a value for one page alone: on that page, once published, and nowhere else
   const parts = await service.call(routes.getPageParts, { params: { page: K1 } });
   expect([parts.own, parts.documents.some(({ key }) => key === parts.own)]).toEqual(['own/product/K-001', true]);
 
+  // How far a change of the template reaches: its pages, less those with something of their own there.
+  const { pages, own } = await service.call(routes.getReach, { query: { key: 'template/product' } });
+  const using = (await service.call(routes.listTemplates)).templates.find(({ code }) => code === 'product')?.pages;
+  expect([pages, own]).toEqual([using, [{ node: 'note', field: 'values.text', pages: 1 }]]);
+  expect(await service.call(routes.getReach, { query: { key: 'shared/promise' } })).toMatchObject({
+    places: 2,
+    own: [],
+  });
+  await expect(service.call(routes.getReach, { query: { key: 'look' } })).rejects.toMatchObject({ place: 'key' });
+
   await service.call(routes.undo, { body: { unit: 'own-undo' } });
   expect(await draft(K1)).toContain('As always');
   await service.call(routes.redo, { body: { unit: 'own-redo' } });

@@ -258,6 +258,7 @@ onBeforeUnmount(() => {
       :hint="value === '' ? field.help : field.help.replace(FOLLOWING, '')"
     />
     <v-text-field v-else v-bind="{ ...named, ...typed }" type="text" />
+    <slot />
     <p v-if="bound" class="bound">Taken from each page: {{ boundTo }}. This value is used where a page has none.</p>
     <div class="on-frame">
       <BindMenu v-if="bindable" :field="field" :label="field.label" :bind="bound?.bind ?? ''" @bind="bindTo" />

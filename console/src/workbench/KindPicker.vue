@@ -13,9 +13,15 @@ import type { Target, Workbench } from './use-workbench';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ bench: Workbench }>();
-const emit = defineEmits<{ put: [kind: string, document: string, place: Target] }>();
+const emit = defineEmits<{
+  put: [kind: string, document: string, place: Target];
+  /** Onto the open page alone: the place is that of an addition. */
+  alone: [kind: string, title: string, place: string];
+}>();
 
 const words = ref('');
+/** For the open page alone, and not for all that have the template. */
+const isAlone = ref(false);
 const where = ref(0);
 
 interface Offer {
@@ -72,6 +78,7 @@ const offers = computed<Offer[]>(() => {
 });
 watch(open, (now) => {
   if (now) where.value = 0;
+  isAlone.value = false;
 });
 
 const offer = computed(() => offers.value[where.value]);
@@ -107,7 +114,21 @@ const drawing = (kind: KindDescription): string =>
     { labels: false },
   );
 
+/** Where an addition for the open page goes: right beside a section, or below everything where there is none. */
+const placeAlone = computed(() => {
+  const { place, document } = offer.value ?? {};
+  if (place?.before) return `before:${place.before}`;
+  const found = props.bench.documents.value.get(document ?? '');
+  if (!found || !hasSections(found)) return 'below';
+  const siblings = place?.in
+    ? [...sectionsIn(found.areas)].find(({ id }) => id === place.in)?.slots?.[place.at ?? '']
+    : found.areas[place?.at ?? 'main'];
+  const last = siblings?.at(-1);
+  return last ? `after:${last.id}` : 'below';
+});
+
 function choose(kind: KindDescription): void {
+  if (isAlone.value) return emit('alone', kind.name, kind.title, placeAlone.value);
   if (offer.value) emit('put', kind.name, offer.value.document, offer.value.place);
 }
 </script>
@@ -126,6 +147,7 @@ function choose(kind: KindDescription): void {
           class="search"
         />
         <v-select v-model="where" :items="offers" label="Where" class="where" />
+        <v-checkbox v-model="isAlone" label="For this page alone" hide-details class="alone" />
       </div>
       <v-card-text class="kinds">
         <button v-for="kind in kinds" :key="kind.name" type="button" class="kind" @click="choose(kind)">
@@ -155,6 +177,9 @@ function choose(kind: KindDescription): void {
 }
 .search {
   flex: 1 1 160px;
+}
+.alone {
+  flex: 0 0 auto;
 }
 .kinds {
   display: grid;

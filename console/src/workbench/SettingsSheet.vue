@@ -2,22 +2,25 @@
 /** The settings of the selection, at the place of work: under the page. */
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import { headField, sectionName } from '@parlour/core/design';
-import { keys } from '@parlour/core/documents';
+import { isOfType, keys } from '@parlour/core/documents';
 import {
   countsNow,
+  emptyValue,
   resolveValue,
   withDefaults,
   type Device,
   type EntriesField,
   type Field,
 } from '@parlour/core/fields';
-import { FRAME } from '@parlour/core/kinds';
+import { isWholeList } from '@parlour/core/assign';
+import { FRAME, kindName, OPEN_PLACE, SHARED_SECTION } from '@parlour/core/kinds';
 import { PAGE_KINDS } from '@parlour/core/pages';
 import { computed, ref, watch } from 'vue';
 import EntriesEditor from '../entries/EntriesEditor.vue';
 import FieldInput from '../fields/FieldInput.vue';
 import { session } from '../api';
 import OwnLook from './OwnLook.vue';
+import ScopeLine from './ScopeLine.vue';
 import type { Selection, Workbench } from './use-workbench';
 import { sure } from '@parlour/core';
 
@@ -47,6 +50,54 @@ const mayDiffer = computed(() => all.value.some(([, field]) => field.perDevice))
 const fields = computed(() =>
   device.value === 'desktop' ? all.value : all.value.filter(([, field]) => field.perDevice),
 );
+/** What the open page has of its own in the selected section, of what is shown now. */
+const mine = computed(() => props.bench.ownOfSelected.value?.[part.value] ?? {});
+const isMine = (name: string): boolean => keyOf(name) in mine.value;
+/** What is in the template, or wherever the section stands. */
+const stored = (name: string): unknown => section.value?.[part.value][keyOf(name)];
+const isWhole = (list: string): boolean =>
+  section.value !== null && isWholeList(props.bench.own.value, section.value.id, list);
+const isEach = (name: string): boolean =>
+  part.value === 'values' && template.value?.each?.[`${section.value?.id}.${name}`] === true;
+/** A template for pages with a subject can leave to each what may be empty. */
+function mayBeEach(field: Field): boolean {
+  const document = props.bench.documents.value.get(props.bench.state.selected?.document ?? '');
+  if (part.value !== 'values' || !isOfType('template', document) || device.value !== 'desktop') return false;
+  return PAGE_KINDS[document.pageKind].subject !== null && emptyValue(field) !== undefined;
+}
+function setEach({ document, section: node }: Selection, name: string, now: boolean): Promise<boolean> {
+  const field = `each.${node}.${name}`;
+  return props.bench.setterOf({ document, field })(now || undefined, now ? undefined : true);
+}
+
+/** What such a section shows is what it is, and no page has another. */
+const mayBeMine = computed(
+  () =>
+    part.value === 'frame' || !section.value || ![SHARED_SECTION, OPEN_PLACE].includes(kindName(section.value.kind)),
+);
+/** For how many pages a field or list counts that is set where the section stands. */
+function pagesOf(path: string): number | null {
+  const reach = props.bench.reach.value;
+  if (!reach || reach.key !== props.bench.state.selected?.document) return null;
+  const owned = reach.own.find(({ node, field }) => node === section.value?.id && field === path)?.pages ?? 0;
+  return reach.pages - owned;
+}
+const places = computed(() => props.bench.reach.value?.places ?? 0);
+
+/** The page has it of its own from now on; it begins with what is shown. */
+const makeMine = (selected: Selection, name: string, field: Field): Promise<boolean> =>
+  props.bench.ownSetterOf({ ...selected, field: `${part.value}.${keyOf(name)}` })(
+    stored(name) ?? inherited(name, field) ?? field.default,
+    undefined,
+  );
+const makeListMine = ({ document, section: node }: Selection, list: string): Promise<boolean> =>
+  props.bench.run([{ type: 'own-list', page: props.bench.state.page, document, node, list }]);
+const unmake = (name: string): Promise<boolean> =>
+  props.bench.ownSetterOf({ ...sure(props.bench.state.selected), field: `${part.value}.${keyOf(name)}` })(
+    undefined,
+    mine.value[keyOf(name)],
+  );
+
 const keyOf = (name: string): string => (device.value === 'desktop' ? name : `${name}@${device.value}`);
 
 /** What a device shows that has no value of its own: that of the next larger one. */
@@ -99,9 +150,11 @@ const setterOfTemplate = (field: string): ReturnType<Workbench['setterOf']> =>
 
 /** Made while it is drawn: what is typed is saved where it was typed, whatever is selected by then. */
 function setterOf(selected: Selection, name: string): ReturnType<Workbench['setterOf']> {
-  return props.bench.setterOf({ ...selected, field: `${part.value}.${keyOf(name)}` });
+  const at = { ...selected, field: `${part.value}.${keyOf(name)}` };
+  return isMine(name) ? props.bench.ownSetterOf(at) : props.bench.setterOf(at);
 }
 
+const ownKey = computed(() => keys.own(props.bench.state.page));
 const entrySetterOf = (document: string) => (field: string, node: string) =>
   props.bench.setterOf({ document, section: node, field });
 
@@ -151,24 +204,51 @@ watch(
       <div v-else :key="`${section.id} ${part} ${device}`" class="fields">
         <FieldInput
           v-for="[name, field] in fields"
-          :key="name"
+          :key="`${name} ${isMine(name)}`"
           :name="name"
           :field="field"
-          :own="section[part][keyOf(name)]"
-          :bindable="isBindable"
+          :own="isMine(name) ? mine[keyOf(name)] : stored(name)"
+          :required="isMine(name)"
+          :bindable="isBindable && !isMine(name)"
           :inherited="inherited(name, field)"
           :set="setterOf(bench.state.selected, name)"
-        />
+        >
+          <ScopeLine
+            v-if="mayBeMine"
+            :label="field.label"
+            :pages="pagesOf(`${part}.${name}`)"
+            :places="places"
+            :own="isMine(name)"
+            :each="isEach(name)"
+            :may-be-each="mayBeEach(field)"
+            @each="(now) => setEach(sure(bench.state.selected), name, now)"
+            @own="makeMine(sure(bench.state.selected), name, field)"
+            @reset="unmake(name)"
+          />
+        </FieldInput>
         <div v-for="[name, field] in lists" :key="name" class="list">
           <h3>{{ field.label }}</h3>
           <p class="quiet">{{ field.help }}</p>
+          <ScopeLine
+            class="of-list"
+            :label="field.label"
+            :pages="pagesOf(name)"
+            :places="places"
+            :own="isWhole(name)"
+            :each="isEach(name)"
+            :may-be-each="mayBeEach(field)"
+            @each="(now) => setEach(sure(bench.state.selected), name, now)"
+            @own="makeListMine(sure(bench.state.selected), name)"
+            @reset="bench.resetOwn(section.id, name)"
+          />
           <EntriesEditor
-            :document="bench.state.selected.document"
+            :key="`${name} ${isWhole(name)}`"
+            :document="isWhole(name) ? ownKey : bench.state.selected.document"
             :place="{ owner: section.id, list: name }"
             :field="field"
-            :entries="section.lists?.[name] ?? []"
+            :entries="(isWhole(name) ? bench.ownOfSelected.value?.lists?.[name] : section.lists?.[name]) ?? []"
             :run="bench.run"
-            :setter-of="entrySetterOf(bench.state.selected.document)"
+            :setter-of="entrySetterOf(isWhole(name) ? ownKey : bench.state.selected.document)"
           />
         </div>
         <p v-if="fields.length === 0 && lists.length === 0" class="quiet">{{ kind.sentence }} It has no settings.</p>
@@ -244,8 +324,8 @@ watch(
   font-family: var(--work-font);
   font-weight: 600;
 }
-.list > .quiet {
-  margin-block-end: 8px;
+.of-list {
+  margin: 0 0 8px;
 }
 .beyond {
   margin-block: 2px 6px;

@@ -10,6 +10,7 @@ import PageFrame from './PageFrame.vue';
 import PageSearch from './PageSearch.vue';
 import PlanView from './PlanView.vue';
 import SettingsSheet from './SettingsSheet.vue';
+import TemplateMenu from './TemplateMenu.vue';
 import { useWorkbench, type Target } from './use-workbench';
 
 const route = useRoute();
@@ -23,6 +24,11 @@ const picking = ref(false);
 async function put(kind: string, document: string, place: Target): Promise<void> {
   picking.value = false;
   await bench.insert(document, kind, place);
+}
+
+async function putAlone(kind: string, title: string, place: string): Promise<void> {
+  picking.value = false;
+  await bench.insertAlone(kind, title, place);
 }
 
 async function assignHere(): Promise<void> {
@@ -62,7 +68,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       />
       <p class="because">
         <template v-if="template">
-          Template <strong>{{ template.name }}</strong><template v-if="parts?.assigned?.template === templateCode"
+          Template <TemplateMenu :bench="bench" /><template v-if="parts?.assigned?.template === templateCode"
             >, {{ REASONS[parts.assigned.reason] }}, on
             <router-link class="plain" :to="{ path: '/pages', query: { template: templateCode } }">{{
               users === 1 ? '1 page' : `${users} pages`
@@ -121,7 +127,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       @selected="bench.select"
     />
     <SettingsSheet :bench="bench" />
-    <KindPicker v-model="picking" :bench="bench" @put="put" />
+    <KindPicker v-model="picking" :bench="bench" @put="put" @alone="putAlone" />
   </div>
 </template>
 

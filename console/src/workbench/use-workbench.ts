@@ -1,8 +1,10 @@
 /** The state of the workbench: one page of the draft, what is selected, and everything that can be done to it. */
-import { planParts } from '@parlour/core/assign';
-import { closeDocument, type EditRequest, type PlaceRequest } from '@parlour/core/design';
+import { Problem } from '@parlour/core';
+import { isForSection, ownSections, planParts } from '@parlour/core/assign';
+import { closeDocument, freeCode, LIMITS, type EditRequest, type PlaceRequest } from '@parlour/core/design';
 import {
   hasSections,
+  isOfType,
   sectionsIn,
   templateCodeOf,
   type Section,
@@ -28,6 +30,20 @@ export interface Selection {
 
 /** Where a section may be put: an area or a slot, before a sibling or last. */
 export type Target = PlaceRequest;
+
+/** Does something with a code made from a name, and with another where that is taken already. */
+async function withFreeCode<T>(name: string, work: (code: string) => Promise<T>): Promise<T> {
+  const taken = new Set<string>();
+  for (;;) {
+    const code = freeCode(name, (one) => taken.has(one));
+    try {
+      return await work(code);
+    } catch (error) {
+      if (!(error instanceof Problem) || error.code !== 'already-there') throw error;
+      taken.add(code);
+    }
+  }
+}
 
 export function useWorkbench() {
   const state = reactive({
@@ -67,6 +83,10 @@ export function useWorkbench() {
   );
 
   const { data: listed } = useAnswer(routes.listTemplates);
+  /** The templates that the page could have. */
+  const templates = computed(() =>
+    (listed.value?.templates ?? []).filter(({ pageKind }) => pageKind === template.value?.pageKind),
+  );
   /** How many store pages use the template. */
   const users = computed(() => listed.value?.templates.find(({ code }) => code === templateCode.value)?.pages ?? 0);
 
@@ -76,9 +96,26 @@ export function useWorkbench() {
     return [...sectionsIn(document.areas)].find((section) => section.id === state.selected?.section) ?? null;
   });
 
+  /** What the open page has of its own. */
+  const own = computed(() => {
+    const document = documents.value.get(parts.value?.own ?? '');
+    return isOfType('own', document) ? document : undefined;
+  });
+  /** What of that is for the selected section. */
+  const ownOfSelected = computed(() => {
+    const section = selectedSection.value;
+    const mine = section && ownSections(own.value).get(section.id);
+    return section && isForSection(mine ?? undefined, section) ? mine : undefined;
+  });
+  /** How many pages show the document that the selected section stands in. */
+  const { data: reach } = useAnswer(routes.getReach, () => ({ query: { key: state.selected?.document ?? '' } }), {
+    when: () => state.selected !== null,
+  });
+
   /** Selects a section by its id, or the first of a kind, wherever it is: in the template, around it, added, or shared. */
   function select(wanted: string): boolean {
     for (const [document, body] of documents.value) {
+      if (body.type === 'own') continue;
       const found = hasSections(body)
         ? [...sectionsIn(body.areas)].find(({ id, kind }) => id === wanted || kindName(kind) === wanted)
         : undefined;
@@ -176,6 +213,66 @@ export function useWorkbench() {
         },
       ]);
 
+  /** Sets one field of a section for the open page alone; without a value it is as on other pages again. */
+  const ownSetterOf =
+    ({ document, section, field }: { document: string; section: string; field: string }) =>
+    (value: unknown, was: unknown): Promise<boolean> =>
+      run([
+        {
+          type: 'own',
+          page: state.page,
+          document,
+          node: section,
+          field,
+          ...(value === undefined ? {} : { value }),
+          ...(was === undefined ? {} : { was }),
+        },
+      ]);
+
+  /** Takes back what the open page has of its own: in a section, or one field or list of it. */
+  const resetOwn = (section?: string, field?: string): Promise<boolean> =>
+    run([
+      {
+        type: 'own-reset',
+        page: state.page,
+        ...(section === undefined ? {} : { node: section }),
+        ...(field === undefined ? {} : { field }),
+      },
+    ]);
+
+  /** Puts a section onto the open page alone, by an addition. */
+  async function insertAlone(kind: string, title: string, place: string): Promise<void> {
+    const name = `${title} on ${parts.value?.title ?? state.page}`.slice(0, LIMITS.nameLength);
+    const answer = await attempt(() =>
+      withFreeCode(name, (code) =>
+        edit([
+          { type: 'create', what: 'addition', name, code, head: { place, 'target.page': state.page } },
+          { type: 'insert', document: `addition/${code}`, kind, place: {} },
+        ]),
+      ),
+    );
+    await renew();
+    const made = answer?.edits.at(-1);
+    if (made?.type === 'insert') state.selected = { document: made.document, section: made.nodes[0]?.id ?? '' };
+  }
+
+  /** Gives the open page another template: one that is there, or a copy of the one it has, to be changed for it. */
+  const useTemplate = (code: string): Promise<boolean> =>
+    run([{ type: 'assign', pages: [state.page], template: code }]);
+  async function useCopy(): Promise<boolean> {
+    const name = `${template.value?.name ?? ''} for ${parts.value?.title ?? state.page}`.slice(0, LIMITS.nameLength);
+    const answer = await attempt(() =>
+      withFreeCode(name, (code) =>
+        edit([
+          { type: 'create', what: 'template', name, code, copyOf: templateCode.value },
+          { type: 'assign', pages: [state.page], template: code },
+        ]),
+      ),
+    );
+    await renew();
+    return answer !== undefined;
+  }
+
   // What others did shows at once, the selection stays.
   watch(news, (heard) => heard?.documents.length && renewals.value++);
 
@@ -199,7 +296,16 @@ export function useWorkbench() {
     nudge,
     remove,
     insert,
+    insertAlone,
     setterOf,
+    ownSetterOf,
+    resetOwn,
+    own,
+    ownOfSelected,
+    reach,
+    templates,
+    useTemplate,
+    useCopy,
     undo: () => step(routes.undo),
     redo: () => step(routes.redo),
   };

@@ -12,6 +12,7 @@ import FieldInput from '../../fields/FieldInput.vue';
 import { useDocument } from '../../use-document';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
+import OwnFields from './OwnFields.vue';
 import { sure } from '@parlour/core';
 
 type Menu = AnswerOf<typeof routes.listMenus>['menus'][number];
@@ -135,19 +136,22 @@ async function remove(): Promise<void> {
       <v-btn v-for="one in languages" :key="one.value" :value="one.value" size="small">{{ one.title }}</v-btn>
     </v-btn-toggle>
     <template v-if="document">
-      <fieldset v-for="group in groups" :key="`${group.title} ${language}`">
-        <legend>{{ group.title }}</legend>
-        <FieldInput
-          v-for="{ name, key, field } in group.fields"
-          :key="key"
-          :name="name"
-          :field="field"
-          :own="own(key)"
-          :inherited="key === name ? undefined : own(name)"
-          :required="field.required && key === name"
-          :set="setterOf(key)"
-        />
-      </fieldset>
+      <template v-for="(group, i) in groups" :key="`${group.title} ${language}`">
+        <fieldset>
+          <legend>{{ group.title }}</legend>
+          <FieldInput
+            v-for="{ name, key, field } in group.fields"
+            :key="key"
+            :name="name"
+            :field="field"
+            :own="own(key)"
+            :inherited="key === name ? undefined : own(name)"
+            :required="field.required && key === name"
+            :set="setterOf(key)"
+          />
+        </fieldset>
+        <OwnFields v-if="i === 0" :page="page" :language="language" :run="run" />
+      </template>
       <fieldset v-if="language === '' || attributes.length" :key="`attributes ${language}`">
         <legend>Attributes</legend>
         <p class="quiet">

@@ -1,0 +1,83 @@
+/** What belongs to one page, made where it is seen: a value, a section, lists that each page has of its own. */
+import { routes } from '@parlour/contract';
+import { soon } from './browser.js';
+import { consoleAt, frame, openConsole, page, service } from './console-page.js';
+
+openConsole();
+
+const open = (address: string): Promise<unknown> => page.goto(consoleAt(address));
+const ownOf = async (code: string) => (await service.call(routes.why, { params: { page: code } })).own;
+
+test('a value is set for the open page alone, counted, and taken back', async () => {
+  await open('/workbench/product%3AK-003?section=p-more');
+  const title = page.getByLabel('Title', { exact: true });
+  await page.getByText('On 10 pages').first().waitFor();
+  await page.getByRole('button', { name: 'Title: for this page alone' }).click();
+  await page.getByRole('button', { name: 'Title: as on other pages again' }).waitFor();
+  await title.fill('Goes with the Gannet');
+  await frame().getByRole('heading', { name: 'Goes with the Gannet' }).waitFor();
+  await soon(() => ownOf('product:K-003')).toEqual([
+    expect.objectContaining({ section: 'p-more', fields: ['values.title'], isShown: true }),
+  ]);
+
+  await open('/workbench/product%3AK-004?section=p-more');
+  await frame().getByRole('heading', { name: 'Flies well with' }).waitFor();
+  await page.getByText('On 9 pages').first().waitFor();
+
+  await open('/workbench/product%3AK-003?section=p-more');
+  await page.getByRole('button', { name: 'Title: as on other pages again' }).click();
+  await frame().getByRole('heading', { name: 'Flies well with' }).waitFor();
+  await soon(() => ownOf('product:K-003')).toEqual([]);
+});
+
+test('a section is put onto the open page alone; another template, and a copy of it, are one choice away', async () => {
+  await open('/workbench/product%3AK-003?section=p-price');
+  await page.getByRole('button', { name: 'Add a section' }).click();
+  await page.getByLabel('For this page alone', { exact: true }).check();
+  await page.getByRole('button', { name: /^Heading/ }).click();
+  await page.getByText('In the addition “Heading on Gannet Delta”').waitFor();
+  await frame().locator('.k-price + .k-heading').waitFor();
+  await open('/workbench/product%3AK-004');
+  await frame().locator('.k-price').first().waitFor();
+  expect(await frame().locator('.k-price + .k-heading').count()).toBe(0);
+
+  await page.getByTitle('Another template for this page').click();
+  await page.getByText('A copy of this one').click();
+  await page
+    .getByText(/^Product for /)
+    .first()
+    .waitFor();
+  const { template } = await service.call(routes.why, { params: { page: 'product:K-004' } });
+  expect(template).toMatchObject({ reason: 'page', name: expect.stringMatching(/^Product for /) as string });
+  await page.getByTitle('Another template for this page').click();
+  await page.getByText('Product, words first').click();
+  await soon(async () => (await service.call(routes.why, { params: { page: 'product:K-004' } })).template?.name).toBe(
+    'Product, words first',
+  );
+});
+
+test('pages of one template have their own questions, written beside their text; one without shows shoppers nothing', async () => {
+  await service.edit(
+    { type: 'create', what: 'content', name: 'Repairs', code: 'repairs' },
+    { type: 'assign', pages: ['content:repairs'], template: 'questions' },
+  );
+  await open('/content/repairs');
+  await frame().getByText('What do people ask?').waitFor();
+  await page.getByText('Nothing yet. Previews show an example').waitFor();
+  await page.getByRole('button', { name: 'Add part' }).click();
+  await page.getByLabel('Title', { exact: true }).last().fill('Can a spar be replaced?');
+  await frame().getByText('Can a spar be replaced?').waitFor();
+  expect(await frame().getByText('What do people ask?').count()).toBe(0);
+
+  await open('/content/questions');
+  await frame().getByText('Which kite for a child of six?').waitFor();
+  expect(await frame().getByText('Can a spar be replaced?').count()).toBe(0);
+
+  // A template says of any list or text that each page has its own.
+  await open('/workbench/content%3Aquestions?section=questions-form');
+  await page.getByRole('button', { name: 'Title: each page has its own' }).click();
+  await page.getByText('An example; each page has its own').first().waitFor();
+  await open('/content/repairs');
+  await page.getByLabel('Message form: Title', { exact: true }).fill('Another repair?');
+  await frame().getByRole('heading', { name: 'Another repair?' }).waitFor();
+});
