@@ -100,6 +100,29 @@ export function designCommands(program: Command): void {
     });
 
   designs
+    .command('inspect')
+    .description('Look at the draft as a whole: what cannot be published, and what is most likely not meant.')
+    .option('--template <code>', 'only this template')
+    .addHelpText('after', '\nExamples:\n  $ parlour design inspect\n  $ parlour design inspect --template cart')
+    .action(async (options: { template?: string }, command: Command) => {
+      const { call, print } = contextOf(command);
+      const { findings } = await call(routes.listFindings, { query: { template: options.template } });
+      print(findings, () =>
+        findings.length === 0
+          ? 'Nothing is found.'
+          : table(
+              ['', 'What', 'Where', 'Do'],
+              findings.map(({ severity, sentence, document, node, remedy }) => [
+                severity,
+                sentence,
+                node === undefined ? document : `${document}/${node}`,
+                remedy,
+              ]),
+            ),
+      );
+    });
+
+  designs
     .command('rename')
     .description('Give a design another name.')
     .argument('<design>', 'its code')

@@ -27,6 +27,7 @@ const NEXT: Readonly<Partial<Record<SetUpPlace, string>>> = {
   home: 'parlour template show home',
   menus: 'parlour entry add menu/header-links',
   delivery: 'parlour delivery set CODE NAME COUNTRY=PRICE',
+  findings: 'parlour design inspect',
   publish: 'parlour change list',
 };
 

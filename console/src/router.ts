@@ -55,6 +55,11 @@ export const router = createRouter({
     },
     { path: '/regions', component: () => import('./pages/regions/RegionsPage.vue'), meta: { title: 'Regions' } },
     { path: '/rules/:kind?', component: () => import('./pages/store-pages/RulesPage.vue'), meta: { title: 'Rules' } },
+    {
+      path: '/findings',
+      component: () => import('./pages/publishing/FindingsPage.vue'),
+      meta: { title: 'Inspection' },
+    },
     { path: '/additions', component: () => import('./pages/regions/AdditionsPage.vue'), meta: { title: 'Additions' } },
     {
       path: '/additions/:code',

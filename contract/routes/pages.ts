@@ -19,6 +19,11 @@ export const pagesRoutes = {
     query: shapes.partsQuery,
     answer: shapes.pageParts,
   }),
+  listFindings: get(`${DESIGN}/findings`, {
+    summary: 'What is found when the draft is looked at: what cannot be published, and what is most likely not meant.',
+    query: shapes.findingsQuery,
+    answer: shapes.findings,
+  }),
   getReach: get(`${DESIGN}/document/reach`, {
     summary: 'How many pages show a document with sections, and how many of them have something of their own there.',
     query: shapes.documentQuery,

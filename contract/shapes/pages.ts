@@ -2,7 +2,7 @@
 import { array, boolean, mixed, number, string } from 'yup';
 import { codeText, closed, plainText } from '@parlour/core';
 import { scenarioSchema } from '@parlour/core/commerce';
-import type { DraftDocument } from '@parlour/core/design';
+import type { DraftDocument, EditRequest } from '@parlour/core/design';
 import type { Document, PlaceAround } from '@parlour/core/documents';
 import { PAGE_SORTS, pageKinds } from '@parlour/core/pages';
 import { typed, pageKind, reason, wantedReason } from './common.js';
@@ -228,6 +228,27 @@ export const pageParts = closed({
   documents: array(closed({ key: string().required(), document: typed<DraftDocument>({ type: 'object' }) })).required(),
   /** The number of the last change that is in them. */
   seq: number().integer().required(),
+});
+
+export const findingsQuery = closed({ template: codeText().optional() });
+
+export const findings = closed({
+  findings: array(
+    closed({
+      code: string().required(),
+      sentence: string().required(),
+      severity: string().oneOf(['fault', 'blocker', 'warning', 'hint']).required(),
+      document: string().required(),
+      /** The section. */
+      node: string().optional(),
+      field: string().optional(),
+      remedy: string().required(),
+      /** One action that mends it. */
+      mend: closed({ label: string().required(), edits: array(typed<EditRequest>({ type: 'object' })).required() })
+        .optional()
+        .default(undefined),
+    }),
+  ).required(),
 });
 
 export const reach = closed({

@@ -2,7 +2,7 @@
 import type { AdditionDocument, DocumentKey, Target } from '../documents/document.js';
 import { type AskedPage, type RuleSetting } from './assigned.js';
 import { documentsIn, type DesignState } from '../documents/state.js';
-import { parsePage } from '../pages/page.js';
+import { parsePage, type PageKind } from '../pages/page.js';
 import { readyRule, type ReadyRule } from '../pages/rule.js';
 
 /** An addition that a page shows. */
@@ -29,6 +29,17 @@ export function additionsFor(
     const there = found.get(place);
     if (there) there.push(addition);
     else found.set(place, [addition]);
+  }
+  return found;
+}
+
+/** The additions that all pages of a kind have, by place. */
+export function additionsOfKind(kind: PageKind, state: DesignState): ReadonlyMap<string, readonly Addition[]> {
+  const found = new Map<string, Addition[]>();
+  for (const addition of additionsOf(state)) {
+    const { target, place } = addition.document;
+    if (!('pageKind' in target) || target.pageKind !== kind || target.when) continue;
+    found.set(place, [...(found.get(place) ?? []), addition]);
   }
   return found;
 }

@@ -74,7 +74,7 @@ describe('what a page has of its own', () => {
     expect(back.sentences).toEqual(['Text of Heading “For all” is on product:K-1 as on other pages again.']);
     expect(shown(back.draft)).toMatch(/tone-soft[^]*For all/);
     const { value: _value, ...untoned } = { ...level, was: 'soft' };
-    const last = run(back.draft, untoned as EditRequest);
+    const last = run(back.draft, untoned);
     expect([...last.draft.keys()]).toEqual([...start().keys()]);
   });
 
@@ -142,7 +142,7 @@ describe('what a page has of its own', () => {
       start(),
       draftOf({ 'template/more': template([section('x', 'shared-section')], 'product') }),
     );
-    const why = (over: object) => refusal(() => run(draft, { ...text('Own'), ...over } as EditRequest));
+    const why = (over: object) => refusal(() => run(draft, { ...text('Own'), ...over }));
     expect(why({ page: 'cart' })).toMatchObject({ code: 'wrong-page-kind', place: 'page' });
     expect(why({ page: 'product' })).toMatchObject({ code: 'bad-page-code' });
     expect(why({ node: 'none' })).toMatchObject({ code: 'no-such-section' });

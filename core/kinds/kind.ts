@@ -1,8 +1,9 @@
 /** What a section kind is: a description that is plain data, and a runtime. Adding one is adding a file and a line in `sections/all.ts`. */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import type { PageKind } from '../pages/page.js';
-import type { Region, Values } from '../documents/document.js';
+import { kindInWords, pageKinds, type PageKind } from '../pages/page.js';
+import { aroundInWords, REGIONS, type Region, type Values } from '../documents/document.js';
+import { listed } from '../words.js';
 import { canonicalJson } from '../canonical-json.js';
 import type { Fields, ValuesOf } from '../fields/field.js';
 import type { Reading } from '../fields/value.js';
@@ -40,6 +41,12 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly alsoCalled?: readonly string[];
   /** The page kinds and regions it may stand in; any place if absent. */
   readonly fits?: Fits;
+  /** What pages of a kind cannot work without, and have in this one: its name in the needs of `PAGE_KINDS`. */
+  readonly serves?: Readonly<Partial<Record<PageKind, string>>>;
+  /** What of the page it shows, whatever its fields say. */
+  readonly tells?: readonly ('title' | 'text')[];
+  /** Whether it has the main heading of the page: always, or where a field says so. */
+  readonly mainHeading?: true | { readonly where: string; readonly is: string };
   readonly fields: F;
   /** Places inside the section that hold sections: name -> label. */
   readonly slots?: Readonly<Record<string, string>>;
@@ -150,6 +157,9 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     sentence,
     alsoCalled,
     fits,
+    serves,
+    tells,
+    mainHeading,
     fields,
     slots,
     shows,
@@ -169,6 +179,9 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     sketch,
     ...(alsoCalled && { alsoCalled }),
     ...(fits && { fits }),
+    ...(serves && { serves }),
+    ...(tells && { tells }),
+    ...(mainHeading && { mainHeading }),
     ...(slots && { slots }),
     ...(shows && { shows }),
     ...(hasForms && { hasForms }),
@@ -223,9 +236,21 @@ export function isCalled({ name, title, sentence, alsoCalled = [] }: KindDescrip
 
 /** Where a kind fits, in words: `product pages, the header`. */
 export const fitsInWords = ({ fits }: Pick<KindDescription, 'fits'>): string =>
-  fits
-    ? [...fits.pages.map((page) => `${page} pages`), ...fits.regions.map((region) => `the ${region}`)].join(', ')
-    : 'every page';
+  fits ? [...pagesInWords(fits.pages), ...placesInWords(fits.regions)].join(', ') : 'every page';
+
+function pagesInWords(pages: readonly PageKind[]): string[] {
+  const others = pageKinds().filter((page) => !pages.includes(page));
+  if (others.length < pages.length) return [`every page but ${listed(others.map(kindInWords))} pages`];
+  return pages.map((page) => `${kindInWords(page)} pages`);
+}
+const placesInWords = (regions: readonly Region[]): string[] =>
+  regions.length === REGIONS.length ? ['every region'] : regions.map((region) => `the ${aroundInWords(region)}`);
+
+/** Every place but the pages of some kinds. */
+export const everywhereBut = (...kinds: readonly PageKind[]): Fits => ({
+  pages: pageKinds().filter((kind) => !kinds.includes(kind)),
+  regions: REGIONS,
+});
 
 export const kindRef = (kind: KindDescription): string => `${kind.name}@${kind.version}`;
 

@@ -9,6 +9,8 @@ interface PageKindAbout {
   readonly subject: 'product' | 'collection' | 'brand' | 'content' | null;
   /** The areas of its templates, in page order. */
   readonly areas: readonly string[];
+  /** What its pages cannot work without, by name, as a sentence says it; section kinds say what they serve. */
+  readonly needs?: Readonly<Record<string, string>>;
 }
 
 const SIDE = ['main', 'side'];
@@ -30,17 +32,49 @@ export const PAGE_KINDS = {
     areas: SIDE,
   },
   brand: { name: 'Brand', sentence: 'One brand and its products.', subject: 'brand', areas: SIDE },
-  cart: { name: 'Cart', sentence: 'What the shopper is about to buy.', subject: null, areas: SIDE },
+  cart: {
+    name: 'Cart',
+    sentence: 'What the shopper is about to buy.',
+    subject: null,
+    areas: SIDE,
+    needs: { lines: 'what is in the cart', checkout: 'the way to the checkout' },
+  },
   checkout: {
     name: 'Checkout',
     sentence: 'Address, delivery, payment and the order button.',
     subject: null,
     areas: ['main', 'beside'],
+    needs: {
+      buyer: 'the email address and name of the buyer',
+      address: 'the delivery address',
+      delivery: 'the choice of a delivery method',
+      payment: 'the choice of a payment method',
+      sums: 'what the order comes to',
+      order: 'the order button',
+    },
   },
-  'thank-you': { name: 'Thank you', sentence: 'The order that was just made.', subject: null, areas: SIDE },
+  'thank-you': {
+    name: 'Thank you',
+    sentence: 'The order that was just made.',
+    subject: null,
+    areas: SIDE,
+    needs: { order: 'what was ordered' },
+  },
   content: { name: 'Content', sentence: 'A page of text, such as about or delivery.', subject: 'content', areas: SIDE },
-  search: { name: 'Search results', sentence: 'The products that a search finds.', subject: null, areas: SIDE },
-  'sign-in': { name: 'Sign in', sentence: 'Where shoppers sign in.', subject: null, areas: SIDE },
+  search: {
+    name: 'Search results',
+    sentence: 'The products that a search finds.',
+    subject: null,
+    areas: SIDE,
+    needs: { products: 'the products that were found' },
+  },
+  'sign-in': {
+    name: 'Sign in',
+    sentence: 'Where shoppers sign in.',
+    subject: null,
+    areas: SIDE,
+    needs: { form: 'the form to sign in with' },
+  },
   account: { name: 'Account', sentence: 'A shopper’s own orders and details.', subject: null, areas: SIDE },
   'not-found': { name: 'Not found', sentence: 'Shown where there is no page at a path.', subject: null, areas: SIDE },
 } as const satisfies Record<string, PageKindAbout>;
@@ -71,6 +105,12 @@ export const isOwnPage = (kind: PageKind): boolean => OWN.has(kind);
 
 export const isPageKind = (value: unknown): value is PageKind =>
   typeof value === 'string' && Object.hasOwn(PAGE_KINDS, value);
+
+/** What pages of a kind cannot work without, by name. */
+export function needsOf(kind: PageKind): Readonly<Record<string, string>> {
+  const about: PageKindAbout = PAGE_KINDS[kind];
+  return about.needs ?? {};
+}
 
 /** All page kinds, in their order in lists. */
 export const pageKinds = (): PageKind[] => keysOf(PAGE_KINDS);

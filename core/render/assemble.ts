@@ -1,8 +1,8 @@
 /** Assemble: from a store page to the documents that make it. */
 import { assignedTemplate, type AskedPage, type RuleSetting } from '../assign/assigned.js';
 import type { DesignState } from '../documents/state.js';
-import { parsePage } from '../pages/page.js';
-import { additionsFor } from '../assign/target.js';
+import { PAGE_KINDS, parsePage } from '../pages/page.js';
+import { additionsFor, additionsOfKind } from '../assign/target.js';
 import { regionsOf } from '../assign/regions.js';
 import {
   keys,
@@ -11,6 +11,7 @@ import {
   type LookDocument,
   type MenuDocument,
   type PlaceAround,
+  type Section,
   type SectionedDocument,
   type SharedDocument,
   type TemplateDocument,
@@ -97,6 +98,20 @@ function templateOf(page: AskedPage, state: DesignState, setting: RuleSetting, i
 const kept = new WeakMap<DesignState, Map<string, AssembledPage>>();
 /** Rules of additions can cut a store's pages into any number of groups. */
 const MOST_KEPT = 2_000;
+
+/**
+ * A template with what is added to all pages of its kind, whatever those are about; and with what the page has of its own,
+ * where there is but one of the kind.
+ */
+export function templateForAll(code: string, state: DesignState, kinds: KindSet): AssembledPage | null {
+  const key = keys.template(code);
+  const template = state.get(key);
+  if (!template) return null;
+  const { pageKind } = template;
+  const own = PAGE_KINDS[pageKind].subject === null ? state.get(keys.own(pageKind)) : undefined;
+  const additions = additionsOfKind(pageKind, state);
+  return assembled(key, template, additions, { own, samples: false }, state, kinds);
+}
 
 /** A template without anything that is added to its pages; null if there is none. */
 export function templateAlone(code: string, state: DesignState, kinds: KindSet): AssembledPage | null {
@@ -217,8 +232,12 @@ export function fillingOf(kind: string, values: Readonly<Record<string, unknown>
 }
 
 const fillingsIn = (document: SectionedDocument, kinds: KindSet): Filling[] =>
-  [...sectionsIn(document.areas)].flatMap((section) => {
-    const kind = kinds.find(section.kind);
-    const filling = kind && fillingOf(kindName(section.kind), kind.read(section, {}).values);
-    return filling ? [filling] : [];
-  });
+  [...sectionsIn(document.areas)].map((section) => fillingIn(section, kinds)).filter((one) => one !== null);
+
+/** The filling of a stored section; null for kinds that are not filled. */
+export function fillingIn(section: Section, kinds: KindSet): Filling | null {
+  const name = kindName(section.kind);
+  if (name !== SHARED_SECTION && name !== OPEN_PLACE) return null;
+  const kind = kinds.find(section.kind);
+  return kind ? fillingOf(name, kind.read(section, {}).values) : null;
+}

@@ -19,6 +19,7 @@ import { isSame } from '../design/edits/common.js';
 import type { KindSet } from '../kinds/kind.js';
 import { followersOf } from './followers.js';
 import { gathered, templateAlone } from './assemble.js';
+import { documentsOn, placeName, placesIn } from './places.js';
 
 /** Pages that an addition is for: one, those that a rule chooses, or all of a kind. */
 export interface TouchedByAddition {
@@ -91,10 +92,10 @@ export function touchedPages(
 
   const additions: TouchedByAddition[] = [];
   const rulesChanged: AdditionDocument[] = [];
-  let openPlaces: OpenPlaces | undefined;
+  let known: Places | undefined;
   for (const [key, from, to] of changedAdditions(before, after, changed, kinds)) {
     const places = new Set([from?.place, to?.place].filter((place) => place !== undefined));
-    const templates = templatesWith(places, (openPlaces ??= openPlacesOf([before, after], kinds)));
+    const templates = templatesWith(places, (known ??= placesOf([before, after], kinds)));
     const code = key.slice('addition/'.length);
     const isSameRule = isSame(from?.target, to?.target);
     for (const document of [from, to]) {
@@ -191,39 +192,41 @@ function* changedAdditions(
   }
 }
 
-/** Where the open places of a design are, found out once for all that goes into them. */
-interface OpenPlaces {
+/** Where the places of a design are that additions go into, found out once for all of them. */
+interface Places {
   /** Those inside additions, which may be on every page. */
   readonly inAdditions: ReadonlySet<string>;
-  /** The templates that have an open place. */
+  /** The templates that have a place, by its name. */
   readonly templates: ReadonlyMap<string, readonly string[]>;
 }
 
-function openPlacesOf(states: readonly DesignState[], kinds: KindSet): OpenPlaces {
+function placesOf(states: readonly DesignState[], kinds: KindSet): Places {
   const inAdditions = new Set<string>();
   const templates = new Map<string, string[]>();
   for (const state of states) {
     for (const [key, document] of documentsIn(state, 'addition'))
-      for (const openPlace of gathered([{ key, document }], state, kinds).openPlaces.keys()) inAdditions.add(openPlace);
-    for (const code of templateCodes(state))
-      for (const openPlace of templateAlone(code, state, kinds)?.openPlaces.keys() ?? []) {
-        const having = templates.get(openPlace);
+      for (const one of [document, ...gathered([{ key, document }], state, kinds).shared.values()])
+        for (const place of placesIn(one, kinds)) inAdditions.add(place);
+    for (const code of templateCodes(state)) {
+      const parts = templateAlone(code, state, kinds);
+      const places = new Set(parts ? documentsOn(parts).flatMap((one) => [...placesIn(one, kinds)]) : []);
+      for (const place of places) {
+        const having = templates.get(place);
         if (having) having.push(code);
-        else templates.set(openPlace, [code]);
+        else templates.set(place, [code]);
       }
+    }
   }
   return { inAdditions, templates };
 }
 
-/** The templates that have one of some places; null if every page may have it: regions, and open places inside additions. */
-function templatesWith(places: ReadonlySet<string>, { inAdditions, templates }: OpenPlaces): string[] | null {
-  const openPlaces = [...places].map((place) =>
-    place.startsWith('open-place:') ? place.slice('open-place:'.length) : null,
-  );
+/** The templates that have one of some places; null if every page may have it: regions, and places inside additions. */
+function templatesWith(places: ReadonlySet<string>, { inAdditions, templates }: Places): string[] | null {
   const found = new Set<string>();
-  for (const openPlace of openPlaces) {
-    if (openPlace === null || inAdditions.has(openPlace)) return null;
-    for (const code of templates.get(openPlace) ?? []) found.add(code);
+  for (const place of places) {
+    const name = placeName(place);
+    if (name === null || inAdditions.has(name)) return null;
+    for (const code of templates.get(name) ?? []) found.add(code);
   }
   return [...found];
 }

@@ -2,6 +2,7 @@
 import type { PageCode } from '../pages/page.js';
 import type { DesignState } from '../documents/state.js';
 import type { StoreDetails } from '../commerce/store-details.js';
+import type { Finding } from '../design/findings/finding.js';
 
 /** What is known of the store besides the draft of its design. */
 export interface SetUpFacts {
@@ -19,6 +20,8 @@ export interface SetUpFacts {
   readonly unpublished: number;
   /** What the store says about itself. */
   readonly details: StoreDetails;
+  /** What the inspection finds in the draft. */
+  readonly findings: readonly Pick<Finding, 'severity' | 'sentence'>[];
 }
 
 /** Nobody needs to know more exactly. */
@@ -26,7 +29,7 @@ export const MOST_COUNTED = 1000;
 
 /** Where a point is worked on. */
 export type SetUpPlace =
-  'catalogue' | 'store' | 'header' | 'pages' | 'content' | 'home' | 'menus' | 'delivery' | 'publish';
+  'catalogue' | 'store' | 'header' | 'pages' | 'content' | 'home' | 'menus' | 'delivery' | 'findings' | 'publish';
 
 /** Something that is still open. */
 export interface OpenFinding {

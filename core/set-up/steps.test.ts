@@ -13,6 +13,7 @@ const NEW: SetUpFacts = {
   published: false,
   unpublished: 0,
   details: {},
+  findings: [],
 };
 const design = starterDesign('Tern Tea');
 const step = (
@@ -40,6 +41,7 @@ test('a new store has every page and reaches everything; the rest is open, in th
     'open home',
     'done menus',
     'open delivery',
+    'done inspection',
     'open publish',
   ]);
   for (const { sentence } of steps) expect(sentence).toMatch(/^[A-Z].*\.$/);
@@ -132,6 +134,16 @@ test('menus: a collection that none leads to is named, however deep the entry', 
   expect(step('menus', { 'menu/header-links': { lists: {} }, 'menu/help': { lists: {} } })).toMatchObject({
     done: false,
     sentence: 'No menu leads anywhere yet.',
+  });
+});
+
+test('inspection: what is grave is told, three of it by its sentence; hints are not', () => {
+  const finding = (severity: 'blocker' | 'warning' | 'hint', sentence: string) => ({ severity, sentence });
+  expect(step('inspection', {}, { findings: [finding('hint', 'One.')] })).toMatchObject({ done: true });
+  const many = ['One.', 'Two.', 'Three.', 'Four.', 'Five.'].map((sentence) => finding('warning', sentence));
+  expect(step('inspection', {}, { findings: many })).toMatchObject({
+    done: false,
+    sentence: 'One. Two. Three. And 2 more findings.',
   });
 });
 

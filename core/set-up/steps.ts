@@ -5,6 +5,7 @@ import type { SetUpFacts, SetUpPlace, SetUpPoint } from './point.js';
 import { delivery } from './points/delivery.js';
 import { details } from './points/details.js';
 import { homePage } from './points/home-page.js';
+import { inspection } from './points/inspection.js';
 import { logo } from './points/logo.js';
 import { menus } from './points/menus.js';
 import { ownTexts } from './points/own-texts.js';
@@ -22,6 +23,7 @@ const POINTS: readonly SetUpPoint[] = [
   homePage,
   menus,
   delivery,
+  inspection,
   published,
 ];
 

@@ -1,5 +1,6 @@
 /** The designs of a store, which one is live, and changes that go live at a time. */
 import { closedState } from '@parlour/core/design';
+import { inspected } from '../publishing/inspecting.js';
 import { setUpSteps } from '@parlour/core/set-up';
 import { inZone } from '@parlour/core/time';
 import { routes } from '@parlour/contract';
@@ -52,7 +53,8 @@ export function designRoutes(api: Api): void {
       published: design.liveRevision > 1,
       unpublished: await unpublishedCount(db, design),
     };
-    const steps = setUpSteps(closedState(await openDraft(db, design)), facts);
+    const state = closedState(await openDraft(db, design));
+    const steps = setUpSteps(state, { ...facts, findings: await inspected(state, design.kinds) });
     return { steps: steps.map((step) => ({ ...step, pages: [...step.pages] })) };
   });
 

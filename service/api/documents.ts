@@ -3,11 +3,13 @@ import { Problem, sure } from '@parlour/core';
 import { documentsOf, factsOf, inTemplateOrder, partsOf, planParts, why, type Why } from '@parlour/core/assign';
 import { closeDocument, closedState, impliedDocument, isSection, nameOf, ownNameOf } from '@parlour/core/design';
 import { keys, PLACES_AROUND, templateCodeOf, type DesignState, headValue } from '@parlour/core/documents';
+import { inspectTemplate } from '@parlour/core/inspect';
 import { currencyDecimals } from '@parlour/core/locale';
 import { pageKinds } from '@parlour/core/pages';
 import { planPage, planSvg, planText } from '@parlour/core/plan';
 import { routes } from '@parlour/contract';
 import { standardsOf } from '../assigning/rows.js';
+import { inspected } from '../publishing/inspecting.js';
 import { openDraft } from '../records/drafts.js';
 import { countAssignments } from '../records/page-list.js';
 import { implement, type Api, type Caller } from './implement.js';
@@ -63,6 +65,19 @@ export function documentRoutes(api: Api): void {
       return { key, type: document.type, name: ownNameOf(document), called: nameOf(document) };
     });
     return { documents };
+  });
+
+  implement(api, routes.listFindings, async ({ design, query: { template } }) => {
+    const state = closedState(await openDraft(db, design));
+    const found =
+      template === undefined ? await inspected(state, design.kinds) : inspectTemplate(state, design.kinds, template);
+    return {
+      findings: found.map(({ place, code, sentence, severity, remedy, mend }) => ({
+        ...{ code, sentence, severity, remedy },
+        ...place,
+        ...(mend && { mend }),
+      })),
+    };
   });
 
   implement(api, routes.getDocument, async ({ design, query }) => {

@@ -19,6 +19,7 @@ import { changedKeysOf, markPublished, openDraft, recordUnit } from '../records/
 import { signal } from '../records/signals.js';
 import { chosenDocuments } from './chosen.js';
 import { newUnit } from './drafting.js';
+import { refuseBroken } from './broken.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { checkPaths } from './references.js';
@@ -41,7 +42,8 @@ export interface Published extends Revision {
 
 /**
  * Puts the draft, or chosen changes of it, live as a new revision.
- * @throws Problem `stale-edit` if the draft is not as it was looked at; `nothing-to-publish`; `no-such-change`; `cannot-publish` naming what shoppers cannot be shown
+ * @throws Problem `stale-edit` if the draft is not as it was looked at; `nothing-to-publish`; `no-such-change`; `cannot-publish` naming what
+ * shoppers cannot be shown; `lacks-section` or `empty-template` naming the template and its pages
  */
 export const publish = (db: Records, designId: number, options: PublishOptions): Promise<Published> =>
   inTransaction(db, async (trx) => {
@@ -59,6 +61,7 @@ export const publish = (db: Records, designId: number, options: PublishOptions):
     const live = await loadState(trx, manifest);
     const chosen = chosenDocuments(design, draft, live, touched, options.changes);
     const { next, redirects } = withRedirects(live, chosen);
+    refuseBroken(live, next, design);
     const revision = await putLive(trx, design, next, options);
     await markPublished(
       trx,

@@ -7,6 +7,7 @@ import { lockDesign } from '../records/designs.js';
 import { findRevision, loadState, type Revision } from '../records/documents.js';
 import { openDraft } from '../records/drafts.js';
 import { signal } from '../records/signals.js';
+import { brokenInWords } from './broken.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
 import { putLive } from './publish.js';
@@ -49,6 +50,7 @@ export const revert = (
     const draft = await openDraft(trx, design);
     // Whoever has come to know a page by a path of the later state is led to where it was before.
     const { next, redirects } = withRedirects(live, new Map(differing.map((key) => [key, opened(target, key)])));
+    const broken = brokenInWords(live, next, design);
     const revision = await putLive(trx, design, next, {
       note: note || `Reverted to revision ${number}`,
       authorId,
@@ -62,7 +64,7 @@ export const revert = (
       await loadState(trx, revision.manifest),
       [...next.keys()],
       authorId,
-      `Reverted to revision ${number}, as revision ${revision.number}.`,
+      [`Reverted to revision ${number}, as revision ${revision.number}.`, ...broken].join(' '),
     );
     await signal(trx, `design ${designId}`);
     await audit(trx, {
@@ -75,6 +77,7 @@ export const revert = (
     return {
       revision,
       sentences: [
+        ...broken,
         ...sentences,
         ...redirectsInWords(redirects),
         ...kept.map(({ sentence }) => `Kept as it is in the draft: ${sentence}`),

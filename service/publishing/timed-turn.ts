@@ -15,6 +15,7 @@ import { dueTimedChange, lockTimedChange, updateTimedChange, type TimedChange } 
 import { newUnit } from './drafting.js';
 import { followLive } from './follow.js';
 import { withRedirects } from './moved.js';
+import { brokenInWords } from './broken.js';
 import { putLive } from './publish.js';
 import { differingKeys, isSameState, opened, publishedManifest, tellingBetween } from '../records/states.js';
 
@@ -104,7 +105,7 @@ async function step(
     await inSavepoint(trx, async () => {
       const revision = await putLive(trx, design, next, { note, authorId: null });
       const now = await loadState(trx, revision.manifest);
-      const sentence = `${note}, as revision ${revision.number}.`;
+      const sentence = [`${note}, as revision ${revision.number}.`, ...brokenInWords(live, next, design)].join(' ');
       await followLive(trx, design, draft, live, now, [...next.keys()], null, sentence);
       await updateTimedChange(trx, timed.id, after(revision.number));
     });

@@ -17,6 +17,7 @@ import {
   updateTimedChange,
   type TimedChange,
 } from '../records/timed.js';
+import { refuseBroken } from './broken.js';
 import { chosenDocuments } from './chosen.js';
 import { mergedEdits, recordMerge } from './follow.js';
 import {
@@ -62,6 +63,7 @@ export async function addTimedChange(
     const draft = await openDraft(trx, design);
     const keys = await changedKeysOf(trx, designId);
     const frozen = chosenDocuments(design, draft, live, keys, changes);
+    refuseBroken(live, frozen, design);
     const closed = [...frozen].map(([key, document]) => [key, document ? closeDocument(document) : null] as const);
     const changed = await saveOver(trx, base, new Map(closed));
     const state = await loadState(trx, changed);

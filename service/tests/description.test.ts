@@ -159,6 +159,9 @@ test('every route, walked: what is sent and what is answered are of the describe
   await edit([{ type: 'own-reset', page: 'product:K-001' }]);
   await walk('getPageParts', { params: { page: 'cart' }, query: { template: 'checkout' } });
   await walk('listPages', { query: { pageKind: 'product', when: 'brand is "Featherby"', limit: '1' } });
+  await edit([{ type: 'create', what: 'template', name: 'Lacking', code: 'lacking', pageKind: 'cart' }]);
+  await walk('listFindings');
+  await edit([{ type: 'discard', document: 'template/lacking' }]);
   await walk('listTemplates');
   await walk('listDocuments');
   await walk('listAdditions');

@@ -88,7 +88,7 @@ test('a value for one page alone: on that page, once published, and nowhere else
 
 test('the template of another page, and a page that is not there, are refused by name', async () => {
   const refused = (over: object) =>
-    service.edit({ ...note('x'), ...over } as EditRequest).then(
+    service.edit({ ...note('x'), ...over }).then(
       () => null,
       ({ code, place }: { code: string; place: string }) => ({ code, place }),
     );

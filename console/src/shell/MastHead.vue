@@ -22,6 +22,7 @@ const sections = [
 const more = computed(() => [
   { to: '/regions', label: 'Regions' },
   { to: '/additions', label: 'Additions' },
+  { to: '/findings', label: 'Inspection' },
   { to: '/rules', label: 'Rules' },
   { to: '/pictures', label: 'Pictures' },
   { to: '/designs', label: 'Designs' },

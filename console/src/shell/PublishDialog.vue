@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue';
 import { useAnswer } from '../answers';
 import { attempt, call, refreshChanges, say, session } from '../api';
 import { saveAll } from '../unsaved';
+import FindingsList from './FindingsList.vue';
 
 const open = defineModel<boolean>({ required: true });
 const note = ref('');
@@ -22,6 +23,11 @@ const isLive = computed(() => session.design === session.store?.liveDesign);
 /** Where old paths would lead then. */
 const { data: compared } = useAnswer(routes.compare, () => ({ query: { from: 'live', to: 'draft' } }), { when: open });
 const moved = computed(() => (open.value ? redirectsInWords(compared.value?.redirects ?? []) : []));
+
+/** What the inspection finds in the draft; hints can wait. */
+const { data: inspected } = useAnswer(routes.listFindings, () => ({}), { when: open });
+const grave = computed(() => (inspected.value?.findings ?? []).filter(({ severity }) => severity !== 'hint'));
+const blocked = computed(() => grave.value.some(({ severity }) => severity !== 'warning'));
 
 watch(open, (now) => {
   if (!now) return;
@@ -89,6 +95,16 @@ const setTime = (): Promise<void> =>
             />
           </li>
         </ul>
+        <div v-if="grave.length" class="mt-4">
+          <p class="mb-2">
+            {{
+              blocked
+                ? 'Shoppers could not use what would go live:'
+                : 'Most likely not meant; it may go live all the same:'
+            }}
+          </p>
+          <FindingsList :findings="grave" />
+        </div>
         <p v-if="moved.length" class="quiet mt-3">Once all of it is published: {{ moved.join(' ') }}</p>
         <v-text-field
           v-model="note"

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { mdiOpenInNew, mdiPlus, mdiRedo, mdiUndo } from '@mdi/js';
 import type { Device } from '@parlour/core/fields';
+import { parsePage } from '@parlour/core/pages';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { session } from '../api';
+import FindingsList from '../shell/FindingsList.vue';
 import DeviceToggle from './DeviceToggle.vue';
 import KindPicker from './KindPicker.vue';
 import PageFrame from './PageFrame.vue';
@@ -29,6 +31,15 @@ async function put(kind: string, document: string, place: Target): Promise<void>
 async function putAlone(kind: string, title: string, place: string): Promise<void> {
   picking.value = false;
   await bench.insertAlone(kind, title, place);
+}
+
+/** Another page; a template that is only tried stays, where the page could have it. */
+async function openPage(page: string): Promise<void> {
+  const isForIt = state.wanted !== undefined && template.value?.pageKind === parsePage(page).kind;
+  await router.push({
+    path: `/workbench/${encodeURIComponent(page)}`,
+    query: isForIt ? { template: state.wanted } : {},
+  });
 }
 
 async function assignHere(): Promise<void> {
@@ -61,11 +72,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
 <template>
   <div class="bench" :class="{ resting: !state.selected }">
     <div class="strip">
-      <PageSearch
-        :page="state.page"
-        :title="parts?.title ?? ''"
-        @open="(page) => router.push(`/workbench/${encodeURIComponent(page)}`)"
-      />
+      <PageSearch :page="state.page" :title="parts?.title ?? ''" @open="openPage" />
       <p class="because">
         <template v-if="template">
           Template <TemplateMenu :bench="bench" /><template v-if="parts?.assigned?.template === templateCode"
@@ -108,6 +115,13 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
         <h2>Plan</h2>
         <v-btn variant="outlined" size="small" :prepend-icon="mdiPlus" @click="picking = true">Add a section</v-btn>
       </div>
+      <FindingsList
+        v-if="bench.findings.value.length"
+        :findings="bench.findings.value"
+        :run="bench.run"
+        here
+        class="found"
+      />
       <PlanView
         v-if="plan"
         :plan="plan"
@@ -166,6 +180,11 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
   flex-direction: column;
   min-height: 0;
   border-inline-end: 1px solid rgba(var(--v-border-color), 0.16);
+}
+.found {
+  padding: 4px 16px 12px;
+  max-height: 38%;
+  overflow-y: auto;
 }
 .plan-head {
   display: flex;

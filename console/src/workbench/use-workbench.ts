@@ -112,6 +112,12 @@ export function useWorkbench() {
     when: () => state.selected !== null,
   });
 
+  /** What the inspection finds in the template. */
+  const { data: inspected } = useAnswer(routes.listFindings, () => ({ query: { template: templateCode.value } }), {
+    when: () => templateCode.value !== '',
+  });
+  const findings = computed(() => inspected.value?.findings ?? []);
+
   /** Selects a section by its id, or the first of a kind, wherever it is: in the template, around it, added, or shared. */
   function select(wanted: string): boolean {
     for (const [document, body] of documents.value) {
@@ -303,6 +309,7 @@ export function useWorkbench() {
     own,
     ownOfSelected,
     reach,
+    findings,
     templates,
     useTemplate,
     useCopy,

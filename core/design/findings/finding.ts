@@ -4,9 +4,10 @@ import { Problem, type ProblemCode } from '../../problem.js';
 
 /**
  * How bad it is. *fault*: no design may hold it, so an edit that leaves it is refused. *blocker*: a draft may hold it,
- * but shoppers cannot be shown it, so it does not go live.
+ * but shoppers cannot be shown it, so it does not go live. *warning*: it may go live, and is most likely not meant.
+ * *hint*: something could be better.
  */
-export type Severity = 'fault' | 'blocker';
+export type Severity = 'fault' | 'blocker' | 'warning' | 'hint';
 
 /** Where in a design something is. */
 export interface FindingPlace {

@@ -3,7 +3,7 @@ import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import type { CartLine } from '../../commerce/cart.js';
 import { html, type Markup } from '../../kinds/html.js';
-import { defineKind } from '../../kinds/kind.js';
+import { defineKind, everywhereBut } from '../../kinds/kind.js';
 import { sentFrom } from '../../kinds/sent-from.js';
 import { pictureTag } from '../../kinds/picture.js';
 import type { View } from '../../kinds/view.js';
@@ -16,6 +16,9 @@ export const cartLines = defineKind(
     title: 'Cart lines',
     sentence: 'What is in the cart, with quantities to change and a way to take things out.',
     alsoCalled: ['basket', 'shopping bag'],
+    // Nothing of a cart beside an order that was made of it.
+    fits: everywhereBut('thank-you'),
+    serves: { cart: 'lines' },
     fields: {
       empty: text('If it is empty', 'What is said where nothing is in the cart.', {
         default: 'Your cart is empty.',

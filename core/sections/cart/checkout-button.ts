@@ -1,7 +1,7 @@
 /** The way from the cart to the checkout. */
 import { text } from '../../fields/make.js';
 import { html, NOTHING } from '../../kinds/html.js';
-import { defineKind } from '../../kinds/kind.js';
+import { defineKind, everywhereBut } from '../../kinds/kind.js';
 
 export const checkoutButton = defineKind(
   {
@@ -10,6 +10,9 @@ export const checkoutButton = defineKind(
     title: 'Checkout button',
     sentence: 'The button that leads to the checkout, as soon as something is in the cart.',
     alsoCalled: ['proceed', 'pay'],
+    // Nothing of a cart beside an order that was made of it.
+    fits: everywhereBut('thank-you'),
+    serves: { cart: 'checkout' },
     fields: {
       action: text('Button', 'What the button says.', { default: 'Checkout', word: 'checkout-button', max: 40 }),
     },

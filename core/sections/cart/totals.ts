@@ -1,5 +1,5 @@
 /** What the cart and its delivery come to. */
-import { defineKind } from '../../kinds/kind.js';
+import { defineKind, everywhereBut } from '../../kinds/kind.js';
 import { sums, SUMS_CSS } from './line.js';
 
 export const totals = defineKind(
@@ -9,6 +9,9 @@ export const totals = defineKind(
     title: 'Totals',
     sentence: 'Subtotal, delivery and total of what is in the cart.',
     alsoCalled: ['sum', 'summary', 'basket total'],
+    // Nothing of a cart beside an order that was made of it.
+    fits: everywhereBut('thank-you'),
+    serves: { checkout: 'sums' },
     fields: {},
     shows: ['totals'],
     says: ['delivery', 'delivery-later', 'subtotal', 'total'],

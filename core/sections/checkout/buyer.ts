@@ -13,6 +13,7 @@ export const buyer = defineKind(
     sentence: 'Email address and name of the shopper.',
     alsoCalled: ['customer', 'contact details'],
     fits: CHECKOUT_PAGES,
+    serves: { checkout: 'buyer' },
     fields: {
       title: text('Title', 'The heading over the fields.', { default: 'Your details', word: 'your-details', max: 80 }),
     },

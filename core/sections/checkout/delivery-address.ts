@@ -16,6 +16,7 @@ export const deliveryAddress = defineKind(
     sentence: 'The address that it is delivered to.',
     alsoCalled: ['shipping address'],
     fits: CHECKOUT_PAGES,
+    serves: { checkout: 'address' },
     fields: {
       title: text('Title', 'The heading over the fields.', {
         default: 'Delivery address',

@@ -17,6 +17,7 @@ export const deliveryChoice = defineKind(
     sentence: 'The delivery methods to the shopper’s country, with their prices.',
     alsoCalled: ['shipping method'],
     fits: CHECKOUT_PAGES,
+    serves: { checkout: 'delivery' },
     fields: {
       title: text('Title', 'The heading over them.', {
         default: 'Delivery method',

@@ -17,6 +17,7 @@ export const orderButton = defineKind(
     sentence: 'The button that makes the order, with what stands in its way.',
     alsoCalled: ['place order', 'pay'],
     fits: CHECKOUT_PAGES,
+    serves: { checkout: 'order' },
     fields: {
       action: text('Button', 'What the button says.', { default: 'Place the order', word: 'order-now', max: 60 }),
     },

@@ -18,6 +18,7 @@ export const paymentChoice = defineKind(
     sentence: 'How the order can be paid.',
     alsoCalled: ['payment method'],
     fits: CHECKOUT_PAGES,
+    serves: { checkout: 'payment' },
     fields: {
       title: text('Title', 'The heading over them.', {
         default: 'Payment method',

@@ -2,7 +2,7 @@
 import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
-import { defineKind } from '../../kinds/kind.js';
+import { defineKind, everywhereBut } from '../../kinds/kind.js';
 import { BOUGHT_CSS, boughtLines, sums, SUMS_CSS } from '../cart/line.js';
 
 export const yourOrder = defineKind(
@@ -12,6 +12,9 @@ export const yourOrder = defineKind(
     title: 'Your order',
     sentence: 'What is about to be ordered, with what it comes to.',
     alsoCalled: ['order summary'],
+    // Nothing of a cart beside an order that was made of it.
+    fits: everywhereBut('thank-you'),
+    serves: { checkout: 'sums' },
     fields: {
       title: text('Title', 'The heading over the lines.', { default: 'Your order', word: 'your-order', max: 80 }),
     },

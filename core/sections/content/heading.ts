@@ -14,6 +14,7 @@ export const heading = defineKind(
     title: 'Heading',
     sentence: 'The title of a part of the page.',
     alsoCalled: ['headline', 'title'],
+    mainHeading: { where: 'level', is: 'h1' },
     fields: {
       text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
       level: choice('Level', 'Each page needs one main heading.', HEADING_LEVELS, 'h2'),

@@ -32,6 +32,7 @@ export const partOfText = defineKind(
     title: 'Part of the text',
     sentence: 'One part of the page’s text, as its break marks split it: the lead here, the rest further down.',
     alsoCalled: ['excerpt', 'split text'],
+    tells: ['text'],
     fields: {
       part: choice('Part', 'Which part; a text without break marks is all lead.', PARTS, 'lead'),
       number: number('Number', 'Which one, counted from the start; for “one by its number”.', {

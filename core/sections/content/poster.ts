@@ -13,6 +13,7 @@ export const poster = defineKind(
     title: 'Poster',
     sentence: 'A large picture with a title, a text and an action that opens the page.',
     alsoCalled: ['banner', 'hero', 'header image'],
+    mainHeading: { where: 'level', is: 'h1' },
     fields: {
       title: text('Title', 'The first words a shopper reads.', { default: 'Say it in a few words', max: 120 }),
       level: choice(

@@ -22,6 +22,7 @@ export const listing = defineKind(
     title: 'Listing',
     sentence: 'All products of a collection or another source, page by page.',
     alsoCalled: ['product grid', 'product list'],
+    serves: { search: 'products' },
     fields: {
       source: source('Products', 'Where the products come from.', { default: { from: 'this-collection' } }),
       size: number('On one page', 'How many products one page shows.', { min: 4, max: 96, default: 24 }),

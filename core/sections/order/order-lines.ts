@@ -12,6 +12,7 @@ export const orderLines = defineKind(
     sentence: 'What was ordered, where it goes, and what it came to.',
     alsoCalled: ['receipt', 'order summary'],
     fits: { pages: ['thank-you'], regions: [] },
+    serves: { 'thank-you': 'order' },
     fields: {},
     shows: ['order'],
     says: ['delivery-address', 'delivery', 'delivery-later', 'subtotal', 'total'],

@@ -11,6 +11,7 @@ export const thanks = defineKind(
     sentence: 'Thanks the shopper by name, and tells them the number of the order.',
     alsoCalled: ['confirmation'],
     fits: { pages: ['thank-you'], regions: [] },
+    mainHeading: true,
     fields: {},
     shows: ['order'],
     says: ['bank-transfer-about', 'no-order', 'order-made-up', 'order-placed', 'thank-you'],

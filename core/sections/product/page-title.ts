@@ -11,6 +11,8 @@ export const pageTitle = defineKind(
     title: 'Page title',
     sentence: 'The title of the page, with its description, date, author and lead picture if wanted.',
     alsoCalled: ['heading', 'headline'],
+    tells: ['title', 'text'],
+    mainHeading: true,
     fields: {
       description: toggle('Description', 'Shows the description under the title.', { default: true }),
       date: toggle('Date', 'Shows the day a content page was written.'),

@@ -14,6 +14,8 @@ export const productTitle = defineKind(
     sentence: 'What it is: title, brand and a few words, with the full description if wanted.',
     alsoCalled: ['product name', 'description'],
     fits: PRODUCT_PAGES,
+    tells: ['title', 'text'],
+    mainHeading: true,
     fields: {
       brand: toggle('Brand', 'Shows who makes it.', { default: true }),
       summary: toggle('Summary', 'Shows the short text.', { default: true }),

@@ -14,6 +14,7 @@ export const signInForm = defineKind(
     title: 'Sign-in form',
     sentence: 'A field for an email address, to which a link is sent that signs the shopper in. No password is needed.',
     alsoCalled: ['login', 'log in', 'account'],
+    serves: { 'sign-in': 'form' },
     fields: {
       text: prose('Text', 'What shoppers sign in for; leave empty for nothing.', {
         default: '<p>We send a link to your email address. You need no password.</p>',

@@ -34,6 +34,7 @@ const PLACES: Readonly<Record<SetUpPlace, string>> = {
   home: '/workbench/home',
   menus: '/menus',
   delivery: '/delivery',
+  findings: '/findings',
   publish: '/compare',
 };
 function placeOf({ place, pages }: Step): string {
