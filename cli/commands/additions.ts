@@ -22,13 +22,15 @@ export function additionCommands(program: Command): void {
       print(answer, () =>
         table(
           ['Addition', 'Name', 'Where', 'For', '>Pages', 'Such as'],
-          answer.additions.map(({ code, name, where, target, languages, total, some }) => [
+          answer.additions.map(({ code, name, where, target, languages, total, some, lacksPlace }) => [
             code,
             name,
             capitalised(where),
             languages.length ? `${target} (${languages.join(', ')})` : target,
             String(total),
-            some.slice(0, 2).join(', ') + (total > 2 ? ` and ${counted(total - 2, 'other')}` : ''),
+            lacksPlace
+              ? 'none of its pages has the place'
+              : some.slice(0, 2).join(', ') + (total > 2 ? ` and ${counted(total - 2, 'other')}` : ''),
           ]),
         ),
       );

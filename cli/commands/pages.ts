@@ -50,7 +50,7 @@ export function pageCommands(program: Command): void {
               ['Page', 'Title', 'Path', 'Template', 'Reason'],
               found.map((page) => [
                 page.page,
-                page.title,
+                page.shows ? `${page.title}: shows ${page.shows.title}` : page.title,
                 page.path,
                 page.template?.code ?? '(none)',
                 because(page.template),

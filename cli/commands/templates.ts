@@ -72,11 +72,22 @@ export function templateCommands(program: Command): void {
     .argument('<template>', 'the code of the one to copy')
     .argument('<name>', 'the name of the copy')
     .option('--code <code>', 'the code of the copy; made from the name if left out')
-    .addHelpText('after', '\nExample:\n  $ parlour template copy product "Festival kite"')
-    .action(async (from: string, name: string, options: { code?: string }, command: Command) => {
+    .option('--clean', 'leave additions beside its sections, and what pages have of their own in them, behind')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour template copy product "Festival kite"\n  $ parlour template copy product "Bare kite" --clean',
+    )
+    .action(async (from: string, name: string, options: { code?: string; clean?: boolean }, command: Command) => {
       const context = contextOf(command);
       const answer = await context.edit([
-        { type: 'create', what: 'template', copyOf: from, name, ...(options.code ? { code: options.code } : {}) },
+        {
+          type: 'create',
+          what: 'template',
+          copyOf: from,
+          name,
+          ...(options.code ? { code: options.code } : {}),
+          ...(options.clean ? { clean: true } : {}),
+        },
       ]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
       context.done(

@@ -39,7 +39,7 @@ onMounted(async () => {
       role="status"
       @update:model-value="session.notice = null"
     >
-      <strong>{{ session.notice?.text }}</strong>
+      <strong>{{ session.notice?.text }}</strong>{{ ' ' }}
       <span v-if="session.notice?.remedy"> {{ session.notice.remedy }}</span>
       <template #actions>
         <v-btn v-if="session.notice?.undo" @click="session.notice.undo()">Undo</v-btn>

@@ -19,6 +19,8 @@ export const page = closed({
     /** The rule that decided, as text. */
     rule: string().optional(),
   }).nullable(),
+  /** The page that the home page shows, if that is another one. */
+  shows: closed({ page: string().required(), title: string().required() }).optional().default(undefined),
 });
 
 export const pages = closed({
@@ -182,6 +184,8 @@ export const additions = closed({
       /** The languages whose pages it is for; all if there are none. */
       languages: array(string().required()).required(),
       /** How many pages those are now, and the titles of the first few. */
+      /** True if it is for some pages, and none of them has the place it goes to. */
+      lacksPlace: boolean().required(),
       total: number().integer().required(),
       some: array(string().required()).required(),
     }),

@@ -1,6 +1,7 @@
 /** Additions in words: where they go, and for which pages. */
 import { aroundInWords, type Target } from '../documents/document.js';
-import type { Draft } from '../design/draft.js';
+import { nodeAt, type Draft } from '../design/draft.js';
+import { someOf } from '../words.js';
 import { nameOf } from '../design/document-types.js';
 import { sectionName } from '../design/edits/common.js';
 import type { KindDescriptions } from '../kinds/kind.js';
@@ -16,11 +17,14 @@ export function placeOfAddition(place: string, draft: Draft, kinds: KindDescript
   const [where = '', code = ''] = place.split(':');
   if (code === '') return regionInWords(place);
   if (where === 'open-place') return `the open place “${code}”`;
-  for (const key of draft.keys()) {
+  // A copy of a template has its sections under the same ids.
+  const holders = [...draft.keys()].flatMap((key) => {
     const document = draft.get(key);
-    const section = document?.nodes[code];
-    if (document && section) return `right ${where} ${sectionName(section, kinds)} in ${nameOf(document)}`;
-  }
+    return document && document.type !== 'own' && Object.hasOwn(document.nodes, code) ? [document] : [];
+  });
+  const [first] = holders;
+  const section = first && nodeAt(first, code);
+  if (section) return `right ${where} ${sectionName(section, kinds)} in ${someOf(holders.map(nameOf), 2)}`;
   return `right ${where} a section that is gone (${code})`;
 }
 

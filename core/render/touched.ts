@@ -19,7 +19,7 @@ import { isSame } from '../design/edits/common.js';
 import type { KindSet } from '../kinds/kind.js';
 import { followersOf } from './followers.js';
 import { gathered, templateAlone } from './assemble.js';
-import { documentsOn, placeName, placesIn } from './places.js';
+import { templatesHaving } from './places.js';
 
 /** Pages that an addition is for: one, those that a rule chooses, or all of a kind. */
 export interface TouchedByAddition {
@@ -92,10 +92,10 @@ export function touchedPages(
 
   const additions: TouchedByAddition[] = [];
   const rulesChanged: AdditionDocument[] = [];
-  let known: Places | undefined;
+  let having: ReturnType<typeof templatesHaving> | undefined;
   for (const [key, from, to] of changedAdditions(before, after, changed, kinds)) {
     const places = new Set([from?.place, to?.place].filter((place) => place !== undefined));
-    const templates = templatesWith(places, (known ??= placesOf([before, after], kinds)));
+    const templates = (having ??= templatesHaving([before, after], kinds))(places);
     const code = key.slice('addition/'.length);
     const isSameRule = isSame(from?.target, to?.target);
     for (const document of [from, to]) {
@@ -190,43 +190,4 @@ function* changedAdditions(
       [...gathered([{ key, document }], state, kinds).documents].some((one) => changed.has(one));
     if (isTouched(before, from) || isTouched(after, to)) yield [key, from, to];
   }
-}
-
-/** Where the places of a design are that additions go into, found out once for all of them. */
-interface Places {
-  /** Those inside additions, which may be on every page. */
-  readonly inAdditions: ReadonlySet<string>;
-  /** The templates that have a place, by its name. */
-  readonly templates: ReadonlyMap<string, readonly string[]>;
-}
-
-function placesOf(states: readonly DesignState[], kinds: KindSet): Places {
-  const inAdditions = new Set<string>();
-  const templates = new Map<string, string[]>();
-  for (const state of states) {
-    for (const [key, document] of documentsIn(state, 'addition'))
-      for (const one of [document, ...gathered([{ key, document }], state, kinds).shared.values()])
-        for (const place of placesIn(one, kinds)) inAdditions.add(place);
-    for (const code of templateCodes(state)) {
-      const parts = templateAlone(code, state, kinds);
-      const places = new Set(parts ? documentsOn(parts).flatMap((one) => [...placesIn(one, kinds)]) : []);
-      for (const place of places) {
-        const having = templates.get(place);
-        if (having) having.push(code);
-        else templates.set(place, [code]);
-      }
-    }
-  }
-  return { inAdditions, templates };
-}
-
-/** The templates that have one of some places; null if every page may have it: regions, and places inside additions. */
-function templatesWith(places: ReadonlySet<string>, { inAdditions, templates }: Places): string[] | null {
-  const found = new Set<string>();
-  for (const place of places) {
-    const name = placeName(place);
-    if (name === null || inAdditions.has(name)) return null;
-    for (const code of templates.get(name) ?? []) found.add(code);
-  }
-  return [...found];
 }

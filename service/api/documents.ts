@@ -13,7 +13,7 @@ import { inspected } from '../publishing/inspecting.js';
 import { openDraft } from '../records/drafts.js';
 import { countAssignments } from '../records/page-list.js';
 import { implement, type Api, type Caller } from './implement.js';
-import { pageOf } from './pages.js';
+import { shownAs } from './pages.js';
 
 export function documentRoutes(api: Api): void {
   const { db } = api;
@@ -135,7 +135,7 @@ export function documentRoutes(api: Api): void {
 
   /** What a page of the draft has. */
   async function toldOf(call: Caller & { readonly now: Date }, state: DesignState, code: string): Promise<Why> {
-    const page = await pageOf(api, call, code);
+    const { page } = await shownAs({ db, store: call.store, state }, code);
     const setting = { now: call.now.toISOString(), decimals: currencyDecimals(call.store.currency) };
     return why({ ...page, facts: factsOf(page.subject, page.path) }, state, setting, call.design.kinds);
   }

@@ -58,6 +58,7 @@ export function pageRoutes(api: Api): void {
       filter,
     );
     const some = rows.slice(0, limit);
+    const home = await shownByHome({ db, store, state });
     const { patterns } = await settingOf(db, store.id, state);
     const paths = await pathsOf(
       db,
@@ -72,6 +73,7 @@ export function pageRoutes(api: Api): void {
         title: row.title,
         path: row.kind === 'not-found' ? ANY_PATH : (paths.get(row.page) ?? ''),
         template: templateShape(row, state),
+        ...(row.kind === 'home' && home && { shows: home }),
       })),
       total,
       next: rows.length > limit && last ? writeCursor(sortKey(last, order)) : null,
@@ -84,7 +86,7 @@ export function pageRoutes(api: Api): void {
   implement(api, routes.why, async (call) => {
     const { store, design, params, query, now } = call;
     const state = closedState(await openDraft(db, design));
-    const page = await pageOf(api, call, sure(params['page']));
+    const { page, sentence } = await shownAs({ db, store, state }, sure(params['page']));
     const setting = { now: now.toISOString(), decimals: currencyDecimals(store.currency) };
     const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
@@ -101,7 +103,11 @@ export function pageRoutes(api: Api): void {
           isForSection(mine, asked) ? mine : undefined,
         )
       : [];
-    return { ...told, fields, sentences: [...told.sentences, ...fields.map(({ sentence }) => sentence)] };
+    return {
+      ...told,
+      fields,
+      sentences: [...(sentence === null ? [] : [sentence]), ...told.sentences, ...fields.map((one) => one.sentence)],
+    };
   });
 }
 
@@ -146,6 +152,31 @@ export function readCursor(text: string, order: PageOrder): SortKey {
     place: 'cursor',
     remedy: 'Use the “next” of the answer before, with the same order.',
   });
+}
+
+/** The page that the home page shows, if that is another one. */
+async function shownByHome(site: PageSource): Promise<{ page: string; title: string } | null> {
+  const chosen = site.state.get(keys.paths)?.home;
+  if (chosen === undefined) return null;
+  const { kind, code } = parsePage(chosen);
+  const page = await findPage(site, kind, 'code', code ?? '');
+  return page && { page: page.code, title: page.title };
+}
+
+/**
+ * What is shown where a page is asked for: the home page may show another one.
+ * @returns the page with a sentence about that, or null if there is nothing to say
+ * @throws Problem `no-such-page`
+ */
+export async function shownAs(site: PageSource, code: string): Promise<{ page: PageInfo; sentence: string | null }> {
+  const home = await shownByHome(site);
+  if (home && code === 'home')
+    return {
+      page: await pageIn(site, home.page),
+      sentence: `The home page shows “${home.title}” (${home.page}); its own template is not used.`,
+    };
+  const sentence = home?.page === code ? 'The home page shows it, and its web address is that of the home page.' : null;
+  return { page: await pageIn(site, code), sentence };
 }
 
 /** A page that exists in the draft. @throws Problem `no-such-page` */

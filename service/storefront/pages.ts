@@ -187,6 +187,10 @@ export function isForSignedIn(source: Pick<PageSource, 'state'>, path: string): 
     : false;
 }
 
+/** The path that a page is known by: that of the home page for what that shows. */
+export const addressOf = (source: PageSource, { code, path }: Pick<PageInfo, 'code' | 'path'>): string =>
+  pathsIn(source)?.home === code ? pathOf(patternsFor(source), 'home') : path;
+
 /** What the home page shows: itself, or another page that the design chose. */
 export async function homeOf(source: PageSource, page: OpenPage): Promise<OpenPage> {
   const chosenCode = page.kind === 'home' ? pathsIn(source)?.home : undefined;

@@ -26,7 +26,7 @@ import { tags } from '../records/tags.js';
 import { FORMS_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
 import { buyingOf, pathSourcesOf, type Site } from './context.js';
 import { alternatesOf, inLanguage } from './editions.js';
-import { homeOf, type OpenPage } from './pages.js';
+import { addressOf, homeOf, type OpenPage } from './pages.js';
 import { documentHash, fillerOf, hashOfDocument, PAGE, readVersions, versionsOf } from './versions.js';
 
 /** What a shopper asked for, besides the page. */
@@ -82,7 +82,9 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const { page, needs, faults } = askPage(composition, inLanguage(about, locale), query ?? NO_QUERY, setting.now);
   // What is looked for makes no page that is worth knowing.
   const asked = page.kind === 'search' ? '' : queryText(page.query);
-  const alternates = alternatesOf(site, about.path + asked);
+  // What the home page shows has one web address, wherever it is read.
+  const path = addressOf(site, about);
+  const alternates = alternatesOf(site, path + asked);
   const answers = await answerNeeds(db, {
     sources: pathSourcesOf(site),
     needs,
@@ -105,7 +107,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
     facts: answers.facts,
     form: form ?? null,
     now: setting.now,
-    canonical: `${site.origin}${page.path}${asked}`,
+    canonical: `${site.origin}${inLanguage({ ...about, path }, locale).path}${asked}`,
     alternates,
     fonts: fontPaths(parts.look, parts.template.look),
     styles: [

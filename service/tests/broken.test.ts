@@ -63,3 +63,36 @@ test('whoever goes back to a broken state is told what shoppers see, and not ref
   ]);
   expect(brokenInWords(design, new Map(), { kinds: SHIPPED_KINDS })).toEqual([]);
 });
+
+test('an addition whose place is on none of its pages is told where additions are listed, and counted as on none', async () => {
+  const add = (place: string, target: object) =>
+    service.edit({ type: 'create', what: 'addition', name: 'Note', code: 'note', head: { place, ...target } });
+  const told = async () => {
+    const { additions } = await service.call(routes.listAdditions);
+    const { findings } = await service.call(routes.listFindings);
+    const { total, lacksPlace, where } = additions.find(({ code }) => code === 'note') ?? {};
+    return [total, lacksPlace, where, findings.map(({ code }) => code)];
+  };
+  await add('after:h-dunes', { 'target.page': 'product:K-004' });
+  expect(await told()).toEqual([
+    0,
+    true,
+    expect.stringMatching(/^right after .* in the template “Home”$/),
+    ['addition-nowhere'],
+  ]);
+  await service.edit({
+    type: 'set',
+    document: 'addition/note',
+    field: 'place',
+    value: 'after:p-price',
+    was: 'after:h-dunes',
+  });
+  expect((await told()).slice(0, 2)).toEqual([1, false]);
+  // Only pages of templates that have the section: not those of the one with words first.
+  await service.edit(
+    { type: 'set', document: 'addition/note', field: 'target.page', was: 'product:K-004' },
+    { type: 'set', document: 'addition/note', field: 'target.pageKind', value: 'product' },
+  );
+  const using = (await service.call(routes.listTemplates)).templates.find(({ code }) => code === 'product')?.pages;
+  expect((await told())[0]).toBe(using);
+});

@@ -91,7 +91,7 @@ const makeMine = (selected: Selection, name: string, field: Field): Promise<bool
     undefined,
   );
 const makeListMine = ({ document, section: node }: Selection, list: string): Promise<boolean> =>
-  props.bench.run([{ type: 'own-list', page: props.bench.state.page, document, node, list }]);
+  props.bench.run([{ type: 'own-list', page: props.bench.shownPage.value, document, node, list }]);
 const unmake = (name: string): Promise<boolean> =>
   props.bench.ownSetterOf({ ...sure(props.bench.state.selected), field: `${part.value}.${keyOf(name)}` })(
     undefined,
@@ -154,7 +154,7 @@ function setterOf(selected: Selection, name: string): ReturnType<Workbench['sett
   return isMine(name) ? props.bench.ownSetterOf(at) : props.bench.setterOf(at);
 }
 
-const ownKey = computed(() => keys.own(props.bench.state.page));
+const ownKey = computed(() => keys.own(props.bench.shownPage.value));
 const entrySetterOf = (document: string) => (field: string, node: string) =>
   props.bench.setterOf({ document, section: node, field });
 

@@ -43,7 +43,7 @@ async function openPage(page: string): Promise<void> {
 }
 
 async function assignHere(): Promise<void> {
-  if (await bench.run([{ type: 'assign', pages: [state.page], template: templateCode.value }]))
+  if (await bench.run([{ type: 'assign', pages: [bench.shownPage.value], template: templateCode.value }]))
     await router.replace({ path: route.path });
 }
 
@@ -75,6 +75,7 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <PageSearch :page="state.page" :title="parts?.title ?? ''" @open="openPage" />
       <p class="because">
         <template v-if="template">
+          <template v-if="parts && parts.page !== state.page">The home page shows {{ parts.title }}. </template>
           Template <TemplateMenu :bench="bench" /><template v-if="parts?.assigned?.template === templateCode"
             >, {{ REASONS[parts.assigned.reason] }}, on
             <router-link class="plain" :to="{ path: '/pages', query: { template: templateCode } }">{{

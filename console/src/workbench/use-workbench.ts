@@ -62,6 +62,8 @@ export function useWorkbench() {
     () => ({ params: { page: state.page }, query: { template: state.wanted } }),
     { when: () => state.page !== '' },
   );
+  /** The page that is shown: the home page may show another one. */
+  const shownPage = computed(() => parts.value?.page ?? state.page);
   const documents = computed(() =>
     stateOf((parts.value?.documents ?? []).map(({ key, document }) => [key, closeDocument(document)])),
   );
@@ -226,7 +228,7 @@ export function useWorkbench() {
       run([
         {
           type: 'own',
-          page: state.page,
+          page: shownPage.value,
           document,
           node: section,
           field,
@@ -240,7 +242,7 @@ export function useWorkbench() {
     run([
       {
         type: 'own-reset',
-        page: state.page,
+        page: shownPage.value,
         ...(section === undefined ? {} : { node: section }),
         ...(field === undefined ? {} : { field }),
       },
@@ -248,11 +250,11 @@ export function useWorkbench() {
 
   /** Puts a section onto the open page alone, by an addition. */
   async function insertAlone(kind: string, title: string, place: string): Promise<void> {
-    const name = `${title} on ${parts.value?.title ?? state.page}`.slice(0, LIMITS.nameLength);
+    const name = `${title} on ${parts.value?.title ?? shownPage.value}`.slice(0, LIMITS.nameLength);
     const answer = await attempt(() =>
       withFreeCode(name, (code) =>
         edit([
-          { type: 'create', what: 'addition', name, code, head: { place, 'target.page': state.page } },
+          { type: 'create', what: 'addition', name, code, head: { place, 'target.page': shownPage.value } },
           { type: 'insert', document: `addition/${code}`, kind, place: {} },
         ]),
       ),
@@ -264,14 +266,17 @@ export function useWorkbench() {
 
   /** Gives the open page another template: one that is there, or a copy of the one it has, to be changed for it. */
   const useTemplate = (code: string): Promise<boolean> =>
-    run([{ type: 'assign', pages: [state.page], template: code }]);
+    run([{ type: 'assign', pages: [shownPage.value], template: code }]);
   async function useCopy(): Promise<boolean> {
-    const name = `${template.value?.name ?? ''} for ${parts.value?.title ?? state.page}`.slice(0, LIMITS.nameLength);
+    const name = `${template.value?.name ?? ''} for ${parts.value?.title ?? shownPage.value}`.slice(
+      0,
+      LIMITS.nameLength,
+    );
     const answer = await attempt(() =>
       withFreeCode(name, (code) =>
         edit([
           { type: 'create', what: 'template', name, code, copyOf: templateCode.value },
-          { type: 'assign', pages: [state.page], template: code },
+          { type: 'assign', pages: [shownPage.value], template: code },
         ]),
       ),
     );
@@ -286,6 +291,7 @@ export function useWorkbench() {
     state,
     documents,
     parts,
+    shownPage,
     plan,
     template,
     templateCode,

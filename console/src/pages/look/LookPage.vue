@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The look of the store: its settings in groups, beside a real page that follows while one types. */
-import { SPECIMEN_PAGE } from '@parlour/core/design';
-import { keys, type LookDocument } from '@parlour/core/documents';
+import { closeDocument, SPECIMEN_PAGE } from '@parlour/core/design';
+import { isOfType, keys, type LookDocument } from '@parlour/core/documents';
 import type { Device } from '@parlour/core/fields';
 import { groundworkOf } from '@parlour/core/groundworks';
 import { colourPairs, LOOK_GROUPS, lookFields, lookRoot, type ColourPair } from '@parlour/core/look';
@@ -42,7 +42,17 @@ const shown = computed<LookDocument | null>(() => {
   const set = Object.entries(values).filter(([, value]) => value !== undefined);
   return { ...look.value, values: Object.fromEntries(set) };
 });
-const rules = computed(() => (shown.value ? lookRoot(shown.value) : ''));
+/** The page's template may have settings of its own, here as for shoppers. */
+const { data: parts } = useAnswer(routes.getPageParts, () => ({ params: { page: shownPage.value } }), {
+  when: () => shownPage.value !== SPECIMEN_PAGE,
+});
+const overrides = computed(() => {
+  const { template, documents = [] } = shownPage.value === SPECIMEN_PAGE ? {} : (parts.value ?? {});
+  const found = documents.find(({ key }) => key === template);
+  const document = found && closeDocument(found.document);
+  return isOfType('template', document) ? document.look : undefined;
+});
+const rules = computed(() => (shown.value ? lookRoot(shown.value, overrides.value) : ''));
 /** The colour that counts for a part that has none of its own. */
 function followedBy(name: string): string {
   const field = lookFields(look.value?.groundwork)[name];

@@ -36,7 +36,9 @@ const groups = computed(() =>
       Nothing is found. Every page has what it cannot work without, and every addition has its place.
     </p>
     <section v-for="{ title, found } in groups" :key="title" class="group">
-      <h2>{{ title }} <span class="quiet">· {{ counted(found.length, 'finding') }}</span></h2>
+      <h2>
+        {{ title }} <span class="quiet">· {{ counted(found.length, 'finding') }}</span>
+      </h2>
       <FindingsList :findings="found" />
     </section>
   </div>

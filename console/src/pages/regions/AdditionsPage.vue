@@ -72,7 +72,8 @@ async function create(): Promise<void> {
       <router-link v-for="one in some" :key="one.code" :to="`/additions/${one.code}`" class="one">
         <span class="name">{{ one.name }}</span>
         <span>{{ one.target }}</span>
-        <span class="quiet">{{
+        <span v-if="one.lacksPlace" class="lacking">On no page: none of its pages has the place</span>
+        <span v-else class="quiet">{{
           one.total === 0 ? 'No page now' : `${counted(one.total, 'page')}: ${one.some.join(', ')}`
         }}</span>
         <span v-if="one.order || one.languages.length" class="quiet figure">{{
@@ -134,5 +135,8 @@ async function create(): Promise<void> {
 }
 .name {
   font-weight: 600;
+}
+.lacking {
+  color: rgb(var(--v-theme-warning));
 }
 </style>

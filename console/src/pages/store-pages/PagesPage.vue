@@ -141,7 +141,9 @@ const because = (page: Page): string =>
               <router-link :to="`/workbench/${encodeURIComponent(page.page)}`" class="title">{{
                 page.title
               }}</router-link>
-              <div class="quiet path">{{ page.path }}</div>
+              <div class="quiet path">
+                {{ page.path }}<template v-if="page.shows">, shows {{ page.shows.title }}</template>
+              </div>
             </td>
             <td class="quiet code">{{ page.page }}</td>
             <td class="template-cell">

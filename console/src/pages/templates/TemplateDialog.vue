@@ -21,6 +21,8 @@ const pageKind = ref<PageKind>('product');
 const starters = ref<Starter[]>([]);
 const begin = ref(NOTHING);
 const busy = ref(false);
+/** Whether what hangs on the sections of the original stays there. */
+const clean = ref(false);
 
 const fitting = computed(() => starters.value.filter((one) => one.pageKind === pageKind.value));
 watch(fitting, ([first]) => (begin.value = first?.code ?? NOTHING));
@@ -30,7 +32,7 @@ async function make(): Promise<void> {
   await attempt(async () => {
     const called = name.value.trim();
     const origin = props.from
-      ? { copyOf: props.from.code }
+      ? { copyOf: props.from.code, ...(clean.value && { clean: true }) }
       : { pageKind: pageKind.value, ...(begin.value === NOTHING ? {} : { starter: begin.value }) };
     await edit([{ type: 'create', what: 'template', name: called, ...origin } satisfies CreateRequest]);
     emit('made', called);
@@ -60,6 +62,13 @@ onMounted(() =>
             hide-details
           />
         </div>
+        <v-checkbox
+          v-if="from"
+          v-model="clean"
+          label="Start clean"
+          hint="Leaves additions beside its sections, and what pages have of their own in them, behind. Otherwise they follow."
+          persistent-hint
+        />
         <fieldset v-if="starters.length" class="starters">
           <legend>Start with</legend>
           <label v-for="starter in fitting" :key="starter.code" class="starter">
