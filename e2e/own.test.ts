@@ -1,7 +1,7 @@
 /** What belongs to one page, made where it is seen: a value, a section, lists that each page has of its own. */
 import { routes } from '@parlour/contract';
 import { soon } from './browser.js';
-import { consoleAt, frame, openConsole, page, service } from './console-page.js';
+import { consoleAt, faults, frame, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
@@ -80,4 +80,64 @@ test('pages of one template have their own questions, written beside their text;
   await open('/content/repairs');
   await page.getByLabel('Message form: Title', { exact: true }).fill('Another repair?');
   await frame().getByRole('heading', { name: 'Another repair?' }).waitFor();
+});
+
+test('a picture is put into a text with a button, and set again by a click on it', async () => {
+  await open('/content/about');
+  await page.locator('.prose-input .ProseMirror p').first().click();
+  await page.keyboard.press('Home');
+  await page.getByRole('button', { name: 'Picture', exact: true }).first().click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('button', { name: 'Choose', exact: true }).click();
+  await page.locator('.choices button').nth(1).click();
+  await page.getByLabel('What the picture shows').fill('A reel on the table');
+  await page.getByLabel('Line under it').fill('The first of many');
+  await page.getByRole('button', { name: 'Put in' }).click();
+  await frame().locator('figure.text-picture-full img[alt="A reel on the table"]').waitFor();
+  await frame().getByText('The first of many').waitFor();
+  await page.locator('.prose-input .text-picture').click();
+  await page.getByRole('combobox', { name: 'Width' }).press('Enter');
+  await page.getByRole('option', { name: 'A third' }).click();
+  await page.getByRole('button', { name: 'Set', exact: true }).click();
+  await frame().locator('figure.text-picture-third').waitFor();
+});
+
+test('a template is tried on pages of one’s choice before any of them uses it; nothing is assigned by that', async () => {
+  await service.edit({ type: 'create', what: 'template', name: 'Trial', code: 'trial', copyOf: 'product' });
+  await service.edit({
+    type: 'insert',
+    document: 'template/trial',
+    kind: 'heading',
+    place: {},
+    values: { text: 'On trial' },
+  });
+  await open('/templates');
+  await page.getByRole('button', { name: 'Open Trial' }).click();
+  await frame().getByRole('heading', { name: 'On trial' }).waitFor();
+  const search = page.getByLabel('Open another page').first();
+  await search.fill('Duskmoth');
+  await page.getByRole('option', { name: /Duskmoth/ }).click();
+  await page.waitForURL(/template=trial/);
+  await frame().getByRole('heading', { name: 'On trial' }).waitFor();
+  await frame().getByRole('heading', { name: 'Duskmoth', level: 1 }).waitFor();
+  const { templates } = await service.call(routes.listTemplates);
+  expect(templates.find(({ code }) => code === 'trial')?.pages).toBe(0);
+});
+
+test('a cart without the way to the checkout is not published; one action mends it', async () => {
+  await open('/workbench/cart?section=checkout-button');
+  await page.getByRole('button', { name: 'Remove' }).click();
+  const lacking = 'The template “Cart”, which the cart page uses, does not show the way to the checkout.';
+  await page.getByText(lacking).waitFor();
+  await page.getByRole('button', { name: 'Publish', exact: true }).click();
+  await page.getByText('Shoppers could not use what would go live:').waitFor();
+  await page.getByRole('button', { name: 'Publish now' }).click();
+  await page.locator('[role=status]', { hasText: lacking }).first().waitFor();
+  // What a browser says of a refused request is no fault.
+  faults.length = 0;
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByLabel('Plan of the page').getByRole('button', { name: 'Add “Checkout button”' }).click();
+  await page.getByText(lacking).first().waitFor({ state: 'detached' });
+  await open('/findings');
+  await page.getByText('Nothing is found.').waitFor();
 });

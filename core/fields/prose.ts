@@ -2,6 +2,7 @@
 import { Parser } from 'htmlparser2';
 import { remembering } from '../remembering.js';
 import { sure } from '../sure.js';
+import { readTextPicture, TEXT_PICTURE_ATTRIBUTES, type TextPicture } from './text-pictures.js';
 
 /** Allowed elements with their allowed attributes. */
 const ALLOWED: ReadonlyMap<string, readonly string[]> = new Map(
@@ -30,6 +31,8 @@ const ALLOWED: ReadonlyMap<string, readonly string[]> = new Map(
     tr: [],
     th: [],
     td: [],
+    // A picture of the store, between paragraphs.
+    img: TEXT_PICTURE_ATTRIBUTES,
     // A break mark: where the text may be split into parts. Nothing is seen of it where the text is shown whole.
     wbr: ['data-break'],
   }),
@@ -79,11 +82,18 @@ export function counting() {
 /** Says what is not allowed in `html`, in words, or null if all of it is. */
 export function proseFault(html: string): string | null {
   let fault: string | null = null;
+  let inside = 0;
   const count = counting();
   const parser = new Parser({
     onopentag(name, attributes) {
       count.opened(name, attributes);
       const allowed = ALLOWED.get(name);
+      if (name === 'img') {
+        const picture = readTextPicture(attributes);
+        if (typeof picture === 'string') fault ??= picture;
+        if (inside > 0) fault ??= 'a picture stands between paragraphs, lists and tables, not in one';
+      }
+      if (!VOID.has(name)) inside++;
       if (!allowed) fault ??= `<${name}> is not allowed; use ${[...ALLOWED.keys()].join(', ')}`;
       for (const [attribute, value] of Object.entries(attributes)) {
         if (allowed && !allowed.includes(attribute))
@@ -92,7 +102,10 @@ export function proseFault(html: string): string | null {
           fault ??= `the link “${value}” is not allowed; use https, mailto, tel or a path`;
       }
     },
-    onclosetag: (name) => count.closed(name),
+    onclosetag(name) {
+      count.closed(name);
+      if (!VOID.has(name)) inside--;
+    },
   });
   return unlessTooMuch(
     () => {
@@ -217,6 +230,11 @@ function rebuilt(html: string, mark: string | null): string[] {
         else out.push(mark);
         return;
       }
+      if (name === 'img') {
+        const picture = open.length === 0 ? readTextPicture(given) : '';
+        if (typeof picture !== 'string') out.push(writtenPicture(picture));
+        return;
+      }
       const href = given['href'];
       const attributes = name === 'a' && href && isSafeHref(href) ? ` href="${escapeText(href)}"` : '';
       const list = open.at(-1);
@@ -247,6 +265,9 @@ function rebuilt(html: string, mark: string | null): string[] {
   endPart();
   return parts;
 }
+
+const writtenPicture = ({ hash, alt, width, side, caption }: TextPicture): string =>
+  `<img data-picture="${hash}" alt="${escapeText(alt)}" data-width="${width}" data-side="${side}" data-caption="${escapeText(caption)}">`;
 
 // Also spaces that do not break, and spaces without width.
 const LOOKS_EMPTY = /^[\s\u200b]*$/;

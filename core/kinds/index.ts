@@ -15,3 +15,4 @@ export * from './menu.js';
 export * from './binding.js';
 export * from './picture.js';
 export { htmlId, idInPath, PATH_JOINT, type InstancePath, type View } from './view.js';
+export * from './prose-needs.js';

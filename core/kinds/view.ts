@@ -6,7 +6,8 @@ import type { Locale, WordValues } from '../locale/locale.js';
 import type { WordName } from '../locale/words.js';
 import { menuEntries, type MenuEntry } from './menu.js';
 import { pictureTag } from './picture.js';
-import { html, NOTHING, slotMark, type Markup } from './html.js';
+import { withFigures } from '../fields/text-pictures.js';
+import { html, NOTHING, raw, slotMark, type Markup } from './html.js';
 import { pageSeenBy, queryText, type QueryName } from './query.js';
 import type { PageInfo, StoreInfo } from './data.js';
 import type { FactName, Facts, ShownFacts } from '../facts/all.js';
@@ -66,6 +67,8 @@ export interface View {
   menu(code: string): { readonly name: string; readonly entries: readonly MenuEntry[] } | null;
   /** The picture a field holds; nothing if it is empty. `sizes` as in html: how wide it is shown. */
   picture(value: PictureValue | null, sizes: string): Markup;
+  /** Formatted text, clean, with the pictures in it. What a section shows of its own fields asks for them by itself. */
+  prose(clean: string): Markup;
   /** Whether an instant span is now; empty texts for no end. The page is made anew when that changes. */
   isNow(span: Span): boolean;
   /** The place of the sections in a slot. */
@@ -209,6 +212,14 @@ export class SectionView implements View {
     const info = this.data({ type: 'picture', hash: value.picture });
     return info ? pictureTag({ ...info, alt: value.alt }, sizes) : NOTHING;
   }
+  prose(clean: string): Markup {
+    return raw(
+      withFigures(clean, ({ hash, alt, width }) => {
+        const info = this.data({ type: 'picture', hash });
+        return info ? pictureTag({ ...info, alt }, TEXT_PICTURE_SIZES[width]).text : '';
+      }),
+    );
+  }
   isNow(span: Span): boolean {
     this.#sources.noteDates(span);
     return isWithin(span, this.#sources.now);
@@ -220,6 +231,13 @@ export class SectionView implements View {
     return this.#section.held.has(name);
   }
 }
+
+/** How wide a picture in a text is shown, by its width; texts are about 44 rem wide at most. */
+const TEXT_PICTURE_SIZES = {
+  full: '(max-width: 44rem) 100vw, 44rem',
+  half: '(max-width: 599px) 100vw, 22rem',
+  third: '(max-width: 599px) 100vw, 15rem',
+} as const;
 
 /** The html id of a section on the page. */
 export const htmlId = (path: InstancePath): string => `s-${path}`;

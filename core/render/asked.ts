@@ -6,6 +6,7 @@ import type { PageInfo } from '../kinds/data.js';
 import { FRAME } from '../kinds/frame.js';
 import { upgradedValues, type KindSet } from '../kinds/kind.js';
 import { linkNeeds } from '../kinds/menu.js';
+import { proseNeeds } from '../kinds/prose-needs.js';
 import type { Need } from '../kinds/needs.js';
 import { type Stored } from '../kinds/values.js';
 
@@ -16,6 +17,8 @@ export const fieldNeeds = (fields: Fields, values: Values): Need[] =>
     switch (field.type) {
       case 'picture':
         return pictureNeeds(typedValue(field, value));
+      case 'prose':
+        return proseNeeds(String(value));
       case 'link':
         return linkNeeds(typedValue(field, value));
       case 'entries':

@@ -23,7 +23,7 @@ import {
   isKeyOf,
   pageOfOwn,
 } from '@parlour/core/documents';
-import { menuNeeds, needKey, type KindSet, type Need } from '@parlour/core/kinds';
+import { menuNeeds, needKey, proseNeeds, type KindSet, type Need } from '@parlour/core/kinds';
 import { pointersOf, type Pointers } from '@parlour/core/render';
 import { answerNeeds } from '../records/answers/answer.js';
 import { findSubject, pathsOf } from '../records/catalogue.js';
@@ -118,9 +118,20 @@ export async function checkPaths(
 
 function referencesOf(document: DraftDocument | undefined, kinds: KindSet): Pointers {
   if (document?.type === 'menu') return { needs: menuNeeds(closeAs('menu', document)), menus: [] };
+  if (document?.type === 'content') return { needs: contentNeeds(document), menus: [] };
   const published = document && closeDocument(document);
   return published && hasSections(published) ? pointersOf(published, kinds) : { needs: [], menus: [] };
 }
+
+/** The pictures of a content page: its own, and those in its text. */
+const contentNeeds = (document: DraftDocument): Need[] => {
+  const { picture } = closeAs('content', document);
+  const texts = Object.entries(document.head).filter(([name]) => name === 'text' || name.startsWith('text@'));
+  return [
+    ...(picture ? [{ type: 'picture' as const, hash: picture.picture }] : []),
+    ...texts.flatMap(([, text]) => proseNeeds(String(text))),
+  ];
+};
 
 async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], state: DesignState): Promise<void> {
   const lookups = needs.filter((need) => need.type === 'path' || need.type === 'picture');

@@ -1,8 +1,16 @@
 /** From a store page to the html a shopper gets: assemble, compose, ask, render. */
 import { factsOf, nextRuleDate } from '@parlour/core/assign';
 import { NO_SHOPPER } from '@parlour/core/commerce';
-import { keys, type TemplateDocument } from '@parlour/core/documents';
-import { NO_QUERY, queryText, type FormState, type PageInfo, type QueryName } from '@parlour/core/kinds';
+import { keys, type DesignState, type TemplateDocument } from '@parlour/core/documents';
+import {
+  NO_QUERY,
+  proseNeeds,
+  queryText,
+  type FormState,
+  type Need,
+  type PageInfo,
+  type QueryName,
+} from '@parlour/core/kinds';
 import { currencyDecimals } from '@parlour/core/locale';
 import { fontPaths } from '@parlour/core/look';
 import { parsePage } from '@parlour/core/pages';
@@ -87,7 +95,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const alternates = alternatesOf(site, path + asked);
   const answers = await answerNeeds(db, {
     sources: pathSourcesOf(site),
-    needs,
+    needs: [...needs, ...picturesQuoted(needs, state)],
     subject: page.subject,
     ...(composition.shows.length > 0 && {
       own: {
@@ -179,6 +187,16 @@ export async function refreshed(
   }
   return { facts: now, changed };
 }
+
+/** The pictures in texts of other pages that sections quote: the design has the texts. */
+const picturesQuoted = (needs: readonly Need[], state: DesignState): Need[] =>
+  needs.flatMap((need) => {
+    const quoted = need.type === 'content' ? state.get(keys.content(need.page.replace(/^content:/, ''))) : undefined;
+    if (!quoted) return [];
+    return Object.entries(quoted).flatMap(([name, text]) =>
+      (name === 'text' || name.startsWith('text@')) && typeof text === 'string' ? proseNeeds(text) : [],
+    );
+  });
 
 const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [
   ...[kindsScriptPath(kinds, edition.kinds) ?? []].flat(),

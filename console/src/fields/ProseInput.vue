@@ -6,6 +6,7 @@ import {
   mdiFormatListBulleted,
   mdiFormatListNumbered,
   mdiFormatPageBreak,
+  mdiImageOutline,
   mdiLinkVariant,
   mdiTable,
   mdiTableColumnPlusAfter,
@@ -14,11 +15,14 @@ import {
   mdiTableRowPlusAfter,
   mdiTableRowRemove,
 } from '@mdi/js';
-import { cleanProse } from '@parlour/core/fields';
+import { cleanProse, readTextPicture, type TextPicture } from '@parlour/core/fields';
+import { routes } from '@parlour/contract';
 import { TableKit } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, Node, useEditor } from '@tiptap/vue-3';
-import { watch } from 'vue';
+import { ref, watch } from 'vue';
+import { call } from '../api';
+import TextPictureDialog from './TextPictureDialog.vue';
 
 const props = defineProps<{ modelValue: string; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: string]; blur: [] }>();
@@ -38,6 +42,82 @@ const BreakMark = Node.create({
   },
 });
 
+/** The picture that is being set: where it stands in the text, or nowhere yet. */
+const setting = ref<{ readonly picture: TextPicture | null; readonly at: number | null } | null>(null);
+
+const attributesOf = ({ hash, alt, width, side, caption }: TextPicture): Record<string, string> => ({
+  'data-picture': hash,
+  alt,
+  'data-width': width,
+  'data-side': side,
+  'data-caption': caption,
+});
+const pictureOf = (attributes: Record<string, unknown>): TextPicture | null => {
+  const found = readTextPicture(
+    Object.fromEntries(Object.entries(attributes).map(([name, value]) => [name, String(value ?? '')])),
+  );
+  return typeof found === 'string' ? null : found;
+};
+
+/** A picture between paragraphs; a click on it sets how it is shown. */
+const TextPictureNode = Node.create({
+  name: 'textPicture',
+  group: 'block',
+  atom: true,
+  draggable: true,
+  addAttributes: () =>
+    Object.fromEntries(
+      ['data-picture', 'alt', 'data-width', 'data-side', 'data-caption'].map((name) => [name, { default: '' }]),
+    ),
+  parseHTML: () => [{ tag: 'img[data-picture]' }],
+  renderHTML: ({ HTMLAttributes: attributes }) => ['img', attributes],
+  addNodeView:
+    () =>
+    ({ node, getPos }) => {
+      const picture = pictureOf(node.attrs);
+      const dom = document.createElement('button');
+      dom.type = 'button';
+      dom.className = `text-picture text-picture-${picture?.width ?? 'full'}`;
+      dom.title = 'Set this picture';
+      const image = document.createElement('img');
+      image.alt = picture?.alt ?? '';
+      const line = document.createElement('span');
+      line.textContent = picture?.caption ?? '';
+      dom.append(image, line);
+      dom.addEventListener('click', () => (setting.value = { picture, at: getPos() ?? null }));
+      // Where it cannot be found its words stand in its place.
+      if (picture)
+        void call(routes.listPictures, { query: { search: picture.hash, limit: 1 } }).then(
+          ({ pictures: [found] }) => found && (image.src = found.thumb),
+          () => undefined,
+        );
+      return { dom };
+    },
+});
+
+function setPicture(picture: TextPicture): void {
+  const at = setting.value?.at ?? null;
+  setting.value = null;
+  const node = { type: 'textPicture', attrs: attributesOf(picture) };
+  const chain = editor.value?.chain().focus();
+  if (at === null) chain?.insertContent(node).run();
+  else
+    chain
+      ?.deleteRange({ from: at, to: at + 1 })
+      .insertContentAt(at, node)
+      .run();
+}
+function removePicture(): void {
+  const at = setting.value?.at ?? null;
+  setting.value = null;
+  if (at !== null)
+    editor.value
+      ?.chain()
+      .focus()
+      .deleteRange({ from: at, to: at + 1 })
+      .run();
+}
+
 const editor = useEditor({
   content: props.modelValue,
   extensions: [
@@ -48,6 +128,7 @@ const editor = useEditor({
     }),
     TableKit.configure({ table: { resizable: false } }),
     BreakMark,
+    TextPictureNode,
   ],
   editorProps: { attributes: { 'aria-label': props.label, role: 'textbox', 'aria-multiline': 'true' } },
   onUpdate: ({ editor: now }) => emit('update:modelValue', cleanProse(now.getHTML())),
@@ -87,6 +168,12 @@ const tools = [
     run: () => editor.value?.chain().focus().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run(),
   },
   { title: 'Link', icon: mdiLinkVariant, mark: 'link', run: askLink },
+  {
+    title: 'Picture',
+    icon: mdiImageOutline,
+    mark: 'textPicture',
+    run: () => (setting.value = { picture: null, at: null }),
+  },
   {
     title: 'Break mark: where the text can be split',
     icon: mdiFormatPageBreak,
@@ -181,6 +268,13 @@ watch(
     </div>
     <EditorContent :editor="editor" class="paper" />
     <p :class="fault ? 'fault' : 'help'">{{ fault || help }}</p>
+    <TextPictureDialog
+      v-if="setting"
+      :picture="setting.picture"
+      @set="setPicture"
+      @remove="removePicture"
+      @close="setting = null"
+    />
   </div>
 </template>
 
@@ -202,6 +296,26 @@ watch(
 .name {
   margin-inline-end: auto;
   font-size: 0.875rem;
+}
+.paper :deep(.text-picture) {
+  display: block;
+  margin-block: 8px;
+  text-align: start;
+}
+.paper :deep(.text-picture img) {
+  display: block;
+  width: 100%;
+  border-radius: 4px;
+}
+.paper :deep(.text-picture-half) {
+  width: 50%;
+}
+.paper :deep(.text-picture-third) {
+  width: 34%;
+}
+.paper :deep(.text-picture span) {
+  font-size: 0.8125rem;
+  color: rgb(var(--v-theme-secondary));
 }
 .paper {
   padding: 8px 12px;

@@ -8,6 +8,47 @@ export const CONTROLS = css`
   .prose :is(h2, h3, h4):not(:first-child) {
     margin-block-start: 1.3em;
   }
+  /* A text goes past a picture only where there is room for both. */
+  .text-picture {
+    margin: 1.25em 0;
+  }
+  .text-picture img {
+    display: block;
+    max-width: 100%;
+    height: auto;
+  }
+  .text-picture figcaption {
+    margin-block-start: 0.4em;
+    color: var(--quiet);
+    font-size: 0.875em;
+  }
+  .text-picture-full img {
+    width: 100%;
+  }
+  @media (min-width: 600px) {
+    .text-picture-half {
+      width: 50%;
+    }
+    .text-picture-third {
+      width: 34%;
+    }
+    .text-picture-at-start {
+      float: inline-start;
+      margin: 0.3em 1.5em 0.75em 0;
+    }
+    .text-picture-at-end {
+      float: inline-end;
+      margin: 0.3em 0 0.75em 1.5em;
+    }
+    .text-picture-at-none:not(.text-picture-full) {
+      margin-inline: auto;
+    }
+  }
+  .prose::after {
+    content: '';
+    display: block;
+    clear: both;
+  }
   .prose table {
     inline-size: 100%;
     margin-block-end: 1.3em;

@@ -1,7 +1,7 @@
 /** The small print at the end of every page. */
 import { prose } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, raw } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const smallPrint = defineKind(
@@ -29,7 +29,7 @@ export const smallPrint = defineKind(
   },
   {
     view: ({ text }, view) =>
-      html`<div class="legal"><strong class="legal-name">${view.store.name}</strong><div${view.part('text')}>${raw(text)}</div></div>`,
+      html`<div class="legal"><strong class="legal-name">${view.store.name}</strong><div${view.part('text')}>${view.prose(text)}</div></div>`,
     css: css`
       .legal {
         display: flex;

@@ -59,7 +59,7 @@ export const accordion = defineKind(
       if (parts.length === 0) return NOTHING;
       const inside = (part: (typeof parts)[number], at: number) => {
         const slot = NAMES[at];
-        return html`${part.text !== '' && html`<div class="prose"${view.part('text', part)}>${raw(part.text)}</div>`}${slot !== undefined && view.holds(slot) && view.slot(slot)}`;
+        return html`${part.text !== '' && html`<div class="prose"${view.part('text', part)}>${view.prose(part.text)}</div>`}${slot !== undefined && view.holds(slot) && view.slot(slot)}`;
       };
       const level = title === '' ? 'h2' : 'h3';
       const heading = title !== '' && html`<h2${view.part('title')}>${title}</h2>`;

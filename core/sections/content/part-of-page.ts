@@ -2,7 +2,7 @@
 import { choice, number, reference, text, toggle } from '../../fields/make.js';
 import { asProse, proseParts } from '../../fields/prose.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { ContentNeed } from '../../kinds/needs.js';
 import { chosenParts, PARTS } from './part-of-text.js';
@@ -44,7 +44,7 @@ export const partOfPage = defineKind(
       if (!found) return NOTHING;
       const shown = chosenParts(proseParts(asProse(found.text)), part, nth).join('');
       if (shown === '') return NOTHING;
-      return html`${title && html`<h2>${found.title}</h2>`}<div class="prose">${raw(shown)}</div>${action !== '' && html`<p class="part-on"><a href="${found.path}"><span${view.part('action')}>${action}</span><span class="hidden-words">: ${found.title}</span></a></p>`}`;
+      return html`${title && html`<h2>${found.title}</h2>`}<div class="prose">${view.prose(shown)}</div>${action !== '' && html`<p class="part-on"><a href="${found.path}"><span${view.part('action')}>${action}</span><span class="hidden-words">: ${found.title}</span></a></p>`}`;
     },
     css: css`
       .part-on {

@@ -5,6 +5,7 @@ import { bindingOf } from '../../kinds/binding.js';
 import { css } from '../../kinds/css.js';
 import { NOTHING } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { proseNeeds } from '../../kinds/prose-needs.js';
 import { anchored, withFreeIds } from './anchors.js';
 import { columnsField, proseOf, TEXT_COLUMNS_CSS } from './text-columns.js';
 
@@ -48,6 +49,7 @@ export const partOfText = defineKind(
     sketch: [4, { lines: { of: 'part', by: { lead: 3, rest: 6, nth: 6, all: 6 } }, width: 760 }],
   },
   {
+    needs: ({ text }, page) => (text === '' ? proseNeeds(String(bindingOf(page, 'text') ?? '')) : []),
     view({ part, number: nth, size, columns, text }, view) {
       // The page is asked only where the section has no text of its own.
       const parts =
@@ -55,7 +57,7 @@ export const partOfText = defineKind(
       // The list of contents leads to the headings of the page’s own text.
       const shown = chosenParts(parts, part, nth).map((one) => (text === '' ? withFreeIds(one, view) : one));
       if (shown.every((one) => one === '')) return NOTHING;
-      return proseOf(shown, columns, `part-${size}`);
+      return proseOf(shown, columns, view, `part-${size}`);
     },
     css: css`
       ${TEXT_COLUMNS_CSS}

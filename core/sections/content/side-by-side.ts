@@ -1,7 +1,7 @@
 /** Picture and text beside each other. */
 import { choice, link, picture, prose, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, raw } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { focusOf } from '../../kinds/properties.js';
 
@@ -48,7 +48,7 @@ export const sideBySide = defineKind(
     view({ title, text, picture, side, action, link }, view) {
       const to = view.link(link);
       return html`<div class="beside beside-${side}"><div class="beside-picture">${view.picture(picture, '(min-width:48rem) 50vw, 100vw')}</div>
-<div class="beside-words">${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div${view.part('text')}>${raw(text)}</div>${action !== '' && to && html`<p><a ${to}${view.part('action')}>${action}</a></p>`}</div></div>`;
+<div class="beside-words">${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div${view.part('text')}>${view.prose(text)}</div>${action !== '' && to && html`<p><a ${to}${view.part('action')}>${action}</a></p>`}</div></div>`;
     },
     properties: ({ picture }) => focusOf(picture),
     css: css`

@@ -1,7 +1,8 @@
 /** Formatted text in columns: its break marks say where one ends. */
 import { toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, raw, type Markup } from '../../kinds/html.js';
+import { html, type Markup } from '../../kinds/html.js';
+import type { View } from '../../kinds/view.js';
 
 export const columnsField = toggle(
   'In columns',
@@ -13,9 +14,9 @@ export const columnsField = toggle(
  * @param parts as break marks split the text, clean
  * @param size a class for all of it, besides that of formatted text
  */
-export function proseOf(parts: readonly string[], columns: boolean, size = ''): Markup {
+export function proseOf(parts: readonly string[], columns: boolean, view: Pick<View, 'prose'>, size = ''): Markup {
   const classes = `prose${size && ` ${size}`}`;
-  const text = (one: string): Markup => html`<div class="${classes}">${raw(one)}</div>`;
+  const text = (one: string): Markup => html`<div class="${classes}">${view.prose(one)}</div>`;
   return columns ? html`<div class="text-columns">${parts.map(text)}</div>` : text(parts.join(''));
 }
 

@@ -1,7 +1,7 @@
 /** Running text. */
 import { prose as proseField } from '../../fields/make.js';
 import { proseParts } from '../../fields/prose.js';
-import { html, raw } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { columnsField, proseOf, TEXT_COLUMNS_CSS } from './text-columns.js';
 
@@ -23,7 +23,9 @@ export const text = defineKind(
   },
   {
     view: ({ text, columns }, view) =>
-      columns ? proseOf(proseParts(text), true) : html`<div class="prose"${view.part('text')}>${raw(text)}</div>`,
+      columns
+        ? proseOf(proseParts(text), true, view)
+        : html`<div class="prose"${view.part('text')}>${view.prose(text)}</div>`,
     css: TEXT_COLUMNS_CSS,
   },
 );

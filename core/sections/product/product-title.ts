@@ -2,8 +2,9 @@
 import { toggle } from '../../fields/make.js';
 import { cleanProse } from '../../fields/prose.js';
 import { css } from '../../kinds/css.js';
-import { html, raw } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { proseNeeds } from '../../kinds/prose-needs.js';
 import { PRODUCT_PAGES, productOf } from './subject.js';
 
 export const productTitle = defineKind(
@@ -33,10 +34,12 @@ export const productTitle = defineKind(
     ],
   },
   {
+    needs: ({ description }, { subject }) =>
+      description && subject && 'product' in subject ? proseNeeds(subject.product.description) : [],
     view({ brand, summary, description }, view) {
       const product = productOf(view);
       const lang = view.catalogueLang;
-      return html`${brand && html`<p class="intro-brand quiet"${lang}>${product.brand}</p>`}<h1 class="intro-title"${lang}>${product.title}</h1>${summary && html`<p class="intro-text"${lang}>${product.summary}</p>`}${description && html`<div class="prose"${lang}>${raw(cleanProse(product.description))}</div>`}`;
+      return html`${brand && html`<p class="intro-brand quiet"${lang}>${product.brand}</p>`}<h1 class="intro-title"${lang}>${product.title}</h1>${summary && html`<p class="intro-text"${lang}>${product.summary}</p>`}${description && html`<div class="prose"${lang}>${view.prose(cleanProse(product.description))}</div>`}`;
     },
     css: css`
       .intro-brand {

@@ -1,6 +1,6 @@
 /** Where a shopper signs in, by a link that is sent to them, and out. */
 import { prose, text } from '../../fields/make.js';
-import { html, NOTHING, raw, type Markup } from '../../kinds/html.js';
+import { html, NOTHING, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { BACK_TO } from '../../kinds/query.js';
 import { sentFrom } from '../../kinds/sent-from.js';
@@ -56,7 +56,7 @@ export const signInForm = defineKind(
         return html`<p>${view.word('sign-in-as', { email })}</p>${asking(view, '/signed-in', html`<input type="hidden" name="link" value="${link}">`, html`<button class="button" type="submit">${view.word('page-sign-in')}</button>`)}`;
       if (view.form?.done) return html`<p class="form-done" role="status"${view.part('sent')}>${sent}</p>`;
       const late = is === 'late' ? view.word('sign-in-late') : '';
-      return html`${text !== '' && html`<div class="prose"${view.part('text')}>${raw(text)}</div>`}${emailLine(view, '/sign-in', action, late)}`;
+      return html`${text !== '' && html`<div class="prose"${view.part('text')}>${view.prose(text)}</div>`}${emailLine(view, '/sign-in', action, late)}`;
     },
     css: EMAIL_LINE_CSS,
   },
