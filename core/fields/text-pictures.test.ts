@@ -55,7 +55,7 @@ test.each<[string, ReturnType<typeof section>]>([
 });
 
 test('one that is gone from the store leaves its place empty; it is told where references are', () => {
-  const html = render([section('t', 'text', { text })], { answer: () => null as never, page: HOME });
+  const html = render([section('t', 'text', { text })], { answer: () => null, page: HOME });
   expect(html).not.toContain('text-picture');
   expect(html).toContain('Before');
   expect(pointersOf(template([section('t', 'text', { text })]), SHIPPED_KINDS).needs).toContainEqual({

@@ -56,7 +56,7 @@ export const deliveryAddress = defineKind(
       const choice = html`<select id="${id}" form="${CHECKOUT_FORM}" name="${view.input('country')}" autocomplete="country" data-send>${options}</select>`;
       const where = [label, choice, was('country', country, view), errorOf('country', view), takeInButton(view)];
       const inputs = [
-        checkoutInput({ field: 'street', label: view.word('street'), fill: 'street-address' }, street, view),
+        checkoutInput({ field: 'street', label: view.word('street'), fill: 'address-line1' }, street, view),
         checkoutInput({ field: 'postcode', label: view.word('postcode'), fill: 'postal-code' }, postcode, view),
         checkoutInput({ field: 'city', label: view.word('city'), fill: 'address-level2' }, city, view),
       ];
