@@ -29,6 +29,10 @@ export function didYouMean(word: string, known: readonly string[]): string {
   return near === null ? '' : `Did you mean “${near}”? `;
 }
 
+/** The nearest name, and the names there are, for a remedy; some of them where they are many. */
+export const namesThere = (word: string, known: readonly string[], otherwise: string): string =>
+  known.length === 0 ? otherwise : `${didYouMean(word, known)}There is ${someOf([...known].sort(), 12)}.`;
+
 const graphemes = new Intl.Segmenter('en', { granularity: 'grapheme' });
 
 /** Text of at most `most` characters as people count them; “…” stands for what is left out. */

@@ -1,10 +1,10 @@
 /** Everything else a design is made of: look, menus, content pages, arrangements, additions, paths and redirects. */
 import type { Command } from 'commander';
 import { Problem, isOneOf } from '@parlour/core';
-import { CREATABLE, headField, type CreateRequest, type EditRequest } from '@parlour/core/design';
+import { CREATABLE, freeCode, headField, type CreateRequest, type EditRequest } from '@parlour/core/design';
 import type { PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
-import { contextOf, WRONG_USE } from '../context.js';
+import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
 import { describeDocument } from '../describe.js';
 import { documentKey } from '../keys.js';
@@ -59,7 +59,7 @@ export function documentCommands(program: Command): void {
     .description('Create a document.')
     .argument('<what>', CREATABLE.join(', '))
     .argument('<name>', 'its name; for a content page, its title')
-    .argument('[values...]', 'further values as path=value')
+    .argument('[values...]', 'further values as path=value; for a content page also template=CODE')
     .option('--code <code>', 'its code; made from the name if left out')
     .option('--copy-of <code>', 'a copy of this one')
     .option('--starter <code>', 'a ready-made content page to begin with, see parlour starter list')
@@ -71,6 +71,7 @@ export function documentCommands(program: Command): void {
 Examples:
   $ parlour document create content "Delivery" text=- < delivery.html
   $ parlour document create content "Terms" --starter terms
+  $ parlour document create content "Pictures of May" template=pictures
   $ parlour document create arrangement "Sale header" --region header --copy-of standard
   $ parlour document create addition "Summer note" place=above target.page=collection:C-1
   $ parlour document create addition "Gift note" place=open-place:beside-buying target.pageKind=product target.when='keyword is "gift"'
@@ -89,7 +90,12 @@ Examples:
             exitCode: WRONG_USE,
           });
         const context = contextOf(command);
-        const pairs = given.map((one) => splitAt(one, '='));
+        const all = given.map((one) => splitAt(one, '='));
+        // The template of a content page is no value of it, but goes without saying where one makes it.
+        const isTemplate = ([path]: readonly [string, string | undefined]): boolean =>
+          what === 'content' && path === 'template';
+        const template = all.find(isTemplate)?.[1];
+        const pairs = all.filter((one) => !isTemplate(one));
         const target = pairs.find(([path]) => path === 'target.pageKind')?.[1] as PageKind | undefined;
         const values = await Promise.all(
           pairs.map(async ([path, text]) => {
@@ -104,9 +110,15 @@ Examples:
           what,
           name,
           ...options,
-          ...(given.length ? { head: Object.fromEntries(values) } : {}),
+          ...(pairs.length ? { head: Object.fromEntries(values) } : {}),
         };
-        const answer = await context.edit([request]);
+        const code = template === undefined ? undefined : (options.code ?? (await newCode(context, name)));
+        const answer = await context.edit([
+          { ...request, ...(code === undefined ? {} : { code }) },
+          ...(template === undefined || code === undefined
+            ? []
+            : [{ type: 'assign' as const, pages: [`content:${code}`], template }]),
+        ]);
         const key = answer.edits[0]?.document ?? '';
         context.done(
           answer,
@@ -172,4 +184,10 @@ export async function showDocument(name: string, _options: object, command: Comm
   const found = await call(routes.getDocument, { query: { key: documentKey(name) } });
   const about = { zone: await zone(), kinds: await kinds() };
   print(found.document, () => describeDocument(found.document, about));
+}
+
+/** A code for a new content page that none has yet. */
+async function newCode({ call }: Context, name: string): Promise<string> {
+  const { content } = await call(routes.listContent);
+  return freeCode(name, (code) => content.some((one) => one.code === code));
 }

@@ -91,7 +91,7 @@ function takes(field: Field): string {
     case 'words':
       return 'words with commas between';
     case 'entries':
-      return `entries: ${Object.keys(field.fields).join(', ')}`;
+      return `a list, filled by parlour entry add DOCUMENT --into SECTION/LIST, with ${Object.keys(field.fields).join(', ')}`;
     case 'source':
       return 'newest | reduced | this-collection | same-brand | found | collection:CODE | CODE,CODE';
   }

@@ -2,7 +2,6 @@
 import type { Command } from 'commander';
 import { listed, Problem } from '@parlour/core';
 import {
-  documentIn,
   isSection,
   nodeAt,
   nodeField,
@@ -130,7 +129,8 @@ export function nodeCommands(group: Command, what: 'section' | 'entry', example:
       const context = contextOf(command);
       const document = keyFor(what, name, options);
       const id = await idOf(context, what, document, node);
-      context.done(await context.edit([{ type: 'move', document, node: id, ...placeFrom(options) }]), DRAFT);
+      const where = await placeOf(context, what, document, options);
+      context.done(await context.edit([{ type: 'move', document, node: id, ...where }]), DRAFT);
     });
 
   const removing = group.command('remove');
@@ -191,7 +191,10 @@ export const placed = (command: Command, what: 'section' | 'entry', elsewhere = 
       '--into <place>',
       `${what === 'entry' ? 'a list such as m-line/entries' : 'a slot such as p-columns/two'}${elsewhere ? ', or another document' : ''}`,
     )
-    .option('--before <id>', 'before this one');
+    .option(
+      '--before <id>',
+      what === 'section' ? 'before this one: its id, or its kind where there is one of it' : 'before this one',
+    );
 
 /** Puts a new section or, without a kind, a new entry into a document. */
 export async function addNode(
@@ -204,11 +207,16 @@ export async function addNode(
 ): Promise<void> {
   const key = documentKey(name);
   const document = await openedDocument(context, key);
-  const { place, into } = placeFrom(options);
+  const { place, into } = inDocument(document, kind ? 'section' : 'entry', placeFrom(options));
   if (into !== undefined && into !== key)
     throw new Problem('bad-input', `“${into}” is not the document named first.`, {
       place: '--into',
       remedy: `Name it in place of “${name}”, or write only SECTION/SLOT.`,
+    });
+  if (options.page !== undefined && place.in === undefined)
+    throw new Problem('bad-input', 'A page can have the list of a section of its own; this names none.', {
+      place: '--into',
+      remedy: 'Write it as SECTION/LIST, such as --into questions-accordion/parts.',
     });
   // Read against a node that is not there yet, so that its fields are known by kind or list.
   const at = place.at ?? (kind ? 'main' : (Object.values(document.nodes)[0]?.place.at ?? 'entries'));
@@ -235,7 +243,10 @@ export async function addNode(
   }
   const { frame, values } = parts;
   const { page } = options;
-  const begun = page === undefined ? [] : await ownListBegun(context, page, key, { in: place.in, at }, options);
+  const begun =
+    page === undefined || place.in === undefined
+      ? []
+      : await ownListBegun(context, page, key, { in: place.in, at }, options);
   const answer = await context.edit([
     ...begun,
     {
@@ -261,14 +272,9 @@ async function ownListBegun(
   context: Context,
   page: string,
   document: string,
-  { in: node, at: list }: { readonly in: string | undefined; readonly at: string },
+  { in: node, at: list }: { readonly in: string; readonly at: string },
   { empty = false }: PlaceOptions,
 ): Promise<EditRequest[]> {
-  if (node === undefined)
-    throw new Problem('bad-input', 'A page can have the list of a section of its own; this names none.', {
-      place: '--into',
-      remedy: 'Write it as SECTION/LIST, such as --into c-gallery/pictures.',
-    });
   const { head } = await openedDocument(context, keys.own(page));
   if (head[`whole.${node}.${list}`] === true) return [];
   return [{ type: 'own-list', page, document, node, list, ...(empty && { empty }) }];
@@ -330,16 +336,44 @@ export function splitAt(text: string, mark: string): [string, string | undefined
 
 /** A document of the draft, in the form edits are made against; one that is only implied too. */
 export async function openedDocument({ call }: Context, key: string): Promise<DraftDocument> {
-  const found = await call(routes.getDocument, { query: { key } })
-    .then(({ document }) => openDocument(document))
-    .catch((error: unknown) => {
-      if (error instanceof Problem && error.code === 'no-such-document') return undefined;
-      throw error;
-    });
-  return found ?? documentIn({ get: () => undefined, keys: () => [] }, key);
+  const { document } = await call(routes.getDocument, { query: { key } });
+  return openDocument(document);
 }
 
-/** With only `--before`, the place is wherever that one is. */
+/** Sections that a place names by their kind are found where there is one of it. */
+const inDocument = <P extends { readonly place: PlaceRequest }>(
+  document: DraftDocument,
+  what: 'section' | 'entry',
+  where: P,
+): P => {
+  const { in: named, before: next, ...rest } = where.place;
+  const before = typeof next === 'string' && what === 'section' ? sectionId(document, next) : next;
+  const beside = typeof before === 'string' ? nodeAt(document, before)?.place : undefined;
+  // With only `--before`, the place is wherever that one is.
+  const holder = named === undefined ? (beside?.in ?? undefined) : sectionId(document, named);
+  const at = named === undefined && beside ? { at: beside.at } : {};
+  return {
+    ...where,
+    place: {
+      ...rest,
+      ...at,
+      ...(holder === undefined ? {} : { in: holder }),
+      ...(before === undefined ? {} : { before }),
+    },
+  };
+};
+
+/** Where something goes, in its document or in another one. */
+export async function placeOf(
+  context: Context,
+  what: 'section' | 'entry',
+  key: string,
+  options: PlaceOptions,
+): Promise<{ place: PlaceRequest; into?: string }> {
+  const where = placeFrom(options);
+  return inDocument(await openedDocument(context, where.into ?? key), what, where);
+}
+
 export function placeFrom({ area, into, before }: PlaceOptions): { place: PlaceRequest; into?: string } {
   const { document, slot } = into === undefined ? {} : readInto(into);
   const inArea = area === undefined || area === 'main' ? {} : { at: area };

@@ -3,13 +3,17 @@ import { Option, type Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
 import type { Scenario, ScenarioLine } from '@parlour/core/commerce';
 import { LIMITS } from '@parlour/core/design';
-import { isPageKind, PAGE_SORTS, type PageKind } from '@parlour/core/pages';
+import { isPageKind, PAGE_KINDS, PAGE_SORTS, type PageKind } from '@parlour/core/pages';
 import { instantOf, inZone } from '@parlour/core/time';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, WRONG_USE, type Context } from '../context.js';
 import { table } from '../table.js';
 import { readPageKind, wholeNumber } from '../values.js';
 import { UNDO } from './nodes.js';
+
+/** A page to look at: one of those that are named, or one of their kind. */
+const shownFor = (named: string, [first = named]: readonly string[]): string =>
+  first.includes(':') || !isPageKind(named) || PAGE_KINDS[named].subject === null ? first : `${named}:CODE`;
 
 interface ListOptions {
   readonly pageKind?: PageKind;
@@ -181,7 +185,7 @@ For a rule that also covers products added later: parlour rule add`,
         else
           context.done(
             answer,
-            `It is in the draft. Next: parlour preview ${pages[0]?.includes(':') ? pages[0] : `${named}:CODE`}, then parlour publish`,
+            `It is in the draft. Next: parlour preview ${shownFor(named, pages)}, then parlour publish`,
           );
         if (pages.length > LIMITS.pagesPerAssign)
           context.world.err(`${Math.min(at + some.length, pages.length)} of ${pages.length}\n`);

@@ -9,7 +9,7 @@ import {
   openedDocument,
   PLACE_HELP,
   placed,
-  placeFrom,
+  placeOf,
   SECTION_ID,
   sectionId,
   setRequest,
@@ -55,7 +55,7 @@ export function sectionCommands(program: Command): void {
     .action(async (name: string, node: string, options: PlaceOptions, command: Command) => {
       const context = contextOf(command);
       const document = documentKey(name);
-      const { place, into } = placeFrom(options);
+      const { place, into } = await placeOf(context, 'section', document, options);
       const said =
         options.before !== undefined || place.in !== undefined || command.getOptionValueSource('area') === 'cli';
       const answer = await context.edit([

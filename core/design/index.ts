@@ -34,4 +34,13 @@ export type { TokensRequest } from './requests/tokens.js';
 export type { UnshareRequest, ShareRequest } from './requests/share.js';
 export { menuUsers, usersOf } from './requests/discard.js';
 export { freeCode, Unpredictable, type EditTools, type PlaceRequest } from './requests/type.js';
-export { documentIn, fieldsOfNode, isSame, nodeField, nodeIn, sectionName, splitField } from './edits/common.js';
+export {
+  documentIn,
+  fieldsOfNode,
+  isSame,
+  namesLike,
+  nodeField,
+  nodeIn,
+  sectionName,
+  splitField,
+} from './edits/common.js';

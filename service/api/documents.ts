@@ -1,7 +1,15 @@
 /** What a draft consists of: templates, documents, and their plan drawings. */
 import { Problem, sure } from '@parlour/core';
 import { documentsOf, factsOf, inTemplateOrder, partsOf, planParts, why, type Why } from '@parlour/core/assign';
-import { closeDocument, closedState, impliedDocument, isSection, nameOf, ownNameOf } from '@parlour/core/design';
+import {
+  closeDocument,
+  closedState,
+  impliedDocument,
+  isSection,
+  nameOf,
+  namesLike,
+  ownNameOf,
+} from '@parlour/core/design';
 import { keys, PLACES_AROUND, templateCodeOf, type DesignState, headValue } from '@parlour/core/documents';
 import { inspectTemplate } from '@parlour/core/inspect';
 import { currencyDecimals } from '@parlour/core/locale';
@@ -86,7 +94,7 @@ export function documentRoutes(api: Api): void {
     if (!document)
       throw new Problem('no-such-document', `This design has no “${query.key}”.`, {
         place: 'key',
-        remedy: 'List the documents to see what there is.',
+        remedy: namesLike(query.key, draft),
       });
     return { key: query.key, document: closeDocument(document), seq: draft.seq };
   });

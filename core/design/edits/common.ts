@@ -11,7 +11,7 @@ import { isSection, nodeAt, type Draft, type DraftDocument, type DraftNode, type
 import type { Rule } from '../../pages/rule.js';
 import { printRule } from '../../pages/rule-text.js';
 import { LIMITS } from '../limits.js';
-import { cut, didYouMean } from '../../words.js';
+import { cut, didYouMean, namesThere } from '../../words.js';
 import { isOneOf } from '../../one-of.js';
 
 export { nameOf };
@@ -25,8 +25,19 @@ export function documentIn(draft: Draft, key: DocumentKey): DraftDocument {
   if (document) return document;
   throw new Problem('no-such-document', `This design has no “${key}”.`, {
     place: 'document',
-    remedy: 'List the documents to see what there is.',
+    remedy: namesLike(key, draft),
   });
+}
+
+/** The documents of the same sort as a key names, for whoever has named none of them. */
+export function namesLike(key: DocumentKey, draft: Pick<Draft, 'keys'>): string {
+  const start = key.slice(0, key.lastIndexOf('/') + 1);
+  const known = [...draft.keys()].filter((one) => one.startsWith(start) && start !== '');
+  return namesThere(
+    key.slice(start.length),
+    known.map((one) => one.slice(start.length)),
+    'List the documents to see what there is.',
+  );
 }
 
 /** A section or entry by its id. @throws Problem `no-such-section` */

@@ -8,9 +8,17 @@ import { contentPlaces, takenBy } from '../../documents/path-sense.js';
 import { pathOf, patternsOf } from '../../documents/paths.js';
 import { capitalised } from '../../words.js';
 import { DOCUMENT_TYPES, headField, nameOf } from '../document-types.js';
-import { FORMAT, keys, PLACES_AROUND, type Document, type DocumentKey, type Values, type NodeId } from '../../documents/document.js';
+import {
+  FORMAT,
+  keys,
+  PLACES_AROUND,
+  type Document,
+  type DocumentKey,
+  type Values,
+  type NodeId,
+} from '../../documents/document.js';
 import { childrenOf, closeAs, openDocument, subtree, type Draft, type DraftDocument } from '../draft.js';
-import { needed, noField } from '../edits/common.js';
+import { namesLike, needed, noField } from '../edits/common.js';
 import { LIMITS } from '../limits.js';
 import { readyPage } from '../../starters/ready-pages.js';
 import { startersFor, templateFrom } from '../../starters/starters.js';
@@ -160,7 +168,7 @@ function originalIn(draft: Draft, { what }: CreateRequest, from: DocumentKey): D
   if (original) return original;
   throw new Problem(what === 'template' ? 'no-such-template' : 'no-such-document', `There is no “${from}” to copy.`, {
     place: 'copyOf',
-    remedy: 'List the documents to see their codes.',
+    remedy: namesLike(from, draft),
   });
 }
 

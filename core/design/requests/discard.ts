@@ -7,7 +7,7 @@ import { codeOf, keys, type DocumentKey } from '../../documents/document.js';
 import { kindInWords } from '../../pages/page.js';
 import { isSection, type Draft, type DraftDocument, type DraftNode } from '../draft.js';
 import type { KindDescriptions } from '../../kinds/kind.js';
-import { documentIn } from '../edits/common.js';
+import { documentIn, namesLike } from '../edits/common.js';
 import type { Edit } from '../edits/edit.js';
 import { templateFaults } from '../findings/checks/pointers.js';
 import { refuseAny } from '../findings/finding.js';
@@ -37,7 +37,7 @@ export const discard: RequestType<DiscardRequest> = {
       throw new Problem(
         key.startsWith('template/') ? 'no-such-template' : 'no-such-document',
         `This design has no “${key}”.`,
-        { place: 'document', remedy: 'List the documents to see what there is.' },
+        { place: 'document', remedy: namesLike(key, draft) },
       );
     if (!isOneOf(CREATABLE, was.type) || key.endsWith('/standard'))
       throw new Problem('still-used', `${capitalised(nameOf(was))} cannot be removed.`, {

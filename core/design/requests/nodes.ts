@@ -162,9 +162,7 @@ export const move: RequestType<MoveRequest> = {
 const isTaken = (nodes: readonly DraftNode[], from: DocumentKey, draft: Draft): boolean =>
   [...draft.keys()].some(
     (key) =>
-      key !== from &&
-      !key.startsWith('own/') &&
-      nodes.some(({ id }) => Object.hasOwn(draft.get(key)?.nodes ?? {}, id)),
+      key !== from && !key.startsWith('own/') && nodes.some(({ id }) => Object.hasOwn(draft.get(key)?.nodes ?? {}, id)),
   );
 
 /**

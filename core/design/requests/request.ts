@@ -56,10 +56,7 @@ const requestTypes = {
   own,
   'own-list': ownList,
   'own-reset': ownReset,
-} as Record<
-  EditRequest['type'],
-  RequestType<EditRequest>
->;
+} as Record<EditRequest['type'], RequestType<EditRequest>>;
 
 /** The strict schema of a request, by its type. */
 export const editRequestSchema = byTag<EditRequest>(
