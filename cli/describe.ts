@@ -35,7 +35,9 @@ export function describeDocument(document: Document, about: About): string {
       ...inColumns(own),
       ...Object.entries(document.areas).flatMap(([area, sections]) => [
         `\n${area}`,
-        ...(sections.length ? sections.flatMap((one) => describeSection(one, 1, about, document.type !== 'own')) : ['  (no sections)']),
+        ...(sections.length
+          ? sections.flatMap((one) => describeSection(one, 1, about, document.type !== 'own'))
+          : ['  (no sections)']),
       ]),
     ].join('\n');
   const entries = (parent: string | null, depth: number): string[] =>

@@ -195,12 +195,7 @@ const SERVICE = [
   ['storefront/show.ts', 'was.get(name) !== is.get(name)', 'true', 'purchase'],
   ['records/designs.ts', "archived ? 'is not' : 'is'", "'is'", 'revisions'],
   ['api/designs.ts', 'checkTag(request, await shapeOf(design, store.liveDesign.id, trx));', '', 'races'],
-  [
-    'accounts/attempts.ts',
-    'if (tries <= sure(limits[key])) continue;\n    const',
-    'continue;\n    const',
-    'rights',
-  ],
+  ['accounts/attempts.ts', 'if (tries <= sure(limits[key])) continue;\n    const', 'continue;\n    const', 'rights'],
   ['accounts/attempts.ts', '(await isKnownAddress(db, accountId, hashOf(address)))', 'true', 'rights'],
   ['accounts/address.ts', '.slice(0, 4)', '.slice(0, 8)', 'rights'],
   ['accounts/joining.ts', 'found.shown && found.by !== null && post.reachesPeople', 'false', 'rights'],

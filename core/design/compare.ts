@@ -112,7 +112,11 @@ function nodeChanges(
     node.place.in === null || nodeAt(other, node.place.in) !== undefined || nodeAt(own, node.place.in) === undefined;
   for (const node of Object.values(before.nodes))
     if (!nodeAt(after, node.id) && isRoot(node, after, before))
-      add('removed', node, `${sectionName(node, kinds)} is ${isOwnPart(node, before) ? 'as on other pages again' : 'removed'}.`);
+      add(
+        'removed',
+        node,
+        `${sectionName(node, kinds)} is ${isOwnPart(node, before) ? 'as on other pages again' : 'removed'}.`,
+      );
   const wasAt = sequencesOf(before);
   for (const [place, siblings] of sequencesOf(after)) {
     const ids = siblings.map(({ id }) => id);
@@ -125,8 +129,7 @@ function nodeChanges(
       const next = siblings[i + 1];
       const where = next ? `above ${sectionName(next, kinds)}` : `to the end of ${node.place.at}`;
       if (!was) {
-        if (isRoot(node, before, after))
-          add('added', node, newSentence(node, after, kinds, next ? `, ${where}` : ''));
+        if (isRoot(node, before, after)) add('added', node, newSentence(node, after, kinds, next ? `, ${where}` : ''));
         return;
       }
       if (moved.has(node.id) || !samePlace(was.place, node.place))

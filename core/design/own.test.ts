@@ -1,4 +1,17 @@
-import { compareDocuments, mergeDocument, visibleState, withChosen, applyRequests, applyUnit, checkContentEdits, closeDocument, closedState, invertEdit, type DraftDocument, type EditRequest } from './index.js';
+import {
+  compareDocuments,
+  mergeDocument,
+  visibleState,
+  withChosen,
+  applyRequests,
+  applyUnit,
+  checkContentEdits,
+  closeDocument,
+  closedState,
+  invertEdit,
+  type DraftDocument,
+  type EditRequest,
+} from './index.js';
 import { layOver, why } from '../assign/index.js';
 import { keys, stateOf, type Document, type Section, type TemplateDocument } from '../documents/index.js';
 import { pointersOf, touchedPages } from '../render/index.js';

@@ -222,11 +222,7 @@ export interface WordsDocument {
 
 /** A document that has sections. */
 export type SectionedDocument =
-  | TemplateDocument
-  | ArrangementDocument
-  | SharedDocument
-  | AdditionDocument
-  | OwnDocument;
+  TemplateDocument | ArrangementDocument | SharedDocument | AdditionDocument | OwnDocument;
 /** Any document as it is published. */
 export type Document =
   | SectionedDocument

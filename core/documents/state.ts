@@ -9,7 +9,8 @@ export interface DesignState {
 }
 
 /** What the keys of a type of document begin with. */
-export type KeyStart = 'template' | 'around' | 'shared' | 'addition' | 'menu' | 'content' | 'words' | 'assignments' | 'own';
+export type KeyStart =
+  'template' | 'around' | 'shared' | 'addition' | 'menu' | 'content' | 'words' | 'assignments' | 'own';
 
 /** All documents of one type, with their keys. @example documentsIn(state, 'menu') */
 export function* documentsIn<S extends KeyStart>(

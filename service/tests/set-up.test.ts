@@ -33,7 +33,11 @@ test('no page is blank, and every page of the menus is there', async () => {
 });
 
 test('the list of what is left ticks itself off, and a page that is gone can be made again', async () => {
-  expect(Object.entries(await steps()).flatMap(([code, { done }]) => (done ? [code] : []))).toEqual(['pages', 'menus', 'inspection']);
+  expect(Object.entries(await steps()).flatMap(([code, { done }]) => (done ? [code] : []))).toEqual([
+    'pages',
+    'menus',
+    'inspection',
+  ]);
   await edit({ type: 'discard', document: 'content/terms' });
   expect((await steps())['pages']?.sentence).toBe('Missing: “Terms”.');
   const { menus } = await service.call(routes.listMenus, { params });

@@ -19,7 +19,11 @@ export const ownValues = eachDocument(function* ({ key, document, nodes }): Gene
   for (const node of nodes) {
     if (!isSection(node)) continue;
     if (node.place.in !== null)
-      yield wrong(node.id, 'A page has no sections of its own here.', 'Add the section with an addition for this page.');
+      yield wrong(
+        node.id,
+        'A page has no sections of its own here.',
+        'Add the section with an addition for this page.',
+      );
     if (FILLED.has(kindName(node.kind)) && Object.keys(node.values).length > 0)
       yield wrong(
         node.id,
