@@ -159,6 +159,17 @@ const CORE = [
   ['look/nearest.ts', 'a.by - b.by', 'b.by - a.by'],
   ['look/pairs.ts', 'isSet(setting) || follows === undefined ? setting', 'true ? setting'],
   ['fields/prose.ts', 'element.filled = CELLS.has(element.name);', 'element.filled = false;'],
+  ['assign/own.ts', '!displaced.has(splitKey(key).name)', 'true'],
+  ['assign/own.ts', 'own?.whole?.[`${section}.${list}`] === true', 'true'],
+  ['assign/own.ts', 'own !== undefined && kindName(own.kind) === kindName(kind)', 'own !== undefined'],
+  ['design/requests/own.ts', 'if (!isSame(only[1], was))', 'if (false)'],
+  ['design/visible.ts', "document.type === 'own' && unread.has(key)", 'false'],
+  ['render/touched.ts', "if (isKeyOf(key, 'own')) pages.add(pageOfOwn(key));", ''],
+  ['design/merge.ts', "b.type === 'own' ? withEmpty(b, o, t) : b", 'b'],
+  ['design/requests/create.ts', '!request.clean && KEEPING_IDS', 'KEEPING_IDS'],
+  ['inspect/shown.ts', "from === '' && until === ''", 'true'],
+  ['inspect/checks/required-sections.ts', 'serving.some(({ isAlways }) => isAlways)', 'serving.length > 0'],
+  ['fields/text-pictures.ts', 'if (!HASH.test(hash))', 'if (false)'],
 ];
 
 /** Of service: the same, and which of its tests must notice. */
@@ -303,6 +314,9 @@ const SERVICE = [
   ['catalogue/sample.ts', '!(await copyPicture(db, store.id, hash, picture.name))', 'true', 'set-up'],
   ['records/answers/collections.ts', 'm.collection_id = c.id and card.picture', 'card.picture', 'set-up'],
   ['records/answers/cards.ts', 'row_number() over (order by m.position, m.product_id)', 'm.position', 'catalogue'],
+  ['publishing/publish.ts', 'refuseBroken(live, next, design);', '', 'broken'],
+  ['publishing/references.ts', "page.includes(':') ? [page] : []", '[]', 'own'],
+  ['storefront/pages.ts', 'pathsIn(source)?.home === code', 'false', 'home'],
 ];
 
 /** All of them: the file, what stands in it once, what takes its place, and the tests of the service that must notice. */
