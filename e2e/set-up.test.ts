@@ -14,7 +14,7 @@ beforeAll(async () => {
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Create store' }).click();
-  await page.getByText('2 of 9 done').waitFor();
+  await page.getByText('3 of 10 done').waitFor();
 });
 
 const stepOf = (title: string) => page.getByRole('link', { name: new RegExp(`^${title}`) });
@@ -207,6 +207,6 @@ test('published: shoppers see all of it, and the list of what is left is short',
   expect(new URL(page.url()).pathname).toBe('/browse');
 
   await page.goto(consoleAt('/overview'));
-  await page.getByText('4 of 9 done').waitFor();
+  await page.getByText('5 of 10 done').waitFor();
   await stepOf('Published').getByText('Everything is live.').waitFor();
 });

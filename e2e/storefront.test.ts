@@ -69,6 +69,31 @@ describe.each(PAGES)('%s', (path) => {
   });
 });
 
+test.each([
+  ['windrow', '/'],
+  ['windrow', '/checkout'],
+  ['osierwick', '/'],
+])('%s%s: on a phone the header is one row of at most 64 px, under a strip of one line', async (store, path) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto(`http://${store}.localhost:${service.port}${path}`);
+  const heightOf = (region: string): Promise<number> =>
+    page.evaluate((name) => document.querySelector(`.around-${name}`)?.getBoundingClientRect().height ?? 0, region);
+  expect(await heightOf('header')).toBeLessThanOrEqual(64);
+  expect(await heightOf('top-line')).toBeLessThanOrEqual(42);
+  if (path === '/') {
+    for (const name of ['Menu', 'Search', 'Cart'])
+      await page
+        .locator('.around-header')
+        .getByRole(name === 'Menu' ? 'button' : 'link', { name })
+        .waitFor();
+    await page.locator('.around-header').getByRole('button', { name: 'Menu' }).click();
+    await page.locator('.menu-bar:popover-open').waitFor();
+    await page.keyboard.press('Escape');
+    await page.locator('.around-header').getByRole('link', { name: 'Search' }).click();
+    await page.waitForURL(/\/search$/);
+  }
+});
+
 test('everything can be reached and done by keyboard', async () => {
   await page.setViewportSize({ width: 1280, height: 800 });
   await page.goto(at('/item/ripple-150'));

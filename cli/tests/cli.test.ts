@@ -268,7 +268,7 @@ test('a published state is looked at; lists are sorted; what was archived comes 
 });
 
 test('draws a template in the terminal and into a file', async () => {
-  expect(await done('template draw home')).toMatch(/^top-line ─+\n.*Cart link.*\nheader ─+\n.*Menu bar/s);
+  expect(await done('template draw home')).toMatch(/^top-line ─+\n.*Notice.*\nheader ─+\n.*Cart link.*Menu bar/s);
   const file = join(folder, 'home.svg');
   expect(await done(`template draw home --svg ${file}`)).toBe(`Saved as ${file}.`);
   expect(readFileSync(file, 'utf8')).toMatch(/^<svg .*data-section="h-poster"/s);

@@ -32,16 +32,19 @@ export const BRASSLAMP: Groundwork = {
     cardTitleSize: 1.0625,
   },
   around: {
-    'top-line': [starterSection('top-cart', 'cart-link', {}, { space: 'none', align: 'end', tone: 'vivid' })],
+    // Empty at first, and then nothing is seen of it.
+    'top-line': [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre', tone: 'vivid' })],
     header: [
       starterSection(
         'header-row',
         'columns',
-        { widths: 'fit' },
+        { widths: 'fit', count: '4' },
         { space: 'small', tone: 'strong' },
         {
           one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
           two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
+          three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
+          four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
         },
       ),
     ],

@@ -9,16 +9,19 @@ export const FOOLSCAP: Groundwork = {
   sentence: 'Airy, like a well-printed page: serif titles, hairlines, square pictures and much room.',
   defaults: {},
   around: {
-    'top-line': [starterSection('top-cart', 'cart-link', {}, { space: 'none', align: 'end', tone: 'soft' })],
+    // Empty at first, and then nothing is seen of it.
+    'top-line': [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre', tone: 'soft' })],
     header: [
       starterSection(
         'header-row',
         'columns',
-        { widths: 'fit' },
+        { widths: 'fit', count: '4' },
         { space: 'small' },
         {
           one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
           two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
+          three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
+          four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
         },
       ),
     ],
@@ -48,7 +51,7 @@ export const FOOLSCAP: Groundwork = {
       font-family: var(--title-font);
       font-size: 1.2em;
     }
-    .around-header > :last-child {
+    .around-header {
       border-block-end: 1px solid var(--line);
     }
     .card {

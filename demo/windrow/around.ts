@@ -31,9 +31,13 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
     section(
       `${id}-row`,
       'columns',
-      { widths: 'fit' },
+      { widths: 'fit', count: '3' },
       { space: 'small' },
-      { one: [mark(`${id}-mark`)], two: [section(`${id}-find`, 'search-box', {}, NONE)] },
+      {
+        one: [mark(`${id}-mark`)],
+        two: [section(`${id}-find`, 'search-box', { phone: 'sign' }, { ...NONE, align: 'end' })],
+        three: [section(`${id}-cart`, 'cart-link', {}, NONE)],
+      },
     ),
     section(`${id}-menu`, 'menu-bar', { inside: 'panel' }, { space: 'small' }),
   ];
@@ -46,38 +50,27 @@ export function windrowAround(logo: PictureValue): readonly (readonly [DocumentK
     );
   return [
     around('top-line', [
-      section(
-        'top-row',
-        'columns',
-        { widths: 'fit' },
-        { space: 'none', tone: 'soft' },
-        {
-          one: [
+      {
+        ...section(
+          'top-notice',
+          'notice',
+          { text: 'Sent within two days from the quay.', several: 'first' },
+          { space: 'none', tone: 'soft' },
+        ),
+        lists: {
+          messages: [
             {
-              ...section(
-                'top-notice',
-                'notice',
-                { text: 'Sent within two days from the quay.', several: 'first' },
-                NONE,
-              ),
-              lists: {
-                messages: [
-                  {
-                    id: 'notice-yule',
-                    values: {
-                      text: 'Order by noon on 18 December, and it is there before the holidays.',
-                      link: to('content:delivery'),
-                      from: '2026-12-01T00:00:00.000Z',
-                      until: '2026-12-18T12:00:00.000Z',
-                    },
-                  },
-                ],
+              id: 'notice-yule',
+              values: {
+                text: 'Order by 18 December for the holidays.',
+                link: to('content:delivery'),
+                from: '2026-12-01T00:00:00.000Z',
+                until: '2026-12-18T12:00:00.000Z',
               },
             },
           ],
-          two: [section('top-cart', 'cart-link', {}, { space: 'none', align: 'end' })],
         },
-      ),
+      },
     ]),
     around('header', markAndFind('head')),
     around(

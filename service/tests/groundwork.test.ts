@@ -49,15 +49,15 @@ test('a copy is built on another one: what was changed stays, all else follows; 
   // A top strip as the groundwork has it: only what nobody changed follows.
   const topLine = 'around/top-line/standard';
   await service.edit(
-    { type: 'remove', document: topLine, node: 'top-row' },
+    { type: 'remove', document: topLine, node: 'top-notice' },
     {
       type: 'insert',
       document: topLine,
-      kind: 'cart-link',
-      id: 'top-cart',
+      kind: 'notice',
+      id: 'top-notice',
       place: {},
       values: {},
-      frame: { space: 'none', align: 'end', tone: 'soft' },
+      frame: { space: 'none', align: 'centre', tone: 'soft' },
     },
   );
   await service.call(routes.publish, { body: { note: 'A plain top strip' } });
@@ -96,7 +96,8 @@ test('a copy is built on another one: what was changed stays, all else follows; 
   expect(isBrasslamp(rules)).toBe(true);
   expect(rules).toContain('--accent:#147');
   expect(rules).toContain('--widest:1320px');
-  expect(bold).toMatch(/around-top-line"><div class="frame [^"]*tone-vivid/);
+  const strip = await service.call(routes.getDocument, { params: ofCopy, query: { key: topLine } });
+  expect(strip.document).toMatchObject({ areas: { main: [{ id: 'top-notice', frame: { tone: 'vivid' } }] } });
 
   await service.call(routes.goLive, { params: { design: 'first' }, body: {} });
   expect(isBrasslamp(await rulesOf('windrow.localhost', await visit('windrow.localhost', '/')))).toBe(false);

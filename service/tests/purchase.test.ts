@@ -126,10 +126,10 @@ test('with script, the answer is the sections whose facts differ, and those of t
   const seen = factsOf(await shopper.visit(GANNET));
   const fields = { page: GANNET, 'back-to': 'p-buy', product: 'K-003', ...CHOICE, quantity: '2' };
   const added = await shopper.refresh('/cart', fields, seen);
-  expect(Object.keys(added.changed).sort()).toEqual(['p-buy', 'top-line~top-cart']);
+  expect(Object.keys(added.changed).sort()).toEqual(['header~head-cart', 'p-buy']);
   expect(added.changed['p-buy']).toContain('In your cart: 2 × 1.8 m, Teal');
   const page = await shopper.visit(GANNET);
-  expect(page.text).toContain(added.changed['top-line~top-cart'] ?? 'nothing');
+  expect(page.text).toContain(added.changed['header~head-cart'] ?? 'nothing');
   expect(factsOf(page)).toBe(added.facts);
   // Refused: the one that was used, and nothing else.
   const refused = await shopper.refresh('/cart', { ...fields, quantity: '0' }, added.facts);

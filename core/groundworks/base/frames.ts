@@ -54,6 +54,12 @@ export const FRAMES = css`
     letter-spacing: 0.03em;
     text-transform: uppercase;
   }
+  /* A header leaves a phone to the page. */
+  @media (max-width: 599px) {
+    .around-header > .space-small > .frame-in {
+      padding-block: 0.45rem;
+    }
+  }
   @media (max-width: 1023px) {
     .t-space-none > .frame-in {
       padding-block: 0;

@@ -62,6 +62,17 @@ export const logo = defineKind(
       .mark-name {
         font: var(--title-weight) 1.6em/1.2 var(--title-font);
       }
+      @media (max-width: 599px) {
+        .around-header & .mark {
+          gap: 0.5em;
+        }
+        .around-header & .mark-logo img {
+          height: min(var(--mark), 2.5rem);
+        }
+        .around-header & .mark-name {
+          font-size: 1.2em;
+        }
+      }
       .mark-line {
         margin: 0.15em 0 0;
         color: var(--quiet);

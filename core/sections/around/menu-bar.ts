@@ -49,7 +49,7 @@ export const menuBar = defineKind(
       const nav = (more: Markup, inside: Markup): Markup =>
         html`<nav class="menu-bar menu-${values.inside}" aria-label="${name}"${more}>${inside}${shown}</nav>`;
       if (!values.drawer) return nav(NOTHING, NOTHING);
-      return html`<button class="menu-open" type="button" popovertarget="${id}">${view.word('open-menu')}</button>${nav(html` id="${id}" popover`, html`<button class="menu-close" type="button" popovertarget="${id}" popovertargetaction="hide">${view.word('close-menu')}</button>`)}`;
+      return html`<button class="menu-open" type="button" popovertarget="${id}"><span class="menu-word">${view.word('open-menu')}</span></button>${nav(html` id="${id}" popover`, html`<button class="menu-close" type="button" popovertarget="${id}" popovertargetaction="hide">${view.word('close-menu')}</button>`)}`;
     },
     css: css`
       /* Above phones, and where a browser knows no such drawers, what is in it is seen at once. */
@@ -86,6 +86,51 @@ export const menuBar = defineKind(
         height: 0.7em;
         border-block: 0.125em solid;
         background: linear-gradient(currentcolor, currentcolor) center / 100% 0.125em no-repeat;
+      }
+      /* A header is one row on phones: its menu stands at the start of the row that it follows, as a sign. */
+      @supports selector(:popover-open) {
+        @media (max-width: 599px) {
+          .around-header:has(> & > .frame-in > .menu-open) {
+            display: flex;
+            flex-wrap: wrap;
+            align-items: center;
+          }
+          :where(.around-header:has(> & > .frame-in > .menu-open)) > .frame {
+            flex: 1 0 100%;
+          }
+          .around-header > .frame:has(+ & > .frame-in > .menu-open) {
+            order: -1;
+            flex: 1 1 0;
+            min-width: 0;
+          }
+          .around-header > .frame:has(+ & > .frame-in > .menu-open) > .frame-in {
+            width: auto;
+            margin-inline: 0.25em var(--margin);
+          }
+          .around-header > &:has(> .frame-in > .menu-open) {
+            order: -2;
+            flex: 0 0 auto;
+            /* What is asked for its own width must not be a container, which has none. */
+            container-type: normal;
+          }
+          .around-header > &:has(> .frame-in > .menu-open) > .frame-in {
+            width: auto;
+            margin-inline: calc(var(--margin) - 0.8em) 0;
+            padding-block: 0;
+          }
+          .around-header & .menu-open {
+            padding: 0 0.8em;
+            border-color: transparent;
+          }
+          .around-header & .menu-word {
+            position: absolute;
+            inline-size: 1px;
+            block-size: 1px;
+            overflow: hidden;
+            clip-path: inset(50%);
+            white-space: nowrap;
+          }
+        }
       }
       ul {
         display: flex;

@@ -79,6 +79,12 @@ export const columns = defineKind(
       .columns-fit .frame-in {
         container-type: normal;
       }
+      @media (max-width: 599px) {
+        .around-header & .columns-fit {
+          flex-wrap: nowrap;
+          gap: 0.5em;
+        }
+      }
       @container (max-width: 47.99rem) {
         .columns-turned {
           display: flex;
