@@ -42,6 +42,7 @@ export function saveCredentials(credentials: Credentials, world: World): string 
 
 function savedCredentials(world: World): Partial<Credentials> {
   try {
+    // The file is written by `sign-in` alone.
     return JSON.parse(readFileSync(credentialsFile(world), 'utf8')) as Credentials;
   } catch {
     return {};
@@ -114,6 +115,7 @@ export function contextOf(command: Command): Context {
         );
       }
     },
+    // Left out only where a route takes nothing.
     async call(route, input = {} as never) {
       if (options.dryRun && route.method !== 'get' && route.path !== routes.edit.path)
         throw new Problem('bad-input', 'There is no dry run for this; nothing was done.', {

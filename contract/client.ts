@@ -35,6 +35,7 @@ export function createClient({ origin, token }: ClientOptions): Client {
         params = {},
         query,
         body,
+        // Which of them a route takes says its type; here they are sent as they come.
       } = input as { params?: Record<string, string>; query?: Record<string, unknown>; body?: unknown };
       const path = route.path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
       const search = new URLSearchParams(
@@ -48,6 +49,7 @@ export function createClient({ origin, token }: ClientOptions): Client {
           ...(token ? { authorization: `Bearer ${token}` } : {}),
           ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
         },
+        // `fetch` takes any bytes; its type leaves out those on shared memory, which nobody sends.
         ...(body === undefined ? {} : { body: bytes ? (body as Uint8Array<ArrayBuffer>) : JSON.stringify(body) }),
         signal: AbortSignal.timeout(PATIENCE_MS),
       }).catch((error: unknown) => {

@@ -163,6 +163,9 @@ describe('the description', () => {
       share: ['type', 'document', 'node', 'name'],
       unshare: ['type', 'document', 'node'],
       tokens: ['type', 'tokens'],
+      own: ['type', 'page', 'document', 'node', 'field'],
+      'own-list': ['type', 'page', 'document', 'node', 'list'],
+      'own-reset': ['type', 'page'],
     });
   });
 });

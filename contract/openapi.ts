@@ -22,6 +22,7 @@ const PROBLEM: JsonSchema = {
 /** @returns an OpenAPI 3.1 document */
 export function openapi(): JsonSchema {
   const paths: Record<string, Record<string, unknown>> = {};
+  // Each has another type; all of them are routes.
   for (const [name, route] of Object.entries(routes) as [string, Route][]) {
     (paths[`/api${route.path}`] ??= {})[route.method] = operation(name, route);
   }
@@ -79,6 +80,7 @@ function operation(operationId: string, route: Route): JsonSchema {
 }
 
 const requiredIn = (schema: Schema, name: string): boolean =>
+  // JSON Schema names what is required in a list of texts.
   ((jsonSchema(schema)['required'] as string[] | undefined) ?? []).includes(name);
 
 const bodyContent = (body: Schema | 'bytes'): JsonSchema =>

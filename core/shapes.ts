@@ -141,6 +141,7 @@ function lazily(
         form.validateSync(value, { strict: true });
         return true;
       } catch (error) {
+        // Yup throws nothing else.
         const fault = error as yup.ValidationError;
         const path = [context.path, fault.path].filter(Boolean).join('.');
         return context.createError({

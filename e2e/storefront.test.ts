@@ -1,5 +1,6 @@
 import { routes } from '@parlour/contract';
 import type { EditRequest } from '@parlour/core/design';
+import { sectionsIn } from '@parlour/core/documents';
 import type { BrowserContext, Page } from 'playwright-core';
 import { testService, type TestService } from '../service/tests/service.js';
 import { complaints, openBrowser, soon } from './browser.js';
@@ -155,5 +156,31 @@ test('words without end stay within the page, on a phone too', async () => {
       await page.goto(at(path));
       expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, width]);
     }
+  }
+});
+
+test('how many stand side by side is never more than it says, in however much room', async () => {
+  const set = (value: string | undefined, was: string | undefined): EditRequest => ({
+    type: 'set',
+    document: 'template/home',
+    node: 'h-newest',
+    field: 'values.across',
+    ...(value === undefined ? {} : { value }),
+    ...(was === undefined ? {} : { was }),
+  });
+  const home = (await service.call(routes.getDocument, { query: { key: 'template/home' } })).document;
+  const sections = home.type === 'template' ? [...sectionsIn(home.areas)] : [];
+  const was = sections.find(({ id }) => id === 'h-newest')?.values['across'];
+  await service.edit(set('2', typeof was === 'string' ? was : undefined));
+  await service.call(routes.publish, { body: {} });
+  const columns = (): Promise<number> =>
+    page.evaluate(() => {
+      const cards = document.querySelector('[id$="h-newest"] .cards');
+      return cards ? getComputedStyle(cards).gridTemplateColumns.split(' ').length : 0;
+    });
+  for (const width of [390, 760, 900, 1280]) {
+    await page.setViewportSize({ width, height: 800 });
+    await page.goto(at('/'));
+    expect([width, await columns()]).toEqual([width, 2]);
   }
 });

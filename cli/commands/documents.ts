@@ -96,6 +96,7 @@ Examples:
           what === 'content' && path === 'template';
         const template = all.find(isTemplate)?.[1];
         const pairs = all.filter((one) => !isTemplate(one));
+        // What is no page kind is refused where its rule is read.
         const target = pairs.find(([path]) => path === 'target.pageKind')?.[1] as PageKind | undefined;
         const values = await Promise.all(
           pairs.map(async ([path, text]) => {
@@ -159,6 +160,7 @@ Examples:
         const next =
           value === undefined ? {} : { value: await valueFor(context, field, context.textFrom(value), path, kind) };
         const request = { type: 'set', document: key, field: path, ...(was === undefined ? {} : { was }), ...next };
+        // Its fields are put together one by one; the service checks all of them.
         context.done(await context.edit([request as EditRequest]), DRAFT);
       },
     );

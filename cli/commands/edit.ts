@@ -28,6 +28,7 @@ edits it made; all of them are described at /api/openapi.json.`,
         remedy:
           'Write them as a JSON list, such as [{"type": "remove", "document": "template/home", "node": "h-sport"}].',
       });
+      // Whatever the file holds: the service checks it.
       const answer = await context.edit((Array.isArray(read) ? read : [read]) as EditRequest[], unit);
       context.done(answer, 'The edits are in the draft. Undo all of them with: parlour undo');
     });

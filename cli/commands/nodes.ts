@@ -262,6 +262,7 @@ export async function addNode(
   const noun = kind ? 'section' : 'entry';
   const of = page === undefined ? '' : ` --page ${page}`;
   context.done(
+    // One value more than the answer has, for programs that read it.
     { ...answer, section: made } as typeof answer,
     `Its id is ${made}. Next: parlour ${noun} set ${name} ${made} FIELD VALUE${of}`,
   );

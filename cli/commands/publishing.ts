@@ -57,10 +57,16 @@ export function publishCommands(program: Command): void {
       const changes = chosen ? { changes: chosen } : {};
       const revision = await call(routes.publish, { body: { ...(note === undefined ? {} : { note }), ...changes } });
       const live = await reachOf(context);
+      const { findings } = await call(routes.listFindings);
+      const warnings = findings.filter(({ severity }) => severity === 'warning');
       print(
         revision,
         () =>
-          `${[`Published as revision ${revision.number}. ${live}`, ...redirectsInWords(revision.redirects)].join('\n')}\n${context.hint(`Take it back with: parlour revert ${revision.number - 1}`)}`,
+          `${[
+            `Published as revision ${revision.number}. ${live}`,
+            ...redirectsInWords(revision.redirects),
+            ...warnings.map(({ sentence, remedy }) => `Most likely not meant: ${sentence} ${remedy}`),
+          ].join('\n')}\n${context.hint(`Take it back with: parlour revert ${revision.number - 1}`)}`,
       );
     });
 

@@ -30,6 +30,7 @@ export function ruleCommands(program: Command): void {
         .sort((a, b) => (a.order < b.order ? -1 : 1))
         .map(
           ({ id, values }) =>
+            // Edits let no other values into a rule.
             ({ id, ...values }) as {
               id: string;
               when: Rule;

@@ -91,6 +91,7 @@ export function templateCommands(program: Command): void {
       ]);
       const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
       context.done(
+        // One value more than the answer has, for programs that read it.
         { ...answer, code } as typeof answer,
         `Its code is ${code}, and no page uses it yet.\nNext: parlour assign PAGE ${code}`,
       );
@@ -185,6 +186,7 @@ export function templateCommands(program: Command): void {
         const code = answer.edits[0]?.document.slice('template/'.length) ?? '';
         const next = options.starter === undefined ? `section add ${code} KIND` : `template show ${code}`;
         context.done(
+          // One value more than the answer has, for programs that read it.
           { ...answer, code } as typeof answer,
           `Its code is ${code}, and no page uses it yet.\nNext: parlour ${next}`,
         );

@@ -63,3 +63,10 @@ test('a content page is made with its template; hints name pages that there are'
   await done('template copy cart "Other cart"');
   expect(await done('assign cart other-cart')).toContain('parlour preview cart,');
 });
+
+test('a publish tells what is most likely not meant', async () => {
+  await done('document create addition "Lost note" place=after:h-dunes target.page=product:K-004');
+  expect(await done('design inspect')).toMatch(/warning +“Lost note” is shown on no page/);
+  expect(await done('addition list')).toContain('none of its pages has the place');
+  expect(await done('publish')).toContain('Most likely not meant: “Lost note” is shown on no page');
+});

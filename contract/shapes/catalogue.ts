@@ -12,6 +12,7 @@ const isAttribute = (value: unknown): boolean =>
   (typeof value === 'number' && Number.isFinite(value)) ||
   (typeof value === 'string' && value.length <= 500 && value.isWellFormed() && !value.includes('\0'));
 const attributes = <T>(isValue: (value: unknown) => boolean, types: readonly string[]) =>
+  // The test lets through what is a record of such values, and nothing else.
   mixed<Record<string, T>>()
     .test(
       'attributes',
@@ -43,6 +44,7 @@ export const product = closed({
   brand: string().nullable().defined(),
   category: string().defined(),
   keywords: array(string().required()).required(),
+  // Required, it is never undefined.
   attributes: attributes<Attribute>(isAttribute, ATTRIBUTE_TYPES).required() as Schema<Record<string, Attribute>>,
   summary: string().defined(),
   visibleSince: string().required(),

@@ -6,6 +6,7 @@ import { GROUNDWORKS } from '@parlour/core/groundworks';
 import { pageKinds } from '@parlour/core/pages';
 
 /** A JSON value whose TypeScript type core declares; `json` says its form. */
+// The value is Parlour’s own; the type is for whoever reads it.
 export const typed = <T>(json: JsonSchema) => mixed<NonNullable<T>>().required().meta({ json }) as Schema<T>;
 
 /** The number that a list goes on before: as high as numbers of rows go. */

@@ -42,6 +42,7 @@ export const languagesRequest = closed({
 /** What is to be changed; the rest stays. An empty text takes a detail away. */
 export const detailsRequest = closed({
   name: plainText(80).min(1, '${path} must not be empty').optional(),
+  // One for each detail there is.
   ...(Object.fromEntries(
     Object.entries(STORE_DETAILS).map(([name, { max }]) => [name, plainText(max).optional()]),
   ) as Record<StoreDetail, ReturnType<ReturnType<typeof plainText>['optional']>>),

@@ -145,6 +145,7 @@ export function openDocument(document: Document): DraftDocument {
       list.forEach(({ slots = {}, lists: inner = {}, ...own }: Section, i) => {
         nodes[own.id] = { ...own, place: { in: parent, at }, order: sure(orders[i]) };
         add(slots, own.id);
+        // Entries are sections without a kind here.
         add(inner as Children, own.id);
       });
     }
@@ -250,6 +251,7 @@ function nestedHead(type: DocumentTypeName, flat: Values): Record<string, unknow
   for (const [path, value] of Object.entries(flat)) {
     const { group, key } = splitPath(path);
     if (group === '' || !groups.includes(group)) head[path] = value;
+    // What stands in a group is put there by this loop alone.
     else head[group] = { ...(head[group] as object | undefined), [key]: value };
   }
   return head;

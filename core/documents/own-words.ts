@@ -55,8 +55,10 @@ function made(path: string): TextField | null {
 export function ownWords(document: WordsDocument | undefined): Words {
   const own: Record<string, Word> = {};
   for (const [path, value] of Object.entries(document?.words ?? {})) {
+    // A name has no dot; behind one there is the plural form.
     const [name, form] = path.split('.') as [string, string | undefined];
     if (form === undefined) own[name] = value;
+    // Edits let no other forms in.
     else own[name] = { ...(own[name] as PluralWord | undefined), [form]: value } as PluralWord;
   }
   return own;
@@ -92,6 +94,7 @@ export function listWords(language: string, shipped: Words, document: WordsDocum
   const categories = new Intl.PluralRules(language).resolvedOptions().pluralCategories;
   const forms = FORMS.filter((form) => categories.includes(form));
   return Object.entries(STOREFRONT_WORDS).flatMap(([name, { about, en }]: [string, { about: string; en: Word }]) => {
+    // A name that is none has no word in the list.
     const word = shipped[name as WordName] ?? en;
     const listed = (path: string, usual: string): ListedWord => ({
       path,

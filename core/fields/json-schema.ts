@@ -19,6 +19,7 @@ function nullable(schema: JsonSchema): JsonSchema {
   return {
     ...schema,
     type: [type, 'null'],
+    // `Array.isArray` makes it a list of anything.
     ...(Array.isArray(values) ? { enum: [...(values as unknown[]), null] } : {}),
   };
 }
@@ -42,6 +43,7 @@ function byType(schema: Schema, about: SchemaDescription): JsonSchema {
       };
     }
     case 'string': {
+      // The parameter `regex` of the test `matches` (Yup).
       const pattern = param(about, 'matches', 'regex') as RegExp | undefined;
       return {
         type: 'string',
@@ -66,6 +68,7 @@ function byType(schema: Schema, about: SchemaDescription): JsonSchema {
 }
 
 function objectSchema(schema: Schema): JsonSchema {
+  // Yup knows of the schemas inside only that there may be any.
   const parts = schema instanceof ObjectSchema ? (schema.fields as Readonly<Record<string, Schema>>) : {};
   const names = Object.keys(parts);
   const required = names.filter((name) => !sure(parts[name]).spec.optional || hasForms(sure(parts[name])));
@@ -77,6 +80,7 @@ function objectSchema(schema: Schema): JsonSchema {
   };
 }
 
+// What `shapes.ts` puts there.
 const hasForms = (schema: Schema): boolean => Boolean((schema.spec.meta as { forms?: unknown } | undefined)?.forms);
 
 function bounds(about: SchemaDescription, low: string, high: string): JsonSchema {

@@ -35,6 +35,7 @@ function subjectValue({ subject, code }: PageInfo, name: string): unknown {
   if (name === 'text') return textOf(subject);
   if (name === 'code') return code.slice(code.indexOf(':') + 1);
   if (!subject) return undefined;
+  // A subject is one of products, collections, brands and content pages; these of its values some of them have.
   const thing = Object.values(subject)[0] as {
     readonly attributes?: Readonly<Record<string, unknown>>;
     readonly brand?: string;

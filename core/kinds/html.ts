@@ -41,6 +41,7 @@ export function html(strings: TemplateStringsArray, ...children: readonly Child[
       out += child.text;
     } else if (typeof child === 'number') out += child;
     else if (Array.isArray(child)) {
+      // `Array.isArray` makes it a list of anything.
       const text = listText(child as readonly Child[]);
       if (text === null) return withMarks(strings, children);
       out += text;
@@ -60,6 +61,7 @@ function listText(children: readonly Child[]): string | null {
       out += child.text;
     } else if (typeof child === 'number') out += child;
     else if (Array.isArray(child)) {
+      // `Array.isArray` makes it a list of anything.
       const text = listText(child as readonly Child[]);
       if (text === null) return null;
       out += text;
@@ -73,6 +75,7 @@ function withMarks(strings: TemplateStringsArray, children: readonly Child[]): M
   const marks: SlotMark[] = [];
   let out = sure(strings[0]);
   const add = (child: Child): void => {
+    // `Array.isArray` makes it a list of anything.
     if (Array.isArray(child)) return (child as readonly Child[]).forEach(add);
     if (child instanceof Markup) {
       for (const { at, slot } of child.marks) marks.push({ at: at + out.length, slot });

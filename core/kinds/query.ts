@@ -69,6 +69,7 @@ const guarded = ({ name, query = [] }: GoesBy, page: PageInfo): PageInfo['query'
         if (!isOfPage && !isOneOf(query, asked))
           throw new Error(`The section kind “${name}” reads “?${String(asked)}=” without declaring it.`);
       }
+      // Every value behind `?` is a text.
       return Reflect.get(values, asked) as string | undefined;
     },
   });

@@ -2,6 +2,7 @@
 
 /** Relative luminance of `#rrggbb` (WCAG 2.2). */
 export function luminance(hex: string): number {
+  // Three go in, and three come out.
   const [r, g, b] = [1, 3, 5].map((at) => {
     const channel = parseInt(hex.slice(at, at + 2), 16) / 255;
     return channel <= 0.04045 ? channel / 12.92 : ((channel + 0.055) / 1.055) ** 2.4;

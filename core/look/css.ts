@@ -88,6 +88,7 @@ function propertiesOf(values: Values): Record<string, string> {
     'button-hover': text('buttonHoverColour') || darker(button),
     'on-button-hover': readableOn(text('buttonHoverColour') || darker(button)),
     underline: text('underline') === 'always' ? 'underline' : 'none',
+    // A choice of the look: its values are these.
     ratio: PICTURE_RATIOS[text('pictureRatio') as keyof typeof PICTURE_RATIOS],
     'card-stroke': text('cardStyle') === 'bordered' ? 'var(--stroke)' : '0px',
     'card-inset': text('cardStyle') === 'plain' ? '0px' : '0.9rem',

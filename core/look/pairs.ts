@@ -41,6 +41,7 @@ const CHOSEN = ['strongColour', 'vividColour', 'buttonColour', 'buttonHoverColou
 /** Every pair that meets on some tone. @param look with what is set; the groundwork’s defaults count for the rest */
 export function colourPairs(look: Pick<LookDocument, 'groundwork' | 'values'>): ColourPair[] {
   const fields = lookFields(look.groundwork);
+  // Read by names that are put together here.
   const values = withDefaults(fields, look.values ?? {}) as Values;
   const isSet = (setting: string): boolean => values[setting] !== '';
   /** The setting that counts: what is not set follows another. */

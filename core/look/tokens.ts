@@ -139,6 +139,7 @@ function collect(node: unknown, path: string, type: string | undefined, all: Map
   };
   if ('$value' in rest) return keep(path, { $value: rest['$value'], ...(own === undefined ? {} : { $type: own }) });
   const below = (name: string): string => (path ? `${path}.${name}` : name);
+  // Whatever else it is, no settings are found in it.
   const { [OURS]: settings } = (rest['$extensions'] ?? {}) as Readonly<Record<string, unknown>>;
   if (typeof settings === 'object' && settings !== null)
     for (const [name, $value] of Object.entries(settings)) keep(below(name), { $value });

@@ -39,6 +39,7 @@ export function parseRule(text: string, kind: PageKind): Rule {
     const token = tokens[next];
     if (token?.type === 'sign') {
       next++;
+      // Tokens of that type are made of operators alone.
       return token.text as Operator;
     }
     for (const one of ['is not', 'is', 'starts with'] as const) if (word(...one.split(' '))) return one;

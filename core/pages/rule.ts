@@ -189,6 +189,7 @@ function bound(all: readonly Condition[], values: readonly Scalar[], side: '>' |
     const narrower = found && (side === '>' ? next.value > found.value : next.value < found.value);
     if (!found || narrower || (next.value === found.value && next.open)) found = next;
   });
+  // It is set in the loop, which the compiler does not follow.
   return found as { value: Scalar; open: boolean } | null;
 }
 

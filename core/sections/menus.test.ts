@@ -14,7 +14,9 @@ test('the menu marks the open page, leaves out what is gone, and follows free ad
   );
   expect(html).not.toMatch(/Gone|Hollow/);
   expect(html).toMatch(/<nav class="menu-bar menu-list" aria-label="Header links" id="s-m:menu" popover>/);
-  expect(html).toContain('<button class="menu-open" type="button" popovertarget="s-m:menu"><span class="menu-word">Menu</span></button>');
+  expect(html).toContain(
+    '<button class="menu-open" type="button" popovertarget="s-m:menu"><span class="menu-word">Menu</span></button>',
+  );
   const always = show([section('m', 'menu-bar', { drawer: false, inside: 'panel' })]);
   expect(always).toContain('<nav class="menu-bar menu-panel" aria-label="Header links"><ul>');
   expect(always).not.toMatch(/popover|<button/);

@@ -134,4 +134,5 @@ const SHAPES: Record<Shape, Draw> = {
 export const flies = (shape: Shape): boolean => !['reel', 'line', 'tail', 'kit'].includes(shape);
 
 export const goods = (shape: Shape, palette: Palette, x: number, y: number, scale: number, turn: number): string =>
+  // Palettes have three colours.
   `<g transform="translate(${x} ${y}) rotate(${turn}) scale(${scale})">${SHAPES[shape](palette.map((name) => COLOURS[name]) as [string, string, string])}</g>`;

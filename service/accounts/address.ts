@@ -39,6 +39,7 @@ export function addressCounted(address: string): string {
   if (!ipaddr.isValid(address)) return address;
   const parsed = ipaddr.process(address);
   if (parsed.kind() === 'ipv4') return parsed.toString();
+  // The others have been answered above.
   return `${(parsed as ipaddr.IPv6).parts
     .slice(0, 4)
     .map((part) => part.toString(16))

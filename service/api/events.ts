@@ -63,6 +63,7 @@ async function stream(api: Api, caller: Caller, request: Request, response: Resp
     );
   }, BEAT_MS);
   const offs = [`team ${store.id}`, `account ${account.id}`].map((topic) =>
+    // One of the topics that are listed above.
     onNews(db, topic as Topic, () => void recheck()),
   );
   response.on('close', () => {

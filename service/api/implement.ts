@@ -62,6 +62,7 @@ export function implement<R extends Route>(
     const now = new Date();
     const caller = await callerOf(api, route, request, now);
     const query = route.query ? check(route.query, readQuery(request, route.query), 'query') : undefined;
+    // Paths have no repeated parts, so each is one text (Express).
     const params = request.params as Record<string, string>;
     // Read only now that the right to send it is known.
     if (route.body !== undefined) await readWith(route.body === 'bytes' ? 'bytes' : route.door, request, response);
@@ -110,6 +111,7 @@ export function refuseOtherMethods({ router }: Api, routes: readonly Route[]): v
 
 /** Finds out who calls a route, and lets in only who may. @throws Problem */
 export async function callerOf({ db }: Api, route: Route, request: Request, now: Date): Promise<Partial<Caller>> {
+  // Paths have no repeated parts, so each is one text (Express).
   const params = request.params as Record<string, string>;
   for (const name of pathParams(route.path)) check(plainText(200).required(), params[name], name);
   if (route.door === 'open') return {};
@@ -184,6 +186,7 @@ const isKeyed = ({ status, door, body, keyed }: Route): boolean =>
 export function checkTag(request: Request, current: object): void {
   const wanted = request.header('if-match');
   if (wanted === undefined || wanted === '*') return;
+  // As the setting `etag` makes it (Express).
   const tag = (request.app.get('etag fn') as (body: string) => string)(JSON.stringify(current));
   const bare = (text: string): string => text.trim().replace(/^W\//, '');
   if (wanted.split(',').some((one) => bare(one) === bare(tag))) return;

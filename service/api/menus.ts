@@ -41,6 +41,7 @@ export function menuRoutes(api: Api): void {
 }
 
 const pageOf = (link: unknown): string | null => {
+  // A menu entry’s field of that name is a link.
   const target = link as Link | null | undefined;
   return target && 'to' in target ? target.to : null;
 };

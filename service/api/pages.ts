@@ -134,6 +134,7 @@ function templateShape({ kind, template, reason, rule }: AssignmentRow, state: D
 
 /** `-title` is by title, from the other end. */
 const orderOf = (sort = 'page-kind'): PageOrder => ({
+  // The query lets no other in.
   by: sort.replace(/^-/, '') as PageSort,
   descending: sort.startsWith('-'),
 });

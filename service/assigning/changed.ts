@@ -55,6 +55,7 @@ function stalePages(before: DesignState, after: DesignState, changed: readonly D
   const add = (kind: PageKind, ...pages: string[]) => single.set(kind, [...(single.get(kind) ?? []), ...pages]);
   for (const key of changed) {
     if (isKeyOf(key, 'content')) add('content', `content:${codeOf(key)}`);
+    // The code of assignments is the kind of their pages.
     if (isKeyOf(key, 'assignments')) add(codeOf(key) as PageKind, ...reassigned(before.get(key), after.get(key)));
   }
   return [
@@ -73,6 +74,7 @@ function reassigned(before: Bucket, after: Bucket): string[] {
 function kindsOfLists(key: DocumentKey, before: DesignState, after: DesignState): PageKind[] {
   if (!isKeyOf(key, 'assignments')) return [];
   const [was, is] = [before, after].map((state) => state.get(key)?.lists);
+  // The code of assignments is the kind of their pages.
   return isSame(was, is) ? [] : [codeOf(key) as PageKind];
 }
 

@@ -148,6 +148,7 @@ function changed(before: KeptProduct, change: ProductChange): KeptProduct {
   const { attributes, variants, ...rest } = change;
   return {
     ...before,
+    // The same without what is undefined.
     ...(Object.fromEntries(Object.entries(rest).filter(([, value]) => value !== undefined)) as Partial<KeptProduct>),
     attributes: Object.fromEntries(
       Object.entries({ ...before.attributes, ...attributes }).flatMap(([name, value]) =>

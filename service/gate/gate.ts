@@ -239,6 +239,7 @@ const declaredBytes = ({ headers }: IncomingMessage): number =>
 function sayEnd(request: IncomingMessage, response: ServerResponse): void {
   const { socket } = request;
   const writeHead = response.writeHead.bind(response);
+  // It is called as it was; its type has several forms.
   response.writeHead = ((...given: Parameters<typeof writeHead>) => {
     if (!request.complete) {
       response.setHeader('connection', 'close');

@@ -45,6 +45,7 @@ export function securityHeaders(config: Config, mode: Edition['mode']): Headers 
     setHeader: (name: string, value: string) => void (headers[name.toLowerCase()] = value),
     removeHeader: () => undefined,
   };
+  // helmet reads nothing of a request, and of a response only these two.
   set({} as IncomingMessage, response as unknown as ServerResponse, (error?: unknown) => {
     if (error) throw error instanceof Error ? error : new Error(String(error));
   });

@@ -99,6 +99,7 @@ function encodeWith(child: ChildProcess, job: EncodingJob): Promise<Encoded | En
       resolve(result);
     };
     const heard = (answer: unknown): void => {
+      // Written by `encoder.mjs`, which is ours.
       const { id: of, made, fault } = answer as { id: number; made?: Encoded; fault?: EncodingFault };
       if (of === id) finish(made ? { ...made, renditions: made.renditions.map(asBuffer) } : (fault ?? 'format'));
     };

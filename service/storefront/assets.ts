@@ -126,6 +126,7 @@ const documentBy = async (site: Site, hash: string): Promise<Document | undefine
 
 /** A template by its hash: published, or of the draft that is previewed. */
 async function templateBy(site: Site, hash: string): Promise<TemplateDocument | undefined> {
+  // Only templates have a stylesheet of their own under their hash.
   const published = (await documentBy(site, hash)) as TemplateDocument | undefined;
   if (published || site.mode === 'live') return published;
   for (const [key, template] of documentsIn(site.state, 'template'))

@@ -25,6 +25,7 @@ import { splitTarget } from '../kept/target.js';
 
 const PREVIEW_COOKIE = 'parlour-preview';
 
+// Put there by the middleware of this file, before anything asks.
 export const siteOf = (response: Response): Site => response.locals['site'] as Site;
 
 type Middleware = (request: Request, response: Response, next: NextFunction) => Promise<void>;

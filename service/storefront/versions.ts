@@ -45,6 +45,7 @@ export function versionsOf(state: DesignState, { parts, shows, edition }: Compos
 const hashText = (text: string): string => createHash('sha256').update(text).digest('base64url').slice(0, 12);
 
 export const readVersions = (text: string): Map<string, string> =>
+  // There is a “=” in it.
   new Map(text.split(' ').flatMap((one) => (one.includes('=') ? [one.split('=', 2) as [string, string]] : [])));
 
 /** What to put into a page that shows how much is in the cart, and nothing else of a shopper; null for other pages. */

@@ -17,7 +17,7 @@ test('every page of a store is there in each of its languages, with links that s
   const [english, german] = [await visit('/'), await visit('/de')];
   expect([english.status, german.status]).toEqual([200, 200]);
   expect(english.text).toMatch(/<html lang="en">.*Light, and something to carry it in/s);
-  expect(german.text).toMatch(/<html lang="de">.*Zum Inhalt.*Warenkorb.*Kerzen.*Licht, und etwas, worin man es trägt/s);
+  expect(german.text).toMatch(/<html lang="de">.*Zum Inhalt.*Kerzen.*Warenkorb.*Licht, und etwas, worin man es trägt/s);
   expect(hrefs(german).filter((to) => !/^(\/de(\/|$)|#)/.test(to))).toEqual([]);
   for (const page of [english, german])
     for (const [language, path] of [

@@ -2,7 +2,7 @@
 /** The settings of the selection, at the place of work: under the page. */
 import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
 import { headField, sectionName } from '@parlour/core/design';
-import { isOfType, keys } from '@parlour/core/documents';
+import { hasSections, isOfType, keys, sectionsIn } from '@parlour/core/documents';
 import {
   countsNow,
   emptyValue,
@@ -12,7 +12,7 @@ import {
   type EntriesField,
   type Field,
 } from '@parlour/core/fields';
-import { isWholeList } from '@parlour/core/assign';
+import { isForSection, isWholeList } from '@parlour/core/assign';
 import { FRAME, kindName, OPEN_PLACE, SHARED_SECTION } from '@parlour/core/kinds';
 import { PAGE_KINDS } from '@parlour/core/pages';
 import { computed, ref, watch } from 'vue';
@@ -144,6 +144,23 @@ const ofTemplate = computed(() => {
 const prefixed = (layout: object): Record<string, unknown> =>
   Object.fromEntries(Object.entries(layout).map(([name, value]) => [`layout.${name}`, value]));
 
+/** What the open page has of its own, section by section; also in those that it shows no more. */
+const ofPage = computed(() => {
+  const shown = new Map(
+    [...props.bench.documents.value.values()].flatMap((document) =>
+      hasSections(document) && document.type !== 'own'
+        ? [...sectionsIn(document.areas)].map((one) => [one.id, one] as const)
+        : [],
+    ),
+  );
+  return (props.bench.own.value?.areas['main'] ?? []).map((one) => {
+    const there = shown.get(one.id);
+    const isShown = there !== undefined && isForSection(one, there);
+    const title = session.kinds.find(one.kind)?.title ?? one.kind;
+    return { id: one.id, isShown, name: isShown ? sectionName(there, session.kinds) : title };
+  });
+});
+
 const look = computed(() => props.bench.documents.value.get(keys.look));
 const setterOfTemplate = (field: string): ReturnType<Workbench['setterOf']> =>
   props.bench.setterOf({ document: props.bench.templateKey.value, field });
@@ -270,6 +287,18 @@ watch(
           :set="setterOfTemplate(path)"
         />
       </div>
+      <section v-if="ofPage.length" aria-label="Of this page alone" class="of-page">
+        <h3>Of this page alone</h3>
+        <ul>
+          <li v-for="one in ofPage" :key="one.id">
+            <button v-if="one.isShown" type="button" class="plain" @click="bench.select(one.id)">{{ one.name }}</button>
+            <span v-else class="quiet">{{ one.name }}, which this page does not show; it is kept</span>
+            <v-btn size="x-small" :aria-label="`${one.name}: as on other pages again`" @click="bench.resetOwn(one.id)"
+              >As on other pages</v-btn
+            >
+          </li>
+        </ul>
+      </section>
       <OwnLook :template="template" :look="look" :setter-of="setterOfTemplate" />
     </template>
     <p v-else class="quiet">This page has no template. Assign one under Pages.</p>
@@ -319,6 +348,17 @@ watch(
 .list {
   grid-column: 1 / -1;
 }
+.of-page {
+  margin-block: 16px;
+}
+.of-page ul {
+  list-style: none;
+  padding: 0;
+}
+.of-page .plain {
+  text-decoration: underline;
+}
+.of-page h3,
 .list h3 {
   font-size: 1rem;
   font-family: var(--work-font);

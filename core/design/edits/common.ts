@@ -176,6 +176,7 @@ export function nodeField(document: DraftDocument, node: DraftNode, path: string
   const fields =
     part === 'frame' ? (isSection(node) ? FRAME : {}) : part === 'values' ? fieldsOfNode(document, node, kinds) : null;
   const { name } = splitKey(key);
+  // The fields of the frame are known one by one; here they are looked up by a name that may be any.
   const field = fields && Object.hasOwn(fields, name) ? (fields as Fields)[name] : undefined;
   if (field && field.type !== 'entries') return field;
   const known = [
@@ -213,6 +214,7 @@ export function sectionName(node: Pick<DraftNode, 'kind' | 'values' | 'id'>, kin
 
 function entryName(node: Pick<DraftNode, 'values' | 'id'>): string {
   const { when } = node.values;
+  // A field of that name holds a rule.
   if (when) return `the rule ${printRule(when as Rule)}`;
   const words = ownWords(node);
   return words ? `the entry “${words}”` : `the entry ${node.id}`;

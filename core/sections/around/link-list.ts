@@ -1,5 +1,5 @@
 /** Links below or beside each other, from a menu or its own. */
-import { choice, entries, link, reference, text } from '../../fields/make.js';
+import { choice, entries, link, reference, text, toggle } from '../../fields/make.js';
 import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
 import { html, NOTHING, type Markup } from '../../kinds/html.js';
@@ -40,6 +40,7 @@ export const linkList = defineKind(
         { down: 'Below each other', across: 'Beside each other' },
         'down',
       ),
+      bullets: toggle('Bullets', 'Shows a bullet before each link; beside each other they have none.'),
     },
     caption: 'title',
     says: ['menu'],
@@ -61,7 +62,7 @@ export const linkList = defineKind(
     ],
   },
   {
-    view({ title, menu: code, links, direction }, view) {
+    view({ title, menu: code, links, direction, bullets }, view) {
       const menu = code === '' ? null : view.menu(code);
       const linked: readonly Linked[] = menu?.entries ?? links;
       const list = (some: readonly Linked[]): Markup | false => {
@@ -78,7 +79,7 @@ export const linkList = defineKind(
       const shown = list(linked);
       if (!shown) return NOTHING;
       const name = title || menu?.name || view.word('menu');
-      return html`${title !== '' && html`<p class="links-title"${view.part('title')}>${title}</p>`}<nav class="links-${direction}" aria-label="${name}">${shown}</nav>`;
+      return html`${title !== '' && html`<p class="links-title"${view.part('title')}>${title}</p>`}<nav class="links-${direction}${bullets && ' links-bullets'}" aria-label="${name}">${shown}</nav>`;
     },
     css: css`
       .links-title {
@@ -103,6 +104,10 @@ export const linkList = defineKind(
       }
       &.align-end .links-across > ul {
         justify-content: end;
+      }
+      .links-down.links-bullets ul {
+        padding-inline-start: 1.2em;
+        list-style: disc;
       }
       ul ul {
         padding-inline-start: 1em;

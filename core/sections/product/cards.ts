@@ -57,6 +57,9 @@ export const CARDS_CSS = css`
   .across-1 {
     grid-template-columns: minmax(0, 1fr);
   }
+  .across-2 {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
   @media (max-width: 1023px) {
     ${COUNTS.map((count) => `.t-across-${count} { grid-template-columns: repeat(${count}, minmax(0, 1fr)); }`).join('\n')}
   }
