@@ -67,7 +67,7 @@ export const logo = defineKind(
           gap: 0.5em;
         }
         .around-header & .mark-logo img {
-          height: min(var(--mark), 2.5rem);
+          height: min(var(--mark), 2.5em);
         }
         .around-header & .mark-name {
           font-size: 1.2em;
