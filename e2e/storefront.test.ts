@@ -117,6 +117,31 @@ test('everything can be reached and done by keyboard', async () => {
   await page.locator('.buy-done', { hasText: 'In your cart: 1 × Plum' }).waitFor();
 });
 
+test('with something in the cart the header of a phone is still one row, and no word in it is broken', async () => {
+  await page.setViewportSize({ width: 320, height: 700 });
+  await page.goto(at('/item/ripple-150'));
+  await page.getByRole('button', { name: 'Add to cart' }).click();
+  await page.locator('.buy-done', { hasText: 'In your cart' }).waitFor();
+  for (const width of [320, 390]) {
+    await page.setViewportSize({ width, height: 844 });
+    await page.goto(at('/'));
+    await page.locator('.around-header .badge-count').waitFor();
+    const seen = await page.evaluate(() => {
+      const range = new Range();
+      const word = document.querySelector('.around-header .badge')?.firstChild;
+      if (word) range.selectNodeContents(word);
+      return {
+        // A word that is broken over two lines has two boxes.
+        boxes: range.getClientRects().length,
+        low: (document.querySelector('.around-header')?.getBoundingClientRect().height ?? 99) <= 64,
+        over: document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      };
+    });
+    expect({ width, ...seen }).toEqual({ width, boxes: 1, low: true, over: 0 });
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+});
+
 test('what is sold out says so, and cannot be bought', async () => {
   await page.goto(at('/item/harbour-foil'));
   await soon(() => page.getByText('Sold out for now').count()).toBe(1);

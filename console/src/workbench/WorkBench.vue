@@ -76,8 +76,8 @@ onBeforeUnmount(() => document.removeEventListener('keydown', onKey));
       <p class="because">
         <template v-if="template">
           <template v-if="parts && parts.page !== state.page">The home page shows {{ parts.title }}. </template>
-          Template <TemplateMenu :bench="bench" /><template v-if="parts?.assigned?.template === templateCode"
-            >, {{ REASONS[parts.assigned.reason] }}, on
+          Template <TemplateMenu :bench="bench" /><template v-if="parts?.assigned?.template === templateCode">
+            · {{ REASONS[parts.assigned.reason] }}, on
             <router-link class="plain" :to="{ path: '/pages', query: { template: templateCode } }">{{
               users === 1 ? '1 page' : `${users} pages`
             }}</router-link></template

@@ -32,6 +32,7 @@ export const cartLink = defineKind(
         gap: 0.45em;
         min-block-size: 2.25em;
         text-decoration: none;
+        white-space: nowrap;
       }
       .badge:hover {
         text-decoration: underline;

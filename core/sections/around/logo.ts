@@ -67,10 +67,12 @@ export const logo = defineKind(
           gap: 0.5em;
         }
         .around-header & .mark-logo img {
-          height: min(var(--mark), 2.5em);
+          height: min(var(--mark), 2.35em);
         }
         .around-header & .mark-name {
-          font-size: 1.2em;
+          font-size: 1.1em;
+          line-height: 1.05;
+          overflow-wrap: anywhere;
         }
       }
       .mark-line {

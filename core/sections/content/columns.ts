@@ -84,6 +84,10 @@ export const columns = defineKind(
           flex-wrap: nowrap;
           gap: 0.5em;
         }
+        /* The name gives way, what would be cut keeps its room. */
+        .around-header & .columns-fit > * {
+          min-width: auto;
+        }
       }
       @container (max-width: 47.99rem) {
         .columns-turned {
