@@ -313,7 +313,12 @@ const SERVICE = [
   ['catalogue/sample.ts', 'sample: true,', 'sample: false,', 'set-up'],
   ['catalogue/sample.ts', '!(await copyPicture(db, store.id, hash, picture.name))', 'true', 'set-up'],
   ['records/answers/collections.ts', 'm.collection_id = c.id and card.picture', 'card.picture', 'set-up'],
-  ['records/answers/cards.ts', 'row_number() over (order by m.position, m.product_id)', 'm.position', 'catalogue'],
+  [
+    'records/answers/sources/collection.ts',
+    'row_number() over (order by m.position, m.product_id)',
+    'm.position',
+    'catalogue',
+  ],
   ['publishing/publish.ts', 'refuseBroken(live, next, design);', '', 'broken'],
   ['publishing/references.ts', "page.includes(':') ? [page] : []", '[]', 'own'],
   ['storefront/pages.ts', 'pathsIn(source)?.home === code', 'false', 'home'],

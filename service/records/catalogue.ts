@@ -1,20 +1,21 @@
 /** What store pages are about, as the pages themselves need it: products, collections and brands by slug or code. */
+import { sql } from 'kysely';
 import type { Brand, Collection, Product } from '@parlour/core/kinds';
 import type { PageCode } from '@parlour/core/pages';
 import { answerNeeds } from './answers/answer.js';
 import type { PathSources } from './answers/part.js';
 import type { Records } from './database.js';
-import { named } from './named.js';
+import { named, type Sql, type ValueOf } from './named.js';
 
 /** What a thing is looked up by. */
 export type By = 'slug' | 'code';
 
 export type SubjectKind = keyof SubjectRows;
 
-/** The statements that find one: the store is `$1`, what is looked up is `value`. */
-const TEXTS: Readonly<Record<SubjectKind, (by: By, value: '$2' | '$3') => string>> = {
+/** The statements that find one. */
+const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) => Sql>> = {
   // One without a variant cannot be shown.
-  product: (by, value) => `
+  product: (store, by, value) => sql`
   select p.code, p.slug, p.title, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
     p.visible_since as "visibleSince", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
@@ -27,15 +28,16 @@ const TEXTS: Readonly<Record<SubjectKind, (by: By, value: '$2' | '$3') => string
     select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
       'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position, id) as variants
     from variant where product_id = p.id) v
-  where p.store_id = $1 and p.${by} = ${value} and v.variants is not null`,
-  collection: (by, value) => `
+  where p.store_id = ${store} and ${sql.ref(`p.${by}`)} = ${value} and v.variants is not null`,
+  collection: (store, by, value) => sql`
   select code, slug, title, description, (with recursive above (parent_id, code, depth) as (
       select collection.parent_id, ''::text, 0
       union all
       select c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
     ) select coalesce(array_agg(code order by depth) filter (where depth > 0), '{}') from above) as parents
-  from collection where store_id = $1 and ${by} = ${value}`,
-  brand: (by, value) => `select code, slug, title, description from brand where store_id = $1 and ${by} = ${value}`,
+  from collection where store_id = ${store} and ${sql.ref(by)} = ${value}`,
+  brand: (store, by, value) =>
+    sql`select code, slug, title, description from brand where store_id = ${store} and ${sql.ref(by)} = ${value}`,
 };
 
 /** What each kind of subject is as a row. */
@@ -46,9 +48,14 @@ export interface SubjectRows {
 }
 /** Each statement is made when it is first sent. */
 const statements = new Map<string, ReturnType<typeof named>>();
-async function ask(db: Records, key: string, text: () => string, values: readonly unknown[]): Promise<unknown> {
+async function ask(
+  db: Records,
+  key: string,
+  write: (value: ValueOf) => Sql,
+  values: readonly unknown[],
+): Promise<unknown> {
   let statement = statements.get(key);
-  if (!statement) statements.set(key, (statement = named(text())));
+  if (!statement) statements.set(key, (statement = named(write)));
   return (await db.executeQuery(statement(...values))).rows[0];
 }
 
@@ -61,7 +68,8 @@ export const findSubject = async <K extends SubjectKind>(
   value: string,
 ): Promise<SubjectRows[K] | undefined> =>
   // What the statement of a kind answers is a row of the kind.
-  (await ask(db, `${kind} ${by}`, () => TEXTS[kind](by, '$2'), [storeId, value])) as SubjectRows[K] | undefined;
+  (await ask(db, `${kind} ${by}`, ($) => STATEMENTS[kind]($(0), by, $(1)), [storeId, value])) as
+    SubjectRows[K] | undefined;
 
 /** Where a slug may be one of another kind, too. */
 export interface OtherSubject {
@@ -82,12 +90,12 @@ export async function findSubjectOr<K extends SubjectKind>(
   slug: string,
   other: OtherSubject,
 ): Promise<{ subject: SubjectRows[K] | undefined; hasOther: boolean }> {
-  const text = () => `
+  const write = ($: ValueOf) => sql`
   select own.*, other.slug is not null as "hasOther" from (select) as one
-    left join lateral (${TEXTS[kind]('slug', '$2')}) own on true
-    left join lateral (${TEXTS[other.kind]('slug', '$3')}) other on true`;
+    left join lateral (${STATEMENTS[kind]($(0), 'slug', $(1))}) own on true
+    left join lateral (${STATEMENTS[other.kind]($(0), 'slug', $(2))}) other on true`;
   // The statement answers one row; its columns are those of the kind, empty if there is none.
-  const row = (await ask(db, `${kind} or ${other.kind}`, text, [storeId, slug, other.slug])) as Found<SubjectRows[K]>;
+  const row = (await ask(db, `${kind} or ${other.kind}`, write, [storeId, slug, other.slug])) as Found<SubjectRows[K]>;
   return { subject: row.code === null ? undefined : row, hasOther: row.hasOther };
 }
 

@@ -71,11 +71,13 @@ interface Row {
 }
 
 // One statement in read committed: the snapshot that is told is the one the rows are read with.
-const look = named<Row>(`
+const look = named<Row>(
+  (at) => sql`
   select s.*, c.store_id, c.tags from (
     select pg_current_snapshot()::text as seen, pg_postmaster_start_time()::text as started,
-      exists (select 1 from change_mark where dropped and horizon > pg_snapshot_xmin($1::pg_snapshot)) as behind
-  ) s left join change c on c.xid >= pg_snapshot_xmin($1::pg_snapshot) and not pg_visible_in_snapshot(c.xid, $1::pg_snapshot)`);
+      exists (select 1 from change_mark where dropped and horizon > pg_snapshot_xmin(${at(0)}::pg_snapshot)) as behind
+  ) s left join change c on c.xid >= pg_snapshot_xmin(${at(0)}::pg_snapshot) and not pg_visible_in_snapshot(c.xid, ${at(0)}::pg_snapshot)`,
+);
 
 /** @param before what the last look answered; null for the first */
 export async function changesSince(db: Database, before: Pick<Seen, 'snapshot' | 'started'> | null): Promise<Seen> {

@@ -1,20 +1,54 @@
 /** Statements that PostgreSQL plans once for each connection: they are sent under a name (“prepared statements”). */
 import { createHash } from 'node:crypto';
-import { CompiledQuery } from 'kysely';
+import {
+  CompiledQuery,
+  DummyDriver,
+  Kysely,
+  PostgresAdapter,
+  PostgresIntrospector,
+  PostgresQueryCompiler,
+  sql,
+  type RawBuilder,
+} from 'kysely';
 import type pg from 'pg';
 import { ofDatabase } from './database-faults.js';
 
 const names = new Map<string, string>();
 
+/** A piece of a statement. */
+export type Sql = RawBuilder<unknown>;
+
+/** Stands for a value while a statement is written. @param n the n-th of the values it is asked with, from 0 */
+export type ValueOf = (n: number) => Sql;
+
+class Blank {
+  constructor(readonly n: number) {}
+}
+
+/** Writes statements, and asks nobody. */
+const writer = new Kysely<unknown>({
+  dialect: {
+    createAdapter: () => new PostgresAdapter(),
+    createDriver: () => new DummyDriver(),
+    createIntrospector: (db) => new PostgresIntrospector(db),
+    createQueryCompiler: () => new PostgresQueryCompiler(),
+  },
+});
+
 /**
- * A statement with parameters `$1`, `$2`, … that is asked again and again.
+ * A statement that is written once and asked again and again, each time with other values.
  * @example
- * const byCode = named<{ id: number }>('select id from brand where store_id = $1 and code = $2');
+ * const byCode = named<{ id: number }>(($) => sql`select id from brand where store_id = ${$(0)} and code = ${$(1)}`);
  * const { rows } = await db.executeQuery(byCode(7, 'skerry'));
  */
-export function named<Row>(text: string): (...values: readonly unknown[]) => CompiledQuery<Row> {
+export function named<Row>(write: (value: ValueOf) => Sql): (...values: readonly unknown[]) => CompiledQuery<Row> {
+  const { sql: text, parameters } = write((n) => sql.val(new Blank(n))).compile(writer);
   names.set(text, createHash('sha256').update(text).digest('hex').slice(0, 32));
-  return (...values) => CompiledQuery.raw(text, [...values]);
+  return (...values) =>
+    CompiledQuery.raw(
+      text,
+      parameters.map((parameter) => (parameter instanceof Blank ? values[parameter.n] : parameter)),
+    );
 }
 
 /**

@@ -1,4 +1,5 @@
 /** Answers everything the sections of a page ask for, in one statement, and says what the answers depend on. */
+import { sql } from 'kysely';
 import { NO_SHOPPER, type Buying, type Shopper } from '@parlour/core/commerce';
 import { makeFacts, nobodyIn, partsBehind, type FactName, type Own, type ShownFacts } from '@parlour/core/facts';
 import { needKey, PageData, type Need, type Subject } from '@parlour/core/kinds';
@@ -14,7 +15,6 @@ import { cart } from './cart.js';
 import { madeUpCart } from './made-up-cart.js';
 import { order } from './order.js';
 import type { Asked, CartAsked, Part, PathSources } from './part.js';
-import { sure } from '@parlour/core';
 
 /** What is asked for one page. */
 export interface PageAsked {
@@ -123,21 +123,23 @@ async function ask(db: Records, asked: Asked): Promise<void> {
 type Row = { readonly part: string; readonly answer: readonly unknown[] | null };
 const statements = new Map<string, ReturnType<typeof named<Row>>>();
 
-/** The statement of a set of parts: each part numbers its parameters from where the one before it ended. */
+/** The statement of a set of parts: the values of each follow those of the one before it. */
 function statementOf(parts: readonly Part<unknown>[]): ReturnType<typeof named<Row>> {
   const key = parts.map(({ name }) => name).join(' ');
   let found = statements.get(key);
   if (!found) {
-    // $1 is the store.
-    let next = 2;
-    const texts = parts.map(({ parameters, statement }) => {
-      const first = next;
-      next += parameters;
-      return statement((i) => `$${first + i}`);
+    found = named<Row>((value) => {
+      // The first value is the store.
+      let next = 1;
+      const texts = parts.map(({ name, takes, statement }) => {
+        const first = next;
+        next += takes;
+        return { name, ...statement((n) => value(first + n), value(0)) };
+      });
+      const tables = texts.flatMap((text) => text.tables ?? []);
+      const selects = texts.map(({ name, select }) => sql`select ${sql.lit(name)} as part, ${select}`);
+      return sql`${tables.length ? sql`with ${sql.join(tables)}` : sql``} ${sql.join(selects, sql` union all `)}`;
     });
-    const tables = texts.flatMap((text) => text.tables ?? []);
-    const selects = texts.map(({ select }, i) => `select '${sure(parts[i]).name}' as part, ${select}`);
-    found = named<Row>(`${tables.length ? `with ${tables.join(',\n')}\n` : ''}${selects.join('\nunion all\n')}`);
     statements.set(key, found);
   }
   return found;

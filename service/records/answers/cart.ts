@@ -1,6 +1,8 @@
 /** The cart of a shopper, with what they have told. */
 import { NO_BUYER, type Buyer, type CartLine } from '@parlour/core/commerce';
+import { sql } from 'kysely';
 import { pathOf } from '@parlour/core/documents';
+import type { Sql } from '../named.js';
 import type { Part, PathSources } from './part.js';
 
 /** A line as the statement answers it. */
@@ -10,8 +12,8 @@ export type LineAnswer = Omit<CartLine, 'options' | 'path'> & {
 };
 
 /** The columns of one line, of the tables product p, variant v and product_card card. @param quantity an expression */
-export const lineColumns = (quantity: string): string =>
-  `'product', p.code, 'variant', v.code, 'title', p.title, 'options', v.options, 'slug', p.slug, 'quantity', ${quantity},
+export const lineColumns = (quantity: Sql): Sql =>
+  sql`'product', p.code, 'variant', v.code, 'title', p.title, 'options', v.options, 'slug', p.slug, 'quantity', ${quantity},
           'price', v.price, 'stock', v.stock, 'picture', card.picture`;
 
 export const lineOf = ({ options, slug, ...line }: LineAnswer, { prefix, patterns }: PathSources): CartLine => ({
@@ -29,13 +31,13 @@ interface Answer {
 
 export const cart: Part<Answer> = {
   name: 'cart',
-  parameters: 1,
-  statement: ($) => ({
-    select: `jsonb_agg(jsonb_build_object('attempt', c.attempt, 'buyer', c.buyer, 'delivery', c.delivery, 'lines', coalesce((
-        select jsonb_agg(jsonb_build_object(${lineColumns('l.quantity')}) order by p.code, v.position)
+  takes: 1,
+  statement: ($, store) => ({
+    select: sql`jsonb_agg(jsonb_build_object('attempt', c.attempt, 'buyer', c.buyer, 'delivery', c.delivery, 'lines', coalesce((
+        select jsonb_agg(jsonb_build_object(${lineColumns(sql.ref('l.quantity'))}) order by p.code, v.position)
         from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
         join product_card card on card.id = p.id where l.cart_id = c.id), '[]'))) as answer
-      from cart c where c.store_id = $1 and c.token_hash = ${$(0)}::bytea`,
+      from cart c where c.store_id = ${store} and c.token_hash = ${$(0)}::bytea`,
   }),
   values: ({ cart: asked, behind }) => (asked && 'kept' in asked && behind.has('cart') ? [asked.kept] : null),
   read([found], { own, sources }) {

@@ -1,4 +1,5 @@
 /** Collections as cards: chosen ones, or all that are in no other. */
+import { sql } from 'kysely';
 import { pathOf } from '@parlour/core/documents';
 import type { CollectionCard, PictureInfo } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
@@ -11,15 +12,15 @@ interface Found extends Omit<CollectionCard, 'path' | 'picture'> {
 
 export const collections: Part<readonly [need: number, found: readonly Found[]]> = {
   name: 'collections',
-  parameters: 3,
-  statement: ($) => ({
+  takes: 3,
+  statement: ($, store) => ({
     // The picture of a collection is that of its first product that has one.
-    select: `jsonb_agg(jsonb_build_array(n.i, (
+    select: sql`jsonb_agg(jsonb_build_array(n.i, (
         select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description,
           'first', (select jsonb_build_object('product', card.code, 'picture', card.picture) from collection_member m join product_card card on card.id = m.product_id
             where m.collection_id = c.id and card.picture is not null order by m.position, m.product_id limit 1)) order by c.rank, c.id)
         from (select c.*, coalesce(array_position(n.chosen, c.code), c.position) as rank from collection c
-          where c.store_id = $1 and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end
+          where c.store_id = ${store} and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end
           order by rank, c.id limit n.most) c))) as answer
       from (select i, string_to_array(chosen, E'\\n') as chosen, most
         from unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::int[]) n (i, chosen, most)) n`,

@@ -14,7 +14,7 @@ import { picturesStatement } from './pictures.js';
 
 export const content: Part<PictureInfo> = {
   name: 'content',
-  parameters: 1,
+  takes: 1,
   statement: picturesStatement,
   values(asked) {
     for (const need of needsOf(asked, 'content')) asked.data.set(need, textOf(need, asked));

@@ -1,4 +1,5 @@
 /** Everything of one sort that a store has. */
+import { sql } from 'kysely';
 import { pathOf } from '@parlour/core/documents';
 import { SEARCH_WORDS, queryText, type DirectoryNeed } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
@@ -11,15 +12,15 @@ const MOST = 500;
 
 export const directory: Part<Found> = {
   name: 'directory',
-  parameters: 3,
-  statement: ($) => ({
-    select: `jsonb_agg(jsonb_build_array(kind, title, code, slug, parent) order by rank, title, code) as answer from (
+  takes: 3,
+  statement: ($, store) => ({
+    select: sql`jsonb_agg(jsonb_build_array(kind, title, code, slug, parent) order by rank, title, code) as answer from (
       (select 'collections' as kind, c.title, c.code, c.slug, above.code as parent, c.position as rank
         from collection c left join collection above on above.id = c.parent_id
-        where ${$(0)}::bool and c.store_id = $1 order by c.position, c.id limit ${MOST})
-      union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = $1 order by title, code limit ${MOST})
+        where ${$(0)}::bool and c.store_id = ${store} order by c.position, c.id limit ${sql.lit(MOST)})
+      union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = ${store} order by title, code limit ${sql.lit(MOST)})
       union all (select distinct 'categories', category, category, '', null, 0 from product
-        where ${$(2)}::bool and store_id = $1 and category <> '' order by category limit ${MOST})) found`,
+        where ${$(2)}::bool and store_id = ${store} and category <> '' order by category limit ${sql.lit(MOST)})) found`,
   }),
   values(asked) {
     const wanted = new Set(needsOf(asked, 'directory').map(({ of }) => of));

@@ -1,4 +1,5 @@
 /** The cart of a preview, and what was ordered of it: made up, but of true products, prices and stock. */
+import { sql } from 'kysely';
 import { deliveryOf, NO_BUYER, totalsOf, type Cart } from '@parlour/core/commerce';
 import { lineColumns, lineOf, type LineAnswer } from './cart.js';
 import type { Asked, MadeUpCart, Part } from './part.js';
@@ -7,12 +8,12 @@ const cartAsked = ({ cart }: Asked): MadeUpCart | null => (cart && 'madeUp' in c
 
 export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> = {
   name: 'made-up-cart',
-  parameters: 4,
-  statement: ($) => ({
-    select: `jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns('n.quantity')}))
+  takes: 4,
+  statement: ($, store) => ({
+    select: sql`jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns(sql.ref('n.quantity'))}))
         order by p.code, v.position) as answer
       from unnest(${$(0)}::bool[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (ordered, product, variant, quantity)
-      join product p on p.store_id = $1 and p.code = n.product
+      join product p on p.store_id = ${store} and p.code = n.product
       join variant v on v.product_id = p.id and v.code = n.variant join product_card card on card.id = p.id`,
   }),
   values(asked) {

@@ -3,6 +3,7 @@ import type { Buyer, PaymentMethod, ScenarioLine } from '@parlour/core/commerce'
 import type { PathPatterns, DesignState } from '@parlour/core/documents';
 import type { Own, OwnPart } from '@parlour/core/facts';
 import type { Need, PageData, Subject } from '@parlour/core/kinds';
+import type { Sql, ValueOf } from '../named.js';
 
 /** What paths of pages are made with: the design's patterns, and its content pages. */
 export interface PathSources {
@@ -56,19 +57,19 @@ export interface Asked {
 /** The text of a part. */
 export interface PartText {
   /** Named queries in front of the selects, as `NAME as (…)`. */
-  readonly tables?: readonly string[];
+  readonly tables?: readonly Sql[];
   /** The rest of a select of one jsonb: `EXPRESSION as answer from …`. */
-  readonly select: string;
+  readonly select: Sql;
 }
 
 /** Answers one or more types of need. @typeParam A one element of its answer */
 export interface Part<A> {
   readonly name: string;
-  /** How many parameters it takes. */
-  readonly parameters: number;
-  /** @param $ the name of its n-th parameter, from 0; `$1` is always the store */
-  statement($: (n: number) => string): PartText;
-  /** Its parameters; null if nothing is asked of it. Answers at once what needs no database. */
+  /** How many values it takes. */
+  readonly takes: number;
+  /** @param value stands for the n-th of its values @param store stands for the id of the store */
+  statement(value: ValueOf, store: Sql): PartText;
+  /** Its values; null if nothing is asked of it. Answers at once what needs no database. */
   values(asked: Asked): readonly unknown[] | null;
   /** Hands the answers over, with what they depend on. */
   read(answers: readonly A[], asked: Asked): void;

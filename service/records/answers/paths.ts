@@ -1,4 +1,5 @@
 /** Where store pages are. */
+import { sql } from 'kysely';
 import { isOneOf } from '@parlour/core';
 import { pathOf, keys } from '@parlour/core/documents';
 import type { PathNeed } from '@parlour/core/kinds';
@@ -11,10 +12,16 @@ type CatalogueKind = (typeof CATALOGUE)[number];
 
 export const paths: Part<readonly [kind: CatalogueKind, code: string, slug: string]> = {
   name: 'paths',
-  parameters: 3,
-  statement: ($) => ({
-    select: `jsonb_agg(jsonb_build_array(kind, code, slug)) as answer from (
-      ${CATALOGUE.map((kind, i) => `select '${kind}' as kind, code, slug from ${kind} where store_id = $1 and code = any(${$(i)}::text[])`).join(' union all ')}) found`,
+  takes: 3,
+  statement: ($, store) => ({
+    select: sql`jsonb_agg(jsonb_build_array(kind, code, slug)) as answer from (
+      ${sql.join(
+        CATALOGUE.map(
+          (kind, i) =>
+            sql`select ${sql.lit(kind)} as kind, code, slug from ${sql.table(kind)} where store_id = ${store} and code = any(${$(i)}::text[])`,
+        ),
+        sql` union all `,
+      )}) found`,
   }),
   values(asked) {
     const codes: Record<CatalogueKind, Set<string>> = { product: new Set(), collection: new Set(), brand: new Set() };

@@ -1,17 +1,18 @@
 /** Pictures by their hashes. */
+import { sql } from 'kysely';
 import type { PictureInfo } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
 import { needsOf, type Part } from './part.js';
 
-/** Pictures by their hashes, which are its one parameter. */
-export const picturesStatement: Part<PictureInfo>['statement'] = ($) => ({
-  select: `jsonb_agg(jsonb_build_object('hash', hash, 'width', width, 'height', height, 'alt', '', 'widths', widths)) as answer
-      from picture where store_id = $1 and hash = any(${$(0)}::text[])`,
+/** Pictures by their hashes, which are its one value. */
+export const picturesStatement: Part<PictureInfo>['statement'] = ($, store) => ({
+  select: sql`jsonb_agg(jsonb_build_object('hash', hash, 'width', width, 'height', height, 'alt', '', 'widths', widths)) as answer
+      from picture where store_id = ${store} and hash = any(${$(0)}::text[])`,
 });
 
 export const pictures: Part<PictureInfo> = {
   name: 'pictures',
-  parameters: 1,
+  takes: 1,
   statement: picturesStatement,
   values(asked) {
     const needs = needsOf(asked, 'picture');
