@@ -45,8 +45,6 @@ const cardOf = (n) => ({
 
 export function prepared() {
   const documents = new Map(starterDesign(STORE.name).entries());
-  // The cart link shows facts, which this page is to be without.
-  documents.delete('around/top-line/standard');
   // Menus cost the same for all; the page is about its cards.
   documents.delete('menu/header-links');
   documents.delete('menu/help');
@@ -81,7 +79,7 @@ export function prepared() {
       page,
       data,
       cards,
-      facts: {},
+      facts: { 'cart-count': 0 },
       canonical: 'http://bench.example/browse/all',
       fonts: ['/fonts/a.woff2', '/fonts/b.woff2'],
       styles: ['/styles/a.css', '/styles/b.css'],
@@ -93,7 +91,8 @@ export function prepared() {
 
 /**
  * The ways of making the page, for the prepared sets.
- * @throws Error if one of them makes other bytes than the hand-written function: then nothing would be compared.
+ * @throws Error if a section of the page fails, or if one way makes other bytes than the hand-written function: then
+ * nothing would be compared.
  */
 export async function equalWays(sets) {
   const ways = {
@@ -101,6 +100,9 @@ export async function equalWays(sets) {
     floor: (set) => Buffer.from(listingByHand(set, STORE)),
     ...templated(),
   };
+  // A section that fails would cost an error, which is no measure of a page.
+  const [fault] = sets.flatMap((set) => renderPage(set).faults);
+  if (fault) throw new Error(`The ${fault.kind} of the listing could not be shown.`, { cause: fault.error });
   for (const [name, make] of Object.entries(ways))
     for (const set of sets)
       if (!(await make(set)).equals(ways.floor(set)))

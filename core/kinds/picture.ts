@@ -14,7 +14,7 @@ export const leftOutInWords = (leftOut: readonly string[]): string =>
   leftOut.length > 0 ? `Left out, since it could run or load something: ${leftOut.join(', ')}.` : '';
 
 /**
- * @param sizes how wide the picture is shown, as in the html attribute
+ * @param sizes how wide the picture is shown, written as the html attribute is: it comes from code, and is not escaped
  * @param eager true for a picture that is seen without scrolling
  */
 export function pictureTag(picture: PictureInfo, sizes: string, eager = false): Markup {
@@ -25,6 +25,6 @@ export function pictureTag(picture: PictureInfo, sizes: string, eager = false): 
   const loading = eager ? 'fetchpriority="high"' : 'loading="lazy"';
   // Written out, as it stands on pages by the dozen; see cards.
   return raw(
-    `<img src="${picturePath(hash, middle)}" srcset="${sources}" sizes="${escapeText(sizes)}" width="${width}" height="${height}" alt="${escapeText(alt)}" ${loading}>`,
+    `<img src="${picturePath(hash, middle)}" srcset="${sources}" sizes="${sizes}" width="${width}" height="${height}" alt="${escapeText(alt)}" ${loading}>`,
   );
 }

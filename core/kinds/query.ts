@@ -76,11 +76,11 @@ const guarded = ({ name, query = [] }: GoesBy, page: PageInfo): PageInfo['query'
 
 /** `?page=2&sort=price`, in the order of the names; nothing if no name has a value. */
 export function queryText(values: Readonly<Record<string, string | undefined>>): string {
-  const entries = Object.entries(values);
-  if (entries.length === 0) return '';
-  const given = entries
-    .filter((entry): entry is [string, string] => entry[1] !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([name, value]) => `${encodeURIComponent(name)}=${encodeURIComponent(value)}`);
-  return given.length ? `?${given.join('&')}` : '';
+  let text = '';
+  for (const name of Object.keys(values).sort()) {
+    const value = values[name];
+    if (value === undefined) continue;
+    text += `${text === '' ? '?' : '&'}${encodeURIComponent(name)}=${encodeURIComponent(value)}`;
+  }
+  return text;
 }

@@ -23,19 +23,18 @@ export function cardList(products: readonly ProductCard[], view: View, sizes: st
   for (const product of products) {
     const { picture, path, title, brand, available } = product;
     const image = picture ? pictureTag(picture, sizes).text : '';
-    out += `${start}${image}${beforePath}${escapeText(path)}">${escapeText(title)}${beforeBrand}${escapeText(brand)}</div><div>${amount(product, view).text}${available ? '' : soldOut}</div></li>`;
+    out += `${start}${image}${beforePath}${escapeText(path)}">${escapeText(title)}${beforeBrand}${escapeText(brand)}</div><div>${amountText(product, view)}${available ? '' : soldOut}</div></li>`;
   }
   return raw(out);
 }
 
+type Priced = Pick<ProductCard, 'price' | 'wasPrice' | 'varies'>;
+
 /** A price, with the was-price of what is reduced. */
-export function amount(
-  { price, wasPrice, varies }: Pick<ProductCard, 'price' | 'wasPrice' | 'varies'>,
-  view: Pick<View, 'money' | 'word'>,
-): Markup {
+export const amount = (product: Priced, view: Pick<View, 'money' | 'word'>): Markup => raw(amountText(product, view));
+
+function amountText({ price, wasPrice, varies }: Priced, view: Pick<View, 'money' | 'word'>): string {
   const shown = escapeText(varies ? view.word('from-price', { price: view.money(price) }) : view.money(price));
-  if (wasPrice === null) return raw(`<span class="amount">${shown}</span>`);
-  return raw(
-    `<span class="amount amount-reduced">${shown}</span> <s class="amount was">${escapeText(view.money(wasPrice))}</s>`,
-  );
+  if (wasPrice === null) return `<span class="amount">${shown}</span>`;
+  return `<span class="amount amount-reduced">${shown}</span> <s class="amount was">${escapeText(view.money(wasPrice))}</s>`;
 }
