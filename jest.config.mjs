@@ -9,7 +9,7 @@ const common = {
     ],
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(fractional-indexing|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|entities|@noble/hashes|temporal-polyfill|temporal-utils|temporal-spec|@parlour)/)',
+    '/node_modules/(?!(fractional-indexing|htmlparser2|domhandler|domutils|dom-serializer|domelementtype|entities|@noble/hashes|temporal-polyfill|temporal-utils|temporal-spec|country-to-currency|@parlour)/)',
   ],
   moduleNameMapper: {
     '^@parlour/(core|contract|service|demo)$': '<rootDir>/$1/index.ts',

@@ -89,6 +89,7 @@ export const PROBLEMS = {
   'untitled-pages': [409, 'Pages of a template show neither their title nor their text. It may be published.'],
   'two-main-headings': [409, 'A page has more than one main heading. It may be published.'],
   'html-in-text': [409, 'Html stands in a field for plain words. It may be published.'],
+  'map-address-not-found': [409, 'No place was found for the address of a map. It may be published.'],
   'addition-nowhere': [409, 'An addition goes where none of its pages has a place for it. It may be published.'],
   'cannot-publish': [409, 'A page would not work for shoppers; `place` names the section.'],
   busy: [503, 'As much of this work as can be done at once is under way; try again in a moment.'],

@@ -1,7 +1,8 @@
 /** Stores, their teams, one's own tokens and password, and who did what. */
 import { Argument, type Command } from 'commander';
-import { listed, ROLES, told, type Role, entriesOf } from '@parlour/core';
+import { listed, Problem, ROLES, told, type Role, entriesOf } from '@parlour/core';
 import { STORE_DETAILS } from '@parlour/core/commerce';
+import { proposalsFor } from '@parlour/core/locale';
 import type { SetUpPlace } from '@parlour/core/set-up';
 import { inZone } from '@parlour/core/time';
 import { routes } from '@parlour/contract';
@@ -10,11 +11,24 @@ import { table } from '../table.js';
 import { namedValue, wholeNumber } from '../values.js';
 
 interface StoreOptions {
-  readonly currency: string;
-  readonly locale: string;
-  readonly timeZone: string;
+  readonly currency?: string;
+  readonly locale?: string;
+  readonly timeZone?: string;
   readonly country: string;
   readonly groundwork?: string;
+}
+
+/** What was left out is as the country proposes. @throws Problem for what has to be said, as the country does not tell it */
+function withProposals({ country, ...given }: StoreOptions) {
+  const proposed = proposalsFor(country, Intl.DateTimeFormat().resolvedOptions().timeZone);
+  const currency = given.currency ?? proposed.currency;
+  if (currency === null)
+    throw new Problem('bad-input', `Which currency prices are in cannot be told from the country “${country}”.`, {
+      place: 'currency',
+      remedy: 'Give it with --currency, such as EUR, or check the country.',
+    });
+  const locale = given.locale ?? proposed.locale ?? 'en';
+  return { ...given, country, currency, locale, timeZone: given.timeZone ?? proposed.timeZone ?? 'UTC' };
 }
 
 /** The command that gets on with what is open, by where it is done. */
@@ -96,22 +110,22 @@ export function storeCommands(program: Command): void {
     .description('Create a store with every page it needs; you become its owner.')
     .argument('<slug>', 'part of its web address: lower-case letters, digits and “-”')
     .argument('<name>', 'its name')
-    .requiredOption('--currency <code>', 'such as EUR')
     .requiredOption('--country <code>', 'its home country, such as IE')
-    .option('--locale <tag>', 'its leading language', 'en')
-    .option('--time-zone <name>', 'such as Europe/Dublin', 'UTC')
+    .option('--currency <code>', 'such as EUR; that of the country if left out')
+    .option('--locale <tag>', 'its leading language; that of the country if left out')
+    .option('--time-zone <name>', 'such as Europe/Dublin; that of the country if left out')
     .option('--groundwork <code>', 'what its design builds on, see parlour groundwork list')
     .addHelpText(
       'after',
-      '\nExample:\n  $ parlour store create tern-tea "Tern Tea" --currency EUR --country IE --locale en-IE --time-zone Europe/Dublin',
+      '\nExample:\n  $ parlour store create tern-tea "Tern Tea" --country IE\n  $ parlour store create tern-tea "Tern Tea" --country CH --currency CHF --locale fr-CH --time-zone Europe/Zurich',
     )
     .action(async (slug: string, name: string, options: StoreOptions, command: Command) => {
       const { call, print } = contextOf(command);
-      const made = await call(routes.createStore, { body: { slug, name, ...options } });
+      const made = await call(routes.createStore, { body: { slug, name, ...withProposals(options) } });
       print(
         made,
         () =>
-          `Created “${made.name}”. Its storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
+          `Created “${made.name}”: prices in ${made.currency}, first language ${made.locale}, time zone ${made.timeZone}.\nIts storefront is at ${made.storefront}\nWork on it with: parlour --store ${made.slug} …`,
       );
     });
 

@@ -24,6 +24,11 @@ export const router = createRouter({
       meta: { open: true, title: 'Join' },
     },
     {
+      path: '/first-account/:token',
+      component: () => import('./pages/entrance/FirstAccount.vue'),
+      meta: { open: true, title: 'Make the first account' },
+    },
+    {
       path: '/forgotten-password',
       component: () => import('./pages/entrance/ForgotPassword.vue'),
       meta: { open: true, title: 'Forgotten password' },

@@ -24,6 +24,7 @@ import { capitalised } from '../words.js';
 import { isPageKind, kindInWords, PAGE_KINDS, pageKinds, type PageKind } from '../pages/page.js';
 import { normalPath } from '../documents/paths.js';
 import { wordField } from '../documents/own-words.js';
+import { GROUND } from '../kinds/frame.js';
 import { GROUNDWORKS } from '../groundworks/shipped.js';
 import { LOOK_FIELDS } from '../look/settings.js';
 import {
@@ -34,7 +35,7 @@ import {
   type DocumentKey,
   type DocumentTypeName,
   type Values,
-  type Width,
+  WIDTH_TITLES,
 } from '../documents/document.js';
 import type { DraftDocument } from './draft.js';
 import { LIMITS } from './limits.js';
@@ -86,7 +87,7 @@ const LAYOUT: Fields = {
   width: choice(
     'Width of the content',
     'Sections follow it unless their own frame says otherwise.',
-    { reading: 'Reading', standard: 'Standard', broad: 'Broad', edge: 'Edge to edge' } satisfies Record<Width, string>,
+    WIDTH_TITLES,
     'standard',
     { required: true },
   ),
@@ -182,7 +183,12 @@ export const DOCUMENT_TYPES: Readonly<Record<DocumentTypeName, DocumentType>> = 
     key: new RegExp(`^around/(?:${PLACES_AROUND.join('|')})/(${DOCUMENT_CODE})$`),
     called: (head) => `the ${aroundInWords(String(head['region']))} “${String(head['name'])}”`,
     fixed: ['region'],
-    fields: { name: NAME },
+    fields: {
+      name: NAME,
+      tone: { ...GROUND.tone, help: 'The background of the whole region; its plain sections have it too.' },
+      colour: { ...GROUND.colour, help: 'The background of the whole region.' },
+      textColour: GROUND.textColour,
+    },
     areas: oneArea,
   },
   shared: { key: keyed('shared'), called: named('shared section'), fields: { name: NAME }, areas: oneArea },

@@ -20,9 +20,9 @@ export function starterDesign(name: string, groundwork?: string): WholeState {
   return stateOf([
     [keys.look, { format: FORMAT, type: 'look', groundwork: code, values: {} }],
     ...readyDocuments(),
-    ...entriesOf(around).map(([region, main]): [DocumentKey, Document] => [
+    ...entriesOf(around).map(([region, { sections, ...ground }]): [DocumentKey, Document] => [
       keys.arrangement(region),
-      { format: FORMAT, type: 'arrangement', name: 'Standard', region, areas: { main } },
+      { format: FORMAT, type: 'arrangement', name: 'Standard', region, ...ground, areas: { main: sections } },
     ]),
     ...pageKinds().flatMap((kind): [DocumentKey, Document][] => [
       [keys.template(kind), templateFrom(standardOf(kind), PAGE_KINDS[kind].name, name)],

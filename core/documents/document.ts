@@ -68,8 +68,14 @@ export function aroundInWords(place: string): string {
 }
 
 /** How wide a section or the content of a template can be. */
-export const WIDTHS = ['reading', 'standard', 'broad', 'edge'] as const;
-export type Width = (typeof WIDTHS)[number];
+export const WIDTH_TITLES = {
+  reading: 'Reading',
+  standard: 'Standard',
+  broad: 'Broad',
+  margins: 'Edge to edge, with margins',
+  edge: 'Edge to edge',
+} as const;
+export type Width = keyof typeof WIDTH_TITLES;
 
 /** How a template arranges its page. */
 export interface Layout {
@@ -101,6 +107,10 @@ export interface ArrangementDocument {
   readonly type: 'arrangement';
   readonly name: string;
   readonly region: PlaceAround;
+  /** What all of it lies on, and the colour of what is written there; see `GROUND` in the kinds. */
+  readonly tone?: string;
+  readonly colour?: string;
+  readonly textColour?: string;
   readonly areas: Areas;
 }
 

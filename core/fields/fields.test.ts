@@ -211,6 +211,9 @@ describe('prose', () => {
         '<p onclick="x">Wind <b>and</b> <strong>sea</strong> <a href="javascript:x">no</a> <a href="/a?b=1&amp;c">yes</a><script>bad()</script><br>',
       ),
     ).toBe('<p>Wind and <strong>sea</strong> <a>no</a> <a href="/a?b=1&amp;c">yes</a><br></p>');
+    const opens = '<p><a href="/a" target="_blank">new window</a> <a href="/b">here</a></p>';
+    expect([cleanProse(opens), proseFault(opens)]).toEqual([opens, null]);
+    expect(cleanProse('<p><a href="/a" target="_top">x</a></p>')).toBe('<p><a href="/a">x</a></p>');
     expect(cleanProse('<p>1 < 2 & 3')).toBe('<p>1 &lt; 2 &amp; 3</p>');
     expect(cleanProse(cleanProse('<ul><li>a<li>b</ul>'))).toBe(cleanProse('<ul><li>a<li>b</ul>'));
   });
@@ -220,6 +223,7 @@ describe('prose', () => {
     '<p style="x">',
     '<a href="data:x">',
     '<img src=x onerror=y>',
+    '<a href="/x" target="_top">',
     '<a href="/\\evil.example">',
     '<a href="/\t/evil.example">',
     '<a href="/\n/evil.example">',

@@ -6,6 +6,15 @@ export * from './value.js';
 export * from './json-schema.js';
 export { inWords } from './in-words.js';
 export * from './telling.js';
-export { BREAK_MARK, cleanProse, escapeText, PROSE_LIMITS, proseFault, proseParts } from './prose.js';
+export {
+  BREAK_MARK,
+  cleanProse,
+  escapeText,
+  isSafeHref,
+  PROSE_LIMITS,
+  proseFault,
+  proseParts,
+  proseWords,
+} from './prose.js';
 export * from './text-pictures.js';
 export { isEmailAddress } from './email-address.js';

@@ -24,7 +24,7 @@ const ALLOWED: ReadonlyMap<string, readonly string[]> = new Map(
     code: [],
     sub: [],
     sup: [],
-    a: ['href'],
+    a: ['href', 'target'],
     table: [],
     thead: [],
     tbody: [],
@@ -53,6 +53,8 @@ const VOID = new Set(['br', 'hr', 'wbr', 'img']);
 
 /** A break mark as it stands in formatted text. */
 export const BREAK_MARK = '<wbr data-break>';
+/** Where a link opens a new window. Its page cannot reach back to ours (HTML Living Standard, “noopener” is implied). */
+const NEW_WINDOW = '_blank';
 const SAFE_HREF = /^(https?:\/\/|mailto:|tel:|\/(?!\/)|#)/i;
 
 /** Thrown out of the parser, whose own work grows with the depth it has reached. */
@@ -100,6 +102,8 @@ export function proseFault(html: string): string | null {
           fault ??= `the attribute “${attribute}” of <${name}> is not allowed`;
         else if (attribute === 'href' && !isSafeHref(value))
           fault ??= `the link “${value}” is not allowed; use https, mailto, tel or a path`;
+        else if (attribute === 'target' && value !== NEW_WINDOW)
+          fault ??= `the target “${value}” of a link is not allowed; use ${NEW_WINDOW}, for a new window`;
       }
     },
     onclosetag(name) {
@@ -235,8 +239,7 @@ function rebuilt(html: string, mark: string | null): string[] {
         if (typeof picture !== 'string') out.push(writtenPicture(picture));
         return;
       }
-      const href = given['href'];
-      const attributes = name === 'a' && href && isSafeHref(href) ? ` href="${escapeText(href)}"` : '';
+      const attributes = name === 'a' ? linkAttributes(given) : '';
       const list = open.at(-1);
       if (name === 'li' && list) list.items++;
       if (VOID.has(name)) {
@@ -265,6 +268,11 @@ function rebuilt(html: string, mark: string | null): string[] {
   endPart();
   return parts;
 }
+
+const linkAttributes = ({ href, target }: Readonly<Record<string, string>>): string =>
+  href && isSafeHref(href)
+    ? ` href="${escapeText(href)}"${target === NEW_WINDOW ? ` target="${NEW_WINDOW}"` : ''}`
+    : '';
 
 const writtenPicture = ({ hash, alt, width, side, caption }: TextPicture): string =>
   `<img data-picture="${hash}" alt="${escapeText(alt)}" data-width="${width}" data-side="${side}" data-caption="${escapeText(caption)}">`;

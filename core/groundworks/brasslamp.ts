@@ -33,29 +33,47 @@ export const BRASSLAMP: Groundwork = {
   },
   around: {
     // Empty at first, and then nothing is seen of it.
-    'top-line': [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre', tone: 'vivid' })],
-    header: [
-      starterSection(
-        'header-row',
-        'columns',
-        { widths: 'fit', count: '4' },
-        { space: 'small', tone: 'strong' },
-        {
-          one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
-          two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
-          three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
-          four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
-        },
-      ),
-    ],
-    footer: [
-      starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }, { tone: 'strong' }),
-      starterSection('footer-legal', 'small-print', {}, { tone: 'strong' }),
-    ],
+    'top-line': {
+      tone: 'vivid',
+      sections: [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre' })],
+    },
+    header: {
+      tone: 'strong',
+      sections: [
+        starterSection(
+          'header-row',
+          'columns',
+          { widths: 'fit', count: '4' },
+          { space: 'small' },
+          {
+            one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
+            two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
+            three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
+            four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
+          },
+        ),
+      ],
+    },
+    footer: {
+      tone: 'strong',
+      sections: [
+        starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }),
+        starterSection('footer-legal', 'small-print'),
+      ],
+    },
   },
   starters: ['home-goods', 'collection-panel'],
   css: css`
     :root {
+      /* A lamp and its light. */
+      --drawing:
+        radial-gradient(circle 5cqi at 74% 40%, var(--background) 99%, transparent),
+        radial-gradient(circle 9cqi at 74% 40%, var(--vivid) 99%, transparent),
+        repeating-conic-gradient(
+          from 4deg at 74% 40%,
+          color-mix(in srgb, var(--vivid) 22%, var(--strong)) 0 8deg,
+          var(--strong) 8deg 16deg
+        );
       --button-room: 0.75em 1.5em;
       --title-leading: 1.08;
       --space-small: 0.5rem;

@@ -10,29 +10,47 @@ export const FOOLSCAP: Groundwork = {
   defaults: {},
   around: {
     // Empty at first, and then nothing is seen of it.
-    'top-line': [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre', tone: 'soft' })],
-    header: [
-      starterSection(
-        'header-row',
-        'columns',
-        { widths: 'fit', count: '4' },
-        { space: 'small' },
-        {
-          one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
-          two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
-          three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
-          four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
-        },
-      ),
-    ],
-    footer: [
-      starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }, { tone: 'soft' }),
-      starterSection('footer-legal', 'small-print', {}, { tone: 'soft' }),
-    ],
+    'top-line': {
+      tone: 'soft',
+      sections: [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre' })],
+    },
+    header: {
+      sections: [
+        starterSection(
+          'header-row',
+          'columns',
+          { widths: 'fit', count: '4' },
+          { space: 'small' },
+          {
+            one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
+            two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
+            three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
+            four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
+          },
+        ),
+      ],
+    },
+    footer: {
+      tone: 'soft',
+      sections: [
+        starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }),
+        starterSection('footer-legal', 'small-print'),
+      ],
+    },
   },
   starters: [],
   css: css`
     :root {
+      /* Ruled paper, two hills and a sun. */
+      --drawing:
+        radial-gradient(ellipse 46% 62% at 92% 112%, var(--strong) 99.6%, transparent),
+        radial-gradient(
+          ellipse 58% 44% at 52% 114%,
+          color-mix(in srgb, var(--strong) 55%, var(--soft)) 99.6%,
+          transparent
+        ),
+        radial-gradient(circle 6.5cqi at 72% 30%, var(--accent) 99%, transparent),
+        repeating-linear-gradient(transparent 0 2.6rem, var(--line) 2.6rem calc(2.6rem + 1px));
       --button-room: 0.85em 1.6em;
       --field-corner: 12px;
       --title-leading: 1.15;

@@ -15,8 +15,8 @@ export interface Groundwork {
   readonly css: string;
   /** Settings of the look that are other by default than the fields say. */
   readonly defaults: Values;
-  /** What the regions of a new design hold. */
-  readonly around: Readonly<Partial<Record<Region, readonly Section[]>>>;
+  /** What the regions of a new design hold, and the tone of those that are not plain. */
+  readonly around: Readonly<Partial<Record<Region, { readonly tone?: string; readonly sections: readonly Section[] }>>>;
   /** The starters its standard templates are made from, where they are not the first of their kind. */
   readonly starters: readonly string[];
 }

@@ -3,7 +3,7 @@ import { starterDesign } from '../design/index.js';
 import { keys, type LookDocument, type Values } from '../documents/index.js';
 import { checkValue, type Field } from '../fields/index.js';
 import { GROUNDWORKS, groundworkOf } from './index.js';
-import { colourPairs, LOOK_FIELDS, lookCss, lookFields, fontPaths } from '../look/index.js';
+import { colourPairs, contrast, LOOK_FIELDS, lookCss, lookFields, fontPaths } from '../look/index.js';
 import { publishRefusal } from '../tests/designs.js';
 import { otherValues } from '../tests/other-values.js';
 import { BASE } from './base.js';
@@ -68,6 +68,18 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
       expect([strongColour, ...hard({ strongColour })]).toEqual([strongColour]);
   });
 
+  test('the current entry of a menu has its colour on dark and bright tones too, as near as can be read there', () => {
+    const on = (currentColour: string, tone: string) =>
+      new RegExp(`--current-on-${tone}:([^;}]+)`).exec(lookCss(lookOn(code, { currentColour })))?.[1] ?? '';
+    for (const tone of ['strong', 'vivid']) {
+      expect(on('', tone)).toBe('initial');
+      for (const wanted of ['#b23a26', '#0e6a4c', '#f1c453', '#777777'])
+        expect(contrast(on(wanted, tone), defaultOf(code, `${tone}Colour`))).toBeGreaterThanOrEqual(4.5);
+    }
+    // One that can be read stays as it is.
+    expect(on('#ffffff', 'strong')).toBe('#ffffff');
+  });
+
   test('its rules have no colours of their own and say every measure that is used, and it loads the files of the typefaces it names, once each', () => {
     expect(css.replace(/#000\b/g, '').match(/#[0-9a-f]{3,8}\b|rgba?\(|hsla?\(/gi)).toBeNull();
     const used = new Set([...BASE.matchAll(/var\((--[a-z-]+)/g)].map(([, name]) => name));
@@ -76,6 +88,7 @@ describe.each(GROUNDWORKS)('$name', ({ code, defaults, css }) => {
     expect([...used].filter((name) => !said.has(name))).toEqual([
       '--own',
       '--on-own',
+      '--texts',
       '--strength',
       '--gradient',
       '--back-focus',

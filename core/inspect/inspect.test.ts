@@ -163,6 +163,17 @@ describe('what nobody meant', () => {
       ['html-in-text warning', 'html-in-text warning'],
     ],
     [
+      'maps whose address is at no place, unless they are set by coordinates',
+      product([
+        bound,
+        section('m', 'map', { address: '17 ?' }),
+        section('n', 'map', { address: '17 ?', latitude: 51.5, longitude: -9 }),
+        section('o', 'map', { address: '3 Netloft Lane, Ternhythe' }),
+        section('p', 'map', { address: { bind: 'title' } }),
+      ]),
+      ['map-address-not-found warning'],
+    ],
+    [
       'an addition to an open place that none of its pages has',
       product([bound], { 'addition/a': addition([], { page: 'product:K-1' }, 'open-place:gone') }),
       ['addition-nowhere warning'],

@@ -1,19 +1,15 @@
 /** The frame every section has around it: width, background, space, alignment, devices, dates. Declared as fields, like everything that can be set. */
+import { WIDTH_TITLES } from '../documents/document.js';
 import type { PictureValue, ValuesOf } from '../fields/field.js';
 import { choice, colour, dateTime, number, picture, toggle } from '../fields/make.js';
 import { readableOn } from '../look/contrast.js';
 import type { Properties } from './properties.js';
 
-export const FRAME = {
-  width: choice(
-    'Width',
-    'How far the section reaches; “as the page” follows the template.',
-    { page: 'As the page', reading: 'Reading', standard: 'Standard', broad: 'Broad', edge: 'Edge to edge' },
-    'page',
-  ),
+/** What a section, or a whole region, lies on, and the colour of what is written there. */
+export const GROUND = {
   tone: choice(
     'Tone',
-    'The background of the section, with colours of texts that suit it.',
+    'The background of the section, with colours of texts that suit it; “plain” in a region has the tone of the region.',
     { plain: 'Plain', soft: 'Soft', strong: 'Strong', vivid: 'Vivid', own: 'Own colour' },
     'plain',
   ),
@@ -21,6 +17,21 @@ export const FRAME = {
     default: '#e8e4da',
     counts: { where: 'tone', is: ['own'] },
   }),
+  textColour: colour(
+    'Colour of texts',
+    'Everything that is written on it, titles and links too. Follows the tone until it is set.',
+    { default: '', follows: 'textColour' },
+  ),
+} as const;
+
+export const FRAME = {
+  width: choice(
+    'Width',
+    'How far the section reaches; “as the page” follows the template, or in a region the widest of the content.',
+    { page: 'As the page', ...WIDTH_TITLES },
+    'page',
+  ),
+  ...GROUND,
   background: choice(
     'Background',
     'What lies over the tone, behind the section.',
@@ -70,10 +81,15 @@ export const FRAME = {
     { smaller: 'Smaller', usual: 'As the page', larger: 'Larger', largest: 'Largest' },
     'usual',
   ),
-  textWeight: choice('Weight of texts', 'How strong texts are.', { usual: 'As the page', strong: 'Strong' }, 'usual'),
+  textWeight: choice(
+    'Weight of texts',
+    'How strong texts are. Titles have the weight of the look.',
+    { usual: 'As the page', strong: 'Strong' },
+    'usual',
+  ),
   textCase: choice(
     'Capitals in texts',
-    'How texts are written.',
+    'How texts, titles, labels and buttons are written.',
     { written: 'As written', capitals: 'All capitals' },
     'written',
   ),
@@ -90,12 +106,23 @@ export type FrameValues = ValuesOf<typeof FRAME>;
 export const pictureBehind = ({ background, picture }: FrameValues): PictureValue | null =>
   background === 'picture' || background === 'slow' ? picture : null;
 
+type GroundValues = ValuesOf<typeof GROUND>;
+
+export const groundClasses = ({ tone, textColour }: GroundValues): string =>
+  `tone-${tone}${textColour === '' ? '' : ' texts-coloured'}`;
+
+/** What the ground sets besides classes. */
+export const groundProperties = ({ tone, colour, textColour }: GroundValues): Properties => ({
+  ...(tone === 'own' ? { '--own': colour, '--on-own': readableOn(colour) } : {}),
+  ...(textColour === '' ? {} : { '--texts': textColour }),
+});
+
 /** What the frame sets besides classes. */
 export function frameProperties(frame: FrameValues): Properties {
-  const { tone, colour, background, gradientColour, gradientDirection, strength } = frame;
+  const { background, gradientColour, gradientDirection, strength } = frame;
   const focus = pictureBehind(frame)?.focus;
   return {
-    ...(tone === 'own' ? { '--own': colour, '--on-own': readableOn(colour) } : {}),
+    ...groundProperties(frame),
     ...(background === 'gradient'
       ? { '--gradient': `linear-gradient(${DIRECTIONS[gradientDirection] ?? ''}, transparent, ${gradientColour})` }
       : {}),

@@ -47,6 +47,8 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly tells?: readonly ('title' | 'text')[];
   /** Whether it has the main heading of the page: always, or where a field says so. */
   readonly mainHeading?: true | { readonly where: string; readonly is: string };
+  /** The field with an address at which a place must be found, and those that are set in its stead. */
+  readonly finds?: { readonly address: string; readonly insteadOf: readonly string[] };
   readonly fields: F;
   /** Places inside the section that hold sections: name -> label. */
   readonly slots?: Readonly<Record<string, string>>;

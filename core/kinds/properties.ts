@@ -16,14 +16,18 @@ const VALUE = /^[a-zA-Z0-9 #%.,()+*/-]{1,200}$/;
  * The rule that gives a section its properties; empty if it has none.
  * @throws Error for a name or a value that is more than one of a custom property
  */
-export function propertiesRule(path: InstancePath, properties: Properties): string {
+export const propertiesRule = (path: InstancePath, properties: Properties): string =>
+  // Paths join ids with signs that a selector must escape (CSS Syntax Module, level 3).
+  ruleOf(`#${htmlId(path).replace(/[^\w-]/g, '\\$&')}`, properties);
+
+/** The same for whatever a selector names. */
+export function ruleOf(selector: string, properties: Properties): string {
   const declared = Object.entries(properties).map(([name, value]) => {
     if (!NAME.test(name) || !VALUE.test(String(value)) || /url\(|\/\*|\*\//i.test(String(value)))
       throw new Error(`“${name}: ${value}” is no custom property with a plain value.`);
     return `${name}:${value}`;
   });
-  // Paths join ids with signs that a selector must escape (CSS Syntax Module, level 3).
-  return declared.length ? `#${htmlId(path).replace(/[^\w-]/g, '\\$&')}{${declared.join(';')}}` : '';
+  return declared.length ? `${selector}{${declared.join(';')}}` : '';
 }
 
 /**

@@ -76,8 +76,11 @@ export interface GridPart extends Conditional {
 /** The slots of the kind, side by side; a slot beyond the last lane goes on below in the first ones. */
 export interface SlotsPart extends Conditional {
   readonly slots: Amount;
-  /** A field whose value says which lane is half as wide again. */
-  readonly wider?: { readonly of: string; readonly by: Readonly<Record<string, 'first' | 'last'>> };
+  /** A field whose value says which lane is half as wide again, or which field says how all share the width. */
+  readonly wider?: {
+    readonly of: string;
+    readonly by: Readonly<Record<string, 'first' | 'last' | { readonly shares: string }>>;
+  };
 }
 
 export type SketchPart = DrawnPart | LinesPart | StackPart | BesidePart | OverPart | InsetPart | GridPart | SlotsPart;

@@ -1,7 +1,7 @@
 /** What the view of a section is given. Reading what its kind did not declare fails loudly. */
 import { FIELD_MARK } from '../commerce/sent-checkout.js';
 import type { Link, PictureValue } from '../fields/field.js';
-import type { MenuDocument } from '../documents/document.js';
+import type { MenuDocument, Values } from '../documents/document.js';
 import type { Locale, WordValues } from '../locale/locale.js';
 import type { WordName } from '../locale/words.js';
 import { menuEntries, type MenuEntry } from './menu.js';
@@ -12,6 +12,8 @@ import { pageSeenBy, queryText, type QueryName } from './query.js';
 import type { PageInfo, StoreInfo } from './data.js';
 import type { FactName, Facts, ShownFacts } from '../facts/all.js';
 import type { FormState } from './form-state.js';
+import type { KindDescription } from './kind.js';
+import { drawStandIn } from './stand-in.js';
 import type { AnswerTo, Need, PageData } from './needs.js';
 
 /** Names a section on a page: the ids of what it is in, from outside to inside, and its own. */
@@ -45,6 +47,11 @@ export interface View {
    * @example html`<h2${view.part('title')}>${title}</h2>`
    */
   part(field: string, entry?: { readonly id: string }): Markup;
+  /**
+   * What a preview shows where the section has nothing to show yet; nothing on shoppers' pages.
+   * @param words what it takes, as a sentence
+   */
+  standIn(words: string): Markup;
   /** An html id for a part of the section, unique on the page. */
   id(part: string): string;
   /** Takes an html id that other sections may want too. @returns false if it is taken already */
@@ -113,12 +120,8 @@ export interface ViewSources {
 /** The section that is looked at. */
 export interface ViewedSection {
   readonly path: InstancePath;
-  readonly kind: {
-    readonly name: string;
-    readonly shows?: readonly FactName[];
-    readonly says?: readonly WordName[];
-    readonly query?: readonly QueryName[];
-  };
+  readonly kind: KindDescription;
+  readonly values: Values;
   /** The slots that hold sections. */
   readonly held: ReadonlySet<string>;
 }
@@ -157,6 +160,10 @@ export class SectionView implements View {
   part(field: string, entry?: { readonly id: string }): Markup {
     if (this.#sources.mode === 'live') return NOTHING;
     return html` data-part="${entry ? `${entry.id}${FIELD_MARK}${field}` : field}"`;
+  }
+  standIn(words: string): Markup {
+    const { kind, values } = this.#section;
+    return this.#sources.mode === 'preview' ? drawStandIn(kind, values, words) : NOTHING;
   }
   id(part: string): string {
     return `${htmlId(this.path)}:${part}`;

@@ -2,3 +2,4 @@
 export * from './money.js';
 export * from './words.js';
 export * from './locale.js';
+export * from './proposals.js';

@@ -1,6 +1,6 @@
 import { applyRequests, closeDocument, type EditRequest } from '../design/index.js';
 import { type WordsDocument, listWords, ownWords, placesOf, wordField } from '../documents/index.js';
-import { makeLocale, shippedWords, STOREFRONT_WORDS, type Word, type WordName } from './index.js';
+import { makeLocale, proposalsFor, shippedWords, STOREFRONT_WORDS, type Word, type WordName } from './index.js';
 import { draftOf, refusal, tools } from '../tests/designs.js';
 
 /** The words in Polish after some are set. */
@@ -85,6 +85,16 @@ test.each([
   ['az', 'ltr'],
 ])('the lines of %s run %s', (language, direction) => {
   expect(makeLocale({ language, currency: 'EUR' }).direction).toBe(direction);
+});
+
+test.each([
+  ['IE', 'Asia/Tokyo', { currency: 'EUR', locale: 'en-IE', timeZone: 'Europe/Dublin' }],
+  ['JP', 'Europe/Dublin', { currency: 'JPY', locale: 'ja-JP', timeZone: 'Asia/Tokyo' }],
+  ['BR', 'America/Manaus', { currency: 'BRL', locale: 'pt-BR', timeZone: 'America/Manaus' }],
+  ['BR', 'Europe/Dublin', { currency: 'BRL', locale: 'pt-BR', timeZone: null }],
+  ['ie', 'Europe/Dublin', { currency: null, locale: null, timeZone: null }],
+])('a store in %s, asked in %s, is proposed %j', (country, here, proposed) => {
+  expect(proposalsFor(country, here)).toEqual(proposed);
 });
 
 test('days of the week and moments are told as the language tells them, in the time zone of the store', () => {

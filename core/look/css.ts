@@ -3,8 +3,9 @@ import type { LookDocument, Values } from '../documents/document.js';
 import { withDefaults } from '../fields/value.js';
 import { BASE } from '../groundworks/base.js';
 import { groundworkOf } from '../groundworks/shipped.js';
-import { darker, readableOn } from './contrast.js';
+import { darker, NEEDED_CONTRAST, readableOn } from './contrast.js';
 import { facesOf, fontPath, FONTS, type FontFace } from './fonts.js';
+import { nearestReadable } from './nearest.js';
 import { lookFields, PICTURE_RATIOS } from './settings.js';
 
 const RADII: Readonly<Record<string, string>> = { square: '0px', soft: '6px', round: '999px' };
@@ -58,6 +59,8 @@ function propertiesOf(values: Values): Record<string, string> {
     'on-vivid': readableOn(text('vividColour')),
     // Each part is a pair of texts.
     ...(Object.fromEntries(parts) as Record<string, string>),
+    'current-on-strong': currentOn(text('currentColour'), text('strongColour')),
+    'current-on-vivid': currentOn(text('currentColour'), text('vividColour')),
     badge,
     'on-badge': readableOn(badge),
     'title-font': String(FONTS[text('titleFont')]?.stack),
@@ -100,6 +103,10 @@ function propertiesOf(values: Values): Record<string, string> {
     'card-title-size': `${text('cardTitleSize')}rem`,
   };
 }
+
+/** The colour of the current entry on a tone: as near to the one that is set as can be read there; else that of texts. */
+const currentOn = (current: string, ground: string): string =>
+  current === '' ? 'initial' : nearestReadable(current, ground, NEEDED_CONTRAST);
 
 /** Custom property -> the setting of the single part. */
 const PART_COLOURS = {

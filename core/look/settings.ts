@@ -130,7 +130,11 @@ export const LOOK_GROUPS = {
       vividColour: colour('Vivid background', 'Behind sections on the tone “vivid”.', { default: '#f1c453' }),
       titleColour: partColour('Titles', 'Headings and names of products.', 'textColour'),
       linkColour: partColour('Links', 'Links in texts.', 'textColour'),
-      currentColour: partColour('Current menu entry', 'In menus, the entry of the page that is open.', 'textColour'),
+      currentColour: partColour(
+        'Current menu entry',
+        'In menus, the entry of the page that is open; on the tones strong and vivid as near to it as can be read there.',
+        'textColour',
+      ),
       priceColour: partColour('Prices', 'Prices that are not reduced.', 'textColour'),
       reducedColour: partColour('Reduced prices', 'Prices that are lower than before.', 'accentColour'),
       labelColour: partColour('Labels', 'Labels of form fields.', 'textColour'),

@@ -20,16 +20,19 @@ export function chance(...numbers: readonly number[]): number {
 
 const codesOf = (text: string): number[] => [...text].map((sign) => sign.codePointAt(0) ?? 0);
 
+/** Signs and numbers alone are no address. */
+const A_NAME = /\p{L}{3,}/u;
+
 /**
  * Where an address is. Upper case and spaces make no difference.
- * @returns null for an empty one
+ * @returns null where no place is found: for one without a name of at least three letters
  */
 export function findPlace(address: string): Place | null {
   const written = address
     .trim()
     .toLowerCase()
     .replace(/[\s,]+/g, ' ');
-  if (written === '') return null;
+  if (!A_NAME.test(written)) return null;
   const codes = codesOf(written);
   // Where people live, roughly: neither poles nor the middle of an ocean would help anybody.
   return { latitude: 45 + chance(1, ...codes) * 12, longitude: -8 + chance(2, ...codes) * 28 };

@@ -2,7 +2,7 @@
 import { html, raw, type Markup } from '../kinds/html.js';
 import { cut } from '../words.js';
 import type { Plan, PlanBox } from './plan.js';
-import type { Mark } from './sketching.js';
+import type { Mark } from '../kinds/sketching.js';
 
 export interface DrawOptions {
   /** Writes each section's title into its box. */

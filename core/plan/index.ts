@@ -1,4 +1,3 @@
 /** The plan view of a page. */
-export * from './sketching.js';
 export * from './plan.js';
 export * from './draw.js';

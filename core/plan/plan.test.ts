@@ -3,7 +3,8 @@ import { withDefaults } from '../fields/index.js';
 import { kindSet, type SectionKind } from '../kinds/index.js';
 import { formatMoney } from '../locale/index.js';
 import { contrast, lookCss } from '../look/index.js';
-import { openSlots, PLAN_WIDTH, planPage, planSvg, planText, drawSketch, type Plan } from './index.js';
+import { openSlots, PLAN_WIDTH, planPage, planSvg, planText, type Plan } from './index.js';
+import { drawSketch } from '../kinds/sketching.js';
 import { SHIPPED_KINDS } from '../sections/index.js';
 import { section, template } from '../tests/designs.js';
 

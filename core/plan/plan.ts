@@ -15,7 +15,7 @@ import { areasOf } from '../design/document-types.js';
 import { withDefaults } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import { kindName, SHARED_SECTION, OPEN_PLACE, type KindDescription, type KindDescriptions } from '../kinds/kind.js';
-import { drawSketch, lanes, SKETCH_WIDTH, type Drawing, type Lane, type Mark } from './sketching.js';
+import { drawSketch, lanes, SKETCH_WIDTH, type Drawing, type Lane, type Mark } from '../kinds/sketching.js';
 import { sure } from '../sure.js';
 
 export interface PlanBox {
@@ -72,7 +72,7 @@ export interface Plan {
 
 export const PLAN_WIDTH = 1280;
 const MARGIN = 40;
-const WIDTHS: Record<Width, number> = { reading: 704, standard: 1200, broad: 1240, edge: 1280 };
+const WIDTHS: Record<Width, number> = { reading: 704, standard: 1200, broad: 1240, margins: 1260, edge: 1280 };
 const SPACES: Readonly<Record<string, number>> = { none: 0, small: 12, medium: 32, large: 72 };
 const GAP = 44;
 const EMPTY = 120;

@@ -9,7 +9,7 @@ import type { PageInfo } from '../kinds/data.js';
 import { deviceClasses } from '../kinds/devices.js';
 import type { Facts } from '../facts/all.js';
 import type { FormState } from '../kinds/form-state.js';
-import { FRAME, frameProperties, pictureBehind, type FrameValues } from '../kinds/frame.js';
+import { FRAME, frameProperties, groundClasses, pictureBehind, type FrameValues } from '../kinds/frame.js';
 import { html, type Markup } from '../kinds/html.js';
 import { kindName, upgradedValues, type ReadSection, type SectionKind } from '../kinds/kind.js';
 import { PageData, type AnswerTo, type Need } from '../kinds/needs.js';
@@ -148,7 +148,7 @@ function compiledKind(
   const ruleOf = (one: ReadSection): string => propertiesRule(path, { ...frameProperties(frame), ...one.properties() });
   const sameRule = isBound ? null : ruleIfAny(() => ruleOf(same));
   const isFixed = sameRule !== null && !kind.shows?.length;
-  const constant = isFixed ? constantOf(same, { path, kind, held }, edition) : null;
+  const constant = isFixed ? constantOf(same, { path, kind, held, values: same.values }, edition) : null;
   const asks = asked.length + menus.length + same.needs(ANY_PAGE).length > 0;
   return {
     chunk: kind.shows?.length ? 'facts' : constant ? 'constant' : asks ? 'data' : 'page',
@@ -259,12 +259,12 @@ function ruleIfAny(rule: () => string): string | null {
 }
 
 function frameStart(frame: FrameValues, section: Section, path: InstancePath, { mode }: Edition): string {
-  const { width, tone, background, space, align, textSize, textWeight, textCase, hidden } = frame;
+  const { width, background, space, align, textSize, textWeight, textCase, hidden } = frame;
   const texts = [textSize, textWeight, textCase]
     .filter((one) => one !== 'usual' && one !== 'written')
     .map((one) => ` texts-${one}`);
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
-  const classes = `frame w-${width} tone-${tone}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${[...texts, ...hide].join('')}`;
+  const classes = `frame w-${width} ${groundClasses(frame)}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${[...texts, ...hide].join('')}`;
   const marks = mode === 'preview' ? ` data-section="${escapeText(path)}"` : '';
   return `<div class="${escapeText(classes)}" id="${escapeText(htmlId(path))}"${marks}><div class="frame-in">`;
 }

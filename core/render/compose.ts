@@ -2,8 +2,11 @@
 import type { Layout, Region, SectionedDocument, TemplateDocument } from '../documents/document.js';
 import type { PageKind } from '../pages/page.js';
 import type { FactName } from '../facts/all.js';
+import { withDefaults } from '../fields/value.js';
+import { GROUND, groundClasses, groundProperties } from '../kinds/frame.js';
 import { html, type Markup } from '../kinds/html.js';
 import { fitsInWords, FILLING, kindName, type SectionKind } from '../kinds/kind.js';
+import { ruleOf } from '../kinds/properties.js';
 import { SEARCH_WORDS, type QueryName } from '../kinds/query.js';
 import { CHECKOUT_FORM, type InstancePath } from '../kinds/view.js';
 import type { AssembledPage, Filling, Part } from './assemble.js';
@@ -162,9 +165,23 @@ function areaPieces(template: TemplateDocument, { side = 'none' }: Layout, page:
   if (names.length < 2) return inArea('main');
   return [
     `<div class="areas areas-${names.includes('beside') ? 'two' : side}">`,
-    ...names.flatMap((name) => [`<div class="area area-${name}">`, ...inArea(name), '</div>']),
+    ...names.flatMap((name) => [
+      `<div class="area area-${name}${name === 'side' ? groundOf(chosen, '.area-side', page) : ''}">`,
+      ...inArea(name),
+      '</div>',
+    ]),
     '</div>',
   ];
+}
+
+/** The classes of what the arrangement of a place lies on; whatever else comes to the place lies on it too. */
+function groundOf(parts: readonly Part[], selector: string, page: Composing): string {
+  const arrangement = parts.map(({ document }) => document).find((one) => one.type === 'arrangement');
+  if (!arrangement) return '';
+  const ground = withDefaults(GROUND, { ...arrangement });
+  page.style += ruleOf(selector, groundProperties(ground));
+  const isPlain = ground.tone === 'plain' && ground.textColour === '';
+  return isPlain ? '' : ` ${groundClasses(ground)}`;
 }
 
 function regionPieces(region: Region, page: Composing): Piece[] {
@@ -172,7 +189,7 @@ function regionPieces(region: Region, page: Composing): Piece[] {
   if (parts.every(({ document }) => !document.areas['main']?.length)) return [];
   const tag = REGION_TAGS[region];
   return [
-    `<${tag} class="around around-${region}">`,
+    `<${tag} class="around around-${region}${groundOf(parts, `.around-${region}`, page)}">`,
     ...parts.flatMap((part) => partPieces(part, region, { region, around: [] }, page)),
     `</${tag}>\n`,
   ];

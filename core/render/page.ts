@@ -258,7 +258,8 @@ function viewed({ compiled, kind }: Instance, page: Rendering): Markup {
   try {
     const before = page.failed.get(path);
     if (before) throw before.error;
-    const markup = compiled.read(page.sources.page).view(new SectionView(page.sources, { path, kind, held }));
+    const read = compiled.read(page.sources.page);
+    const markup = read.view(new SectionView(page.sources, { path, kind, held, values: read.values }));
     page.style += compiled.rule(page.sources.page);
     return markup;
   } catch (error) {

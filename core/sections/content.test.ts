@@ -291,7 +291,15 @@ describe('map', () => {
     const placed = show(section('m', 'map', { latitude: 51.5, longitude: -9.25, label: 'Pier' }));
     expect(placed).toContain('aria-label="Map: Pier"');
     expect(placed).toContain('<strong>Pier</strong></p>');
+    expect(show(section('m', 'map', { zoom: 'near' }), { store })).toMatch(/id="s-m:zoom-near" checked>/);
     expect(show(section('m', 'map'))).not.toContain('k-map');
+  });
+
+  test('an address that is not found says so to those who design, and shows nothing to shoppers', () => {
+    const lost = section('m', 'map', { address: '17 ?' });
+    expect(show(lost)).not.toContain('k-map');
+    expect(show(lost, { mode: 'preview' })).toContain('No place was found for the address “17 ?”');
+    expect(show(section('m', 'map', { address: '17 ?', latitude: 51.5, longitude: -9 }))).toContain('class="map"');
   });
 
   test('the same address is always the same place, however it is written; another is another', () => {

@@ -90,11 +90,21 @@ function answered(need: Need) {
   return need.type === 'path' ? '/there' : answer(need);
 }
 
+function takes(field: Field, value: string): boolean {
+  try {
+    checkValue(field, value, 'field');
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** Values of a field that differ in what they should show; the first is the one it is filled with. */
 function valuesOf(field: Field): unknown[] {
   switch (field.type) {
     case 'text':
-      return field.form ? ['a', 'b'] : ['Some words', ''];
+      // Of words in a form, two that it takes.
+      return field.form ? ['a', 'b', '1', '3 1'].filter((one) => takes(field, one)) : ['Some words', ''];
     case 'prose':
       return ['<p>Some prose</p>', '<p>Other</p>'];
     case 'code':

@@ -3,7 +3,7 @@ import type { ContentDocument, Section } from '../documents/index.js';
 import type { PageInfo } from '../kinds/index.js';
 import { answer, picture } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
-import { HOME, made, render } from '../tests/pages.js';
+import { HOME, made, render, sectioned } from '../tests/pages.js';
 import { show } from '../tests/shown.js';
 
 test('collection tiles show all or the chosen, as tiles or as a list', () => {
@@ -112,6 +112,27 @@ test('the page title can come with or without its description', () => {
   expect(told).toContain(
     '<p class="page-written"><time datetime="2026-11-25T23:30:00Z">25 November 2026</time> · <span>Isbel &lt;Tern&gt;</span></p>',
   );
+});
+
+test('a section can have a colour of its texts; a region has a tone that its plain sections are on', () => {
+  const { html, style } = made([{ ...section('h', 'heading'), frame: { textColour: '#113355' } }], {
+    documents: {
+      'around/header/standard': {
+        ...sectioned('arrangement', { region: 'header', tone: 'own', colour: '#20262e', textColour: '#f0e0a0' }, [
+          section('m', 'logo'),
+        ]),
+      },
+      'around/footer/standard': sectioned('arrangement', { region: 'footer' }, [section('f', 'small-print')]),
+      'addition/a': sectioned('addition', { place: 'header', target: { page: 'home' } }, [section('n', 'heading')]),
+    },
+  });
+  expect(html).toContain('class="frame w-page tone-plain texts-coloured space-medium align-start k-heading" id="s-h"');
+  expect(html).toMatch(
+    /<header class="around around-header tone-own texts-coloured">.*w-page tone-plain .*k-logo.*w-page tone-plain .*k-heading.*<\/header>/s,
+  );
+  expect(html).toContain('<footer class="around around-footer">');
+  expect(style).toContain('.around-header{--own:#20262e;--on-own:#ffffff;--texts:#f0e0a0}');
+  expect(style).toContain('#s-h{--texts:#113355}');
 });
 
 test('frame settings become classes; the defaults are the plain ones', () => {

@@ -5,8 +5,9 @@ import type { Entry } from '../documents/index.js';
 import { FACTS } from '../facts/index.js';
 import { checkKeyed, checkValue, withDefaults, type Field, type Fields } from '../fields/index.js';
 import { FRAME, isCalled, type PageInfo } from '../kinds/index.js';
-import { drawSketch } from '../plan/index.js';
+import { drawSketch } from '../kinds/sketching.js';
 import { SHIPPED_KINDS } from './index.js';
+
 import { answer, picture, product } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
 import { NO_FACTS } from '../tests/facts.js';
@@ -79,6 +80,18 @@ describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s',
         expect(faults).toEqual([]);
         expect(flawsInPart(`${partOf(html)}</main>`)).toEqual([]);
       }
+  });
+
+  test('where it shows nothing yet, a preview says what it takes and draws it; shoppers see nothing', () => {
+    const shown = (mode: 'live' | 'preview') => partOf(made([section('x', name)], { page, mode }).html);
+    expect(shown('live')).not.toContain('stand-in');
+    const preview = shown('preview');
+    if (!preview.includes('stand-in')) return;
+    expect(preview).toMatch(
+      /<div class="stand-in" role="note"><p><strong>[^<]+\.<\/strong> [A-Z][^<]+\.<\/p><svg .*<rect /,
+    );
+    expect(flawsInPart(`${preview}</main>`)).toEqual([]);
+    expect(shown('live')).not.toContain(`k-${name}`);
   });
 
   test('says which elements hold the text of a field alone, in previews only', () => {

@@ -1,4 +1,5 @@
 /** Lists of products a page at a time. */
+import type { Values } from '../documents/index.js';
 import { pagesShown } from '../kinds/index.js';
 import { cardOf } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
@@ -65,5 +66,18 @@ describe('listing and paging', () => {
     [99, 99, [1, null, 97, 98, 99]],
   ])('page %i of %i names %j', (open, last, named) => {
     expect(pagesShown(open, last)).toEqual(named);
+  });
+
+  test.each<[number, Values, number]>([
+    [24, {}, 24],
+    [24, { across: '5' }, 30],
+    [24, { across: '3' }, 24],
+    [25, { across: '1' }, 25],
+    [10, { across: '4', 'across@tablet': '3', 'across@phone': '1' }, 12],
+    [5, { across: '2', 'across@phone': '1' }, 6],
+    [96, { across: '5', 'across@tablet': '3' }, 105],
+  ])('a page of %i with %j across has full rows: %i', (size, across, shown) => {
+    const [need] = made([section('s', 'listing', { size, ...across })]).needs;
+    expect(need).toMatchObject({ type: 'listing', size: shown });
   });
 });

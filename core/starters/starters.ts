@@ -30,6 +30,9 @@ export const starterSection = (
 ): Section => ({ id, kind: `${kind}@1`, frame, values, ...(slots ? { slots } : {}) });
 const section = starterSection;
 
+/** Shoppers may come before there is anything to buy; then there is nothing but this. */
+const SETTING_UP = 'We are setting up the shop. Come back soon.';
+
 const goods = (id: string, values: Values): Section => section(id, 'product-row', values, { space: 'large' });
 
 const MADE: readonly TemplateStarter[] = [
@@ -42,7 +45,7 @@ const MADE: readonly TemplateStarter[] = [
       section(
         'home-poster',
         'poster',
-        { title: store, level: 'h1', text: 'Say what you make, and for whom.' },
+        { title: store, level: 'h1', text: SETTING_UP },
         { width: 'edge', space: 'none' },
       ),
       goods('home-newest', { title: 'New', source: { from: 'newest' }, limit: 8 }),
@@ -72,10 +75,15 @@ const MADE: readonly TemplateStarter[] = [
   {
     code: 'home-goods',
     name: 'Products first',
-    sentence: 'A title and two rows of products: for shoppers who know what they want.',
+    sentence: 'A poster and two rows of products: for shoppers who know what they want.',
     pageKind: 'home',
     sections: (store) => [
-      section('home-title', 'heading', { text: store, level: 'h1' }),
+      section(
+        'home-poster',
+        'poster',
+        { title: store, level: 'h1', text: SETTING_UP },
+        { width: 'edge', space: 'none' },
+      ),
       goods('home-newest', { title: 'New', source: { from: 'newest' }, limit: 8 }),
       section(
         'home-reduced',

@@ -20,5 +20,5 @@ export async function inviteFirstOwner(db: Database, config: Config): Promise<st
     by: null,
     shown: true,
   });
-  return `${consoleOrigin(config)}/join/${token}`;
+  return `${consoleOrigin(config)}/first-account/${token}`;
 }

@@ -11,10 +11,12 @@ import {
 } from '@mdi/js';
 import type { EditRequest } from '@parlour/core/design';
 import type { Entry } from '@parlour/core/documents';
-import type { EntriesField, Field, Link } from '@parlour/core/fields';
-import { PAGE_KINDS, parsePage, type PageKind } from '@parlour/core/pages';
+import { cut } from '@parlour/core';
+import { proseWords, type EntriesField, type Field, type Link, type PictureValue } from '@parlour/core/fields';
+import { isPageKind, PAGE_KINDS, parsePage, type PageKind } from '@parlour/core/pages';
 import { computed, nextTick, ref } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
+import PictureThumb from '../fields/PictureThumb.vue';
 import { titleOfPage } from '../page-titles';
 import AddPages from './AddPages.vue';
 import { dropOf, rowsOf, stepOf, type Drop, type ListPlace, type Row, type Way } from './rows';
@@ -45,9 +47,26 @@ const root = ref<HTMLElement | null>(null);
 const nameOf = (entry: Entry): string => {
   if (props.told) return props.told(entry).name;
   const { values } = entry;
-  const first = fields.value.map(([name]) => values[name]).find((value) => typeof value === 'string' && value !== '');
-  return typeof first === 'string' ? first : `New ${props.field.one}`;
+  const [first] = fields.value.flatMap(([name, field]) => {
+    const value = values[name];
+    return typeof value === 'string' && value !== '' ? [inWords(field, value)] : [];
+  });
+  return first ?? `New ${props.field.one}`;
 };
+/** A thing with a page by its title; formatted text by its first words. */
+function inWords(field: Field, value: string): string {
+  if (field.type === 'prose') return cut(proseWords(value), 60);
+  if (field.type !== 'reference') return value;
+  if (field.to === 'page') return titleOfPage(value);
+  return isPageKind(field.to) && PAGE_KINDS[field.to].subject !== null ? titleOfPage(`${field.to}:${value}`) : value;
+}
+/** The picture of an entry; null if it has none. */
+const pictureOf = ({ values }: Entry): PictureValue | null => {
+  const name = fields.value.find(([, field]) => field.type === 'picture')?.[0];
+  // What a field of this type holds.
+  return name === undefined ? null : ((values[name] ?? null) as PictureValue | null);
+};
+const hasPictures = computed(() => fields.value.some(([, field]) => field.type === 'picture'));
 function about(entry: Entry): string {
   if (props.told) return props.told(entry).about;
   const { values } = entry;
@@ -158,6 +177,7 @@ async function drop(row: Row): Promise<void> {
             @dragend="dragged = over = null"
             ><v-icon :icon="mdiDragVertical"
           /></span>
+          <PictureThumb v-if="hasPictures" :picture="pictureOf(row.entry)" />
           <button
             type="button"
             class="name"

@@ -11,13 +11,18 @@ const menus = computed(() => (data.value?.menus ?? []).map(({ code, name }) => (
 </script>
 
 <template>
-  <v-select
-    :model-value="modelValue"
-    :items="menus"
-    :label="label"
-    :hint="help"
-    persistent-hint
-    :error-messages="fault"
-    @update:model-value="emit('update:modelValue', $event)"
-  />
+  <div>
+    <v-select
+      :model-value="modelValue"
+      :items="menus"
+      :label="label"
+      :hint="help"
+      persistent-hint
+      :error-messages="fault"
+      @update:model-value="emit('update:modelValue', $event)"
+    />
+    <router-link v-if="modelValue" :to="`/menus/${encodeURIComponent(modelValue)}`" class="ms-3"
+      >Change its entries</router-link
+    >
+  </div>
 </template>

@@ -22,6 +22,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, Node, useEditor } from '@tiptap/vue-3';
 import { ref, watch } from 'vue';
 import { call } from '../api';
+import TextLinkDialog, { type TextLink } from './TextLinkDialog.vue';
 import TextPictureDialog from './TextPictureDialog.vue';
 
 const props = defineProps<{ modelValue: string; label: string; help: string; fault: string }>();
@@ -217,15 +218,25 @@ function insertBreakMark(): void {
     .run();
 }
 
+/** The link at the cursor while it is set; nothing while none is. */
+const linking = ref<{ readonly link: TextLink | null } | null>(null);
+
 function askLink(): void {
-  const now = (editor.value?.getAttributes('link')['href'] as string | undefined) ?? '';
-  const href = window.prompt(
-    'Where does the link lead? A web address or a path such as /browse/summer; empty for no link.',
-    now,
-  );
-  if (href === null) return;
-  if (href === '') editor.value?.chain().focus().unsetLink().run();
-  else editor.value?.chain().focus().setLink({ href }).run();
+  const { href, target } = editor.value?.getAttributes('link') ?? {};
+  linking.value = { link: typeof href === 'string' ? { href, isNewWindow: target === '_blank' } : null };
+}
+function setLink({ href, isNewWindow }: TextLink): void {
+  linking.value = null;
+  const chain = editor.value?.chain().focus();
+  const link = { href, target: isNewWindow ? '_blank' : null };
+  // Nothing is selected: the address itself is what is read.
+  if (editor.value?.state.selection.empty && !editor.value.isActive('link'))
+    chain?.insertContent({ type: 'text', text: href, marks: [{ type: 'link', attrs: link }] }).run();
+  else chain?.extendMarkRange('link').setLink(link).run();
+}
+function removeLink(): void {
+  linking.value = null;
+  editor.value?.chain().focus().extendMarkRange('link').unsetLink().run();
 }
 
 watch(
@@ -268,6 +279,7 @@ watch(
     </div>
     <EditorContent :editor="editor" class="paper" />
     <p :class="fault ? 'fault' : 'help'">{{ fault || help }}</p>
+    <TextLinkDialog v-if="linking" :link="linking.link" @set="setLink" @remove="removeLink" @close="linking = null" />
     <TextPictureDialog
       v-if="setting"
       :picture="setting.picture"

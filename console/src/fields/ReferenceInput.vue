@@ -5,6 +5,7 @@ import { PAGE_KINDS, type PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { computed, ref, watch } from 'vue';
 import { attempt, call } from '../api';
+import { titleOfPage } from '../page-titles';
 import { takingTurns } from '../turns';
 import { selectOnFocus } from './select-on-focus';
 
@@ -67,6 +68,14 @@ async function find(): Promise<void> {
   const chosen = found.value.find(({ value }) => value === modelValue) ?? { value: modelValue, title: modelValue };
   found.value = modelValue === '' || all.some(({ value }) => value === modelValue) ? all : [chosen, ...all];
 }
+/** What is chosen need not be among what was found; its page says what it is called. */
+const choices = computed(() =>
+  found.value.map((one) =>
+    isSearched.value && one.title === one.value
+      ? { ...one, title: titleOfPage(kind.value ? `${kind.value}:${one.value}` : one.value) }
+      : one,
+  ),
+);
 watch(
   words,
   () => {
@@ -78,17 +87,22 @@ watch(
 </script>
 
 <template>
-  <v-autocomplete
-    v-model:search="words"
-    v-bind="selecting"
-    :model-value="modelValue || null"
-    :items="found"
-    :label="label"
-    :hint="help"
-    persistent-hint
-    :error-messages="fault"
-    :clearable="clearable"
-    :no-filter="isSearched"
-    @update:model-value="(value: string | null) => emit('update:modelValue', value ?? '')"
-  />
+  <div>
+    <v-autocomplete
+      v-model:search="words"
+      v-bind="selecting"
+      :model-value="modelValue || null"
+      :items="choices"
+      :label="label"
+      :hint="help"
+      persistent-hint
+      :error-messages="fault"
+      :clearable="clearable"
+      :no-filter="isSearched"
+      @update:model-value="(value: string | null) => emit('update:modelValue', value ?? '')"
+    />
+    <router-link v-if="to === 'menu' && modelValue" :to="`/menus/${encodeURIComponent(modelValue)}`" class="ms-3"
+      >Change its entries</router-link
+    >
+  </div>
 </template>

@@ -10,13 +10,14 @@ const {
   /** What the other button says. */ keep?: string;
   /** True for what takes something away. */ removes?: boolean;
   busy?: boolean;
+  /** True for what needs room, such as drawings. */ wide?: boolean;
   ready?: boolean;
 }>();
 const emit = defineEmits<{ do: []; close: [] }>();
 </script>
 
 <template>
-  <v-dialog :model-value="true" max-width="520" @update:model-value="emit('close')">
+  <v-dialog :model-value="true" :max-width="wide ? 820 : 520" @update:model-value="emit('close')">
     <v-card class="pa-6">
       <h2 class="mb-3">{{ title }}</h2>
       <div class="mb-5"><slot /></div>

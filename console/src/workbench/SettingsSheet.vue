@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** The settings of the selection, at the place of work: under the page. */
-import { mdiArrowDown, mdiArrowUp, mdiDeleteOutline } from '@mdi/js';
-import { headField, sectionName } from '@parlour/core/design';
-import { hasSections, isOfType, keys, sectionsIn } from '@parlour/core/documents';
+import { mdiArrowDown, mdiArrowUp, mdiContentCopy, mdiDeleteOutline, mdiLinkVariant, mdiLinkVariantOff } from '@mdi/js';
+import { headField, LIMITS, sectionName } from '@parlour/core/design';
+import { AROUND_TITLES, hasSections, isOfType, keys, sectionsIn } from '@parlour/core/documents';
 import {
   countsNow,
   emptyValue,
@@ -19,6 +19,7 @@ import { computed, ref, watch } from 'vue';
 import EntriesEditor from '../entries/EntriesEditor.vue';
 import FieldInput from '../fields/FieldInput.vue';
 import { session } from '../api';
+import AskDialog from '../shell/AskDialog.vue';
 import OwnLook from './OwnLook.vue';
 import ScopeLine from './ScopeLine.vue';
 import type { Selection, Workbench } from './use-workbench';
@@ -26,6 +27,8 @@ import { sure } from '@parlour/core';
 
 const props = defineProps<{ bench: Workbench }>();
 const part = ref<'values' | 'frame'>('values');
+/** Whether the settings of the region are shown that the selection stands in. */
+const ofRegion = ref(false);
 
 const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? session.kinds.find(section.value.kind) : undefined));
@@ -128,6 +131,35 @@ const isBindable = computed(() => {
   if (part.value !== 'values' || device.value !== 'desktop' || document?.type === 'arrangement') return false;
   return document?.type !== 'template' || PAGE_KINDS[document.pageKind].subject !== null;
 });
+/** The arrangement that the selection stands in. */
+const arrangement = computed(() => {
+  const document = props.bench.documents.value.get(props.bench.state.selected?.document ?? '');
+  return isOfType('arrangement', document) ? document : null;
+});
+const ARRANGEMENT_FIELDS = ['name', 'tone', 'colour', 'textColour'].map((path) => ({
+  path,
+  field: sure(headField('arrangement', path)),
+}));
+/** What the arrangement itself has to set: its name, and what all of it lies on. */
+const ofArrangement = computed(() => {
+  const own: Readonly<Record<string, unknown>> = { ...arrangement.value };
+  const values = withDefaults(Object.fromEntries(ARRANGEMENT_FIELDS.map(({ path, field }) => [path, field])), own);
+  return ARRANGEMENT_FIELDS.filter(({ field }) => countsNow(field, values)).map((one) => ({
+    ...one,
+    own: own[one.path],
+  }));
+});
+
+/** The name under which the selection is about to be shared; null while it is not. */
+const sharedName = ref<string | null>(null);
+const nameShared = (): string | null =>
+  (sharedName.value = section.value && sectionName(section.value, session.kinds).slice(0, LIMITS.nameLength));
+async function share(): Promise<void> {
+  const { selected } = props.bench.state;
+  const name = sharedName.value?.trim();
+  if (selected && name && (await props.bench.share(selected, name))) sharedName.value = null;
+}
+
 /** What the template itself has to set: its name and its layout. */
 const ofTemplate = computed(() => {
   if (!template.value) return [];
@@ -175,10 +207,16 @@ const ownKey = computed(() => keys.own(props.bench.shownPage.value));
 const entrySetterOf = (document: string) => (field: string, node: string) =>
   props.bench.setterOf({ document, section: node, field });
 
+function showPart(wanted: string): void {
+  ofRegion.value = wanted === 'region';
+  if (wanted === 'values' || wanted === 'frame') part.value = wanted;
+}
+
 watch(
   () => section.value?.id,
   () => {
     part.value = 'values';
+    ofRegion.value = false;
     device.value = 'desktop';
   },
 );
@@ -189,12 +227,21 @@ watch(
     <template v-if="section && bench.state.selected">
       <div class="head">
         <h2>{{ sectionName(section, session.kinds) }}</h2>
-        <v-btn-toggle v-model="part" mandatory density="compact" variant="outlined" divided aria-label="Which settings">
+        <v-btn-toggle
+          :model-value="ofRegion ? 'region' : part"
+          mandatory
+          density="compact"
+          variant="outlined"
+          divided
+          aria-label="Which settings"
+          @update:model-value="showPart"
+        >
           <v-btn value="values" size="small">Content</v-btn>
           <v-btn value="frame" size="small">Frame</v-btn>
+          <v-btn v-if="arrangement" value="region" size="small">{{ AROUND_TITLES[arrangement.region] }}</v-btn>
         </v-btn-toggle>
         <v-btn-toggle
-          v-if="mayDiffer"
+          v-if="mayDiffer && !ofRegion"
           v-model="device"
           mandatory
           density="compact"
@@ -207,8 +254,37 @@ watch(
           <v-btn value="phone" size="small">Phone</v-btn>
         </v-btn-toggle>
         <v-spacer />
-        <v-btn size="small" :prepend-icon="mdiArrowUp" @click="bench.nudge(bench.state.selected, -1)">Up</v-btn>
-        <v-btn size="small" :prepend-icon="mdiArrowDown" @click="bench.nudge(bench.state.selected, 1)">Down</v-btn>
+        <v-btn
+          size="small"
+          :prepend-icon="mdiArrowUp"
+          :disabled="!bench.stepFrom(bench.state.selected, -1)"
+          @click="bench.nudge(bench.state.selected, -1)"
+          >Up</v-btn
+        >
+        <v-btn
+          size="small"
+          :prepend-icon="mdiArrowDown"
+          :disabled="!bench.stepFrom(bench.state.selected, 1)"
+          @click="bench.nudge(bench.state.selected, 1)"
+          >Down</v-btn
+        >
+        <v-btn size="small" :prepend-icon="mdiContentCopy" @click="bench.copy(bench.state.selected)">Copy</v-btn>
+        <v-btn
+          v-if="bench.showing.value"
+          size="small"
+          :prepend-icon="mdiLinkVariantOff"
+          title="Puts a copy here that other places do not share"
+          @click="bench.unshare(bench.showing.value)"
+          >Unshare</v-btn
+        >
+        <v-btn
+          v-else
+          size="small"
+          :prepend-icon="mdiLinkVariant"
+          title="Makes it a section that can be shown in several places"
+          @click="nameShared"
+          >Share</v-btn
+        >
         <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="bench.remove(bench.state.selected)"
           >Remove</v-btn
         >
@@ -218,6 +294,17 @@ watch(
         There is no section kind “{{ section.kind }}”. Remove this section, or restore the kind; until then the design
         cannot be published.
       </p>
+      <div v-else-if="ofRegion && arrangement" class="fields">
+        <FieldInput
+          v-for="{ path, field, own } in ofArrangement"
+          :key="path"
+          :name="path"
+          :field="field"
+          :own="own"
+          :required="field.required"
+          :set="bench.setterOf({ document: bench.state.selected.document, field: path })"
+        />
+      </div>
       <div v-else :key="`${section.id} ${part} ${device}`" class="fields">
         <FieldInput
           v-for="[name, field] in fields"
@@ -302,6 +389,19 @@ watch(
       <OwnLook :template="template" :look="look" :setter-of="setterOfTemplate" />
     </template>
     <p v-else class="quiet">This page has no template. Assign one under Pages.</p>
+    <AskDialog
+      v-if="sharedName !== null"
+      title="Share this section"
+      action="Share"
+      :ready="sharedName.trim() !== ''"
+      @do="share"
+      @close="sharedName = null"
+    >
+      <p class="mb-4">
+        It is shown here as before. “Shared section” shows it in other places too, and a change shows in all.
+      </p>
+      <v-text-field v-model="sharedName" label="Name of the shared section" autofocus :maxlength="LIMITS.nameLength" />
+    </AskDialog>
   </section>
 </template>
 

@@ -11,7 +11,7 @@ import {
   type SectionedDocument,
   stateOf,
 } from '@parlour/core/documents';
-import { kindName } from '@parlour/core/kinds';
+import { kindName, SHARED_SECTION } from '@parlour/core/kinds';
 import { planPage } from '@parlour/core/plan';
 import { routes } from '@parlour/contract';
 import { computed, reactive, ref, watch } from 'vue';
@@ -184,17 +184,85 @@ export function useWorkbench() {
     return null;
   }
 
+  /** The rooms of a document that a place is one of, in the order they are drawn: its areas, or the slots of a section. */
+  function roomsBeside({ in: holder }: Target, document: string): readonly string[] {
+    const drawn = plan.value;
+    if (holder !== undefined) return drawn?.boxes.find(({ section }) => section === holder)?.slots.map(named) ?? [];
+    return drawn?.areas.filter((area) => area.document === document).map(named) ?? [];
+  }
+  const named = ({ name }: { readonly name: string }): string => name;
+
+  function idsIn(key: string, { in: holder, at = 'main' }: Target): string[] {
+    const document = documents.value.get(key);
+    if (!document || !hasSections(document)) return [];
+    if (holder === undefined) return (document.areas[at] ?? []).map(({ id }) => id);
+    const found = [...sectionsIn(document.areas)].find(({ id }) => id === holder);
+    return (found?.slots?.[at] ?? []).map(({ id }) => id);
+  }
+
+  /**
+   * Where a section goes by one step: past its neighbour, then into the next area or slot, then out of what it is in;
+   * null where it is the first or the last of all.
+   */
+  function stepFrom(selection: Selection, by: -1 | 1): Target | null {
+    const found = family(selection);
+    if (!found) return null;
+    const { place, ids } = found;
+    const at = ids.indexOf(selection.section);
+    if (at + by >= 0 && at + by < ids.length) return { ...place, before: ids[by < 0 ? at - 1 : at + 2] ?? null };
+    const rooms = roomsBeside(place, selection.document);
+    const next = rooms[rooms.indexOf(place.at ?? 'main') + by];
+    if (next !== undefined) {
+      const beyond = { ...place, at: next };
+      return { ...beyond, before: by < 0 ? null : (idsIn(selection.document, beyond)[0] ?? null) };
+    }
+    if (place.in === undefined) return null;
+    const outer = family({ document: selection.document, section: place.in });
+    if (!outer) return null;
+    const holder = outer.ids.indexOf(place.in);
+    return { ...outer.place, before: outer.ids[by < 0 ? holder : holder + 1] ?? null };
+  }
+
   const move = (selection: Selection, place: Target): Promise<boolean> =>
     run([{ type: 'move', document: selection.document, node: selection.section, place }]);
 
-  /** Moves a section by one among its siblings. */
   async function nudge(selection: Selection, by: -1 | 1): Promise<void> {
-    const found = family(selection);
-    if (!found) return;
-    const at = found.ids.indexOf(selection.section);
-    if (at + by < 0 || at + by >= found.ids.length) return;
-    await move(selection, { ...found.place, before: found.ids[by < 0 ? at - 1 : at + 2] ?? null });
+    const place = stepFrom(selection, by);
+    if (place) await move(selection, place);
   }
+
+  /** Makes a copy right behind, which is selected then. */
+  async function copy({ document, section }: Selection): Promise<void> {
+    const answer = await attempt(() => edit([{ type: 'copy', document, node: section }]));
+    await renew();
+    const [made] = answer?.edits ?? [];
+    if (made?.type === 'insert') state.selected = { document, section: made.nodes[0]?.id ?? '' };
+  }
+
+  /** Makes a shared section of it, which is shown where it stood. */
+  async function share({ document, section }: Selection, name: string): Promise<boolean> {
+    const isDone = await run([{ type: 'share', document, node: section, name }]);
+    if (isDone) select(section);
+    return isDone;
+  }
+
+  /** The section of the page that shows the shared one which is selected; null if none is. */
+  const showing = computed<Selection | null>(() => {
+    const { selected } = state;
+    if (!selected) return null;
+    const section = selectedSection.value;
+    if (section && kindName(section.kind) === SHARED_SECTION) return selected;
+    const code = /^shared\/(.+)$/.exec(selected.document)?.[1];
+    if (code === undefined) return null;
+    for (const [document, body] of documents.value)
+      for (const one of hasSections(body) && body.type !== 'own' ? sectionsIn(body.areas) : [])
+        if (kindName(one.kind) === SHARED_SECTION && one.values['shared'] === code)
+          return { document, section: one.id };
+    return null;
+  });
+  /** Puts a copy of its own in the place of the shared section that is selected. */
+  const unshare = ({ document, section }: Selection): Promise<boolean> =>
+    run([{ type: 'unshare', document, node: section }]);
 
   async function remove(selection: Selection): Promise<void> {
     await run([{ type: 'remove', document: selection.document, node: selection.section }]);
@@ -306,6 +374,11 @@ export function useWorkbench() {
     family,
     move,
     nudge,
+    stepFrom,
+    copy,
+    share,
+    showing,
+    unshare,
     remove,
     insert,
     insertAlone,

@@ -19,9 +19,23 @@ export const FRAMES = css`
   .content-broad .w-page > .frame-in {
     width: min(100% - 2 * var(--margin), calc(var(--widest) * 1.2));
   }
+  .w-margins > .frame-in,
+  .content-margins .w-page > .frame-in {
+    width: calc(100% - 2 * var(--margin));
+  }
   .w-edge > .frame-in,
   .content-edge .w-page > .frame-in {
     width: 100%;
+  }
+  /* What is around the content is as wide as the widest in it, so that nothing sticks out under the header. */
+  body:has(:is(.content-broad, .w-broad)) {
+    --around: calc(var(--widest) * 1.2);
+  }
+  body:has(:is(.content-margins, .w-margins)) {
+    --around: 100%;
+  }
+  .around > .w-page > .frame-in {
+    width: min(100% - 2 * var(--margin), var(--around, var(--widest)));
   }
   .frame .frame > .frame-in {
     width: 100%;
@@ -49,6 +63,12 @@ export const FRAMES = css`
   }
   .texts-strong > .frame-in {
     font-weight: 600;
+  }
+  .texts-capitals {
+    --title-case: uppercase;
+    --label-case: uppercase;
+    --table-head-case: uppercase;
+    --button-case: uppercase;
   }
   .texts-capitals > .frame-in {
     letter-spacing: 0.03em;
@@ -121,8 +141,19 @@ export const FRAMES = css`
     .areas {
       display: grid;
       align-items: start;
-      max-inline-size: calc(var(--widest) + 2 * var(--margin));
+      column-gap: calc(2 * var(--margin));
+      inline-size: min(100% - 2 * var(--margin), var(--areas, var(--widest)));
       margin-inline: auto;
+    }
+    .content-broad > .areas {
+      --areas: calc(var(--widest) * 1.2);
+    }
+    .content:is(.content-margins, .content-edge) > .areas {
+      --areas: 100%;
+    }
+    /* The page ends where its areas do: a panel of a tone keeps the margin inside, all else needs none. */
+    .area:not([class*='tone-']) > .tone-plain:not(.back) {
+      --margin: 0rem;
     }
     .areas-end {
       grid-template-columns: minmax(0, 1fr) 20rem;
@@ -148,14 +179,17 @@ export const FRAMES = css`
   .tone-strong {
     --background: var(--strong);
     --ink: var(--on-strong);
+    --current-here: var(--current-on-strong);
   }
   .tone-vivid {
     --background: var(--vivid);
     --ink: var(--on-vivid);
+    --current-here: var(--current-on-vivid);
   }
   .tone-own {
     --background: var(--own);
     --ink: var(--on-own);
+    --current-here: initial;
   }
   /* Here every text has the one colour that can be read; what parts have of their own does not count. */
   :is(.tone-strong, .tone-vivid, .tone-own) {
@@ -165,13 +199,26 @@ export const FRAMES = css`
     --line: color-mix(in srgb, var(--ink) 30%, transparent);
     --title: initial;
     --link: initial;
-    --current: initial;
+    --current: var(--current-here);
     --price: initial;
     --reduced: initial;
     --label: initial;
     --table-head: initial;
     --field: initial;
     --field-border: initial;
+  }
+  .texts-coloured {
+    --text: var(--texts);
+    --quiet: var(--texts);
+    --hover: var(--texts);
+    --title: initial;
+    --link: initial;
+    --label: initial;
+    --table-head: initial;
+  }
+  :is(.around, .area) {
+    background: var(--background);
+    color: var(--text);
   }
   .back {
     position: relative;

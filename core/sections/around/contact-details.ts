@@ -1,7 +1,7 @@
 /** Where the store is, and how it is reached. */
 import { choice, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const contactDetails = defineKind(
@@ -42,7 +42,8 @@ export const contactDetails = defineKind(
         email && to !== '' && html`<p><a href="mailto:${to}">${to}</a></p>`,
         phone && number !== '' && html`<p><a href="tel:${number.replace(/[^+0-9]/g, '')}" dir="ltr">${number}</a></p>`,
       ].filter((part) => part !== false);
-      if (parts.length === 0) return NOTHING;
+      if (parts.length === 0)
+        return view.standIn('Address, email and phone show here once they are in the store details.');
       return html`${title !== '' && html`<p class="reach-title"${view.part('title')}>${title}</p>`}<address class="reach reach-${direction}">${parts}</address>`;
     },
     css: css`

@@ -38,7 +38,7 @@ export const countdown = defineKind(
   },
   {
     view({ title, until, size, after }, view) {
-      if (until === '') return NOTHING;
+      if (until === '') return view.standIn('The countdown shows here once it has an end.');
       if (!view.isNow({ from: '', until }))
         return after === '' ? NOTHING : html`<p class="countdown-after"${view.part('after')}>${after}</p>`;
       // Without script the day is said; with it the time that is left counts down in its place.

@@ -1,7 +1,7 @@
 /** Links to where else the store is found. */
 import { choice, entries, link, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 /** Signs for kinds of places, drawn in a square of 24: none is anybody's mark. */
@@ -78,7 +78,7 @@ export const elsewhereOnline = defineKind(
         const to = view.link(place.link);
         return to && html`<li><a ${to}>${sign(place.sign)}${words(place)}</a></li>`;
       });
-      if (!items.some(Boolean)) return NOTHING;
+      if (!items.some(Boolean)) return view.standIn('Links show here once places are added, each with its address.');
       return html`${title !== '' && html`<p class="elsewhere-online-title"${view.part('title')}>${title}</p>`}<ul class="elsewhere-online" aria-label="${title || view.word('elsewhere-online')}">${items}</ul>`;
     },
     css: css`

@@ -77,7 +77,7 @@ export const linkList = defineKind(
         return items.some(Boolean) && html`<ul>${items}</ul>`;
       };
       const shown = list(linked);
-      if (!shown) return NOTHING;
+      if (!shown) return view.standIn('Links show here once a menu with entries is chosen, or links are added.');
       const name = title || menu?.name || view.word('menu');
       return html`${title !== '' && html`<p class="links-title"${view.part('title')}>${title}</p>`}<nav class="links-${direction}${bullets && ' links-bullets'}" aria-label="${name}">${shown}</nav>`;
     },

@@ -43,7 +43,7 @@ export const menuBar = defineKind(
         return items.some(Boolean) && html`<ul>${items}</ul>`;
       };
       const shown = list(menu?.entries ?? []);
-      if (!shown) return NOTHING;
+      if (!shown) return view.standIn('The menu shows here once it has entries.');
       const id = view.id('menu');
       const name = menu?.name || view.word('menu');
       const nav = (more: Markup, inside: Markup): Markup =>

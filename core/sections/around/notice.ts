@@ -2,7 +2,7 @@
 import { choice, dateTime, entries, link, text } from '../../fields/make.js';
 import type { Link } from '../../fields/field.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, type Markup } from '../../kinds/html.js';
+import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { View } from '../../kinds/view.js';
 
@@ -43,7 +43,7 @@ export const notice = defineKind(
       const timed = messages.filter((one) => view.isNow(one));
       const said: Message[] = [...(always === '' ? [] : [{ text: always, link }]), ...timed];
       const shown = several === 'all' ? said : [timed[0] ?? said[0]].flatMap((one) => one ?? []);
-      if (shown.length === 0) return NOTHING;
+      if (shown.length === 0) return view.standIn('The notice shows here once it says something.');
       if (shown.length === 1) return html`<p class="notice">${shown.map((one) => message(one, view))}</p>`;
       return html`<ul class="notice">${shown.map((one) => html`<li>${message(one, view)}</li>`)}</ul>`;
     },

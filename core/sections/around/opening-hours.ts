@@ -1,7 +1,7 @@
 /** When the store is open. */
 import { text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { WEEKDAYS } from '../../commerce/store-details.js';
 
@@ -41,7 +41,8 @@ export const openingHours = defineKind(
     view({ title, closed, note }, view) {
       const { store, locale } = view;
       const hours = WEEKDAYS.map((day) => store.details[day] ?? '');
-      if (hours.every((one) => one === '')) return NOTHING;
+      if (hours.every((one) => one === ''))
+        return view.standIn('Opening hours show here once they are in the store details.');
       const spans = spansOf(hours).filter(({ open }) => closed || open !== '');
       const days = ({ first, last }: Span): string =>
         first === last ? locale.weekday(first) : `${locale.weekday(first)}–${locale.weekday(last)}`;

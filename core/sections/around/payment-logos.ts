@@ -1,7 +1,7 @@
 /** What can be paid with, as drawn marks. */
 import { text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { keysOf } from '../../sure.js';
 
@@ -39,7 +39,7 @@ export const paymentLogos = defineKind(
   {
     view(values, view) {
       const marks = keysOf(MARKS).filter((mark) => values[mark]);
-      if (marks.length === 0) return NOTHING;
+      if (marks.length === 0) return view.standIn('Signs show here once some are switched on.');
       const { title } = values;
       return html`<div class="marks">${title !== '' && html`<p class="marks-title"${view.part('title')}>${title}</p>`}<ul>${marks.map((mark) => html`<li><svg viewBox="0 0 40 26" role="img" aria-label="${view.word(`pay-${mark}`)}">${raw(MARKS[mark])}</svg></li>`)}</ul></div>`;
     },

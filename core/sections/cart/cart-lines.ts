@@ -95,6 +95,9 @@ export const cartLines = defineKind(
         font: var(--title-weight) 1.125em/1.3 var(--title-font);
         text-decoration: none;
       }
+      .cart-title:not(:hover) {
+        color: var(--title, inherit);
+      }
       .cart-sum {
         text-align: end;
         font-weight: 600;

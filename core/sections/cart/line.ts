@@ -38,7 +38,7 @@ export const SUMS_CSS = css`
 
 /** What was, or is about to be, ordered: one row for each line. */
 export const boughtLines = (lines: readonly OrderLine[], view: View): Markup =>
-  html`<ul class="bought">${lines.map((line) => html`<li><span${view.catalogueLang}>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.price * line.quantity)}</span></li>`)}</ul>`;
+  html`<ul class="bought">${lines.map((line) => html`<li><span class="bought-name"${view.catalogueLang}>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.price * line.quantity)}</span></li>`)}</ul>`;
 
 export const BOUGHT_CSS = css`
   .bought {
@@ -52,6 +52,9 @@ export const BOUGHT_CSS = css`
     gap: 1em;
     padding-block: 0.45em;
     border-block-end: 1px solid var(--line);
+  }
+  .bought-name {
+    color: var(--title, inherit);
   }
   .bought-sum {
     white-space: nowrap;

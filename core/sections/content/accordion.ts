@@ -1,7 +1,7 @@
 /** Parts that open and close. */
 import { choice, entries, prose, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { showTabs } from './accordion.script.js';
 
@@ -56,7 +56,7 @@ export const accordion = defineKind(
   },
   {
     view({ title, parts, shown, first }, view) {
-      if (parts.length === 0) return NOTHING;
+      if (parts.length === 0) return view.standIn('Parts to open show here once they are added.');
       const inside = (part: (typeof parts)[number], at: number) => {
         const slot = NAMES[at];
         return html`${part.text !== '' && html`<div class="prose"${view.part('text', part)}>${view.prose(part.text)}</div>`}${slot !== undefined && view.holds(slot) && view.slot(slot)}`;

@@ -1,7 +1,7 @@
 /** Pictures with words, one after the other. */
 import { choice, entries, link, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { moveOn } from './carousel.script.js';
 
@@ -48,7 +48,7 @@ export const carousel = defineKind(
   },
   {
     view({ label, slides, size }, view) {
-      if (slides.length === 0) return NOTHING;
+      if (slides.length === 0) return view.standIn('Slides show here once they are added.');
       const items = slides.map((slide, at) => {
         const { picture, title, text, action, link } = slide;
         const to = view.link(link);

@@ -1,8 +1,10 @@
 /** Two to six columns that hold sections. */
-import { choice } from '../../fields/make.js';
+import { choice, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import type { Properties } from '../../kinds/properties.js';
+import { readShares, SHARES_FORM } from '../../kinds/shares.js';
 
 const COUNTS = { '2': 'Two', '3': 'Three', '4': 'Four', '5': 'Five', '6': 'Six' } as const;
 const WIDTHS = {
@@ -10,6 +12,7 @@ const WIDTHS = {
   'first-wider': 'First one wider',
   'last-wider': 'Last one wider',
   fit: 'As wide as what is in them',
+  free: 'Proportions of your own',
 } as const;
 const ORDERS = { same: 'The first one first', turned: 'The last one first' } as const;
 const SLOTS = {
@@ -44,13 +47,18 @@ export const columns = defineKind(
     fields: {
       count: choice('Columns', 'How many are side by side; sections in a further column continue below.', COUNTS, '2'),
       widths: choice('Widths', 'How the columns share the width.', WIDTHS, 'equal'),
+      shares: text(
+        'Proportions',
+        'A number for each column: 2 1 makes the first twice as wide as the second. A column without one has 1.',
+        { default: '2 1', max: 20, plain: true, form: SHARES_FORM, counts: { where: 'widths', is: ['free'] } },
+      ),
       order: choice('On phones', 'Which column comes first where they are below each other.', ORDERS, 'same'),
     },
     slots: SLOTS,
     sketch: [
       {
         slots: { of: 'count', times: 1 },
-        wider: { of: 'widths', by: { 'first-wider': 'first', 'last-wider': 'last' } },
+        wider: { of: 'widths', by: { 'first-wider': 'first', 'last-wider': 'last', free: { shares: 'shares' } } },
       },
     ],
   },
@@ -59,6 +67,14 @@ export const columns = defineKind(
       const shown = NAMES.filter((name, at) => at < Number(count) || view.holds(name));
       return html`<div class="columns columns-${count} columns-${widths}${order === 'turned' && ' columns-turned'}">${shown.map((name) => html`<div>${view.slot(name)}</div>`)}</div>`;
     },
+    properties: ({ count, widths, shares }): Properties =>
+      widths === 'free'
+        ? {
+            '--tracks': readShares(shares, Number(count))
+              .map((one) => `minmax(0,${one}fr)`)
+              .join(' '),
+          }
+        : {},
     css: css`
       .columns {
         display: grid;
@@ -100,6 +116,9 @@ export const columns = defineKind(
           gap: calc(var(--gap) * 1.5);
         }
         ${tracks}
+        .columns.columns-free {
+          grid-template-columns: var(--tracks);
+        }
       }
     `,
   },

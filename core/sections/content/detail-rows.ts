@@ -1,7 +1,7 @@
 /** Rows of a label and a value, which a template takes from each of its pages. */
 import { entries, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const detailRows = defineKind(
@@ -33,7 +33,7 @@ export const detailRows = defineKind(
   {
     view({ title, rows }, view) {
       const filled = rows.filter(({ value }) => value !== '');
-      if (filled.length === 0) return NOTHING;
+      if (filled.length === 0) return view.standIn('Rows show here once they are added.');
       const lines = filled.map(
         (row) =>
           html`<div class="detail"><dt${view.part('label', row)}>${row.label}</dt><dd${view.part('value', row)}>${row.value}</dd></div>`,

@@ -1,7 +1,7 @@
 /** Everything of one sort that the store has, as links. */
 import { choice, menu, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, type Markup } from '../../kinds/html.js';
+import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { MenuEntry } from '../../kinds/menu.js';
 import type { DirectoryNeed } from '../../kinds/needs.js';
@@ -57,7 +57,7 @@ export const directory = defineKind(
         return items.some(Boolean) && html`<ul>${items}</ul>`;
       };
       const shown = list(lines);
-      if (!shown) return NOTHING;
+      if (!shown) return view.standIn('Links show here as soon as there is something to lead to.');
       const nav = html`<nav class="directory" aria-label="${title || view.word('menu')}"${of !== 'menu' && view.catalogueLang}>${shown}</nav>`;
       if (title === '') return nav;
       if (folded)

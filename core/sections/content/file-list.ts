@@ -1,7 +1,7 @@
 /** Files to take away. */
 import { entries, link, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const fileList = defineKind(
@@ -41,7 +41,7 @@ export const fileList = defineKind(
           html`<li><a ${to}${view.part('label', file)}>${label}</a>${about !== '' && html` <span class="file-about"${view.part('about', file)}>${about}</span>`}</li>`
         );
       });
-      if (!items.some(Boolean)) return NOTHING;
+      if (!items.some(Boolean)) return view.standIn('Files show here once they are added, each with its address.');
       return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="files">${items}</ul>`;
     },
     css: css`

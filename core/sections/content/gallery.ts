@@ -2,7 +2,7 @@
 import { choice, entries, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import { deviceClasses } from '../../kinds/devices.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { picturePath } from '../../kinds/picture.js';
 import { showLarge } from './gallery.script.js';
@@ -61,7 +61,7 @@ export const gallery = defineKind(
         const largest = picturePath(info.hash, info.widths.at(-1) ?? info.width);
         return html`<li><figure><a href="${largest}" data-large${caption !== '' && html` data-caption="${caption}"`}>${view.picture(picture, '(min-width:48rem) 33vw, 50vw')}</a>${caption !== '' && html`<figcaption${view.part('caption', one)}>${caption}</figcaption>`}</figure></li>`;
       });
-      if (!items.some(Boolean)) return NOTHING;
+      if (!items.some(Boolean)) return view.standIn('Pictures show here once they are added.');
       const words = ['page-before', 'page-after', 'close-menu'] as const;
       return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="gallery ${deviceClasses('across', across)} gallery-${cut}" data-gallery data-words="${words.map((name) => view.word(name)).join('|')}">${items}</ul>`;
     },
@@ -127,6 +127,7 @@ export const gallery = defineKind(
       }
       .large-picture {
         display: grid;
+        grid-template: minmax(0, 1fr) / minmax(0, 1fr);
         place-items: center;
         min-height: 0;
         touch-action: pan-y;
@@ -134,6 +135,7 @@ export const gallery = defineKind(
       .large-picture img {
         width: auto;
         max-width: 100%;
+        height: auto;
         max-height: 100%;
         aspect-ratio: auto;
         object-fit: contain;

@@ -1,7 +1,7 @@
 /** A title within the page. */
 import { choice, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 /** How high a heading stands on the page. */
@@ -30,7 +30,7 @@ export const heading = defineKind(
   },
   {
     view({ text, level, lead }, view) {
-      if (text === '') return NOTHING;
+      if (text === '') return view.standIn('The heading shows here once it is written.');
       return html`<${raw(level)} class="heading-text"${view.part('text')}>${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead"${view.part('lead')}>${lead}</p>`}`;
     },
     css: css`

@@ -1,7 +1,7 @@
 /** Steps in their order. */
 import { choice, entries, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const howItWorks = defineKind(
@@ -50,7 +50,7 @@ export const howItWorks = defineKind(
   },
   {
     view({ title, steps, across }, view) {
-      if (steps.length === 0) return NOTHING;
+      if (steps.length === 0) return view.standIn('Steps show here once they are added.');
       const level = raw(title === '' ? 'h2' : 'h3');
       const items = steps.map(
         (step) =>

@@ -1,9 +1,9 @@
 /** Where something is, as a drawing. */
-import { number, text } from '../../fields/make.js';
+import { choice, number, text } from '../../fields/make.js';
 import { drawMap, ZOOMS } from '../../maps/draw.js';
 import { findPlace, type Place } from '../../maps/find.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { StoreInfo } from '../../kinds/data.js';
 import { keysOf } from '../../sure.js';
@@ -15,6 +15,7 @@ export const map = defineKind(
     title: 'Map',
     sentence: 'A drawn map of an address or of coordinates, with three steps of zoom; without either, of the store.',
     alsoCalled: ['location', 'directions'],
+    finds: { address: 'address', insteadOf: ['latitude', 'longitude'] },
     fields: {
       title: text('Title', 'The heading over the map; leave empty for none.', { max: 120 }),
       address: text('Address', 'The address it shows; leave empty for that of the store.', { max: 200 }),
@@ -30,6 +31,12 @@ export const map = defineKind(
         step: 0.0001,
         default: 0,
       }),
+      zoom: choice(
+        'First zoom',
+        'How near the map is when the page opens; shoppers can change it.',
+        { near: 'Near', middle: 'Middle', far: 'Far' },
+        'middle',
+      ),
       label: text('Label', 'What stands at the place; leave empty for the name of the store.', { max: 80 }),
     },
     caption: 'title',
@@ -44,12 +51,17 @@ export const map = defineKind(
       const { title, label } = values;
       const address = values.address || addressOf(view.store, view.locale.country(view.store.country));
       const place = placeOf(values) ?? findPlace(address);
-      if (!place) return NOTHING;
+      if (!place)
+        return view.standIn(
+          address === ''
+            ? 'The map shows here once it has an address, or the store has.'
+            : `No place was found for the address “${address}”: check how it is written, or set latitude and longitude.`,
+        );
       const named = label || view.store.name;
       const name = view.id('zoom');
       const steps = keysOf(ZOOMS).map(
         (zoom) =>
-          html`<input type="radio" class="hidden-words map-${zoom}" name="${name}" id="${name}-${zoom}"${zoom === 'middle' && html` checked`}><label for="${name}-${zoom}">${view.word(zoom)}</label>`,
+          html`<input type="radio" class="hidden-words map-${zoom}" name="${name}" id="${name}-${zoom}"${zoom === values.zoom && html` checked`}><label for="${name}-${zoom}">${view.word(zoom)}</label>`,
       );
       const drawings = keysOf(ZOOMS).map(
         (zoom) =>

@@ -1,7 +1,7 @@
 /** Content pages that have a label: news, guides. */
 import { choice, number, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { PagesNeed } from '../../kinds/needs.js';
 import { pictureTag } from '../../kinds/picture.js';
@@ -65,7 +65,7 @@ export const pagesByLabel = defineKind(
     view(values, view) {
       const { title, shown, description, date, author } = values;
       const pages = view.data(need(values)).filter(({ code }) => code !== view.page.code);
-      if (pages.length === 0) return NOTHING;
+      if (pages.length === 0) return view.standIn('Content pages show here as soon as some have the label.');
       const items = pages.map((page) => {
         const words = html`<a href="${page.path}">${page.title}</a>`;
         const head =

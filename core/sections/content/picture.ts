@@ -1,7 +1,7 @@
 /** One picture. */
 import { choice, link, picture as pictureField, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { focusOf } from '../../kinds/properties.js';
 
@@ -38,7 +38,7 @@ export const picture = defineKind(
   {
     view({ picture, size, cut, caption, link }, view) {
       const drawn = view.picture(picture, size === 'fill' ? '100vw' : '(min-width:60rem) 60rem, 100vw');
-      if (drawn.text === '') return NOTHING;
+      if (drawn.text === '') return view.standIn('The picture shows here once it is chosen.');
       const to = view.link(link);
       const image = to ? html`<a ${to}>${drawn}</a>` : drawn;
       return html`<figure class="picture picture-${size} cut-${cut}">${image}${caption !== '' && html`<figcaption${view.part('caption')}>${caption}</figcaption>`}</figure>`;

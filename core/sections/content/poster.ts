@@ -68,6 +68,8 @@ export const poster = defineKind(
   },
   {
     view({ title, level, text, picture, side, action, link }, view) {
+      if (title === '' && text === '' && !picture)
+        return view.standIn('The poster shows here once it has a picture or words.');
       const to = view.link(link);
       const words =
         level === 'h1' ? html`<h1${view.part('title')}>${title}</h1>` : html`<h2${view.part('title')}>${title}</h2>`;
@@ -79,6 +81,11 @@ export const poster = defineKind(
       .poster {
         display: grid;
         background: var(--soft);
+      }
+      /* Without a picture it has the drawing of the groundwork. */
+      .poster:not(:has(> .poster-picture)) {
+        padding-block-start: 46cqi;
+        background: var(--drawing, none) var(--soft);
       }
       .poster-picture img {
         width: 100%;
@@ -106,6 +113,9 @@ export const poster = defineKind(
       @container (min-width: 48rem) {
         .poster {
           min-block-size: clamp(24em, 40cqi, 36em);
+        }
+        .poster:not(:has(> .poster-picture)) {
+          padding-block-start: 0;
         }
         .poster > * {
           grid-area: 1/1;

@@ -1,7 +1,7 @@
 /** What others say. */
 import { choice, entries, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const quotes = defineKind(
@@ -49,7 +49,7 @@ export const quotes = defineKind(
   },
   {
     view({ title, quotes, across }, view) {
-      if (quotes.length === 0) return NOTHING;
+      if (quotes.length === 0) return view.standIn('Quotes show here once they are added.');
       const items = quotes.map((quote) => {
         const { text, who, about, picture } = quote;
         const words = html`<blockquote${view.part('text', quote)}>${text}</blockquote>`;

@@ -46,6 +46,7 @@ export const sideBySide = defineKind(
   },
   {
     view({ title, text, picture, side, action, link }, view) {
+      if (title === '' && text === '' && !picture) return view.standIn('Picture and text show here once they are set.');
       const to = view.link(link);
       return html`<div class="beside beside-${side}"><div class="beside-picture">${view.picture(picture, '(min-width:48rem) 50vw, 100vw')}</div>
 <div class="beside-words">${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<div${view.part('text')}>${view.prose(text)}</div>${action !== '' && to && html`<p><a ${to}${view.part('action')}>${action}</a></p>`}</div></div>`;

@@ -1,7 +1,7 @@
 /** A film that is somewhere else. */
 import { link, picture, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { focusOf } from '../../kinds/properties.js';
 
@@ -24,7 +24,7 @@ export const video = defineKind(
   {
     view({ title, link, picture, length }, view) {
       const to = view.link(link);
-      if (!to) return NOTHING;
+      if (!to) return view.standIn('The video shows here once its address is set.');
       const sign = html`<svg class="video-sign" viewBox="0 0 24 24" aria-hidden="true"><path d="M8 5l11 7-11 7z"/></svg>`;
       const still = html`<span class="video-still">${view.picture(picture && { ...picture, alt: '' }, '100vw')}${sign}</span>`;
       const time = length !== '' && html` <span class="video-length"${view.part('length')}>${length}</span>`;

@@ -74,7 +74,7 @@ export const collectionTiles = defineKind(
     needs: (values) => [need(values)],
     view(values, view) {
       const found = view.data(need(values));
-      if (found.length === 0) return NOTHING;
+      if (found.length === 0) return view.standIn('Collections show here as soon as there are some.');
       const { title, across, pictures, shown } = values;
       const level = title === '' ? 'h2' : 'h3';
       const layout = shown === 'list' ? 'tiles-list' : `cards ${deviceClasses('across', across)}`;

@@ -5,13 +5,19 @@ import { defineKind } from '../../kinds/kind.js';
 import { sourceOn, type ListingNeed } from '../../kinds/needs.js';
 import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
 import type { PageInfo } from '../../kinds/data.js';
-import type { ProductSource } from '../../fields/field.js';
-import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch } from '../product/cards.js';
+import type { PerDevice, ProductSource } from '../../fields/field.js';
+import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, fullRows } from '../product/cards.js';
 
-const need = ({ source, size }: { source: ProductSource; size: number }, page: PageInfo): ListingNeed => ({
+interface Asked {
+  readonly source: ProductSource;
+  readonly size: number;
+  readonly across: PerDevice<string>;
+}
+
+const need = ({ source, size, across }: Asked, page: PageInfo): ListingNeed => ({
   type: 'listing',
   source: sourceOn(source, page),
-  size,
+  size: fullRows(size, across),
   page: pageNumber(page.query[PAGE_NAME]),
 });
 
@@ -25,7 +31,11 @@ export const listing = defineKind(
     serves: { search: 'products' },
     fields: {
       source: source('Products', 'Where the products come from.', { default: { from: 'this-collection' } }),
-      size: number('On one page', 'How many products one page shows.', { min: 4, max: 96, default: 24 }),
+      size: number(
+        'On one page',
+        'How many products one page shows, rounded up to full rows: 24 stay 24 with four across, and are 30 with five, as phones show two.',
+        { min: 4, max: 96, default: 24 },
+      ),
       ...CARD_FIELDS,
       none: text('If there are none', 'What is said where there are no products.', {
         default: 'There is nothing here yet.',

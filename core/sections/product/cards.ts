@@ -28,6 +28,25 @@ export const CARD_FIELDS = {
   ),
 } as const;
 
+/**
+ * How many products one page shows where so many were asked for: full rows, on wide screens and on phones.
+ * @param across as `CARD_FIELDS` has it
+ * @returns at least `count`
+ */
+export function fullRows(count: number, { desktop, tablet, phone }: PerDevice<string>): number {
+  const isSame = desktop === tablet && tablet === phone;
+  // Where phones were given no number of their own, they have room for two.
+  const rows = [Number(desktop), Number(tablet), isSame ? Math.min(Number(phone), 2) : Number(phone)];
+  const step = rows.reduce(leastCommonMultiple);
+  return Math.ceil(count / step) * step;
+}
+
+const leastCommonMultiple = (a: number, b: number): number => {
+  let multiple = a;
+  while (multiple % b !== 0) multiple += a;
+  return multiple;
+};
+
 interface CardValues {
   readonly across: PerDevice<string>;
   readonly pictures: string;

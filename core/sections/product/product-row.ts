@@ -2,7 +2,7 @@
 import type { ProductSource } from '../../fields/field.js';
 import { link, number, source, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING } from '../../kinds/html.js';
+import { html } from '../../kinds/html.js';
 import type { PageInfo } from '../../kinds/data.js';
 import { defineKind } from '../../kinds/kind.js';
 import { sourceOn, type ProductsNeed } from '../../kinds/needs.js';
@@ -40,7 +40,7 @@ export const productRow = defineKind(
     needs: (values, page) => [need(values, page)],
     view(values, view) {
       const products = view.data(need(values, view.page));
-      if (products.length === 0) return NOTHING;
+      if (products.length === 0) return view.standIn('Products show here as soon as there are some.');
       const { title, action } = values;
       const to = view.link(values.link);
       return html`${(title !== '' || action !== '') && html`<div class="row-head">${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}${action !== '' && to && html`<a ${to}${view.part('action')}>${action}</a>`}</div>`}

@@ -11,6 +11,7 @@ import { inAddress } from '../../in-address';
 import AskDialog from '../../shell/AskDialog.vue';
 import SortHead from '../../shell/SortHead.vue';
 import { whenText } from '../../times';
+import PlanChoice, { type PlanOffer } from '../templates/PlanChoice.vue';
 import { useVirtualRows } from '../../virtual-rows';
 
 type Page = AnswerOf<typeof routes.listContent>['content'][number];
@@ -37,9 +38,20 @@ interface Purpose {
   readonly code: string;
   readonly name: string;
   readonly sentence: string;
+  /** The drawing of a starter. */
+  readonly svg?: string;
   /** `standard` needs no assignment, a starter becomes a template first. */
   readonly from: 'standard' | 'template' | 'starter';
 }
+
+const offers = computed<PlanOffer<Purpose | null>[]>(() =>
+  purposes.value.map((one) => ({
+    value: one,
+    name: one.name,
+    sentence: one.sentence,
+    ...(one.svg === undefined ? { template: one.code } : { svg: one.svg }),
+  })),
+);
 
 const COLUMNS = { title: 'Page', visible: 'Who may see it', menus: 'In menus', labels: 'Labels' };
 type By = keyof typeof COLUMNS;
@@ -100,7 +112,7 @@ async function startNaming(): Promise<void> {
           ({ pageKind, name, code }) =>
             designs && pageKind === 'content' && code !== 'content' && !own.some((one) => one.name === name),
         )
-        .map(({ code, name, sentence }) => ({ code, name, sentence, from: 'starter' }) as const),
+        .map(({ code, name, sentence, svg }) => ({ code, name, sentence, svg, from: 'starter' }) as const),
     ];
     templateCodes.value = new Set(templates.map(({ code }) => code));
     purpose.value = purposes.value[0] ?? null;
@@ -210,20 +222,13 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
       v-if="naming"
       title="New page"
       action="Create"
+      wide
       :ready="title.trim() !== ''"
       @do="create"
       @close="naming = false"
     >
       <v-text-field v-model="title" label="Title" autofocus maxlength="120" @keydown.enter="title.trim() && create()" />
-      <fieldset class="purposes">
-        <legend>What it is for</legend>
-        <label v-for="one in purposes" :key="`${one.from} ${one.code}`">
-          <input v-model="purpose" type="radio" name="purpose" :value="one" />
-          <span
-            ><b>{{ one.name }}</b> <span class="quiet">{{ one.sentence }}</span></span
-          >
-        </label>
-      </fieldset>
+      <PlanChoice v-model="purpose" legend="What it is for" name="purpose" :offers="offers" class="mt-4" />
     </AskDialog>
   </div>
 </template>
@@ -247,22 +252,6 @@ td {
 .none {
   padding-block: 40px !important;
   text-align: center;
-}
-.purposes {
-  border: 0;
-  padding: 0;
-  margin-block-start: 12px;
-}
-.purposes legend {
-  font-weight: 600;
-  margin-block-end: 4px;
-}
-.purposes label {
-  display: flex;
-  gap: 10px;
-  align-items: baseline;
-  padding-block: 4px;
-  cursor: pointer;
 }
 .missing {
   margin-block-start: 36px;

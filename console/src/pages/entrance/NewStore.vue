@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** A store from nothing, also the first one of somebody who has none. */
 import { routes } from '@parlour/contract';
-import { computed, ref } from 'vue';
+import { proposalsFor } from '@parlour/core/locale';
+import { computed, ref, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { attempt, call, openStore, say, session, signOut } from '../../api';
 import { selectOnFocus } from '../../fields/select-on-focus';
@@ -20,13 +21,32 @@ const groundwork = ref('');
 const busy = ref(false);
 const selecting = selectOnFocus();
 
-/** What is chosen from lists. */
+/** What is chosen from lists. The country proposes the others until they are chosen. */
 const chosen = [
-  { label: 'Home country', hint: 'Where you sell from', items: COUNTRIES, model: country },
+  { label: 'Home country', hint: 'Where you sell from; it proposes what is below', items: COUNTRIES, model: country },
   { label: 'Currency', hint: 'What prices are in', items: CURRENCIES, model: currency },
   { label: 'Language', hint: 'What the store speaks first', items: LANGUAGES, model: locale },
   { label: 'Time zone', hint: 'For publishing later, sales and notices', items: TIME_ZONES, model: timeZone },
 ];
+/** What was chosen by hand, which no country changes. */
+const decided = new Set<string>();
+function choose(label: string, model: Ref<string>, value: string): void {
+  model.value = value;
+  if (model === country) propose();
+  else decided.add(label);
+}
+function propose(): void {
+  const proposed = proposalsFor(country.value, OWN_TIME_ZONE);
+  const values = new Map([
+    [currency, proposed.currency],
+    [locale, proposed.locale],
+    [timeZone, proposed.timeZone],
+  ]);
+  for (const { label, items, model } of chosen) {
+    const value = values.get(model) ?? null;
+    if (value !== null && !decided.has(label) && items.some((one) => one.value === value)) model.value = value;
+  }
+}
 
 const suggested = computed(() =>
   name.value
@@ -103,7 +123,7 @@ async function create(): Promise<void> {
           persistent-hint
           auto-select-first
           required
-          @update:model-value="model.value = $event ?? ''"
+          @update:model-value="choose(label, model, $event ?? '')"
         />
         <GroundworkChoice v-model="groundwork" legend="What its design builds on" class="whole" />
         <div class="act">

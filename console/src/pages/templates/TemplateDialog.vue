@@ -5,7 +5,7 @@ import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref, watch } from 'vue';
 import { attempt, call, edit } from '../../api';
-import PlanDrawing from '../../workbench/PlanDrawing.vue';
+import PlanChoice, { type PlanOffer } from './PlanChoice.vue';
 
 type Starter = AnswerOf<typeof routes.listStarters>['starters'][number];
 
@@ -25,6 +25,10 @@ const busy = ref(false);
 const clean = ref(false);
 
 const fitting = computed(() => starters.value.filter((one) => one.pageKind === pageKind.value));
+const offers = computed<PlanOffer<string>[]>(() => [
+  ...fitting.value.map(({ code, name, sentence, svg }) => ({ value: code, name, sentence, svg })),
+  { value: NOTHING, name: 'Nothing', sentence: 'An empty page between header and footer.', svg: null },
+]);
 watch(fitting, ([first]) => (begin.value = first?.code ?? NOTHING));
 
 async function make(): Promise<void> {
@@ -69,21 +73,7 @@ onMounted(() =>
           hint="Leaves additions beside its sections, and what pages have of their own in them, behind. Otherwise they follow."
           persistent-hint
         />
-        <fieldset v-if="starters.length" class="starters">
-          <legend>Start with</legend>
-          <label v-for="starter in fitting" :key="starter.code" class="starter">
-            <input v-model="begin" type="radio" name="starter" :value="starter.code" />
-            <span class="plan" aria-hidden="true"><PlanDrawing :svg="starter.svg" /></span>
-            <b>{{ starter.name }}</b>
-            <span class="quiet">{{ starter.sentence }}</span>
-          </label>
-          <label class="starter">
-            <input v-model="begin" type="radio" name="starter" :value="NOTHING" />
-            <span class="plan" aria-hidden="true" />
-            <b>Nothing</b>
-            <span class="quiet">An empty page between header and footer.</span>
-          </label>
-        </fieldset>
+        <PlanChoice v-if="starters.length" v-model="begin" legend="Start with" name="starter" :offers="offers" />
         <div class="d-flex justify-end ga-2">
           <v-btn @click="emit('close')">Cancel</v-btn>
           <v-btn type="submit" variant="flat" color="primary" :loading="busy" :disabled="!name.trim()">{{
@@ -101,47 +91,5 @@ onMounted(() =>
   grid-template-columns: repeat(auto-fit, minmax(240px, 1fr));
   gap: 16px;
   margin-block-end: 20px;
-}
-.starters {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-  gap: 16px;
-  border: 0;
-  margin-block-end: 24px;
-}
-.starters legend {
-  font-weight: 600;
-  margin-block-end: 8px;
-}
-.starter {
-  position: relative;
-  display: grid;
-  grid-template-rows: auto auto 1fr;
-  gap: 4px;
-  padding: 10px;
-  border: 1px solid rgba(var(--v-border-color), 0.24);
-  border-radius: 4px;
-  cursor: pointer;
-}
-.starter:has(input:checked) {
-  border-color: rgb(var(--v-theme-primary));
-  box-shadow: 0 0 0 1px rgb(var(--v-theme-primary));
-}
-.starter:has(input:focus-visible) {
-  outline: 2px solid rgb(var(--v-theme-primary));
-  outline-offset: 3px;
-}
-.starter input {
-  position: absolute;
-  inset: 0;
-  opacity: 0;
-  cursor: pointer;
-}
-.plan {
-  display: block;
-  height: 110px;
-  overflow: hidden;
-  background: rgb(var(--v-theme-background));
-  margin-block-end: 6px;
 }
 </style>

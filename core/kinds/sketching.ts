@@ -2,7 +2,8 @@
 import { DEVICES, type Field } from '../fields/field.js';
 import { proseWords } from '../fields/prose.js';
 import type { Values } from '../documents/document.js';
-import type { KindDescription } from '../kinds/kind.js';
+import type { KindDescription } from './kind.js';
+import { readShares } from './shares.js';
 import type {
   Amount,
   BesidePart,
@@ -13,7 +14,7 @@ import type {
   SketchPart,
   SlotsPart,
   When,
-} from '../kinds/sketch.js';
+} from './sketch.js';
 import { cut } from '../words.js';
 import { sure } from '../sure.js';
 import { isRecord } from '../shapes.js';
@@ -159,9 +160,10 @@ function drawGrid({ grid, across, count, rows }: GridPart, width: number, pen: P
 
 function drawSlots({ slots, wider }: SlotsPart, width: number, pen: Pen): Drawn {
   const count = amount(slots, pen);
-  const shares = Array<number>(count).fill(2);
   const which = wider && wider.by[String(pen.values[wider.of])];
-  if (which) shares[which === 'first' ? 0 : count - 1] = 3;
+  const isFree = typeof which === 'object';
+  const shares = isFree ? readShares(String(pen.values[which.shares]), count) : Array<number>(count).fill(2);
+  if (which && !isFree) shares[which === 'first' ? 0 : count - 1] = 3;
   const across = lanes(width, shares, LANE_GAP);
   Object.keys(pen.kind.slots ?? {}).forEach((name, i) => (pen.slots[name] = sure(across[i % across.length])));
   return {

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+/** A picture of the store, small; an empty place where none is chosen. */
+import type { PictureValue } from '@parlour/core/fields';
+import { routes } from '@parlour/contract';
+import { useAnswer } from '../answers';
+
+const props = defineProps<{ picture: PictureValue | null }>();
+
+const { data } = useAnswer(routes.listPictures, () => ({ query: { search: props.picture?.picture, limit: 1 } }), {
+  when: () => props.picture !== null,
+});
+</script>
+
+<template>
+  <span class="thumb"
+    ><img v-if="picture && data?.pictures[0]" :src="data.pictures[0].thumb" :alt="picture.alt"
+  /></span>
+</template>
+
+<style scoped>
+.thumb {
+  flex: none;
+  inline-size: 44px;
+  block-size: 34px;
+  border-radius: 3px;
+  overflow: hidden;
+  background: rgba(var(--v-border-color), 0.12);
+}
+.thumb img {
+  inline-size: 100%;
+  block-size: 100%;
+  object-fit: cover;
+}
+</style>
