@@ -18,9 +18,9 @@ const emit = defineEmits<{ do: []; close: [] }>();
 
 <template>
   <v-dialog :model-value="true" :max-width="wide ? 820 : 520" @update:model-value="emit('close')">
-    <v-card class="pa-6">
+    <v-card class="pa-6 card">
       <h2 class="mb-3">{{ title }}</h2>
-      <div class="mb-5"><slot /></div>
+      <div class="mb-5 asked"><slot /></div>
       <div class="d-flex justify-end ga-2">
         <v-btn @click="emit('close')">{{ keep }}</v-btn>
         <v-btn
@@ -36,3 +36,19 @@ const emit = defineEmits<{ do: []; close: [] }>();
     </v-card>
   </v-dialog>
 </template>
+
+<style scoped>
+/* However long what is asked is, the buttons are seen. */
+.card {
+  display: flex;
+  flex-direction: column;
+  max-height: calc(100vh - 48px);
+}
+.asked {
+  min-height: 0;
+  overflow-y: auto;
+  /* Room for the frame of a field that has the focus. */
+  margin-inline: -6px;
+  padding: 6px;
+}
+</style>

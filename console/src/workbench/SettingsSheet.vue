@@ -1,6 +1,15 @@
 <script setup lang="ts">
 /** The settings of the selection, at the place of work: under the page. */
-import { mdiArrowDown, mdiArrowUp, mdiContentCopy, mdiDeleteOutline, mdiLinkVariant, mdiLinkVariantOff } from '@mdi/js';
+import {
+  mdiArrowDown,
+  mdiArrowUp,
+  mdiChevronDown,
+  mdiChevronUp,
+  mdiContentCopy,
+  mdiDeleteOutline,
+  mdiLinkVariant,
+  mdiLinkVariantOff,
+} from '@mdi/js';
 import { headField, LIMITS, sectionName } from '@parlour/core/design';
 import { AROUND_TITLES, hasSections, isOfType, keys, sectionsIn } from '@parlour/core/documents';
 import {
@@ -29,6 +38,8 @@ const props = defineProps<{ bench: Workbench }>();
 const part = ref<'values' | 'frame'>('values');
 /** Whether the settings of the region are shown that the selection stands in. */
 const ofRegion = ref(false);
+/** Whether what the template has to set is shown while nothing is selected: until then the page has the room. */
+const showsTemplate = ref(false);
 
 const section = computed(() => props.bench.selectedSection.value);
 const kind = computed(() => (section.value ? session.kinds.find(section.value.kind) : undefined));
@@ -254,40 +265,42 @@ watch(
           <v-btn value="phone" size="small">Phone</v-btn>
         </v-btn-toggle>
         <v-spacer />
-        <v-btn
-          size="small"
-          :prepend-icon="mdiArrowUp"
-          :disabled="!bench.stepFrom(bench.state.selected, -1)"
-          @click="bench.nudge(bench.state.selected, -1)"
-          >Up</v-btn
-        >
-        <v-btn
-          size="small"
-          :prepend-icon="mdiArrowDown"
-          :disabled="!bench.stepFrom(bench.state.selected, 1)"
-          @click="bench.nudge(bench.state.selected, 1)"
-          >Down</v-btn
-        >
-        <v-btn size="small" :prepend-icon="mdiContentCopy" @click="bench.copy(bench.state.selected)">Copy</v-btn>
-        <v-btn
-          v-if="bench.showing.value"
-          size="small"
-          :prepend-icon="mdiLinkVariantOff"
-          title="Puts a copy here that other places do not share"
-          @click="bench.unshare(bench.showing.value)"
-          >Unshare</v-btn
-        >
-        <v-btn
-          v-else
-          size="small"
-          :prepend-icon="mdiLinkVariant"
-          title="Makes it a section that can be shown in several places"
-          @click="nameShared"
-          >Share</v-btn
-        >
-        <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="bench.remove(bench.state.selected)"
-          >Remove</v-btn
-        >
+        <div class="acts">
+          <v-btn
+            size="small"
+            :prepend-icon="mdiArrowUp"
+            :disabled="!bench.stepFrom(bench.state.selected, -1)"
+            @click="bench.nudge(bench.state.selected, -1)"
+            >Up</v-btn
+          >
+          <v-btn
+            size="small"
+            :prepend-icon="mdiArrowDown"
+            :disabled="!bench.stepFrom(bench.state.selected, 1)"
+            @click="bench.nudge(bench.state.selected, 1)"
+            >Down</v-btn
+          >
+          <v-btn size="small" :prepend-icon="mdiContentCopy" @click="bench.copy(bench.state.selected)">Copy</v-btn>
+          <v-btn
+            v-if="bench.showing.value"
+            size="small"
+            :prepend-icon="mdiLinkVariantOff"
+            title="Puts a copy here that other places do not share"
+            @click="bench.unshare(bench.showing.value)"
+            >Unshare</v-btn
+          >
+          <v-btn
+            v-else
+            size="small"
+            :prepend-icon="mdiLinkVariant"
+            title="Makes it a section that can be shown in several places"
+            @click="nameShared"
+            >Share</v-btn
+          >
+          <v-btn size="small" color="error" :prepend-icon="mdiDeleteOutline" @click="bench.remove(bench.state.selected)"
+            >Remove</v-btn
+          >
+        </div>
       </div>
       <p v-if="beyond" class="beyond">{{ beyond }}</p>
       <p v-if="!kind" class="missing">
@@ -362,8 +375,17 @@ watch(
       <div class="head">
         <h2>{{ template.name }}</h2>
         <p class="quiet">Click a section in the plan or on the page to change it.</p>
+        <v-spacer />
+        <v-btn
+          size="small"
+          variant="outlined"
+          :append-icon="showsTemplate ? mdiChevronDown : mdiChevronUp"
+          :aria-expanded="showsTemplate"
+          @click="showsTemplate = !showsTemplate"
+          >Template settings</v-btn
+        >
       </div>
-      <div class="fields">
+      <div v-if="showsTemplate" class="fields">
         <FieldInput
           v-for="{ path, field, own } in ofTemplate"
           :key="path"
@@ -386,7 +408,7 @@ watch(
           </li>
         </ul>
       </section>
-      <OwnLook :template="template" :look="look" :setter-of="setterOfTemplate" />
+      <OwnLook v-if="showsTemplate" :template="template" :look="look" :setter-of="setterOfTemplate" />
     </template>
     <p v-else class="quiet">This page has no template. Assign one under Pages.</p>
     <AskDialog
@@ -435,6 +457,13 @@ watch(
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.acts {
+  display: flex;
+  flex-wrap: wrap;
+}
+.acts .v-btn {
+  padding-inline: 8px;
 }
 .fields {
   /* Room for what sits on the frames of the first row. */

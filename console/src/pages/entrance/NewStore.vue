@@ -21,9 +21,10 @@ const groundwork = ref('');
 const busy = ref(false);
 const selecting = selectOnFocus();
 
+const HOME_COUNTRY = 'Home country';
 /** What is chosen from lists. The country proposes the others until they are chosen. */
 const chosen = [
-  { label: 'Home country', hint: 'Where you sell from; it proposes what is below', items: COUNTRIES, model: country },
+  { label: HOME_COUNTRY, hint: 'Where you sell from; it proposes what is below', items: COUNTRIES, model: country },
   { label: 'Currency', hint: 'What prices are in', items: CURRENCIES, model: currency },
   { label: 'Language', hint: 'What the store speaks first', items: LANGUAGES, model: locale },
   { label: 'Time zone', hint: 'For publishing later, sales and notices', items: TIME_ZONES, model: timeZone },
@@ -32,7 +33,7 @@ const chosen = [
 const decided = new Set<string>();
 function choose(label: string, model: Ref<string>, value: string): void {
   model.value = value;
-  if (model === country) propose();
+  if (label === HOME_COUNTRY) propose();
   else decided.add(label);
 }
 function propose(): void {
