@@ -45,6 +45,18 @@ test('a picture of a gallery is seen large, and stepped through by keys and butt
   await soon(() => large.locator('img').getAttribute('src')).toBe(
     await links.nth(1).evaluate('document.querySelectorAll("[data-large]")[1].href'),
   );
+  // However tall the picture and low the window, all of it is seen, with its line.
+  await page.setViewportSize({ width: 900, height: 420 });
+  await soon(() =>
+    large.evaluate(`(() => {
+      const fits = (selector) => {
+        const { top, bottom, left, right } = document.querySelector(selector).getBoundingClientRect();
+        return top >= 0 && left >= 0 && bottom <= innerHeight && right <= innerWidth && bottom > top;
+      };
+      return ['dialog.large img', 'dialog.large p', 'dialog.large [data-close]'].map(fits).join();
+    })()`),
+  ).toBe('true,true,true');
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.keyboard.press('ArrowRight');
   await large.getByText('3 / 6').waitFor();
   await page.keyboard.press('ArrowLeft');

@@ -109,6 +109,7 @@ test('a template has a setting of its own; other pages keep the store’s', asyn
   await page.goto(consoleAt('/workbench/product%3AK-001'));
   const price = page.frameLocator('iframe').locator('.price .amount').first();
   const before = await price.evaluate((element) => getComputedStyle(element).color);
+  await page.getByRole('button', { name: 'Template settings' }).click();
   await page.getByLabel('Set differently here').fill('Prices');
   await page.getByRole('option', { name: 'Colour: Prices', exact: true }).click();
   // As it is written in a style guide.
@@ -125,9 +126,26 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
   await page.keyboard.press('Enter');
+  for (const [label, proposed] of [
+    ['Currency', 'Euro (EUR)'],
+    ['Time zone', 'Europe/Dublin'],
+  ])
+    await soon(() => page.getByRole('combobox', { name: label ?? '' }).inputValue()).toBe(proposed);
   await page.getByRole('radio', { name: 'Brasslamp' }).check();
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('“Tern Tea” is ready').waitFor();
+  // Who designs it sees where products will be; who comes to it sees that it is being set up, and a drawing.
+  await page.goto(consoleAt('/workbench/home'));
+  await page.frameLocator('iframe').getByText('Products show here as soon as there are some.').first().waitFor();
   await page.goto(`http://tern-tea.localhost:${service.port}/`);
-  await soon(() => page.locator('.around-header .tone-strong').count()).toBeGreaterThan(0);
+  await page.locator('.around-header.tone-strong').waitFor();
+  await page.getByText('We are setting up the shop.').waitFor();
+  expect(await page.getByText('Products show here').count()).toBe(0);
+  await soon(() =>
+    page.evaluate(
+      () =>
+        getComputedStyle(document.querySelector('.poster') as Element, '::before').backgroundImage.split('gradient')
+          .length,
+    ),
+  ).toBeGreaterThan(2);
 });

@@ -57,8 +57,9 @@ test('a copy is built on another one: what was changed stays, all else follows; 
       id: 'top-notice',
       place: {},
       values: {},
-      frame: { space: 'none', align: 'centre', tone: 'soft' },
+      frame: { space: 'none', align: 'centre' },
     },
+    { type: 'set', document: topLine, field: 'tone', value: 'soft' },
   );
   await service.call(routes.publish, { body: { note: 'A plain top strip' } });
   const before = await visit('windrow.localhost', '/item/gannet-delta');
@@ -97,7 +98,7 @@ test('a copy is built on another one: what was changed stays, all else follows; 
   expect(rules).toContain('--accent:#147');
   expect(rules).toContain('--widest:1320px');
   const strip = await service.call(routes.getDocument, { params: ofCopy, query: { key: topLine } });
-  expect(strip.document).toMatchObject({ areas: { main: [{ id: 'top-notice', frame: { tone: 'vivid' } }] } });
+  expect(strip.document).toMatchObject({ tone: 'vivid', areas: { main: [{ id: 'top-notice' }] } });
 
   await service.call(routes.goLive, { params: { design: 'first' }, body: {} });
   expect(isBrasslamp(await rulesOf('windrow.localhost', await visit('windrow.localhost', '/')))).toBe(false);

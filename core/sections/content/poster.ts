@@ -83,8 +83,9 @@ export const poster = defineKind(
         background: var(--soft);
       }
       /* Without a picture it has the drawing of the groundwork. */
-      .poster:not(:has(> .poster-picture)) {
-        padding-block-start: 46cqi;
+      .poster:not(:has(> .poster-picture))::before {
+        content: '';
+        block-size: 56cqi;
         background: var(--drawing, none) var(--soft);
       }
       .poster-picture img {
@@ -114,8 +115,9 @@ export const poster = defineKind(
         .poster {
           min-block-size: clamp(24em, 40cqi, 36em);
         }
-        .poster:not(:has(> .poster-picture)) {
-          padding-block-start: 0;
+        .poster:not(:has(> .poster-picture))::before {
+          grid-area: 1/1;
+          block-size: auto;
         }
         .poster > * {
           grid-area: 1/1;

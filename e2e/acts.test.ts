@@ -1,0 +1,127 @@
+/** What can be done to a section where it stands: moved on, copied, shared; and to the region that it stands in. */
+import { hasSections, type Areas } from '@parlour/core/documents';
+import { routes } from '@parlour/contract';
+import { soon } from './browser.js';
+import { consoleAt, frame, openConsole, page, service } from './console-page.js';
+
+openConsole();
+
+const act = (name: string) => page.getByRole('button', { name, exact: true });
+const inPlan = (id: string) => page.locator(`[data-plan-section="${id}"]`);
+const areasOf = async (key: string): Promise<Areas> => {
+  const { document } = await service.call(routes.getDocument, { query: { key } });
+  return hasSections(document) ? document.areas : {};
+};
+const sectionsOf = async (area: string, key = 'template/guide'): Promise<string[]> =>
+  ((await areasOf(key))[area] ?? []).map(({ id }) => id);
+
+test('up goes on in the area that is drawn before, and down comes back from it', async () => {
+  await page.goto(consoleAt('/workbench/content%3Aflying-guide'));
+  const [main, side] = [await sectionsOf('main'), await sectionsOf('side')];
+  const [first = ''] = main;
+  await inPlan(first).click();
+  await act('Up').click();
+  await soon(() => sectionsOf('side')).toEqual([...side, first]);
+  await act('Down').click();
+  await soon(() => sectionsOf('main')).toEqual(main);
+  await inPlan(side[0] ?? '').click();
+  await soon(() => act('Up').isDisabled()).toBe(true);
+});
+
+test('down leaves a column for the next, and then the columns', async () => {
+  await page.goto(consoleAt('/workbench/home'));
+  const where = async (): Promise<string> => {
+    const { main = [] } = await areasOf('around/header/standard');
+    if (main.some(({ id }) => id === 'head-mark')) return 'main';
+    const held = main.flatMap(({ slots = {} }) => Object.entries(slots));
+    return held.find(([, some]) => some.some(({ id }) => id === 'head-mark'))?.[0] ?? 'nowhere';
+  };
+  await inPlan('head-mark').click();
+  for (const place of ['two', 'two', 'three', 'three', 'main']) {
+    await soon(where).not.toBe('nowhere');
+    await act('Down').click();
+    await soon(where).toBe(place);
+  }
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await soon(where).toBe('three');
+});
+
+test('a section is copied, shared under a name, shown elsewhere, and made its own again', async () => {
+  await page.goto(consoleAt('/workbench/home'));
+  await inPlan('h-saturday').click();
+  await act('Copy').click();
+  await soon(async () => (await sectionsOf('main', 'template/home')).length).toBe(7);
+  await inPlan('h-saturday').click();
+  await act('Share').click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name of the shared section').fill('Saturdays');
+  await dialog.getByRole('button', { name: 'Share' }).click();
+  await page.getByText('In the shared section “Saturdays”').waitFor();
+  const { document } = await service.call(routes.getDocument, { query: { key: 'shared/saturdays' } });
+  expect(document).toMatchObject({ areas: { main: [{ id: 'h-saturday' }] } });
+  await act('Unshare').click();
+  await soon(() => act('Share').count()).toBe(0);
+  const { document: home } = await service.call(routes.getDocument, { query: { key: 'template/home' } });
+  expect(JSON.stringify(home)).not.toContain('shared-section');
+});
+
+test('a header has a tone of its own, which its sections are on, set where one of them is', async () => {
+  await page.goto(consoleAt('/workbench/home'));
+  await inPlan('head-cart').click();
+  await act('Header').click();
+  await page.getByRole('combobox', { name: 'Tone' }).press('Enter');
+  await page.getByRole('option', { name: 'Strong' }).click();
+  await frame().locator('header.tone-strong').waitFor();
+  const ground = (selector: string) =>
+    frame()
+      .locator(selector)
+      .first()
+      .evaluate('getComputedStyle(document.querySelector("header.tone-strong")).backgroundColor');
+  await soon(() => ground('header')).toBe('rgb(23, 54, 71)');
+  const cart = frame().locator('#s-header\\~head-cart');
+  await soon(() => cart.evaluate('getComputedStyle(document.querySelector("#s-header\\\\~head-cart")).color')).toBe(
+    'rgb(255, 255, 255)',
+  );
+  await page.getByLabel('Colour of texts').fill('#f1c453');
+  await page.getByLabel('Colour of texts').blur();
+  await soon(() => cart.evaluate('getComputedStyle(document.querySelector("#s-header\\\\~head-cart")).color')).toBe(
+    'rgb(241, 196, 83)',
+  );
+});
+
+test('entries are called as what they show is, with its picture; a menu is one click away from who shows it', async () => {
+  await page.goto(consoleAt('/workbench/content%3Aquay'));
+  await page.goto(consoleAt('/workbench/home'));
+  await service.edit(
+    { type: 'insert', document: 'template/home', kind: 'collection-tiles', id: 'tiles', place: {} },
+    {
+      type: 'insert',
+      document: 'template/home',
+      place: { in: 'tiles', at: 'chosen' },
+      values: { collection: 'C-1' },
+    },
+  );
+  const { pages } = await service.call(routes.listPages, { query: { pages: 'collection:C-1' } });
+  await page.goto(consoleAt('/workbench/home?section=tiles'));
+  await page.getByRole('button', { name: pages[0]?.title ?? 'none', exact: true }).waitFor();
+  await page.goto(consoleAt('/workbench/home?section=foot-links'));
+  await page.getByRole('link', { name: 'Change its entries' }).click();
+  await page.waitForURL('**/menus/help');
+});
+
+test('a link in a text leads to a page that is chosen, in a new window', async () => {
+  await page.goto(consoleAt('/workbench/home?section=h-workshop'));
+  const text = page.getByRole('textbox', { name: 'Text', exact: true });
+  await text.click();
+  await page.keyboard.press('Control+a');
+  await page.getByRole('button', { name: 'Link', exact: true }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Leads to').fill('nowhere');
+  await dialog.getByText('This leads nowhere').waitFor();
+  await dialog.getByRole('combobox', { name: 'A page of the store' }).fill('Delivery');
+  await page.getByRole('option', { name: /Delivery and returns/ }).click();
+  await soon(() => dialog.getByLabel('Leads to').inputValue()).toBe('/delivery');
+  await dialog.getByLabel('Opens in a new window').check();
+  await dialog.getByRole('button', { name: 'Set' }).click();
+  await frame().locator('.k-side-by-side a[href="/delivery"][target="_blank"]').first().waitFor();
+});
