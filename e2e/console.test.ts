@@ -181,6 +181,7 @@ test('a break mark made with a button parts a text; the page shows the lead alon
 
 test('a side area is switched on, filled from the catalogue, and a section is dragged into it', async () => {
   await page.goto(consoleAt('/workbench/content:terms'));
+  await page.getByRole('button', { name: 'Template settings' }).click();
   await page.getByRole('combobox', { name: 'Side area' }).press('Enter');
   await page.getByRole('option', { name: 'At the end' }).click();
   await addSection(page);

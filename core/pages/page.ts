@@ -87,6 +87,9 @@ export type SubjectKind = 'product' | 'collection' | 'brand' | 'content';
 /** A store page by kind and code, such as `product:K-014` or `home`. Codes never change; paths may. */
 export type PageCode = string;
 
+/** The code, and the last part of the path, of what stands in for a product and the like while a store has none. */
+export const STAND_IN = 'stand-in';
+
 /** A store page taken apart. */
 export interface PageRef {
   readonly kind: PageKind;

@@ -180,7 +180,7 @@ export function windrowDesign(hashOf: (file: string) => string): WholeState {
       template('Collection', 'collection', [
         section('c-crumbs', 'breadcrumb', { here: false }, { tone: 'soft', space: 'small' }),
         section('c-title', 'page-title', {}, { tone: 'soft', space: 'medium' }),
-        section('c-row', 'listing', { size: 4, across: '3' }, { space: 'large' }),
+        section('c-row', 'listing', { size: 4, across: '4' }, { space: 'large' }),
         section('c-pages', 'paging'),
       ]),
     ],

@@ -196,7 +196,7 @@ export async function pageIn(site: PageSource, code: string): Promise<PageInfo> 
   async function found(): Promise<PageInfo | null> {
     try {
       const { kind, code: subject } = parsePage(code);
-      const page = await findPage(site, kind, 'code', subject ?? '');
+      const page = await findPage({ ...site, mode: 'preview' }, kind, 'code', subject ?? '');
       return page && kind === 'home'
         ? { ...page, title: 'Home' }
         : page && kind === 'not-found'

@@ -40,6 +40,9 @@ async function send(form, submitter) {
   const told = [...document.querySelectorAll('[role=alert], [role=status]')].filter((one) => one !== said);
   said.textContent = (told.find(({ role }) => role === 'alert') ?? told[0])?.textContent ?? '';
   document.querySelector('[aria-invalid]')?.focus();
+  // What came of it may stand below what is seen.
+  const section = form.isConnected ? form.closest('.frame') : null;
+  section?.querySelector('[role=alert], [role=status]')?.scrollIntoView({ block: 'nearest' });
 }
 
 /** As it would go without script. */

@@ -82,6 +82,13 @@ export async function listBrands(db: Records, storeId: number, codes?: readonly 
   return rows.map((row) => ({ ...row, facts: brandFacts }));
 }
 
+export async function hasProducts(db: Records, storeId: number): Promise<boolean> {
+  const { rows } = await sql<{
+    found: boolean;
+  }>`select exists(select from product where store_id = ${storeId}) as found`.execute(db);
+  return rows[0]?.found ?? false;
+}
+
 /** How many products a store shows. */
 export async function countProducts(db: Records, storeId: number): Promise<number> {
   const { rows } = await sql<{

@@ -13,17 +13,20 @@ import {
   isKeyOf,
 } from '@parlour/core/documents';
 import type { PageInfo, Subject } from '@parlour/core/kinds';
-import { PAGE_KINDS, parsePage, type PageRef } from '@parlour/core/pages';
+import { PAGE_KINDS, parsePage, STAND_IN, type PageRef } from '@parlour/core/pages';
 import { tokenHash } from '../accounts/passwords.js';
 import { findSubject, findSubjectOr, type By, type SubjectKind, type SubjectRows } from '../records/catalogue.js';
 import type { Records } from '../records/database.js';
 import { isStorablePath } from './paths.js';
+import { STAND_INS } from './stand-ins.js';
 
 /** Where pages are looked for: a store, in one state of a design. */
 export interface PageSource {
   readonly db: Records;
   readonly store: { readonly id: number; readonly name: string };
   readonly state: DesignState;
+  /** In a preview there are pages of made-up things too, see `stand-ins.ts`. */
+  readonly mode?: 'live' | 'preview';
 }
 
 /** A page that is asked for. */
@@ -75,7 +78,8 @@ async function lookUp(
   if (match && former && isCatalogueKind(match.kind) && isCatalogueKind(former.kind)) {
     const other = { kind: former.kind, slug: former.slug };
     const { subject, hasOther } = await findSubjectOr(source.db, source.store.id, match.kind, match.slug, other);
-    return { page: subject ? subjectPage(source, match.kind, subject) : null, hasFormer: hasOther };
+    const page = subject ? subjectPage(source, match.kind, subject) : standInPage(source, match.kind, match.slug ?? '');
+    return { page, hasFormer: hasOther };
   }
   const page = match && (await findPage(source, match.kind, 'slug', match.slug));
   if (page || !former) return { page, hasFormer: false };
@@ -118,8 +122,11 @@ export async function findPage(
   if (kind === 'content') return contentPage(source, by, value);
   if (!isCatalogueKind(kind)) return singlePage(source, kind);
   const subject = await findSubject(source.db, source.store.id, kind, by, value);
-  return subject ? subjectPage(source, kind, subject) : null;
+  return subject ? subjectPage(source, kind, subject) : standInPage(source, kind, value);
 }
+
+const standInPage = (source: PageSource, kind: SubjectKind, value: string): PageInfo | null =>
+  source.mode === 'preview' && value === STAND_IN ? subjectPage(source, kind, STAND_INS[kind]) : null;
 
 /** A row as what a page is about. */
 const SUBJECTS: { readonly [K in SubjectKind]: (row: SubjectRows[K]) => Subject } = {

@@ -35,6 +35,7 @@ import { FORMS_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
 import { buyingOf, pathSourcesOf, type Site } from './context.js';
 import { alternatesOf, inLanguage } from './editions.js';
 import { addressOf, homeOf, type OpenPage } from './pages.js';
+import { addStandIns } from './stand-ins.js';
 import { documentHash, fillerOf, hashOfDocument, PAGE, readVersions, versionsOf } from './versions.js';
 
 /** What a shopper asked for, besides the page. */
@@ -107,6 +108,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
       },
     }),
   });
+  await addStandIns(site, needs, answers.data);
   const request: PageRequest = {
     composition,
     page,

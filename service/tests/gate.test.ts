@@ -253,6 +253,7 @@ test('what costs next to nothing is answered at once, without a place; what is s
   socket.on('data', (chunk) => (got += String(chunk)));
   socket.write('GET /quick HTTP/1.1\r\nHost: x\r\n\r\n'.repeat(3));
   while (held.length < 2) await new Promise((go) => setTimeout(go, 5));
+  while (!got.includes('quick')) await new Promise((go) => setTimeout(go, 5));
   expect(got.match(/quick/g)).toHaveLength(1);
   held.splice(0).forEach((response) => response.end('later'));
   while (!/later[^]*later/.test(got)) await new Promise((go) => setTimeout(go, 5));

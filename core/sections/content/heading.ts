@@ -34,6 +34,10 @@ export const heading = defineKind(
       return html`<${raw(level)} class="heading-text"${view.part('text')}>${text}</${raw(level)}>${lead !== '' && html`<p class="heading-lead"${view.part('lead')}>${lead}</p>`}`;
     },
     css: css`
+      /* Nearer to what it heads than to what is before it. */
+      &.tone-plain:is(.space-medium, .space-large) > .frame-in {
+        padding-block-end: calc(var(--space-small) * var(--room));
+      }
       .heading-text {
         margin: 0;
       }

@@ -28,7 +28,7 @@ export const buyForm = defineKind(
     },
     hasForms: true,
     shows: ['cart'],
-    says: ['in-your-cart', 'leave-empty', 'quantity', 'sold-out'],
+    says: ['cart', 'in-your-cart', 'leave-empty', 'quantity', 'sold-out'],
     sketch: [
       {
         gap: 40,
@@ -40,12 +40,13 @@ export const buyForm = defineKind(
     ],
   },
   {
+    needs: () => [{ type: 'path', page: 'cart' }],
     view({ action, soldOut, quantity, size }, view) {
       const product = productOf(view);
       const refused = view.form?.refused;
       const own = view.fact('cart').lines.filter((line) => line.product === product.code);
       const what = own.map((line) => `${line.quantity} × ${line.options || line.title}`).join(', ');
-      const status = html`${refused !== undefined && html`<p class="buy-refused" role="alert">${refused}</p>`}${own.length > 0 && html`<p class="buy-done" role="status">${view.word('in-your-cart', { what })}</p>`}`;
+      const status = html`${refused !== undefined && html`<p class="buy-refused" role="alert">${refused}</p>`}${own.length > 0 && html`<p class="buy-done" role="status">${view.word('in-your-cart', { what })} <a ${view.link({ to: 'cart' })}>${view.word('cart')}</a></p>`}`;
       if (!product.variants.some((variant) => variant.stock > 0))
         return html`<p class="buy-none"${view.part('soldOut')}>${soldOut}</p>${status}`;
       return html`<form class="buy" method="post" action="${view.locale.prefix}/cart">${sentFrom(view)}<input type="hidden" name="product" value="${product.code}">${product.options.map((option, at) => optionChoice(option, at, product, view))}${quantity && quantityInput(view)}<button class="button button-${size}" type="submit"${view.part('action')}>${action}</button></form>${status}`;

@@ -44,6 +44,10 @@ export const pageTitle = defineKind(
       return html`${values.picture && view.picture(picture, '100vw')}<h1 class="page-title"${lang}>${page.title}</h1>${(dated || written) && html`<p class="page-written">${dated}${dated && written && ' · '}${written}</p>`}${values.description && page.description !== '' && html`<p class="page-lead"${lang}>${page.description}</p>`}`;
     },
     css: css`
+      /* Nearer to what it heads than to what is before it. */
+      &.tone-plain:is(.space-medium, .space-large) > .frame-in {
+        padding-block-end: calc(var(--space-small) * var(--room));
+      }
       .page-title {
         margin: 0;
       }

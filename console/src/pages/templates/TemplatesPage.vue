@@ -2,7 +2,7 @@
 import { mdiArrowLeft, mdiArrowRight, mdiContentCopy, mdiDeleteOutline, mdiMagnify, mdiPlus } from '@mdi/js';
 import { movedInOrder } from '@parlour/core/assign';
 import { isOfType, keys } from '@parlour/core/documents';
-import { PAGE_KINDS, pageKinds, type PageKind } from '@parlour/core/pages';
+import { PAGE_KINDS, pageKinds, STAND_IN, type PageKind } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -73,13 +73,15 @@ function removed(sentence: string): void {
 async function open(template: Template): Promise<void> {
   await attempt(async () => {
     const { pages } = await call(routes.listPages, { query: { template: template.code, limit: 1 } });
-    const page =
-      pages[0] ?? (await call(routes.listPages, { query: { pageKind: template.pageKind, limit: 1 } })).pages[0];
-    if (page)
-      await router.push({
-        path: `/workbench/${encodeURIComponent(page.page)}`,
-        query: pages[0] ? {} : { template: template.code },
-      });
+    const others = pages[0]
+      ? []
+      : (await call(routes.listPages, { query: { pageKind: template.pageKind, limit: 1 } })).pages;
+    // While there is no page of the kind, a made-up one stands in.
+    const page = pages[0]?.page ?? others[0]?.page ?? `${template.pageKind}:${STAND_IN}`;
+    await router.push({
+      path: `/workbench/${encodeURIComponent(page)}`,
+      query: pages[0] ? {} : { template: template.code },
+    });
   });
 }
 </script>
