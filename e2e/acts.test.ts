@@ -37,11 +37,9 @@ test('down leaves a column for the next, and then the columns', async () => {
     return held.find(([, some]) => some.some(({ id }) => id === 'head-mark'))?.[0] ?? 'nowhere';
   };
   await inPlan('head-mark').click();
-  for (const place of ['two', 'two', 'three', 'three', 'main']) {
-    await soon(where).not.toBe('nowhere');
-    await act('Down').click();
-    await soon(where).toBe(place);
-  }
+  // A step for each click, however fast they come.
+  for (let clicks = 0; clicks < 5; clicks++) await act('Down').click();
+  await soon(where).toBe('main');
   await page.getByRole('button', { name: 'Undo' }).click();
   await soon(where).toBe('three');
 });

@@ -136,11 +136,11 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await page.getByText('“Tern Tea” is ready').waitFor();
   // Who designs it sees where products will be; who comes to it sees that it is being set up, and a drawing.
   await page.goto(consoleAt('/workbench/home'));
-  await page.frameLocator('iframe').getByText('Products show here as soon as there are some.').first().waitFor();
+  await page.frameLocator('iframe').getByText('Example product 1').first().waitFor();
   await page.goto(`http://tern-tea.localhost:${service.port}/`);
   await page.locator('.around-header.tone-strong').waitFor();
   await page.getByText('We are setting up the shop.').waitFor();
-  expect(await page.getByText('Products show here').count()).toBe(0);
+  expect(await page.getByText('Example product').count()).toBe(0);
   await soon(() =>
     page.evaluate(
       () =>

@@ -49,7 +49,7 @@ async function checkoutButton(page: Page): Promise<void> {
   await page.goto(at('/item/gannet-delta'));
   await page.getByRole('button', { name: 'Add to cart' }).click();
   await page.locator('.buy-done').waitFor();
-  await page.getByRole('link', { name: /^Cart/ }).click();
+  await page.locator('header').getByRole('link', { name: /^Cart/ }).click();
   await page.getByRole('link', { name: 'Checkout' }).click();
   await page.getByRole('heading', { name: 'Checkout', exact: true }).waitFor();
 }

@@ -170,6 +170,18 @@ const CORE = [
   ['inspect/shown.ts', "from === '' && until === ''", 'true'],
   ['inspect/checks/required-sections.ts', 'serving.some(({ isAlways }) => isAlways)', 'serving.length > 0'],
   ['fields/text-pictures.ts', 'if (!HASH.test(hash))', 'if (false)'],
+  ['sections/listing/listing.ts', 'size: fullRows(size, across)', 'size'],
+  ['sections/product/cards.ts', 'isSame ? Math.min(Number(phone), 2) : Number(phone)', 'Number(phone)'],
+  ['render/compose.ts', "return isPlain ? '' : ` ${groundClasses(ground)}`;", "return '';"],
+  ['look/css.ts', 'nearestReadable(current, ground, NEEDED_CONTRAST)', 'current'],
+  ['fields/prose.ts', "attribute === 'target' && value !== NEW_WINDOW", 'false'],
+  ['inspect/checks/map-addresses.ts', 'finds.insteadOf.some((name) => section.values[name])', 'false'],
+  [
+    'kinds/view.ts',
+    "this.#sources.mode === 'preview' ? drawStandIn(kind, values, words) : NOTHING",
+    'drawStandIn(kind, values, words)',
+  ],
+  ['locale/proposals.ts', 'zones.includes(here) ? here : ', ''],
 ];
 
 /** Of service: the same, and which of its tests must notice. */

@@ -26,7 +26,7 @@ describe('buy-form', () => {
       cart: { attempt: '', lines: [line, { ...line, product: 'K-9', options: 'other' }] },
       form: { section: 'b', typed: {}, refused: 'Only <3> left.' },
     });
-    expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal</p>');
+    expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal <a >Cart</a></p>');
     expect(html).toContain('<p class="buy-refused" role="alert">Only &lt;3&gt; left.</p>');
     expect(html).not.toContain('other');
   });

@@ -72,23 +72,30 @@ async function seenSections(keys: readonly string[]): Promise<{ document: string
 const keysOf = async (start: string): Promise<string[]> =>
   (await service.call(routes.listDocuments)).documents.map(({ key }) => key).filter((key) => key.startsWith(start));
 
-/** The tone a section gets the nth time: another one than it has. */
-const toneFor = ({ frame }: Section, n: number): string =>
-  TONES.filter((tone) => tone !== (frame['tone'] ?? 'plain'))[n % (TONES.length - 1)] ?? 'soft';
+/** The sections that changes of a sort are made in, with the tones they have by now. */
+const tones = new Map<string, { document: string; section: Section; tone: string | undefined }[]>();
 
 async function toneChange(start: string, n: number): Promise<EditRequest> {
-  const sections = await seenSections(await keysOf(start));
-  const { document, section } = sections[(n * 7) % sections.length] ?? fail(`Nothing to change in ${start}.`);
-  const was = section.frame['tone'];
+  const found =
+    tones.get(start) ?? (await seenSections(await keysOf(start))).map((one) => ({ ...one, tone: toneOf(one.section) }));
+  tones.set(start, found);
+  const one = found[(n * 7) % found.length] ?? fail(`Nothing to change in ${start}.`);
+  const { document, section, tone: was } = one;
+  one.tone = toneAfter(was, n);
   return {
     type: 'set',
     document,
     node: section.id,
     field: 'frame.tone',
-    value: toneFor(section, n),
+    value: one.tone,
     ...(was === undefined ? {} : { was }),
   };
 }
+
+const toneOf = ({ frame }: Section): string | undefined => frame['tone'] as string | undefined;
+/** Another one than there is. */
+const toneAfter = (tone: string | undefined, n: number): string =>
+  TONES.filter((one) => one !== (tone ?? 'plain'))[n % (TONES.length - 1)] ?? 'soft';
 
 function fail(why: string): never {
   throw new Error(why);
@@ -113,7 +120,7 @@ const SORTS: Readonly<Record<string, (n: number) => Promise<EditRequest>>> = {
       document: one.document,
       node: one.section.id,
       field: 'frame.tone',
-      value: toneFor(one.section, n),
+      value: toneAfter(toneOf(one.section), n),
     };
   },
   async 'the template of a page'(n) {

@@ -95,8 +95,8 @@ describe('from edit to storefront and back', () => {
       document: 'template/collection',
       node: 'c-row',
       field: 'values.across',
-      value: '4',
-      was: '3',
+      value: '3',
+      was: '4',
     });
     await service.call(routes.publish, { body: {} });
     await service.edit({
@@ -105,22 +105,22 @@ describe('from edit to storefront and back', () => {
       node: 'c-row',
       field: 'values.across',
       value: '5',
-      was: '4',
+      was: '3',
     });
     const { sentences } = await service.call(routes.revert, { params: { revision: '1' }, body: {} });
     expect(sentences.at(-1)).toBe(
-      'Kept as it is in the draft: The template “Collection”: Across of Listing is now “Five”; it was meant to become “Three”.',
+      'Kept as it is in the draft: The template “Collection”: Across of Listing is now “Five”; it was meant to become “Four”.',
     );
-    expect((await service.visit('/browse/single-line')).text).toContain('across-3');
+    expect((await service.visit('/browse/single-line')).text).toContain('across-4');
     expect((await service.call(routes.listChanges)).changes.map((change) => change.sentence)).toEqual([
-      expect.stringContaining('Across of Listing is “Five”, was “Three”'),
+      expect.stringContaining('Across of Listing is “Five”, was “Four”'),
     ]);
     await service.edit({
       type: 'set',
       document: 'template/collection',
       node: 'c-row',
       field: 'values.across',
-      value: '3',
+      value: '4',
       was: '5',
     });
   });

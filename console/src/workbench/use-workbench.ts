@@ -150,10 +150,15 @@ export function useWorkbench() {
     await settle();
   }
 
-  /** Does edits; false if they were refused, which has been said by then. */
-  const run = (edits: readonly EditRequest[]): Promise<boolean> =>
+  /**
+   * Does edits; false if they were refused, which has been said by then.
+   * @param edits or what works them out when it is their turn, from what is there by then; none for nothing to do
+   */
+  const run = (edits: readonly EditRequest[] | (() => readonly EditRequest[])): Promise<boolean> =>
     inTurn(async () => {
-      const answer = await attempt(() => sendUnit(edits));
+      const wanted = typeof edits === 'function' ? edits() : edits;
+      if (wanted.length === 0) return true;
+      const answer = await attempt(() => sendUnit(wanted));
       // A refused edit may mean that somebody else was faster: show what is there now.
       if (!answer) askAnew();
       await renew();
@@ -226,10 +231,12 @@ export function useWorkbench() {
   const move = (selection: Selection, place: Target): Promise<boolean> =>
     run([{ type: 'move', document: selection.document, node: selection.section, place }]);
 
-  async function nudge(selection: Selection, by: -1 | 1): Promise<void> {
-    const place = stepFrom(selection, by);
-    if (place) await move(selection, place);
-  }
+  /** One step of a section. Whoever clicks faster than it is drawn gets a step for each click. */
+  const nudge = (selection: Selection, by: -1 | 1): Promise<boolean> =>
+    run(() => {
+      const place = stepFrom(selection, by);
+      return place ? [{ type: 'move', document: selection.document, node: selection.section, place }] : [];
+    });
 
   /** Makes a copy right behind, which is selected then. */
   async function copy({ document, section }: Selection): Promise<void> {
