@@ -1,8 +1,9 @@
 /** What can be done to a section where it stands: moved on, copied, shared; and to the region that it stands in. */
+import type { EditRequest } from '@parlour/core/design';
 import { hasSections, type Areas } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
 import { soon } from './browser.js';
-import { consoleAt, frame, openConsole, page, service } from './console-page.js';
+import { browser, consoleAt, frame, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
@@ -120,4 +121,50 @@ test('a link in a text leads to a page that is chosen, in a new window', async (
   await dialog.getByLabel('Opens in a new window').check();
   await dialog.getByRole('button', { name: 'Set' }).click();
   await frame().locator('.k-side-by-side a[href="/delivery"][target="_blank"]').first().waitFor();
+});
+
+test('on a wide screen nothing of the content is wider than the header, panels end where the page does, capitals are on titles too', async () => {
+  const wide = await browser.newPage();
+  await wide.setViewportSize({ width: 1800, height: 1000 });
+  const open = async (code: string, ...edits: EditRequest[]) => {
+    if (edits.length > 0) await service.edit(...edits);
+    await wide.goto((await service.call(routes.preview, { body: { page: code } })).url);
+  };
+  /** Where the first element of a selector begins and ends, in CSS pixels. */
+  const span = (selector: string): Promise<number[]> =>
+    wide.evaluate((one) => {
+      const { left, right } = (document.querySelector(one) as Element).getBoundingClientRect();
+      return [left, right].map(Math.round);
+    }, selector);
+  const HEADER = '.around-header > .frame > .frame-in';
+  const ROW = 'main .k-product-row > .frame-in';
+  const widths: number[] = [];
+  const WIDTHS = ['standard', 'broad', 'margins'] as const;
+  for (const [at, width] of WIDTHS.entries()) {
+    const was = WIDTHS[at - 1];
+    await open(
+      'home',
+      ...(was ? [{ type: 'set', document: 'template/home', field: 'layout.width', value: width, was } as const] : []),
+    );
+    const [left = 0, right = 0] = await span(HEADER);
+    expect([width, await span(ROW)]).toEqual([width, [left, right]]);
+    widths.push(right - left);
+  }
+  // Each is wider than the one before, and the widest keeps the margin.
+  expect(widths).toEqual([...widths].sort((a, b) => a - b));
+  expect([new Set(widths).size, (widths[2] ?? 0) < 1800, (widths[2] ?? 0) > 1700]).toEqual([3, true, true]);
+
+  await open(
+    'content:flying-guide',
+    { type: 'set', document: 'template/guide', node: 'guide-details', field: 'frame.tone', value: 'soft' },
+    { type: 'set', document: 'template/guide', node: 'guide-details', field: 'frame.textCase', value: 'capitals' },
+    { type: 'set', document: 'template/guide', node: 'guide-details', field: 'values.title', value: 'Details' },
+  );
+  const [[left = 0], [header = 0]] = [await span('.k-detail-rows'), await span(HEADER)];
+  const [text = 0] = await span('.k-detail-rows > .frame-in');
+  expect([left, text > left]).toEqual([header, true]);
+  expect(
+    await wide.evaluate(() => getComputedStyle(document.querySelector('.k-detail-rows h2') as Element).textTransform),
+  ).toBe('uppercase');
+  await wide.close();
 });
