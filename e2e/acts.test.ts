@@ -163,8 +163,8 @@ test('on a wide screen nothing of the content is wider than the header, panels e
   const [[left = 0], [header = 0]] = [await span('.k-detail-rows'), await span(HEADER)];
   const [text = 0] = await span('.k-detail-rows > .frame-in');
   expect([left, text > left]).toEqual([header, true]);
-  expect(
-    await wide.evaluate(() => getComputedStyle(document.querySelector('.k-detail-rows h2') as Element).textTransform),
+  await soon(() =>
+    wide.evaluate(() => getComputedStyle(document.querySelector('.k-detail-rows h2') as Element).textTransform),
   ).toBe('uppercase');
   await wide.close();
 });

@@ -18,7 +18,7 @@ test('the first account is made at once, with name, email and password; a new st
     await page.getByRole('button', { name: 'Make the first account' }).click();
     await page.getByText('at least 12').waitFor();
     // Nothing that was typed is lost.
-    expect(await page.getByLabel('Your name').inputValue()).toBe('Tess Fell');
+    await soon(() => page.getByLabel('Your name').inputValue()).toBe('Tess Fell');
     await page.getByLabel('Password').fill('a long enough password');
     await page.getByRole('button', { name: 'Make the first account' }).click();
     await page.getByRole('heading', { name: 'A new store' }).waitFor();
@@ -48,7 +48,7 @@ test('the first account is made at once, with name, email and password; a new st
     const live = await page.goto(`http://fell-tea.localhost:${empty.port}/item/stand-in`);
     expect(live?.status()).toBe(404);
     await page.goto(`http://fell-tea.localhost:${empty.port}/`);
-    expect(await page.getByText('Example product').count()).toBe(0);
+    await soon(() => page.getByText('Example product').count()).toBe(0);
   } finally {
     await browser.close();
     await empty.stop();

@@ -140,7 +140,7 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await page.goto(`http://tern-tea.localhost:${service.port}/`);
   await page.locator('.around-header.tone-strong').waitFor();
   await page.getByText('We are setting up the shop.').waitFor();
-  expect(await page.getByText('Example product').count()).toBe(0);
+  await soon(() => page.getByText('Example product').count()).toBe(0);
   await soon(() =>
     page.evaluate(
       () =>
