@@ -1,6 +1,6 @@
 /** The groundwork Brasslamp: bold, dense, rounded, with a dark header. */
-import { starterSection } from '../starters/starters.js';
 import { css } from '../css.js';
+import { aroundOn } from './around.js';
 import type { Groundwork } from './groundwork.js';
 
 export const BRASSLAMP: Groundwork = {
@@ -31,37 +31,7 @@ export const BRASSLAMP: Groundwork = {
     cardStyle: 'bordered',
     cardTitleSize: 1.0625,
   },
-  around: {
-    // Empty at first, and then nothing is seen of it.
-    'top-line': {
-      tone: 'vivid',
-      sections: [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre' })],
-    },
-    header: {
-      tone: 'strong',
-      sections: [
-        starterSection(
-          'header-row',
-          'columns',
-          { widths: 'fit', count: '4' },
-          { space: 'small' },
-          {
-            one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
-            two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
-            three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
-            four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
-          },
-        ),
-      ],
-    },
-    footer: {
-      tone: 'strong',
-      sections: [
-        starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }),
-        starterSection('footer-legal', 'small-print'),
-      ],
-    },
-  },
+  around: aroundOn({ topLine: 'vivid', header: 'strong', footer: 'strong' }),
   starters: ['home-goods', 'collection-panel'],
   css: css`
     :root {

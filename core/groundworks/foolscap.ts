@@ -1,6 +1,6 @@
 /** The groundwork Foolscap: airy, serif titles, hairlines, square pictures. */
-import { starterSection } from '../starters/starters.js';
 import { css } from '../css.js';
+import { aroundOn } from './around.js';
 import type { Groundwork } from './groundwork.js';
 
 export const FOOLSCAP: Groundwork = {
@@ -8,36 +8,7 @@ export const FOOLSCAP: Groundwork = {
   name: 'Foolscap',
   sentence: 'Airy, like a well-printed page: serif titles, hairlines, square pictures and much room.',
   defaults: {},
-  around: {
-    // Empty at first, and then nothing is seen of it.
-    'top-line': {
-      tone: 'soft',
-      sections: [starterSection('top-notice', 'notice', {}, { space: 'none', align: 'centre' })],
-    },
-    header: {
-      sections: [
-        starterSection(
-          'header-row',
-          'columns',
-          { widths: 'fit', count: '4' },
-          { space: 'small' },
-          {
-            one: [starterSection('header-mark', 'logo', {}, { space: 'none' })],
-            two: [starterSection('header-menu', 'menu-bar', {}, { space: 'none' })],
-            three: [starterSection('header-search', 'search-box', { phone: 'sign' }, { space: 'none' })],
-            four: [starterSection('header-cart', 'cart-link', {}, { space: 'none' })],
-          },
-        ),
-      ],
-    },
-    footer: {
-      tone: 'soft',
-      sections: [
-        starterSection('foot-links', 'link-list', { menu: 'help', direction: 'across' }),
-        starterSection('footer-legal', 'small-print'),
-      ],
-    },
-  },
+  around: aroundOn({ topLine: 'soft', footer: 'soft' }),
   starters: [],
   css: css`
     :root {
