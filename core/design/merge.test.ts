@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { closeDocument, editsBetween, mergeDocument, openDocument, sameContent, type DraftDocument } from './index.js';
-import { FORMAT, type Document, type TemplateDocument } from '../documents/index.js';
+import { FORMAT, type Document, type Section, type TemplateDocument } from '../documents/index.js';
 import { SHIPPED_KINDS } from '../sections/index.js';
 import { anyTemplate, assignments, section, template } from '../tests/designs.js';
 
@@ -34,6 +34,20 @@ describe('three-way merge', () => {
     expect([document, said]).toEqual([paths({ '/a': '/x', '/b': '/y' }), []]);
     // A template is made, so two of one code are two.
     expect(merge(undefined, template(heads('a')), template(heads('b'))).said).toHaveLength(1);
+  });
+
+  test('what a page has of its own in a section, begun on both sides, has what each side set', () => {
+    const own = (values: Section['values']): Document => ({
+      format: FORMAT,
+      type: 'own',
+      page: 'product:K-1',
+      areas: { main: [section('s', 'heading', values)] },
+    });
+    const merged = (...[ours, theirs]: [Section['values'], Section['values']]) =>
+      merge(undefined, own(ours), own(theirs), 'own/product/K-1');
+    const { document, said } = merged({ text: 'x' }, { level: 'h3' });
+    expect([document?.areas['main']?.[0]?.values, said]).toEqual([{ text: 'x', level: 'h3' }, []]);
+    expect(merged({ text: 'x' }, { text: 'y' }).said).toHaveLength(1);
   });
 
   test('a true conflict is told and not guessed: theirs stays', () => {

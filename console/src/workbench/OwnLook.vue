@@ -42,7 +42,7 @@ function override(name: string): void {
       Pages of this template follow the look of the store, except for what you set here.
       <router-link class="plain" to="/look">Look of the store</router-link>
     </p>
-    <div :key="overrides.join()" class="fields">
+    <div :key="overrides.join()" class="field-grid">
       <FieldInput
         v-for="name in overrides"
         :key="name"
@@ -70,12 +70,5 @@ h3 {
   font-size: 1rem;
   font-family: var(--work-font);
   font-weight: 600;
-}
-.fields {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 16px 20px;
-  align-items: start;
-  padding-block-start: 12px;
 }
 </style>
