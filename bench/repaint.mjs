@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
 import { DEMO_SIGN_IN } from '@parlour/service';
+import { CHROMIUM } from '../scripts/debian.mjs';
 import { alternate } from './rounds.mjs';
 
 const CHANGES = 30;
@@ -20,7 +21,7 @@ const FLAGS = [
 export async function measureRepaint({ port }) {
   const home = mkdtempSync(join(tmpdir(), 'parlour-repaint-'));
   const context = await chromium.launchPersistentContext(home, {
-    executablePath: process.env.PARLOUR_TEST_CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: FLAGS,
     // Colours change at once, so that what is measured is the way there and not the motion.
     reducedMotion: 'reduce',

@@ -20,6 +20,8 @@ const FLAGS = [
   '--disable-features=IsolateOrigins,site-per-process',
 ];
 
+const CHROMIUM = process.env['PARLOUR_TEST_CHROMIUM'];
+
 /** A browser with a fresh profile in the run's own folder. */
 export async function openBrowser(
   options: {
@@ -31,10 +33,11 @@ export async function openBrowser(
   } = {},
 ): Promise<BrowserContext> {
   const { width = 1280, height = 800, javaScriptEnabled = true, keepsPages = false } = options;
+  if (!CHROMIUM) throw new Error('Run the tests with “npm test”, which finds Chromium.');
   const home = join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'profiles');
   mkdirSync(home, { recursive: true });
   return chromium.launchPersistentContext(mkdtempSync(join(home, 'p-')), {
-    executablePath: process.env['PARLOUR_TEST_CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: FLAGS,
     ...(keepsPages && { ignoreDefaultArgs: ['--disable-back-forward-cache'] }),
     viewport: { width, height },

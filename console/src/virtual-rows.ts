@@ -45,6 +45,7 @@ export function useVirtualRows<T>(
     ),
     above: computed(() => (items.value[0]?.start ?? start.value) - start.value),
     below: computed(() => virtual.value.getTotalSize() - ((items.value.at(-1)?.end ?? start.value) - start.value)),
-    measure: (row) => virtual.value.measureElement(row instanceof Element ? row : null),
+    // Of what is there as a whole nobody asks how high its rows are, and each answer would lay the page out.
+    measure: (row) => rows.value.length > SHORT && virtual.value.measureElement(row instanceof Element ? row : null),
   };
 }

@@ -118,6 +118,8 @@ export const pictures = closed({
 export const picturesQuery = closed({
   /** Words that the name of the file holds, or how the hash begins. */
   search: plainText(200).optional(),
+  /** Hashes with commas between: only these, as far as they exist. */
+  hashes: plainText(8000).optional(),
   /** The hash of the picture that the list goes on after. */
   after: string()
     .matches(/^[0-9a-f]{64}$/, '${path} must be the hash of a picture')

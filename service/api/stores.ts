@@ -75,8 +75,12 @@ export function storeRoutes(api: Api): void {
     }),
   );
 
-  implement(api, routes.listPictures, async ({ store, query: { search, after, limit = 100 } }) => {
-    const { pictures, total } = await listPictures(db, store.id, { search, after, limit: limit + 1 });
+  implement(api, routes.listPictures, async ({ store, query: { hashes, limit = 100, ...wanted } }) => {
+    const { pictures, total } = await listPictures(db, store.id, {
+      ...wanted,
+      hashes: hashes?.split(',').map((one) => one.trim()),
+      limit: limit + 1,
+    });
     const some = pictures.slice(0, limit);
     return {
       pictures: some.map((picture) => pictureShape(picture, store, config)),

@@ -130,6 +130,8 @@ const HASH_BEGINS = 6;
 export interface PictureFilter {
   /** Words that the name of the file holds, or how the hash begins. */
   readonly search?: string | undefined;
+  /** Only those with one of these hashes. */
+  readonly hashes?: readonly string[] | undefined;
   /** The hash of the picture that the list goes on after. */
   readonly after?: string | undefined;
   readonly limit: number;
@@ -139,10 +141,11 @@ export interface PictureFilter {
 export async function listPictures(
   db: Records,
   storeId: number,
-  { search = '', after, limit }: PictureFilter,
+  { search = '', hashes, after, limit }: PictureFilter,
 ): Promise<{ readonly pictures: StoredPicture[]; readonly total: number }> {
   const found = db
     .selectFrom('picture')
+    .$if(hashes !== undefined, (some) => some.where('hash', 'in', hashes ?? []))
     .where('store_id', '=', storeId)
     .where(
       sql<boolean>`(strpos(lower(name), ${search.toLowerCase()}) > 0 or length(${search}::text) >= ${HASH_BEGINS} and starts_with(hash, ${search}))`,

@@ -278,6 +278,7 @@ describe('where pictures are used', () => {
     const list = (query: object) => service.call(routes.listPictures, { query });
     expect((await list({ search: ofProduct.slice(0, 9) })).pictures).toEqual(pictures);
     expect((await list({ search: ofProduct.slice(0, 4) })).pictures).toEqual([]);
+    expect((await list({ hashes: `${ofProduct}, ${'0'.repeat(64)}` })).pictures).toEqual(pictures);
     const all = await list({ limit: 500 });
     expect([all.pictures.length, all.next]).toEqual([all.total, null]);
     const walked: string[] = [];

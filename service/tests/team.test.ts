@@ -109,6 +109,20 @@ test('an invitation is no way to guess the password of somebody who has an accou
   await expect(service.call(routes.changeMember, gone)).rejects.toMatchObject({ code: 'no-such-thing' });
 });
 
+test('passwords are kept as hashes that cost what OWASP asks for, and say what they cost', async () => {
+  await joined('cost@windrow.example', 'viewer');
+  const { rows } = await asAdmin(
+    (client) => client.query(`select password_hash as hash from account where email = 'cost@windrow.example'`),
+    service.databaseUrl,
+  );
+  expect(rows).toEqual([
+    { hash: expect.stringMatching(/^\$scrypt\$ln=15,r=8,p=3\$[\w+/]{22}\$[\w+/]{43}$/) as string },
+  ]);
+  const wrong = createClient({ origin: service.origin });
+  const body = { email: 'cost@windrow.example', password: `${PASSWORD}!`, name: 'x' };
+  await expect(wrong.call(routes.createToken, { body })).rejects.toMatchObject({ code: 'wrong-sign-in' });
+});
+
 test('many take up invitations at once, with accounts and without', async () => {
   const open = createClient({ origin: service.origin });
   const links = await Promise.all(

@@ -3,14 +3,13 @@
 import { mdiImageOutline, mdiUpload } from '@mdi/js';
 import type { PictureValue } from '@parlour/core/fields';
 import { leftOutInWords } from '@parlour/core/kinds';
-import { routes, type AnswerOf } from '@parlour/contract';
+import { routes } from '@parlour/contract';
 import { computed, ref } from 'vue';
-import { useAnswer, useParts } from '../answers';
+import { useParts } from '../answers';
 import { attempt, call, say } from '../api';
+import { pictureOfHash, type StorePicture } from '../pictures';
 import { rested } from '../rested';
 import FocalPoint, { type Point } from './FocalPoint.vue';
-
-type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
 
 const props = defineProps<{
   modelValue: PictureValue | null;
@@ -31,19 +30,12 @@ const { parts, loading, hasMore, more } = useParts(
   (after) => ({ query: { search: words.value || undefined, after } }),
   { when: open },
 );
-const pictures = computed<readonly Picture[]>(() => parts.value.flatMap((part) => part.pictures));
+const pictures = computed<readonly StorePicture[]>(() => parts.value.flatMap((part) => part.pictures));
 const pointing = ref(false);
 const busy = ref(false);
 const file = ref<HTMLInputElement>();
 /** The one that is chosen. */
-const { data: found } = useAnswer(
-  routes.listPictures,
-  () => ({ query: { search: props.modelValue?.picture, limit: 1 } }),
-  { when: () => props.modelValue !== null },
-);
-const current = computed(() =>
-  [...(found.value?.pictures ?? []), ...pictures.value].find(({ hash }) => hash === props.modelValue?.picture),
-);
+const current = computed(() => (props.modelValue ? pictureOfHash(props.modelValue.picture) : undefined));
 
 /** Says so if the picture's shape is far from the one it is cut to. */
 const misfit = computed(() => {
@@ -53,7 +45,7 @@ const misfit = computed(() => {
   return `It is much ${ratio < 1 ? 'taller' : 'wider'} than its place; much of it is cropped.`;
 });
 
-function choose(picture: Picture): void {
+function choose(picture: StorePicture): void {
   // Another picture has another point that matters.
   emit('update:modelValue', { picture: picture.hash, alt: props.modelValue?.alt ?? '' });
   open.value = false;

@@ -1,20 +1,15 @@
 <script setup lang="ts">
 /** A picture of the store, small; an empty place where none is chosen. */
 import type { PictureValue } from '@parlour/core/fields';
-import { routes } from '@parlour/contract';
-import { useAnswer } from '../answers';
+import { computed } from 'vue';
+import { pictureOfHash } from '../pictures';
 
 const props = defineProps<{ picture: PictureValue | null }>();
-
-const { data } = useAnswer(routes.listPictures, () => ({ query: { search: props.picture?.picture, limit: 1 } }), {
-  when: () => props.picture !== null,
-});
+const found = computed(() => (props.picture ? pictureOfHash(props.picture.picture) : undefined));
 </script>
 
 <template>
-  <span class="thumb"
-    ><img v-if="picture && data?.pictures[0]" :src="data.pictures[0].thumb" :alt="picture.alt"
-  /></span>
+  <span class="thumb"><img v-if="picture && found" :src="found.thumb" :alt="picture.alt" /></span>
 </template>
 
 <style scoped>

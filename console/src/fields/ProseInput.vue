@@ -16,12 +16,11 @@ import {
   mdiTableRowRemove,
 } from '@mdi/js';
 import { cleanProse, readTextPicture, type TextPicture } from '@parlour/core/fields';
-import { routes } from '@parlour/contract';
 import { TableKit } from '@tiptap/extension-table';
 import StarterKit from '@tiptap/starter-kit';
 import { EditorContent, Node, useEditor } from '@tiptap/vue-3';
 import { ref, watch } from 'vue';
-import { call } from '../api';
+import { pictureOfHash } from '../pictures';
 import TextLinkDialog, { type TextLink } from './TextLinkDialog.vue';
 import TextPictureDialog from './TextPictureDialog.vue';
 
@@ -87,12 +86,12 @@ const TextPictureNode = Node.create({
       dom.append(image, line);
       dom.addEventListener('click', () => (setting.value = { picture, at: getPos() ?? null }));
       // Where it cannot be found its words stand in its place.
-      if (picture)
-        void call(routes.listPictures, { query: { search: picture.hash, limit: 1 } }).then(
-          ({ pictures: [found] }) => found && (image.src = found.thumb),
-          () => undefined,
-        );
-      return { dom };
+      const stop = watch(
+        () => picture && pictureOfHash(picture.hash),
+        (found) => found && (image.src = found.thumb),
+        { immediate: true },
+      );
+      return { dom, destroy: stop };
     },
 });
 

@@ -8,10 +8,10 @@ import { computed, ref } from 'vue';
 import { useParts } from '../../answers';
 import { attempt, call, say } from '../../api';
 import { inAddress } from '../../in-address';
+import type { StorePicture } from '../../pictures';
 import AskDialog from '../../shell/AskDialog.vue';
 import { rested } from '../../rested';
 
-type Picture = AnswerOf<typeof routes.listPictures>['pictures'][number];
 type Uses = AnswerOf<typeof routes.getPicture>;
 /** A file on its way. */
 interface Sending {
@@ -28,7 +28,7 @@ const { parts, loading, hasMore, more } = useParts(
   () => words.value,
   (after) => ({ query: { search: words.value || undefined, after } }),
 );
-const pictures = computed<readonly Picture[]>(() => parts.value.flatMap((part) => part.pictures));
+const pictures = computed<readonly StorePicture[]>(() => parts.value.flatMap((part) => part.pictures));
 const total = computed(() => parts.value[0]?.total ?? 0);
 const uses = ref<Uses | null>(null);
 const asking = ref(false);
@@ -37,7 +37,7 @@ const over = ref(false);
 const sending = ref<Sending[]>([]);
 const file = ref<HTMLInputElement>();
 
-async function open({ hash }: Picture): Promise<void> {
+async function open({ hash }: StorePicture): Promise<void> {
   uses.value = (await attempt(() => call(routes.getPicture, { params: { hash } }))) ?? null;
 }
 

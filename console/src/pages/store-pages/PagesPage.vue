@@ -3,6 +3,7 @@ import { mdiMagnify } from '@mdi/js';
 import { PAGE_KINDS, type PageSort } from '@parlour/core/pages';
 import { computed, ref } from 'vue';
 import { attempt, edit, say, undoLast } from '../../api';
+import PlainSelect from '../../fields/PlainSelect.vue';
 import SortHead from '../../shell/SortHead.vue';
 import { useVirtualRows } from '../../virtual-rows';
 import { usePageList, type Page } from './use-page-list';
@@ -147,11 +148,10 @@ const because = (page: Page): string =>
             </td>
             <td class="quiet code">{{ page.page }}</td>
             <td class="template-cell">
-              <v-select
+              <PlainSelect
                 :model-value="chosenFor(page)"
                 :items="choicesFor(page)"
-                :aria-label="`Template of ${page.title}`"
-                density="compact"
+                :label="`Template of ${page.title}`"
                 @update:model-value="(code: string) => assign(page, code)"
               />
             </td>
