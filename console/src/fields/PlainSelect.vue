@@ -35,9 +35,6 @@ select {
   text-overflow: ellipsis;
   cursor: pointer;
 }
-select:dir(rtl) {
-  padding: 8px 12px 8px 34px;
-}
 select:hover {
   border-color: currentcolor;
 }
