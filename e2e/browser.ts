@@ -20,7 +20,7 @@ const FLAGS = [
   '--disable-features=IsolateOrigins,site-per-process',
 ];
 
-const CHROMIUM = process.env['PARLOUR_TEST_CHROMIUM'];
+const { PARLOUR_TEST_CHROMIUM: CHROMIUM, PARLOUR_TEST_HEADLESS_CHROMIUM: HEADLESS_CHROMIUM } = process.env;
 
 /** A browser with a fresh profile in the run's own folder. */
 export async function openBrowser(
@@ -28,16 +28,16 @@ export async function openBrowser(
     width?: number;
     height?: number;
     javaScriptEnabled?: boolean;
-    /** As everybody's browser does, and driven ones do not: pages are shown as they were left when one goes back. */
+    /** As everybody's browser does, and the headless one cannot: pages are shown as they were left when one goes back. */
     keepsPages?: boolean;
   } = {},
 ): Promise<BrowserContext> {
   const { width = 1280, height = 800, javaScriptEnabled = true, keepsPages = false } = options;
-  if (!CHROMIUM) throw new Error('Run the tests with “npm test”, which finds Chromium.');
+  if (!CHROMIUM || !HEADLESS_CHROMIUM) throw new Error('Run the tests with “npm test”, which finds Chromium.');
   const home = join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'profiles');
   mkdirSync(home, { recursive: true });
   return chromium.launchPersistentContext(mkdtempSync(join(home, 'p-')), {
-    executablePath: CHROMIUM,
+    executablePath: keepsPages ? CHROMIUM : HEADLESS_CHROMIUM,
     args: FLAGS,
     ...(keepsPages && { ignoreDefaultArgs: ['--disable-back-forward-cache'] }),
     viewport: { width, height },

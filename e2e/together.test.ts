@@ -12,7 +12,7 @@ import { eventually, testService, type TestService } from '../service/tests/serv
 import { openBrowser, signIn } from './browser.js';
 
 /** Edits of each command line, and of the console; `npm run soak` makes it 500 in all. */
-const [BY_COMMAND, BY_HAND] = process.env['PARLOUR_SOAK'] ? [200, 100] : [14, 8];
+const [BY_COMMAND, BY_HAND] = process.env['PARLOUR_SOAK'] ? [200, 100] : [10, 6];
 const PROGRAM = join(__dirname, '..', 'cli', 'bin', 'parlour.js');
 
 let service: TestService;

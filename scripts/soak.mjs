@@ -18,7 +18,7 @@ const DATABASE_KILLS = 20;
 const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
 
 await main(async () => {
-  needPackages(['postgresql', 'chromium']);
+  needPackages(['postgresql', 'chromium', 'chromium-headless-shell']);
   ensureInstalled();
   ensureBuilt();
   say(`Killing PostgreSQL ${DATABASE_KILLS} times during edits and publishes …`);

@@ -7,11 +7,11 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
 import { startCluster, temporaryHome } from './cluster.mjs';
-import { CHROMIUM, needPackages } from './debian.mjs';
+import { CHROMIUM, HEADLESS_CHROMIUM, needPackages } from './debian.mjs';
 import { main, say } from './say.mjs';
 
 await main(async () => {
-  needPackages(['postgresql', 'chromium']);
+  needPackages(['postgresql', 'chromium', 'chromium-headless-shell']);
   ensureInstalled();
   ensureBuilt();
   const { home, remove } = temporaryHome();
@@ -35,6 +35,7 @@ await main(async () => {
         PARLOUR_TEST_DATABASE: cluster.url('postgres'),
         PARLOUR_TEST_HOME: home,
         PARLOUR_TEST_CHROMIUM: CHROMIUM,
+        PARLOUR_TEST_HEADLESS_CHROMIUM: HEADLESS_CHROMIUM,
       },
     },
   );

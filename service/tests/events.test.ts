@@ -9,7 +9,7 @@ import { DEMO_SIGN_IN } from '../index.js';
 import { connect, newDatabase, serviceOn, until, type TestService } from './service.js';
 
 /** By each of three. A short run here; `npm run soak` makes it long. */
-const EDITS = process.env['PARLOUR_SOAK'] ? 170 : 50;
+const EDITS = process.env['PARLOUR_SOAK'] ? 170 : 30;
 
 interface Heard {
   readonly id: number;

@@ -6,7 +6,7 @@ import { openapi } from '@parlour/contract';
 import { chanceFrom } from './random.js';
 import { testService, type TestService } from './service.js';
 
-const REQUESTS = process.env['PARLOUR_SOAK'] ? 20_000 : 1000;
+const REQUESTS = process.env['PARLOUR_SOAK'] ? 20_000 : 600;
 const SEED = Number(process.env['PARLOUR_SEED'] ?? 20261123);
 
 type Json = { [key: string]: unknown };

@@ -15,7 +15,7 @@ beforeAll(async () => {
 afterAll(() => service.stop());
 
 /** How many query strings are tried; many in a soak. */
-const QUERIES = process.env['PARLOUR_SOAK'] ? 100_000 : 2_000;
+const QUERIES = process.env['PARLOUR_SOAK'] ? 100_000 : 1_000;
 setFlagsFromString('--expose-gc');
 const collect = runInNewContext('gc') as () => void;
 

@@ -13,7 +13,7 @@ import { flawsOf } from '../../core/tests/well-formed.js';
 
 /** In the long run every so many units begin with a fresh store, so that designs do not only grow. */
 const ROUNDS = process.env['PARLOUR_SOAK'] ? 20 : 1;
-const UNITS = process.env['PARLOUR_SOAK'] ? 250 : 30;
+const UNITS = process.env['PARLOUR_SOAK'] ? 250 : 20;
 /** After each unit one page in so many is looked at, others after the next: what is broken stays so for a while. */
 const ONE_IN = process.env['PARLOUR_SOAK'] ? 1 : 4;
 const SEED = Number(process.env['PARLOUR_SEED'] ?? 20261126);

@@ -9,7 +9,8 @@ import { openSlots, planPage, planSvg } from '@parlour/core/plan';
 import { computed, ref, watch } from 'vue';
 import PlanDrawing from './PlanDrawing.vue';
 import { session } from '../api';
-import type { Target, Workbench } from './use-workbench';
+import type { Target } from './steps';
+import type { Workbench } from './use-workbench';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ bench: Workbench }>();

@@ -3,7 +3,7 @@
 import { planSvg, type Plan, type PlanBox } from '@parlour/core/plan';
 import { computed, nextTick, ref, watch } from 'vue';
 import PlanDrawing from './PlanDrawing.vue';
-import type { Selection, Target } from './use-workbench';
+import type { Selection, Target } from './steps';
 
 const props = defineProps<{ plan: Plan; selected: Selection | null }>();
 const emit = defineEmits<{

@@ -4,7 +4,8 @@ import { mdiArrowDown, mdiArrowUp, mdiContentCopy, mdiDeleteOutline, mdiLinkVari
 import { LIMITS } from '@parlour/core/design';
 import { ref } from 'vue';
 import AskDialog from '../shell/AskDialog.vue';
-import type { Selection, Workbench } from './use-workbench';
+import type { Selection } from './steps';
+import type { Workbench } from './use-workbench';
 
 const props = defineProps<{
   bench: Workbench;

@@ -17,7 +17,8 @@ import { computed } from 'vue';
 import EntriesEditor from '../entries/EntriesEditor.vue';
 import FieldInput from '../fields/FieldInput.vue';
 import ScopeLine from './ScopeLine.vue';
-import type { Selection, Workbench } from './use-workbench';
+import type { Selection } from './steps';
+import type { Workbench } from './use-workbench';
 
 const props = defineProps<{
   bench: Workbench;

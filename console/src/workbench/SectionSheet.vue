@@ -10,7 +10,8 @@ import HeadFields from './HeadFields.vue';
 import SectionActs from './SectionActs.vue';
 import SectionFields from './SectionFields.vue';
 import SheetHead from './SheetHead.vue';
-import type { Selection, Workbench } from './use-workbench';
+import type { Selection } from './steps';
+import type { Workbench } from './use-workbench';
 
 const props = defineProps<{ bench: Workbench; selected: Selection; section: Section }>();
 const shown = ref<'values' | 'frame' | 'region'>('values');

@@ -13,7 +13,8 @@ import PageSearch from './PageSearch.vue';
 import PlanView from './PlanView.vue';
 import SettingsSheet from './SettingsSheet.vue';
 import TemplateMenu from './TemplateMenu.vue';
-import { useWorkbench, type Target } from './use-workbench';
+import type { Target } from './steps';
+import { useWorkbench } from './use-workbench';
 
 const route = useRoute();
 const REASONS = { page: 'assigned to this page', rule: 'chosen by a rule', standard: 'the standard of its kind' };

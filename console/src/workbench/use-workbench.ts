@@ -1,7 +1,7 @@
 /** The state of the workbench: one page of the draft, what is selected, and everything that can be done to it. */
 import { Problem } from '@parlour/core';
 import { isForSection, ownSections, planParts } from '@parlour/core/assign';
-import { closeDocument, freeCode, LIMITS, type EditRequest, type PlaceRequest } from '@parlour/core/design';
+import { closeDocument, freeCode, LIMITS, type EditRequest } from '@parlour/core/design';
 import {
   hasSections,
   isOfType,
@@ -22,14 +22,7 @@ import { news } from '../live';
 import { newUnit } from '../units';
 import { saveAll } from '../unsaved';
 import { usePreview } from '../use-preview';
-
-export interface Selection {
-  readonly document: string;
-  readonly section: string;
-}
-
-/** Where a section may be put: an area or a slot, before a sibling or last. */
-export type Target = PlaceRequest;
+import { familyOf, stepOf, type Family, type Selection, type Target } from './steps';
 
 /** Does something with a code made from a name, and with another where that is taken already. */
 async function withFreeCode<T>(name: string, work: (code: string) => Promise<T>): Promise<T> {
@@ -173,60 +166,10 @@ export function useWorkbench() {
     });
   }
 
-  /** The siblings of a section in order, and the place they stand in. */
-  function family(selection: Selection): { place: Target; ids: string[] } | null {
-    const document = documents.value.get(selection.document);
-    if (!document || !hasSections(document)) return null;
-    for (const [area, list] of Object.entries(document.areas))
-      if (list.some((one) => one.id === selection.section))
-        return { place: { at: area }, ids: list.map((one) => one.id) };
-    for (const parent of sectionsIn(document.areas)) {
-      for (const [slot, list] of Object.entries(parent.slots ?? {})) {
-        if (list.some((one) => one.id === selection.section))
-          return { place: { in: parent.id, at: slot }, ids: list.map((one) => one.id) };
-      }
-    }
-    return null;
-  }
-
-  /** The rooms of a document that a place is one of, in the order they are drawn: its areas, or the slots of a section. */
-  function roomsBeside({ in: holder }: Target, document: string): readonly string[] {
-    const drawn = plan.value;
-    if (holder !== undefined) return drawn?.boxes.find(({ section }) => section === holder)?.slots.map(named) ?? [];
-    return drawn?.areas.filter((area) => area.document === document).map(named) ?? [];
-  }
-  const named = ({ name }: { readonly name: string }): string => name;
-
-  function idsIn(key: string, { in: holder, at = 'main' }: Target): string[] {
-    const document = documents.value.get(key);
-    if (!document || !hasSections(document)) return [];
-    if (holder === undefined) return (document.areas[at] ?? []).map(({ id }) => id);
-    const found = [...sectionsIn(document.areas)].find(({ id }) => id === holder);
-    return (found?.slots?.[at] ?? []).map(({ id }) => id);
-  }
-
-  /**
-   * Where a section goes by one step: past its neighbour, then into the next area or slot, then out of what it is in;
-   * null where it is the first or the last of all.
-   */
-  function stepFrom(selection: Selection, by: -1 | 1): Target | null {
-    const found = family(selection);
-    if (!found) return null;
-    const { place, ids } = found;
-    const at = ids.indexOf(selection.section);
-    if (at + by >= 0 && at + by < ids.length) return { ...place, before: ids[by < 0 ? at - 1 : at + 2] ?? null };
-    const rooms = roomsBeside(place, selection.document);
-    const next = rooms[rooms.indexOf(place.at ?? 'main') + by];
-    if (next !== undefined) {
-      const beyond = { ...place, at: next };
-      return { ...beyond, before: by < 0 ? null : (idsIn(selection.document, beyond)[0] ?? null) };
-    }
-    if (place.in === undefined) return null;
-    const outer = family({ document: selection.document, section: place.in });
-    if (!outer) return null;
-    const holder = outer.ids.indexOf(place.in);
-    return { ...outer.place, before: outer.ids[by < 0 ? holder : holder + 1] ?? null };
-  }
+  const ground = computed(() => ({ documents: documents.value, plan: plan.value }));
+  const family = (selection: Selection): Family | null => familyOf(ground.value, selection);
+  const stepFrom = (selection: Selection, by: -1 | 1): Target | null =>
+    stepOf(ground.value, selection, by);
 
   const move = (selection: Selection, place: Target): Promise<boolean> =>
     run([{ type: 'move', document: selection.document, node: selection.section, place }]);
