@@ -27,7 +27,7 @@ test('a note goes right after a section of one product, then of all that a rule 
   await page.getByRole('option', { name: 'After: Price' }).click();
   await page.getByRole('combobox', { name: 'Add a section', exact: true }).fill('Heading');
   await page.getByRole('option', { name: 'Heading', exact: true }).click();
-  await frame().locator('.k-price + .k-heading', { hasText: 'A heading' }).waitFor();
+  await frame().locator('.k-price + .k-heading', { hasText: 'The heading shows here' }).waitFor();
 
   await choose('For', 'Pages that a rule matches');
   await page.getByText('No page has it now.').waitFor();

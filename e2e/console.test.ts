@@ -191,7 +191,7 @@ test('a side area is switched on, filled from the catalogue, and a section is dr
     .getByRole('dialog')
     .getByRole('button', { name: /^Heading/ })
     .click();
-  await frame().locator('.area-side').getByRole('heading', { name: 'A heading' }).waitFor();
+  await frame().locator('.area-side').getByText('The heading shows here').waitFor();
 
   const heading = page.locator('[data-plan-section][aria-pressed=true]');
   const [from, to] = [await page.locator('[data-plan-section="t-rest"]').boundingBox(), await heading.boundingBox()];
@@ -216,9 +216,9 @@ test('add, move by keyboard and by dragging, remove and undo a section', async (
     .getByRole('dialog')
     .getByRole('button', { name: /^Heading/ })
     .click();
-  await frame().getByRole('heading', { name: 'A heading' }).waitFor();
+  await frame().getByText('The heading shows here').waitFor();
   await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await frame().getByRole('heading', { name: 'A heading' }).waitFor({ state: 'detached' });
+  await frame().getByText('The heading shows here').waitFor({ state: 'detached' });
 
   const before = await order();
   await page.locator('[data-plan-section="h-newest"]').focus();
@@ -283,7 +283,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.locator('.v-select', { hasText: 'Where' }).click();
   await page.getByRole('option', { name: 'Into column one of Columns' }).click();
   await page.getByRole('button', { name: /^Text Paragraphs/ }).click();
-  await frame().locator('.columns > :first-child').getByText('Write here.').waitFor();
+  await frame().locator('.columns > :first-child').getByText('The text shows here').waitFor();
   const boxes = page.locator('[data-plan-section]');
   const many = await boxes.count();
   const made = await page.locator('.box-selected').getAttribute('data-plan-section');
@@ -294,12 +294,12 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.mouse.down();
   await page.mouse.move(to.x + 100, to.y + to.height - 4, { steps: 10 });
   await page.mouse.up();
-  await frame().locator('.content > .k-text').getByText('Write here.').waitFor();
+  await frame().locator('.content > .k-text').getByText('The text shows here').waitFor();
   await soon(() => boxes.count()).toBe(many);
   await page.getByRole('button', { name: 'Undo' }).click();
   await frame().locator('.content > .k-text').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Undo' }).click();
-  await frame().getByText('Write here.').waitFor({ state: 'detached' });
+  await frame().getByText('The text shows here').waitFor({ state: 'detached' });
 });
 
 test('formatted text, a link and the frame are set where they stand', async () => {

@@ -2,7 +2,7 @@
 import type { PageCode } from '../pages/page.js';
 import type { Field, Fields } from '../fields/field.js';
 import { inWords } from '../fields/in-words.js';
-import { pagesIn, PLAIN, type Telling } from '../fields/telling.js';
+import { pageInWords, pagesIn, PLAIN, type Telling } from '../fields/telling.js';
 import { isBound, splitKey } from '../fields/value.js';
 import { FRAME } from '../kinds/frame.js';
 import type { KindDescriptions } from '../kinds/kind.js';
@@ -54,12 +54,17 @@ export function compareDocuments(
     const sentence = `${capitalised(called)} is ${now ? 'new' : 'removed'}.`;
     return [{ id: `${key} ${type}`, document: key, called, type, sentence }];
   }
-  return [...headChanges(key, was, now, nameOfKey, telling), ...nodeChanges(key, was, now, kinds, telling)];
+  return [...headChanges(key, was, now, { kinds, telling, nameOfKey }), ...nodeChanges(key, was, now, kinds, telling)];
 }
+
+/** What a document is called in the sentences of its changes. */
+const calledIn = ({ type, head }: DraftDocument, telling: Telling): string =>
+  type === 'own' ? `on ${pageInWords(String(head['page']), telling)} alone` : nameOf({ type, head });
 
 /** The pages that the changes from one state of a document to another name. */
 export function pagesBetween(before: DraftDocument | undefined, after: DraftDocument | undefined): Set<PageCode> {
   const found = new Set<PageCode>();
+  for (const one of [before, after]) if (one?.type === 'own') found.add(String(one.head['page']));
   if (!before || !after || before === after) return found;
   for (const key of changedKeys(before.head, after.head)) pagesIn([key, before.head[key], after.head[key]], found);
   for (const node of Object.values(after.nodes)) {
@@ -73,18 +78,44 @@ function headChanges(
   document: DocumentKey,
   before: DraftDocument,
   after: DraftDocument,
-  names: (key: DocumentKey) => string,
-  telling: Telling,
+  { kinds, telling, nameOfKey }: Required<CompareTools>,
 ): Change[] {
-  const called = nameOf(after);
-  return changedKeys(before.head, after.head).map((field) => {
+  const called = calledIn(after, telling);
+  const fields = changedKeys(before.head, after.head).filter((field) => !isToldBySection(field, before, after));
+  return fields.map((field) => {
     const [was, now] = [before.head[field], after.head[field]];
-    const said = DOCUMENT_TYPES[after.type].says?.(field, now, after.head, { ...telling, nameOf: names });
+    const said =
+      wholeSentence(field, called, before, after, kinds) ??
+      DOCUMENT_TYPES[after.type].says?.(field, now, after.head, { ...telling, nameOf: nameOfKey });
     const about = headField(after.type, field);
     const sentence =
       said ?? `${capitalised(called)}: ${about?.label ?? field} ${becomes(about, field, was, now, telling)}.`;
     return { id: `${document} ${field}`, document, called, type: 'changed', field, sentence };
   });
+}
+
+const WHOLE = /^whole\.(.+)\.([^.]+)$/;
+
+/** What a page has of its own in a section for the first time, or no more, is one change, its lists among it. */
+function isToldBySection(field: string, before: DraftDocument, after: DraftDocument): boolean {
+  const [, section] = WHOLE.exec(field) ?? [];
+  return section !== undefined && (nodeAt(before, section) === undefined) !== (nodeAt(after, section) === undefined);
+}
+
+/** A further list of a section that is the page's own from now on, or no more; null for any other field. */
+function wholeSentence(
+  field: string,
+  called: string,
+  before: DraftDocument,
+  after: DraftDocument,
+  kinds: KindDescriptions,
+): string | null {
+  const [, section = '', list = ''] = WHOLE.exec(field) ?? [];
+  const node = nodeAt(after, section) ?? nodeAt(before, section);
+  if (!node) return null;
+  const label = fieldsOfNode(after, node, kinds)?.[list]?.label ?? list;
+  const how = after.head[field] === undefined ? 'as on other pages again' : 'of its own';
+  return `${capitalised(called)}: ${sectionName({ ...node, values: {} }, kinds)} has ${label} ${how}.`;
 }
 
 function nodeChanges(
@@ -95,7 +126,7 @@ function nodeChanges(
   telling: Telling,
 ): Change[] {
   const changes: Change[] = [];
-  const called = nameOf(after);
+  const called = calledIn(after, telling);
   const add = (type: Change['type'], node: DraftNode, sentence: string, field?: string): void => {
     const id = `${document} ${node.id} ${field ?? type}`;
     changes.push({
@@ -151,8 +182,12 @@ function newSentence(node: DraftNode, document: DraftDocument, kinds: KindDescri
   if (!isOwnPart(node, document)) return `${sectionName(node, kinds)} is new${where}.`;
   const fields: Fields = { ...FRAME, ...fieldsOfNode(document, node, kinds) };
   const names = new Set(Object.keys({ ...node.frame, ...node.values }).map((key) => splitKey(key).name));
-  const labels = [...names].map((name) => fields[name]?.label ?? name);
-  return `${sectionName({ ...node, values: {} }, kinds)} has ${labels.length ? listed(labels) : 'a list'} of its own.`;
+  const lists = Object.keys(document.head).flatMap((key) => {
+    const [, section, list] = WHOLE.exec(key) ?? [];
+    return section === node.id && list !== undefined ? [list] : [];
+  });
+  const labels = [...names, ...lists].map((name) => fields[name]?.label ?? name);
+  return `${sectionName({ ...node, values: {} }, kinds)} has ${listed(labels)} of its own.`;
 }
 
 function valueSentence(
@@ -243,7 +278,7 @@ const holdsChosenList = ({ id, place }: DraftNode, key: DocumentKey, chosen: Rea
 
 /** A list that is a page’s own goes with what the page has of its own in the section. */
 const ofChosenList = (field: string, key: DocumentKey, chosen: ReadonlySet<string>): boolean => {
-  const [, section] = /^whole\.(.+)\.[^.]+$/.exec(field) ?? [];
+  const [, section] = WHOLE.exec(field) ?? [];
   return section !== undefined && [`${section} added`, `${section} removed`].some((id) => chosen.has(`${key} ${id}`));
 };
 

@@ -199,9 +199,8 @@ describe('what a page has of its own', () => {
     expect(mergeDocument(OWN, undefined, mine, clash, SHIPPED_KINDS).conflicts).toHaveLength(1);
     const changes = compareDocuments(OWN, undefined, theirs, { kinds: SHIPPED_KINDS });
     expect(changes.map(({ sentence }) => sentence)).toEqual([
-      'The page product:K-1 has the list “steps” of section s of its own.',
-      'What the page product:K-1 has of its own: Heading has Level of its own.',
-      'What the page product:K-1 has of its own: How it works has a list of its own.',
+      'On product:K-1 alone: Heading has Level of its own.',
+      'On product:K-1 alone: How it works has Steps of its own.',
     ]);
     for (const id of [`${OWN} s added`, `${OWN} whole.s.steps`]) {
       const part = withChosen(OWN, undefined, theirs, new Set([id])) as DraftDocument;

@@ -14,7 +14,7 @@ const page = template([
     'b',
     'columns',
     { widths: 'first-wider' },
-    { one: [section('c', 'text')], two: [section('d'), section('e')] },
+    { one: [section('c', 'text')], two: [section('d', 'heading', { text: 'A heading' }), section('e')] },
   ),
   section('x', 'sundial'),
 ]);
@@ -44,7 +44,12 @@ describe('plan view', () => {
   test('columns open as many slots as they are set to; a further one that holds something goes on below', () => {
     const three = section('b', 'columns', { count: '3' });
     expect(openSlots(three, SHIPPED_KINDS)).toEqual(['one', 'two', 'three']);
-    const holder = section('b', 'columns', {}, { one: [section('c')], three: [section('d')], six: [] });
+    const holder = section(
+      'b',
+      'columns',
+      {},
+      { one: [section('c')], three: [section('d', 'heading', { text: 'A heading' })], six: [] },
+    );
     expect(openSlots(holder, SHIPPED_KINDS)).toEqual(['one', 'two', 'three']);
     const { boxes } = planPage({ template: ['template/t', template([holder])], regions: {} }, SHIPPED_KINDS);
     const [, above, below] = boxes;

@@ -17,7 +17,7 @@ describe('what a section depends on', () => {
     ]);
 
   test('is found out by trying it without a page; what depends on nothing is rendered once', () => {
-    const { composition } = made([section('a'), words('c', 'Same')]);
+    const { composition } = made([words('a', 'A heading'), words('c', 'Same')]);
     expect(composition.body).toHaveLength(1);
     expect(composition.body[0]).toMatch(/A heading.*Same/s);
     expect(
@@ -64,7 +64,7 @@ describe('what a section depends on', () => {
 
   test('needs are asked with the values a page has, also where they are bound to it', () => {
     const row = section('r', 'product-row', { limit: { bind: 'attribute.most', fallback: 3 } });
-    const poster = section('p', 'poster', { action: 'See it', link: { bind: 'path' } });
+    const poster = section('p', 'poster', { title: 'One', action: 'See it', link: { bind: 'path' } });
     const shown = made([row, poster], {
       page: productPage({ attributes: { most: 7 } }),
       answer: (need) => withCards(need) ?? pathsOf({ 'product:K-1': '/item/one' })(need),

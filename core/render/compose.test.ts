@@ -57,8 +57,10 @@ describe('instances', () => {
   });
 
   test('a shared section that does not fit a page says so in the preview, and is left out for shoppers', () => {
-    const main = [section('u', 'shared-section', { shared: 'cost' }), section('w', 'heading')];
-    const documents = { 'shared/cost': sectioned('shared', {}, [section('c', 'price'), section('h', 'heading')]) };
+    const main = [section('u', 'shared-section', { shared: 'cost' }), section('w', 'heading', { text: 'A heading' })];
+    const documents = {
+      'shared/cost': sectioned('shared', {}, [section('c', 'price'), section('h', 'heading', { text: 'A heading' })]),
+    };
     const shown = (mode: 'live' | 'preview') => render(main, { documents, mode });
     expect(shown('preview')).toMatch(/“Price” does not fit this page\.<\/strong> It is made for product pages\./);
     expect(shown('preview')).toContain('data-section="u~c"');

@@ -15,12 +15,12 @@ describe('a page', () => {
     expect(told([lead], { ...HOME, description: 'Written' })).toBe('Written');
     expect(told([lead])).toBe('Kites &amp; lines, sewn by hand in Ternhythe.');
     expect(told([section('l', 'text', { text: `<p>${'wind '.repeat(80)}</p>` })])?.length).toBeLessThanOrEqual(160);
-    expect(told([section('h', 'heading')])).toBe(STORE.name);
-    expect(told([section('h', 'heading')], { ...HOME, code: 'cart', kind: 'cart', title: 'Cart' })).toBe(
-      `Cart · ${STORE.name}`,
-    );
+    expect(told([section('h', 'heading', { text: 'A heading' })])).toBe(STORE.name);
+    expect(
+      told([section('h', 'heading', { text: 'A heading' })], { ...HOME, code: 'cart', kind: 'cart', title: 'Cart' }),
+    ).toBe(`Cart · ${STORE.name}`);
     const around = { 'around/header/standard': sectioned('arrangement', { region: 'header' }, [lead]) };
-    expect(render([section('h', 'heading')], { documents: around })).toContain(
+    expect(render([section('h', 'heading', { text: 'A heading' })], { documents: around })).toContain(
       `name="description" content="${STORE.name}"`,
     );
   });
@@ -49,7 +49,7 @@ describe('a page', () => {
   });
 
   test('a link to a thing follows its path; one to a thing that is gone is not shown', () => {
-    const poster = section('p', 'poster', { action: 'Go', link: { to: 'product:K-1' } });
+    const poster = section('p', 'poster', { title: 'On', action: 'Go', link: { to: 'product:K-1' } });
     const there = made([poster], { answer: pathsOf({ 'product:K-1': '/item/moved' }) });
     expect(there.needs).toEqual([{ type: 'path', page: 'product:K-1' }]);
     expect(there.html).toContain('href="/item/moved">Go</a>');
@@ -104,7 +104,7 @@ describe('a page', () => {
     expect(render([own])).toContain('Any wind</h2>');
     expect(render([own], { translation: 'de' })).toContain('Wind</h2>');
     const row = {
-      ...section('r', 'heading'),
+      ...section('r', 'heading', { text: 'A heading' }),
       frame: { 'space@phone': 'none', 'hidden@tablet': true, 'hidden@phone': false },
     };
     expect(render([row])).toContain(

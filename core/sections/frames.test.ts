@@ -37,7 +37,10 @@ test('links open where they say; a picture is cut about its focal point', () => 
 
 test('a frame has a gradient or a picture behind it; a section that shows nothing has none', () => {
   const behind = { picture: picture.hash, alt: '', focus: { x: 20, y: 80 } };
-  const on = (id: string, kind: string, frame: Section['frame']): Section => ({ ...section(id, kind), frame });
+  const on = (id: string, kind: string, frame: Section['frame']): Section => ({
+    ...section(id, kind, kind === 'heading' ? { text: 'A heading' } : {}),
+    frame,
+  });
   const { html, style } = made(
     [
       on('a', 'heading', {
@@ -79,7 +82,7 @@ test('there are as many columns as are set, and one more for each further one th
   const columnsIn = (count: string, slots: object) =>
     show([{ ...section('c', 'columns', { count }), slots } as Section]).match(/<div>/g)?.length;
   expect([columnsIn('2', {}), columnsIn('5', {})]).toEqual([2, 5]);
-  expect(columnsIn('3', { six: [section('a', 'heading')] })).toBe(4);
+  expect(columnsIn('3', { six: [section('a', 'heading', { text: 'A heading' })] })).toBe(4);
   expect(columnsIn('3', { six: [] })).toBe(3);
 });
 
@@ -115,17 +118,22 @@ test('the page title can come with or without its description', () => {
 });
 
 test('a section can have a colour of its texts; a region has a tone that its plain sections are on', () => {
-  const { html, style } = made([{ ...section('h', 'heading'), frame: { textColour: '#113355' } }], {
-    documents: {
-      'around/header/standard': {
-        ...sectioned('arrangement', { region: 'header', tone: 'own', colour: '#20262e', textColour: '#f0e0a0' }, [
-          section('m', 'logo'),
+  const { html, style } = made(
+    [{ ...section('h', 'heading', { text: 'A heading' }), frame: { textColour: '#113355' } }],
+    {
+      documents: {
+        'around/header/standard': {
+          ...sectioned('arrangement', { region: 'header', tone: 'own', colour: '#20262e', textColour: '#f0e0a0' }, [
+            section('m', 'logo'),
+          ]),
+        },
+        'around/footer/standard': sectioned('arrangement', { region: 'footer' }, [section('f', 'small-print')]),
+        'addition/a': sectioned('addition', { place: 'header', target: { page: 'home' } }, [
+          section('n', 'heading', { text: 'A heading' }),
         ]),
       },
-      'around/footer/standard': sectioned('arrangement', { region: 'footer' }, [section('f', 'small-print')]),
-      'addition/a': sectioned('addition', { place: 'header', target: { page: 'home' } }, [section('n', 'heading')]),
     },
-  });
+  );
   expect(html).toContain('class="frame w-page tone-plain texts-coloured space-medium align-start k-heading" id="s-h"');
   expect(html).toMatch(
     /<header class="around around-header tone-own texts-coloured">.*w-page tone-plain .*k-logo.*w-page tone-plain .*k-heading.*<\/header>/s,
@@ -137,8 +145,11 @@ test('a section can have a colour of its texts; a region has a tone that its pla
 
 test('frame settings become classes; the defaults are the plain ones', () => {
   const html = show([
-    { ...section('h'), frame: { width: 'edge', tone: 'vivid', space: 'none', align: 'centre' } },
-    section('i'),
+    {
+      ...section('h', 'heading', { text: 'A heading' }),
+      frame: { width: 'edge', tone: 'vivid', space: 'none', align: 'centre' },
+    },
+    section('i', 'heading', { text: 'A heading' }),
   ]);
   expect(html).toContain('class="frame w-edge tone-vivid space-none align-centre k-heading"');
   expect(html).toContain('class="frame w-page tone-plain space-medium align-start k-heading"');

@@ -18,6 +18,7 @@ import { computed, nextTick, ref } from 'vue';
 import FieldInput from '../fields/FieldInput.vue';
 import PictureThumb from '../fields/PictureThumb.vue';
 import { titleOfPage } from '../page-titles';
+import { pictureOfHash } from '../pictures';
 import AddPages from './AddPages.vue';
 import { dropOf, rowsOf, stepOf, type Drop, type ListPlace, type Row, type Way } from './rows';
 
@@ -27,6 +28,7 @@ const props = defineProps<{
   field: EntriesField;
   entries: readonly Entry[];
   /** Ids of entries that lead nowhere any more. */ gone?: readonly string[];
+  /** What is said while there are none. */ none?: string;
   /** What a new entry begins with. */ fresh?: Record<string, unknown>;
   /** What an entry is called, and what is said beside it, where its own words do not say it. */
   told?: (entry: Entry) => { readonly name: string; readonly about: string };
@@ -51,7 +53,7 @@ const nameOf = (entry: Entry): string => {
     const value = values[name];
     return typeof value === 'string' && value !== '' ? [inWords(field, value)] : [];
   });
-  return first ?? `New ${props.field.one}`;
+  return first ?? (namePicture(pictureOf(entry)) || `New ${props.field.one}`);
 };
 /** A thing with a page by its title; formatted text by its first words. */
 function inWords(field: Field, value: string): string {
@@ -66,6 +68,9 @@ const pictureOf = ({ values }: Entry): PictureValue | null => {
   // What a field of this type holds.
   return name === undefined ? null : ((values[name] ?? null) as PictureValue | null);
 };
+/** A picture by what it shows, or by the name of its file. */
+const namePicture = (picture: PictureValue | null): string =>
+  picture ? picture.alt || (pictureOfHash(picture.picture)?.name ?? '') : '';
 const hasPictures = computed(() => fields.value.some(([, field]) => field.type === 'picture'));
 function about(entry: Entry): string {
   if (props.told) return props.told(entry).about;
@@ -223,7 +228,7 @@ async function drop(row: Row): Promise<void> {
         </div>
       </li>
     </ol>
-    <p v-else class="quiet none">Nothing in it yet.</p>
+    <p v-else class="quiet none">{{ none ?? 'Nothing in it yet.' }}</p>
     <div class="adding">
       <v-btn variant="outlined" size="small" :prepend-icon="mdiPlus" @click="add">Add {{ field.one }}</v-btn>
       <v-btn v-if="ofPages" variant="outlined" size="small" :prepend-icon="mdiPlus" @click="adding = true"

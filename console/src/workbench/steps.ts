@@ -24,7 +24,10 @@ export interface Family {
 }
 
 /** @returns null for a section that is not there */
-export function familyOf({ documents }: Pick<Ground, 'documents'>, { document: key, section }: Selection): Family | null {
+export function familyOf(
+  { documents }: Pick<Ground, 'documents'>,
+  { document: key, section }: Selection,
+): Family | null {
   const document = documents.get(key);
   if (!document || !hasSections(document)) return null;
   for (const [area, list] of Object.entries(document.areas))

@@ -168,8 +168,7 @@ export function useWorkbench() {
 
   const ground = computed(() => ({ documents: documents.value, plan: plan.value }));
   const family = (selection: Selection): Family | null => familyOf(ground.value, selection);
-  const stepFrom = (selection: Selection, by: -1 | 1): Target | null =>
-    stepOf(ground.value, selection, by);
+  const stepFrom = (selection: Selection, by: -1 | 1): Target | null => stepOf(ground.value, selection, by);
 
   const move = (selection: Selection, place: Target): Promise<boolean> =>
     run([{ type: 'move', document: selection.document, node: selection.section, place }]);

@@ -16,7 +16,7 @@ export const heading = defineKind(
     alsoCalled: ['headline', 'title'],
     mainHeading: { where: 'level', is: 'h1' },
     fields: {
-      text: text('Text', 'What the heading says.', { default: 'A heading', max: 160 }),
+      text: text('Text', 'What the heading says.', { max: 160 }),
       level: choice('Level', 'Each page needs one main heading.', HEADING_LEVELS, 'h2'),
       lead: text('Lead', 'A line under the heading; leave empty for none.', { max: 300, lines: 2 }),
     },

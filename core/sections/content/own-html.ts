@@ -2,7 +2,7 @@
 import { code } from '../../fields/make.js';
 import { cleanHtml } from '../../fields/own-html.js';
 import { css } from '../../kinds/css.js';
-import { html, NOTHING, raw } from '../../kinds/html.js';
+import { html, raw } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
 export const ownHtml = defineKind(
@@ -13,17 +13,16 @@ export const ownHtml = defineKind(
     sentence: 'Static html for what no other section does; it takes the widths and the lettering of the store.',
     alsoCalled: ['custom code', 'embed', 'widget'],
     fields: {
-      html: code('Html', 'Elements of text, lists, tables and pictures; no script, no style, no handlers.', {
-        default: '<p>Write html here.</p>',
-      }),
+      html: code('Html', 'Elements of text, lists, tables and pictures; no script, no style, no handlers.'),
     },
     caption: 'html',
     sketch: [4, { draw: 'box', height: 90 }, 4],
   },
   {
-    view({ html: own }) {
+    view({ html: own }, view) {
       const clean = cleanHtml(own);
-      return clean.trim() === '' ? NOTHING : html`<div class="prose own-html">${raw(clean)}</div>`;
+      if (clean.trim() === '') return view.standIn('The html shows here once it is written.');
+      return html`<div class="prose own-html">${raw(clean)}</div>`;
     },
     css: css`
       .own-html {

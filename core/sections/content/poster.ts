@@ -15,7 +15,7 @@ export const poster = defineKind(
     alsoCalled: ['banner', 'hero', 'header image'],
     mainHeading: { where: 'level', is: 'h1' },
     fields: {
-      title: text('Title', 'The first words a shopper reads.', { default: 'Say it in a few words', max: 120 }),
+      title: text('Title', 'The first words a shopper reads.', { max: 120 }),
       level: choice(
         'Level of the title',
         'Each page needs one main heading.',

@@ -104,18 +104,13 @@ const asList = (field: Field): EntriesField | null => (field.type === 'entries' 
     <template v-for="one in wanted" :key="`${one.section} ${one.key}`">
       <div v-if="one.isList" class="list">
         <h3>{{ one.called }}: {{ one.field.label }}</h3>
-        <p class="quiet">
-          {{
-            one.entries.length
-              ? one.field.help
-              : 'Nothing yet. Previews show an example of the template; shoppers see nothing here.'
-          }}
-        </p>
+        <p v-if="one.entries.length" class="quiet">{{ one.field.help }}</p>
         <EntriesEditor
           :document="ownKey"
           :place="{ owner: one.section, list: one.name }"
           :field="sure(asList(one.field))"
           :entries="one.entries"
+          none="Nothing yet. Previews show an example of the template; shoppers see nothing here."
           :run="runFor(one)"
           :setter-of="entrySetterOf"
         />
