@@ -323,6 +323,7 @@ test('a page with custom properties says by hash in its policy that its style el
     kind: 'heading',
     id: 'tinted',
     place: {},
+    values: { text: 'Tinted' },
     frame: { tone: 'own', colour: '#10202a' },
   });
   await service.call(routes.publish, { body: { note: 'Tinted' } });

@@ -52,7 +52,7 @@ test('a value for one page alone: on that page, once published, and nowhere else
   expect(await live(K1)).toContain('As always');
   const { changes } = await service.call(routes.listChanges);
   expect(changes.map(({ sentence }) => sentence)).toEqual([
-    'On “Paperwing” (product:K-001) alone: Heading has Text of its own.',
+    'On “Skerry Diamond” (product:K-001) alone: Heading has Text of its own.',
   ]);
   await publish();
   const text = await live(K1);
