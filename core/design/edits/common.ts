@@ -204,20 +204,21 @@ export function noField(field: string, there: readonly string[], where: string):
   });
 }
 
+type Named = Pick<DraftNode, 'kind' | 'values'> & Partial<Pick<DraftNode, 'place'>>;
 /** A section or entry as people call it: the title of its kind, with its own words where it has some. */
-export function sectionName(node: Pick<DraftNode, 'kind' | 'values' | 'id'>, kinds: KindDescriptions | null): string {
+export function sectionName(node: Named, kinds: KindDescriptions | null): string {
   if (node.kind === undefined) return entryName(node);
   const words = ownWords(node);
   const title = kinds?.find(node.kind)?.title ?? node.kind;
   return words ? `${title} “${words}”` : title;
 }
 
-function entryName(node: Pick<DraftNode, 'values' | 'id'>): string {
+function entryName(node: Named): string {
   const { when } = node.values;
   // A field of that name holds a rule.
   if (when) return `the rule ${printRule(when as Rule)}`;
   const words = ownWords(node);
-  return words ? `the entry “${words}”` : `the entry ${node.id}`;
+  return words ? `the entry “${words}”` : `an entry${node.place ? ` of ${node.place.at}` : ''}`;
 }
 
 function ownWords({ values }: Pick<DraftNode, 'values'>): string {
