@@ -165,7 +165,6 @@ const CORE = [
   ['design/requests/own.ts', 'if (!isSame(only[1], was))', 'if (false)'],
   ['design/visible.ts', "document.type === 'own' && unread.has(key)", 'false'],
   ['render/touched.ts', "if (isKeyOf(key, 'own')) pages.add(pageOfOwn(key));", ''],
-  ['design/merge.ts', "b.type === 'own' ? withEmpty(b, o, t) : b", 'b'],
   ['design/requests/create.ts', '!request.clean && KEEPING_IDS', 'KEEPING_IDS'],
   ['inspect/shown.ts', "from === '' && until === ''", 'true'],
   ['inspect/checks/required-sections.ts', 'serving.some(({ isAlways }) => isAlways)', 'serving.length > 0'],

@@ -36,15 +36,6 @@ type State = DraftDocument | undefined;
 /** Without a prototype: ids are looked up that it may not have. */
 type Nodes = Record<NodeId, DraftNode>;
 
-/** What a page has of its own in a section is, where both have begun it, nothing so far: so their values are merged. */
-function withEmpty(base: DraftDocument, ours: DraftDocument, theirs: DraftDocument): DraftDocument {
-  const begun = Object.values(theirs.nodes).filter(
-    ({ id, kind }) => kind !== undefined && !nodeAt(base, id) && nodeAt(ours, id)?.kind === kind,
-  );
-  const empty = begun.map((node): [NodeId, DraftNode] => [node.id, { ...node, values: {}, frame: {} }]);
-  return empty.length === 0 ? base : { ...base, nodes: { ...base.nodes, ...Object.fromEntries(empty) } };
-}
-
 /** Brings what `ours` changed since `base` into `theirs`. */
 export function mergeDocument(
   key: DocumentKey,
@@ -59,7 +50,7 @@ export function mergeDocument(
   if (alike(base, theirs)) return { document: ours, conflicts: [] };
   // What was never made of the paths or the assignments is the same as an empty one.
   const [b, o, t] = [base, ours, theirs].map((one) => one ?? impliedDocument(key));
-  if (b && o && t) return mergeInside(key, b.type === 'own' ? withEmpty(b, o, t) : b, o, t, kinds, telling);
+  if (b && o && t) return mergeInside(key, b, o, t, kinds, telling);
   const name = capitalised(nameOf(sure(theirs ?? ours)));
   const what = !base
     ? 'was created twice, differently'
