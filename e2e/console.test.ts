@@ -257,6 +257,12 @@ test('copy a template, assign it to one product in the list, and see the reason 
   await page.getByRole('textbox', { name: 'Search title or code' }).fill('gannet');
   const row = page.getByRole('row', { name: /Gannet Delta/ });
   await page.getByRole('row').nth(2).waitFor({ state: 'detached' });
+  // What is refused is not shown as if it were so.
+  const refused = { status: 409, json: { code: 'stale-edit', detail: 'Somebody was faster.' } };
+  await page.route(/\/edits$/, (asked) => asked.fulfill(refused), { times: 1 });
+  await row.getByRole('combobox').selectOption('Gala kite');
+  await page.locator('[role=status]', { hasText: 'Somebody was faster.' }).first().waitFor();
+  await soon(() => row.getByRole('combobox').inputValue()).toBe('');
   await row.getByRole('combobox').selectOption('Gala kite');
   await row.getByText('Assigned to this page').waitFor();
   await soon(() => row.getByRole('combobox').inputValue()).toBe('gala-kite');

@@ -145,7 +145,7 @@ export async function listPictures(
 ): Promise<{ readonly pictures: StoredPicture[]; readonly total: number }> {
   const found = db
     .selectFrom('picture')
-    .$if(hashes !== undefined, (some) => some.where('hash', 'in', hashes ?? []))
+    .$if(hashes !== undefined, (some) => some.where(sql<boolean>`hash = any(${[...(hashes ?? [])]})`))
     .where('store_id', '=', storeId)
     .where(
       sql<boolean>`(strpos(lower(name), ${search.toLowerCase()}) > 0 or length(${search}::text) >= ${HASH_BEGINS} and starts_with(hash, ${search}))`,

@@ -1,19 +1,23 @@
 <script setup lang="ts">
 /** One of a few choices, where a long list has one in each row: the browser's own list, which costs next to nothing. */
-defineProps<{
+const props = defineProps<{
   modelValue: string;
   items: readonly { readonly value: string; readonly title: string }[];
   /** What it is of, for those who hear the page. */ label: string;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: string] }>();
+
+/** What is chosen shows once it is so: where it is refused, what there was stays. */
+function choose({ target }: Event): void {
+  if (!(target instanceof HTMLSelectElement)) return;
+  const { value } = target;
+  target.value = props.modelValue;
+  emit('update:modelValue', value);
+}
 </script>
 
 <template>
-  <select
-    :value="modelValue"
-    :aria-label="label"
-    @change="emit('update:modelValue', ($event.target as HTMLSelectElement).value)"
-  >
+  <select :value="modelValue" :aria-label="label" @change="choose">
     <option v-for="{ value, title } in items" :key="value" :value="value">{{ title }}</option>
   </select>
 </template>
