@@ -143,6 +143,8 @@ export default tseslint.config(
         setTimeout: 'readonly',
         setInterval: 'readonly',
         clearInterval: 'readonly',
+        clearTimeout: 'readonly',
+        URL: 'readonly',
         console: 'readonly',
       },
     },

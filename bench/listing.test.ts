@@ -5,7 +5,7 @@ test('every way of making the listing of the bench makes the bytes of ours', () 
   const script =
     "import { equalWays, prepared } from './listing.mjs'; console.log(Object.keys(await equalWays(prepared())).join(' '));";
   const made = execFileSync(process.execPath, ['--input-type=module', '--eval', script], {
-    cwd: __dirname,
+    cwd: import.meta.dirname,
     encoding: 'utf8',
   });
   expect(made.trim()).toBe('ours floor eta handlebars vue');

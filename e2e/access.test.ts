@@ -7,7 +7,7 @@ import { DEMO_SIGN_IN } from '@parlour/service';
 import { soon } from './browser.js';
 import { browser, consoleAt, openConsole, page, service, storefrontAt } from './console-page.js';
 
-const AXE = readFileSync(createRequire(__filename).resolve('axe-core/axe.min.js'), 'utf8');
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 interface Found {
   readonly violations: { readonly id: string; readonly help: string; readonly nodes: { readonly html: string }[] }[];
 }

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { send } from '../service/tests/service.js';
 
 /** `npm start` as a person runs it, with a data folder and a port of its own. */
-const ROOT = join(__dirname, '..');
+const ROOT = join(import.meta.dirname, '..');
 const home = join(process.env['PARLOUR_TEST_HOME'] ?? '', 'start');
 const running: ChildProcess[] = [];
 afterAll(() => running.forEach((child) => child.kill('SIGKILL')));

@@ -13,7 +13,7 @@ import { openBrowser, signIn } from './browser.js';
 
 /** Edits of each command line, and of the console; `npm run soak` makes it 500 in all. */
 const [BY_COMMAND, BY_HAND] = process.env['PARLOUR_SOAK'] ? [200, 100] : [10, 6];
-const PROGRAM = join(__dirname, '..', 'cli', 'bin', 'parlour.js');
+const PROGRAM = join(import.meta.dirname, '..', 'cli', 'bin', 'parlour.js');
 
 let service: TestService;
 let browser: BrowserContext;

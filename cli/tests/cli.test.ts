@@ -7,7 +7,7 @@ import { linksTo } from '../../service/tests/mailbox.js';
 import { asAdmin, testService, type TestService } from '../../service/tests/service.js';
 import { runIn, typed, type Ended } from './commands.js';
 
-const PROGRAM = join(__dirname, '..', 'bin', 'parlour.js');
+const PROGRAM = join(import.meta.dirname, '..', 'bin', 'parlour.js');
 let service: TestService;
 let folder: string;
 beforeAll(async () => {

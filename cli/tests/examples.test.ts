@@ -37,7 +37,7 @@ function wordsOf(line: string): string[] {
 
 const leaves = commandsOf(buildProgram(processWorld)).filter(({ commands }) => commands.length === 0);
 const helps = leaves.flatMap((command) => examplesIn(helpOf(command), /^ {2}\$ (.*)$/));
-const readMe = examplesIn(readFileSync(join(__dirname, '../../README.md'), 'utf8'), /^(?:npx )(parlour .*)$/);
+const readMe = examplesIn(readFileSync(join(import.meta.dirname, '../../README.md'), 'utf8'), /^(?:npx )(parlour .*)$/);
 
 test('every command says what it does and has an example', () => {
   for (const command of leaves) {

@@ -69,6 +69,6 @@ test('documents of a sort', () => {
 });
 
 test.each(Object.entries(LIMITS))('the limit %s is told in the docs', (_name, limit) => {
-  const told = readFileSync(join(__dirname, '../../docs/limits.md'), 'utf8');
+  const told = readFileSync(join(import.meta.dirname, '../../docs/limits.md'), 'utf8');
   expect(told).toMatch(new RegExp(`\\| *${limit.toLocaleString('en')}( levels deep)? *\\|`));
 });

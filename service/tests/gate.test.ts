@@ -338,7 +338,7 @@ test('a small text with much mark-up is refused, and so is one nested deeply', a
 });
 
 test('what stands before every app is told in the docs', () => {
-  const told = readFileSync(join(__dirname, '../../docs/limits.md'), 'utf8').replace(/ +/g, ' ');
+  const told = readFileSync(join(import.meta.dirname, '../../docs/limits.md'), 'utf8').replace(/ +/g, ' ');
   const { runningPerConnection, runningPerAddress, runningWhenBusy, waitingPerConnection, waitingPerAddress } = GATE;
   expect(told).toContain(
     `| ${runningPerConnection}; ${runningPerAddress} (${runningWhenBusy} for the one that asks the most while the process is busy); ${waitingPerConnection}; ${waitingPerAddress} |`,

@@ -12,7 +12,7 @@ const ROUNDS = process.env['PARLOUR_SOAK'] ? 50 : 3;
 
 /** A service in a process of its own, so that it can be killed as a machine would. */
 async function startProcess(databaseUrl: string): Promise<{ child: ChildProcess; port: number }> {
-  const program = `import { startService } from ${JSON.stringify(join(__dirname, '..', 'dist', 'index.js'))};
+  const program = `import { startService } from ${JSON.stringify(join(import.meta.dirname, '..', 'dist', 'index.js'))};
     const { port } = await startService({ databaseUrl: ${JSON.stringify(databaseUrl)}, port: 0, demo: false, logLevel: 'silent', mailbox: '/dev/null', makesPictures: false });
     console.log(port);`;
   const child = spawn(process.execPath, ['--input-type=module', '--eval', program], {

@@ -40,7 +40,7 @@ async function columnsThere(url: string): Promise<Columns> {
 
 /** What the types say: of a column as it is read, and whether it may be left out when a row is written. */
 function columnsSaid(): Columns {
-  const folder = join(__dirname, '..', 'records');
+  const folder = join(import.meta.dirname, '..', 'records');
   const asking = join(folder, 'asking.ts');
   const text = `import type { Insertable, Selectable } from 'kysely';
     import type { Tables } from './tables.js';
