@@ -1,7 +1,7 @@
 /** Products: looking at one, changing it. Shoppers see a change at once; nothing is published. */
 import type { Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
-import { currencyDecimals, formatMoney } from '@parlour/core/locale';
+import { amountFrom, exampleAmount, formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf, type BodyOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
@@ -51,7 +51,7 @@ Examples:
       const { call, print } = contextOf(command);
       const params = { product: code };
       const [product, store] = await Promise.all([call(routes.getProduct, { params }), call(routes.getStore)]);
-      const body = readChanges(changes, product, currencyDecimals(store.currency));
+      const body = readChanges(changes, product, store.currency);
       const after = await call(routes.changeProduct, { params, body });
       print(after, () => `${productText(after, store)}\n\nShoppers see it now.`);
     });
@@ -87,7 +87,7 @@ function sampleCommands(program: Command): void {
 }
 
 /** @throws Problem `bad-input` naming the change that cannot be read */
-function readChanges(changes: readonly string[], { variants }: Product, decimals: number): Change {
+function readChanges(changes: readonly string[], { variants }: Product, currency: string): Change {
   const read: Change = {};
   const attributes: NonNullable<Change['attributes']> = {};
   const byVariant = new Map<string, NonNullable<Change['variants']>[number]>();
@@ -121,10 +121,10 @@ function readChanges(changes: readonly string[], { variants }: Product, decimals
           .filter(Boolean);
         break;
       case 'price':
-        eachVariant({ price: minorUnits(value, decimals, change) });
+        eachVariant({ price: priceIn(value, currency, change) });
         break;
       case 'was-price':
-        eachVariant({ wasPrice: value === '' ? null : minorUnits(value, decimals, change) });
+        eachVariant({ wasPrice: value === '' ? null : priceIn(value, currency, change) });
         break;
       case 'stock':
         eachVariant({ stock: numberIn(value, change) });
@@ -143,13 +143,19 @@ function readChanges(changes: readonly string[], { variants }: Product, decimals
   return read;
 }
 
-const minorUnits = (text: string, decimals: number, change: string): number =>
-  Math.round(numberIn(text, change) * 10 ** decimals);
+function priceIn(text: string, currency: string, change: string): number {
+  const amount = amountFrom(text, currency);
+  if (amount !== null) return amount;
+  throw new Problem('bad-input', `“${text}” is not a price in ${currency}.`, {
+    place: change,
+    remedy: `Write it like this: ${exampleAmount(currency)}`,
+  });
+}
 
 function numberIn(text: string, change: string): number {
   const number = Number(text);
   if (text.trim() !== '' && Number.isFinite(number)) return number;
-  throw new Problem('bad-input', `“${text}” is not a number.`, { place: change, remedy: 'Write it like this: 24.50' });
+  throw new Problem('bad-input', `“${text}” is not a number.`, { place: change, remedy: 'Write it like this: 24' });
 }
 
 function readAttribute(text: string): string | number | boolean | null {
@@ -159,7 +165,8 @@ function readAttribute(text: string): string | number | boolean | null {
 }
 
 function productText(product: Product, { currency, locale }: Store): string {
-  const money = (minor: number | null): string => (minor === null ? '' : formatMoney(minor, currency, locale));
+  const money = (minor: number | null): string =>
+    minor === null ? '' : formatMoney({ amount: minor, currency }, locale);
   const facts = [
     ['brand', product.brand ?? '(none)'],
     ['category', product.category],

@@ -1,8 +1,8 @@
 /** Orders, and the delivery methods. */
 import { Argument, InvalidArgumentError, type Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
-import type { Order } from '@parlour/core/commerce';
-import { currencyDecimals, formatMoney } from '@parlour/core/locale';
+import { stepText, type Order } from '@parlour/core/commerce';
+import { amountFrom, exampleAmount, formatMoney } from '@parlour/core/money';
 import { inZone } from '@parlour/core/time';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
@@ -70,7 +70,7 @@ export function orderCommands(program: Command): void {
         const store = await call(routes.getStore);
         const body = {
           name,
-          prices: pricesFrom(prices, currencyDecimals(store.currency)),
+          prices: pricesFrom(prices, store.currency),
           ...(names && { names }),
         };
         const answer = await call(routes.setWay, { params: { way: code }, body });
@@ -106,15 +106,15 @@ function numberFrom(text: string): number {
 }
 
 /** @throws Problem `bad-input` naming what cannot be read */
-function pricesFrom(given: readonly string[], decimals: number): Method['prices'] {
+function pricesFrom(given: readonly string[], currency: string): Method['prices'] {
   return Object.fromEntries(
     given.map((one) => {
       const [country, price = ''] = splitAt(one, '=');
-      const minor = Math.round(Number(price) * 10 ** decimals);
-      if (!/^[A-Z]{2}$/.test(country) || !/^\d+(\.\d+)?$/.test(price))
-        throw new Problem('bad-input', `“${one}” is not COUNTRY=PRICE.`, {
+      const minor = amountFrom(price, currency);
+      if (!/^[A-Z]{2}$/.test(country) || minor === null)
+        throw new Problem('bad-input', `“${one}” is not COUNTRY=PRICE in ${currency}.`, {
           place: 'prices',
-          remedy: 'Write the two letters of a country and a price, such as IE=4.50.',
+          remedy: `Write the two letters of a country and a price, such as IE=${exampleAmount(currency)}.`,
         });
       return [country, minor];
     }),
@@ -124,7 +124,7 @@ function pricesFrom(given: readonly string[], decimals: number): Method['prices'
 const moneyIn =
   ({ currency, locale }: Store) =>
   (minor: number): string =>
-    formatMoney(minor, currency, locale);
+    formatMoney({ amount: minor, currency }, locale);
 
 function listText({ orders, next }: AnswerOf<typeof routes.listOrders>, store: Store): string {
   if (orders.length === 0) return 'There are no orders yet.';
@@ -144,7 +144,7 @@ function listText({ orders, next }: AnswerOf<typeof routes.listOrders>, store: S
   return `${table(['Number', 'Placed', 'Buyer', 'Country', 'What', 'Total'], rows)}\n\nOne of them: parlour order show NUMBER${more}`;
 }
 
-function orderText({ number, placed, buyer, lines, delivery, payment, totals }: Order, store: Store): string {
+function orderText({ number, placed, buyer, lines, delivery, payment, totals, steps }: Order, store: Store): string {
   const money = moneyIn(store);
   return [
     `Order ${number}, placed ${inZone(placed, store.timeZone)}`,
@@ -160,13 +160,16 @@ function orderText({ number, placed, buyer, lines, delivery, payment, totals }: 
         line.options === '' ? line.title : `${line.title}, ${line.options}`,
         String(line.quantity),
         money(line.price),
-        money(line.price * line.quantity),
+        money(line.total),
       ]),
     ),
     '',
     `Subtotal  ${money(totals.subtotal)}`,
     `Delivery  ${money(delivery.price)}, ${delivery.name}`,
     `Total     ${money(totals.total)}, by ${payment.replace('-', ' ')}`,
+    '',
+    'How it adds up:',
+    ...steps.map((step) => `  ${stepText(step, money)}`),
   ].join('\n');
 }
 

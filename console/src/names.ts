@@ -1,4 +1,5 @@
 /** Countries, currencies, languages and time zones by their names, for choosing. */
+import { CURRENCIES as SOLD_IN } from '@parlour/core/money';
 
 export interface Named {
   /** The code that is stored. */
@@ -23,11 +24,10 @@ export const COUNTRIES: readonly Named[] = LETTERS.flatMap((a) => LETTERS.map((b
   .sort(byTitle);
 
 const currencies = new Intl.DisplayNames('en', { type: 'currency' });
-/** By ISO 4217; those of the past have years in their names. */
-export const CURRENCIES: readonly Named[] = Intl.supportedValuesOf('currency')
-  .map((value) => ({ value, title: `${currencies.of(value) ?? value} (${value})` }))
-  .filter(({ title }) => !/\d{4}/.test(title))
-  .sort(byTitle);
+export const CURRENCIES: readonly Named[] = SOLD_IN.map((value) => ({
+  value,
+  title: `${currencies.of(value) ?? value} (${value})`,
+})).sort(byTitle);
 
 const languages = new Intl.DisplayNames('en', { type: 'language', languageDisplay: 'standard' });
 // Those that people ask for; the command line and the API take any tag.

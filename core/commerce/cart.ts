@@ -13,6 +13,8 @@ export interface CartLine {
   readonly quantity: number;
   /** Minor units, of one. */
   readonly price: number;
+  /** What one cost before; null if it was not more. */
+  readonly wasPrice: number | null;
   readonly stock: number;
 }
 

@@ -1,6 +1,4 @@
 /** Delivery methods: where they go, what they cost, and which one counts. */
-import type { Cart } from './cart.js';
-
 /** A delivery method, with a flat price for each country it goes to. */
 export interface DeliveryMethod {
   readonly code: string;
@@ -20,6 +18,8 @@ export interface DeliveryOffer {
 
 /** Everything about buying that a store has set. */
 export interface Buying {
+  /** ISO 4217 code: what it sells in. */
+  readonly currency: string;
   readonly methods: readonly DeliveryMethod[];
   /** ISO 3166-1 code of the store's own country: where things go until a shopper says otherwise. */
   readonly country: string;
@@ -42,7 +42,10 @@ export const offersTo = (country: string, methods: readonly DeliveryMethod[]): D
   });
 
 /** What can be chosen for a cart, and what is. One that does not go to the country is as good as not chosen. */
-export function deliveryOf({ buyer, delivery }: Cart, { methods, country }: Buying) {
+export function deliveryOf(
+  { buyer, delivery }: { readonly buyer: { readonly country: string }; readonly delivery: string },
+  { methods, country }: Pick<Buying, 'methods' | 'country'>,
+) {
   const offers = offersTo(buyer.country || country, methods);
   return { offers, chosen: offers.find(({ code }) => code === delivery) ?? null };
 }

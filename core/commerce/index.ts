@@ -1,6 +1,7 @@
 /** Carts, delivery, orders, scenarios, and what a store says of itself. */
 export * from './cart.js';
 export * from './delivery.js';
+export * from './pricing.js';
 export * from './order.js';
 export * from './shopper.js';
 export * from './scenario.js';

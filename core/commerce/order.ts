@@ -1,17 +1,13 @@
-/** Orders, and what they come to. */
+/** Orders. */
 import type { Buyer, CartLine } from './cart.js';
 import type { DeliveryOffer } from './delivery.js';
+import type { Priced, Step, Totals } from './pricing.js';
 
-export type OrderLine = Pick<CartLine, 'product' | 'variant' | 'title' | 'options' | 'quantity' | 'price'>;
-
-/** Amounts in minor units. */
-export interface Totals {
-  /** What the lines come to. */
-  readonly subtotal: number;
-  /** Null until a delivery method is chosen. */
-  readonly delivery: number | null;
-  readonly total: number;
-}
+/** What of a line is charged, and what it comes to. */
+export type OrderLine = Pick<
+  Priced<CartLine>,
+  'product' | 'variant' | 'title' | 'options' | 'quantity' | 'price' | 'wasPrice' | 'total' | 'saving'
+>;
 
 /** The payment methods there are. */
 export const PAYMENT_METHODS = ['bank-transfer'] as const;
@@ -28,15 +24,8 @@ export interface Order {
   readonly delivery: DeliveryOffer;
   readonly payment: PaymentMethod;
   readonly totals: Totals;
+  /** How it adds up. */
+  readonly steps: readonly Step[];
 }
 /** An order that was placed. */
 export type PlacedOrder = Order & { readonly number: number };
-
-/** What the lines come to, in minor units. */
-export const subtotalOf = (lines: readonly OrderLine[]): number =>
-  lines.reduce((sum, { price, quantity }) => sum + price * quantity, 0);
-
-export const totalsOf = (lines: readonly OrderLine[], delivery: number | null): Totals => {
-  const subtotal = subtotalOf(lines);
-  return { subtotal, delivery, total: subtotal + (delivery ?? 0) };
-};

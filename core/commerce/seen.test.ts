@@ -12,7 +12,7 @@ const other = { ...line, variant: 'b', price: 1000 };
 const charged: Charged = {
   lines: [line, other],
   delivery: { code: 'post', name: 'By post', price: 450 },
-  totals: { subtotal: 10_400, delivery: 450, total: 10_850 },
+  totals: { subtotal: 10_400, saving: 0, delivery: 450, total: 10_850 },
 };
 
 test.each<[string, Partial<Charged>]>([

@@ -3,7 +3,8 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { canonicalJson } from '../canonical-json.js';
 import type { DeliveryOffer } from './delivery.js';
-import type { OrderLine, Totals } from './order.js';
+import type { OrderLine } from './order.js';
+import type { Totals } from './pricing.js';
 
 /** All that an order charges for. */
 export interface Charged {

@@ -3,7 +3,7 @@ import { NO_CART } from '../commerce/index.js';
 import { FACTS, makeFacts, nobodyIn, partsBehind, type FactName, type Own } from './index.js';
 import { lineOf } from '../tests/shown.js';
 
-const BUYING = { methods: [{ code: 'post', name: 'Post', prices: { IE: 450 } }], country: 'IE' };
+const BUYING = { currency: 'EUR', methods: [{ code: 'post', name: 'Post', prices: { IE: 450 } }], country: 'IE' };
 const OWN: Own = { ...nobodyIn(BUYING), cart: { ...NO_CART, lines: [lineOf({ quantity: 3 })], delivery: 'post' } };
 
 test.each(FACTS.map((fact) => [fact.name, fact.from, fact] as const))('%s is made of %j', (name, from, fact) => {
@@ -22,7 +22,7 @@ test.each(FACTS.map((fact) => [fact.name, fact.from, fact] as const))('%s is mad
 test('only the facts that are shown are made, and only what is behind them is looked up', () => {
   expect(makeFacts(OWN, ['cart-count', 'totals'])).toEqual({
     'cart-count': 3,
-    totals: { subtotal: 12_600, delivery: 450, total: 13_050 },
+    totals: { subtotal: 12_600, saving: 0, delivery: 450, total: 13_050 },
   });
   expect([...partsBehind(['shopper', 'payment'])]).toEqual(['shopper']);
   expect([...partsBehind(['totals', 'order'])].sort()).toEqual(['buying', 'cart', 'order']);

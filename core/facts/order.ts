@@ -1,18 +1,20 @@
 /** The order of a thank-you page. */
-import { totalsOf, type Order } from '../commerce/order.js';
+import type { Order } from '../commerce/order.js';
+import { sure } from '../sure.js';
 import { SAMPLE_BUYER } from './buyer.js';
-import { SAMPLE_LINES } from './cart.js';
-import { SAMPLE_OFFER } from './delivery.js';
+import { SAMPLE_PRICED } from './cart.js';
 import { defineFact } from './fact.js';
 
+const { lines, delivery, totals, steps } = sure(SAMPLE_PRICED[2]);
 const SAMPLE_ORDER: Order = {
   number: null,
   placed: '2026-06-01T10:00:00.000Z',
   buyer: SAMPLE_BUYER,
-  lines: SAMPLE_LINES,
-  delivery: SAMPLE_OFFER,
+  lines,
+  delivery: sure(delivery.chosen),
   payment: 'bank-transfer',
-  totals: totalsOf(SAMPLE_LINES, SAMPLE_OFFER.price),
+  totals,
+  steps,
 };
 
 export const order = defineFact({

@@ -1,12 +1,11 @@
 /** What the cart and its delivery come to. */
-import { deliveryOf } from '../commerce/delivery.js';
-import { totalsOf, type Totals } from '../commerce/order.js';
-import { SAMPLE_LINES } from './cart.js';
+import { priceCart, type Totals } from '../commerce/pricing.js';
+import { SAMPLE_PRICED } from './cart.js';
 import { defineFact } from './fact.js';
 
 export const totals = defineFact({
   name: 'totals',
   from: ['cart', 'buying'],
-  make: ({ cart, buying }): Totals => totalsOf(cart.lines, deliveryOf(cart, buying).chosen?.price ?? null),
-  samples: [totalsOf([], null), totalsOf(SAMPLE_LINES, null), totalsOf(SAMPLE_LINES, 450)],
+  make: ({ cart, buying }): Totals => priceCart(cart, buying).totals,
+  samples: SAMPLE_PRICED.map(({ totals }) => totals),
 });

@@ -1,5 +1,4 @@
-/** Words, money and dates in a language. */
-export * from './money.js';
+/** Words, numbers and dates in a language. */
 export * from './words.js';
 export * from './locale.js';
 export * from './proposals.js';

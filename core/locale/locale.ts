@@ -1,5 +1,5 @@
 /** How one store speaks in one language: its money, its numbers, its words, and what stands before its paths. */
-import { formatMoney } from './money.js';
+import { formatMoney } from '../money/format.js';
 import { STOREFRONT_WORDS, type Word, type WordName, type Words } from './words.js';
 import { sure } from '../sure.js';
 
@@ -73,7 +73,7 @@ export function makeLocale({ language, currency, prefix = '', timeZone = 'UTC', 
     date: (instant) => dates.format(new Date(instant)),
     moment: (instant) => moments.format(new Date(instant)),
     weekday: (day) => weekdays[day] ?? '',
-    money: keptText((minor) => formatMoney(minor, currency, language)),
+    money: keptText((minor) => formatMoney({ amount: minor, currency }, language)),
     word(name, values = {}) {
       const found: Word = words[name] ?? shipped[name] ?? STOREFRONT_WORDS[name].en;
       const text =

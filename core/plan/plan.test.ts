@@ -1,7 +1,6 @@
 import type { SectionedDocument } from '../documents/index.js';
 import { withDefaults } from '../fields/index.js';
 import { kindSet, type SectionKind } from '../kinds/index.js';
-import { formatMoney } from '../locale/index.js';
 import { contrast, lookCss } from '../look/index.js';
 import { openSlots, PLAN_WIDTH, planPage, planSvg, planText, type Plan } from './index.js';
 import { drawSketch } from '../kinds/sketching.js';
@@ -173,14 +172,5 @@ describe('look and money', () => {
     expect(css).toContain('--widest:1000px');
     expect(contrast('#000000', '#ffffff')).toBeCloseTo(21, 5);
     expect(contrast('#777777', '#ffffff')).toBeCloseTo(4.48, 2);
-  });
-
-  test.each([
-    [4995, 'EUR', 'en-IE', '€49.95'],
-    [4995, 'JPY', 'en-IE', 'JP¥4,995'],
-    [4995, 'KWD', 'en', 'KWD\u00a04.995'],
-    [0, 'EUR', 'de', '0,00\u00a0€'],
-  ])('%i minor units of %s in %s', (minor, currency, locale, shown) => {
-    expect(formatMoney(minor, currency, locale)).toBe(shown);
   });
 });

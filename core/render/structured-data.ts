@@ -1,11 +1,12 @@
 /** Structured data for search engines, in the vocabulary of schema.org, as JSON-LD. */
-import { decimalMoney } from '../locale/money.js';
+import { decimalText } from '../money/money.js';
 import type { PageInfo, StoreInfo } from '../kinds/data.js';
 
 /** JSON-LD for the page, safe inside a script element, or null if there is nothing to say. */
 export function structuredData(page: PageInfo, store: StoreInfo, canonical: string): string | null {
   if (!page.subject || !('product' in page.subject)) return null;
   const { product } = page.subject;
+  const { currency } = store;
   const prices = product.variants.map((variant) => variant.price);
   const inStock = product.variants.some((variant) => variant.stock > 0);
   const data = {
@@ -18,9 +19,9 @@ export function structuredData(page: PageInfo, store: StoreInfo, canonical: stri
     offers: {
       '@type': 'AggregateOffer',
       url: canonical,
-      priceCurrency: store.currency,
-      lowPrice: decimalMoney(Math.min(...prices), store.currency),
-      highPrice: decimalMoney(Math.max(...prices), store.currency),
+      priceCurrency: currency,
+      lowPrice: decimalText({ amount: Math.min(...prices), currency }),
+      highPrice: decimalText({ amount: Math.max(...prices), currency }),
       offerCount: prices.length,
       availability: `https://schema.org/${inStock ? 'InStock' : 'OutOfStock'}`,
     },

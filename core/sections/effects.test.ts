@@ -1,5 +1,5 @@
 /** Every setting of every section kind changes what is seen: its html, its order, its text, or a rule that a class of it meets. */
-import { NO_BUYER, type CartLine, type Order } from '../commerce/index.js';
+import type { CartLine } from '../commerce/index.js';
 import type { Document, Section, Values } from '../documents/index.js';
 import type { Facts } from '../facts/index.js';
 import { checkValue, type EntriesField, type Field, type Fields } from '../fields/index.js';
@@ -10,21 +10,13 @@ import { SHIPPED_KINDS } from './index.js';
 import { answer, cardOf, menu, picture, product } from '../tests/answers.js';
 import { HOME, made, NOW, sectioned, STORE } from '../tests/pages.js';
 import { section } from '../tests/designs.js';
-import { factsWith } from '../tests/facts.js';
+import { factsWith, orderOf } from '../tests/facts.js';
 
 const line: CartLine = {
   ...{ product: 'K-1', variant: 'a', title: 'Gannet', options: 'Teal', path: '/item/gannet', picture },
-  ...{ quantity: 2, price: 4200, stock: 9 },
+  ...{ quantity: 2, price: 4200, wasPrice: null, stock: 9 },
 };
-const order: Order = {
-  number: 1001,
-  placed: NOW,
-  buyer: { ...NO_BUYER, name: 'Ada', country: 'IE' },
-  lines: [line],
-  delivery: { code: 'post', name: 'Post', price: 450 },
-  payment: 'bank-transfer',
-  totals: { subtotal: 8400, delivery: 450, total: 8850 },
-};
+const order = orderOf([line], { name: 'Ada' });
 const facts = factsWith({ lines: [line] }, { order });
 const noFacts = factsWith();
 

@@ -23,7 +23,7 @@ describe('buy-form', () => {
   test('says what is in the cart of this product, and why something was refused', () => {
     const line = lineOf({ options: '1.8 m, Teal', quantity: 2 });
     const html = show([section('b', 'buy-form')], {
-      cart: { attempt: '', lines: [line, { ...line, product: 'K-9', options: 'other' }] },
+      cart: [line, { ...line, product: 'K-9', options: 'other' }],
       form: { section: 'b', typed: {}, refused: 'Only <3> left.' },
     });
     expect(html).toContain('<p class="buy-done" role="status">In your cart: 2 × 1.8 m, Teal <a >Cart</a></p>');

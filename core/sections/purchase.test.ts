@@ -2,7 +2,7 @@ import { NO_BUYER, settle, toldIn, type CartLine, type DeliveryMethod } from '..
 import { makeFacts, nobodyIn, type Facts } from '../facts/index.js';
 import type { FormState } from '../kinds/index.js';
 import { section } from '../tests/designs.js';
-import { NO_FACTS } from '../tests/facts.js';
+import { NO_FACTS, orderOf } from '../tests/facts.js';
 import { HOME, render } from '../tests/pages.js';
 import { lineOf } from '../tests/shown.js';
 
@@ -21,7 +21,7 @@ describe('cart and checkout', () => {
   };
   const factsOf = (lines: readonly CartLine[], country = '', delivery = ''): Facts => ({
     ...makeFacts({
-      ...nobodyIn({ methods: METHODS, country: 'IE' }),
+      ...nobodyIn({ currency: 'EUR', methods: METHODS, country: 'IE' }),
       cart: { lines, attempt: 'a-1', buyer: { ...BUYER, country }, delivery },
     }),
   });
@@ -46,9 +46,9 @@ describe('cart and checkout', () => {
       'cart-count': 3,
       buyer: { country: 'IE', countries: ['IE', 'DE'] },
       delivery: { chosen: null, gone: null, offers: [{ code: 'post', price: 450 }, { code: 'courier' }] },
-      totals: { subtotal: 8500, delivery: null, total: 8500 },
+      totals: { subtotal: 8500, saving: 0, delivery: null, total: 8500 },
     });
-    expect(factsOf(lines, 'DE', 'post').totals).toEqual({ subtotal: 8500, delivery: 980, total: 9480 });
+    expect(factsOf(lines, 'DE', 'post').totals).toEqual({ subtotal: 8500, saving: 0, delivery: 980, total: 9480 });
     expect(factsOf(lines, 'DE', 'courier')).toMatchObject({
       delivery: { chosen: null, gone: 'Courier', offers: [{ code: 'post' }] },
       totals: { delivery: null, total: 8500 },
@@ -154,15 +154,7 @@ describe('cart and checkout', () => {
   });
 
   test('the thank-you page shows the order, and says so where there is none', () => {
-    const order = {
-      number: 1001,
-      placed: '2026-11-26T11:00:00.000Z',
-      buyer: { ...BUYER, country: 'DE' },
-      lines,
-      delivery: { code: 'post', name: 'By post', price: 980 },
-      payment: 'bank-transfer',
-      totals: { subtotal: 8500, delivery: 980, total: 9480 },
-    } as const;
+    const order = orderOf(lines, { ...BUYER, country: 'DE' });
     const html = on('thank-you', ['thanks', 'order-lines'], { ...NO_FACTS, order });
     expect(html).toContain('<h1>Thank you, Mara &lt;Q&gt;</h1>');
     expect(html).toMatch(/number is 1001.*2 × Gannet, 1\.8 m.*€94\.80.*Brakenau<br>Germany/s);

@@ -1,9 +1,8 @@
 /** Sections shown on the page of a product, for the tests of their kinds. */
 import type { CartLine } from '../commerce/index.js';
 import type { Section } from '../documents/index.js';
-import type { Facts } from '../facts/index.js';
 import type { FormState, PageInfo, Product } from '../kinds/index.js';
-import { NO_FACTS } from './facts.js';
+import { factsWith } from './facts.js';
 import { answer, menu, picture, product } from './answers.js';
 import { render } from './pages.js';
 
@@ -17,22 +16,21 @@ export const lineOf = (own: Partial<CartLine>): CartLine => ({
   picture,
   quantity: 1,
   price: 4200,
+  wasPrice: null,
   stock: 3,
   ...own,
 });
 
 export interface Shown {
   readonly product?: Partial<Product>;
-  readonly cart?: Facts['cart'];
+  /** What is in the cart. */
+  readonly cart?: readonly CartLine[];
   readonly form?: FormState;
   readonly code?: string;
 }
 
 /** The html of the sections on a product page. */
-export function show(
-  sections: readonly Section[],
-  { product: own = {}, cart = NO_FACTS.cart, form }: Shown = {},
-): string {
+export function show(sections: readonly Section[], { product: own = {}, cart = [], form }: Shown = {}): string {
   const page: PageInfo = {
     code: 'product:K-1',
     kind: 'product',
@@ -46,7 +44,7 @@ export function show(
   const html = render(sections, {
     page,
     documents: { 'menu/header-links': menu },
-    facts: { ...NO_FACTS, cart },
+    facts: factsWith({ lines: cart }),
     answer,
     ...(form && { form }),
   });

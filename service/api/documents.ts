@@ -12,7 +12,7 @@ import {
 } from '@parlour/core/design';
 import { keys, PLACES_AROUND, templateCodeOf, type DesignState, headValue } from '@parlour/core/documents';
 import { inspectTemplate } from '@parlour/core/inspect';
-import { currencyDecimals } from '@parlour/core/locale';
+import { decimalsOf } from '@parlour/core/money';
 import { pageKinds } from '@parlour/core/pages';
 import { planPage, planSvg, planText } from '@parlour/core/plan';
 import { routes } from '@parlour/contract';
@@ -144,7 +144,7 @@ export function documentRoutes(api: Api): void {
   /** What a page of the draft has. */
   async function toldOf(call: Caller & { readonly now: Date }, state: DesignState, code: string): Promise<Why> {
     const { page } = await shownAs({ db, store: call.store, state }, code);
-    const setting = { now: call.now.toISOString(), decimals: currencyDecimals(call.store.currency) };
+    const setting = { now: call.now.toISOString(), decimals: decimalsOf(call.store.currency) };
     return why({ ...page, facts: factsOf(page.subject, page.path) }, state, setting, call.design.kinds);
   }
 }

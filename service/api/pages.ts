@@ -14,7 +14,7 @@ import { closedState } from '@parlour/core/design';
 import { keys, type DesignState, ruleEntry } from '@parlour/core/documents';
 import { pagesIn } from '@parlour/core/fields';
 import { bindingOf, type PageInfo } from '@parlour/core/kinds';
-import { currencyDecimals } from '@parlour/core/locale';
+import { decimalsOf } from '@parlour/core/money';
 import { parsePage, printRule, type PageSort } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { pagesMatching } from '../assigning/matching.js';
@@ -87,7 +87,7 @@ export function pageRoutes(api: Api): void {
     const { store, design, params, query, now } = call;
     const state = closedState(await openDraft(db, design));
     const { page, sentence } = await shownAs({ db, store, state }, sure(params['page']));
-    const setting = { now: now.toISOString(), decimals: currencyDecimals(store.currency) };
+    const setting = { now: now.toISOString(), decimals: decimalsOf(store.currency) };
     const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
     const told = why({ ...page, path, written, facts: factsOf(page.subject, page.path) }, state, setting, design.kinds);

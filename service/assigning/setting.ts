@@ -1,6 +1,6 @@
 /** What the pages of one design are worked out with. */
 import { patternsOf, type PathPatterns, keys, type DesignState } from '@parlour/core/documents';
-import { currencyDecimals } from '@parlour/core/locale';
+import { decimalsOf } from '@parlour/core/money';
 import type { Records } from '../records/database.js';
 import { storeById } from '../records/stores.js';
 
@@ -16,7 +16,7 @@ export async function settingOf(db: Records, storeId: number, state: DesignState
   return {
     state,
     patterns: patternsOf(state.get(keys.paths)),
-    decimals: currencyDecimals(currency),
+    decimals: decimalsOf(currency),
     now: new Date().toISOString(),
   };
 }

@@ -1,7 +1,7 @@
 /** Changing a product: checked, written and its pages worked out anew, all or nothing. */
 import { Problem, sure } from '@parlour/core';
 import { isSame } from '@parlour/core/design';
-import { formatMoney } from '@parlour/core/locale';
+import { formatMoney } from '@parlour/core/money';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { audit } from '../records/audit.js';
 import { touch } from '../records/changes.js';
@@ -75,7 +75,7 @@ function inMoney(
   { variants, ...change }: ProductChange,
   { currency, locale }: Pick<Store, 'currency' | 'locale'>,
 ): Record<string, unknown> {
-  const money = (minor: number): string => formatMoney(minor, currency, locale);
+  const money = (minor: number): string => formatMoney({ amount: minor, currency }, locale);
   const toldVariants = variants?.map(({ price, wasPrice, ...variant }) => ({
     ...variant,
     ...(price === undefined ? {} : { price: money(price) }),

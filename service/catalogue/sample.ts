@@ -1,6 +1,6 @@
 /** A sample catalogue for a store without products, so that its pages can be tried; added and removed whole. */
 import { Problem, sure } from '@parlour/core';
-import { currencyDecimals } from '@parlour/core/locale';
+import { decimalsOf } from '@parlour/core/money';
 import { sampleCatalogue } from '@parlour/demo';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { hashOfFile, makePictures } from '../media/renditions.js';
@@ -76,7 +76,7 @@ async function changed(trx: Records, storeId: number, codes: SampleCodes): Promi
 
 /** Its prices are in a currency of two decimals; they look as natural in one of none, and are ten times as many in one of three. */
 function inCurrency(catalogue: Catalogue, currency: string): Catalogue {
-  const times = currencyDecimals(currency) === 3 ? 10 : 1;
+  const times = decimalsOf(currency) === 3 ? 10 : 1;
   return {
     ...catalogue,
     products: catalogue.products.map((product) => ({

@@ -1,15 +1,16 @@
 /** Orders: made of a cart once, whatever is sent twice. */
 import {
   NO_BUYER,
-  offersTo,
+  priceCart,
   seenMark,
-  totalsOf,
   type Buyer,
   type Buying,
   type Order,
   type OrderLine,
   type PaymentMethod,
   type PlacedOrder,
+  type PricedCart,
+  type Refusal,
   type Totals,
 } from '@parlour/core/commerce';
 import { sql } from 'kysely';
@@ -37,10 +38,10 @@ export interface NewOrder {
 
 /** Why no order was made. */
 export type NotOrdered =
-  | { readonly why: 'empty' | 'changed' | 'no-delivery' }
+  | Refusal<OrderedLine>
+  | { readonly why: 'changed' }
   | { readonly why: 'too-many'; readonly minutes: number }
-  | { readonly why: 'unseen'; readonly totals: Totals }
-  | { readonly why: 'shortage'; readonly line: OrderLine; readonly stock: number };
+  | { readonly why: 'unseen'; readonly totals: Totals };
 
 /** What a shopper has told, checked. */
 export interface Told {
@@ -50,11 +51,9 @@ export interface Told {
 
 type Body = Omit<Order, 'number' | 'placed'>;
 
-type LineRow = Omit<OrderLine, 'options'> & {
-  readonly variantId: number;
-  readonly options: Readonly<Record<string, string>>;
-  readonly stock: number;
-};
+/** A line of the cart that is ordered, with what there is of it. */
+type OrderedLine = Omit<OrderLine, 'total' | 'saving'> & { readonly stock: number };
+type LineRow = Omit<OrderedLine, 'options'> & { readonly options: Readonly<Record<string, string>> };
 
 /**
  * Makes an order of a cart: takes what it holds out of the stock, and leaves the cart empty. An attempt of this cart
@@ -115,22 +114,25 @@ export const placeOrder = (
 async function orderOf(
   trx: Records,
   cart: CartRow,
-  { methods }: Buying,
+  buying: Buying,
   told: Told,
   { attempt, seen, payment }: Pick<NewOrder, 'attempt' | 'seen' | 'payment'>,
 ): Promise<Body | NotOrdered> {
   // Another tab has ordered what was in the cart, and this one shows what was there before.
   if (cart.attempt !== attempt) return { why: 'changed' };
-  const rows = await lockLines(trx, cart.id);
-  if (rows.length === 0) return { why: 'empty' };
-  const short = rows.find(({ quantity, stock }) => quantity > stock);
-  if (short) return { why: 'shortage', line: asLine(short), stock: short.stock };
-  const delivery = offersTo(told.buyer.country, methods).find(({ code }) => code === told.delivery);
-  if (!delivery) return { why: 'no-delivery' };
-  const lines = rows.map(asLine);
-  const totals = totalsOf(lines, delivery.price);
-  if (seenMark({ lines, delivery, totals }) !== seen) return { why: 'unseen', totals };
-  return { buyer: { ...NO_BUYER, ...told.buyer }, lines, delivery, payment, totals };
+  const priced = priceCart({ lines: await lockLines(trx, cart.id), ...told }, buying);
+  const charged = chargedBy(priced);
+  if ('why' in charged) return charged;
+  const { totals, steps } = priced;
+  if (seenMark({ ...charged, totals }) !== seen) return { why: 'unseen', totals };
+  return { ...charged, buyer: { ...NO_BUYER, ...told.buyer }, payment, totals, steps };
+}
+
+/** What is charged for, or the first reason why nothing can be ordered. */
+function chargedBy(priced: PricedCart<OrderedLine>): Pick<Body, 'lines' | 'delivery'> | Refusal<OrderedLine> {
+  const [refusal] = priced.refusals;
+  if (refusal) return refusal;
+  return { lines: priced.lines.map(({ stock: _stock, ...line }) => line), delivery: sure(priced.delivery.chosen) };
 }
 
 async function emptyCart(trx: Records, id: number): Promise<void> {
@@ -143,24 +145,16 @@ async function emptyCart(trx: Records, id: number): Promise<void> {
 }
 
 /** The lines of a cart, their variants locked by id, so that of two who buy the last one is second. */
-async function lockLines(trx: Records, cartId: number): Promise<LineRow[]> {
+async function lockLines(trx: Records, cartId: number): Promise<OrderedLine[]> {
   await sql`select v.id from variant v join cart_line l on l.variant_id = v.id where l.cart_id = ${cartId}
     order by v.id for no key update of v`.execute(trx);
   const { rows } = await sql<LineRow>`
-    select v.id as "variantId", p.code as product, v.code as variant, p.title, v.options, l.quantity, v.price, v.stock
+    select p.code as product, v.code as variant, p.title, v.options, l.quantity, v.price,
+      case when v.was_price > v.price then v.was_price end as "wasPrice", v.stock
     from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
     where l.cart_id = ${cartId} order by p.code, v.position`.execute(trx);
-  return rows;
+  return rows.map(({ options, ...line }) => ({ ...line, options: Object.values(options).join(', ') }));
 }
-
-const asLine = ({ product, variant, title, options, quantity, price }: LineRow): OrderLine => ({
-  product,
-  variant,
-  title,
-  options: Object.values(options).join(', '),
-  quantity,
-  price,
-});
 
 async function nextNumber(trx: Records, storeId: number, first: number): Promise<number> {
   const { rows } = await sql<{

@@ -37,6 +37,7 @@ export interface Site extends SiteOfStore {
 
 /** Everything about buying that a site's store has set. */
 export const buyingOf = ({ store, edition }: Pick<SiteOfStore, 'store' | 'edition'>): Buying => ({
+  currency: store.currency,
   methods: methodsIn(edition.locale.translation, store.delivery),
   country: store.country,
 });

@@ -11,7 +11,7 @@ import {
   type PageInfo,
   type QueryName,
 } from '@parlour/core/kinds';
-import { currencyDecimals } from '@parlour/core/locale';
+import { decimalsOf } from '@parlour/core/money';
 import { fontPaths } from '@parlour/core/look';
 import { parsePage } from '@parlour/core/pages';
 import {
@@ -80,7 +80,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   const { db, store, state, edition } = site;
   const { locale } = edition;
   const about = await homeOf(site, open);
-  const setting = { now: site.now.toISOString(), decimals: currencyDecimals(store.currency) };
+  const setting = { now: site.now.toISOString(), decimals: decimalsOf(store.currency) };
   const facts = factsOf(about.subject, about.path);
   const parts = assemblePage({ code: about.code, facts }, state, edition.kinds, setting, {
     instead: site.template,

@@ -1,4 +1,5 @@
 /** A new store: its row, its owner, and a first design with every page it needs. */
+import { CURRENCIES } from '@parlour/core/money';
 import { Problem } from '@parlour/core';
 import { LIMITS, starterDesign } from '@parlour/core/design';
 import type { WholeState } from '@parlour/core/documents';
@@ -54,7 +55,7 @@ function checkNames({ currency, locale, timeZone }: NewStore): void {
       throw new Problem('bad-value', `This is not a known ${place}.`, { place, remedy });
     }
   };
-  if (!Intl.supportedValuesOf('currency').includes(currency))
+  if (!CURRENCIES.includes(currency))
     throw new Problem('bad-value', `There is no currency “${currency}”.`, {
       place: 'currency',
       remedy: 'Use a code of ISO 4217, such as EUR.',

@@ -1,7 +1,7 @@
 /** What is in the cart, line by line, with quantity and a way to take it out. */
 import { text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import type { CartLine } from '../../commerce/cart.js';
+import type { CartFact } from '../../facts/cart.js';
 import { html, type Markup } from '../../kinds/html.js';
 import { defineKind, everywhereBut } from '../../kinds/kind.js';
 import { sentFrom } from '../../kinds/sent-from.js';
@@ -125,7 +125,9 @@ export const cartLines = defineKind(
   },
 );
 
-function cartLine(line: CartLine, view: View): Markup {
+type BoughtLine = CartFact['lines'][number];
+
+function cartLine(line: BoughtLine, view: View): Markup {
   const { catalogueLang: lang } = view;
   const picture = html`<div class="cart-picture"${lang}>${line.picture && pictureTag(line.picture, '5rem')}</div>`;
   const title = html`<a class="cart-title" href="${line.path}"${lang}>${line.title}</a>`;
@@ -134,7 +136,7 @@ function cartLine(line: CartLine, view: View): Markup {
 }
 
 /** How many there are, to be changed or taken out; without script by its two buttons. */
-function quantityForm(line: CartLine, view: View): Markup {
+function quantityForm(line: BoughtLine, view: View): Markup {
   const { product, variant, quantity } = line;
   const typed = view.form?.typed ?? {};
   const isThis = typed['variant'] === variant && typed['product'] === product;
@@ -151,7 +153,7 @@ function quantityForm(line: CartLine, view: View): Markup {
   return html`<form method="post" action="${view.locale.prefix}/cart/line" id="${view.id(`line-${product}-${variant}`)}">${sentFrom(view)}${[codes, label, input, change, takeOut]}</form>`;
 }
 
-function lineSum({ price, quantity }: CartLine, view: View): Markup {
+function lineSum({ price, quantity, total }: BoughtLine, view: View): Markup {
   const each = quantity > 1 && html`<span class="quiet">${view.word('each', { price: view.money(price) })}</span>`;
-  return html`<div class="cart-sum">${view.money(price * quantity)}${each}</div>`;
+  return html`<div class="cart-sum">${view.money(total)}${each}</div>`;
 }

@@ -1,6 +1,7 @@
 /** Parts that the sections of cart, checkout and thank-you page share. */
 import { css } from '../../kinds/css.js';
-import type { OrderLine, Totals } from '../../commerce/order.js';
+import type { OrderLine } from '../../commerce/order.js';
+import type { Totals } from '../../commerce/pricing.js';
 import { html, type Markup } from '../../kinds/html.js';
 import type { View } from '../../kinds/view.js';
 
@@ -38,7 +39,7 @@ export const SUMS_CSS = css`
 
 /** What was, or is about to be, ordered: one row for each line. */
 export const boughtLines = (lines: readonly OrderLine[], view: View): Markup =>
-  html`<ul class="bought">${lines.map((line) => html`<li><span class="bought-name"${view.catalogueLang}>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.price * line.quantity)}</span></li>`)}</ul>`;
+  html`<ul class="bought">${lines.map((line) => html`<li><span class="bought-name"${view.catalogueLang}>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.total)}</span></li>`)}</ul>`;
 
 export const BOUGHT_CSS = css`
   .bought {

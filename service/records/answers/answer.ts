@@ -40,7 +40,7 @@ const NOBODY: OwnAsked = {
   shows: [],
   cart: null,
   order: null,
-  buying: { methods: [], country: '' },
+  buying: { currency: '', methods: [], country: '' },
   shopper: NO_SHOPPER,
 };
 

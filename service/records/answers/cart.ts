@@ -14,7 +14,7 @@ export type LineAnswer = Omit<CartLine, 'options' | 'path'> & {
 /** The columns of one line, of the tables product p, variant v and product_card card. @param quantity an expression */
 export const lineColumns = (quantity: Sql): Sql =>
   sql`'product', p.code, 'variant', v.code, 'title', p.title, 'options', v.options, 'slug', p.slug, 'quantity', ${quantity},
-          'price', v.price, 'stock', v.stock, 'picture', card.picture`;
+          'price', v.price, 'wasPrice', case when v.was_price > v.price then v.was_price end, 'stock', v.stock, 'picture', card.picture`;
 
 export const lineOf = ({ options, slug, ...line }: LineAnswer, { prefix, patterns }: PathSources): CartLine => ({
   ...line,

@@ -1,6 +1,6 @@
 /** The cart of a preview, and what was ordered of it: made up, but of true products, prices and stock. */
 import { sql } from 'kysely';
-import { deliveryOf, NO_BUYER, totalsOf, type Cart } from '@parlour/core/commerce';
+import { NO_BUYER, priceCart, type Cart } from '@parlour/core/commerce';
 import { lineColumns, lineOf, type LineAnswer } from './cart.js';
 import type { Asked, MadeUpCart, Part } from './part.js';
 
@@ -41,18 +41,10 @@ export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> =
     own.cart = cartOf(made, linesOf(false));
     if (!made.ordered || !asked.order) return;
     const { buyer, delivery, payment, placed } = made.ordered;
-    const lines = linesOf(true);
-    const { chosen } = deliveryOf({ ...own.cart, buyer, delivery }, own.buying);
-    if (chosen)
-      own.order = {
-        number: null,
-        placed,
-        buyer,
-        lines,
-        delivery: chosen,
-        payment,
-        totals: totalsOf(lines, chosen.price),
-      };
+    const priced = priceCart({ lines: linesOf(true), buyer, delivery }, own.buying);
+    const { lines, totals, steps } = priced;
+    const { chosen } = priced.delivery;
+    if (chosen) own.order = { number: null, placed, buyer, lines, delivery: chosen, payment, totals, steps };
   },
 };
 

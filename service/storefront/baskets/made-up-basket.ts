@@ -5,8 +5,7 @@
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Response } from 'express';
-import { chargedIn, MOST_MADE_UP_LINES, MOST_OF_ONE, seenMark, type Scenario } from '@parlour/core/commerce';
-import { makeFacts } from '@parlour/core/facts';
+import { MOST_MADE_UP_LINES, MOST_OF_ONE, priceCart, seenMark, type Scenario } from '@parlour/core/commerce';
 import { ownOf } from '../../records/answers/answer.js';
 import type { MadeUpCart } from '../../records/answers/part.js';
 import { secretOf } from '../../records/secrets.js';
@@ -62,13 +61,9 @@ export async function madeUpBasket(
       if (attempt !== cart.attempt) return { why: 'changed' };
       const now = { ...cart, buyer, delivery };
       const own = await ownOf(site.db, { sources: pathSourcesOf(site), cart: { madeUp: now }, buying: buyingOf(site) });
-      const facts = makeFacts(own);
-      const { lines } = facts.cart;
-      const short = lines.find(({ quantity, stock }) => quantity > stock);
-      if (lines.length === 0) return { why: 'empty' };
-      if (short) return { why: 'shortage', line: short, stock: short.stock };
-      if (facts.delivery.chosen === null) return { why: 'no-delivery' };
-      if (seenMark(chargedIn(facts)) !== seen) return { why: 'unseen', totals: facts.totals };
+      const { lines, delivery: offered, totals, refusals } = priceCart(own.cart, own.buying);
+      if (refusals[0]) return refusals[0];
+      if (seenMark({ lines, delivery: offered.chosen, totals }) !== seen) return { why: 'unseen', totals };
       const ordered = { lines: cart.lines, buyer, delivery, payment, placed: site.now.toISOString() };
       change({ lines: [], attempt: randomUUID(), ordered });
       return createHmac('sha256', key).update(attempt).digest('base64url');

@@ -2,7 +2,7 @@
 /** The delivery methods, with a flat price for each country. */
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
 import { freeCode } from '@parlour/core/design';
-import { currencyDecimals, formatMoney } from '@parlour/core/locale';
+import { amountFrom, decimalText, formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, onMounted, ref } from 'vue';
 import { attempt, call, say, session } from '../../api';
@@ -22,13 +22,11 @@ const writing = ref<{ code: string | null; name: string; prices: Price[] } | nul
 const removing = ref<Way | null>(null);
 const busy = ref(false);
 
-const decimals = computed(() => currencyDecimals(session.store?.currency ?? 'EUR'));
-const money = (minor: number): string => formatMoney(minor, session.store?.currency ?? 'EUR', 'en');
-const amountOf = (minor: number): string => (minor / 10 ** decimals.value).toFixed(decimals.value);
-const minorOf = (amount: string): number | null => {
-  const value = Number(amount.replace(',', '.'));
-  return amount.trim() !== '' && Number.isFinite(value) && value >= 0 ? Math.round(value * 10 ** decimals.value) : null;
-};
+const currency = computed(() => session.store?.currency ?? 'EUR');
+const money = (amount: number): string => formatMoney({ amount, currency: currency.value }, 'en');
+const amountOf = (amount: number): string => decimalText({ amount, currency: currency.value });
+// Half of Europe writes a comma.
+const minorOf = (typed: string): number | null => amountFrom(typed.replace(',', '.'), currency.value);
 const isReady = computed(
   () =>
     writing.value !== null &&
@@ -132,7 +130,7 @@ onMounted(() =>
           auto-select-first
           label="Country"
         />
-        <v-text-field v-model="price.amount" label="Price" inputmode="decimal" :suffix="session.store?.currency" />
+        <v-text-field v-model="price.amount" label="Price" inputmode="decimal" :suffix="currency" />
         <v-btn
           :icon="mdiDeleteOutline"
           size="small"
