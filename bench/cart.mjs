@@ -64,7 +64,7 @@ import pg from 'pg';
 const pool = new pg.Pool({ connectionString: process.env.DATABASE });
 const app = express();
 app.get('/cart', async (request, response) => {
-  const { rows } = await pool.query({ name: 'cart', text: 'select v.code, p.title, v.options, v.price, v.stock, l.quantity from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id where l.cart_id = (select max(cart_id) from cart_line)' });
+  const { rows } = await pool.query({ name: 'cart', text: 'select v.code, p.title, v.options, x.price, v.stock, l.quantity from cart_line l join variant v on v.id = l.variant_id join price x on x.variant_id = v.id join product p on p.id = v.product_id where l.cart_id = (select max(cart_id) from cart_line)' });
   response.type('html').send('<ul>' + rows.map((row) => '<li>' + row.title + ' ' + row.quantity + ' ' + row.price + '</li>').join('') + '</ul>');
 });
 const server = app.listen(0, '127.0.0.1', () => console.log(server.address().port));`;

@@ -8,7 +8,7 @@ import { applyEdit, closedState, openDocument, starterDesign } from '@parlour/co
 import { FORMAT, stateOf } from '@parlour/core/documents';
 import { parseRule } from '@parlour/core/pages';
 import { SHIPPED_KINDS } from '@parlour/core/sections';
-import { migrate, openDatabase } from '@parlour/service';
+import { growCatalogue, migrate, openDatabase } from '@parlour/service';
 import { renewPages } from '../service/dist/assigning/renew.js';
 import { standardsOf } from '../service/dist/assigning/rows.js';
 import { doUnit } from '../service/dist/publishing/drafting.js';
@@ -105,17 +105,8 @@ export async function largeStore(db, client, products = PRODUCTS) {
     `insert into brand (store_id, code, slug, title) select $1, 'B-' || n, 'b-' || n, 'Brand ' || n from generate_series(0, 999) n`,
     [storeId],
   );
-  await client.query(
-    `insert into product (store_id, code, slug, title, brand_id, summary, description, options)
-     select $1, 'P-' || n, 'p-' || n, 'Product ' || n, b.id, '', '', '[]'
-     from generate_series(1, $2) n join brand b on b.store_id = $1 and b.code = 'B-' || (n % 1000)`,
-    [storeId, products],
-  );
-  await client.query(
-    `insert into variant (product_id, code, options, price, stock, position)
-     select id, 'v', '{}', 1000 + (id * 37) % 9000, 5, 0 from product where store_id = $1`,
-    [storeId],
-  );
+  const brands = Array.from({ length: 1_000 }, (_, n) => `B-${n}`);
+  await growCatalogue(db, { store: 'bench', count: products, prefix: 'P', variants: 1, brands });
   await client.query('analyze');
   await inTransaction(db, (trx) => addFirstDesign(trx, storeId, 'Bench', stateOf(documents)));
   return { author: { id: author, role: 'owner' }, storeId, design: await findDesign(db, storeId, 'first') };
@@ -245,7 +236,7 @@ async function pagesRows(db, client, { design: { id } }) {
     floor: timed(() =>
       client.query(
         `select p.code from product p join brand b on b.id = p.brand_id
-         join lateral (select min(price) as price from variant where product_id = p.id) v on true
+         join (select product_id, least as price from card_price) v on v.product_id = p.id
          where p.store_id = $1 and b.title = 'Brand 42' and v.price >= 2000 order by p.title limit 100`,
         [design.storeId],
       ),

@@ -11,6 +11,7 @@ import { join } from 'node:path';
 import { performance } from 'node:perf_hooks';
 import { brotliDecompressSync } from 'node:zlib';
 import pg from 'pg';
+import { growCatalogue, openDatabase } from '@parlour/service';
 import { median } from './rounds.mjs';
 import { ask, serviceOn } from './setting.mjs';
 
@@ -24,9 +25,9 @@ const CHANGES = 30;
 export async function measureKept({ databaseUrl }) {
   const client = new pg.Client({ connectionString: databaseUrl });
   await client.connect();
-  await addProducts(client);
+  await addProducts(databaseUrl, client);
   const folder = mkdtempSync(join(tmpdir(), 'parlour-bench-'));
-  const paths = Array.from({ length: PAGES }, (_, i) => `/item/bench-${i}`);
+  const paths = Array.from({ length: PAGES }, (_, i) => `/item/bench-${i + 1}`);
   const script = join(folder, 'paths.lua');
   const found = { ours: [], bare: [], express: [], changing: [] };
   for (let round = 0; round < ROUNDS; round++) {
@@ -69,16 +70,10 @@ export async function measureKept({ databaseUrl }) {
   ];
 }
 
-async function addProducts(client) {
-  await client.query(
-    `insert into product (store_id, code, slug, title, brand_id, summary, description, options, created_at)
-     select s.id, 'BENCH-' || n, 'bench-' || n, 'Bench kite ' || n, b.id, 'Made to be counted, number ' || n || '.', '', '[]', '2020-01-01'
-     from store s join brand b on b.store_id = s.id and b.code = 'B-1', generate_series(0, ${PAGES - 1}) n where s.slug = 'windrow'`,
-  );
-  await client.query(
-    `insert into variant (product_id, code, options, price, stock, position)
-     select id, 'v', '{}', 1000 + (id * 37) % 9000, 5, 0 from product where code like 'BENCH-%'`,
-  );
+async function addProducts(databaseUrl, client) {
+  const db = openDatabase(databaseUrl);
+  await growCatalogue(db, { store: 'windrow', count: PAGES, prefix: 'BENCH', variants: 1, brands: ['B-1'] });
+  await db.destroy();
   await client.query('analyze');
 }
 
@@ -213,9 +208,9 @@ function change(databaseUrl) {
   let n = 0;
   const connected = client.connect();
   const timer = setInterval(() => {
-    const code = `BENCH-${(n++ * 7) % PAGES}`;
+    const code = `BENCH-${1 + ((n++ * 7) % PAGES)}`;
     void client.query(
-      `update variant set price = price + 1 from product p where p.id = product_id and p.code = '${code}';
+      `update price x set price = price + 1 from variant v, product p where v.id = x.variant_id and p.id = v.product_id and p.code = '${code}';
        insert into change (store_id, tags) select id, array['product:${code}'] from store where slug = 'windrow';
        select pg_notify('parlour', 'changes')`,
     );

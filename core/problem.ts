@@ -65,7 +65,7 @@ export const PROBLEMS = {
   'shows-itself': [409, 'A section or an addition would show itself, by way of what it shows.'],
   'bad-path': [409, 'A page could not be reached, or two would have one path; `place` names the pattern or slug.'],
   'circular-move': [409, 'A section cannot be moved into itself or before itself.'],
-  'still-used': [409, 'Pages still use what would be removed.'],
+  'still-used': [409, 'Something still uses what would be removed.'],
   'limit-reached': [409, 'A design, document or unit would grow beyond its limit.'],
   'nothing-to-undo': [409, 'You have no edit to undo or redo.'],
   'skipped-hour': [400, 'This time does not exist, since daylight saving starts then.'],

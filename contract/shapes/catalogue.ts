@@ -1,6 +1,7 @@
-/** Products. */
+/** Products, brands and collections. */
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { codeText, closed, plainText } from '@parlour/core';
+import { MOST_OPTIONS, MOST_VALUES } from '@parlour/core/catalogue';
 import { typed } from './common.js';
 
 const ATTRIBUTE_NAME = /^[a-z0-9][a-z0-9-]{0,39}$/;
@@ -36,6 +37,34 @@ type Attribute = string | number | boolean;
 
 const ATTRIBUTE_TYPES = ['string', 'number', 'boolean'];
 
+const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
+const slug = () =>
+  plainText(80).matches(SLUG, '${path} must be lower-case letters, digits and single “-” between them');
+const title = () => plainText(200).min(1);
+const name = () => plainText(60).min(1);
+/** A value for each option, by its name. */
+const chosen = () =>
+  mixed<Record<string, string>>()
+    .test(
+      'chosen',
+      '${path} must be texts of at most 60 characters by the names of options',
+      (given) =>
+        given === undefined ||
+        (typeof given === 'object' &&
+          given !== null &&
+          !Array.isArray(given) &&
+          Object.keys(given).length <= MOST_OPTIONS &&
+          Object.entries(given).every(([key, value]) => name().isValidSync(key) && name().isValidSync(value))),
+    )
+    .meta({ json: { type: 'object', additionalProperties: { type: 'string' } } }) as Schema<
+    Record<string, string> | undefined
+  >;
+const option = closed({
+  name: name().required(),
+  values: array(name().required()).strict().max(MOST_VALUES).required(),
+});
+const picture = closed({ hash: plainText(64).required(), alt: plainText(300).defined() });
+
 export const product = closed({
   code: string().required(),
   slug: string().required(),
@@ -47,7 +76,10 @@ export const product = closed({
   // Required, it is never undefined.
   attributes: attributes<Attribute>(isAttribute, ATTRIBUTE_TYPES).required() as Schema<Record<string, Attribute>>,
   summary: string().defined(),
+  description: string().defined(),
   visibleSince: string().required(),
+  options: array(option).required(),
+  pictures: array(picture).required(),
   variants: array(
     closed({
       code: string().required(),
@@ -55,13 +87,49 @@ export const product = closed({
       /** Minor units of the store’s currency. */
       price: minorUnits().required(),
       wasPrice: minorUnits().nullable().defined(),
-      stock: stock().required(),
+      /** Null if nobody counts. */
+      stock: stock().nullable().defined(),
     }),
   ).required(),
+  /** The codes of the collections that it is in. */
+  collections: array(string().required()).required(),
 });
 
-export const productChange = closed({
-  title: plainText(200).min(1).optional(),
+const MOST_LISTED = 200;
+const listQuery = {
+  /** Go on after this code. */
+  after: codeText().optional(),
+  limit: number().integer().min(1).max(MOST_LISTED).optional(),
+};
+
+export const productsQuery = closed({
+  ...listQuery,
+  /** Only products that are found by these words. */
+  search: plainText(100).optional(),
+  /** Only those of a brand, or in a collection, by its code. */
+  brand: codeText().optional(),
+  collection: codeText().optional(),
+});
+export const products = closed({
+  products: array(
+    closed({
+      code: string().required(),
+      title: string().required(),
+      brand: string().nullable().defined(),
+      category: string().defined(),
+      /** The lowest price in minor units; null while it has no variant, so that no page shows it. */
+      price: number().integer().nullable().defined(),
+      /** Of all variants; null if one of them is not counted. */
+      stock: number().integer().nullable().defined(),
+      variants: number().integer().required(),
+    }),
+  ).required(),
+  /** The code to go on after; null at the end. */
+  next: string().nullable().defined(),
+});
+
+const productValues = {
+  title: title().optional(),
   brand: codeText().nullable().optional(),
   category: plainText(80).optional(),
   keywords: array(plainText(60).required()).strict().max(50).optional(),
@@ -71,21 +139,85 @@ export const productChange = closed({
     [...ATTRIBUTE_TYPES, 'null'],
   ),
   summary: plainText(1000).optional(),
+  /** Formatted text: what is not allowed in it is not shown. */
+  description: plainText(50_000).optional(),
   visibleSince: plainText(10)
     .test('day', '${path} must be a day such as 2026-11-23', (text) => text === undefined || isDay(text))
     .optional(),
+  /** In their order; those of the variants if they are left out. */
+  options: array(option).strict().max(MOST_OPTIONS).optional(),
+  /** All of them, in their order. */
+  pictures: array(picture).strict().max(50).optional(),
+  /** Merged with those there are, by code; one that is not there yet needs a price. */
   variants: array(
     closed({
       code: codeText().required(),
+      options: chosen(),
       price: minorUnits().optional(),
       wasPrice: minorUnits().nullable().optional(),
-      stock: stock().optional(),
+      stock: stock().nullable().optional(),
+      remove: boolean().optional(),
     }),
   )
     .strict()
     .max(500)
     .optional(),
+};
+export const productChange = closed(productValues);
+export const newProduct = closed({
+  ...productValues,
+  /** Made from the title if it is left out; it never changes. */
+  code: codeText().optional(),
+  /** Where its page is; made from the title if it is left out. */
+  slug: slug().optional(),
+  title: title().required(),
 });
+
+export const brand = closed({
+  code: string().required(),
+  slug: string().required(),
+  title: string().required(),
+  description: string().defined(),
+});
+export const brands = closed({ brands: array(brand).required() });
+const brandValues = { title: title().optional(), description: plainText(50_000).optional() };
+export const brandChange = closed(brandValues);
+const isNew = { code: codeText().optional(), slug: slug().optional(), title: title().required() };
+export const newBrand = closed({ ...brandValues, ...isNew });
+
+export const collection = brand.shape({
+  /** The code of the collection that it is in. */
+  parent: string().nullable().defined(),
+  /** Its place among the others: less comes first. */
+  position: number().integer().required(),
+  /** The codes of its products, in their order. */
+  members: array(string().required()).required(),
+});
+export const collections = closed({
+  collections: array(
+    brand.shape({
+      parent: string().nullable().defined(),
+      position: number().integer().required(),
+      /** How many products it has. */
+      products: number().integer().required(),
+    }),
+  ).required(),
+});
+const MOST_MEMBERS = 10_000;
+const codes = () => array(codeText().required()).strict().max(MOST_MEMBERS).optional();
+const collectionValues = {
+  ...brandValues,
+  parent: codeText().nullable().optional(),
+  position: number().strict().integer().min(0).max(1_000_000).optional(),
+  /** All of its products, in their order. */
+  members: codes(),
+  /** Products that come in, at the end. */
+  add: codes(),
+  /** Products that go. */
+  remove: codes(),
+};
+export const collectionChange = closed(collectionValues);
+export const newCollection = closed({ ...collectionValues, ...isNew });
 
 const isDay = (text: string): boolean =>
   /^\d{4}-\d\d-\d\d$/.test(text) && new Date(`${text}T00:00Z`).toJSON()?.slice(0, 10) === text;

@@ -13,7 +13,8 @@ export interface ProductFacts {
   readonly visibleSince: string;
   /** Lowest price in minor units. */
   readonly price: number;
-  readonly stock: number;
+  /** Of all variants; null if one of them is not counted. */
+  readonly stock: number | null;
   readonly reduced: boolean;
 }
 
@@ -29,7 +30,7 @@ const productTold = (product: ProductFacts, path: string): Told => [
   ['keyword', product.keywords],
   ['collection', product.collections],
   ['price', [product.price]],
-  ['stock', [product.stock]],
+  ['stock', product.stock === null ? [] : [product.stock]],
   ['reduced', [product.reduced]],
   ['visible-since', [product.visibleSince]],
   ['path', [path]],
@@ -83,7 +84,7 @@ function toldOf(subject: Subject, path: string): Told {
     {
       ...product,
       price: Math.min(...variants.map(({ price }) => price)),
-      stock: variants.reduce((sum, { stock }) => sum + stock, 0),
+      stock: variants.reduce<number | null>((sum, { stock }) => (sum === null || stock === null ? null : sum + stock), 0),
       reduced: variants.some(({ wasPrice, price }) => wasPrice !== null && wasPrice > price),
     },
     path,

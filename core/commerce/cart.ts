@@ -15,8 +15,12 @@ export interface CartLine {
   readonly price: number;
   /** What one cost before; null if it was not more. */
   readonly wasPrice: number | null;
-  readonly stock: number;
+  /** How many there are; null if nobody counts. */
+  readonly stock: number | null;
 }
+
+/** Whether there is any of it. */
+export const canBeBought = ({ stock }: { readonly stock: number | null }): boolean => stock === null || stock > 0;
 
 /** What a shopper has told of themselves; empty texts for what is not known yet. */
 export interface Buyer {

@@ -14,7 +14,8 @@ export interface UnpricedLine {
   readonly price: number;
   /** What one cost before; null if it was not more. */
   readonly wasPrice: number | null;
-  readonly stock: number;
+  /** How many there are; null if nobody counts. */
+  readonly stock: number | null;
 }
 
 /** A line with what it comes to. */
@@ -89,7 +90,9 @@ export function priceCart<L extends UnpricedLine>(cart: UnpricedCart<L>, setting
     delivery: chosen?.price ?? null,
     total: subtotal + (chosen?.price ?? 0),
   };
-  const short = lines.find(({ quantity, stock }) => quantity > stock);
+  const short = lines.flatMap((line) =>
+    line.stock !== null && line.quantity > line.stock ? [{ line, stock: line.stock }] : [],
+  )[0];
   return {
     currency: setting.currency,
     lines,
@@ -103,7 +106,7 @@ export function priceCart<L extends UnpricedLine>(cart: UnpricedCart<L>, setting
     totals,
     refusals: [
       ...(lines.length === 0 ? [{ why: 'empty' } as const] : []),
-      ...(short ? [{ why: 'shortage', line: short, stock: short.stock } as const] : []),
+      ...(short ? [{ why: 'shortage', ...short } as const] : []),
       ...(chosen ? [] : [{ why: 'no-delivery' } as const]),
     ],
   };

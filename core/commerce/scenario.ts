@@ -26,6 +26,8 @@ export interface Scenario {
 export const MOST_MADE_UP_LINES = 20;
 /** Of one variant. */
 export const MOST_OF_ONE = 99;
+/** How many a cart can hold of a variant. @param stock null if nobody counts */
+export const mostOf = (stock: number | null): number => Math.min(stock ?? MOST_OF_ONE, MOST_OF_ONE);
 
 const told = () => plainText(200).optional();
 

@@ -29,7 +29,8 @@ export interface Variant {
   readonly options: Readonly<Record<string, string>>;
   readonly price: number;
   readonly wasPrice: number | null;
-  readonly stock: number;
+  /** How many there are; null if nobody counts. */
+  readonly stock: number | null;
 }
 
 export interface Product {

@@ -1,4 +1,5 @@
 /** Structured data for search engines, in the vocabulary of schema.org, as JSON-LD. */
+import { canBeBought } from '../commerce/cart.js';
 import { decimalText } from '../money/money.js';
 import type { PageInfo, StoreInfo } from '../kinds/data.js';
 
@@ -8,7 +9,7 @@ export function structuredData(page: PageInfo, store: StoreInfo, canonical: stri
   const { product } = page.subject;
   const { currency } = store;
   const prices = product.variants.map((variant) => variant.price);
-  const inStock = product.variants.some((variant) => variant.stock > 0);
+  const inStock = product.variants.some(canBeBought);
   const data = {
     '@context': 'https://schema.org',
     '@type': 'Product',

@@ -1,38 +1,161 @@
 /** What a store sells, as its keepers see it. */
 import { routes } from '@parlour/contract';
-import { changeProduct, productOf } from '../catalogue/change-product.js';
+import { Problem, sure } from '@parlour/core';
+import type { Wanted } from '@parlour/core/catalogue';
+import { freeCode } from '@parlour/core/design';
+import { applyCatalogue, type CatalogueChanges } from '../catalogue/apply.js';
+import { changeProduct, productOf } from '../catalogue/change.js';
 import { addSample, removeSample } from '../catalogue/sample.js';
+import { wordsQuery } from '../records/answers/sources/found.js';
+import { allBrands, readBrands } from '../records/brands.js';
+import { allCollections, membersOf, readCollections } from '../records/collections.js';
+import { inTransaction, type Records } from '../records/database.js';
+import { listedProducts, readProducts, type KeptProduct } from '../records/products.js';
 import { countProducts } from '../records/sample.js';
-import type { KeptProduct } from '../records/products.js';
-import { checkTag, implement, type Api } from './implement.js';
-import { sure } from '@parlour/core';
+import type { Store } from '../records/stores.js';
+import { checkTag, implement, type Api, type Caller } from './implement.js';
+
+const PAGE = 50;
+
+type By = Pick<Caller, 'account' | 'store'> & { readonly db: Records; readonly now: Date };
+
+/** What is asked for, in a transaction of its own, and what is there then. */
+const applied = <T>(
+  { db, store, account, now }: By,
+  changes: CatalogueChanges,
+  then: (trx: Records) => Promise<T>,
+): Promise<T> =>
+  inTransaction(db, async (trx) => {
+    await applyCatalogue(trx, store, changes, { accountId: account.id, now });
+    return then(trx);
+  });
+
+/** Something new: its code is made from its title if none is given. */
+async function asNew<C extends { readonly title: string }>(
+  body: C & { readonly code?: string | undefined; readonly slug?: string | undefined },
+  isTaken: (codes: readonly string[]) => Promise<ReadonlyMap<string, unknown>>,
+) {
+  const { code: given, slug, ...change } = body;
+  return { code: given ?? (await codeFor(body.title, isTaken)), is: 'new', slug, change } as const;
+}
+
+const MOST_TRIES = 50;
+
+async function codeFor(
+  title: string,
+  isTaken: (codes: readonly string[]) => Promise<ReadonlyMap<string, unknown>>,
+): Promise<string> {
+  const tries: string[] = [];
+  freeCode(title, (code) => tries.push(code) < MOST_TRIES);
+  const taken = await isTaken(tries);
+  const found = tries.find((code) => !taken.has(code));
+  if (found !== undefined) return found;
+  throw new Problem('bad-value', `No code is free that is like “${title}”.`, { place: 'code', remedy: 'Choose one.' });
+}
+
+const gone = (code: string): Wanted<never> => ({ code, is: 'gone' });
+const DONE = { done: true };
 
 export function catalogueRoutes(api: Api): void {
   const { db } = api;
 
+  implement(api, routes.listProducts, async ({ store, query }) => {
+    const { search, limit = PAGE, ...filter } = query;
+    const words = search === undefined ? undefined : wordsQuery(search);
+    if (words === '') return { products: [], next: null };
+    const found = await listedProducts(db, store.id, { ...filter, words }, limit + 1);
+    const products = found.slice(0, limit);
+    return { products, next: found.length > limit ? sure(products.at(-1)).code : null };
+  });
   implement(api, routes.getProduct, async ({ store, params }) =>
     productShape(await productOf(db, store.id, sure(params['product']))),
   );
+  implement(api, routes.createProduct, async (call) => {
+    const product = await asNew(call.body, (codes) => readProducts(call.db, call.store.id, codes));
+    return applied(call, { products: [product] }, async (trx) =>
+      productShape(await productOf(trx, call.store.id, product.code)),
+    );
+  });
+  implement(api, routes.changeProduct, async ({ store, account, now, params, body, request }) => {
+    const check = (before: KeptProduct): void => checkTag(request, productShape(before));
+    const by = { accountId: account.id, now };
+    return productShape(await changeProduct(db, store, sure(params['product']), body, by, check));
+  });
+  implement(api, routes.deleteProduct, (call) =>
+    applied(call, { products: [gone(sure(call.params['product']))] }, () => Promise.resolve(DONE)),
+  );
+
+  implement(api, routes.listCollections, async ({ store }) => ({ collections: await allCollections(db, store.id) }));
+  implement(api, routes.getCollection, ({ store, params }) => collectionOf(db, store, sure(params['collection'])));
+  implement(api, routes.createCollection, async (call) => {
+    const collection = await asNew(call.body, (codes) => readCollections(call.db, call.store.id, codes));
+    return applied(call, { collections: [collection] }, (trx) => collectionOf(trx, call.store, collection.code));
+  });
+  implement(api, routes.changeCollection, async (call) => {
+    const code = sure(call.params['collection']);
+    return inTransaction(call.db, async (trx) => {
+      await readCollections(trx, call.store.id, [code], { lock: true });
+      checkTag(call.request, await collectionOf(trx, call.store, code));
+      return applied({ ...call, db: trx }, { collections: [{ code, is: 'there', change: call.body }] }, () =>
+        collectionOf(trx, call.store, code),
+      );
+    });
+  });
+  implement(api, routes.deleteCollection, (call) =>
+    applied(call, { collections: [gone(sure(call.params['collection']))] }, () => Promise.resolve(DONE)),
+  );
+
+  implement(api, routes.listBrands, async ({ store }) => ({ brands: await allBrands(db, store.id) }));
+  implement(api, routes.getBrand, ({ store, params }) => brandOf(db, store, sure(params['brand'])));
+  implement(api, routes.createBrand, async (call) => {
+    const brand = await asNew(call.body, (codes) => readBrands(call.db, call.store.id, codes));
+    return applied(call, { brands: [brand] }, (trx) => brandOf(trx, call.store, brand.code));
+  });
+  implement(api, routes.changeBrand, async (call) => {
+    const code = sure(call.params['brand']);
+    return inTransaction(call.db, async (trx) => {
+      await readBrands(trx, call.store.id, [code], { lock: true });
+      checkTag(call.request, await brandOf(trx, call.store, code));
+      return applied({ ...call, db: trx }, { brands: [{ code, is: 'there', change: call.body }] }, () =>
+        brandOf(trx, call.store, code),
+      );
+    });
+  });
+  implement(api, routes.deleteBrand, (call) =>
+    applied(call, { brands: [gone(sure(call.params['brand']))] }, () => Promise.resolve(DONE)),
+  );
 
   implement(api, routes.getSample, ({ store }) => countProducts(db, store.id));
-  implement(api, routes.addSample, async ({ store, account }) => {
-    await addSample(db, store, account.id);
+  implement(api, routes.addSample, async ({ store, account, now }) => {
+    await addSample(db, store, account.id, now);
     return countProducts(db, store.id);
   });
-  implement(api, routes.removeSample, async ({ store, account }) => {
-    await removeSample(db, store, account.id);
+  implement(api, routes.removeSample, async ({ store, account, now }) => {
+    await removeSample(db, store, account.id, now);
     return countProducts(db, store.id);
-  });
-
-  implement(api, routes.changeProduct, async ({ store, account, params, body, request }) => {
-    const product = sure(params['product']);
-    const check = (before: KeptProduct): void => checkTag(request, productShape(before));
-    return productShape(await changeProduct(db, store, product, body, account.id, check));
   });
 }
 
-const productShape = ({ id: _id, ...product }: KeptProduct) => ({
-  ...product,
-  keywords: [...product.keywords],
-  variants: product.variants.map((variant) => ({ ...variant })),
-});
+const productShape = ({ id: _id, ...product }: KeptProduct) => product;
+
+/** @throws Problem `no-such-thing` */
+async function collectionOf(records: Records, store: Store, code: string) {
+  const found = (await readCollections(records, store.id, [code])).get(code);
+  if (!found) throw notThere('collection', code);
+  const { id, ...collection } = found;
+  return { ...collection, members: await membersOf(records, id) };
+}
+
+/** @throws Problem `no-such-thing` */
+async function brandOf(records: Records, store: Store, code: string) {
+  const found = (await readBrands(records, store.id, [code])).get(code);
+  if (!found) throw notThere('brand', code);
+  const { id: _id, ...brand } = found;
+  return brand;
+}
+
+const notThere = (kind: 'collection' | 'brand', code: string): Problem =>
+  new Problem('no-such-thing', `There is no ${kind} “${code}” in this store.`, {
+    place: kind,
+    remedy: `List the ${kind}s of the store to see their codes.`,
+  });

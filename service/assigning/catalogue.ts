@@ -17,14 +17,16 @@ import { asksAbout } from './rows.js';
  * Notes that what rules see of some subjects has changed. The transaction under way locks no design for it: their pages
  * are worked out anew once it is committed, by the time its work is answered; or by the next chore, if the process
  * ends in between.
+ * @param fact the only one that has changed, if it is known
  */
 export async function subjectsChanged(
   trx: Records,
   storeId: number,
   kind: DuePage['kind'],
   codes: readonly string[],
+  fact: string | null = null,
 ): Promise<void> {
-  await notePagesDue(trx, storeId, kind, codes);
+  await notePagesDue(trx, storeId, kind, codes, fact);
   // What was changed is changed; that its pages could not be listed anew yet is no failure of whoever changed it.
   await afterCommit(trx, (db) => renewDue(db, storeId).catch(() => undefined));
 }

@@ -2,20 +2,17 @@
 import { Problem, sure } from '@parlour/core';
 import { decimalsOf } from '@parlour/core/money';
 import { sampleCatalogue } from '@parlour/demo';
-import { subjectsChanged } from '../assigning/catalogue.js';
 import { hashOfFile, makePictures } from '../media/renditions.js';
-import { audit } from '../records/audit.js';
-import { touch } from '../records/changes.js';
 import { inTransaction, type Database, type Records } from '../records/database.js';
 import { lockStore } from '../records/designs.js';
 import { addPicture, copyPicture, knownPictures } from '../records/pictures.js';
-import { countProducts, deleteSample, type SampleCodes } from '../records/sample.js';
+import { countProducts, sampleCodes } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
-import { tags } from '../records/tags.js';
-import { fillCatalogue, type Catalogue } from './fill.js';
+import { applyCatalogue, type CatalogueChanges } from './apply.js';
+import { asChanges, type WholeCatalogue } from './whole.js';
 
 /** @throws Problem `already-there` if the store sells something */
-export async function addSample(db: Database, store: Store, accountId: number): Promise<void> {
+export async function addSample(db: Database, store: Store, accountId: number, now: Date): Promise<void> {
   await mustBeEmpty(db, store.id);
   const { pictures, ...catalogue } = await sampleCatalogue();
   const hashes = new Map(pictures.map(({ name, bytes }) => [name, hashOfFile(bytes)]));
@@ -31,17 +28,9 @@ export async function addSample(db: Database, store: Store, accountId: number): 
     await lockStore(trx, store.id);
     await mustBeEmpty(trx, store.id);
     for (const one of made) await addPicture(trx, store.id, one);
-    await fillCatalogue(trx, inCurrency(catalogue, store.currency), {
-      storeId: store.id,
-      sample: true,
-      hashOf: (file) => sure(hashes.get(file)),
-    });
-    await changed(trx, store.id, {
-      product: catalogue.products.map(({ code }) => code),
-      collection: catalogue.collections.map(({ code }) => code),
-      brand: catalogue.brands.map(({ code }) => code),
-    });
-    await audit(trx, { storeId: store.id, accountId, action: 'sample.add', target: store.slug });
+    const changes = asChanges(inCurrency(catalogue, store.currency), (file) => sure(hashes.get(file)));
+    const audited = { action: 'sample.add', target: store.slug } as const;
+    await applyCatalogue(trx, store, changes, { accountId, now, sample: true, audited });
   });
 }
 
@@ -49,16 +38,22 @@ export async function addSample(db: Database, store: Store, accountId: number): 
  * Removes the sample catalogue. Its pictures stay in the library, since pages may show them by now.
  * @throws Problem `no-such-thing` if there is none
  */
-export const removeSample = (db: Database, { id: storeId, slug }: Store, accountId: number): Promise<void> =>
+export const removeSample = (db: Database, store: Store, accountId: number, now: Date): Promise<void> =>
   inTransaction(db, async (trx) => {
-    await lockStore(trx, storeId);
-    const gone = await deleteSample(trx, storeId);
-    if (gone.product.length === 0)
+    await lockStore(trx, store.id);
+    const codes = await sampleCodes(trx, store.id);
+    if (codes.product.length === 0)
       throw new Problem('no-such-thing', 'There is no sample catalogue in this store.', {
         remedy: 'Nothing has to be done.',
       });
-    await changed(trx, storeId, gone);
-    await audit(trx, { storeId, accountId, action: 'sample.remove', target: slug });
+    const gone = (some: readonly string[]) => some.map((code) => ({ code, is: 'gone' }) as const);
+    const changes: CatalogueChanges = {
+      products: gone(codes.product),
+      collections: gone(codes.collection),
+      brands: gone(codes.brand),
+    };
+    const audited = { action: 'sample.remove', target: store.slug } as const;
+    await applyCatalogue(trx, store, changes, { accountId, now, audited });
   });
 
 async function mustBeEmpty(db: Records, storeId: number): Promise<void> {
@@ -68,14 +63,8 @@ async function mustBeEmpty(db: Records, storeId: number): Promise<void> {
     });
 }
 
-async function changed(trx: Records, storeId: number, codes: SampleCodes): Promise<void> {
-  touch(trx, storeId, [tags.catalogue]);
-  for (const kind of ['product', 'collection', 'brand'] as const)
-    await subjectsChanged(trx, storeId, kind, codes[kind]);
-}
-
 /** Its prices are in a currency of two decimals; they look as natural in one of none, and are ten times as many in one of three. */
-function inCurrency(catalogue: Catalogue, currency: string): Catalogue {
+function inCurrency(catalogue: WholeCatalogue, currency: string): WholeCatalogue {
   const times = decimalsOf(currency) === 3 ? 10 : 1;
   return {
     ...catalogue,

@@ -1,15 +1,14 @@
 /** Loads the demo stores into an empty database. */
 import { demoStores, type DemoStore } from '@parlour/demo';
 import { hashPassword } from '../accounts/passwords.js';
-import { fillCatalogue } from '../catalogue/fill.js';
+import { applyCatalogue } from '../catalogue/apply.js';
+import { asChanges } from '../catalogue/whole.js';
 import { makePictures, type MadePicture } from '../media/renditions.js';
 import { addFirstDesign } from '../stores/create.js';
 import { addAccount, setMembership } from '../records/accounts.js';
-import { touch } from '../records/changes.js';
 import { inTransaction, json, type Database, type Records } from '../records/database.js';
 import { addMessage, addSignUp } from '../records/inbox.js';
 import { addPicture } from '../records/pictures.js';
-import { tags } from '../records/tags.js';
 import { sure } from '@parlour/core';
 
 /** The owner of the first demo store. A demo only: a store of one's own is not made with it. */
@@ -66,13 +65,13 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     })
     .returning('id')
     .executeTakeFirstOrThrow();
-  touch(trx, store.id, [tags.catalogue]);
   const hashes = new Map<string, string>();
   for (const { file, ...made } of demo.pictures) {
     await addPicture(trx, store.id, made);
     hashes.set(file, made.picture.hash);
   }
-  await fillCatalogue(trx, demo, { storeId: store.id, sample: false, hashOf: (file) => sure(hashes.get(file)) });
+  const changes = asChanges(demo, (file) => sure(hashes.get(file)));
+  await applyCatalogue(trx, { id: store.id, slug, currency, locale }, changes, { accountId: null, now: new Date() });
   for (const message of demo.messages ?? []) await addMessage(trx, store.id, message, new Date());
   for (const email of demo.signUps ?? []) await addSignUp(trx, store.id, { email, page: '/', language: locale });
   await addFirstDesign(

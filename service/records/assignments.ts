@@ -73,8 +73,8 @@ export async function removeGoneProducts(db: Records, designId: number, side: Si
   // Codes come behind a colon, and a semicolon is the next sign after it.
   for (let after: string | undefined = 'product:'; after !== undefined;) {
     const { rows }: { rows: { page: string; isThere: boolean }[] } = await sql<{ page: string; isThere: boolean }>`
-      select page, exists (select 1 from product p join variant v on v.product_id = p.id
-          where p.store_id = ${storeId} and p.code = substr(a.page, length('product:') + 1)) as "isThere"
+      select page, exists (select from card c
+          where c.store_id = ${storeId} and c.code = substr(a.page, length('product:') + 1)) as "isThere"
         from page_assignment a where design_id = ${designId} and side = ${side}
           and page > ${after} and page < 'product;' order by page limit ${AT_ONCE}`.execute(db);
     // By their key, whatever the database thinks it knows of the table at that moment.

@@ -1,5 +1,5 @@
 /** Carts: what a shopper is about to buy, found by the hash of the token in the shopper's cookie. */
-import { MOST_OF_ONE, type Buyer } from '@parlour/core/commerce';
+import { mostOf, MOST_OF_ONE, type Buyer } from '@parlour/core/commerce';
 import { sql } from 'kysely';
 import { inTransaction, json, type Records } from './database.js';
 
@@ -40,7 +40,7 @@ export const addToCart = (
     const old = known && (await lockCart(trx, storeId, known, now));
     const inCart = old ? await heldOf(trx, old.id, variantId) : 0;
     const stock = await stockOf(trx, variantId);
-    if (inCart + quantity > Math.min(stock, MOST_OF_ONE)) return { stock, inCart };
+    if (inCart + quantity > mostOf(stock)) return { stock: stock ?? MOST_OF_ONE, inCart };
     const minutes = old ? null : await mayBegin(trx);
     if (minutes !== null) return { minutes };
     const cart = old ?? (await makeCart(trx, storeId, fresh, now));
@@ -70,7 +70,7 @@ export const setQuantity = (
     const inCart = await heldOf(trx, cart.id, variantId);
     const stock = await stockOf(trx, variantId);
     // Less is always possible, even if that is still more than there is.
-    if (quantity > Math.min(stock, MOST_OF_ONE) && quantity > inCart) return { stock, inCart };
+    if (quantity > mostOf(stock) && quantity > inCart) return { stock: stock ?? MOST_OF_ONE, inCart };
     await putLine(trx, cart.id, variantId, quantity);
     return null;
   });
@@ -154,7 +154,7 @@ async function heldOf(trx: Records, cartId: number, variantId: number): Promise<
   return line?.quantity ?? 0;
 }
 
-const stockOf = async (trx: Records, variantId: number): Promise<number> =>
+const stockOf = async (trx: Records, variantId: number): Promise<number | null> =>
   (await trx.selectFrom('variant').select('stock').where('id', '=', variantId).executeTakeFirstOrThrow()).stock;
 
 const putLine = async (trx: Records, cartId: number, variantId: number, quantity: number): Promise<void> => {
@@ -178,7 +178,7 @@ export interface FoundVariant {
   /** The code of its product, and its own. */
   readonly product: string;
   readonly code: string;
-  readonly stock: number;
+  readonly stock: number | null;
   readonly title: string;
   readonly options: Readonly<Record<string, string>>;
 }

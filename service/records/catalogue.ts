@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import type { Brand, Collection, Product } from '@parlour/core/kinds';
 import type { PageCode } from '@parlour/core/pages';
 import { answerNeeds } from './answers/answer.js';
+import { currencyOf } from './cards.js';
 import type { PathSources } from './answers/part.js';
 import type { Records } from './database.js';
 import { named, type Sql, type ValueOf } from './named.js';
@@ -14,7 +15,7 @@ export type SubjectKind = keyof SubjectRows;
 
 /** The statements that find one. */
 const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) => Sql>> = {
-  // One without a variant cannot be shown.
+  // One without a variant that has a price cannot be shown.
   product: (store, by, value) => sql`
   select p.code, p.slug, p.title, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
     p.visible_since as "visibleSince", coalesce(b.title, '') as brand, b.code as "brandCode",
@@ -25,9 +26,10 @@ const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) 
       from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
       where pp.product_id = p.id), '[]') as pictures
   from product p left join brand b on b.id = p.brand_id cross join lateral (
-    select jsonb_agg(jsonb_build_object('code', code, 'options', options, 'price', price,
-      'wasPrice', case when was_price > price then was_price end, 'stock', stock) order by position, id) as variants
-    from variant where product_id = p.id) v
+    select jsonb_agg(jsonb_build_object('code', w.code, 'options', w.options, 'price', x.price,
+      'wasPrice', case when x.was_price > x.price then x.was_price end, 'stock', w.stock) order by w.position, w.id) as variants
+    from variant w join price x on x.variant_id = w.id and x.currency = ${currencyOf(store)}
+    where w.product_id = p.id) v
   where p.store_id = ${store} and ${sql.ref(`p.${by}`)} = ${value} and v.variants is not null`,
   collection: (store, by, value) => sql`
   select code, slug, title, description, (with recursive above (parent_id, code, depth) as (

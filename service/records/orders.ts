@@ -12,13 +12,12 @@ import {
   type PricedCart,
   type Refusal,
   type Totals,
+  type UnpricedLine,
 } from '@parlour/core/commerce';
 import { sql } from 'kysely';
 import { lockCart, type CartRow } from './carts.js';
-import { touch } from './changes.js';
 import { inTransaction, json, type Records } from './database.js';
-import { notePagesDue } from './due-pages.js';
-import { tags } from './tags.js';
+import { takeStock, type Taken } from './stock.js';
 import { sure } from '@parlour/core';
 
 /** What an order is made of, besides the cart. */
@@ -38,7 +37,7 @@ export interface NewOrder {
 
 /** Why no order was made. */
 export type NotOrdered =
-  | Refusal<OrderedLine>
+  | Refusal<UnpricedLine>
   | { readonly why: 'changed' }
   | { readonly why: 'too-many'; readonly minutes: number }
   | { readonly why: 'unseen'; readonly totals: Totals };
@@ -52,7 +51,7 @@ export interface Told {
 type Body = Omit<Order, 'number' | 'placed'>;
 
 /** A line of the cart that is ordered, with what there is of it. */
-type OrderedLine = Omit<OrderLine, 'total' | 'saving'> & { readonly stock: number };
+type OrderedLine = Omit<OrderLine, 'total' | 'saving'> & Pick<Taken, 'variantId'> & { readonly stock: number | null };
 type LineRow = Omit<OrderedLine, 'options'> & { readonly options: Readonly<Record<string, string>> };
 
 /**
@@ -80,12 +79,12 @@ export const placeOrder = (
       .where('cart_id', '=', cart.id)
       .executeTakeFirst();
     if (before) return before;
-    const body = await orderOf(trx, cart, buying, told, order);
-    if ('why' in body) return body;
+    const made = await orderOf(trx, cart, buying, told, order);
+    if ('why' in made) return made;
+    const { body, taken } = made;
     const minutes = await order.mayOrder(trx);
     if (minutes !== null) return { why: 'too-many', minutes };
-    await sql`update variant v set stock = v.stock - l.quantity from cart_line l
-      where l.cart_id = ${cart.id} and v.id = l.variant_id`.execute(trx);
+    await takeStock(trx, storeId, taken);
     const number = await nextNumber(trx, storeId, order.firstNumber);
     await trx
       .insertInto('placed_order')
@@ -100,13 +99,6 @@ export const placeOrder = (
       })
       .execute();
     await emptyCart(trx, cart.id);
-    const products = [...new Set(body.lines.map(({ product }) => product))];
-    touch(
-      trx,
-      storeId,
-      products.map((product) => tags.page(`product:${product}`)),
-    );
-    await notePagesDue(trx, storeId, 'product', products, 'stock');
     return { number };
   });
 
@@ -117,22 +109,26 @@ async function orderOf(
   buying: Buying,
   told: Told,
   { attempt, seen, payment }: Pick<NewOrder, 'attempt' | 'seen' | 'payment'>,
-): Promise<Body | NotOrdered> {
+): Promise<{ body: Body; taken: readonly Taken[] } | NotOrdered> {
   // Another tab has ordered what was in the cart, and this one shows what was there before.
   if (cart.attempt !== attempt) return { why: 'changed' };
-  const priced = priceCart({ lines: await lockLines(trx, cart.id), ...told }, buying);
+  const priced = priceCart({ lines: await lockLines(trx, cart.id, buying.currency), ...told }, buying);
   const charged = chargedBy(priced);
   if ('why' in charged) return charged;
   const { totals, steps } = priced;
   if (seenMark({ ...charged, totals }) !== seen) return { why: 'unseen', totals };
-  return { ...charged, buyer: { ...NO_BUYER, ...told.buyer }, payment, totals, steps };
+  const body = { ...charged, buyer: { ...NO_BUYER, ...told.buyer }, payment, totals, steps };
+  return { body, taken: priced.lines };
 }
 
 /** What is charged for, or the first reason why nothing can be ordered. */
 function chargedBy(priced: PricedCart<OrderedLine>): Pick<Body, 'lines' | 'delivery'> | Refusal<OrderedLine> {
   const [refusal] = priced.refusals;
   if (refusal) return refusal;
-  return { lines: priced.lines.map(({ stock: _stock, ...line }) => line), delivery: sure(priced.delivery.chosen) };
+  return {
+    lines: priced.lines.map(({ stock: _stock, variantId: _id, ...line }) => line),
+    delivery: sure(priced.delivery.chosen),
+  };
 }
 
 async function emptyCart(trx: Records, id: number): Promise<void> {
@@ -145,13 +141,14 @@ async function emptyCart(trx: Records, id: number): Promise<void> {
 }
 
 /** The lines of a cart, their variants locked by id, so that of two who buy the last one is second. */
-async function lockLines(trx: Records, cartId: number): Promise<OrderedLine[]> {
+async function lockLines(trx: Records, cartId: number, currency: string): Promise<OrderedLine[]> {
   await sql`select v.id from variant v join cart_line l on l.variant_id = v.id where l.cart_id = ${cartId}
     order by v.id for no key update of v`.execute(trx);
   const { rows } = await sql<LineRow>`
-    select p.code as product, v.code as variant, p.title, v.options, l.quantity, v.price,
-      case when v.was_price > v.price then v.was_price end as "wasPrice", v.stock
+    select v.id as "variantId", p.code as product, v.code as variant, p.title, v.options, l.quantity, x.price,
+      case when x.was_price > x.price then x.was_price end as "wasPrice", v.stock
     from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
+    join price x on x.variant_id = v.id and x.currency = ${currency}
     where l.cart_id = ${cartId} order by p.code, v.position`.execute(trx);
   return rows.map(({ options, ...line }) => ({ ...line, options: Object.values(options).join(', ') }));
 }

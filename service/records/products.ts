@@ -1,103 +1,234 @@
-/** A product as its keepers see and change it. */
+/** Products as their keepers see and write them, many in one statement. Only `catalogue/apply.ts` writes. */
+import type { Product } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
+import { currencyOf } from './cards.js';
 import { json, type Records } from './database.js';
 
-export type Attributes = Readonly<Record<string, string | number | boolean>>;
-
-export interface KeptVariant {
-  readonly code: string;
-  readonly options: Readonly<Record<string, string>>;
-  /** Minor units. */
-  readonly price: number;
-  readonly wasPrice: number | null;
-  readonly stock: number;
+export interface KeptProduct extends Product {
+  readonly id: number;
+  /** The codes of the collections that it is in. */
+  readonly collections: readonly string[];
 }
 
-export interface KeptProduct {
-  readonly id: number;
+/** The products of a store with these codes, by code. */
+export async function readProducts(
+  db: Records,
+  storeId: number,
+  codes: readonly string[],
+): Promise<ReadonlyMap<string, KeptProduct>> {
+  const { rows } = await sql<KeptProduct>`
+    select p.id, p.code, p.slug, p.title, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
+      p.visible_since as "visibleSince", (select b.code from brand b where b.id = p.brand_id) as brand,
+      coalesce((select jsonb_agg(jsonb_build_object('code', v.code, 'options', v.options, 'price', x.price,
+          'wasPrice', x.was_price, 'stock', v.stock) order by v.position, v.id)
+        from variant v join price x on x.variant_id = v.id and x.currency = ${currencyOf(sql`${storeId}`)}
+        where v.product_id = p.id), '[]') as variants,
+      coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'alt', i.alt) order by i.position)
+        from product_picture i where i.product_id = p.id), '[]') as pictures,
+      coalesce((select array_agg(c.code order by c.id) from collection_member m join collection c on c.id = m.collection_id
+        where m.product_id = p.id), '{}') as collections
+    from product p where p.store_id = ${storeId} and p.code = any(${[...codes]})`.execute(db);
+  return new Map(rows.map((row) => [row.code, row]));
+}
+
+/** Keeps others from changing products until the transaction ends. */
+export async function lockProducts(trx: Records, storeId: number, codes: readonly string[]): Promise<void> {
+  await sql`select id from product where store_id = ${storeId} and code = any(${[...codes]})
+    order by id for no key update`.execute(trx);
+}
+
+/** Keeps others from buying of products, too. */
+export async function lockVariants(trx: Records, productIds: readonly number[]): Promise<void> {
+  await sql`select id from variant where product_id = any(${[...productIds]}::int[]) order by id for no key update`.execute(
+    trx,
+  );
+}
+
+/** A product to be written. */
+export interface ProductRow {
+  readonly product: Product;
+  readonly brandId: number | null;
+}
+
+const columns = ({ product, brandId }: ProductRow) => ({
+  code: product.code,
+  slug: product.slug,
+  title: product.title,
+  brand_id: brandId,
+  summary: product.summary,
+  description: product.description,
+  options: product.options,
+  category: product.category,
+  keywords: product.keywords,
+  attributes: product.attributes,
+  visible_since: product.visibleSince,
+});
+const RECORD = sql`x(code text, slug text, title text, brand_id int, summary text, description text, options jsonb,
+  category text, keywords text[], attributes jsonb, visible_since date, created_at timestamptz)`;
+
+/** @param row of each also says since when it is there @returns their ids by code */
+export async function insertProducts(
+  trx: Records,
+  storeId: number,
+  rows: readonly (ProductRow & { readonly added: string })[],
+  sample: boolean,
+): Promise<ReadonlyMap<string, number>> {
+  const values = rows.map((row) => ({ ...columns(row), created_at: row.added }));
+  const { rows: made } = await sql<{ code: string; id: number }>`
+    insert into product (store_id, sample, code, slug, title, brand_id, summary, description, options, category, keywords,
+      attributes, visible_since, created_at)
+    select ${storeId}, ${sample}, x.* from jsonb_to_recordset(${json(values)}::jsonb) ${RECORD}
+    returning code, id`.execute(trx);
+  return new Map(made.map(({ code, id }) => [code, id]));
+}
+
+export async function updateProducts(
+  trx: Records,
+  rows: readonly (ProductRow & { readonly id: number })[],
+): Promise<void> {
+  const values = rows.map((row) => ({ ...columns(row), id: row.id }));
+  await sql`
+    update product p set title = x.title, brand_id = x.brand_id, summary = x.summary, description = x.description,
+      options = x.options, category = x.category, keywords = x.keywords, attributes = x.attributes,
+      visible_since = x.visible_since
+    from jsonb_to_recordset(${json(values)}::jsonb) x(id int, title text, brand_id int, summary text, description text,
+      options jsonb, category text, keywords text[], attributes jsonb, visible_since date)
+    where p.id = x.id`.execute(trx);
+}
+
+export async function deleteProducts(trx: Records, ids: readonly number[]): Promise<void> {
+  await sql`delete from product where id = any(${[...ids]}::int[])`.execute(trx);
+}
+
+/** A variant to be written, without its prices. */
+export interface VariantRow {
+  readonly productId: number;
   readonly code: string;
-  readonly slug: string;
+  readonly options: Readonly<Record<string, string>>;
+  readonly stock: number | null;
+  readonly position: number;
+}
+
+/** Writes variants, new or not; their products' are locked. */
+export async function putVariants(trx: Records, rows: readonly VariantRow[]): Promise<void> {
+  if (rows.length === 0) return;
+  await sql`
+    insert into variant (product_id, code, options, stock, position)
+    select x."productId", x.code, x.options, x.stock, x.position
+    from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, options jsonb, stock int, position int)
+    on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock,
+      position = excluded.position`.execute(trx);
+}
+
+/** A variant by its product and its code. */
+export interface VariantName {
+  readonly productId: number;
+  readonly code: string;
+}
+
+export async function deleteVariants(trx: Records, names: readonly VariantName[]): Promise<void> {
+  if (names.length === 0) return;
+  await sql`
+    delete from variant v using jsonb_to_recordset(${json(names)}::jsonb) x("productId" int, code text)
+    where v.product_id = x."productId" and v.code = x.code`.execute(trx);
+}
+
+export interface PriceRow extends VariantName {
+  readonly price: number;
+  readonly wasPrice: number | null;
+}
+
+/** Writes the prices of variants in one currency. */
+export async function putPrices(trx: Records, currency: string, rows: readonly PriceRow[]): Promise<void> {
+  if (rows.length === 0) return;
+  await sql`
+    insert into price (variant_id, currency, price, was_price)
+    select v.id, ${currency}, x.price, x."wasPrice"
+    from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, price int, "wasPrice" int)
+    join variant v on v.product_id = x."productId" and v.code = x.code
+    on conflict (variant_id, currency) do update set price = excluded.price, was_price = excluded.was_price`.execute(
+    trx,
+  );
+}
+
+/** Gives products these pictures, instead of those they have. @throws what PostgreSQL throws for one that is not there */
+export async function putPictures(
+  trx: Records,
+  storeId: number,
+  all: readonly { readonly productId: number; readonly pictures: Product['pictures'] }[],
+): Promise<void> {
+  if (all.length === 0) return;
+  const ids = all.map(({ productId }) => productId);
+  await sql`delete from product_picture where product_id = any(${ids}::int[])`.execute(trx);
+  const rows = all.flatMap(({ productId, pictures }) =>
+    pictures.map((picture, position) => ({ ...picture, productId, position })),
+  );
+  await sql`
+    insert into product_picture (product_id, store_id, hash, alt, position)
+    select x."productId", ${storeId}, x.hash, x.alt, x.position
+    from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, hash text, alt text, position int)`.execute(trx);
+}
+
+/** Which of these slugs products of a store have. */
+export async function takenSlugs(
+  db: Records,
+  table: 'product' | 'brand' | 'collection',
+  storeId: number,
+  slugs: readonly string[],
+): Promise<ReadonlySet<string>> {
+  const rows = await db
+    .selectFrom(table)
+    .select('slug')
+    .where('store_id', '=', storeId)
+    .where(sql<boolean>`slug = any(${[...slugs]})`)
+    .execute();
+  return new Set(rows.map(({ slug }) => slug));
+}
+
+export interface ListedProduct {
+  readonly code: string;
   readonly title: string;
   /** The code of its brand. */
   readonly brand: string | null;
   readonly category: string;
-  readonly keywords: readonly string[];
-  readonly attributes: Attributes;
-  readonly summary: string;
-  /** A day, as `2026-11-23`. */
-  readonly visibleSince: string;
-  readonly variants: readonly KeptVariant[];
+  /** The lowest price in minor units; null while it has no variant. */
+  readonly price: number | null;
+  /** Of all variants; null if one of them is not counted. */
+  readonly stock: number | null;
+  readonly variants: number;
 }
 
-/** @param lock keeps others from changing it, and from buying of it, until the transaction ends */
-export async function readProduct(
+/** Which products are listed. */
+export interface ProductFilter {
+  readonly after?: string | undefined;
+  /** What `wordsQuery` makes of the words that they are found by. */
+  readonly words?: string | undefined;
+  readonly brand?: string | undefined;
+  readonly collection?: string | undefined;
+}
+
+/** Products in the order of their codes. */
+export async function listedProducts(
   db: Records,
   storeId: number,
-  code: string,
-  { lock = false } = {},
-): Promise<KeptProduct | undefined> {
-  let query = db
-    .selectFrom('product')
-    .select(['id', 'code', 'slug', 'title', 'category', 'keywords', 'attributes', 'summary'])
-    .select('visible_since as visibleSince')
-    .select(sql<string | null>`(select b.code from brand b where b.id = product.brand_id)`.as('brand'))
-    .where('store_id', '=', storeId)
-    .where('code', '=', code);
-  if (lock) query = query.forNoKeyUpdate();
-  const row = await query.executeTakeFirst();
-  if (!row) return undefined;
-  // By id, as orders lock them; and read only then, since stock was sold until now.
-  if (lock) await sql`select id from variant where product_id = ${row.id} order by id for no key update`.execute(db);
-  const variants = await db
-    .selectFrom('variant')
-    .select(['code', 'options', 'price', 'was_price as wasPrice', 'stock'])
-    .where('product_id', '=', row.id)
-    .orderBy('position')
-    .execute();
-  return { ...row, variants };
-}
-
-/** What of a product, and of its variants by their codes, is written; what is absent stays as it is. */
-export interface ProductValues {
-  readonly title?: string;
-  readonly category?: string;
-  readonly keywords?: readonly string[];
-  readonly attributes?: Attributes;
-  readonly summary?: string;
-  readonly visibleSince?: string;
-  readonly brandId?: number | null;
-}
-export type VariantValues = Partial<Pick<KeptVariant, 'price' | 'wasPrice' | 'stock'>>;
-
-/** Writes values of a product and of its variants, and no others: what is sold meanwhile stays sold. */
-export async function writeProduct(
-  trx: Records,
-  id: number,
-  { keywords, attributes, visibleSince, brandId, ...texts }: ProductValues,
-  variants: ReadonlyMap<string, VariantValues>,
-): Promise<void> {
-  const values = {
-    ...texts,
-    ...(keywords && { keywords: [...keywords] }),
-    ...(attributes && { attributes: json(attributes) }),
-    ...(visibleSince !== undefined && { visible_since: visibleSince }),
-    ...(brandId !== undefined && { brand_id: brandId }),
-  };
-  if (Object.keys(values).length > 0) await trx.updateTable('product').set(values).where('id', '=', id).execute();
-  for (const [code, { wasPrice, ...numbers }] of variants) {
-    const own = { ...numbers, ...(wasPrice !== undefined && { was_price: wasPrice }) };
-    if (Object.keys(own).length > 0)
-      await trx.updateTable('variant').set(own).where('product_id', '=', id).where('code', '=', code).execute();
-  }
-}
-
-/** The id of a brand by its code. */
-export async function brandId(db: Records, storeId: number, code: string): Promise<number | undefined> {
-  const row = await db
-    .selectFrom('brand')
-    .select('id')
-    .where('store_id', '=', storeId)
-    .where('code', '=', code)
-    .executeTakeFirst();
-  return row?.id;
+  { after = '', words, brand, collection }: ProductFilter,
+  limit: number,
+): Promise<ListedProduct[]> {
+  const { rows } = await sql<ListedProduct>`
+    select p.code, p.title, b.code as brand, p.category, x.least as price, v.stock, v.variants
+    from product p left join brand b on b.id = p.brand_id
+    left join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
+    cross join lateral (select count(*)::int as variants, case when bool_and(stock is not null) then sum(stock)::int end as stock
+      from variant where product_id = p.id) v
+    where p.store_id = ${storeId} and p.code > ${after}
+      ${words === undefined ? sql`` : sql`and p.words @@ to_tsquery('simple', ${words})`}
+      ${brand === undefined ? sql`` : sql`and p.brand_id = (select id from brand where store_id = ${storeId} and code = ${brand})`}
+      ${
+        collection === undefined
+          ? sql``
+          : sql`and exists (select from collection_member m join collection c on c.id = m.collection_id
+              where m.product_id = p.id and c.store_id = ${storeId} and c.code = ${collection})`
+      }
+    order by p.code limit ${limit}`.execute(db);
+  return rows;
 }

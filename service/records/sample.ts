@@ -17,20 +17,18 @@ export async function countProducts(
   return sure(rows[0]);
 }
 
-/** Removes the sample with all that hangs on it. @returns the codes of what is gone */
-export async function deleteSample(trx: Records, storeId: number): Promise<SampleCodes> {
-  const codes: Record<'product' | 'collection' | 'brand', string[]> = { product: [], collection: [], brand: [] };
-  for (const table of ['product', 'collection', 'brand'] as const) {
-    // A brand or a collection stays while something of the store's own is in it.
-    let query = trx.deleteFrom(table).where('store_id', '=', storeId).where('sample', '=', true);
-    if (table === 'brand')
-      query = query.where(sql<boolean>`not exists (select 1 from product where product.brand_id = brand.id)`);
-    if (table === 'collection')
-      query = query.where(
-        sql<boolean>`not exists (select 1 from collection_member m where m.collection_id = collection.id)`,
-      );
-    const rows = await query.returning('code').execute();
-    codes[table].push(...rows.map(({ code }) => code));
-  }
-  return codes;
+/**
+ * What of the sample catalogue can go: its products, and those of its brands and collections that nothing of the store's
+ * own is in.
+ */
+export async function sampleCodes(db: Records, storeId: number): Promise<SampleCodes> {
+  const { rows } = await sql<{ kind: keyof SampleCodes; code: string }>`
+    select 'product' as kind, code from product where store_id = ${storeId} and sample
+    union all select 'brand', code from brand b where store_id = ${storeId} and sample
+      and not exists (select from product p where p.brand_id = b.id and not p.sample)
+    union all select 'collection', code from collection c where store_id = ${storeId} and sample
+      and not exists (select from collection_member m join product p on p.id = m.product_id
+        where m.collection_id = c.id and not p.sample)`.execute(db);
+  const of = (kind: keyof SampleCodes): string[] => rows.flatMap((row) => (row.kind === kind ? [row.code] : []));
+  return { product: of('product'), collection: of('collection'), brand: of('brand') };
 }

@@ -2,6 +2,7 @@
 import { brandFacts, collectionFacts, productFacts, type ProductFacts } from '@parlour/core/assign';
 import type { SubjectFacts } from '@parlour/core/pages';
 import { sql } from 'kysely';
+import { currencyOf } from './cards.js';
 import type { Records } from './database.js';
 
 export interface ListedSubject {
@@ -19,7 +20,7 @@ interface ProductRow extends ProductFacts {
 }
 
 /**
- * Products that can be shown (those with a variant), in the order of their ids.
+ * Products that can be shown (those with a price), in the order of their ids.
  * @param only codes, or the ids after one
  */
 export async function listProducts(
@@ -33,12 +34,13 @@ export async function listProducts(
       : sql`p.id > ${only.after} order by p.id limit ${only.limit}`;
   const { rows } = await sql<ProductRow>`
     select p.id, p.code, p.slug, p.title, coalesce(b.title, '') as brand, p.category, p.keywords, p.attributes, p.visible_since as "visibleSince",
-      v.price, v.stock, v.reduced,
+      x.least as price, v.stock, x.reduced,
       coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id where m.product_id = p.id), '{}') as collections
     from (select * from product p where p.store_id = ${storeId} and ${where}) p
     left join brand b on b.id = p.brand_id
-    join lateral (select min(price) as price, sum(stock)::integer as stock, bool_or(coalesce(was_price > price, false)) as reduced
-      from variant where product_id = p.id) v on v.price is not null
+    join lateral (select case when bool_and(stock is not null) then sum(stock)::integer end as stock
+      from variant where product_id = p.id) v on true
+    join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
     order by p.id`.execute(db);
   return rows.map(({ id, code, slug, title, ...facts }) => ({
     id,
@@ -93,6 +95,6 @@ export async function hasProducts(db: Records, storeId: number): Promise<boolean
 export async function countProducts(db: Records, storeId: number): Promise<number> {
   const { rows } = await sql<{
     n: number;
-  }>`select count(*)::integer as n from product where store_id = ${storeId}`.execute(db);
+  }>`select count(*)::integer as n from card where store_id = ${storeId}`.execute(db);
   return rows[0]?.n ?? 0;
 }

@@ -83,11 +83,10 @@ export interface Tables {
     product_id: number;
     code: string;
     options: Json<Record<string, string>>;
-    price: number;
-    was_price: number | null;
-    stock: number;
+    stock: number | null;
     position: number;
   };
+  price: { variant_id: number; currency: string; price: number; was_price: number | null };
   collection: {
     id: Generated<number>;
     store_id: number;
@@ -122,19 +121,26 @@ export interface Tables {
   rendition: { store_id: number; hash: string; format: PictureFormat; width: number; bytes: Buffer };
   waiting_picture: { store_id: number; hash: string; source: Buffer; taken_until: Date | null };
   product_picture: { product_id: number; store_id: number; hash: string; alt: string; position: number };
-  product_card: {
-    id: number;
+  card: {
+    product_id: number;
     store_id: number;
     code: string;
     slug: string;
     title: string;
+    brand_id: number | null;
     brand: string;
-    created_at: Date;
-    price: number;
-    was_price: number | null;
-    varies: boolean;
-    available: boolean;
     picture: { hash: string; width: number; height: number; alt: string; widths: number[] } | null;
+    created_at: Date;
+    available: boolean;
+  };
+  card_price: {
+    product_id: number;
+    currency: string;
+    store_id: number;
+    least: number;
+    greatest: number;
+    was: number | null;
+    reduced: boolean;
   };
   document: { hash: string; body: Json<Document> };
   manifest: { hash: string; body: Json<Record<string, string>> };

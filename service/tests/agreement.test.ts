@@ -134,7 +134,7 @@ async function take(one: Step): Promise<void> {
 /** An order takes stock; its pages are worked out a moment later. */
 async function buy(): Promise<void> {
   const { variants } = await service.call(routes.getProduct, { params: { product: 'K-003' } });
-  if (!variants.some(({ code: one, stock }) => one === 'K-003-1' && stock > 0)) return;
+  if (!variants.some(({ code: one, stock }) => one === 'K-003-1' && (stock ?? 0) > 0)) return;
   await buyOne(service);
   await eventually(async () => {
     const due = await asAdmin((admin) => admin.query('select 1 from page_due'), service.databaseUrl);

@@ -91,7 +91,7 @@ test('a changed product shows at once, and only its own pages are worked out ane
   expect((await service.call(routes.listAudit)).entries[0]).toMatchObject({
     action: 'product.change',
     target: 'K-005',
-    detail: { variants: [{ code: 'K-005-1', price: '€219.50', was: null, stock: 3 }] },
+    detail: { variants: [{ code: 'K-005-1', price: '€219.50', wasPrice: null, stock: 3 }] },
   });
 
   const tag = (await service.api('/stores/windrow/products/K-005')).headers['etag'] ?? '';
@@ -108,7 +108,7 @@ test('a changed product shows at once, and only its own pages are worked out ane
   });
   for (const [body, place] of [
     [{ brand: 'B-99' }, 'brand'],
-    [{ variants: [{ code: 'K-001-1', stock: 1 }] }, 'variants'],
+    [{ variants: [{ code: 'K-001-1', stock: 1 }] }, 'variants.K-001-1.price'],
     [{ variants: [{ code: 'K-005-1', price: -1 }] }, 'variants[0].price'],
     [{ attributes: { 'Bad Name': 1 } }, 'attributes'],
     [{ visibleSince: '2026-02-30' }, 'visibleSince'],

@@ -5,6 +5,7 @@ import type { Need, Subject } from '@parlour/core/kinds';
 import { openDatabase, type Database } from '../index.js';
 import { answerNeeds } from '../records/answers/answer.js';
 import { inTransaction, type Records } from '../records/database.js';
+import { applyCatalogue } from '../catalogue/apply.js';
 import { findSubject } from '../records/catalogue.js';
 import { listProducts } from '../records/subjects.js';
 import { newDatabase } from './service.js';
@@ -41,23 +42,12 @@ beforeAll(async () => {
       .returning('id')
       .executeTakeFirstOrThrow()
   ).id;
-  const product = await db
-    .insertInto('product')
-    .values({
-      store_id: other,
-      code: 'K-001',
-      slug: 'same-code',
-      title: 'Another',
-      summary: '',
-      description: '',
-      options: '[]',
-    })
-    .returning('id')
-    .executeTakeFirstOrThrow();
-  await db
-    .insertInto('variant')
-    .values({ product_id: product.id, code: 'v', options: '{}', price: 10, was_price: 5, stock: 0, position: 0 })
-    .execute();
+  const variants = [{ code: 'v', price: 10, wasPrice: 5, stock: 0 }];
+  const product = { code: 'K-001', is: 'new', slug: 'same-code', change: { title: 'Another', variants } } as const;
+  const store = { id: other, slug: 'other', currency: 'JPY', locale: 'en' };
+  await inTransaction(db, (trx) =>
+    applyCatalogue(trx, store, { products: [product] }, { accountId: null, now: new Date() }),
+  );
 });
 afterAll(async () => {
   await db.destroy();

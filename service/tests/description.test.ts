@@ -135,6 +135,25 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('setDetails', { body: { phone: '+353 20 910 0135' } });
   const change = { attributes: { wind: null, new: true }, variants: [{ code: 'K-001-1', wasPrice: 9900 }] };
   await walk('changeProduct', { params: { product: 'K-001' }, body: change });
+  await walk('createBrand', { body: { code: 'B-9', title: 'Quarrel & Daughter', description: '<p>Knots.</p>' } });
+  await walk('changeBrand', { params: { brand: 'B-9' }, body: { title: 'Quarrel' } });
+  await walk('getBrand', { params: { brand: 'B-9' } });
+  await walk('listBrands');
+  const options = [{ name: 'Colour', values: ['Moss', 'Sand'] }];
+  const variants = [
+    { code: 'moss', options: { Colour: 'Moss' }, price: 2400, wasPrice: 2900, stock: null },
+    { code: 'sand', options: { Colour: 'Sand' }, price: 2400, stock: 4 },
+  ];
+  await walk('createProduct', { body: { code: 'K-090', title: 'Fulmar', brand: null, options, variants } });
+  await walk('listProducts', { query: { search: 'ful', limit: '2' } });
+  const members = { members: ['K-090', 'K-001'], parent: 'C-1' };
+  await walk('createCollection', { body: { code: 'C-9', title: 'From the loft', slug: 'loft', ...members } });
+  await walk('changeCollection', { params: { collection: 'C-9' }, body: { remove: ['K-001'], position: 1 } });
+  await walk('getCollection', { params: { collection: 'C-9' } });
+  await walk('listCollections');
+  await walk('deleteCollection', { params: { collection: 'C-9' } });
+  await walk('deleteProduct', { params: { product: 'K-090' } });
+  await walk('deleteBrand', { params: { brand: 'B-9' } });
 
   await edit([heading]);
   await walk('undo', { body: { unit: unit() } });

@@ -2,6 +2,7 @@
 import type { EditRequest } from '@parlour/core/design';
 import { parseRule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
+import { growCatalogue, openDatabase } from '../index.js';
 import { asAdmin, testService, type TestService } from './service.js';
 
 /** In a soak more than a call takes arguments. */
@@ -10,17 +11,9 @@ const MANY = process.env['PARLOUR_SOAK'] ? 150_000 : 1_500;
 let service: TestService;
 beforeAll(async () => {
   service = await testService();
-  // Without the trigger that makes words of each, which takes the most.
-  await asAdmin(
-    (admin) =>
-      admin.query(`set session_replication_role = replica;
-        insert into product (store_id, code, slug, title, summary, description, options)
-          select id, 'M-' || n, 'many-' || n, 'Many ' || lpad(n::text, 6, '0'), '', '', '[]' from store, generate_series(1, ${MANY}) n where slug = 'windrow';
-        insert into variant (product_id, code, options, price, stock, position)
-          select id, code, '{}', 100, 1, 0 from product where code like 'M-%';
-        analyze product; analyze variant`),
-    service.databaseUrl,
-  );
+  const db = openDatabase(service.databaseUrl);
+  await growCatalogue(db, { store: 'windrow', count: MANY, prefix: 'M', variants: 1 });
+  await db.destroy();
 });
 afterAll(() => service.stop());
 

@@ -39,19 +39,10 @@ async function change(service: TestService, chance: Chance, n: number): Promise<
   };
   switch (chance.below(12)) {
     case 10: {
-      // Into a collection, or out of it, as the catalogue will write it: with what changed, in one transaction.
       const [member, at] = [`K-${String(1 + chance.below(12)).padStart(3, '0')}`, chance.is(0.5)];
-      const these = `collection c, product p where p.store_id = c.store_id and c.code = 'C-2' and p.code = '${member}'`;
-      const write = at
-        ? `insert into collection_member select c.id, p.id, 99 from ${these} on conflict do nothing`
-        : `delete from collection_member m using ${these} and m.collection_id = c.id and m.product_id = p.id`;
-      await asAdmin(
-        (client) =>
-          client.query(`begin; ${write};
-            insert into change (store_id, tags) select store_id, '{catalogue}' from collection where code = 'C-2'; commit`),
-        service.databaseUrl,
-      );
-      return `${at ? 'into' : 'out of'} a collection, within a savepoint of its own`;
+      const body = at ? { add: [member] } : { remove: [member] };
+      await service.call(routes.changeCollection, { params: { collection: 'C-2' }, body });
+      return `${at ? 'into' : 'out of'} a collection`;
     }
     case 11: {
       // A page that others list by its label.
@@ -96,15 +87,14 @@ async function change(service: TestService, chance: Chance, n: number): Promise<
     }
     case 7:
       await asAdmin(async (client) => {
-        // As a program beside the service would: the second price counts, the first never was.
-        const price = (value: number) =>
-          `update variant set price = ${value} from product p where p.id = product_id and p.code = '${product}'`;
+        // As a program beside the service would: the second text counts, the first never was.
+        const summary = (value: number) => `update product set summary = 'Number ${value}' where code = '${product}'`;
         const told = `insert into change (store_id, tags) select id, array['product:${product}'] from store where slug = 'windrow'`;
-        for (const sql of ['begin', 'savepoint one', price(1), told, 'rollback to one', 'savepoint two'])
+        for (const sql of ['begin', 'savepoint one', summary(1), told, 'rollback to one', 'savepoint two'])
           await client.query(sql);
-        for (const sql of [price(600 + n), told, 'release two', 'commit']) await client.query(sql);
+        for (const sql of [summary(600 + n), told, 'release two', 'commit']) await client.query(sql);
       }, service.databaseUrl);
-      return `price of ${product} within savepoints`;
+      return `text of ${product} within savepoints`;
     case 8:
       await asAdmin(async (client) => {
         for (const sql of ['begin', `update product set title = 'Never ${n}' where code = '${product}'`, 'rollback'])

@@ -1,4 +1,5 @@
 /** Choice of options, quantity and the button that puts the product into the cart. Works without script. */
+import { canBeBought } from '../../commerce/cart.js';
 import { choice, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
 import type { Product } from '../../kinds/data.js';
@@ -47,7 +48,7 @@ export const buyForm = defineKind(
       const own = view.fact('cart').lines.filter((line) => line.product === product.code);
       const what = own.map((line) => `${line.quantity} × ${line.options || line.title}`).join(', ');
       const status = html`${refused !== undefined && html`<p class="buy-refused" role="alert">${refused}</p>`}${own.length > 0 && html`<p class="buy-done" role="status">${view.word('in-your-cart', { what })} <a ${view.link({ to: 'cart' })}>${view.word('cart')}</a></p>`}`;
-      if (!product.variants.some((variant) => variant.stock > 0))
+      if (!product.variants.some((variant) => canBeBought(variant)))
         return html`<p class="buy-none"${view.part('soldOut')}>${soldOut}</p>${status}`;
       return html`<form class="buy" method="post" action="${view.locale.prefix}/cart">${sentFrom(view)}<input type="hidden" name="product" value="${product.code}">${product.options.map((option, at) => optionChoice(option, at, product, view))}${quantity && quantityInput(view)}<button class="button button-${size}" type="submit"${view.part('action')}>${action}</button></form>${status}`;
     },
@@ -98,7 +99,7 @@ function optionChoice({ name, values }: Product['options'][number], at: number, 
   const input = `option.${name}`;
   const typed = view.form?.typed ?? {};
   const inStock = (value: string): boolean =>
-    product.variants.some((variant) => variant.options[name] === value && variant.stock > 0);
+    product.variants.some((variant) => variant.options[name] === value && canBeBought(variant));
   const wasChosen = (value: string): boolean => Object.hasOwn(typed, input) && typed[input] === value;
   return html`<div class="buy-field"><label for="${id}"${view.catalogueLang}>${name}</label><select id="${id}" name="${input}">${values.map((value) => html`<option value="${value}"${inStock(value) && view.catalogueLang}${wasChosen(value) && SELECTED}${!inStock(value) && DISABLED}>${value}${!inStock(value) && ` – ${view.word('sold-out')}`}</option>`)}</select></div>`;
 }

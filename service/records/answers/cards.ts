@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import { sure } from '@parlour/core';
 import { pathOf } from '@parlour/core/documents';
 import type { ListingNeed, NeedSource, ProductCard, ProductsNeed, Subject } from '@parlour/core/kinds';
+import { currencyOf } from '../cards.js';
 import type { Tables } from '../tables.js';
 import type { Sql } from '../named.js';
 import { tags } from '../tags.js';
@@ -16,7 +17,8 @@ import { reduced } from './sources/reduced.js';
 import { sameBrand } from './sources/same-brand.js';
 import type { CardSource } from './sources/source.js';
 
-type CardRow = Omit<Tables['product_card'], 'created_at'>;
+type CardRow = Pick<Tables['card'], 'code' | 'slug' | 'title' | 'brand' | 'available' | 'picture'> &
+  Pick<Tables['card_price'], 'least' | 'greatest' | 'was'>;
 type Answer = readonly [need: number, rank: number, card: CardRow] | readonly [need: number, rank: null, total: number];
 type CardsNeed = ProductsNeed | ListingNeed;
 
@@ -54,7 +56,11 @@ export const cards: Part<Answer> = {
       )})`,
     ],
     select: sql`jsonb_agg(one) as answer from (
-      select jsonb_build_array(i, rank, to_jsonb(card) - 'created_at') as one from chosen join product_card card using (id)
+      select jsonb_build_array(i, rank, jsonb_build_object('code', card.code, 'slug', card.slug, 'title', card.title,
+        'brand', card.brand, 'available', card.available, 'picture', card.picture, 'least', x.least,
+        'greatest', x.greatest, 'was', x.was)) as one
+      from chosen join card on card.product_id = chosen.id
+      join card_price x on x.product_id = card.product_id and x.currency = ${currencyOf(store)}
       union all select jsonb_build_array(i, null, total) from total) found`,
   }),
   values(asked) {
@@ -130,9 +136,9 @@ const asCard = (row: CardRow, { sources: { patterns, prefix } }: Asked): Product
   path: prefix + pathOf(patterns, 'product', row.slug),
   title: row.title,
   brand: row.brand,
-  price: row.price,
-  wasPrice: row.was_price,
-  varies: row.varies,
+  price: row.least,
+  wasPrice: row.was,
+  varies: row.least < row.greatest,
   available: row.available,
   picture: row.picture,
 });

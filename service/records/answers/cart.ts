@@ -2,6 +2,7 @@
 import { NO_BUYER, type Buyer, type CartLine } from '@parlour/core/commerce';
 import { sql } from 'kysely';
 import { pathOf } from '@parlour/core/documents';
+import { currencyOf } from '../cards.js';
 import type { Sql } from '../named.js';
 import type { Part, PathSources } from './part.js';
 
@@ -11,10 +12,15 @@ export type LineAnswer = Omit<CartLine, 'options' | 'path'> & {
   readonly slug: string;
 };
 
-/** The columns of one line, of the tables product p, variant v and product_card card. @param quantity an expression */
+/** The columns of one line, of the tables that `lineTables` joins. @param quantity an expression */
 export const lineColumns = (quantity: Sql): Sql =>
-  sql`'product', p.code, 'variant', v.code, 'title', p.title, 'options', v.options, 'slug', p.slug, 'quantity', ${quantity},
-          'price', v.price, 'wasPrice', case when v.was_price > v.price then v.was_price end, 'stock', v.stock, 'picture', card.picture`;
+  sql`'product', card.code, 'variant', v.code, 'title', card.title, 'options', v.options, 'slug', card.slug, 'quantity', ${quantity},
+          'price', x.price, 'wasPrice', case when x.was_price > x.price then x.was_price end, 'stock', v.stock, 'picture', card.picture`;
+
+/** The card and the price of a variant `v`. @param store stands for the id of the store */
+export const lineTables = (store: Sql): Sql =>
+  sql`join card on card.product_id = v.product_id
+        join price x on x.variant_id = v.id and x.currency = ${currencyOf(store)}`;
 
 export const lineOf = ({ options, slug, ...line }: LineAnswer, { prefix, patterns }: PathSources): CartLine => ({
   ...line,
@@ -34,9 +40,8 @@ export const cart: Part<Answer> = {
   takes: 1,
   statement: ($, store) => ({
     select: sql`jsonb_agg(jsonb_build_object('attempt', c.attempt, 'buyer', c.buyer, 'delivery', c.delivery, 'lines', coalesce((
-        select jsonb_agg(jsonb_build_object(${lineColumns(sql.ref('l.quantity'))}) order by p.code, v.position)
-        from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
-        join product_card card on card.id = p.id where l.cart_id = c.id), '[]'))) as answer
+        select jsonb_agg(jsonb_build_object(${lineColumns(sql.ref('l.quantity'))}) order by card.code, v.position)
+        from cart_line l join variant v on v.id = l.variant_id ${lineTables(store)} where l.cart_id = c.id), '[]'))) as answer
       from cart c where c.store_id = ${store} and c.token_hash = ${$(0)}::bytea`,
   }),
   values: ({ cart: asked, behind }) => (asked && 'kept' in asked && behind.has('cart') ? [asked.kept] : null),

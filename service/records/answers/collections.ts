@@ -17,7 +17,7 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
     // The picture of a collection is that of its first product that has one.
     select: sql`jsonb_agg(jsonb_build_array(n.i, (
         select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description,
-          'first', (select jsonb_build_object('product', card.code, 'picture', card.picture) from collection_member m join product_card card on card.id = m.product_id
+          'first', (select jsonb_build_object('product', card.code, 'picture', card.picture) from collection_member m join card on card.product_id = m.product_id
             where m.collection_id = c.id and card.picture is not null order by m.position, m.product_id limit 1)) order by c.rank, c.id)
         from (select c.*, coalesce(array_position(n.chosen, c.code), c.position) as rank from collection c
           where c.store_id = ${store} and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end

@@ -1,7 +1,7 @@
 /** The cart of a preview, and what was ordered of it: made up, but of true products, prices and stock. */
 import { sql } from 'kysely';
 import { NO_BUYER, priceCart, type Cart } from '@parlour/core/commerce';
-import { lineColumns, lineOf, type LineAnswer } from './cart.js';
+import { lineColumns, lineOf, lineTables, type LineAnswer } from './cart.js';
 import type { Asked, MadeUpCart, Part } from './part.js';
 
 const cartAsked = ({ cart }: Asked): MadeUpCart | null => (cart && 'madeUp' in cart ? cart.madeUp : null);
@@ -11,10 +11,10 @@ export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> =
   takes: 4,
   statement: ($, store) => ({
     select: sql`jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns(sql.ref('n.quantity'))}))
-        order by p.code, v.position) as answer
+        order by card.code, v.position) as answer
       from unnest(${$(0)}::bool[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (ordered, product, variant, quantity)
       join product p on p.store_id = ${store} and p.code = n.product
-      join variant v on v.product_id = p.id and v.code = n.variant join product_card card on card.id = p.id`,
+      join variant v on v.product_id = p.id and v.code = n.variant ${lineTables(store)}`,
   }),
   values(asked) {
     const made = cartAsked(asked);

@@ -99,7 +99,6 @@ end $$;
 create trigger product_words before insert or update of title, brand_id, keywords, category, summary on product
   for each row execute function product_words();
 create index product_found on product using gin (words);
-create index product_recent on product (store_id, created_at desc, id);
 create index product_brand on product (brand_id);
 
 create table variant (
@@ -107,11 +106,18 @@ create table variant (
   product_id integer not null references product on delete cascade,
   code text not null,
   options jsonb not null,
-  price integer not null check (price >= 0),
-  was_price integer check (was_price >= 0),
-  stock integer not null,
+  -- Null if nobody counts.
+  stock integer check (stock >= 0),
   position integer not null,
   unique (product_id, code)
+);
+-- Apart from the variant, so that a change of prices does not wait for orders, nor they for it.
+create table price (
+  variant_id integer not null references variant on delete cascade,
+  currency text not null,
+  price integer not null check (price >= 0),
+  was_price integer check (was_price >= 0),
+  primary key (variant_id, currency)
 );
 
 create table collection (
@@ -175,22 +181,35 @@ create table product_picture (
   foreign key (store_id, hash) references picture
 );
 
-create view product_card as
-select p.id, p.store_id, p.code, p.slug, p.title, coalesce(b.title, '') as brand, p.created_at, v.price,
-  case when v.was_price > v.price then v.was_price end as was_price, v.varies, v.available, pic.picture
-from product p
-left join brand b on b.id = p.brand_id
-cross join lateral (
-  select min(price) as price, (array_agg(was_price order by price, position, id))[1] as was_price,
-    min(price) <> max(price) as varies, bool_or(stock > 0) as available
-  from variant where product_id = p.id
-) v
-left join lateral (
-  select jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) as picture
-  from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
-  where pp.product_id = p.id order by pp.position limit 1
-) pic on true
-where v.price is not null;
+-- What lists show of a product, kept by whatever writes the catalogue (records/cards.ts). Products without a variant
+-- that has a price in the store's currency have none, and are not shown. Nothing that changes often is in an index.
+create table card (
+  product_id integer primary key references product on delete cascade,
+  store_id integer not null,
+  code text not null,
+  slug text not null,
+  title text not null,
+  brand_id integer,
+  brand text not null,
+  picture jsonb,
+  created_at timestamptz not null,
+  available boolean not null
+) with (fillfactor = 85);
+create index card_recent on card (store_id, created_at desc, product_id);
+create index card_brand on card (brand_id, created_at desc, product_id);
+create unique index card_code on card (store_id, code);
+-- By currency: the prices of its cheapest and dearest variant, what the cheapest cost before, and whether any is reduced.
+create table card_price (
+  product_id integer not null references product on delete cascade,
+  currency text not null,
+  store_id integer not null,
+  least integer not null,
+  greatest integer not null,
+  was integer,
+  reduced boolean not null,
+  primary key (product_id, currency)
+) with (fillfactor = 85);
+create index card_reduced on card_price (store_id, product_id) where reduced;
 
 -- Published states. Documents and manifests (document key -> document hash) are known by the SHA-256 of their
 -- canonical JSON (RFC 8785) and never change.

@@ -5,7 +5,7 @@
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
 import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Response } from 'express';
-import { MOST_MADE_UP_LINES, MOST_OF_ONE, priceCart, seenMark, type Scenario } from '@parlour/core/commerce';
+import { MOST_MADE_UP_LINES, mostOf, MOST_OF_ONE, priceCart, seenMark, type Scenario } from '@parlour/core/commerce';
 import { ownOf } from '../../records/answers/answer.js';
 import type { MadeUpCart } from '../../records/answers/part.js';
 import { secretOf } from '../../records/secrets.js';
@@ -45,12 +45,12 @@ export async function madeUpBasket(
     },
     async add({ product, code, stock }, quantity) {
       const inCart = held(product, code);
-      if (inCart + quantity > Math.min(stock, MOST_OF_ONE)) return { stock, inCart };
+      if (inCart + quantity > mostOf(stock)) return { stock: stock ?? MOST_OF_ONE, inCart };
       return change({ lines: withLine(product, code, inCart + quantity) }) ? null : { full: true };
     },
     async set({ product, code, stock }, quantity) {
       const inCart = held(product, code);
-      if (quantity > Math.min(stock, MOST_OF_ONE) && quantity > inCart) return { stock, inCart };
+      if (quantity > mostOf(stock) && quantity > inCart) return { stock: stock ?? MOST_OF_ONE, inCart };
       change({ lines: withLine(product, code, quantity) });
       return null;
     },

@@ -6,12 +6,12 @@ import type { CardSource } from './source.js';
 export const brand: CardSource = {
   name: 'brand',
   pick: (store) => sql`
-    select p.id, row_number() over (order by p.created_at desc, p.id) as rank
-    from product p where p.store_id = ${store}
-      and p.brand_id = (select id from brand where store_id = ${store} and code = n.code)
-    order by p.created_at desc, p.id`,
+    select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
+    from card c where c.store_id = ${store}
+      and c.brand_id = (select id from brand where store_id = ${store} and code = n.code)
+    order by c.created_at desc, c.product_id`,
   count: (store) => sql`
-    select count(*) from product where store_id = ${store}
+    select count(*) from card where store_id = ${store}
       and brand_id = (select id from brand where store_id = ${store} and code = n.code)`,
   tag: (code) => tags.list('brand', code),
 };

@@ -6,8 +6,8 @@ import type { CardSource } from './source.js';
 export const chosen: CardSource = {
   name: 'chosen',
   pick: (store) => sql`
-    select p.id, array_position(string_to_array(n.code, E'\\n'), p.code) as rank
-    from product p where p.store_id = ${store} and p.code = any(string_to_array(n.code, E'\\n'))
+    select c.product_id as id, array_position(string_to_array(n.code, E'\\n'), c.code) as rank
+    from card c where c.store_id = ${store} and c.code = any(string_to_array(n.code, E'\\n'))
     order by rank`,
   tag: () => tags.list('chosen'),
 };

@@ -7,11 +7,11 @@ export const collection: CardSource = {
   name: 'collection',
   pick: (store) => sql`
     select m.product_id as id, row_number() over (order by m.position, m.product_id) as rank
-    from collection c join collection_member m on m.collection_id = c.id
+    from collection c join collection_member m on m.collection_id = c.id join card using (product_id)
     where c.store_id = ${store} and c.code = n.code
     order by m.position, m.product_id`,
   count: (store) => sql`
-    select count(*) from collection c join collection_member m on m.collection_id = c.id
+    select count(*) from collection c join collection_member m on m.collection_id = c.id join card using (product_id)
     where c.store_id = ${store} and c.code = n.code`,
   tag: (code) => tags.list('collection', code),
 };

@@ -6,9 +6,9 @@ import type { CardSource } from './source.js';
 export const newest: CardSource = {
   name: 'newest',
   pick: (store) => sql`
-    select p.id, row_number() over (order by p.created_at desc, p.id) as rank
-    from product p where p.store_id = ${store}
-    order by p.created_at desc, p.id`,
-  count: (store) => sql`select count(*) from product where store_id = ${store}`,
+    select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
+    from card c where c.store_id = ${store}
+    order by c.created_at desc, c.product_id`,
+  count: (store) => sql`select count(*) from card where store_id = ${store}`,
   tag: () => tags.list('newest'),
 };

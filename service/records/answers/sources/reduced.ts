@@ -1,16 +1,17 @@
 /** What costs less than before, the newest first. */
 import { sql } from 'kysely';
+import { currencyOf } from '../../cards.js';
 import { tags } from '../../tags.js';
 import type { CardSource } from './source.js';
-
-const isReduced = sql`exists (select 1 from variant v where v.product_id = p.id and v.was_price > v.price)`;
 
 export const reduced: CardSource = {
   name: 'reduced',
   pick: (store) => sql`
-    select p.id, row_number() over (order by p.created_at desc, p.id) as rank
-    from product p where p.store_id = ${store} and ${isReduced}
-    order by p.created_at desc, p.id`,
-  count: (store) => sql`select count(*) from product p where store_id = ${store} and ${isReduced}`,
+    select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
+    from card_price x join card c using (product_id)
+    where x.store_id = ${store} and x.reduced and x.currency = ${currencyOf(store)}
+    order by c.created_at desc, c.product_id`,
+  count: (store) => sql`
+    select count(*) from card_price where store_id = ${store} and reduced and currency = ${currencyOf(store)}`,
   tag: () => tags.list('reduced'),
 };

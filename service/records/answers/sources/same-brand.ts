@@ -6,10 +6,10 @@ import type { CardSource } from './source.js';
 export const sameBrand: CardSource = {
   name: 'same-brand',
   pick: (store) => sql`
-    select p.id, row_number() over (order by p.created_at desc, p.id) as rank
-    from product p where p.store_id = ${store}
-      and p.brand_id = (select id from brand where store_id = ${store} and code = split_part(n.code, E'\\n', 1))
-      and p.code <> split_part(n.code, E'\\n', 2)
-    order by p.created_at desc, p.id`,
+    select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
+    from card c where c.store_id = ${store}
+      and c.brand_id = (select id from brand where store_id = ${store} and code = split_part(n.code, E'\\n', 1))
+      and c.code <> split_part(n.code, E'\\n', 2)
+    order by c.created_at desc, c.product_id`,
   tag: (code) => tags.list('brand', code.split('\n')[0]),
 };

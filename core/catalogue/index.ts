@@ -1,0 +1,4 @@
+/** What a store sells, as its keepers write it. */
+export * from './product.js';
+export * from './change.js';
+export * from './others.js';

@@ -1,0 +1,36 @@
+/** Brands and collections, as their keepers write them; and what is wanted of a thing of the catalogue. */
+
+export interface Brand {
+  readonly code: string;
+  readonly slug: string;
+  readonly title: string;
+  readonly description: string;
+}
+/** What changes of a brand; what is absent stays. */
+export type BrandChange = Partial<Omit<Brand, 'code' | 'slug'>>;
+
+export interface Collection extends Brand {
+  /** The code of the collection that it is in. */
+  readonly parent: string | null;
+  /** Its place among the others: less comes first. */
+  readonly position: number;
+}
+/** What changes of a collection; what is absent stays. */
+export interface CollectionChange extends Partial<Omit<Collection, 'code' | 'slug'>> {
+  /** The codes of its products, in their order: all of them. */
+  readonly members?: readonly string[] | undefined;
+  /** Codes of products that come in, at the end; and of those that go. */
+  readonly add?: readonly string[] | undefined;
+  readonly remove?: readonly string[] | undefined;
+}
+
+/** What is wanted of one thing: that it is there, new or not, with these values; or that it is gone. */
+export type Wanted<C> =
+  | {
+      readonly code: string;
+      readonly is: 'new' | 'there' | 'either';
+      /** Where the page of a new one is; made from its title if absent. */
+      readonly slug?: string | undefined;
+      readonly change: C;
+    }
+  | { readonly code: string; readonly is: 'gone' };

@@ -1,0 +1,67 @@
+/** A product as its keepers write it, with all that hangs on it. */
+
+export type AttributeValue = string | number | boolean;
+export type Attributes = Readonly<Record<string, AttributeValue>>;
+
+/** What can be chosen of a product, such as its colour. */
+export interface ProductOption {
+  readonly name: string;
+  readonly values: readonly string[];
+}
+
+/** One combination of a product's options. */
+export interface Variant {
+  /** Unique within its product. */
+  readonly code: string;
+  /** A value for each option of the product. */
+  readonly options: Readonly<Record<string, string>>;
+  /** Minor units of the store's leading currency. */
+  readonly price: number;
+  readonly wasPrice: number | null;
+  /** How many there are; null if nobody counts. */
+  readonly stock: number | null;
+}
+
+export interface ProductPicture {
+  /** A picture of the store's library. */
+  readonly hash: string;
+  /** What it shows, for those who cannot see it. */
+  readonly alt: string;
+}
+
+export interface Product {
+  readonly code: string;
+  readonly slug: string;
+  readonly title: string;
+  /** The code of its brand. */
+  readonly brand: string | null;
+  readonly category: string;
+  readonly keywords: readonly string[];
+  readonly attributes: Attributes;
+  readonly summary: string;
+  readonly description: string;
+  /** A day, as `2026-11-23`. */
+  readonly visibleSince: string;
+  readonly options: readonly ProductOption[];
+  readonly pictures: readonly ProductPicture[];
+  readonly variants: readonly Variant[];
+}
+
+/** What changes of a variant; what is absent stays. One that is new needs a price. */
+export interface VariantChange extends Partial<Omit<Variant, 'code'>> {
+  readonly code: string;
+  readonly remove?: boolean | undefined;
+}
+
+/**
+ * What changes of a product; what is absent stays. Attributes and variants are merged by name and code: an attribute
+ * that is null goes, a variant that is not there yet comes last.
+ */
+export interface ProductChange extends Partial<Omit<Product, 'code' | 'slug' | 'attributes' | 'variants'>> {
+  readonly attributes?: Readonly<Record<string, AttributeValue | null>> | undefined;
+  readonly variants?: readonly VariantChange[] | undefined;
+}
+
+export const MOST_VARIANTS = 250;
+export const MOST_OPTIONS = 5;
+export const MOST_VALUES = 100;

@@ -1,0 +1,39 @@
+/** A change of one product, in a transaction of its own. */
+import { Problem } from '@parlour/core';
+import type { ProductChange } from '@parlour/core/catalogue';
+import { inTransaction, type Records } from '../records/database.js';
+import { lockProducts, readProducts, type KeptProduct } from '../records/products.js';
+import type { Store } from '../records/stores.js';
+import { applyCatalogue, type Applying } from './apply.js';
+
+type Stores = Pick<Store, 'id' | 'slug' | 'currency' | 'locale'>;
+
+/**
+ * Changes one product.
+ * @param checked called with the product as it is, before anything changes; throws to refuse
+ * @returns the product as it is now
+ */
+export const changeProduct = (
+  db: Records,
+  store: Stores,
+  code: string,
+  change: ProductChange,
+  by: Applying,
+  checked: (before: KeptProduct) => void,
+): Promise<KeptProduct> =>
+  inTransaction(db, async (trx) => {
+    await lockProducts(trx, store.id, [code]);
+    checked(await productOf(trx, store.id, code));
+    await applyCatalogue(trx, store, { products: [{ code, is: 'there', change }] }, by);
+    return productOf(trx, store.id, code);
+  });
+
+/** @throws Problem `no-such-thing` */
+export async function productOf(db: Records, storeId: number, code: string): Promise<KeptProduct> {
+  const found = (await readProducts(db, storeId, [code])).get(code);
+  if (found) return found;
+  throw new Problem('no-such-thing', `There is no product “${code}” in this store.`, {
+    place: 'product',
+    remedy: 'List the pages of the kind product to see their codes.',
+  });
+}

@@ -1,0 +1,210 @@
+/** Collections and what is in them: what is wanted, written as far as it differs. */
+import { Problem, sure } from '@parlour/core';
+import type { Collection, CollectionChange, Wanted } from '@parlour/core/catalogue';
+import { isSame } from '@parlour/core/design';
+import {
+  addMembers,
+  codesBelow,
+  deleteCollections,
+  insideItself,
+  membersOf,
+  nextPosition,
+  putCollections,
+  readCollections,
+  removeMembers,
+  type KeptCollection,
+} from '../records/collections.js';
+import type { Records } from '../records/database.js';
+import { readProducts } from '../records/products.js';
+import { tags } from '../records/tags.js';
+import { NO_EFFECT, together, type Effect } from './effect.js';
+import { checkOnce, checkThere, slugsFor } from './wanted.js';
+
+type Writing = Exclude<Wanted<CollectionChange>, { is: 'gone' }>;
+
+interface Step {
+  readonly before: KeptCollection | undefined;
+  readonly after: Collection;
+  readonly change: CollectionChange;
+}
+
+export async function writeCollections(
+  trx: Records,
+  storeId: number,
+  wanted: readonly Wanted<CollectionChange>[],
+  { sample }: { readonly sample: boolean },
+): Promise<Effect> {
+  if (wanted.length === 0) return NO_EFFECT;
+  checkOnce('collection', wanted);
+  const there = await readCollections(
+    trx,
+    storeId,
+    wanted.map(({ code }) => code),
+    { lock: true },
+  );
+  const leaving = wanted.filter(({ is }) => is === 'gone');
+  for (const one of leaving) checkThere('collection', one, there.get(one.code));
+  const steps = await stepsOf(
+    trx,
+    storeId,
+    wanted.flatMap((one) => (one.is === 'gone' ? [] : [one])),
+    there,
+  );
+  const differing = steps.filter(({ before, after }) => !before || !isSame({ ...after, id: before.id }, before));
+  if (differing.length > 0)
+    await putCollections(
+      trx,
+      storeId,
+      differing.map(({ after }) => after),
+      sample,
+    );
+  await checkParents(trx, storeId, differing);
+  const ids = new Map(
+    [
+      ...(await readCollections(
+        trx,
+        storeId,
+        steps.map(({ after }) => after.code),
+      )),
+    ].map(([code, { id }]) => [code, id]),
+  );
+  const members: Effect[] = [];
+  for (const step of steps) members.push(await writeMembers(trx, storeId, sure(ids.get(step.after.code)), step));
+  const changed = new Set([...differing, ...steps.filter((_, i) => sure(members[i]).tags.length > 0)]);
+  const moved = differing.flatMap(({ before, after }) => (before?.parent === after.parent ? [] : [after.code]));
+  return together([
+    ...members,
+    await removeCollections(
+      trx,
+      storeId,
+      leaving.map(({ code }) => sure(there.get(code))),
+    ),
+    {
+      ...NO_EFFECT,
+      outcomes: steps.map((step) => ({
+        kind: 'collection',
+        code: step.after.code,
+        did: !step.before ? 'created' : changed.has(step) ? 'changed' : 'same',
+      })),
+      tags: differing.flatMap(({ after }) => [tags.page(`collection:${after.code}`), tags.list('collections')]),
+      due: [
+        { kind: 'collection', codes: differing.map(({ after }) => after.code), fact: null },
+        { kind: 'collection', codes: moved.length > 0 ? await codesBelow(trx, storeId, moved) : [], fact: 'parent' },
+      ],
+    },
+  ]);
+}
+
+async function stepsOf(
+  trx: Records,
+  storeId: number,
+  wanted: readonly Writing[],
+  there: ReadonlyMap<string, KeptCollection>,
+): Promise<Step[]> {
+  const news = wanted.filter(({ code }) => !there.has(code));
+  const slugs = await slugsFor(
+    trx,
+    'collection',
+    storeId,
+    news.map(({ change, slug }) => ({ title: change.title ?? '', slug })),
+  );
+  let position = news.length > 0 ? await nextPosition(trx, storeId) : 0;
+  return wanted.map((one) => {
+    const before = there.get(one.code);
+    checkThere('collection', one, before);
+    const { change } = one;
+    const title = change.title ?? before?.title ?? '';
+    if (title.trim() === '')
+      throw new Problem('bad-value', `The collection “${one.code}” has no title.`, {
+        place: 'title',
+        remedy: 'Say what it is called.',
+      });
+    const after: Collection = {
+      code: one.code,
+      slug: before?.slug ?? slugs.of(one.code, title, one.slug),
+      title,
+      description: change.description ?? before?.description ?? '',
+      parent: change.parent === undefined ? (before?.parent ?? null) : change.parent,
+      position: change.position ?? before?.position ?? position++,
+    };
+    return { before, after, change };
+  });
+}
+
+/** @throws Problem `bad-value` if one is in a collection that is not there, or in itself */
+async function checkParents(trx: Records, storeId: number, steps: readonly Step[]): Promise<void> {
+  const parents = [...new Set(steps.flatMap(({ after }) => (after.parent === null ? [] : [after.parent])))];
+  if (parents.length === 0) return;
+  const there = await readCollections(trx, storeId, parents);
+  const missing = parents.find((code) => !there.has(code));
+  if (missing !== undefined)
+    throw new Problem('bad-value', `There is no collection “${missing}” in this store.`, {
+      place: 'parent',
+      remedy: 'List the pages of the kind collection to see their codes.',
+    });
+  const round = await insideItself(trx, storeId);
+  if (round !== undefined)
+    throw new Problem('bad-value', `The collection “${round}” would be inside itself.`, {
+      place: 'parent',
+      remedy: 'Choose a collection that is not in it.',
+    });
+}
+
+/** Its products as they are wanted. */
+async function writeMembers(
+  trx: Records,
+  storeId: number,
+  id: number,
+  { after, before, change }: Step,
+): Promise<Effect> {
+  const { members, add = [], remove = [] } = change;
+  if (!members && add.length + remove.length === 0) return NO_EFFECT;
+  const was = before ? await membersOf(trx, id) : [];
+  const leaving = new Set(remove);
+  const now = [...new Set([...(members ?? was).filter((code) => !leaving.has(code)), ...add])];
+  if (isSame(was, now)) return NO_EFFECT;
+  const touched = [...new Set([...was, ...now])];
+  const products = await readProducts(trx, storeId, touched);
+  const missing = now.find((code) => !products.has(code));
+  if (missing !== undefined)
+    throw new Problem('bad-value', `There is no product “${missing}” in this store.`, {
+      place: 'members',
+      remedy: 'List the pages of the kind product to see their codes.',
+    });
+  const idsOf = (codes: readonly string[]): number[] => codes.map((code) => sure(products.get(code)).id);
+  // Only the end of the list is written where no more has changed than that.
+  const isLonger = isSame(now.slice(0, was.length), was);
+  if (!isLonger) await removeMembers(trx, id, idsOf(was));
+  await addMembers(trx, id, idsOf(isLonger ? now.slice(was.length) : now));
+  const [wasIn, isIn] = [new Set(was), new Set(now)];
+  return {
+    ...NO_EFFECT,
+    tags: [tags.list('collection', after.code)],
+    due: [{ kind: 'product', codes: touched.filter((code) => wasIn.has(code) !== isIn.has(code)), fact: 'collection' }],
+  };
+}
+
+async function removeCollections(trx: Records, storeId: number, leaving: readonly KeptCollection[]): Promise<Effect> {
+  if (leaving.length === 0) return NO_EFFECT;
+  const products: string[] = [];
+  for (const { id } of leaving) products.push(...(await membersOf(trx, id)));
+  const codes = leaving.map(({ code }) => code);
+  const below = await codesBelow(trx, storeId, codes);
+  await deleteCollections(
+    trx,
+    leaving.map(({ id }) => id),
+  );
+  return {
+    ...NO_EFFECT,
+    outcomes: codes.map((code) => ({ kind: 'collection', code, did: 'removed' })),
+    tags: codes.flatMap((code) => [
+      tags.page(`collection:${code}`),
+      tags.list('collections'),
+      tags.list('collection', code),
+    ]),
+    due: [
+      { kind: 'collection', codes: below, fact: null },
+      { kind: 'product', codes: products, fact: 'collection' },
+    ],
+  };
+}

@@ -1,0 +1,38 @@
+/** What a change of the catalogue brings about beside its own rows. */
+import type { DuePage } from '../records/due-pages.js';
+
+export type CatalogueKind = 'product' | 'collection' | 'brand';
+
+/** What became of one thing. */
+export interface Outcome {
+  readonly kind: CatalogueKind;
+  readonly code: string;
+  /** `same` where nothing of it differed, so that nothing was written. */
+  readonly did: 'created' | 'changed' | 'removed' | 'same';
+}
+
+export interface Effect {
+  readonly outcomes: readonly Outcome[];
+  /** Of the pages that show what has changed. */
+  readonly tags: readonly string[];
+  /** Ids of the products whose cards may be other ones. */
+  readonly cards: readonly number[];
+  /** Pages of which something that rules see has changed. */
+  readonly due: readonly Due[];
+}
+
+export interface Due {
+  readonly kind: CatalogueKind & DuePage['kind'];
+  readonly codes: readonly string[];
+  /** The only fact that has changed, if it is known. */
+  readonly fact: string | null;
+}
+
+export const NO_EFFECT: Effect = { outcomes: [], tags: [], cards: [], due: [] };
+
+export const together = (effects: readonly Effect[]): Effect => ({
+  outcomes: effects.flatMap(({ outcomes }) => outcomes),
+  tags: effects.flatMap(({ tags }) => tags),
+  cards: effects.flatMap(({ cards }) => cards),
+  due: effects.flatMap(({ due }) => due),
+});

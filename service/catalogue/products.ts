@@ -1,0 +1,296 @@
+/** Products: what is wanted of them, written as far as it differs. */
+import { Problem, sure } from '@parlour/core';
+import { changedProduct, type Product, type ProductChange, type Variant, type Wanted } from '@parlour/core/catalogue';
+import { isSame } from '@parlour/core/design';
+import { readBrands } from '../records/brands.js';
+import type { Records } from '../records/database.js';
+import { knownPictures } from '../records/pictures.js';
+import {
+  deleteProducts,
+  deleteVariants,
+  insertProducts,
+  lockProducts,
+  lockVariants,
+  putPictures,
+  putPrices,
+  putVariants,
+  readProducts,
+  updateProducts,
+  type KeptProduct,
+} from '../records/products.js';
+import type { Store } from '../records/stores.js';
+import { tags } from '../records/tags.js';
+import { together, type Effect } from './effect.js';
+import { checkOnce, checkThere, slugsFor } from './wanted.js';
+
+export type WantedProduct = Wanted<
+  ProductChange & { /** Since when it is there, in ISO form. */ readonly added?: string | undefined }
+>;
+type Writing = Exclude<WantedProduct, { is: 'gone' }>;
+
+/** One product, before and after. */
+interface Step {
+  readonly before: KeptProduct | undefined;
+  readonly after: Product | undefined;
+  readonly added: string;
+}
+
+/** @param now when what is new begins to be there */
+export async function writeProducts(
+  trx: Records,
+  store: Pick<Store, 'id' | 'currency'>,
+  wanted: readonly WantedProduct[],
+  { sample, now }: { readonly sample: boolean; readonly now: Date },
+): Promise<Effect> {
+  checkOnce('product', wanted);
+  const codes = wanted.map(({ code }) => code);
+  // Looked at without a lock first: what is as it is wanted already is not locked, however much of it there is.
+  const differing = (await stepsOf(trx, store.id, wanted, await readProducts(trx, store.id, codes), now)).filter(
+    differs,
+  );
+  const lockedCodes = new Set(differing.map(codeOf));
+  await lockProducts(trx, store.id, [...lockedCodes]);
+  await lockVariants(
+    trx,
+    differing.flatMap((step) => (step.before && touchesVariants(step) ? [step.before.id] : [])),
+  );
+  // Read again: what was changed, or sold, until the lock was there.
+  const again = wanted.filter(({ code }) => lockedCodes.has(code));
+  const steps = (await stepsOf(trx, store.id, again, await readProducts(trx, store.id, [...lockedCodes]), now)).filter(
+    differs,
+  );
+  const written = await write(trx, store, steps, sample);
+  const done = new Set(steps.map(codeOf));
+  return together([
+    effectOf(steps, written),
+    {
+      outcomes: codes.flatMap((code) => (done.has(code) ? [] : [{ kind: 'product', code, did: 'same' } as const])),
+      tags: [],
+      cards: [],
+      due: [],
+    },
+  ]);
+}
+
+const codeOf = ({ before, after }: Step): string => sure(after ?? before).code;
+
+async function stepsOf(
+  trx: Records,
+  storeId: number,
+  wanted: readonly WantedProduct[],
+  there: ReadonlyMap<string, KeptProduct>,
+  now: Date,
+): Promise<Step[]> {
+  const isNew = (one: WantedProduct): one is Writing => one.is !== 'gone' && !there.has(one.code);
+  const slugs = await slugsFor(
+    trx,
+    'product',
+    storeId,
+    wanted.filter(isNew).map(({ change, slug }) => ({ title: change.title ?? '', slug })),
+  );
+  return wanted.map((one): Step => {
+    const before = there.get(one.code);
+    checkThere('product', one, before);
+    if (one.is === 'gone') return { before, after: undefined, added: '' };
+    const { added = now.toISOString(), ...change } = one.change;
+    if (before) return { before, after: changedProduct(before, change), added };
+    const { title } = change;
+    if (title === undefined || title.trim() === '')
+      throw new Problem('bad-value', `The new product “${one.code}” has no title.`, {
+        place: 'title',
+        remedy: 'Say what it is called.',
+      });
+    const first = {
+      code: one.code,
+      title,
+      slug: slugs.of(one.code, title, one.slug),
+      visibleSince: added.slice(0, 10),
+    };
+    return { before, after: changedProduct(first, change), added };
+  });
+}
+
+const TEXTS = [
+  'title',
+  'brand',
+  'category',
+  'keywords',
+  'attributes',
+  'summary',
+  'description',
+  'options',
+  'visibleSince',
+] as const;
+
+const textsDiffer = ({ before, after }: Step): boolean =>
+  !before || !after || TEXTS.some((name) => !isSame(before[name], after[name]));
+const picturesDiffer = ({ before, after }: Step): boolean => !isSame(before?.pictures ?? [], after?.pictures ?? []);
+const differs = (step: Step): boolean =>
+  textsDiffer(step) || picturesDiffer(step) || touchesVariants(step) || pricesOf(step).length > 0;
+
+/** The variants of which more than the price differs, with their places. */
+const variantsOf = ({ before, after }: Step): (Variant & { readonly position: number })[] => {
+  const was = new Map(before?.variants.map((one, position) => [one.code, { ...one, position }]));
+  return (after?.variants ?? []).flatMap((variant, position) => {
+    const one = was.get(variant.code);
+    const same =
+      one && one.position === position && one.stock === variant.stock && isSame(one.options, variant.options);
+    return same ? [] : [{ ...variant, position }];
+  });
+};
+const goneVariants = ({ before, after }: Step): Variant[] =>
+  (before?.variants ?? []).filter(({ code }) => !after?.variants.some((one) => one.code === code));
+const touchesVariants = (step: Step): boolean => variantsOf(step).length > 0 || goneVariants(step).length > 0;
+
+/** The variants of which the price differs. */
+const pricesOf = ({ before, after }: Step): Variant[] => {
+  const was = new Map(before?.variants.map((one) => [one.code, one]));
+  return (after?.variants ?? []).filter(({ code, price, wasPrice }) => {
+    const one = was.get(code);
+    return !one || one.price !== price || one.wasPrice !== wasPrice;
+  });
+};
+
+/** @returns the ids of those that are there now */
+async function write(
+  trx: Records,
+  { id: storeId, currency }: Pick<Store, 'id' | 'currency'>,
+  steps: readonly Step[],
+  sample: boolean,
+): Promise<readonly number[]> {
+  const kept = steps.flatMap(({ before, after, added }) => (after ? [{ before, after, added }] : []));
+  await checkPictures(
+    trx,
+    storeId,
+    kept.filter(picturesDiffer).map(({ after }) => after),
+  );
+  const brandIds = await brandIdsOf(
+    trx,
+    storeId,
+    kept.map(({ after }) => after),
+  );
+  const rowOf = (product: Product) => ({
+    product,
+    brandId: product.brand === null ? null : sure(brandIds.get(product.brand)),
+  });
+  const ids = new Map(steps.flatMap(({ before }) => (before ? [[before.code, before.id]] : [])));
+  const news = kept.filter(({ before }) => !before);
+  if (news.length > 0)
+    for (const [code, id] of await insertProducts(
+      trx,
+      storeId,
+      news.map(({ after, added }) => ({ ...rowOf(after), added })),
+      sample,
+    ))
+      ids.set(code, id);
+  const changed = kept.filter((step) => step.before && textsDiffer(step));
+  if (changed.length > 0)
+    await updateProducts(
+      trx,
+      changed.map(({ after }) => ({ ...rowOf(after), id: sure(ids.get(after.code)) })),
+    );
+  const idOf = (step: Step): number => sure(ids.get(codeOf(step)));
+  await deleteVariants(
+    trx,
+    kept.flatMap((step) => goneVariants(step).map(({ code }) => ({ productId: idOf(step), code }))),
+  );
+  await putVariants(
+    trx,
+    kept.flatMap((step) =>
+      variantsOf(step).map(({ code, options, stock, position }) => ({
+        productId: idOf(step),
+        code,
+        options,
+        stock,
+        position,
+      })),
+    ),
+  );
+  await putPrices(
+    trx,
+    currency,
+    kept.flatMap((step) =>
+      pricesOf(step).map(({ code, price, wasPrice }) => ({ productId: idOf(step), code, price, wasPrice })),
+    ),
+  );
+  await putPictures(
+    trx,
+    storeId,
+    kept.filter(picturesDiffer).map((step) => ({ productId: idOf(step), pictures: step.after.pictures })),
+  );
+  const gone = steps.filter(({ after }) => !after).map(idOf);
+  if (gone.length > 0) await deleteProducts(trx, gone);
+  return kept.map(idOf);
+}
+
+async function brandIdsOf(
+  trx: Records,
+  storeId: number,
+  products: readonly Product[],
+): Promise<ReadonlyMap<string, number>> {
+  const codes = [...new Set(products.flatMap(({ brand }) => (brand === null ? [] : [brand])))];
+  if (codes.length === 0) return new Map();
+  const found = await readBrands(trx, storeId, codes);
+  const missing = codes.find((code) => !found.has(code));
+  if (missing !== undefined)
+    throw new Problem('bad-value', `There is no brand “${missing}” in this store.`, {
+      place: 'brand',
+      remedy: 'List the pages of the kind brand to see their codes.',
+    });
+  return new Map([...found].map(([code, { id }]) => [code, id]));
+}
+
+async function checkPictures(trx: Records, storeId: number, products: readonly Product[]): Promise<void> {
+  const hashes = [...new Set(products.flatMap(({ pictures }) => pictures.map(({ hash }) => hash)))];
+  if (hashes.length === 0) return;
+  const known = await knownPictures(trx, storeId, hashes);
+  const missing = hashes.find((hash) => !known.has(hash));
+  if (missing !== undefined)
+    throw new Problem('bad-value', `There is no picture ${missing.slice(0, 12)}… in the library of this store.`, {
+      place: 'pictures',
+      remedy: 'Upload it first; the answer names it.',
+    });
+}
+
+/** One without a variant has no price, and is shown nowhere. */
+const isShown = (product: Product | undefined): boolean => (product?.variants ?? []).length > 0;
+const isReduced = (product: Product | undefined): boolean =>
+  (product?.variants ?? []).some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price);
+
+function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
+  const onlyStock = steps.filter((step) => step.before && step.after && isOnlyStock(step));
+  const others = steps.filter((step) => !onlyStock.includes(step));
+  return {
+    outcomes: steps.map((step) => ({
+      kind: 'product',
+      code: codeOf(step),
+      did: !step.before ? 'created' : step.after ? 'changed' : 'removed',
+    })),
+    tags: steps.flatMap(tagsOf),
+    cards,
+    due: [
+      { kind: 'product', codes: others.map(codeOf), fact: null },
+      { kind: 'product', codes: onlyStock.map(codeOf), fact: 'stock' },
+    ],
+  };
+}
+
+const isOnlyStock = (step: Step): boolean =>
+  !textsDiffer(step) && !picturesDiffer(step) && pricesOf(step).length === 0 && goneVariants(step).length === 0;
+
+/** The product itself, and the lists it comes into, leaves, or stands elsewhere in. */
+function tagsOf(step: Step): string[] {
+  const { before, after } = step;
+  const comesOrGoes = isShown(before) !== isShown(after);
+  const isOther = <K extends 'brand' | 'category'>(name: K): boolean => comesOrGoes || before?.[name] !== after?.[name];
+  const brands = isOther('brand') ? [before?.brand, after?.brand] : [];
+  return [
+    tags.page(`product:${codeOf(step)}`),
+    ...(comesOrGoes ? [tags.list('newest'), tags.list('chosen')] : []),
+    ...(comesOrGoes || textsDiffer(step) ? [tags.list('found')] : []),
+    ...(isOther('category') ? [tags.list('categories')] : []),
+    ...brands.flatMap((brand) => (brand ? [tags.list('brand', brand)] : [])),
+    ...(isReduced(before) === isReduced(after) ? [] : [tags.list('reduced')]),
+    ...(comesOrGoes ? (before?.collections ?? []).map((code) => tags.list('collection', code)) : []),
+  ];
+}

@@ -1,0 +1,58 @@
+/** The card of a product: what lists show of it, kept beside it by whatever writes the catalogue. */
+import { sql } from 'kysely';
+import type { Records } from './database.js';
+import { named, type Sql } from './named.js';
+
+/** The currency that a store sells in. @param store stands for its id */
+export const currencyOf = (store: Sql): Sql => sql`(select currency from store where id = ${store})`;
+
+/** Works the cards of products out anew, and writes those that differ. */
+export async function renewCards(trx: Records, productIds: readonly number[]): Promise<void> {
+  if (productIds.length === 0) return;
+  for (const renew of [renewPrices, renewRest, removeRest]) await trx.executeQuery(renew([...productIds]));
+}
+
+const renewPrices = named(
+  ($) => sql`
+  with fresh as (
+    select p.id as product_id, x.currency, p.store_id, min(x.price) as least, max(x.price) as greatest,
+      (array_agg(case when x.was_price > x.price then x.was_price end order by x.price, v.position, v.id))[1] as was,
+      bool_or(coalesce(x.was_price > x.price, false)) as reduced
+    from product p join variant v on v.product_id = p.id join price x on x.variant_id = v.id
+    where p.id = any(${$(0)}::int[]) group by p.id, x.currency
+  ), gone as (
+    delete from card_price c where c.product_id = any(${$(0)}::int[])
+      and not exists (select from fresh f where f.product_id = c.product_id and f.currency = c.currency)
+  )
+  insert into card_price as c select * from fresh
+  on conflict (product_id, currency) do update set least = excluded.least, greatest = excluded.greatest,
+    was = excluded.was, reduced = excluded.reduced
+  where (c.least, c.greatest, c.was, c.reduced) is distinct from
+    (excluded.least, excluded.greatest, excluded.was, excluded.reduced)`,
+);
+
+const renewRest = named(
+  ($) => sql`
+  insert into card as c
+  select p.id, p.store_id, p.code, p.slug, p.title, p.brand_id, coalesce(b.title, ''), pic.picture, p.created_at,
+    exists (select from variant v where v.product_id = p.id and (v.stock is null or v.stock > 0))
+  from product p join store s on s.id = p.store_id
+  join card_price x on x.product_id = p.id and x.currency = s.currency
+  left join brand b on b.id = p.brand_id
+  left join lateral (
+    select jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) as picture
+    from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
+    where pp.product_id = p.id order by pp.position limit 1
+  ) pic on true
+  where p.id = any(${$(0)}::int[])
+  on conflict (product_id) do update set slug = excluded.slug, title = excluded.title, brand_id = excluded.brand_id,
+    brand = excluded.brand, picture = excluded.picture, created_at = excluded.created_at, available = excluded.available
+  where (c.slug, c.title, c.brand_id, c.brand, c.picture, c.created_at, c.available) is distinct from
+    (excluded.slug, excluded.title, excluded.brand_id, excluded.brand, excluded.picture, excluded.created_at, excluded.available)`,
+);
+
+const removeRest = named(
+  ($) => sql`
+  delete from card c using store s where c.product_id = any(${$(0)}::int[]) and s.id = c.store_id
+    and not exists (select from card_price x where x.product_id = c.product_id and x.currency = s.currency)`,
+);

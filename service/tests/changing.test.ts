@@ -1,0 +1,289 @@
+/** The one way by which the catalogue changes: what follows of a change is there with it, and nothing else is written. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { routes } from '@parlour/contract';
+import { openDatabase, type Database } from '../index.js';
+import { applyCatalogue, type CatalogueChanges } from '../catalogue/apply.js';
+import { renewCards } from '../records/cards.js';
+import { inTransaction } from '../records/database.js';
+import { takeStock } from '../records/stock.js';
+import { chanceFrom } from './random.js';
+import { asAdmin, testService, type TestService } from './service.js';
+
+let service: TestService;
+let db: Database;
+let store: { id: number; slug: string; currency: string; locale: string };
+beforeAll(async () => {
+  service = await testService();
+  db = openDatabase(service.databaseUrl);
+  store = await db
+    .selectFrom('store')
+    .select(['id', 'slug', 'currency', 'locale'])
+    .where('slug', '=', 'windrow')
+    .executeTakeFirstOrThrow();
+});
+afterAll(async () => {
+  await db.destroy();
+  await service.stop();
+});
+
+const apply = (changes: CatalogueChanges) =>
+  inTransaction(db, (trx) => applyCatalogue(trx, store, changes, { accountId: null, now: new Date() }));
+const rows = async (sql: string): Promise<unknown[]> =>
+  (await asAdmin((admin) => admin.query(sql), service.databaseUrl)).rows;
+const api = (method: string, path: string, body?: object, headers: Readonly<Record<string, string>> = {}) =>
+  service.api(`/stores/windrow${path}`, {
+    method,
+    headers: { 'content-type': 'application/json', ...headers },
+    ...(body && { body: JSON.stringify(body) }),
+  });
+const seen = async (path: string): Promise<string> => (await service.visit(path)).text;
+
+test('a product that is created is sold at once; one that is deleted is gone from every page', async () => {
+  const [newest, search] = ['/', '/search?words=fulmar'];
+  expect([await seen(newest), await seen(search)].join()).not.toContain('Fulmar');
+  const variants = [
+    { code: 'm', options: { Colour: 'Moss' }, price: 2400, wasPrice: 2900, stock: null },
+    { code: 's', options: { Colour: 'Sand' }, price: 2600, stock: 0 },
+  ];
+  const { code, slug } = await service.call(routes.createProduct, {
+    body: { title: 'Fulmar & <b>Co</b>', brand: 'B-1', variants },
+  });
+  expect([code, slug]).toEqual(['fulmar-b-co-b', 'fulmar-b-co-b']);
+  await service.call(routes.changeCollection, { params: { collection: 'C-1' }, body: { add: [code] } });
+  const collection = await service.call(routes.getCollection, { params: { collection: 'C-1' } });
+  const listed = '/browse/single-line?page=2';
+  for (const path of [newest, search, listed, '/brand/skerry-lines']) {
+    const text = await seen(path);
+    expect([path, text]).toEqual([path, expect.stringContaining('/item/fulmar-b-co-b')]);
+    expect(text).not.toContain('<b>Co</b>');
+  }
+  expect(collection.members.at(-1)).toBe(code);
+  expect(await seen('/item/fulmar-b-co-b')).toContain('€24.00');
+  expect(await service.call(routes.listProducts, { query: { search: 'fulmar' } })).toEqual({
+    products: [
+      { code, title: 'Fulmar & <b>Co</b>', brand: 'B-1', category: '', price: 2400, stock: null, variants: 2 },
+    ],
+    next: null,
+  });
+  // What nobody counts is never sold out.
+  const bought = await service.send('windrow.localhost', '/cart', {
+    method: 'POST',
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    body: new URLSearchParams({ product: code, 'option.Colour': 'Moss', quantity: '90' }).toString(),
+  });
+  expect(bought.status).toBe(303);
+  await service.call(routes.deleteProduct, { params: { product: code } });
+  expect((await service.visit('/item/fulmar-b-co-b')).status).toBe(404);
+  for (const path of [newest, search, listed, '/brand/skerry-lines'])
+    expect([path, await seen(path)]).toEqual([path, expect.not.stringContaining('/item/fulmar')]);
+  expect((await service.call(routes.listAudit)).entries.slice(0, 3)).toMatchObject([
+    { action: 'product.remove', target: code },
+    { action: 'collection.change', target: 'C-1', detail: { add: [code] } },
+    { action: 'product.create', detail: { variants: [{ price: '€24.00', wasPrice: '€29.00' }, {}] } },
+  ]);
+});
+
+test('a brand that is called otherwise is so on its products, and they are found by it', async () => {
+  await seen('/item/skerry-diamond');
+  const brand = (title: string) => service.call(routes.changeBrand, { params: { brand: 'B-1' }, body: { title } });
+  await brand('Ninefold');
+  expect(await seen('/item/skerry-diamond')).toContain('Ninefold');
+  expect(await seen('/search?words=ninefold')).toContain('/item/skerry-diamond');
+  await brand('Skerry Lines');
+  expect(await seen('/search?words=ninefold')).not.toContain('/item/skerry-diamond');
+});
+
+test('what is as it is wanted already is not written, and nobody is told', async () => {
+  const state = () =>
+    rows(`select (select jsonb_agg(p.xmin::text order by id) from product p) as products,
+      (select jsonb_agg(v.xmin::text order by id) from variant v) as variants,
+      (select jsonb_agg(x.xmin::text order by variant_id) from price x) as prices,
+      (select jsonb_agg(c.xmin::text order by product_id) from card c) as cards,
+      (select jsonb_agg(m.xmin::text order by collection_id, position) from collection_member m) as members,
+      (select count(*) from change) as changes, (select count(*) from audit) as audit, (select count(*) from page_due) as due`);
+  const before = await state();
+  const product = await service.call(routes.getProduct, { params: { product: 'K-005' } });
+  const { code, slug: _slug, collections: _in, ...values } = product;
+  const { members } = await service.call(routes.getCollection, { params: { collection: 'C-2' } });
+  const brand = await service.call(routes.getBrand, { params: { brand: 'B-2' } });
+  const outcomes = await apply({
+    products: [{ code, is: 'either', change: values }],
+    collections: [{ code: 'C-2', is: 'there', change: { members } }],
+    brands: [{ code: 'B-2', is: 'either', change: { title: brand.title } }],
+  });
+  expect(outcomes.map(({ did }) => did)).toEqual(['same', 'same', 'same']);
+  expect(await state()).toEqual(before);
+  // A price is a row of its own: neither the product nor its stock is written.
+  const [{ variants = [] } = product] = [product];
+  const first = { code: variants[0]?.code ?? '', price: (variants[0]?.price ?? 0) + 100 };
+  await apply({ products: [{ code, is: 'there', change: { variants: [first] } }] });
+  const [after, was] = [(await state())[0] as Record<string, unknown>, before[0] as Record<string, unknown>];
+  expect(Object.keys(after).filter((name) => JSON.stringify(after[name]) !== JSON.stringify(was[name]))).toEqual([
+    'prices',
+    'changes',
+    'audit',
+  ]);
+});
+
+/** What the cards of all products would be, worked out by itself. */
+const CARDS = `
+  select p.code, p.title, coalesce((select title from brand b where b.id = p.brand_id), '') as brand,
+    (select bool_or(stock is null or stock > 0) from variant v where v.product_id = p.id) as available,
+    min(x.price) as least, max(x.price) as greatest, bool_or(coalesce(x.was_price > x.price, false)) as reduced
+  from product p join variant v on v.product_id = p.id join price x on x.variant_id = v.id
+  where p.store_id = (select id from store where slug = 'windrow') group by p.id order by p.code`;
+const KEPT = `
+  select c.code, c.title, c.brand, c.available, x.least, x.greatest, x.reduced
+  from card c join card_price x using (product_id) where c.store_id = (select id from store where slug = 'windrow')
+  order by c.code`;
+
+test('after any changes and sales the cards are what they would be if they were made anew', async () => {
+  const chance = chanceFrom(23);
+  const codes = Array.from({ length: 6 }, (_, i) => `R-${i}`);
+  for (let round = 0; round < 60; round++) {
+    const some = codes.filter(() => chance.is(0.4));
+    const there = new Set(
+      (await rows(`select code from product where code like 'R-%'`)).map((row) => (row as { code: string }).code),
+    );
+    await apply({
+      brands: chance.is(0.3) ? [{ code: 'B-1', is: 'there', change: { title: `Brand ${round}` } }] : [],
+      products: some.map((code) =>
+        there.has(code) && chance.is(0.2)
+          ? { code, is: 'gone' }
+          : {
+              code,
+              is: 'either',
+              change: {
+                title: `Made ${chance.below(4)}`,
+                brand: chance.pick(['B-1', 'B-2', null]),
+                variants: ['a', 'b', 'c']
+                  .filter(() => chance.is(0.6))
+                  .map((name) => ({
+                    code: name,
+                    options: { Size: name },
+                    price: 100 + chance.below(5),
+                    wasPrice: chance.pick([null, 102]),
+                    stock: chance.pick([null, 0, 1, 5]),
+                  })),
+              },
+            },
+      ),
+    });
+    const counted = await rows(
+      `select v.id from variant v join product p on p.id = v.product_id where p.code like 'R-%' and v.stock > 0 order by v.id`,
+    );
+    const taken = counted.slice(0, 2).map((row) => ({ variantId: (row as { id: number }).id, quantity: 1 }));
+    await inTransaction(db, (trx) => takeStock(trx, store.id, taken));
+    expect(await rows(KEPT)).toEqual(await rows(CARDS));
+  }
+  await apply({ products: codes.map((code) => ({ code, is: 'either', change: { title: 'Last' } })) });
+  await apply({ products: codes.map((code) => ({ code, is: 'gone' })) });
+  const before = await rows('select xmin::text, * from card order by product_id');
+  const ids = (await db.selectFrom('product').select('id').execute()).map(({ id }) => id);
+  await inTransaction(db, (trx) => renewCards(trx, ids));
+  expect(await rows('select xmin::text, * from card order by product_id')).toEqual(before);
+});
+
+test.each<[string, string, string, object | undefined, number, string, string]>([
+  ['a code that is taken', 'POST', '/products', { code: 'K-001', title: 'x' }, 409, 'code', 'Skerry Diamond'],
+  ['a path that is taken', 'POST', '/products', { title: 'x', slug: 'skerry-diamond' }, 409, 'slug', 'Another product'],
+  ['a title of nothing', 'POST', '/products', { title: '  ' }, 400, 'title', 'has no title'],
+  ['a brand that is not there', 'POST', '/products', { title: 'x', brand: 'B-99' }, 400, 'brand', 'B-99'],
+  [
+    'a picture that is not there',
+    'POST',
+    '/products',
+    { title: 'x', pictures: [{ hash: 'abc', alt: '' }] },
+    400,
+    'pictures',
+    'library',
+  ],
+  [
+    'a stock below nothing',
+    'POST',
+    '/products',
+    { title: 'x', variants: [{ code: 'v', price: 1, stock: -1 }] },
+    400,
+    'variants[0].stock',
+    'at least 0',
+  ],
+  ['a collection inside itself', 'PATCH', '/collections/C-1', { parent: 'C-1' }, 400, 'parent', 'inside itself'],
+  ['a parent that is not there', 'PATCH', '/collections/C-1', { parent: 'C-99' }, 400, 'parent', 'C-99'],
+  ['a member that is not there', 'PATCH', '/collections/C-1', { add: ['K-999'] }, 400, 'members', 'K-999'],
+  [
+    'deleting a brand that something is of',
+    'DELETE',
+    '/brands/B-1',
+    undefined,
+    409,
+    'B-1',
+    'Give them another brand first',
+  ],
+  ['deleting what is not there', 'DELETE', '/products/K-999', undefined, 404, 'product', 'K-999'],
+  ['changing a brand that is not there', 'PATCH', '/brands/B-99', { title: 'x' }, 404, 'brand', 'B-99'],
+])('%s is refused in words, and nothing is changed', async (_what, method, path, body, status, place, said) => {
+  const before = await rows(
+    'select (select count(*) from product) p, (select count(*) from audit) a, (select max(xid) from change) c',
+  );
+  const answer = await api(method, path, body);
+  const problem = answer.json<{ place: string; detail: string; remedy: string }>();
+  expect([answer.status, problem.place]).toEqual([status, place]);
+  expect(`${problem.detail} ${problem.remedy}`).toContain(said);
+  expect(
+    await rows(
+      'select (select count(*) from product) p, (select count(*) from audit) a, (select max(xid) from change) c',
+    ),
+  ).toEqual(before);
+});
+
+test('collections inside one another: a round is refused, one that goes leaves those in it in none', async () => {
+  const create = (code: string, parent: string | null) =>
+    service.call(routes.createCollection, { body: { code, title: `In ${code}`, parent } });
+  await create('N-1', null);
+  await create('N-2', 'N-1');
+  await create('N-3', 'N-2');
+  expect((await api('PATCH', '/collections/N-1', { parent: 'N-3' })).status).toBe(400);
+  await service.call(routes.deleteCollection, { params: { collection: 'N-2' } });
+  const { collections } = await service.call(routes.listCollections);
+  expect(collections.filter(({ code }) => code.startsWith('N-'))).toMatchObject([
+    { code: 'N-1', parent: null },
+    { code: 'N-3', parent: null },
+  ]);
+});
+
+test('a change that is not what somebody has looked at is refused; a create sent again makes nothing twice', async () => {
+  for (const [path, change] of [
+    ['/brands/B-3', { description: 'Another.' }],
+    ['/collections/C-3', { description: 'Another.' }],
+  ] as const) {
+    const tag = (await api('GET', path)).headers['etag'] ?? '';
+    expect((await api('PATCH', path, change, { 'if-match': tag })).status).toBe(200);
+    expect((await api('PATCH', path, { description: 'Late.' }, { 'if-match': tag })).status).toBe(412);
+  }
+  const twice = () => api('POST', '/products', { title: 'Once' }, { 'idempotency-key': 'once-only' });
+  expect([(await twice()).status, (await twice()).status]).toEqual([201, 201]);
+  const { products } = await service.call(routes.listProducts, { query: { search: 'once' } });
+  expect(products).toHaveLength(1);
+});
+
+test('nothing but the one way writes the catalogue', () => {
+  const writing =
+    /(insert into|update|delete from|insertInto\('|updateTable\('|deleteFrom\(')\s*(product|variant|price|brand|collection|collection_member|product_picture|card|card_price)\b/;
+  const folder = join(import.meta.dirname, '..');
+  const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
+    (file) => file.endsWith('.ts') && !/^(dist|tests|node_modules)|migrations/.test(file),
+  );
+  const writers = files.filter((file) => writing.test(readFileSync(join(folder, file), 'utf8')));
+  expect(writers.sort()).toEqual(
+    ['brands', 'cards', 'collections', 'products', 'stock'].map((name) => `records/${name}.ts`),
+  );
+  // And these are asked to by nobody else.
+  const asks =
+    /\b(insertProducts|updateProducts|deleteProducts|putVariants|deleteVariants|putPrices|putPictures|putBrands|deleteBrands|renewWords|putCollections|deleteCollections|addMembers|removeMembers|renewCards)\b/;
+  const asking = files.filter(
+    (file) => !file.startsWith('records/') && asks.test(readFileSync(join(folder, file), 'utf8')),
+  );
+  expect(asking.every((file) => file.startsWith('catalogue/'))).toBe(true);
+  expect(asking.length).toBeGreaterThan(2);
+});
