@@ -1,7 +1,7 @@
 /** All commands of `parlour`. */
 import { Command } from 'commander';
 import { accountCommands } from './commands/account.js';
-import { catalogueCommands } from './commands/catalogue.js';
+import { brandCommands, collectionCommands } from './commands/collections.js';
 import { lookCommands } from './commands/look.js';
 import { kindCommands } from './commands/kinds.js';
 import { pictureCommands } from './commands/pictures.js';
@@ -11,6 +11,8 @@ import { completionCommand } from './commands/completion.js';
 import { editCommand } from './commands/edit.js';
 import { inboxCommands } from './commands/inbox.js';
 import { orderCommands } from './commands/orders.js';
+import { productCommands } from './commands/products.js';
+import { sampleCommands } from './commands/sample.js';
 import { designCommands } from './commands/designs.js';
 import { documentCommands } from './commands/documents.js';
 import { additionCommands } from './commands/additions.js';
@@ -51,7 +53,10 @@ Every change goes into the draft; shoppers see it when it is published.`,
   for (const add of [
     accountCommands,
     storeCommands,
-    catalogueCommands,
+    sampleCommands,
+    productCommands,
+    collectionCommands,
+    brandCommands,
     orderCommands,
     inboxCommands,
     pageCommands,

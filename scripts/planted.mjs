@@ -192,17 +192,17 @@ const CORE = [
 
 /** Of service: the same, and which of its tests must notice. */
 const SERVICE = [
-  [
-    'records/carts.ts',
-    'inCart + quantity > mostOf(stock)',
-    'quantity > Math.min(stock, MOST_OF_ONE)',
-    'races',
-  ],
+  ['records/carts.ts', 'inCart + quantity > mostOf(stock)', 'quantity > Math.min(stock, MOST_OF_ONE)', 'races'],
   ['storefront/baskets/kept-basket.ts', 'if (added.isNew) [token, cart] = [fresh, tokens.fresh];', '', 'purchase'],
-  ['catalogue/products.ts', 'one.position === position && ', '', 'changing'],
-  ['catalogue/products.ts', "...(isReduced(before) === isReduced(after) ? [] : [tags.list('reduced')]),", '', 'equal'],
+  [
+    'catalogue/products.ts',
+    "...(isReduced(before) === isReduced(after) ? [] : [tags.list('reduced')]),",
+    '',
+    'changing',
+  ],
   ['catalogue/products.ts', "...(comesOrGoes ? [tags.list('newest'), tags.list('chosen')] : []),", '', 'changing'],
   ['catalogue/brands.ts', 'before && before.title !== after.title ? [before.id] : []', '[]', 'changing'],
+  ['records/products.ts', 'x.position + coalesce', 'x.position + 0 * coalesce', 'changing'],
   ['catalogue/brands.ts', 'if (own.length > 0)', 'if (false)', 'changing'],
   ['catalogue/collections.ts', 'if (round !== undefined)', 'if (false)', 'changing'],
   ['catalogue/collections.ts', "tags: [tags.list('collection', after.code)],", 'tags: [],', 'changing'],

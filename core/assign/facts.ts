@@ -84,7 +84,10 @@ function toldOf(subject: Subject, path: string): Told {
     {
       ...product,
       price: Math.min(...variants.map(({ price }) => price)),
-      stock: variants.reduce<number | null>((sum, { stock }) => (sum === null || stock === null ? null : sum + stock), 0),
+      stock: variants.reduce<number | null>(
+        (sum, { stock }) => (sum === null || stock === null ? null : sum + stock),
+        0,
+      ),
       reduced: variants.some(({ wasPrice, price }) => wasPrice !== null && wasPrice > price),
     },
     path,

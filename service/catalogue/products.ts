@@ -130,11 +130,10 @@ const differs = (step: Step): boolean =>
 
 /** The variants of which more than the price differs, with their places. */
 const variantsOf = ({ before, after }: Step): (Variant & { readonly position: number })[] => {
-  const was = new Map(before?.variants.map((one, position) => [one.code, { ...one, position }]));
+  const was = new Map(before?.variants.map((one) => [one.code, one]));
   return (after?.variants ?? []).flatMap((variant, position) => {
     const one = was.get(variant.code);
-    const same =
-      one && one.position === position && one.stock === variant.stock && isSame(one.options, variant.options);
+    const same = one && one.stock === variant.stock && isSame(one.options, variant.options);
     return same ? [] : [{ ...variant, position }];
   });
 };

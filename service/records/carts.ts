@@ -180,7 +180,8 @@ export interface FoundVariant {
   readonly code: string;
   readonly stock: number | null;
   readonly title: string;
-  readonly options: Readonly<Record<string, string>>;
+  /** The chosen options, in words. */
+  readonly chosen: string;
 }
 
 const variants = (db: Records, storeId: number, productCode: string) =>
@@ -192,7 +193,7 @@ const variants = (db: Records, storeId: number, productCode: string) =>
       'variant.code',
       'product.code as product',
       'variant.stock',
-      'variant.options',
+      sql<string>`chosen_text(product.options, variant.options)`.as('chosen'),
       'product.title',
     ])
     .where('product.store_id', '=', storeId)

@@ -52,7 +52,6 @@ type Body = Omit<Order, 'number' | 'placed'>;
 
 /** A line of the cart that is ordered, with what there is of it. */
 type OrderedLine = Omit<OrderLine, 'total' | 'saving'> & Pick<Taken, 'variantId'> & { readonly stock: number | null };
-type LineRow = Omit<OrderedLine, 'options'> & { readonly options: Readonly<Record<string, string>> };
 
 /**
  * Makes an order of a cart: takes what it holds out of the stock, and leaves the cart empty. An attempt of this cart
@@ -144,13 +143,14 @@ async function emptyCart(trx: Records, id: number): Promise<void> {
 async function lockLines(trx: Records, cartId: number, currency: string): Promise<OrderedLine[]> {
   await sql`select v.id from variant v join cart_line l on l.variant_id = v.id where l.cart_id = ${cartId}
     order by v.id for no key update of v`.execute(trx);
-  const { rows } = await sql<LineRow>`
-    select v.id as "variantId", p.code as product, v.code as variant, p.title, v.options, l.quantity, x.price,
+  const { rows } = await sql<OrderedLine>`
+    select v.id as "variantId", p.code as product, v.code as variant, p.title, chosen_text(p.options, v.options) as options,
+      l.quantity, x.price,
       case when x.was_price > x.price then x.was_price end as "wasPrice", v.stock
     from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
     join price x on x.variant_id = v.id and x.currency = ${currency}
     where l.cart_id = ${cartId} order by p.code, v.position`.execute(trx);
-  return rows.map(({ options, ...line }) => ({ ...line, options: Object.values(options).join(', ') }));
+  return rows;
 }
 
 async function nextNumber(trx: Records, storeId: number, first: number): Promise<number> {

@@ -1,5 +1,5 @@
 /** Products as their keepers see and write them, many in one statement. Only `catalogue/apply.ts` writes. */
-import type { Product } from '@parlour/core/catalogue';
+import type { Product, Variant } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
 import { currencyOf } from './cards.js';
 import { json, type Records } from './database.js';
@@ -28,8 +28,14 @@ export async function readProducts(
       coalesce((select array_agg(c.code order by c.id) from collection_member m join collection c on c.id = m.collection_id
         where m.product_id = p.id), '{}') as collections
     from product p where p.store_id = ${storeId} and p.code = any(${[...codes]})`.execute(db);
-  return new Map(rows.map((row) => [row.code, row]));
+  return new Map(rows.map((row) => [row.code, { ...row, variants: row.variants.map((one) => inOrder(one, row)) }]));
 }
+
+/** The options of a variant in the order of its product's; jsonb keeps none. */
+const inOrder = (variant: Variant, { options }: Pick<Product, 'options'>): Variant => ({
+  ...variant,
+  options: Object.fromEntries(options.map(({ name }) => [name, variant.options[name] ?? ''])),
+});
 
 /** Keeps others from changing products until the transaction ends. */
 export async function lockProducts(trx: Records, storeId: number, codes: readonly string[]): Promise<void> {
@@ -106,6 +112,7 @@ export interface VariantRow {
   readonly code: string;
   readonly options: Readonly<Record<string, string>>;
   readonly stock: number | null;
+  /** Its place among those that are new: they come after the others. */
   readonly position: number;
 }
 
@@ -114,10 +121,10 @@ export async function putVariants(trx: Records, rows: readonly VariantRow[]): Pr
   if (rows.length === 0) return;
   await sql`
     insert into variant (product_id, code, options, stock, position)
-    select x."productId", x.code, x.options, x.stock, x.position
+    select x."productId", x.code, x.options, x.stock,
+      x.position + coalesce((select max(position) + 1 from variant v where v.product_id = x."productId"), 0)
     from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, options jsonb, stock int, position int)
-    on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock,
-      position = excluded.position`.execute(trx);
+    on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock`.execute(trx);
 }
 
 /** A variant by its product and its code. */

@@ -172,7 +172,7 @@ const changeLine: Action = async ({ site, sent }) => {
   const variant = await variantByCode(db, store.id, product, code);
   const short = variant && (await site.basket.set(variant, quantity));
   if (!short) return { done: true, to: backTo(section) };
-  const what = Object.values(variant.options).join(', ') || variant.title;
+  const what = variant.chosen || variant.title;
   return refuse(shortageInWords({ ...short, inCart: 0 }, what, edition.locale));
 };
 

@@ -84,6 +84,31 @@ test('a product that is created is sold at once; one that is deleted is gone fro
   ]);
 });
 
+test('variants stay in their order, and new ones come last, whatever goes', async () => {
+  const variant = (code: string) => ({ code, options: { Size: code }, price: 100 });
+  const body = { code: 'order', title: 'In order', variants: ['d', 'a', 'c', 'b'].map(variant) };
+  await service.call(routes.createProduct, { body });
+  const going = ['d', 'a'].map((code) => ({ code, remove: true }));
+  await api('PATCH', '/products/order', { variants: going });
+  await api('PATCH', '/products/order', { variants: [variant('0'), { code: 'b', stock: 2 }] });
+  const { variants } = await service.call(routes.getProduct, { params: { product: 'order' } });
+  expect(variants.map(({ code }) => code)).toEqual(['c', 'b', '0']);
+  await service.call(routes.deleteProduct, { params: { product: 'order' } });
+});
+
+test('a list of what is reduced follows a price', async () => {
+  const row = { kind: 'product-row', values: { source: { from: 'reduced' } } };
+  await service.edit({ type: 'insert', document: 'template/all-collections', place: {}, ...row });
+  await service.call(routes.publish, { body: { note: 'Reduced' } });
+  expect(await seen('/browse')).not.toContain('/item/skerry-diamond');
+  const reduce = (wasPrice: number | null) =>
+    api('PATCH', '/products/K-001', { variants: [{ code: 'K-001-1', wasPrice }] });
+  await reduce(99_900);
+  expect(await seen('/browse')).toContain('/item/skerry-diamond');
+  await reduce(null);
+  expect(await seen('/browse')).not.toContain('/item/skerry-diamond');
+});
+
 test('a brand that is called otherwise is so on its products, and they are found by it', async () => {
   await seen('/item/skerry-diamond');
   const brand = (title: string) => service.call(routes.changeBrand, { params: { brand: 'B-1' }, body: { title } });

@@ -7,24 +7,20 @@ import type { Sql } from '../named.js';
 import type { Part, PathSources } from './part.js';
 
 /** A line as the statement answers it. */
-export type LineAnswer = Omit<CartLine, 'options' | 'path'> & {
-  readonly options: Readonly<Record<string, string>>;
-  readonly slug: string;
-};
+export type LineAnswer = Omit<CartLine, 'path'> & { readonly slug: string };
 
 /** The columns of one line, of the tables that `lineTables` joins. @param quantity an expression */
 export const lineColumns = (quantity: Sql): Sql =>
-  sql`'product', card.code, 'variant', v.code, 'title', card.title, 'options', v.options, 'slug', card.slug, 'quantity', ${quantity},
+  sql`'product', card.code, 'variant', v.code, 'title', card.title, 'options', chosen_text(p.options, v.options), 'slug', card.slug, 'quantity', ${quantity},
           'price', x.price, 'wasPrice', case when x.was_price > x.price then x.was_price end, 'stock', v.stock, 'picture', card.picture`;
 
 /** The card and the price of a variant `v`. @param store stands for the id of the store */
 export const lineTables = (store: Sql): Sql =>
-  sql`join card on card.product_id = v.product_id
+  sql`join product p on p.id = v.product_id join card on card.product_id = v.product_id
         join price x on x.variant_id = v.id and x.currency = ${currencyOf(store)}`;
 
-export const lineOf = ({ options, slug, ...line }: LineAnswer, { prefix, patterns }: PathSources): CartLine => ({
+export const lineOf = ({ slug, ...line }: LineAnswer, { prefix, patterns }: PathSources): CartLine => ({
   ...line,
-  options: Object.values(options).join(', '),
   path: prefix + pathOf(patterns, 'product', slug),
 });
 

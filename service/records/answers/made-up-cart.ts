@@ -13,8 +13,8 @@ export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> =
     select: sql`jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns(sql.ref('n.quantity'))}))
         order by card.code, v.position) as answer
       from unnest(${$(0)}::bool[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (ordered, product, variant, quantity)
-      join product p on p.store_id = ${store} and p.code = n.product
-      join variant v on v.product_id = p.id and v.code = n.variant ${lineTables(store)}`,
+      join product named on named.store_id = ${store} and named.code = n.product
+      join variant v on v.product_id = named.id and v.code = n.variant ${lineTables(store)}`,
   }),
   values(asked) {
     const made = cartAsked(asked);

@@ -111,6 +111,11 @@ create table variant (
   position integer not null,
   unique (product_id, code)
 );
+-- The chosen options in words, in the order that the product has them; jsonb keeps none.
+create function chosen_text(options jsonb, chosen jsonb) returns text language sql immutable parallel safe as $$
+  select coalesce(string_agg(chosen ->> (o.option ->> 'name'), ', ' order by o.n), '')
+  from jsonb_array_elements(options) with ordinality o(option, n)
+$$;
 -- Apart from the variant, so that a change of prices does not wait for orders, nor they for it.
 create table price (
   variant_id integer not null references variant on delete cascade,

@@ -1,0 +1,255 @@
+/** Products and their stock. Shoppers see a change at once; nothing is published. */
+import { InvalidArgumentError, type Command } from 'commander';
+import { counted, Problem } from '@parlour/core';
+import { formatMoney } from '@parlour/core/money';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { contextOf, type Context } from '../context.js';
+import { table } from '../table.js';
+import { splitAt } from './nodes.js';
+import { combined, NAMES_HELP, readChanges, stockIn } from './product-values.js';
+
+type Product = AnswerOf<typeof routes.getProduct>;
+type Store = AnswerOf<typeof routes.getStore>;
+
+export function productCommands(program: Command): void {
+  const products = program.command('product').description('What the store sells.');
+
+  products
+    .command('list')
+    .description('List products in the order of their codes.')
+    .option('--search <words>', 'only those found by these words')
+    .option('--brand <code>', 'only those of a brand')
+    .option('--collection <code>', 'only those in a collection')
+    .option('--after <code>', 'go on after this code')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour product list\n  $ parlour product list --collection C-2 --search glider',
+    )
+    .action(async (query: Filter, command: Command) => {
+      const { call, print, hint } = contextOf(command);
+      const [answer, store] = await Promise.all([call(routes.listProducts, { query }), call(routes.getStore)]);
+      print(answer, () => listText(answer, store, hint));
+    });
+
+  products
+    .command('show')
+    .description('Show a product with its variants.')
+    .argument('<code>', 'its code, such as K-001')
+    .addHelpText('after', '\nExample:\n  $ parlour product show K-001')
+    .action(async (code: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const [product, store] = await productAndStore(context, code);
+      context.print(product, () => productText(product, store));
+    });
+
+  products
+    .command('create')
+    .description('Create a product, with a variant for each combination of its options. Shoppers see it at once.')
+    .argument('<code>', 'its code, such as K-050; it never changes')
+    .argument('<title>', 'what it is called')
+    .argument('[changes...]', 'NAME=VALUE, with one of the names below')
+    .option('--option <name=values>', 'what can be chosen, such as Colour=Moss,Sand; once for each', collect)
+    .option('--slug <slug>', 'where its page is; made from the title if left out')
+    .addHelpText(
+      'after',
+      `${NAMES_HELP}
+
+Examples:
+  $ parlour product create K-050 "Fulmar" price=24 stock=12
+  $ parlour product create K-051 "Dotterel" price=30 stock=5 brand=B-1 --option Colour=Moss,Sand --option Size=S,M,L`,
+    )
+    .action(
+      async (
+        code: string,
+        title: string,
+        changes: string[],
+        { option = [], slug }: { option?: string[]; slug?: string },
+        command: Command,
+      ) => {
+        const { call, print } = contextOf(command);
+        const store = await call(routes.getStore);
+        const variants = combined(code, option);
+        const { variants: priced = [], ...rest } = readChanges(
+          changes,
+          variants.map((one) => one.code),
+          store.currency,
+        );
+        const isPriced = priced.some(({ price }) => price !== undefined);
+        if (!isPriced && (option.length > 0 || priced.length > 0))
+          throw new Problem('bad-input', 'A product that can be chosen has a price.', {
+            place: 'price',
+            remedy: 'Add price=24, or leave out options, stock and was-price for now.',
+          });
+        const body = {
+          ...rest,
+          code,
+          title,
+          ...(slug !== undefined && { slug }),
+          ...(isPriced && {
+            variants: variants.map((one) => ({ ...one, ...priced.find((each) => each.code === one.code) })),
+          }),
+        };
+        const made = await call(routes.createProduct, { body });
+        print(made, () => `${productText(made, store)}\n\n${seenText(made)}`);
+      },
+    );
+
+  products
+    .command('set')
+    .description('Change a product; shoppers see it at once.')
+    .argument('<code>', 'its code, such as K-001')
+    .argument('<changes...>', 'NAME=VALUE, with one of the names below')
+    .addHelpText(
+      'after',
+      `${NAMES_HELP}
+
+Examples:
+  $ parlour product set K-001 price=24.50 was-price=29
+  $ parlour product set K-001 brand=B-2 keywords=classic,gift attribute.wind="2 to 4 Beaufort"
+  $ parlour product set K-001 stock@K-001-3=0
+  $ parlour product set K-003 price@K-003-9=44 option.Span@K-003-9="2.4 m" option.Colour@K-003-9=Teal`,
+    )
+    .action(async (code: string, changes: string[], _options: object, command: Command) => {
+      const context = contextOf(command);
+      const [{ variants }, store] = await productAndStore(context, code);
+      const body = readChanges(
+        changes,
+        variants.map((one) => one.code),
+        store.currency,
+      );
+      const after = await context.call(routes.changeProduct, { params: { product: code }, body });
+      context.print(after, () => `${productText(after, store)}\n\n${seenText(after)}`);
+    });
+
+  products
+    .command('copy')
+    .description('Create a product like another: all but its code, title and path.')
+    .argument('<from>', 'the code of the one that is copied')
+    .argument('<code>', 'the code of the new one')
+    .argument('<title>', 'what the new one is called')
+    .addHelpText('after', '\nExample:\n  $ parlour product copy K-001 K-051 "Skerry Diamond, large"')
+    .action(async (from: string, code: string, title: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const [{ slug: _slug, collections: _collections, ...product }, store] = await productAndStore(context, from);
+      const made = await context.call(routes.createProduct, { body: { ...product, code, title } });
+      context.print(made, () => `${productText(made, store)}\n\n${seenText(made)}`);
+    });
+
+  products
+    .command('remove-variant')
+    .description('Remove a variant of a product; it leaves the carts that it is in.')
+    .argument('<code>', 'the code of the product')
+    .argument('<variant>', 'the code of the variant')
+    .addHelpText('after', '\nExample:\n  $ parlour product remove-variant K-003 K-003-2')
+    .action(async (code: string, variant: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const [, store] = await productAndStore(context, code);
+      const body = { variants: [{ code: variant, remove: true }] };
+      const after = await context.call(routes.changeProduct, { params: { product: code }, body });
+      context.print(after, () => `${productText(after, store)}\n\n${seenText(after)}`);
+    });
+
+  products
+    .command('remove')
+    .description('Delete a product for good; orders keep what was ordered of it.')
+    .argument('<code>', 'its code')
+    .addHelpText('after', '\nExample:\n  $ parlour product remove K-050')
+    .action(async (code: string, _options: object, command: Command) => {
+      const { call, print } = contextOf(command);
+      print(await call(routes.deleteProduct, { params: { product: code } }), () => 'Deleted.');
+    });
+
+  program
+    .command('stock')
+    .description('How many there are of what the store sells.')
+    .command('set')
+    .description('Set how many there are of a variant; shoppers see it at once.')
+    .argument('<variant>', 'PRODUCT/VARIANT, such as K-003/K-003-1; the product alone if it has one variant')
+    .argument('<count>', 'a number, or not-counted')
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour stock set K-003/K-003-1 12\n  $ parlour stock set K-012 not-counted',
+    )
+    .action(async (named: string, count: string, _options: object, command: Command) => {
+      const context = contextOf(command);
+      const [code, variant] = splitAt(named, '/');
+      const [{ variants }, store] = await productAndStore(context, code);
+      const only = variants.length === 1 ? variants[0]?.code : undefined;
+      const wanted = variant ?? only;
+      if (wanted === undefined)
+        throw new Problem('bad-input', `The product “${code}” has ${counted(variants.length, 'variant')}.`, {
+          place: 'variant',
+          remedy: `Name one: ${variants.map((one) => `${code}/${one.code}`).join(', ') || 'it has none yet'}.`,
+        });
+      const body = { variants: [{ code: wanted, stock: stockIn(count, 'count') }] };
+      const after = await context.call(routes.changeProduct, { params: { product: code }, body });
+      context.print(after, () => `${productText(after, store)}\n\n${seenText(after)}`);
+    });
+}
+
+interface Filter {
+  readonly search?: string;
+  readonly brand?: string;
+  readonly collection?: string;
+  readonly after?: string;
+}
+
+/** @throws InvalidArgumentError, which is wrong use */
+function collect(given: string, before: string[] = []): string[] {
+  if (!given.includes('=')) throw new InvalidArgumentError('Write a name and values, such as Colour=Moss,Sand.');
+  return [...before, given];
+}
+
+const productAndStore = ({ call }: Context, code: string): Promise<[Product, Store]> =>
+  Promise.all([call(routes.getProduct, { params: { product: code } }), call(routes.getStore)]);
+
+const seenText = ({ variants }: Product): string =>
+  variants.length > 0 ? 'Shoppers see it now.' : 'Shoppers see it once it has a price.';
+
+const stockText = (stock: number | null): string => (stock === null ? 'not counted' : String(stock));
+
+function listText(
+  { products, next }: AnswerOf<typeof routes.listProducts>,
+  { currency, locale }: Store,
+  hint: Context['hint'],
+): string {
+  if (products.length === 0) return 'No products. Create one with: parlour product create CODE TITLE price=24';
+  const rows = products.map(({ code, title, brand, category, price, stock, variants }) => [
+    code,
+    title,
+    brand ?? '',
+    category,
+    price === null ? '' : formatMoney({ amount: price, currency }, locale),
+    variants === 0 ? '' : stockText(stock),
+    String(variants),
+  ]);
+  const more = next === null ? '' : `\n\n${hint(`More: parlour product list --after ${next}`)}`;
+  return `${table(['Code', 'Title', 'Brand', 'Category', '>Price from', '>Stock', '>Variants'], rows)}${more}`;
+}
+
+function productText(product: Product, { currency, locale }: Store): string {
+  const money = (minor: number | null): string =>
+    minor === null ? '' : formatMoney({ amount: minor, currency }, locale);
+  const facts = [
+    ['brand', product.brand ?? '(none)'],
+    ['category', product.category],
+    ['keywords', product.keywords.join(', ')],
+    ['visible since', product.visibleSince],
+    ...Object.entries(product.attributes).map(([name, value]) => [`attribute.${name}`, String(value)]),
+  ];
+  const variants = product.variants.map(({ code, options, price, wasPrice, stock }) => [
+    code,
+    Object.values(options).join(', '),
+    money(price),
+    money(wasPrice),
+    stockText(stock),
+  ]);
+  return [
+    `${product.title} (${product.code})`,
+    ...(product.summary ? [product.summary] : []),
+    '',
+    ...facts.map(([name = '', value = '']) => `${name.padEnd(20)}${value}`.trimEnd()),
+    '',
+    table(['Variant', '', '>Price', '>Was', '>Stock'], variants),
+  ].join('\n');
+}

@@ -1,0 +1,82 @@
+/** The catalogue by the command line: made, changed, copied, removed; a shopper sees it at once. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { testService, type TestService } from '../../service/tests/service.js';
+import { runIn, typed, type Ended } from './commands.js';
+
+let service: TestService;
+let folder: string;
+beforeAll(async () => {
+  service = await testService();
+  folder = mkdtempSync(join(process.env['PARLOUR_TEST_HOME'] ?? tmpdir(), 'cli-'));
+  await parlour('sign-in owner@windrow.example -', 'kites-over-ternhythe');
+});
+afterAll(async () => {
+  rmSync(folder, { recursive: true });
+  await service.stop();
+});
+
+const parlour = (line: string, input = ''): Promise<Ended> =>
+  runIn({ PARLOUR_URL: service.origin, PARLOUR_CREDENTIALS: join(folder, 'credentials.json') }, typed(line), input);
+const done = async (line: string): Promise<string> => {
+  const { code, out, err } = await parlour(line);
+  expect([line, code, err]).toEqual([line, 0, '']);
+  return out;
+};
+const page = async (path: string) => (await service.visit(path)).text;
+
+test('a brand, a product with options, a copy and a collection, from nothing to the storefront and away again', async () => {
+  expect(await done('brand create B-9 "Quarrel & Daughter" --description "Knots."')).toBe(
+    'Quarrel & Daughter (B-9)\nKnots.\n\npath                quarrel-daughter\n\nShoppers see it now.',
+  );
+  const made = await done(
+    'product create K-051 Dotterel price=30 stock=5 was-price=34.50 brand=B-9 --option Colour=Moss,Sand --option "Size=S,M"',
+  );
+  expect(made).toMatch(
+    /K-051-1 +Moss, S +€30\.00 +€34\.50 +5\nK-051-2 +Moss, M .*\nK-051-3 +Sand, S .*\nK-051-4 +Sand, M/,
+  );
+  expect(made).toContain('Shoppers see it now.');
+  expect(await page('/item/dotterel')).toContain('Quarrel &amp; Daughter');
+  expect(await done('stock set K-051/K-051-4 not-counted')).toMatch(/Sand, M .* not counted/);
+  const set =
+    'product set K-051 price@K-051-9=44 option.Colour@K-051-9=Ink option.Size@K-051-9=M "summary=Runs along the shore."';
+  expect(await done(set)).toMatch(/Runs along the shore\.[^]*K-051-9 +Ink, M +€44\.00/);
+  expect(await done('product remove-variant K-051 K-051-1')).not.toContain('K-051-1');
+  expect(await done('product copy K-051 K-052 "Dotterel, large"')).toMatch(
+    /^Dotterel, large \(K-052\)[^]*K-051-9 +Ink, M/,
+  );
+  expect(await done('product list --brand B-9')).toMatch(
+    /^Code +Title +Brand +Category +Price from +Stock +Variants\nK-051 +Dotterel +B-9 +€30\.00 +not counted +4\nK-052 +Dotterel, large/,
+  );
+  expect(await done('collection create C-9 "On the shore" K-051 --into C-1')).toContain('in                  C-1');
+  await done('collection member add C-9 K-052 K-001');
+  expect(await done('collection member move C-9 K-001 --before K-051')).toContain('3 products: K-001, K-051, K-052');
+  expect(await done('collection member remove C-9 K-001')).toContain('2 products: K-051, K-052');
+  expect(await page('/browse/on-the-shore')).toContain('/item/dotterel-large');
+  expect(await done('collection set C-9 "title=By the shore" into= position=0')).not.toContain('in  ');
+  expect(await done('collection list')).toMatch(/C-9 +By the shore +2 +0/);
+  expect((await parlour('brand remove B-9')).err).toContain('2 products are of the brand “Quarrel & Daughter”.');
+  for (const line of ['product remove K-051', 'product remove K-052', 'collection remove C-9', 'brand remove B-9'])
+    expect(await done(line)).toBe('Deleted.');
+  expect((await service.visit('/item/dotterel')).status).toBe(404);
+  expect(await done('product list --search dotterel')).toMatch(/^No products\./);
+});
+
+test.each([
+  ['product create K-060 Knot price=24.999', 1, '“24.999” is not a price in EUR.'],
+  ['product create K-060 Knot price=24,50', 1, 'Write it like this: 24.50'],
+  ['product create K-060 Knot stock=4', 1, 'has a price'],
+  ['product create K-060 Knot price=24 --option Colour=Moss,', 1, '“Colour=Moss,” is not NAME=VALUE,VALUE.'],
+  ['product create K-060 Knot price=24 --option Colour', 2, 'Colour=Moss,Sand'],
+  ['product create K-001 Knot price=24', 1, 'The code “K-001” is that of the product “Skerry Diamond”.'],
+  ['stock set K-003 4', 1, 'Name one: K-003/K-003-1'],
+  ['stock set K-003/K-003-1 -4', 1, '“-4” is not a number of pieces.'],
+  ['collection member move C-1 K-999', 1, 'The product “K-999” is not in this collection.'],
+  ['collection set C-1 colour=red', 1, 'The names are: title, description, into, position.'],
+  ['collection set C-1 position=first', 1, '“first” is not a whole number.'],
+])('%s is refused in words', async (line, code, said) => {
+  const ended = await parlour(line);
+  expect(ended.code).toBe(code);
+  expect(ended.err).toContain(said);
+});
