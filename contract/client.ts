@@ -18,6 +18,9 @@ export interface Client {
   call<R extends Route>(route: R, ...input: InputArgument<R>): Promise<AnswerOf<R>>;
 }
 
+/** The entity tag that each answer came with (RFC 9110, 8.8.3). */
+const tags = new WeakMap<object, string>();
+
 /** Nothing that is asked takes so long; what has no answer by then will have none. */
 const PATIENCE_MS = 120_000;
 
@@ -35,8 +38,9 @@ export function createClient({ origin, token }: ClientOptions): Client {
         params = {},
         query,
         body,
+        match,
         // Which of them a route takes says its type; here they are sent as they come.
-      } = input as { params?: Record<string, string>; query?: Record<string, unknown>; body?: unknown };
+      } = input as { params?: Record<string, string>; query?: Record<string, unknown>; body?: unknown; match?: object };
       const path = route.path.replace(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
       const search = new URLSearchParams(
         Object.entries(query ?? {}).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
@@ -46,6 +50,7 @@ export function createClient({ origin, token }: ClientOptions): Client {
         method: route.method.toUpperCase(),
         headers: {
           accept: 'application/json',
+          ...(match && tags.has(match) ? { 'if-match': tags.get(match) ?? '' } : {}),
           ...(token ? { authorization: `Bearer ${token}` } : {}),
           ...(body === undefined ? {} : { 'content-type': bytes ? 'application/octet-stream' : 'application/json' }),
         },
@@ -63,6 +68,8 @@ export function createClient({ origin, token }: ClientOptions): Client {
       });
       const answer: unknown = await response.json().catch(() => null);
       if (!response.ok) throw asProblem(answer, response.status);
+      const tag = response.headers.get('etag');
+      if (tag !== null && typeof answer === 'object' && answer !== null) tags.set(answer, tag);
       return answer;
     },
   };

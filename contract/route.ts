@@ -119,6 +119,8 @@ type Params<Needed extends string, Filled extends string> = [Exclude<Needed, Fil
 export type InputOf<R extends Route, Filled extends string = never> = Params<ParamsIn<R['path']>, Filled> &
   (undefined extends BodyOf<R> ? { readonly body?: undefined } : { readonly body: Given<BodyOf<R>> }) & {
     readonly query?: QueryOf<R>;
+    /** An answer of a client that was looked at: the call is refused with `stale-tag` if that is another one by now. */
+    readonly match?: object;
   };
 
 /** The input as the last argument of a call; it may be left out where nothing is needed. */

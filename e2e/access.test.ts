@@ -56,6 +56,12 @@ async function findings(
 
 const CONSOLE: readonly [path: string, there: string][] = [
   ['/overview', 'Windrow Kites'],
+  ['/products', 'Products'],
+  ['/products/K-003', 'Gannet Delta'],
+  ['/new-product', 'New product'],
+  ['/collections', 'Collections'],
+  ['/collections/C-1', 'Single-line kites'],
+  ['/brands', 'Brands'],
   ['/pages', 'Pages'],
   ['/templates', 'Templates'],
   ['/look', 'Look'],

@@ -39,6 +39,32 @@ export const router = createRouter({
       meta: { open: true, title: 'New password' },
     },
     { path: '/overview', component: () => import('./pages/store/OverviewPage.vue'), meta: { title: 'Overview' } },
+    {
+      path: '/products',
+      component: () => import('./pages/catalogue/ProductsPage.vue'),
+      meta: { title: 'Products' },
+    },
+    {
+      path: '/products/:code',
+      component: () => import('./pages/catalogue/ProductForm.vue'),
+      meta: { title: 'Product' },
+    },
+    {
+      path: '/new-product',
+      component: () => import('./pages/catalogue/ProductForm.vue'),
+      meta: { title: 'New product' },
+    },
+    {
+      path: '/collections',
+      component: () => import('./pages/catalogue/CollectionsPage.vue'),
+      meta: { title: 'Collections' },
+    },
+    {
+      path: '/collections/:code',
+      component: () => import('./pages/catalogue/CollectionForm.vue'),
+      meta: { title: 'Collection' },
+    },
+    { path: '/brands', component: () => import('./pages/catalogue/BrandsPage.vue'), meta: { title: 'Brands' } },
     { path: '/pages', component: () => import('./pages/store-pages/PagesPage.vue'), meta: { title: 'Pages' } },
     {
       path: '/templates',

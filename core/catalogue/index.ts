@@ -2,3 +2,4 @@
 export * from './product.js';
 export * from './change.js';
 export * from './others.js';
+export * from './draft.js';

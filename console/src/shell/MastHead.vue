@@ -11,6 +11,7 @@ const publishing = ref(false);
 const unpublished = computed(() => session.changes?.changes.length ?? 0);
 const sections = [
   { to: '/overview', label: 'Overview' },
+  { to: '/products', label: 'Products' },
   { to: '/pages', label: 'Pages' },
   { to: '/templates', label: 'Templates' },
   { to: '/look', label: 'Look' },
@@ -20,6 +21,8 @@ const sections = [
 ];
 /** What is set now and then. */
 const more = computed(() => [
+  { to: '/collections', label: 'Collections' },
+  { to: '/brands', label: 'Brands' },
   { to: '/regions', label: 'Regions' },
   { to: '/additions', label: 'Additions' },
   { to: '/findings', label: 'Inspection' },
@@ -137,14 +140,14 @@ async function change(slug: string): Promise<void> {
 }
 .sections {
   display: flex;
-  gap: 4px;
-  margin-inline-start: 28px;
+  gap: 2px;
+  margin-inline-start: 16px;
   align-self: stretch;
 }
 .section {
   display: flex;
   align-items: center;
-  padding-inline: 12px;
+  padding-inline: 9px;
   color: inherit;
   text-decoration: none;
   border-block: 3px solid transparent;

@@ -5,13 +5,15 @@ import type { Device } from '@parlour/core/fields';
 import DeviceToggle from './DeviceToggle.vue';
 import PageFrame from './PageFrame.vue';
 
-defineProps<{
+const { canRemove = true, removing = 'Remove' } = defineProps<{
   title: string;
   /** What the form is read out as. */ label: string;
   /** The list that it belongs to. */ list: { readonly to: string; readonly title: string };
   /** Of the page; empty for none. */ url: string;
   /** The section of the page that is marked. */ selected?: string | null;
   renewals: number;
+  canRemove?: boolean;
+  /** What the button says that takes it away. */ removing?: string;
 }>();
 const device = defineModel<Device>('device', { required: true });
 defineEmits<{ remove: [] }>();
@@ -23,7 +25,9 @@ defineEmits<{ remove: [] }>();
       <router-link class="plain" :to="list.to">{{ list.title }}</router-link>
       <div class="head">
         <h1>{{ title }}</h1>
-        <v-btn color="error" size="small" :prepend-icon="mdiDeleteOutline" @click="$emit('remove')">Remove</v-btn>
+        <v-btn v-if="canRemove" color="error" size="small" :prepend-icon="mdiDeleteOutline" @click="$emit('remove')">{{
+          removing
+        }}</v-btn>
       </div>
       <slot />
     </section>

@@ -1,0 +1,250 @@
+<script setup lang="ts">
+/** One collection: a form beside its page. Its products are added, moved and removed one by one, and seen at once. */
+import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js';
+import { counted } from '@parlour/core';
+import type { Device } from '@parlour/core/fields';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { useAnswer } from '../../answers';
+import { attempt, call, may, say } from '../../api';
+import ProseInput from '../../fields/ProseInput.vue';
+import { rested } from '../../rested';
+import AskDialog from '../../shell/AskDialog.vue';
+import { usePreview } from '../../use-preview';
+import FormBeside from '../../workbench/FormBeside.vue';
+
+type Collection = AnswerOf<typeof routes.getCollection>;
+
+const route = useRoute();
+const router = useRouter();
+const code = computed(() => String(route.params['code']));
+const params = computed(() => ({ collection: code.value }));
+const collection = shallowRef<Collection>();
+const texts = ref({ title: '', description: '', parent: '' });
+const busy = ref(false);
+const removing = ref(false);
+const renewals = ref(0);
+const device = ref<Device>('desktop');
+const url = usePreview(() => (collection.value ? `collection:${collection.value.code}` : ''));
+
+const { data: all } = useAnswer(routes.listCollections);
+const parents = computed(() => [
+  { value: '', title: 'In no other' },
+  ...(all.value?.collections ?? [])
+    .filter((one) => one.code !== code.value)
+    .map(({ code: value, title }) => ({ value, title })),
+]);
+
+/** What the products are called; asked for with the first of them. */
+const titles = ref<ReadonlyMap<string, string>>(new Map());
+const titleOf = (product: string): string => titles.value.get(product) ?? product;
+async function learnTitles(): Promise<void> {
+  const { products } = await call(routes.listProducts, { query: { collection: code.value, limit: 200 } });
+  titles.value = new Map([...titles.value, ...products.map((one): [string, string] => [one.code, one.title])]);
+}
+
+function begin(now: Collection): void {
+  collection.value = now;
+  texts.value = { title: now.title, description: now.description, parent: now.parent ?? '' };
+}
+watch(
+  code,
+  () =>
+    void attempt(async () => {
+      begin(await call(routes.getCollection, { params: params.value }));
+      await learnTitles();
+    }),
+  { immediate: true },
+);
+
+const isChanged = computed(
+  () =>
+    collection.value !== undefined &&
+    (texts.value.title !== collection.value.title ||
+      texts.value.description !== collection.value.description ||
+      texts.value.parent !== (collection.value.parent ?? '')),
+);
+
+async function change(body: Parameters<typeof call<typeof routes.changeCollection>>[1]['body']): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    const now = await call(routes.changeCollection, { params: params.value, body });
+    collection.value = now;
+    renewals.value++;
+  });
+  busy.value = false;
+}
+async function save(): Promise<void> {
+  const { title, description, parent } = texts.value;
+  await attempt(async () => {
+    if (!collection.value) return;
+    busy.value = true;
+    const body = { title: title.trim(), description, parent: parent || null };
+    begin(await call(routes.changeCollection, { params: params.value, body, match: collection.value }));
+    renewals.value++;
+    say('Saved. Shoppers see it now.');
+  });
+  busy.value = false;
+}
+async function remove(): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    await call(routes.deleteCollection, { params: params.value });
+    await router.push('/collections');
+    say('Deleted.');
+  });
+  busy.value = false;
+  removing.value = false;
+}
+
+const members = computed(() => collection.value?.members ?? []);
+function move(product: string, by: number): void {
+  const others = members.value.filter((one) => one !== product);
+  const at = members.value.indexOf(product) + by;
+  void change({ members: [...others.slice(0, at), product, ...others.slice(at)] });
+}
+
+/** Those that can be added. */
+const search = ref<string | null>('');
+const words = rested(search);
+const { data: found } = useAnswer(
+  routes.listProducts,
+  () => ({ query: { search: words.value?.trim() || undefined, limit: 8 } }),
+  {
+    lingers: true,
+  },
+);
+const offers = computed(() => (found.value?.products ?? []).filter((one) => !members.value.includes(one.code)));
+function add(product: { readonly code: string; readonly title: string }): void {
+  titles.value = new Map([...titles.value, [product.code, product.title]]);
+  void change({ add: [product.code] });
+}
+</script>
+
+<template>
+  <FormBeside
+    v-model:device="device"
+    :title="collection?.title ?? 'Collection'"
+    label="The collection"
+    :list="{ to: '/collections', title: 'All collections' }"
+    :url="url"
+    :renewals="renewals"
+    :can-remove="may('catalogue.edit')"
+    removing="Delete"
+    @remove="removing = true"
+  >
+    <template v-if="collection">
+      <form @submit.prevent="save">
+        <fieldset>
+          <legend class="unseen">Texts</legend>
+          <v-text-field v-model="texts.title" label="Title" maxlength="200" />
+          <ProseInput v-model="texts.description" label="Description" help="" fault="" />
+          <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
+          <div class="save">
+            <v-btn
+              v-if="may('catalogue.edit')"
+              type="submit"
+              variant="flat"
+              color="primary"
+              :loading="busy"
+              :disabled="!isChanged || texts.title.trim() === ''"
+              >Save</v-btn
+            >
+            <span v-if="isChanged" class="quiet">Not saved yet.</span>
+          </div>
+        </fieldset>
+      </form>
+      <fieldset>
+        <legend>{{ members.length ? counted(members.length, 'product') : 'Products' }}</legend>
+        <ol v-if="members.length">
+          <li v-for="(product, i) in members" :key="product">
+            <router-link class="name" :to="`/products/${encodeURIComponent(product)}`">{{
+              titleOf(product)
+            }}</router-link>
+            <template v-if="may('catalogue.edit')">
+              <v-btn
+                :icon="mdiArrowUp"
+                size="small"
+                :disabled="i === 0 || busy"
+                :aria-label="`Move ${titleOf(product)} up`"
+                @click="move(product, -1)"
+              />
+              <v-btn
+                :icon="mdiArrowDown"
+                size="small"
+                :disabled="i === members.length - 1 || busy"
+                :aria-label="`Move ${titleOf(product)} down`"
+                @click="move(product, 1)"
+              />
+              <v-btn
+                :icon="mdiClose"
+                size="small"
+                :disabled="busy"
+                :aria-label="`Take ${titleOf(product)} out`"
+                @click="change({ remove: [product] })"
+              />
+            </template>
+          </li>
+        </ol>
+        <p v-else class="quiet">Nothing is in it yet. Add products below.</p>
+        <template v-if="may('catalogue.edit')">
+          <v-text-field v-model="search" label="Find products to add" clearable hide-details />
+          <ul v-if="offers.length" class="offers">
+            <li v-for="one in offers" :key="one.code">
+              <span class="name"
+                >{{ one.title }} <span class="quiet">{{ one.code }}</span></span
+              >
+              <v-btn size="small" variant="outlined" :disabled="busy" :aria-label="`Add ${one.title}`" @click="add(one)"
+                >Add</v-btn
+              >
+            </li>
+          </ul>
+          <p v-else-if="found" class="quiet">
+            {{ words ? `No other product is found by “${words}”.` : 'All products are in it.' }}
+          </p>
+        </template>
+      </fieldset>
+    </template>
+    <template #over>
+      <router-link class="plain" :to="`/workbench/${encodeURIComponent(`collection:${code}`)}`"
+        >Open its page in the workbench</router-link
+      >
+    </template>
+  </FormBeside>
+  <AskDialog
+    v-if="removing"
+    :title="`Delete “${collection?.title ?? ''}”?`"
+    action="Delete"
+    removes
+    :busy="busy"
+    @do="remove"
+    @close="removing = false"
+  >
+    Its page is gone at once, and nothing brings it back. Its products stay; collections inside it are in none then.
+  </AskDialog>
+</template>
+
+<style scoped>
+ol,
+.offers {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  padding-block: 4px;
+  border-block-end: 1px solid rgba(var(--v-border-color), 0.1);
+}
+.name {
+  flex: 1;
+  color: inherit;
+}
+.save {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+}
+</style>

@@ -1,0 +1,309 @@
+<script setup lang="ts">
+/** One product, new or not: a form beside its page. It is saved by its button; shoppers see it then. */
+import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
+import { Problem } from '@parlour/core';
+import {
+  changesMeanwhile,
+  draftOf,
+  EMPTY_DRAFT,
+  MOST_OPTIONS,
+  toldBy,
+  type DraftOption,
+  type Product,
+  type ProductDraft,
+} from '@parlour/core/catalogue';
+import { freeCode } from '@parlour/core/design';
+import type { Device, PictureValue } from '@parlour/core/fields';
+import { routes, type AnswerOf } from '@parlour/contract';
+import { computed, nextTick, ref, shallowRef, watch } from 'vue';
+import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
+import { useAnswer } from '../../answers';
+import { attempt, call, may, say, session, tell } from '../../api';
+import PictureInput from '../../fields/PictureInput.vue';
+import ProseInput from '../../fields/ProseInput.vue';
+import AskDialog from '../../shell/AskDialog.vue';
+import { usePreview } from '../../use-preview';
+import FormBeside from '../../workbench/FormBeside.vue';
+import VariantGrid from './VariantGrid.vue';
+
+const route = useRoute();
+const router = useRouter();
+const code = computed(() => (route.params['code'] === undefined ? null : String(route.params['code'])));
+const currency = computed(() => session.store?.currency ?? 'EUR');
+
+/** The product as it was when the form began with it, or was saved. */
+const before = shallowRef<AnswerOf<typeof routes.getProduct>>();
+const draft = ref<{ -readonly [K in keyof ProductDraft]: ProductDraft[K] }>({ ...EMPTY_DRAFT });
+const loaded = ref(false);
+const busy = ref(false);
+const removing = ref(false);
+/** Faults are told once somebody wanted to save. */
+const wantedToSave = ref(false);
+const renewals = ref(0);
+const device = ref<Device>('desktop');
+const url = usePreview(() => (before.value && before.value.variants.length > 0 ? `product:${before.value.code}` : ''));
+const { data: brands } = useAnswer(routes.listBrands);
+const brandChoices = computed(() => [
+  { value: '', title: 'No brand' },
+  ...(brands.value?.brands ?? []).map(({ code: value, title }) => ({ value, title })),
+]);
+
+function begin(product: AnswerOf<typeof routes.getProduct> | undefined): void {
+  before.value = product;
+  draft.value = product ? draftOf(product as Product, currency.value) : { ...EMPTY_DRAFT };
+  wantedToSave.value = false;
+  loaded.value = true;
+}
+const asked = () => call(routes.getProduct, { params: { product: code.value ?? '' } });
+watch(
+  code,
+  (now) => {
+    if (now === null) begin(undefined);
+    else if (before.value?.code !== now) void attempt(async () => begin(await asked()));
+  },
+  { immediate: true },
+);
+
+/** Of a new product the code is made from its title, as the service would. */
+const codeThen = computed(() => code.value ?? freeCode(draft.value.title, () => false));
+const told = computed(() => toldBy(draft.value, before.value as Product | undefined, codeThen.value, currency.value));
+const isChanged = computed(() => Object.keys(told.value.change).length > 0);
+const faults = computed(() => (wantedToSave.value ? told.value.faults : {}));
+
+async function save(): Promise<void> {
+  wantedToSave.value = true;
+  if (Object.keys(told.value.faults).length > 0) {
+    tell(new Problem('bad-input', 'Something cannot be saved as it is; it is marked in the form.'));
+    await nextTick();
+    document.querySelector<HTMLElement>('.form [aria-invalid="true"]')?.focus();
+    return;
+  }
+  busy.value = true;
+  await attempt(async () => {
+    const { change } = told.value;
+    if (before.value) begin(await sent(before.value, change));
+    else {
+      const made = await call(routes.createProduct, { body: { ...change, title: draft.value.title.trim() } });
+      begin(made);
+      await router.replace(`/products/${encodeURIComponent(made.code)}`);
+    }
+    renewals.value++;
+    say(before.value?.variants.length ? 'Saved. Shoppers see it now.' : 'Saved. Shoppers see it once it has a price.');
+  });
+  busy.value = false;
+}
+
+/**
+ * Sends a change of the product that was looked at. If it is another one by now, it is sent again where nobody has changed
+ * the same.
+ */
+async function sent(
+  looked: AnswerOf<typeof routes.getProduct>,
+  change: typeof told.value.change,
+): Promise<AnswerOf<typeof routes.changeProduct>> {
+  const params = { product: looked.code };
+  try {
+    return await call(routes.changeProduct, { params, body: change, match: looked });
+  } catch (error) {
+    if (!(error instanceof Problem) || error.code !== 'stale-tag') throw error;
+    const now = await asked();
+    const both = changesMeanwhile(looked as Product, now as Product, change);
+    if (both.length > 0)
+      throw new Problem('stale-tag', `Somebody else has changed ${both.join(' and ')} of this product meanwhile.`, {
+        remedy: 'Copy what you need, load the page again and repeat it.',
+      });
+    return sent(now, change);
+  }
+}
+
+async function remove(): Promise<void> {
+  busy.value = true;
+  await attempt(async () => {
+    await call(routes.deleteProduct, { params: { product: code.value ?? '' } });
+    draft.value = before.value ? draftOf(before.value as Product, currency.value) : { ...EMPTY_DRAFT };
+    await router.push('/products');
+    say('Deleted.');
+  });
+  busy.value = false;
+  removing.value = false;
+}
+
+onBeforeRouteLeave(
+  () => !isChanged.value || busy.value || window.confirm('What you have changed here is not saved. Leave it?'),
+);
+
+function setOption(at: number, change: Partial<DraftOption>): void {
+  draft.value.options = draft.value.options.map((one, i) => (i === at ? { ...one, ...change } : one));
+}
+const setPicture = (at: number, value: PictureValue | null): void => {
+  const all = [...draft.value.pictures];
+  if (value) all[at] = { hash: value.picture, alt: value.alt };
+  else all.splice(at, 1);
+  draft.value.pictures = all;
+};
+function moveFirst(at: number): void {
+  const all = [...draft.value.pictures];
+  draft.value.pictures = [...all.splice(at, 1), ...all];
+}
+</script>
+
+<template>
+  <FormBeside
+    v-model:device="device"
+    :title="before?.title ?? 'New product'"
+    label="The product"
+    :list="{ to: '/products', title: 'All products' }"
+    :url="url"
+    :renewals="renewals"
+    :can-remove="code !== null && may('catalogue.edit')"
+    removing="Delete"
+    @remove="removing = true"
+  >
+    <form v-if="loaded" @submit.prevent="save">
+      <fieldset>
+        <legend class="unseen">Texts</legend>
+        <v-text-field
+          v-model="draft.title"
+          label="Title"
+          maxlength="200"
+          :autofocus="code === null"
+          :error-messages="faults['title'] ?? []"
+        />
+        <v-textarea
+          v-model="draft.summary"
+          label="Summary"
+          hint="A sentence or two: on the page under the title, and in search results."
+          persistent-hint
+          rows="2"
+          auto-grow
+          maxlength="1000"
+        />
+        <ProseInput v-model="draft.description" label="Description" help="" fault="" />
+      </fieldset>
+      <fieldset>
+        <legend>Price and stock</legend>
+        <div v-for="(option, i) in draft.options" :key="i" class="option">
+          <v-text-field
+            :model-value="option.name"
+            label="Option"
+            placeholder="Colour"
+            maxlength="60"
+            hide-details
+            @update:model-value="(name: string) => setOption(i, { name })"
+          />
+          <v-text-field
+            :model-value="option.values"
+            label="Values, with commas between"
+            placeholder="Moss, Sand"
+            hide-details
+            @update:model-value="(values: string) => setOption(i, { values })"
+          />
+          <v-btn
+            :icon="mdiDeleteOutline"
+            size="small"
+            :aria-label="`Remove the option ${option.name}`"
+            @click="draft.options = draft.options.filter((_, at) => at !== i)"
+          />
+        </div>
+        <div>
+          <v-btn
+            v-if="draft.options.length < MOST_OPTIONS"
+            size="small"
+            variant="outlined"
+            :prepend-icon="mdiPlus"
+            @click="draft.options = [...draft.options, { name: '', values: '' }]"
+            >{{ draft.options.length ? 'Another option' : 'It comes in several (colours, sizes)' }}</v-btn
+          >
+        </div>
+        <VariantGrid v-model="draft.variants" :options="draft.options" :currency="currency" :faults="faults" />
+      </fieldset>
+      <fieldset>
+        <legend>Pictures</legend>
+        <div v-for="(picture, i) in draft.pictures" :key="`${i} ${picture.hash}`">
+          <PictureInput
+            :model-value="{ picture: picture.hash, alt: picture.alt }"
+            :label="i === 0 ? 'First picture' : `Picture ${i + 1}`"
+            help=""
+            fault=""
+            @update:model-value="(value: PictureValue | null) => setPicture(i, value)"
+          />
+          <v-btn v-if="i > 0" size="small" class="mt-1" @click="moveFirst(i)">Show first</v-btn>
+        </div>
+        <PictureInput
+          :key="draft.pictures.length"
+          :model-value="null"
+          :label="draft.pictures.length ? 'Another picture' : 'Picture'"
+          help=""
+          fault=""
+          @update:model-value="(value: PictureValue | null) => setPicture(draft.pictures.length, value)"
+        />
+      </fieldset>
+      <fieldset>
+        <legend>Where it belongs</legend>
+        <v-select v-model="draft.brand" :items="brandChoices" label="Brand" />
+        <v-text-field v-model="draft.category" label="Category" maxlength="80" />
+        <v-text-field
+          v-model="draft.keywords"
+          label="Keywords, with commas between"
+          hint="It is found by them, and rules can ask for them."
+          persistent-hint
+        />
+        <p v-if="before?.collections.length" class="quiet">
+          In
+          <template v-for="(one, i) in before.collections" :key="one"
+            ><template v-if="i">, </template
+            ><router-link class="plain" :to="`/collections/${one}`">{{ one }}</router-link></template
+          >.
+        </p>
+      </fieldset>
+      <div class="foot">
+        <v-btn
+          v-if="may('catalogue.edit')"
+          type="submit"
+          variant="flat"
+          color="primary"
+          :loading="busy"
+          :disabled="!isChanged"
+          >{{ code === null ? 'Create' : 'Save' }}</v-btn
+        >
+        <span v-if="isChanged" class="quiet">Not saved yet.</span>
+      </div>
+    </form>
+    <template #over>
+      <router-link v-if="url && before" class="plain" :to="`/workbench/${encodeURIComponent(`product:${before.code}`)}`"
+        >Open its page in the workbench</router-link
+      >
+      <span v-else-if="loaded" class="quiet">Its page is shown here once it is saved with a price.</span>
+    </template>
+  </FormBeside>
+  <AskDialog
+    v-if="removing"
+    :title="`Delete “${before?.title ?? ''}”?`"
+    action="Delete"
+    removes
+    :busy="busy"
+    @do="remove"
+    @close="removing = false"
+  >
+    It goes from every page and every cart at once, and nothing brings it back. Orders keep what was ordered of it.
+  </AskDialog>
+</template>
+
+<style scoped>
+.option {
+  display: grid;
+  grid-template-columns: 2fr 3fr auto;
+  gap: 10px;
+  align-items: center;
+}
+.foot {
+  position: sticky;
+  inset-block-end: -32px;
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding-block: 12px;
+  border-block-start: 1px solid rgba(var(--v-border-color), 0.16);
+  background: rgb(var(--v-theme-surface));
+}
+</style>

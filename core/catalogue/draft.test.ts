@@ -1,0 +1,119 @@
+/** What a form says of a product is what differs, and no more. */
+import {
+  changedProduct,
+  changesMeanwhile,
+  combinationsOf,
+  draftOf,
+  EMPTY_DRAFT,
+  toldBy,
+  type Product,
+} from './index.js';
+
+const PRODUCT: Product = changedProduct(
+  { code: 'K-1', slug: 'gannet', title: 'Gannet', visibleSince: '2026-11-30' },
+  {
+    ...{ summary: 'Lifts early.', brand: 'B-1', keywords: ['classic', 'gift'] },
+    variants: [
+      { code: 'a', options: { Colour: 'Moss', Size: 'S' }, price: 4200, wasPrice: 5000, stock: 3 },
+      { code: 'b', options: { Colour: 'Sand', Size: 'S' }, price: 4250, stock: null },
+    ],
+  },
+);
+const DRAFT = draftOf(PRODUCT, 'EUR');
+const [MOSS, SAND] = ['["Moss","S"]', '["Sand","S"]'];
+const told = (change: Partial<typeof DRAFT>) => toldBy({ ...DRAFT, ...change }, PRODUCT, 'K-1', 'EUR');
+
+test('an untouched form says nothing', () => {
+  expect(DRAFT).toMatchObject({ keywords: 'classic, gift', options: [{ name: 'Colour', values: 'Moss, Sand' }, {}] });
+  expect(DRAFT.variants).toEqual({
+    [MOSS]: { price: '42.00', wasPrice: '50.00', stock: '3' },
+    [SAND]: { price: '42.50', wasPrice: '', stock: '' },
+  });
+  expect(told({})).toEqual({ change: {}, faults: {} });
+});
+
+test('of a variant only what is touched is said', () => {
+  const typed = (key: string, more: object) => ({
+    variants: { ...DRAFT.variants, [key]: { ...DRAFT.variants[key], ...more } },
+  });
+  const said = (key: string, more: object) => told(typed(key, more) as never).change;
+  expect(said(MOSS, { price: '44' })).toEqual({ variants: [{ code: 'a', price: 4400 }] });
+  expect(said(MOSS, { wasPrice: ' ' })).toEqual({ variants: [{ code: 'a', wasPrice: null }] });
+  expect(said(MOSS, { stock: '' })).toEqual({ variants: [{ code: 'a', stock: null }] });
+  expect(said(SAND, { stock: '0', price: '42,5' })).toEqual({ variants: [{ code: 'b', stock: 0 }] });
+  expect(said(SAND, { price: '' })).toEqual({ variants: [{ code: 'b', remove: true }] });
+});
+
+test('another value is another row, sold once it has a price; what is said can be applied', () => {
+  const options = [
+    { name: 'Colour', values: 'Moss, Sand,, Ink , Moss' },
+    { name: 'Size', values: 'S' },
+    { name: ' ', values: '' },
+  ];
+  expect(combinationsOf({ options }).map(({ values }) => values.join())).toEqual(['Moss,S', 'Sand,S', 'Ink,S']);
+  const variants = { ...DRAFT.variants, '["Ink","S"]': { price: '40', wasPrice: '', stock: '7' } };
+  const { change } = told({ options, variants });
+  expect(change).toEqual({
+    options: [
+      { name: 'Colour', values: ['Moss', 'Sand', 'Ink'] },
+      { name: 'Size', values: ['S'] },
+    ],
+    variants: [{ code: 'K-1-3', options: { Colour: 'Ink', Size: 'S' }, price: 4000, wasPrice: null, stock: 7 }],
+  });
+  expect(changedProduct(PRODUCT, change).variants.map(({ code }) => code)).toEqual(['a', 'b', 'K-1-3']);
+  expect(told({ options: options.slice(1) }).change.variants).toEqual([
+    { code: 'a', remove: true },
+    { code: 'b', remove: true },
+  ]);
+});
+
+test('an option that is called otherwise keeps its variants', () => {
+  const { change } = told({ options: [{ name: 'Cloth', values: 'Moss, Sand' }, ...DRAFT.options.slice(1)] });
+  expect(changedProduct(PRODUCT, change).variants).toMatchObject([
+    { code: 'a', options: { Cloth: 'Moss', Size: 'S' }, price: 4200 },
+    { code: 'b', options: { Cloth: 'Sand', Size: 'S' }, stock: null },
+  ]);
+});
+
+test('a new product without options has one variant, numbered after its code', () => {
+  const draft = { ...EMPTY_DRAFT, title: ' Fulmar ', variants: { '[]': { price: '24', wasPrice: '', stock: '12' } } };
+  expect(toldBy(draft, undefined, 'fulmar', 'EUR').change).toEqual({
+    title: 'Fulmar',
+    variants: [{ code: 'fulmar-1', options: {}, price: 2400, wasPrice: null, stock: 12 }],
+  });
+});
+
+test('two who change different things both get theirs; of the same thing the second is told', () => {
+  const now: Product = {
+    ...PRODUCT,
+    title: 'Gannet II',
+    variants: PRODUCT.variants.map((one) => ({ ...one, stock: 1 })),
+  };
+  expect(changesMeanwhile(PRODUCT, now, { summary: 'x', variants: [{ code: 'a', price: 1 }] })).toEqual([]);
+  const both = {
+    title: 'x',
+    summary: 'y',
+    variants: [
+      { code: 'a', price: 1 },
+      { code: 'b', stock: 4 },
+    ],
+  };
+  expect(changesMeanwhile(PRODUCT, now, both)).toEqual(['title', 'the variant b']);
+  expect(changesMeanwhile(PRODUCT, { ...now, variants: [] }, { variants: [{ code: 'a', price: 1 }] })).toEqual([
+    'the variant a',
+  ]);
+});
+
+test('what cannot be read is told at its field', () => {
+  const variants = {
+    [MOSS]: { price: '4.222', wasPrice: 'x', stock: '-1' },
+    [SAND]: { price: '1', wasPrice: '', stock: '1.5' },
+  };
+  expect(told({ title: ' ', variants }).faults).toEqual({
+    title: 'Say what it is called.',
+    [`${MOSS} price`]: 'Write it like 24.50.',
+    [`${MOSS} wasPrice`]: 'Write it like 24.50.',
+    [`${MOSS} stock`]: 'A whole number, or nothing.',
+    [`${SAND} stock`]: 'A whole number, or nothing.',
+  });
+});
