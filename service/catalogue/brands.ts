@@ -16,6 +16,7 @@ export async function writeBrands(
   wanted: readonly Wanted<BrandChange>[],
   { sample }: { readonly sample: boolean },
 ): Promise<Effect> {
+  if (wanted.length === 0) return NO_EFFECT;
   checkOnce('brand', wanted);
   const there = await readBrands(
     trx,

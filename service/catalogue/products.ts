@@ -257,8 +257,9 @@ const isReduced = (product: Product | undefined): boolean =>
   (product?.variants ?? []).some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price);
 
 function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
-  const onlyStock = steps.filter((step) => step.before && step.after && isOnlyStock(step));
-  const others = steps.filter((step) => !onlyStock.includes(step));
+  const facts = new Map<string | null, string[]>();
+  for (const step of steps)
+    for (const fact of factsOf(step)) facts.set(fact, [...(facts.get(fact) ?? []), codeOf(step)]);
   return {
     outcomes: steps.map((step) => ({
       kind: 'product',
@@ -267,15 +268,20 @@ function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
     })),
     tags: steps.flatMap(tagsOf),
     cards,
-    due: [
-      { kind: 'product', codes: others.map(codeOf), fact: null },
-      { kind: 'product', codes: onlyStock.map(codeOf), fact: 'stock' },
-    ],
+    due: [...facts].map(([fact, codes]) => ({ kind: 'product', codes, fact })),
   };
 }
 
-const isOnlyStock = (step: Step): boolean =>
-  !textsDiffer(step) && !picturesDiffer(step) && pricesOf(step).length === 0 && goneVariants(step).length === 0;
+/** The facts that rules see otherwise now; null for any. */
+function factsOf(step: Step): (string | null)[] {
+  const { before, after } = step;
+  if (!before || !after || textsDiffer(step) || goneVariants(step).length > 0) return [null];
+  return [
+    ...(variantsOf(step).length > 0 ? ['stock'] : []),
+    ...(pricesOf(step).length > 0 ? ['price'] : []),
+    ...(isReduced(before) === isReduced(after) ? [] : ['reduced']),
+  ];
+}
 
 /** The product itself, and the lists it comes into, leaves, or stands elsewhere in. */
 function tagsOf(step: Step): string[] {

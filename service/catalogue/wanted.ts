@@ -58,14 +58,8 @@ export async function slugsFor(
     freeCode(title, (slug) => all.push(slug) < MOST_TRIES);
     return all;
   };
-  const taken = new Set(
-    await takenSlugs(
-      trx,
-      kind,
-      storeId,
-      news.flatMap(({ title, slug }) => (slug === undefined ? tries(title) : [slug])),
-    ),
-  );
+  const asked = news.flatMap(({ title, slug }) => (slug === undefined ? tries(title) : [slug]));
+  const taken = new Set(asked.length === 0 ? [] : await takenSlugs(trx, kind, storeId, asked));
   return {
     of(code, title, asked) {
       if (asked !== undefined && !SLUG.test(asked))

@@ -39,12 +39,14 @@ const inOrder = (variant: Variant, { options }: Pick<Product, 'options'>): Varia
 
 /** Keeps others from changing products until the transaction ends. */
 export async function lockProducts(trx: Records, storeId: number, codes: readonly string[]): Promise<void> {
+  if (codes.length === 0) return;
   await sql`select id from product where store_id = ${storeId} and code = any(${[...codes]})
     order by id for no key update`.execute(trx);
 }
 
 /** Keeps others from buying of products, too. */
 export async function lockVariants(trx: Records, productIds: readonly number[]): Promise<void> {
+  if (productIds.length === 0) return;
   await sql`select id from variant where product_id = any(${[...productIds]}::int[]) order by id for no key update`.execute(
     trx,
   );
