@@ -74,7 +74,7 @@ await main(async () => {
   await page.getByRole('heading', { name: 'Set-up' }).waitFor();
   await shoot('console-overview', `${consoleAt}/overview`);
   await shoot('console-content', `${consoleAt}/content/delivery`);
-  await shoot('console-menus', `${consoleAt}/menus/header-links`);
+  await shoot('console-product', `${consoleAt}/products/K-003`);
   await shoot('console-pages', `${consoleAt}/pages`);
   await shoot('console-templates', `${consoleAt}/templates`);
   await shoot('console-revisions', `${consoleAt}/revisions`);
