@@ -5,7 +5,11 @@ import type { Device } from '@parlour/core/fields';
 import DeviceToggle from './DeviceToggle.vue';
 import PageFrame from './PageFrame.vue';
 
-const { canRemove = true, removing = 'Remove' } = defineProps<{
+const {
+  canRemove = true,
+  removing = 'Remove',
+  selected = null,
+} = defineProps<{
   title: string;
   /** What the form is read out as. */ label: string;
   /** The list that it belongs to. */ list: { readonly to: string; readonly title: string };
@@ -36,7 +40,7 @@ defineEmits<{ remove: [] }>();
       <v-spacer />
       <DeviceToggle v-model="device" />
     </div>
-    <PageFrame v-if="url" :url="url" :device="device" :selected="selected ?? null" :renewals="renewals" />
+    <PageFrame v-if="url" :url="url" :device="device" :selected="selected" :renewals="renewals" />
   </div>
 </template>
 
