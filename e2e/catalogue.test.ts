@@ -89,6 +89,14 @@ test('two change one product: each gets theirs where they differ; of the same th
     ...{ summary: 'Calm where others are not.', category: 'storm' },
     variants: [{ stock: 8 }, { stock: 2 }],
   });
+  await page.locator('.v-select', { hasText: 'Who sees it' }).click();
+  await page.getByRole('option', { name: /^Draft/ }).click();
+  await press('Save');
+  await page.getByText('Saved. Shoppers do not see it.').waitFor();
+  expect((await service.visit('/item/fulmar')).status).toBe(404);
+  await page.frameLocator('iframe').getByRole('heading', { name: 'Fulmar' }).waitFor();
+  await service.call(routes.changeProduct, { params: { product: 'fulmar' }, body: { status: 'for-sale' } });
+  await page.reload();
   await named('Title').fill('Fulmar III');
   await service.call(routes.changeProduct, { params: { product: 'fulmar' }, body: { title: 'Fulmar II' } });
   await press('Save');

@@ -1,4 +1,4 @@
-/** Lint and type check, for `.ci/run`; installs what is missing first. */
+/** Type check and lint, for `.ci/run`; installs what is missing first. */
 import { spawnSync } from 'node:child_process';
 import { ensureBuilt, ensureInstalled, ROOT } from './build.mjs';
 import { main, Refusal, say } from './say.mjs';
@@ -7,8 +7,9 @@ await main(async () => {
   ensureInstalled();
   ensureBuilt();
   for (const [name, script] of [
-    ['Lint', 'lint'],
+    // First, since lint asks for the types that it leaves behind.
     ['Type check', 'types'],
+    ['Lint', 'lint'],
   ]) {
     say(`${name} …`);
     const { status } = spawnSync('npm', ['run', '--silent', script], { cwd: ROOT, stdio: 'inherit' });

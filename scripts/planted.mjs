@@ -208,6 +208,8 @@ const SERVICE = [
   ['catalogue/collections.ts', "tags: [tags.list('collection', after.code)],", 'tags: [],', 'changing'],
   ['catalogue/apply.ts', 'if (differing.length === 0) return effect.outcomes;', '', 'changing'],
   ['records/stock.ts', 'left === 0 ? [id] : []', '[]', 'changing'],
+  ['records/cards.ts', " and p.status = 'for-sale'\n  on conflict", '\n  on conflict', 'changing'],
+  ['storefront/pages.ts', "row.status === 'for-sale'", 'true', 'changing'],
   ['records/cards.ts', 'v.stock is null or v.stock > 0', 'v.stock > 0', 'changing'],
   ['storefront/baskets/made-up-basket.ts', ' || !timingSafeEqual(given, right)', '', 'scenario'],
   [

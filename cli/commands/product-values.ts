@@ -1,5 +1,6 @@
 /** What is changed of a product, as it is written on the command line: NAME=VALUE, some for one variant. */
 import { Problem } from '@parlour/core';
+import { PRODUCT_STATUSES } from '@parlour/core/catalogue';
 import { amountFrom, exampleAmount } from '@parlour/core/money';
 import type { BodyOf, routes } from '@parlour/contract';
 import { splitAt } from './nodes.js';
@@ -8,7 +9,7 @@ type Change = BodyOf<typeof routes.changeProduct>;
 type NewVariant = NonNullable<Change['variants']>[number];
 
 export const NAMES_HELP = `
-Names: title, summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
+Names: status (for-sale, draft or withdrawn), title, summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
 attribute.NAME, price, was-price and stock (a number, or not-counted). The last three apply to every variant, or to
 one: price@K-001-2. With a price and its options, a variant that is not there yet is a new one.
 An empty value removes a brand, an attribute or a was-price.`;
@@ -39,6 +40,16 @@ export function readChanges(changes: readonly string[], variants: readonly strin
       case 'category':
         read[name] = value;
         break;
+      case 'status': {
+        const status = PRODUCT_STATUSES.find((one) => one === value);
+        if (!status)
+          throw new Problem('bad-input', `“${value}” is no status of a product.`, {
+            place: change,
+            remedy: `It is one of: ${PRODUCT_STATUSES.join(', ')}.`,
+          });
+        read.status = status;
+        break;
+      }
       case 'visible-since':
         read.visibleSince = value;
         break;

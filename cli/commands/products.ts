@@ -1,6 +1,7 @@
 /** Products and their stock. Shoppers see a change at once; nothing is published. */
 import { InvalidArgumentError, type Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
+import type { ProductStatus } from '@parlour/core/catalogue';
 import { formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
@@ -20,6 +21,7 @@ export function productCommands(program: Command): void {
     .option('--search <words>', 'only those found by these words')
     .option('--brand <code>', 'only those of a brand')
     .option('--collection <code>', 'only those in a collection')
+    .option('--status <status>', 'only those for-sale, draft or withdrawn')
     .option('--after <code>', 'go on after this code')
     .addHelpText(
       'after',
@@ -192,6 +194,7 @@ interface Filter {
   readonly brand?: string;
   readonly collection?: string;
   readonly after?: string;
+  readonly status?: ProductStatus;
 }
 
 /** @throws InvalidArgumentError, which is wrong use */
@@ -203,8 +206,12 @@ function collect(given: string, before: string[] = []): string[] {
 const productAndStore = ({ call }: Context, code: string): Promise<[Product, Store]> =>
   Promise.all([call(routes.getProduct, { params: { product: code } }), call(routes.getStore)]);
 
-const seenText = ({ variants }: Product): string =>
-  variants.length > 0 ? 'Shoppers see it now.' : 'Shoppers see it once it has a price.';
+const seenText = ({ variants, status }: Product): string =>
+  status !== 'for-sale'
+    ? 'Shoppers do not see it: it is not for sale.'
+    : variants.length > 0
+      ? 'Shoppers see it now.'
+      : 'Shoppers see it once it has a price.';
 
 const stockText = (stock: number | null): string => (stock === null ? 'not counted' : String(stock));
 
@@ -214,9 +221,10 @@ function listText(
   hint: Context['hint'],
 ): string {
   if (products.length === 0) return 'No products. Create one with: parlour product create CODE TITLE price=24';
-  const rows = products.map(({ code, title, brand, category, price, stock, variants }) => [
+  const rows = products.map(({ code, title, status, brand, category, price, stock, variants }) => [
     code,
     title,
+    status === 'for-sale' ? '' : status,
     brand ?? '',
     category,
     price === null ? '' : formatMoney({ amount: price, currency }, locale),
@@ -224,13 +232,14 @@ function listText(
     String(variants),
   ]);
   const more = next === null ? '' : `\n\n${hint(`More: parlour product list --after ${next}`)}`;
-  return `${table(['Code', 'Title', 'Brand', 'Category', '>Price from', '>Stock', '>Variants'], rows)}${more}`;
+  return `${table(['Code', 'Title', 'Status', 'Brand', 'Category', '>Price from', '>Stock', '>Variants'], rows)}${more}`;
 }
 
 function productText(product: Product, { currency, locale }: Store): string {
   const money = (minor: number | null): string =>
     minor === null ? '' : formatMoney({ amount: minor, currency }, locale);
   const facts = [
+    ['status', product.status],
     ['brand', product.brand ?? '(none)'],
     ['category', product.category],
     ['keywords', product.keywords.join(', ')],

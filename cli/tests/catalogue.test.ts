@@ -47,8 +47,11 @@ test('a brand, a product with options, a copy and a collection, from nothing to 
     /^Dotterel, large \(K-052\)[^]*K-051-9 +Ink, M/,
   );
   expect(await done('product list --brand B-9')).toMatch(
-    /^Code +Title +Brand +Category +Price from +Stock +Variants\nK-051 +Dotterel +B-9 +€30\.00 +not counted +4\nK-052 +Dotterel, large/,
+    /^Code +Title +Status +Brand +Category +Price from +Stock +Variants\nK-051 +Dotterel +B-9 +€30\.00 +not counted +4\nK-052 +Dotterel, large/,
   );
+  expect(await done('product set K-052 status=draft')).toContain('Shoppers do not see it: it is not for sale.');
+  expect(await done('product list --status draft')).toMatch(/K-052 +Dotterel, large +draft/);
+  await done('product set K-052 status=for-sale');
   expect(await done('collection create C-9 "On the shore" K-051 --into C-1')).toContain('in                  C-1');
   await done('collection member add C-9 K-052 K-001');
   expect(await done('collection member move C-9 K-001 --before K-051')).toContain('3 products: K-001, K-051, K-052');
@@ -70,6 +73,7 @@ test.each([
   ['product create K-060 Knot price=24 --option Colour=Moss,', 1, '“Colour=Moss,” is not NAME=VALUE,VALUE.'],
   ['product create K-060 Knot price=24 --option Colour', 2, 'Colour=Moss,Sand'],
   ['product create K-001 Knot price=24', 1, 'The code “K-001” is that of the product “Skerry Diamond”.'],
+  ['product set K-001 status=gone', 1, 'It is one of: for-sale, draft, withdrawn.'],
   ['stock set K-003 4', 1, 'Name one: K-003/K-003-1'],
   ['stock set K-003/K-003-1 -4', 1, '“-4” is not a number of pieces.'],
   ['collection member move C-1 K-999', 1, 'The product “K-999” is not in this collection.'],

@@ -1,7 +1,7 @@
 /** Products, brands and collections. */
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { codeText, closed, plainText } from '@parlour/core';
-import { MOST_OPTIONS, MOST_VALUES } from '@parlour/core/catalogue';
+import { MOST_OPTIONS, MOST_VALUES, PRODUCT_STATUSES } from '@parlour/core/catalogue';
 import { typed } from './common.js';
 
 const ATTRIBUTE_NAME = /^[a-z0-9][a-z0-9-]{0,39}$/;
@@ -65,8 +65,11 @@ const option = closed({
 });
 const picture = closed({ hash: plainText(64).required(), alt: plainText(300).defined() });
 
+const status = () => string().oneOf(PRODUCT_STATUSES);
+
 export const product = closed({
   code: string().required(),
+  status: status().required(),
   slug: string().required(),
   title: string().required(),
   /** The code of its brand. */
@@ -106,6 +109,7 @@ export const productsQuery = closed({
   ...listQuery,
   /** Only products that are found by these words. */
   search: plainText(100).optional(),
+  status: status().optional(),
   /** Only those of a brand, or in a collection, by its code. */
   brand: codeText().optional(),
   collection: codeText().optional(),
@@ -115,6 +119,7 @@ export const products = closed({
     closed({
       code: string().required(),
       title: string().required(),
+      status: status().required(),
       brand: string().nullable().defined(),
       category: string().defined(),
       /** The lowest price in minor units; null while it has no variant, so that no page shows it. */
@@ -129,6 +134,8 @@ export const products = closed({
 });
 
 const productValues = {
+  /** Shoppers see what is `for-sale`, which a new one is. */
+  status: status().optional(),
   title: title().optional(),
   brand: codeText().nullable().optional(),
   category: plainText(80).optional(),

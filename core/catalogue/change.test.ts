@@ -10,7 +10,14 @@ const variant = (code: string, colour: string, more: Partial<VariantChange> = {}
 const GANNET = changedProduct(NEW, { variants: [variant('a', 'Moss', { stock: 3 }), variant('b', 'Sand')] });
 
 test('a new product has what was said, and nothing else', () => {
-  expect(changedProduct(NEW, {})).toMatchObject({ ...NEW, brand: null, options: [], variants: [], attributes: {} });
+  expect(changedProduct(NEW, {})).toMatchObject({
+    ...NEW,
+    status: 'for-sale',
+    brand: null,
+    options: [],
+    variants: [],
+    attributes: {},
+  });
   expect(GANNET.options).toEqual([{ name: 'Colour', values: ['Moss', 'Sand'] }]);
   expect(GANNET.variants).toEqual([
     { code: 'a', options: { Colour: 'Moss' }, price: 4200, wasPrice: null, stock: 3 },

@@ -15,6 +15,7 @@ import {
 
 /** What a product is before anybody has said anything of it. */
 const NOTHING_SAID: Omit<Product, 'code' | 'slug' | 'title' | 'visibleSince'> = {
+  status: 'for-sale',
   brand: null,
   category: '',
   keywords: [],

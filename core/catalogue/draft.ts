@@ -1,6 +1,6 @@
 /** A product as a form holds it: amounts and numbers as they are typed, a row for each combination of options. */
 import { amountFrom, decimalText, exampleAmount } from '../money/index.js';
-import type { Product, ProductChange, ProductPicture, Variant, VariantChange } from './product.js';
+import type { Product, ProductChange, ProductPicture, ProductStatus, Variant, VariantChange } from './product.js';
 
 export interface DraftOption {
   readonly name: string;
@@ -18,6 +18,7 @@ export interface DraftVariant {
 export const NOT_SOLD: DraftVariant = Object.freeze({ price: '', wasPrice: '', stock: '' });
 
 export interface ProductDraft {
+  readonly status: ProductStatus;
   readonly title: string;
   readonly summary: string;
   readonly description: string;
@@ -33,6 +34,7 @@ export interface ProductDraft {
 }
 
 export const EMPTY_DRAFT: ProductDraft = Object.freeze({
+  status: 'for-sale',
   ...{ title: '', summary: '', description: '', brand: '', category: '', keywords: '' },
   ...{ pictures: [], options: [], variants: {} },
 });
@@ -68,6 +70,7 @@ export const combinationsOf = ({ options }: Pick<ProductDraft, 'options'>): Comb
 
 /** A product as a form begins with it. */
 export const draftOf = (product: Product, currency: string): ProductDraft => ({
+  status: product.status,
   title: product.title,
   summary: product.summary,
   description: product.description,
@@ -110,6 +113,7 @@ export function toldBy(draft: ProductDraft, before: Product | undefined, code: s
   const differs = <K extends keyof ProductDraft>(name: K): boolean =>
     JSON.stringify(draft[name]) !== JSON.stringify(was[name]);
   const change: ProductChange = {
+    ...(differs('status') && { status: draft.status }),
     ...(differs('title') && { title: draft.title.trim() }),
     ...(differs('summary') && { summary: draft.summary }),
     ...(differs('description') && { description: draft.description }),

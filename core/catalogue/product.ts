@@ -29,7 +29,12 @@ export interface ProductPicture {
   readonly alt: string;
 }
 
+/** Shoppers see what is for sale; a draft is not ready yet, and what is withdrawn is sold no more. */
+export const PRODUCT_STATUSES = ['for-sale', 'draft', 'withdrawn'] as const;
+export type ProductStatus = (typeof PRODUCT_STATUSES)[number];
+
 export interface Product {
+  readonly status: ProductStatus;
   readonly code: string;
   readonly slug: string;
   readonly title: string;

@@ -3,6 +3,7 @@ import { factsOf } from '../assign/index.js';
 import { bindingOf, type PageInfo, type Product } from './index.js';
 
 const product: Product = {
+  status: 'for-sale',
   code: 'K-1',
   slug: 'gannet',
   title: 'Gannet',

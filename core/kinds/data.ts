@@ -1,4 +1,5 @@
 /** What pages are about and show: products, collections, pictures, as the service hands them over. */
+import type { ProductStatus } from '../catalogue/product.js';
 import type { PageCode, PageKind } from '../pages/page.js';
 import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../documents/document.js';
@@ -34,6 +35,8 @@ export interface Variant {
 }
 
 export interface Product {
+  /** Only previews show what is not for sale. */
+  readonly status: ProductStatus;
   readonly code: string;
   readonly slug: string;
   readonly title: string;

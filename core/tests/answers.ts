@@ -10,6 +10,7 @@ export const picture: PictureInfo = {
   widths: [320, 640, 960],
 };
 export const product: Product = {
+  status: 'for-sale',
   code: 'K-1',
   slug: 'gannet',
   title: 'Gannet & friend',

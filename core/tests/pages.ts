@@ -42,6 +42,7 @@ export const HOME: PageInfo = {
   listing: null,
 };
 export const PRODUCT: Product = {
+  status: 'for-sale',
   code: 'K-1',
   slug: 'one',
   title: 'One',

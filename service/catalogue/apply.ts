@@ -30,8 +30,8 @@ export interface Applying {
   readonly now: Date;
   /** Whether what is new is part of the sample catalogue. */
   readonly sample?: boolean;
-  /** What the audit list says, if not what has changed. */
-  readonly audited?: { readonly action: AuditedAction; readonly target: string };
+  /** What the audit list says, if not what has changed; null for what nobody did. */
+  readonly audited?: { readonly action: AuditedAction; readonly target: string } | null;
 }
 
 /**
@@ -63,11 +63,9 @@ export async function applyCatalogue(
   touch(trx, store.id, effect.tags);
   for (const { kind, codes, fact } of effect.due)
     if (codes.length > 0) await subjectsChanged(trx, store.id, kind, codes, fact);
-  await audit(trx, {
-    storeId: store.id,
-    accountId,
-    ...(audited ?? sayingOf(store, differing, { brand: brands, product: products, collection: collections })),
-  });
+  const wanted = { brand: brands, product: products, collection: collections };
+  if (audited !== null)
+    await audit(trx, { storeId: store.id, accountId, ...(audited ?? sayingOf(store, differing, wanted)) });
   return effect.outcomes;
 }
 

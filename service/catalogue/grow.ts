@@ -37,7 +37,7 @@ export async function growCatalogue(
       madeUp(from + i, prefix, variants, brands),
     );
     await inTransaction(db, (trx) =>
-      applyCatalogue(trx, store, { products: some }, { accountId: null, now: new Date(0) }),
+      applyCatalogue(trx, store, { products: some }, { accountId: null, now: new Date(0), audited: null }),
     );
     onProgress?.(Math.min(count, from + AT_ONCE - 1));
   }

@@ -111,6 +111,7 @@ async function stepsOf(
 }
 
 const TEXTS = [
+  'status',
   'title',
   'brand',
   'category',
@@ -252,9 +253,12 @@ async function checkPictures(trx: Records, storeId: number, products: readonly P
 }
 
 /** One without a variant has no price, and is shown nowhere. */
-const isShown = (product: Product | undefined): boolean => (product?.variants ?? []).length > 0;
+const isShown = (product: Product | undefined): boolean =>
+  product !== undefined && product.status === 'for-sale' && product.variants.length > 0;
 const isReduced = (product: Product | undefined): boolean =>
-  (product?.variants ?? []).some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price);
+  product !== undefined &&
+  isShown(product) &&
+  product.variants.some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price);
 
 function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
   const facts = new Map<string | null, string[]>();

@@ -71,7 +71,11 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     hashes.set(file, made.picture.hash);
   }
   const changes = asChanges(demo, (file) => sure(hashes.get(file)));
-  await applyCatalogue(trx, { id: store.id, slug, currency, locale }, changes, { accountId: null, now: new Date() });
+  await applyCatalogue(trx, { id: store.id, slug, currency, locale }, changes, {
+    accountId: null,
+    now: new Date(),
+    audited: null,
+  });
   for (const message of demo.messages ?? []) await addMessage(trx, store.id, message, new Date());
   for (const email of demo.signUps ?? []) await addSignUp(trx, store.id, { email, page: '/', language: locale });
   await addFirstDesign(

@@ -44,7 +44,7 @@ const renewRest = named(
     from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
     where pp.product_id = p.id order by pp.position limit 1
   ) pic on true
-  where p.id = any(${$(0)}::int[])
+  where p.id = any(${$(0)}::int[]) and p.status = 'for-sale'
   on conflict (product_id) do update set slug = excluded.slug, title = excluded.title, brand_id = excluded.brand_id,
     brand = excluded.brand, picture = excluded.picture, created_at = excluded.created_at, available = excluded.available
   where (c.slug, c.title, c.brand_id, c.brand, c.picture, c.created_at, c.available) is distinct from
@@ -54,5 +54,6 @@ const renewRest = named(
 const removeRest = named(
   ($) => sql`
   delete from card c using store s where c.product_id = any(${$(0)}::int[]) and s.id = c.store_id
-    and not exists (select from card_price x where x.product_id = c.product_id and x.currency = s.currency)`,
+    and not exists (select from card_price x join product p on p.id = x.product_id
+      where x.product_id = c.product_id and x.currency = s.currency and p.status = 'for-sale')`,
 );

@@ -80,8 +80,10 @@ export async function cartCount(db: Records, storeId: number, token: Buffer): Pr
   const row = await db
     .selectFrom('cart')
     .innerJoin('cart_line', 'cart_line.cart_id', 'cart.id')
+    .innerJoin('variant', 'variant.id', 'cart_line.variant_id')
+    .innerJoin('card', 'card.product_id', 'variant.product_id')
     .select(sql<number>`coalesce(sum(quantity), 0)::integer`.as('count'))
-    .where('store_id', '=', storeId)
+    .where('cart.store_id', '=', storeId)
     .where('token_hash', '=', token)
     .executeTakeFirst();
   return row?.count ?? 0;
@@ -188,6 +190,8 @@ const variants = (db: Records, storeId: number, productCode: string) =>
   db
     .selectFrom('variant')
     .innerJoin('product', 'product.id', 'variant.product_id')
+    // What is not for sale has none, and is not bought.
+    .innerJoin('card', 'card.product_id', 'product.id')
     .select([
       'variant.id',
       'variant.code',

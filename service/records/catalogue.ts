@@ -17,7 +17,7 @@ export type SubjectKind = keyof SubjectRows;
 const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) => Sql>> = {
   // One without a variant that has a price cannot be shown.
   product: (store, by, value) => sql`
-  select p.code, p.slug, p.title, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
+  select p.code, p.slug, p.title, p.status, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
     p.visible_since as "visibleSince", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
       where m.product_id = p.id), '{}') as collections, v.variants,

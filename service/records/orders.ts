@@ -148,7 +148,7 @@ async function lockLines(trx: Records, cartId: number, currency: string): Promis
       l.quantity, x.price,
       case when x.was_price > x.price then x.was_price end as "wasPrice", v.stock
     from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
-    join price x on x.variant_id = v.id and x.currency = ${currency}
+    join card on card.product_id = p.id join price x on x.variant_id = v.id and x.currency = ${currency}
     where l.cart_id = ${cartId} order by p.code, v.position`.execute(trx);
   return rows;
 }

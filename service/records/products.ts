@@ -1,5 +1,5 @@
 /** Products as their keepers see and write them, many in one statement. Only `catalogue/apply.ts` writes. */
-import type { Product, Variant } from '@parlour/core/catalogue';
+import type { Product, ProductStatus, Variant } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
 import { currencyOf } from './cards.js';
 import { json, type Records } from './database.js';
@@ -17,7 +17,7 @@ export async function readProducts(
   codes: readonly string[],
 ): Promise<ReadonlyMap<string, KeptProduct>> {
   const { rows } = await sql<KeptProduct>`
-    select p.id, p.code, p.slug, p.title, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
+    select p.id, p.code, p.slug, p.title, p.status, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
       p.visible_since as "visibleSince", (select b.code from brand b where b.id = p.brand_id) as brand,
       coalesce((select jsonb_agg(jsonb_build_object('code', v.code, 'options', v.options, 'price', x.price,
           'wasPrice', x.was_price, 'stock', v.stock) order by v.position, v.id)
@@ -62,6 +62,7 @@ const columns = ({ product, brandId }: ProductRow) => ({
   code: product.code,
   slug: product.slug,
   title: product.title,
+  status: product.status,
   brand_id: brandId,
   summary: product.summary,
   description: product.description,
@@ -71,7 +72,7 @@ const columns = ({ product, brandId }: ProductRow) => ({
   attributes: product.attributes,
   visible_since: product.visibleSince,
 });
-const RECORD = sql`x(code text, slug text, title text, brand_id int, summary text, description text, options jsonb,
+const RECORD = sql`x(code text, slug text, title text, status text, brand_id int, summary text, description text, options jsonb,
   category text, keywords text[], attributes jsonb, visible_since date, created_at timestamptz)`;
 
 /** @param row of each also says since when it is there @returns their ids by code */
@@ -83,7 +84,7 @@ export async function insertProducts(
 ): Promise<ReadonlyMap<string, number>> {
   const values = rows.map((row) => ({ ...columns(row), created_at: row.added }));
   const { rows: made } = await sql<{ code: string; id: number }>`
-    insert into product (store_id, sample, code, slug, title, brand_id, summary, description, options, category, keywords,
+    insert into product (store_id, sample, code, slug, title, status, brand_id, summary, description, options, category, keywords,
       attributes, visible_since, created_at)
     select ${storeId}, ${sample}, x.* from jsonb_to_recordset(${json(values)}::jsonb) ${RECORD}
     returning code, id`.execute(trx);
@@ -96,10 +97,10 @@ export async function updateProducts(
 ): Promise<void> {
   const values = rows.map((row) => ({ ...columns(row), id: row.id }));
   await sql`
-    update product p set title = x.title, brand_id = x.brand_id, summary = x.summary, description = x.description,
+    update product p set title = x.title, status = x.status, brand_id = x.brand_id, summary = x.summary, description = x.description,
       options = x.options, category = x.category, keywords = x.keywords, attributes = x.attributes,
       visible_since = x.visible_since
-    from jsonb_to_recordset(${json(values)}::jsonb) x(id int, title text, brand_id int, summary text, description text,
+    from jsonb_to_recordset(${json(values)}::jsonb) x(id int, title text, status text, brand_id int, summary text, description text,
       options jsonb, category text, keywords text[], attributes jsonb, visible_since date)
     where p.id = x.id`.execute(trx);
 }
@@ -197,6 +198,7 @@ export async function takenSlugs(
 export interface ListedProduct {
   readonly code: string;
   readonly title: string;
+  readonly status: ProductStatus;
   /** The code of its brand. */
   readonly brand: string | null;
   readonly category: string;
@@ -214,22 +216,24 @@ export interface ProductFilter {
   readonly words?: string | undefined;
   readonly brand?: string | undefined;
   readonly collection?: string | undefined;
+  readonly status?: ProductStatus | undefined;
 }
 
 /** Products in the order of their codes. */
 export async function listedProducts(
   db: Records,
   storeId: number,
-  { after = '', words, brand, collection }: ProductFilter,
+  { after = '', words, brand, collection, status }: ProductFilter,
   limit: number,
 ): Promise<ListedProduct[]> {
   const { rows } = await sql<ListedProduct>`
-    select p.code, p.title, b.code as brand, p.category, x.least as price, v.stock, v.variants
+    select p.code, p.title, p.status, b.code as brand, p.category, x.least as price, v.stock, v.variants
     from product p left join brand b on b.id = p.brand_id
     left join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
     cross join lateral (select count(*)::int as variants, case when bool_and(stock is not null) then sum(stock)::int end as stock
       from variant where product_id = p.id) v
     where p.store_id = ${storeId} and p.code > ${after}
+      ${status === undefined ? sql`` : sql`and p.status = ${status}`}
       ${words === undefined ? sql`` : sql`and p.words @@ to_tsquery('simple', ${words})`}
       ${brand === undefined ? sql`` : sql`and p.brand_id = (select id from brand where store_id = ${storeId} and code = ${brand})`}
       ${

@@ -20,7 +20,7 @@ interface ProductRow extends ProductFacts {
 }
 
 /**
- * Products that can be shown (those with a price), in the order of their ids.
+ * Products that can be shown (those for sale, with a price), in the order of their ids.
  * @param only codes, or the ids after one
  */
 export async function listProducts(
@@ -40,7 +40,7 @@ export async function listProducts(
     left join brand b on b.id = p.brand_id
     join lateral (select case when bool_and(stock is not null) then sum(stock)::integer end as stock
       from variant where product_id = p.id) v on true
-    join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
+    join card on card.product_id = p.id join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
     order by p.id`.execute(db);
   return rows.map(({ id, code, slug, title, ...facts }) => ({
     id,

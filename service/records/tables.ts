@@ -1,4 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
+import type { ProductStatus } from '@parlour/core/catalogue';
 import type { EmailMessage } from './outgoing-email.js';
 import type { Buyer, DeliveryMethod, Order, Scenario, StoreDetails } from '@parlour/core/commerce';
 import type { DraftDocument, Edit } from '@parlour/core/design';
@@ -67,6 +68,7 @@ export interface Tables {
     code: string;
     slug: string;
     title: string;
+    status: ProductStatus;
     brand_id: number | null;
     summary: string;
     description: string;

@@ -43,7 +43,8 @@ export const buyingOf = ({ store, edition }: Pick<SiteOfStore, 'store' | 'editio
 });
 
 /** What paths of a site's pages are made with. */
-export const pathSourcesOf = (site: Pick<SiteOfStore, 'store' | 'state' | 'edition'>): PathSources => ({
+export const pathSourcesOf = (site: Pick<SiteOfStore, 'store' | 'state' | 'edition' | 'mode'>): PathSources => ({
+  seesHidden: site.mode === 'preview',
   storeId: site.store.id,
   patterns: patternsOf(site.state.get(keys.paths)),
   state: site.state,

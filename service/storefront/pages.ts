@@ -78,7 +78,9 @@ async function lookUp(
   if (match && former && isCatalogueKind(match.kind) && isCatalogueKind(former.kind)) {
     const other = { kind: former.kind, slug: former.slug };
     const { subject, hasOther } = await findSubjectOr(source.db, source.store.id, match.kind, match.slug, other);
-    const page = subject ? subjectPage(source, match.kind, subject) : standInPage(source, match.kind, match.slug ?? '');
+    const page = isShown(source, subject)
+      ? subjectPage(source, match.kind, subject)
+      : standInPage(source, match.kind, match.slug ?? '');
     return { page, hasFormer: hasOther };
   }
   const page = match && (await findPage(source, match.kind, 'slug', match.slug));
@@ -122,8 +124,12 @@ export async function findPage(
   if (kind === 'content') return contentPage(source, by, value);
   if (!isCatalogueKind(kind)) return singlePage(source, kind);
   const subject = await findSubject(source.db, source.store.id, kind, by, value);
-  return subject ? subjectPage(source, kind, subject) : standInPage(source, kind, value);
+  return isShown(source, subject) ? subjectPage(source, kind, subject) : standInPage(source, kind, value);
 }
+
+/** Whether it is there, and shoppers may see it; in a preview everything is seen. */
+const isShown = <R extends SubjectRows[SubjectKind]>(source: PageSource, row: R | undefined): row is R =>
+  row !== undefined && (source.mode !== 'live' || !('status' in row) || row.status === 'for-sale');
 
 const standInPage = (source: PageSource, kind: SubjectKind, value: string): PageInfo | null =>
   source.mode === 'preview' && value === STAND_IN ? subjectPage(source, kind, STAND_INS[kind]) : null;

@@ -39,6 +39,7 @@ export const STAND_INS: SubjectRows = {
     keywords: [],
     attributes: {},
     collections: [],
+    status: 'for-sale',
     visibleSince: '2026-01-01',
     summary: 'What it is, in one sentence.',
     description:

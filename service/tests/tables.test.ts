@@ -47,7 +47,14 @@ function columnsSaid(): Columns {
     export declare const read: { [T in keyof Tables]: Selectable<Tables[T]> };
     export declare const written: { [T in keyof Tables]: Insertable<Tables[T]> };`;
   const { options } = ts.parseJsonConfigFileContent(
-    { extends: '../../tsconfig.base.json', compilerOptions: { types: ['node'], noEmit: true, composite: false } },
+    {
+      extends: '../../tsconfig.base.json',
+      compilerOptions: {
+        ...{ types: ['node'], noEmit: true, composite: false },
+        // Whether or not the rooms it needs were made yet.
+        paths: { '@parlour/core': ['../../core/index.ts'], '@parlour/core/*': ['../../core/*/index.ts'] },
+      },
+    },
     ts.sys,
     folder,
   );

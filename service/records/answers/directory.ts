@@ -19,7 +19,7 @@ export const directory: Part<Found> = {
         from collection c left join collection above on above.id = c.parent_id
         where ${$(0)}::bool and c.store_id = ${store} order by c.position, c.id limit ${sql.lit(MOST)})
       union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = ${store} order by title, code limit ${sql.lit(MOST)})
-      union all (select distinct 'categories', category, category, '', null, 0 from product
+      union all (select distinct 'categories', category, category, '', null, 0 from product join card on card.product_id = product.id
         where ${$(2)}::bool and store_id = ${store} and category <> '' order by category limit ${sql.lit(MOST)})) found`,
   }),
   values(asked) {

@@ -14,6 +14,8 @@ export interface PathSources {
   readonly translation: string | null;
   /** What stands before every path of the page’s language. */
   readonly prefix: string;
+  /** Whether products that are not for sale have paths too, as in previews. */
+  readonly seesHidden?: boolean;
 }
 
 /** By what a shopper's cart is found: the hash of its token; or it is made up, and says what it holds. */

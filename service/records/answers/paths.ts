@@ -12,13 +12,14 @@ type CatalogueKind = (typeof CATALOGUE)[number];
 
 export const paths: Part<readonly [kind: CatalogueKind, code: string, slug: string]> = {
   name: 'paths',
-  takes: 3,
+  takes: 4,
   statement: ($, store) => ({
     select: sql`jsonb_agg(jsonb_build_array(kind, code, slug)) as answer from (
       ${sql.join(
         CATALOGUE.map(
           (kind, i) =>
-            sql`select ${sql.lit(kind)} as kind, code, slug from ${sql.table(kind)} where store_id = ${store} and code = any(${$(i)}::text[])`,
+            sql`select ${sql.lit(kind)} as kind, code, slug from ${sql.table(kind)} t where store_id = ${store} and code = any(${$(i)}::text[])
+              ${kind === 'product' ? sql`and (${$(3)}::bool or exists (select from card where card.product_id = t.id))` : sql``}`,
         ),
         sql` union all `,
       )}) found`,
@@ -31,7 +32,7 @@ export const paths: Part<readonly [kind: CatalogueKind, code: string, slug: stri
       else answerByDesign(need, asked);
     }
     const all = CATALOGUE.map((kind) => [...codes[kind]]);
-    return all.some((some) => some.length) ? all : null;
+    return all.some((some) => some.length) ? [...all, asked.sources.seesHidden ?? false] : null;
   },
   read(answers, asked) {
     const { patterns, prefix } = asked.sources;

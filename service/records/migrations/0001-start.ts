@@ -72,6 +72,7 @@ create table product (
   code text not null,
   slug text not null,
   title text not null,
+  status text not null check (status in ('draft', 'for-sale', 'withdrawn')),
   brand_id integer references brand,
   summary text not null,
   description text not null,
@@ -186,8 +187,8 @@ create table product_picture (
   foreign key (store_id, hash) references picture
 );
 
--- What lists show of a product, kept by whatever writes the catalogue (records/cards.ts). Products without a variant
--- that has a price in the store's currency have none, and are not shown. Nothing that changes often is in an index.
+-- What lists show of a product, kept by whatever writes the catalogue (records/cards.ts). Products that are not for
+-- sale, or without a variant that has a price in the store's currency, have none, and are not shown. Nothing that changes often is in an index.
 create table card (
   product_id integer primary key references product on delete cascade,
   store_id integer not null,

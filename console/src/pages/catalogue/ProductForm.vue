@@ -48,6 +48,12 @@ const brandChoices = computed(() => [
   ...(brands.value?.brands ?? []).map(({ code: value, title }) => ({ value, title })),
 ]);
 
+const STATUSES = [
+  { value: 'for-sale', title: 'For sale' },
+  { value: 'draft', title: 'Draft: only you and your team see it' },
+  { value: 'withdrawn', title: 'Withdrawn: no longer sold' },
+];
+
 function begin(product: AnswerOf<typeof routes.getProduct> | undefined): void {
   before.value = product;
   draft.value = product ? draftOf(product as Product, currency.value) : { ...EMPTY_DRAFT };
@@ -88,7 +94,7 @@ async function save(): Promise<void> {
       await router.replace(`/products/${encodeURIComponent(made.code)}`);
     }
     renewals.value++;
-    say(before.value?.variants.length ? 'Saved. Shoppers see it now.' : 'Saved. Shoppers see it once it has a price.');
+    say(`Saved. ${seenText(before.value)}`);
   });
   busy.value = false;
 }
@@ -114,6 +120,11 @@ async function sent(
       });
     return sent(now, change);
   }
+}
+
+function seenText(product: AnswerOf<typeof routes.getProduct> | undefined): string {
+  if (product?.status !== 'for-sale') return 'Shoppers do not see it.';
+  return product.variants.length > 0 ? 'Shoppers see it now.' : 'Shoppers see it once it has a price.';
 }
 
 async function remove(): Promise<void> {
@@ -162,6 +173,7 @@ function moveFirst(at: number): void {
     <form v-if="loaded" @submit.prevent="save">
       <fieldset>
         <legend class="unseen">Texts</legend>
+        <v-select v-model="draft.status" :items="STATUSES" label="Who sees it" />
         <v-text-field
           v-model="draft.title"
           label="Title"

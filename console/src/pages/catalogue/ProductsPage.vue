@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What the store sells: found by words, brand and collection, however much it is. */
 import { mdiMagnify, mdiPlus } from '@mdi/js';
+import type { ProductStatus } from '@parlour/core/catalogue';
 import { formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
@@ -15,11 +16,18 @@ type Row = AnswerOf<typeof routes.listProducts>['products'][number];
 const search = inAddress('search');
 const brand = inAddress('brand');
 const collection = inAddress('collection');
+const status = inAddress<ProductStatus>('status');
+const STATUSES = [
+  { value: 'for-sale', title: 'For sale' },
+  { value: 'draft', title: 'Draft' },
+  { value: 'withdrawn', title: 'Withdrawn' },
+];
 const words = rested(search);
 const filter = computed(() => ({
   search: words.value?.trim() || undefined,
   brand: brand.value ?? undefined,
   collection: collection.value ?? undefined,
+  status: status.value ?? undefined,
 }));
 const { parts, loading, hasMore, more } = useParts(
   routes.listProducts,
@@ -67,6 +75,7 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
         clearable
         class="filter"
       />
+      <v-select v-model="status" :items="STATUSES" label="Status" clearable class="filter" />
       <v-btn v-if="may('catalogue.edit')" variant="flat" color="primary" :prepend-icon="mdiPlus" to="/new-product"
         >New product</v-btn
       >
@@ -78,6 +87,7 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
             <th>Product</th>
             <th>Brand</th>
             <th>Category</th>
+            <th><span class="unseen">Status</span></th>
             <th class="figure">Price from</th>
             <th class="figure">Stock</th>
             <th class="figure">Variants</th>
@@ -85,7 +95,7 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
         </thead>
         <tbody ref="body">
           <tr v-if="above" aria-hidden="true">
-            <td colspan="6" :style="{ height: `${above}px` }" />
+            <td colspan="7" :style="{ height: `${above}px` }" />
           </tr>
           <tr v-for="{ index, row } in shown" :key="row.code" :ref="measure" :data-index="index">
             <td>
@@ -94,12 +104,17 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
             </td>
             <td>{{ row.brand === null ? '' : (brandTitles.get(row.brand) ?? row.brand) }}</td>
             <td>{{ row.category }}</td>
+            <td>
+              <span v-if="row.status !== 'for-sale'" class="tag tag-draft">{{
+                row.status === 'draft' ? 'Draft' : 'Withdrawn'
+              }}</span>
+            </td>
             <td class="figure" :class="{ quiet: row.price === null }">{{ price(row) }}</td>
             <td class="figure">{{ stock(row) }}</td>
             <td class="figure">{{ row.variants }}</td>
           </tr>
           <tr v-if="below" aria-hidden="true">
-            <td colspan="6" :style="{ height: `${below}px` }" />
+            <td colspan="7" :style="{ height: `${below}px` }" />
           </tr>
         </tbody>
       </v-table>
@@ -119,10 +134,10 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
 
 <style scoped>
 .sheet-head .search {
-  flex-basis: 230px;
+  flex-basis: 200px;
 }
 .sheet-head .filter {
-  flex-basis: 150px;
+  flex-basis: 130px;
 }
 td {
   padding-block: 8px !important;

@@ -12,6 +12,7 @@ export const reduced: CardSource = {
     where x.store_id = ${store} and x.reduced and x.currency = ${currencyOf(store)}
     order by c.created_at desc, c.product_id`,
   count: (store) => sql`
-    select count(*) from card_price where store_id = ${store} and reduced and currency = ${currencyOf(store)}`,
+    select count(*) from card_price x join card c using (product_id)
+    where x.store_id = ${store} and x.reduced and x.currency = ${currencyOf(store)}`,
   tag: () => tags.list('reduced'),
 };
