@@ -60,25 +60,15 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
         <h1>Products</h1>
         <p class="quiet">What you sell. Shoppers see each change at once.</p>
       </div>
-      <v-text-field
-        v-model="search"
-        label="Search words or code"
-        :prepend-inner-icon="mdiMagnify"
-        clearable
-        class="search"
-      />
-      <v-select v-model="brand" :items="named(brands?.brands)" label="Brand" clearable class="filter" />
-      <v-select
-        v-model="collection"
-        :items="named(collections?.collections)"
-        label="Collection"
-        clearable
-        class="filter"
-      />
-      <v-select v-model="status" :items="STATUSES" label="Status" clearable class="filter" />
       <v-btn v-if="may('catalogue.edit')" variant="flat" color="primary" :prepend-icon="mdiPlus" to="/new-product"
         >New product</v-btn
       >
+    </div>
+    <div class="filters">
+      <v-text-field v-model="search" label="Search title, keyword or code" :prepend-inner-icon="mdiMagnify" clearable />
+      <v-select v-model="brand" :items="named(brands?.brands)" label="Brand" clearable />
+      <v-select v-model="collection" :items="named(collections?.collections)" label="Collection" clearable />
+      <v-select v-model="status" :items="STATUSES" label="Status" clearable />
     </div>
     <v-card v-if="rows.length">
       <v-table hover>
@@ -133,11 +123,11 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
 </template>
 
 <style scoped>
-.sheet-head .search {
-  flex-basis: 200px;
-}
-.sheet-head .filter {
-  flex-basis: 130px;
+.filters {
+  display: grid;
+  grid-template-columns: 2fr 1fr 1fr 1fr;
+  gap: 16px;
+  margin-block-end: 16px;
 }
 td {
   padding-block: 8px !important;
