@@ -20,7 +20,7 @@ export const directory: Part<Found> = {
         where ${$(0)}::bool and c.store_id = ${store} order by c.position, c.id limit ${sql.lit(MOST)})
       union all (select 'brands', title, code, slug, null, 0 from brand where ${$(1)}::bool and store_id = ${store} order by title, code limit ${sql.lit(MOST)})
       union all (select distinct 'categories', category, category, '', null, 0 from product join card on card.product_id = product.id
-        where ${$(2)}::bool and store_id = ${store} and category <> '' order by category limit ${sql.lit(MOST)})) found`,
+        where ${$(2)}::bool and product.store_id = ${store} and category <> '' order by category limit ${sql.lit(MOST)})) found`,
   }),
   values(asked) {
     const wanted = new Set(needsOf(asked, 'directory').map(({ of }) => of));
