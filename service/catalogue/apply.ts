@@ -10,6 +10,7 @@ import type { AuditedAction } from '../records/audited.js';
 import { renewCards } from '../records/cards.js';
 import { touch } from '../records/changes.js';
 import type { Records } from '../records/database.js';
+import { lockCatalogue } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { removeBrands, writeBrands } from './brands.js';
 import { writeCollections } from './collections.js';
@@ -47,6 +48,9 @@ export async function applyCatalogue(
   { brands = [], products = [], collections = [] }: CatalogueChanges,
   { accountId, now, sample = false, audited }: Applying,
 ): Promise<readonly Outcome[]> {
+  // Before any row is locked. A change of what is there waits for nobody.
+  if (collections.length > 0 || [...brands, ...products].some(({ is }) => is === 'new' || is === 'either'))
+    await lockCatalogue(trx, store.id);
   const setting = { sample, now };
   const effect = together([
     await writeBrands(trx, store.id, brands, setting),

@@ -9,8 +9,13 @@ export const currencyOf = (store: Sql): Sql => sql`(select currency from store w
 /** Works the cards of products out anew, and writes those that differ. */
 export async function renewCards(trx: Records, productIds: readonly number[]): Promise<void> {
   if (productIds.length === 0) return;
-  for (const renew of [renewPrices, renewRest, removeRest]) await trx.executeQuery(renew([...productIds]));
+  // Locked before anything is looked at: of two orders that take the last of two variants, the second sees both.
+  for (const renew of [lockCards, renewPrices, renewRest, removeRest]) await trx.executeQuery(renew([...productIds]));
 }
+
+const lockCards = named(
+  ($) => sql`select from card where product_id = any(${$(0)}::int[]) order by product_id for no key update`,
+);
 
 const renewPrices = named(
   ($) => sql`

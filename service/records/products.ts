@@ -37,6 +37,14 @@ const inOrder = (variant: Variant, { options }: Pick<Product, 'options'>): Varia
   options: Object.fromEntries(options.map(({ name }) => [name, variant.options[name] ?? ''])),
 });
 
+/**
+ * Keeps others from adding to the catalogue of a store, or putting collections into others, until the transaction ends:
+ * of two who take one code, or put two collections into each other, the second is refused in words.
+ */
+export async function lockCatalogue(trx: Records, storeId: number): Promise<void> {
+  await sql`select pg_advisory_xact_lock(hashtext('parlour catalogue'), ${storeId})`.execute(trx);
+}
+
 /** Keeps others from changing products until the transaction ends. */
 export async function lockProducts(trx: Records, storeId: number, codes: readonly string[]): Promise<void> {
   if (codes.length === 0) return;

@@ -252,6 +252,20 @@ test('after any changes and sales the cards are what they would be if they were 
   expect(await rows('select xmin::text, * from card order by product_id')).toEqual(before);
 });
 
+test('of two orders that take the last of two variants, the product is sold out', async () => {
+  const variants = ['a', 'b'].map((code) => ({ code, options: { Size: code }, price: 100, stock: 1 }));
+  await service.call(routes.createProduct, { body: { code: 'last', title: 'The last', variants } });
+  const ids = (await rows(
+    `select v.id from variant v join product p on p.id = v.product_id where p.code = 'last' order by v.id`,
+  )) as { id: number }[];
+  const took = ids.map(({ id }) =>
+    inTransaction(db, (trx) => takeStock(trx, store.id, [{ variantId: id, quantity: 1 }])),
+  );
+  await Promise.all(took);
+  expect(await rows(`select available from card where code = 'last'`)).toEqual([{ available: false }]);
+  await service.call(routes.deleteProduct, { params: { product: 'last' } });
+});
+
 test.each<[string, string, string, object | undefined, number, string, string]>([
   ['a code that is taken', 'POST', '/products', { code: 'K-001', title: 'x' }, 409, 'code', 'Skerry Diamond'],
   ['a path that is taken', 'POST', '/products', { title: 'x', slug: 'skerry-diamond' }, 409, 'slug', 'Another product'],
@@ -328,6 +342,11 @@ test('a change that is not what somebody has looked at is refused; a create sent
     expect((await api('PATCH', path, change, { 'if-match': tag })).status).toBe(200);
     expect((await api('PATCH', path, { description: 'Late.' }, { 'if-match': tag })).status).toBe(412);
   }
+  const once = await Promise.all(
+    [1, 2, 3, 4].map(() => api('POST', '/products', { code: 'at-once', title: 'At once' })),
+  );
+  expect(once.map(({ status }) => status).sort()).toEqual([201, 409, 409, 409]);
+  await api('DELETE', '/products/at-once');
   const twice = () => api('POST', '/products', { title: 'Once' }, { 'idempotency-key': 'once-only' });
   expect([(await twice()).status, (await twice()).status]).toEqual([201, 201]);
   const { products } = await service.call(routes.listProducts, { query: { search: 'once' } });
