@@ -207,6 +207,8 @@ const SERVICE = [
   ['catalogue/collections.ts', 'if (round !== undefined)', 'if (false)', 'changing'],
   ['catalogue/collections.ts', "tags: [tags.list('collection', after.code)],", 'tags: [],', 'changing'],
   ['catalogue/apply.ts', 'if (differing.length === 0) return effect.outcomes;', '', 'changing'],
+  ['records/cards.ts', '[lockCards, renewPrices', '[renewPrices', 'changing'],
+  ['catalogue/apply.ts', 'await lockCatalogue(trx, store.id);', ';', 'changing'],
   ['records/stock.ts', 'left === 0 ? [id] : []', '[]', 'changing'],
   ['records/cards.ts', " and p.status = 'for-sale'\n  on conflict", '\n  on conflict', 'changing'],
   ['storefront/pages.ts', "row.status === 'for-sale'", 'true', 'changing'],

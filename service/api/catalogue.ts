@@ -10,7 +10,7 @@ import { wordsQuery } from '../records/answers/sources/found.js';
 import { allBrands, readBrands } from '../records/brands.js';
 import { allCollections, membersOf, readCollections } from '../records/collections.js';
 import { inTransaction, type Records } from '../records/database.js';
-import { listedProducts, readProducts, type KeptProduct } from '../records/products.js';
+import { listedProducts, lockCatalogue, readProducts, type KeptProduct } from '../records/products.js';
 import { countProducts } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
 import { checkTag, implement, type Api, type Caller } from './implement.js';
@@ -94,6 +94,8 @@ export function catalogueRoutes(api: Api): void {
   implement(api, routes.changeCollection, async (call) => {
     const code = sure(call.params['collection']);
     return inTransaction(call.db, async (trx) => {
+      // In the order in which applying takes them.
+      await lockCatalogue(trx, call.store.id);
       await readCollections(trx, call.store.id, [code], { lock: true });
       checkTag(call.request, await collectionOf(trx, call.store, code));
       return applied({ ...call, db: trx }, { collections: [{ code, is: 'there', change: call.body }] }, () =>
