@@ -9,13 +9,10 @@ export const currencyOf = (store: Sql): Sql => sql`(select currency from store w
 /** Works the cards of products out anew, and writes those that differ. */
 export async function renewCards(trx: Records, productIds: readonly number[]): Promise<void> {
   if (productIds.length === 0) return;
-  // Locked before anything is looked at: of two orders that take the last of two variants, the second sees both.
-  for (const renew of [lockCards, renewPrices, renewRest, removeRest]) await trx.executeQuery(renew([...productIds]));
+  // Prices first: writing them locks the row of each product even if nothing differs (`on conflict`), so that of two
+  // orders that take the last of two variants, the second looks at the stock once the first is done.
+  for (const renew of [renewPrices, renewRest, removeRest]) await trx.executeQuery(renew([...productIds]));
 }
-
-const lockCards = named(
-  ($) => sql`select from card where product_id = any(${$(0)}::int[]) order by product_id for no key update`,
-);
 
 const renewPrices = named(
   ($) => sql`
@@ -29,7 +26,7 @@ const renewPrices = named(
     delete from card_price c where c.product_id = any(${$(0)}::int[])
       and not exists (select from fresh f where f.product_id = c.product_id and f.currency = c.currency)
   )
-  insert into card_price as c select * from fresh
+  insert into card_price as c select * from fresh order by product_id, currency
   on conflict (product_id, currency) do update set least = excluded.least, greatest = excluded.greatest,
     was = excluded.was, reduced = excluded.reduced
   where (c.least, c.greatest, c.was, c.reduced) is distinct from

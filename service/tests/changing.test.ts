@@ -9,7 +9,7 @@ import { inTransaction } from '../records/database.js';
 import { takeStock } from '../records/stock.js';
 import { chanceFrom } from './random.js';
 import { order, Shopper } from './shopper.js';
-import { asAdmin, testService, type TestService } from './service.js';
+import { asAdmin, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 let db: Database;
@@ -255,13 +255,26 @@ test('after any changes and sales the cards are what they would be if they were 
 test('of two orders that take the last of two variants, the product is sold out', async () => {
   const variants = ['a', 'b'].map((code) => ({ code, options: { Size: code }, price: 100, stock: 1 }));
   await service.call(routes.createProduct, { body: { code: 'last', title: 'The last', variants } });
+  const both: Promise<void>[] = [];
   const ids = (await rows(
     `select v.id from variant v join product p on p.id = v.product_id where p.code = 'last' order by v.id`,
   )) as { id: number }[];
-  const took = ids.map(({ id }) =>
-    inTransaction(db, (trx) => takeStock(trx, store.id, [{ variantId: id, quantity: 1 }])),
-  );
-  await Promise.all(took);
+  const take = (id: number, then: () => Promise<void>) =>
+    inTransaction(db, async (trx) => {
+      await takeStock(trx, store.id, [{ variantId: id, quantity: 1 }]);
+      await then();
+    });
+  // The first is not committed yet when the second has come as far as it can.
+  const [first = 0, second = 0] = ids.map(({ id }) => id);
+  await take(first, async () => {
+    const later = take(second, () => Promise.resolve());
+    const waits = until(
+      async () => (await rows(`select from pg_stat_activity where wait_event_type = 'Lock'`)).length > 0,
+    );
+    await Promise.race([later, waits]);
+    both.push(later);
+  });
+  await Promise.all(both);
   expect(await rows(`select available from card where code = 'last'`)).toEqual([{ available: false }]);
   await service.call(routes.deleteProduct, { params: { product: 'last' } });
 });
