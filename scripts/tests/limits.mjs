@@ -19,11 +19,8 @@ const limited = (work, limit = LIMIT) =>
 
 const within = (declare) => Object.assign((name, work, limit) => declare(name, work && limited(work, limit)), declare);
 
-// All that a test can be declared by, so that one that somebody runs alone is held to the limit too.
 const test = within(globalThis.test);
 test.each = bind(test);
-test.only = within(globalThis.test.only);
-test.only.each = bind(test.only);
 Object.assign(globalThis, { test, it: test });
 for (const hook of ['beforeAll', 'afterAll', 'beforeEach', 'afterEach']) {
   const declare = globalThis[hook];

@@ -116,7 +116,7 @@ export function catalogueRoutes(api: Api): void {
   implement(api, routes.changeBrand, async (call) => {
     const code = sure(call.params['brand']);
     return inTransaction(call.db, async (trx) => {
-      await readBrands(trx, call.store.id, [code], { lock: true });
+      await readBrands(trx, call.store.id, [code], { lock: 'changing' });
       checkTag(call.request, await brandOf(trx, call.store, code));
       return applied({ ...call, db: trx }, { brands: [{ code, is: 'there', change: call.body }] }, () =>
         brandOf(trx, call.store, code),

@@ -22,7 +22,7 @@ export async function writeBrands(
     trx,
     storeId,
     wanted.map(({ code }) => code),
-    { lock: true },
+    { lock: 'changing' },
   );
   const writing = wanted.flatMap((one) => (one.is === 'gone' ? [] : [one]));
   const news = writing.filter(({ code }) => !there.has(code));
@@ -97,7 +97,7 @@ export async function removeBrands(
     trx,
     storeId,
     leaving.map(({ code }) => code),
-    { lock: true },
+    { lock: 'removing' },
   );
   for (const one of leaving) checkThere('brand', one, there.get(one.code));
   const products = await productsOfBrands(

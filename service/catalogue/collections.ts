@@ -15,7 +15,7 @@ import {
   type KeptCollection,
 } from '../records/collections.js';
 import type { Records } from '../records/database.js';
-import { readProducts } from '../records/products.js';
+import { idsOfProducts } from '../records/products.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
 import { checkOnce, checkThere, slugsFor } from './wanted.js';
@@ -150,7 +150,7 @@ async function checkParents(trx: Records, storeId: number, steps: readonly Step[
     });
 }
 
-/** Its products as they are wanted. */
+/** Its products as they are wanted. What is added and removed costs as much as that, however many there are. */
 async function writeMembers(
   trx: Records,
   storeId: number,
@@ -158,29 +158,27 @@ async function writeMembers(
   { after, before, change }: Step,
 ): Promise<Effect> {
   const { members, add = [], remove = [] } = change;
-  if (!members && add.length + remove.length === 0) return NO_EFFECT;
-  const was = before ? await membersOf(trx, id) : [];
   const leaving = new Set(remove);
-  const now = [...new Set([...(members ?? was).filter((code) => !leaving.has(code)), ...add])];
-  if (isSame(was, now)) return NO_EFFECT;
-  const touched = [...new Set([...was, ...now])];
-  const products = await readProducts(trx, storeId, touched);
-  const missing = now.find((code) => !products.has(code));
+  const entering = [...new Set([...(members ?? []), ...add])].filter((code) => !leaving.has(code));
+  const was = members && before ? await membersOf(trx, id) : [];
+  if (members ? isSame(was, entering) : add.length + remove.length === 0) return NO_EFFECT;
+  const ids = await idsOfProducts(trx, storeId, [...new Set([...was, ...entering, ...remove])]);
+  const missing = entering.find((code) => !ids.has(code));
   if (missing !== undefined)
     throw new Problem('bad-value', `There is no product “${missing}” in this store.`, {
       place: 'members',
       remedy: 'List the pages of the kind product to see their codes.',
     });
-  const idsOf = (codes: readonly string[]): number[] => codes.map((code) => sure(products.get(code)).id);
-  // Only the end of the list is written where no more has changed than that.
-  const isLonger = isSame(now.slice(0, was.length), was);
-  if (!isLonger) await removeMembers(trx, id, idsOf(was));
-  await addMembers(trx, id, idsOf(isLonger ? now.slice(was.length) : now));
-  const [wasIn, isIn] = [new Set(was), new Set(now)];
+  const idsOf = (codes: readonly string[]): number[] => codes.flatMap((code) => ids.get(code) ?? []);
+  // Where all are told, all are put in anew, in their order.
+  const left = new Set(await removeMembers(trx, id, idsOf(members ? was : remove)));
+  const came = new Set(await addMembers(trx, id, idsOf(entering)));
+  if (left.size + came.size === 0) return NO_EFFECT;
+  const moved = [...ids].flatMap(([code, product]) => (left.has(product) === came.has(product) ? [] : [code]));
   return {
     ...NO_EFFECT,
     tags: [tags.list('collection', after.code)],
-    due: [{ kind: 'product', codes: touched.filter((code) => wasIn.has(code) !== isIn.has(code)), fact: 'collection' }],
+    due: [{ kind: 'product', codes: moved, fact: 'collection' }],
   };
 }
 

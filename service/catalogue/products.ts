@@ -230,7 +230,7 @@ async function brandIdsOf(
 ): Promise<ReadonlyMap<string, number>> {
   const codes = [...new Set(products.flatMap(({ brand }) => (brand === null ? [] : [brand])))];
   if (codes.length === 0) return new Map();
-  const found = await readBrands(trx, storeId, codes);
+  const found = await readBrands(trx, storeId, codes, { lock: 'using' });
   const missing = codes.find((code) => !found.has(code));
   if (missing !== undefined)
     throw new Problem('bad-value', `There is no brand “${missing}” in this store.`, {

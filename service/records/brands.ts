@@ -7,12 +7,12 @@ export interface KeptBrand extends Brand {
   readonly id: number;
 }
 
-/** The brands of a store with these codes, by code. @param lock keeps others from changing them */
+/** The brands of a store with these codes, by code. @param lock keeps others from changing them, or from removing them */
 export async function readBrands(
   db: Records,
   storeId: number,
   codes: readonly string[],
-  { lock = false } = {},
+  { lock }: { readonly lock?: 'changing' | 'removing' | 'using' } = {},
 ): Promise<ReadonlyMap<string, KeptBrand>> {
   let query = db
     .selectFrom('brand')
@@ -20,7 +20,10 @@ export async function readBrands(
     .where('store_id', '=', storeId)
     .where(sql<boolean>`code = any(${[...codes]})`)
     .orderBy('id');
-  if (lock) query = query.forNoKeyUpdate();
+  // Whoever gives a product its brand and whoever removes that brand wait for each other.
+  if (lock === 'changing') query = query.forNoKeyUpdate();
+  if (lock === 'removing') query = query.forUpdate();
+  if (lock === 'using') query = query.forKeyShare();
   return new Map((await query.execute()).map((row) => [row.code, row]));
 }
 

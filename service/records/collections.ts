@@ -80,18 +80,28 @@ export async function membersOf(db: Records, collectionId: number): Promise<stri
   return rows.map(({ code }) => code);
 }
 
-/** Puts products at the end of a collection, those that are not in it yet. */
-export async function addMembers(trx: Records, collectionId: number, productIds: readonly number[]): Promise<void> {
-  await sql`
+/** Puts products at the end of a collection, those that are not in it yet. @returns their ids */
+export async function addMembers(trx: Records, collectionId: number, productIds: readonly number[]): Promise<number[]> {
+  if (productIds.length === 0) return [];
+  const { rows } = await sql<{ id: number }>`
     insert into collection_member (collection_id, product_id, position)
     select ${collectionId}, x.id, x.rank + coalesce((select max(position) from collection_member where collection_id = ${collectionId}), 0)
     from unnest(${[...productIds]}::int[]) with ordinality x(id, rank)
-    on conflict do nothing`.execute(trx);
+    on conflict do nothing returning product_id as id`.execute(trx);
+  return rows.map(({ id }) => id);
 }
 
-export async function removeMembers(trx: Records, collectionId: number, productIds: readonly number[]): Promise<void> {
-  await sql`delete from collection_member
-    where collection_id = ${collectionId} and product_id = any(${[...productIds]}::int[])`.execute(trx);
+/** Takes products out of a collection. @returns the ids of those that were in it */
+export async function removeMembers(
+  trx: Records,
+  collectionId: number,
+  productIds: readonly number[],
+): Promise<number[]> {
+  if (productIds.length === 0) return [];
+  const { rows } = await sql<{ id: number }>`delete from collection_member
+    where collection_id = ${collectionId} and product_id = any(${[...productIds]}::int[])
+    returning product_id as id`.execute(trx);
+  return rows.map(({ id }) => id);
 }
 
 /** The codes of all collections that are in one of these, themselves among them. */

@@ -45,6 +45,17 @@ export async function lockCatalogue(trx: Records, storeId: number): Promise<void
   await sql`select pg_advisory_xact_lock(hashtext('parlour catalogue'), ${storeId})`.execute(trx);
 }
 
+/** The ids of the products of a store with these codes, by code. */
+export async function idsOfProducts(
+  db: Records,
+  storeId: number,
+  codes: readonly string[],
+): Promise<ReadonlyMap<string, number>> {
+  const { rows } = await sql<{ code: string; id: number }>`
+    select code, id from product where store_id = ${storeId} and code = any(${[...codes]})`.execute(db);
+  return new Map(rows.map(({ code, id }) => [code, id]));
+}
+
 /** Keeps others from changing products until the transaction ends. */
 export async function lockProducts(trx: Records, storeId: number, codes: readonly string[]): Promise<void> {
   if (codes.length === 0) return;
