@@ -6,7 +6,7 @@ import { performance } from 'node:perf_hooks';
 import { keys } from '@parlour/core/documents';
 import { affectedPages } from '../service/dist/assigning/affected.js';
 import { renewPages } from '../service/dist/assigning/renew.js';
-import { changeProduct } from '../service/dist/catalogue/change-product.js';
+import { changeProduct } from '../service/dist/catalogue/change.js';
 import { doUnit, tryUnit } from '../service/dist/publishing/drafting.js';
 import { publish } from '../service/dist/publishing/publish.js';
 import { publishedState } from '../service/dist/records/states.js';
@@ -105,15 +105,9 @@ async function changeProducts(store) {
     Array.from({ length: CHANGERS }, async () => {
       while (performance.now() < end) {
         const code = `P-${1 + ((++store.turn * 7919) % store.products)}`;
-        const selling = { id: store.storeId, currency: 'EUR', locale: 'en' };
-        await changeProduct(
-          store.db,
-          selling,
-          code,
-          { title: `Changed ${store.turn}` },
-          store.author.id,
-          () => undefined,
-        );
+        const selling = { id: store.storeId, slug: 'bench', currency: 'EUR', locale: 'en' };
+        const by = { accountId: store.author.id, now: new Date() };
+        await changeProduct(store.db, selling, code, { title: `Changed ${store.turn}` }, by, () => undefined);
         done++;
       }
     }),

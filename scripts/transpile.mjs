@@ -3,7 +3,7 @@
  * long and is `npm run types`. As the compiler would, with the same settings (tsconfig.base.json).
  */
 import { transform } from '@swc/core';
-import { copyFileSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join, relative } from 'node:path';
 import { filesBelow, ROOT } from './build.mjs';
 
@@ -17,6 +17,15 @@ for (const room of ROOMS) {
   await Promise.all(files.filter((file) => file.endsWith('.ts')).map((file) => emit(folder, file)));
   for (const script of files.filter((file) => file.endsWith('.script.js')))
     copyFileSync(script, madeFor(folder, script));
+  for (const made of filesBelow(join(folder, 'dist'))) if (isLeftOver(folder, made)) rmSync(made);
+}
+
+/** Whether the source is gone of which a file was made: what still reads it would fail on the next machine only. */
+function isLeftOver(folder, made) {
+  const name = relative(join(folder, 'dist'), made);
+  if (name.startsWith('bundle/')) return false;
+  const source = join(folder, name.replace(/(\.d\.ts|\.js)(\.map)?$/, ''));
+  return !existsSync(`${source}.ts`) && !existsSync(`${source}.js`);
 }
 
 /** Where what is made of a file goes. */

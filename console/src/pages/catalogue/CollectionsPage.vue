@@ -90,13 +90,4 @@ function begin(): void {
 td {
   padding-block: 8px !important;
 }
-.title {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
-}
-.title:hover {
-  color: rgb(var(--v-theme-primary));
-  text-decoration: underline;
-}
 </style>

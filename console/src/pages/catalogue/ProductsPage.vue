@@ -132,15 +132,6 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
 td {
   padding-block: 8px !important;
 }
-.title {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
-}
-.title:hover {
-  color: rgb(var(--v-theme-primary));
-  text-decoration: underline;
-}
 .none {
   padding-block: 40px;
   text-align: center;

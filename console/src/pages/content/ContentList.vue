@@ -237,15 +237,6 @@ async function makeAgain({ code, title: name }: Ready): Promise<void> {
 td {
   padding-block: 8px !important;
 }
-.title {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
-}
-.title:hover {
-  color: rgb(var(--v-theme-primary));
-  text-decoration: underline;
-}
 .state {
   text-align: end;
 }

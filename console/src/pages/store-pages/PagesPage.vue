@@ -187,15 +187,6 @@ const because = (page: Page): string =>
 td {
   padding-block: 8px !important;
 }
-.title {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
-}
-.title:hover {
-  color: rgb(var(--v-theme-primary));
-  text-decoration: underline;
-}
 .path,
 .code {
   font-size: 0.9375rem;
