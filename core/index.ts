@@ -7,3 +7,4 @@ export * from './csv.js';
 export * from './canonical-json.js';
 export * from './shapes.js';
 export * from './sure.js';
+export * from './remembering.js';

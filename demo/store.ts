@@ -41,7 +41,9 @@ export interface DemoCollection {
   readonly slug: string;
   readonly title: string;
   readonly description: string;
+  /** The codes of its products, in their order; none where a rule fills it. */
   readonly products: readonly string[];
+  readonly when?: string;
 }
 
 export interface DemoMessage {

@@ -39,14 +39,19 @@ export function collectionCommands(program: Command): void {
     .argument('<code>', 'its code, such as C-9; it never changes')
     .argument('<title>', 'what it is called')
     .argument('[products...]', 'codes of its products, in their order')
+    .option('--when <rule>', 'fills it with the products that a rule matches, now and later')
     .option('--into <code>', 'the collection that it is in')
     .option('--slug <slug>', 'where its page is; made from the title if left out')
-    .addHelpText('after', '\nExample:\n  $ parlour collection create C-9 "Rainy days" K-009 K-010 --into C-2')
-    .action(async (code: string, title: string, members: string[], { into, slug }: Made, command: Command) => {
+    .addHelpText(
+      'after',
+      '\nExamples:\n  $ parlour collection create C-9 "Rainy days" K-009 K-010 --into C-2\n  $ parlour collection create C-10 "Under 30" --when "price < 30 and stock > 0"',
+    )
+    .action(async (code: string, title: string, members: string[], { into, slug, when }: Made, command: Command) => {
       const { call, print } = contextOf(command);
       const body = {
         ...{ code, title, members },
         ...(into !== undefined && { parent: into }),
+        ...(when !== undefined && { when }),
         ...(slug !== undefined && { slug }),
       };
       const made = await call(routes.createCollection, { body });
@@ -55,16 +60,28 @@ export function collectionCommands(program: Command): void {
 
   collections
     .command('set')
-    .description('Change a collection: title, description, into (a code; nothing takes it out) or position (a number).')
+    .description(
+      'Change a collection: title, description, into (a code; nothing takes it out), position (a number) or when (a rule; nothing keeps what is in it, to be chosen by hand).',
+    )
     .argument('<code>', 'its code, such as C-2')
     .argument('<changes...>', 'NAME=VALUE')
-    .addHelpText('after', '\nExample:\n  $ parlour collection set C-2 title="Two lines and none" into=C-1')
+    .addHelpText(
+      'after',
+      `\nExamples:\n  $ parlour collection set C-2 title="Two lines and none" into=C-1\n  $ parlour collection set C-2 'when=keyword is "two-line"'`,
+    )
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const { into, position, ...texts } = readValues(changes, ['title', 'description', 'into', 'position']);
+      const { into, position, when, ...texts } = readValues(changes, [
+        'title',
+        'description',
+        'into',
+        'position',
+        'when',
+      ]);
       const body = {
         ...texts,
         ...(into !== undefined && { parent: into || null }),
+        ...(when !== undefined && { when: when || null }),
         ...(position !== undefined && { position: wholeNumber(position) }),
       };
       const after = await call(routes.changeCollection, { params: { collection: code }, body });
@@ -203,6 +220,7 @@ export function brandCommands(program: Command): void {
 }
 
 interface Made {
+  readonly when?: string;
   readonly into?: string;
   readonly slug?: string;
 }
@@ -232,25 +250,31 @@ function wholeNumber(text: string): number {
 
 function collectionsText({ collections }: AnswerOf<typeof routes.listCollections>): string {
   if (collections.length === 0) return 'No collections. Create one with: parlour collection create CODE TITLE';
-  const rows = collections.map(({ code, title, parent, products, position }) => [
+  const rows = collections.map(({ code, title, parent, products, position, when }) => [
     code,
     title,
     parent ?? '',
     String(products),
     String(position),
+    when ?? '',
   ]);
-  return table(['Code', 'Title', 'In', '>Products', '>Position'], rows);
+  return table(['Code', 'Title', 'In', '>Products', '>Position', 'When'], rows);
 }
 
-function collectionText({ code, title, slug, description, parent, members }: Collection): string {
+function collectionText({ code, title, slug, description, parent, when, members }: Collection): string {
   return [
     `${title} (${code})`,
     ...(description === '' ? [] : [description]),
     '',
     `path                ${slug}`,
     ...(parent === null ? [] : [`in                  ${parent}`]),
+    ...(when === null ? [] : [`when                ${when}`]),
     '',
-    members.length === 0 ? 'No products yet.' : `${counted(members.length, 'product')}: ${members.join(', ')}`,
+    members.length === 0
+      ? when === null
+        ? 'No products yet.'
+        : 'No product matches.'
+      : `${counted(members.length, 'product')}: ${members.join(', ')}`,
   ].join('\n');
 }
 

@@ -59,6 +59,13 @@ test('a brand, a product with options, a copy and a collection, from nothing to 
   expect(await page('/browse/on-the-shore')).toContain('/item/dotterel-large');
   expect(await done('collection set C-9 "title=By the shore" into= position=0')).not.toContain('in  ');
   expect(await done('collection list')).toMatch(/C-9 +By the shore +2 +0/);
+  expect(await done('collection create C-10 "Dotterels" --when "brand is Quarrel"')).toContain('No product matches.');
+  expect(await done('collection set C-10 "when=price < 99 and brand starts with quarrel"')).toMatch(
+    /when +price < 99 and brand starts with "quarrel"\n\n2 products: K-051, K-052/,
+  );
+  expect(await page('/browse/dotterels')).toContain('/item/dotterel-large');
+  expect(await done('collection set C-10 when=')).not.toContain('when ');
+  await done('collection remove C-10');
   expect((await parlour('brand remove B-9')).err).toContain('2 products are of the brand “Quarrel & Daughter”.');
   for (const line of ['product remove K-051', 'product remove K-052', 'collection remove C-9', 'brand remove B-9'])
     expect(await done(line)).toBe('Deleted.');
@@ -77,7 +84,7 @@ test.each([
   ['stock set K-003 4', 1, 'Name one: K-003/K-003-1'],
   ['stock set K-003/K-003-1 -4', 1, '“-4” is not a number of pieces.'],
   ['collection member move C-1 K-999', 1, 'The product “K-999” is not in this collection.'],
-  ['collection set C-1 colour=red', 1, 'The names are: title, description, into, position.'],
+  ['collection set C-1 colour=red', 1, 'The names are: title, description, into, position, when.'],
   ['collection set C-1 position=first', 1, '“first” is not a whole number.'],
 ])('%s is refused in words', async (line, code, said) => {
   const ended = await parlour(line);

@@ -197,6 +197,8 @@ export const collection = brand.shape({
   parent: string().nullable().defined(),
   /** Its place among the others: less comes first. */
   position: number().integer().required(),
+  /** The rule that fills it, such as `brand is "Skerry Lines" and price >= 80`; null where products are chosen by hand. */
+  when: string().nullable().defined(),
   /** The codes of its products, in their order. */
   members: array(string().required()).required(),
 });
@@ -205,6 +207,7 @@ export const collections = closed({
     brand.shape({
       parent: string().nullable().defined(),
       position: number().integer().required(),
+      when: string().nullable().defined(),
       /** How many products it has. */
       products: number().integer().required(),
     }),
@@ -216,6 +219,8 @@ const collectionValues = {
   ...brandValues,
   parent: codeText().nullable().optional(),
   position: number().strict().integer().min(0).max(1_000_000).optional(),
+  /** A rule that fills it from now on; null keeps the products that it has, to be chosen by hand. */
+  when: plainText(2000).nullable().optional(),
   /** All of its products, in their order. */
   members: codes(),
   /** Products that come in, at the end. */

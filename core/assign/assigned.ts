@@ -3,7 +3,8 @@ import { type AssignmentsDocument, type Entry, keys } from '../documents/documen
 import type { DesignState } from '../documents/state.js';
 import { isSame } from '../design/edits/common.js';
 import { parsePage, type PageCode, type PageKind } from '../pages/page.js';
-import { factKey, readyRule, type ReadyRule, type Rule, type SubjectFacts } from '../pages/rule.js';
+import { readyRule, type ReadyRule, type Rule, type SubjectFacts } from '../pages/rule.js';
+import { indexRules, rulesMatching, type RuleIndex } from '../pages/rule-index.js';
 import { sure } from '../sure.js';
 import { ruleEntry } from '../documents/heads.js';
 
@@ -42,8 +43,8 @@ export function assignedTemplate(page: AskedPage, state: DesignState, setting: R
 export function assignedBy(document: AssignmentsDocument, page: AskedPage, setting: RuleSetting): Assigned | null {
   const { pages = {}, standard } = document;
   if (Object.hasOwn(pages, page.code)) return { template: sure(pages[page.code]), reason: 'page' };
-  const found = firstMatch(readyRules(document, setting.decimals), page.facts, setting.now);
-  if (found) return { template: found.template, reason: 'rule', rule: found.id };
+  for (const rule of rulesMatching(readyRules(document, setting.decimals), page.facts))
+    if (counts(rule, setting.now)) return { template: rule.template, reason: 'rule', rule: rule.id };
   return standard === undefined ? null : { template: standard, reason: 'standard' };
 }
 
@@ -57,16 +58,8 @@ export interface ReadyEntry extends ReadyRule {
   readonly until: string;
 }
 
-interface RuleIndex {
-  readonly all: readonly ReadyEntry[];
-  /** Positions of rules that need a certain fact to have a certain value, by that. */
-  readonly byKey: ReadonlyMap<string, readonly number[]>;
-  /** Positions of rules that may match anything. */
-  readonly others: readonly number[];
-}
-
 // Documents never change, so the rules of each are made ready once for each number of decimals.
-const kept = new WeakMap<AssignmentsDocument, Map<number, RuleIndex>>();
+const kept = new WeakMap<AssignmentsDocument, Map<number, RuleIndex<ReadyEntry>>>();
 
 /** The rules of a document in order, ready to be asked. */
 export const rulesOf = (document: AssignmentsDocument, decimals: number): readonly ReadyEntry[] =>
@@ -92,14 +85,14 @@ export function rulesThatDiffer(
   return [...(was ?? []), ...(is ?? [])].filter((rule) => !isBoth(rule));
 }
 
-function readyRules(document: AssignmentsDocument, decimals: number): RuleIndex {
+function readyRules(document: AssignmentsDocument, decimals: number): RuleIndex<ReadyEntry> {
   let found = kept.get(document);
   if (!found) kept.set(document, (found = new Map()));
   let index = found.get(decimals);
   if (!index)
     found.set(
       decimals,
-      (index = indexed((document.lists?.['rules'] ?? []).filter(isWhole).map((one) => readyEntry(one, decimals)))),
+      (index = indexRules((document.lists?.['rules'] ?? []).filter(isWhole).map((one) => readyEntry(one, decimals)))),
     );
   return index;
 }
@@ -110,33 +103,6 @@ const isWhole = ({ values }: Entry): boolean => Boolean(values['when'] && values
 function readyEntry({ id, values }: Entry, decimals: number): ReadyEntry {
   const { when, template = '', off = false, from = '', until = '' } = ruleEntry(values);
   return { ...readyRule(sure(when), decimals), id, when: sure(when), template, off, from, until };
-}
-
-function indexed(all: readonly ReadyEntry[]): RuleIndex {
-  const byKey = new Map<string, number[]>();
-  const others: number[] = [];
-  all.forEach((rule, position) => {
-    if (!rule.keys) others.push(position);
-    for (const key of new Set(rule.keys ?? [])) {
-      const there = byKey.get(key);
-      if (there) there.push(position);
-      else byKey.set(key, [position]);
-    }
-  });
-  return { all, byKey, others };
-}
-
-function firstMatch({ all, byKey, others }: RuleIndex, facts: SubjectFacts, now: string): ReadyEntry | null {
-  if (all.length === 0) return null;
-  const candidates = [...others];
-  for (const [fact, values] of facts)
-    for (const value of values) for (const position of byKey.get(factKey(fact, value)) ?? []) candidates.push(position);
-  candidates.sort((a, b) => a - b);
-  for (const position of candidates) {
-    const rule = sure(all[position]);
-    if (counts(rule, now) && rule.matches(facts)) return rule;
-  }
-  return null;
 }
 
 /** The next instant at which a rule for pages of a kind begins or stops to count; null if no rule has such a date. */

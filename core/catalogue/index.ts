@@ -3,3 +3,4 @@ export * from './product.js';
 export * from './change.js';
 export * from './others.js';
 export * from './draft.js';
+export * from './by-rule.js';

@@ -14,6 +14,8 @@ export interface Collection extends Brand {
   readonly parent: string | null;
   /** Its place among the others: less comes first. */
   readonly position: number;
+  /** The rule by which products are in it, as people write it; null where they are chosen by hand. */
+  readonly when: string | null;
 }
 /** What changes of a collection; what is absent stays. */
 export interface CollectionChange extends Partial<Omit<Collection, 'code' | 'slug'>> {

@@ -2,3 +2,4 @@
 export * from './page.js';
 export * from './rule.js';
 export * from './rule-text.js';
+export * from './rule-index.js';

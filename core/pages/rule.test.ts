@@ -2,7 +2,18 @@ import fc from 'fast-check';
 import { Problem } from '../index.js';
 import { assignedBy } from '../assign/index.js';
 import type { AssignmentsDocument } from '../documents/index.js';
-import { checkRule, fold, parseRule, printRule, readyRule, type Condition, type Rule, type Scalar } from './index.js';
+import {
+  checkRule,
+  fold,
+  indexRules,
+  parseRule,
+  printRule,
+  readyRule,
+  rulesMatching,
+  type Condition,
+  type Rule,
+  type Scalar,
+} from './index.js';
 
 const facts = (given: Record<string, Scalar | Scalar[]>) =>
   new Map(
@@ -114,7 +125,7 @@ describe('assignment', () => {
     lists: { rules: list.map((when, i) => ({ id: `r${i}`, values: { when, template: `t${i}`, ...more } })) },
   });
 
-  test('the index finds the first rule that matches, as going through all of them in order would', () => {
+  test('the index finds the rules that match, and the first of them, as going through all in order would', () => {
     fc.assert(
       fc.property(
         rules,
@@ -123,7 +134,10 @@ describe('assignment', () => {
         fc.nat(1000),
         (list, brand, keyword, price) => {
           const page = { code: 'product:1', facts: facts({ brand, keyword, price }) };
-          const first = list.findIndex((rule) => readyRule(rule, 2).matches(page.facts));
+          const ready = list.map((rule) => readyRule(rule, 2));
+          const found = ready.filter((rule) => rule.matches(page.facts));
+          expect([...rulesMatching(indexRules(ready), page.facts)]).toEqual(found);
+          const first = ready.findIndex((rule) => rule === found[0]);
           expect(assignedBy(bucket(list), page, setting)).toEqual(
             first < 0
               ? { template: 'standard', reason: 'standard' }

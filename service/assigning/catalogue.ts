@@ -10,6 +10,7 @@ import { duePages, notePagesDue, removeDue, type DuePage } from '../records/due-
 import { publishedState } from '../records/states.js';
 import { sharing } from '../sharing.js';
 import type { Side } from '../records/tables.js';
+import { fillSold } from './filling.js';
 import { renewPages } from './renew.js';
 import { asksAbout } from './rows.js';
 
@@ -45,6 +46,8 @@ export function renewDue(db: Database, storeId: number): Promise<void> {
 const renewing = perDatabase(() => new LRUCache<number, () => Promise<void>>({ max: 10_000 }));
 
 async function renewStore(db: Database, storeId: number): Promise<void> {
+  const sold = (await duePages(db, storeId)).flatMap(({ code, fact }) => (fact === 'stock' ? [code] : []));
+  if (sold.length > 0) await fillSold(db, storeId, sold);
   const due = await duePages(db, storeId);
   if (due.length === 0) return;
   for (const unlocked of await listDesigns(db, storeId)) {

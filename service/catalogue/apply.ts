@@ -2,19 +2,21 @@
  * The one way by which the catalogue changes: what is wanted is compared with what is there, and what differs is
  * written, with all that follows of it, in the transaction of whoever asks. Stock that is sold goes by `records/stock.ts`.
  */
-import { counted, listed } from '@parlour/core';
+import { counted, listed, sure } from '@parlour/core';
 import type { BrandChange, CollectionChange, Wanted } from '@parlour/core/catalogue';
 import { subjectsChanged } from '../assigning/catalogue.js';
+import { fillAnew, fillWhole } from '../assigning/filling.js';
 import { audit } from '../records/audit.js';
 import type { AuditedAction } from '../records/audited.js';
 import { renewCards } from '../records/cards.js';
 import { touch } from '../records/changes.js';
 import type { Records } from '../records/database.js';
+import { lockFilling } from '../records/filling.js';
 import { lockCatalogue } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { removeBrands, writeBrands } from './brands.js';
 import { writeCollections } from './collections.js';
-import { together, type CatalogueKind, type Outcome } from './effect.js';
+import { together, type CatalogueKind, type Effect, type Outcome } from './effect.js';
 import { writeProducts, type WantedProduct } from './products.js';
 import { inMoney } from './told.js';
 
@@ -51,6 +53,7 @@ export async function applyCatalogue(
   // Before any row is locked. A change of what is there waits for nobody.
   if (collections.length > 0 || [...brands, ...products].some(({ is }) => is === 'new' || is === 'either'))
     await lockCatalogue(trx, store.id);
+  await lockFilling(trx, store.id, changesFilling(collections) ? 'changing' : 'using');
   const setting = { sample, now };
   const effect = together([
     await writeBrands(trx, store.id, brands, setting),
@@ -64,6 +67,7 @@ export async function applyCatalogue(
     trx,
     [...new Set(effect.cards)].sort((a, b) => a - b),
   );
+  await refill(trx, store, effect);
   touch(trx, store.id, effect.tags);
   for (const { kind, codes, fact } of effect.due)
     if (codes.length > 0) await subjectsChanged(trx, store.id, kind, codes, fact);
@@ -71,6 +75,19 @@ export async function applyCatalogue(
   if (audited !== null)
     await audit(trx, { storeId: store.id, accountId, ...(audited ?? sayingOf(store, differing, wanted)) });
   return effect.outcomes;
+}
+
+const changesFilling = (collections: readonly Wanted<CollectionChange>[]): boolean =>
+  collections.some((one) => one.is === 'gone' || one.change.when !== undefined);
+
+/** What is in collections by their rule follows, once the cards are as they are now. */
+async function refill(trx: Records, store: Pick<Store, 'id' | 'currency'>, { due, rules }: Effect): Promise<void> {
+  for (const code of rules) await fillWhole(trx, store, code);
+  const products = due.filter(({ kind }) => kind === 'product');
+  await fillAnew(trx, store.id, {
+    codes: [...new Set(products.flatMap(({ codes }) => codes))],
+    facts: products.some(({ fact }) => fact === null) ? null : products.map(({ fact }) => sure(fact)),
+  });
 }
 
 const ACTION = { created: 'create', changed: 'change', removed: 'remove' } as const;

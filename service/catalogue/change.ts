@@ -2,6 +2,7 @@
 import { Problem } from '@parlour/core';
 import type { ProductChange } from '@parlour/core/catalogue';
 import { inTransaction, type Records } from '../records/database.js';
+import { lockFilling } from '../records/filling.js';
 import { lockProducts, readProducts, type KeptProduct } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { applyCatalogue, type Applying } from './apply.js';
@@ -22,6 +23,8 @@ export const changeProduct = (
   checked: (before: KeptProduct) => void,
 ): Promise<KeptProduct> =>
   inTransaction(db, async (trx) => {
+    // In the order in which applying takes them.
+    await lockFilling(trx, store.id, 'using');
     await lockProducts(trx, store.id, [code]);
     checked(await productOf(trx, store.id, code));
     await applyCatalogue(trx, store, { products: [{ code, is: 'there', change }] }, by);

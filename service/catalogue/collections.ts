@@ -1,6 +1,6 @@
 /** Collections and what is in them: what is wanted, written as far as it differs. */
 import { Problem, sure } from '@parlour/core';
-import type { Collection, CollectionChange, Wanted } from '@parlour/core/catalogue';
+import { fillingText, type Collection, type CollectionChange, type Wanted } from '@parlour/core/catalogue';
 import { isSame } from '@parlour/core/design';
 import {
   addMembers,
@@ -86,6 +86,9 @@ export async function writeCollections(
         code: step.after.code,
         did: !step.before ? 'created' : changed.has(step) ? 'changed' : 'same',
       })),
+      rules: differing.flatMap(({ before, after }) =>
+        after.when === null || before?.when === after.when ? [] : [after.code],
+      ),
       tags: differing.flatMap(({ after }) => [tags.page(`collection:${after.code}`), tags.list('collections')]),
       due: [
         { kind: 'collection', codes: differing.map(({ after }) => after.code), fact: null },
@@ -126,8 +129,20 @@ async function stepsOf(
       description: change.description ?? before?.description ?? '',
       parent: change.parent === undefined ? (before?.parent ?? null) : change.parent,
       position: change.position ?? before?.position ?? position++,
+      when: change.when === undefined ? (before?.when ?? null) : change.when === null ? null : fillingText(change.when),
     };
+    checkMembers(after, change);
     return { before, after, change };
+  });
+}
+
+/** @throws Problem `bad-value` if products are chosen for a collection that its rule fills */
+function checkMembers({ code, title, when }: Collection, change: CollectionChange): void {
+  const place = (['members', 'add', 'remove'] as const).find((name) => (change[name]?.length ?? 0) > 0);
+  if (when === null || place === undefined) return;
+  throw new Problem('bad-value', `What is in the collection “${title}” (${code}) follows from its rule: ${when}`, {
+    place,
+    remedy: 'Change the rule, or take it away to choose products by hand.',
   });
 }
 
@@ -157,6 +172,8 @@ async function writeMembers(
   id: number,
   { after, before, change }: Step,
 ): Promise<Effect> {
+  // By rule, they follow once all products are as they are wanted.
+  if (after.when !== null) return NO_EFFECT;
   const { members, add = [], remove = [] } = change;
   const leaving = new Set(remove);
   const entering = [...new Set([...(members ?? []), ...add])].filter((code) => !leaving.has(code));

@@ -17,6 +17,8 @@ export interface Effect {
   readonly tags: readonly string[];
   /** Ids of the products whose cards may be other ones. */
   readonly cards: readonly number[];
+  /** Codes of the collections that have another rule now. */
+  readonly rules: readonly string[];
   /** Pages of which something that rules see has changed. */
   readonly due: readonly Due[];
 }
@@ -28,11 +30,12 @@ export interface Due {
   readonly fact: string | null;
 }
 
-export const NO_EFFECT: Effect = { outcomes: [], tags: [], cards: [], due: [] };
+export const NO_EFFECT: Effect = { outcomes: [], tags: [], cards: [], rules: [], due: [] };
 
 export const together = (effects: readonly Effect[]): Effect => ({
   outcomes: effects.flatMap(({ outcomes }) => outcomes),
   tags: effects.flatMap(({ tags }) => tags),
   cards: effects.flatMap(({ cards }) => cards),
+  rules: effects.flatMap(({ rules }) => rules),
   due: effects.flatMap(({ due }) => due),
 });

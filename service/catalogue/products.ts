@@ -20,7 +20,7 @@ import {
 } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
-import { together, type Effect } from './effect.js';
+import { NO_EFFECT, together, type Effect } from './effect.js';
 import { checkOnce, checkThere, slugsFor } from './wanted.js';
 
 export type WantedProduct = Wanted<
@@ -64,10 +64,8 @@ export async function writeProducts(
   return together([
     effectOf(steps, written),
     {
+      ...NO_EFFECT,
       outcomes: codes.flatMap((code) => (done.has(code) ? [] : [{ kind: 'product', code, did: 'same' } as const])),
-      tags: [],
-      cards: [],
-      due: [],
     },
   ]);
 }
@@ -265,6 +263,7 @@ function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
   for (const step of steps)
     for (const fact of factsOf(step)) facts.set(fact, [...(facts.get(fact) ?? []), codeOf(step)]);
   return {
+    ...NO_EFFECT,
     outcomes: steps.map((step) => ({
       kind: 'product',
       code: codeOf(step),

@@ -98,6 +98,7 @@ export interface Tables {
     description: string;
     position: number;
     parent_id: number | null;
+    rule: string | null;
     sample: Generated<boolean>;
   };
   collection_member: { collection_id: number; product_id: number; position: number };

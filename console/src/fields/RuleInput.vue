@@ -1,9 +1,9 @@
 <script setup lang="ts">
-/** A rule as it is written, with how many pages it matches now. */
-import { Problem } from '@parlour/core';
+/** A rule as it is written, with how many pages, or products, it matches now. */
+import { counted, Problem } from '@parlour/core';
 import { parseRule, printRule, type PageKind, type Rule } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
-import { ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { call } from '../api';
 import { takingTurns } from '../turns';
 
@@ -13,9 +13,13 @@ const props = defineProps<{
   help: string;
   fault: string;
   pageKind: PageKind;
+  /** What it matches, in words; pages if absent. */ one?: string;
+  /** Reads it, where not all that pages can be asked is allowed. @throws Problem */
+  reads?: (text: string, kind: PageKind) => Rule;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: Rule] }>();
 
+const one = computed(() => props.one ?? 'page');
 const text = ref(props.modelValue ? printRule(props.modelValue) : '');
 const wrong = ref('');
 const matches = ref('');
@@ -34,8 +38,8 @@ async function count(): Promise<void> {
     const some = pages.map(({ title }) => title).join(', ');
     matches.value =
       total === 0
-        ? 'Matches no page now.'
-        : `Matches ${total} ${total === 1 ? 'page' : 'pages'} now: ${some}${total > pages.length ? ' …' : ''}`;
+        ? `Matches no ${one.value} now.`
+        : `Matches ${counted(total, one.value)} now: ${some}${total > pages.length ? ' …' : ''}`;
   } catch (error) {
     if (error instanceof Problem) wrong.value = `${error.message} ${error.remedy ?? ''}`;
   }
@@ -47,7 +51,7 @@ function change(next: string): void {
   wrong.value = '';
   clearTimeout(waiting);
   try {
-    const rule = parseRule(next, props.pageKind);
+    const rule = (props.reads ?? parseRule)(next, props.pageKind);
     waiting = setTimeout(() => {
       emit('update:modelValue', rule);
       void count();

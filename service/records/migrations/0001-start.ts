@@ -135,6 +135,8 @@ create table collection (
   description text not null,
   parent_id integer references collection,
   position integer not null,
+  -- The rule that fills it, as people write it; null where its products are chosen by hand.
+  rule text,
   sample boolean not null default false,
   unique (store_id, code),
   unique (store_id, slug)

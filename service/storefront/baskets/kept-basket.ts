@@ -3,6 +3,7 @@ import { createHmac } from 'node:crypto';
 import type { Response } from 'express';
 import { orderingOf } from '@parlour/core/commerce';
 import { newToken, tokenHash } from '../../accounts/passwords.js';
+import { renewDue } from '../../assigning/catalogue.js';
 import { addToCart, cartCount, setQuantity, tellCart } from '../../records/carts.js';
 import { placeOrder } from '../../records/orders.js';
 import { secretOf } from '../../records/secrets.js';
@@ -40,7 +41,10 @@ export function keptBasket(site: SiteOfStore, cookies: string | undefined): Bask
       const firstNumber = orderingOf(store.details, 'first-order');
       const wanted = { attempt, seen, payment, tokenHash: tokenHash(opens), firstNumber, mayOrder };
       const placed = await placeOrder(db, store.id, cart, buyingOf(site), { buyer, delivery }, wanted, now);
-      return 'why' in placed ? placed : opens;
+      if ('why' in placed) return placed;
+      // Nobody waits for it: the page of a product looks at its stock itself. Should it fail, the next chore does it.
+      void renewDue(db, store.id).catch(() => undefined);
+      return opens;
     },
     async remember(response: Response) {
       if (token === null || !cart) return;

@@ -1,18 +1,24 @@
 <script setup lang="ts">
-/** One collection: a form beside its page. Its products are added, moved and removed one by one, and seen at once. */
-import { mdiArrowDown, mdiArrowUp, mdiClose } from '@mdi/js';
+/**
+ * One collection: a form beside its page. Its products follow from a rule; or they are chosen by hand: added, moved and
+ * removed one by one, and seen at once.
+ */
 import { counted } from '@parlour/core';
+import { readFilling } from '@parlour/core/catalogue';
 import type { Device } from '@parlour/core/fields';
+import { printRule, type Rule } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
 import { attempt, call, may, say } from '../../api';
 import ProseInput from '../../fields/ProseInput.vue';
+import RuleInput from '../../fields/RuleInput.vue';
 import { rested } from '../../rested';
 import AskDialog from '../../shell/AskDialog.vue';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
+import MemberList from './MemberList.vue';
 
 type Collection = AnswerOf<typeof routes.getCollection>;
 
@@ -22,6 +28,9 @@ const code = computed(() => String(route.params['code']));
 const params = computed(() => ({ collection: code.value }));
 const collection = shallowRef<Collection>();
 const texts = ref({ title: '', description: '', parent: '' });
+/** What its products follow from; null where they are chosen by hand. */
+const rule = shallowRef<Rule | null>(null);
+const isByRule = ref(false);
 const busy = ref(false);
 const removing = ref(false);
 const renewals = ref(0);
@@ -47,6 +56,8 @@ async function learnTitles(): Promise<void> {
 function begin(now: Collection): void {
   collection.value = now;
   texts.value = { title: now.title, description: now.description, parent: now.parent ?? '' };
+  rule.value = now.when === null ? null : readFilling(now.when);
+  isByRule.value = now.when !== null;
 }
 watch(
   code,
@@ -63,8 +74,11 @@ const isChanged = computed(
     collection.value !== undefined &&
     (texts.value.title !== collection.value.title ||
       texts.value.description !== collection.value.description ||
-      texts.value.parent !== (collection.value.parent ?? '')),
+      texts.value.parent !== (collection.value.parent ?? '') ||
+      when.value !== collection.value.when),
 );
+const when = computed(() => (isByRule.value && rule.value ? printRule(rule.value) : null));
+const isReady = computed(() => texts.value.title.trim() !== '' && (!isByRule.value || rule.value !== null));
 
 async function change(body: Parameters<typeof call<typeof routes.changeCollection>>[1]['body']): Promise<void> {
   busy.value = true;
@@ -80,8 +94,12 @@ async function save(): Promise<void> {
   await attempt(async () => {
     if (!collection.value) return;
     busy.value = true;
-    const body = { title: title.trim(), description, parent: parent || null };
+    const body = {
+      ...{ title: title.trim(), description, parent: parent || null },
+      ...(when.value !== collection.value.when && { when: when.value }),
+    };
     begin(await call(routes.changeCollection, { params: params.value, body, match: collection.value }));
+    await learnTitles();
     renewals.value++;
     say('Saved. Shoppers see it now.');
   });
@@ -99,9 +117,9 @@ async function remove(): Promise<void> {
 }
 
 const members = computed(() => collection.value?.members ?? []);
-function move(product: string, by: number): void {
+const isByHand = computed(() => collection.value?.when === null);
+function move(product: string, at: number): void {
   const others = members.value.filter((one) => one !== product);
-  const at = members.value.indexOf(product) + by;
   void change({ members: [...others.slice(0, at), product, ...others.slice(at)] });
 }
 
@@ -141,6 +159,21 @@ function add(product: { readonly code: string; readonly title: string }): void {
           <v-text-field v-model="texts.title" label="Title" maxlength="200" />
           <ProseInput v-model="texts.description" label="Description" help="" fault="" />
           <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
+          <v-radio-group v-model="isByRule" label="Its products" hide-details>
+            <v-radio :value="false" label="Chosen by hand" />
+            <v-radio :value="true" label="All that a rule matches, now and later" />
+          </v-radio-group>
+          <RuleInput
+            v-if="isByRule"
+            v-model="rule"
+            label="Rule"
+            help=""
+            fault=""
+            page-kind="product"
+            one="product"
+            :reads="readFilling"
+          />
+          <p v-else-if="!isByHand" class="quiet">Once saved, it keeps the products that it has now.</p>
           <div class="save">
             <v-btn
               v-if="may('catalogue.edit')"
@@ -148,7 +181,7 @@ function add(product: { readonly code: string; readonly title: string }): void {
               variant="flat"
               color="primary"
               :loading="busy"
-              :disabled="!isChanged || texts.title.trim() === ''"
+              :disabled="!isChanged || !isReady"
               >Save</v-btn
             >
             <span v-if="isChanged" class="quiet">Not saved yet.</span>
@@ -157,38 +190,19 @@ function add(product: { readonly code: string; readonly title: string }): void {
       </form>
       <fieldset>
         <legend>{{ members.length ? counted(members.length, 'product') : 'Products' }}</legend>
-        <ol v-if="members.length">
-          <li v-for="(product, i) in members" :key="product">
-            <router-link class="name" :to="`/products/${encodeURIComponent(product)}`">{{
-              titleOf(product)
-            }}</router-link>
-            <template v-if="may('catalogue.edit')">
-              <v-btn
-                :icon="mdiArrowUp"
-                size="small"
-                :disabled="i === 0 || busy"
-                :aria-label="`Move ${titleOf(product)} up`"
-                @click="move(product, -1)"
-              />
-              <v-btn
-                :icon="mdiArrowDown"
-                size="small"
-                :disabled="i === members.length - 1 || busy"
-                :aria-label="`Move ${titleOf(product)} down`"
-                @click="move(product, 1)"
-              />
-              <v-btn
-                :icon="mdiClose"
-                size="small"
-                :disabled="busy"
-                :aria-label="`Take ${titleOf(product)} out`"
-                @click="change({ remove: [product] })"
-              />
-            </template>
-          </li>
-        </ol>
-        <p v-else class="quiet">Nothing is in it yet. Add products below.</p>
-        <template v-if="may('catalogue.edit')">
+        <MemberList
+          v-if="members.length"
+          :members="members"
+          :title-of="titleOf"
+          :changes="isByHand && may('catalogue.edit')"
+          :busy="busy"
+          @move="move"
+          @remove="(product) => change({ remove: [product] })"
+        />
+        <p v-else class="quiet">
+          {{ isByHand ? 'Nothing is in it yet. Add products below.' : 'No product matches its rule.' }}
+        </p>
+        <template v-if="isByHand && may('catalogue.edit')">
           <v-text-field v-model="search" label="Find products to add" clearable hide-details />
           <ul v-if="offers.length" class="offers">
             <li v-for="one in offers" :key="one.code">
@@ -226,7 +240,6 @@ function add(product: { readonly code: string; readonly title: string }): void {
 </template>
 
 <style scoped>
-ol,
 .offers {
   list-style: none;
   padding: 0;

@@ -55,6 +55,7 @@ function begin(): void {
         <thead>
           <tr>
             <th>Collection</th>
+            <th>Filled by a rule</th>
             <th class="figure">Products</th>
           </tr>
         </thead>
@@ -66,6 +67,7 @@ function begin(): void {
               }}</router-link>
               <div class="quiet">{{ row.code }}</div>
             </td>
+            <td class="when">{{ row.when ?? '' }}</td>
             <td class="figure">{{ counted(row.products, 'product') }}</td>
           </tr>
         </tbody>
@@ -89,5 +91,10 @@ function begin(): void {
 <style scoped>
 td {
   padding-block: 8px !important;
+}
+.when {
+  max-inline-size: 320px;
+  color: rgba(var(--v-theme-on-surface), 0.72);
+  font-size: 0.9375rem;
 }
 </style>
