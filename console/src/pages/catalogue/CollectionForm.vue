@@ -167,7 +167,7 @@ function add(product: { readonly code: string; readonly title: string }): void {
             v-if="isByRule"
             v-model="rule"
             label="Rule"
-            help=""
+            help="It can ask for brand, category, keyword, price, stock, reduced, visible-since and attribute.NAME."
             fault=""
             page-kind="product"
             one="product"

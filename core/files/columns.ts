@@ -1,0 +1,88 @@
+/** The columns of a table of the catalogue, by what the table is of. */
+
+export const FILE_KINDS = ['product', 'collection', 'brand'] as const;
+/** What a file is of. */
+export type FileKind = (typeof FILE_KINDS)[number];
+
+export interface Column {
+  readonly name: string;
+  readonly help: string;
+  /** What other files call it: letters and digits only, in lower case. */
+  readonly also: readonly string[];
+}
+
+const column = (name: string, help: string, ...also: readonly string[]): Column => ({ name, help, also });
+
+/** In the order in which files have them. The first names the thing; its rows stand together. */
+export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
+  product: [
+    column('product', 'its code; empty for a further variant of the product above', 'code', 'productcode', 'sku', 'id'),
+    column('title', 'what it is called', 'name', 'productname', 'producttitle'),
+    column('slug', 'where its page is; made from the title of a new one if empty', 'path', 'url'),
+    column('status', 'for-sale, draft or withdrawn', 'state'),
+    column('brand', 'the code or the title of a brand; none if empty', 'maker', 'manufacturer', 'label'),
+    column('category', 'one category', 'type', 'productcategory', 'producttype'),
+    column('keywords', 'with commas between', 'tags', 'labels'),
+    column('summary', 'the short text', 'shortdescription', 'shorttext', 'intro'),
+    column('description', 'the long text, as HTML', 'text', 'longdescription', 'longtext', 'body'),
+    column('visible-since', 'a day such as 2026-11-23', 'date', 'visiblefrom', 'published'),
+    column('pictures', 'a line each: the hash of a picture of the library, and what it shows', 'images', 'picture'),
+    column('options', 'a line each, with all values in their order: Colour=Moss,Sand'),
+    column('variant', 'the code of the variant', 'variantcode', 'variantsku', 'variantid'),
+    column('price', 'such as 24.50', 'unitprice', 'saleprice', 'amount'),
+    column('was-price', 'what it cost before; none if empty', 'oldprice', 'listprice', 'regularprice', 'rrp'),
+    column('stock', 'how many there are, or not-counted', 'quantity', 'qty', 'instock', 'onhand'),
+  ],
+  collection: [
+    column('collection', 'its code; empty for a further product of the collection above', 'code', 'id'),
+    column('title', 'what it is called', 'name'),
+    column('slug', 'where its page is; made from the title of a new one if empty', 'path', 'url'),
+    column('description', 'what its page says of it', 'text', 'body'),
+    column('into', 'the code of the collection that it is in; none if empty', 'parent'),
+    column('position', 'its place among the others: 0, 1, 2, …', 'order', 'sortorder'),
+    column('when', 'the rule that fills it; empty where products are chosen by hand', 'rule'),
+    column('product', 'the code of a product in it; a row for each, in their order', 'productcode', 'sku', 'member'),
+  ],
+  brand: [
+    column('brand', 'its code', 'code', 'id'),
+    column('title', 'what it is called', 'name'),
+    column('slug', 'where its page is; made from the title of a new one if empty', 'path', 'url'),
+    column('description', 'what its page says of it', 'text', 'body'),
+  ],
+};
+
+/** The columns that a product has beside: a value of the variant for an option, an attribute of the product. */
+const NAMED = /^(option|attribute)\.\S/;
+/** What is an option, if a file has a column for it. */
+const OPTIONS = ['colour', 'color', 'size', 'material', 'length', 'width', 'weight', 'scent', 'flavour', 'finish'];
+
+/** Whether a table of a kind has a column of this name. */
+export const isColumn = (kind: FileKind, name: string): boolean =>
+  FILE_COLUMNS[kind].some((one) => one.name === name) || (kind === 'product' && NAMED.test(name));
+
+const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
+
+/**
+ * What the heads of a file are most likely: each column at most once.
+ * @returns for each head the name of a column; null where none comes to mind
+ * @example
+ * proposedColumns('product', ['Name', 'SKU', 'Colour']) // ['title', 'product', 'option.Colour']
+ */
+export function proposedColumns(kind: FileKind, heads: readonly string[]): (string | null)[] {
+  const taken = new Set<string>();
+  const take = (name: string): string | null => {
+    if (taken.has(name)) return null;
+    taken.add(name);
+    return name;
+  };
+  // What bears the name of a column is that column, whatever else could be taken for it.
+  const exact = heads.map((head) => (isColumn(kind, head.trim()) ? take(head.trim()) : null));
+  return heads.map((head, i) => {
+    const known = exact[i];
+    if (known) return known;
+    const found = FILE_COLUMNS[kind].find(({ name, also }) => [plain(name), ...also].includes(plain(head)));
+    if (found) return take(found.name);
+    if (kind !== 'product' || !OPTIONS.includes(plain(head))) return null;
+    return take(`option.${head.trim()}`);
+  });
+}

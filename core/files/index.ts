@@ -1,0 +1,5 @@
+/** The catalogue as tables. */
+export * from './columns.js';
+export * from './told.js';
+export * from './products.js';
+export * from './others.js';

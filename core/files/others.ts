@@ -1,0 +1,77 @@
+/** Collections as rows, one for each product in them; and brands, one row each. */
+import type { Brand, BrandChange, Collection, CollectionChange } from '../catalogue/others.js';
+import { FILE_COLUMNS } from './columns.js';
+import { Cells, type Row, type Told } from './told.js';
+
+/**
+ * A collection as rows tell of it. With a column for products, they are all that is in it, in their order; where a rule
+ * fills it, it has none.
+ * @param rows those of one collection, in their order
+ */
+export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
+  const cells = new Cells(rows);
+  cells.onlyFirst(['title', 'slug', 'description', 'into', 'position', 'when']);
+  const text = (column: string): string | undefined => cells.text(column)?.trim();
+  const members = rows.flatMap((_, row) => {
+    const code = cells.text('product', row)?.trim();
+    return code ? [{ code, row }] : [];
+  });
+  const position = cells.read(
+    'position',
+    (value) => (/^\d{1,6}$/.test(value) ? Number(value) : null),
+    'It is not a whole number.',
+  );
+  const [into, when, title] = [text('into'), text('when'), text('title')];
+  const tellsMembers = cells.text('product') !== undefined && !when;
+  return {
+    code: text('collection') ?? '',
+    slug: text('slug') || undefined,
+    change: {
+      ...(title && { title }),
+      ...(cells.text('description') !== undefined && { description: cells.text('description') ?? '' }),
+      ...(into !== undefined && { parent: into || null }),
+      ...(when !== undefined && { when: when || null }),
+      ...(position !== undefined && { position }),
+      ...((tellsMembers || members.length > 0) && { members: members.map(({ code }) => code) }),
+    },
+    faults: cells.faults,
+    cellAt: (place) => {
+      const index = /^members\[(\d+)\]/.exec(place)?.[1];
+      if (place.startsWith('members')) return cells.cell('product', members[Number(index ?? 0)]?.row ?? 0);
+      return cells.cell(knownColumn('collection', place));
+    },
+  };
+}
+
+export function brandFrom(rows: readonly Row[]): Told<BrandChange> {
+  const cells = new Cells(rows);
+  rows.slice(1).forEach((_, i) => cells.refuse('brand', 'This brand has another row above.', i + 1));
+  const title = cells.text('title')?.trim();
+  const description = cells.text('description');
+  return {
+    code: cells.text('brand')?.trim() ?? '',
+    slug: cells.text('slug')?.trim() || undefined,
+    change: { ...(title && { title }), ...(description !== undefined && { description }) },
+    faults: cells.faults,
+    cellAt: (place) => cells.cell(knownColumn('brand', place)),
+  };
+}
+
+/** The column that a place of a change came from; the thing itself if it is none. */
+function knownColumn(kind: 'collection' | 'brand', place: string): string {
+  const name = place.replace(/[,.[].*$/, '');
+  const named = { code: kind, parent: 'into' }[name] ?? name;
+  return FILE_COLUMNS[kind].some((one) => one.name === named) ? named : kind;
+}
+
+/** The rows of a collection; `collectionFrom` makes it of them again. */
+export function collectionRows(
+  { code, title, slug, description, parent, position, when }: Collection,
+  members: readonly string[],
+): string[][] {
+  const first = [title, slug, description, parent ?? '', String(position), when ?? ''];
+  const [one = '', ...others] = when === null ? members : [];
+  return [[code, ...first, one], ...others.map((product) => [code, ...first.map(() => ''), product])];
+}
+
+export const brandRow = ({ code, title, slug, description }: Brand): string[] => [code, title, slug, description];

@@ -1,0 +1,170 @@
+/** Products as rows: one for each variant, those of a product together; the first says what the product is. */
+import { PRODUCT_STATUSES, type Product, type ProductChange, type VariantChange } from '../catalogue/product.js';
+import { amountFrom, decimalText, exampleAmount } from '../money/index.js';
+import { attributeCell, attributeOf, listCell, listOf, namedCell, namedOf, picturesCell, picturesOf } from './cells.js';
+import { FILE_COLUMNS } from './columns.js';
+import { Cells, type Row, type Told } from './told.js';
+
+const OF_VARIANT = ['variant', 'price', 'was-price', 'stock'];
+/** The columns that speak of the product, whichever row they stand in. */
+const OF_PRODUCT = FILE_COLUMNS.product.map(({ name }) => name).filter((name) => !OF_VARIANT.includes(name));
+
+/** A change of a variant; its code is empty where the file does not say it. */
+export type ToldProduct = Told<ProductChange>;
+
+/**
+ * A product as rows tell of it. A column that the file does not have leaves what is there; an empty cell of brand,
+ * was-price or an attribute takes it away, and one of title, status, price or stock leaves it.
+ * @param rows those of one product, in their order
+ * @param currency in which prices are
+ */
+export function productFrom(rows: readonly Row[], currency: string): ToldProduct {
+  const cells = new Cells(rows);
+  const names = Object.keys(rows[0]?.cells ?? {});
+  const attributes = names.filter((name) => name.startsWith('attribute.'));
+  cells.onlyFirst([...OF_PRODUCT, ...attributes].filter((name) => name !== 'product' && names.includes(name)));
+  const text = (column: string): string | undefined => cells.text(column);
+  const change: ProductChange = withoutAbsent({
+    title: text('title')?.trim() || undefined,
+    status: cells.read(
+      'status',
+      (value) => PRODUCT_STATUSES.find((one) => one === value) ?? null,
+      `It is none of: ${PRODUCT_STATUSES.join(', ')}.`,
+    ),
+    brand: text('brand') === undefined ? undefined : text('brand')?.trim() || null,
+    category: text('category')?.trim(),
+    keywords: text('keywords') === undefined ? undefined : listOf(text('keywords') ?? ''),
+    summary: text('summary'),
+    description: text('description'),
+    visibleSince: text('visible-since')?.trim() || undefined,
+    pictures: text('pictures') === undefined ? undefined : picturesOf(text('pictures') ?? ''),
+    options: cells.read('options', namedOf, 'It is not a line for each option, such as Colour=Moss,Sand.'),
+    attributes:
+      attributes.length === 0
+        ? undefined
+        : Object.fromEntries(
+            attributes.map((name) => {
+              const cell = text(name) ?? '';
+              return [name.slice('attribute.'.length), cell === '' ? null : attributeOf(cell)];
+            }),
+          ),
+  });
+  const variants = variantsFrom(rows, cells, currency);
+  return {
+    code: text('product')?.trim() ?? '',
+    slug: text('slug')?.trim() || undefined,
+    change: { ...change, ...(variants.length > 0 && { variants: variants.map(({ variant }) => variant) }) },
+    faults: cells.faults,
+    cellAt: (place) => {
+      const [, index, code, rest = ''] = /^variants(?:\[(\d+)\]|\.([^.]+(?:\.[^.]+)*?))(?:\.(\w+))?$/.exec(place) ?? [];
+      const found =
+        index === undefined ? variants.find(({ variant }) => variant.code === code) : variants[Number(index)];
+      if (found) return cells.cell(VARIANT_COLUMNS[rest] ?? 'variant', found.row);
+      return cells.cell(columnOf(place, names));
+    },
+  };
+}
+
+const VARIANT_COLUMNS: Readonly<Record<string, string>> = { price: 'price', wasPrice: 'was-price', stock: 'stock' };
+
+/** The column that a place of a change came from; the product itself if the file has none. */
+function columnOf(place: string, names: readonly string[]): string {
+  const [first = '', second] = place.split(/[.[\]]/);
+  const named = { code: 'product', visibleSince: 'visible-since' }[first] ?? first;
+  return [`${first.replace(/s$/, '')}.${second ?? ''}`, named].find((one) => names.includes(one)) ?? 'product';
+}
+
+function variantsFrom(
+  rows: readonly Row[],
+  cells: Cells,
+  currency: string,
+): { readonly row: number; readonly variant: VariantChange }[] {
+  return rows.flatMap(({ cells: all }, row) => {
+    const chosen = Object.entries(all).flatMap(([name, value]) =>
+      name.startsWith('option.') && value.trim() !== '' ? [[name.slice('option.'.length), value.trim()]] : [],
+    );
+    const price = (column: string): number | undefined =>
+      cells.read(
+        column,
+        (text) => amountFrom(text, currency),
+        `It is not a price in ${currency}, such as ${exampleAmount(currency)}.`,
+        row,
+      );
+    const stock = cells.read(
+      'stock',
+      (text): { readonly is: number | null } | null =>
+        text === 'not-counted' ? { is: null } : /^\d{1,7}$/.test(text) ? { is: Number(text) } : null,
+      'It is not a number of pieces, such as 24, or not-counted.',
+      row,
+    );
+    const was = cells.text('was-price', row)?.trim();
+    const values = withoutAbsent({
+      options: chosen.length > 0 ? (Object.fromEntries(chosen) as Record<string, string>) : undefined,
+      price: price('price'),
+      wasPrice: was === '' ? null : price('was-price'),
+      stock: stock?.is,
+    });
+    const code = cells.text('variant', row)?.trim() ?? '';
+    // A row that says nothing of a variant is of the product alone.
+    const isOfVariant =
+      code !== '' || Object.entries(values).some(([name, value]) => name !== 'wasPrice' || value !== null);
+    return isOfVariant ? [{ row, variant: { code, ...values } }] : [];
+  });
+}
+
+const withoutAbsent = <T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
+  // What is left has no value that is undefined.
+  Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as never;
+
+/** What differs from product to product, and has a column each. */
+export interface NamedColumns {
+  readonly options: readonly string[];
+  readonly attributes: readonly string[];
+}
+
+export const productHeads = ({ options, attributes }: NamedColumns): string[] => {
+  const names = FILE_COLUMNS.product.map(({ name }) => name);
+  const before = names.indexOf('variant') + 1;
+  return [
+    ...names.slice(0, before),
+    ...options.map((name) => `option.${name}`),
+    ...names.slice(before),
+    ...attributes.map((name) => `attribute.${name}`),
+  ];
+};
+
+/** The rows of a product, under `productHeads`; `productFrom` makes it of them again. */
+export function productRows(product: Product, currency: string, columns: NamedColumns): string[][] {
+  const price = (amount: number | null): string => (amount === null ? '' : decimalText({ amount, currency }));
+  const first: Readonly<Record<string, string>> = {
+    title: product.title,
+    slug: product.slug,
+    status: product.status,
+    brand: product.brand ?? '',
+    category: product.category,
+    keywords: listCell(product.keywords),
+    summary: product.summary,
+    description: product.description,
+    'visible-since': product.visibleSince,
+    pictures: picturesCell(product.pictures),
+    options: namedCell(product.options),
+    ...Object.fromEntries(
+      Object.entries(product.attributes).map(([name, value]) => [`attribute.${name}`, attributeCell(value)]),
+    ),
+  };
+  const [heads, variants] = [productHeads(columns), product.variants.length > 0 ? product.variants : [undefined]];
+  return variants.map((variant, i) => {
+    const cells: Readonly<Record<string, string>> = {
+      product: product.code,
+      ...(i === 0 && first),
+      ...(variant && {
+        variant: variant.code,
+        price: price(variant.price),
+        'was-price': price(variant.wasPrice),
+        stock: variant.stock === null ? 'not-counted' : String(variant.stock),
+        ...Object.fromEntries(Object.entries(variant.options).map(([name, value]) => [`option.${name}`, value])),
+      }),
+    };
+    return heads.map((head) => cells[head] ?? '');
+  });
+}
