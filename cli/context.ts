@@ -9,7 +9,15 @@ import { worldOf, type World } from './world.js';
 import { counted, Problem } from '@parlour/core';
 import { redirectsInWords, type EditRequest } from '@parlour/core/design';
 import { kindsByName, type KindDescriptions } from '@parlour/core/kinds';
-import { createClient, routes, type AnswerOf, type Client, type InputArgument, type Route } from '@parlour/contract';
+import {
+  createClient,
+  routes,
+  type AnswerOf,
+  type Client,
+  type InputArgument,
+  type InputOf,
+  type Route,
+} from '@parlour/contract';
 
 export interface Credentials {
   readonly url: string;
@@ -23,6 +31,11 @@ export interface GlobalOptions {
   readonly dryRun?: boolean;
   readonly json?: boolean;
 }
+
+/** Routes that are told themselves that something is only tried, or change nothing before they are. */
+const TRIED: ReadonlySet<string> = new Set(
+  [routes.edit, routes.beginImport, routes.sendImportPart, routes.startImport].map(({ path }) => path),
+);
 
 /** Exit code for a command that was written wrongly. */
 export const WRONG_USE = 2;
@@ -66,6 +79,8 @@ export interface Context {
    * @throws Problem also if it would change something and `--dry-run` was given
    */
   call<R extends Route>(route: R, ...input: InputArgument<R, 'store' | 'design'>): Promise<AnswerOf<R>>;
+  /** The file that a route of the store answers, as it comes. */
+  file<R extends Route>(route: R, ...input: InputArgument<R, 'store' | 'design'>): Promise<ReadableStream<Uint8Array>>;
   /** The time zone of the store. */
   zone(): Promise<string>;
   /** The section kinds of the store. */
@@ -95,6 +110,13 @@ export function contextOf(command: Command): Context {
   let store: Promise<string> | undefined;
   let zone: Promise<string> | undefined;
   let kinds: Promise<KindDescriptions> | undefined;
+  const filled = async (route: Route, input: object): Promise<InputOf<Route>> => {
+    const needsStore = route.path.includes('{store}');
+    const names = needsStore
+      ? { store: await (store ??= storeOf(client, options.store)), design: options.design ?? 'live' }
+      : {};
+    return { ...input, params: { ...names, ...('params' in input ? (input.params as object) : {}) } };
+  };
   const context: Context = {
     world,
     options,
@@ -117,21 +139,15 @@ export function contextOf(command: Command): Context {
     },
     // Left out only where a route takes nothing.
     async call(route, input = {} as never) {
-      if (options.dryRun && route.method !== 'get' && route.path !== routes.edit.path)
+      if (options.dryRun && route.method !== 'get' && !TRIED.has(route.path))
         throw new Problem('bad-input', 'There is no dry run for this; nothing was done.', {
           place: '--dry-run',
           remedy: 'Leave out --dry-run to do it.',
         });
-      const needsStore = route.path.includes('{store}');
-      const params = {
-        ...(needsStore
-          ? { store: await (store ??= storeOf(client, options.store)), design: options.design ?? 'live' }
-          : {}),
-        ...input.params,
-      };
       // The route is this one, and so is what it answers.
-      return client.call(route as Route, { ...input, params }) as Promise<AnswerOf<typeof route>>;
+      return client.call(route as Route, await filled(route, input)) as Promise<AnswerOf<typeof route>>;
     },
+    file: async (route, input = {} as never) => client.file(route as Route, await filled(route, input)),
     zone: () => (zone ??= context.call(routes.getStore).then(({ timeZone }) => timeZone)),
     kinds: () => (kinds ??= context.call(routes.listSectionKinds).then((answer) => kindsByName(answer.kinds))),
     edit: (edits, unit = randomUUID()) =>

@@ -8,6 +8,7 @@ import { pictureCommands } from './commands/pictures.js';
 import { pageCommands } from './commands/pages.js';
 import { publishCommands } from './commands/publishing.js';
 import { completionCommand } from './commands/completion.js';
+import { importCommands } from './commands/files.js';
 import { editCommand } from './commands/edit.js';
 import { inboxCommands } from './commands/inbox.js';
 import { orderCommands } from './commands/orders.js';
@@ -57,6 +58,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     productCommands,
     collectionCommands,
     brandCommands,
+    importCommands,
     orderCommands,
     inboxCommands,
     pageCommands,

@@ -1,10 +1,11 @@
 import { createServer, type IncomingMessage, type Server } from 'node:http';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
-import type { Schema } from 'yup';
-import { Problem } from '@parlour/core';
+import fc from 'fast-check';
+import type { Schema, SchemaDescription } from 'yup';
+import { fits, Problem } from '@parlour/core';
 import { jsonSchema } from '@parlour/core/fields';
-import { createClient, openapi, pathParams, routes, type Route } from './index.js';
+import { createClient, fileLines, openapi, pathParams, routes, type Route } from './index.js';
 
 test('every number that a list or a query takes has an end, so that no database sees one it cannot hold', () => {
   const open = Object.entries(routes).flatMap(([name, route]: [string, Route]) => {
@@ -168,4 +169,69 @@ describe('the description', () => {
       'own-reset': ['type', 'page'],
     });
   });
+});
+
+/** Values of a schema, and such as are nearly some. */
+function nearly(described: SchemaDescription): fc.Arbitrary<unknown> {
+  const odd = fc.constantFrom<unknown>(
+    undefined,
+    null,
+    '',
+    'K-1',
+    'a\0',
+    'constructor',
+    0,
+    -1,
+    2.5,
+    1e12,
+    NaN,
+    true,
+    [],
+    {},
+    [1],
+  );
+  const { type, oneOf = [] } = described;
+  const choice = oneOf.length > 0 ? [fc.constantFrom<unknown>(...oneOf)] : [];
+  const some = ((): fc.Arbitrary<unknown> => {
+    if ('fields' in described)
+      return fc.record(
+        {
+          ...Object.fromEntries(
+            Object.entries(described.fields as object).map(([name, field]) => [
+              name,
+              nearly(field as SchemaDescription),
+            ]),
+          ),
+          ...(type === 'object' && { unheard: fc.constant(1) }),
+        },
+        { requiredKeys: [] },
+      );
+    if ('innerType' in described && described.innerType)
+      return fc.array(nearly(described.innerType as SchemaDescription), { maxLength: 3 });
+    if (type === 'string')
+      return fc.oneof(fc.constantFrom('K-1', 'two words', '2026-11-23', 'x'.repeat(300)), fc.string());
+    if (type === 'number') return fc.oneof(fc.integer(), fc.double());
+    if (type === 'boolean') return fc.boolean();
+    return fc.dictionary(fc.constantFrom('wind', 'Colour', 'constructor'), fc.oneof(odd, fc.string()));
+  })();
+  return fc.oneof({ weight: 8, arbitrary: fc.oneof(some, ...choice, ...choice) }, { weight: 1, arbitrary: odd });
+}
+
+test('what fits a schema is what Yup lets through, for every schema that travels', () => {
+  const schemas = Object.values(routes as Record<string, Route>)
+    .flatMap(({ body, query, answer }) => [body, query, answer])
+    .concat(Object.values(fileLines))
+    .filter((schema) => schema !== undefined && schema !== 'bytes');
+  let passed = 0;
+  for (const schema of schemas)
+    fc.assert(
+      fc.property(nearly(schema.describe()), (value) => {
+        const isValid = schema.isValidSync(value, { strict: true });
+        if (isValid) passed++;
+        expect([value, fits(schema, value) ?? isValid]).toEqual([value, isValid]);
+      }),
+      { numRuns: 60 },
+    );
+  expect(schemas.length).toBeGreaterThan(100);
+  expect(passed).toBeGreaterThan(200);
 });

@@ -11,3 +11,4 @@ export {
 } from './route.js';
 export { createClient, type Client, type ClientOptions } from './client.js';
 export { openapi } from './openapi.js';
+export { fileLines } from './shapes/imports.js';

@@ -48,7 +48,7 @@ export function openapi(): JsonSchema {
 }
 
 function operation(operationId: string, route: Route): JsonSchema {
-  const { body, query, answer, status, summary, door, stream } = route;
+  const { body, query, answer, status, summary, door, stream, file } = route;
   return {
     operationId,
     summary,
@@ -69,7 +69,9 @@ function operation(operationId: string, route: Route): JsonSchema {
     responses: {
       [status]: {
         description: 'Done.',
-        content: { [stream ? 'text/event-stream' : 'application/json']: { schema: jsonSchema(answer) } },
+        content: file
+          ? Object.fromEntries(FILE_TYPES.map((type) => [type, { schema: jsonSchema(answer) }]))
+          : { [stream ? 'text/event-stream' : 'application/json']: { schema: jsonSchema(answer) } },
       },
       default: {
         description: 'Refused; the body says why.',
@@ -78,6 +80,8 @@ function operation(operationId: string, route: Route): JsonSchema {
     },
   };
 }
+
+const FILE_TYPES = ['text/csv', 'application/jsonl'];
 
 const requiredIn = (schema: Schema, name: string): boolean =>
   // JSON Schema names what is required in a list of texts.

@@ -29,6 +29,8 @@ export interface Route<
   readonly answer: Answer;
   /** True for server-sent events, each with the answer's form as its data. */
   readonly stream?: boolean;
+  /** True for a file, which the client does not read as JSON. */
+  readonly file?: boolean;
   readonly status: number;
   /** Parts of the answer that are told once: null where a create is sent again with the same key. */
   readonly secret?: readonly string[];
@@ -43,6 +45,7 @@ interface Declared<B extends Schema | 'bytes' | undefined, A extends Schema, Q e
   readonly query?: Q;
   readonly door?: Route['door'];
   readonly stream?: boolean;
+  readonly file?: boolean;
   readonly can?: Capability;
   readonly status?: number;
   readonly secret?: readonly string[];

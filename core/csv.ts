@@ -25,7 +25,10 @@ export const csvRow = (cells: readonly string[], { harmless }: { readonly harmle
 
 /** The text of a cell as it was before it was written, by either way. */
 export const cellText = (written: string): string =>
-  written.replace(/^'(?='*[=+\-@\t\r])/, '').replace(/([;|\t\r\n])'(?='*[=+\-@])/g, '$1');
+  // Most have no apostrophe at all, and there are millions of them.
+  !written.includes("'")
+    ? written
+    : written.replace(/^'(?='*[=+\-@\t\r])/, '').replace(/([;|\t\r\n])'(?='*[=+\-@])/g, '$1');
 
 /**
  * A table with its heads for people, lines ended as the standard says. A text that a program could take for a formula

@@ -6,5 +6,6 @@ export * from './roles.js';
 export * from './csv.js';
 export * from './canonical-json.js';
 export * from './shapes.js';
+export { fits } from './fits.js';
 export * from './sure.js';
 export * from './remembering.js';

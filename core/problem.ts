@@ -57,6 +57,7 @@ export const PROBLEMS = {
   'no-such-field': [400, 'The section, frame or document has no such field.'],
   'no-such-place': [400, 'A section cannot go there: no such area or slot, or a kind that does not fit.'],
   'bad-page-code': [400, 'The text does not name a store page.'],
+  'bad-file': [400, 'A file cannot be read; `place` names the line.'],
   'bad-tokens': [400, 'Design tokens cannot be read; `place` names the token.'],
   'bad-value': [400, 'A value does not fit its field; `place` names the field.'],
   'wrong-page-kind': [409, 'The template is for pages of another kind.'],

@@ -5,6 +5,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import { askMissing, runDuePages, runRenewals } from './assigning/worker.js';
+import { runImports } from './files/work.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
 import { CART_SECONDS } from './kept/cart-cookie.js';
 import { dropOldTries } from './accounts/attempts.js';
@@ -19,6 +20,7 @@ import { dropPasswordLinks } from './records/password-links.js';
 import { dropOldChanges } from './records/changes.js';
 import { dropOldEmail } from './records/outgoing-email.js';
 import { dropOldShopperTokens } from './records/shoppers.js';
+import { dropOldImports } from './records/imports.js';
 import { dropOldAnswers } from './records/idempotency.js';
 import type { Database } from './records/database.js';
 import { isDatabaseAway } from './records/database-faults.js';
@@ -48,6 +50,15 @@ export function startChores(db: Database, email: Email, log: Logger): Chores {
       () => sendWaiting(db, email, failed),
       (wake) => onNews(db, 'email', wake),
     ),
+    loop(
+      log,
+      SECOND_MS,
+      (isEnding) =>
+        runImports(db, isEnding, (error, id) =>
+          logFault(log, error, `the import ${id} failed; nothing of it was done`),
+        ),
+      (wake) => onNews(db, 'imports', wake),
+    ),
     loop(log, CLEAN_EVERY_MS, () => clean(db, log)),
   ];
   const asked = askMissing(db).catch((error: unknown) => logFault(log, error, 'a chore failed'));
@@ -60,12 +71,13 @@ export function startChores(db: Database, email: Email, log: Logger): Chores {
 
 /**
  * Does a chore over and over, with pauses.
+ * @param chore is given what says whether the process ends
  * @param wakes is given what ends a pause early; answers what ends that
  */
 function loop(
   log: Logger,
   everyMs: number,
-  chore: () => Promise<unknown>,
+  chore: (isEnding: () => boolean) => Promise<unknown>,
   wakes: (wake: () => void) => () => void = () => () => undefined,
 ): Chores {
   let stopped = false;
@@ -80,7 +92,9 @@ function loop(
     while (!stopped) {
       woken = false;
       // With the database away everything waits; the next round tries again.
-      await chore().catch((error: unknown) => isDatabaseAway(error) || logFault(log, error, 'a chore failed'));
+      await chore(() => stopped).catch(
+        (error: unknown) => isDatabaseAway(error) || logFault(log, error, 'a chore failed'),
+      );
       rest = new AbortController();
       if (!woken) await pause(everyMs, undefined, { signal: rest.signal }).catch(() => undefined);
     }
@@ -101,6 +115,7 @@ async function clean(db: Database, log: Logger): Promise<void> {
   const dropped = await dropOldEmail(db, now);
   if (dropped > 0) log.error({ messages: dropped }, 'messages could not be sent for days and were given up');
   await dropOldAnswers(db, now);
+  await dropOldImports(db, now);
   await dropOldTries(db, now);
   await dropPasswordLinks(db, now);
   await dropOldShopperTokens(db, now);

@@ -4,6 +4,7 @@ import { counted, Problem } from '@parlour/core';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
+import { addFileCommands } from './files.js';
 import { splitAt } from './nodes.js';
 
 type Collection = AnswerOf<typeof routes.getCollection>;
@@ -97,6 +98,8 @@ export function collectionCommands(program: Command): void {
       const { call, print } = contextOf(command);
       print(await call(routes.deleteCollection, { params: { collection: code } }), () => 'Deleted.');
     });
+
+  addFileCommands(collections, 'collection');
 
   const members = collections.command('member').description('The products in a collection.');
   const changeMembers = async (
@@ -217,6 +220,8 @@ export function brandCommands(program: Command): void {
       const { call, print } = contextOf(command);
       print(await call(routes.deleteBrand, { params: { brand: code } }), () => 'Deleted.');
     });
+
+  addFileCommands(brands, 'brand');
 }
 
 interface Made {

@@ -4,6 +4,7 @@ import { counted, Problem } from '@parlour/core';
 import type { ProductStatus } from '@parlour/core/catalogue';
 import { formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf } from '@parlour/contract';
+import { addFileCommands } from './files.js';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { splitAt } from './nodes.js';
@@ -122,6 +123,8 @@ Examples:
       const after = await context.call(routes.changeProduct, { params: { product: code }, body });
       context.print(after, () => `${productText(after, store)}\n\n${seenText(after)}`);
     });
+
+  addFileCommands(products, 'product');
 
   products
     .command('copy')

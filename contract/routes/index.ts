@@ -2,6 +2,7 @@
 import { accountsRoutes } from './accounts.js';
 import { storesRoutes } from './stores.js';
 import { catalogueRoutes } from './catalogue.js';
+import { importRoutes } from './imports.js';
 import { orderRoutes } from './orders.js';
 import { inboxRoutes } from './inbox.js';
 import { designsRoutes } from './designs.js';
@@ -12,6 +13,7 @@ export const routes = {
   ...accountsRoutes,
   ...storesRoutes,
   ...catalogueRoutes,
+  ...importRoutes,
   ...orderRoutes,
   ...inboxRoutes,
   ...designsRoutes,

@@ -1,6 +1,6 @@
 /** Products, brands and collections. */
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
-import { codeText, closed, plainText } from '@parlour/core';
+import { codeText, closed, fits, plainText } from '@parlour/core';
 import { MOST_OPTIONS, MOST_VALUES, PRODUCT_STATUSES } from '@parlour/core/catalogue';
 import { typed } from './common.js';
 
@@ -17,7 +17,7 @@ const attributes = <T>(isValue: (value: unknown) => boolean, types: readonly str
   mixed<Record<string, T>>()
     .test(
       'attributes',
-      '${path} must be values by name: lower-case letters, digits and “-”; texts of at most 500 characters, numbers, yes or no',
+      '${path} must be at most 100 values by name: lower-case letters, digits and “-”; texts of at most 500 characters, numbers, yes or no',
       (given) =>
         given === undefined ||
         (typeof given === 'object' &&
@@ -38,10 +38,12 @@ type Attribute = string | number | boolean;
 const ATTRIBUTE_TYPES = ['string', 'number', 'boolean'];
 
 const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
-const slug = () =>
+export const slug = () =>
   plainText(80).matches(SLUG, '${path} must be lower-case letters, digits and single “-” between them');
 const title = () => plainText(200).min(1);
 const name = () => plainText(60).min(1);
+const NAME = name();
+const isName = (value: unknown): boolean => fits(NAME, value) ?? NAME.isValidSync(value);
 /** A value for each option, by its name. */
 const chosen = () =>
   mixed<Record<string, string>>()
@@ -54,7 +56,7 @@ const chosen = () =>
           given !== null &&
           !Array.isArray(given) &&
           Object.keys(given).length <= MOST_OPTIONS &&
-          Object.entries(given).every(([key, value]) => name().isValidSync(key) && name().isValidSync(value))),
+          Object.entries(given).every(([key, value]) => isName(key) && isName(value))),
     )
     .meta({ json: { type: 'object', additionalProperties: { type: 'string' } } }) as Schema<
     Record<string, string> | undefined
@@ -214,7 +216,7 @@ export const collections = closed({
   ).required(),
 });
 const MOST_MEMBERS = 10_000;
-const codes = () => array(codeText().required()).strict().max(MOST_MEMBERS).optional();
+export const codes = (most = MOST_MEMBERS) => array(codeText().required()).strict().max(most).optional();
 const collectionValues = {
   ...brandValues,
   parent: codeText().nullable().optional(),

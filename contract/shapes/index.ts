@@ -3,6 +3,7 @@ export * from './common.js';
 export * from './accounts.js';
 export * from './stores.js';
 export * from './catalogue.js';
+export * from './imports.js';
 export * from './orders.js';
 export * from './inbox.js';
 export * from './pages.js';

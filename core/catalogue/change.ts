@@ -51,8 +51,12 @@ export function changedProduct(before: Product | NewProduct, change: ProductChan
 }
 
 /** The same without what is undefined. */
-const said = <T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
-  Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as never;
+export const said = <T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } => {
+  const left = { ...values };
+  for (const name in left) if (left[name] === undefined) delete left[name];
+  // What is left has no value that is undefined.
+  return left as never;
+};
 
 const mergedAttributes = (before: Attributes, change: NonNullable<ProductChange['attributes']>): Attributes =>
   Object.fromEntries(

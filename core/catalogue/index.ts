@@ -1,6 +1,6 @@
 /** What a store sells, as its keepers write it. */
 export * from './product.js';
-export * from './change.js';
+export { changedProduct, type NewProduct } from './change.js';
 export * from './others.js';
 export * from './draft.js';
 export * from './by-rule.js';

@@ -3,3 +3,4 @@ export * from './columns.js';
 export * from './told.js';
 export * from './products.js';
 export * from './others.js';
+export * from './import.js';

@@ -1,4 +1,5 @@
 /** Products as rows: one for each variant, those of a product together; the first says what the product is. */
+import { said } from '../catalogue/change.js';
 import { PRODUCT_STATUSES, type Product, type ProductChange, type VariantChange } from '../catalogue/product.js';
 import { amountFrom, decimalText, exampleAmount } from '../money/index.js';
 import { attributeCell, attributeOf, listCell, listOf, namedCell, namedOf, picturesCell, picturesOf } from './cells.js';
@@ -24,7 +25,7 @@ export function productFrom(rows: readonly Row[], currency: string): ToldProduct
   const attributes = names.filter((name) => name.startsWith('attribute.'));
   cells.onlyFirst([...OF_PRODUCT, ...attributes].filter((name) => name !== 'product' && names.includes(name)));
   const text = (column: string): string | undefined => cells.text(column);
-  const change: ProductChange = withoutAbsent({
+  const change: ProductChange = said({
     title: text('title')?.trim() || undefined,
     status: cells.read(
       'status',
@@ -49,7 +50,7 @@ export function productFrom(rows: readonly Row[], currency: string): ToldProduct
             }),
           ),
   });
-  const variants = variantsFrom(rows, cells, currency);
+  const variants = variantsFrom(rows, names, cells, currency);
   return {
     code: text('product')?.trim() ?? '',
     slug: text('slug')?.trim() || undefined,
@@ -76,13 +77,16 @@ function columnOf(place: string, names: readonly string[]): string {
 
 function variantsFrom(
   rows: readonly Row[],
+  names: readonly string[],
   cells: Cells,
   currency: string,
 ): { readonly row: number; readonly variant: VariantChange }[] {
+  const options = names.filter((name) => name.startsWith('option.'));
   return rows.flatMap(({ cells: all }, row) => {
-    const chosen = Object.entries(all).flatMap(([name, value]) =>
-      name.startsWith('option.') && value.trim() !== '' ? [[name.slice('option.'.length), value.trim()]] : [],
-    );
+    const chosen = options.flatMap((name) => {
+      const value = all[name]?.trim() ?? '';
+      return value === '' ? [] : [[name.slice('option.'.length), value]];
+    });
     const price = (column: string): number | undefined =>
       cells.read(
         column,
@@ -98,7 +102,7 @@ function variantsFrom(
       row,
     );
     const was = cells.text('was-price', row)?.trim();
-    const values = withoutAbsent({
+    const values = said({
       options: chosen.length > 0 ? (Object.fromEntries(chosen) as Record<string, string>) : undefined,
       price: price('price'),
       wasPrice: was === '' ? null : price('was-price'),
@@ -111,10 +115,6 @@ function variantsFrom(
     return isOfVariant ? [{ row, variant: { code, ...values } }] : [];
   });
 }
-
-const withoutAbsent = <T extends object>(values: T): { [K in keyof T]: Exclude<T[K], undefined> } =>
-  // What is left has no value that is undefined.
-  Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)) as never;
 
 /** What differs from product to product, and has a column each. */
 export interface NamedColumns {

@@ -24,6 +24,7 @@ import { pageRoutes } from './pages.js';
 import { sayProblem } from './problems.js';
 import { signInRoutes } from './sign-in.js';
 import { designRoutes } from './designs.js';
+import { importRoutes } from './imports.js';
 import { inboxRoutes } from './inbox.js';
 import { orderRoutes } from './orders.js';
 import { storeRoutes } from './stores.js';
@@ -81,6 +82,7 @@ function apiRouter(service: Service): Router {
   signInRoutes(api);
   storeRoutes(api);
   catalogueRoutes(api);
+  importRoutes(api);
   orderRoutes(api);
   inboxRoutes(api);
   pageRoutes(api);

@@ -44,21 +44,37 @@ export async function writeProducts(
 ): Promise<Effect> {
   checkOnce('product', wanted);
   const codes = wanted.map(({ code }) => code);
+  const stepsFor = async (some: readonly WantedProduct[]): Promise<Step[]> => {
+    const there = await readProducts(
+      trx,
+      store.id,
+      some.map(({ code }) => code),
+    );
+    return (await stepsOf(trx, store.id, some, there, now)).filter(differs);
+  };
   // Looked at without a lock first: what is as it is wanted already is not locked, however much of it there is.
-  const differing = (await stepsOf(trx, store.id, wanted, await readProducts(trx, store.id, codes), now)).filter(
-    differs,
+  const differing = await stepsFor(wanted);
+  const found = differing.flatMap(({ before }) => before ?? []);
+  await lockProducts(
+    trx,
+    store.id,
+    found.map(({ code }) => code),
   );
-  const lockedCodes = new Set(differing.map(codeOf));
-  await lockProducts(trx, store.id, [...lockedCodes]);
   await lockVariants(
     trx,
     differing.flatMap((step) => (step.before && touchesVariants(step) ? [step.before.id] : [])),
   );
-  // Read again: what was changed, or sold, until the lock was there.
-  const again = wanted.filter(({ code }) => lockedCodes.has(code));
-  const steps = (await stepsOf(trx, store.id, again, await readProducts(trx, store.id, [...lockedCodes]), now)).filter(
-    differs,
-  );
+  // Read again: what was changed, or sold, until the lock was there. Nobody else adds products meanwhile.
+  const lockedCodes = new Set(found.map(({ code }) => code));
+  const again = await stepsFor(wanted.filter(({ code }) => lockedCodes.has(code)));
+  const isGone = again.some(({ before }) => !before);
+  const steps = isGone
+    ? await stepsFor(wanted)
+    : merged(
+        differing.filter(({ before }) => !before),
+        again,
+        codes,
+      );
   const written = await write(trx, store, steps, sample);
   const done = new Set(steps.map(codeOf));
   return together([
@@ -68,6 +84,12 @@ export async function writeProducts(
       outcomes: codes.flatMap((code) => (done.has(code) ? [] : [{ kind: 'product', code, did: 'same' } as const])),
     },
   ]);
+}
+
+/** In the order in which they are wanted: so they are added. */
+function merged(fresh: readonly Step[], changed: readonly Step[], codes: readonly string[]): Step[] {
+  const all = new Map([...fresh, ...changed].map((step) => [codeOf(step), step]));
+  return codes.flatMap((code) => all.get(code) ?? []);
 }
 
 const codeOf = ({ before, after }: Step): string => sure(after ?? before).code;

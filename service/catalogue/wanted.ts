@@ -6,12 +6,13 @@ import type { Records } from '../records/database.js';
 import { takenSlugs } from '../records/products.js';
 import type { CatalogueKind } from './effect.js';
 
-/** Refuses what is wanted to be new and is there, or to be there and is not. */
+/** Refuses what is wanted to be new and is there, or to be there and is not; or is there, at another path. */
 export function checkThere<C>(
   kind: CatalogueKind,
-  { code, is }: Wanted<C>,
-  before: { readonly title: string } | undefined,
+  wanted: Wanted<C>,
+  before: { readonly title: string; readonly slug: string } | undefined,
 ): void {
+  const { code, is } = wanted;
   if (is === 'new' && before)
     throw new Problem('already-there', `The code “${code}” is that of the ${kind} “${before.title}”.`, {
       place: 'code',
@@ -21,6 +22,12 @@ export function checkThere<C>(
     throw new Problem('no-such-thing', `There is no ${kind} “${code}” in this store.`, {
       place: kind,
       remedy: `List the pages of the kind ${kind} to see their codes.`,
+    });
+  // Links to it would lead nowhere.
+  if (wanted.is !== 'gone' && before && wanted.slug !== undefined && wanted.slug !== before.slug)
+    throw new Problem('bad-value', `“${before.title}” has its page at “${before.slug}”, and stays there.`, {
+      place: 'slug',
+      remedy: 'Leave the path out, or say the one that it has.',
     });
 }
 

@@ -25,6 +25,7 @@ export const AUDITED = {
   'brand.change': 'changed the brand',
   'brand.remove': 'deleted the brand',
   'catalogue.change': 'changed the catalogue of',
+  'catalogue.import': 'imported the file',
   'sample.add': 'added the sample catalogue to',
   'sample.remove': 'removed the sample catalogue of',
   'delivery.set': 'set the delivery method',

@@ -56,6 +56,34 @@ export async function idsOfProducts(
   return new Map(rows.map(({ code, id }) => [code, id]));
 }
 
+/** The codes of products that come after one, in their order. */
+export async function nextCodes(db: Records, storeId: number, after: string, limit: number): Promise<string[]> {
+  const rows = await db
+    .selectFrom('product')
+    .select('code')
+    .where('store_id', '=', storeId)
+    .where('code', '>', after)
+    .orderBy('code')
+    .limit(limit)
+    .execute();
+  return rows.map(({ code }) => code);
+}
+
+/** What the options and the attributes of products are called, all of a store. */
+export async function namesInProducts(
+  db: Records,
+  storeId: number,
+): Promise<{ readonly options: string[]; readonly attributes: string[] }> {
+  const { rows } = await sql<{ options: string[]; attributes: string[] }>`
+    select coalesce((select array_agg(distinct o ->> 'name' order by o ->> 'name')
+        from product p, jsonb_array_elements(p.options) o where p.store_id = ${storeId}), '{}') as options,
+      coalesce((select array_agg(distinct name order by name)
+        from product p, jsonb_object_keys(p.attributes) name where p.store_id = ${storeId}), '{}') as attributes`.execute(
+    db,
+  );
+  return rows[0] ?? { options: [], attributes: [] };
+}
+
 /** Keeps others from changing products until the transaction ends. */
 export async function lockProducts(trx: Records, storeId: number, codes: readonly string[]): Promise<void> {
   if (codes.length === 0) return;

@@ -10,8 +10,8 @@ import { afterCommit, perDatabase, type Database, type Records } from './databas
 const CHANNEL = 'parlour';
 const LOOK_EVERY_MS = 1000;
 
-/** What something happened to: a design; the team of a store; the sessions of an account; anything that pages show; email that waits. */
-export type Topic = `design ${number}` | `team ${number}` | `account ${number}` | 'changes' | 'email';
+/** What something happened to: a design; the team of a store; the sessions of an account; anything that pages show; email, or files of the catalogue, that wait. */
+export type Topic = `design ${number}` | `team ${number}` | `account ${number}` | 'changes' | 'email' | 'imports';
 
 const emitterOf = perDatabase(() => new EventEmitter().setMaxListeners(0));
 

@@ -66,10 +66,10 @@ const asStore = ({ designId, designCode, revision, manifest, ...store }: Row): S
 export const storeById = (
   db: Records,
   id: number,
-): Promise<{ slug: string; name: string; currency: string; timeZone: string; languages: string[] }> =>
+): Promise<Pick<Store, 'id' | 'slug' | 'name' | 'currency' | 'locale' | 'timeZone' | 'languages'>> =>
   db
     .selectFrom('store')
-    .select(['slug', 'name', 'currency', 'time_zone as timeZone', 'languages'])
+    .select(['id', 'slug', 'name', 'currency', 'locale', 'time_zone as timeZone', 'languages'])
     .where('id', '=', id)
     .executeTakeFirstOrThrow();
 

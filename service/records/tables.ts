@@ -4,6 +4,7 @@ import type { EmailMessage } from './outgoing-email.js';
 import type { Buyer, DeliveryMethod, Order, Scenario, StoreDetails } from '@parlour/core/commerce';
 import type { DraftDocument, Edit } from '@parlour/core/design';
 import type { Document } from '@parlour/core/documents';
+import type { FileFault, FileFormat, FileKind, ImportHead, ImportState } from '@parlour/core/files';
 import type { ColumnType, Generated, JSONColumnType } from 'kysely';
 import type { AuditedAction } from './audited.js';
 
@@ -237,6 +238,28 @@ export interface Tables {
     expires_at: Date;
     shown: Generated<boolean>;
   };
+  catalogue_import: {
+    id: Generated<number>;
+    store_id: number;
+    account_id: number;
+    kind: FileKind;
+    format: FileFormat;
+    name: string;
+    state: Generated<ImportState>;
+    heads: JSONColumnType<ImportHead[], string | undefined, string>;
+    dry_run: Generated<boolean>;
+    skip_bad: Generated<boolean>;
+    stops: Generated<boolean>;
+    taken_until: Date | null;
+    done_bytes: Generated<number>;
+    created: Generated<number>;
+    changed: Generated<number>;
+    same: Generated<number>;
+    bad: Generated<number>;
+    faults: JSONColumnType<FileFault[], string | undefined, string>;
+    at: Now;
+  };
+  catalogue_import_part: { import_id: number; number: number; bytes: Buffer };
   audit: {
     id: Generated<number>;
     store_id: number | null;

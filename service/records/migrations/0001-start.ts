@@ -489,6 +489,42 @@ create table invitation (
   expires_at timestamptz not null
 );
 
+-- Files of the catalogue: sent in parts, then read in the background, by one process at a time.
+create table catalogue_import (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  account_id integer not null references account,
+  kind text not null check (kind in ('product', 'collection', 'brand')),
+  format text not null check (format in ('csv', 'jsonl')),
+  name text not null,
+  state text not null default 'sent'
+    check (state in ('sent', 'waiting', 'running', 'done', 'refused', 'stopped', 'failed')),
+  -- The heads of a table, each with its column.
+  heads jsonb not null default '[]',
+  dry_run boolean not null default false,
+  skip_bad boolean not null default false,
+  -- Whether somebody wants it to stop.
+  stops boolean not null default false,
+  -- Whoever works at it says again and again until when nobody else may.
+  taken_until timestamptz,
+  done_bytes bigint not null default 0,
+  created integer not null default 0,
+  changed integer not null default 0,
+  same integer not null default 0,
+  bad integer not null default 0,
+  faults jsonb not null default '[]',
+  at timestamptz not null default now()
+);
+create index catalogue_import_store on catalogue_import (store_id, id desc);
+create index catalogue_import_due on catalogue_import (id) where state in ('waiting', 'running');
+create table catalogue_import_part (
+  import_id integer not null references catalogue_import on delete cascade,
+  number integer not null,
+  bytes bytea not null,
+  primary key (import_id, number)
+);
+alter table catalogue_import_part alter bytes set storage external;
+
 create table audit (
   id bigint generated always as identity primary key,
   store_id integer references store on delete cascade,

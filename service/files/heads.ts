@@ -1,0 +1,100 @@
+/** The first row of a table: what its columns are, and what parts them. */
+import { CsvError, parse } from 'csv-parse/sync';
+import { Problem } from '@parlour/core';
+import {
+  FILE_COLUMNS,
+  isColumn,
+  MOST_COLUMNS,
+  proposedColumns,
+  type FileKind,
+  type ImportHead,
+} from '@parlour/core/files';
+import { badFile, textOf } from './text.js';
+
+/** How far a first row is looked for. */
+const MOST_HEAD = 100_000;
+const SIGNS = [',', ';', '\t'] as const;
+
+/** The heads of a table, each with the column that it most likely is. @param first the beginning of the file */
+export async function headsIn(kind: FileKind, first: Uint8Array): Promise<ImportHead[]> {
+  const { row } = await firstRow(first);
+  const columns = proposedColumns(kind, row);
+  return row.map((head, i) => ({ head, column: columns[i] ?? null }));
+}
+
+/** What parts the cells of a table: the one of comma, semicolon and tabulator that its first row has most of. */
+export const signIn = async (first: Uint8Array): Promise<string> => (await firstRow(first)).sign;
+
+async function firstRow(first: Uint8Array): Promise<{ readonly sign: string; readonly row: string[] }> {
+  let text = '';
+  // Cut between two characters, it would look like another encoding: so the end is left away.
+  for await (const some of textOf(one(first.subarray(0, lineEnd(first))))) text += some;
+  const parted = SIGNS.map((sign) => ({ sign, row: rowIn(text, sign) }));
+  return parted.reduce((best, next) => (next.row.length > best.row.length ? next : best));
+}
+
+// eslint-disable-next-line @typescript-eslint/require-await -- as the parts of a file come
+async function* one(part: Uint8Array): AsyncGenerator<Uint8Array> {
+  yield part;
+}
+
+const lineEnd = (bytes: Uint8Array): number => {
+  const some = bytes.subarray(0, MOST_HEAD);
+  const last = some.lastIndexOf(10);
+  return last < 0 ? some.length : last + 1;
+};
+
+function rowIn(text: string, delimiter: string): string[] {
+  try {
+    const [row = []] = parse(text, { delimiter, to: 1, relax_column_count: true, skip_empty_lines: true });
+    return row.map((head) => head.trim());
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    throw badFile(
+      'The first row of the table cannot be read.',
+      1,
+      'It has the names of the columns, in quotes or not.',
+    );
+  }
+}
+
+/**
+ * The heads as they are meant: what was said of them, and the names of columns.
+ * @param said what people say a head is; null leaves it out
+ * @throws Problem `bad-value` for a head that is none, for two of one column, and without the first column
+ */
+export function meantHeads(
+  kind: FileKind,
+  heads: readonly ImportHead[],
+  said: Readonly<Record<string, string | null>>,
+): ImportHead[] {
+  const known = FILE_COLUMNS[kind].map(({ name }) => name).join(', ');
+  const wrong = (sentence: string, remedy: string): Problem =>
+    new Problem('bad-value', sentence, { place: 'columns', remedy });
+  if (heads.length > MOST_COLUMNS)
+    throw wrong(
+      `The table has ${heads.length} columns; at most ${MOST_COLUMNS} are read.`,
+      'Take out what is not needed.',
+    );
+  const stranger = Object.keys(said).find((head) => !heads.some((one) => one.head === head));
+  if (stranger !== undefined)
+    throw wrong(`The table has no column “${stranger}”.`, `It has: ${heads.map(({ head }) => head).join(', ')}.`);
+  const meant = heads.map(({ head }): ImportHead => {
+    const column = Object.hasOwn(said, head) ? (said[head] ?? null) : isColumn(kind, head) ? head : undefined;
+    if (column === undefined)
+      throw wrong(
+        `It is not known what the column “${head}” is.`,
+        `Say which of these it is, or leave it out: ${known}.`,
+      );
+    if (column !== null && !isColumn(kind, column))
+      throw wrong(`There is no column “${column}”, which “${head}” is said to be.`, `It is one of these: ${known}.`);
+    return { head, column };
+  });
+  const columns = meant.flatMap(({ column }) => column ?? []);
+  const twice = columns.find((column, i) => columns.indexOf(column) !== i);
+  if (twice !== undefined) throw wrong(`Two columns of the table are “${twice}”.`, 'Leave one of them out.');
+  const [key = ''] = FILE_COLUMNS[kind].map(({ name }) => name);
+  if (!columns.includes(key))
+    throw wrong(`No column of the table says the code of each ${kind}.`, `Say which one is “${key}”.`);
+  return meant;
+}

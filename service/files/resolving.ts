@@ -1,0 +1,62 @@
+/** What a file leaves to be worked out from what is there: brands by their titles, variants without a code. */
+import type { ProductChange, VariantChange } from '@parlour/core/catalogue';
+import type { FileFault, FileKind } from '@parlour/core/files';
+import { fold } from '@parlour/core/pages';
+import { allBrands } from '../records/brands.js';
+import type { Records } from '../records/database.js';
+import { readProducts, type KeptProduct } from '../records/products.js';
+import type { ToldThing } from './reading.js';
+
+/** The same things with all that is needed; what is missing is among their faults. */
+export type Resolve = (trx: Records, some: readonly ToldThing[]) => Promise<readonly ToldThing[]>;
+
+export async function resolving(db: Records, storeId: number, kind: FileKind): Promise<Resolve> {
+  if (kind !== 'product') return (_trx, some) => Promise.resolve(some);
+  const brands = await allBrands(db, storeId);
+  const codes = new Set(brands.map(({ code }) => code));
+  const byTitle = new Map(brands.map(({ code, title }) => [fold(title), code]));
+  const brandOf = (text: string): string | undefined => (codes.has(text) ? text : byTitle.get(fold(text)));
+  return async (trx, some) => {
+    const unnamed = some.filter((thing) => changeOf(thing).variants?.some(({ code }) => code === ''));
+    const there =
+      unnamed.length === 0
+        ? new Map<string, KeptProduct>()
+        : await readProducts(
+            trx,
+            storeId,
+            unnamed.map(({ code }) => code),
+          );
+    return some.map((thing) => withVariants(withBrand(thing, brandOf), there.get(thing.code)));
+  };
+}
+
+// Things of a file of products are changes of products.
+const changeOf = ({ change }: ToldThing): ProductChange => change;
+
+function withBrand(thing: ToldThing, brandOf: (text: string) => string | undefined): ToldThing {
+  const { brand } = changeOf(thing);
+  if (brand === undefined || brand === null) return thing;
+  const code = brandOf(brand);
+  if (code !== undefined) return { ...thing, change: { ...thing.change, brand: code } };
+  const reason = `There is no brand “${brand}” in this store. Create it first, or import a file of brands.`;
+  return withFault(thing, { ...thing.cellAt('brand'), reason });
+}
+
+/** A row without a code is of the only variant there is; of a new product, variants are numbered. */
+function withVariants(thing: ToldThing, there: KeptProduct | undefined): ToldThing {
+  const { variants } = changeOf(thing);
+  if (!variants?.some(({ code }) => code === '')) return thing;
+  const known = there?.variants ?? [];
+  if (known.length > 1 || (known.length === 1 && variants.length > 1)) {
+    const first = variants.findIndex(({ code }) => code === '');
+    const reason = `The product has ${known.length === 1 ? 'a variant' : `${known.length} variants`} already: say which one this is, or the code of a new one. There is: ${known.map(({ code }) => code).join(', ')}.`;
+    return withFault(thing, { ...thing.cellAt(`variants[${first}]`), reason });
+  }
+  const named = variants.map((one, i): VariantChange => {
+    if (one.code !== '') return one;
+    return { ...one, code: known[0]?.code ?? (variants.length === 1 ? thing.code : `${thing.code}-${i + 1}`) };
+  });
+  return { ...thing, change: { ...thing.change, variants: named } };
+}
+
+const withFault = (thing: ToldThing, fault: FileFault): ToldThing => ({ ...thing, faults: [...thing.faults, fault] });
