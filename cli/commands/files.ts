@@ -67,7 +67,7 @@ export function addFileCommands(group: Command, kind: FileKind): void {
         kind === 'product'
           ? '\n  option.NAME    the value of an option, such as option.Colour\n  attribute.NAME an attribute; none if empty'
           : ''
-      }\n\nExamples:\n  $ parlour ${kind} import ${kind}s.csv --dry-run\n  $ parlour ${kind} import ${kind}s.csv --column "Name=title"`,
+      }\n\nExamples:\n  $ parlour ${kind} import ${kind}s.csv --dry-run\n  $ parlour ${kind} import ${kind}s.csv --column "description="`,
     )
     .action(async (file: string, given: Given, command: Command) => {
       await importFile(contextOf(command), kind, file, given);
@@ -115,10 +115,9 @@ export function importCommands(program: Command): void {
     .addHelpText('after', '\nExample:\n  $ parlour import stop 3')
     .action(async (number: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      print(
-        await call(routes.stopImport, { params: { import: number }, body: {} }),
-        () => 'It is stopped; nothing was changed.',
-      );
+      const after = await call(routes.stopImport, { params: { import: number }, body: {} });
+      const isStopping = ['waiting', 'running', 'stopped'].includes(after.state);
+      print(after, () => (isStopping ? 'It stops; nothing is changed.' : `It has ended already: ${after.state}.`));
     });
 }
 

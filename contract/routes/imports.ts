@@ -26,7 +26,8 @@ export const importRoutes = {
   }),
   stopImport: post('/stores/{store}/imports/{import}/stop', {
     ...IMPORT,
-    summary: 'Stops an import. Nothing of it has changed anything then.',
+    summary:
+      'Stops an import that is under way: nothing of it changes anything then. One that has ended stays as it is.',
     body: shapes.noBody,
   }),
   getImport: get('/stores/{store}/imports/{import}', {

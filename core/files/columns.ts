@@ -52,7 +52,7 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
 };
 
 /** The columns that a product has beside: a value of the variant for an option, an attribute of the product. */
-const NAMED = /^(option|attribute)\.\S/;
+const NAMED = /^(option\.\S.*|attribute\.[a-z0-9][a-z0-9-]{0,39})$/;
 /** What is an option, if a file has a column for it. */
 const OPTIONS = ['colour', 'color', 'size', 'material', 'length', 'width', 'weight', 'scent', 'flavour', 'finish'];
 

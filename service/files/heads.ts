@@ -9,33 +9,30 @@ import {
   type FileKind,
   type ImportHead,
 } from '@parlour/core/files';
-import { badFile, textOf } from './text.js';
+import { badFile, isWide, notUtf8 } from './text.js';
 
 /** How far a first row is looked for. */
 const MOST_HEAD = 100_000;
 const SIGNS = [',', ';', '\t'] as const;
 
 /** The heads of a table, each with the column that it most likely is. @param first the beginning of the file */
-export async function headsIn(kind: FileKind, first: Uint8Array): Promise<ImportHead[]> {
-  const { row } = await firstRow(first);
+export function headsIn(kind: FileKind, first: Uint8Array): ImportHead[] {
+  const { row } = firstRow(first);
   const columns = proposedColumns(kind, row);
   return row.map((head, i) => ({ head, column: columns[i] ?? null }));
 }
 
 /** What parts the cells of a table: the one of comma, semicolon and tabulator that its first row has most of. */
-export const signIn = async (first: Uint8Array): Promise<string> => (await firstRow(first)).sign;
+export const signIn = (first: Uint8Array): string => firstRow(first).sign;
 
-async function firstRow(first: Uint8Array): Promise<{ readonly sign: string; readonly row: string[] }> {
-  let text = '';
-  // Cut between two characters, it would look like another encoding: so the end is left away.
-  for await (const some of textOf(one(first.subarray(0, lineEnd(first))))) text += some;
+function firstRow(first: Uint8Array): { readonly sign: string; readonly row: string[] } {
+  if (isWide(first)) throw notUtf8(1);
+  // What is wrong further on is told once the file is read. Cut between two characters, its end would look so, too.
+  const text = new TextDecoder().decode(first.subarray(0, lineEnd(first)));
   const parted = SIGNS.map((sign) => ({ sign, row: rowIn(text, sign) }));
-  return parted.reduce((best, next) => (next.row.length > best.row.length ? next : best));
-}
-
-// eslint-disable-next-line @typescript-eslint/require-await -- as the parts of a file come
-async function* one(part: Uint8Array): AsyncGenerator<Uint8Array> {
-  yield part;
+  const best = parted.reduce((found, next) => (next.row.length > found.row.length ? next : found));
+  if (best.row.join('').includes('\uFFFD')) throw notUtf8(1);
+  return best;
 }
 
 const lineEnd = (bytes: Uint8Array): number => {

@@ -128,9 +128,7 @@ async function readAll(
   Object.assign(work, { counts: { created: 0, changed: 0, same: 0, bad: 0 }, faults: [], doneBytes: 0 });
   const resolve = await resolving(db, store.id, job.kind);
   const table =
-    job.format === 'csv'
-      ? { heads: job.heads, sign: await signIn((await firstPart(db, job.id)) ?? new Uint8Array()) }
-      : null;
+    job.format === 'csv' ? { heads: job.heads, sign: signIn((await firstPart(db, job.id)) ?? new Uint8Array()) } : null;
   let batch: ToldThing[] = [];
   // While the database works at a batch, the next one is read.
   let under: Promise<void> = Promise.resolve();

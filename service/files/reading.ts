@@ -207,14 +207,15 @@ const shown = (value: unknown): string =>
 /** With what the shape of a call says of it. */
 function checked<C extends object>(told: Told<C>, kind: FileKind): Told<C> {
   if (told.code === '') return refused(told, 'The row has no code.');
-  // Codes of variants may be left out here, and are worked out from what is there.
+  // Codes of variants may be left out here, and brands called by their titles: both are worked out from what is there.
+  const brand = 'brand' in told.change && told.change.brand !== null ? { brand: 'x' } : {};
   const variants = (told.change as { variants?: readonly { code: string }[] }).variants?.map((one) => ({
     ...one,
     code: one.code || 'x',
   }));
   try {
     const names = { code: told.code, ...(told.slug !== undefined && { slug: told.slug }) };
-    check<unknown>(fileLines[kind], { ...told.change, ...names, ...(variants && { variants }) }, 'row');
+    check<unknown>(fileLines[kind], { ...told.change, ...names, ...brand, ...(variants && { variants }) }, 'row');
     return told;
   } catch (error) {
     if (!(error instanceof Problem)) throw error;

@@ -39,9 +39,10 @@ export const countLines = (text: string): number => {
 };
 
 /** Whether a file begins with the mark of UTF-16. */
-const isWide = ([one, two]: Uint8Array): boolean => (one === 0xff && two === 0xfe) || (one === 0xfe && two === 0xff);
+export const isWide = ([one, two]: Uint8Array): boolean =>
+  (one === 0xff && two === 0xfe) || (one === 0xfe && two === 0xff);
 
-const notUtf8 = (line: number): Problem =>
+export const notUtf8 = (line: number): Problem =>
   badFile('The file is not in UTF-8.', line, 'Save it anew as “CSV UTF-8”, or with the encoding UTF-8.');
 
 /** What is wrong with a file as a whole. */

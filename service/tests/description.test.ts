@@ -5,7 +5,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import sharp from 'sharp';
 import { openapi, routes, type Route } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '../index.js';
-import { testService, type TestService } from './service.js';
+import { testService, until, type TestService } from './service.js';
 import { buyOne, Shopper } from './shopper.js';
 import { linksTo } from './mailbox.js';
 
@@ -146,6 +146,18 @@ test('every route, walked: what is sent and what is answered are of the describe
   ];
   await walk('createProduct', { body: { code: 'K-090', title: 'Fulmar', brand: null, options, variants } });
   await walk('listProducts', { query: { search: 'ful', limit: '2' } });
+  const begun = await walk<{ id: number }>('beginImport', { body: { kind: 'product', format: 'csv', name: 'a.csv' } });
+  const ofImport = { params: { import: String(begun.id) } };
+  const table = Buffer.from('product,title,Foo,price\nX-1,One,x,"1,2"\n');
+  await walk('sendImportPart', { ...ofImport, query: { number: '0' }, body: table });
+  await walk('startImport', { ...ofImport, body: { columns: { Foo: null }, dryRun: true } });
+  await until(async () => (await walk('getImport', ofImport))['state'] === 'refused');
+  await walk('stopImport', { ...ofImport, body: {} });
+  await walk('listImports');
+  const exported = await service.api('/stores/windrow/exports/brand?format=jsonl');
+  expect([exported.status, exported.headers['content-type']]).toEqual([200, 'application/jsonl; charset=utf-8']);
+  expect(operations.get('exportCatalogue')?.responses['200']?.content).toHaveProperty(['application/jsonl']);
+  walked.add('exportCatalogue');
   const members = { members: ['K-090', 'K-001'], parent: 'C-1' };
   await walk('createCollection', { body: { code: 'C-9', title: 'From the loft', slug: 'loft', ...members } });
   await walk('changeCollection', { params: { collection: 'C-9' }, body: { remove: ['K-001'], position: 1 } });
