@@ -123,3 +123,64 @@ test('products are found; what is deleted is asked about first', async () => {
   expect((await service.visit('/item/fulmar')).status).toBe(404);
   expect(await seen('/browse/for-a-storm')).not.toContain('/item/fulmar');
 });
+
+test('a collection is filled by a rule that is counted while it is written, and by hand again', async () => {
+  await service.call(routes.createCollection, { body: { code: 'small', title: 'Small presents', members: ['K-001'] } });
+  await page.goto(consoleAt('/collections/small'));
+  await page.getByLabel('All that a rule matches, now and later').click();
+  await named('Rule').fill('price < 25 and collection is "C-1"');
+  await page.getByText('A rule that fills a collection cannot use “collection”.').waitFor();
+  await named('Rule').fill('price < 25 and stock > 0');
+  await page.getByText(/Matches 3 products now: .*Braided line/).waitFor();
+  await press('Save');
+  await page.getByText('Saved. Shoppers see it now.').waitFor();
+  const members = () => page.locator('[data-member]').evaluateAll((all) => all.map((one) => one.dataset['member']));
+  await soon(members).toEqual(['K-007', 'K-010', 'K-011']);
+  await soon(() => page.getByRole('button', { name: /^Take/ }).count()).toBe(0);
+  expect(await seen('/browse/small-presents')).toContain('/item/');
+  await page.getByLabel('Chosen by hand').click();
+  await press('Save');
+  await page.getByRole('button', { name: 'Move Braided line, 50 m up' }).waitFor();
+  await page.locator('[data-member="K-011"] .handle').dragTo(page.locator('[data-member="K-007"]'), {
+    targetPosition: { x: 100, y: 3 },
+  });
+  await soon(members).toEqual(['K-011', 'K-007', 'K-010']);
+  await page.locator('[data-member="K-011"] .name').focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await soon(members).toEqual(['K-007', 'K-011', 'K-010']);
+  await soon(() => page.locator('[data-member="K-011"] .name').evaluate((one) => one === document.activeElement)).toBe(
+    true,
+  );
+});
+
+test('a file of other columns is tried, mended and taken in; the catalogue is saved as one', async () => {
+  const choose = (text: string) =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'kites.csv', mimeType: 'text/csv', buffer: Buffer.from(text.replaceAll('|', '\n')) });
+  await page.goto(consoleAt('/files'));
+  await choose('SKU,Name,Colour,Price,Foo|P-1,Plover,Moss,"12,50",x|,,Sand,13,|P-2,Pipit,,nine,');
+  await page.getByText('Say what its columns are').waitFor();
+  await press('Try it');
+  await page.getByText('2 products are wrong, so nothing would be changed.').waitFor();
+  await page.getByRole('row', { name: /2 price 12,50 It is not a price in EUR/ }).waitFor();
+  await choose('SKU,Name,Colour,Price,Foo|P-1,Plover,Moss,12.50,grey|,,Sand,13,|P-2,Pipit,,nine,');
+  await page.locator('.v-select', { hasText: 'What “Foo” is' }).click();
+  await page.getByRole('option', { name: 'attribute.foo' }).click();
+  await page.getByLabel('Take in what is right and leave out the rest').click();
+  await press('Import');
+  await page.getByText('1 product created, 0 changed, 0 as they were, 1 left out.').waitFor();
+  expect(await service.call(routes.getProduct, { params: { product: 'P-1' } })).toMatchObject({
+    attributes: { foo: 'grey' },
+    variants: [{ options: { Colour: 'Moss' }, price: 1250 }, { price: 1300 }],
+  });
+  expect(await seen('/item/plover')).toContain('€12.50');
+  await page
+    .getByRole('cell', { name: /kites\.csv/ })
+    .first()
+    .waitFor();
+  const saved = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save as CSV' }).click();
+  const file = await (await saved).createReadStream().then((stream) => stream.toArray());
+  expect(Buffer.concat(file).toString()).toMatch(/^product,title,[^]*\r\nP-1,Plover/);
+});

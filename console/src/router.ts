@@ -64,6 +64,11 @@ export const router = createRouter({
       component: () => import('./pages/catalogue/CollectionForm.vue'),
       meta: { title: 'Collection' },
     },
+    {
+      path: '/files',
+      component: () => import('./pages/catalogue/FilesPage.vue'),
+      meta: { title: 'Import and export' },
+    },
     { path: '/brands', component: () => import('./pages/catalogue/BrandsPage.vue'), meta: { title: 'Brands' } },
     { path: '/pages', component: () => import('./pages/store-pages/PagesPage.vue'), meta: { title: 'Pages' } },
     {

@@ -23,6 +23,7 @@ const sections = [
 const more = computed(() => [
   { to: '/collections', label: 'Collections' },
   { to: '/brands', label: 'Brands' },
+  { to: '/files', label: 'Import and export' },
   { to: '/regions', label: 'Regions' },
   { to: '/additions', label: 'Additions' },
   { to: '/findings', label: 'Inspection' },

@@ -60,6 +60,7 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
         <h1>Products</h1>
         <p class="quiet">What you sell. Shoppers see each change at once.</p>
       </div>
+      <v-btn variant="outlined" to="/files">Import and export</v-btn>
       <v-btn v-if="may('catalogue.edit')" variant="flat" color="primary" :prepend-icon="mdiPlus" to="/new-product"
         >New product</v-btn
       >
@@ -112,9 +113,12 @@ const { shown, above, below, measure } = useVirtualRows(rows, body, 61);
     <p v-else-if="parts.length && isNarrowed" class="none">No product matches. Clear the search to see them all.</p>
     <div v-else-if="parts.length" class="none">
       <h2>Nothing to sell yet</h2>
-      <p class="quiet">Make your first product, or try the pages with made-up ones that you can remove again.</p>
+      <p class="quiet">
+        Make your first product, bring a file, or try the pages with made-up ones that you can remove again.
+      </p>
       <div class="ways">
         <v-btn v-if="may('catalogue.edit')" variant="outlined" to="/new-product">Make the first product</v-btn>
+        <v-btn v-if="may('catalogue.edit')" variant="outlined" to="/files">Import a file</v-btn>
         <v-btn variant="outlined" to="/sample-catalogue">Sample catalogue</v-btn>
       </div>
     </div>
