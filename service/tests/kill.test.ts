@@ -159,5 +159,49 @@ test('SIGKILL while ordering: each attempt is one order or none, and what is sol
   await database.drop();
 }, 1_800_000);
 
+test('SIGKILL while a file is taken in: all of it is there or nothing, and another process does it', async () => {
+  const database = await newDatabase();
+  const products = 3_000;
+  const file = Array.from({ length: products }, (_, i) => `S-${i},Number ${i},${i + 1}.50`).join('\n');
+  const there = async (): Promise<number> => {
+    const counted = await asAdmin(
+      (admin) => admin.query<{ n: number }>(`select count(*)::int as n from product where code like 'S-%'`),
+      database.url,
+    );
+    return counted.rows[0]?.n ?? -1;
+  };
+  let params: { import: string } | undefined;
+  for (let round = 0; ; round++) {
+    const { child, port } = await startProcess(database.url);
+    const service = await connect(port, () => Promise.resolve());
+    if (!params) {
+      const { id } = await service.call(routes.beginImport, {
+        body: { kind: 'product', format: 'csv', name: 's.csv' },
+      });
+      params = { import: String(id) };
+      const body = Buffer.from(`product,title,price\n${file}`);
+      await service.call(routes.sendImportPart, { params, query: { number: 0 }, body });
+      await service.call(routes.startImport, { params, body: {} });
+    }
+    const now = () => service.call(routes.getImport, { params: params ?? { import: '' } });
+    let job = await now();
+    const isKilled = round < (ROUNDS > 3 ? 10 : 1);
+    while (isKilled ? job.doneBytes === 0 : job.state !== 'done') {
+      await new Promise((resolve) => setTimeout(resolve, 10));
+      job = await now();
+    }
+    const ended = once(child, 'exit');
+    child.kill(isKilled ? 'SIGKILL' : 'SIGTERM');
+    await ended;
+    // Killed after its end, it is all there.
+    expect([0, products]).toContain(await there());
+    if (!isKilled) break;
+    // Who takes it up waits until nobody has worked at it for a while.
+    await asAdmin((admin) => admin.query('update catalogue_import set taken_until = null'), database.url);
+  }
+  expect(await there()).toBe(products);
+  await database.drop();
+}, 600_000);
+
 const ids = (document: Document): string[] =>
   'areas' in document ? (document.areas['main'] ?? []).map((one) => one.id) : [];
