@@ -58,7 +58,7 @@ const product: fc.Arbitrary<Product> = fc
     variants: (option ? made : made.slice(0, 1)).map((one, i) => ({
       ...one,
       code: `v.${i}`,
-      options: (option ? { [option.name]: option.values[i] ?? '' } : {}) as Record<string, string>,
+      options: option ? { [option.name]: option.values[i] ?? '' } : {},
     })),
   }));
 

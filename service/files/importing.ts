@@ -234,7 +234,7 @@ async function halved<T>(all: readonly T[], work: (some: readonly T[]) => Promis
 function asked(kind: KeptImport['kind'], things: readonly ToldThing[]): CatalogueChanges {
   const wanted = things.map(({ code, slug, change }) => ({ code, is: 'either' as const, slug, change }));
   // The shape of the kind was looked at while the file was read.
-  if (kind === 'product') return { products: wanted as WantedProduct[] };
-  if (kind === 'collection') return { collections: wanted as Wanted<CollectionChange>[] };
-  return { brands: wanted as Wanted<BrandChange>[] };
+  if (kind === 'product') return { products: wanted };
+  if (kind === 'collection') return { collections: wanted };
+  return { brands: wanted };
 }
