@@ -1,10 +1,8 @@
 /** A file taken into the catalogue: all of it in one transaction, or nothing; or only looked at. */
 import { Problem } from '@parlour/core';
-import type { BrandChange, CollectionChange, Wanted } from '@parlour/core/catalogue';
 import { MOST_FAULTS, type FileFault } from '@parlour/core/files';
 import { applyCatalogue, type CatalogueChanges } from '../catalogue/apply.js';
 import type { Outcome } from '../catalogue/effect.js';
-import type { WantedProduct } from '../catalogue/products.js';
 import { ownTurn } from '../own-turn.js';
 import { audit } from '../records/audit.js';
 import { inSavepoint, inTransaction, type Database, type Records } from '../records/database.js';
