@@ -220,6 +220,8 @@ test('a collection is filled by its rule, and follows every change of what the r
   const byHand = { when: null, add: ['K-001'] };
   const after = await service.call(routes.changeCollection, { params: { collection: 'by-rule' }, body: byHand });
   expect([after.when, after.members]).toEqual([null, ['K-004', 'K-005', 'K-001']]);
+  const order = { members: ['K-001', 'K-004', 'K-005'] };
+  await service.call(routes.changeCollection, { params: { collection: 'by-rule' }, body: order });
   const again = { when: 'reduced is true' };
   await service.call(routes.changeCollection, { params: { collection: 'by-rule' }, body: again });
   expect(await members()).toEqual(['K-005', 'K-007']);

@@ -4,11 +4,13 @@ import type { ProductSource } from '@parlour/core/fields';
 import type { PageKind } from '@parlour/core/pages';
 import { routes } from '@parlour/contract';
 import { onMounted, ref } from 'vue';
+import { useRoute } from 'vue-router';
 import { attempt, call } from '../api';
 
 const props = defineProps<{ modelValue: ProductSource; label: string; help: string; fault: string }>();
 const emit = defineEmits<{ 'update:modelValue': [value: ProductSource] }>();
 
+const route = useRoute();
 const FORMS: { value: ProductSource['from']; title: string }[] = [
   { value: 'newest', title: 'Newest products' },
   { value: 'reduced', title: 'Reduced products' },
@@ -59,6 +61,12 @@ const chosen = (): readonly string[] => (props.modelValue.from === 'chosen' ? pr
       label="Collection"
       @update:model-value="emit('update:modelValue', { from: 'collection', collection: $event })"
     />
+    <router-link
+      v-if="modelValue.from === 'collection' && ofCollection()"
+      class="plain"
+      :to="{ path: `/collections/${encodeURIComponent(ofCollection() ?? '')}`, query: { back: route.fullPath } }"
+      >Change what is in it</router-link
+    >
     <v-autocomplete
       v-if="modelValue.from === 'chosen'"
       :model-value="chosen()"

@@ -31,6 +31,13 @@ const texts = ref({ title: '', description: '', parent: '' });
 /** What its products follow from; null where they are chosen by hand. */
 const rule = shallowRef<Rule | null>(null);
 const isByRule = ref(false);
+/** Who came from a page in the workbench goes back there. */
+const list = computed(() => {
+  const { back } = route.query;
+  return typeof back === 'string' && back.startsWith('/workbench/')
+    ? { to: back, title: 'Back to the page' }
+    : { to: '/collections', title: 'All collections' };
+});
 const busy = ref(false);
 const removing = ref(false);
 const renewals = ref(0);
@@ -145,7 +152,7 @@ function add(product: { readonly code: string; readonly title: string }): void {
     v-model:device="device"
     :title="collection?.title ?? 'Collection'"
     label="The collection"
-    :list="{ to: '/collections', title: 'All collections' }"
+    :list="list"
     :url="url"
     :renewals="renewals"
     :can-remove="may('catalogue.edit')"

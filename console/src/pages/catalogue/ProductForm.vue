@@ -25,6 +25,7 @@ import AskDialog from '../../shell/AskDialog.vue';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
 import VariantGrid from './VariantGrid.vue';
+import WhereShown from './WhereShown.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -281,6 +282,7 @@ function moveFirst(at: number): void {
         <span v-if="isChanged" class="quiet">Not saved yet.</span>
       </div>
     </form>
+    <WhereShown v-if="before" :product="before" />
     <template #over>
       <router-link v-if="url && before" class="plain" :to="`/workbench/${encodeURIComponent(`product:${before.code}`)}`"
         >Open its page in the workbench</router-link
