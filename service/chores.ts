@@ -5,6 +5,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import { askMissing, runDuePages, runRenewals } from './assigning/worker.js';
+import { runTurning } from './catalogue/turning.js';
 import { runImports } from './files/work.js';
 import { runTimedChanges } from './publishing/timed-turn.js';
 import { CART_SECONDS } from './kept/cart-cookie.js';
@@ -50,6 +51,7 @@ export function startChores(db: Database, email: Email, log: Logger): Chores {
       () => sendWaiting(db, email, failed),
       (wake) => onNews(db, 'email', wake),
     ),
+    loop(log, SOON_MS, () => runTurning(db, new Date())),
     loop(
       log,
       SECOND_MS,

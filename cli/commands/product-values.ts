@@ -10,6 +10,7 @@ type NewVariant = NonNullable<Change['variants']>[number];
 
 export const NAMES_HELP = `
 Names: status (for-sale, draft or withdrawn), title, summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
+from and until (when shoppers see it, in the store's time zone, such as 2026-11-27T08:00; empty for always),
 attribute.NAME, price, was-price and stock (a number, or not-counted). The last three apply to every variant, or to
 one: price@K-001-2. With a price and its options, a variant that is not there yet is a new one.
 An empty value removes a brand, an attribute or a was-price.`;
@@ -52,6 +53,12 @@ export function readChanges(changes: readonly string[], variants: readonly strin
       }
       case 'visible-since':
         read.visibleSince = value;
+        break;
+      case 'from':
+        read.visibleFrom = value || null;
+        break;
+      case 'until':
+        read.visibleUntil = value || null;
         break;
       case 'brand':
         read.brand = value || null;

@@ -1,7 +1,7 @@
 /** Products and their stock. Shoppers see a change at once; nothing is published. */
 import { InvalidArgumentError, type Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
-import type { ProductStatus } from '@parlour/core/catalogue';
+import { isVisible, type ProductStatus } from '@parlour/core/catalogue';
 import { formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { addFileCommands } from './files.js';
@@ -209,12 +209,16 @@ function collect(given: string, before: string[] = []): string[] {
 const productAndStore = ({ call }: Context, code: string): Promise<[Product, Store]> =>
   Promise.all([call(routes.getProduct, { params: { product: code } }), call(routes.getStore)]);
 
-const seenText = ({ variants, status }: Product): string =>
-  status !== 'for-sale'
-    ? 'Shoppers do not see it: it is not for sale.'
-    : variants.length > 0
-      ? 'Shoppers see it now.'
-      : 'Shoppers see it once it has a price.';
+function seenText(product: Product): string {
+  const { variants, status, visibleFrom } = product;
+  const now = new Date().toISOString();
+  if (status !== 'for-sale') return 'Shoppers do not see it: it is not for sale.';
+  if (variants.length === 0) return 'Shoppers see it once it has a price.';
+  if (isVisible(product, now)) return 'Shoppers see it now.';
+  return visibleFrom !== null && now < visibleFrom
+    ? `Shoppers see it from ${visibleFrom} on.`
+    : 'Shoppers do not see it any more: its time is over.';
+}
 
 const stockText = (stock: number | null): string => (stock === null ? 'not counted' : String(stock));
 
@@ -247,6 +251,8 @@ function productText(product: Product, { currency, locale }: Store): string {
     ['category', product.category],
     ['keywords', product.keywords.join(', ')],
     ['visible since', product.visibleSince],
+    ...(product.visibleFrom === null ? [] : [['from', product.visibleFrom]]),
+    ...(product.visibleUntil === null ? [] : [['until', product.visibleUntil]]),
     ...Object.entries(product.attributes).map(([name, value]) => [`attribute.${name}`, String(value)]),
   ];
   const variants = product.variants.map(({ code, options, price, wasPrice, stock }) => [

@@ -83,6 +83,9 @@ export const product = closed({
   summary: string().defined(),
   description: string().defined(),
   visibleSince: string().required(),
+  /** The instants from which and until which shoppers see it; null for always. */
+  visibleFrom: string().nullable().defined(),
+  visibleUntil: string().nullable().defined(),
   options: array(option).required(),
   pictures: array(picture).required(),
   variants: array(
@@ -153,6 +156,9 @@ const productValues = {
   visibleSince: plainText(10)
     .test('day', '${path} must be a day such as 2026-11-23', (text) => text === undefined || isDay(text))
     .optional(),
+  /** When shoppers see it: in the store’s time zone (`2026-11-27T08:00`), or an instant with `Z`; null for always. */
+  visibleFrom: plainText(40).min(1).nullable().optional(),
+  visibleUntil: plainText(40).min(1).nullable().optional(),
   /** In their order; those of the variants if they are left out. */
   options: array(option).strict().max(MOST_OPTIONS).optional(),
   /** All of them, in their order. */

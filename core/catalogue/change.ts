@@ -16,6 +16,8 @@ import {
 /** What a product is before anybody has said anything of it. */
 const NOTHING_SAID: Omit<Product, 'code' | 'slug' | 'title' | 'visibleSince'> = {
   status: 'for-sale',
+  visibleFrom: null,
+  visibleUntil: null,
   brand: null,
   category: '',
   keywords: [],
@@ -45,6 +47,11 @@ export function changedProduct(before: Product | NewProduct, change: ProductChan
     variants: variants.reduce(withVariant, whole.variants),
   };
   const after = change.options ? merged : { ...merged, options: optionsIn(merged) };
+  if (after.visibleFrom !== null && after.visibleUntil !== null && after.visibleUntil <= after.visibleFrom)
+    throw new Problem('ends-first', 'It would be shown until before it is shown.', {
+      place: 'visibleUntil',
+      remedy: 'Choose a later time, or leave one of them out.',
+    });
   checkOptions(after.options);
   checkVariants(after);
   return after;

@@ -27,6 +27,9 @@ export interface ProductDraft {
   readonly category: string;
   /** With commas between. */
   readonly keywords: string;
+  /** Instants in ISO form; empty for always. */
+  readonly visibleFrom: string;
+  readonly visibleUntil: string;
   readonly pictures: readonly ProductPicture[];
   readonly options: readonly DraftOption[];
   /** By `combinationKey`. */
@@ -35,7 +38,16 @@ export interface ProductDraft {
 
 export const EMPTY_DRAFT: ProductDraft = Object.freeze({
   status: 'for-sale',
-  ...{ title: '', summary: '', description: '', brand: '', category: '', keywords: '' },
+  ...{
+    title: '',
+    summary: '',
+    description: '',
+    brand: '',
+    category: '',
+    keywords: '',
+    visibleFrom: '',
+    visibleUntil: '',
+  },
   ...{ pictures: [], options: [], variants: {} },
 });
 
@@ -77,6 +89,8 @@ export const draftOf = (product: Product, currency: string): ProductDraft => ({
   brand: product.brand ?? '',
   category: product.category,
   keywords: product.keywords.join(', '),
+  visibleFrom: product.visibleFrom ?? '',
+  visibleUntil: product.visibleUntil ?? '',
   pictures: product.pictures,
   options: product.options.map(({ name, values }) => ({ name, values: values.join(', ') })),
   variants: Object.fromEntries(
@@ -118,6 +132,8 @@ export function toldBy(draft: ProductDraft, before: Product | undefined, code: s
     ...(differs('summary') && { summary: draft.summary }),
     ...(differs('description') && { description: draft.description }),
     ...(differs('brand') && { brand: draft.brand || null }),
+    ...(differs('visibleFrom') && { visibleFrom: draft.visibleFrom || null }),
+    ...(differs('visibleUntil') && { visibleUntil: draft.visibleUntil || null }),
     ...(differs('category') && { category: draft.category.trim() }),
     ...(differs('keywords') && { keywords: partsOf(draft.keywords) }),
     ...(differs('pictures') && { pictures: draft.pictures }),

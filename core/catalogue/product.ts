@@ -47,6 +47,9 @@ export interface Product {
   readonly description: string;
   /** A day, as `2026-11-23`. */
   readonly visibleSince: string;
+  /** The instants from which and until which shoppers see it, in ISO form; null for always. */
+  readonly visibleFrom: string | null;
+  readonly visibleUntil: string | null;
   readonly options: readonly ProductOption[];
   readonly pictures: readonly ProductPicture[];
   readonly variants: readonly Variant[];
@@ -70,3 +73,18 @@ export interface ProductChange extends Partial<Omit<Product, 'code' | 'slug' | '
 export const MOST_VARIANTS = 250;
 export const MOST_OPTIONS = 5;
 export const MOST_VALUES = 100;
+
+/** Whether shoppers see a product. One without a variant has no price, and is shown nowhere. @param now in ISO form */
+export const isVisible = (
+  {
+    status,
+    variants,
+    visibleFrom,
+    visibleUntil,
+  }: Pick<Product, 'status' | 'visibleFrom' | 'visibleUntil'> & { readonly variants: readonly unknown[] },
+  now: string,
+): boolean =>
+  status === 'for-sale' &&
+  variants.length > 0 &&
+  (visibleFrom === null || visibleFrom <= now) &&
+  (visibleUntil === null || now < visibleUntil);

@@ -43,6 +43,8 @@ const product: fc.Arbitrary<Product> = fc
     category: name,
     keywords: fc.array(name),
     attributes: fc.dictionary(fc.stringMatching(/^[a-z0-9][a-z0-9-]{0,5}$/), attribute, { noNullPrototype: true }),
+    visibleFrom: fc.constantFrom(null, '2026-11-27T07:00:00.000Z'),
+    visibleUntil: fc.constantFrom(null, '2026-12-24T17:00:00.500Z'),
     summary: words,
     description: words,
     pictures: fc.array(fc.record({ hash: fc.stringMatching(/^[0-9a-f]{8}$/), alt: words.map((text) => text.trim()) })),

@@ -38,6 +38,8 @@ export function productFrom(rows: readonly Row[], currency: string): ToldProduct
     summary: text('summary'),
     description: text('description'),
     visibleSince: text('visible-since')?.trim() || undefined,
+    visibleFrom: text('from') === undefined ? undefined : text('from')?.trim() || null,
+    visibleUntil: text('until') === undefined ? undefined : text('until')?.trim() || null,
     pictures: text('pictures') === undefined ? undefined : picturesOf(text('pictures') ?? ''),
     options: cells.read('options', namedOf, 'It is not a line for each option, such as Colour=Moss,Sand.'),
     attributes:
@@ -71,7 +73,8 @@ const VARIANT_COLUMNS: Readonly<Record<string, string>> = { price: 'price', wasP
 /** The column that a place of a change came from; the product itself if the file has none. */
 function columnOf(place: string, names: readonly string[]): string {
   const [first = '', second] = place.split(/[.[\]]/);
-  const named = { code: 'product', visibleSince: 'visible-since' }[first] ?? first;
+  const named =
+    { code: 'product', visibleSince: 'visible-since', visibleFrom: 'from', visibleUntil: 'until' }[first] ?? first;
   return [`${first.replace(/s$/, '')}.${second ?? ''}`, named].find((one) => names.includes(one)) ?? 'product';
 }
 
@@ -146,6 +149,8 @@ export function productRows(product: Product, currency: string, columns: NamedCo
     summary: product.summary,
     description: product.description,
     'visible-since': product.visibleSince,
+    from: product.visibleFrom ?? '',
+    until: product.visibleUntil ?? '',
     pictures: picturesCell(product.pictures),
     options: namedCell(product.options),
     ...Object.fromEntries(

@@ -4,6 +4,8 @@ import { bindingOf, type PageInfo, type Product } from './index.js';
 
 const product: Product = {
   status: 'for-sale',
+  visibleFrom: null,
+  visibleUntil: null,
   code: 'K-1',
   slug: 'gannet',
   title: 'Gannet',

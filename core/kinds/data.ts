@@ -37,6 +37,9 @@ export interface Variant {
 export interface Product {
   /** Only previews show what is not for sale. */
   readonly status: ProductStatus;
+  /** The instants from which and until which shoppers see it, in ISO form; null for always. */
+  readonly visibleFrom: string | null;
+  readonly visibleUntil: string | null;
   readonly code: string;
   readonly slug: string;
   readonly title: string;

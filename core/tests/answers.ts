@@ -11,6 +11,8 @@ export const picture: PictureInfo = {
 };
 export const product: Product = {
   status: 'for-sale',
+  visibleFrom: null,
+  visibleUntil: null,
   code: 'K-1',
   slug: 'gannet',
   title: 'Gannet & friend',

@@ -43,6 +43,8 @@ export const HOME: PageInfo = {
 };
 export const PRODUCT: Product = {
   status: 'for-sale',
+  visibleFrom: null,
+  visibleUntil: null,
   code: 'K-1',
   slug: 'one',
   title: 'One',

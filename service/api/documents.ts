@@ -143,7 +143,7 @@ export function documentRoutes(api: Api): void {
 
   /** What a page of the draft has. */
   async function toldOf(call: Caller & { readonly now: Date }, state: DesignState, code: string): Promise<Why> {
-    const { page } = await shownAs({ db, store: call.store, state }, code);
+    const { page } = await shownAs({ db, store: call.store, state, now: call.now }, code);
     const setting = { now: call.now.toISOString(), decimals: decimalsOf(call.store.currency) };
     return why({ ...page, facts: factsOf(page.subject, page.path) }, state, setting, call.design.kinds);
   }

@@ -125,7 +125,7 @@ export function draftRoutes(api: Api): void {
         ? { kind: 'content', path: SPECIMEN_PATH }
         : revision === undefined
           ? await pageOf(api, call, code)
-          : await pageIn({ db, store, state: await revisionState(db, design, revision) }, code);
+          : await pageIn({ db, store, now, state: await revisionState(db, design, revision) }, code);
     if (template !== undefined && revision === undefined && !(await openDraft(db, design)).get(keys.template(template)))
       throw new Problem('no-such-template', `There is no template “${template}”.`, {
         place: 'template',

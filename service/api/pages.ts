@@ -40,7 +40,7 @@ import { implement, type Api, type Caller } from './implement.js';
 export function pageRoutes(api: Api): void {
   const { db } = api;
 
-  implement(api, routes.listPages, async ({ store, design, query }) => {
+  implement(api, routes.listPages, async ({ store, design, query, now }) => {
     const state = closedState(await openDraft(db, design));
     const limit = query.limit ?? 100;
     const order = orderOf(query.sort);
@@ -58,7 +58,7 @@ export function pageRoutes(api: Api): void {
       filter,
     );
     const some = rows.slice(0, limit);
-    const home = await shownByHome({ db, store, state });
+    const home = await shownByHome({ db, store, state, now });
     const { patterns } = await settingOf(db, store.id, state);
     const paths = await pathsOf(
       db,
@@ -86,7 +86,7 @@ export function pageRoutes(api: Api): void {
   implement(api, routes.why, async (call) => {
     const { store, design, params, query, now } = call;
     const state = closedState(await openDraft(db, design));
-    const { page, sentence } = await shownAs({ db, store, state }, sure(params['page']));
+    const { page, sentence } = await shownAs({ db, store, state, now }, sure(params['page']));
     const setting = { now: now.toISOString(), decimals: decimalsOf(store.currency) };
     const path = page.kind === 'not-found' ? ANY_PATH : page.path;
     const written = writtenFactsOf(page.subject, page.path);
@@ -181,8 +181,11 @@ export async function shownAs(site: PageSource, code: string): Promise<{ page: P
 }
 
 /** A page that exists in the draft. @throws Problem `no-such-page` */
-export const pageOf = async ({ db }: Api, { store, design }: Caller, code: string): Promise<PageInfo> =>
-  pageIn({ db, store, state: closedState(await openDraft(db, design)) }, code);
+export const pageOf = async (
+  { db }: Api,
+  { store, design, now }: Caller & { readonly now: Date },
+  code: string,
+): Promise<PageInfo> => pageIn({ db, store, now, state: closedState(await openDraft(db, design)) }, code);
 
 /** A page that exists in a state of a design. @throws Problem `no-such-page` */
 export async function pageIn(site: PageSource, code: string): Promise<PageInfo> {

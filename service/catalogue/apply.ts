@@ -46,7 +46,7 @@ export interface Applying {
  */
 export async function applyCatalogue(
   trx: Records,
-  store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale'>,
+  store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone'>,
   { brands = [], products = [], collections = [] }: CatalogueChanges,
   { accountId, now, sample = false, audited }: Applying,
 ): Promise<readonly Outcome[]> {
@@ -66,6 +66,7 @@ export async function applyCatalogue(
   await renewCards(
     trx,
     [...new Set(effect.cards)].sort((a, b) => a - b),
+    now,
   );
   await refill(trx, store, effect);
   touch(trx, store.id, effect.tags);

@@ -7,7 +7,7 @@ import { lockProducts, readProducts, type KeptProduct } from '../records/product
 import type { Store } from '../records/stores.js';
 import { applyCatalogue, type Applying } from './apply.js';
 
-type Stores = Pick<Store, 'id' | 'slug' | 'currency' | 'locale'>;
+type Stores = Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone'>;
 
 /**
  * Changes one product.

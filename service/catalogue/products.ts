@@ -1,6 +1,14 @@
 /** Products: what is wanted of them, written as far as it differs. */
 import { Problem, sure } from '@parlour/core';
-import { changedProduct, type Product, type ProductChange, type Variant, type Wanted } from '@parlour/core/catalogue';
+import {
+  changedProduct,
+  isVisible,
+  type Product,
+  type ProductChange,
+  type Variant,
+  type Wanted,
+} from '@parlour/core/catalogue';
+import { instantOf } from '@parlour/core/time';
 import { isSame } from '@parlour/core/design';
 import { readBrands } from '../records/brands.js';
 import type { Records } from '../records/database.js';
@@ -38,7 +46,7 @@ interface Step {
 /** @param now when what is new begins to be there */
 export async function writeProducts(
   trx: Records,
-  store: Pick<Store, 'id' | 'currency'>,
+  store: Pick<Store, 'id' | 'currency' | 'timeZone'>,
   wanted: readonly WantedProduct[],
   { sample, now }: { readonly sample: boolean; readonly now: Date },
 ): Promise<Effect> {
@@ -50,7 +58,7 @@ export async function writeProducts(
       store.id,
       some.map(({ code }) => code),
     );
-    return (await stepsOf(trx, store.id, some, there, now)).filter(differs);
+    return (await stepsOf(trx, store, some, there, now)).filter(differs);
   };
   // Looked at without a lock first: what is as it is wanted already is not locked, however much of it there is.
   const differing = await stepsFor(wanted);
@@ -75,10 +83,10 @@ export async function writeProducts(
         again,
         codes,
       );
-  const written = await write(trx, store, steps, sample);
+  const written = await write(trx, store, steps, { sample, now: now.toISOString() });
   const done = new Set(steps.map(codeOf));
   return together([
-    effectOf(steps, written),
+    effectOf(steps, written, now.toISOString()),
     {
       ...NO_EFFECT,
       outcomes: codes.flatMap((code) => (done.has(code) ? [] : [{ kind: 'product', code, did: 'same' } as const])),
@@ -96,7 +104,7 @@ const codeOf = ({ before, after }: Step): string => sure(after ?? before).code;
 
 async function stepsOf(
   trx: Records,
-  storeId: number,
+  { id: storeId, timeZone }: Pick<Store, 'id' | 'timeZone'>,
   wanted: readonly WantedProduct[],
   there: ReadonlyMap<string, KeptProduct>,
   now: Date,
@@ -112,7 +120,8 @@ async function stepsOf(
     const before = there.get(one.code);
     checkThere('product', one, before);
     if (one.is === 'gone') return { before, after: undefined, added: '' };
-    const { added = now.toISOString(), ...change } = one.change;
+    const { added = now.toISOString(), ...rest } = one.change;
+    const change = { ...rest, ...instantsOf(rest, timeZone) };
     if (before) return { before, after: changedProduct(before, change), added };
     const { title } = change;
     if (title === undefined || title.trim() === '')
@@ -130,6 +139,15 @@ async function stepsOf(
   });
 }
 
+/** Times as clocks in the store show them, as instants. @throws Problem naming the field */
+const instantsOf = (change: ProductChange, timeZone: string): Pick<ProductChange, 'visibleFrom' | 'visibleUntil'> =>
+  Object.fromEntries(
+    (['visibleFrom', 'visibleUntil'] as const).flatMap((name) => {
+      const text = change[name];
+      return text === undefined ? [] : [[name, text === null ? null : instantOf(text, timeZone, name).instant]];
+    }),
+  );
+
 const TEXTS = [
   'status',
   'title',
@@ -141,6 +159,8 @@ const TEXTS = [
   'description',
   'options',
   'visibleSince',
+  'visibleFrom',
+  'visibleUntil',
 ] as const;
 
 const textsDiffer = ({ before, after }: Step): boolean =>
@@ -176,7 +196,7 @@ async function write(
   trx: Records,
   { id: storeId, currency }: Pick<Store, 'id' | 'currency'>,
   steps: readonly Step[],
-  sample: boolean,
+  setting: { readonly sample: boolean; readonly now: string },
 ): Promise<readonly number[]> {
   const kept = steps.flatMap(({ before, after, added }) => (after ? [{ before, after, added }] : []));
   await checkPictures(
@@ -200,7 +220,7 @@ async function write(
       trx,
       storeId,
       news.map(({ after, added }) => ({ ...rowOf(after), added })),
-      sample,
+      setting,
     ))
       ids.set(code, id);
   const changed = kept.filter((step) => step.before && textsDiffer(step));
@@ -208,6 +228,7 @@ async function write(
     await updateProducts(
       trx,
       changed.map(({ after }) => ({ ...rowOf(after), id: sure(ids.get(after.code)) })),
+      setting.now,
     );
   const idOf = (step: Step): number => sure(ids.get(codeOf(step)));
   await deleteVariants(
@@ -272,18 +293,15 @@ async function checkPictures(trx: Records, storeId: number, products: readonly P
     });
 }
 
-/** One without a variant has no price, and is shown nowhere. */
-const isShown = (product: Product | undefined): boolean =>
-  product !== undefined && product.status === 'for-sale' && product.variants.length > 0;
-const isReduced = (product: Product | undefined): boolean =>
+const isReduced = (product: Product | undefined, now: string): boolean =>
   product !== undefined &&
-  isShown(product) &&
+  isVisible(product, now) &&
   product.variants.some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price);
 
-function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
+function effectOf(steps: readonly Step[], cards: readonly number[], now: string): Effect {
   const facts = new Map<string | null, string[]>();
   for (const step of steps)
-    for (const fact of factsOf(step)) facts.set(fact, [...(facts.get(fact) ?? []), codeOf(step)]);
+    for (const fact of factsOf(step, now)) facts.set(fact, [...(facts.get(fact) ?? []), codeOf(step)]);
   return {
     ...NO_EFFECT,
     outcomes: steps.map((step) => ({
@@ -291,36 +309,45 @@ function effectOf(steps: readonly Step[], cards: readonly number[]): Effect {
       code: codeOf(step),
       did: !step.before ? 'created' : step.after ? 'changed' : 'removed',
     })),
-    tags: steps.flatMap(tagsOf),
+    tags: steps.flatMap((step) => tagsOf(step, now)),
     cards,
     due: [...facts].map(([fact, codes]) => ({ kind: 'product', codes, fact })),
   };
 }
 
 /** The facts that rules see otherwise now; null for any. */
-function factsOf(step: Step): (string | null)[] {
+function factsOf(step: Step, now: string): (string | null)[] {
   const { before, after } = step;
   if (!before || !after || textsDiffer(step) || goneVariants(step).length > 0) return [null];
   return [
     ...(variantsOf(step).length > 0 ? ['stock'] : []),
     ...(pricesOf(step).length > 0 ? ['price'] : []),
-    ...(isReduced(before) === isReduced(after) ? [] : ['reduced']),
+    ...(isReduced(before, now) === isReduced(after, now) ? [] : ['reduced']),
   ];
 }
 
 /** The product itself, and the lists it comes into, leaves, or stands elsewhere in. */
-function tagsOf(step: Step): string[] {
+function tagsOf(step: Step, now: string): string[] {
   const { before, after } = step;
-  const comesOrGoes = isShown(before) !== isShown(after);
-  const isOther = <K extends 'brand' | 'category'>(name: K): boolean => comesOrGoes || before?.[name] !== after?.[name];
+  const isShown = (product: Product | undefined): boolean => product !== undefined && isVisible(product, now);
+  if (isShown(before) !== isShown(after))
+    return [before, after].flatMap((product) => (product ? comingTags(product, before?.collections ?? []) : []));
+  const isOther = <K extends 'brand' | 'category'>(name: K): boolean => before?.[name] !== after?.[name];
   const brands = isOther('brand') ? [before?.brand, after?.brand] : [];
   return [
     tags.page(`product:${codeOf(step)}`),
-    ...(comesOrGoes ? [tags.list('newest'), tags.list('chosen')] : []),
-    ...(comesOrGoes || textsDiffer(step) ? [tags.list('found')] : []),
+    ...(textsDiffer(step) ? [tags.list('found')] : []),
     ...(isOther('category') ? [tags.list('categories')] : []),
     ...brands.flatMap((brand) => (brand ? [tags.list('brand', brand)] : [])),
-    ...(isReduced(before) === isReduced(after) ? [] : [tags.list('reduced')]),
-    ...(comesOrGoes ? (before?.collections ?? []).map((code) => tags.list('collection', code)) : []),
+    ...(isReduced(before, now) === isReduced(after, now) ? [] : [tags.list('reduced')]),
   ];
 }
+
+/** The page of a product that comes or goes, and the lists that it is in. @param collections their codes */
+export const comingTags = ({ code, brand, variants }: Product, collections: readonly string[]): string[] => [
+  tags.page(`product:${code}`),
+  ...(['newest', 'chosen', 'found', 'categories'] as const).map((name) => tags.list(name)),
+  ...(brand === null ? [] : [tags.list('brand', brand)]),
+  ...(variants.some(({ price, wasPrice }) => wasPrice !== null && wasPrice > price) ? [tags.list('reduced')] : []),
+  ...collections.map((one) => tags.list('collection', one)),
+];

@@ -78,7 +78,7 @@ interface Work {
   readonly db: Database;
   readonly job: KeptImport;
   readonly isEnding: () => boolean;
-  readonly store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale'>;
+  readonly store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone'>;
   counts: { -readonly [K in keyof Counts]: number };
   faults: FileFault[];
   doneBytes: number;

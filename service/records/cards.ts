@@ -6,12 +6,17 @@ import { named, type Sql } from './named.js';
 /** The currency that a store sells in. @param store stands for its id */
 export const currencyOf = (store: Sql): Sql => sql`(select currency from store where id = ${store})`;
 
+/** Whether a product is for sale at a moment. */
+const isForSale = (now: Sql): Sql => sql`p.status = 'for-sale' and (p.visible_from is null or p.visible_from <= ${now})
+    and (p.visible_until is null or ${now} < p.visible_until)`;
+
 /** Works the cards of products out anew, and writes those that differ. */
-export async function renewCards(trx: Records, productIds: readonly number[]): Promise<void> {
+export async function renewCards(trx: Records, productIds: readonly number[], now: Date): Promise<void> {
   if (productIds.length === 0) return;
   // Prices first: writing them locks the row of each product even if nothing differs (`on conflict`), so that of two
   // orders that take the last of two variants, the second looks at the stock once the first is done.
-  for (const renew of [renewPrices, renewRest, removeRest]) await trx.executeQuery(renew([...productIds]));
+  await trx.executeQuery(renewPrices([...productIds]));
+  for (const renew of [renewRest, removeRest]) await trx.executeQuery(renew([...productIds], now));
 }
 
 const renewPrices = named(
@@ -46,7 +51,7 @@ const renewRest = named(
     from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
     where pp.product_id = p.id order by pp.position limit 1
   ) pic on true
-  where p.id = any(${$(0)}::int[]) and p.status = 'for-sale'
+  where p.id = any(${$(0)}::int[]) and ${isForSale($(1))}
   on conflict (product_id) do update set slug = excluded.slug, title = excluded.title, brand_id = excluded.brand_id,
     brand = excluded.brand, picture = excluded.picture, created_at = excluded.created_at, available = excluded.available
   where (c.slug, c.title, c.brand_id, c.brand, c.picture, c.created_at, c.available) is distinct from
@@ -57,5 +62,5 @@ const removeRest = named(
   ($) => sql`
   delete from card c using store s where c.product_id = any(${$(0)}::int[]) and s.id = c.store_id
     and not exists (select from card_price x join product p on p.id = x.product_id
-      where x.product_id = c.product_id and x.currency = s.currency and p.status = 'for-sale')`,
+      where x.product_id = c.product_id and x.currency = s.currency and ${isForSale($(1))})`,
 );

@@ -6,6 +6,7 @@ import { answerNeeds } from './answers/answer.js';
 import { currencyOf } from './cards.js';
 import type { PathSources } from './answers/part.js';
 import type { Records } from './database.js';
+import { iso } from './instants.js';
 import { named, type Sql, type ValueOf } from './named.js';
 
 /** What a thing is looked up by. */
@@ -18,7 +19,7 @@ const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) 
   // One without a variant that has a price cannot be shown.
   product: (store, by, value) => sql`
   select p.code, p.slug, p.title, p.status, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
-    p.visible_since as "visibleSince", coalesce(b.title, '') as brand, b.code as "brandCode",
+    p.visible_since as "visibleSince", ${iso('p.visible_from')} as "visibleFrom", ${iso('p.visible_until')} as "visibleUntil", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
       where m.product_id = p.id), '{}') as collections, v.variants,
     coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt,

@@ -53,7 +53,7 @@ export function openDatabase(url: string): Database {
 }
 
 /** In their order. */
-const MIGRATIONS = { '0001-start': start };
+const MIGRATIONS = { [start.name]: start };
 
 /**
  * Brings the tables up to date. Safe when several processes start at once: the migrator takes a lock.

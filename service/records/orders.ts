@@ -83,7 +83,7 @@ export const placeOrder = (
     const { body, taken } = made;
     const minutes = await order.mayOrder(trx);
     if (minutes !== null) return { why: 'too-many', minutes };
-    await takeStock(trx, storeId, taken);
+    await takeStock(trx, storeId, taken, now);
     const number = await nextNumber(trx, storeId, order.firstNumber);
     await trx
       .insertInto('placed_order')

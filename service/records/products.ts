@@ -3,6 +3,8 @@ import type { Product, ProductStatus, Variant } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
 import { currencyOf } from './cards.js';
 import { json, type Records } from './database.js';
+import { iso } from './instants.js';
+import type { Sql } from './named.js';
 
 export interface KeptProduct extends Product {
   readonly id: number;
@@ -18,7 +20,8 @@ export async function readProducts(
 ): Promise<ReadonlyMap<string, KeptProduct>> {
   const { rows } = await sql<KeptProduct>`
     select p.id, p.code, p.slug, p.title, p.status, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
-      p.visible_since as "visibleSince", (select b.code from brand b where b.id = p.brand_id) as brand,
+      p.visible_since as "visibleSince", ${iso('p.visible_from')} as "visibleFrom", ${iso('p.visible_until')} as "visibleUntil",
+      (select b.code from brand b where b.id = p.brand_id) as brand,
       coalesce((select jsonb_agg(jsonb_build_object('code', v.code, 'options', v.options, 'price', x.price,
           'wasPrice', x.was_price, 'stock', v.stock) order by v.position, v.id)
         from variant v join price x on x.variant_id = v.id and x.currency = ${currencyOf(sql`${storeId}`)}
@@ -118,22 +121,28 @@ const columns = ({ product, brandId }: ProductRow) => ({
   keywords: product.keywords,
   attributes: product.attributes,
   visible_since: product.visibleSince,
+  visible_from: product.visibleFrom,
+  visible_until: product.visibleUntil,
 });
+/** The next instant at which a product that is written comes or goes. */
+const TURNS = (now: string): Sql =>
+  sql`(select min(t) from unnest(array[x.visible_from, x.visible_until]) t where t > ${now}::timestamptz)`;
 const RECORD = sql`x(code text, slug text, title text, status text, brand_id int, summary text, description text, options jsonb,
-  category text, keywords text[], attributes jsonb, visible_since date, created_at timestamptz)`;
+  category text, keywords text[], attributes jsonb, visible_since date, visible_from timestamptz, visible_until timestamptz,
+  created_at timestamptz)`;
 
 /** @param row of each also says since when it is there @returns their ids by code */
 export async function insertProducts(
   trx: Records,
   storeId: number,
   rows: readonly (ProductRow & { readonly added: string })[],
-  sample: boolean,
+  { sample, now }: { readonly sample: boolean; readonly now: string },
 ): Promise<ReadonlyMap<string, number>> {
   const values = rows.map((row) => ({ ...columns(row), created_at: row.added }));
   const { rows: made } = await sql<{ code: string; id: number }>`
     insert into product (store_id, sample, code, slug, title, status, brand_id, summary, description, options, category, keywords,
-      attributes, visible_since, created_at)
-    select ${storeId}, ${sample}, x.* from jsonb_to_recordset(${json(values)}::jsonb) ${RECORD}
+      attributes, visible_since, visible_from, visible_until, created_at, turns_at)
+    select ${storeId}, ${sample}, x.*, ${TURNS(now)} from jsonb_to_recordset(${json(values)}::jsonb) ${RECORD}
     returning code, id`.execute(trx);
   return new Map(made.map(({ code, id }) => [code, id]));
 }
@@ -141,15 +150,41 @@ export async function insertProducts(
 export async function updateProducts(
   trx: Records,
   rows: readonly (ProductRow & { readonly id: number })[],
+  now: string,
 ): Promise<void> {
   const values = rows.map((row) => ({ ...columns(row), id: row.id }));
   await sql`
     update product p set title = x.title, status = x.status, brand_id = x.brand_id, summary = x.summary, description = x.description,
       options = x.options, category = x.category, keywords = x.keywords, attributes = x.attributes,
-      visible_since = x.visible_since
+      visible_since = x.visible_since, visible_from = x.visible_from, visible_until = x.visible_until, turns_at = ${TURNS(now)}
     from jsonb_to_recordset(${json(values)}::jsonb) x(id int, title text, status text, brand_id int, summary text, description text,
-      options jsonb, category text, keywords text[], attributes jsonb, visible_since date)
+      options jsonb, category text, keywords text[], attributes jsonb, visible_since date, visible_from timestamptz,
+      visible_until timestamptz)
     where p.id = x.id`.execute(trx);
+}
+
+/** A product that comes or goes by its time. */
+export interface TurningProduct {
+  readonly code: string;
+  readonly storeId: number;
+}
+
+/** The products whose time has come to be shown, or not to be. */
+export async function turningProducts(db: Records, now: Date, limit: number): Promise<TurningProduct[]> {
+  const rows = await db
+    .selectFrom('product')
+    .select(['code', 'store_id as storeId'])
+    .where('turns_at', '<=', now)
+    .orderBy('turns_at')
+    .orderBy('id')
+    .limit(limit)
+    .execute();
+  return rows;
+}
+
+/** Sets when products that have come or gone turn next. */
+export async function turned(trx: Records, ids: readonly number[], now: string): Promise<void> {
+  await sql`update product x set turns_at = ${TURNS(now)} where id = any(${[...ids]}::int[])`.execute(trx);
 }
 
 export async function deleteProducts(trx: Records, ids: readonly number[]): Promise<void> {

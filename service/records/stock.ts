@@ -18,7 +18,7 @@ export interface Taken {
  * no order waits for another of the same product there.
  * @throws what PostgreSQL throws if there is less: who calls has looked, with the variants locked
  */
-export async function takeStock(trx: Records, storeId: number, taken: readonly Taken[]): Promise<void> {
+export async function takeStock(trx: Records, storeId: number, taken: readonly Taken[], now: Date): Promise<void> {
   const { rows } = await sql<{ id: number; code: string; left: number }>`
     with sold as (
       update variant v set stock = v.stock - t.quantity
@@ -32,6 +32,7 @@ export async function takeStock(trx: Records, storeId: number, taken: readonly T
   await renewCards(
     trx,
     rows.flatMap(({ id, left }) => (left === 0 ? [id] : [])),
+    now,
   );
   touch(
     trx,

@@ -78,6 +78,9 @@ export interface Tables {
     keywords: Generated<string[]>;
     attributes: JSONColumnType<Record<string, string | number | boolean>, string | undefined, string>;
     visible_since: ColumnType<string, string | undefined, string>;
+    visible_from: Date | null;
+    visible_until: Date | null;
+    turns_at: Date | null;
     created_at: Now;
     sample: Generated<boolean>;
   };

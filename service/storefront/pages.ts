@@ -1,4 +1,5 @@
 /** Store pages by path or by code: what is there, and where a path leads that nothing is at (any more). */
+import { isVisible } from '@parlour/core/catalogue';
 import {
   leadsTo,
   matchFormer,
@@ -25,6 +26,7 @@ export interface PageSource {
   readonly db: Records;
   readonly store: { readonly id: number; readonly name: string };
   readonly state: DesignState;
+  readonly now: Date;
   /** In a preview there are pages of made-up things too, see `stand-ins.ts`. */
   readonly mode?: 'live' | 'preview';
 }
@@ -129,7 +131,7 @@ export async function findPage(
 
 /** Whether it is there, and shoppers may see it; in a preview everything is seen. */
 const isShown = <R extends SubjectRows[SubjectKind]>(source: PageSource, row: R | undefined): row is R =>
-  row !== undefined && (source.mode !== 'live' || !('status' in row) || row.status === 'for-sale');
+  row !== undefined && (source.mode !== 'live' || !('status' in row) || isVisible(row, source.now.toISOString()));
 
 const standInPage = (source: PageSource, kind: SubjectKind, value: string): PageInfo | null =>
   source.mode === 'preview' && value === STAND_IN ? subjectPage(source, kind, STAND_INS[kind]) : null;

@@ -40,6 +40,8 @@ export const STAND_INS: SubjectRows = {
     attributes: {},
     collections: [],
     status: 'for-sale',
+    visibleFrom: null,
+    visibleUntil: null,
     visibleSince: '2026-01-01',
     summary: 'What it is, in one sentence.',
     description:

@@ -44,7 +44,7 @@ beforeAll(async () => {
   ).id;
   const variants = [{ code: 'v', price: 10, wasPrice: 5, stock: 0 }];
   const product = { code: 'K-001', is: 'new', slug: 'same-code', change: { title: 'Another', variants } } as const;
-  const store = { id: other, slug: 'other', currency: 'JPY', locale: 'en' };
+  const store = { id: other, slug: 'other', currency: 'JPY', locale: 'en', timeZone: 'Asia/Tokyo' };
   await inTransaction(db, (trx) =>
     applyCatalogue(trx, store, { products: [product] }, { accountId: null, now: new Date() }),
   );

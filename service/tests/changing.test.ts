@@ -14,13 +14,13 @@ import { asAdmin, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 let db: Database;
-let store: { id: number; slug: string; currency: string; locale: string };
+let store: { id: number; slug: string; currency: string; locale: string; timeZone: string };
 beforeAll(async () => {
   service = await testService();
   db = openDatabase(service.databaseUrl);
   store = await db
     .selectFrom('store')
-    .select(['id', 'slug', 'currency', 'locale'])
+    .select(['id', 'slug', 'currency', 'locale', 'time_zone as timeZone'])
     .where('slug', '=', 'windrow')
     .executeTakeFirstOrThrow();
 });
@@ -124,6 +124,42 @@ test('a product that is not for sale is shown to nobody, leaves their carts, and
   expect((await service.visit(path)).status).toBe(200);
   for (const list of lists) expect([list, await seen(list)]).toEqual([list, expect.stringContaining(path)]);
   expect((await shopper.visit('/cart')).text).toContain(path);
+});
+
+test('a product comes and goes at its time, on every page that lists it, and in rules', async () => {
+  const [product, path] = ['K-012', '/item/first-kite-kit'];
+  const set = (body: object) => service.call(routes.changeProduct, { params: { product }, body: body });
+  const soonAt = (ms: number) => new Date(Date.now() + ms).toISOString();
+  const collection = { code: 'kits', title: 'Kits', slug: 'kits', when: 'category is "kit"' };
+  await service.call(routes.createCollection, { body: collection });
+  const lists = ['/', '/browse/single-line?page=2', '/browse/kits', '/search?words=kit'];
+  const isSeen = async (): Promise<boolean[]> => [
+    (await service.visit(path)).status === 200,
+    ...(await Promise.all(lists.map(async (list) => (await seen(list)).includes(path)))),
+  ];
+  const [all, none] = [
+    [true, true, true, true, true],
+    [false, false, false, false, false],
+  ];
+  expect(await isSeen()).toEqual(all);
+  // In the time zone of the store, as its owner writes it.
+  expect(await set({ visibleFrom: '2026-06-01T10:00', visibleUntil: '2044-01-01T10:00' })).toMatchObject({
+    visibleFrom: '2026-06-01T09:00:00.000Z',
+    visibleUntil: '2044-01-01T10:00:00.000Z',
+  });
+  expect(await isSeen()).toEqual(all);
+  await set({ visibleFrom: soonAt(1_200) });
+  expect(await isSeen()).toEqual(none);
+  const { url } = await service.call(routes.preview, { body: { page: `product:${product}` } });
+  expect(new URL(url).pathname).toBe(path);
+  await until(async () => JSON.stringify(await isSeen()) === JSON.stringify(all));
+  await set({ visibleFrom: null, visibleUntil: soonAt(1_200) });
+  expect(await isSeen()).toEqual(all);
+  await until(async () => JSON.stringify(await isSeen()) === JSON.stringify(none));
+  expect(await rows('select code from product where turns_at is not null')).toEqual([]);
+  await set({ visibleUntil: null });
+  expect(await isSeen()).toEqual(all);
+  await service.call(routes.deleteCollection, { params: { collection: 'kits' } });
 });
 
 test('variants stay in their order, and new ones come last, whatever goes', async () => {
@@ -236,7 +272,7 @@ test('a rule about stock that is made while an order is under way counts for wha
   )) as { id: number }[];
   const body = { code: 'sold', title: 'Sold out', when: 'stock is 0' };
   await inTransaction(db, async (trx) => {
-    await takeStock(trx, store.id, [{ variantId: id, quantity: 1 }]);
+    await takeStock(trx, store.id, [{ variantId: id, quantity: 1 }], new Date());
     expect((await service.call(routes.createCollection, { body })).members).not.toContain('fresh');
   });
   await renewDue(db, store.id);
@@ -325,7 +361,7 @@ test('after any changes and sales the cards, and what rules fill collections wit
       `select v.id from variant v join product p on p.id = v.product_id where p.code like 'R-%' and v.stock > 0 order by v.id`,
     );
     const taken = counted.slice(0, 2).map((row) => ({ variantId: (row as { id: number }).id, quantity: 1 }));
-    await inTransaction(db, (trx) => takeStock(trx, store.id, taken));
+    await inTransaction(db, (trx) => takeStock(trx, store.id, taken, new Date()));
     await renewDue(db, store.id);
     expect(await rows(KEPT)).toEqual(await rows(CARDS));
     for (const [code, i] of filled) expect([code, i, await inByRule(code, RULES[i]?.[1] ?? '')]).toEqual([code, i, []]);
@@ -335,7 +371,7 @@ test('after any changes and sales the cards, and what rules fill collections wit
   await apply({ products: codes.map((code) => ({ code, is: 'gone' })) });
   const before = await rows('select xmin::text, * from card order by product_id');
   const ids = (await db.selectFrom('product').select('id').execute()).map(({ id }) => id);
-  await inTransaction(db, (trx) => renewCards(trx, ids));
+  await inTransaction(db, (trx) => renewCards(trx, ids, new Date()));
   expect(await rows('select xmin::text, * from card order by product_id')).toEqual(before);
 });
 
@@ -348,7 +384,7 @@ test('of two orders that take the last of two variants, the product is sold out'
   )) as { id: number }[];
   const take = (id: number, then: () => Promise<void>) =>
     inTransaction(db, async (trx) => {
-      await takeStock(trx, store.id, [{ variantId: id, quantity: 1 }]);
+      await takeStock(trx, store.id, [{ variantId: id, quantity: 1 }], new Date());
       await then();
     });
   // The first is not committed yet when the second has come as far as it can.
@@ -369,6 +405,16 @@ test('of two orders that take the last of two variants, the product is sold out'
 test.each<[string, string, string, object | undefined, number, string, string]>([
   ['a code that is taken', 'POST', '/products', { code: 'K-001', title: 'x' }, 409, 'code', 'Skerry Diamond'],
   ['a path that is taken', 'POST', '/products', { title: 'x', slug: 'skerry-diamond' }, 409, 'slug', 'Another product'],
+  [
+    'a time that ends before it begins',
+    'PATCH',
+    '/products/K-001',
+    { visibleFrom: '2027-01-01T10:00', visibleUntil: '2026-01-01T10:00' },
+    409,
+    'visibleUntil',
+    'before it is shown',
+  ],
+  ['a time that is none', 'PATCH', '/products/K-001', { visibleFrom: 'soon' }, 400, 'visibleFrom', 'Write'],
   ['a title of nothing', 'POST', '/products', { title: '  ' }, 400, 'title', 'has no title'],
   ['a brand that is not there', 'POST', '/products', { title: 'x', brand: 'B-99' }, 400, 'brand', 'B-99'],
   [

@@ -1,5 +1,5 @@
 /** Every table: accounts, stores, catalogue, pictures, designs with drafts and revisions, carts, and what guards them. */
-import { randomBytes } from 'node:crypto';
+import { createHash, randomBytes } from 'node:crypto';
 import { sql, type Kysely } from 'kysely';
 
 const STATEMENTS = `
@@ -82,6 +82,10 @@ create table product (
   keywords text[] not null default '{}',
   attributes jsonb not null default '{}',
   visible_since date not null default '2026-01-01',
+  -- Shoppers see it from then on, until then; the next of both that is to come, when its card comes or goes.
+  visible_from timestamptz,
+  visible_until timestamptz,
+  turns_at timestamptz,
   sample boolean not null default false,
   created_at timestamptz not null default now(),
   -- What it is found by, by weight: title, then brand and keywords, then the rest. Kept by the trigger below.
@@ -101,6 +105,7 @@ create trigger product_words before insert or update of title, brand_id, keyword
   for each row execute function product_words();
 create index product_found on product using gin (words);
 create index product_brand on product (brand_id);
+create index product_turns on product (turns_at) where turns_at is not null;
 
 create table variant (
   id integer generated always as identity primary key,
@@ -602,6 +607,9 @@ create table failed_job (
 -- Written to find out whether there is room on the disk again.
 create unlogged table room_probe (bytes bytea not null);
 `;
+
+/** Until the first release the tables change in place: those of before are known by another name, and refused. */
+export const name = `0001-start-${createHash('sha256').update(STATEMENTS).digest('hex').slice(0, 12)}`;
 
 export async function up(db: Kysely<unknown>): Promise<void> {
   await sql.raw(STATEMENTS).execute(db);

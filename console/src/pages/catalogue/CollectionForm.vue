@@ -11,7 +11,7 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
-import { attempt, call, may, say } from '../../api';
+import { attempt, call, leaving, may, say } from '../../api';
 import ProseInput from '../../fields/ProseInput.vue';
 import RuleInput from '../../fields/RuleInput.vue';
 import { rested } from '../../rested';
@@ -114,7 +114,7 @@ async function save(): Promise<void> {
 }
 async function remove(): Promise<void> {
   busy.value = true;
-  await attempt(async () => {
+  await leaving(async () => {
     await call(routes.deleteCollection, { params: params.value });
     await router.push('/collections');
     say('Deleted.');

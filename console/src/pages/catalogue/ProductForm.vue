@@ -18,9 +18,10 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
-import { attempt, call, may, say, session, tell } from '../../api';
+import { attempt, call, leaving, may, say, session, tell } from '../../api';
 import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
+import TimeInput from '../../fields/TimeInput.vue';
 import AskDialog from '../../shell/AskDialog.vue';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
@@ -124,13 +125,16 @@ async function sent(
 }
 
 function seenText(product: AnswerOf<typeof routes.getProduct> | undefined): string {
-  if (product?.status !== 'for-sale') return 'Shoppers do not see it.';
+  if (!product || product.status !== 'for-sale') return 'Shoppers do not see it.';
+  const now = new Date().toISOString();
+  if (product.visibleFrom !== null && now < product.visibleFrom) return 'Shoppers see it when its time comes.';
+  if (product.visibleUntil !== null && now >= product.visibleUntil) return 'Shoppers do not see it: its time is over.';
   return product.variants.length > 0 ? 'Shoppers see it now.' : 'Shoppers see it once it has a price.';
 }
 
 async function remove(): Promise<void> {
   busy.value = true;
-  await attempt(async () => {
+  await leaving(async () => {
     await call(routes.deleteProduct, { params: { product: code.value ?? '' } });
     draft.value = before.value ? draftOf(before.value as Product, currency.value) : { ...EMPTY_DRAFT };
     await router.push('/products');
@@ -175,6 +179,10 @@ function moveFirst(at: number): void {
       <fieldset>
         <legend class="unseen">Texts</legend>
         <v-select v-model="draft.status" :items="STATUSES" label="Who sees it" />
+        <div v-if="draft.status === 'for-sale'" class="span">
+          <TimeInput v-model="draft.visibleFrom" label="From" />
+          <TimeInput v-model="draft.visibleUntil" label="Until" :fault="faults['visibleUntil']" />
+        </div>
         <v-text-field
           v-model="draft.title"
           label="Title"
@@ -261,14 +269,8 @@ function moveFirst(at: number): void {
           hint="It is found by them, and rules can ask for them."
           persistent-hint
         />
-        <p v-if="before?.collections.length" class="quiet">
-          In
-          <template v-for="(one, i) in before.collections" :key="one"
-            ><template v-if="i">, </template
-            ><router-link class="plain" :to="`/collections/${one}`">{{ one }}</router-link></template
-          >.
-        </p>
       </fieldset>
+      <WhereShown v-if="before" :product="before" />
       <div class="foot">
         <v-btn
           v-if="may('catalogue.edit')"
@@ -282,7 +284,6 @@ function moveFirst(at: number): void {
         <span v-if="isChanged" class="quiet">Not saved yet.</span>
       </div>
     </form>
-    <WhereShown v-if="before" :product="before" />
     <template #over>
       <router-link v-if="url && before" class="plain" :to="`/workbench/${encodeURIComponent(`product:${before.code}`)}`"
         >Open its page in the workbench</router-link
@@ -304,6 +305,11 @@ function moveFirst(at: number): void {
 </template>
 
 <style scoped>
+.span {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
 .option {
   display: grid;
   grid-template-columns: 2fr 3fr auto;

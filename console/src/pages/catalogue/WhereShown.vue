@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** Where a product is shown: its page, with the template and why it has that; and the collections that it is in. */
+import { isVisible } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed } from 'vue';
 import { useAnswer } from '../../answers';
@@ -7,8 +8,7 @@ import { useAnswer } from '../../answers';
 const props = defineProps<{ product: AnswerOf<typeof routes.getProduct> }>();
 
 const page = computed(() => `product:${props.product.code}`);
-/** One that is not for sale, or has no price, has no page that shoppers see. */
-const isShown = computed(() => props.product.status === 'for-sale' && props.product.variants.length > 0);
+const isShown = computed(() => isVisible(props.product, new Date().toISOString()));
 const { data: why } = useAnswer(routes.why, () => ({ params: { page: page.value } }), {
   when: isShown,
 });
@@ -20,7 +20,9 @@ const because = computed(() => {
   return rule === undefined ? REASONS[template.reason] : `${REASONS.rule} ${rule}`;
 });
 const { data: all } = useAnswer(routes.listCollections);
-const collections = computed(() => (all.value?.collections ?? []).filter(({ code }) => props.product.collections.includes(code)));
+const collections = computed(() =>
+  (all.value?.collections ?? []).filter(({ code }) => props.product.collections.includes(code)),
+);
 </script>
 
 <template>
@@ -28,10 +30,12 @@ const collections = computed(() => (all.value?.collections ?? []).filter(({ code
     <legend>Where it is shown</legend>
     <p v-if="why?.template">
       At <code>{{ why.path }}</code>, with the template
-      <router-link class="plain" :to="`/workbench/${encodeURIComponent(page)}`">{{ why.template.name }}</router-link
-      >: {{ because }}.
+      <router-link class="plain" :to="`/workbench/${encodeURIComponent(page)}`">{{ why.template.name }}</router-link>:
+      {{ because }}.
     </p>
-    <p v-else-if="!isShown" class="quiet">Nowhere: it is not for sale, or has no price.</p>
+    <p v-else-if="!isShown" class="quiet">
+      Nowhere now: it is not for sale, has no price, or its time has not come, or is over.
+    </p>
     <ul v-if="collections.length">
       <li v-for="one in collections" :key="one.code">
         In
@@ -44,6 +48,12 @@ const collections = computed(() => (all.value?.collections ?? []).filter(({ code
 </template>
 
 <style scoped>
+fieldset {
+  border: 0;
+}
+legend {
+  font-weight: 600;
+}
 ul {
   padding-inline-start: 20px;
 }
