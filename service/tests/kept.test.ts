@@ -22,7 +22,7 @@ const collect = runInNewContext('gc') as () => void;
 const query = pg.Client.prototype.query;
 /** What a process asks by itself, and what begins and ends a transaction. */
 const BY_ITSELF =
-  /pg_current_snapshot|timed_change|assignment_renewal|failed_job|pg_notify|^(begin|commit|start transaction)/i;
+  /pg_current_snapshot|timed_change|assignment_renewal|failed_job|catalogue_import|where "turns_at"|pg_notify|^(begin|commit|start transaction)/i;
 
 /** The statements that reach the database while something is done, counted at the driver. */
 async function statementsDuring(
