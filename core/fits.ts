@@ -64,6 +64,7 @@ function made(schema: Schema): Fits | null {
       asked.originalValue = value;
       if (test.call(asked, value, asked) !== true) return false;
     }
+    asked.parent = asked.originalValue = undefined;
     if (isAbsent) return true;
     if (inner) {
       // One after the other by number, so that holes count as what they are: undefined.

@@ -51,7 +51,7 @@ export function startChores(db: Database, email: Email, log: Logger): Chores {
       () => sendWaiting(db, email, failed),
       (wake) => onNews(db, 'email', wake),
     ),
-    loop(log, SOON_MS, () => runTurning(db, new Date())),
+    loop(log, SOON_MS, () => runTurning(db, new Date(), failed)),
     loop(
       log,
       SECOND_MS,

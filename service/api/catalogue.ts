@@ -10,6 +10,7 @@ import { wordsQuery } from '../records/answers/sources/found.js';
 import { allBrands, readBrands } from '../records/brands.js';
 import { allCollections, membersOf, readCollections } from '../records/collections.js';
 import { inTransaction, type Records } from '../records/database.js';
+import { lockFilling } from '../records/filling.js';
 import { listedProducts, lockCatalogue, readProducts, type KeptProduct } from '../records/products.js';
 import { countProducts } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
@@ -96,6 +97,7 @@ export function catalogueRoutes(api: Api): void {
     return inTransaction(call.db, async (trx) => {
       // In the order in which applying takes them.
       await lockCatalogue(trx, call.store.id);
+      await lockFilling(trx, call.store.id, call.body.when === undefined ? 'using' : 'changing');
       await readCollections(trx, call.store.id, [code], { lock: true });
       checkTag(call.request, await collectionOf(trx, call.store, code));
       return applied({ ...call, db: trx }, { collections: [{ code, is: 'there', change: call.body }] }, () =>
@@ -116,6 +118,7 @@ export function catalogueRoutes(api: Api): void {
   implement(api, routes.changeBrand, async (call) => {
     const code = sure(call.params['brand']);
     return inTransaction(call.db, async (trx) => {
+      await lockFilling(trx, call.store.id, 'using');
       await readBrands(trx, call.store.id, [code], { lock: 'changing' });
       checkTag(call.request, await brandOf(trx, call.store, code));
       return applied({ ...call, db: trx }, { brands: [{ code, is: 'there', change: call.body }] }, () =>

@@ -11,7 +11,9 @@ import { inSnapshot, inTransaction, type Records } from '../records/database.js'
 import {
   addImport,
   importById,
+  importsOf,
   lastImports,
+  lockImports,
   missingParts,
   putPart,
   setHeads,
@@ -23,6 +25,8 @@ import { signal } from '../records/signals.js';
 import { callerOf, implement, type Api, type Caller } from './implement.js';
 
 const LISTED = 10;
+/** Files of one store that are kept: all of a day. */
+const MOST_KEPT = 100;
 /** Files that one process writes at the same time: each holds a connection to the database. */
 const MOST_EXPORTS = 3;
 
@@ -31,8 +35,16 @@ export function importRoutes(api: Api): void {
 
   implement(api, routes.beginImport, async (call) => {
     const { kind, format, name = '' } = call.body;
-    const id = await addImport(call.db, { storeId: call.store.id, accountId: call.account.id, kind, format, name });
-    return shapeOf(await importOf(call.db, call.store.id, id));
+    return inTransaction(call.db, async (trx) => {
+      await lockImports(trx, call.store.id);
+      if ((await importsOf(trx, call.store.id)).kept >= MOST_KEPT)
+        throw new Problem('busy', `This store has sent ${MOST_KEPT} files today.`, {
+          remedy: 'Each is kept for a day; try again then, or make one file of several.',
+          retryAfter: 3600,
+        });
+      const id = await addImport(trx, { storeId: call.store.id, accountId: call.account.id, kind, format, name });
+      return shapeOf(await importOf(trx, call.store.id, id));
+    });
   });
 
   implement(api, routes.sendImportPart, ({ store, params, query, body }) =>
@@ -56,6 +68,13 @@ export function importRoutes(api: Api): void {
       mustBe(job, ['sent', 'done', 'refused', 'stopped', 'failed'], 'It is under way.');
       if (job.state === 'done' && !job.dryRun)
         throw new Problem('already-there', 'It is done.', { place: 'import', remedy: 'Begin another.' });
+      await lockImports(trx, store.id);
+      if ((await importsOf(trx, store.id)).underWay > 0)
+        throw new Problem('busy', 'Another import of this store is under way.', {
+          place: 'import',
+          remedy: 'Wait for its end, or stop it.',
+          retryAfter: 5,
+        });
       const missing = await missingParts(trx, job.id);
       if (job.bytes === 0)
         throw new Problem('bad-file', 'The file is empty.', {
@@ -105,7 +124,11 @@ export function importRoutes(api: Api): void {
       exports++;
       try {
         leaveGate(response);
-        await send(api, caller, kind, request, response);
+        await send(api, caller, kind, request, response).catch((error: unknown) => {
+          if (!response.headersSent) throw error;
+          // Cut off, so that nobody takes what is there for the whole.
+          response.destroy();
+        });
       } finally {
         exports--;
       }
@@ -169,6 +192,7 @@ async function send(
     'content-disposition': `attachment; filename="${store.slug}-${kind}s.${format}"`,
   });
   await inSnapshot(db, async (trx) => {
+    if (request.method === 'HEAD') return;
     for await (const text of fileOf(trx, store, { kind, format, harmless })) {
       if (response.destroyed) return;
       // A reader who takes nothing more is cut by the server, which is the end of it here, too.

@@ -144,9 +144,17 @@ const instantsOf = (change: ProductChange, timeZone: string): Pick<ProductChange
   Object.fromEntries(
     (['visibleFrom', 'visibleUntil'] as const).flatMap((name) => {
       const text = change[name];
-      return text === undefined ? [] : [[name, text === null ? null : instantOf(text, timeZone, name).instant]];
+      return text === undefined
+        ? []
+        : [[name, text === null ? null : ofThisEra(instantOf(text, timeZone, name).instant, name)]];
     }),
   );
+
+/** Years of four digits: others are compared and kept otherwise. */
+function ofThisEra(instant: string, place: string): string {
+  if (/^\d{4}-/.test(instant) && !instant.startsWith('0000')) return instant;
+  throw new Problem('bad-value', 'The year is too far away.', { place, remedy: 'Write one of four digits.' });
+}
 
 const TEXTS = [
   'status',

@@ -1,6 +1,7 @@
 /** Products that shoppers see from a time on, or until one: at that instant they come, or go. */
 import { fillAnew } from '../assigning/filling.js';
 import { subjectsChanged } from '../assigning/catalogue.js';
+import { runJob, type JobFailed } from '../jobs.js';
 import { renewCards } from '../records/cards.js';
 import { touch } from '../records/changes.js';
 import { inTransaction, type Database } from '../records/database.js';
@@ -10,13 +11,14 @@ import { comingTags } from './products.js';
 
 const AT_ONCE = 500;
 
-/** Shows and hides what is due. Another process that does the same at the same time finds it done. */
-export async function runTurning(db: Database, now: Date): Promise<void> {
+/** Shows and hides what is due. What fails in one store is set aside, and holds up no other. */
+export async function runTurning(db: Database, now: Date, failed: JobFailed): Promise<void> {
   for (;;) {
     const due = await turningProducts(db, now, AT_ONCE);
     const stores = new Map<number, string[]>();
     for (const { storeId, code } of due) stores.set(storeId, [...(stores.get(storeId) ?? []), code]);
-    for (const [storeId, codes] of stores) await turnIn(db, storeId, codes, now);
+    for (const [storeId, codes] of stores)
+      await runJob(db, `turning ${storeId}`, () => turnIn(db, storeId, codes, now).then(() => true), failed);
     if (due.length < AT_ONCE) return;
   }
 }

@@ -18,8 +18,10 @@ const SIGNS = [',', ';', '\t'] as const;
 /** The heads of a table, each with the column that it most likely is. @param first the beginning of the file */
 export function headsIn(kind: FileKind, first: Uint8Array): ImportHead[] {
   const { row } = firstRow(first);
-  const columns = proposedColumns(kind, row);
-  return row.map((head, i) => ({ head, column: columns[i] ?? null }));
+  // More are refused when it is started.
+  const heads = row.slice(0, MOST_COLUMNS + 1);
+  const columns = proposedColumns(kind, heads);
+  return heads.map((head, i) => ({ head, column: columns[i] ?? null }));
 }
 
 /** What parts the cells of a table: the one of comma, semicolon and tabulator that its first row has most of. */
@@ -31,7 +33,7 @@ function firstRow(first: Uint8Array): { readonly sign: string; readonly row: str
   const text = new TextDecoder().decode(first.subarray(0, lineEnd(first)));
   const parted = SIGNS.map((sign) => ({ sign, row: rowIn(text, sign) }));
   const best = parted.reduce((found, next) => (next.row.length > found.row.length ? next : found));
-  if (best.row.join('').includes('\uFFFD')) throw notUtf8(1);
+  if (/[\uFFFD\0]/.test(best.row.join(''))) throw notUtf8(1);
   return best;
 }
 
@@ -69,10 +71,7 @@ export function meantHeads(
   const wrong = (sentence: string, remedy: string): Problem =>
     new Problem('bad-value', sentence, { place: 'columns', remedy });
   if (heads.length > MOST_COLUMNS)
-    throw wrong(
-      `The table has ${heads.length} columns; at most ${MOST_COLUMNS} are read.`,
-      'Take out what is not needed.',
-    );
+    throw wrong(`The table has more than ${MOST_COLUMNS} columns.`, 'Take out what is not needed.');
   const stranger = Object.keys(said).find((head) => !heads.some((one) => one.head === head));
   if (stranger !== undefined)
     throw wrong(`The table has no column “${stranger}”.`, `It has: ${heads.map(({ head }) => head).join(', ')}.`);

@@ -1,5 +1,5 @@
 /** A file taken into the catalogue: all of it in one transaction, or nothing; or only looked at. */
-import { Problem } from '@parlour/core';
+import { cut, Problem } from '@parlour/core';
 import { MOST_FAULTS, type FileFault } from '@parlour/core/files';
 import { applyCatalogue, type CatalogueChanges } from '../catalogue/apply.js';
 import type { Outcome } from '../catalogue/effect.js';
@@ -24,6 +24,8 @@ import { resolving, type Resolve } from './resolving.js';
 
 /** How many things are compared and written at once. */
 const BATCH = 500;
+/** Or so many characters of the file. */
+const BATCH_SIZE = 5_000_000;
 /** How long it reads at a stretch: shoppers are answered by the same process. */
 const STRETCH_MS = 5;
 /** A part of the file is read in pieces, so that it can be said how far it is. */
@@ -138,11 +140,16 @@ async function readAll(
     under.catch(() => undefined);
     batch = [];
   };
+  let size = 0;
   let since = performance.now();
   try {
     for await (const thing of thingsIn(pieces(work), { kind: job.kind, currency: store.currency, table })) {
       batch.push(thing);
-      if (batch.length === BATCH) await begin();
+      size += thing.size;
+      if (batch.length === BATCH || size > BATCH_SIZE) {
+        await begin();
+        size = 0;
+      }
       if (work.faults.length >= MOST_FAULTS) break;
       if (performance.now() - since < STRETCH_MS) continue;
       await ownTurn();
@@ -190,7 +197,7 @@ async function take(trx: Records, work: Work, some: readonly ToldThing[], resolv
   const { counts } = work;
   const note = (...faults: FileFault[]): void => {
     counts.bad++;
-    work.faults.push(...faults.slice(0, MOST_FAULTS - work.faults.length));
+    work.faults.push(...faults.slice(0, MOST_FAULTS - work.faults.length).map(short));
   };
   const right = (await resolve(trx, some)).filter(({ faults }) => {
     if (faults.length > 0) note(...faults);
@@ -220,6 +227,12 @@ async function take(trx: Records, work: Work, some: readonly ToldThing[], resolv
     return true;
   });
 }
+
+/** As it is told and kept: what stands in a file may be long, and of characters that no text has. */
+const short = ({ line, column, value, reason }: FileFault): FileFault => {
+  const told = (text: string, most: number): string => cut(text.replaceAll('\0', ' ').toWellFormed(), most);
+  return { line, column: told(column, 100), value: told(value, 80), reason: told(reason, 500) };
+};
 
 /** Does something with all of a list; where that fails, with each half of it, down to what it fails with. */
 async function halved<T>(all: readonly T[], work: (some: readonly T[]) => Promise<boolean>): Promise<void> {

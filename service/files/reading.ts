@@ -18,7 +18,11 @@ import { fileLines } from '@parlour/contract';
 import { badFile, countLines, textOf } from './text.js';
 
 /** What a file tells of a product, a collection or a brand, checked as a call of the API would be. */
-export type ToldThing = Told<object> & { readonly line: number };
+export type ToldThing = Told<object> & {
+  readonly line: number;
+  /** Characters of the file that tell of it. */
+  readonly size: number;
+};
 
 export interface Reading {
   readonly kind: FileKind;
@@ -28,6 +32,9 @@ export interface Reading {
 }
 
 /** Rows of a collection are the products in it; no product has as many variants. */
+const MOST_OF_ONE = 10_000_000;
+/** Things of one file: what is seen of each is remembered. */
+const MOST_THINGS = 2_000_000;
 const MOST_ROWS: Readonly<Record<FileKind, number>> = { product: 1_000, collection: 200_000, brand: 1 };
 
 /**
@@ -39,6 +46,12 @@ export async function* thingsIn(parts: AsyncIterable<Uint8Array>, reading: Readi
   for await (const thing of reading.table ? ofTable(parts, reading) : ofLines(parts, reading)) {
     const before = seen.get(thing.code);
     if (thing.code !== '') seen.set(thing.code, before ?? thing.line);
+    if (seen.size > MOST_THINGS)
+      throw badFile(
+        `The file tells of more than ${MOST_THINGS.toLocaleString('en')} things.`,
+        thing.line,
+        'Make several files of it.',
+      );
     yield before === undefined ? thing : refused(thing, `Line ${before} tells of it already.`);
   }
 }
@@ -51,15 +64,19 @@ async function* ofTable(
 ): AsyncGenerator<ToldThing> {
   const [key = ''] = FILE_COLUMNS[kind].map(({ name }) => name);
   let rows: Row[] = [];
-  const told = (): ToldThing => ({ ...checked(FROM[kind](rows, currency), kind), line: rows[0]?.line ?? 0 });
+  let size = 0;
+  const told = (): ToldThing => ({ ...checked(FROM[kind](rows, currency), kind), line: rows[0]?.line ?? 0, size });
   for await (const row of rowsIn(parts, table ?? { heads: [], sign: ',' })) {
     const code = row.cells[key]?.trim() ?? '';
     const [first] = rows;
     if (first && code !== '' && code !== first.cells[key]?.trim()) {
       yield told();
-      rows = [];
+      [rows, size] = [[], 0];
     }
     rows.push(row);
+    for (const name in row.cells) size += row.cells[name]?.length ?? 0;
+    if (size > MOST_OF_ONE)
+      throw badFile(`The rows of one ${kind} have more than ${MOST_OF_ONE.toLocaleString('en')} characters.`, row.line);
     if (rows.length > MOST_ROWS[kind] && kind !== 'brand')
       throw badFile(`More than ${MOST_ROWS[kind]} rows are of one ${kind}.`, row.line, 'Give each its code.');
   }
@@ -173,7 +190,7 @@ function ofLine(text: string, line: number, kind: FileKind): ToldThing {
       value,
       'line',
     );
-    return { line, code, slug, change, faults: [], cellAt };
+    return { line, size: text.length, code, slug, change, faults: [], cellAt };
   } catch (error) {
     if (!(error instanceof Problem)) throw error;
     return nothing(cellAt(error.place === 'line' ? '' : (error.place ?? '')), inWords(error));
@@ -182,6 +199,7 @@ function ofLine(text: string, line: number, kind: FileKind): ToldThing {
 
 const nothing = (cell: Omit<FileFault, 'reason'>, reason: string): ToldThing => ({
   line: cell.line,
+  size: 0,
   code: '',
   change: {},
   faults: [{ ...cell, reason }],

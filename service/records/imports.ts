@@ -52,6 +52,23 @@ export async function addImport(
   return id;
 }
 
+/** Keeps others from beginning or starting imports of a store until the transaction ends. */
+export async function lockImports(trx: Records, storeId: number): Promise<void> {
+  await sql`select pg_advisory_xact_lock(hashtext('parlour imports'), ${storeId})`.execute(trx);
+}
+
+/** How many files of a store are kept, and how many imports are under way. */
+export async function importsOf(
+  db: Records,
+  storeId: number,
+): Promise<{ readonly kept: number; readonly underWay: number }> {
+  const { rows } = await sql<{ kept: number; underWay: number }>`select
+      count(*) filter (where exists (select from catalogue_import_part where import_id = i.id))::int as kept,
+      count(*) filter (where state in ('waiting', 'running'))::int as "underWay"
+    from catalogue_import i where store_id = ${storeId}`.execute(db);
+  return rows[0] ?? { kept: 0, underWay: 0 };
+}
+
 /** @param lock keeps others from starting or stopping it until the transaction ends */
 export async function importById(
   db: Records,
@@ -177,8 +194,12 @@ export async function missingParts(db: Records, id: number): Promise<number[]> {
 /** Forgets files after a day, and what became of them after a month. */
 export async function dropOldImports(db: Database, now: Date): Promise<void> {
   await sql`delete from catalogue_import_part p using catalogue_import i
-    where i.id = p.import_id and i.at < ${now}::timestamptz - interval '1 day'`.execute(db);
-  await sql`delete from catalogue_import where at < ${now}::timestamptz - interval '30 days'`.execute(db);
+    where i.id = p.import_id and i.state not in ('waiting', 'running') and i.at < ${now}::timestamptz - interval '1 day'`.execute(
+    db,
+  );
+  await sql`delete from catalogue_import where state not in ('waiting', 'running') and at < ${now}::timestamptz - interval '30 days'`.execute(
+    db,
+  );
 }
 
 /** What the planner knows of the tables; in a transaction, with what it has written. */

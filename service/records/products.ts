@@ -3,6 +3,7 @@ import type { Product, ProductStatus, Variant } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
 import { currencyOf } from './cards.js';
 import { json, type Records } from './database.js';
+import { isNotSetAside } from './failed-jobs.js';
 import { iso } from './instants.js';
 import type { Sql } from './named.js';
 
@@ -175,6 +176,7 @@ export async function turningProducts(db: Records, now: Date, limit: number): Pr
     .selectFrom('product')
     .select(['code', 'store_id as storeId'])
     .where('turns_at', '<=', now)
+    .where(isNotSetAside(sql`'turning ' || store_id`, now))
     .orderBy('turns_at')
     .orderBy('id')
     .limit(limit)

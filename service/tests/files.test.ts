@@ -224,6 +224,7 @@ test.each<[string, FileFormat, string | Uint8Array, string]>([
     '2 options Colour=: The option “Colour” has no',
   ],
   ['a title that is too long', 'csv', `product,title\nX-1,${'x'.repeat(201)}\n`, 'at most 200 are allowed'],
+  ['half a character and a NUL', 'jsonl', '{"code":"X-1","title":"\\ud800\\u0000"}', 'cannot be stored'],
   ['no JSON', 'jsonl', '{"code":"X-1","title":"x"}\n{"code"\n', '2  {"code": It is not JSON.'],
   [
     'JSON of another form',
@@ -273,7 +274,7 @@ test('a table with columns that nobody knows, twice, too many, or without the co
     ['product,title', 'The table has no column “Foo”.', { Foo: 'price' }],
     ['product,title', 'There is no column “colour”, which “title” is said to be.', { title: 'colour' }],
     ['product,title,attribute.Big', 'It is not known what the column “attribute.Big” is.', {}],
-    [`product,${wide}`, 'The table has 501 columns; at most 500 are read.', {}],
+    [`product,${wide}`, 'The table has more than 500 columns.', {}],
   ];
   for (const [head, message, columns] of heads) {
     const params = await sent('product', 'csv', `${head}\n`);
