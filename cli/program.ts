@@ -11,6 +11,7 @@ import { completionCommand } from './commands/completion.js';
 import { importCommands } from './commands/files.js';
 import { editCommand } from './commands/edit.js';
 import { inboxCommands } from './commands/inbox.js';
+import { deliveryCommands } from './commands/delivery.js';
 import { orderCommands } from './commands/orders.js';
 import { productCommands } from './commands/products.js';
 import { sampleCommands } from './commands/sample.js';
@@ -60,6 +61,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     brandCommands,
     importCommands,
     orderCommands,
+    deliveryCommands,
     inboxCommands,
     pageCommands,
     additionCommands,

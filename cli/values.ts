@@ -2,6 +2,7 @@
 import { InvalidArgumentError } from 'commander';
 import { capitalised, didYouMean, Problem } from '@parlour/core';
 import { checkKeyed, type Field, type Link, type ProductSource, typedValue } from '@parlour/core/fields';
+import { formatMoney } from '@parlour/core/money';
 import { isPageKind, pageKinds, parseRule, printRule, type PageKind } from '@parlour/core/pages';
 import { instantOf, inZone } from '@parlour/core/time';
 import type { Context } from './context.js';
@@ -12,6 +13,12 @@ export function wholeNumber(text: string): number {
   if (/^\d{1,9}$/.test(text)) return Number(text);
   throw new InvalidArgumentError('It must be a whole number.');
 }
+
+/** Amounts of minor units as people read them, in the currency of a store. */
+export const moneyIn =
+  ({ currency, locale }: { readonly currency: string; readonly locale: string }) =>
+  (minor: number): string =>
+    formatMoney({ amount: minor, currency }, locale);
 
 /** The page kind an argument names. @throws Problem `no-such-page-kind` */
 export function readPageKind(text: string): PageKind {

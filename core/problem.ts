@@ -67,6 +67,7 @@ export const PROBLEMS = {
   'bad-path': [409, 'A page could not be reached, or two would have one path; `place` names the pattern or slug.'],
   'circular-move': [409, 'A section cannot be moved into itself or before itself.'],
   'still-used': [409, 'Something still uses what would be removed.'],
+  'order-state': [409, 'That cannot happen to the order as it is.'],
   'limit-reached': [409, 'A design, document or unit would grow beyond its limit.'],
   'nothing-to-undo': [409, 'You have no edit to undo or redo.'],
   'skipped-hour': [400, 'This time does not exist, since daylight saving starts then.'],

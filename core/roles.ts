@@ -6,10 +6,17 @@ export type Role = (typeof ROLES)[number];
 
 /**
  * `content.edit`: texts, pictures, content pages; `design.edit`: everything of a draft; `catalogue.edit`: what the
- * store sells; `orders.read`: what shoppers have ordered, with their addresses.
+ * store sells; `orders.read`: what shoppers have ordered, with their addresses; `orders.manage`: what becomes of it.
  */
 export type Capability =
-  'content.edit' | 'design.edit' | 'design.publish' | 'catalogue.edit' | 'orders.read' | 'team.manage' | 'store.manage';
+  | 'content.edit'
+  | 'design.edit'
+  | 'design.publish'
+  | 'catalogue.edit'
+  | 'orders.read'
+  | 'orders.manage'
+  | 'team.manage'
+  | 'store.manage';
 
 const CAPABILITIES: Readonly<Record<Role, readonly Capability[]>> = {
   owner: [
@@ -18,6 +25,7 @@ const CAPABILITIES: Readonly<Record<Role, readonly Capability[]>> = {
     'design.publish',
     'catalogue.edit',
     'orders.read',
+    'orders.manage',
     'team.manage',
     'store.manage',
   ],

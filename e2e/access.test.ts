@@ -5,7 +5,7 @@ import type { Page } from 'playwright-core';
 import { createClient, routes, type Client } from '@parlour/contract';
 import { DEMO_SIGN_IN } from '@parlour/service';
 import { soon } from './browser.js';
-import { browser, consoleAt, openConsole, page, service, storefrontAt } from './console-page.js';
+import { browser, go, isQuiet, openConsole, page, service, storefrontAt } from './console-page.js';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 interface Found {
@@ -77,6 +77,9 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/delivery', 'Delivery'],
   ['/store', 'Store'],
   ['/inbox', 'Inbox'],
+  ['/orders', 'Orders'],
+  // What is not there is said.
+  ['/orders/999', 'No such order'],
   ['/pictures', 'Pictures'],
   ['/additions', 'Additions'],
   ['/additions/sport-days', 'Sport days'],
@@ -100,9 +103,9 @@ test.each(partsOf(CONSOLE, 4).map((some) => [some.map(([path]) => path).join(', 
   'nothing is found in the console, light and dark: %s',
   async (_, some) => {
     const faults = await faultsIn(some, async (tab, [path, there]) => {
-      await tab.goto(consoleAt(path));
+      await go(path, tab);
       await tab.getByRole('heading', { name: there, exact: true }).first().waitFor({ state: 'attached' });
-      await tab.waitForLoadState('networkidle');
+      await isQuiet(tab);
       await soon(() => tab.evaluate('document.querySelectorAll("h1").length')).toBe(1);
       // What stands in the frame is a store page, which is looked at below.
       const found = await findings(tab, { leaveOut: 'iframe' });

@@ -3,7 +3,7 @@ import type { EditRequest } from '@parlour/core/design';
 import { hasSections, type Areas } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
 import { soon } from './browser.js';
-import { browser, consoleAt, frame, openConsole, page, service } from './console-page.js';
+import { browser, frame, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
@@ -17,7 +17,7 @@ const sectionsOf = async (area: string, key = 'template/guide'): Promise<string[
   ((await areasOf(key))[area] ?? []).map(({ id }) => id);
 
 test('up goes on in the area that is drawn before, and down comes back from it', async () => {
-  await page.goto(consoleAt('/workbench/content%3Aflying-guide'));
+  await go('/workbench/content%3Aflying-guide');
   const [main, side] = [await sectionsOf('main'), await sectionsOf('side')];
   const [first = ''] = main;
   await inPlan(first).click();
@@ -30,7 +30,7 @@ test('up goes on in the area that is drawn before, and down comes back from it',
 });
 
 test('down leaves a column for the next, and then the columns', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   const where = async (): Promise<string> => {
     const { main = [] } = await areasOf('around/header/standard');
     if (main.some(({ id }) => id === 'head-mark')) return 'main';
@@ -46,7 +46,7 @@ test('down leaves a column for the next, and then the columns', async () => {
 });
 
 test('a section is copied, shared under a name, shown elsewhere, and made its own again', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await inPlan('h-saturday').click();
   await act('Copy').click();
   await soon(async () => (await sectionsOf('main', 'template/home')).length).toBe(7);
@@ -63,7 +63,7 @@ test('a section is copied, shared under a name, shown elsewhere, and made its ow
 });
 
 test('a header has a tone of its own, which its sections are on, set where one of them is', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await inPlan('head-cart').click();
   await act('Header').click();
   await page.getByRole('combobox', { name: 'Tone' }).press('Enter');
@@ -87,8 +87,7 @@ test('a header has a tone of its own, which its sections are on, set where one o
 });
 
 test('entries are called as what they show is, with its picture; a menu is one click away from who shows it', async () => {
-  await page.goto(consoleAt('/workbench/content%3Aquay'));
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await service.edit(
     { type: 'insert', document: 'template/home', kind: 'collection-tiles', id: 'tiles', place: {} },
     {
@@ -99,15 +98,15 @@ test('entries are called as what they show is, with its picture; a menu is one c
     },
   );
   const { pages } = await service.call(routes.listPages, { query: { pages: 'collection:C-1' } });
-  await page.goto(consoleAt('/workbench/home?section=tiles'));
+  await go('/workbench/home?section=tiles');
   await page.getByRole('button', { name: pages[0]?.title ?? 'none', exact: true }).waitFor();
-  await page.goto(consoleAt('/workbench/home?section=foot-links'));
+  await go('/workbench/home?section=foot-links');
   await page.getByRole('link', { name: 'Change its entries' }).click();
   await page.waitForURL('**/menus/help');
 });
 
 test('a link in a text leads to a page that is chosen, in a new window', async () => {
-  await page.goto(consoleAt('/workbench/home?section=h-workshop'));
+  await go('/workbench/home?section=h-workshop');
   const text = page.getByRole('textbox', { name: 'Text', exact: true });
   await text.click();
   await page.keyboard.press('Control+a');

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { soon } from './browser.js';
-import { consoleAt, faults, frame, openConsole, page, service } from './console-page.js';
+import { faults, frame, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
@@ -12,7 +12,7 @@ const choose = async (label: string, option: string): Promise<void> => {
 };
 
 test('a note goes right after a section of one product, then of all that a rule matches, and is taken back', async () => {
-  await page.goto(consoleAt('/additions'));
+  await go('/additions');
   await page.getByRole('link', { name: /Indoor note.*Product pages: category is "indoor".*2 pages/ }).waitFor();
   await page.getByRole('button', { name: 'New addition' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Care note');
@@ -38,7 +38,7 @@ test('a note goes right after a section of one product, then of all that a rule 
   await page.getByRole('link', { name: 'Set its sections in the workbench' }).click();
   await page.getByText('In the addition “Care note”: a change shows on the pages it is for.').waitFor();
 
-  await page.goto(consoleAt('/additions'));
+  await go('/additions');
   await page.getByRole('link', { name: /Care note/ }).click();
   await page.getByRole('button', { name: 'Remove' }).click();
   await page.getByRole('link', { name: /Sport days/ }).waitFor();
@@ -47,7 +47,7 @@ test('a note goes right after a section of one product, then of all that a rule 
 });
 
 test('details of the store are typed, kept, and seen by shoppers; what is wrong is said at its field', async () => {
-  await page.goto(consoleAt('/store'));
+  await go('/store');
   const street = page.getByLabel('Street', { exact: true });
   await street.fill('Quay Street 5');
   await street.blur();
@@ -66,7 +66,7 @@ test('details of the store are typed, kept, and seen by shoppers; what is wrong 
 });
 
 test('messages are read and deleted; email addresses are saved as a table', async () => {
-  await page.goto(consoleAt('/inbox'));
+  await go('/inbox');
   await page.getByRole('button', { name: 'Messages, 3 unread' }).waitFor();
   await page.getByRole('button', { name: /Mara Quill/ }).click();
   await page.getByText('It still flies, but it leans.').waitFor();
@@ -91,11 +91,11 @@ test('messages are read and deleted; email addresses are saved as a table', asyn
 });
 
 test('pictures are added, found by name, shown where they are used, and deleted if nothing uses them', async () => {
-  await page.goto(consoleAt('/pictures'));
+  await go('/pictures');
   await page.getByRole('button', { name: /harbour\.png/ }).click();
   await page.getByRole('dialog').getByText('Used by the template “Home”').waitFor();
   await soon(() => page.getByRole('button', { name: 'Delete picture' }).count()).toBe(0);
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click();
   const bytes = await sharp({ create: { width: 30, height: 20, channels: 3, background: '#123456' } })
     .png()
     .toBuffer();

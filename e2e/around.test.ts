@@ -1,11 +1,11 @@
 /** What stands around pages, and the rules that give them their templates, set in the console. */
 import { routes } from '@parlour/contract';
-import { consoleAt, openConsole, page, service } from './console-page.js';
+import { go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
 test('another header for the cart alone: copied, chosen, changed; why says so', async () => {
-  await page.goto(consoleAt('/regions'));
+  await go('/regions');
   const header = page.locator('.place', { has: page.getByRole('heading', { name: 'Header' }) });
   await header.getByRole('button', { name: 'Copy Standard' }).click();
   await page.getByRole('dialog').getByLabel('Name').fill('Plain header');
@@ -26,13 +26,13 @@ test('another header for the cart alone: copied, chosen, changed; why says so', 
     .waitFor();
   expect(page.url()).toContain('/workbench/cart');
 
-  await page.goto(consoleAt('/regions'));
+  await go('/regions');
   await header.getByRole('button', { name: 'Remove Plain header' }).click();
   await page.getByText('1 template that chose it has the standard one again.').waitFor();
 });
 
 test('a side area with a name: made empty, chosen by a template that has one, filled where it shows', async () => {
-  await page.goto(consoleAt('/regions'));
+  await go('/regions');
   await page.getByRole('button', { name: 'New arrangement: side area' }).click();
   await page.getByRole('dialog').getByLabel('Name').fill('Reading');
   await page.getByRole('dialog').getByRole('button', { name: 'Create' }).click();
@@ -56,7 +56,7 @@ test('a rule is written switched off, tells what it matches, is switched on, and
     return pages.find((one) => one.page === `product:${code}`)?.template?.code ?? '';
   };
   expect(await templateOf('K-001')).toBe('product');
-  await page.goto(consoleAt('/rules'));
+  await go('/rules');
   await page.getByRole('button', { name: 'Add rule' }).click();
   await page.getByText('Product, words first, switched off').waitFor();
   const when = page.getByLabel('When', { exact: true });

@@ -2,7 +2,7 @@
 import { routes } from '@parlour/contract';
 import { linksTo } from '../service/tests/mailbox.js';
 import { focused, openBrowser, soon } from './browser.js';
-import { browser, consoleAt, openConsole, page, service } from './console-page.js';
+import { browser, consoleAt, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
@@ -23,7 +23,7 @@ test('compare tells what differs between any two states, document by document, a
     was: 'Which wind is yours?',
   });
   await service.call(routes.createDesign, { body: { name: 'Summer', code: 'summer' } });
-  await page.goto(consoleAt('/revisions'));
+  await go('/revisions');
   await page.getByRole('link', { name: 'Compare two states' }).click();
   await page.getByRole('heading', { name: 'The template “Home”' }).waitFor();
   await page.getByText('is “Whose wind?”, was “Which wind is yours?”').waitFor();
@@ -40,7 +40,7 @@ test('compare tells what differs between any two states, document by document, a
 });
 
 test('an owner invites by a link that works, gives another role, withdraws; who did what is listed', async () => {
-  await page.goto(consoleAt('/team'));
+  await go('/team');
   for (const email of ['tolle@windrow.example', 'late@windrow.example']) {
     await page.getByLabel('Email address').fill(email);
     await page.getByRole('button', { name: 'Invite', exact: true }).click();
@@ -85,7 +85,7 @@ test('an owner invites by a link that works, gives another role, withdraws; who 
 });
 
 test('a token is made and ended; the password is changed, and the old one works no more', async () => {
-  await page.goto(consoleAt('/account'));
+  await go('/account');
   await page.getByLabel('What it is for').fill('nightly');
   await page.getByLabel('Your password').fill('kites-over-ternhythe');
   await page.getByLabel('Read only').check();
@@ -136,7 +136,7 @@ test('a page that is the only one of its kind has its template chosen in the lis
     body: JSON.stringify({ unit: 'bare', edits }),
   });
   expect(made.status).toBe(200);
-  await page.goto(consoleAt('/pages'));
+  await go('/pages');
   await page.getByLabel('Template of Cart').selectOption('Bare cart');
   await page.getByText('is the standard').first().waitFor();
 });

@@ -3,7 +3,7 @@ import { routes } from '@parlour/contract';
 import sharp from 'sharp';
 import { eventually } from '../service/tests/service.js';
 import { addSection, complaints, focused, openBrowser, soon } from './browser.js';
-import { browser, consoleAt, faults, frame, openConsole, page, service, storefrontAt } from './console-page.js';
+import { browser, consoleAt, faults, frame, go, openConsole, page, service, storefrontAt } from './console-page.js';
 
 // A refused edit is answered with 409 as it should, which the browser mentions.
 openConsole({ expected: /409/ });
@@ -69,7 +69,7 @@ test('two tabs on two designs show each its own', async () => {
     params: { design: code },
     body: { unit: 'storm', edits: [{ ...to, value: 'Storm over the quay', was }] },
   });
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await frame().getByRole('heading', { name: 'Made for the wind at Ternhythe' }).waitFor();
   const other = await browser.newPage();
   await other.goto(consoleAt('/designs'));
@@ -88,7 +88,7 @@ test('two tabs on two designs show each its own', async () => {
 });
 
 test('the pages list is sorted by a click on its head', async () => {
-  await page.goto(consoleAt('/pages'));
+  await go('/pages');
   const first = page.locator('tbody tr').first();
   await first.getByText('Home', { exact: true }).first().waitFor();
   await page.getByRole('button', { name: 'Code' }).click();
@@ -101,7 +101,7 @@ test('the pages list is sorted by a click on its head', async () => {
 test('what a list is narrowed to stands in the web address: a reload keeps it, and clearing takes it away', async () => {
   const query = () => Object.fromEntries(new URL(page.url()).searchParams);
   const rows = page.locator('tbody tr');
-  await page.goto(consoleAt('/pages'));
+  await go('/pages');
   await page.getByRole('textbox', { name: 'Search title or code' }).pressSequentially('k-00', { delay: 20 });
   await page.getByLabel('Page kind', { exact: true }).press('Enter');
   await page.getByRole('listbox').getByRole('option', { name: 'Product', exact: true }).click();
@@ -119,7 +119,7 @@ test('what a list is narrowed to stands in the web address: a reload keeps it, a
 });
 
 test('the page in the workbench stays where it is, whatever takes the focus in it', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await frame().locator('.cards').first().waitFor();
   await frame().locator('footer a, .card-title a').last().focus();
   // Whatever could be scrolled sideways would be, by a focus outside of what is seen.
@@ -133,7 +133,7 @@ test('the page in the workbench stays where it is, whatever takes the focus in i
 });
 
 test('a click on the page selects in the plan, with its settings; typing keeps the focus', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
   await clickInFrame('#s-h-workshop h2');
   await page.locator('[data-plan-section="h-workshop"][aria-pressed=true]').waitFor();
@@ -149,7 +149,7 @@ test('a click on the page selects in the plan, with its settings; typing keeps t
 });
 
 test('what is shared or added is selected on the page too, and says where else a change shows', async () => {
-  await page.goto(consoleAt('/workbench/product:K-001'));
+  await go('/workbench/product:K-001');
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
   await clickInFrame('.k-shared-section .k-text');
   await page.getByText('In the shared section “If it breaks”: a change shows wherever it is used.').waitFor();
@@ -158,14 +158,14 @@ test('what is shared or added is selected on the page too, and says where else a
   await page.keyboard.type('Fixed for ever.');
   await frame().locator('.k-shared-section', { hasText: 'Fixed for ever.' }).waitFor();
 
-  await page.goto(consoleAt('/workbench/collection:C-2'));
+  await go('/workbench/collection:C-2');
   await frame().locator('link[href="/assets/preview.css"]').waitFor({ state: 'attached' });
   await clickInFrame('[data-section$="~sport-days-text"] p');
   await page.getByText('In the addition “Sport days”: a change shows on the pages it is for.').waitFor();
 });
 
 test('a break mark made with a button parts a text; the page shows the lead alone', async () => {
-  await page.goto(consoleAt('/workbench/content:terms'));
+  await go('/workbench/content:terms');
   await page.locator('[data-plan-section="t-lead"]').click();
   await page.getByRole('textbox', { name: 'Text', exact: true }).click();
   await page.keyboard.type('Salt and cloth.');
@@ -181,7 +181,7 @@ test('a break mark made with a button parts a text; the page shows the lead alon
 });
 
 test('a side area is switched on, filled from the catalogue, and a section is dragged into it', async () => {
-  await page.goto(consoleAt('/workbench/content:terms'));
+  await go('/workbench/content:terms');
   await page.getByRole('button', { name: 'Template settings' }).click();
   await page.getByRole('combobox', { name: 'Side area' }).press('Enter');
   await page.getByRole('option', { name: 'At the end' }).click();
@@ -205,7 +205,7 @@ test('a side area is switched on, filled from the catalogue, and a section is dr
 });
 
 test('add, move by keyboard and by dragging, remove and undo a section', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   const order = () =>
     page
       .locator('[data-plan-section^="h-"], [data-plan-section="new"]')
@@ -249,7 +249,7 @@ async function expectOrder(order: () => Promise<(string | null)[]>, wanted: (str
 }
 
 test('copy a template, assign it to one product in the list, and see the reason beside it', async () => {
-  await page.goto(consoleAt('/templates'));
+  await go('/templates');
   await page.locator('.drawing', { hasText: '10 pages' }).getByRole('button', { name: 'Copy' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Gala kite');
   await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click();
@@ -274,7 +274,7 @@ test('copy a template, assign it to one product in the list, and see the reason 
 });
 
 test('a value that cannot be saved is refused at its field, and the page stays', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.locator('[data-plan-section="h-newest"]').click();
   await page.getByRole('spinbutton', { name: 'At most' }).fill('400');
   await page.getByText('must be at most 48').waitFor();
@@ -284,7 +284,7 @@ test('a value that cannot be saved is refused at its field, and the page stays',
 });
 
 test('a section goes into a column: from the catalogue, and by dragging out of it again', async () => {
-  await page.goto(consoleAt('/workbench/product%3AK-001'));
+  await go('/workbench/product%3AK-001');
   await page.locator('[data-plan-section="p-summary"]').click();
   await addSection(page);
   await page.locator('.v-select', { hasText: 'Where' }).click();
@@ -310,7 +310,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
 });
 
 test('formatted text, a link and the frame are set where they stand', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.locator('[data-plan-section="h-dunes"]').click();
   const text = page.getByRole('textbox', { name: 'Text', exact: true });
   await text.click();
@@ -345,7 +345,7 @@ test('formatted text, a link and the frame are set where they stand', async () =
 });
 
 test('a picture is added from a file, described, and taken out', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.locator('[data-plan-section="h-workshop"]').click();
   await page.getByRole('button', { name: 'Change' }).click();
   const file = await sharp({ create: { width: 640, height: 480, channels: 3, background: '#1e4a5a' } })
@@ -364,7 +364,7 @@ test('a picture is added from a file, described, and taken out', async () => {
 test('what somebody else does shows at once; what both change at once is not overwritten, but said', async () => {
   const set = (value: string, was: string) =>
     service.edit({ type: 'set', document: 'template/home', node: 'h-sport', field: 'values.title', value, was });
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.locator('[data-plan-section="h-sport"]').click();
   await page.getByLabel('Title', { exact: true }).waitFor();
   await set('Seen at once', 'For the wind that means it');
@@ -393,7 +393,7 @@ test('what somebody else does shows at once; what both change at once is not ove
 });
 
 test('a value is taken from each page, with what stands in where a page has none, and is one for all again', async () => {
-  await page.goto(consoleAt('/workbench/product%3AK-008?section=p-wind'));
+  await go('/workbench/product%3AK-008?section=p-wind');
   const shown = frame().locator('#s-p-wind');
   const menu = page.getByRole('button', { name: 'Text: take it from the page' });
   await page.getByText('Taken from each page: its attribute “wind”').waitFor();
@@ -413,7 +413,7 @@ test('a value is taken from each page, with what stands in where a page has none
 });
 
 test('on a slow line, what is typed while the last words are being saved is saved too, where it was typed', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.locator('[data-plan-section="h-sport"]').click();
   const title = page.getByLabel('Title', { exact: true });
   await title.fill('One');
@@ -434,7 +434,7 @@ test('on a slow line, what is typed while the last words are being saved is save
 });
 
 test('a template is made from a starter or from nothing, and removing it can be undone from where it is told', async () => {
-  await page.goto(consoleAt('/templates'));
+  await go('/templates');
   await page.getByRole('button', { name: 'New template' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Spares');
   await page.getByRole('radio', { name: /Words first/ }).check();
@@ -460,7 +460,7 @@ test('a template is made from a starter or from nothing, and removing it can be 
 });
 
 test('templates are found by name and kind; removing one that is used says which pages change to what', async () => {
-  await page.goto(consoleAt('/templates'));
+  await go('/templates');
   await page.getByLabel('Search name or code', { exact: true }).fill('words first');
   const drawing = page.locator('.drawing');
   await soon(() => drawing.count()).toBe(1);
@@ -474,7 +474,7 @@ test('templates are found by name and kind; removing one that is used says which
 });
 
 test('another page is opened by typing a part of its name', async () => {
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.getByLabel('Open another page').first().click();
   await page.keyboard.type('duskm');
   await page.getByRole('option', { name: /Duskmoth/ }).click();
@@ -525,7 +525,7 @@ test('a search that was overtaken and comes last does not replace what was found
   let release = (): void => undefined;
   const held = new Promise<void>((go) => (release = go));
   await page.route(/search=s&/, (asked) => held.then(() => asked.continue()));
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.locator('[data-plan-section="h-dunes"]').click();
   await page.getByLabel('Leads to', { exact: true }).click();
   const early = page.waitForResponse(/search=s&/);

@@ -1,7 +1,7 @@
 /** Long lists of the console: only the rows in sight are there, and what was asked for stays when others change something. */
 import { Client } from 'pg';
 import { soon } from './browser.js';
-import { consoleAt, openConsole, page, service } from './console-page.js';
+import { go, openConsole, page, service } from './console-page.js';
 
 /** Pictures of the demo’s harbour, in its smallest width only. */
 const addPictures = (many: number): Promise<unknown> =>
@@ -35,7 +35,7 @@ openConsole({
 const rows = () => page.locator('tbody tr:not(.room):not(:has(.empty))');
 
 test('of many pages only those in sight are there; they come by scrolling, and news from others leaves the list as long as it is', async () => {
-  await page.goto(consoleAt('/pages?sort=title'));
+  await go('/pages?sort=title');
   await page.getByText(/^100 of 2\d\d pages$/).waitFor();
   await soon(() => rows().count()).toBe(100);
   await page.getByRole('button', { name: 'Show more' }).click();
@@ -58,7 +58,7 @@ test('of many pages only those in sight are there; they come by scrolling, and n
 });
 
 test('content pages are sorted by any column, as people sort, and the web address keeps it', async () => {
-  await page.goto(consoleAt('/content'));
+  await go('/content');
   const titles = (): Promise<string[]> => page.locator('tbody .title').allInnerTexts();
   const sort = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
   const own = await page.locator('tbody .title').first().waitFor().then(titles);
@@ -85,7 +85,7 @@ test('content pages are sorted by any column, as people sort, and the web addres
 });
 
 test('of many pictures the newest come first, more when they are asked for, and any is found and chosen', async () => {
-  await page.goto(consoleAt('/pictures'));
+  await go('/pictures');
   const pictures = page.locator('.picture');
   await page.getByText(/^100 of 2\d\d pictures$/).waitFor();
   await soon(() => pictures.count()).toBe(100);
@@ -95,7 +95,7 @@ test('of many pictures the newest come first, more when they are asked for, and 
   await page.getByText('11 of 11 pictures').waitFor();
   await soon(() => pictures.count()).toBe(11);
   // The one that is set is none of the first hundred, and shows all the same.
-  await page.goto(consoleAt('/workbench/home?section=poster'));
+  await go('/workbench/home?section=poster');
   const field = page.locator('.picture-input');
   await field.locator('.thumb img').waitFor();
   const was = await field.locator('.thumb img').getAttribute('src');
@@ -111,7 +111,7 @@ test('of many pictures the newest come first, more when they are asked for, and 
 });
 
 test('a page that is opened again shows at once what it showed', async () => {
-  await page.goto(consoleAt('/content'));
+  await go('/content');
   await page.getByRole('link', { name: 'The workshop' }).first().waitFor();
   const places = page.getByRole('navigation', { name: 'Console' });
   await places.getByRole('link', { name: 'Menus', exact: true }).click();

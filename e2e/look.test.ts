@@ -1,7 +1,7 @@
 /** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
 import { eventually } from '../service/tests/service.js';
 import { focused, soon } from './browser.js';
-import { consoleAt, openConsole, page, service } from './console-page.js';
+import { go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
@@ -12,7 +12,7 @@ const action = async (property: string): Promise<string> =>
     .locator('.poster .button')
     .evaluate((button, name) => getComputedStyle(button).getPropertyValue(name), property);
 test('a colour shows on the page before it is saved, is said to be hard to read, and is published', async () => {
-  await page.goto(consoleAt('/look'));
+  await go('/look');
   await page.getByRole('tab', { name: 'Colour' }).click();
   await page.frameLocator('iframe').locator('.poster .button').waitFor();
   // Nothing is saved while this is held back.
@@ -50,7 +50,7 @@ test('a colour shows on the page before it is saved, is said to be hard to read,
 });
 
 test('a copy of the design builds on Brasslamp, and says what stays as it is', async () => {
-  await page.goto(consoleAt('/designs'));
+  await go('/designs');
   await page.getByText('built on Foolscap').waitFor();
   await page.getByRole('button', { name: 'Copy', exact: true }).click();
   await page.getByLabel('Name of the new design').fill('Bolder');
@@ -67,7 +67,7 @@ test('a copy of the design builds on Brasslamp, and says what stays as it is', a
 });
 
 test('a colour that is hard to read becomes the nearest that is not, in one action; the specimen shows all of it', async () => {
-  await page.goto(consoleAt('/look'));
+  await go('/look');
   await page.getByRole('button', { name: 'All styles' }).click();
   const sheet = page.frameLocator('iframe');
   await sheet.getByRole('heading', { name: 'All styles on one sheet', level: 1 }).waitFor();
@@ -86,7 +86,7 @@ test('a colour that is hard to read becomes the nearest that is not, in one acti
 });
 
 test('design tokens go out, and come in again; a file that is none is refused with its place', async () => {
-  await page.goto(consoleAt('/look'));
+  await go('/look');
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export look' }).click(),
@@ -106,7 +106,7 @@ test('design tokens go out, and come in again; a file that is none is refused wi
 });
 
 test('a template has a setting of its own; other pages keep the store’s', async () => {
-  await page.goto(consoleAt('/workbench/product%3AK-001'));
+  await go('/workbench/product%3AK-001');
   const price = page.frameLocator('iframe').locator('.price .amount').first();
   const before = await price.evaluate((element) => getComputedStyle(element).color);
   await page.getByRole('button', { name: 'Template settings' }).click();
@@ -115,13 +115,13 @@ test('a template has a setting of its own; other pages keep the store’s', asyn
   // As it is written in a style guide.
   await page.getByLabel('Prices', { exact: true }).fill('0A5D6B');
   await soon(() => price.evaluate((element) => getComputedStyle(element).color)).toBe('rgb(10, 93, 107)');
-  await page.goto(consoleAt('/workbench/collection%3AC-1'));
+  await go('/workbench/collection%3AC-1');
   const other = page.frameLocator('iframe').locator('.card .amount').first();
   await soon(() => other.evaluate((element) => getComputedStyle(element).color)).toBe(before);
 });
 
 test('a new store builds on the groundwork that is chosen', async () => {
-  await page.goto(consoleAt('/new-store'));
+  await go('/new-store');
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
@@ -135,7 +135,7 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('“Tern Tea” is ready').waitFor();
   // Who designs it sees where products will be; who comes to it sees that it is being set up, and a drawing.
-  await page.goto(consoleAt('/workbench/home'));
+  await go('/workbench/home');
   await page.frameLocator('iframe').getByText('Example product 1').first().waitFor();
   await page.goto(`http://tern-tea.localhost:${service.port}/`);
   await page.locator('.around-header.tone-strong').waitFor();

@@ -1,15 +1,14 @@
 /** What belongs to one page, made where it is seen: a value, a section, lists that each page has of its own. */
 import { routes } from '@parlour/contract';
 import { soon } from './browser.js';
-import { consoleAt, faults, frame, openConsole, page, service } from './console-page.js';
+import { faults, frame, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
-const open = (address: string): Promise<unknown> => page.goto(consoleAt(address));
 const ownOf = async (code: string) => (await service.call(routes.why, { params: { page: code } })).own;
 
 test('a value is set for the open page alone, counted, and taken back', async () => {
-  await open('/workbench/product%3AK-003?section=p-more');
+  await go('/workbench/product%3AK-003?section=p-more');
   const title = page.getByLabel('Title', { exact: true });
   await page.getByText('On 10 pages').first().waitFor();
   await page.getByRole('button', { name: 'Title: for this page alone' }).click();
@@ -20,24 +19,24 @@ test('a value is set for the open page alone, counted, and taken back', async ()
     expect.objectContaining({ section: 'p-more', fields: ['values.title'], isShown: true }),
   ]);
 
-  await open('/workbench/product%3AK-004?section=p-more');
+  await go('/workbench/product%3AK-004?section=p-more');
   await frame().getByRole('heading', { name: 'Flies well with' }).waitFor();
   await page.getByText('On 9 pages').first().waitFor();
 
-  await open('/workbench/product%3AK-003?section=p-more');
+  await go('/workbench/product%3AK-003?section=p-more');
   await page.getByRole('button', { name: 'Title: as on other pages again' }).click();
   await frame().getByRole('heading', { name: 'Flies well with' }).waitFor();
   await soon(() => ownOf('product:K-003')).toEqual([]);
 });
 
 test('a section is put onto the open page alone; another template, and a copy of it, are one choice away', async () => {
-  await open('/workbench/product%3AK-003?section=p-price');
+  await go('/workbench/product%3AK-003?section=p-price');
   await page.getByRole('button', { name: 'Add a section' }).click();
   await page.getByLabel('For this page alone', { exact: true }).check();
   await page.getByRole('button', { name: /^Heading/ }).click();
   await page.getByText('In the addition “Heading on Gannet Delta”').waitFor();
   await frame().locator('.k-price + .k-heading').waitFor();
-  await open('/workbench/product%3AK-004');
+  await go('/workbench/product%3AK-004');
   await frame().locator('.k-price').first().waitFor();
   await soon(() => frame().locator('.k-price + .k-heading').count()).toBe(0);
 
@@ -61,7 +60,7 @@ test('pages of one template have their own questions, written beside their text;
     { type: 'create', what: 'content', name: 'Repairs', code: 'repairs' },
     { type: 'assign', pages: ['content:repairs'], template: 'questions' },
   );
-  await open('/content/repairs');
+  await go('/content/repairs');
   await frame().getByText('What do people ask?').waitFor();
   await page.getByText('Nothing yet. Previews show an example').waitFor();
   await page.getByRole('button', { name: 'Add part' }).click();
@@ -69,21 +68,21 @@ test('pages of one template have their own questions, written beside their text;
   await frame().getByText('Can a spar be replaced?').waitFor();
   await soon(() => frame().getByText('What do people ask?').count()).toBe(0);
 
-  await open('/content/questions');
+  await go('/content/questions');
   await frame().getByText('Which kite for a child of six?').waitFor();
   await soon(() => frame().getByText('Can a spar be replaced?').count()).toBe(0);
 
   // A template says of any list or text that each page has its own.
-  await open('/workbench/content%3Aquestions?section=questions-form');
+  await go('/workbench/content%3Aquestions?section=questions-form');
   await page.getByRole('button', { name: 'Title: each page has its own' }).click();
   await page.getByText('An example; each page has its own').first().waitFor();
-  await open('/content/repairs');
+  await go('/content/repairs');
   await page.getByLabel('Message form: Title', { exact: true }).fill('Another repair?');
   await frame().getByRole('heading', { name: 'Another repair?' }).waitFor();
 });
 
 test('a picture is put into a text with a button, and set again by a click on it', async () => {
-  await open('/content/about');
+  await go('/content/about');
   await page.locator('.prose-input .ProseMirror p').first().click();
   await page.keyboard.press('Home');
   await page.getByRole('button', { name: 'Picture', exact: true }).first().click();
@@ -111,7 +110,7 @@ test('a template is tried on pages of one’s choice before any of them uses it;
     place: {},
     values: { text: 'On trial' },
   });
-  await open('/templates');
+  await go('/templates');
   await page.getByRole('button', { name: 'Open Trial' }).click();
   await frame().getByRole('heading', { name: 'On trial' }).waitFor();
   const search = page.getByLabel('Open another page').first();
@@ -125,7 +124,7 @@ test('a template is tried on pages of one’s choice before any of them uses it;
 });
 
 test('a cart without the way to the checkout is not published; one action mends it', async () => {
-  await open('/workbench/cart?section=checkout-button');
+  await go('/workbench/cart?section=checkout-button');
   await page.getByRole('button', { name: 'Remove' }).click();
   const lacking = 'The template “Cart”, which the cart page uses, does not show the way to the checkout.';
   await page.getByText(lacking).waitFor();
@@ -138,6 +137,6 @@ test('a cart without the way to the checkout is not published; one action mends 
   await page.getByRole('button', { name: 'Cancel' }).click();
   await page.getByLabel('Plan of the page').getByRole('button', { name: 'Add “Checkout button”' }).click();
   await page.getByText(lacking).first().waitFor({ state: 'detached' });
-  await open('/findings');
+  await go('/findings');
   await page.getByText('Nothing is found.').waitFor();
 });

@@ -21,7 +21,7 @@ beforeAll(async () => {
       type: 'insert',
       document: 'around/header/checkout',
       kind: 'delivery-choice',
-      id: 'above-ways',
+      id: 'above-methods',
       place: {},
       values: {},
     },
@@ -32,9 +32,9 @@ beforeAll(async () => {
 afterAll(() => service?.stop());
 
 const at = (path: string): string => `http://windrow.localhost:${service.port}${path}`;
-const WAYS = ['s-checkout-delivery', 's-beside-ways', 's-header~above-ways'];
+const METHODS = ['s-checkout-delivery', 's-beside-ways', 's-header~above-methods'];
 const waysIn = (page: Page): Promise<string[]> =>
-  Promise.all(WAYS.map((id) => page.locator(`[id="${id}"] .ways`).innerText()));
+  Promise.all(METHODS.map((id) => page.locator(`[id="${id}"] .methods`).innerText()));
 
 async function withBrowser(javaScriptEnabled: boolean, work: (page: Page) => Promise<void>): Promise<void> {
   const browser: BrowserContext = await openBrowser({ javaScriptEnabled });
@@ -71,12 +71,12 @@ test('with script: another country changes ways and totals in every place at onc
     await checkoutButton(page);
     await soon(async () => (await waysIn(page)).every((text) => text.includes('By courier'))).toBe(true);
     await page
-      .locator('[id="s-header~above-ways"]')
+      .locator('[id="s-header~above-methods"]')
       .getByLabel(/By courier/)
       .check();
     await page.locator('.k-your-order', { hasText: '€51.00' }).waitFor();
     // A choice made in one place is made in all of them.
-    for (const id of WAYS)
+    for (const id of METHODS)
       await soon(() =>
         page
           .locator(`[id="${id}"]`)
@@ -87,7 +87,7 @@ test('with script: another country changes ways and totals in every place at onc
     const marked = await page.evaluate(() => ((document.body as unknown as { kept: boolean }).kept = true));
     await page.getByLabel('Country').focus();
     await page.getByLabel('Country').selectOption('DE');
-    await page.locator('[id="s-header~above-ways"] .way-gone').waitFor();
+    await page.locator('[id="s-header~above-methods"] .delivery-method-gone').waitFor();
     await soon(() =>
       page.evaluate(() => [document.activeElement?.id, (document.body as unknown as { kept: boolean }).kept]),
     ).toEqual(['s-checkout-address:country', marked]);

@@ -1,14 +1,14 @@
 /** A store from nothing, as its new owner sets it up with the console alone: each step ticks itself off. */
 import { routes } from '@parlour/contract';
 import { focused, soon } from './browser.js';
-import { consoleAt, faults, openConsole, page, service } from './console-page.js';
+import { faults, go, openConsole, page, service } from './console-page.js';
 
 const storefront = (path: string): string => `http://tern-tea.localhost:${service.port}${path}`;
 const params = { store: 'tern-tea' };
 
 openConsole();
 beforeAll(async () => {
-  await page.goto(consoleAt('/new-store'));
+  await go('/new-store');
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
@@ -50,7 +50,7 @@ test('a delivery method, with a price in the own country', async () => {
 });
 
 test('a content page is written beside the page itself, and held back until it is ready', async () => {
-  await page.goto(consoleAt('/content'));
+  await go('/content');
   await page.getByRole('button', { name: 'New page' }).click();
   await page.getByRole('dialog').getByRole('textbox', { name: 'Title' }).fill('Our story');
   await page.getByRole('dialog').getByRole('button', { name: 'Create' }).click();
@@ -73,7 +73,7 @@ test('a content page is written beside the page itself, and held back until it i
     menus: [{ code: 'header-links' }],
   });
 
-  await page.goto(consoleAt('/content'));
+  await go('/content');
   await page.getByRole('row', { name: /Our story.*Nobody yet/ }).waitFor();
   await page.getByRole('textbox', { name: 'Search title or label' }).fill('kettle');
   await page.getByText('No page matches.').waitFor();
@@ -81,7 +81,7 @@ test('a content page is written beside the page itself, and held back until it i
 
 test('a new page says what it is for: its template is made with it, once, and the page has it', async () => {
   const add = async (title: string) => {
-    await page.goto(consoleAt('/content'));
+    await go('/content');
     await page.getByRole('button', { name: 'New page' }).click();
     const dialog = page.getByRole('dialog');
     await dialog.getByRole('textbox', { name: 'Title' }).fill(title);
@@ -96,7 +96,7 @@ test('a new page says what it is for: its template is made with it, once, and th
   expect(templates.filter(({ name }) => name === 'Visit').map(({ code, pages }) => [code, pages])).toEqual([
     ['visit', 2],
   ]);
-  await page.goto(consoleAt('/content'));
+  await go('/content');
   for (const path of ['visit-us', 'the-tea-room'])
     await service.call(routes.edit, {
       params,
@@ -105,7 +105,7 @@ test('a new page says what it is for: its template is made with it, once, and th
 });
 
 test('ready-made texts are told, read, and counted; a page that was removed is made again', async () => {
-  await page.goto(consoleAt('/content/terms'));
+  await go('/content/terms');
   await page.getByRole('button', { name: 'I have made it my own' }).click();
   await page.getByText('This text came with Parlour.').waitFor({ state: 'detached' });
   await page.getByRole('button', { name: 'Remove' }).click();
@@ -116,7 +116,7 @@ test('ready-made texts are told, read, and counted; a page that was removed is m
 });
 
 test('a menu is put together by keys: pages added together, moved, nested and renamed', async () => {
-  await page.goto(consoleAt('/menus/header-links'));
+  await go('/menus/header-links');
   const rows = page.locator('.entries .name strong');
   await page.getByRole('button', { name: 'Add pages' }).click();
   const dialog = page.getByRole('dialog');
@@ -161,10 +161,10 @@ test('a menu is put together by keys: pages added together, moved, nested and re
 });
 
 test('an entry whose page is gone is told', async () => {
-  await page.goto(consoleAt('/content/contact'));
+  await go('/content/contact');
   await page.getByRole('button', { name: 'Remove' }).click();
   await page.getByText('Usual pages that are missing here').waitFor();
-  await page.goto(consoleAt('/menus/header-links'));
+  await go('/menus/header-links');
   await page.getByText('1 leads nowhere').waitFor();
   await page.getByRole('button', { name: /^Contact us Page is gone/ }).waitFor();
   await page.getByRole('button', { name: 'Remove Contact us' }).click();
@@ -172,7 +172,7 @@ test('an entry whose page is gone is told', async () => {
 });
 
 test('paths: another pattern, a clash that is refused, what home shows, a redirect', async () => {
-  await page.goto(consoleAt('/paths'));
+  await go('/paths');
   await page.getByLabel('Product', { exact: true }).fill('/kite/{slug}');
   await page.getByLabel('Cart', { exact: true }).fill('/checkout');
   await page.getByText('would both be at /checkout').waitFor();
@@ -206,7 +206,7 @@ test('published: shoppers see all of it, and the list of what is left is short',
   await page.goto(storefront('/kettles'));
   expect(new URL(page.url()).pathname).toBe('/browse');
 
-  await page.goto(consoleAt('/overview'));
+  await go('/overview');
   await page.getByText('5 of 10 done').waitFor();
   await stepOf('Published').getByText('Everything is live.').waitFor();
 });

@@ -10,6 +10,9 @@ import { startCluster, temporaryHome } from './cluster.mjs';
 import { CHROMIUM, HEADLESS_CHROMIUM, needPackages } from './debian.mjs';
 import { main, say } from './say.mjs';
 
+/** Minutes; only against what hangs beyond the limits of single tests. */
+const LONGEST_RUN = 40;
+
 await main(async () => {
   needPackages(['postgresql', 'chromium', 'chromium-headless-shell']);
   ensureInstalled();
@@ -48,7 +51,13 @@ await main(async () => {
     }
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, end);
-  const code = await new Promise((resolve) => jest.on('close', resolve));
+  const ended = new Promise((resolve) => jest.on('close', resolve));
+  const late = setTimeout(() => {
+    say(`Not ended after ${LONGEST_RUN} minutes, and stopped; a test file that is not named above hung.`);
+    end();
+  }, LONGEST_RUN * 60_000);
+  const code = await ended;
+  clearTimeout(late);
   end();
   cluster.stop();
   const {

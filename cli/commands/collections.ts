@@ -1,6 +1,7 @@
 /** Collections and brands. Shoppers see a change at once; nothing is published. */
 import type { Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
+import { productCountText } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
@@ -62,7 +63,7 @@ export function collectionCommands(program: Command): void {
   collections
     .command('set')
     .description(
-      'Change a collection: title, description, into (a code; nothing takes it out), position (a number) or when (a rule; nothing keeps what is in it, to be chosen by hand).',
+      'Change a collection: title, slug (where its page is), description, into (a code; nothing takes it out), position (a number) or when (a rule; nothing keeps what is in it, to be chosen by hand).',
     )
     .argument('<code>', 'its code, such as C-2')
     .argument('<changes...>', 'NAME=VALUE')
@@ -74,6 +75,7 @@ export function collectionCommands(program: Command): void {
       const { call, print } = contextOf(command);
       const { into, position, when, ...texts } = readValues(changes, [
         'title',
+        'slug',
         'description',
         'into',
         'position',
@@ -200,13 +202,13 @@ export function brandCommands(program: Command): void {
 
   brands
     .command('set')
-    .description('Change a brand: title or description.')
+    .description('Change a brand: title, slug (where its page is) or description.')
     .argument('<code>', 'its code, such as B-1')
     .argument('<changes...>', 'NAME=VALUE')
     .addHelpText('after', '\nExample:\n  $ parlour brand set B-1 title="Skerry & Sons"')
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const body = readValues(changes, ['title', 'description']);
+      const body = readValues(changes, ['title', 'slug', 'description']);
       const after = await call(routes.changeBrand, { params: { brand: code }, body });
       print(after, () => seen(brandText(after)));
     });
@@ -259,7 +261,7 @@ function collectionsText({ collections }: AnswerOf<typeof routes.listCollections
     code,
     title,
     parent ?? '',
-    String(products),
+    productCountText(products),
     String(position),
     when ?? '',
   ]);

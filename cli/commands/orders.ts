@@ -1,39 +1,38 @@
-/** Orders, and the delivery methods. */
-import { Argument, InvalidArgumentError, type Command } from 'commander';
-import { counted, Problem } from '@parlour/core';
-import { stepText, type Order } from '@parlour/core/commerce';
-import { amountFrom, exampleAmount, formatMoney } from '@parlour/core/money';
+/** Orders: what shoppers have bought, and what becomes of it. */
+import { Argument, Option, type Command } from 'commander';
+import { Problem } from '@parlour/core';
+import { ORDER_STATES, orderEventText, stepText } from '@parlour/core/commerce';
+import { amountFrom, exampleAmount } from '@parlour/core/money';
 import { inZone } from '@parlour/core/time';
-import { routes, type AnswerOf } from '@parlour/contract';
+import { routes, type AnswerOf, type BodyOf } from '@parlour/contract';
 import { contextOf } from '../context.js';
 import { table } from '../table.js';
-import { splitAt } from './nodes.js';
+import { moneyIn, wholeNumber } from '../values.js';
 
 type Store = AnswerOf<typeof routes.getStore>;
-type Names = Readonly<Record<string, string>>;
-type Method = AnswerOf<typeof routes.getDelivery>['methods'][number];
+type Order = AnswerOf<typeof routes.getOrder>;
+type Note = BodyOf<typeof routes.noteOnOrder>;
 
 export function orderCommands(program: Command): void {
-  const orders = program.command('order').description('Orders: what shoppers have bought.');
+  const orders = program.command('order').description('Orders: what shoppers have bought, and what becomes of it.');
 
   orders
     .command('list')
     .description('List the orders, newest first.')
-    .option('--before <number>', 'only orders with a lower number')
-    .addHelpText('after', '\nExample:\n  $ parlour order list')
-    .action(async ({ before }: { before?: string }, command: Command) => {
+    .addOption(new Option('--state <state>', 'only those that are in this state').choices(ORDER_STATES))
+    .option('--search <text>', 'only those with this number, or with this in the buyer’s name or email address')
+    .option('--before <number>', 'only orders with a lower number', wholeNumber)
+    .addHelpText('after', '\nExamples:\n  $ parlour order list\n  $ parlour order list --state paid --search quill')
+    .action(async (query: ListOptions, command: Command) => {
       const { call, print } = contextOf(command);
-      const [answer, store] = await Promise.all([
-        call(routes.listOrders, { query: before === undefined ? {} : { before: numberFrom(before) } }),
-        call(routes.getStore),
-      ]);
-      print(answer, () => listText(answer, store));
+      const [answer, store] = await Promise.all([call(routes.listOrders, { query }), call(routes.getStore)]);
+      print(answer, () => listText(answer, store, query));
     });
 
   orders
     .command('show')
-    .description('Show one order.')
-    .addArgument(new Argument('<number>', 'its number, such as 1'))
+    .description('Show one order, how it adds up, and what has happened to it.')
+    .addArgument(numberArgument())
     .addHelpText('after', '\nExample:\n  $ parlour order show 1')
     .action(async (number: string, _options: object, command: Command) => {
       const { call, print } = contextOf(command);
@@ -41,110 +40,82 @@ export function orderCommands(program: Command): void {
       print(order, () => orderText(order, store));
     });
 
-  const delivery = program.command('delivery').description('The delivery methods, with a flat price for each country.');
-
-  delivery
-    .command('list')
-    .description('List the delivery methods.')
-    .addHelpText('after', '\nExample:\n  $ parlour delivery list')
-    .action(async (_options: object, command: Command) => {
-      const { call, print } = contextOf(command);
-      const [answer, store] = await Promise.all([call(routes.getDelivery), call(routes.getStore)]);
-      print(answer, () => deliveryText(answer.methods, store));
+  noting(orders, 'paid', 'Note that an order was paid.', 'paid 1');
+  noting(orders, 'sent', 'Note that an order was sent.', 'sent 1 --note "Parcel 4711"');
+  noting(orders, 'cancel', 'Cancel an order.', 'cancel 1 --stock-back')
+    .option('--stock-back', 'put what was ordered back into stock')
+    .action((number: string, { note, stockBack }: NoteOptions, command: Command) =>
+      noteOn(command, number, { type: 'cancelled', note, ...(stockBack && { stockBack }) }),
+    );
+  noting(orders, 'refund', 'Note that money was given back.', 'refund 1 4.50 --note "One arrived late"')
+    .argument('<amount>', 'how much, in the currency of the store')
+    .action(async (number: string, given: string, { note }: NoteOptions, command: Command) => {
+      const { currency } = await contextOf(command).call(routes.getStore);
+      const amount = amountFrom(given, currency);
+      if (amount === null)
+        throw new Problem('bad-input', `“${given}” is not an amount in ${currency}.`, {
+          place: 'amount',
+          remedy: `Write one such as ${exampleAmount(currency)}.`,
+        });
+      await noteOn(command, number, { type: 'refunded', amount, note });
     });
+}
 
-  delivery
-    .command('set')
-    .description('Add a delivery method, or change one. Shoppers see it at once.')
-    .argument('<code>', 'its code, such as post')
-    .argument('<name>', 'its name, as shoppers read it')
-    .argument('<prices...>', 'COUNTRY=PRICE for each country it goes to, such as IE=4.50')
-    .option('--name-in <tag=name>', 'its name in a further language, such as de="Per Post"; once for each', nameIn)
-    .addHelpText(
-      'after',
-      '\nExamples:\n  $ parlour delivery set post "By post" IE=4.50 GB=7 DE=9.80\n  $ parlour delivery set post "By post" IE=4.50 --name-in de="Per Post"',
-    )
-    .action(
-      async (code: string, name: string, prices: string[], { nameIn: names }: { nameIn?: Names }, command: Command) => {
-        const { call, print } = contextOf(command);
-        const store = await call(routes.getStore);
-        const body = {
-          name,
-          prices: pricesFrom(prices, store.currency),
-          ...(names && { names }),
-        };
-        const answer = await call(routes.setWay, { params: { way: code }, body });
-        print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
-      },
+interface ListOptions {
+  readonly state?: (typeof ORDER_STATES)[number];
+  readonly search?: string;
+  readonly before?: number;
+}
+interface NoteOptions {
+  readonly note?: string;
+  readonly stockBack?: boolean;
+}
+
+const numberArgument = (): Argument => new Argument('<number>', 'its number, such as 1');
+
+/** A command that notes something of an order; without an action of its own, what it is called. */
+const noting = (orders: Command, name: string, description: string, example: string): Command =>
+  orders
+    .command(name)
+    .description(description)
+    .addArgument(numberArgument())
+    .option('--note <text>', 'a note that goes with it')
+    .addHelpText('after', `\nExample:\n  $ parlour order ${example}`)
+    .action((number: string, { note }: NoteOptions, command: Command) =>
+      noteOn(command, number, { type: name as 'paid' | 'sent', note }),
     );
 
-  delivery
-    .command('remove')
-    .description('Remove a delivery method.')
-    .argument('<code>', 'its code')
-    .addHelpText('after', '\nExample:\n  $ parlour delivery remove courier')
-    .action(async (code: string, _options: object, command: Command) => {
-      const { call, print } = contextOf(command);
-      const [answer, store] = [await call(routes.removeWay, { params: { way: code } }), await call(routes.getStore)];
-      print(answer, () => `${deliveryText(answer.methods, store)}\n\nShoppers see it now.`);
-    });
+async function noteOn(command: Command, number: string, body: Note): Promise<void> {
+  const { call, print } = contextOf(command);
+  const [order, store] = [await call(routes.noteOnOrder, { params: { number }, body }), await call(routes.getStore)];
+  print(order, () => eventsText(order, store));
 }
 
-/** @throws InvalidArgumentError, which is wrong use */
-function nameIn(given: string, before: Names | undefined): Names {
-  const [language, name = ''] = splitAt(given, '=');
-  if (name === '') throw new InvalidArgumentError('Write a language and a name, such as de="Per Post".');
-  return { ...before, [language]: name };
-}
-
-function numberFrom(text: string): number {
-  if (/^[1-9]\d{0,8}$/.test(text)) return Number(text);
-  throw new Problem('bad-input', `“${text}” is not the number of an order.`, {
-    place: '--before',
-    remedy: 'Write a number such as 17.',
-  });
-}
-
-/** @throws Problem `bad-input` naming what cannot be read */
-function pricesFrom(given: readonly string[], currency: string): Method['prices'] {
-  return Object.fromEntries(
-    given.map((one) => {
-      const [country, price = ''] = splitAt(one, '=');
-      const minor = amountFrom(price, currency);
-      if (!/^[A-Z]{2}$/.test(country) || minor === null)
-        throw new Problem('bad-input', `“${one}” is not COUNTRY=PRICE in ${currency}.`, {
-          place: 'prices',
-          remedy: `Write the two letters of a country and a price, such as IE=${exampleAmount(currency)}.`,
-        });
-      return [country, minor];
-    }),
-  );
-}
-
-const moneyIn =
-  ({ currency, locale }: Store) =>
-  (minor: number): string =>
-    formatMoney({ amount: minor, currency }, locale);
-
-function listText({ orders, next }: AnswerOf<typeof routes.listOrders>, store: Store): string {
-  if (orders.length === 0) return 'There are no orders yet.';
+function listText(
+  { orders, next }: AnswerOf<typeof routes.listOrders>,
+  store: Store,
+  { state, search }: ListOptions,
+): string {
+  if (orders.length === 0) return state || search ? 'No order is like that.' : 'There are no orders yet.';
   const money = moneyIn(store);
-  const rows = orders.map(({ number, placed, buyer, lines, totals }) => [
+  const rows = orders.map(({ number, placed, buyer, lines, totals, state: is }) => [
     String(number),
     inZone(placed, store.timeZone),
     buyer.name,
     buyer.country,
-    counted(
-      lines.reduce((sum, { quantity }) => sum + quantity, 0),
-      'thing',
-    ),
+    String(lines.reduce((sum, { quantity }) => sum + quantity, 0)),
     money(totals.total),
+    is,
   ]);
-  const more = next === null ? '' : `\nMore: parlour order list --before ${next}`;
-  return `${table(['Number', 'Placed', 'Buyer', 'Country', 'What', 'Total'], rows)}\n\nOne of them: parlour order show NUMBER${more}`;
+  const more =
+    next === null
+      ? ''
+      : `\nOlder ones: parlour order list${state ? ` --state ${state}` : ''}${search ? ` --search "${search}"` : ''} --before ${next}`;
+  return `${table(['>Number', 'Placed', 'Buyer', 'Country', '>Items', '>Total', 'State'], rows)}\n\nOne of them: parlour order show NUMBER${more}`;
 }
 
-function orderText({ number, placed, buyer, lines, delivery, payment, totals, steps }: Order, store: Store): string {
+function orderText(order: Order, store: Store): string {
+  const { number, placed, buyer, lines, delivery, payment, totals, steps } = order;
   const money = moneyIn(store);
   return [
     `Order ${number}, placed ${inZone(placed, store.timeZone)}`,
@@ -170,21 +141,19 @@ function orderText({ number, placed, buyer, lines, delivery, payment, totals, st
     '',
     'How it adds up:',
     ...steps.map((step) => `  ${stepText(step, money)}`),
+    '',
+    'What has happened:',
+    eventsText(order, store),
   ].join('\n');
 }
 
-function deliveryText(methods: readonly Method[], store: Store): string {
-  if (methods.length === 0)
-    return 'Nothing is delivered yet. Add a delivery method: parlour delivery set CODE NAME COUNTRY=PRICE';
-  const money = moneyIn(store);
-  return table(
-    ['Code', 'Name', 'Prices'],
-    methods.map(({ code, name, names = {}, prices }) => [
-      code,
-      [name, ...Object.entries(names).map(([language, own]) => `${language}: ${own}`)].join(', '),
-      Object.entries(prices)
-        .map(([country, price]) => `${country} ${money(price)}`)
-        .join(', '),
+const eventsText = ({ events }: Order, store: Store): string =>
+  table(
+    ['When', 'What', 'By', 'Note'],
+    events.map((event) => [
+      inZone(event.at, store.timeZone),
+      orderEventText(event, moneyIn(store)),
+      event.by ?? (event.type === 'placed' ? 'the shopper' : ''),
+      event.note,
     ]),
   );
-}

@@ -9,7 +9,7 @@ type Change = BodyOf<typeof routes.changeProduct>;
 type NewVariant = NonNullable<Change['variants']>[number];
 
 export const NAMES_HELP = `
-Names: status (for-sale, draft or withdrawn), title, summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
+Names: status (for-sale, draft or withdrawn), title, slug (where its page is), summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
 from and until (when shoppers see it, in the store's time zone, such as 2026-11-27T08:00; empty for always),
 attribute.NAME, price, was-price and stock (a number, or not-counted). The last three apply to every variant, or to
 one: price@K-001-2. With a price and its options, a variant that is not there yet is a new one.
@@ -36,6 +36,7 @@ export function readChanges(changes: readonly string[], variants: readonly strin
     };
     switch (name) {
       case 'title':
+      case 'slug':
       case 'summary':
       case 'description':
       case 'category':
@@ -101,7 +102,8 @@ export function readChanges(changes: readonly string[], variants: readonly strin
   return read;
 }
 
-function priceIn(text: string, currency: string, change: string): number {
+/** @throws Problem `bad-input` naming the place */
+export function priceIn(text: string, currency: string, change: string): number {
   const amount = amountFrom(text, currency);
   if (amount !== null) return amount;
   throw new Problem('bad-input', `“${text}” is not a price in ${currency}.`, {

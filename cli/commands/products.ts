@@ -1,14 +1,21 @@
 /** Products and their stock. Shoppers see a change at once; nothing is published. */
-import { InvalidArgumentError, type Command } from 'commander';
+import { InvalidArgumentError, Option, type Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
-import { isVisible, type ProductStatus } from '@parlour/core/catalogue';
-import { formatMoney } from '@parlour/core/money';
+import {
+  isVisible,
+  PRODUCT_SORTS,
+  PRODUCT_STOCKS,
+  type ProductSort,
+  type ProductStatus,
+  type ProductStock,
+} from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { addFileCommands } from './files.js';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { splitAt } from './nodes.js';
-import { combined, NAMES_HELP, readChanges, stockIn } from './product-values.js';
+import { moneyIn } from '../values.js';
+import { combined, NAMES_HELP, priceIn, readChanges, stockIn } from './product-values.js';
 
 type Product = AnswerOf<typeof routes.getProduct>;
 type Store = AnswerOf<typeof routes.getStore>;
@@ -18,19 +25,37 @@ export function productCommands(program: Command): void {
 
   products
     .command('list')
-    .description('List products in the order of their codes.')
+    .description('List products, in the order of their codes or another.')
     .option('--search <words>', 'only those found by these words')
     .option('--brand <code>', 'only those of a brand')
     .option('--collection <code>', 'only those in a collection')
     .option('--status <status>', 'only those for-sale, draft or withdrawn')
-    .option('--after <code>', 'go on after this code')
+    .addOption(
+      new Option('--sort <by>', 'what they are sorted by').choices(PRODUCT_SORTS.flatMap((by) => [by, `-${by}`])),
+    )
+    .addOption(
+      new Option('--stock <stock>', 'of those that shoppers see, only what they can buy, or cannot').choices(
+        PRODUCT_STOCKS,
+      ),
+    )
+    .option('--price-from <price>', 'only those whose lowest price is at least this')
+    .option('--price-to <price>', 'only those whose lowest price is at most this')
+    .option('--after <place>', 'go on where the part before has ended')
     .addHelpText(
       'after',
-      '\nExamples:\n  $ parlour product list\n  $ parlour product list --collection C-2 --search glider',
+      '\nExamples:\n  $ parlour product list\n  $ parlour product list --collection C-2 --search glider\n  $ parlour product list --stock sold-out --sort -price',
     )
-    .action(async (query: Filter, command: Command) => {
+    .action(async ({ priceFrom, priceTo, ...filter }: Filter, command: Command) => {
       const { call, print, hint } = contextOf(command);
-      const [answer, store] = await Promise.all([call(routes.listProducts, { query }), call(routes.getStore)]);
+      const store = await call(routes.getStore);
+      const price = (place: string, text?: string) =>
+        text === undefined ? undefined : priceIn(text, store.currency, place);
+      const query = {
+        ...filter,
+        priceFrom: price('--price-from', priceFrom),
+        priceTo: price('--price-to', priceTo),
+      };
+      const answer = await call(routes.listProducts, { query });
       print(answer, () => listText(answer, store, hint));
     });
 
@@ -99,8 +124,8 @@ Examples:
 
   products
     .command('set')
-    .description('Change a product; shoppers see it at once.')
-    .argument('<code>', 'its code, such as K-001')
+    .description('Change a product, or many alike; shoppers see it at once.')
+    .argument('<code>', 'its code, such as K-001; with commas between for many')
     .argument('<changes...>', 'NAME=VALUE, with one of the names below')
     .addHelpText(
       'after',
@@ -110,10 +135,12 @@ Examples:
   $ parlour product set K-001 price=24.50 was-price=29
   $ parlour product set K-001 brand=B-2 keywords=classic,gift attribute.wind="2 to 4 Beaufort"
   $ parlour product set K-001 stock@K-001-3=0
+  $ parlour product set K-001,K-002,K-008 brand=B-2 status=draft
   $ parlour product set K-003 price@K-003-9=44 option.Span@K-003-9="2.4 m" option.Colour@K-003-9=Teal`,
     )
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
       const context = contextOf(command);
+      if (code.includes(',')) return changeMany(context, code.split(','), changes);
       const [{ variants }, store] = await productAndStore(context, code);
       const body = readChanges(
         changes,
@@ -198,6 +225,36 @@ interface Filter {
   readonly collection?: string;
   readonly after?: string;
   readonly status?: ProductStatus;
+  readonly sort?: ProductSort | `-${ProductSort}`;
+  readonly stock?: ProductStock;
+  readonly priceFrom?: string;
+  readonly priceTo?: string;
+}
+
+/** What many products can have alike. */
+const ALIKE = ['status', 'brand', 'category', 'visibleFrom', 'visibleUntil'] as const;
+
+/** @throws Problem `bad-input` for what each product has by itself */
+async function changeMany(
+  { call, print }: Context,
+  codes: readonly string[],
+  changes: readonly string[],
+): Promise<void> {
+  const { currency } = await call(routes.getStore);
+  const read = readChanges(changes, [], currency);
+  const own = Object.keys(read).find((name) => !ALIKE.some((one) => one === name));
+  if (own !== undefined || Object.keys(read).length === 0)
+    throw new Problem('bad-input', 'Many products can be given a status, a brand, a category, and times alike.', {
+      place: changes.join(' '),
+      remedy: 'Change the rest one by one, or import a file: parlour product import.',
+    });
+  const change = Object.fromEntries(ALIKE.flatMap((name) => (read[name] === undefined ? [] : [[name, read[name]]])));
+  const body = { products: codes.map((code) => code.trim()).filter(Boolean), change };
+  const answer = await call(routes.changeProducts, { body });
+  print(
+    answer,
+    () => `${counted(answer.changed, 'product')} changed, ${answer.same} as they were. Shoppers see it now.`,
+  );
 }
 
 /** @throws InvalidArgumentError, which is wrong use */
@@ -224,7 +281,7 @@ const stockText = (stock: number | null): string => (stock === null ? 'not count
 
 function listText(
   { products, next }: AnswerOf<typeof routes.listProducts>,
-  { currency, locale }: Store,
+  store: Store,
   hint: Context['hint'],
 ): string {
   if (products.length === 0) return 'No products. Create one with: parlour product create CODE TITLE price=24';
@@ -234,17 +291,16 @@ function listText(
     status === 'for-sale' ? '' : status,
     brand ?? '',
     category,
-    price === null ? '' : formatMoney({ amount: price, currency }, locale),
+    price === null ? '' : moneyIn(store)(price),
     variants === 0 ? '' : stockText(stock),
     String(variants),
   ]);
-  const more = next === null ? '' : `\n\n${hint(`More: parlour product list --after ${next}`)}`;
+  const more = next === null ? '' : `\n\n${hint(`More: the same command with --after ${next}`)}`;
   return `${table(['Code', 'Title', 'Status', 'Brand', 'Category', '>Price from', '>Stock', '>Variants'], rows)}${more}`;
 }
 
-function productText(product: Product, { currency, locale }: Store): string {
-  const money = (minor: number | null): string =>
-    minor === null ? '' : formatMoney({ amount: minor, currency }, locale);
+function productText(product: Product, store: Store): string {
+  const money = (minor: number | null): string => (minor === null ? '' : moneyIn(store)(minor));
   const facts = [
     ['status', product.status],
     ['brand', product.brand ?? '(none)'],

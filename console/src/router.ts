@@ -106,6 +106,8 @@ export const router = createRouter({
     { path: '/delivery', component: () => import('./pages/store/DeliveryPage.vue'), meta: { title: 'Delivery' } },
     { path: '/pictures', component: () => import('./pages/content/PicturesPage.vue'), meta: { title: 'Pictures' } },
     { path: '/store', component: () => import('./pages/store/StorePage.vue'), meta: { title: 'Store' } },
+    { path: '/orders', component: () => import('./pages/store/OrdersPage.vue'), meta: { title: 'Orders' } },
+    { path: '/orders/:number', component: () => import('./pages/store/OrderPage.vue'), meta: { title: 'Order' } },
     { path: '/inbox', component: () => import('./pages/store/InboxPage.vue'), meta: { title: 'Inbox' } },
     { path: '/designs', component: () => import('./pages/publishing/DesignsPage.vue'), meta: { title: 'Designs' } },
     {

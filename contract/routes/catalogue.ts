@@ -10,7 +10,7 @@ const ANSWER = {
 
 export const catalogueRoutes = {
   listProducts: get('/stores/{store}/products', {
-    summary: 'Products in the order of their codes, a part at a time.',
+    summary: 'Products, narrowed and sorted, a part at a time.',
     query: shapes.productsQuery,
     answer: shapes.products,
   }),
@@ -19,6 +19,12 @@ export const catalogueRoutes = {
     summary: 'Creates a product. Shoppers see it at once if it has a variant with a price.',
     body: shapes.newProduct,
     status: 201,
+  }),
+  changeProducts: patch('/stores/{store}/products', {
+    can: 'catalogue.edit',
+    summary: 'Changes many products alike, all of them or none. Shoppers see it at once.',
+    body: shapes.productsChange,
+    answer: shapes.productsChanged,
   }),
   getProduct: get('/stores/{store}/products/{product}', {
     summary: 'One product, as rules and pages see it.',

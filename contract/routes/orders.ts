@@ -1,5 +1,5 @@
 /** What shoppers order, and how it comes to them. */
-import { get, patch, remove } from '../route.js';
+import { get, patch, post, remove } from '../route.js';
 import * as shapes from '../shapes/index.js';
 
 export const orderRoutes = {
@@ -7,14 +7,14 @@ export const orderRoutes = {
     summary: 'The delivery methods of a store, with their price for each country.',
     answer: shapes.delivery,
   }),
-  setWay: patch('/stores/{store}/delivery/{way}', {
+  setDeliveryMethod: patch('/stores/{store}/delivery/{method}', {
     summary:
       'Adds a delivery method, as the last one, or changes one; names that are left out stay. Shoppers see it at once.',
     can: 'store.manage',
-    body: shapes.wayRequest,
+    body: shapes.deliveryMethod,
     answer: shapes.delivery,
   }),
-  removeWay: remove('/stores/{store}/delivery/{way}', {
+  removeDeliveryMethod: remove('/stores/{store}/delivery/{method}', {
     summary: 'Removes a delivery method. Shoppers see it at once.',
     can: 'store.manage',
     answer: shapes.delivery,
@@ -26,8 +26,14 @@ export const orderRoutes = {
     answer: shapes.orders,
   }),
   getOrder: get('/stores/{store}/orders/{number}', {
-    summary: 'One order as it was when it was placed.',
+    summary: 'One order as it was when it was placed, and what has happened to it since.',
     can: 'orders.read',
+    answer: shapes.order,
+  }),
+  noteOnOrder: post('/stores/{store}/orders/{number}/events', {
+    summary: 'Notes that an order was paid, sent, cancelled or refunded.',
+    can: 'orders.manage',
+    body: shapes.orderNote,
     answer: shapes.order,
   }),
 } as const;

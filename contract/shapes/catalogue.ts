@@ -1,7 +1,15 @@
 /** Products, brands and collections. */
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { codeText, closed, fits, plainText } from '@parlour/core';
-import { MOST_OPTIONS, MOST_VALUES, PRODUCT_STATUSES } from '@parlour/core/catalogue';
+import {
+  MOST_OPTIONS,
+  MOST_VALUES,
+  PRODUCT_SORTS,
+  PRODUCT_STATUSES,
+  PRODUCT_STOCKS,
+  SLUG,
+  type ProductSort,
+} from '@parlour/core/catalogue';
 import { typed } from './common.js';
 
 const ATTRIBUTE_NAME = /^[a-z0-9][a-z0-9-]{0,39}$/;
@@ -37,7 +45,6 @@ type Attribute = string | number | boolean;
 
 const ATTRIBUTE_TYPES = ['string', 'number', 'boolean'];
 
-const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 export const slug = () =>
   plainText(80).matches(SLUG, '${path} must be lower-case letters, digits and single “-” between them');
 const title = () => plainText(200).min(1);
@@ -104,20 +111,26 @@ export const product = closed({
 });
 
 const MOST_LISTED = 200;
-const listQuery = {
-  /** Go on after this code. */
-  after: codeText().optional(),
-  limit: number().integer().min(1).max(MOST_LISTED).optional(),
-};
 
 export const productsQuery = closed({
-  ...listQuery,
+  /** Where to go on: `next` of the part before, in the same order. */
+  after: plainText(1000).optional(),
+  limit: number().integer().min(1).max(MOST_LISTED).optional(),
+  /** By code at first; `-price` for the dearest first. */
+  sort: string<ProductSort | `-${ProductSort}`>()
+    .oneOf(PRODUCT_SORTS.flatMap((by) => [by, `-${by}`] as const))
+    .optional(),
   /** Only products that are found by these words. */
   search: plainText(100).optional(),
   status: status().optional(),
   /** Only those of a brand, or in a collection, by its code. */
   brand: codeText().optional(),
   collection: codeText().optional(),
+  /** Only those that shoppers can buy; or only those that they see and that are sold out. */
+  stock: string().oneOf(PRODUCT_STOCKS).optional(),
+  /** Only those whose lowest price is at least, or at most, so many minor units. */
+  priceFrom: minorUnits().optional(),
+  priceTo: minorUnits().optional(),
 });
 export const products = closed({
   products: array(
@@ -134,7 +147,7 @@ export const products = closed({
       variants: number().integer().required(),
     }),
   ).required(),
-  /** The code to go on after; null at the end. */
+  /** Where to go on; null at the end. */
   next: string().nullable().defined(),
 });
 
@@ -178,7 +191,27 @@ const productValues = {
     .max(500)
     .optional(),
 };
-export const productChange = closed(productValues);
+/** The same for many products: all of it, or nothing. */
+export const productsChange = closed({
+  products: array(codeText().required()).strict().min(1).max(1_000).required(),
+  change: closed({
+    status: status().optional(),
+    brand: codeText().nullable().optional(),
+    category: plainText(80).optional(),
+    visibleFrom: plainText(40).min(1).nullable().optional(),
+    visibleUntil: plainText(40).min(1).nullable().optional(),
+  }).required(),
+});
+export const productsChanged = closed({
+  /** How many are otherwise now. */
+  changed: number().integer().required(),
+  /** How many were as they are wanted already. */
+  same: number().integer().required(),
+});
+
+/** Where its page is from now on; links to where it was lead there. */
+const moves = { slug: slug().optional() };
+export const productChange = closed({ ...productValues, ...moves });
 export const newProduct = closed({
   ...productValues,
   /** Made from the title if it is left out; it never changes. */
@@ -196,7 +229,7 @@ export const brand = closed({
 });
 export const brands = closed({ brands: array(brand).required() });
 const brandValues = { title: title().optional(), description: plainText(50_000).optional() };
-export const brandChange = closed(brandValues);
+export const brandChange = closed({ ...brandValues, ...moves });
 const isNew = { code: codeText().optional(), slug: slug().optional(), title: title().required() };
 export const newBrand = closed({ ...brandValues, ...isNew });
 
@@ -216,7 +249,7 @@ export const collections = closed({
       parent: string().nullable().defined(),
       position: number().integer().required(),
       when: string().nullable().defined(),
-      /** How many products it has. */
+      /** How many products it has; more than 10,000 are not counted. */
       products: number().integer().required(),
     }),
   ).required(),
@@ -236,7 +269,7 @@ const collectionValues = {
   /** Products that go. */
   remove: codes(),
 };
-export const collectionChange = closed(collectionValues);
+export const collectionChange = closed({ ...collectionValues, ...moves });
 export const newCollection = closed({ ...collectionValues, ...isNew });
 
 const isDay = (text: string): boolean =>

@@ -1,7 +1,13 @@
 /** Delivery methods, and orders. */
-import { array, number } from 'yup';
+import { array, boolean, number, string } from 'yup';
 import { closed, codeText, plainText } from '@parlour/core';
-import type { DeliveryMethod, PlacedOrder } from '@parlour/core/commerce';
+import {
+  NOTED_EVENTS,
+  ORDER_STATES,
+  type DeliveryMethod,
+  type OrderEvent,
+  type PlacedOrder,
+} from '@parlour/core/commerce';
 import { listedBefore, typed } from './common.js';
 
 const COUNTRY = /^[A-Z]{2}$/;
@@ -10,7 +16,7 @@ const MOST_MINOR = 1_000_000_000;
 const LANGUAGE = /^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/;
 const MOST_NAME = 80;
 /** What a delivery method is, besides its code. */
-export const wayRequest = closed({
+export const deliveryMethod = closed({
   name: plainText(MOST_NAME).min(1).required(),
   /** Its name in further languages, by BCP 47 tag. */
   names: typed<NonNullable<DeliveryMethod['names']>>({
@@ -48,7 +54,7 @@ export const wayRequest = closed({
       ),
   ),
 });
-const method = wayRequest.shape({ code: codeText().required() });
+const method = deliveryMethod.shape({ code: codeText().required() });
 
 /** The delivery methods of a store, in the order shoppers see them. */
 export const delivery = closed({ methods: array(method).strict().max(50).required() });
@@ -58,12 +64,34 @@ export const ordersQuery = closed({
   /** Only orders with a lower number, for the next part of the list. */
   before: listedBefore(),
   limit: number().integer().min(1).max(MOST_ORDERS).optional(),
+  state: string()
+    .strict()
+    .oneOf([...ORDER_STATES])
+    .optional(),
+  /** A number, or a part of the buyer's name or email address. */
+  search: plainText(100).optional(),
 });
 
-/** An order as it was when it was placed. */
-export const order = typed<PlacedOrder>({ type: 'object' });
+const listedOrder = typed<PlacedOrder>({ type: 'object' });
 export const orders = closed({
-  orders: array(order).required(),
+  orders: array(listedOrder).required(),
   /** The number to go on before; null at the end. */
   next: number().nullable().defined(),
+});
+
+/** An order as it was when it was placed, and what has happened to it since, oldest first. */
+export const order = typed<PlacedOrder & { readonly events: readonly OrderEvent[] }>({ type: 'object' });
+
+const MOST_NOTE = 500;
+/** What happened to an order. */
+export const orderNote = closed({
+  type: string()
+    .strict()
+    .oneOf([...NOTED_EVENTS])
+    .required(),
+  /** Minor units: what was refunded. */
+  amount: number().integer().min(1).max(MOST_MINOR).optional(),
+  note: plainText(MOST_NOTE).optional(),
+  /** Whether what is cancelled is in stock again. */
+  stockBack: boolean().strict().optional(),
 });

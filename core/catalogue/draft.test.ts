@@ -32,6 +32,11 @@ test('an untouched form says nothing', () => {
   expect(told({})).toEqual({ change: {}, faults: {} });
 });
 
+test('a path is said if it is another, and is one', () => {
+  expect(told({ slug: 'gannet-delta' })).toEqual({ change: { slug: 'gannet-delta' }, faults: {} });
+  for (const slug of ['', 'Gannet', 'a--b', 'a b']) expect(Object.keys(told({ slug }).faults)).toEqual(['slug']);
+});
+
 test('of a variant only what is touched is said', () => {
   const typed = (key: string, more: object) => ({
     variants: { ...DRAFT.variants, [key]: { ...DRAFT.variants[key], ...more } },

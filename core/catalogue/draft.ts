@@ -1,6 +1,14 @@
 /** A product as a form holds it: amounts and numbers as they are typed, a row for each combination of options. */
 import { amountFrom, decimalText, exampleAmount } from '../money/index.js';
-import type { Product, ProductChange, ProductPicture, ProductStatus, Variant, VariantChange } from './product.js';
+import {
+  SLUG,
+  type Product,
+  type ProductChange,
+  type ProductPicture,
+  type ProductStatus,
+  type Variant,
+  type VariantChange,
+} from './product.js';
 
 export interface DraftOption {
   readonly name: string;
@@ -20,6 +28,8 @@ export const NOT_SOLD: DraftVariant = Object.freeze({ price: '', wasPrice: '', s
 export interface ProductDraft {
   readonly status: ProductStatus;
   readonly title: string;
+  /** Where its page is; empty for a new one, whose path is made from its title. */
+  readonly slug: string;
   readonly summary: string;
   readonly description: string;
   /** The code of its brand; empty for none. */
@@ -40,6 +50,7 @@ export const EMPTY_DRAFT: ProductDraft = Object.freeze({
   status: 'for-sale',
   ...{
     title: '',
+    slug: '',
     summary: '',
     description: '',
     brand: '',
@@ -84,6 +95,7 @@ export const combinationsOf = ({ options }: Pick<ProductDraft, 'options'>): Comb
 export const draftOf = (product: Product, currency: string): ProductDraft => ({
   status: product.status,
   title: product.title,
+  slug: product.slug,
   summary: product.summary,
   description: product.description,
   brand: product.brand ?? '',
@@ -108,7 +120,7 @@ const draftVariant = ({ price, wasPrice, stock }: Variant, currency: string): Dr
 });
 
 export interface Told {
-  readonly change: ProductChange;
+  readonly change: ProductChange & { readonly slug?: string };
   /** What cannot be read, by the key of a combination and the name of its field, or by the name of a field. */
   readonly faults: Readonly<Record<string, string>>;
 }
@@ -126,9 +138,12 @@ export function toldBy(draft: ProductDraft, before: Product | undefined, code: s
   const variants = variantsTold(draft, before, code, currency, faults);
   const differs = <K extends keyof ProductDraft>(name: K): boolean =>
     JSON.stringify(draft[name]) !== JSON.stringify(was[name]);
-  const change: ProductChange = {
+  if (draft.slug !== was.slug && !SLUG.test(draft.slug))
+    faults['slug'] = 'Use lower-case letters, digits and single “-” between them.';
+  const change: Told['change'] = {
     ...(differs('status') && { status: draft.status }),
     ...(differs('title') && { title: draft.title.trim() }),
+    ...(differs('slug') && { slug: draft.slug }),
     ...(differs('summary') && { summary: draft.summary }),
     ...(differs('description') && { description: draft.description }),
     ...(differs('brand') && { brand: draft.brand || null }),
@@ -221,7 +236,7 @@ function nextCode(code: string, taken: Set<string>): string {
  * @param looked the product as it was looked at
  * @param now the product as it is
  */
-export function changesMeanwhile(looked: Product, now: Product, change: ProductChange): string[] {
+export function changesMeanwhile(looked: Product, now: Product, change: Told['change']): string[] {
   const isOther = (one: unknown, other: unknown): boolean => JSON.stringify(one) !== JSON.stringify(other);
   const { variants = [], attributes: _attributes, ...rest } = change;
   const fields = (Object.keys(rest) as (keyof typeof rest)[]).filter((name) => isOther(looked[name], now[name]));

@@ -17,6 +17,12 @@ export interface Collection extends Brand {
   /** The rule by which products are in it, as people write it; null where they are chosen by hand. */
   readonly when: string | null;
 }
+/** How many products of a collection are counted; more are “over” so many. */
+export const MOST_COUNTED = 10_000;
+/** @param products as a list of collections says: one more than are counted where there are more */
+export const productCountText = (products: number): string =>
+  products > MOST_COUNTED ? `over ${MOST_COUNTED.toLocaleString('en')}` : String(products);
+
 /** What changes of a collection; what is absent stays. */
 export interface CollectionChange extends Partial<Omit<Collection, 'code' | 'slug'>> {
   /** The codes of its products, in their order: all of them. */
@@ -31,7 +37,7 @@ export type Wanted<C> =
   | {
       readonly code: string;
       readonly is: 'new' | 'there' | 'either';
-      /** Where the page of a new one is; made from its title if absent. */
+      /** Where its page is; if absent, one that is there stays where it is, and a new one is where its title says. */
       readonly slug?: string | undefined;
       readonly change: C;
     }

@@ -70,6 +70,17 @@ export interface ProductChange extends Partial<Omit<Product, 'code' | 'slug' | '
   readonly variants?: readonly VariantChange[] | undefined;
 }
 
+/** What a list of products is sorted by; `-title` in reverse. */
+export const PRODUCT_SORTS = ['code', 'title', 'created', 'price'] as const;
+export type ProductSort = (typeof PRODUCT_SORTS)[number];
+
+/** Whether shoppers can buy what they see. */
+export const PRODUCT_STOCKS = ['available', 'sold-out'] as const;
+export type ProductStock = (typeof PRODUCT_STOCKS)[number];
+
+/** What may stand in a path for a product, a collection or a brand. */
+export const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
+
 export const MOST_VARIANTS = 250;
 export const MOST_OPTIONS = 5;
 export const MOST_VALUES = 100;

@@ -32,6 +32,9 @@ export interface Buyer {
   /** ISO 3166-1 code. */
   readonly country: string;
 }
+/** Where something is delivered, or a bill goes. */
+export type Address = Omit<Buyer, 'email'>;
+
 export const NO_BUYER: Buyer = { email: '', name: '', street: '', postcode: '', city: '', country: '' };
 
 export interface Cart {

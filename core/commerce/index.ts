@@ -3,6 +3,7 @@ export * from './cart.js';
 export * from './delivery.js';
 export * from './pricing.js';
 export * from './order.js';
+export * from './order-events.js';
 export * from './shopper.js';
 export * from './scenario.js';
 export * from './seen.js';

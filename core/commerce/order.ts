@@ -1,6 +1,7 @@
 /** Orders. */
 import type { Buyer, CartLine } from './cart.js';
 import type { DeliveryOffer } from './delivery.js';
+import type { OrderState } from './order-events.js';
 import type { Priced, Step, Totals } from './pricing.js';
 
 /** What of a line is charged, and what it comes to. */
@@ -27,5 +28,12 @@ export interface Order {
   /** How it adds up. */
   readonly steps: readonly Step[];
 }
-/** An order that was placed. */
-export type PlacedOrder = Order & { readonly number: number };
+/** An order that was placed, as it was then; only its state follows what happens to it. */
+export type PlacedOrder = Order & {
+  readonly number: number;
+  readonly state: OrderState;
+  /** ISO 4217 code: what every amount is in. */
+  readonly currency: string;
+  /** BCP 47 tag of what the shopper read. */
+  readonly language: string;
+};

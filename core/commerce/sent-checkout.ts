@@ -71,7 +71,7 @@ export function settle(
   for (const field of BUYER_FIELDS) if (of(field) === '') errors[field] = 'field-needed';
   if (of('email') !== '' && !isEmailAddress(of('email'))) errors['email'] = 'email-wrong';
   const offers = offersTo(of('country'), methods);
-  if (of('country') !== '' && offers.length === 0) errors['country'] = 'no-way';
+  if (of('country') !== '' && offers.length === 0) errors['country'] = 'no-delivery-method';
   else if (!offers.some(({ code }) => code === of('delivery'))) errors['delivery'] = 'choose-delivery';
   const payment = PAYMENT_METHODS.find((method) => method === (told['payment'] ?? PAYMENT_METHODS[0]));
   if (!payment) errors['payment'] = 'field-needed';

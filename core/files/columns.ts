@@ -18,7 +18,7 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
   product: [
     column('product', 'its code; empty for a further variant of the product above', 'code', 'productcode', 'sku', 'id'),
     column('title', 'what it is called', 'name', 'productname', 'producttitle'),
-    column('slug', 'where its page is; made from the title of a new one if empty', 'path', 'url'),
+    column('slug', 'where its page is; if empty it stays, or is made from the title of a new one', 'path', 'url'),
     column('status', 'for-sale, draft or withdrawn', 'state'),
     column('brand', 'the code or the title of a brand; none if empty', 'maker', 'manufacturer', 'label'),
     column('category', 'one category', 'type', 'productcategory', 'producttype'),
@@ -38,7 +38,7 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
   collection: [
     column('collection', 'its code; empty for a further product of the collection above', 'code', 'id'),
     column('title', 'what it is called', 'name'),
-    column('slug', 'where its page is; made from the title of a new one if empty', 'path', 'url'),
+    column('slug', 'where its page is; if empty it stays, or is made from the title of a new one', 'path', 'url'),
     column('description', 'what its page says of it', 'text', 'body'),
     column('into', 'the code of the collection that it is in; none if empty', 'parent'),
     column('position', 'its place among the others: 0, 1, 2, …', 'order', 'sortorder'),
@@ -48,7 +48,7 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
   brand: [
     column('brand', 'its code', 'code', 'id'),
     column('title', 'what it is called', 'name'),
-    column('slug', 'where its page is; made from the title of a new one if empty', 'path', 'url'),
+    column('slug', 'where its page is; if empty it stays, or is made from the title of a new one', 'path', 'url'),
     column('description', 'what its page says of it', 'text', 'body'),
   ],
 };

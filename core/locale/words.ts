@@ -117,12 +117,12 @@ export const STOREFRONT_WORDS = declare({
   city: { about: 'A field of the checkout.', en: 'Town', de: 'Ort' },
   country: { about: 'A field of the checkout.', en: 'Country', de: 'Land' },
   'delivery-choice': { about: 'The heading over the delivery methods.', en: 'Delivery method', de: 'Versandart' },
-  'no-way': {
+  'no-delivery-method': {
     about: 'Where nothing is delivered to.',
     en: 'We do not deliver to this country.',
     de: 'In dieses Land liefern wir nicht.',
   },
-  'way-gone': {
+  'delivery-method-gone': {
     about: 'A delivery method was chosen that does not go to the new country.',
     en: '“{what}” does not go to {country}. Please choose another.',
     de: '„{what}“ gibt es für {country} nicht. Bitte eine andere Versandart wählen.',

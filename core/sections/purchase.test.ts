@@ -211,6 +211,8 @@ describe('the form of the checkout as it was sent', () => {
     expect(settle({ ...right, email: 'nobody', delivery: 'rocket', payment: 'gold' }, METHODS)).toEqual({
       errors: { email: 'email-wrong', delivery: 'choose-delivery', payment: 'field-needed' },
     });
-    expect(settle({ ...right, country: 'constructor' }, METHODS)).toEqual({ errors: { country: 'no-way' } });
+    expect(settle({ ...right, country: 'constructor' }, METHODS)).toEqual({
+      errors: { country: 'no-delivery-method' },
+    });
   });
 });

@@ -1,7 +1,7 @@
 /** What a store sells, as its keepers see it. */
 import { routes } from '@parlour/contract';
-import { Problem, sure } from '@parlour/core';
-import type { Wanted } from '@parlour/core/catalogue';
+import { isStorable, Problem, sure } from '@parlour/core';
+import type { ProductSort, Wanted } from '@parlour/core/catalogue';
 import { freeCode } from '@parlour/core/design';
 import { applyCatalogue, type CatalogueChanges } from '../catalogue/apply.js';
 import { changeProduct, productOf } from '../catalogue/change.js';
@@ -11,7 +11,8 @@ import { allBrands, readBrands } from '../records/brands.js';
 import { allCollections, membersOf, readCollections } from '../records/collections.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockFilling } from '../records/filling.js';
-import { listedProducts, lockCatalogue, readProducts, type KeptProduct } from '../records/products.js';
+import { lockCatalogue, readProducts, type KeptProduct } from '../records/products.js';
+import { listedProducts, type ProductOrder } from '../records/product-list.js';
 import { countProducts } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
 import { checkTag, implement, type Api, type Caller } from './implement.js';
@@ -54,6 +55,38 @@ async function codeFor(
   throw new Problem('bad-value', `No code is free that is like “${title}”.`, { place: 'code', remedy: 'Choose one.' });
 }
 
+const cursorAt = ({ key, code }: { readonly key: string; readonly code: string }): string =>
+  Buffer.from(JSON.stringify([key, code])).toString('base64url');
+
+/** Whether a text can be the key of an order. */
+const IS_KEY: Readonly<Record<ProductSort, (key: string) => boolean>> = {
+  code: () => true,
+  title: () => true,
+  created: (key) => {
+    const [, day = ''] = INSTANT.exec(key) ?? [];
+    const date = new Date(`${day}T00:00Z`);
+    return !Number.isNaN(date.valueOf()) && date.toJSON().startsWith(day);
+  },
+  price: (key) => /^-?\d{1,10}$/.test(key),
+};
+/** As PostgreSQL writes it. */
+const INSTANT = /^((?!0000)\d{4}-\d\d-\d\d) ([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?[+-](0\d|1[0-4])(:[0-5]\d)?$/;
+
+/** Where a list goes on. @throws Problem `bad-input` for what is no cursor, or one of a list in another order */
+function readCursor(text: string, { by }: ProductOrder): { key: string; code: string } {
+  try {
+    const [key, code, ...more] = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown[];
+    const isText = typeof key === 'string' && typeof code === 'string' && isStorable(key + code);
+    if (isText && more.length === 0 && IS_KEY[by](key)) return { key, code };
+  } catch {
+    // Told below.
+  }
+  throw new Problem('bad-input', 'This is not a valid place in the list.', {
+    place: 'after',
+    remedy: 'Use the “next” of the answer before, with the same order.',
+  });
+}
+
 const gone = (code: string): Wanted<never> => ({ code, is: 'gone' });
 const DONE = { done: true };
 
@@ -61,12 +94,15 @@ export function catalogueRoutes(api: Api): void {
   const { db } = api;
 
   implement(api, routes.listProducts, async ({ store, query }) => {
-    const { search, limit = PAGE, ...filter } = query;
+    const { search, limit = PAGE, sort = 'code', after, ...filter } = query;
     const words = search === undefined ? undefined : wordsQuery(search);
     if (words === '') return { products: [], next: null };
-    const found = await listedProducts(db, store.id, { ...filter, words }, limit + 1);
-    const products = found.slice(0, limit);
-    return { products, next: found.length > limit ? sure(products.at(-1)).code : null };
+    const order: ProductOrder = { by: sort.replace(/^-/, '') as ProductSort, descending: sort.startsWith('-') };
+    const where = { ...filter, words, order, after: after === undefined ? undefined : readCursor(after, order) };
+    const found = await listedProducts(db, store.id, where, limit + 1);
+    const some = found.slice(0, limit);
+    const next = found.length > limit ? cursorAt(sure(some.at(-1))) : null;
+    return { products: some.map(({ key: _key, ...product }) => product), next };
   });
   implement(api, routes.getProduct, async ({ store, params }) =>
     productShape(await productOf(db, store.id, sure(params['product']))),
@@ -76,6 +112,14 @@ export function catalogueRoutes(api: Api): void {
     return applied(call, { products: [product] }, async (trx) =>
       productShape(await productOf(trx, call.store.id, product.code)),
     );
+  });
+  implement(api, routes.changeProducts, async ({ store, account, now, body: { products: codes, change } }) => {
+    const products = [...new Set(codes)].map((code) => ({ code, is: 'there' as const, change }));
+    const outcomes = await inTransaction(db, (trx) =>
+      applyCatalogue(trx, store, { products }, { accountId: account.id, now }),
+    );
+    const same = outcomes.filter(({ did }) => did === 'same').length;
+    return { changed: outcomes.length - same, same };
   });
   implement(api, routes.changeProduct, async ({ store, account, now, params, body, request }) => {
     const check = (before: KeptProduct): void => checkTag(request, productShape(before));
@@ -100,7 +144,8 @@ export function catalogueRoutes(api: Api): void {
       await lockFilling(trx, call.store.id, call.body.when === undefined ? 'using' : 'changing');
       await readCollections(trx, call.store.id, [code], { lock: true });
       checkTag(call.request, await collectionOf(trx, call.store, code));
-      return applied({ ...call, db: trx }, { collections: [{ code, is: 'there', change: call.body }] }, () =>
+      const { slug, ...change } = call.body;
+      return applied({ ...call, db: trx }, { collections: [{ code, is: 'there', slug, change }] }, () =>
         collectionOf(trx, call.store, code),
       );
     });
@@ -117,11 +162,13 @@ export function catalogueRoutes(api: Api): void {
   });
   implement(api, routes.changeBrand, async (call) => {
     const code = sure(call.params['brand']);
+    const { slug, ...change } = call.body;
     return inTransaction(call.db, async (trx) => {
+      if (slug !== undefined) await lockCatalogue(trx, call.store.id);
       await lockFilling(trx, call.store.id, 'using');
       await readBrands(trx, call.store.id, [code], { lock: 'changing' });
       checkTag(call.request, await brandOf(trx, call.store, code));
-      return applied({ ...call, db: trx }, { brands: [{ code, is: 'there', change: call.body }] }, () =>
+      return applied({ ...call, db: trx }, { brands: [{ code, is: 'there', slug, change }] }, () =>
         brandOf(trx, call.store, code),
       );
     });

@@ -46,9 +46,16 @@ export function renewDue(db: Database, storeId: number): Promise<void> {
 const renewing = perDatabase(() => new LRUCache<number, () => Promise<void>>({ max: 10_000 }));
 
 async function renewStore(db: Database, storeId: number): Promise<void> {
-  const sold = (await duePages(db, storeId)).flatMap(({ code, fact }) => (fact === 'stock' ? [code] : []));
-  if (sold.length > 0) await fillSold(db, storeId, sold);
-  const due = await duePages(db, storeId);
+  const sold = (await duePages(db, storeId)).filter(({ fact }) => fact === 'stock');
+  if (sold.length > 0)
+    await fillSold(
+      db,
+      storeId,
+      sold.map(({ code }) => code),
+    );
+  // With what that has made due. What was sold meanwhile fills no collection yet: it stays for the next time.
+  const filled = new Set(sold.map(({ id }) => id));
+  const due = (await duePages(db, storeId)).filter(({ id, fact }) => fact !== 'stock' || filled.has(id));
   if (due.length === 0) return;
   for (const unlocked of await listDesigns(db, storeId)) {
     // Looked at before it is locked: most designs have no rule about what has changed.

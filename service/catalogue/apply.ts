@@ -51,8 +51,7 @@ export async function applyCatalogue(
   { accountId, now, sample = false, audited }: Applying,
 ): Promise<readonly Outcome[]> {
   // Before any row is locked. A change of what is there waits for nobody.
-  if (collections.length > 0 || [...brands, ...products].some(({ is }) => is === 'new' || is === 'either'))
-    await lockCatalogue(trx, store.id);
+  if (collections.length > 0 || [...brands, ...products].some(takesPath)) await lockCatalogue(trx, store.id);
   await lockFilling(trx, store.id, changesFilling(collections) ? 'changing' : 'using');
   const setting = { sample, now };
   const effect = together([
@@ -77,6 +76,10 @@ export async function applyCatalogue(
     await audit(trx, { storeId: store.id, accountId, ...(audited ?? sayingOf(store, differing, wanted)) });
   return effect.outcomes;
 }
+
+/** Whether it may take a code or a path that others could take meanwhile. */
+const takesPath = (one: Wanted<unknown>): boolean =>
+  one.is === 'new' || one.is === 'either' || (one.is === 'there' && one.slug !== undefined);
 
 const changesFilling = (collections: readonly Wanted<CollectionChange>[]): boolean =>
   collections.some((one) => one.is === 'gone' || one.change.when !== undefined);
@@ -103,7 +106,10 @@ function sayingOf(
   if (only && only.did !== 'same' && others.length === 0) {
     const { kind, code, did } = only;
     const one = wanted[kind].find((each) => each.code === code);
-    const detail = one && one.is !== 'gone' ? inMoney(one.change, store) : {};
+    const detail =
+      one && one.is !== 'gone'
+        ? { ...inMoney(one.change, store), ...(one.slug !== undefined && { slug: one.slug }) }
+        : {};
     return { action: `${kind}.${ACTION[did]}` as const, target: code, detail };
   }
   const kinds = (['product', 'collection', 'brand'] as const).flatMap((kind) => {

@@ -25,13 +25,7 @@ export async function writeBrands(
     { lock: 'changing' },
   );
   const writing = wanted.flatMap((one) => (one.is === 'gone' ? [] : [one]));
-  const news = writing.filter(({ code }) => !there.has(code));
-  const slugs = await slugsFor(
-    trx,
-    'brand',
-    storeId,
-    news.map(({ change, slug }) => ({ title: change.title ?? '', slug })),
-  );
+  const slugs = await slugsFor(trx, 'brand', storeId, writing, there);
   const steps = writing.map((one) => {
     const before = there.get(one.code);
     checkThere('brand', one, before);
@@ -41,7 +35,7 @@ export async function writeBrands(
         place: 'title',
         remedy: 'Say what it is called.',
       });
-    const slug = before?.slug ?? slugs.of(one.code, title, one.slug);
+    const slug = slugs.of(one, title, before);
     return { before, after: { code: one.code, slug, title, description } satisfies Brand };
   });
   const differing = steps.filter(({ before, after }) => !before || !isSame({ ...after, id: before.id }, before));

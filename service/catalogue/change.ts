@@ -3,7 +3,7 @@ import { Problem } from '@parlour/core';
 import type { ProductChange } from '@parlour/core/catalogue';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockFilling } from '../records/filling.js';
-import { lockProducts, readProducts, type KeptProduct } from '../records/products.js';
+import { lockCatalogue, lockProducts, readProducts, type KeptProduct } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { applyCatalogue, type Applying } from './apply.js';
 
@@ -18,16 +18,17 @@ export const changeProduct = (
   db: Records,
   store: Stores,
   code: string,
-  change: ProductChange,
+  { slug, ...change }: ProductChange & { readonly slug?: string | undefined },
   by: Applying,
   checked: (before: KeptProduct) => void,
 ): Promise<KeptProduct> =>
   inTransaction(db, async (trx) => {
     // In the order in which applying takes them.
+    if (slug !== undefined) await lockCatalogue(trx, store.id);
     await lockFilling(trx, store.id, 'using');
     await lockProducts(trx, store.id, [code]);
     checked(await productOf(trx, store.id, code));
-    await applyCatalogue(trx, store, { products: [{ code, is: 'there', change }] }, by);
+    await applyCatalogue(trx, store, { products: [{ code, is: 'there', slug, change }] }, by);
     return productOf(trx, store.id, code);
   });
 

@@ -105,12 +105,7 @@ async function stepsOf(
   there: ReadonlyMap<string, KeptCollection>,
 ): Promise<Step[]> {
   const news = wanted.filter(({ code }) => !there.has(code));
-  const slugs = await slugsFor(
-    trx,
-    'collection',
-    storeId,
-    news.map(({ change, slug }) => ({ title: change.title ?? '', slug })),
-  );
+  const slugs = await slugsFor(trx, 'collection', storeId, wanted, there);
   let position = news.length > 0 ? await nextPosition(trx, storeId) : 0;
   return wanted.map((one) => {
     const before = there.get(one.code);
@@ -124,7 +119,7 @@ async function stepsOf(
       });
     const after: Collection = {
       code: one.code,
-      slug: before?.slug ?? slugs.of(one.code, title, one.slug),
+      slug: slugs.of(one, title, before),
       title,
       description: change.description ?? before?.description ?? '',
       parent: change.parent === undefined ? (before?.parent ?? null) : change.parent,

@@ -34,7 +34,6 @@ import { checkOnce, checkThere, slugsFor } from './wanted.js';
 export type WantedProduct = Wanted<
   ProductChange & { /** Since when it is there, in ISO form. */ readonly added?: string | undefined }
 >;
-type Writing = Exclude<WantedProduct, { is: 'gone' }>;
 
 /** One product, before and after. */
 interface Step {
@@ -109,20 +108,17 @@ async function stepsOf(
   there: ReadonlyMap<string, KeptProduct>,
   now: Date,
 ): Promise<Step[]> {
-  const isNew = (one: WantedProduct): one is Writing => one.is !== 'gone' && !there.has(one.code);
-  const slugs = await slugsFor(
-    trx,
-    'product',
-    storeId,
-    wanted.filter(isNew).map(({ change, slug }) => ({ title: change.title ?? '', slug })),
-  );
+  const slugs = await slugsFor(trx, 'product', storeId, wanted, there);
   return wanted.map((one): Step => {
     const before = there.get(one.code);
     checkThere('product', one, before);
     if (one.is === 'gone') return { before, after: undefined, added: '' };
     const { added = now.toISOString(), ...rest } = one.change;
     const change = { ...rest, ...instantsOf(rest, timeZone) };
-    if (before) return { before, after: changedProduct(before, change), added };
+    if (before) {
+      const after = { ...changedProduct(before, change), slug: slugs.of(one, before.title, before) };
+      return { before, after, added };
+    }
     const { title } = change;
     if (title === undefined || title.trim() === '')
       throw new Problem('bad-value', `The new product “${one.code}” has no title.`, {
@@ -132,7 +128,7 @@ async function stepsOf(
     const first = {
       code: one.code,
       title,
-      slug: slugs.of(one.code, title, one.slug),
+      slug: slugs.of(one, title),
       visibleSince: added.slice(0, 10),
     };
     return { before, after: changedProduct(first, change), added };
@@ -157,6 +153,7 @@ function ofThisEra(instant: string, place: string): string {
 }
 
 const TEXTS = [
+  'slug',
   'status',
   'title',
   'brand',

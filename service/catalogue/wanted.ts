@@ -1,12 +1,12 @@
 /** What is the same for everything that can be wanted of the catalogue. */
 import { Problem } from '@parlour/core';
-import type { Wanted } from '@parlour/core/catalogue';
+import { SLUG, type Wanted } from '@parlour/core/catalogue';
 import { freeCode } from '@parlour/core/design';
 import type { Records } from '../records/database.js';
 import { takenSlugs } from '../records/products.js';
 import type { CatalogueKind } from './effect.js';
 
-/** Refuses what is wanted to be new and is there, or to be there and is not; or is there, at another path. */
+/** Refuses what is wanted to be new and is there, or to be there and is not. */
 export function checkThere<C>(
   kind: CatalogueKind,
   wanted: Wanted<C>,
@@ -23,12 +23,6 @@ export function checkThere<C>(
       place: kind,
       remedy: `List the pages of the kind ${kind} to see their codes.`,
     });
-  // Links to it would lead nowhere.
-  if (wanted.is !== 'gone' && before && wanted.slug !== undefined && wanted.slug !== before.slug)
-    throw new Problem('bad-value', `“${before.title}” has its page at “${before.slug}”, and stays there.`, {
-      place: 'slug',
-      remedy: 'Leave the path out, or say the one that it has.',
-    });
 }
 
 /** Refuses two wishes for one thing: which of them counts would be chance. */
@@ -44,31 +38,41 @@ export function checkOnce<C>(kind: CatalogueKind, wanted: readonly Wanted<C>[]):
   }
 }
 
-/** Where the pages of new things are. */
+/** Where pages are that are new, or move. */
 export interface Slugs {
   /** @throws Problem `already-there` if one that was asked for is taken, `bad-value` if there can be none */
-  of(code: string, title: string, asked: string | undefined): string;
+  of(wanted: { readonly code: string; readonly slug?: string | undefined }, title: string, before?: Slugged): string;
+}
+interface Slugged {
+  readonly slug: string;
 }
 
-const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 const MOST_TRIES = 20;
 
-/** @param news code, title, and what was asked for, of everything that is new */
+/** @param wanted everything; what is there stays where it is, or moves to where it is wanted */
 export async function slugsFor(
   trx: Records,
   kind: CatalogueKind,
   storeId: number,
-  news: readonly { readonly title: string; readonly slug?: string | undefined }[],
+  wanted: readonly Wanted<{ readonly title?: string | undefined }>[],
+  there: ReadonlyMap<string, Slugged>,
 ): Promise<Slugs> {
   const tries = (title: string): string[] => {
     const all: string[] = [];
     freeCode(title, (slug) => all.push(slug) < MOST_TRIES);
     return all;
   };
-  const asked = news.flatMap(({ title, slug }) => (slug === undefined ? tries(title) : [slug]));
+  const asked = wanted.flatMap((one) => {
+    if (one.is === 'gone') return [];
+    const before = there.get(one.code)?.slug;
+    const { slug = before } = one;
+    if (slug !== undefined) return slug === before ? [] : [slug];
+    return tries(one.change.title ?? '');
+  });
   const taken = new Set(asked.length === 0 ? [] : await takenSlugs(trx, kind, storeId, asked));
   return {
-    of(code, title, asked) {
+    of({ code, slug: asked = undefined }, title, before) {
+      if (before && (asked === undefined || asked === before.slug)) return before.slug;
       if (asked !== undefined && !SLUG.test(asked))
         throw new Problem('bad-value', `“${asked}” cannot stand in a path.`, {
           place: 'slug',

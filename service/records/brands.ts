@@ -33,7 +33,8 @@ export async function putBrands(trx: Records, storeId: number, brands: readonly 
     insert into brand (store_id, sample, code, slug, title, description)
     select ${storeId}, ${sample}, x.*
     from jsonb_to_recordset(${json(brands)}::jsonb) x(code text, slug text, title text, description text)
-    on conflict (store_id, code) do update set title = excluded.title, description = excluded.description`.execute(trx);
+    on conflict (store_id, code) do update set slug = excluded.slug, title = excluded.title,
+      description = excluded.description`.execute(trx);
 }
 
 export async function deleteBrands(trx: Records, ids: readonly number[]): Promise<void> {

@@ -14,33 +14,43 @@ export type By = 'slug' | 'code';
 
 export type SubjectKind = keyof SubjectRows;
 
+/** That a row of a kind has a code, or a slug; one that nothing has leads to what had it before. */
+const isAsked = (kind: SubjectKind, store: Sql, by: By, value: Sql): Sql =>
+  by === 'code'
+    ? sql`${sql.ref(`${kind}.code`)} = ${value}`
+    : sql`${sql.ref(`${kind}.id`)} = coalesce(
+        (select id from ${sql.table(kind)} where store_id = ${store} and slug = ${value}),
+        (select ${sql.ref(`${kind}_id`)} from former_slug
+          where store_id = ${store} and kind = ${sql.lit(kind)} and slug = ${value}))`;
+
 /** The statements that find one. */
 const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) => Sql>> = {
   // One without a variant that has a price cannot be shown.
   product: (store, by, value) => sql`
-  select p.code, p.slug, p.title, p.status, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
-    p.visible_since as "visibleSince", ${iso('p.visible_from')} as "visibleFrom", ${iso('p.visible_until')} as "visibleUntil", coalesce(b.title, '') as brand, b.code as "brandCode",
+  select product.code, product.slug, product.title, product.status, product.category, product.keywords, product.attributes, product.summary, product.description, product.options,
+    product.visible_since as "visibleSince", ${iso('product.visible_from')} as "visibleFrom", ${iso('product.visible_until')} as "visibleUntil", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
-      where m.product_id = p.id), '{}') as collections, v.variants,
+      where m.product_id = product.id), '{}') as collections, v.variants,
     coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt,
       'widths', i.widths) order by pp.position)
       from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
-      where pp.product_id = p.id), '[]') as pictures
-  from product p left join brand b on b.id = p.brand_id cross join lateral (
+      where pp.product_id = product.id), '[]') as pictures
+  from product left join brand b on b.id = product.brand_id cross join lateral (
     select jsonb_agg(jsonb_build_object('code', w.code, 'options', w.options, 'price', x.price,
       'wasPrice', case when x.was_price > x.price then x.was_price end, 'stock', w.stock) order by w.position, w.id) as variants
     from variant w join price x on x.variant_id = w.id and x.currency = ${currencyOf(store)}
-    where w.product_id = p.id) v
-  where p.store_id = ${store} and ${sql.ref(`p.${by}`)} = ${value} and v.variants is not null`,
+    where w.product_id = product.id) v
+  where product.store_id = ${store} and ${isAsked('product', store, by, value)} and v.variants is not null`,
   collection: (store, by, value) => sql`
   select code, slug, title, description, (with recursive above (parent_id, code, depth) as (
       select collection.parent_id, ''::text, 0
       union all
       select c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
     ) select coalesce(array_agg(code order by depth) filter (where depth > 0), '{}') from above) as parents
-  from collection where store_id = ${store} and ${sql.ref(by)} = ${value}`,
+  from collection where store_id = ${store} and ${isAsked('collection', store, by, value)}`,
   brand: (store, by, value) =>
-    sql`select code, slug, title, description from brand where store_id = ${store} and ${sql.ref(by)} = ${value}`,
+    sql`select code, slug, title, description from brand
+    where store_id = ${store} and ${isAsked('brand', store, by, value)}`,
 };
 
 /** What each kind of subject is as a row. */
@@ -62,7 +72,7 @@ async function ask(
   return (await db.executeQuery(statement(...values))).rows[0];
 }
 
-/** The subject of a kind with a slug or code. */
+/** The subject of a kind with a slug, or that had it before; or with a code. */
 export const findSubject = async <K extends SubjectKind>(
   db: Records,
   storeId: number,
@@ -83,7 +93,7 @@ export interface OtherSubject {
 type Found<R> = { readonly hasOther: boolean } & (({ readonly code: string } & R) | { readonly code: null });
 
 /**
- * The subject of a kind with a slug; and in the same statement, whether there is another one.
+ * The subject of a kind with a slug, or that had it before; and in the same statement, whether there is another one.
  * @returns neither, either or both
  */
 export async function findSubjectOr<K extends SubjectKind>(

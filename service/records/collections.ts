@@ -1,5 +1,5 @@
 /** Collections and what is in them, as their keepers see and write them. Only `catalogue/apply.ts` writes. */
-import type { Collection } from '@parlour/core/catalogue';
+import { MOST_COUNTED, type Collection } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
 import { json, type Records } from './database.js';
 
@@ -44,7 +44,7 @@ export async function putCollections(
     select ${storeId}, ${sample}, x.*
     from jsonb_to_recordset(${json(collections)}::jsonb)
       x(code text, slug text, title text, description text, position int, "when" text)
-    on conflict (store_id, code) do update set title = excluded.title, description = excluded.description,
+    on conflict (store_id, code) do update set slug = excluded.slug, title = excluded.title, description = excluded.description,
       position = excluded.position, rule = excluded.rule`.execute(trx);
   await sql`
     update collection c set parent_id = above.id
@@ -70,14 +70,10 @@ export async function insideItself(db: Records, storeId: number): Promise<string
 
 /** The codes of the products of a collection, in their order. */
 export async function membersOf(db: Records, collectionId: number): Promise<string[]> {
-  const rows = await db
-    .selectFrom('collection_member')
-    .innerJoin('product', 'product.id', 'product_id')
-    .select('product.code')
-    .where('collection_id', '=', collectionId)
-    .orderBy('position')
-    .orderBy('product_id')
-    .execute();
+  // Each is looked up by itself, so that nobody reads all products for the few of a collection.
+  const { rows } = await sql<{ code: string }>`
+    select (select code from product where id = m.product_id) as code
+    from collection_member m where m.collection_id = ${collectionId} order by m.position, m.product_id`.execute(db);
   return rows.map(({ code }) => code);
 }
 
@@ -115,14 +111,15 @@ export async function codesBelow(db: Records, storeId: number, codes: readonly s
   return rows.map(({ code }) => code);
 }
 
-/** All collections of a store in their order, with how many products each has. */
+/** All collections of a store in their order, with how many products each has; one more than are counted, or fewer. */
 export async function allCollections(
   db: Records,
   storeId: number,
 ): Promise<(Collection & { readonly products: number })[]> {
   const { rows } = await sql<Collection & { products: number }>`
     select c.code, c.slug, c.title, c.description, c.position, c.rule as "when", above.code as parent,
-      (select count(*)::int from collection_member m where m.collection_id = c.id) as products
+      (select count(*)::int from (
+        select from collection_member m where m.collection_id = c.id limit ${MOST_COUNTED + 1}) counted) as products
     from collection c left join collection above on above.id = c.parent_id
     where c.store_id = ${storeId} order by c.position, c.id`.execute(db);
   return rows;

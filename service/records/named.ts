@@ -15,6 +15,9 @@ import { ofDatabase } from './database-faults.js';
 
 const names = new Map<string, string>();
 
+/** Whether PostgreSQL plans a text once for all values. */
+export const isNamed = (text: string): boolean => names.has(text);
+
 /** A piece of a statement. */
 export type Sql = RawBuilder<unknown>;
 

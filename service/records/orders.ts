@@ -1,4 +1,4 @@
-/** Orders: made of a cart once, whatever is sent twice. */
+/** Orders: made of a cart once, whatever is sent twice. What happens to them afterwards is in `order-events.ts`. */
 import {
   NO_BUYER,
   priceCart,
@@ -7,6 +7,7 @@ import {
   type Buying,
   type Order,
   type OrderLine,
+  type OrderState,
   type PaymentMethod,
   type PlacedOrder,
   type PricedCart,
@@ -14,10 +15,11 @@ import {
   type Totals,
   type UnpricedLine,
 } from '@parlour/core/commerce';
-import { sql } from 'kysely';
+import { sql, type Insertable } from 'kysely';
 import { lockCart, type CartRow } from './carts.js';
-import { inTransaction, json, type Records } from './database.js';
+import { containing, inTransaction, json, type Records } from './database.js';
 import { takeStock, type Taken } from './stock.js';
+import type { Tables } from './tables.js';
 import { sure } from '@parlour/core';
 
 /** What an order is made of, besides the cart. */
@@ -29,6 +31,8 @@ export interface NewOrder {
   /** The hash of the token that opens its thank-you page. */
   readonly tokenHash: Buffer;
   readonly payment: PaymentMethod;
+  /** BCP 47 tag of what the shopper reads. */
+  readonly language: string;
   /** What the store's first order has, or its next one if that is more. */
   readonly firstNumber: number;
   /** Asked last: how many minutes another order must wait, or null. */
@@ -85,21 +89,53 @@ export const placeOrder = (
     if (minutes !== null) return { why: 'too-many', minutes };
     await takeStock(trx, storeId, taken, now);
     const number = await nextNumber(trx, storeId, order.firstNumber);
-    await trx
-      .insertInto('placed_order')
-      .values({
-        store_id: storeId,
-        number,
-        cart_id: cart.id,
-        attempt,
-        token_hash: tokenHash,
-        placed_at: now,
-        body: json(body),
-      })
-      .execute();
+    const head = { store_id: storeId, number, cart_id: cart.id, attempt, token_hash: tokenHash, placed_at: now };
+    await keep(trx, { ...head, currency: buying.currency, language: order.language }, body);
     await emptyCart(trx, cart.id);
     return { number };
   });
+
+type Head = Pick<
+  Insertable<Tables['placed_order']>,
+  'store_id' | 'number' | 'cart_id' | 'attempt' | 'token_hash' | 'currency' | 'language'
+> & { readonly placed_at: Date };
+
+/** Writes an order: what is asked for in columns and lines, and all of it as the shopper saw it. */
+async function keep(trx: Records, head: Head, body: Body): Promise<void> {
+  const { buyer, delivery, payment, totals, lines } = body;
+  const { email, ...address } = buyer;
+  const { id } = await trx
+    .insertInto('placed_order')
+    .values({
+      ...head,
+      tax: 'included',
+      email,
+      name: buyer.name,
+      delivery_address: json(address),
+      billing_address: null,
+      delivery: delivery.code,
+      payment,
+      subtotal: totals.subtotal,
+      saving: totals.saving,
+      delivery_price: delivery.price,
+      total: totals.total,
+      body: json(body),
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  await trx
+    .insertInto('order_line')
+    .values(
+      lines.map(({ wasPrice, saving: _saving, ...line }, position) => ({
+        ...line,
+        order_id: id,
+        position,
+        was_price: wasPrice,
+      })),
+    )
+    .execute();
+  await trx.insertInto('order_event').values({ order_id: id, type: 'placed', at: head.placed_at }).execute();
+}
 
 /** What an order of a cart would be, its variants locked; or why there is none. */
 async function orderOf(
@@ -162,15 +198,36 @@ async function nextNumber(trx: Records, storeId: number, first: number): Promise
 }
 
 const orders = (db: Records, storeId: number) =>
-  db.selectFrom('placed_order').select(['number', 'placed_at as placed', 'body']).where('store_id', '=', storeId);
+  db
+    .selectFrom('placed_order')
+    .select(['number', 'placed_at as placed', 'state', 'currency', 'language', 'body'])
+    .where('store_id', '=', storeId);
 
-type Row = { number: number; placed: Date; body: Body };
-const asOrder = ({ number, placed, body }: Row): PlacedOrder => ({ ...body, number, placed: placed.toISOString() });
+type Row = Omit<PlacedOrder, keyof Order> & { number: number; placed: Date; body: Body };
+const asOrder = ({ body, placed, ...row }: Row): PlacedOrder => ({ ...body, ...row, placed: placed.toISOString() });
 
-/** Orders, newest first. @param before only those with a lower number */
-export async function listOrders(db: Records, storeId: number, limit: number, before?: number): Promise<PlacedOrder[]> {
+/** Which orders are asked for. */
+export interface OrderQuery {
+  readonly limit: number;
+  /** Only those with a lower number. */
+  readonly before?: number | undefined;
+  readonly state?: OrderState | undefined;
+  /** Only those of buyers with this in their name or email address, or with this number. */
+  readonly search?: string | undefined;
+}
+
+/** Orders, newest first. */
+export async function listOrders(
+  db: Records,
+  storeId: number,
+  { limit, before, state, search = '' }: OrderQuery,
+): Promise<PlacedOrder[]> {
   let query = orders(db, storeId);
   if (before !== undefined) query = query.where('number', '<', before);
+  if (state !== undefined) query = query.where('state', '=', state);
+  const words = search.trim().toLowerCase();
+  if (/^\d{1,9}$/.test(words)) query = query.where('number', '=', Number(words));
+  else if (words !== '') query = query.where(sql<string>`lower(name || ' ' || email)`, 'like', containing(words));
   return (await query.orderBy('number', 'desc').limit(limit).execute()).map(asOrder);
 }
 

@@ -3,7 +3,7 @@ import type { PageCode, PageKind, PageSort } from '@parlour/core/pages';
 import type { TouchedPages } from '@parlour/core/render';
 import { sql, type RawBuilder } from 'kysely';
 import type { AssignmentRow } from './assignments.js';
-import type { Records } from './database.js';
+import { containing, type Records } from './database.js';
 import type { Side } from './tables.js';
 
 /** The columns that each order compares, one after the other; the last one tells pages apart. */
@@ -80,7 +80,7 @@ export async function listAssignments(
     ${
       words.length
         ? sql`and ${sql.join(
-            words.map((word) => sql`(title || ' ' || page) ilike ${likePattern(word)}`),
+            words.map((word) => sql`(title || ' ' || page) ilike ${containing(word)}`),
             sql` and `,
           )}`
         : sql``
@@ -98,7 +98,9 @@ export interface ListPart {
 const hasOneOf = (templates: Iterable<string>, standards: Standards): RawBuilder<boolean> => {
   const wanted = new Set(templates);
   const kinds = [...standards].flatMap(([kind, template]) => (wanted.has(template) ? [kind] : []));
-  return sql<boolean>`(template = any(${[...wanted]}) or (template is null and kind = any(${kinds})))`;
+  const own = sql<boolean>`template = any(${[...wanted]})`;
+  // Without need nobody looks through those that follow a standard.
+  return kinds.length === 0 ? own : sql<boolean>`(${own} or (template is null and kind = any(${kinds})))`;
 };
 
 async function part(
@@ -178,8 +180,6 @@ const column = (name: keyof AssignmentRow, standards: Standards): RawBuilder<unk
 /** The standard of a row's kind. */
 const standardOf = (standards: Standards): RawBuilder<string | null> =>
   sql`(${JSON.stringify(Object.fromEntries(standards))}::jsonb ->> kind)`;
-
-const likePattern = (word: string): string => `%${word.replace(/[\\%_]/g, '\\$&')}%`;
 
 /** How many pages have each template. */
 export async function countAssignments(

@@ -1,5 +1,5 @@
 /** Products as their keepers see and write them, many in one statement. Only `catalogue/apply.ts` writes. */
-import type { Product, ProductStatus, Variant } from '@parlour/core/catalogue';
+import type { Product, Variant } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
 import { currencyOf } from './cards.js';
 import { json, type Records } from './database.js';
@@ -155,10 +155,10 @@ export async function updateProducts(
 ): Promise<void> {
   const values = rows.map((row) => ({ ...columns(row), id: row.id }));
   await sql`
-    update product p set title = x.title, status = x.status, brand_id = x.brand_id, summary = x.summary, description = x.description,
+    update product p set slug = x.slug, title = x.title, status = x.status, brand_id = x.brand_id, summary = x.summary, description = x.description,
       options = x.options, category = x.category, keywords = x.keywords, attributes = x.attributes,
       visible_since = x.visible_since, visible_from = x.visible_from, visible_until = x.visible_until, turns_at = ${TURNS(now)}
-    from jsonb_to_recordset(${json(values)}::jsonb) x(id int, title text, status text, brand_id int, summary text, description text,
+    from jsonb_to_recordset(${json(values)}::jsonb) x(id int, slug text, title text, status text, brand_id int, summary text, description text,
       options jsonb, category text, keywords text[], attributes jsonb, visible_since date, visible_from timestamptz,
       visible_until timestamptz)
     where p.id = x.id`.execute(trx);
@@ -277,55 +277,4 @@ export async function takenSlugs(
     .where(sql<boolean>`slug = any(${[...slugs]})`)
     .execute();
   return new Set(rows.map(({ slug }) => slug));
-}
-
-export interface ListedProduct {
-  readonly code: string;
-  readonly title: string;
-  readonly status: ProductStatus;
-  /** The code of its brand. */
-  readonly brand: string | null;
-  readonly category: string;
-  /** The lowest price in minor units; null while it has no variant. */
-  readonly price: number | null;
-  /** Of all variants; null if one of them is not counted. */
-  readonly stock: number | null;
-  readonly variants: number;
-}
-
-/** Which products are listed. */
-export interface ProductFilter {
-  readonly after?: string | undefined;
-  /** What `wordsQuery` makes of the words that they are found by. */
-  readonly words?: string | undefined;
-  readonly brand?: string | undefined;
-  readonly collection?: string | undefined;
-  readonly status?: ProductStatus | undefined;
-}
-
-/** Products in the order of their codes. */
-export async function listedProducts(
-  db: Records,
-  storeId: number,
-  { after = '', words, brand, collection, status }: ProductFilter,
-  limit: number,
-): Promise<ListedProduct[]> {
-  const { rows } = await sql<ListedProduct>`
-    select p.code, p.title, p.status, b.code as brand, p.category, x.least as price, v.stock, v.variants
-    from product p left join brand b on b.id = p.brand_id
-    left join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
-    cross join lateral (select count(*)::int as variants, case when bool_and(stock is not null) then sum(stock)::int end as stock
-      from variant where product_id = p.id) v
-    where p.store_id = ${storeId} and p.code > ${after}
-      ${status === undefined ? sql`` : sql`and p.status = ${status}`}
-      ${words === undefined ? sql`` : sql`and p.words @@ to_tsquery('simple', ${words})`}
-      ${brand === undefined ? sql`` : sql`and p.brand_id = (select id from brand where store_id = ${storeId} and code = ${brand})`}
-      ${
-        collection === undefined
-          ? sql``
-          : sql`and exists (select from collection_member m join collection c on c.id = m.collection_id
-              where m.product_id = p.id and c.store_id = ${storeId} and c.code = ${collection})`
-      }
-    order by p.code limit ${limit}`.execute(db);
-  return rows;
 }

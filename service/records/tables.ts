@@ -1,7 +1,16 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
 import type { ProductStatus } from '@parlour/core/catalogue';
 import type { EmailMessage } from './outgoing-email.js';
-import type { Buyer, DeliveryMethod, Order, Scenario, StoreDetails } from '@parlour/core/commerce';
+import type {
+  Address,
+  Buyer,
+  DeliveryMethod,
+  Order,
+  OrderEvent,
+  OrderState,
+  Scenario,
+  StoreDetails,
+} from '@parlour/core/commerce';
 import type { DraftDocument, Edit } from '@parlour/core/design';
 import type { Document } from '@parlour/core/documents';
 import type { FileFault, FileFormat, FileKind, ImportHead, ImportState } from '@parlour/core/files';
@@ -324,6 +333,14 @@ export interface Tables {
     delivery: Generated<string>;
     used_at: ColumnType<Date, Date | undefined, Date>;
   };
+  former_slug: {
+    store_id: number;
+    kind: 'product' | 'collection' | 'brand';
+    slug: string;
+    product_id: number | null;
+    collection_id: number | null;
+    brand_id: number | null;
+  };
   placed_order: {
     id: Generated<number>;
     store_id: number;
@@ -332,7 +349,42 @@ export interface Tables {
     attempt: string;
     token_hash: Buffer;
     placed_at: Now;
+    state: ColumnType<OrderState, OrderState | undefined, OrderState>;
+    currency: string;
+    language: string;
+    tax: 'included' | 'added';
+    email: string;
+    name: string;
+    delivery_address: Json<Address>;
+    billing_address: JSONColumnType<Address | null, string | null, string | null>;
+    delivery: string;
+    payment: string;
+    subtotal: number;
+    saving: number;
+    delivery_price: number;
+    total: number;
     body: Json<Omit<Order, 'number' | 'placed'>>;
+  };
+  order_line: {
+    order_id: number;
+    position: number;
+    product: string;
+    variant: string;
+    title: string;
+    options: string;
+    quantity: number;
+    price: number;
+    was_price: number | null;
+    total: number;
+  };
+  order_event: {
+    id: Generated<number>;
+    order_id: number;
+    type: OrderEvent['type'];
+    at: ColumnType<Date, Date, never>;
+    account_id: number | null;
+    amount: number | null;
+    note: Generated<string>;
   };
   scenario: { store_id: number; hash: string; body: Json<Scenario>; used_at: Date };
   order_counter: { store_id: number; last: number };

@@ -63,13 +63,18 @@ export async function placeAt(source: PageSource, path: string): Promise<Place> 
   if (order) return { page: { ...singlePage(source, 'thank-you'), path, order }, elsewhere: null };
   const { match, former } = matchesOf(source, path);
   const { page, hasFormer } = await lookUp(source, match, former);
-  if (page && page.kind !== 'not-found') return { page, elsewhere: null };
+  const isHere = page !== null && page.kind !== 'not-found';
+  // It may have been found by a path that it had before.
+  const hasMoved = isHere && match !== null && isCatalogueKind(page.kind) && page.path !== pathOfMatch(source, match);
+  if (isHere && !hasMoved) return { page, elsewhere: null };
   // A redirect made by hand goes first.
   const byHand = leadsTo(pathsIn(source)?.redirects, path);
-  const moved = former && hasFormer ? pathOf(patternsFor(source), former.kind, former.slug) : path;
+  const moved = hasMoved ? page.path : former && hasFormer ? pathOfMatch(source, former) : path;
   const elsewhere = byHand ?? (moved === path ? null : moved);
   return elsewhere === null ? { page: NOT_FOUND, elsewhere } : { page: null, elsewhere };
 }
+
+const pathOfMatch = (source: PageSource, { kind, slug }: Match): string => pathOf(patternsFor(source), kind, slug);
 
 /** What a path means, and whether there is what it meant before. Subjects of the catalogue are looked up together. */
 async function lookUp(

@@ -112,15 +112,17 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('removePicture', { params: { hash } });
   await walk('getProduct', { params: { product: 'K-001' } });
   await walk('getDelivery');
-  await walk('setWay', {
-    params: { way: 'boat' },
+  await walk('setDeliveryMethod', {
+    params: { method: 'boat' },
     body: { name: 'By boat', names: { de: 'Per Boot' }, prices: { IS: 9 } },
   });
-  await walk('removeWay', { params: { way: 'boat' } });
+  await walk('removeDeliveryMethod', { params: { method: 'boat' } });
   await walk('setLanguages', { body: { languages: ['de'] } });
   await buyOne(service);
   await walk('listOrders', { query: { limit: '10' } });
   await walk('getOrder', { params: { number: '1' } });
+  await walk('changeProducts', { body: { products: ['K-001'], change: { category: 'first' } } });
+  await walk('noteOnOrder', { params: { number: '1' }, body: { type: 'paid', note: 'By transfer' } });
   for (const [path, fields] of [
     ['/sign-up', { email: 'ada@quill.example' }],
     ['/message', { name: 'Ada', email: 'ada@quill.example', text: 'Hello' }],

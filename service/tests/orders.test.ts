@@ -1,5 +1,5 @@
 /** What was seen is what is charged, and what nobody may do to a store by ordering. */
-import { routes } from '@parlour/contract';
+import { routes, type InputOf } from '@parlour/contract';
 import { asAdmin, eventually, serviceOn, testService, type TestService } from './service.js';
 import { CHOICE, GANNET, MARA, order, orderedOn, previewer, Shopper } from './shopper.js';
 
@@ -26,8 +26,8 @@ test.each<[string, string, (shopper: Shopper) => Promise<unknown>]>([
     'what it costs to deliver',
     '€61.00',
     () =>
-      service.call(routes.setWay, {
-        params: { way: 'post' },
+      service.call(routes.setDeliveryMethod, {
+        params: { method: 'post' },
         body: { name: 'By post', prices: { IE: 450, DE: 1900 } },
       }),
   ],
@@ -47,8 +47,8 @@ test.each<[string, string, (shopper: Shopper) => Promise<unknown>]>([
     const placed = await shopper.send('/checkout', order(orderedOn(refused), more));
     const thanks = await shopper.visit(placed.headers.location ?? '');
     expect([placed.status, thanks.text]).toEqual([303, expect.stringContaining(`<dd>${total}</dd>`)]);
-    await service.call(routes.setWay, {
-      params: { way: 'post' },
+    await service.call(routes.setDeliveryMethod, {
+      params: { method: 'post' },
       body: { name: 'By post', prices: { IE: 450, DE: 980 } },
     });
   },
@@ -174,4 +174,76 @@ test('a cart ends a month after it was last used, and its shopper begins another
   await other.stop();
   expect((await old.add({ page: GANNET, ...CHOICE })).status).toBe(303);
   expect((await old.visit('/cart')).text).toContain('Gannet Delta');
+});
+
+describe('what happens to an order afterwards', () => {
+  const numberOf = async (): Promise<string> => String((await service.call(routes.listOrders)).orders[0]?.number ?? 0);
+  const note = (number: string, body: InputOf<typeof routes.noteOnOrder>['body']) =>
+    service.call(routes.noteOnOrder, { params: { number }, body });
+
+  test('it is noted once, by somebody, and its state follows; what cannot be is refused in words', async () => {
+    await first({ price: 4200, stock: 9 });
+    const { shopper, seen } = await ready();
+    await shopper.send('/checkout', order(seen));
+    const number = await numberOf();
+    const refused = (body: object, code: string, words: RegExp) =>
+      expect(note(number, body as never)).rejects.toMatchObject({ code, message: expect.stringMatching(words) });
+    await refused({ type: 'refunded', amount: 100 }, 'order-state', /not paid/);
+    expect((await note(number, { type: 'paid', note: 'Seen on the account 🪁' })).state).toBe('paid');
+    await refused({ type: 'paid' }, 'order-state', /paid already/);
+    await refused({ type: 'refunded' }, 'bad-value', /€0\.01 to €51\.80/);
+    await refused({ type: 'refunded', amount: 5_181 }, 'bad-value', /can be refunded/);
+    await expect(note(number, { type: 'eaten' as never })).rejects.toMatchObject({ code: 'bad-input', place: 'type' });
+    await note(number, { type: 'refunded', amount: 5_180 });
+    await refused({ type: 'refunded', amount: 1 }, 'bad-value', /All of this order/);
+    const sent = await note(number, { type: 'sent' });
+    await refused({ type: 'cancelled' }, 'order-state', /sent, and is not cancelled/);
+    expect(sent.events.map(({ type, by, amount, note: words }) => [type, by, amount, words])).toEqual([
+      ['placed', null, null, ''],
+      ['paid', 'Maren Oldacre', null, 'Seen on the account 🪁'],
+      ['refunded', 'Maren Oldacre', 5_180, ''],
+      ['sent', 'Maren Oldacre', null, ''],
+    ]);
+    const { entries } = await service.call(routes.listAudit, { query: { limit: 1 } });
+    expect(entries[0]).toMatchObject({ action: 'order.sent', target: number });
+  });
+
+  test('what is cancelled is in stock again if that is wanted, sold out or not, and sold to the next', async () => {
+    await first({ price: 4200, stock: 1 });
+    await change({ variants: [{ code: 'K-003-1', stock: 1 }] });
+    const available = async () =>
+      (await run(`select stock from variant where code = 'K-003-1'`)).rows.map(({ stock }: { stock: number }) => stock);
+    for (const stockBack of [false, true]) {
+      await first({ stock: 1 });
+      const { shopper, seen } = await ready();
+      await shopper.send('/checkout', order(seen));
+      const number = await numberOf();
+      expect(await available()).toEqual([0]);
+      const { state } = await note(number, { type: 'cancelled', stockBack });
+      expect([state, await available()]).toEqual(['cancelled', [stockBack ? 1 : 0]]);
+      await expect(note(number, { type: 'sent' })).rejects.toMatchObject({ code: 'order-state' });
+    }
+    const next = await ready();
+    expect((await next.shopper.send('/checkout', order(next.seen))).status).toBe(303);
+  });
+
+  test('orders are found by state, number, name and email address; their columns say what they say', async () => {
+    const found = async (query: InputOf<typeof routes.listOrders>['query']) =>
+      (await service.call(routes.listOrders, { query })).orders.map(({ number }) => number);
+    const all = await found({ limit: 200 });
+    const cancelled = await found({ state: 'cancelled' });
+    expect(cancelled).toHaveLength(2);
+    expect(await found({ search: String(cancelled[0]) })).toEqual([cancelled[0]]);
+    expect(await found({ search: ' quill ', limit: 200 })).toEqual(all);
+    expect(await found({ search: '%', limit: 200 })).toEqual([]);
+    expect(await found({ search: 'quill', state: 'cancelled', before: cancelled[0] ?? 0 })).toEqual([cancelled[1]]);
+    const { rows } = await run(`select number from placed_order o where
+      (subtotal, saving, delivery_price, total, currency, language, tax, payment, delivery, email, name) <>
+      ((body #>> '{totals,subtotal}')::int, (body #>> '{totals,saving}')::int, (body #>> '{totals,delivery}')::int,
+        (body #>> '{totals,total}')::int, 'EUR', 'en-IE', 'included', body ->> 'payment', body #>> '{delivery,code}',
+        body #>> '{buyer,email}', body #>> '{buyer,name}')
+      or total <> delivery_price + (select sum(total) from order_line l where l.order_id = o.id)
+      or jsonb_array_length(body -> 'lines') <> (select count(*) from order_line l where l.order_id = o.id)`);
+    expect(rows).toEqual([]);
+  });
 });

@@ -271,7 +271,8 @@ test('what no form sends is refused or passed over, and never breaks', async () 
 });
 
 test('delivery methods are set by those who run the store; shoppers see them at once', async () => {
-  const set = (way: string, body: object) => service.call(routes.setWay, { params: { way }, body: body as never });
+  const set = (method: string, body: object) =>
+    service.call(routes.setDeliveryMethod, { params: { method }, body: body as never });
   // Of two who add one at the same time, both are there afterwards.
   await Promise.all([
     set('boat', { name: 'By boat', prices: { IS: 1200 } }),
@@ -288,7 +289,7 @@ test('delivery methods are set by those who run the store; shoppers see them at 
     [{ name: 'X', names: { de: '' }, prices: { IE: 1 } }, 'names'],
   ] as const)
     await expect(set('x', wrong)).rejects.toMatchObject({ code: 'bad-input', place });
-  await expect(set('by%20boat', { name: 'X', prices: { IE: 1 } })).rejects.toMatchObject({ place: 'way' });
+  await expect(set('by%20boat', { name: 'X', prices: { IE: 1 } })).rejects.toMatchObject({ place: 'method' });
   // What is not said stays as it is.
   await set('boat', { name: 'By boat', names: { de: 'Per Boot' }, prices: { IS: 1200 } });
   const { methods } = await set('boat', { name: 'By ferry', prices: { IS: 1300, FO: 900 } });
@@ -298,7 +299,7 @@ test('delivery methods are set by those who run the store; shoppers see them at 
     names: { de: 'Per Boot' },
     prices: { FO: 900, IS: 1300 },
   });
-  const remove = () => service.call(routes.removeWay, { params: { way: 'boat' } });
+  const remove = () => service.call(routes.removeDeliveryMethod, { params: { method: 'boat' } });
   expect((await remove()).methods.map(({ code }) => code)).not.toContain('boat');
   await expect(remove()).rejects.toMatchObject({ code: 'no-such-thing' });
 });

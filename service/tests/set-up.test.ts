@@ -50,8 +50,8 @@ test('the list of what is left ticks itself off, and a page that is gone can be 
   for (const code of ['about', 'contact', 'delivery', 'terms', 'privacy'])
     await edit({ type: 'set', document: `content/${code}`, field: 'readyMade', value: false, was: true });
   await edit({ type: 'set', document: 'template/home', field: 'name', value: 'Front', was: 'Home' });
-  await service.call(routes.setWay, {
-    params: { ...params, way: 'post' },
+  await service.call(routes.setDeliveryMethod, {
+    params: { ...params, method: 'post' },
     body: { name: 'Post', prices: { IE: 450 } },
   });
   await service.call(routes.setDetails, {

@@ -307,8 +307,12 @@ test('what cannot be kept in the audit list is not done: both are one transactio
     () => service.call(routes.setDetails, { body: { city: 'Elsewhere' } }),
     () => service.call(routes.setLanguages, { body: { languages: ['fr'] } }),
     () => service.call(routes.changeProduct, { params: { product: 'K-003' }, body: { title: 'Other' } }),
-    () => service.call(routes.setWay, { params: { way: 'boat' }, body: { name: 'By boat', prices: { IS: 1 } } }),
-    () => service.call(routes.removeWay, { params: { way: 'post' } }),
+    () =>
+      service.call(routes.setDeliveryMethod, {
+        params: { method: 'boat' },
+        body: { name: 'By boat', prices: { IS: 1 } },
+      }),
+    () => service.call(routes.removeDeliveryMethod, { params: { method: 'post' } }),
     () => service.call(routes.createDesign, { body: { name: 'Never' } }),
     () => service.call(routes.publish, { body: {} }),
     () => service.call(routes.invite, { body: { email: 'never@windrow.example', role: 'viewer' } }),

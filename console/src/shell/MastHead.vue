@@ -33,7 +33,12 @@ const more = computed(() => [
   { to: '/paths', label: 'Paths' },
   { to: '/store', label: 'Store' },
   { to: '/delivery', label: 'Delivery' },
-  ...(may('orders.read') ? [{ to: '/inbox', label: 'Inbox' }] : []),
+  ...(may('orders.read')
+    ? [
+        { to: '/orders', label: 'Orders' },
+        { to: '/inbox', label: 'Inbox' },
+      ]
+    : []),
   { to: '/team', label: 'Team' },
 ]);
 

@@ -5,7 +5,7 @@ import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { CHECKOUT_FORM } from '../../kinds/view.js';
 import { CHECKOUT_PAGES, errorOf, FIELD_CSS, takeInButton, was } from './field.js';
-import { WAYS_CSS } from './ways.js';
+import { METHODS_CSS } from './methods.js';
 
 const CHECKED = html` checked`;
 
@@ -28,7 +28,7 @@ export const deliveryChoice = defineKind(
     ofCheckout: true,
     shows: ['delivery', 'buyer'],
     caption: 'title',
-    says: ['no-way', 'update', 'way-gone', 'delivery-choice'],
+    says: ['no-delivery-method', 'update', 'delivery-method-gone', 'delivery-choice'],
     sketch: [
       { draw: 'title', width: 260, height: 28 },
       20,
@@ -39,20 +39,24 @@ export const deliveryChoice = defineKind(
     view({ title }, view) {
       const { offers, chosen, gone } = view.fact('delivery');
       const country = view.locale.country(view.fact('buyer').country);
-      const ways = offers.map(({ code, name, price }) => {
+      const methods = offers.map(({ code, name, price }) => {
         const id = view.id(`delivery-${code}`);
-        return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('delivery')}" value="${code}"${code === chosen && CHECKED} data-send><label for="${id}"><span>${name}</span><span class="way-price">${view.money(price)}</span></label></li>`;
+        return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('delivery')}" value="${code}"${code === chosen && CHECKED} data-send><label for="${id}"><span>${name}</span><span class="method-price">${view.money(price)}</span></label></li>`;
       });
       const legend = html`<legend${title !== '' && view.part('title')}>${title || view.word('delivery-choice')}</legend>`;
       const left =
-        gone !== null && html`<p class="way-gone" role="status">${view.word('way-gone', { what: gone, country })}</p>`;
-      const list = offers.length === 0 ? html`<p>${view.word('no-way')}</p>` : html`<ul class="ways">${ways}</ul>`;
+        gone !== null &&
+        html`<p class="delivery-method-gone" role="status">${view.word('delivery-method-gone', { what: gone, country })}</p>`;
+      const list =
+        offers.length === 0
+          ? html`<p>${view.word('no-delivery-method')}</p>`
+          : html`<ul class="methods">${methods}</ul>`;
       const rest = [was('delivery', chosen ?? '', view), errorOf('delivery', view)];
       return html`<fieldset>${legend}${left}${list}${rest}${offers.length > 0 && takeInButton(view)}</fieldset>`;
     },
     css: css`
       ${FIELD_CSS}
-      ${WAYS_CSS}
+      ${METHODS_CSS}
     `,
   },
 );

@@ -6,7 +6,7 @@ import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { CHECKOUT_FORM } from '../../kinds/view.js';
 import { CHECKOUT_PAGES, errorOf, FIELD_CSS, was } from './field.js';
-import { WAYS_CSS } from './ways.js';
+import { METHODS_CSS } from './methods.js';
 
 const CHECKED = html` checked`;
 
@@ -39,11 +39,11 @@ export const paymentChoice = defineKind(
         const id = view.id(`payment-${method}`);
         return html`<li><input id="${id}" type="radio" form="${CHECKOUT_FORM}" name="${view.input('payment')}" value="${method}"${method === chosen && CHECKED}><label for="${id}"><span>${view.word(method)}<br><span class="quiet">${view.word(`${method}-about`)}</span></span></label></li>`;
       });
-      return html`<fieldset><legend${title !== '' && view.part('title')}>${title || view.word('payment-choice')}</legend><ul class="ways">${methods}</ul>${was('payment', chosen, view)}${errorOf('payment', view)}</fieldset>`;
+      return html`<fieldset><legend${title !== '' && view.part('title')}>${title || view.word('payment-choice')}</legend><ul class="methods">${methods}</ul>${was('payment', chosen, view)}${errorOf('payment', view)}</fieldset>`;
     },
     css: css`
       ${FIELD_CSS}
-      ${WAYS_CSS}
+      ${METHODS_CSS}
     `,
   },
 );

@@ -7,7 +7,7 @@ import { currencyOf } from '../cards.js';
 import type { Tables } from '../tables.js';
 import type { Sql } from '../named.js';
 import { tags } from '../tags.js';
-import { needsOf, type Asked, type Part } from './part.js';
+import { needsOf, oneOf, type Asked, type Part } from './part.js';
 import { brand } from './sources/brand.js';
 import { chosen } from './sources/chosen.js';
 import { collection } from './sources/collection.js';
@@ -59,8 +59,8 @@ export const cards: Part<Answer> = {
       select jsonb_build_array(i, rank, jsonb_build_object('code', card.code, 'slug', card.slug, 'title', card.title,
         'brand', card.brand, 'available', card.available, 'picture', card.picture, 'least', x.least,
         'greatest', x.greatest, 'was', x.was)) as one
-      from chosen join card on card.product_id = chosen.id
-      join card_price x on x.product_id = card.product_id and x.currency = ${currencyOf(store)}
+      from chosen, ${oneOf('card', sql`card.product_id = chosen.id`)},
+        ${oneOf('card_price', sql`x.product_id = chosen.id and x.currency = ${currencyOf(store)}`, 'x')}
       union all select jsonb_build_array(i, null, total) from total) found`,
   }),
   values(asked) {

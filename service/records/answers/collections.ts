@@ -3,7 +3,10 @@ import { sql } from 'kysely';
 import { pathOf } from '@parlour/core/documents';
 import type { CollectionCard, PictureInfo } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
-import { needsOf, type Part } from './part.js';
+import { needsOf, oneOf, type Part } from './part.js';
+
+/** So many products of a collection are looked at for a picture. */
+const MOST_LOOKED_AT = 100;
 
 interface Found extends Omit<CollectionCard, 'path' | 'picture'> {
   readonly slug: string;
@@ -14,11 +17,13 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
   name: 'collections',
   takes: 3,
   statement: ($, store) => ({
-    // The picture of a collection is that of its first product that has one.
+    // The picture of a collection is that of its first product that has one, if it is among the first.
     select: sql`jsonb_agg(jsonb_build_array(n.i, (
         select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description,
-          'first', (select jsonb_build_object('product', card.code, 'picture', card.picture) from collection_member m join card on card.product_id = m.product_id
-            where m.collection_id = c.id and card.picture is not null order by m.position, m.product_id limit 1)) order by c.rank, c.id)
+          'first', (select jsonb_build_object('product', card.code, 'picture', card.picture)
+            from (select product_id, position from collection_member where collection_id = c.id order by position, product_id limit ${sql.lit(MOST_LOOKED_AT)}) m,
+              ${oneOf('card', sql`card.product_id = m.product_id`)}
+            where card.picture is not null order by m.position, m.product_id limit 1)) order by c.rank, c.id)
         from (select c.*, coalesce(array_position(n.chosen, c.code), c.position) as rank from collection c
           where c.store_id = ${store} and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end
           order by rank, c.id limit n.most) c))) as answer

@@ -1,4 +1,5 @@
 /** A part of the one statement that answers the needs of a page. */
+import { sql } from 'kysely';
 import type { Buyer, PaymentMethod, ScenarioLine } from '@parlour/core/commerce';
 import type { PathPatterns, DesignState } from '@parlour/core/documents';
 import type { Own, OwnPart } from '@parlour/core/facts';
@@ -82,3 +83,13 @@ export const needsOf = <T extends Need['type']>(asked: Asked, type: T): (Need & 
   const found = asked.needs.filter((need): need is Need & { readonly type: T } => need.type === type);
   return found.filter((need) => asked.data.get(need) === undefined);
 };
+
+/**
+ * The one row of a table that each row before it leads to. Said like this, PostgreSQL looks it up by its key: it cannot
+ * know how few rows a page asks for, and would read the whole table to join it.
+ * @param where finds the row by a key
+ * @example
+ * sql`select title from chosen, ${oneOf('card', sql`card.product_id = chosen.id`)}`
+ */
+export const oneOf = (table: string, where: Sql, name = table): Sql =>
+  sql`lateral (select * from ${sql.table(table)} ${sql.ref(name)} where ${where} limit 1) ${sql.ref(name)}`;

@@ -3,6 +3,9 @@ import { createHash, randomBytes } from 'node:crypto';
 import { sql, type Kysely } from 'kysely';
 
 const STATEMENTS = `
+-- What is found by a part of a word.
+create extension if not exists pg_trgm;
+
 create table service_secret (name text primary key, value bytea not null);
 
 create table account (
@@ -104,7 +107,12 @@ end $$;
 create trigger product_words before insert or update of title, brand_id, keywords, category, summary on product
   for each row execute function product_words();
 create index product_found on product using gin (words);
-create index product_brand on product (brand_id);
+create index product_brand on product (brand_id, code);
+create index product_status on product (store_id, status, code) where status <> 'for-sale';
+create index product_sample on product (store_id) where sample;
+create index product_title on product (store_id, title collate "und-x-icu", code);
+create index product_created on product (store_id, created_at, code);
+create index product_category on product (store_id, category) where category <> '';
 create index product_turns on product (turns_at) where turns_at is not null;
 
 create table variant (
@@ -146,6 +154,33 @@ create table collection (
   unique (store_id, code),
   unique (store_id, slug)
 );
+
+-- Where the pages of what is sold were before, so that links to there lead on. Kept by the triggers below.
+create table former_slug (
+  store_id integer not null references store on delete cascade,
+  kind text not null check (kind in ('product', 'collection', 'brand')),
+  slug text not null,
+  product_id integer references product on delete cascade,
+  collection_id integer references collection on delete cascade,
+  brand_id integer references brand on delete cascade,
+  check (num_nonnulls(product_id, collection_id, brand_id) = 1),
+  primary key (store_id, kind, slug)
+);
+create index former_slug_product on former_slug (product_id);
+create index former_slug_collection on former_slug (collection_id);
+create index former_slug_brand on former_slug (brand_id);
+create function keep_slug() returns trigger language plpgsql as $$
+begin
+  insert into former_slug (store_id, kind, slug, product_id, collection_id, brand_id)
+  values (old.store_id, tg_table_name, old.slug, case when tg_table_name = 'product' then old.id end,
+    case when tg_table_name = 'collection' then old.id end, case when tg_table_name = 'brand' then old.id end)
+  on conflict (store_id, kind, slug) do update set product_id = excluded.product_id,
+    collection_id = excluded.collection_id, brand_id = excluded.brand_id;
+  return null;
+end $$;
+create trigger keep_slug after update of slug on product for each row when (old.slug <> new.slug) execute function keep_slug();
+create trigger keep_slug after update of slug on collection for each row when (old.slug <> new.slug) execute function keep_slug();
+create trigger keep_slug after update of slug on brand for each row when (old.slug <> new.slug) execute function keep_slug();
 
 create table collection_member (
   collection_id integer not null references collection on delete cascade,
@@ -210,6 +245,7 @@ create table card (
 ) with (fillfactor = 85);
 create index card_recent on card (store_id, created_at desc, product_id);
 create index card_brand on card (brand_id, created_at desc, product_id);
+create index card_sold_out on card (store_id, product_id) where not available;
 create unique index card_code on card (store_id, code);
 -- By currency: the prices of its cheapest and dearest variant, what the cheapest cost before, and whether any is reduced.
 create table card_price (
@@ -464,11 +500,59 @@ create table placed_order (
   -- Opens its thank-you page.
   token_hash bytea not null unique,
   placed_at timestamptz not null default now(),
-  -- As it was when it was placed: buyer, lines, delivery, payment, totals.
+  -- What it is at its furthest; follows from its events.
+  state text not null default 'placed' check (state in ('placed', 'paid', 'sent', 'cancelled')),
+  currency text not null,
+  -- What the shopper read: a BCP 47 tag.
+  language text not null,
+  -- Whether its prices hold the tax.
+  tax text not null check (tax in ('included', 'added')),
+  email text not null,
+  name text not null,
+  delivery_address jsonb not null,
+  -- Null if it is the delivery address.
+  billing_address jsonb,
+  delivery text not null,
+  payment text not null,
+  -- Minor units.
+  subtotal integer not null,
+  saving integer not null,
+  delivery_price integer not null,
+  total integer not null,
+  -- All of it as the shopper saw it, which stays as it is whatever becomes of the columns.
   body jsonb not null,
   unique (store_id, number),
   unique (store_id, attempt)
 );
+create index placed_order_state on placed_order (store_id, state, number desc);
+create index placed_order_found on placed_order using gin ((lower(name || ' ' || email)) gin_trgm_ops);
+create table order_line (
+  order_id integer not null references placed_order on delete cascade,
+  position smallint not null,
+  -- Codes, since what was sold may be gone.
+  product text not null,
+  variant text not null,
+  title text not null,
+  options text not null,
+  quantity integer not null check (quantity > 0),
+  price integer not null,
+  was_price integer,
+  total integer not null,
+  primary key (order_id, position)
+);
+-- What happened to an order: who noted it, and when.
+create table order_event (
+  id bigint generated always as identity primary key,
+  order_id integer not null references placed_order on delete cascade,
+  type text not null check (type in ('placed', 'paid', 'sent', 'cancelled', 'refunded')),
+  at timestamptz not null,
+  -- Null for the shopper.
+  account_id integer references account,
+  amount integer check (amount > 0),
+  note text not null default ''
+);
+create index order_event_order on order_event (order_id, id);
+create unique index order_event_once on order_event (order_id, type) where type <> 'refunded';
 -- The number of the last order. A row of its own, since orders must not wait for whoever changes the store.
 create table order_counter (store_id integer primary key references store on delete cascade, last integer not null);
 

@@ -39,7 +39,8 @@ export function keptBasket(site: SiteOfStore, cookies: string | undefined): Bask
         .update(`${store.id} ${attempt}`)
         .digest('base64url');
       const firstNumber = orderingOf(store.details, 'first-order');
-      const wanted = { attempt, seen, payment, tokenHash: tokenHash(opens), firstNumber, mayOrder };
+      const { language } = site.edition.locale;
+      const wanted = { attempt, seen, payment, language, tokenHash: tokenHash(opens), firstNumber, mayOrder };
       const placed = await placeOrder(db, store.id, cart, buyingOf(site), { buyer, delivery }, wanted, now);
       if ('why' in placed) return placed;
       // Nobody waits for it: the page of a product looks at its stock itself. Should it fail, the next chore does it.

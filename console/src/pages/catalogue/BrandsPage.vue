@@ -14,7 +14,7 @@ type Brand = AnswerOf<typeof routes.listBrands>['brands'][number];
 const { data } = useAnswer(routes.listBrands);
 const brands = computed(() => data.value?.brands ?? []);
 /** The one that is written; without a code it is new. */
-const writing = ref<{ code: string | null; title: string; description: string } | null>(null);
+const writing = ref<{ code: string | null; title: string; slug: string; description: string } | null>(null);
 const removing = ref<Brand | null>(null);
 const busy = ref(false);
 
@@ -27,7 +27,8 @@ async function save(): Promise<void> {
   if (!wanted) return;
   busy.value = true;
   await attempt(async () => {
-    const body = { title: wanted.title.trim(), description: wanted.description };
+    const { description, slug } = wanted;
+    const body = { title: wanted.title.trim(), description, ...(slug !== '' && { slug }) };
     if (wanted.code === null) await call(routes.createBrand, { body });
     else await call(routes.changeBrand, { params: { brand: wanted.code }, body });
     writing.value = null;
@@ -58,7 +59,7 @@ async function remove({ code }: Brand): Promise<void> {
         variant="flat"
         color="primary"
         :prepend-icon="mdiPlus"
-        @click="writing = { code: null, title: '', description: '' }"
+        @click="writing = { code: null, title: '', slug: '', description: '' }"
         >New brand</v-btn
       >
     </div>
@@ -72,10 +73,7 @@ async function remove({ code }: Brand): Promise<void> {
         >
       </div>
       <template v-if="may('catalogue.edit')">
-        <v-btn
-          :prepend-icon="mdiPencilOutline"
-          :aria-label="`Change ${brand.title}`"
-          @click="writing = { code: brand.code, title: brand.title, description: brand.description }"
+        <v-btn :prepend-icon="mdiPencilOutline" :aria-label="`Change ${brand.title}`" @click="writing = { ...brand }"
           >Change</v-btn
         >
         <v-btn
@@ -98,6 +96,16 @@ async function remove({ code }: Brand): Promise<void> {
       @close="writing = null"
     >
       <v-text-field v-model="writing.title" label="Title" autofocus maxlength="200" class="mb-4" />
+      <v-text-field
+        v-model="writing.slug"
+        label="Path"
+        :hint="
+          writing.code === null ? 'Made from the title if you leave it empty.' : 'Links to where it was lead here.'
+        "
+        persistent-hint
+        maxlength="80"
+        class="mb-4"
+      />
       <ProseInput v-model="writing.description" label="Description" help="What its page says of it." fault="" />
     </AskDialog>
     <AskDialog

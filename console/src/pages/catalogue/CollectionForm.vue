@@ -4,7 +4,7 @@
  * removed one by one, and seen at once.
  */
 import { counted } from '@parlour/core';
-import { readFilling } from '@parlour/core/catalogue';
+import { readFilling, SLUG } from '@parlour/core/catalogue';
 import type { Device } from '@parlour/core/fields';
 import { printRule, type Rule } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
@@ -27,7 +27,7 @@ const router = useRouter();
 const code = computed(() => String(route.params['code']));
 const params = computed(() => ({ collection: code.value }));
 const collection = shallowRef<Collection>();
-const texts = ref({ title: '', description: '', parent: '' });
+const texts = ref({ title: '', slug: '', description: '', parent: '' });
 /** What its products follow from; null where they are chosen by hand. */
 const rule = shallowRef<Rule | null>(null);
 const isByRule = ref(false);
@@ -62,7 +62,7 @@ async function learnTitles(): Promise<void> {
 
 function begin(now: Collection): void {
   collection.value = now;
-  texts.value = { title: now.title, description: now.description, parent: now.parent ?? '' };
+  texts.value = { title: now.title, slug: now.slug, description: now.description, parent: now.parent ?? '' };
   rule.value = now.when === null ? null : readFilling(now.when);
   isByRule.value = now.when !== null;
 }
@@ -80,12 +80,18 @@ const isChanged = computed(
   () =>
     collection.value !== undefined &&
     (texts.value.title !== collection.value.title ||
+      texts.value.slug !== collection.value.slug ||
       texts.value.description !== collection.value.description ||
       texts.value.parent !== (collection.value.parent ?? '') ||
       when.value !== collection.value.when),
 );
 const when = computed(() => (isByRule.value && rule.value ? printRule(rule.value) : null));
-const isReady = computed(() => texts.value.title.trim() !== '' && (!isByRule.value || rule.value !== null));
+const slugFault = computed(() =>
+  SLUG.test(texts.value.slug) ? '' : 'Use lower-case letters, digits and single “-” between them.',
+);
+const isReady = computed(
+  () => texts.value.title.trim() !== '' && slugFault.value === '' && (!isByRule.value || rule.value !== null),
+);
 
 async function change(body: Parameters<typeof call<typeof routes.changeCollection>>[1]['body']): Promise<void> {
   busy.value = true;
@@ -97,12 +103,13 @@ async function change(body: Parameters<typeof call<typeof routes.changeCollectio
   busy.value = false;
 }
 async function save(): Promise<void> {
-  const { title, description, parent } = texts.value;
+  const { title, slug, description, parent } = texts.value;
   await attempt(async () => {
     if (!collection.value) return;
     busy.value = true;
     const body = {
       ...{ title: title.trim(), description, parent: parent || null },
+      ...(slug !== collection.value.slug && { slug }),
       ...(when.value !== collection.value.when && { when: when.value }),
     };
     begin(await call(routes.changeCollection, { params: params.value, body, match: collection.value }));
@@ -164,6 +171,14 @@ function add(product: { readonly code: string; readonly title: string }): void {
         <fieldset>
           <legend class="unseen">Texts</legend>
           <v-text-field v-model="texts.title" label="Title" maxlength="200" />
+          <v-text-field
+            v-model="texts.slug"
+            label="Path"
+            :hint="texts.slug === collection.slug ? '' : 'Links to where it was lead here.'"
+            persistent-hint
+            maxlength="80"
+            :error-messages="slugFault"
+          />
           <ProseInput v-model="texts.description" label="Description" help="" fault="" />
           <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
           <v-radio-group v-model="isByRule" label="Its products" hide-details>

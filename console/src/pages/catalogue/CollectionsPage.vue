@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The collections in their order, those inside others under them. */
 import { mdiPlus } from '@mdi/js';
-import { counted } from '@parlour/core';
+import { productCountText } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -68,7 +68,9 @@ function begin(): void {
               <div class="quiet">{{ row.code }}</div>
             </td>
             <td class="when">{{ row.when ?? '' }}</td>
-            <td class="figure">{{ counted(row.products, 'product') }}</td>
+            <td class="figure">
+              {{ productCountText(row.products) }} {{ row.products === 1 ? 'product' : 'products' }}
+            </td>
           </tr>
         </tbody>
       </v-table>

@@ -190,6 +190,15 @@ function moveFirst(at: number): void {
           :autofocus="code === null"
           :error-messages="faults['title'] ?? []"
         />
+        <v-text-field
+          v-if="code !== null"
+          v-model="draft.slug"
+          label="Path"
+          :hint="draft.slug === before?.slug ? '' : 'Links to where it was lead here.'"
+          persistent-hint
+          maxlength="80"
+          :error-messages="faults['slug'] ?? []"
+        />
         <v-textarea
           v-model="draft.summary"
           label="Summary"

@@ -9,17 +9,17 @@ import { attempt, call, say, session } from '../../api';
 import { COUNTRIES, countryName, isFound } from '../../names';
 import AskDialog from '../../shell/AskDialog.vue';
 
-type Way = AnswerOf<typeof routes.getDelivery>['methods'][number];
+type Method = AnswerOf<typeof routes.getDelivery>['methods'][number];
 interface Price {
   country: string;
   amount: string;
 }
 
-const ways = ref<readonly Way[]>([]);
+const methods = ref<readonly Method[]>([]);
 const loaded = ref(false);
-/** The way that is written; its code is made from its name as long as it is new. */
+/** The method that is written; its code is made from its name as long as it is new. */
 const writing = ref<{ code: string | null; name: string; prices: Price[] } | null>(null);
-const removing = ref<Way | null>(null);
+const removing = ref<Method | null>(null);
 const busy = ref(false);
 
 const currency = computed(() => session.store?.currency ?? 'EUR');
@@ -35,12 +35,12 @@ const isReady = computed(
     writing.value.prices.every(({ country, amount }) => country !== '' && minorOf(amount) !== null),
 );
 
-function begin(way?: Way): void {
+function begin(method?: Method): void {
   writing.value = {
-    code: way?.code ?? null,
-    name: way?.name ?? '',
-    prices: way
-      ? Object.entries(way.prices).map(([country, price]) => ({ country, amount: amountOf(price) }))
+    code: method?.code ?? null,
+    name: method?.name ?? '',
+    prices: method
+      ? Object.entries(method.prices).map(([country, price]) => ({ country, amount: amountOf(price) }))
       : [{ country: '', amount: '' }],
   };
 }
@@ -50,23 +50,23 @@ async function save(): Promise<void> {
   if (!wanted) return;
   busy.value = true;
   await attempt(async () => {
-    const known = ways.value.find(({ code }) => code === wanted.code);
-    const code = wanted.code ?? freeCode(wanted.name, (one) => ways.value.some((way) => way.code === one));
+    const known = methods.value.find(({ code }) => code === wanted.code);
+    const code = wanted.code ?? freeCode(wanted.name, (one) => methods.value.some((method) => method.code === one));
     const prices = Object.fromEntries(wanted.prices.map(({ country, amount }) => [country, minorOf(amount) ?? 0]));
-    const { methods } = await call(routes.setWay, {
-      params: { way: code },
+    const answer = await call(routes.setDeliveryMethod, {
+      params: { method: code },
       body: { name: wanted.name.trim(), prices, ...(known?.names && { names: known.names }) },
     });
-    ways.value = methods;
+    methods.value = answer.methods;
     writing.value = null;
     say('Saved. Shoppers see it now.');
   });
   busy.value = false;
 }
-async function remove(way: Way): Promise<void> {
+async function remove(method: Method): Promise<void> {
   busy.value = true;
   await attempt(async () => {
-    ({ methods: ways.value } = await call(routes.removeWay, { params: { way: way.code } }));
+    ({ methods: methods.value } = await call(routes.removeDeliveryMethod, { params: { method: method.code } }));
     removing.value = null;
   });
   busy.value = false;
@@ -74,7 +74,7 @@ async function remove(way: Way): Promise<void> {
 
 onMounted(() =>
   attempt(async () => {
-    ({ methods: ways.value } = await call(routes.getDelivery));
+    ({ methods: methods.value } = await call(routes.getDelivery));
     loaded.value = true;
   }),
 );
@@ -89,19 +89,19 @@ onMounted(() =>
       </div>
       <v-btn variant="flat" color="primary" :prepend-icon="mdiPlus" @click="begin()">New delivery method</v-btn>
     </div>
-    <v-card v-for="way in ways" :key="way.code" class="way">
+    <v-card v-for="method in methods" :key="method.code" class="method">
       <div class="about">
-        <h2>{{ way.name }}</h2>
+        <h2>{{ method.name }}</h2>
         <ul class="prices">
-          <li v-for="(price, country) in way.prices" :key="country">
+          <li v-for="(price, country) in method.prices" :key="country">
             {{ countryName(String(country)) }} <span class="figure">{{ money(price) }}</span>
           </li>
         </ul>
       </div>
-      <v-btn :prepend-icon="mdiPencilOutline" @click="begin(way)">Change</v-btn>
-      <v-btn color="error" :prepend-icon="mdiDeleteOutline" @click="removing = way">Remove</v-btn>
+      <v-btn :prepend-icon="mdiPencilOutline" @click="begin(method)">Change</v-btn>
+      <v-btn color="error" :prepend-icon="mdiDeleteOutline" @click="removing = method">Remove</v-btn>
     </v-card>
-    <p v-if="loaded && !ways.length" class="quiet">
+    <p v-if="loaded && !methods.length" class="quiet">
       No delivery method yet, so nobody can buy. Add one with a price for your own country first.
     </p>
     <AskDialog
@@ -161,7 +161,7 @@ onMounted(() =>
 .narrow {
   max-width: 900px;
 }
-.way {
+.method {
   display: flex;
   align-items: center;
   gap: 12px;

@@ -7,8 +7,7 @@ export const sameBrand: CardSource = {
   name: 'same-brand',
   pick: (store) => sql`
     select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
-    from card c where c.store_id = ${store}
-      and c.brand_id = (select id from brand where store_id = ${store} and code = split_part(n.code, E'\\n', 1))
+    from card c where c.brand_id = (select id from brand where store_id = ${store} and code = split_part(n.code, E'\\n', 1))
       and c.code <> split_part(n.code, E'\\n', 2)
     order by c.created_at desc, c.product_id`,
   tag: (code) => tags.list('brand', code.split('\n')[0]),

@@ -1,7 +1,7 @@
 /** How delivery methods and to pay look: one below the other, each with its button in front. */
 import { css } from '../../kinds/css.js';
 
-export const WAYS_CSS = css`
+export const METHODS_CSS = css`
   fieldset {
     border: 0;
     margin: 0;
@@ -13,29 +13,29 @@ export const WAYS_CSS = css`
     padding: 0;
     margin-block-end: 0.75em;
   }
-  .ways {
+  .methods {
     list-style: none;
     margin: 0 0 0.75em;
     padding: 0;
     border: 1px solid var(--line);
     border-radius: min(var(--radius), var(--field-corner));
   }
-  .ways li {
+  .methods li {
     display: flex;
     align-items: center;
     gap: 0.75em;
     padding-inline: 1em;
   }
-  .ways li + li {
+  .methods li + li {
     border-block-start: 1px solid var(--line);
   }
-  .ways input {
+  .methods input {
     inline-size: 1.15em;
     block-size: 1.15em;
     accent-color: var(--accent);
     flex: none;
   }
-  .ways label {
+  .methods label {
     display: flex;
     justify-content: space-between;
     gap: 1em;
@@ -43,11 +43,11 @@ export const WAYS_CSS = css`
     padding-block: 0.8em;
     cursor: pointer;
   }
-  .way-price {
+  .method-price {
     font-variant-numeric: tabular-nums;
     white-space: nowrap;
   }
-  .way-gone {
+  .delivery-method-gone {
     border-inline-start: 0.2em solid var(--accent);
     padding-inline-start: 0.9em;
   }
