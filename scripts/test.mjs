@@ -11,7 +11,7 @@ import { CHROMIUM, HEADLESS_CHROMIUM, needPackages } from './debian.mjs';
 import { main, say } from './say.mjs';
 
 /** Minutes; only against what hangs beyond the limits of single tests. */
-const LONGEST_RUN = 40;
+const LONGEST_RUN = 30;
 
 await main(async () => {
   needPackages(['postgresql', 'chromium', 'chromium-headless-shell']);
