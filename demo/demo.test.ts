@@ -10,14 +10,19 @@ import {
   type Section,
 } from '@parlour/core/documents';
 import { menuEntries } from '@parlour/core/kinds';
+import { fillingText } from '@parlour/core/catalogue';
 import { parsePage } from '@parlour/core/pages';
 import { assemblePage } from '@parlour/core/render';
 import { SHIPPED_KINDS } from '@parlour/core/sections';
-import { collections, products } from './windrow/products.js';
+import { allGoods, firstGoods } from './windrow/catalogue/index.js';
 import { windrowDesign } from './windrow/design.js';
 import { harbourPicture, productPicture, studyPicture, toPng } from './windrow/pictures.js';
 
-const design = windrowDesign(() => 'a'.repeat(64));
+const { products, collections } = allGoods;
+const design = windrowDesign(
+  () => 'a'.repeat(64),
+  collections.map(({ code }) => code),
+);
 const all: Section[] = [...design.values()].flatMap((document) =>
   hasSections(document) && document.type !== 'own' ? [...sectionsIn(document.areas)] : [],
 );
@@ -57,7 +62,7 @@ describe('Windrow Kites', () => {
     const pages = new Set([
       'home',
       'not-found',
-      ...products.map((one) => `product:${one.code}`),
+      ...firstGoods.products.map((one) => `product:${one.code}`),
       ...collections.map((one) => `collection:${one.code}`),
       ...[...design.keys()].filter((key) => key.startsWith('content/')).map((key) => key.replace('/', ':')),
     ]);
@@ -106,16 +111,20 @@ describe('Windrow Kites', () => {
     }
   });
 
-  test('there is a reduced one, one that is sold out, and one with prices that differ', () => {
-    expect(products.filter((one) => one.variants.some((variant) => variant.wasPrice !== null)).length).toBeGreaterThan(
-      1,
-    );
-    expect(
-      products.filter((one) => one.variants.every((variant) => variant.stock === 0)).map((one) => one.code),
-    ).toEqual(['K-008']);
-    expect(
-      products.filter((one) => new Set(one.variants.map((variant) => variant.price)).size > 1).length,
-    ).toBeGreaterThan(1);
+  test('there is one of everything that makes pages look different', () => {
+    const those = (are: (one: (typeof products)[number]) => boolean): string[] =>
+      products.filter(are).map(({ code }) => code);
+    expect([products.length, collections.length, new Set(products.map(({ brand }) => brand)).size]).toEqual([36, 7, 5]);
+    expect(those(({ variants }) => variants.some(({ wasPrice }) => wasPrice !== null)).length).toBe(6);
+    expect(those(({ variants }) => variants.every(({ stock }) => stock === 0))).toEqual(['K-008', 'K-027']);
+    expect(those(({ variants }) => new Set(variants.map(({ price }) => price)).size > 1).length).toBeGreaterThan(1);
+    expect(those(({ variants }) => variants.length === 40)).toEqual(['K-025']);
+    expect(those(({ title }) => title.length > 100)).toEqual(['K-035']);
+    expect(those(({ pictures }) => pictures.length === 0)).toEqual(['K-033']);
+    expect(collections.filter(({ parent }) => parent).map(({ code, parent }) => [code, parent])).toEqual([
+      ['C-4', 'C-1'],
+    ]);
+    expect(collections.filter(({ when }) => when && fillingText(when)).length).toBe(2);
     for (const { products: members } of collections)
       expect(members.every((code) => products.some((one) => one.code === code))).toBe(true);
   });

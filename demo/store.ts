@@ -44,6 +44,8 @@ export interface DemoCollection {
   /** The codes of its products, in their order; none where a rule fills it. */
   readonly products: readonly string[];
   readonly when?: string;
+  /** The code of the collection above it. */
+  readonly parent?: string;
 }
 
 export interface DemoMessage {

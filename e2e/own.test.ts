@@ -91,7 +91,7 @@ test('a picture is put into a text with a button, and set again by a click on it
   await page.locator('.choices button').nth(1).click();
   await page.getByLabel('What the picture shows').fill('A reel on the table');
   await page.getByLabel('Line under it').fill('The first of many');
-  await page.getByRole('button', { name: 'Put in' }).click();
+  await dialog.getByRole('button', { name: 'Add', exact: true }).click();
   await frame().locator('figure.text-picture-full img[alt="A reel on the table"]').waitFor();
   await frame().getByText('The first of many').waitFor();
   await page.locator('.prose-input .text-picture').click();

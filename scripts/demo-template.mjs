@@ -4,6 +4,7 @@
  */
 import { randomBytes, scryptSync } from 'node:crypto';
 import { DEMO_SIGN_IN, loadDemo, migrate, openDatabase } from '@parlour/service';
+import { smallDemoStores } from '@parlour/demo';
 import pg from 'pg';
 
 /** The database that is copied. */
@@ -22,7 +23,7 @@ export default async function makeTemplate() {
     await client.query(`create database ${TEMPLATE}_new`);
     const db = openDatabase(at(`${TEMPLATE}_new`));
     await migrate(db);
-    await loadDemo(db);
+    await loadDemo(db, smallDemoStores);
     await db.updateTable('account').set({ password_hash: cheapHash() }).execute();
     await db.destroy();
     await client.query(`alter database ${TEMPLATE}_new rename to ${TEMPLATE}`);

@@ -63,7 +63,7 @@ export function collectionCommands(program: Command): void {
   collections
     .command('set')
     .description(
-      'Change a collection: title, slug (where its page is), description, into (a code; nothing takes it out), position (a number) or when (a rule; nothing keeps what is in it, to be chosen by hand).',
+      'Change a collection: title, slug (where its page is), description, into (the code of another; empty for none), position (a number) or when (a rule; empty leaves what is in it, to be chosen by hand).',
     )
     .argument('<code>', 'its code, such as C-2')
     .argument('<changes...>', 'NAME=VALUE')

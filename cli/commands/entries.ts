@@ -7,7 +7,7 @@ export function entryCommands(program: Command): void {
   const entries = program.command('entry').description('Entries of lists: menu entries, slides, links.');
 
   placed(entries.command('add'), 'entry', false)
-    .description('Put a new entry into a list.')
+    .description('Add an entry to a list.')
     .argument('<document>', 'a document such as menu/header-links, or a template’s code')
     .argument('[values...]', 'fields as name=value')
     .option(

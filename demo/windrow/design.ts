@@ -7,7 +7,13 @@ import { windrowContent } from './content.js';
 import { entry, section, template, to } from './make.js';
 import { windrowReading } from './reading.js';
 
-export function windrowDesign(hashOf: (file: string) => string): WholeState {
+/**
+ * @param hashOf the hash of a picture by its file name
+ * @param collections the codes of those that there are: menus lead to no others
+ */
+export function windrowDesign(hashOf: (file: string) => string, collections: readonly string[]): WholeState {
+  const toCollection = (id: string, label: string, code: string) =>
+    collections.includes(code) ? [entry(id, label, `collection:${code}`)] : [];
   const picture = (file: string, alt: string) => ({ picture: hashOf(file), alt });
   return stateOf([
     ...starterDesign('Windrow Kites'),
@@ -19,9 +25,15 @@ export function windrowDesign(hashOf: (file: string) => string): WholeState {
         name: 'Header links',
         lists: {
           entries: [
-            entry('m-single', 'Single-line', 'collection:C-1'),
+            entry('m-single', 'Single-line', 'collection:C-1', [
+              ...toCollection('m-deltas', 'Deltas', 'C-4'),
+              ...toCollection('m-first', 'First flights', 'C-6'),
+            ]),
             { id: 'm-sport', values: { label: 'Sport and indoor', link: to('collection:C-2'), badge: 'new' } },
-            entry('m-line', 'Line, reels, tails', 'collection:C-3'),
+            entry('m-line', 'Line, reels, tails', 'collection:C-3', [
+              ...toCollection('m-spares', 'Spares and repairs', 'C-5'),
+              ...toCollection('m-presents', 'Small presents', 'C-7'),
+            ]),
             {
               id: 'm-read',
               values: { label: 'Read', link: null },

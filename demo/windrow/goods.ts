@@ -3,7 +3,22 @@ import { COLOURS, type Colour } from './scenery.js';
 import { sure } from '@parlour/core';
 
 export type Shape =
-  'diamond' | 'delta' | 'sport' | 'box' | 'foil' | 'glider' | 'reel' | 'line' | 'tail' | 'drogue' | 'kit';
+  | 'diamond'
+  | 'delta'
+  | 'sport'
+  | 'box'
+  | 'foil'
+  | 'glider'
+  | 'reel'
+  | 'line'
+  | 'tail'
+  | 'drogue'
+  | 'kit'
+  | 'hexagon'
+  | 'sled'
+  | 'train'
+  | 'rods'
+  | 'ticket';
 export type Palette = readonly [Colour, Colour, Colour];
 
 type Draw = (colours: readonly [string, string, string]) => string;
@@ -128,10 +143,47 @@ const SHAPES: Record<Shape, Draw> = {
       )
       .join('') +
     `<rect x="-330" y="80" width="660" height="180" rx="18" fill="${COLOURS.sand}"/><rect x="-160" y="128" width="320" height="86" rx="10" fill="${COLOURS.cream}"/><rect x="-120" y="152" width="240" height="12" rx="6" fill="${INK}"/><rect x="-80" y="180" width="160" height="10" rx="5" fill="${INK}" opacity=".5"/>`,
+  hexagon: ([a, b, c]) =>
+    poly('0,-330 -230,-170 -230,150 0,-10', a) +
+    poly('0,-330 230,-170 230,150 0,-10', b) +
+    poly('-230,150 0,-10 230,150 0,310', c) +
+    `<circle cy="-60" r="92" fill="${COLOURS.cream}"/><circle cy="-60" r="46" fill="${a}"/>` +
+    stroke('M0 -330L0 310M-230 -170L230 -170M-230 150L230 150', 5),
+  sled: ([a, b, c]) =>
+    poly('-150,-260 150,-260 190,40 90,240 -90,240 -190,40', a) +
+    poly('-150,-260 -190,40 -300,-10', b) +
+    poly('150,-260 190,40 300,-10', b) +
+    poly('-60,-260 60,-260 60,240 -60,240', c) +
+    `<circle cx="0" cy="120" r="38" fill="${COLOURS.sky}"/>` +
+    stroke('M-150 -260L-90 240M150 -260L90 240M-300 -10L0 560L300 -10', 4),
+  train: (colours) =>
+    stroke('M-330 -330C-220 -180 120 40 330 330', 4) +
+    [0, 1, 2, 3, 4]
+      .map((i) => {
+        const [a, b] = [sure(colours[i % 3]), sure(colours[(i + 1) % 3])];
+        const sail = poly('0,-120 -95,-20 0,130', a) + poly('0,-120 95,-20 0,130', b);
+        const cross = stroke('M0 -120L0 130M-95 -20L95 -20', 5);
+        return `<g transform="translate(${-310 + i * 150} ${-270 + i * 128}) rotate(${-14 + i * 6})">${sail}${cross}</g>`;
+      })
+      .join(''),
+  rods: ([a, b, c]) =>
+    [0, 1, 2, 3, 4]
+      .map((i) => {
+        const body = `<rect x="-14" y="-400" width="28" height="800" rx="10" fill="${i % 2 ? a : b}"/>`;
+        const caps = `<rect x="-18" y="-410" width="36" height="52" rx="12" fill="${c}"/><rect x="-18" y="358" width="36" height="52" rx="12" fill="${c}"/>`;
+        return `<g transform="translate(${-130 + i * 65} 0) rotate(${24 + i * 5})">${body}${caps}</g>`;
+      })
+      .join('') +
+    `<rect x="-190" y="-34" width="380" height="68" rx="18" fill="${COLOURS.sand}" transform="rotate(-60)"/>`,
+  ticket: ([a, b, c]) =>
+    `<rect x="-400" y="-210" width="800" height="420" rx="26" fill="${b}"/><rect x="-400" y="-210" width="230" height="420" rx="26" fill="${a}"/>` +
+    `<path d="M-170 -210V210" stroke="${c}" stroke-width="6" stroke-dasharray="4 22" stroke-linecap="round"/>` +
+    `<g transform="translate(120 -20) scale(.46) rotate(12)">${poly('0,-300 0,-70 -220,-70', a)}${poly('0,-300 220,-70 0,-70', c)}${poly('-220,-70 0,-70 0,300', c)}${poly('0,-70 220,-70 0,300', a)}</g>` +
+    `<rect x="-90" y="150" width="420" height="14" rx="7" fill="${c}" opacity=".6"/><circle cx="-285" r="62" fill="${b}"/><path d="M-285 -34V0L-260 20" fill="none" stroke="${c}" stroke-width="10" stroke-linecap="round"/>`,
 };
 
 /** True for what flies; the rest lies on a table. */
-export const flies = (shape: Shape): boolean => !['reel', 'line', 'tail', 'kit'].includes(shape);
+export const flies = (shape: Shape): boolean => !['reel', 'line', 'tail', 'kit', 'rods', 'ticket'].includes(shape);
 
 export const goods = (shape: Shape, palette: Palette, x: number, y: number, scale: number, turn: number): string =>
   // Palettes have three colours.

@@ -24,5 +24,8 @@ export const to = (page: string): Link => ({ to: page });
 
 export const entryOf = (id: string, values: Values): Entry => ({ id, values });
 
-/** An entry of a menu. */
-export const entry = (id: string, label: string, page: string): Entry => entryOf(id, { label, link: to(page) });
+/** An entry of a menu, with those below it. */
+export const entry = (id: string, label: string, page: string, below: readonly Entry[] = []): Entry => ({
+  ...entryOf(id, { label, link: to(page) }),
+  ...(below.length > 0 && { lists: { entries: below } }),
+});

@@ -11,9 +11,11 @@ import {
   toPng,
   workshopPicture,
 } from './pictures.js';
-import { brands, collections, drawings, products } from './products.js';
+import { allGoods, type Goods } from './catalogue/index.js';
 
-export async function windrowKites(): Promise<DemoStore> {
+/** @param goods what it sells, unless all that there is */
+export async function windrowKites(goods: Goods = allGoods): Promise<DemoStore> {
+  const { drawings, ...catalogue } = goods;
   const scenes: readonly (readonly [string, string])[] = [
     ['harbour.png', harbourPicture()],
     ['workshop.png', workshopPicture()],
@@ -76,9 +78,11 @@ export async function windrowKites(): Promise<DemoStore> {
       },
     ],
     signUps: ['mara@quill.example', 'office@weir-school.example', 'tamsin@harbour.example', 'nils@northsands.example'],
-    products,
-    brands,
-    collections,
-    design: windrowDesign,
+    ...catalogue,
+    design: (hashOf) =>
+      windrowDesign(
+        hashOf,
+        catalogue.collections.map(({ code }) => code),
+      ),
   };
 }

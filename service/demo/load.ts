@@ -17,17 +17,20 @@ export const DEMO_SIGN_IN = {
   password: 'kites-over-ternhythe',
 } as const;
 
-/** @returns false if there are stores already, and nothing was done */
-export async function loadDemo(db: Database): Promise<boolean> {
+/**
+ * @param stores what to load
+ * @returns false if there are stores already, and nothing was done
+ */
+export async function loadDemo(db: Database, stores = demoStores): Promise<boolean> {
   if (await hasStores(db)) return false;
   const passwordHash = await hashPassword(DEMO_SIGN_IN.password);
   // Slow, so before the transaction.
-  const stores = await Promise.all((await demoStores()).map(withPictures));
+  const ready = await Promise.all((await stores()).map(withPictures));
   return inTransaction(db, async (trx) => {
     // Two processes that start on one empty database must not both load it.
     await trx.selectFrom('service_secret').selectAll().forUpdate().execute();
     if (await hasStores(trx)) return false;
-    for (const store of stores) {
+    for (const store of ready) {
       const owner = await addAccount(trx, { ...store.owner, passwordHash });
       if (owner === undefined) throw new Error(`${store.owner.email} owns two demo stores.`);
       await setMembership(trx, owner, await loadStore(trx, store), 'owner');

@@ -52,7 +52,7 @@ function done(): void {
           :model-value="null"
           :items="pages"
           label="A page of the store"
-          hint="Its address is put in below."
+          hint="Its path is filled in below."
           persistent-hint
           no-filter
           @update:model-value="(path: string | null) => path && (href = path)"

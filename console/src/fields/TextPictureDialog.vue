@@ -67,9 +67,7 @@ function done(): void {
           <v-btn v-if="picture" color="error" @click="emit('remove')">Remove</v-btn>
           <v-spacer />
           <v-btn @click="emit('close')">Cancel</v-btn>
-          <v-btn type="submit" variant="flat" color="primary" :disabled="!chosen">{{
-            picture ? 'Set' : 'Put in'
-          }}</v-btn>
+          <v-btn type="submit" variant="flat" color="primary" :disabled="!chosen">{{ picture ? 'Set' : 'Add' }}</v-btn>
         </div>
       </form>
     </v-card>

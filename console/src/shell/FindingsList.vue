@@ -57,7 +57,7 @@ async function show({ document, node }: Finding): Promise<void> {
       <div>
         <p>{{ one.sentence }}</p>
         <p v-if="!one.mend" class="quiet">{{ one.remedy }}</p>
-        <p v-if="one.mend || !here" class="ways">
+        <p v-if="one.mend || !here" class="remedies">
           <v-btn v-if="one.mend" size="small" variant="outlined" color="primary" @click="mend(one.mend.edits)">{{
             one.mend.label
           }}</v-btn>
@@ -80,7 +80,7 @@ li {
   grid-template-columns: auto 1fr;
   gap: 10px;
 }
-.ways {
+.remedies {
   display: flex;
   gap: 6px;
   margin-block-start: 6px;

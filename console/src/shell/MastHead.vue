@@ -1,12 +1,18 @@
 <script setup lang="ts">
-import { mdiAccountOutline, mdiChevronDown, mdiOpenInNew } from '@mdi/js';
+import { mdiAccountOutline, mdiChevronDown, mdiMenu, mdiOpenInNew } from '@mdi/js';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
+import { useDisplay } from 'vuetify';
 import { attempt, may, openStore, session, signOut } from '../api';
 import { people } from '../live';
 import PublishDialog from './PublishDialog.vue';
 
 const router = useRouter();
+const { width } = useDisplay();
+/** Where the sections do not stand beside each other, they are one menu. */
+const isNarrow = computed(() => width.value < 1200);
+/** Where the name of who is signed in has no room, it is read aloud only. */
+const isTight = computed(() => width.value < 1360);
 const publishing = ref(false);
 const unpublished = computed(() => session.changes?.changes.length ?? 0);
 const sections = [
@@ -42,6 +48,8 @@ const more = computed(() => [
   { to: '/team', label: 'Team' },
 ]);
 
+const menu = computed(() => (isNarrow.value ? [...sections, ...more.value] : more.value));
+
 /** Everybody else who has the design open. */
 const others = computed(() => people.value.filter(({ name }) => name !== session.user?.name).map(({ name }) => name));
 const elsewhere = computed(() => session.store && session.design !== session.store.liveDesign);
@@ -63,21 +71,24 @@ async function change(slug: string): Promise<void> {
       ></a
     >
     <nav class="sections" aria-label="Console">
-      <router-link v-for="one in sections" :key="one.to" :to="one.to" class="section" active-class="section-here">{{
-        one.label
-      }}</router-link>
+      <template v-if="!isNarrow">
+        <router-link v-for="one in sections" :key="one.to" :to="one.to" class="section" active-class="section-here">{{
+          one.label
+        }}</router-link>
+      </template>
       <v-menu>
         <template #activator="{ props }"
           ><button
             type="button"
             v-bind="props"
             class="section"
-            :class="{ 'section-here': more.some((one) => $route.path.startsWith(one.to)) }"
+            :class="{ 'section-here': !isNarrow && more.some((one) => $route.path.startsWith(one.to)) }"
           >
-            More <v-icon :icon="mdiChevronDown" size="18" /></button
+            <template v-if="isNarrow"><v-icon :icon="mdiMenu" size="20" class="me-1" /> Menu</template>
+            <template v-else>More <v-icon :icon="mdiChevronDown" size="18" /></template></button
         ></template>
         <v-list density="compact">
-          <v-list-item v-for="one in more" :key="one.to" :title="one.label" :to="one.to" />
+          <v-list-item v-for="one in menu" :key="one.to" :title="one.label" :to="one.to" />
         </v-list>
       </v-menu>
     </nav>
@@ -112,7 +123,10 @@ async function change(slug: string): Promise<void> {
     >
     <v-menu>
       <template #activator="{ props }"
-        ><v-btn v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{ session.user?.name }}</v-btn></template
+        ><v-btn v-if="isTight" v-bind="props" :icon="mdiAccountOutline" :aria-label="session.user?.name" class="me-1" />
+        <v-btn v-else v-bind="props" :prepend-icon="mdiAccountOutline" class="me-3">{{
+          session.user?.name
+        }}</v-btn></template
       >
       <v-list density="compact"
         ><v-list-item :subtitle="session.user?.email" />
@@ -164,5 +178,17 @@ async function change(slug: string): Promise<void> {
 }
 .state {
   white-space: nowrap;
+}
+@media (max-width: 799px) {
+  .mark {
+    margin-inline: 12px 0;
+  }
+  .store,
+  .state {
+    display: none;
+  }
+  .sections {
+    margin-inline-start: 4px;
+  }
 }
 </style>

@@ -72,7 +72,7 @@ const isReady = computed(() => Object.values(columns.value).includes(kind.value)
     <v-card class="block">
       <h2>Export</h2>
       <p>All {{ things }} of {{ session.store?.name }} as one file. Taken in again, it changes nothing.</p>
-      <div class="ways">
+      <div class="choices">
         <v-btn variant="outlined" :prepend-icon="mdiDownload" :href="fileAt('csv')" download>Save as CSV</v-btn>
         <v-btn variant="outlined" :prepend-icon="mdiDownload" :href="fileAt('jsonl')" download
           >Save as JSON Lines</v-btn
@@ -119,7 +119,7 @@ const isReady = computed(() => Object.values(columns.value).includes(kind.value)
         <template v-if="!isUnderWay && !isDone">
           <ImportColumns v-if="job.heads.length" v-model="columns" :kind="job.kind" :heads="job.heads" />
           <v-checkbox v-model="skipBad" label="Take in what is right and leave out the rest" hide-details />
-          <div class="ways">
+          <div class="choices">
             <v-btn variant="outlined" :disabled="!isReady" @click="start({ dryRun: true, skipBad })">Try it</v-btn>
             <v-btn variant="flat" color="primary" :disabled="!isReady" @click="start({ dryRun: false, skipBad })"
               >Import</v-btn
@@ -178,7 +178,7 @@ const isReady = computed(() => Object.values(columns.value).includes(kind.value)
 .block :deep(.v-table) {
   inline-size: 100%;
 }
-.ways {
+.choices {
   display: flex;
   flex-wrap: wrap;
   gap: 12px;

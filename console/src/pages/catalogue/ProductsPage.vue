@@ -196,8 +196,8 @@ const byHand = computed(() => (collections.value?.collections ?? []).filter((one
               <router-link :to="`/products/${encodeURIComponent(row.code)}`" class="title">{{ row.title }}</router-link>
               <div class="quiet">{{ row.code }}</div>
             </td>
-            <td>{{ row.brand === null ? '' : (brandTitles.get(row.brand) ?? row.brand) }}</td>
-            <td>{{ row.category }}</td>
+            <td class="short">{{ row.brand === null ? '' : (brandTitles.get(row.brand) ?? row.brand) }}</td>
+            <td class="short">{{ row.category }}</td>
             <td>
               <span v-if="row.status !== 'for-sale'" class="tag tag-draft">{{
                 row.status === 'draft' ? 'Draft' : 'Withdrawn'
@@ -219,7 +219,7 @@ const byHand = computed(() => (collections.value?.collections ?? []).filter((one
       <p class="quiet">
         Make your first product, bring a file, or try the pages with made-up ones that you can remove again.
       </p>
-      <div class="ways">
+      <div class="choices">
         <v-btn v-if="may('catalogue.edit')" variant="outlined" to="/new-product">Make the first product</v-btn>
         <v-btn v-if="may('catalogue.edit')" variant="outlined" to="/files">Import a file</v-btn>
         <v-btn variant="outlined" to="/sample-catalogue">Sample catalogue</v-btn>
@@ -236,8 +236,17 @@ const byHand = computed(() => (collections.value?.collections ?? []).filter((one
   gap: 16px;
   margin-block-end: 16px;
 }
+@media (max-width: 799px) {
+  .filters {
+    grid-template-columns: 1fr 1fr;
+  }
+}
 td {
   padding-block: 8px !important;
+}
+/* What is a word or two stays on one line. */
+.short {
+  white-space: nowrap;
 }
 .tick {
   width: 40px;
@@ -258,7 +267,7 @@ td {
   padding-block: 40px;
   text-align: center;
 }
-.ways {
+.choices {
   display: flex;
   justify-content: center;
   gap: 12px;

@@ -120,6 +120,11 @@ function placeOf({ place, pages }: Step): string {
   gap: 24px 56px;
   align-items: start;
 }
+@media (max-width: 799px) {
+  .both {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .steps {
   list-style: none;
   padding: 0;
@@ -152,6 +157,7 @@ function placeOf({ place, pages }: Step): string {
 .sentence,
 .when {
   display: block;
+  overflow-wrap: anywhere;
 }
 .news {
   display: grid;

@@ -43,8 +43,8 @@ onMounted(() => attempt(async () => void (sample.value = await call(routes.getSa
       </template>
       <template v-else-if="sample.products">
         <p>
-          {{ session.store?.name }} has products of its own, so it needs no samples. You find each product under
-          <router-link class="plain" :to="{ path: '/pages', query: { kind: 'product' } }">Pages</router-link>.
+          {{ session.store?.name }} has products of its own, so it needs no samples. They are under
+          <router-link class="plain" to="/products">Products</router-link>.
         </p>
       </template>
       <template v-else>
