@@ -1,4 +1,5 @@
 /** What a demo store is made of: plain data, which the service writes into an empty database. */
+import type { Specification, Texts } from '@parlour/core/catalogue';
 import type { DeliveryMethod, StoreDetails } from '@parlour/core/commerce';
 import type { WholeState } from '@parlour/core/documents';
 
@@ -9,6 +10,8 @@ export interface DemoVariant {
   readonly price: number;
   readonly wasPrice: number | null;
   readonly stock: number;
+  /** Packed, in grams. */
+  readonly weight?: number;
 }
 
 export interface DemoProduct {
@@ -23,6 +26,10 @@ export interface DemoProduct {
   readonly attributes: Readonly<Record<string, string | number | boolean>>;
   readonly summary: string;
   readonly description: string;
+  readonly specifications?: readonly Specification[];
+  /** The codes of products. */
+  readonly goesWith?: readonly string[];
+  readonly texts?: Texts;
   readonly options: readonly { readonly name: string; readonly values: readonly string[] }[];
   readonly variants: readonly DemoVariant[];
   readonly pictures: readonly { readonly file: string; readonly alt: string }[];
@@ -34,6 +41,7 @@ export interface DemoBrand {
   readonly slug: string;
   readonly title: string;
   readonly description: string;
+  readonly texts?: Texts;
 }
 
 export interface DemoCollection {
@@ -41,6 +49,7 @@ export interface DemoCollection {
   readonly slug: string;
   readonly title: string;
   readonly description: string;
+  readonly texts?: Texts;
   /** The codes of its products, in their order; none where a rule fills it. */
   readonly products: readonly string[];
   readonly when?: string;

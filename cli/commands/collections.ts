@@ -1,12 +1,13 @@
 /** Collections and brands. Shoppers see a change at once; nothing is published. */
 import type { Command } from 'commander';
 import { counted, Problem } from '@parlour/core';
-import { productCountText } from '@parlour/core/catalogue';
+import { productCountText, type Texts } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { addFileCommands } from './files.js';
 import { splitAt } from './nodes.js';
+import { partedTexts, textLines } from './texts.js';
 
 type Collection = AnswerOf<typeof routes.getCollection>;
 type Brand = AnswerOf<typeof routes.getBrand>;
@@ -63,7 +64,7 @@ export function collectionCommands(program: Command): void {
   collections
     .command('set')
     .description(
-      'Change a collection: title, slug (where its page is), description, into (the code of another; empty for none), position (a number) or when (a rule; empty leaves what is in it, to be chosen by hand).',
+      'Change a collection: title, slug (where its page is), description, into (the code of another; empty for none), position (a number) or when (a rule; empty leaves what is in it, to be chosen by hand). In a further language: title@de, description@de.',
     )
     .argument('<code>', 'its code, such as C-2')
     .argument('<changes...>', 'NAME=VALUE')
@@ -73,7 +74,8 @@ export function collectionCommands(program: Command): void {
     )
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const { into, position, when, ...texts } = readValues(changes, [
+      const { rest, texts } = partedTexts(changes);
+      const { into, position, when, ...values } = readValues(rest, [
         'title',
         'slug',
         'description',
@@ -82,7 +84,8 @@ export function collectionCommands(program: Command): void {
         'when',
       ]);
       const body = {
-        ...texts,
+        ...values,
+        ...(texts && { texts }),
         ...(into !== undefined && { parent: into || null }),
         ...(when !== undefined && { when: when || null }),
         ...(position !== undefined && { position: wholeNumber(position) }),
@@ -202,13 +205,16 @@ export function brandCommands(program: Command): void {
 
   brands
     .command('set')
-    .description('Change a brand: title, slug (where its page is) or description.')
+    .description(
+      'Change a brand: title, slug (where its page is) or description; in a further language such as title@de.',
+    )
     .argument('<code>', 'its code, such as B-1')
     .argument('<changes...>', 'NAME=VALUE')
     .addHelpText('after', '\nExample:\n  $ parlour brand set B-1 title="Skerry & Sons"')
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
       const { call, print } = contextOf(command);
-      const body = readValues(changes, ['title', 'slug', 'description']);
+      const { rest, texts } = partedTexts(changes);
+      const body = { ...readValues(rest, ['title', 'slug', 'description']), ...(texts && { texts }) };
       const after = await call(routes.changeBrand, { params: { brand: code }, body });
       print(after, () => seen(brandText(after)));
     });
@@ -268,7 +274,11 @@ function collectionsText({ collections }: AnswerOf<typeof routes.listCollections
   return table(['Code', 'Title', 'In', '>Products', '>Position', 'When'], rows);
 }
 
-function collectionText({ code, title, slug, description, parent, when, members }: Collection): string {
+/** What is said in further languages, under the rest. */
+const spokenText = (texts: object): string[] =>
+  textLines(texts as Texts).map(([name, value]) => `${name.padEnd(20)}${value}`);
+
+function collectionText({ code, title, slug, description, texts, parent, when, members }: Collection): string {
   return [
     `${title} (${code})`,
     ...(description === '' ? [] : [description]),
@@ -276,6 +286,7 @@ function collectionText({ code, title, slug, description, parent, when, members 
     `path                ${slug}`,
     ...(parent === null ? [] : [`in                  ${parent}`]),
     ...(when === null ? [] : [`when                ${when}`]),
+    ...spokenText(texts),
     '',
     members.length === 0
       ? when === null
@@ -285,5 +296,11 @@ function collectionText({ code, title, slug, description, parent, when, members 
   ].join('\n');
 }
 
-const brandText = ({ code, title, slug, description }: Brand): string =>
-  [`${title} (${code})`, ...(description === '' ? [] : [description]), '', `path                ${slug}`].join('\n');
+const brandText = ({ code, title, slug, description, texts }: Brand): string =>
+  [
+    `${title} (${code})`,
+    ...(description === '' ? [] : [description]),
+    '',
+    `path                ${slug}`,
+    ...spokenText(texts),
+  ].join('\n');

@@ -1,29 +1,42 @@
 /** What is changed of a product, as it is written on the command line: NAME=VALUE, some for one variant. */
 import { Problem } from '@parlour/core';
-import { PRODUCT_STATUSES } from '@parlour/core/catalogue';
+import { PRODUCT_STATUSES, type Product, type Specification } from '@parlour/core/catalogue';
 import { amountFrom, exampleAmount } from '@parlour/core/money';
 import type { BodyOf, routes } from '@parlour/contract';
 import { splitAt } from './nodes.js';
+import { partedTexts } from './texts.js';
 
 type Change = BodyOf<typeof routes.changeProduct>;
+type Specifications = readonly Specification[];
+type Before = Pick<Product, 'texts' | 'specifications'>;
 type NewVariant = NonNullable<Change['variants']>[number];
 
 export const NAMES_HELP = `
 Names: status (for-sale, draft or withdrawn), title, slug (where its page is), summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
 from and until (when shoppers see it, in the store's time zone, such as 2026-11-27T08:00; empty for always),
-attribute.NAME, price, was-price and stock (a number, or not-counted). The last three apply to every variant, or to
-one: price@K-001-2. With a price and its options, a variant that is not there yet is a new one.
-An empty value removes a brand, an attribute or a was-price.`;
+attribute.NAME, specification.NAME (such as specification.Weight="180 g"), goes-with (codes, with commas between);
+price, was-price, stock (a number, or not-counted), weight (packed, in grams), tax-class and goods-code (for customs).
+The last line applies to every variant, or to one: price@K-001-2. With a price and its options, a variant that is not
+there yet is a new one. In a further language of the store: title@de, summary@de, description@de, and single words such
+as those of options: word.Colour@de=Farbe. An empty value removes a brand, an attribute, a was-price and the like.`;
 
 /**
  * @param variants the codes of the variants that a price or stock without one is for
+ * @param before the product as it is: specifications and words of further languages are added to what it has
  * @throws Problem `bad-input` naming the change that cannot be read
  */
-export function readChanges(changes: readonly string[], variants: readonly string[], currency: string): Change {
-  const read: Change = {};
+export function readChanges(
+  changes: readonly string[],
+  variants: readonly string[],
+  currency: string,
+  before?: Before,
+): Change {
+  const { rest, texts } = partedTexts(changes, before?.texts);
+  const read: Change = { ...(texts && { texts }) };
+  let specifications: Specifications = before?.specifications ?? [];
   const attributes: NonNullable<Change['attributes']> = {};
   const byVariant = new Map<string, NonNullable<Change['variants']>[number]>();
-  for (const change of changes) {
+  for (const change of rest) {
     const [, name, of, value] = /^([a-z-]+(?:\.[^=@]+)?)(?:@([^=]+))?=(.*)$/s.exec(change) ?? [];
     if (name === undefined || value === undefined)
       throw new Problem('bad-input', `“${change}” is not NAME=VALUE.`, {
@@ -65,10 +78,7 @@ export function readChanges(changes: readonly string[], variants: readonly strin
         read.brand = value || null;
         break;
       case 'keywords':
-        read.keywords = value
-          .split(',')
-          .map((word) => word.trim())
-          .filter(Boolean);
+        read.keywords = wordsIn(value);
         break;
       case 'price':
         eachVariant({ price: priceIn(value, currency, change) });
@@ -79,7 +89,25 @@ export function readChanges(changes: readonly string[], variants: readonly strin
       case 'stock':
         eachVariant({ stock: stockIn(value, change) });
         break;
+      case 'weight':
+        eachVariant({ weight: value === '' ? null : gramsIn(value, change) });
+        break;
+      case 'tax-class':
+        eachVariant({ taxClass: value });
+        break;
+      case 'goods-code':
+        eachVariant({ goodsCode: value });
+        break;
+      case 'goes-with':
+        read.goesWith = wordsIn(value);
+        break;
       default:
+        if (name.startsWith('specification.')) {
+          const own = name.slice('specification.'.length);
+          specifications = withSpecification(specifications, own, value);
+          read.specifications = [...specifications];
+          break;
+        }
         if (name.startsWith('option.') && of !== undefined) {
           const chosen = byVariant.get(of)?.options ?? {};
           byVariant.set(of, {
@@ -100,6 +128,28 @@ export function readChanges(changes: readonly string[], variants: readonly strin
   if (Object.keys(attributes).length) read.attributes = attributes;
   if (byVariant.size) read.variants = [...byVariant.values()];
   return read;
+}
+
+/** Words with commas between. */
+const wordsIn = (text: string): string[] =>
+  text
+    .split(',')
+    .map((word) => word.trim())
+    .filter(Boolean);
+
+/** With a row of another value, at its place or at the end; without it if the value is empty. */
+function withSpecification(all: Specifications, name: string, value: string): Specifications {
+  if (value === '') return all.filter((one) => one.name !== name);
+  if (!all.some((one) => one.name === name)) return [...all, { name, value }];
+  return all.map((one) => (one.name === name ? { name, value } : one));
+}
+
+function gramsIn(text: string, place: string): number {
+  if (/^\d{1,8}$/.test(text)) return Number(text);
+  throw new Problem('bad-input', `“${text}” is not a weight in grams.`, {
+    place,
+    remedy: 'Write a whole number such as 350.',
+  });
 }
 
 /** @throws Problem `bad-input` naming the place */

@@ -8,12 +8,15 @@ import {
   type ProductSort,
   type ProductStatus,
   type ProductStock,
+  type Product as CatalogueProduct,
+  type Texts,
 } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { addFileCommands } from './files.js';
 import { contextOf, type Context } from '../context.js';
 import { table } from '../table.js';
 import { splitAt } from './nodes.js';
+import { textLines } from './texts.js';
 import { moneyIn } from '../values.js';
 import { combined, NAMES_HELP, priceIn, readChanges, stockIn } from './product-values.js';
 
@@ -135,18 +138,16 @@ Examples:
   $ parlour product set K-001 price=24.50 was-price=29
   $ parlour product set K-001 brand=B-2 keywords=classic,gift attribute.wind="2 to 4 Beaufort"
   $ parlour product set K-001 stock@K-001-3=0
+  $ parlour product set K-001 title@de="Schären-Drachen" word.Colour@de=Farbe
   $ parlour product set K-001,K-002,K-008 brand=B-2 status=draft
   $ parlour product set K-003 price@K-003-9=44 option.Span@K-003-9="2.4 m" option.Colour@K-003-9=Teal`,
     )
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
       const context = contextOf(command);
       if (code.includes(',')) return changeMany(context, code.split(','), changes);
-      const [{ variants }, store] = await productAndStore(context, code);
-      const body = readChanges(
-        changes,
-        variants.map((one) => one.code),
-        store.currency,
-      );
+      const [before, store] = await productAndStore(context, code);
+      const codes = before.variants.map((one) => one.code);
+      const body = readChanges(changes, codes, store.currency, before as CatalogueProduct);
       const after = await context.call(routes.changeProduct, { params: { product: code }, body });
       context.print(after, () => `${productText(after, store)}\n\n${seenText(after)}`);
     });
@@ -310,6 +311,9 @@ function productText(product: Product, store: Store): string {
     ...(product.visibleFrom === null ? [] : [['from', product.visibleFrom]]),
     ...(product.visibleUntil === null ? [] : [['until', product.visibleUntil]]),
     ...Object.entries(product.attributes).map(([name, value]) => [`attribute.${name}`, String(value)]),
+    ...product.specifications.map(({ name, value }) => [name, value]),
+    ...(product.goesWith.length > 0 ? [['goes with', product.goesWith.join(', ')]] : []),
+    ...textLines(product.texts as Texts),
   ];
   const variants = product.variants.map(({ code, options, price, wasPrice, stock }) => [
     code,

@@ -2,13 +2,19 @@
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { codeText, closed, fits, plainText } from '@parlour/core';
 import {
+  GOODS_CODE,
+  LANGUAGE_TAG,
+  MOST_GOING_WITH,
   MOST_OPTIONS,
+  MOST_SPECIFICATIONS,
   MOST_VALUES,
   PRODUCT_SORTS,
   PRODUCT_STATUSES,
   PRODUCT_STOCKS,
   SLUG,
   type ProductSort,
+  type TextsChange,
+  type ThingTexts,
 } from '@parlour/core/catalogue';
 import { typed } from './common.js';
 
@@ -76,6 +82,62 @@ const picture = closed({ hash: plainText(64).required(), alt: plainText(300).def
 
 const status = () => string().oneOf(PRODUCT_STATUSES);
 
+const textsOf = (fields: Readonly<Record<string, Schema>>) => {
+  const OF_LANGUAGE = closed(fields);
+  return mixed<TextsChange>()
+    .test(
+      'texts',
+      '${path} must be texts by language, such as {"de": {"title": "…"}}',
+      (given) =>
+        given === undefined ||
+        (typeof given === 'object' &&
+          given !== null &&
+          !Array.isArray(given) &&
+          Object.keys(given).length <= MOST_LANGUAGES &&
+          Object.entries(given).every(
+            ([tag, value]) =>
+              LANGUAGE_TAG.test(tag) && (fits(OF_LANGUAGE, value) ?? OF_LANGUAGE.isValidSync(value, { strict: true })),
+          )),
+    )
+    .meta({ json: { type: 'object', additionalProperties: { type: 'object' } } });
+};
+const MOST_LANGUAGES = 50;
+const MOST_WORDS = 600;
+/** Single words by the word of the leading language. */
+const words = () =>
+  mixed<Record<string, string>>().test(
+    'words',
+    '${path} must be words by the words they stand for',
+    (given) =>
+      given === undefined ||
+      given === null ||
+      (typeof given === 'object' &&
+        !Array.isArray(given) &&
+        Object.keys(given).length <= MOST_WORDS &&
+        Object.entries(given).every(([word, said]) => word.length <= 500 && isWord(said))),
+  );
+const WORD = plainText(500).min(1);
+const isWord = (value: unknown): boolean => fits(WORD, value) ?? WORD.isValidSync(value);
+/** What a thing says in further languages: merged by language and field; null or an empty text takes one away. */
+const thingTexts = () =>
+  textsOf({ title: plainText(200).nullable().optional(), description: plainText(50_000).nullable().optional() });
+const productTexts = () =>
+  textsOf({
+    title: plainText(200).nullable().optional(),
+    summary: plainText(1000).nullable().optional(),
+    description: plainText(50_000).nullable().optional(),
+    words: words().nullable().optional(),
+  });
+const specification = closed({ name: plainText(80).min(1).required(), value: plainText(500).min(1).required() });
+const weight = () => number().integer().min(0).max(10_000_000);
+const goodsCode = () =>
+  plainText(12).test(
+    'goods-code',
+    '${path} must be 6 to 12 digits, or empty',
+    (text) => !text || GOODS_CODE.test(text),
+  );
+const hashes = () => array(plainText(64).required()).strict().max(50);
+
 export const product = closed({
   code: string().required(),
   status: status().required(),
@@ -89,6 +151,11 @@ export const product = closed({
   attributes: attributes<Attribute>(isAttribute, ATTRIBUTE_TYPES).required() as Schema<Record<string, Attribute>>,
   summary: string().defined(),
   description: string().defined(),
+  specifications: array(specification).required(),
+  /** The codes of products that go with it. */
+  goesWith: array(string().required()).required(),
+  /** What it says in further languages. */
+  texts: typed<Record<string, ThingTexts>>({ type: 'object' }),
   visibleSince: string().required(),
   /** The instants from which and until which shoppers see it; null for always. */
   visibleFrom: string().nullable().defined(),
@@ -104,6 +171,13 @@ export const product = closed({
       wasPrice: minorUnits().nullable().defined(),
       /** Null if nobody counts. */
       stock: stock().nullable().defined(),
+      /** In grams; null if nobody has said. */
+      weight: weight().nullable().defined(),
+      /** Empty for the usual one. */
+      taxClass: string().defined(),
+      goodsCode: string().defined(),
+      /** Those of the product’s pictures that show it, by hash; none if all do. */
+      pictures: array(string().required()).required(),
     }),
   ).required(),
   /** The codes of the collections that it is in. */
@@ -166,6 +240,11 @@ const productValues = {
   summary: plainText(1000).optional(),
   /** Formatted text: what is not allowed in it is not shown. */
   description: plainText(50_000).optional(),
+  /** All of them, in their order. */
+  specifications: array(specification).strict().max(MOST_SPECIFICATIONS).optional(),
+  /** The codes of products that go with it, all of them; one that is not there yet is passed over until it is. */
+  goesWith: array(codeText().required()).strict().max(MOST_GOING_WITH).optional(),
+  texts: productTexts(),
   visibleSince: plainText(10)
     .test('day', '${path} must be a day such as 2026-11-23', (text) => text === undefined || isDay(text))
     .optional(),
@@ -184,6 +263,10 @@ const productValues = {
       price: minorUnits().optional(),
       wasPrice: minorUnits().nullable().optional(),
       stock: stock().nullable().optional(),
+      weight: weight().nullable().optional(),
+      taxClass: plainText(40).optional(),
+      goodsCode: goodsCode().optional(),
+      pictures: hashes().optional(),
       remove: boolean().optional(),
     }),
   )
@@ -226,9 +309,10 @@ export const brand = closed({
   slug: string().required(),
   title: string().required(),
   description: string().defined(),
+  texts: typed<Record<string, ThingTexts>>({ type: 'object' }),
 });
 export const brands = closed({ brands: array(brand).required() });
-const brandValues = { title: title().optional(), description: plainText(50_000).optional() };
+const brandValues = { title: title().optional(), description: plainText(50_000).optional(), texts: thingTexts() };
 export const brandChange = closed({ ...brandValues, ...moves });
 const isNew = { code: codeText().optional(), slug: slug().optional(), title: title().required() };
 export const newBrand = closed({ ...brandValues, ...isNew });

@@ -9,6 +9,9 @@ const variant = (code: string, colour: string, more: Partial<VariantChange> = {}
 });
 const GANNET = changedProduct(NEW, { variants: [variant('a', 'Moss', { stock: 3 }), variant('b', 'Sand')] });
 
+/** What nobody has said of a variant. */
+const UNSAID = { weight: null, taxClass: '', goodsCode: '', pictures: [] };
+
 test('a new product has what was said, and nothing else', () => {
   expect(changedProduct(NEW, {})).toMatchObject({
     ...NEW,
@@ -20,8 +23,8 @@ test('a new product has what was said, and nothing else', () => {
   });
   expect(GANNET.options).toEqual([{ name: 'Colour', values: ['Moss', 'Sand'] }]);
   expect(GANNET.variants).toEqual([
-    { code: 'a', options: { Colour: 'Moss' }, price: 4200, wasPrice: null, stock: 3 },
-    { code: 'b', options: { Colour: 'Sand' }, price: 4200, wasPrice: null, stock: 0 },
+    { code: 'a', options: { Colour: 'Moss' }, price: 4200, wasPrice: null, stock: 3, ...UNSAID },
+    { code: 'b', options: { Colour: 'Sand' }, price: 4200, wasPrice: null, stock: 0, ...UNSAID },
   ]);
 });
 
@@ -41,7 +44,7 @@ test('what is not said stays: values, attributes by name, variants by code and i
     variants: [
       before.variants[0],
       { ...before.variants[1], wasPrice: 5000, stock: null },
-      { code: 'c', options: { Colour: 'Ink' }, price: 4200, wasPrice: null, stock: 0 },
+      { code: 'c', options: { Colour: 'Ink' }, price: 4200, wasPrice: null, stock: 0, ...UNSAID },
     ],
   });
 });
@@ -109,4 +112,13 @@ test.each<[string, ProductChange, string, string]>([
   const { code, place, message, remedy = '' } = refusal(() => changedProduct(GANNET, change));
   expect([code, place]).toEqual(['bad-value', at]);
   expect(`${message} ${remedy}`).toContain(said);
+});
+
+test('pictures that a product no longer has show none of its variants; nothing goes with itself, or twice', () => {
+  const pictures = ['aa', 'bb'].map((hash) => ({ hash, alt: '' }));
+  const shown = changedProduct(GANNET, { pictures, variants: [{ code: 'a', pictures: ['bb', 'aa'] }] });
+  expect(shown.variants.map((one) => one.pictures)).toEqual([['bb', 'aa'], []]);
+  expect(changedProduct(shown, { pictures: pictures.slice(0, 1) }).variants[0]?.pictures).toEqual(['aa']);
+  for (const goesWith of [['K-1'], ['K-2', 'K-2']])
+    expect(refusal(() => changedProduct(GANNET, { goesWith }))).toMatchObject({ code: 'bad-value', place: 'goesWith' });
 });

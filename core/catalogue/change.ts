@@ -1,6 +1,7 @@
 /** What a product is after a change, checked as a whole. */
 import { Problem } from '../problem.js';
 import { counted } from '../words.js';
+import { changedTexts } from './texts.js';
 import {
   MOST_OPTIONS,
   MOST_VALUES,
@@ -24,6 +25,9 @@ const NOTHING_SAID: Omit<Product, 'code' | 'slug' | 'title' | 'visibleSince'> = 
   attributes: {},
   summary: '',
   description: '',
+  specifications: [],
+  goesWith: [],
+  texts: {},
   options: [],
   pictures: [],
   variants: [],
@@ -38,12 +42,13 @@ export type NewProduct = Pick<Product, 'code' | 'slug' | 'title' | 'visibleSince
  * @throws Problem `bad-value` whose place is the field, such as `variants.K-1-2.options`
  */
 export function changedProduct(before: Product | NewProduct, change: ProductChange): Product {
-  const { attributes, variants = [], ...rest } = change;
+  const { attributes, variants = [], texts, ...rest } = change;
   const whole: Product = { ...NOTHING_SAID, ...before };
   const merged: Product = {
     ...whole,
     ...said(rest),
     attributes: mergedAttributes(whole.attributes, attributes ?? {}),
+    texts: changedTexts(whole.texts, texts),
     variants: variants.reduce(withVariant, whole.variants),
   };
   const after = change.options ? merged : { ...merged, options: optionsIn(merged) };
@@ -54,7 +59,8 @@ export function changedProduct(before: Product | NewProduct, change: ProductChan
     });
   checkOptions(after.options);
   checkVariants(after);
-  return after;
+  checkWith(after);
+  return withoutLostPictures(after);
 }
 
 /** The same without what is undefined. */
@@ -70,6 +76,16 @@ const mergedAttributes = (before: Attributes, change: NonNullable<ProductChange[
     Object.entries({ ...before, ...change }).flatMap(([name, value]) => (value === null ? [] : [[name, value]])),
   );
 
+const NEW_VARIANT: Omit<Variant, 'code' | 'price'> = {
+  options: {},
+  wasPrice: null,
+  stock: 0,
+  weight: null,
+  taxClass: '',
+  goodsCode: '',
+  pictures: [],
+};
+
 function withVariant(all: readonly Variant[], { remove, code, ...change }: VariantChange): readonly Variant[] {
   const before = all.find((one) => one.code === code);
   if (remove) {
@@ -83,7 +99,7 @@ function withVariant(all: readonly Variant[], { remove, code, ...change }: Varia
       `The product has no variant “${code}”.`,
       `${knownVariants(all)} Or give it a price: then it is a new one.`,
     );
-  return [...all, { code, price: change.price, options: {}, wasPrice: null, stock: 0, ...said(change) }];
+  return [...all, { ...NEW_VARIANT, code, price: change.price, ...said(change) }];
 }
 
 const knownVariants = (all: readonly Variant[]): string =>
@@ -145,6 +161,27 @@ function checkVariants({ options, variants }: Product): void {
       );
     combinations.set(combination, variant.code);
   }
+}
+
+/** Something goes with others, each once. */
+function checkWith({ code, goesWith }: Product): void {
+  const twice = goesWith.find((one, i) => one === code || goesWith.indexOf(one) !== i);
+  if (twice !== undefined)
+    throw refused(
+      'goesWith',
+      twice === code ? 'A product does not go with itself.' : `The product “${twice}” is named twice.`,
+      'Leave it out.',
+    );
+}
+
+/** Variants are shown by pictures that the product has. */
+function withoutLostPictures(product: Product): Product {
+  const there = new Set(product.pictures.map(({ hash }) => hash));
+  if (product.variants.every(({ pictures }) => pictures.every((hash) => there.has(hash)))) return product;
+  return {
+    ...product,
+    variants: product.variants.map((one) => ({ ...one, pictures: one.pictures.filter((hash) => there.has(hash)) })),
+  };
 }
 
 /** A variant has a value for each option of its product, and for nothing else. */

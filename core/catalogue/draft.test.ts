@@ -5,6 +5,8 @@ import {
   combinationsOf,
   draftOf,
   EMPTY_DRAFT,
+  NOT_SOLD,
+  wordsOf,
   toldBy,
   type Product,
 } from './index.js';
@@ -26,8 +28,8 @@ const told = (change: Partial<typeof DRAFT>) => toldBy({ ...DRAFT, ...change }, 
 test('an untouched form says nothing', () => {
   expect(DRAFT).toMatchObject({ keywords: 'classic, gift', options: [{ name: 'Colour', values: 'Moss, Sand' }, {}] });
   expect(DRAFT.variants).toEqual({
-    [MOSS]: { price: '42.00', wasPrice: '50.00', stock: '3' },
-    [SAND]: { price: '42.50', wasPrice: '', stock: '' },
+    [MOSS]: { ...NOT_SOLD, price: '42.00', wasPrice: '50.00', stock: '3' },
+    [SAND]: { ...NOT_SOLD, price: '42.50' },
   });
   expect(told({})).toEqual({ change: {}, faults: {} });
 });
@@ -47,6 +49,8 @@ test('of a variant only what is touched is said', () => {
   expect(said(MOSS, { stock: '' })).toEqual({ variants: [{ code: 'a', stock: null }] });
   expect(said(SAND, { stock: '0', price: '42,5' })).toEqual({ variants: [{ code: 'b', stock: 0 }] });
   expect(said(SAND, { price: '' })).toEqual({ variants: [{ code: 'b', remove: true }] });
+  const sent = { weight: '350', taxClass: 'books', goodsCode: '95030075', pictures: ['f00d'] };
+  expect(said(SAND, sent)).toEqual({ variants: [{ code: 'b', ...sent, weight: 350 }] });
 });
 
 test('another value is another row, sold once it has a price; what is said can be applied', () => {
@@ -56,7 +60,7 @@ test('another value is another row, sold once it has a price; what is said can b
     { name: ' ', values: '' },
   ];
   expect(combinationsOf({ options }).map(({ values }) => values.join())).toEqual(['Moss,S', 'Sand,S', 'Ink,S']);
-  const variants = { ...DRAFT.variants, '["Ink","S"]': { price: '40', wasPrice: '', stock: '7' } };
+  const variants = { ...DRAFT.variants, '["Ink","S"]': { ...NOT_SOLD, price: '40', stock: '7' } };
   const { change } = told({ options, variants });
   expect(change).toEqual({
     options: [
@@ -81,11 +85,52 @@ test('an option that is called otherwise keeps its variants', () => {
 });
 
 test('a new product without options has one variant, numbered after its code', () => {
-  const draft = { ...EMPTY_DRAFT, title: ' Fulmar ', variants: { '[]': { price: '24', wasPrice: '', stock: '12' } } };
+  const draft = { ...EMPTY_DRAFT, title: ' Fulmar ', variants: { '[]': { ...NOT_SOLD, price: '24', stock: '12' } } };
   expect(toldBy(draft, undefined, 'fulmar', 'EUR').change).toEqual({
     title: 'Fulmar',
     variants: [{ code: 'fulmar-1', options: {}, price: 2400, wasPrice: null, stock: 12 }],
   });
+});
+
+test('rows, attributes and texts in further languages: what differs is said, what is emptied goes', () => {
+  const full = changedProduct(PRODUCT, {
+    attributes: { wind: '2 to 4', skill: 3 },
+    texts: { de: { title: 'Tölpel', summary: 'Hebt früh ab.', words: { Colour: 'Farbe' } } },
+  });
+  const draft = draftOf(full, 'EUR');
+  const of = (change: Partial<typeof draft>) => toldBy({ ...draft, ...change }, full, 'K-1', 'EUR').change;
+  expect(of({})).toEqual({});
+  expect(
+    of({
+      attributes: [
+        { name: 'wind', value: '"5"' },
+        { name: 'new', value: 'true' },
+        { name: '', value: 'x' },
+      ],
+    }),
+  ).toEqual({
+    attributes: { wind: '5', new: true, skill: null },
+  });
+  expect(
+    of({
+      specifications: [
+        { name: ' Weight ', value: '180 g' },
+        { name: 'Empty', value: ' ' },
+      ],
+    }),
+  ).toEqual({
+    specifications: [{ name: 'Weight', value: '180 g' }],
+  });
+  const said = of({
+    texts: {
+      ...draft.texts,
+      de: { title: '', summary: 'Hebt früh ab.', description: '', words: { Colour: '', Moss: 'Moos' } },
+    },
+  });
+  expect(said).toEqual({ texts: { de: { title: null, words: { Moss: 'Moos' } } } });
+  expect(changedProduct(full, said).texts).toEqual({ de: { summary: 'Hebt früh ab.', words: { Moss: 'Moos' } } });
+  expect(changedProduct(full, { texts: { de: { title: null, summary: '', words: {} } } }).texts).toEqual({});
+  expect(wordsOf(draft)).toEqual(['Colour', 'Moss', 'Sand', 'Size', 'S', '2 to 4']);
 });
 
 test('two who change different things both get theirs; of the same thing the second is told', () => {
@@ -111,10 +156,14 @@ test('two who change different things both get theirs; of the same thing the sec
 
 test('what cannot be read is told at its field', () => {
   const variants = {
-    [MOSS]: { price: '4.222', wasPrice: 'x', stock: '-1' },
-    [SAND]: { price: '1', wasPrice: '', stock: '1.5' },
+    [MOSS]: { ...NOT_SOLD, price: '4.222', wasPrice: 'x', stock: '-1', weight: '1.5' },
+    [SAND]: { ...NOT_SOLD, price: '1', stock: '1.5', goodsCode: '12' },
   };
-  expect(told({ title: ' ', variants }).faults).toEqual({
+  const attributes = [{ name: 'Wind range', value: 'x' }];
+  expect(told({ title: ' ', variants, attributes }).faults).toEqual({
+    'attribute Wind range': 'Lower-case letters, digits and “-”.',
+    [`${MOSS} weight`]: 'In grams: a whole number.',
+    [`${SAND} goodsCode`]: '6 to 12 digits.',
     title: 'Say what it is called.',
     [`${MOSS} price`]: 'Write it like 24.50.',
     [`${MOSS} wasPrice`]: 'Write it like 24.50.',

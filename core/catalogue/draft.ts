@@ -1,6 +1,9 @@
 /** A product as a form holds it: amounts and numbers as they are typed, a row for each combination of options. */
 import { amountFrom, decimalText, exampleAmount } from '../money/index.js';
+import { attributeCell, attributeOf } from './attribute-text.js';
+import { draftTextsOf, textsTold, type DraftTexts } from './draft-texts.js';
 import {
+  GOODS_CODE,
   SLUG,
   type Product,
   type ProductChange,
@@ -22,8 +25,23 @@ export interface DraftVariant {
   readonly wasPrice: string;
   /** Empty where nobody counts. */
   readonly stock: string;
+  /** Packed, in grams. */
+  readonly weight: string;
+  readonly taxClass: string;
+  readonly goodsCode: string;
+  /** Hashes; none if all pictures of the product show it. */
+  readonly pictures: readonly string[];
 }
-export const NOT_SOLD: DraftVariant = Object.freeze({ price: '', wasPrice: '', stock: '' });
+export const NOT_SOLD: DraftVariant = Object.freeze({
+  ...{ price: '', wasPrice: '', stock: '', weight: '', taxClass: '', goodsCode: '' },
+  pictures: [],
+});
+
+/** A name and a value, as both are typed. */
+export interface DraftRow {
+  readonly name: string;
+  readonly value: string;
+}
 
 export interface ProductDraft {
   readonly status: ProductStatus;
@@ -40,6 +58,12 @@ export interface ProductDraft {
   /** Instants in ISO form; empty for always. */
   readonly visibleFrom: string;
   readonly visibleUntil: string;
+  readonly attributes: readonly DraftRow[];
+  readonly specifications: readonly DraftRow[];
+  /** Codes of products. */
+  readonly goesWith: readonly string[];
+  /** By language. */
+  readonly texts: Readonly<Record<string, DraftTexts>>;
   readonly pictures: readonly ProductPicture[];
   readonly options: readonly DraftOption[];
   /** By `combinationKey`. */
@@ -59,7 +83,7 @@ export const EMPTY_DRAFT: ProductDraft = Object.freeze({
     visibleFrom: '',
     visibleUntil: '',
   },
-  ...{ pictures: [], options: [], variants: {} },
+  ...{ attributes: [], specifications: [], goesWith: [], texts: {}, pictures: [], options: [], variants: {} },
 });
 
 /** A combination of values, in the order of the options. */
@@ -103,6 +127,10 @@ export const draftOf = (product: Product, currency: string): ProductDraft => ({
   keywords: product.keywords.join(', '),
   visibleFrom: product.visibleFrom ?? '',
   visibleUntil: product.visibleUntil ?? '',
+  attributes: Object.entries(product.attributes).map(([name, value]) => ({ name, value: attributeCell(value) })),
+  specifications: product.specifications,
+  goesWith: product.goesWith,
+  texts: draftTextsOf(product.texts),
   pictures: product.pictures,
   options: product.options.map(({ name, values }) => ({ name, values: values.join(', ') })),
   variants: Object.fromEntries(
@@ -113,11 +141,30 @@ export const draftOf = (product: Product, currency: string): ProductDraft => ({
 const keyOf = ({ options }: Variant, product: Pick<Product, 'options'>): string =>
   combinationKey(product.options.map(({ name }) => options[name] ?? ''));
 
-const draftVariant = ({ price, wasPrice, stock }: Variant, currency: string): DraftVariant => ({
+const draftVariant = ({ price, wasPrice, stock, weight, ...rest }: Variant, currency: string): DraftVariant => ({
   price: decimalText({ amount: price, currency }),
   wasPrice: wasPrice === null ? '' : decimalText({ amount: wasPrice, currency }),
   stock: stock === null ? '' : String(stock),
+  weight: weight === null ? '' : String(weight),
+  taxClass: rest.taxClass,
+  goodsCode: rest.goodsCode,
+  pictures: rest.pictures,
 });
+
+/**
+ * The single words of a product that can be said in a further language, each once: names and values of options, of
+ * specifications, and texts of attributes.
+ */
+export const wordsOf = ({ options, specifications, attributes, category }: ProductDraft): string[] => [
+  ...new Set(
+    [
+      ...toldOptions(options).flatMap(({ name, values }) => [name, ...values]),
+      ...specifications.flatMap(({ name, value }) => [name, value]),
+      ...attributes.map(({ value }) => value).filter((value) => typeof attributeOf(value) === 'string'),
+      category.trim(),
+    ].filter((word) => word !== '' && /\p{L}/u.test(word)),
+  ),
+];
 
 export interface Told {
   readonly change: ProductChange & { readonly slug?: string };
@@ -151,11 +198,38 @@ export function toldBy(draft: ProductDraft, before: Product | undefined, code: s
     ...(differs('visibleUntil') && { visibleUntil: draft.visibleUntil || null }),
     ...(differs('category') && { category: draft.category.trim() }),
     ...(differs('keywords') && { keywords: partsOf(draft.keywords) }),
+    ...(differs('attributes') && { attributes: attributesTold(draft, was, faults) }),
+    ...(differs('specifications') && { specifications: filled(draft.specifications) }),
+    ...(differs('goesWith') && { goesWith: draft.goesWith }),
+    ...(differs('texts') && { texts: textsTold(draft.texts, was.texts) }),
     ...(differs('pictures') && { pictures: draft.pictures }),
     ...(differs('options') && { options }),
     ...(variants.length > 0 && { variants }),
   };
   return { change, faults };
+}
+
+/** Rows of which both sides are filled in. */
+const filled = (rows: readonly DraftRow[]): DraftRow[] =>
+  rows
+    .map(({ name, value }) => ({ name: name.trim(), value: value.trim() }))
+    .filter(({ name, value }) => name !== '' && value !== '');
+
+const ATTRIBUTE = /^[a-z0-9][a-z0-9-]{0,39}$/;
+
+function attributesTold(
+  draft: ProductDraft,
+  was: ProductDraft,
+  faults: Record<string, string>,
+): NonNullable<ProductChange['attributes']> {
+  const told = new Map(filled(draft.attributes).map(({ name, value }) => [name, value]));
+  for (const name of told.keys())
+    if (!ATTRIBUTE.test(name)) faults[`attribute ${name}`] = 'Lower-case letters, digits and “-”.';
+  const before = new Map(was.attributes.map(({ name, value }) => [name, value]));
+  return Object.fromEntries([
+    ...[...told].flatMap(([name, value]) => (before.get(name) === value ? [] : [[name, attributeOf(value)]])),
+    ...[...before.keys()].flatMap((name) => (told.has(name) ? [] : [[name, null]])),
+  ]);
 }
 
 function variantsTold(
@@ -179,19 +253,25 @@ function variantsTold(
     const options = Object.fromEntries(names.map((name, i) => [name, values[i] ?? '']));
     const amounts = amountsIn(typed, key, currency, faults);
     const one = known.get(key);
-    if (!one) return [{ code: nextCode(code, codes), options, ...amounts }];
-    const same = one.price === amounts.price && one.wasPrice === amounts.wasPrice;
+    if (!one) return [{ code: nextCode(code, codes), options, ...withoutUsual(amounts) }];
+    const { price, wasPrice, stock, ...rest } = amounts;
+    const changed = Object.fromEntries(
+      Object.entries({ stock, ...rest }).filter(
+        ([name, value]) => JSON.stringify(one[name as keyof typeof one]) !== JSON.stringify(value),
+      ),
+    );
+    const same = one.price === price && one.wasPrice === wasPrice;
     // An option may be called otherwise by now.
     const renamed = JSON.stringify(Object.keys(one.options)) !== JSON.stringify(names);
-    return same && one.stock === amounts.stock && !renamed
+    return same && Object.keys(changed).length === 0 && !renamed
       ? []
       : [
           {
             code: one.code,
-            ...(one.price === amounts.price ? {} : { price: amounts.price }),
-            ...(one.wasPrice === amounts.wasPrice ? {} : { wasPrice: amounts.wasPrice }),
+            ...(one.price === price ? {} : { price }),
+            ...(one.wasPrice === wasPrice ? {} : { wasPrice }),
             // What nobody has touched is not said: what is sold meanwhile stays sold.
-            ...(one.stock === amounts.stock ? {} : { stock: amounts.stock }),
+            ...changed,
             ...(renamed && { options }),
           },
         ];
@@ -199,12 +279,21 @@ function variantsTold(
   return [...gone, ...told];
 }
 
+/** Without what a new variant has anyway. */
+const withoutUsual = ({ weight, taxClass, goodsCode, pictures, ...rest }: ReturnType<typeof amountsIn>) => ({
+  ...rest,
+  ...(weight !== null && { weight }),
+  ...(taxClass !== '' && { taxClass }),
+  ...(goodsCode !== '' && { goodsCode }),
+  ...(pictures.length > 0 && { pictures }),
+});
+
 function amountsIn(
   typed: DraftVariant,
   key: string,
   currency: string,
   faults: Record<string, string>,
-): { price: number; wasPrice: number | null; stock: number | null } {
+): Omit<Variant, 'code' | 'options'> {
   const amount = (name: 'price' | 'wasPrice'): number => {
     // Half of Europe writes a comma.
     const found = amountFrom(typed[name].replace(',', '.'), currency);
@@ -212,11 +301,18 @@ function amountsIn(
     return found ?? 0;
   };
   const stock = typed.stock.trim();
+  const [weight, goodsCode] = [typed.weight.trim(), typed.goodsCode.trim()];
   if (stock !== '' && !/^\d{1,6}$/.test(stock)) faults[`${key} stock`] = 'A whole number, or nothing.';
+  if (weight !== '' && !/^\d{1,8}$/.test(weight)) faults[`${key} weight`] = 'In grams: a whole number.';
+  if (goodsCode !== '' && !GOODS_CODE.test(goodsCode)) faults[`${key} goodsCode`] = '6 to 12 digits.';
   return {
     price: amount('price'),
     wasPrice: typed.wasPrice.trim() === '' ? null : amount('wasPrice'),
     stock: stock === '' ? null : Number(stock),
+    weight: weight === '' ? null : Number(weight),
+    taxClass: typed.taxClass.trim(),
+    goodsCode,
+    pictures: typed.pictures,
   };
 }
 

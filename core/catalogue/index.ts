@@ -4,3 +4,5 @@ export { changedProduct, type NewProduct } from './change.js';
 export * from './others.js';
 export * from './draft.js';
 export * from './by-rule.js';
+export * from './texts.js';
+export * from './draft-texts.js';

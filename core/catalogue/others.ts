@@ -1,13 +1,20 @@
 /** Brands and collections, as their keepers write them; and what is wanted of a thing of the catalogue. */
 
+import type { Texts, TextsChange } from './texts.js';
+
 export interface Brand {
   readonly code: string;
   readonly slug: string;
   readonly title: string;
   readonly description: string;
+  /** In further languages. */
+  readonly texts: Texts;
 }
 /** What changes of a brand; what is absent stays. */
-export type BrandChange = Partial<Omit<Brand, 'code' | 'slug'>>;
+export interface BrandChange extends Partial<Omit<Brand, 'code' | 'slug' | 'texts'>> {
+  /** Merged by language and field. */
+  readonly texts?: TextsChange | undefined;
+}
 
 export interface Collection extends Brand {
   /** The code of the collection that it is in. */
@@ -24,7 +31,9 @@ export const productCountText = (products: number): string =>
   products > MOST_COUNTED ? `over ${MOST_COUNTED.toLocaleString('en')}` : String(products);
 
 /** What changes of a collection; what is absent stays. */
-export interface CollectionChange extends Partial<Omit<Collection, 'code' | 'slug'>> {
+export interface CollectionChange extends Partial<Omit<Collection, 'code' | 'slug' | 'texts'>> {
+  /** Merged by language and field. */
+  readonly texts?: TextsChange | undefined;
   /** The codes of its products, in their order: all of them. */
   readonly members?: readonly string[] | undefined;
   /** Codes of products that come in, at the end; and of those that go. */

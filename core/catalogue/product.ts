@@ -1,5 +1,7 @@
 /** A product as its keepers write it, with all that hangs on it. */
 
+import type { Texts, TextsChange } from './texts.js';
+
 export type AttributeValue = string | number | boolean;
 export type Attributes = Readonly<Record<string, AttributeValue>>;
 
@@ -20,6 +22,20 @@ export interface Variant {
   readonly wasPrice: number | null;
   /** How many there are; null if nobody counts. */
   readonly stock: number | null;
+  /** What it weighs packed, in grams; null if nobody has said. */
+  readonly weight: number | null;
+  /** The code of its tax class; empty for the usual one. */
+  readonly taxClass: string;
+  /** The number of its goods for customs (Harmonized System), digits only; empty if nobody has said. */
+  readonly goodsCode: string;
+  /** Those of the product's pictures that show it, by hash; none if all do. */
+  readonly pictures: readonly string[];
+}
+
+/** A row of what can be measured or counted of a product, such as its weight. */
+export interface Specification {
+  readonly name: string;
+  readonly value: string;
 }
 
 export interface ProductPicture {
@@ -45,6 +61,11 @@ export interface Product {
   readonly attributes: Attributes;
   readonly summary: string;
   readonly description: string;
+  readonly specifications: readonly Specification[];
+  /** The codes of products that go with it, in their order. */
+  readonly goesWith: readonly string[];
+  /** In further languages. */
+  readonly texts: Texts;
   /** A day, as `2026-11-23`. */
   readonly visibleSince: string;
   /** The instants from which and until which shoppers see it, in ISO form; null for always. */
@@ -65,7 +86,9 @@ export interface VariantChange extends Partial<Omit<Variant, 'code'>> {
  * What changes of a product; what is absent stays. Attributes and variants are merged by name and code: an attribute
  * that is null goes, a variant that is not there yet comes last.
  */
-export interface ProductChange extends Partial<Omit<Product, 'code' | 'slug' | 'attributes' | 'variants'>> {
+export interface ProductChange extends Partial<Omit<Product, 'code' | 'slug' | 'attributes' | 'variants' | 'texts'>> {
+  /** Merged by language and field. */
+  readonly texts?: TextsChange | undefined;
   readonly attributes?: Readonly<Record<string, AttributeValue | null>> | undefined;
   readonly variants?: readonly VariantChange[] | undefined;
 }
@@ -84,6 +107,10 @@ export const SLUG = /^[a-z0-9]+(?:-[a-z0-9]+)*$/;
 export const MOST_VARIANTS = 250;
 export const MOST_OPTIONS = 5;
 export const MOST_VALUES = 100;
+export const MOST_SPECIFICATIONS = 100;
+export const MOST_GOING_WITH = 50;
+/** What a goods code of the Harmonized System looks like, with the digits that countries add. */
+export const GOODS_CODE = /^\d{6,12}$/;
 
 /** Whether shoppers see a product. One without a variant has no price, and is shown nowhere. @param now in ISO form */
 export const isVisible = (

@@ -6,6 +6,8 @@ export interface CartLine {
   readonly product: string;
   readonly variant: string;
   readonly title: string;
+  /** Which of its texts are in the language of the page. */
+  readonly translated?: readonly 'title'[];
   /** The chosen options, in words. */
   readonly options: string;
   readonly path: string;

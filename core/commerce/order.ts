@@ -7,7 +7,7 @@ import type { Priced, Step, Totals } from './pricing.js';
 /** What of a line is charged, and what it comes to. */
 export type OrderLine = Pick<
   Priced<CartLine>,
-  'product' | 'variant' | 'title' | 'options' | 'quantity' | 'price' | 'wasPrice' | 'total' | 'saving'
+  'product' | 'variant' | 'title' | 'translated' | 'options' | 'quantity' | 'price' | 'wasPrice' | 'total' | 'saving'
 >;
 
 /** The payment methods there are. */

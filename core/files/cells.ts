@@ -1,5 +1,4 @@
 /** Values as the cell of a table: written so that reading gives the same again. */
-import type { AttributeValue } from '../catalogue/product.js';
 
 /** Several texts in one cell. Commas, equals signs and line ends in them stand behind a backslash. */
 export const listCell = (values: readonly string[]): string => values.map(escaped).join(',');
@@ -27,26 +26,6 @@ export const picturesOf = (cell: string): { hash: string; alt: string }[] =>
     const [, hash = '', alt = ''] = /^(\S*) ?(.*)$/.exec(line) ?? [];
     return { hash, alt: plainly(alt) };
   });
-
-/**
- * An attribute. A text that would be read as something else stands in quotes, as in JSON.
- * @example attributeCell('5') // '"5"'
- */
-export const attributeCell = (value: AttributeValue): string =>
-  typeof value !== 'string' || attributeOf(value) === value ? String(value) : JSON.stringify(value);
-/** @param cell not empty: that would be none */
-export function attributeOf(cell: string): AttributeValue {
-  if (cell === 'true' || cell === 'false') return cell === 'true';
-  if (/^-?\d/.test(cell) && String(Number(cell)) === cell) return Number(cell);
-  if (cell.startsWith('"'))
-    try {
-      const read: unknown = JSON.parse(cell);
-      if (typeof read === 'string') return read;
-    } catch {
-      // A text that begins with a quotation mark.
-    }
-  return cell;
-}
 
 const linesOf = (cell: string): string[] => cell.split(/\r?\n/).filter((line) => line.trim() !== '');
 

@@ -1,4 +1,5 @@
 /** The columns of a table of the catalogue, by what the table is of. */
+import { LANGUAGE_TAG, type ThingTexts } from '../catalogue/texts.js';
 
 export const FILE_KINDS = ['product', 'collection', 'brand'] as const;
 /** What a file is of. */
@@ -25,6 +26,8 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('keywords', 'with commas between', 'tags', 'labels'),
     column('summary', 'the short text', 'shortdescription', 'shorttext', 'intro'),
     column('description', 'the long text, as HTML', 'text', 'longdescription', 'longtext', 'body'),
+    column('specifications', 'a line each: Weight=180 g', 'specs', 'technicaldata'),
+    column('goes-with', 'codes of products, with commas between', 'related', 'accessories', 'crosssell'),
     column('visible-since', 'a day such as 2026-11-23', 'date', 'published'),
     column('from', 'from when shoppers see it, such as 2026-11-27T08:00; always if empty', 'visiblefrom', 'showfrom'),
     column('until', 'until when shoppers see it; always if empty', 'visibleuntil', 'showuntil'),
@@ -34,6 +37,10 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('price', 'such as 24.50', 'unitprice', 'saleprice', 'amount'),
     column('was-price', 'what it cost before; none if empty', 'oldprice', 'listprice', 'regularprice', 'rrp'),
     column('stock', 'how many there are, or not-counted', 'quantity', 'qty', 'instock', 'onhand'),
+    column('weight', 'packed, in grams', 'grams', 'shippingweight'),
+    column('tax-class', 'the code of its tax class; the usual one if empty', 'taxrate', 'vatclass'),
+    column('goods-code', 'for customs: 6 to 12 digits', 'hscode', 'customscode', 'tariffnumber'),
+    column('shown-by', 'the hashes of those of the pictures that show the variant, with commas between'),
   ],
   collection: [
     column('collection', 'its code; empty for a further product of the collection above', 'code', 'id'),
@@ -55,12 +62,31 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
 
 /** The columns that a product has beside: a value of the variant for an option, an attribute of the product. */
 const NAMED = /^(option\.\S.*|attribute\.[a-z0-9][a-z0-9-]{0,39})$/;
+/** What of a thing may be in further languages, as columns such as `title@de` call it. */
+export const SPOKEN_FIELDS: Readonly<Record<FileKind, readonly (keyof ThingTexts)[]>> = {
+  product: ['title', 'summary', 'description', 'words'],
+  collection: ['title', 'description'],
+  brand: ['title', 'description'],
+};
+
+/** What a column for a text in a further language is of; null for another column. @example spokenIn('brand', 'title@de') */
+export function spokenIn(
+  kind: FileKind,
+  name: string,
+): { readonly field: keyof ThingTexts; readonly language: string } | null {
+  const [head = '', language = '', ...rest] = name.split('@');
+  const field = SPOKEN_FIELDS[kind].find((one) => one === head);
+  return field && rest.length === 0 && LANGUAGE_TAG.test(language) ? { field, language } : null;
+}
+
 /** What is an option, if a file has a column for it. */
-const OPTIONS = ['colour', 'color', 'size', 'material', 'length', 'width', 'weight', 'scent', 'flavour', 'finish'];
+const OPTIONS = ['colour', 'color', 'size', 'material', 'length', 'width', 'scent', 'flavour', 'finish'];
 
 /** Whether a table of a kind has a column of this name. */
 export const isColumn = (kind: FileKind, name: string): boolean =>
-  FILE_COLUMNS[kind].some((one) => one.name === name) || (kind === 'product' && NAMED.test(name));
+  FILE_COLUMNS[kind].some((one) => one.name === name) ||
+  spokenIn(kind, name) !== null ||
+  (kind === 'product' && NAMED.test(name));
 
 const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]/gu, '');
 

@@ -5,7 +5,7 @@ import {
   brandRow,
   collectionFrom,
   collectionRows,
-  FILE_COLUMNS,
+  headsOf,
   productFrom,
   productHeads,
   productRows,
@@ -15,7 +15,6 @@ import {
 
 const rowsOf = (heads: readonly string[], rows: readonly (readonly string[])[]): Row[] =>
   rows.map((cells, i) => ({ line: i + 2, cells: Object.fromEntries(heads.map((head, n) => [head, cells[n] ?? ''])) }));
-const headsOf = (kind: 'collection' | 'brand') => FILE_COLUMNS[kind].map(({ name }) => name);
 
 const name = fc
   .string({ unit: fc.constantFrom('a', 'B', ',', '=', '\\', ' ', 'é', '|', ':', '.'), minLength: 1 })
@@ -34,7 +33,22 @@ const variant = fc.record({
   price: fc.nat(2_000_000_000),
   wasPrice: fc.option(fc.nat(1_000_000)),
   stock: fc.option(fc.nat(1_000_000)),
+  weight: fc.option(fc.nat(1_000_000)),
+  taxClass: fc.constantFrom('', 'books'),
+  goodsCode: fc.constantFrom('', '95030075'),
 });
+const spoken = fc.dictionary(
+  fc.constantFrom('de', 'pt-BR'),
+  fc.record(
+    {
+      title: name,
+      summary: words.filter((text) => text !== ''),
+      words: fc.dictionary(name, name, { minKeys: 1, noNullPrototype: true }),
+    },
+    { requiredKeys: ['title'] },
+  ),
+  { noNullPrototype: true },
+);
 const product: fc.Arbitrary<Product> = fc
   .record({
     status: fc.constantFrom('for-sale', 'draft', 'withdrawn'),
@@ -49,6 +63,9 @@ const product: fc.Arbitrary<Product> = fc
     description: words,
     pictures: fc.array(fc.record({ hash: fc.stringMatching(/^[0-9a-f]{8}$/), alt: words.map((text) => text.trim()) })),
     option: fc.option(fc.record({ name, values: fc.uniqueArray(name, { minLength: 4, maxLength: 6 }) })),
+    specifications: fc.array(fc.record({ name, value: name })),
+    goesWith: fc.uniqueArray(fc.constantFrom('K-2', 'K,3', 'K-4')),
+    texts: spoken,
     made: fc.array(variant, { minLength: 1, maxLength: 4 }),
   })
   .map(({ option, made, ...rest }) => ({
@@ -60,6 +77,7 @@ const product: fc.Arbitrary<Product> = fc
     variants: (option ? made : made.slice(0, 1)).map((one, i) => ({
       ...one,
       code: `v.${i}`,
+      pictures: rest.pictures.slice(0, i).map(({ hash }) => hash),
       options: option ? { [option.name]: option.values[i] ?? '' } : {},
     })),
   }));
@@ -70,6 +88,7 @@ test('a product that is written and read again is the same, whatever it says', (
       const columns = {
         options: [...one.options.map((option) => option.name), 'Of others'],
         attributes: [...Object.keys(one.attributes), 'of-others'],
+        languages: ['de', 'fr', 'pt-BR'],
       };
       const { code, slug, change, faults } = productFrom(
         rowsOf(productHeads(columns), productRows(one, currency, columns)),
@@ -119,7 +138,14 @@ test('a file of a few columns leaves the rest; each cell that cannot be read is 
 });
 
 test('collections and brands that are written and read again are the same', () => {
-  const shared = { code: 'C-1', title: 'A, “b”', slug: 'a-b', description: '=1\n2' };
+  const shared = {
+    code: 'C-1',
+    title: 'A, “b”',
+    slug: 'a-b',
+    description: '=1\n2',
+    texts: { de: { title: 'Ä', description: '<p>ü</p>' } },
+  };
+  const languages = ['de', 'fr'];
   const members = ['K-2', 'K-1'];
   for (const [parent, position, when] of [
     ['C-2', 4, null],
@@ -127,13 +153,17 @@ test('collections and brands that are written and read again are the same', () =
   ] as const) {
     const collection = { ...shared, parent, position, when };
     const { code, slug, change, faults } = collectionFrom(
-      rowsOf(headsOf('collection'), collectionRows(collection, members)),
+      rowsOf(headsOf('collection', languages), collectionRows(collection, members, languages)),
     );
     const { code: _code, slug: _slug, ...rest } = collection;
-    expect([code, slug, change, faults]).toEqual(['C-1', 'a-b', { ...rest, ...(when === null && { members }) }, []]);
+    const texts = { ...shared.texts, fr: { title: null, description: null } };
+    const told = { ...rest, texts, ...(when === null && { members }) };
+    expect([code, slug, change, faults]).toEqual(['C-1', 'a-b', told, []]);
   }
-  const { change, faults } = brandFrom(rowsOf(headsOf('brand'), [brandRow(shared), brandRow(shared)]));
-  expect(change).toEqual({ title: shared.title, description: shared.description });
+  const { change, faults } = brandFrom(
+    rowsOf(headsOf('brand', ['de']), [brandRow(shared, ['de']), brandRow(shared, ['de'])]),
+  );
+  expect(change).toEqual({ title: shared.title, description: shared.description, texts: shared.texts });
   expect(faults).toMatchObject([
     { line: 3, column: 'brand', value: 'C-1', reason: expect.stringContaining('another') },
   ]);

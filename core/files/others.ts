@@ -1,6 +1,8 @@
 /** Collections as rows, one for each product in them; and brands, one row each. */
 import type { Brand, BrandChange, Collection, CollectionChange } from '../catalogue/others.js';
-import { FILE_COLUMNS } from './columns.js';
+import type { Texts } from '../catalogue/texts.js';
+import { FILE_COLUMNS, spokenIn } from './columns.js';
+import { spokenCells, spokenHeads, textsFrom } from './spoken.js';
 import { Cells, type Row, type Told } from './told.js';
 
 /**
@@ -10,7 +12,9 @@ import { Cells, type Row, type Told } from './told.js';
  */
 export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
   const cells = new Cells(rows);
-  cells.onlyFirst(['title', 'slug', 'description', 'into', 'position', 'when']);
+  const spoken = spokenColumns('collection', rows);
+  cells.onlyFirst(['title', 'slug', 'description', 'into', 'position', 'when', ...spoken]);
+  const texts = textsFrom('collection', cells, spoken);
   const text = (column: string): string | undefined => cells.text(column)?.trim();
   const members = rows.flatMap((_, row) => {
     const code = cells.text('product', row)?.trim();
@@ -29,6 +33,7 @@ export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
     change: {
       ...(title && { title }),
       ...(cells.text('description') !== undefined && { description: cells.text('description') ?? '' }),
+      ...(texts && { texts }),
       ...(into !== undefined && { parent: into || null }),
       ...(when !== undefined && { when: when || null }),
       ...(position !== undefined && { position }),
@@ -48,10 +53,11 @@ export function brandFrom(rows: readonly Row[]): Told<BrandChange> {
   rows.slice(1).forEach((_, i) => cells.refuse('brand', 'This brand has another row above.', i + 1));
   const title = cells.text('title')?.trim();
   const description = cells.text('description');
+  const texts = textsFrom('brand', cells, spokenColumns('brand', rows));
   return {
     code: cells.text('brand')?.trim() ?? '',
     slug: cells.text('slug')?.trim() || undefined,
-    change: { ...(title && { title }), ...(description !== undefined && { description }) },
+    change: { ...(title && { title }), ...(description !== undefined && { description }), ...(texts && { texts }) },
     faults: cells.faults,
     cellAt: (place) => cells.cell(knownColumn('brand', place)),
   };
@@ -60,18 +66,43 @@ export function brandFrom(rows: readonly Row[]): Told<BrandChange> {
 /** The column that a place of a change came from; the thing itself if it is none. */
 function knownColumn(kind: 'collection' | 'brand', place: string): string {
   const name = place.replace(/[,.[].*$/, '');
+  const [, language = '', field = ''] = /^texts\.([^.]+)(?:\.(\w+))?/.exec(place) ?? [];
+  if (language !== '') return `${field || 'title'}@${language}`;
   const named = { code: kind, parent: 'into' }[name] ?? name;
   return FILE_COLUMNS[kind].some((one) => one.name === named) ? named : kind;
 }
 
-/** The rows of a collection; `collectionFrom` makes it of them again. */
+/** The columns of a table of collections or brands. @param languages the further languages that texts are in */
+export const headsOf = (kind: 'collection' | 'brand', languages: readonly string[]): string[] => [
+  ...FILE_COLUMNS[kind].map(({ name }) => name),
+  ...spokenHeads(kind, languages),
+];
+
+/** The rows of a collection, under `headsOf`; `collectionFrom` makes it of them again. */
 export function collectionRows(
-  { code, title, slug, description, parent, position, when }: Collection,
+  { code, title, slug, description, texts, parent, position, when }: Collection,
   members: readonly string[],
+  languages: readonly string[],
 ): string[][] {
   const first = [title, slug, description, parent ?? '', String(position), when ?? ''];
+  const spoken = spokenRow('collection', texts, languages);
   const [one = '', ...others] = when === null ? members : [];
-  return [[code, ...first, one], ...others.map((product) => [code, ...first.map(() => ''), product])];
+  const blank = (some: readonly unknown[]): string[] => some.map(() => '');
+  return [
+    [code, ...first, one, ...spoken],
+    ...others.map((product) => [code, ...blank(first), product, ...blank(spoken)]),
+  ];
 }
 
-export const brandRow = ({ code, title, slug, description }: Brand): string[] => [code, title, slug, description];
+export const brandRow = ({ code, title, slug, description, texts }: Brand, languages: readonly string[]): string[] => [
+  ...[code, title, slug, description],
+  ...spokenRow('brand', texts, languages),
+];
+
+function spokenRow(kind: 'collection' | 'brand', texts: Texts, languages: readonly string[]): string[] {
+  const cells = spokenCells(texts);
+  return spokenHeads(kind, languages).map((head) => cells[head] ?? '');
+}
+
+const spokenColumns = (kind: 'collection' | 'brand', [first]: readonly Row[]): string[] =>
+  Object.keys(first?.cells ?? {}).filter((name) => spokenIn(kind, name) !== null);

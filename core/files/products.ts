@@ -2,11 +2,13 @@
 import { said } from '../catalogue/change.js';
 import { PRODUCT_STATUSES, type Product, type ProductChange, type VariantChange } from '../catalogue/product.js';
 import { amountFrom, decimalText, exampleAmount } from '../money/index.js';
-import { attributeCell, attributeOf, listCell, listOf, namedCell, namedOf, picturesCell, picturesOf } from './cells.js';
-import { FILE_COLUMNS } from './columns.js';
+import { attributeCell, attributeOf } from '../catalogue/attribute-text.js';
+import { listCell, listOf, namedCell, namedOf, picturesCell, picturesOf } from './cells.js';
+import { FILE_COLUMNS, spokenIn } from './columns.js';
+import { spokenCells, spokenHeads, textsFrom } from './spoken.js';
 import { Cells, type Row, type Told } from './told.js';
 
-const OF_VARIANT = ['variant', 'price', 'was-price', 'stock'];
+const OF_VARIANT = ['variant', 'price', 'was-price', 'stock', 'weight', 'tax-class', 'goods-code', 'shown-by'];
 /** The columns that speak of the product, whichever row they stand in. */
 const OF_PRODUCT = FILE_COLUMNS.product.map(({ name }) => name).filter((name) => !OF_VARIANT.includes(name));
 
@@ -23,7 +25,10 @@ export function productFrom(rows: readonly Row[], currency: string): ToldProduct
   const cells = new Cells(rows);
   const names = Object.keys(rows[0]?.cells ?? {});
   const attributes = names.filter((name) => name.startsWith('attribute.'));
-  cells.onlyFirst([...OF_PRODUCT, ...attributes].filter((name) => name !== 'product' && names.includes(name)));
+  const spoken = names.filter((name) => spokenIn('product', name) !== null);
+  cells.onlyFirst(
+    [...OF_PRODUCT, ...attributes, ...spoken].filter((name) => name !== 'product' && names.includes(name)),
+  );
   const text = (column: string): string | undefined => cells.text(column);
   const change: ProductChange = said({
     title: text('title')?.trim() || undefined,
@@ -37,6 +42,19 @@ export function productFrom(rows: readonly Row[], currency: string): ToldProduct
     keywords: text('keywords') === undefined ? undefined : listOf(text('keywords') ?? ''),
     summary: text('summary'),
     description: text('description'),
+    specifications: cells.readOr(
+      'specifications',
+      [],
+      (value) => {
+        const named = namedOf(value);
+        return named?.every(({ values }) => values.length === 1)
+          ? named.map(({ name, values: [one = ''] }) => ({ name, value: one }))
+          : null;
+      },
+      'It is not a line for each, such as Weight=180 g.',
+    ),
+    goesWith: text('goes-with') === undefined ? undefined : listOf(text('goes-with') ?? ''),
+    texts: textsFrom('product', cells, spoken),
     visibleSince: text('visible-since')?.trim() || undefined,
     visibleFrom: text('from') === undefined ? undefined : text('from')?.trim() || null,
     visibleUntil: text('until') === undefined ? undefined : text('until')?.trim() || null,
@@ -68,14 +86,32 @@ export function productFrom(rows: readonly Row[], currency: string): ToldProduct
   };
 }
 
-const VARIANT_COLUMNS: Readonly<Record<string, string>> = { price: 'price', wasPrice: 'was-price', stock: 'stock' };
+const VARIANT_COLUMNS: Readonly<Record<string, string>> = {
+  price: 'price',
+  wasPrice: 'was-price',
+  stock: 'stock',
+  weight: 'weight',
+  taxClass: 'tax-class',
+  goodsCode: 'goods-code',
+  pictures: 'shown-by',
+};
 
 /** The column that a place of a change came from; the product itself if the file has none. */
 function columnOf(place: string, names: readonly string[]): string {
   const [first = '', second] = place.split(/[.[\]]/);
   const named =
-    { code: 'product', visibleSince: 'visible-since', visibleFrom: 'from', visibleUntil: 'until' }[first] ?? first;
-  return [`${first.replace(/s$/, '')}.${second ?? ''}`, named].find((one) => names.includes(one)) ?? 'product';
+    {
+      code: 'product',
+      visibleSince: 'visible-since',
+      visibleFrom: 'from',
+      visibleUntil: 'until',
+      goesWith: 'goes-with',
+    }[first] ?? first;
+  const [, language = '', field = ''] = /^texts\.([^.]+)(?:\.(\w+))?/.exec(place) ?? [];
+  return (
+    [`${field}@${language}`, `${first.replace(/s$/, '')}.${second ?? ''}`, named].find((one) => names.includes(one)) ??
+    'product'
+  );
 }
 
 function variantsFrom(
@@ -105,7 +141,18 @@ function variantsFrom(
       row,
     );
     const was = cells.text('was-price', row)?.trim();
+    const weight = cells.read(
+      'weight',
+      (text) => (/^\d{1,8}$/.test(text) ? { is: Number(text) } : null),
+      'It is not a weight in grams, such as 350.',
+      row,
+    );
+    const shownBy = cells.text('shown-by', row);
     const values = said({
+      weight: cells.text('weight', row)?.trim() === '' ? null : weight?.is,
+      taxClass: cells.text('tax-class', row)?.trim(),
+      goodsCode: cells.text('goods-code', row)?.trim(),
+      pictures: shownBy === undefined ? undefined : listOf(shownBy),
       options: chosen.length > 0 ? (Object.fromEntries(chosen) as Record<string, string>) : undefined,
       price: price('price'),
       wasPrice: was === '' ? null : price('was-price'),
@@ -114,7 +161,10 @@ function variantsFrom(
     const code = cells.text('variant', row)?.trim() ?? '';
     // A row that says nothing of a variant is of the product alone.
     const isOfVariant =
-      code !== '' || Object.entries(values).some(([name, value]) => name !== 'wasPrice' || value !== null);
+      code !== '' ||
+      Object.values(values).some(
+        (value) => value !== null && value !== '' && !(Array.isArray(value) && value.length === 0),
+      );
     return isOfVariant ? [{ row, variant: { code, ...values } }] : [];
   });
 }
@@ -123,9 +173,11 @@ function variantsFrom(
 export interface NamedColumns {
   readonly options: readonly string[];
   readonly attributes: readonly string[];
+  /** The further languages that texts are in. */
+  readonly languages: readonly string[];
 }
 
-export const productHeads = ({ options, attributes }: NamedColumns): string[] => {
+export const productHeads = ({ options, attributes, languages }: NamedColumns): string[] => {
   const names = FILE_COLUMNS.product.map(({ name }) => name);
   const before = names.indexOf('variant') + 1;
   return [
@@ -133,6 +185,7 @@ export const productHeads = ({ options, attributes }: NamedColumns): string[] =>
     ...options.map((name) => `option.${name}`),
     ...names.slice(before),
     ...attributes.map((name) => `attribute.${name}`),
+    ...spokenHeads('product', languages),
   ];
 };
 
@@ -148,6 +201,9 @@ export function productRows(product: Product, currency: string, columns: NamedCo
     keywords: listCell(product.keywords),
     summary: product.summary,
     description: product.description,
+    specifications: namedCell(product.specifications.map(({ name, value }) => ({ name, values: [value] }))),
+    'goes-with': listCell(product.goesWith),
+    ...spokenCells(product.texts),
     'visible-since': product.visibleSince,
     from: product.visibleFrom ?? '',
     until: product.visibleUntil ?? '',
@@ -167,6 +223,10 @@ export function productRows(product: Product, currency: string, columns: NamedCo
         price: price(variant.price),
         'was-price': price(variant.wasPrice),
         stock: variant.stock === null ? 'not-counted' : String(variant.stock),
+        weight: variant.weight === null ? '' : String(variant.weight),
+        'tax-class': variant.taxClass,
+        'goods-code': variant.goodsCode,
+        'shown-by': listCell(variant.pictures),
         ...Object.fromEntries(Object.entries(variant.options).map(([name, value]) => [`option.${name}`, value])),
       }),
     };

@@ -58,6 +58,11 @@ export class Cells {
     return how(text) ?? this.refuse(column, reason, row);
   }
 
+  /** The same, where an empty cell says something too. */
+  readOr<T>(column: string, empty: T, how: (text: string) => T | null, reason: string): T | undefined {
+    return this.text(column)?.trim() === '' ? empty : this.read(column, how, reason);
+  }
+
   /** Refuses cells of further rows that say something else than the first: they are of the same thing. */
   onlyFirst(columns: readonly string[]): void {
     for (const column of columns)

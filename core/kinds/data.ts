@@ -1,5 +1,6 @@
 /** What pages are about and show: products, collections, pictures, as the service hands them over. */
-import type { ProductStatus } from '../catalogue/product.js';
+import type { ProductStatus, Specification } from '../catalogue/product.js';
+import type { Texts, ThingTexts, Translated } from '../catalogue/texts.js';
 import type { PageCode, PageKind } from '../pages/page.js';
 import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../documents/document.js';
@@ -9,7 +10,20 @@ import type { QueryName } from './query.js';
 
 export type { PictureInfo };
 
-export interface ProductCard {
+/** What is shown in the language of the page, as far as somebody has said it in that language. */
+export interface Spoken {
+  /** The texts that are in the language of the page; none on pages in the leading one. */
+  readonly translated?: Translated;
+}
+
+/** What a page is about, with its texts in further languages. */
+export interface SpokenSubject extends Spoken {
+  readonly texts?: Texts;
+}
+
+export interface ProductCard extends Spoken {
+  /** Whether the title of its brand is in the language of the page. */
+  readonly brandTranslated?: boolean;
   readonly code: string;
   readonly path: string;
   readonly title: string;
@@ -32,9 +46,11 @@ export interface Variant {
   readonly wasPrice: number | null;
   /** How many there are; null if nobody counts. */
   readonly stock: number | null;
+  /** Those of the product's pictures that show it, by hash; none if all do. */
+  readonly pictures?: readonly string[];
 }
 
-export interface Product {
+export interface Product extends SpokenSubject {
   /** Only previews show what is not for sale. */
   readonly status: ProductStatus;
   /** The instants from which and until which shoppers see it, in ISO form; null for always. */
@@ -56,12 +72,15 @@ export interface Product {
   readonly summary: string;
   /** Prose. */
   readonly description: string;
+  readonly specifications?: readonly Specification[];
+  /** Single words of it, such as values of options, in the language of the page. */
+  readonly words?: ThingTexts['words'];
   readonly options: readonly { readonly name: string; readonly values: readonly string[] }[];
   readonly variants: readonly Variant[];
   readonly pictures: readonly PictureInfo[];
 }
 
-export interface Collection {
+export interface Collection extends SpokenSubject {
   /** Codes of the collections above it, nearest first. */
   readonly parents: readonly string[];
   readonly code: string;
@@ -71,7 +90,7 @@ export interface Collection {
 }
 
 /** A collection as it stands among others. */
-export interface CollectionCard {
+export interface CollectionCard extends Spoken {
   readonly code: string;
   readonly path: string;
   readonly title: string;
@@ -98,7 +117,7 @@ export interface ContentCard extends Omit<ContentText, 'text'> {
 }
 
 /** A line of a directory. */
-export interface DirectoryLine {
+export interface DirectoryLine extends Spoken {
   readonly title: string;
   readonly path: string;
   /** Its page code; empty for what has no page of its own, such as a category. */
@@ -107,7 +126,7 @@ export interface DirectoryLine {
   readonly parent: string | null;
 }
 
-export interface Brand {
+export interface Brand extends SpokenSubject {
   readonly code: string;
   readonly slug: string;
   readonly title: string;

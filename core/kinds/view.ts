@@ -9,7 +9,8 @@ import { pictureTag } from './picture.js';
 import { withFigures } from '../fields/text-pictures.js';
 import { html, NOTHING, raw, slotMark, type Markup } from './html.js';
 import { pageSeenBy, queryText, type QueryName } from './query.js';
-import type { PageInfo, StoreInfo } from './data.js';
+import type { ThingTexts } from '../catalogue/texts.js';
+import type { PageInfo, Spoken, StoreInfo } from './data.js';
 import type { FactName, Facts, ShownFacts } from '../facts/all.js';
 import type { FormState } from './form-state.js';
 import type { KindDescription } from './kind.js';
@@ -63,10 +64,13 @@ export interface View {
   /** A word of the storefront that the kind declares. */
   word(name: WordName, values?: WordValues): string;
   /**
-   * The `lang` of what the catalogue says, where the page is in another language; otherwise nothing.
-   * @example html`<h1${view.catalogueLang}>${product.title}</h1>`
+   * Says as an attribute that a text of the catalogue is in the leading language of the store, where the page is in
+   * another and nobody has translated the text.
+   * @param thing whose text it is
+   * @param text which of its texts; if left out one that is never translated
+   * @example html`<h1${view.langOf(product, 'title')}>${product.title}</h1>`
    */
-  readonly catalogueLang: Markup;
+  langOf(thing: Spoken, text?: keyof ThingTexts): Markup;
   /** Minor units of the store's currency as text. */
   money(minor: number): string;
   /** The attributes of the element of a link, or null if it is empty or its thing is gone. */
@@ -191,9 +195,10 @@ export class SectionView implements View {
       throw new Error(`The section kind “${this.#section.kind.name}” reads ${need.type} that it did not ask for.`);
     return answer;
   }
-  get catalogueLang(): Markup {
+  langOf({ translated = [] }: Spoken, text?: keyof ThingTexts): Markup {
     const { locale, store } = this.#sources;
-    return locale.translation === null ? NOTHING : html` lang="${store.locale}"`;
+    if (locale.translation === null || (text !== undefined && translated.includes(text))) return NOTHING;
+    return html` lang="${store.locale}"`;
   }
   word(name: WordName, values?: WordValues): string {
     const { kind } = this.#section;

@@ -58,6 +58,21 @@ const goods: readonly (readonly [
   ],
 ];
 
+/** What is said in German; one is still to be translated. */
+const GERMAN: Readonly<Record<string, readonly [title: string, summary: string]>> = {
+  'O-01': ['Herdkerze', 'Brennt zwei Abende lang und riecht nach nichts als warmem Wachs.'],
+  'O-02': ['Hohe Kerze', 'Für einen Tisch, an dem man lange sitzt.'],
+  'O-03': ['Stumpen', 'Was bleibt, wenn eine lange gekürzt wird; er brennt genauso gut.'],
+  'O-04': ['Marktkorb', 'Trägt sechs Äpfel und einen Kohl, oder eine schlafende Katze.'],
+  'O-05': ['Brotkorb', 'Flach, breit und leicht auszuschütteln.'],
+};
+const inGerman = (code: string): Pick<DemoProduct, 'texts'> => {
+  const [title, summary] = GERMAN[code] ?? [];
+  if (title === undefined || summary === undefined) return {};
+  const description = `<p>${summary} Gemacht im Schuppen hinter dem Haus, in Stroh verpackt.</p>`;
+  return { texts: { de: { title, summary, description } } };
+};
+
 const products: readonly DemoProduct[] = goods.map(([code, title, summary, price, category]) => ({
   code,
   slug: title.toLowerCase().replaceAll(' ', '-'),
@@ -72,6 +87,7 @@ const products: readonly DemoProduct[] = goods.map(([code, title, summary, price
   variants: [{ code: `${code}-1`, options: {}, price, wasPrice: null, stock: 8 }],
   pictures: [{ file: `${code}.png`, alt: `${title} on a wooden table` }],
   added: '2026-05-04T09:00:00Z',
+  ...inGerman(code),
 }));
 
 export async function osierwick(): Promise<DemoStore> {
@@ -115,6 +131,7 @@ export async function osierwick(): Promise<DemoStore> {
         slug: 'osierwick',
         title: 'Osierwick',
         description: 'Wax and willow, from one shed behind one house.',
+        texts: { de: { description: 'Wachs und Weide, aus einem Schuppen hinter einem Haus.' } },
       },
     ],
     collections: [
@@ -123,6 +140,7 @@ export async function osierwick(): Promise<DemoStore> {
         slug: 'candles',
         title: 'Candles',
         description: 'Poured on still days.',
+        texts: { de: { title: 'Kerzen', description: 'An windstillen Tagen gegossen.' } },
         products: ['O-01', 'O-02', 'O-03'],
       },
       {
@@ -130,6 +148,7 @@ export async function osierwick(): Promise<DemoStore> {
         slug: 'baskets',
         title: 'Baskets',
         description: 'Cut in winter, woven in spring.',
+        texts: { de: { title: 'Körbe', description: 'Im Winter geschnitten, im Frühjahr geflochten.' } },
         products: ['O-04', 'O-05', 'O-06'],
       },
     ],

@@ -46,7 +46,7 @@ export interface Applying {
  */
 export async function applyCatalogue(
   trx: Records,
-  store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone'>,
+  store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone' | 'languages'>,
   { brands = [], products = [], collections = [] }: CatalogueChanges,
   { accountId, now, sample = false, audited }: Applying,
 ): Promise<readonly Outcome[]> {
@@ -55,9 +55,9 @@ export async function applyCatalogue(
   await lockFilling(trx, store.id, changesFilling(collections) ? 'changing' : 'using');
   const setting = { sample, now };
   const effect = together([
-    await writeBrands(trx, store.id, brands, setting),
+    await writeBrands(trx, store, brands, setting),
     await writeProducts(trx, store, products, setting),
-    await writeCollections(trx, store.id, collections, setting),
+    await writeCollections(trx, store, collections, setting),
     await removeBrands(trx, store.id, brands),
   ]);
   const differing = effect.outcomes.filter(({ did }) => did !== 'same');

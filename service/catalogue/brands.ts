@@ -1,22 +1,24 @@
 /** Brands: what is wanted of them, written as far as it differs. */
 import { Problem, sure } from '@parlour/core';
 import { isSame } from '@parlour/core/design';
-import type { Brand, BrandChange, Wanted } from '@parlour/core/catalogue';
+import { changedTexts, type Brand, type BrandChange, type Wanted } from '@parlour/core/catalogue';
 import { counted } from '@parlour/core';
 import { deleteBrands, productsOfBrands, putBrands, readBrands, renewWords } from '../records/brands.js';
 import type { Records } from '../records/database.js';
+import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkOnce, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkThere, slugsFor } from './wanted.js';
 
 /** Those that are wanted to be there. The others are removed last, once nothing is of them. */
 export async function writeBrands(
   trx: Records,
-  storeId: number,
+  store: Pick<Store, 'id' | 'languages'>,
   wanted: readonly Wanted<BrandChange>[],
   { sample }: { readonly sample: boolean },
 ): Promise<Effect> {
   if (wanted.length === 0) return NO_EFFECT;
+  const storeId = store.id;
   checkOnce('brand', wanted);
   const there = await readBrands(
     trx,
@@ -29,6 +31,7 @@ export async function writeBrands(
   const steps = writing.map((one) => {
     const before = there.get(one.code);
     checkThere('brand', one, before);
+    checkLanguages(store, one.change, before);
     const { title = before?.title ?? '', description = before?.description ?? '' } = one.change;
     if (title.trim() === '')
       throw new Problem('bad-value', `The brand “${one.code}” has no title.`, {
@@ -36,7 +39,8 @@ export async function writeBrands(
         remedy: 'Say what it is called.',
       });
     const slug = slugs.of(one, title, before);
-    return { before, after: { code: one.code, slug, title, description } satisfies Brand };
+    const texts = changedTexts(before?.texts ?? {}, one.change.texts);
+    return { before, after: { code: one.code, slug, title, description, texts } satisfies Brand };
   });
   const differing = steps.filter(({ before, after }) => !before || !isSame({ ...after, id: before.id }, before));
   if (differing.length > 0)
@@ -59,10 +63,16 @@ export async function writeBrands(
     },
     await effectOnProducts(
       trx,
-      differing.flatMap(({ before, after }) => (before && before.title !== after.title ? [before.id] : [])),
+      differing.flatMap(({ before, after }) => (before && titlesDiffer(before, after) ? [before.id] : [])),
     ),
   ]);
 }
+
+/** In any language. */
+const titlesDiffer = (before: Brand, after: Brand): boolean =>
+  before.title !== after.title || !isSame(titlesOf(before), titlesOf(after));
+const titlesOf = ({ texts }: Brand): unknown =>
+  Object.entries(texts).flatMap(([language, { title }]) => (title === undefined ? [] : [[language, title]]));
 
 /** What is of a brand says its title, is found by it, and may have rules about it. */
 async function effectOnProducts(trx: Records, brandIds: readonly number[]): Promise<Effect> {

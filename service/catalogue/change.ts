@@ -7,7 +7,7 @@ import { lockCatalogue, lockProducts, readProducts, type KeptProduct } from '../
 import type { Store } from '../records/stores.js';
 import { applyCatalogue, type Applying } from './apply.js';
 
-type Stores = Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone'>;
+type Stores = Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone' | 'languages'>;
 
 /**
  * Changes one product.

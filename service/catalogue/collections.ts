@@ -1,6 +1,12 @@
 /** Collections and what is in them: what is wanted, written as far as it differs. */
 import { Problem, sure } from '@parlour/core';
-import { fillingText, type Collection, type CollectionChange, type Wanted } from '@parlour/core/catalogue';
+import {
+  changedTexts,
+  fillingText,
+  type Collection,
+  type CollectionChange,
+  type Wanted,
+} from '@parlour/core/catalogue';
 import { isSame } from '@parlour/core/design';
 import {
   addMembers,
@@ -16,9 +22,10 @@ import {
 } from '../records/collections.js';
 import type { Records } from '../records/database.js';
 import { idsOfProducts } from '../records/products.js';
+import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkOnce, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkThere, slugsFor } from './wanted.js';
 
 type Writing = Exclude<Wanted<CollectionChange>, { is: 'gone' }>;
 
@@ -30,11 +37,12 @@ interface Step {
 
 export async function writeCollections(
   trx: Records,
-  storeId: number,
+  store: Pick<Store, 'id' | 'languages'>,
   wanted: readonly Wanted<CollectionChange>[],
   { sample }: { readonly sample: boolean },
 ): Promise<Effect> {
   if (wanted.length === 0) return NO_EFFECT;
+  const storeId = store.id;
   checkOnce('collection', wanted);
   const there = await readCollections(
     trx,
@@ -46,7 +54,7 @@ export async function writeCollections(
   for (const one of leaving) checkThere('collection', one, there.get(one.code));
   const steps = await stepsOf(
     trx,
-    storeId,
+    store,
     wanted.flatMap((one) => (one.is === 'gone' ? [] : [one])),
     there,
   );
@@ -100,16 +108,17 @@ export async function writeCollections(
 
 async function stepsOf(
   trx: Records,
-  storeId: number,
+  store: Pick<Store, 'id' | 'languages'>,
   wanted: readonly Writing[],
   there: ReadonlyMap<string, KeptCollection>,
 ): Promise<Step[]> {
   const news = wanted.filter(({ code }) => !there.has(code));
-  const slugs = await slugsFor(trx, 'collection', storeId, wanted, there);
-  let position = news.length > 0 ? await nextPosition(trx, storeId) : 0;
+  const slugs = await slugsFor(trx, 'collection', store.id, wanted, there);
+  let position = news.length > 0 ? await nextPosition(trx, store.id) : 0;
   return wanted.map((one) => {
     const before = there.get(one.code);
     checkThere('collection', one, before);
+    checkLanguages(store, one.change, before);
     const { change } = one;
     const title = change.title ?? before?.title ?? '';
     if (title.trim() === '')
@@ -122,6 +131,7 @@ async function stepsOf(
       slug: slugs.of(one, title, before),
       title,
       description: change.description ?? before?.description ?? '',
+      texts: changedTexts(before?.texts ?? {}, change.texts),
       parent: change.parent === undefined ? (before?.parent ?? null) : change.parent,
       position: change.position ?? before?.position ?? position++,
       when: change.when === undefined ? (before?.when ?? null) : change.when === null ? null : fillingText(change.when),

@@ -29,7 +29,7 @@ import {
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkOnce, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkThere, slugsFor } from './wanted.js';
 
 export type WantedProduct = Wanted<
   ProductChange & { /** Since when it is there, in ISO form. */ readonly added?: string | undefined }
@@ -45,7 +45,7 @@ interface Step {
 /** @param now when what is new begins to be there */
 export async function writeProducts(
   trx: Records,
-  store: Pick<Store, 'id' | 'currency' | 'timeZone'>,
+  store: Pick<Store, 'id' | 'currency' | 'timeZone' | 'languages'>,
   wanted: readonly WantedProduct[],
   { sample, now }: { readonly sample: boolean; readonly now: Date },
 ): Promise<Effect> {
@@ -103,16 +103,18 @@ const codeOf = ({ before, after }: Step): string => sure(after ?? before).code;
 
 async function stepsOf(
   trx: Records,
-  { id: storeId, timeZone }: Pick<Store, 'id' | 'timeZone'>,
+  store: Pick<Store, 'id' | 'timeZone' | 'languages'>,
   wanted: readonly WantedProduct[],
   there: ReadonlyMap<string, KeptProduct>,
   now: Date,
 ): Promise<Step[]> {
+  const { id: storeId, timeZone } = store;
   const slugs = await slugsFor(trx, 'product', storeId, wanted, there);
   return wanted.map((one): Step => {
     const before = there.get(one.code);
     checkThere('product', one, before);
     if (one.is === 'gone') return { before, after: undefined, added: '' };
+    checkLanguages(store, one.change, before);
     const { added = now.toISOString(), ...rest } = one.change;
     const change = { ...rest, ...instantsOf(rest, timeZone) };
     if (before) {
@@ -162,6 +164,9 @@ const TEXTS = [
   'attributes',
   'summary',
   'description',
+  'specifications',
+  'goesWith',
+  'texts',
   'options',
   'visibleSince',
   'visibleFrom',
@@ -174,12 +179,14 @@ const picturesDiffer = ({ before, after }: Step): boolean => !isSame(before?.pic
 const differs = (step: Step): boolean =>
   textsDiffer(step) || picturesDiffer(step) || touchesVariants(step) || pricesOf(step).length > 0;
 
+const OF_VARIANT = ['options', 'stock', 'weight', 'taxClass', 'goodsCode', 'pictures'] as const;
+
 /** The variants of which more than the price differs, with their places. */
 const variantsOf = ({ before, after }: Step): (Variant & { readonly position: number })[] => {
   const was = new Map(before?.variants.map((one) => [one.code, one]));
   return (after?.variants ?? []).flatMap((variant, position) => {
     const one = was.get(variant.code);
-    const same = one && one.stock === variant.stock && isSame(one.options, variant.options);
+    const same = one && OF_VARIANT.every((name) => isSame(one[name], variant[name]));
     return same ? [] : [{ ...variant, position }];
   });
 };
@@ -243,12 +250,9 @@ async function write(
   await putVariants(
     trx,
     kept.flatMap((step) =>
-      variantsOf(step).map(({ code, options, stock, position }) => ({
+      variantsOf(step).map(({ price: _price, wasPrice: _wasPrice, ...variant }) => ({
         productId: idOf(step),
-        code,
-        options,
-        stock,
-        position,
+        ...variant,
       })),
     ),
   );

@@ -1,9 +1,10 @@
 /** What is the same for everything that can be wanted of the catalogue. */
 import { Problem } from '@parlour/core';
-import { SLUG, type Wanted } from '@parlour/core/catalogue';
+import { SLUG, type Texts, type TextsChange, type Wanted } from '@parlour/core/catalogue';
 import { freeCode } from '@parlour/core/design';
 import type { Records } from '../records/database.js';
 import { takenSlugs } from '../records/products.js';
+import type { Store } from '../records/stores.js';
 import type { CatalogueKind } from './effect.js';
 
 /** Refuses what is wanted to be new and is there, or to be there and is not. */
@@ -22,6 +23,25 @@ export function checkThere<C>(
     throw new Problem('no-such-thing', `There is no ${kind} “${code}” in this store.`, {
       place: kind,
       remedy: `List the pages of the kind ${kind} to see their codes.`,
+    });
+}
+
+/** Refuses texts in a language that the storefront does not speak; what was said before one was removed may stay. */
+export function checkLanguages(
+  { languages }: Pick<Store, 'languages'>,
+  change: { readonly texts?: TextsChange | undefined },
+  before: { readonly texts: Texts } | undefined,
+): void {
+  const unknown = Object.keys(change.texts ?? {}).find(
+    (one) => !languages.includes(one) && !Object.hasOwn(before?.texts ?? {}, one),
+  );
+  if (unknown !== undefined)
+    throw new Problem('bad-value', `The storefront does not speak “${unknown}”.`, {
+      place: `texts.${unknown}`,
+      remedy:
+        languages.length === 0
+          ? 'Add the language to the store first.'
+          : `Its further languages are: ${languages.join(', ')}. Add this one to the store first.`,
     });
 }
 

@@ -74,7 +74,7 @@ async function loadStore(trx: Records, demo: ReadyStore): Promise<number> {
     hashes.set(file, made.picture.hash);
   }
   const changes = asChanges(demo, (file) => sure(hashes.get(file)));
-  await applyCatalogue(trx, { id: store.id, slug, currency, locale, timeZone }, changes, {
+  await applyCatalogue(trx, { id: store.id, slug, currency, locale, timeZone, languages }, changes, {
     accountId: null,
     now: new Date(),
     audited: null,

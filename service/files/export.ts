@@ -3,7 +3,7 @@ import { csvRow } from '@parlour/core';
 import {
   brandRow,
   collectionRows,
-  FILE_COLUMNS,
+  headsOf,
   productHeads,
   productRows,
   type FileFormat,
@@ -13,7 +13,7 @@ import {
 import { allBrands } from '../records/brands.js';
 import { allCollections, membersOf, readCollections } from '../records/collections.js';
 import type { Records } from '../records/database.js';
-import { namesInProducts, nextCodes, readProducts } from '../records/products.js';
+import { languagesIn, namesInProducts, nextCodes, readProducts } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 
 const AT_ONCE = 500;
@@ -54,11 +54,8 @@ async function* asLines({ all }: Things): AsyncGenerator<string> {
   for await (const { value } of all()) yield `${JSON.stringify(value)}\n`;
 }
 
-const headsOf = (kind: FileKind) => (): Promise<readonly string[]> =>
-  Promise.resolve(FILE_COLUMNS[kind].map(({ name }) => name));
-
 function products(trx: Records, { id: storeId, currency }: Pick<Store, 'id' | 'currency'>): Things {
-  let columns: NamedColumns = { options: [], attributes: [] };
+  let columns: NamedColumns = { options: [], attributes: [], languages: [] };
   return {
     heads: async () => productHeads((columns = await namesInProducts(trx, storeId))),
     async *all() {
@@ -79,27 +76,30 @@ function products(trx: Records, { id: storeId, currency }: Pick<Store, 'id' | 'c
   };
 }
 
-const collections = (trx: Records, { id: storeId }: Pick<Store, 'id'>): Things => ({
-  heads: headsOf('collection'),
-  async *all() {
-    const every = await allCollections(trx, storeId);
-    const kept = await readCollections(
-      trx,
-      storeId,
-      every.map(({ code }) => code),
-    );
-    for (const { code } of inside(every)) {
-      const collection = kept.get(code);
-      if (!collection) continue;
-      const members = await membersOf(trx, collection.id);
-      const { id: _id, ...value } = collection;
-      yield {
-        rows: collectionRows(collection, members),
-        value: { ...value, ...(collection.when === null && { members }) },
-      };
-    }
-  },
-});
+const collections = (trx: Records, { id: storeId }: Pick<Store, 'id'>): Things => {
+  let languages: readonly string[] = [];
+  return {
+    heads: async () => headsOf('collection', (languages = await languagesIn(trx, 'collection', storeId))),
+    async *all() {
+      const every = await allCollections(trx, storeId);
+      const kept = await readCollections(
+        trx,
+        storeId,
+        every.map(({ code }) => code),
+      );
+      for (const { code } of inside(every)) {
+        const collection = kept.get(code);
+        if (!collection) continue;
+        const members = await membersOf(trx, collection.id);
+        const { id: _id, ...value } = collection;
+        yield {
+          rows: collectionRows(collection, members, languages),
+          value: { ...value, ...(collection.when === null && { members }) },
+        };
+      }
+    },
+  };
+};
 
 /** Each after the one that it is in, so that reading the file finds that one. */
 function inside<T extends { readonly code: string; readonly parent: string | null }>(all: readonly T[]): T[] {
@@ -108,12 +108,14 @@ function inside<T extends { readonly code: string; readonly parent: string | nul
   return below(null);
 }
 
-const brands = (trx: Records, { id: storeId }: Pick<Store, 'id'>): Things => ({
-  heads: headsOf('brand'),
-  async *all() {
-    for (const brand of await allBrands(trx, storeId)) {
-      const { code, title, slug, description } = brand;
-      yield { rows: [brandRow(brand)], value: { code, slug, title, description } };
-    }
-  },
-});
+const brands = (trx: Records, { id: storeId }: Pick<Store, 'id'>): Things => {
+  let languages: readonly string[] = [];
+  return {
+    heads: async () => headsOf('brand', (languages = await languagesIn(trx, 'brand', storeId))),
+    async *all() {
+      for (const brand of await allBrands(trx, storeId)) {
+        yield { rows: [brandRow(brand, languages)], value: brand };
+      }
+    },
+  };
+};

@@ -80,7 +80,7 @@ interface Work {
   readonly db: Database;
   readonly job: KeptImport;
   readonly isEnding: () => boolean;
-  readonly store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone'>;
+  readonly store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone' | 'languages'>;
   counts: { -readonly [K in keyof Counts]: number };
   faults: FileFault[];
   doneBytes: number;

@@ -16,7 +16,7 @@ export async function readBrands(
 ): Promise<ReadonlyMap<string, KeptBrand>> {
   let query = db
     .selectFrom('brand')
-    .select(['id', 'code', 'slug', 'title', 'description'])
+    .select(['id', 'code', 'slug', 'title', 'description', 'texts'])
     .where('store_id', '=', storeId)
     .where(sql<boolean>`code = any(${[...codes]})`)
     .orderBy('id');
@@ -30,11 +30,11 @@ export async function readBrands(
 /** Writes brands, new or not. */
 export async function putBrands(trx: Records, storeId: number, brands: readonly Brand[], sample: boolean) {
   await sql`
-    insert into brand (store_id, sample, code, slug, title, description)
+    insert into brand (store_id, sample, code, slug, title, description, texts)
     select ${storeId}, ${sample}, x.*
-    from jsonb_to_recordset(${json(brands)}::jsonb) x(code text, slug text, title text, description text)
+    from jsonb_to_recordset(${json(brands)}::jsonb) x(code text, slug text, title text, description text, texts jsonb)
     on conflict (store_id, code) do update set slug = excluded.slug, title = excluded.title,
-      description = excluded.description`.execute(trx);
+      description = excluded.description, texts = excluded.texts`.execute(trx);
 }
 
 export async function deleteBrands(trx: Records, ids: readonly number[]): Promise<void> {
@@ -62,7 +62,7 @@ export async function renewWords(trx: Records, productIds: readonly number[]): P
 export const allBrands = (db: Records, storeId: number): Promise<Brand[]> =>
   db
     .selectFrom('brand')
-    .select(['code', 'slug', 'title', 'description'])
+    .select(['code', 'slug', 'title', 'description', 'texts'])
     .where('store_id', '=', storeId)
     .orderBy('title')
     .orderBy('code')

@@ -38,10 +38,17 @@ const renewPrices = named(
     (excluded.least, excluded.greatest, excluded.was, excluded.reduced)`,
 );
 
+/** By further language: the title, and that of the brand, as far as there are any. */
+const TEXTS = sql`coalesce((
+    select jsonb_object_agg(language, jsonb_strip_nulls(jsonb_build_object(
+      'title', p.texts -> language -> 'title', 'brand', b.texts -> language -> 'title')))
+    from (select jsonb_object_keys(p.texts) as language union select jsonb_object_keys(b.texts)) languages
+    where (p.texts -> language) ? 'title' or (b.texts -> language) ? 'title'), '{}')`;
+
 const renewRest = named(
   ($) => sql`
   insert into card as c
-  select p.id, p.store_id, p.code, p.slug, p.title, p.brand_id, coalesce(b.title, ''), pic.picture, p.created_at,
+  select p.id, p.store_id, p.code, p.slug, p.title, p.brand_id, coalesce(b.title, ''), ${TEXTS}, pic.picture, p.created_at,
     exists (select from variant v where v.product_id = p.id and (v.stock is null or v.stock > 0))
   from product p join store s on s.id = p.store_id
   join card_price x on x.product_id = p.id and x.currency = s.currency
@@ -53,9 +60,9 @@ const renewRest = named(
   ) pic on true
   where p.id = any(${$(0)}::int[]) and ${isForSale($(1))}
   on conflict (product_id) do update set slug = excluded.slug, title = excluded.title, brand_id = excluded.brand_id,
-    brand = excluded.brand, picture = excluded.picture, created_at = excluded.created_at, available = excluded.available
-  where (c.slug, c.title, c.brand_id, c.brand, c.picture, c.created_at, c.available) is distinct from
-    (excluded.slug, excluded.title, excluded.brand_id, excluded.brand, excluded.picture, excluded.created_at, excluded.available)`,
+    brand = excluded.brand, texts = excluded.texts, picture = excluded.picture, created_at = excluded.created_at, available = excluded.available
+  where (c.slug, c.title, c.brand_id, c.brand, c.texts, c.picture, c.created_at, c.available) is distinct from
+    (excluded.slug, excluded.title, excluded.brand_id, excluded.brand, excluded.texts, excluded.picture, excluded.created_at, excluded.available)`,
 );
 
 const removeRest = named(

@@ -186,7 +186,7 @@ export interface FoundVariant {
   readonly chosen: string;
 }
 
-const variants = (db: Records, storeId: number, productCode: string) =>
+const variants = (db: Records, storeId: number, productCode: string, language: string | null) =>
   db
     .selectFrom('variant')
     .innerJoin('product', 'product.id', 'variant.product_id')
@@ -197,20 +197,23 @@ const variants = (db: Records, storeId: number, productCode: string) =>
       'variant.code',
       'product.code as product',
       'variant.stock',
-      sql<string>`chosen_text(product.options, variant.options)`.as('chosen'),
-      'product.title',
+      sql<string>`chosen_text(product.options, variant.options, product.texts -> ${language}::text -> 'words')`.as(
+        'chosen',
+      ),
+      sql<string>`coalesce(product.texts -> ${language}::text ->> 'title', product.title)`.as('title'),
     ])
     .where('product.store_id', '=', storeId)
     .where('product.code', '=', productCode);
 
-/** The variant of a product with exactly these options. */
+/** The variant of a product with exactly these options. @param language what it is called in; null for the leading one */
 export const findVariant = (
   db: Records,
   storeId: number,
   productCode: string,
   options: Readonly<Record<string, string>>,
+  language: string | null,
 ): Promise<FoundVariant | undefined> =>
-  variants(db, storeId, productCode)
+  variants(db, storeId, productCode, language)
     .where(sql<boolean>`variant.options = ${JSON.stringify(options)}::jsonb`)
     .executeTakeFirst();
 
@@ -220,5 +223,6 @@ export const variantByCode = (
   storeId: number,
   productCode: string,
   code: string,
+  language: string | null,
 ): Promise<FoundVariant | undefined> =>
-  variants(db, storeId, productCode).where('variant.code', '=', code).executeTakeFirst();
+  variants(db, storeId, productCode, language).where('variant.code', '=', code).executeTakeFirst();

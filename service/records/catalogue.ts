@@ -27,7 +27,7 @@ const isAsked = (kind: SubjectKind, store: Sql, by: By, value: Sql): Sql =>
 const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) => Sql>> = {
   // One without a variant that has a price cannot be shown.
   product: (store, by, value) => sql`
-  select product.code, product.slug, product.title, product.status, product.category, product.keywords, product.attributes, product.summary, product.description, product.options,
+  select product.code, product.slug, product.title, product.status, product.category, product.keywords, product.attributes, product.summary, product.description, product.options, product.specifications, product.texts,
     product.visible_since as "visibleSince", ${iso('product.visible_from')} as "visibleFrom", ${iso('product.visible_until')} as "visibleUntil", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
       where m.product_id = product.id), '{}') as collections, v.variants,
@@ -37,19 +37,19 @@ const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) 
       where pp.product_id = product.id), '[]') as pictures
   from product left join brand b on b.id = product.brand_id cross join lateral (
     select jsonb_agg(jsonb_build_object('code', w.code, 'options', w.options, 'price', x.price,
-      'wasPrice', case when x.was_price > x.price then x.was_price end, 'stock', w.stock) order by w.position, w.id) as variants
+      'wasPrice', case when x.was_price > x.price then x.was_price end, 'stock', w.stock, 'pictures', w.pictures) order by w.position, w.id) as variants
     from variant w join price x on x.variant_id = w.id and x.currency = ${currencyOf(store)}
     where w.product_id = product.id) v
   where product.store_id = ${store} and ${isAsked('product', store, by, value)} and v.variants is not null`,
   collection: (store, by, value) => sql`
-  select code, slug, title, description, (with recursive above (parent_id, code, depth) as (
+  select code, slug, title, description, texts, (with recursive above (parent_id, code, depth) as (
       select collection.parent_id, ''::text, 0
       union all
       select c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
     ) select coalesce(array_agg(code order by depth) filter (where depth > 0), '{}') from above) as parents
   from collection where store_id = ${store} and ${isAsked('collection', store, by, value)}`,
   brand: (store, by, value) =>
-    sql`select code, slug, title, description from brand
+    sql`select code, slug, title, description, texts from brand
     where store_id = ${store} and ${isAsked('brand', store, by, value)}`,
 };
 

@@ -15,7 +15,7 @@ export async function readCollections(
   { lock = false } = {},
 ): Promise<ReadonlyMap<string, KeptCollection>> {
   const { rows } = await sql<KeptCollection>`
-    select c.id, c.code, c.slug, c.title, c.description, c.position, c.rule as "when",
+    select c.id, c.code, c.slug, c.title, c.description, c.texts, c.position, c.rule as "when",
       (select above.code from collection above where above.id = c.parent_id) as parent
     from collection c where c.store_id = ${storeId} and c.code = any(${[...codes]})
     order by c.id ${lock ? sql`for no key update` : sql``}`.execute(db);
@@ -40,12 +40,12 @@ export async function putCollections(
   sample: boolean,
 ): Promise<void> {
   await sql`
-    insert into collection (store_id, sample, code, slug, title, description, position, rule)
+    insert into collection (store_id, sample, code, slug, title, description, texts, position, rule)
     select ${storeId}, ${sample}, x.*
     from jsonb_to_recordset(${json(collections)}::jsonb)
-      x(code text, slug text, title text, description text, position int, "when" text)
+      x(code text, slug text, title text, description text, texts jsonb, position int, "when" text)
     on conflict (store_id, code) do update set slug = excluded.slug, title = excluded.title, description = excluded.description,
-      position = excluded.position, rule = excluded.rule`.execute(trx);
+      texts = excluded.texts, position = excluded.position, rule = excluded.rule`.execute(trx);
   await sql`
     update collection c set parent_id = above.id
     from jsonb_to_recordset(${json(collections)}::jsonb) x(code text, parent text)
@@ -117,7 +117,7 @@ export async function allCollections(
   storeId: number,
 ): Promise<(Collection & { readonly products: number })[]> {
   const { rows } = await sql<Collection & { products: number }>`
-    select c.code, c.slug, c.title, c.description, c.position, c.rule as "when", above.code as parent,
+    select c.code, c.slug, c.title, c.description, c.texts, c.position, c.rule as "when", above.code as parent,
       (select count(*)::int from (
         select from collection_member m where m.collection_id = c.id limit ${MOST_COUNTED + 1}) counted) as products
     from collection c left join collection above on above.id = c.parent_id

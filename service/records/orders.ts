@@ -16,6 +16,7 @@ import {
   type UnpricedLine,
 } from '@parlour/core/commerce';
 import { sql, type Insertable } from 'kysely';
+import { calledIn } from './answers/cart.js';
 import { lockCart, type CartRow } from './carts.js';
 import { containing, inTransaction, json, type Records } from './database.js';
 import { takeStock, type Taken } from './stock.js';
@@ -126,7 +127,7 @@ async function keep(trx: Records, head: Head, body: Body): Promise<void> {
   await trx
     .insertInto('order_line')
     .values(
-      lines.map(({ wasPrice, saving: _saving, ...line }, position) => ({
+      lines.map(({ wasPrice, saving: _saving, translated: _translated, ...line }, position) => ({
         ...line,
         order_id: id,
         position,
@@ -143,11 +144,11 @@ async function orderOf(
   cart: CartRow,
   buying: Buying,
   told: Told,
-  { attempt, seen, payment }: Pick<NewOrder, 'attempt' | 'seen' | 'payment'>,
+  { attempt, seen, payment, language }: Pick<NewOrder, 'attempt' | 'seen' | 'payment' | 'language'>,
 ): Promise<{ body: Body; taken: readonly Taken[] } | NotOrdered> {
   // Another tab has ordered what was in the cart, and this one shows what was there before.
   if (cart.attempt !== attempt) return { why: 'changed' };
-  const priced = priceCart({ lines: await lockLines(trx, cart.id, buying.currency), ...told }, buying);
+  const priced = priceCart({ lines: await lockLines(trx, cart.id, buying.currency, language), ...told }, buying);
   const charged = chargedBy(priced);
   if ('why' in charged) return charged;
   const { totals, steps } = priced;
@@ -176,12 +177,14 @@ async function emptyCart(trx: Records, id: number): Promise<void> {
 }
 
 /** The lines of a cart, their variants locked by id, so that of two who buy the last one is second. */
-async function lockLines(trx: Records, cartId: number, currency: string): Promise<OrderedLine[]> {
+/** @param language what the shopper reads */
+async function lockLines(trx: Records, cartId: number, currency: string, language: string): Promise<OrderedLine[]> {
   await sql`select v.id from variant v join cart_line l on l.variant_id = v.id where l.cart_id = ${cartId}
     order by v.id for no key update of v`.execute(trx);
+  const { title, options, isTranslated } = calledIn(sql`${language}`);
   const { rows } = await sql<OrderedLine>`
-    select v.id as "variantId", p.code as product, v.code as variant, p.title, chosen_text(p.options, v.options) as options,
-      l.quantity, x.price,
+    select v.id as "variantId", p.code as product, v.code as variant, ${title} as title, ${options} as options,
+      case when ${isTranslated} then '["title"]'::jsonb end as translated, l.quantity, x.price,
       case when x.was_price > x.price then x.was_price end as "wasPrice", v.stock
     from cart_line l join variant v on v.id = l.variant_id join product p on p.id = v.product_id
     join card on card.product_id = p.id join price x on x.variant_id = v.id and x.currency = ${currency}

@@ -21,10 +21,12 @@ export async function readProducts(
 ): Promise<ReadonlyMap<string, KeptProduct>> {
   const { rows } = await sql<KeptProduct>`
     select p.id, p.code, p.slug, p.title, p.status, p.category, p.keywords, p.attributes, p.summary, p.description, p.options,
+      p.specifications, p.goes_with as "goesWith", p.texts,
       p.visible_since as "visibleSince", ${iso('p.visible_from')} as "visibleFrom", ${iso('p.visible_until')} as "visibleUntil",
       (select b.code from brand b where b.id = p.brand_id) as brand,
       coalesce((select jsonb_agg(jsonb_build_object('code', v.code, 'options', v.options, 'price', x.price,
-          'wasPrice', x.was_price, 'stock', v.stock) order by v.position, v.id)
+          'wasPrice', x.was_price, 'stock', v.stock, 'weight', v.weight, 'taxClass', v.tax_class, 'goodsCode', v.goods_code,
+          'pictures', v.pictures) order by v.position, v.id)
         from variant v join price x on x.variant_id = v.id and x.currency = ${currencyOf(sql`${storeId}`)}
         where v.product_id = p.id), '[]') as variants,
       coalesce((select jsonb_agg(jsonb_build_object('hash', i.hash, 'alt', i.alt) order by i.position)
@@ -73,19 +75,36 @@ export async function nextCodes(db: Records, storeId: number, after: string, lim
   return rows.map(({ code }) => code);
 }
 
-/** What the options and the attributes of products are called, all of a store. */
-export async function namesInProducts(
-  db: Records,
+/** What is called otherwise from store to store. */
+export interface NamesInProducts {
+  readonly options: string[];
+  readonly attributes: string[];
+  /** The further languages that texts are in. */
+  readonly languages: string[];
+}
+
+const languagesOf = (
+  table: TextsTable,
   storeId: number,
-): Promise<{ readonly options: string[]; readonly attributes: string[] }> {
-  const { rows } = await sql<{ options: string[]; attributes: string[] }>`
+): Sql => sql`coalesce((select array_agg(distinct language order by language)
+  from ${sql.table(table)} t, jsonb_object_keys(t.texts) language where t.store_id = ${storeId}), '{}')`;
+type TextsTable = 'product' | 'collection' | 'brand';
+
+/** The further languages in which texts of such things are. */
+export async function languagesIn(db: Records, table: TextsTable, storeId: number): Promise<string[]> {
+  const { rows } = await sql<{ languages: string[] }>`select ${languagesOf(table, storeId)} as languages`.execute(db);
+  return rows[0]?.languages ?? [];
+}
+
+/** What the options and the attributes of products are called, all of a store. */
+export async function namesInProducts(db: Records, storeId: number): Promise<NamesInProducts> {
+  const { rows } = await sql<NamesInProducts>`
     select coalesce((select array_agg(distinct o ->> 'name' order by o ->> 'name')
         from product p, jsonb_array_elements(p.options) o where p.store_id = ${storeId}), '{}') as options,
       coalesce((select array_agg(distinct name order by name)
-        from product p, jsonb_object_keys(p.attributes) name where p.store_id = ${storeId}), '{}') as attributes`.execute(
-    db,
-  );
-  return rows[0] ?? { options: [], attributes: [] };
+        from product p, jsonb_object_keys(p.attributes) name where p.store_id = ${storeId}), '{}') as attributes,
+      ${languagesOf('product', storeId)} as languages`.execute(db);
+  return rows[0] ?? { options: [], attributes: [], languages: [] };
 }
 
 /** Keeps others from changing products until the transaction ends. */
@@ -121,6 +140,9 @@ const columns = ({ product, brandId }: ProductRow) => ({
   category: product.category,
   keywords: product.keywords,
   attributes: product.attributes,
+  specifications: product.specifications,
+  goes_with: product.goesWith,
+  texts: product.texts,
   visible_since: product.visibleSince,
   visible_from: product.visibleFrom,
   visible_until: product.visibleUntil,
@@ -129,7 +151,7 @@ const columns = ({ product, brandId }: ProductRow) => ({
 const TURNS = (now: string): Sql =>
   sql`(select min(t) from unnest(array[x.visible_from, x.visible_until]) t where t > ${now}::timestamptz)`;
 const RECORD = sql`x(code text, slug text, title text, status text, brand_id int, summary text, description text, options jsonb,
-  category text, keywords text[], attributes jsonb, visible_since date, visible_from timestamptz, visible_until timestamptz,
+  category text, keywords text[], attributes jsonb, specifications jsonb, goes_with text[], texts jsonb, visible_since date, visible_from timestamptz, visible_until timestamptz,
   created_at timestamptz)`;
 
 /** @param row of each also says since when it is there @returns their ids by code */
@@ -142,7 +164,7 @@ export async function insertProducts(
   const values = rows.map((row) => ({ ...columns(row), created_at: row.added }));
   const { rows: made } = await sql<{ code: string; id: number }>`
     insert into product (store_id, sample, code, slug, title, status, brand_id, summary, description, options, category, keywords,
-      attributes, visible_since, visible_from, visible_until, created_at, turns_at)
+      attributes, specifications, goes_with, texts, visible_since, visible_from, visible_until, created_at, turns_at)
     select ${storeId}, ${sample}, x.*, ${TURNS(now)} from jsonb_to_recordset(${json(values)}::jsonb) ${RECORD}
     returning code, id`.execute(trx);
   return new Map(made.map(({ code, id }) => [code, id]));
@@ -157,10 +179,11 @@ export async function updateProducts(
   await sql`
     update product p set slug = x.slug, title = x.title, status = x.status, brand_id = x.brand_id, summary = x.summary, description = x.description,
       options = x.options, category = x.category, keywords = x.keywords, attributes = x.attributes,
+      specifications = x.specifications, goes_with = x.goes_with, texts = x.texts,
       visible_since = x.visible_since, visible_from = x.visible_from, visible_until = x.visible_until, turns_at = ${TURNS(now)}
     from jsonb_to_recordset(${json(values)}::jsonb) x(id int, slug text, title text, status text, brand_id int, summary text, description text,
-      options jsonb, category text, keywords text[], attributes jsonb, visible_since date, visible_from timestamptz,
-      visible_until timestamptz)
+      options jsonb, category text, keywords text[], attributes jsonb, specifications jsonb, goes_with text[], texts jsonb,
+      visible_since date, visible_from timestamptz, visible_until timestamptz)
     where p.id = x.id`.execute(trx);
 }
 
@@ -199,6 +222,10 @@ export interface VariantRow {
   readonly code: string;
   readonly options: Readonly<Record<string, string>>;
   readonly stock: number | null;
+  readonly weight: number | null;
+  readonly taxClass: string;
+  readonly goodsCode: string;
+  readonly pictures: readonly string[];
   /** Its place among those that are new: they come after the others. */
   readonly position: number;
 }
@@ -207,11 +234,14 @@ export interface VariantRow {
 export async function putVariants(trx: Records, rows: readonly VariantRow[]): Promise<void> {
   if (rows.length === 0) return;
   await sql`
-    insert into variant (product_id, code, options, stock, position)
-    select x."productId", x.code, x.options, x.stock,
+    insert into variant (product_id, code, options, stock, weight, tax_class, goods_code, pictures, position)
+    select x."productId", x.code, x.options, x.stock, x.weight, x."taxClass", x."goodsCode", x.pictures,
       x.position + coalesce((select max(position) + 1 from variant v where v.product_id = x."productId"), 0)
-    from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, options jsonb, stock int, position int)
-    on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock`.execute(trx);
+    from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, options jsonb, stock int, weight int,
+      "taxClass" text, "goodsCode" text, pictures text[], position int)
+    on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock,
+      weight = excluded.weight, tax_class = excluded.tax_class, goods_code = excluded.goods_code,
+      pictures = excluded.pictures`.execute(trx);
 }
 
 /** A variant by its product and its code. */

@@ -1,5 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
-import type { ProductStatus } from '@parlour/core/catalogue';
+import type { ProductStatus, Specification, Texts } from '@parlour/core/catalogue';
 import type { EmailMessage } from './outgoing-email.js';
 import type {
   Address,
@@ -70,6 +70,7 @@ export interface Tables {
     slug: string;
     title: string;
     description: Generated<string>;
+    texts: JSONColumnType<Texts, string | undefined, string>;
     sample: Generated<boolean>;
   };
   product: {
@@ -86,6 +87,9 @@ export interface Tables {
     category: Generated<string>;
     keywords: Generated<string[]>;
     attributes: JSONColumnType<Record<string, string | number | boolean>, string | undefined, string>;
+    specifications: JSONColumnType<Specification[], string | undefined, string>;
+    goes_with: Generated<string[]>;
+    texts: JSONColumnType<Texts, string | undefined, string>;
     visible_since: ColumnType<string, string | undefined, string>;
     visible_from: Date | null;
     visible_until: Date | null;
@@ -99,6 +103,10 @@ export interface Tables {
     code: string;
     options: Json<Record<string, string>>;
     stock: number | null;
+    weight: number | null;
+    tax_class: Generated<string>;
+    goods_code: Generated<string>;
+    pictures: Generated<string[]>;
     position: number;
   };
   price: { variant_id: number; currency: string; price: number; was_price: number | null };
@@ -109,6 +117,7 @@ export interface Tables {
     slug: string;
     title: string;
     description: string;
+    texts: JSONColumnType<Texts, string | undefined, string>;
     position: number;
     parent_id: number | null;
     rule: string | null;
@@ -145,6 +154,11 @@ export interface Tables {
     title: string;
     brand_id: number | null;
     brand: string;
+    texts: JSONColumnType<
+      Readonly<Record<string, { readonly title?: string; readonly brand?: string }>>,
+      string | undefined,
+      string
+    >;
     picture: { hash: string; width: number; height: number; alt: string; widths: number[] } | null;
     created_at: Date;
     available: boolean;

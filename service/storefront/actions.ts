@@ -138,16 +138,16 @@ const add: Action = async ({ site, sent, address }) => {
       name.startsWith(OPTION) ? [[name.slice(OPTION.length), value]] : [],
     ),
   );
-  const variant = await findVariant(db, store.id, product, options);
-  const chosen = Object.values(options).join(', ');
-  if (!variant) return refuse(chosen ? word('no-such-version', { what: chosen }) : word('choice-unreadable'));
+  const variant = await findVariant(db, store.id, product, options, edition.locale.translation);
+  const asked = Object.values(options).join(', ');
+  if (!variant) return refuse(asked ? word('no-such-version', { what: asked }) : word('choice-unreadable'));
   const added = await site.basket.add(variant, quantity, (trx) =>
     hourly(site, trx, `cart from ${address}`, 'carts-an-hour'),
   );
   if (!added) return { done: true, to: backTo(section) };
   if ('full' in added) return refuse(word('preview-cart-full'));
   if ('minutes' in added) return refuse(word('too-many-carts', { minutes: added.minutes }));
-  return refuse(shortageInWords(added, chosen || variant.title, edition.locale));
+  return refuse(shortageInWords(added, variant.chosen || variant.title, edition.locale));
 };
 
 /** How many minutes something must wait that a store takes only so often from one address. */
@@ -169,7 +169,7 @@ const changeLine: Action = async ({ site, sent }) => {
   const quantity = sent['remove'] === undefined ? Number(typed) : 0;
   if (typed === '' || !Number.isInteger(quantity) || quantity < 0 || quantity > MOST_OF_ONE)
     return refuse(edition.locale.word('quantity-wrong', { most: MOST_OF_ONE }));
-  const variant = await variantByCode(db, store.id, product, code);
+  const variant = await variantByCode(db, store.id, product, code, edition.locale.translation);
   const short = variant && (await site.basket.set(variant, quantity));
   if (!short) return { done: true, to: backTo(section) };
   const what = variant.chosen || variant.title;

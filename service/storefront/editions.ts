@@ -1,7 +1,8 @@
 /** The editions of stores: kept, so that what is compiled for one is compiled once. */
 import { LRUCache } from 'lru-cache';
 import { keys, type DesignState, ownWords } from '@parlour/core/documents';
-import { translatedContent, type PageInfo } from '@parlour/core/kinds';
+import { inLanguage as spoken, wordIn } from '@parlour/core/catalogue';
+import { translatedContent, type PageInfo, type Product } from '@parlour/core/kinds';
 import { makeLocale, type Locale } from '@parlour/core/locale';
 import { isSinglePage } from '@parlour/core/pages';
 import type { Edition, PageRequest } from '@parlour/core/render';
@@ -73,7 +74,45 @@ export function inLanguage(page: PageInfo, { prefix, translation, word }: Locale
     const content = translatedContent(subject.content, translation);
     return { ...page, path, title: content.title, description: content.description ?? '', subject: { content } };
   }
+  if (subject && !('content' in subject) && translation !== null)
+    return inWordsOf(subject, { ...page, path }, translation);
   return { ...page, path, title: isSinglePage(kind) ? word(`page-${kind}`) : page.title };
+}
+
+/** A page about something of the catalogue. Rules have seen it as it is kept; what follows is for reading. */
+function inWordsOf(
+  subject: Exclude<PageInfo['subject'], null | { content: unknown }>,
+  page: PageInfo,
+  language: string,
+): PageInfo {
+  if ('product' in subject) {
+    const product = productIn(subject.product, language);
+    return { ...page, title: product.title, description: product.summary, subject: { product } };
+  }
+  if ('collection' in subject) {
+    const collection = spoken(subject.collection, subject.collection.texts?.[language]);
+    return { ...page, title: collection.title, description: collection.description, subject: { collection } };
+  }
+  const brand = spoken(subject.brand, subject.brand.texts?.[language]);
+  return { ...page, title: brand.title, description: brand.description, subject: { brand } };
+}
+
+function productIn(product: Product, language: string): Product {
+  const texts = product.texts?.[language];
+  if (!texts) return product;
+  const word = (text: string): string => wordIn(texts.words, text);
+  return {
+    ...spoken(product, texts),
+    words: texts.words,
+    category: word(product.category),
+    attributes: Object.fromEntries(
+      Object.entries(product.attributes).map(([name, value]) => [
+        name,
+        typeof value === 'string' ? word(value) : value,
+      ]),
+    ),
+    specifications: (product.specifications ?? []).map(({ name, value }) => ({ name: word(name), value: word(value) })),
+  };
 }
 
 /** Where a page is in each language of the store; nothing if there is one language. */

@@ -44,7 +44,7 @@ beforeAll(async () => {
   ).id;
   const variants = [{ code: 'v', price: 10, wasPrice: 5, stock: 0 }];
   const product = { code: 'K-001', is: 'new', slug: 'same-code', change: { title: 'Another', variants } } as const;
-  const store = { id: other, slug: 'other', currency: 'JPY', locale: 'en', timeZone: 'Asia/Tokyo' };
+  const store = { id: other, slug: 'other', currency: 'JPY', locale: 'en', timeZone: 'Asia/Tokyo', languages: [] };
   await inTransaction(db, (trx) =>
     applyCatalogue(trx, store, { products: [product] }, { accountId: null, now: new Date() }),
   );
@@ -198,7 +198,7 @@ describe('products', () => {
     expect(product?.variants.map((variant) => variant.code)).toEqual([1, 2, 3, 4, 5, 6].map((n) => `K-003-${n}`));
     expect(product?.pictures).toHaveLength(3);
     expect((await findSubject(db, other, 'product', 'code', 'K-001'))?.variants).toEqual([
-      { code: 'v', options: {}, price: 10, wasPrice: null, stock: 0 },
+      { code: 'v', options: {}, price: 10, wasPrice: null, stock: 0, pictures: [] },
     ]);
   });
 

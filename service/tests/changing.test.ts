@@ -14,13 +14,13 @@ import { asAdmin, testService, until, type TestService } from './service.js';
 
 let service: TestService;
 let db: Database;
-let store: { id: number; slug: string; currency: string; locale: string; timeZone: string };
+let store: { id: number; slug: string; currency: string; locale: string; timeZone: string; languages: string[] };
 beforeAll(async () => {
   service = await testService();
   db = openDatabase(service.databaseUrl);
   store = await db
     .selectFrom('store')
-    .select(['id', 'slug', 'currency', 'locale', 'time_zone as timeZone'])
+    .select(['id', 'slug', 'currency', 'locale', 'time_zone as timeZone', 'languages'])
     .where('slug', '=', 'windrow')
     .executeTakeFirstOrThrow();
 });

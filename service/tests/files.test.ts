@@ -1,4 +1,5 @@
 /** The catalogue from files and into them: all or nothing, every bad line named, nothing written that is there already. */
+import { sure } from '@parlour/core';
 import { routes } from '@parlour/contract';
 import type { FileFormat, FileKind } from '@parlour/core/files';
 import { asAdmin, testService, until, type TestService } from './service.js';
@@ -46,15 +47,31 @@ test('out and in again, in each way, changes nothing', async () => {
   await service.call(routes.createCollection, {
     body: { code: 'C-9', title: 'By rule', when: 'brand is "Skerry Lines"', parent: 'C-1', description: '=1+1;-2' },
   });
+  await service.call(routes.setLanguages, { body: { languages: ['de'] } });
+  const { pictures } = await service.call(routes.getProduct, { params: { product: 'K-001' } });
+  const hash = sure(pictures[1]).hash;
   await service.call(routes.changeProduct, {
     params: { product: 'K-001' },
     body: {
       summary: "=SUM(A1)\n-2 “quoted”, '=3",
       keywords: ['a, b', 'c'],
       attributes: { number: 5, text: '5', yes: true },
-      variants: [{ code: 'K-001-1', stock: null }],
+      specifications: [{ name: 'Span, open', value: '=1,6 m' }],
+      goesWith: ['K-010', 'K-011'],
+      texts: { de: { title: 'Schären-Drachen', words: { Colour: 'Farbe', 'Sea green': 'Seegrün=' } } },
+      variants: [
+        { code: 'K-001-1', stock: null, weight: 350, taxClass: 'books', goodsCode: '95030075', pictures: [hash] },
+      ],
     },
   });
+  for (const [route, params] of [
+    [routes.changeCollection, { collection: 'C-1' }],
+    [routes.changeBrand, { brand: 'B-1' }],
+  ] as const)
+    await service.call(route, {
+      params: params as never,
+      body: { texts: { de: { description: 'Auf Deutsch; “so”' } } },
+    });
   const before = await state();
   for (const kind of ['product', 'collection', 'brand'] as const)
     for (const [format, query] of [

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Problem } from '@parlour/core';
 import { createClient, routes } from '@parlour/contract';
+import { order, orderedOn, Shopper } from './shopper.js';
 import { eventually, send, testService, type Answer, type Sent, type TestService } from './service.js';
 
 let service: TestService;
@@ -110,9 +111,76 @@ test('what the catalogue says in another language than the page says so; what th
   const [german, english] = [await visit('/de'), await visit('/')];
   expect(german.text).toMatch(/<h3 class="card-title" lang="en">/);
   expect(english.text.match(/ lang="/g)).toHaveLength(1);
-  const product = hrefs(german).find((to) => to.startsWith('/de/item/')) as string;
-  expect((await visit(product)).text).toMatch(/<h1 class="intro-title" lang="en">/);
-  expect((await visit(product.slice(3))).text.match(/ lang="/g)).toHaveLength(1);
+  expect(german.text).toMatch(/<h3 class="card-title" lang="en"><a href="\/de\/item\/reed-basket">Reed basket</);
+  expect((await visit('/de/item/reed-basket')).text).toMatch(/<h1 class="intro-title" lang="en">/);
+  expect((await visit('/item/reed-basket')).text.match(/ lang="/g)).toHaveLength(1);
+});
+
+test('what is sold is called as the language of the page calls it: in lists, on its page, in the cart and in the order', async () => {
+  const { client } = await owner();
+  const store = { store: 'osierwick' };
+  const shelf = () => visit('/de/browse/candles');
+  expect((await shelf()).text).toMatch(/<h1 class="page-title">Kerzen<.*<p class="page-lead">An windstillen Tagen/s);
+  const body = {
+    options: [{ name: 'Colour', values: ['Honey', 'Sage'] }],
+    variants: ['Honey', 'Sage'].map((Colour, i) => ({
+      code: `O-01-${i + 1}`,
+      options: { Colour },
+      price: 2400,
+      stock: 5,
+    })),
+    texts: { de: { title: 'Ofenkerze', words: { Colour: 'Farbe', Honey: 'Honig' } } },
+  };
+  await client.call(routes.changeProduct, { params: { ...store, product: 'O-01' }, body });
+  expect((await shelf()).text).toMatch(
+    /<h2 class="card-title"><a href="\/de\/item\/hearth-candle">Ofenkerze<.*lang="en">Osierwick</s,
+  );
+  expect((await visit('/browse/candles')).text).toContain('>Hearth candle<');
+  await client.call(routes.changeBrand, {
+    params: { ...store, brand: 'osierwick' },
+    body: { texts: { de: { title: 'Weidenwerk' } } },
+  });
+  expect((await shelf()).text).toContain('<div class="card-brand">Weidenwerk</div>');
+  const page = (await visit('/de/item/hearth-candle')).text;
+  expect(page).toMatch(
+    /<h1 class="intro-title">Ofenkerze<.*<label for="[^"]*">Farbe<.*<option value="Honey">Honig<.*<option value="Sage" lang="en">Sage</s,
+  );
+  // What nobody has translated falls back, and says so.
+  expect(page).toMatch(/<title>Ofenkerze/);
+  expect((await visit('/de/search?words=ofenkerze')).text).toContain('href="/de/item/hearth-candle"');
+
+  const shopper = new Shopper(service, 'osierwick.localhost');
+  await shopper.send('/de/cart', { page: '/de/item/hearth-candle', product: 'O-01', 'option.Colour': 'Honey' });
+  expect((await shopper.visit('/de/cart')).text).toMatch(
+    /class="cart-title" href="\/de\/item\/hearth-candle">Ofenkerze<.*>Honig</s,
+  );
+  expect((await shopper.visit('/cart')).text).toMatch(/>Hearth candle<.*>Honey</s);
+  const to = { country: 'JP', page: '/de/checkout' };
+  await shopper.send('/de/checkout', { ...order({ attempt: '', seen: '' }, to), do: 'update' });
+  const ordered = await shopper.send('/de/checkout', order(orderedOn(await shopper.visit('/de/checkout')), to));
+  expect([ordered.status, ordered.headers.location]).toEqual([303, expect.stringContaining('/de/thank-you/')]);
+  const { orders } = await client.call(routes.listOrders, { params: store });
+  expect(orders[0]).toMatchObject({
+    language: 'de',
+    lines: [{ title: 'Ofenkerze', options: 'Honig', product: 'O-01' }],
+  });
+});
+
+test('texts are refused in a language that the storefront does not speak; those that stay from before do no harm', async () => {
+  const { client } = await owner();
+  const params = { store: 'osierwick', product: 'O-02' };
+  const change = (texts: object) => client.call(routes.changeProduct, { params, body: { texts: texts as never } });
+  await expect(change({ fr: { title: 'Grande bougie' } })).rejects.toMatchObject({
+    code: 'bad-value',
+    place: 'texts.fr',
+  });
+  await expect(change({ DE: { title: 'x' } })).rejects.toMatchObject({ code: 'bad-input' });
+  await expect(change({ de: { name: 'x' } })).rejects.toMatchObject({ code: 'bad-input' });
+  await change({ de: { title: null, description: '' } });
+  expect((await client.call(routes.getProduct, { params })).texts).toEqual({ de: { summary: expect.any(String) } });
+  expect((await visit('/de/item/tall-candle')).text).toMatch(
+    /<h1 class="intro-title" lang="en">Tall candle<.*<p class="intro-text">Für einen/s,
+  );
 });
 
 test('no page is put where a further language is, nor a language where a page is', async () => {

@@ -50,6 +50,12 @@ defineEmits<{ remove: [] }>();
   grid-template: 'form strip' auto 'form page' minmax(0, 1fr) / 540px minmax(0, 1fr);
   block-size: calc(100vh - 56px);
 }
+@media (max-width: 999px) {
+  .beside {
+    grid-template: 'form' auto 'strip' auto 'page' 80vh / minmax(0, 1fr);
+    block-size: auto;
+  }
+}
 .form {
   grid-area: form;
   overflow-y: auto;

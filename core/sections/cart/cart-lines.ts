@@ -128,8 +128,8 @@ export const cartLines = defineKind(
 type BoughtLine = CartFact['lines'][number];
 
 function cartLine(line: BoughtLine, view: View): Markup {
-  const { catalogueLang: lang } = view;
-  const picture = html`<div class="cart-picture"${lang}>${line.picture && pictureTag(line.picture, '5rem')}</div>`;
+  const [lang, altLang] = [view.langOf(line, 'title'), view.langOf(line)];
+  const picture = html`<div class="cart-picture"${altLang}>${line.picture && pictureTag(line.picture, '5rem')}</div>`;
   const title = html`<a class="cart-title" href="${line.path}"${lang}>${line.title}</a>`;
   const options = line.options !== '' && html`<div class="quiet"${lang}>${line.options}</div>`;
   return html`<li>${picture}<div>${title}${options}${quantityForm(line, view)}</div>${lineSum(line, view)}</li>`;

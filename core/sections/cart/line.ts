@@ -39,7 +39,7 @@ export const SUMS_CSS = css`
 
 /** What was, or is about to be, ordered: one row for each line. */
 export const boughtLines = (lines: readonly OrderLine[], view: View): Markup =>
-  html`<ul class="bought">${lines.map((line) => html`<li><span class="bought-name"${view.catalogueLang}>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.total)}</span></li>`)}</ul>`;
+  html`<ul class="bought">${lines.map((line) => html`<li><span class="bought-name"${view.langOf(line, 'title')}>${line.quantity} × ${lineName(line)}</span><span class="bought-sum">${view.money(line.total)}</span></li>`)}</ul>`;
 
 export const BOUGHT_CSS = css`
   .bought {

@@ -77,8 +77,9 @@ function stepsTo(view: View): Markup[] {
   const above = collectionsAbove(page);
   const parents = above ? view.data(above) : [];
   const inOrder = (above?.chosen ?? []).flatMap((code) => parents.find((one) => one.code === code) ?? []).reverse();
-  const lang = view.catalogueLang;
-  const collections = inOrder.map(({ path, title }) => html`<li${lang}><a href="${path}">${title}</a></li>`);
+  const collections = inOrder.map(
+    (one) => html`<li${view.langOf(one, 'title')}><a href="${one.path}">${one.title}</a></li>`,
+  );
   const need = parentOf(page);
   const parent = need && view.data(need);
   if (!parent || !page.subject || !('content' in page.subject)) return collections;

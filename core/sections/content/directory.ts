@@ -1,7 +1,7 @@
 /** Everything of one sort that the store has, as links. */
 import { choice, menu, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html, type Markup } from '../../kinds/html.js';
+import { html, NOTHING, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { MenuEntry } from '../../kinds/menu.js';
 import type { DirectoryNeed } from '../../kinds/needs.js';
@@ -13,6 +13,8 @@ interface Line {
   /** The attributes of its link; null if it leads nowhere. */
   readonly to: Markup | null;
   readonly isHere: boolean;
+  /** The language of its label, where that is not the page's. */
+  readonly lang?: Markup;
   readonly inside: readonly Line[];
 }
 
@@ -49,16 +51,16 @@ export const directory = defineKind(
     view({ title, of, menu: code, folded, open }, view) {
       const lines = of === 'menu' ? menuLines(view.menu(code)?.entries ?? [], view) : listed(view, of);
       const list = (some: readonly Line[]): Markup | false => {
-        const items = some.map(({ label, to, isHere, inside }) => {
+        const items = some.map(({ label, to, isHere, inside, lang = NOTHING }) => {
           const inner = list(inside);
-          if (to) return html`<li><a ${to}${isHere && html` aria-current="page"`}>${label}</a>${inner}</li>`;
+          if (to) return html`<li><a ${to}${lang}${isHere && html` aria-current="page"`}>${label}</a>${inner}</li>`;
           return inner && html`<li><span>${label}</span>${inner}</li>`;
         });
         return items.some(Boolean) && html`<ul>${items}</ul>`;
       };
       const shown = list(lines);
       if (!shown) return view.standIn('Links show here as soon as there is something to lead to.');
-      const nav = html`<nav class="directory" aria-label="${title || view.word('menu')}"${of !== 'menu' && view.catalogueLang}>${shown}</nav>`;
+      const nav = html`<nav class="directory" aria-label="${title || view.word('menu')}">${shown}</nav>`;
       if (title === '') return nav;
       if (folded)
         return html`<details${open && html` open`}><summary class="directory-title"${view.part('title')}>${title}</summary>${nav}</details>`;
@@ -110,8 +112,10 @@ function listed(view: View, of: DirectoryNeed['of']): Line[] {
   const below = (parent: string | null): Line[] =>
     all
       .filter((one) => one.parent === parent)
-      .map(({ page, path, title }) => ({
+      .map((one) => ({ ...one, lang: view.langOf(one, 'title') }))
+      .map(({ page, path, title, lang }) => ({
         label: title,
+        lang,
         to: html`href="${path}"`,
         isHere: page === view.page.code,
         inside: page === '' ? [] : below(page),

@@ -1,6 +1,7 @@
 /** Collections as cards with a picture. */
 import { choice, entries, number, reference, text, toggle } from '../../fields/make.js';
 import type { CollectionCard } from '../../kinds/data.js';
+import type { View } from '../../kinds/view.js';
 import { css } from '../../kinds/css.js';
 import { deviceClasses } from '../../kinds/devices.js';
 import { html, NOTHING, type Markup } from '../../kinds/html.js';
@@ -78,7 +79,7 @@ export const collectionTiles = defineKind(
       const { title, across, pictures, shown } = values;
       const level = title === '' ? 'h2' : 'h3';
       const layout = shown === 'list' ? 'tiles-list' : `cards ${deviceClasses('across', across)}`;
-      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="${layout}${pictures !== 'look' && ` cut-${pictures}`}"${view.catalogueLang}>${found.map((one) => tile(one, values.description, level))}</ul>`;
+      return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="${layout}${pictures !== 'look' && ` cut-${pictures}`}">${found.map((one) => tile(one, values.description, level, view))}</ul>`;
     },
     css: css`
       ${CARDS_CSS}
@@ -122,10 +123,11 @@ export const collectionTiles = defineKind(
 
 const SIZES = '(min-width:60rem) 33vw, 50vw';
 
-function tile({ title, path, description, picture }: CollectionCard, described: boolean, level: 'h2' | 'h3'): Markup {
-  const words = html`<a href="${path}">${title}</a>`;
+function tile(collection: CollectionCard, described: boolean, level: 'h2' | 'h3', view: View): Markup {
+  const { title, path, description, picture } = collection;
+  const words = html`<a href="${path}"${view.langOf(collection, 'title')}>${title}</a>`;
   const heading =
     level === 'h2' ? html`<h2 class="card-title">${words}</h2>` : html`<h3 class="card-title">${words}</h3>`;
   const image = picture ? pictureTag({ ...picture, alt: '' }, SIZES) : NOTHING;
-  return html`<li class="card"><div class="card-picture">${image}</div>${heading}${described && description !== '' && html`<p class="tile-text">${description}</p>`}</li>`;
+  return html`<li class="card"><div class="card-picture">${image}</div>${heading}${described && description !== '' && html`<p class="tile-text"${view.langOf(collection, 'description')}>${description}</p>`}</li>`;
 }

@@ -1,4 +1,5 @@
 /** Choice of options, quantity and the button that puts the product into the cart. Works without script. */
+import { wordIn, type Translated } from '../../catalogue/texts.js';
 import { canBeBought } from '../../commerce/cart.js';
 import { choice, text, toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
@@ -101,7 +102,12 @@ function optionChoice({ name, values }: Product['options'][number], at: number, 
   const inStock = (value: string): boolean =>
     product.variants.some((variant) => variant.options[name] === value && canBeBought(variant));
   const wasChosen = (value: string): boolean => Object.hasOwn(typed, input) && typed[input] === value;
-  return html`<div class="buy-field"><label for="${id}"${view.catalogueLang}>${name}</label><select id="${id}" name="${input}">${values.map((value) => html`<option value="${value}"${inStock(value) && view.catalogueLang}${wasChosen(value) && SELECTED}${!inStock(value) && DISABLED}>${value}${!inStock(value) && ` – ${view.word('sold-out')}`}</option>`)}</select></div>`;
+  return html`<div class="buy-field"><label for="${id}"${view.langOf(wordOf(product, name), 'title')}>${wordOf(product, name).title}</label><select id="${id}" name="${input}">${values.map((value) => html`<option value="${value}"${inStock(value) && view.langOf(wordOf(product, value), 'title')}${wasChosen(value) && SELECTED}${!inStock(value) && DISABLED}>${wordOf(product, value).title}${!inStock(value) && ` – ${view.word('sold-out')}`}</option>`)}</select></div>`;
+}
+
+/** A word of a product in the language of the page, if it has one. */
+function wordOf({ words }: Product, word: string): { readonly title: string; readonly translated: Translated } {
+  return { title: wordIn(words, word), translated: words && Object.hasOwn(words, word) ? ['title'] : [] };
 }
 
 const quantityInput = (view: View): Markup =>

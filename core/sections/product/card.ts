@@ -14,16 +14,21 @@ export type CardLevel = 'h2' | 'h3';
  * joined once, since a page takes as long as it has pieces.
  */
 export function cardList(products: readonly ProductCard[], view: View, sizes: string, level: CardLevel): Markup {
-  const lang = view.catalogueLang.text;
+  // What nobody has translated says its language.
+  const lang = view.langOf({}).text;
   const start = ['<li class="card"><div class="card-picture"', lang, '>'].join('');
   const beforePath = ['</div><', level, ' class="card-title"', lang, '><a href="'].join('');
+  const beforeTranslated = ['</div><', level, ' class="card-title"><a href="'].join('');
   const beforeBrand = ['</a></', level, '><div class="card-brand"', lang, '>'].join('');
+  const beforeTranslatedBrand = ['</a></', level, '><div class="card-brand">'].join('');
   const soldOut = [' <span class="quiet">· ', escapeText(view.word('sold-out')), '</span>'].join('');
   let out = '';
   for (const product of products) {
-    const { picture, path, title, brand, available } = product;
+    const { picture, path, title, brand, available, translated, brandTranslated } = product;
+    const before = translated?.length ? beforeTranslated : beforePath;
+    const between = brandTranslated ? beforeTranslatedBrand : beforeBrand;
     const image = picture ? pictureTag(picture, sizes).text : '';
-    out += `${start}${image}${beforePath}${escapeText(path)}">${escapeText(title)}${beforeBrand}${escapeText(brand)}</div><div>${amountText(product, view)}${available ? '' : soldOut}</div></li>`;
+    out += `${start}${image}${before}${escapeText(path)}">${escapeText(title)}${between}${escapeText(brand)}</div><div>${amountText(product, view)}${available ? '' : soldOut}</div></li>`;
   }
   return raw(out);
 }

@@ -1,6 +1,7 @@
 /** The title of the page's subject. */
 import { toggle } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
+import type { Spoken } from '../../kinds/data.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 
@@ -34,14 +35,16 @@ export const pageTitle = defineKind(
       return picture ? [{ type: 'picture', hash: picture.picture }] : [];
     },
     view(values, view) {
-      const { page, catalogueLang } = view;
+      const { page } = view;
       // What the design itself says is in the language of the page as far as it is translated.
-      const lang = page.subject && !('content' in page.subject) && catalogueLang;
+      const thing: Spoken | null =
+        page.subject === null || 'content' in page.subject ? null : (Object.values(page.subject)[0] as Spoken);
+      const description = page.kind === 'product' ? 'summary' : 'description';
       const content = page.subject && 'content' in page.subject ? page.subject.content : null;
       const { date = '', author = '', picture = null } = content ?? {};
       const dated = values.date && date !== '' && html`<time datetime="${date}">${view.locale.date(date)}</time>`;
       const written = values.author && author !== '' && html`<span>${author}</span>`;
-      return html`${values.picture && view.picture(picture, '100vw')}<h1 class="page-title"${lang}>${page.title}</h1>${(dated || written) && html`<p class="page-written">${dated}${dated && written && ' · '}${written}</p>`}${values.description && page.description !== '' && html`<p class="page-lead"${lang}>${page.description}</p>`}`;
+      return html`${values.picture && view.picture(picture, '100vw')}<h1 class="page-title"${thing && view.langOf(thing, 'title')}>${page.title}</h1>${(dated || written) && html`<p class="page-written">${dated}${dated && written && ' · '}${written}</p>`}${values.description && page.description !== '' && html`<p class="page-lead"${thing && view.langOf(thing, description)}>${page.description}</p>`}`;
     },
     css: css`
       /* Nearer to what it heads than to what is before it. */

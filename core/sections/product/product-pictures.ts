@@ -43,13 +43,14 @@ export const productPictures = defineKind(
   },
   {
     view({ others }, view) {
-      const [first, ...rest] = productOf(view).pictures;
+      const product = productOf(view);
+      const [first, ...rest] = product.pictures;
       if (!first) return html`<div class="pictures"><div class="pictures-none">${view.word('no-picture')}</div></div>`;
       const more =
         others === 'none'
           ? NOTHING
           : html`${rest.map((picture) => pictureTag(picture, '(min-width:48rem) 25vw, 50vw'))}`;
-      return html`<div class="pictures pictures-${others}"${view.catalogueLang}>${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}</div>`;
+      return html`<div class="pictures pictures-${others}"${view.langOf(product)}>${pictureTag(first, '(min-width:48rem) 50vw, 100vw', true)}${more}</div>`;
     },
     css: css`
       .pictures {

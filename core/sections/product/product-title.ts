@@ -38,8 +38,7 @@ export const productTitle = defineKind(
       description && subject && 'product' in subject ? proseNeeds(subject.product.description) : [],
     view({ brand, summary, description }, view) {
       const product = productOf(view);
-      const lang = view.catalogueLang;
-      return html`${brand && html`<p class="intro-brand quiet"${lang}>${product.brand}</p>`}<h1 class="intro-title"${lang}>${product.title}</h1>${summary && html`<p class="intro-text"${lang}>${product.summary}</p>`}${description && html`<div class="prose"${lang}>${view.prose(cleanProse(product.description))}</div>`}`;
+      return html`${brand && html`<p class="intro-brand quiet"${view.langOf(product)}>${product.brand}</p>`}<h1 class="intro-title"${view.langOf(product, 'title')}>${product.title}</h1>${summary && html`<p class="intro-text"${view.langOf(product, 'summary')}>${product.summary}</p>`}${description && html`<div class="prose"${view.langOf(product, 'description')}>${view.prose(cleanProse(product.description))}</div>`}`;
     },
     css: css`
       .intro-brand {

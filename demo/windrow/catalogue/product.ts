@@ -24,6 +24,10 @@ export interface Draft {
   readonly price: number | ((options: Readonly<Record<string, string>>) => number);
   readonly wasPrice?: number;
   readonly stock?: number;
+  /** Packed, in grams. */
+  readonly weight?: number;
+  readonly specifications?: DemoProduct['specifications'];
+  readonly goesWith?: readonly string[];
 }
 
 /** Every combination of option values, first option slowest. */
@@ -33,12 +37,13 @@ const combinations = (options: Draft['options']): Record<string, string>[] =>
     [{}],
   );
 
-function variantsOf({ code, options, price, wasPrice, stock = 10 }: Draft): DemoVariant[] {
+function variantsOf({ code, options, price, wasPrice, weight, stock = 10 }: Draft): DemoVariant[] {
   return combinations(options).map((chosen, i, all) => ({
     code: `${code}-${i + 1}`,
     options: chosen,
     price: typeof price === 'number' ? price : price(chosen),
     wasPrice: wasPrice ?? null,
+    ...(weight !== undefined && { weight }),
     // The last of several is the one that runs out first.
     stock: all.length > 2 && i === all.length - 1 ? Math.min(stock, 1) : stock,
   }));
@@ -72,6 +77,8 @@ export const productOf = (draft: Draft): DemoProduct => ({
   attributes: draft.attributes ?? {},
   summary: draft.summary,
   description: draft.text,
+  ...(draft.specifications && { specifications: draft.specifications }),
+  ...(draft.goesWith && { goesWith: draft.goesWith }),
   options: Object.entries(draft.options).map(([name, values]) => ({ name, values })),
   variants: variantsOf(draft),
   pictures: picturesOf(draft),

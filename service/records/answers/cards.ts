@@ -17,8 +17,10 @@ import { reduced } from './sources/reduced.js';
 import { sameBrand } from './sources/same-brand.js';
 import type { CardSource } from './sources/source.js';
 
-type CardRow = Pick<Tables['card'], 'code' | 'slug' | 'title' | 'brand' | 'available' | 'picture'> &
-  Pick<Tables['card_price'], 'least' | 'greatest' | 'was'>;
+type CardRow = Pick<Tables['card'], 'code' | 'slug' | 'title' | 'brand' | 'available' | 'picture'> & {
+  /** Those of the language of the page. */
+  readonly texts: { readonly title?: string; readonly brand?: string } | null;
+} & Pick<Tables['card_price'], 'least' | 'greatest' | 'was'>;
 type Answer = readonly [need: number, rank: number, card: CardRow] | readonly [need: number, rank: null, total: number];
 type CardsNeed = ProductsNeed | ListingNeed;
 
@@ -39,7 +41,7 @@ const each = (write: (source: CardSource) => Sql | undefined): Sql =>
 
 export const cards: Part<Answer> = {
   name: 'cards',
-  takes: 6,
+  takes: 7,
   statement: ($, store) => ({
     tables: [
       sql`n as (select * from
@@ -57,7 +59,7 @@ export const cards: Part<Answer> = {
     ],
     select: sql`jsonb_agg(one) as answer from (
       select jsonb_build_array(i, rank, jsonb_build_object('code', card.code, 'slug', card.slug, 'title', card.title,
-        'brand', card.brand, 'available', card.available, 'picture', card.picture, 'least', x.least,
+        'brand', card.brand, 'texts', card.texts -> ${$(6)}::text, 'available', card.available, 'picture', card.picture, 'least', x.least,
         'greatest', x.greatest, 'was', x.was)) as one
       from chosen, ${oneOf('card', sql`card.product_id = chosen.id`)},
         ${oneOf('card_price', sql`x.product_id = chosen.id and x.currency = ${currencyOf(store)}`, 'x')}
@@ -73,6 +75,7 @@ export const cards: Part<Answer> = {
       rows.map(({ need }) => (need.type === 'listing' ? need.size : need.limit)),
       rows.map(({ need }) => (need.type === 'listing' ? (need.page - 1) * need.size : 0)),
       rows.map(({ need }) => need.type === 'listing'),
+      asked.sources.translation,
     ];
   },
   read(answers, asked) {
@@ -131,11 +134,15 @@ function sourceOn(source: NeedSource, subject: Subject): Source | null {
   }
 }
 
+const TITLE = ['title'] as const;
+
 const asCard = (row: CardRow, { sources: { patterns, prefix } }: Asked): ProductCard => ({
   code: row.code,
   path: prefix + pathOf(patterns, 'product', row.slug),
-  title: row.title,
-  brand: row.brand,
+  title: row.texts?.title ?? row.title,
+  brand: row.texts?.brand ?? row.brand,
+  translated: row.texts?.title === undefined ? [] : TITLE,
+  brandTranslated: row.texts?.brand !== undefined,
   price: row.least,
   wasPrice: row.was,
   varies: row.least < row.greatest,

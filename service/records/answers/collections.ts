@@ -1,5 +1,6 @@
 /** Collections as cards: chosen ones, or all that are in no other. */
 import { sql } from 'kysely';
+import { inLanguage, type ThingTexts } from '@parlour/core/catalogue';
 import { pathOf } from '@parlour/core/documents';
 import type { CollectionCard, PictureInfo } from '@parlour/core/kinds';
 import { tags } from '../tags.js';
@@ -8,18 +9,19 @@ import { needsOf, oneOf, type Part } from './part.js';
 /** So many products of a collection are looked at for a picture. */
 const MOST_LOOKED_AT = 100;
 
-interface Found extends Omit<CollectionCard, 'path' | 'picture'> {
+interface Found extends Omit<CollectionCard, 'path' | 'picture' | 'translated'> {
+  readonly texts: ThingTexts | null;
   readonly slug: string;
   readonly first: { readonly product: string; readonly picture: PictureInfo } | null;
 }
 
 export const collections: Part<readonly [need: number, found: readonly Found[]]> = {
   name: 'collections',
-  takes: 3,
+  takes: 4,
   statement: ($, store) => ({
     // The picture of a collection is that of its first product that has one, if it is among the first.
     select: sql`jsonb_agg(jsonb_build_array(n.i, (
-        select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description,
+        select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description, 'texts', c.texts -> ${$(3)}::text,
           'first', (select jsonb_build_object('product', card.code, 'picture', card.picture)
             from (select product_id, position from collection_member where collection_id = c.id order by position, product_id limit ${sql.lit(MOST_LOOKED_AT)}) m,
               ${oneOf('card', sql`card.product_id = m.product_id`)}
@@ -37,6 +39,7 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
       needs.map((_, i) => i),
       needs.map(({ chosen }) => chosen?.join('\n') ?? null),
       needs.map(({ limit }) => limit),
+      asked.sources.translation,
     ];
   },
   read(answers, asked) {
@@ -51,8 +54,8 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
       }
       asked.data.set(
         need,
-        some.map(({ slug, first, ...one }) => ({
-          ...one,
+        some.map(({ slug, first, texts, ...one }) => ({
+          ...inLanguage(one, texts),
           picture: first?.picture ?? null,
           path: prefix + pathOf(patterns, 'collection', slug),
         })),

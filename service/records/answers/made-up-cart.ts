@@ -8,9 +8,9 @@ const cartAsked = ({ cart }: Asked): MadeUpCart | null => (cart && 'madeUp' in c
 
 export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> = {
   name: 'made-up-cart',
-  takes: 4,
+  takes: 5,
   statement: ($, store) => ({
-    select: sql`jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns(sql.ref('n.quantity'))}))
+    select: sql`jsonb_agg(jsonb_build_array(n.ordered, jsonb_build_object(${lineColumns(sql.ref('n.quantity'), $(4), store)}))
         order by card.code, v.position) as answer
       from unnest(${$(0)}::bool[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (ordered, product, variant, quantity)
       join product named on named.store_id = ${store} and named.code = n.product
@@ -30,6 +30,7 @@ export const madeUpCart: Part<readonly [isOrdered: boolean, line: LineAnswer]> =
       all.map(({ product }) => product),
       all.map(({ variant }) => variant),
       all.map(({ quantity }) => quantity),
+      asked.sources.translation,
     ];
   },
   read(answers, asked) {

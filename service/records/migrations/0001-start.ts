@@ -63,6 +63,8 @@ create table brand (
   slug text not null,
   title text not null,
   description text not null default '',
+  -- By further language: title, description.
+  texts jsonb not null default '{}',
   -- Part of the sample catalogue, which is removed whole.
   sample boolean not null default false,
   unique (store_id, code),
@@ -84,6 +86,12 @@ create table product (
   category text not null default '',
   keywords text[] not null default '{}',
   attributes jsonb not null default '{}',
+  -- What can be measured or counted of it: rows of a name and a value.
+  specifications jsonb not null default '[]',
+  -- Codes of products; one that is not there (yet) is passed over.
+  goes_with text[] not null default '{}',
+  -- By further language: title, summary, description, and single words such as values of options.
+  texts jsonb not null default '{}',
   visible_since date not null default '2026-01-01',
   -- Shoppers see it from then on, until then; the next of both that is to come, when its card comes or goes.
   visible_from timestamptz,
@@ -101,10 +109,13 @@ begin
   new.words := setweight(to_tsvector('simple', new.title), 'A')
     || setweight(to_tsvector('simple', coalesce((select title from brand where id = new.brand_id), '')), 'B')
     || setweight(to_tsvector('simple', array_to_string(new.keywords, ' ') || ' ' || new.category), 'B')
-    || setweight(to_tsvector('simple', new.summary || ' ' || new.code), 'C');
+    || setweight(to_tsvector('simple', new.summary || ' ' || new.code), 'C')
+    || coalesce((select setweight(to_tsvector('simple', coalesce(string_agg(value ->> 'title', ' '), '')), 'A')
+        || setweight(to_tsvector('simple', coalesce(string_agg(value ->> 'summary', ' '), '')), 'C')
+      from jsonb_each(new.texts)), '');
   return new;
 end $$;
-create trigger product_words before insert or update of title, brand_id, keywords, category, summary on product
+create trigger product_words before insert or update of title, brand_id, keywords, category, summary, texts on product
   for each row execute function product_words();
 create index product_found on product using gin (words);
 create index product_brand on product (brand_id, code);
@@ -122,12 +133,21 @@ create table variant (
   options jsonb not null,
   -- Null if nobody counts.
   stock integer check (stock >= 0),
+  -- In grams; null if nobody has said.
+  weight integer check (weight >= 0),
+  -- Empty for the usual one.
+  tax_class text not null default '',
+  -- Of the Harmonized System, for customs.
+  goods_code text not null default '',
+  -- Those of the product's pictures that show it, by hash; none if all do.
+  pictures text[] not null default '{}',
   position integer not null,
   unique (product_id, code)
 );
--- The chosen options in words, in the order that the product has them; jsonb keeps none.
-create function chosen_text(options jsonb, chosen jsonb) returns text language sql immutable parallel safe as $$
-  select coalesce(string_agg(chosen ->> (o.option ->> 'name'), ', ' order by o.n), '')
+-- The chosen options in words, in the order that the product has them; jsonb keeps none. Words of a further language are
+-- said instead of those that they translate.
+create function chosen_text(options jsonb, chosen jsonb, words jsonb) returns text language sql immutable parallel safe as $$
+  select coalesce(string_agg(coalesce(words ->> (chosen ->> (o.option ->> 'name')), chosen ->> (o.option ->> 'name')), ', ' order by o.n), '')
   from jsonb_array_elements(options) with ordinality o(option, n)
 $$;
 -- Apart from the variant, so that a change of prices does not wait for orders, nor they for it.
@@ -146,6 +166,7 @@ create table collection (
   slug text not null,
   title text not null,
   description text not null,
+  texts jsonb not null default '{}',
   parent_id integer references collection,
   position integer not null,
   -- The rule that fills it, as people write it; null where its products are chosen by hand.
@@ -239,6 +260,8 @@ create table card (
   title text not null,
   brand_id integer,
   brand text not null,
+  -- By further language: its title, and that of its brand.
+  texts jsonb not null default '{}',
   picture jsonb,
   created_at timestamptz not null,
   available boolean not null

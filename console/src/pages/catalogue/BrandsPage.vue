@@ -1,20 +1,32 @@
 <script setup lang="ts">
 /** Brands: who makes what the store sells. Each has a page of its own. */
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
+import { draftTextsOf, textsTold, type AllDraftTexts } from '@parlour/core/catalogue';
 import { cleanProse } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useAnswer } from '../../answers';
 import { attempt, call, may, say } from '../../api';
+import LanguageToggle from '../../fields/LanguageToggle.vue';
 import ProseInput from '../../fields/ProseInput.vue';
 import AskDialog from '../../shell/AskDialog.vue';
+import ThingTexts from './ThingTexts.vue';
 
 type Brand = AnswerOf<typeof routes.listBrands>['brands'][number];
 
 const { data } = useAnswer(routes.listBrands);
 const brands = computed(() => data.value?.brands ?? []);
 /** The one that is written; without a code it is new. */
-const writing = ref<{ code: string | null; title: string; slug: string; description: string } | null>(null);
+interface Writing {
+  code: string | null;
+  title: string;
+  slug: string;
+  description: string;
+  texts: AllDraftTexts;
+}
+const writing = ref<Writing | null>(null);
+/** The language that is written; empty for the leading one. */
+const language = ref('');
 const removing = ref<Brand | null>(null);
 const busy = ref(false);
 
@@ -22,13 +34,21 @@ const busy = ref(false);
 const about = ({ description }: Brand): string =>
   new DOMParser().parseFromString(cleanProse(description), 'text/html').body.textContent;
 
+function write(brand: Brand | null): void {
+  language.value = '';
+  writing.value = brand
+    ? { ...brand, texts: draftTextsOf(brand.texts) }
+    : { code: null, title: '', slug: '', description: '', texts: {} };
+}
 async function save(): Promise<void> {
   const wanted = writing.value;
   if (!wanted) return;
   busy.value = true;
   await attempt(async () => {
     const { description, slug } = wanted;
-    const body = { title: wanted.title.trim(), description, ...(slug !== '' && { slug }) };
+    const was = brands.value.find(({ code }) => code === wanted.code);
+    const texts = textsTold(wanted.texts, draftTextsOf(was?.texts ?? {}));
+    const body = { title: wanted.title.trim(), description, texts, ...(slug !== '' && { slug }) };
     if (wanted.code === null) await call(routes.createBrand, { body });
     else await call(routes.changeBrand, { params: { brand: wanted.code }, body });
     writing.value = null;
@@ -54,12 +74,7 @@ async function remove({ code }: Brand): Promise<void> {
         <h1>Brands</h1>
         <p class="quiet">Who makes what you sell. Each has a page of its own.</p>
       </div>
-      <v-btn
-        v-if="may('catalogue.edit')"
-        variant="flat"
-        color="primary"
-        :prepend-icon="mdiPlus"
-        @click="writing = { code: null, title: '', slug: '', description: '' }"
+      <v-btn v-if="may('catalogue.edit')" variant="flat" color="primary" :prepend-icon="mdiPlus" @click="write(null)"
         >New brand</v-btn
       >
     </div>
@@ -73,7 +88,7 @@ async function remove({ code }: Brand): Promise<void> {
         >
       </div>
       <template v-if="may('catalogue.edit')">
-        <v-btn :prepend-icon="mdiPencilOutline" :aria-label="`Change ${brand.title}`" @click="writing = { ...brand }"
+        <v-btn :prepend-icon="mdiPencilOutline" :aria-label="`Change ${brand.title}`" @click="write(brand)"
           >Change</v-btn
         >
         <v-btn
@@ -95,18 +110,24 @@ async function remove({ code }: Brand): Promise<void> {
       @do="save"
       @close="writing = null"
     >
-      <v-text-field v-model="writing.title" label="Title" autofocus maxlength="200" class="mb-4" />
-      <v-text-field
-        v-model="writing.slug"
-        label="Path"
-        :hint="
-          writing.code === null ? 'Made from the title if you leave it empty.' : 'Links to where it was lead here.'
-        "
-        persistent-hint
-        maxlength="80"
-        class="mb-4"
-      />
-      <ProseInput v-model="writing.description" label="Description" help="What its page says of it." fault="" />
+      <LanguageToggle v-model="language" class="mb-4" />
+      <div v-if="language" class="spoken">
+        <ThingTexts v-model="writing.texts" :language="language" :title="writing.title" />
+      </div>
+      <template v-else>
+        <v-text-field v-model="writing.title" label="Title" autofocus maxlength="200" class="mb-4" />
+        <v-text-field
+          v-model="writing.slug"
+          label="Path"
+          :hint="
+            writing.code === null ? 'Made from the title if you leave it empty.' : 'Links to where it was lead here.'
+          "
+          persistent-hint
+          maxlength="80"
+          class="mb-4"
+        />
+        <ProseInput v-model="writing.description" label="Description" help="What its page says of it." fault="" />
+      </template>
     </AskDialog>
     <AskDialog
       v-if="removing"
@@ -132,5 +153,9 @@ async function remove({ code }: Brand): Promise<void> {
 }
 .about {
   flex: 1;
+}
+.spoken {
+  display: grid;
+  gap: 16px;
 }
 </style>

@@ -4,7 +4,7 @@
  * removed one by one, and seen at once.
  */
 import { counted } from '@parlour/core';
-import { readFilling, SLUG } from '@parlour/core/catalogue';
+import { draftTextsOf, readFilling, SLUG, textsTold, type AllDraftTexts } from '@parlour/core/catalogue';
 import type { Device } from '@parlour/core/fields';
 import { printRule, type Rule } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
@@ -12,6 +12,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
 import { attempt, call, leaving, may, say } from '../../api';
+import LanguageToggle from '../../fields/LanguageToggle.vue';
 import ProseInput from '../../fields/ProseInput.vue';
 import RuleInput from '../../fields/RuleInput.vue';
 import { rested } from '../../rested';
@@ -19,6 +20,7 @@ import AskDialog from '../../shell/AskDialog.vue';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
 import MemberList from './MemberList.vue';
+import ThingTexts from './ThingTexts.vue';
 
 type Collection = AnswerOf<typeof routes.getCollection>;
 
@@ -28,6 +30,11 @@ const code = computed(() => String(route.params['code']));
 const params = computed(() => ({ collection: code.value }));
 const collection = shallowRef<Collection>();
 const texts = ref({ title: '', slug: '', description: '', parent: '' });
+/** In further languages. */
+const spoken = ref<AllDraftTexts>({});
+const spokenChange = computed(() => textsTold(spoken.value, draftTextsOf(collection.value?.texts ?? {})));
+/** The language that is written; empty for the leading one. */
+const language = ref('');
 /** What its products follow from; null where they are chosen by hand. */
 const rule = shallowRef<Rule | null>(null);
 const isByRule = ref(false);
@@ -63,6 +70,7 @@ async function learnTitles(): Promise<void> {
 function begin(now: Collection): void {
   collection.value = now;
   texts.value = { title: now.title, slug: now.slug, description: now.description, parent: now.parent ?? '' };
+  spoken.value = draftTextsOf(now.texts);
   rule.value = now.when === null ? null : readFilling(now.when);
   isByRule.value = now.when !== null;
 }
@@ -83,6 +91,7 @@ const isChanged = computed(
       texts.value.slug !== collection.value.slug ||
       texts.value.description !== collection.value.description ||
       texts.value.parent !== (collection.value.parent ?? '') ||
+      Object.keys(spokenChange.value).length > 0 ||
       when.value !== collection.value.when),
 );
 const when = computed(() => (isByRule.value && rule.value ? printRule(rule.value) : null));
@@ -108,7 +117,7 @@ async function save(): Promise<void> {
     if (!collection.value) return;
     busy.value = true;
     const body = {
-      ...{ title: title.trim(), description, parent: parent || null },
+      ...{ title: title.trim(), description, parent: parent || null, texts: spokenChange.value },
       ...(slug !== collection.value.slug && { slug }),
       ...(when.value !== collection.value.when && { when: when.value }),
     };
@@ -170,32 +179,36 @@ function add(product: { readonly code: string; readonly title: string }): void {
       <form @submit.prevent="save">
         <fieldset>
           <legend class="unseen">Texts</legend>
-          <v-text-field v-model="texts.title" label="Title" maxlength="200" />
-          <v-text-field
-            v-model="texts.slug"
-            label="Path"
-            :hint="texts.slug === collection.slug ? '' : 'Links to where it was lead here.'"
-            persistent-hint
-            maxlength="80"
-            :error-messages="slugFault"
-          />
-          <ProseInput v-model="texts.description" label="Description" help="" fault="" />
-          <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
-          <v-radio-group v-model="isByRule" label="Its products" hide-details>
-            <v-radio :value="false" label="Chosen by hand" />
-            <v-radio :value="true" label="All that a rule matches, now and later" />
-          </v-radio-group>
-          <RuleInput
-            v-if="isByRule"
-            v-model="rule"
-            label="Rule"
-            help="It can ask for brand, category, keyword, price, stock, reduced, visible-since and attribute.NAME."
-            fault=""
-            page-kind="product"
-            one="product"
-            :reads="readFilling"
-          />
-          <p v-else-if="!isByHand" class="quiet">Once saved, it keeps the products that it has now.</p>
+          <LanguageToggle v-model="language" />
+          <ThingTexts v-if="language" v-model="spoken" :language="language" :title="texts.title" />
+          <template v-else>
+            <v-text-field v-model="texts.title" label="Title" maxlength="200" />
+            <v-text-field
+              v-model="texts.slug"
+              label="Path"
+              :hint="texts.slug === collection.slug ? '' : 'Links to where it was lead here.'"
+              persistent-hint
+              maxlength="80"
+              :error-messages="slugFault"
+            />
+            <ProseInput v-model="texts.description" label="Description" help="" fault="" />
+            <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
+            <v-radio-group v-model="isByRule" label="Its products" hide-details>
+              <v-radio :value="false" label="Chosen by hand" />
+              <v-radio :value="true" label="All that a rule matches, now and later" />
+            </v-radio-group>
+            <RuleInput
+              v-if="isByRule"
+              v-model="rule"
+              label="Rule"
+              help="It can ask for brand, category, keyword, price, stock, reduced, visible-since and attribute.NAME."
+              fault=""
+              page-kind="product"
+              one="product"
+              :reads="readFilling"
+            />
+            <p v-else-if="!isByHand" class="quiet">Once saved, it keeps the products that it has now.</p>
+          </template>
           <div class="save">
             <v-btn
               v-if="may('catalogue.edit')"

@@ -8,6 +8,7 @@ import {
   EMPTY_DRAFT,
   MOST_OPTIONS,
   toldBy,
+  MOST_GOING_WITH,
   type DraftOption,
   type Product,
   type ProductDraft,
@@ -19,12 +20,16 @@ import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
 import { attempt, call, leaving, may, say, session, tell } from '../../api';
+import LanguageToggle from '../../fields/LanguageToggle.vue';
 import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
 import TimeInput from '../../fields/TimeInput.vue';
 import AskDialog from '../../shell/AskDialog.vue';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
+import ProductsInput from './ProductsInput.vue';
+import ProductTexts from './ProductTexts.vue';
+import RowsInput from './RowsInput.vue';
 import VariantGrid from './VariantGrid.vue';
 import WhereShown from './WhereShown.vue';
 
@@ -41,6 +46,8 @@ const busy = ref(false);
 const removing = ref(false);
 /** Faults are told once somebody wanted to save. */
 const wantedToSave = ref(false);
+/** The language that is written; empty for the leading one. */
+const language = ref('');
 const renewals = ref(0);
 const device = ref<Device>('desktop');
 const url = usePreview(() => (before.value && before.value.variants.length > 0 ? `product:${before.value.code}` : ''));
@@ -176,110 +183,148 @@ function moveFirst(at: number): void {
     @remove="removing = true"
   >
     <form v-if="loaded" @submit.prevent="save">
-      <fieldset>
-        <legend class="unseen">Texts</legend>
-        <v-select v-model="draft.status" :items="STATUSES" label="Who sees it" />
-        <div v-if="draft.status === 'for-sale'" class="span">
-          <TimeInput v-model="draft.visibleFrom" label="From" />
-          <TimeInput v-model="draft.visibleUntil" label="Until" :fault="faults['visibleUntil']" />
-        </div>
-        <v-text-field
-          v-model="draft.title"
-          label="Title"
-          maxlength="200"
-          :autofocus="code === null"
-          :error-messages="faults['title'] ?? []"
-        />
-        <v-text-field
-          v-if="code !== null"
-          v-model="draft.slug"
-          label="Path"
-          :hint="draft.slug === before?.slug ? '' : 'Links to where it was lead here.'"
-          persistent-hint
-          maxlength="80"
-          :error-messages="faults['slug'] ?? []"
-        />
-        <v-textarea
-          v-model="draft.summary"
-          label="Summary"
-          hint="A sentence or two: on the page under the title, and in search results."
-          persistent-hint
-          rows="2"
-          auto-grow
-          maxlength="1000"
-        />
-        <ProseInput v-model="draft.description" label="Description" help="" fault="" />
-      </fieldset>
-      <fieldset>
-        <legend>Price and stock</legend>
-        <div v-for="(option, i) in draft.options" :key="i" class="option">
+      <LanguageToggle v-model="language" />
+      <ProductTexts
+        v-if="language"
+        :product="draft"
+        :language="language"
+        @change="(texts) => (draft.texts = { ...draft.texts, [language]: texts })"
+      />
+      <template v-else>
+        <fieldset>
+          <legend class="unseen">Texts</legend>
+          <v-select v-model="draft.status" :items="STATUSES" label="Who sees it" />
+          <div v-if="draft.status === 'for-sale'" class="span">
+            <TimeInput v-model="draft.visibleFrom" label="From" />
+            <TimeInput v-model="draft.visibleUntil" label="Until" :fault="faults['visibleUntil']" />
+          </div>
           <v-text-field
-            :model-value="option.name"
-            label="Option"
-            placeholder="Colour"
-            maxlength="60"
-            hide-details
-            @update:model-value="(name: string) => setOption(i, { name })"
+            v-model="draft.title"
+            label="Title"
+            maxlength="200"
+            :autofocus="code === null"
+            :error-messages="faults['title'] ?? []"
           />
           <v-text-field
-            :model-value="option.values"
-            label="Values, with commas between"
-            placeholder="Moss, Sand"
-            hide-details
-            @update:model-value="(values: string) => setOption(i, { values })"
+            v-if="code !== null"
+            v-model="draft.slug"
+            label="Path"
+            :hint="draft.slug === before?.slug ? '' : 'Links to where it was lead here.'"
+            persistent-hint
+            maxlength="80"
+            :error-messages="faults['slug'] ?? []"
           />
-          <v-btn
-            :icon="mdiDeleteOutline"
-            size="small"
-            :aria-label="`Remove the option ${option.name}`"
-            @click="draft.options = draft.options.filter((_, at) => at !== i)"
+          <v-textarea
+            v-model="draft.summary"
+            label="Summary"
+            hint="A sentence or two: on the page under the title, and in search results."
+            persistent-hint
+            rows="2"
+            auto-grow
+            maxlength="1000"
           />
-        </div>
-        <div>
-          <v-btn
-            v-if="draft.options.length < MOST_OPTIONS"
-            size="small"
-            variant="outlined"
-            :prepend-icon="mdiPlus"
-            @click="draft.options = [...draft.options, { name: '', values: '' }]"
-            >{{ draft.options.length ? 'Another option' : 'It comes in several (colours, sizes)' }}</v-btn
-          >
-        </div>
-        <VariantGrid v-model="draft.variants" :options="draft.options" :currency="currency" :faults="faults" />
-      </fieldset>
-      <fieldset>
-        <legend>Pictures</legend>
-        <div v-for="(picture, i) in draft.pictures" :key="`${i} ${picture.hash}`">
+          <ProseInput v-model="draft.description" label="Description" help="" fault="" />
+        </fieldset>
+        <fieldset>
+          <legend>Price and stock</legend>
+          <div v-for="(option, i) in draft.options" :key="i" class="option">
+            <v-text-field
+              :model-value="option.name"
+              label="Option"
+              placeholder="Colour"
+              maxlength="60"
+              hide-details
+              @update:model-value="(name: string) => setOption(i, { name })"
+            />
+            <v-text-field
+              :model-value="option.values"
+              label="Values, with commas between"
+              placeholder="Moss, Sand"
+              hide-details
+              @update:model-value="(values: string) => setOption(i, { values })"
+            />
+            <v-btn
+              :icon="mdiDeleteOutline"
+              size="small"
+              :aria-label="`Remove the option ${option.name}`"
+              @click="draft.options = draft.options.filter((_, at) => at !== i)"
+            />
+          </div>
+          <div>
+            <v-btn
+              v-if="draft.options.length < MOST_OPTIONS"
+              size="small"
+              variant="outlined"
+              :prepend-icon="mdiPlus"
+              @click="draft.options = [...draft.options, { name: '', values: '' }]"
+              >{{ draft.options.length ? 'Another option' : 'It comes in several (colours, sizes)' }}</v-btn
+            >
+          </div>
+          <VariantGrid
+            v-model="draft.variants"
+            :options="draft.options"
+            :currency="currency"
+            :pictures="draft.pictures"
+            :faults="faults"
+          />
+        </fieldset>
+        <fieldset>
+          <legend>Pictures</legend>
+          <div v-for="(picture, i) in draft.pictures" :key="`${i} ${picture.hash}`">
+            <PictureInput
+              :model-value="{ picture: picture.hash, alt: picture.alt }"
+              :label="i === 0 ? 'First picture' : `Picture ${i + 1}`"
+              help=""
+              fault=""
+              @update:model-value="(value: PictureValue | null) => setPicture(i, value)"
+            />
+            <v-btn v-if="i > 0" size="small" class="mt-1" @click="moveFirst(i)">Show first</v-btn>
+          </div>
           <PictureInput
-            :model-value="{ picture: picture.hash, alt: picture.alt }"
-            :label="i === 0 ? 'First picture' : `Picture ${i + 1}`"
+            :key="draft.pictures.length"
+            :model-value="null"
+            :label="draft.pictures.length ? 'Another picture' : 'Picture'"
             help=""
             fault=""
-            @update:model-value="(value: PictureValue | null) => setPicture(i, value)"
+            @update:model-value="(value: PictureValue | null) => setPicture(draft.pictures.length, value)"
           />
-          <v-btn v-if="i > 0" size="small" class="mt-1" @click="moveFirst(i)">Show first</v-btn>
-        </div>
-        <PictureInput
-          :key="draft.pictures.length"
-          :model-value="null"
-          :label="draft.pictures.length ? 'Another picture' : 'Picture'"
-          help=""
-          fault=""
-          @update:model-value="(value: PictureValue | null) => setPicture(draft.pictures.length, value)"
-        />
-      </fieldset>
-      <fieldset>
-        <legend>Where it belongs</legend>
-        <v-select v-model="draft.brand" :items="brandChoices" label="Brand" />
-        <v-text-field v-model="draft.category" label="Category" maxlength="80" />
-        <v-text-field
-          v-model="draft.keywords"
-          label="Keywords, with commas between"
-          hint="It is found by them, and rules can ask for them."
-          persistent-hint
-        />
-      </fieldset>
-      <WhereShown v-if="before" :product="before" />
+        </fieldset>
+        <fieldset>
+          <legend>Where it belongs</legend>
+          <v-select v-model="draft.brand" :items="brandChoices" label="Brand" />
+          <v-text-field v-model="draft.category" label="Category" maxlength="80" />
+          <v-text-field
+            v-model="draft.keywords"
+            label="Keywords, with commas between"
+            hint="It is found by them, and rules can ask for them."
+            persistent-hint
+          />
+        </fieldset>
+        <fieldset>
+          <legend>Specifications</legend>
+          <RowsInput
+            v-model="draft.specifications"
+            one="specification"
+            :example="{ name: 'Weight', value: '180 g' }"
+            :faults="() => undefined"
+          />
+        </fieldset>
+        <fieldset>
+          <legend>Attributes</legend>
+          <p class="quiet">Values of your own that sections show and rules ask for.</p>
+          <RowsInput
+            v-model="draft.attributes"
+            one="attribute"
+            :example="{ name: 'wind', value: '2 to 4 Beaufort' }"
+            :faults="(name) => faults[`attribute ${name}`]"
+          />
+        </fieldset>
+        <fieldset>
+          <legend>What goes with it</legend>
+          <ProductsInput v-model="draft.goesWith" label="Find a product" :except="code ?? ''" :most="MOST_GOING_WITH" />
+        </fieldset>
+        <WhereShown v-if="before" :product="before" />
+      </template>
       <div class="foot">
         <v-btn
           v-if="may('catalogue.edit')"

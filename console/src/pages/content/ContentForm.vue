@@ -7,8 +7,9 @@ import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
-import { edit, leaving, say, session, undoLast } from '../../api';
+import { edit, leaving, say, undoLast } from '../../api';
 import FieldInput from '../../fields/FieldInput.vue';
+import LanguageToggle from '../../fields/LanguageToggle.vue';
 import { useDocument } from '../../use-document';
 import { usePreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
@@ -32,16 +33,6 @@ const GROUPS: readonly { readonly title: string; readonly names: readonly string
 ];
 /** The language that is written; empty for the leading one. */
 const language = ref('');
-const languages = computed(() => {
-  const { store } = session;
-  const names = new Intl.DisplayNames('en', { type: 'language' });
-  return store?.languages.length
-    ? [
-        { value: '', title: names.of(store.locale) ?? store.locale },
-        ...store.languages.map((value) => ({ value, title: names.of(value) ?? value })),
-      ]
-    : [];
-});
 const groups = computed(() =>
   GROUPS.map(({ title, names }) => ({
     title,
@@ -123,18 +114,7 @@ async function remove(): Promise<void> {
         <v-btn size="small" variant="outlined" @click="setterOf('readyMade')(false, true)">I have made it my own</v-btn>
       </template>
     </v-alert>
-    <v-btn-toggle
-      v-if="languages.length"
-      v-model="language"
-      mandatory
-      density="compact"
-      variant="outlined"
-      divided
-      class="mb-2"
-      aria-label="Language"
-    >
-      <v-btn v-for="one in languages" :key="one.value" :value="one.value" size="small">{{ one.title }}</v-btn>
-    </v-btn-toggle>
+    <LanguageToggle v-model="language" class="mb-2" />
     <template v-if="document">
       <template v-for="(group, i) in groups" :key="`${group.title} ${language}`">
         <fieldset>
