@@ -72,6 +72,8 @@ defineEmits<{ remove: [] }>();
 }
 .form :slotted(fieldset) {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  min-inline-size: 0;
   gap: 18px;
   border: 0;
   padding-block: 8px 20px;

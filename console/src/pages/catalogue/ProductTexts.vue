@@ -56,3 +56,16 @@ const set = (change: Partial<DraftTexts>): void => emit('change', { ...texts.val
     />
   </fieldset>
 </template>
+
+<style scoped>
+fieldset {
+  display: grid;
+  gap: 18px;
+  border: 0;
+  padding-block: 8px 20px;
+}
+legend {
+  font-weight: 600;
+  padding-block-end: 12px;
+}
+</style>

@@ -184,9 +184,17 @@ input[aria-invalid] {
   gap: 6px;
 }
 .thumbs button {
+  inline-size: 60px;
+  block-size: 60px;
+  overflow: hidden;
   border: 2px solid transparent;
   border-radius: 4px;
   opacity: 0.55;
+}
+.thumbs :deep(.thumb) {
+  display: block;
+  inline-size: 100%;
+  block-size: 100%;
 }
 .thumbs button[aria-pressed='true'] {
   border-color: rgb(var(--v-theme-primary));
