@@ -160,7 +160,7 @@ function readLink(text: string): Link | null {
   return /^(https?:\/\/|mailto:|tel:|\/|#)/.test(text) ? { url: text } : { to: text };
 }
 
-const PLAIN_SOURCES = ['newest', 'reduced', 'this-collection', 'same-brand', 'found'] as const;
+const PLAIN_SOURCES = ['newest', 'reduced', 'this-collection', 'same-brand', 'goes-with', 'found'] as const;
 
 /** `newest`, `collection:C-1`, or product codes with commas between. */
 function readSource(text: string): ProductSource {

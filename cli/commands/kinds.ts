@@ -93,6 +93,6 @@ function takes(field: Field): string {
     case 'entries':
       return `a list, filled by parlour entry add DOCUMENT --into SECTION/LIST, with ${Object.keys(field.fields).join(', ')}`;
     case 'source':
-      return 'newest | reduced | this-collection | same-brand | found | collection:CODE | CODE,CODE';
+      return 'newest | reduced | this-collection | same-brand | goes-with | found | collection:CODE | CODE,CODE';
   }
 }

@@ -191,6 +191,7 @@ export type ProductSource =
   | { readonly from: 'reduced' }
   | { readonly from: 'this-collection' }
   | { readonly from: 'same-brand' }
+  | { readonly from: 'goes-with' }
   | { readonly from: 'found' }
   | { readonly from: 'collection'; readonly collection: string }
   | { readonly from: 'chosen'; readonly products: readonly string[] };

@@ -196,6 +196,7 @@ test.each<[Field | undefined, unknown, string]>([
   [source('S', 's'), { from: 'chosen', products: ['K-1', 'K-2'] }, 'K-1 and K-2'],
   [source('S', 's'), { from: 'chosen', products: [] }, 'no products'],
   [source('S', 's'), { from: 'same-brand' }, 'the brand of the page'],
+  [source('S', 's'), { from: 'goes-with' }, 'what goes with the product'],
   [words('W', 'w'), ['sea', 'wind', 'dunes'], 'sea, wind and dunes'],
   [rule('R', 'r'), { match: 'all', conditions: [{ fact: 'price', is: '>=', value: 80 }] }, 'price >= 80'],
   [rule('R', 'r'), null, 'no rule'],

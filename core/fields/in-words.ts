@@ -77,6 +77,8 @@ function sourceInWords(source: ProductSource): string {
       return 'the collection of the page';
     case 'same-brand':
       return 'the brand of the page';
+    case 'goes-with':
+      return 'what goes with the product';
     case 'found':
       return 'what is looked for';
     case 'collection':

@@ -31,6 +31,7 @@ const sourceForms: Record<ProductSource['from'], yup.Schema> = {
   reduced: closed({ from: exactly('reduced') }),
   'this-collection': closed({ from: exactly('this-collection') }),
   'same-brand': closed({ from: exactly('same-brand') }),
+  'goes-with': closed({ from: exactly('goes-with') }),
   found: closed({ from: exactly('found') }),
   collection: closed({ from: exactly('collection'), collection: codeText().required() }),
   chosen: closed({ from: exactly('chosen'), products: yup.array(codeText().required()).strict().max(48).required() }),

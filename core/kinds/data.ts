@@ -73,6 +73,8 @@ export interface Product extends SpokenSubject {
   /** Prose. */
   readonly description: string;
   readonly specifications?: readonly Specification[];
+  /** The codes of products that go with it. */
+  readonly goesWith?: readonly string[];
   /** Single words of it, such as values of options, in the language of the page. */
   readonly words?: ThingTexts['words'];
   readonly options: readonly { readonly name: string; readonly values: readonly string[] }[];

@@ -177,6 +177,7 @@ function valueOf(field: Field): fc.Arbitrary<unknown> {
         { from: 'newest' },
         { from: 'this-collection' },
         { from: 'same-brand' },
+        { from: 'goes-with' },
         { from: 'collection', collection: 'C-1' },
         { from: 'chosen', products: ['K-2'] },
       );

@@ -27,7 +27,7 @@ const isAsked = (kind: SubjectKind, store: Sql, by: By, value: Sql): Sql =>
 const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) => Sql>> = {
   // One without a variant that has a price cannot be shown.
   product: (store, by, value) => sql`
-  select product.code, product.slug, product.title, product.status, product.category, product.keywords, product.attributes, product.summary, product.description, product.options, product.specifications, product.texts,
+  select product.code, product.slug, product.title, product.status, product.category, product.keywords, product.attributes, product.summary, product.description, product.options, product.specifications, product.goes_with as "goesWith", product.texts,
     product.visible_since as "visibleSince", ${iso('product.visible_from')} as "visibleFrom", ${iso('product.visible_until')} as "visibleUntil", coalesce(b.title, '') as brand, b.code as "brandCode",
     coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id
       where m.product_id = product.id), '{}') as collections, v.variants,

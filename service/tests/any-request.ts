@@ -96,6 +96,7 @@ export function anyRequest(chance: Chance, world: World): EditRequest | null {
           { from: 'reduced' },
           { from: 'this-collection' },
           { from: 'same-brand' },
+          { from: 'goes-with' },
           { from: 'found' },
           { from: 'chosen', products: ['K-001', 'K-002'] },
         ]);

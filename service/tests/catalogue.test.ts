@@ -118,6 +118,14 @@ describe('product sources', () => {
     expect(await codes({ from: 'chosen', products: [] })).toEqual([]);
   });
 
+  test('what goes with a product comes in its order, without what is gone; on other pages nothing does', async () => {
+    const product = await findSubject(db, windrow, 'product', 'code', 'K-001');
+    const on = (goesWith: string[]) =>
+      codes({ from: 'goes-with' }, 48, windrow, product ? { product: { ...product, goesWith } } : null);
+    expect(await on(['K-010', 'gone', 'K-009'])).toEqual(['K-010', 'K-009']);
+    expect([await on([]), await codes({ from: 'goes-with' })]).toEqual([[], []]);
+  });
+
   test('what several sections ask for is answered together, each its own', async () => {
     const needs: Need[] = [
       { type: 'products', source: { from: 'newest' }, limit: 1 },

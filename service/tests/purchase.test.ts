@@ -303,3 +303,20 @@ test('delivery methods are set by those who run the store; shoppers see them at 
   expect((await remove()).methods.map(({ code }) => code)).not.toContain('boat');
   await expect(remove()).rejects.toMatchObject({ code: 'no-such-thing' });
 });
+
+test('the cart shows what was chosen by the picture of its variant, which the product page has too', async () => {
+  const params = { product: 'K-003' };
+  const { pictures } = await service.call(routes.getProduct, { params });
+  const [first = '', second = ''] = pictures.map(({ hash }) => hash);
+  const shopper = new Shopper();
+  await shopper.add();
+  const shown = async () =>
+    /class="cart-picture"[^>]*><img[^>]*src="[^"]*?([0-9a-f]{64})/.exec((await shopper.visit('/cart')).text)?.[1];
+  expect(await shown()).toBe(first);
+  await service.call(routes.changeProduct, { params, body: { variants: [{ code: 'K-003-1', pictures: [second] }] } });
+  expect(await shown()).toBe(second);
+  // A picture that the product loses shows none of its variants any more.
+  await service.call(routes.changeProduct, { params, body: { pictures: pictures.slice(0, 1) } });
+  expect(await shown()).toBe(first);
+  await service.call(routes.changeProduct, { params, body: { pictures } });
+});

@@ -17,6 +17,7 @@ const FORMS: { value: ProductSource['from']; title: string }[] = [
   { value: 'collection', title: 'A collection' },
   { value: 'this-collection', title: 'This page’s collection' },
   { value: 'same-brand', title: 'Same brand as this page' },
+  { value: 'goes-with', title: 'What goes with this product' },
   { value: 'found', title: 'What shoppers look for' },
   { value: 'chosen', title: 'Chosen products' },
 ];

@@ -125,6 +125,10 @@ function sourceOn(source: NeedSource, subject: Subject): Source | null {
       return subject && 'product' in subject && subject.product.brandCode !== null
         ? { of: sameBrand, code: `${subject.product.brandCode}\n${subject.product.code}` }
         : null;
+    case 'goes-with': {
+      const others = subject && 'product' in subject ? (subject.product.goesWith ?? []) : [];
+      return others.length > 0 ? { of: chosen, code: others.join('\n') } : null;
+    }
     case 'found': {
       const code = wordsQuery(source.words ?? '');
       return code === '' ? null : { of: found, code };
