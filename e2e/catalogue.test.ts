@@ -34,6 +34,14 @@ test('a brand, a product with options and a picture, and a collection, from noth
   await page.getByText('Write it like 24.50.').waitFor();
   await soon(() => named('Price before of Moss').evaluate((field) => field === document.activeElement)).toBe(true);
   await named('Price before of Moss').fill('75');
+  // Its page is there before it is saved, for nobody else.
+  await page.frameLocator('iframe').getByRole('heading', { name: 'Fulmar' }).waitFor();
+  await page
+    .frameLocator('iframe')
+    .getByLabel('Colour')
+    .locator('option', { hasText: 'Sand' })
+    .waitFor({ state: 'attached' });
+  expect((await service.visit('/item/fulmar')).status).toBe(404);
   await press('Picture: choose');
   await page.locator('.choice').first().click();
   await named('What the picture shows').fill('A kite over the dunes');

@@ -1,8 +1,11 @@
 /** The address that shows a page of the draft. It is new each time it is asked for, so it is not kept as other answers are. */
 import { routes } from '@parlour/contract';
-import { ref, watch, type Ref } from 'vue';
+import { computed, ref, watch, type Ref } from 'vue';
 import { attempt, call } from './api';
+import { rested } from './rested';
 import { takingTurns } from './turns';
+
+type Unsaved = NonNullable<NonNullable<Parameters<typeof call<typeof routes.preview>>[1]['body']>['unsaved']>;
 
 /**
  * @param page its code; empty while none is shown
@@ -28,4 +31,40 @@ export function usePreview(
     { immediate: true },
   );
   return url;
+}
+
+/**
+ * The same of a page whose subject is written in a form: what is not saved yet shows, once typing rests.
+ * @param unsaved what the form says; undefined while it cannot be shown
+ * @returns the address, which stays while somebody types, and how often what it shows has changed
+ */
+export function useFormPreview(
+  page: () => string,
+  unsaved: () => Unsaved | undefined,
+): { readonly url: Readonly<Ref<string>>; readonly renewals: Readonly<Ref<number>> } {
+  const url = ref('');
+  const renewals = ref(0);
+  const ask = takingTurns();
+  const wanted = computed(() => JSON.stringify([page(), unsaved() ?? null]));
+  const calm = rested(wanted);
+  async function show(): Promise<void> {
+    const counts = ask();
+    const [code, change] = [page(), unsaved()];
+    if (code === '') return void (counts() && (url.value = ''));
+    if (!change) return;
+    const answer = await attempt(() => call(routes.preview, { body: { page: code, unsaved: change } }));
+    if (!counts() || !answer) return;
+    if (isSamePage(url.value, answer.url)) renewals.value++;
+    else url.value = answer.url;
+  }
+  watch(page, show, { immediate: true });
+  watch(calm, show);
+  return { url, renewals };
+}
+
+/** Whether two addresses differ in no more than the right to see what is there. */
+const isSamePage = (one: string, other: string): boolean => one !== '' && withoutRight(one) === withoutRight(other);
+function withoutRight(address: string): string {
+  const { origin, pathname } = new URL(address);
+  return origin + pathname;
 }

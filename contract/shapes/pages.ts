@@ -5,6 +5,7 @@ import { scenarioSchema } from '@parlour/core/commerce';
 import type { DraftDocument, EditRequest } from '@parlour/core/design';
 import type { Document, PlaceAround } from '@parlour/core/documents';
 import { PAGE_SORTS, pageKinds } from '@parlour/core/pages';
+import { brandChange, collectionChange, productChange } from './catalogue.js';
 import { typed, pageKind, reason, wantedReason } from './common.js';
 
 export const page = closed({
@@ -283,6 +284,14 @@ export const previewRequest = closed({
   template: codeText().optional(),
   /** How it is shown: at another time, with a cart, to somebody elsewhere. */
   scenario: scenarioSchema().optional(),
+  /** What a form has not saved yet of what the page is about. The web address stays the same, whatever is in it. */
+  unsaved: closed({
+    product: productChange.optional().default(undefined),
+    collection: collectionChange.optional().default(undefined),
+    brand: brandChange.optional().default(undefined),
+  })
+    .optional()
+    .default(undefined),
 });
 
 export const preview = closed({ url: string().required(), expires: string().required() });

@@ -2,6 +2,8 @@
 import * as yup from 'yup';
 import { isInstant, normalInstant } from '../fields/schema.js';
 import { closed, codeText, plainText } from '../shapes.js';
+import type { BrandChange, CollectionChange } from '../catalogue/others.js';
+import type { ProductChange } from '../catalogue/product.js';
 import type { Buyer } from './cart.js';
 
 /** So many of a variant. */
@@ -9,6 +11,13 @@ export interface ScenarioLine {
   readonly product: string;
   readonly variant: string;
   readonly quantity: number;
+}
+
+/** What somebody has typed in a form and not saved. */
+export interface UnsavedSubject {
+  /** The code of the page of what it is about. */
+  readonly page: string;
+  readonly change: ProductChange & CollectionChange & BrandChange;
 }
 
 export interface Scenario {
@@ -20,6 +29,8 @@ export interface Scenario {
   readonly buyer?: Partial<Buyer>;
   /** The code of the delivery method that is chosen already. */
   readonly delivery?: string;
+  /** What is not saved yet of what a page is about. */
+  readonly unsaved?: UnsavedSubject;
 }
 
 /** How many lines the cart of a scenario, and of a preview, holds. */

@@ -23,7 +23,7 @@ import { keepScenario } from '../records/scenarios.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { USUAL_ORDER } from '../records/page-list.js';
 import { PREVIEW_HOURS, previewToken } from '../storefront/preview-token.js';
-import { designOf, implement, type Api, type Caller } from './implement.js';
+import { designOf, implement, type Api, type Call, type Caller } from './implement.js';
 import { pageIn, pageOf, readCursor, writeCursor } from './pages.js';
 
 const PAGES_NAMED = 100;
@@ -131,7 +131,7 @@ export function draftRoutes(api: Api): void {
         place: 'template',
         remedy: 'List the templates to see their codes.',
       });
-    const scenario = body.scenario && (await keepScenario(call.db, store.id, body.scenario, now));
+    const scenario = await scenarioOf(call);
     const expires = now.getTime() + PREVIEW_HOURS * 60 * 60 * 1000;
     const right = {
       store: store.slug,
@@ -183,6 +183,16 @@ export function draftRoutes(api: Api): void {
     );
     return { revision: revisionShape(revision, true), sentences: [...sentences] };
   });
+}
+
+/** What a preview is shown in: kept under what it says, or with what is not saved under whose it is. */
+async function scenarioOf({ db, store, account, body, now }: Call<typeof routes.preview>): Promise<string | undefined> {
+  const { page, scenario, unsaved } = body;
+  const change = unsaved?.product ?? unsaved?.collection ?? unsaved?.brand;
+  if (!change) return scenario && keepScenario(db, store.id, scenario, now);
+  // The next one takes its place, so that the page keeps its web address while somebody types.
+  const own = canonicalJson([account.id, page, scenario ?? null]);
+  return keepScenario(db, store.id, { ...scenario, unsaved: { page, change } }, now, own);
 }
 
 const withPages = (side: Side): StateWithPages => ({ state: closedState(side), table: side.table ?? null });

@@ -4,13 +4,25 @@ import { canonicalJson } from '@parlour/core';
 import type { Scenario } from '@parlour/core/commerce';
 import { json, type Records } from './database.js';
 
-/** Keeps a scenario. @returns what it is kept under */
-export async function keepScenario(db: Records, storeId: number, scenario: Scenario, now: Date): Promise<string> {
-  const hash = createHash('sha256').update(canonicalJson(scenario)).digest('base64url').slice(0, 22);
+/**
+ * Keeps a scenario.
+ * @param under what names it, if not what it says: then the next one with that name takes its place
+ * @returns what it is kept under
+ */
+export async function keepScenario(
+  db: Records,
+  storeId: number,
+  scenario: Scenario,
+  now: Date,
+  under: string = canonicalJson(scenario),
+): Promise<string> {
+  const hash = createHash('sha256').update(under).digest('base64url').slice(0, 22);
   await db
     .insertInto('scenario')
     .values({ store_id: storeId, hash, body: json(scenario), used_at: now })
-    .onConflict((conflict) => conflict.columns(['store_id', 'hash']).doUpdateSet({ used_at: now }))
+    .onConflict((conflict) =>
+      conflict.columns(['store_id', 'hash']).doUpdateSet({ used_at: now, body: json(scenario) }),
+    )
     .execute();
   return hash;
 }

@@ -1,5 +1,5 @@
 /** What the storefront and its preview have in common: which store, which state of its design, which mode, what time it is. */
-import { methodsIn, type Buying, type Shopper } from '@parlour/core/commerce';
+import { methodsIn, type Buying, type Shopper, type UnsavedSubject } from '@parlour/core/commerce';
 import { patternsOf, keys, type DesignState } from '@parlour/core/documents';
 import type { Edition } from '@parlour/core/render';
 import type { Config } from '../config.js';
@@ -24,6 +24,8 @@ export interface SiteOfStore {
   readonly origin: string;
   /** The code of the template that a preview shows its page with; null for the one that the page has. */
   readonly template: string | null;
+  /** What a form has not saved yet, which a preview shows; null on storefronts. */
+  readonly unsaved: UnsavedSubject | null;
 }
 
 export interface Site extends SiteOfStore {

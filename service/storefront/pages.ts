@@ -13,6 +13,7 @@ import {
   codeOf,
   isKeyOf,
 } from '@parlour/core/documents';
+import type { UnsavedSubject } from '@parlour/core/commerce';
 import type { PageInfo, Subject } from '@parlour/core/kinds';
 import { PAGE_KINDS, parsePage, STAND_IN, type PageRef } from '@parlour/core/pages';
 import { tokenHash } from '../accounts/passwords.js';
@@ -20,6 +21,7 @@ import { findSubject, findSubjectOr, type By, type SubjectKind, type SubjectRows
 import type { Records } from '../records/database.js';
 import { isStorablePath } from './paths.js';
 import { STAND_INS } from './stand-ins.js';
+import { withUnsaved } from './unsaved.js';
 
 /** Where pages are looked for: a store, in one state of a design. */
 export interface PageSource {
@@ -29,6 +31,8 @@ export interface PageSource {
   readonly now: Date;
   /** In a preview there are pages of made-up things too, see `stand-ins.ts`. */
   readonly mode?: 'live' | 'preview';
+  /** What a form has not saved yet, laid over what is kept. */
+  readonly unsaved?: UnsavedSubject | null;
 }
 
 /** A page that is asked for. */
@@ -85,10 +89,7 @@ async function lookUp(
   if (match && former && isCatalogueKind(match.kind) && isCatalogueKind(former.kind)) {
     const other = { kind: former.kind, slug: former.slug };
     const { subject, hasOther } = await findSubjectOr(source.db, source.store.id, match.kind, match.slug, other);
-    const page = isShown(source, subject)
-      ? subjectPage(source, match.kind, subject)
-      : standInPage(source, match.kind, match.slug ?? '');
-    return { page, hasFormer: hasOther };
+    return { page: await pageOfRow(source, match.kind, subject, match.slug ?? ''), hasFormer: hasOther };
   }
   const page = match && (await findPage(source, match.kind, 'slug', match.slug));
   if (page || !former) return { page, hasFormer: false };
@@ -131,15 +132,27 @@ export async function findPage(
   if (kind === 'content') return contentPage(source, by, value);
   if (!isCatalogueKind(kind)) return singlePage(source, kind);
   const subject = await findSubject(source.db, source.store.id, kind, by, value);
-  return isShown(source, subject) ? subjectPage(source, kind, subject) : standInPage(source, kind, value);
+  return pageOfRow(source, kind, subject, value);
+}
+
+/** The page of a row, if it is there and shown; or one that stands in for it. @param value its slug or its code */
+async function pageOfRow<K extends SubjectKind>(
+  source: PageSource,
+  kind: K,
+  row: SubjectRows[K] | undefined,
+  value: string,
+): Promise<PageInfo | null> {
+  const shown = isShown(source, row)
+    ? row
+    : source.mode === 'preview' && value === STAND_IN
+      ? STAND_INS[kind]
+      : undefined;
+  return shown ? subjectPage(source, kind, await withUnsaved(source, kind, shown)) : null;
 }
 
 /** Whether it is there, and shoppers may see it; in a preview everything is seen. */
 const isShown = <R extends SubjectRows[SubjectKind]>(source: PageSource, row: R | undefined): row is R =>
   row !== undefined && (source.mode !== 'live' || !('status' in row) || isVisible(row, source.now.toISOString()));
-
-const standInPage = (source: PageSource, kind: SubjectKind, value: string): PageInfo | null =>
-  source.mode === 'preview' && value === STAND_IN ? subjectPage(source, kind, STAND_INS[kind]) : null;
 
 /** A row as what a page is about. */
 const SUBJECTS: { readonly [K in SubjectKind]: (row: SubjectRows[K]) => Subject } = {

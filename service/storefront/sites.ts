@@ -37,7 +37,9 @@ export const liveSite =
     const now = new Date();
     const live = await stores.find(slugOf(request, config), now);
     if (!live) throw noStore();
-    const site = siteOfStore(db, config, live.store, live.state, request, { mode: 'live', now, template: null });
+    const site = siteOfStore(db, config, live.store, live.state, request, {
+      ...{ mode: 'live', now, template: null, unsaved: null },
+    });
     const basket = keptBasket(site, request.headers.cookie);
     response.locals['site'] = { ...site, live, basket, shopper: null } satisfies Site;
     next();
@@ -88,6 +90,7 @@ export const previewSite =
       mode: 'preview',
       now: scenario.now === undefined ? now : new Date(scenario.now),
       template: right.template ?? null,
+      unsaved: scenario.unsaved ?? null,
     });
     const basket = await madeUpBasket(site, scenario, request.headers.cookie);
     response.locals['site'] = { ...site, live: null, basket, shopper: null } satisfies Site;
@@ -141,7 +144,7 @@ function siteOfStore(
   store: Store,
   state: DesignState,
   request: Request,
-  shown: Pick<SiteOfStore, 'mode' | 'now' | 'template'>,
+  shown: Pick<SiteOfStore, 'mode' | 'now' | 'template' | 'unsaved'>,
 ): SiteOfStore {
   return {
     ...shown,

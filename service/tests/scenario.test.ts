@@ -1,5 +1,6 @@
 /** Previews in a scenario: at another time, with a cart, elsewhere, with another template; nothing done in one is kept. */
 import pg from 'pg';
+import { routes } from '@parlour/contract';
 import { MOST_MADE_UP_LINES } from '@parlour/core/commerce';
 import { GANNET, order, orderedOn, previewer, Shopper } from './shopper.js';
 import { testService, type TestService } from './service.js';
@@ -134,6 +135,35 @@ test('a template that nobody uses is shown on a page of its kind, and on no othe
   expect((await (await previewer(service)).visit(GANNET)).text).not.toContain('Nobody has seen this');
   await expect(previewer(service, { template: 'nowhere' })).rejects.toMatchObject({ code: 'no-such-template' });
   await expect(previewer(service, { scenario: { now: 'soon' } })).rejects.toMatchObject({ code: 'bad-input' });
+});
+
+test('what a form has not saved shows in the preview of whoever typed it, at one web address, and nowhere else', async () => {
+  const shown = async (page: string, unsaved: object) => {
+    const { url } = await service.call(routes.preview, { body: { page, unsaved: unsaved as never } });
+    const { hostname, pathname, searchParams } = new URL(url);
+    const shopper = new Shopper(service, hostname, `parlour-preview=${searchParams.get('preview') ?? ''}`);
+    return { at: hostname + pathname, html: (await shopper.visit(pathname)).text };
+  };
+  const before = await tables();
+  const variants = [{ code: 'K-003-1', price: 100, wasPrice: null }];
+  const product = { title: 'Gannet for a penny', brand: 'B-2', options: undefined, variants };
+  const one = await shown('product:K-003', { product });
+  expect(one.html).toMatch(/Oxbow &amp; Reed<.*<h1[^>]*>Gannet for a penny<.*from €1\.00/s);
+  // What makes no sense yet is left out, the rest is shown.
+  const two = await shown('product:K-003', { product: { summary: 'Half done', options: [{ name: 'X', values: [] }] } });
+  expect([two.at, two.html.includes('Half done'), two.html.includes('penny')]).toEqual([one.at, true, false]);
+  const collection = await shown('collection:C-1', { collection: { title: 'One line' } });
+  expect(collection.html).toMatch(/<h1[^>]*>One line</);
+  const fresh = await shown('product:stand-in', {
+    product: { title: 'Fulmar', variants: [{ code: 'f', price: 2400, stock: 1 }] },
+  });
+  expect(fresh.html).toMatch(/<h1[^>]*>Fulmar<.*€24\.00/s);
+  const { scenario: _kept, ...after } = await tables();
+  const { scenario: _was, ...others } = before;
+  expect(after).toEqual(others);
+  expect((await service.visit(GANNET)).text).toMatch(/<h1[^>]*>Gannet Delta<.*from €42\.00/s);
+  expect((await shown('product:K-003', { product: {} })).html).toContain('Gannet Delta');
+  await expect(shown('product:K-003', { product: { title: 5 } })).rejects.toMatchObject({ code: 'bad-input' });
 });
 
 test('the live cart knows nothing of previews', async () => {

@@ -17,7 +17,7 @@ import ProseInput from '../../fields/ProseInput.vue';
 import RuleInput from '../../fields/RuleInput.vue';
 import { rested } from '../../rested';
 import AskDialog from '../../shell/AskDialog.vue';
-import { usePreview } from '../../use-preview';
+import { useFormPreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
 import MemberList from './MemberList.vue';
 import ThingTexts from './ThingTexts.vue';
@@ -47,9 +47,17 @@ const list = computed(() => {
 });
 const busy = ref(false);
 const removing = ref(false);
-const renewals = ref(0);
+const saved = ref(0);
 const device = ref<Device>('desktop');
-const url = usePreview(() => (collection.value ? `collection:${collection.value.code}` : ''));
+const shown = useFormPreview(
+  () => (collection.value ? `collection:${collection.value.code}` : ''),
+  () => {
+    const { title, description } = texts.value;
+    return { collection: { ...(title.trim() && { title }), description, texts: spokenChange.value } };
+  },
+);
+const { url } = shown;
+const renewals = computed(() => saved.value + shown.renewals.value);
 
 const { data: all } = useAnswer(routes.listCollections);
 const parents = computed(() => [
@@ -107,7 +115,7 @@ async function change(body: Parameters<typeof call<typeof routes.changeCollectio
   await attempt(async () => {
     const now = await call(routes.changeCollection, { params: params.value, body });
     collection.value = now;
-    renewals.value++;
+    saved.value++;
   });
   busy.value = false;
 }
@@ -123,7 +131,7 @@ async function save(): Promise<void> {
     };
     begin(await call(routes.changeCollection, { params: params.value, body, match: collection.value }));
     await learnTitles();
-    renewals.value++;
+    saved.value++;
     say('Saved. Shoppers see it now.');
   });
   busy.value = false;

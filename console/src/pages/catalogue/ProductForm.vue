@@ -14,6 +14,7 @@ import {
   type ProductDraft,
 } from '@parlour/core/catalogue';
 import { freeCode } from '@parlour/core/design';
+import { STAND_IN } from '@parlour/core/pages';
 import type { Device, PictureValue } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
@@ -25,7 +26,7 @@ import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
 import TimeInput from '../../fields/TimeInput.vue';
 import AskDialog from '../../shell/AskDialog.vue';
-import { usePreview } from '../../use-preview';
+import { useFormPreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
 import ProductsInput from './ProductsInput.vue';
 import ProductTexts from './ProductTexts.vue';
@@ -48,9 +49,7 @@ const removing = ref(false);
 const wantedToSave = ref(false);
 /** The language that is written; empty for the leading one. */
 const language = ref('');
-const renewals = ref(0);
 const device = ref<Device>('desktop');
-const url = usePreview(() => (before.value && before.value.variants.length > 0 ? `product:${before.value.code}` : ''));
 const { data: brands } = useAnswer(routes.listBrands);
 const brandChoices = computed(() => [
   { value: '', title: 'No brand' },
@@ -85,6 +84,25 @@ const told = computed(() => toldBy(draft.value, before.value as Product | undefi
 const isChanged = computed(() => Object.keys(told.value.change).length > 0);
 const faults = computed(() => (wantedToSave.value ? told.value.faults : {}));
 
+/** One that no page shows yet is shown as what stands in for it would look. */
+const hasPage = computed(() => before.value !== undefined && before.value.variants.length > 0);
+const STAND_IN_PAGE = `product:${STAND_IN}`;
+/** What is readable of what is typed. */
+const unsaved = computed(() => {
+  const all = hasPage.value ? told.value : toldBy(draft.value, undefined, codeThen.value, currency.value);
+  const { slug: _slug, title, variants, attributes, ...rest } = all.change;
+  const isReadable = Object.keys(all.faults).every((name) => name === 'title' || name === 'slug');
+  return { product: { ...rest, ...(title && { title }), ...(isReadable && { variants, attributes }) } };
+});
+/** How often it was saved. */
+const saved = ref(0);
+const shown = useFormPreview(
+  () => (!loaded.value ? '' : hasPage.value ? `product:${before.value?.code}` : STAND_IN_PAGE),
+  () => unsaved.value,
+);
+const { url } = shown;
+const renewals = computed(() => saved.value + shown.renewals.value);
+
 async function save(): Promise<void> {
   wantedToSave.value = true;
   if (Object.keys(told.value.faults).length > 0) {
@@ -102,7 +120,7 @@ async function save(): Promise<void> {
       begin(made);
       await router.replace(`/products/${encodeURIComponent(made.code)}`);
     }
-    renewals.value++;
+    saved.value++;
     say(`Saved. ${seenText(before.value)}`);
   });
   busy.value = false;
@@ -339,10 +357,14 @@ function moveFirst(at: number): void {
       </div>
     </form>
     <template #over>
-      <router-link v-if="url && before" class="plain" :to="`/workbench/${encodeURIComponent(`product:${before.code}`)}`"
+      <router-link
+        v-if="hasPage && before"
+        class="plain"
+        :to="`/workbench/${encodeURIComponent(`product:${before.code}`)}`"
         >Open its page in the workbench</router-link
       >
-      <span v-else-if="loaded" class="quiet">Its page is shown here once it is saved with a price.</span>
+      <span v-else-if="loaded" class="quiet">How its page will look.</span>
+      <span v-if="isChanged" class="tag tag-draft ms-3">Not saved: only you see this</span>
     </template>
   </FormBeside>
   <AskDialog
