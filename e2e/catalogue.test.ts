@@ -120,6 +120,27 @@ test('two change one product: each gets theirs where they differ; of the same th
   await page.getByRole('heading', { name: 'Products', level: 1 }).waitFor();
 });
 
+test('a product is begun as a copy of another, which stays as it is', async () => {
+  await go('/products/K-004');
+  await page.getByRole('link', { name: 'Copy as a new product' }).click();
+  await soon(() => named('Title').inputValue()).toBe('Ripple 150, copy');
+  await page.frameLocator('iframe').getByRole('heading', { name: 'Ripple 150, copy' }).waitFor();
+  await named('Title').fill('Ripple 165');
+  await press('Create');
+  await page.waitForURL(/\/products\/ripple-165$/);
+  const [copy, first] = await Promise.all(
+    ['ripple-165', 'K-004'].map((code) => service.call(routes.getProduct, { params: { product: code } })),
+  );
+  const { variants = [], pictures, options } = copy ?? {};
+  expect(variants.map(({ code, price, stock }) => [code, price, stock])).toEqual([
+    ['ripple-165-1', 7900, 11],
+    ['ripple-165-2', 7900, 11],
+  ]);
+  expect([first?.title, first?.pictures, first?.options]).toEqual(['Ripple 150', pictures, options]);
+  await go('/products');
+  await service.call(routes.deleteProduct, { params: { product: 'ripple-165' } });
+});
+
 test('products are found; what is deleted is asked about first', async () => {
   await go('/products?search=fulmar');
   await page.getByRole('row', { name: /Fulmar II .*Quarrel & Daughter.*€62\.50.*10.*2/ }).waitFor();

@@ -14,9 +14,10 @@ type NewVariant = NonNullable<Change['variants']>[number];
 export const NAMES_HELP = `
 Names: status (for-sale, draft or withdrawn), title, slug (where its page is), summary, description, brand (a code), category, keywords (with commas between), visible-since (a day),
 from and until (when shoppers see it, in the store's time zone, such as 2026-11-27T08:00; empty for always),
-attribute.NAME, specification.NAME (such as specification.Weight="180 g"), goes-with (codes, with commas between);
-price, was-price, stock (a number, or not-counted), weight (packed, in grams), tax-class and goods-code (for customs).
-The last line applies to every variant, or to one: price@K-001-2. With a price and its options, a variant that is not
+attribute.NAME, specification.NAME (such as specification.Weight="180 g"), goes-with (codes, with commas between),
+picture.FILE (what it shows: adds a picture of the library, or changes its words), pictures (all files, in their order);
+price, was-price, stock (a number, or not-counted), weight (packed, in grams), tax-class, goods-code (for customs) and
+shown-by (files of those pictures that show it). These apply to every variant, or to one: price@K-001-2. With a price and its options, a variant that is not
 there yet is a new one. In a further language of the store: title@de, summary@de, description@de, and single words such
 as those of options: word.Colour@de=Farbe. An empty value removes a brand, an attribute, a was-price and the like.`;
 

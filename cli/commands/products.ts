@@ -18,6 +18,7 @@ import { table } from '../table.js';
 import { splitAt } from './nodes.js';
 import { textLines } from './texts.js';
 import { moneyIn } from '../values.js';
+import { partedPictures } from './product-pictures.js';
 import { combined, NAMES_HELP, priceIn, readChanges, stockIn } from './product-values.js';
 
 type Product = AnswerOf<typeof routes.getProduct>;
@@ -97,11 +98,13 @@ Examples:
         { option = [], slug }: { option?: string[]; slug?: string },
         command: Command,
       ) => {
-        const { call, print } = contextOf(command);
+        const context = contextOf(command);
+        const { call, print } = context;
         const store = await call(routes.getStore);
         const variants = combined(code, option);
+        const said = await partedPictures(context, changes);
         const { variants: priced = [], ...rest } = readChanges(
-          changes,
+          said.rest,
           variants.map((one) => one.code),
           store.currency,
         );
@@ -116,8 +119,13 @@ Examples:
           code,
           title,
           ...(slug !== undefined && { slug }),
+          ...(said.pictures && { pictures: said.pictures }),
           ...(isPriced && {
-            variants: variants.map((one) => ({ ...one, ...priced.find((each) => each.code === one.code) })),
+            variants: variants.map((one) => ({
+              ...one,
+              ...priced.find((each) => each.code === one.code),
+              ...shown(one.code, said.shownBy),
+            })),
           }),
         };
         const made = await call(routes.createProduct, { body });
@@ -138,6 +146,7 @@ Examples:
   $ parlour product set K-001 price=24.50 was-price=29
   $ parlour product set K-001 brand=B-2 keywords=classic,gift attribute.wind="2 to 4 Beaufort"
   $ parlour product set K-001 stock@K-001-3=0
+  $ parlour product set K-001 picture.tern.png="A tern over the sea" shown-by@K-001-2=tern.png
   $ parlour product set K-001 title@de="Schären-Drachen" word.Colour@de=Farbe
   $ parlour product set K-001,K-002,K-008 brand=B-2 status=draft
   $ parlour product set K-003 price@K-003-9=44 option.Span@K-003-9="2.4 m" option.Colour@K-003-9=Teal`,
@@ -147,7 +156,25 @@ Examples:
       if (code.includes(',')) return changeMany(context, code.split(','), changes);
       const [before, store] = await productAndStore(context, code);
       const codes = before.variants.map((one) => one.code);
-      const body = readChanges(changes, codes, store.currency, before as CatalogueProduct);
+      const said = await partedPictures(context, changes, before.pictures);
+      const read = readChanges(said.rest, codes, store.currency, before as CatalogueProduct);
+      const touched = [
+        ...new Set([
+          ...(read.variants ?? []).map((one) => one.code),
+          ...(said.shownBy.has('') ? codes : said.shownBy.keys()),
+        ]),
+      ];
+      const body = {
+        ...read,
+        ...(said.pictures && { pictures: said.pictures }),
+        ...(touched.length > 0 && {
+          variants: touched.map((one) => ({
+            code: one,
+            ...read.variants?.find((each) => each.code === one),
+            ...shown(one, said.shownBy),
+          })),
+        }),
+      };
       const after = await context.call(routes.changeProduct, { params: { product: code }, body });
       context.print(after, () => `${productText(after, store)}\n\n${seenText(after)}`);
     });
@@ -232,6 +259,12 @@ interface Filter {
   readonly priceTo?: string;
 }
 
+/** What is said of the pictures that show a variant, if anything. */
+function shown(code: string, shownBy: ReadonlyMap<string, string[]>): { readonly pictures?: string[] } {
+  const pictures = shownBy.get(code) ?? shownBy.get('');
+  return pictures ? { pictures } : {};
+}
+
 /** What many products can have alike. */
 const ALIKE = ['status', 'brand', 'category', 'visibleFrom', 'visibleUntil'] as const;
 
@@ -312,15 +345,18 @@ function productText(product: Product, store: Store): string {
     ...(product.visibleUntil === null ? [] : [['until', product.visibleUntil]]),
     ...Object.entries(product.attributes).map(([name, value]) => [`attribute.${name}`, String(value)]),
     ...product.specifications.map(({ name, value }) => [name, value]),
+    ...product.pictures.map(({ hash, alt }, i) => [`picture ${i + 1}`, `${alt} (${hash.slice(0, 12)}…)`]),
     ...(product.goesWith.length > 0 ? [['goes with', product.goesWith.join(', ')]] : []),
     ...textLines(product.texts as Texts),
   ];
-  const variants = product.variants.map(({ code, options, price, wasPrice, stock }) => [
+  const isSent = product.variants.some(({ weight, taxClass, goodsCode }) => weight !== null || taxClass || goodsCode);
+  const variants = product.variants.map(({ code, options, price, wasPrice, stock, weight, taxClass, goodsCode }) => [
     code,
     Object.values(options).join(', '),
     money(price),
     money(wasPrice),
     stockText(stock),
+    ...(isSent ? [weight === null ? '' : `${weight} g`, taxClass, goodsCode] : []),
   ]);
   return [
     `${product.title} (${product.code})`,
@@ -328,6 +364,9 @@ function productText(product: Product, store: Store): string {
     '',
     ...facts.map(([name = '', value = '']) => `${name.padEnd(20)}${value}`.trimEnd()),
     '',
-    table(['Variant', '', '>Price', '>Was', '>Stock'], variants),
+    table(
+      ['Variant', '', '>Price', '>Was', '>Stock', ...(isSent ? ['>Weight', 'Tax class', 'Customs'] : [])],
+      variants,
+    ),
   ].join('\n');
 }

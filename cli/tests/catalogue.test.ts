@@ -91,3 +91,35 @@ test.each([
   expect(ended.code).toBe(code);
   expect(ended.err).toContain(said);
 });
+
+test('what a product says besides: pictures, specifications, what goes with it, weights, and texts in a further language', async () => {
+  await done('store languages de');
+  const set = (changes: string) => done(`product set K-003 ${changes}`);
+  expect(await set('"specification.Span=2.4 m" "specification.Weight=310 g" goes-with=K-009,K-010')).toMatch(
+    /Span +2\.4 m\nWeight +310 g\n[^]*goes with +K-009, K-010/,
+  );
+  expect(await set('specification.Span= title@de=Tölpel word.Teal@de=Petrol')).toMatch(
+    /title@de +Tölpel\nword\.Teal@de +Petrol/,
+  );
+  expect(await set('word.Colour@de=Farbe "summary@de=Hebt früh ab."')).toMatch(
+    /word\.Teal@de +Petrol\nword\.Colour@de +Farbe/,
+  );
+  expect(await page('/de/item/gannet-delta')).toMatch(/<h1[^>]*>Tölpel<[^]*>Farbe<[^]*>Petrol</);
+  const sent = await set(
+    '"picture.K-001-a.png=Another kite" shown-by@K-003-1=K-001-a.png weight=820 goods-code@K-003-1=95030075',
+  );
+  expect(sent).toMatch(/picture 4 +Another kite \([^]*K-003-1 .* 820 g +95030075\nK-003-2 .* 820 g\nK-003-3/);
+  expect(await set('pictures=K-001-a.png,K-003-a.png')).toMatch(
+    /picture 1 +Another kite .*\npicture 2 +A broad teal delta/,
+  );
+  expect(await done('collection set C-1 title@de=Einleiner')).toContain('title@de            Einleiner');
+  for (const [wrong, said] of [
+    ['title@fr=Fou', 'The storefront does not speak “fr”.'],
+    ['weight=heavy', 'is not a weight in grams'],
+    ['goods-code=12', '6 to 12 digits'],
+    ['picture.gone.png=x', 'There is no picture “gone.png”.'],
+  ] as const) {
+    const { code, err } = await parlour(`product set K-003 ${wrong}`);
+    expect([wrong, code, err]).toEqual([wrong, 1, expect.stringContaining(said)]);
+  }
+});

@@ -68,11 +68,19 @@ function begin(product: AnswerOf<typeof routes.getProduct> | undefined): void {
   wantedToSave.value = false;
   loaded.value = true;
 }
+/** A new one with what another has: all but its code and its path. */
+async function beginLike(like: string): Promise<void> {
+  const product = await call(routes.getProduct, { params: { product: like } });
+  begin(undefined);
+  draft.value = { ...draftOf(product as Product, currency.value), slug: '', title: `${product.title}, copy` };
+}
 const asked = () => call(routes.getProduct, { params: { product: code.value ?? '' } });
 watch(
   code,
   (now) => {
-    if (now === null) begin(undefined);
+    const { like } = route.query;
+    if (now === null && typeof like === 'string') void attempt(() => beginLike(like));
+    else if (now === null) begin(undefined);
     else if (before.value?.code !== now) void attempt(async () => begin(await asked()));
   },
   { immediate: true },
@@ -354,6 +362,9 @@ function moveFirst(at: number): void {
           >{{ code === null ? 'Create' : 'Save' }}</v-btn
         >
         <span v-if="isChanged" class="quiet">Not saved yet.</span>
+        <v-btn v-else-if="code !== null && may('catalogue.edit')" :to="{ path: '/new-product', query: { like: code } }"
+          >Copy as a new product</v-btn
+        >
       </div>
     </form>
     <template #over>
