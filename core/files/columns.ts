@@ -31,7 +31,12 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('visible-since', 'a day such as 2026-11-23', 'date', 'published'),
     column('from', 'from when shoppers see it, such as 2026-11-27T08:00; always if empty', 'visiblefrom', 'showfrom'),
     column('until', 'until when shoppers see it; always if empty', 'visibleuntil', 'showuntil'),
-    column('pictures', 'a line each: the hash of a picture of the library, and what it shows', 'images', 'picture'),
+    column(
+      'pictures',
+      'a line each: the file name of a picture of the library, or its hash, and what it shows',
+      'images',
+      'picture',
+    ),
     column('options', 'a line each, with all values in their order: Colour=Moss,Sand'),
     column('variant', 'the code of the variant', 'variantcode', 'variantsku', 'variantid'),
     column('price', 'such as 24.50', 'unitprice', 'saleprice', 'amount'),
@@ -40,7 +45,7 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('weight', 'packed, in grams', 'grams', 'shippingweight'),
     column('tax-class', 'the code of its tax class; the usual one if empty', 'taxrate', 'vatclass'),
     column('goods-code', 'for customs: 6 to 12 digits', 'hscode', 'customscode', 'tariffnumber'),
-    column('shown-by', 'the hashes of those of the pictures that show the variant, with commas between'),
+    column('shown-by', 'those of the pictures that show the variant, by file name or hash, with commas between'),
   ],
   collection: [
     column('collection', 'its code; empty for a further product of the collection above', 'code', 'id'),

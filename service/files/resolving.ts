@@ -1,9 +1,10 @@
-/** What a file leaves to be worked out from what is there: brands by their titles, variants without a code. */
+/** What a file leaves to be worked out from what is there: brands by their titles, pictures by their files, variants without a code. */
 import type { ProductChange, VariantChange } from '@parlour/core/catalogue';
 import type { FileFault, FileKind } from '@parlour/core/files';
 import { fold } from '@parlour/core/pages';
 import { allBrands } from '../records/brands.js';
 import type { Records } from '../records/database.js';
+import { hashesByName } from '../records/pictures.js';
 import { readProducts, type KeptProduct } from '../records/products.js';
 import type { ToldThing } from './reading.js';
 
@@ -26,7 +27,9 @@ export async function resolving(db: Records, storeId: number, kind: FileKind): P
             storeId,
             unnamed.map(({ code }) => code),
           );
-    return some.map((thing) => withVariants(withBrand(thing, brandOf), there.get(thing.code)));
+    const names = some.flatMap((thing) => hashesIn(changeOf(thing)).filter(isName));
+    const byName = names.length === 0 ? new Map() : await hashesByName(trx, storeId, names);
+    return some.map((thing) => withVariants(withPictures(withBrand(thing, brandOf), byName), there.get(thing.code)));
   };
 }
 
@@ -40,6 +43,40 @@ function withBrand(thing: ToldThing, brandOf: (text: string) => string | undefin
   if (code !== undefined) return { ...thing, change: { ...thing.change, brand: code } };
   const reason = `There is no brand “${brand}” in this store. Create it first, or import a file of brands.`;
   return withFault(thing, { ...thing.cellAt('brand'), reason });
+}
+
+/** What stands for pictures in a change: hashes, or names of files. */
+const hashesIn = ({ pictures = [], variants = [] }: ProductChange): string[] => [
+  ...pictures.map(({ hash }) => hash),
+  ...variants.flatMap((one) => one.pictures ?? []),
+];
+const isName = (text: string): boolean => !/^[0-9a-f]{64}$/.test(text);
+
+/** Pictures may be named by their files, as long as one alone has the name. */
+function withPictures(thing: ToldThing, byName: ReadonlyMap<string, readonly string[]>): ToldThing {
+  const change = changeOf(thing);
+  const wrong = hashesIn(change).find((one) => isName(one) && byName.get(one)?.length !== 1);
+  if (wrong !== undefined) {
+    const many = byName.get(wrong)?.length ?? 0;
+    const place = change.pictures?.some(({ hash }) => hash === wrong) ? 'pictures' : 'variants[0].pictures';
+    const reason =
+      many > 1
+        ? `${many} pictures of the library are named “${wrong}”: say the hash of the one that is meant.`
+        : `There is no picture “${wrong}” in the library of this store. Add it first.`;
+    return withFault(thing, { ...thing.cellAt(place), reason });
+  }
+  if (!hashesIn(change).some(isName)) return thing;
+  const hashOf = (text: string): string => byName.get(text)?.[0] ?? text;
+  return {
+    ...thing,
+    change: {
+      ...thing.change,
+      ...(change.pictures && { pictures: change.pictures.map(({ hash, alt }) => ({ hash: hashOf(hash), alt })) }),
+      ...(change.variants && {
+        variants: change.variants.map((one) => (one.pictures ? { ...one, pictures: one.pictures.map(hashOf) } : one)),
+      }),
+    },
+  };
 }
 
 /** A row without a code is of the only variant there is; of a new product, variants are numbered. */

@@ -173,6 +173,23 @@ export async function knownPictures(db: Records, storeId: number, hashes: readon
   return new Set(rows.map(({ hash }) => hash));
 }
 
+/** The pictures of a store by the names of their files: several may have one name. */
+export async function hashesByName(
+  db: Records,
+  storeId: number,
+  names: readonly string[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const rows = await db
+    .selectFrom('picture')
+    .select(['name', 'hash'])
+    .where('store_id', '=', storeId)
+    .where('name', 'in', [...new Set(names)])
+    .execute();
+  const found = new Map<string, string[]>();
+  for (const { name, hash } of rows) found.set(name, [...(found.get(name) ?? []), hash]);
+  return found;
+}
+
 export async function findPicture(db: Records, storeId: number, hash: string): Promise<StoredPicture | undefined> {
   return db
     .selectFrom('picture')

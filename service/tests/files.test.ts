@@ -87,6 +87,27 @@ test('out and in again, in each way, changes nothing', async () => {
   expect(await exported('product', '?spreadsheet=yes')).toContain("'=SUM");
 });
 
+test('pictures may be named by their files; one that is not there, or that several are, is told', async () => {
+  const file = (name: string) =>
+    lines('product,title,price,pictures,shown-by', `P-1,Fulmar,24.50,${name} A kite over the dunes,${name}`);
+  const { pictures } = await service.call(routes.listPictures, { query: { search: 'K-005-b.png' } });
+  const done = await imported('product', 'csv', file('K-005-b.png'));
+  expect([faultsOf(done), done.created]).toEqual([[], 1]);
+  const made = await service.call(routes.getProduct, { params: { product: 'P-1' } });
+  const { hash } = sure(pictures[0]);
+  expect(made.pictures).toEqual([{ hash, alt: 'A kite over the dunes' }]);
+  expect(made.variants[0]).toMatchObject({ code: 'P-1', pictures: [hash] });
+  expect(faultsOf(await imported('product', 'csv', file('gone.png')))).toEqual([
+    '2 pictures gone.png A kite over the dunes: There is no picture “gone.png” in the library of this store. Add it first.',
+  ]);
+  await rows(`update picture set name = 'K-005-b.png' where name = 'K-005-c.png'`);
+  expect(faultsOf(await imported('product', 'csv', file('K-005-b.png')))[0]).toContain(
+    '2 pictures of the library are named “K-005-b.png”: say the hash of the one that is meant.',
+  );
+  await rows(`update picture set name = 'K-005-c.png' where name = 'K-005-b.png' and hash <> '${hash}'`);
+  await service.call(routes.deleteProduct, { params: { product: 'P-1' } });
+});
+
 test('a shop from three files, with columns of other names: brands, products with variants, collections', async () => {
   const begun = await sent('brand', 'csv', lines('code;Name', 'B-8;Quarrel', 'B-9;"Ash; Elm"'));
   expect((await service.call(routes.getImport, { params: begun })).heads).toEqual([
