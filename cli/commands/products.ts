@@ -8,8 +8,6 @@ import {
   type ProductSort,
   type ProductStatus,
   type ProductStock,
-  type Product as CatalogueProduct,
-  type Texts,
 } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { addFileCommands } from './files.js';
@@ -157,7 +155,7 @@ Examples:
       const [before, store] = await productAndStore(context, code);
       const codes = before.variants.map((one) => one.code);
       const said = await partedPictures(context, changes, before.pictures);
-      const read = readChanges(said.rest, codes, store.currency, before as CatalogueProduct);
+      const read = readChanges(said.rest, codes, store.currency, before);
       const touched = [
         ...new Set([
           ...(read.variants ?? []).map((one) => one.code),
@@ -347,7 +345,7 @@ function productText(product: Product, store: Store): string {
     ...product.specifications.map(({ name, value }) => [name, value]),
     ...product.pictures.map(({ hash, alt }, i) => [`picture ${i + 1}`, `${alt} (${hash.slice(0, 12)}…)`]),
     ...(product.goesWith.length > 0 ? [['goes with', product.goesWith.join(', ')]] : []),
-    ...textLines(product.texts as Texts),
+    ...textLines(product.texts),
   ];
   const isSent = product.variants.some(({ weight, taxClass, goodsCode }) => weight !== null || taxClass || goodsCode);
   const variants = product.variants.map(({ code, options, price, wasPrice, stock, weight, taxClass, goodsCode }) => [

@@ -35,7 +35,7 @@ export function changedTexts(before: Texts, change: TextsChange = {}): Texts {
       const left = Object.entries({ ...before[language], ...Object.fromEntries(told) }).filter(([, value]) =>
         isSaid(value),
       );
-      return left.length > 0 ? [[language, Object.fromEntries(left) as ThingTexts]] : [];
+      return left.length > 0 ? [[language, Object.fromEntries(left)]] : [];
     }),
   );
 }

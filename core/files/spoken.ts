@@ -17,7 +17,7 @@ export function textsFrom(kind: FileKind, cells: Cells, columns: readonly string
     change[language] = { ...change[language], [field]: said || null };
   }
   // The columns are named after the fields.
-  return Object.keys(change).length === 0 ? undefined : (change as TextsChange);
+  return Object.keys(change).length === 0 ? undefined : change;
 }
 
 function wordsIn(cells: Cells, column: string): ThingTexts['words'] | undefined {

@@ -10,7 +10,7 @@ const LIMIT = 120_000;
 
 /** Test files in which something hung. */
 const hung = new Set();
-const currentFile = () => expect.getState().testPath;
+const currentFile = () => globalThis.expect.getState().testPath;
 
 const limited = (work, limit = LIMIT) =>
   async function limitedWork() {

@@ -139,7 +139,7 @@ test('a template that nobody uses is shown on a page of its kind, and on no othe
 
 test('what a form has not saved shows in the preview of whoever typed it, at one web address, and nowhere else', async () => {
   const shown = async (page: string, unsaved: object) => {
-    const { url } = await service.call(routes.preview, { body: { page, unsaved: unsaved as never } });
+    const { url } = await service.call(routes.preview, { body: { page, unsaved: unsaved } });
     const { hostname, pathname, searchParams } = new URL(url);
     const shopper = new Shopper(service, hostname, `parlour-preview=${searchParams.get('preview') ?? ''}`);
     return { at: hostname + pathname, html: (await shopper.visit(pathname)).text };
