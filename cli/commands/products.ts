@@ -363,7 +363,7 @@ function productText(product: Product, store: Store): string {
     ...facts.map(([name = '', value = '']) => `${name.padEnd(20)}${value}`.trimEnd()),
     '',
     table(
-      ['Variant', '', '>Price', '>Was', '>Stock', ...(isSent ? ['>Weight', 'Tax class', 'Customs'] : [])],
+      ['Variant', '', '>Price', '>Was', '>Stock', ...(isSent ? ['>Weight', 'Tax class', 'Goods code'] : [])],
       variants,
     ),
   ].join('\n');

@@ -1,4 +1,4 @@
-/** The other products of Windrow Kites: forty variants, a very long title, none without a picture but one. */
+/** The other products of Windrow Kites; among them one with forty variants, one with a very long title, one without a picture. */
 import type { Draft } from './product.js';
 
 const CORD_PRICES: Readonly<Record<string, number>> = { '25 kg': 14, '50 kg': 19, '90 kg': 26, '140 kg': 34 };

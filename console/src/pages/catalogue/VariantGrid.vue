@@ -34,7 +34,7 @@ const SELLING: readonly Column[] = [
 const SENDING: readonly Column[] = [
   { name: 'weight', label: 'Weight', unit: 'g' },
   { name: 'taxClass', label: 'Tax class' },
-  { name: 'goodsCode', label: 'Customs number' },
+  { name: 'goodsCode', label: 'Goods code' },
 ];
 /** What is set of each: what it is sold for, what matters when it is sent, or what shows it. */
 const view = ref<'selling' | 'sending' | 'pictures'>('selling');
@@ -132,7 +132,7 @@ function setAll(): void {
   <p class="quiet">
     {{
       view === 'sending'
-        ? 'Packed, in grams. The tax class only where it is not the usual one; the customs number for parcels abroad.'
+        ? 'Packed, in grams. A tax class only where it is not the usual one. The goods code is for customs: 6 to 12 digits.'
         : view === 'pictures'
           ? 'Choose the pictures that show each. Where none is chosen, all do.'
           : isMany
