@@ -55,6 +55,7 @@ export interface DemoCollection {
   readonly when?: string;
   /** The code of the collection above it. */
   readonly parent?: string;
+  readonly picture?: { readonly file: string; readonly alt: string };
 }
 
 export interface DemoMessage {

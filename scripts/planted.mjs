@@ -213,6 +213,8 @@ const SERVICE = [
   ['catalogue/brands.ts', 'before && titlesDiffer(before, after) ? [before.id] : []', '[]', 'changing'],
   ['catalogue/brands.ts', '!isSame(titlesOf(before), titlesOf(after))', 'false', 'languages'],
   ['catalogue/wanted.ts', '!languages.includes(one) &&', 'false &&', 'languages'],
+  ['records/answers/collections.ts', 'own ?? first?.picture ?? null', 'first?.picture ?? null', 'changing'],
+  ['publishing/picture-uses.ts', '...collections.map(', '...collections.slice(0, 0).map(', 'changing'],
   ['records/orders.ts', 'calledIn(sql`${language}`)', 'calledIn(sql`null`)', 'languages'],
   ['storefront/unsaved.ts', 'unsaved.page !== `${kind}:${row.code}`', 'false', 'scenario'],
   ['api/drafts.ts', 'now, own);', 'now);', 'scenario'],

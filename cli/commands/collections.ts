@@ -4,6 +4,7 @@ import { counted, Problem } from '@parlour/core';
 import { productCountText, type Texts } from '@parlour/core/catalogue';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { contextOf, type Context } from '../context.js';
+import { hashOfPicture } from '../named-picture.js';
 import { table } from '../table.js';
 import { addFileCommands } from './files.js';
 import { splitAt } from './nodes.js';
@@ -64,28 +65,34 @@ export function collectionCommands(program: Command): void {
   collections
     .command('set')
     .description(
-      'Change a collection: title, slug (where its page is), description, into (the code of another; empty for none), position (a number) or when (a rule; empty leaves what is in it, to be chosen by hand). In a further language: title@de, description@de.',
+      'Change a collection: title, slug (where its page is), description, into (the code of another; empty for none), position (a number) or when (a rule; empty leaves what is in it, to be chosen by hand), picture (its file; empty for none) with alt (what it shows). In a further language: title@de, description@de.',
     )
     .argument('<code>', 'its code, such as C-2')
     .argument('<changes...>', 'NAME=VALUE')
     .addHelpText(
       'after',
-      `\nExamples:\n  $ parlour collection set C-2 title="Two lines and none" into=C-1\n  $ parlour collection set C-2 'when=keyword is "two-line"'`,
+      `\nExamples:\n  $ parlour collection set C-2 title="Two lines and none" into=C-1\n  $ parlour collection set C-2 picture=tern.png alt="A tern over the sea"\n  $ parlour collection set C-2 'when=keyword is "two-line"'`,
     )
     .action(async (code: string, changes: string[], _options: object, command: Command) => {
-      const { call, print } = contextOf(command);
+      const context = contextOf(command);
+      const { call, print } = context;
       const { rest, texts } = partedTexts(changes);
-      const { into, position, when, ...values } = readValues(rest, [
+      const { into, position, when, picture, alt, ...values } = readValues(rest, [
         'title',
         'slug',
         'description',
         'into',
         'position',
         'when',
+        'picture',
+        'alt',
       ]);
       const body = {
         ...values,
         ...(texts && { texts }),
+        ...(picture !== undefined && {
+          picture: picture === '' ? null : { hash: await hashOfPicture(context, picture), alt: alt ?? '' },
+        }),
         ...(into !== undefined && { parent: into || null }),
         ...(when !== undefined && { when: when || null }),
         ...(position !== undefined && { position: wholeNumber(position) }),
@@ -278,12 +285,14 @@ function collectionsText({ collections }: AnswerOf<typeof routes.listCollections
 const spokenText = (texts: object): string[] =>
   textLines(texts as Texts).map(([name, value]) => `${name.padEnd(20)}${value}`);
 
-function collectionText({ code, title, slug, description, texts, parent, when, members }: Collection): string {
+function collectionText(collection: Collection): string {
+  const { code, title, slug, description, texts, picture, parent, when, members } = collection;
   return [
     `${title} (${code})`,
     ...(description === '' ? [] : [description]),
     '',
     `path                ${slug}`,
+    ...(picture === null ? [] : [`picture             ${picture.alt} (${picture.hash.slice(0, 12)}…)`]),
     ...(parent === null ? [] : [`in                  ${parent}`]),
     ...(when === null ? [] : [`when                ${when}`]),
     ...spokenText(texts),

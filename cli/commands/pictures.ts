@@ -65,7 +65,7 @@ export function pictureCommands(program: Command): void {
       const context = contextOf(command);
       const hash = await hashOfPicture(context, name);
       const answer = await context.call(routes.getPicture, { params: { hash } });
-      const { picture, documents, products, kept } = answer;
+      const { picture, documents, products, collections, kept } = answer;
       context.print(answer, () =>
         [
           `${picture.name}, ${picture.width} x ${picture.height}`,
@@ -73,7 +73,8 @@ export function pictureCommands(program: Command): void {
           '',
           ...documents.map(({ design, key, name: called }) => `Used by ${called} of the design ${design} (${key}).`),
           ...products.map(({ code, title }) => `Used by the product ${code}, “${title}”.`),
-          ...(documents.length + products.length > 0
+          ...collections.map(({ code, title }) => `Used by the collection ${code}, “${title}”.`),
+          ...(documents.length + products.length + collections.length > 0
             ? []
             : [
                 kept

@@ -320,6 +320,8 @@ export const newBrand = closed({ ...brandValues, ...isNew });
 export const collection = brand.shape({
   /** The code of the collection that it is in. */
   parent: string().nullable().defined(),
+  /** A picture of the library; null where that of its first product is shown. */
+  picture: picture.nullable().defined(),
   /** Its place among the others: less comes first. */
   position: number().integer().required(),
   /** The rule that fills it, such as `brand is "Skerry Lines" and price >= 80`; null where products are chosen by hand. */
@@ -343,6 +345,7 @@ export const codes = (most = MOST_MEMBERS) => array(codeText().required()).stric
 const collectionValues = {
   ...brandValues,
   parent: codeText().nullable().optional(),
+  picture: picture.nullable().optional().default(undefined),
   position: number().strict().integer().min(0).max(1_000_000).optional(),
   /** A rule that fills it from now on; null keeps the products that it has, to be chosen by hand. */
   when: plainText(2000).nullable().optional(),

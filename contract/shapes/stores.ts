@@ -139,6 +139,7 @@ export const pictureUses = closed({
     }),
   ).required(),
   products: array(closed({ code: string().required(), title: string().required() })).required(),
+  collections: array(closed({ code: string().required(), title: string().required() })).required(),
   /** Whether a revision, or an edit that can be undone, shows it. */
   kept: boolean().required(),
 });

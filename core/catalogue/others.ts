@@ -1,5 +1,6 @@
 /** Brands and collections, as their keepers write them; and what is wanted of a thing of the catalogue. */
 
+import type { ProductPicture } from './product.js';
 import type { Texts, TextsChange } from './texts.js';
 
 export interface Brand {
@@ -21,6 +22,8 @@ export interface Collection extends Brand {
   readonly parent: string | null;
   /** Its place among the others: less comes first. */
   readonly position: number;
+  /** A picture of the library; without one that of its first product is shown. */
+  readonly picture: ProductPicture | null;
   /** The rule by which products are in it, as people write it; null where they are chosen by hand. */
   readonly when: string | null;
 }

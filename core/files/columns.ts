@@ -55,6 +55,11 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('into', 'the code of the collection that it is in; none if empty', 'parent'),
     column('position', 'its place among the others: 0, 1, 2, …', 'order', 'sortorder'),
     column('when', 'the rule that fills it; empty where products are chosen by hand', 'rule'),
+    column(
+      'picture',
+      'the file name of a picture of the library, or its hash, and what it shows; none if empty',
+      'image',
+    ),
     column('product', 'the code of a product in it; a row for each, in their order', 'productcode', 'sku', 'member'),
   ],
   brand: [

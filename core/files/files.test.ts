@@ -151,7 +151,8 @@ test('collections and brands that are written and read again are the same', () =
     ['C-2', 4, null],
     [null, 0, 'price > 3'],
   ] as const) {
-    const collection = { ...shared, parent, position, when };
+    const picture = when === null ? { hash: 'aa', alt: 'A tern, high up' } : null;
+    const collection = { ...shared, picture, parent, position, when };
     const { code, slug, change, faults } = collectionFrom(
       rowsOf(headsOf('collection', languages), collectionRows(collection, members, languages)),
     );

@@ -1,6 +1,7 @@
 /** Collections as rows, one for each product in them; and brands, one row each. */
 import type { Brand, BrandChange, Collection, CollectionChange } from '../catalogue/others.js';
 import type { Texts } from '../catalogue/texts.js';
+import { picturesCell, picturesOf } from './cells.js';
 import { FILE_COLUMNS, spokenIn } from './columns.js';
 import { spokenCells, spokenHeads, textsFrom } from './spoken.js';
 import { Cells, type Row, type Told } from './told.js';
@@ -13,7 +14,7 @@ import { Cells, type Row, type Told } from './told.js';
 export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
   const cells = new Cells(rows);
   const spoken = spokenColumns('collection', rows);
-  cells.onlyFirst(['title', 'slug', 'description', 'into', 'position', 'when', ...spoken]);
+  cells.onlyFirst(['title', 'slug', 'description', 'into', 'position', 'when', 'picture', ...spoken]);
   const texts = textsFrom('collection', cells, spoken);
   const text = (column: string): string | undefined => cells.text(column)?.trim();
   const members = rows.flatMap((_, row) => {
@@ -25,7 +26,7 @@ export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
     (value) => (/^\d{1,6}$/.test(value) ? Number(value) : null),
     'It is not a whole number.',
   );
-  const [into, when, title] = [text('into'), text('when'), text('title')];
+  const [into, when, title, picture] = [text('into'), text('when'), text('title'), text('picture')];
   const tellsMembers = cells.text('product') !== undefined && !when;
   return {
     code: text('collection') ?? '',
@@ -37,6 +38,7 @@ export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
       ...(into !== undefined && { parent: into || null }),
       ...(when !== undefined && { when: when || null }),
       ...(position !== undefined && { position }),
+      ...(picture !== undefined && { picture: picturesOf(picture)[0] ?? null }),
       ...((tellsMembers || members.length > 0) && { members: members.map(({ code }) => code) }),
     },
     faults: cells.faults,
@@ -80,11 +82,19 @@ export const headsOf = (kind: 'collection' | 'brand', languages: readonly string
 
 /** The rows of a collection, under `headsOf`; `collectionFrom` makes it of them again. */
 export function collectionRows(
-  { code, title, slug, description, texts, parent, position, when }: Collection,
+  { code, title, slug, description, texts, picture, parent, position, when }: Collection,
   members: readonly string[],
   languages: readonly string[],
 ): string[][] {
-  const first = [title, slug, description, parent ?? '', String(position), when ?? ''];
+  const first = [
+    title,
+    slug,
+    description,
+    parent ?? '',
+    String(position),
+    when ?? '',
+    picturesCell(picture ? [picture] : []),
+  ];
   const spoken = spokenRow('collection', texts, languages);
   const [one = '', ...others] = when === null ? members : [];
   const blank = (some: readonly unknown[]): string[] => some.map(() => '');

@@ -20,7 +20,8 @@ export function bindingOf(page: PageInfo, name: string): unknown {
 
 function pictureOf({ subject }: PageInfo): unknown {
   if (subject && 'content' in subject) return subject.content.picture ?? undefined;
-  const picture = subject && 'product' in subject ? subject.product.pictures[0] : undefined;
+  if (subject && 'brand' in subject) return undefined;
+  const picture = subject && ('product' in subject ? subject.product.pictures[0] : subject.collection.picture);
   return picture && { picture: picture.hash, alt: picture.alt };
 }
 

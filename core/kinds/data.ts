@@ -85,6 +85,8 @@ export interface Product extends SpokenSubject {
 export interface Collection extends SpokenSubject {
   /** Codes of the collections above it, nearest first. */
   readonly parents: readonly string[];
+  /** One of its own; null if it has none. */
+  readonly picture?: PictureInfo | null;
   readonly code: string;
   readonly slug: string;
   readonly title: string;

@@ -98,11 +98,12 @@ export function storeRoutes(api: Api): void {
   };
   implement(api, routes.getPicture, async ({ store, params }) => {
     const picture = await pictureOf(store, params['hash']);
-    const { documents, products, kept } = await pictureUses(db, store.id, picture.hash);
+    const { documents, products, collections, kept } = await pictureUses(db, store.id, picture.hash);
     return {
       picture: pictureShape(picture, store, config),
       documents: [...documents],
       products: [...products],
+      collections: [...collections],
       kept,
     };
   });

@@ -25,7 +25,7 @@ import { idsOfProducts } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkLanguages, checkOnce, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkPictures, checkThere, slugsFor } from './wanted.js';
 
 type Writing = Exclude<Wanted<CollectionChange>, { is: 'gone' }>;
 
@@ -59,6 +59,10 @@ export async function writeCollections(
     there,
   );
   const differing = steps.filter(({ before, after }) => !before || !isSame({ ...after, id: before.id }, before));
+  const pictures = differing.flatMap(({ before, after }) =>
+    after.picture === null || isSame(before?.picture ?? null, after.picture) ? [] : [after.picture.hash],
+  );
+  await checkPictures(trx, storeId, pictures, 'picture');
   if (differing.length > 0)
     await putCollections(
       trx,
@@ -132,6 +136,7 @@ async function stepsOf(
       title,
       description: change.description ?? before?.description ?? '',
       texts: changedTexts(before?.texts ?? {}, change.texts),
+      picture: change.picture === undefined ? (before?.picture ?? null) : change.picture,
       parent: change.parent === undefined ? (before?.parent ?? null) : change.parent,
       position: change.position ?? before?.position ?? position++,
       when: change.when === undefined ? (before?.when ?? null) : change.when === null ? null : fillingText(change.when),

@@ -12,7 +12,6 @@ import { instantOf } from '@parlour/core/time';
 import { isSame } from '@parlour/core/design';
 import { readBrands } from '../records/brands.js';
 import type { Records } from '../records/database.js';
-import { knownPictures } from '../records/pictures.js';
 import {
   deleteProducts,
   deleteVariants,
@@ -29,7 +28,7 @@ import {
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkLanguages, checkOnce, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkPictures, checkThere, slugsFor } from './wanted.js';
 
 export type WantedProduct = Wanted<
   ProductChange & { /** Since when it is there, in ISO form. */ readonly added?: string | undefined }
@@ -211,11 +210,8 @@ async function write(
   setting: { readonly sample: boolean; readonly now: string },
 ): Promise<readonly number[]> {
   const kept = steps.flatMap(({ before, after, added }) => (after ? [{ before, after, added }] : []));
-  await checkPictures(
-    trx,
-    storeId,
-    kept.filter(picturesDiffer).map(({ after }) => after),
-  );
+  const shown = kept.filter(picturesDiffer).flatMap(({ after }) => after.pictures.map(({ hash }) => hash));
+  await checkPictures(trx, storeId, shown, 'pictures');
   const brandIds = await brandIdsOf(
     trx,
     storeId,
@@ -288,18 +284,6 @@ async function brandIdsOf(
       remedy: 'List the pages of the kind brand to see their codes.',
     });
   return new Map([...found].map(([code, { id }]) => [code, id]));
-}
-
-async function checkPictures(trx: Records, storeId: number, products: readonly Product[]): Promise<void> {
-  const hashes = [...new Set(products.flatMap(({ pictures }) => pictures.map(({ hash }) => hash)))];
-  if (hashes.length === 0) return;
-  const known = await knownPictures(trx, storeId, hashes);
-  const missing = hashes.find((hash) => !known.has(hash));
-  if (missing !== undefined)
-    throw new Problem('bad-value', `There is no picture ${missing.slice(0, 12)}… in the library of this store.`, {
-      place: 'pictures',
-      remedy: 'Upload it first; the answer names it.',
-    });
 }
 
 const isReduced = (product: Product | undefined, now: string): boolean =>

@@ -3,6 +3,7 @@ import { Problem } from '@parlour/core';
 import { SLUG, type Texts, type TextsChange, type Wanted } from '@parlour/core/catalogue';
 import { freeCode } from '@parlour/core/design';
 import type { Records } from '../records/database.js';
+import { knownPictures } from '../records/pictures.js';
 import { takenSlugs } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import type { CatalogueKind } from './effect.js';
@@ -42,6 +43,23 @@ export function checkLanguages(
         languages.length === 0
           ? 'Add the language to the store first.'
           : `Its further languages are: ${languages.join(', ')}. Add this one to the store first.`,
+    });
+}
+
+/** Refuses pictures that the library of a store does not have. @param place the field that names them */
+export async function checkPictures(
+  trx: Records,
+  storeId: number,
+  hashes: readonly string[],
+  place: string,
+): Promise<void> {
+  if (hashes.length === 0) return;
+  const known = await knownPictures(trx, storeId, [...new Set(hashes)]);
+  const missing = hashes.find((hash) => !known.has(hash));
+  if (missing !== undefined)
+    throw new Problem('bad-value', `There is no picture ${missing.slice(0, 12)}… in the library of this store.`, {
+      place,
+      remedy: 'Upload it first; the answer names it.',
     });
 }
 

@@ -23,11 +23,11 @@ export function asChanges(
         pictures: pictures.map(({ file, alt }) => ({ hash: hashOf(file), alt })),
       },
     })),
-    collections: collections.map(({ code, slug, products: members, ...change }) => ({
+    collections: collections.map(({ code, slug, products: members, picture, ...change }) => ({
       code,
       is: 'new',
       slug,
-      change: { ...change, members },
+      change: { ...change, members, ...(picture && { picture: { hash: hashOf(picture.file), alt: picture.alt } }) },
     })),
   };
 }

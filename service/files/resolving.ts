@@ -1,5 +1,5 @@
 /** What a file leaves to be worked out from what is there: brands by their titles, pictures by their files, variants without a code. */
-import type { ProductChange, VariantChange } from '@parlour/core/catalogue';
+import type { CollectionChange, ProductChange, VariantChange } from '@parlour/core/catalogue';
 import type { FileFault, FileKind } from '@parlour/core/files';
 import { fold } from '@parlour/core/pages';
 import { allBrands } from '../records/brands.js';
@@ -12,7 +12,8 @@ import type { ToldThing } from './reading.js';
 export type Resolve = (trx: Records, some: readonly ToldThing[]) => Promise<readonly ToldThing[]>;
 
 export async function resolving(db: Records, storeId: number, kind: FileKind): Promise<Resolve> {
-  if (kind !== 'product') return (_trx, some) => Promise.resolve(some);
+  if (kind === 'collection') return async (trx, some) => withPicturesIn(trx, storeId, some);
+  if (kind === 'brand') return (_trx, some) => Promise.resolve(some);
   const brands = await allBrands(db, storeId);
   const codes = new Set(brands.map(({ code }) => code));
   const byTitle = new Map(brands.map(({ code, title }) => [fold(title), code]));
@@ -27,14 +28,13 @@ export async function resolving(db: Records, storeId: number, kind: FileKind): P
             storeId,
             unnamed.map(({ code }) => code),
           );
-    const names = some.flatMap((thing) => hashesIn(changeOf(thing)).filter(isName));
-    const byName = names.length === 0 ? new Map() : await hashesByName(trx, storeId, names);
-    return some.map((thing) => withVariants(withPictures(withBrand(thing, brandOf), byName), there.get(thing.code)));
+    const shown = await withPicturesIn(trx, storeId, some);
+    return shown.map((thing) => withVariants(withBrand(thing, brandOf), there.get(thing.code)));
   };
 }
 
-// Things of a file of products are changes of products.
-const changeOf = ({ change }: ToldThing): ProductChange => change;
+// Things of a file of products are changes of products, and those of one of collections of collections.
+const changeOf = ({ change }: ToldThing): ProductChange & Pick<CollectionChange, 'picture'> => change;
 
 function withBrand(thing: ToldThing, brandOf: (text: string) => string | undefined): ToldThing {
   const { brand } = changeOf(thing);
@@ -46,11 +46,18 @@ function withBrand(thing: ToldThing, brandOf: (text: string) => string | undefin
 }
 
 /** What stands for pictures in a change: hashes, or names of files. */
-const hashesIn = ({ pictures = [], variants = [] }: ProductChange): string[] => [
+const hashesIn = ({ picture, pictures = [], variants = [] }: ReturnType<typeof changeOf>): string[] => [
+  ...(picture ? [picture.hash] : []),
   ...pictures.map(({ hash }) => hash),
   ...variants.flatMap((one) => one.pictures ?? []),
 ];
 const isName = (text: string): boolean => !/^[0-9a-f]{64}$/.test(text);
+
+async function withPicturesIn(trx: Records, storeId: number, some: readonly ToldThing[]): Promise<ToldThing[]> {
+  const names = some.flatMap((thing) => hashesIn(changeOf(thing)).filter(isName));
+  const byName = names.length === 0 ? new Map<string, string[]>() : await hashesByName(trx, storeId, names);
+  return some.map((thing) => withPictures(thing, byName));
+}
 
 /** Pictures may be named by their files, as long as one alone has the name. */
 function withPictures(thing: ToldThing, byName: ReadonlyMap<string, readonly string[]>): ToldThing {
@@ -58,7 +65,8 @@ function withPictures(thing: ToldThing, byName: ReadonlyMap<string, readonly str
   const wrong = hashesIn(change).find((one) => isName(one) && byName.get(one)?.length !== 1);
   if (wrong !== undefined) {
     const many = byName.get(wrong)?.length ?? 0;
-    const place = change.pictures?.some(({ hash }) => hash === wrong) ? 'pictures' : 'variants[0].pictures';
+    const isOfAll = change.pictures?.some(({ hash }) => hash === wrong);
+    const place = change.picture ? 'picture' : isOfAll ? 'pictures' : 'variants[0].pictures';
     const reason =
       many > 1
         ? `${many} pictures of the library are named “${wrong}”: say the hash of the one that is meant.`
@@ -71,6 +79,7 @@ function withPictures(thing: ToldThing, byName: ReadonlyMap<string, readonly str
     ...thing,
     change: {
       ...thing.change,
+      ...(change.picture && { picture: { ...change.picture, hash: hashOf(change.picture.hash) } }),
       ...(change.pictures && { pictures: change.pictures.map(({ hash, alt }) => ({ hash: hashOf(hash), alt })) }),
       ...(change.variants && {
         variants: change.variants.map((one) => (one.pictures ? { ...one, pictures: one.pictures.map(hashOf) } : one)),

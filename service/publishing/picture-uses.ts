@@ -6,7 +6,7 @@ import { audit } from '../records/audit.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { listDesigns, lockDesign } from '../records/designs.js';
 import { openDraft } from '../records/drafts.js';
-import { deletePicture, isPictureKept, productsWith } from '../records/pictures.js';
+import { collectionsWith, deletePicture, isPictureKept, productsWith } from '../records/pictures.js';
 
 /** How many documents are looked at in one turn of the loop. */
 const AT_ONCE = 50;
@@ -15,6 +15,7 @@ export interface PictureUses {
   /** Documents of drafts, with what they are called in a sentence. */
   readonly documents: readonly { readonly design: string; readonly key: string; readonly name: string }[];
   readonly products: readonly { readonly code: string; readonly title: string }[];
+  readonly collections: readonly { readonly code: string; readonly title: string }[];
   /** Whether a revision that is kept, or an edit that can be taken back, shows it. */
   readonly kept: boolean;
 }
@@ -33,8 +34,12 @@ export async function pictureUses(db: Records, storeId: number, hash: string): P
       if (JSON.stringify(document).includes(hash)) documents.push({ design: design.code, key, name: nameOf(document) });
     }
   }
-  const [products, kept] = await Promise.all([productsWith(db, storeId, hash), isPictureKept(db, storeId, hash)]);
-  return { documents, products, kept };
+  const [products, collections, kept] = await Promise.all([
+    productsWith(db, storeId, hash),
+    collectionsWith(db, storeId, hash),
+    isPictureKept(db, storeId, hash),
+  ]);
+  return { documents, products, collections, kept };
 }
 
 /**
@@ -51,10 +56,12 @@ export const removePicture = (
     // Nobody may put it into a draft, or publish it, while it is looked for.
     const designs = [...(await listDesigns(trx, storeId)), ...(await listDesigns(trx, storeId, true))];
     for (const { id } of designs.sort((a, b) => a.id - b.id)) await lockDesign(trx, id);
-    const { documents, products, kept } = await pictureUses(trx, storeId, hash);
-    const [document] = documents;
-    const [product] = products;
-    const used = document ? document.name : product ? `the product “${product.title}”` : null;
+    const { documents, products, collections, kept } = await pictureUses(trx, storeId, hash);
+    const [used] = [
+      ...documents.map(({ name: called }) => called),
+      ...products.map(({ title }) => `the product “${title}”`),
+      ...collections.map(({ title }) => `the collection “${title}”`),
+    ];
     if (used)
       throw new Problem('still-used', `The picture is used by ${used}.`, {
         place: 'picture',

@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import type { Brand, Collection, Product } from '@parlour/core/kinds';
 import type { PageCode } from '@parlour/core/pages';
 import { answerNeeds } from './answers/answer.js';
+import { collectionPicture } from './answers/collections.js';
 import { currencyOf } from './cards.js';
 import type { PathSources } from './answers/part.js';
 import type { Records } from './database.js';
@@ -15,10 +16,10 @@ export type By = 'slug' | 'code';
 export type SubjectKind = keyof SubjectRows;
 
 /** That a row of a kind has a code, or a slug; one that nothing has leads to what had it before. */
-const isAsked = (kind: SubjectKind, store: Sql, by: By, value: Sql): Sql =>
+const isAsked = (kind: SubjectKind, store: Sql, by: By, value: Sql, as: string = kind): Sql =>
   by === 'code'
-    ? sql`${sql.ref(`${kind}.code`)} = ${value}`
-    : sql`${sql.ref(`${kind}.id`)} = coalesce(
+    ? sql`${sql.ref(`${as}.code`)} = ${value}`
+    : sql`${sql.ref(`${as}.id`)} = coalesce(
         (select id from ${sql.table(kind)} where store_id = ${store} and slug = ${value}),
         (select ${sql.ref(`${kind}_id`)} from former_slug
           where store_id = ${store} and kind = ${sql.lit(kind)} and slug = ${value}))`;
@@ -42,12 +43,12 @@ const STATEMENTS: Readonly<Record<SubjectKind, (store: Sql, by: By, value: Sql) 
     where w.product_id = product.id) v
   where product.store_id = ${store} and ${isAsked('product', store, by, value)} and v.variants is not null`,
   collection: (store, by, value) => sql`
-  select code, slug, title, description, texts, (with recursive above (parent_id, code, depth) as (
-      select collection.parent_id, ''::text, 0
+  select c.code, c.slug, c.title, c.description, c.texts, ${collectionPicture(store)} as picture, (with recursive above (parent_id, code, depth) as (
+      select c.parent_id, ''::text, 0
       union all
-      select c.parent_id, c.code, a.depth + 1 from above a join collection c on c.id = a.parent_id where a.depth < 20
+      select o.parent_id, o.code, a.depth + 1 from above a join collection o on o.id = a.parent_id where a.depth < 20
     ) select coalesce(array_agg(code order by depth) filter (where depth > 0), '{}') from above) as parents
-  from collection where store_id = ${store} and ${isAsked('collection', store, by, value)}`,
+  from collection c where c.store_id = ${store} and ${isAsked('collection', store, by, value, 'c')}`,
   brand: (store, by, value) =>
     sql`select code, slug, title, description, texts from brand
     where store_id = ${store} and ${isAsked('brand', store, by, value)}`,

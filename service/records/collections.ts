@@ -7,6 +7,8 @@ export interface KeptCollection extends Collection {
   readonly id: number;
 }
 
+const PICTURE = sql`case when c.picture is not null then jsonb_build_object('hash', c.picture, 'alt', c.picture_alt) end`;
+
 /** The collections of a store with these codes, by code. @param lock keeps others from changing them */
 export async function readCollections(
   db: Records,
@@ -15,7 +17,7 @@ export async function readCollections(
   { lock = false } = {},
 ): Promise<ReadonlyMap<string, KeptCollection>> {
   const { rows } = await sql<KeptCollection>`
-    select c.id, c.code, c.slug, c.title, c.description, c.texts, c.position, c.rule as "when",
+    select c.id, c.code, c.slug, c.title, c.description, c.texts, ${PICTURE} as picture, c.position, c.rule as "when",
       (select above.code from collection above where above.id = c.parent_id) as parent
     from collection c where c.store_id = ${storeId} and c.code = any(${[...codes]})
     order by c.id ${lock ? sql`for no key update` : sql``}`.execute(db);
@@ -40,12 +42,14 @@ export async function putCollections(
   sample: boolean,
 ): Promise<void> {
   await sql`
-    insert into collection (store_id, sample, code, slug, title, description, texts, position, rule)
-    select ${storeId}, ${sample}, x.*
+    insert into collection (store_id, sample, code, slug, title, description, texts, position, rule, picture, picture_alt)
+    select ${storeId}, ${sample}, x.code, x.slug, x.title, x.description, x.texts, x.position, x."when",
+      x.picture ->> 'hash', coalesce(x.picture ->> 'alt', '')
     from jsonb_to_recordset(${json(collections)}::jsonb)
-      x(code text, slug text, title text, description text, texts jsonb, position int, "when" text)
+      x(code text, slug text, title text, description text, texts jsonb, position int, "when" text, picture jsonb)
     on conflict (store_id, code) do update set slug = excluded.slug, title = excluded.title, description = excluded.description,
-      texts = excluded.texts, position = excluded.position, rule = excluded.rule`.execute(trx);
+      texts = excluded.texts, position = excluded.position, rule = excluded.rule, picture = excluded.picture,
+      picture_alt = excluded.picture_alt`.execute(trx);
   await sql`
     update collection c set parent_id = above.id
     from jsonb_to_recordset(${json(collections)}::jsonb) x(code text, parent text)
@@ -117,7 +121,7 @@ export async function allCollections(
   storeId: number,
 ): Promise<(Collection & { readonly products: number })[]> {
   const { rows } = await sql<Collection & { products: number }>`
-    select c.code, c.slug, c.title, c.description, c.texts, c.position, c.rule as "when", above.code as parent,
+    select c.code, c.slug, c.title, c.description, c.texts, ${PICTURE} as picture, c.position, c.rule as "when", above.code as parent,
       (select count(*)::int from (
         select from collection_member m where m.collection_id = c.id limit ${MOST_COUNTED + 1}) counted) as products
     from collection c left join collection above on above.id = c.parent_id

@@ -211,6 +211,20 @@ export const productsWith = (db: Records, storeId: number, hash: string): Promis
     .orderBy('product.code')
     .execute();
 
+/** The collections that have a picture. */
+export const collectionsWith = (
+  db: Records,
+  storeId: number,
+  hash: string,
+): Promise<{ code: string; title: string }[]> =>
+  db
+    .selectFrom('collection')
+    .select(['code', 'title'])
+    .where('store_id', '=', storeId)
+    .where('picture', '=', hash)
+    .orderBy('code')
+    .execute();
+
 /**
  * Whether a state that is kept shows a picture: a revision of some design, what it began with, a timed change, or an
  * edit that can be undone or done again. A hash is long enough to be looked for as a text.

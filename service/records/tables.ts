@@ -121,6 +121,8 @@ export interface Tables {
     position: number;
     parent_id: number | null;
     rule: string | null;
+    picture: string | null;
+    picture_alt: Generated<string>;
     sample: Generated<boolean>;
   };
   collection_member: { collection_id: number; product_id: number; position: number };

@@ -548,3 +548,23 @@ test('nothing but the one way writes the catalogue', () => {
   expect(asking.filter((file) => !file.startsWith('catalogue/'))).toEqual(['assigning/filling.ts']);
   expect(asking.length).toBeGreaterThan(2);
 });
+
+test('a collection has a picture of its own among others, which is not deleted then; else that of its first product', async () => {
+  const shown = async (): Promise<string | undefined> =>
+    /src="\/pictures\/([0-9a-f]{64})(?:(?!<img).)*href="\/browse\/single-line"/s.exec(
+      (await service.visit('/browse')).text.replace(/^.*<main/s, ''),
+    )?.[1];
+  const first = await shown();
+  const { pictures } = await service.call(routes.listPictures, { query: { search: 'dunes.png' } });
+  const hash = pictures[0]?.hash ?? '';
+  const change = (picture: { hash: string; alt: string } | null) =>
+    service.call(routes.changeCollection, { params: { collection: 'C-1' }, body: { picture } });
+  expect((await change({ hash, alt: 'Dunes' })).picture).toEqual({ hash, alt: 'Dunes' });
+  expect([first === hash, await shown()]).toEqual([false, hash]);
+  const uses = await service.call(routes.getPicture, { params: { hash } });
+  expect(uses.collections).toEqual([{ code: 'C-1', title: 'Single-line kites' }]);
+  await expect(service.call(routes.removePicture, { params: { hash } })).rejects.toMatchObject({ code: 'still-used' });
+  await expect(change({ hash: 'f'.repeat(64), alt: '' })).rejects.toMatchObject({ place: 'picture' });
+  await change(null);
+  expect([typeof first, await shown()]).toEqual(['string', first]);
+});

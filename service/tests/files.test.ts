@@ -72,6 +72,8 @@ test('out and in again, in each way, changes nothing', async () => {
       params: params as never,
       body: { texts: { de: { description: 'Auf Deutsch; “so”' } } },
     });
+  const picture = { hash, alt: 'A kite, “up”' };
+  await service.call(routes.changeCollection, { params: { collection: 'C-1' }, body: { picture } });
   const before = await state();
   for (const kind of ['product', 'collection', 'brand'] as const)
     for (const [format, query] of [

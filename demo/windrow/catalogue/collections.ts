@@ -50,6 +50,7 @@ export const MORE_COLLECTIONS: readonly DemoCollection[] = [
     description: 'What we hand to people who say that they cannot fly a kite.',
     products: [],
     when: 'attribute.skill is "first"',
+    picture: { file: 'dunes.png', alt: 'Somebody in the dunes who flies two kites at once' },
   },
   {
     code: 'C-7',

@@ -3,6 +3,7 @@ import { sql } from 'kysely';
 import { inLanguage, type ThingTexts } from '@parlour/core/catalogue';
 import { pathOf } from '@parlour/core/documents';
 import type { CollectionCard, PictureInfo } from '@parlour/core/kinds';
+import type { Sql } from '../named.js';
 import { tags } from '../tags.js';
 import { needsOf, oneOf, type Part } from './part.js';
 
@@ -12,8 +13,13 @@ const MOST_LOOKED_AT = 100;
 interface Found extends Omit<CollectionCard, 'path' | 'picture' | 'translated'> {
   readonly texts: ThingTexts | null;
   readonly slug: string;
+  readonly own: PictureInfo | null;
   readonly first: { readonly product: string; readonly picture: PictureInfo } | null;
 }
+
+/** The picture that a collection `c` has itself; null if it has none. @param store stands for the id of the store */
+export const collectionPicture = (store: Sql): Sql => sql`(select jsonb_build_object('hash', i.hash, 'width', i.width,
+  'height', i.height, 'alt', c.picture_alt, 'widths', i.widths) from picture i where i.store_id = ${store} and i.hash = c.picture)`;
 
 export const collections: Part<readonly [need: number, found: readonly Found[]]> = {
   name: 'collections',
@@ -21,7 +27,7 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
   statement: ($, store) => ({
     // The picture of a collection is that of its first product that has one, if it is among the first.
     select: sql`jsonb_agg(jsonb_build_array(n.i, (
-        select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description, 'texts', c.texts -> ${$(3)}::text,
+        select jsonb_agg(jsonb_build_object('code', c.code, 'slug', c.slug, 'title', c.title, 'description', c.description, 'texts', c.texts -> ${$(3)}::text, 'own', ${collectionPicture(store)},
           'first', (select jsonb_build_object('product', card.code, 'picture', card.picture)
             from (select product_id, position from collection_member where collection_id = c.id order by position, product_id limit ${sql.lit(MOST_LOOKED_AT)}) m,
               ${oneOf('card', sql`card.product_id = m.product_id`)}
@@ -54,9 +60,9 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
       }
       asked.data.set(
         need,
-        some.map(({ slug, first, texts, ...one }) => ({
+        some.map(({ slug, first, texts, own, ...one }) => ({
           ...inLanguage(one, texts),
-          picture: first?.picture ?? null,
+          picture: own ?? first?.picture ?? null,
           path: prefix + pathOf(patterns, 'collection', slug),
         })),
       );

@@ -171,6 +171,9 @@ create table collection (
   position integer not null,
   -- The rule that fills it, as people write it; null where its products are chosen by hand.
   rule text,
+  -- Of the library; without one that of its first product is shown.
+  picture text,
+  picture_alt text not null default '',
   sample boolean not null default false,
   unique (store_id, code),
   unique (store_id, slug)
@@ -222,6 +225,8 @@ create table picture (
   created_at timestamptz not null default now(),
   primary key (store_id, hash)
 );
+alter table collection add foreign key (store_id, picture) references picture;
+create index collection_picture on collection (store_id, picture) where picture is not null;
 create table rendition (
   store_id integer not null,
   hash text not null,

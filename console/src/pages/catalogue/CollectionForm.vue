@@ -5,7 +5,7 @@
  */
 import { counted } from '@parlour/core';
 import { draftTextsOf, readFilling, SLUG, textsTold, type AllDraftTexts } from '@parlour/core/catalogue';
-import type { Device } from '@parlour/core/fields';
+import type { Device, PictureValue } from '@parlour/core/fields';
 import { printRule, type Rule } from '@parlour/core/pages';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -13,6 +13,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
 import { attempt, call, leaving, may, say } from '../../api';
 import LanguageToggle from '../../fields/LanguageToggle.vue';
+import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
 import RuleInput from '../../fields/RuleInput.vue';
 import { rested } from '../../rested';
@@ -30,6 +31,8 @@ const code = computed(() => String(route.params['code']));
 const params = computed(() => ({ collection: code.value }));
 const collection = shallowRef<Collection>();
 const texts = ref({ title: '', slug: '', description: '', parent: '' });
+const picture = ref<PictureValue | null>(null);
+const pictureTold = computed(() => (picture.value ? { hash: picture.value.picture, alt: picture.value.alt } : null));
 /** In further languages. */
 const spoken = ref<AllDraftTexts>({});
 const spokenChange = computed(() => textsTold(spoken.value, draftTextsOf(collection.value?.texts ?? {})));
@@ -78,6 +81,7 @@ async function learnTitles(): Promise<void> {
 function begin(now: Collection): void {
   collection.value = now;
   texts.value = { title: now.title, slug: now.slug, description: now.description, parent: now.parent ?? '' };
+  picture.value = now.picture ? { picture: now.picture.hash, alt: now.picture.alt } : null;
   spoken.value = draftTextsOf(now.texts);
   rule.value = now.when === null ? null : readFilling(now.when);
   isByRule.value = now.when !== null;
@@ -92,6 +96,11 @@ watch(
   { immediate: true },
 );
 
+/** Its picture as it is kept. */
+const was = computed(() => {
+  const { hash, alt } = collection.value?.picture ?? {};
+  return hash === undefined || alt === undefined ? null : { hash, alt };
+});
 const isChanged = computed(
   () =>
     collection.value !== undefined &&
@@ -100,6 +109,7 @@ const isChanged = computed(
       texts.value.description !== collection.value.description ||
       texts.value.parent !== (collection.value.parent ?? '') ||
       Object.keys(spokenChange.value).length > 0 ||
+      JSON.stringify(pictureTold.value) !== JSON.stringify(was.value) ||
       when.value !== collection.value.when),
 );
 const when = computed(() => (isByRule.value && rule.value ? printRule(rule.value) : null));
@@ -125,7 +135,13 @@ async function save(): Promise<void> {
     if (!collection.value) return;
     busy.value = true;
     const body = {
-      ...{ title: title.trim(), description, parent: parent || null, texts: spokenChange.value },
+      ...{
+        title: title.trim(),
+        description,
+        parent: parent || null,
+        texts: spokenChange.value,
+        picture: pictureTold.value,
+      },
       ...(slug !== collection.value.slug && { slug }),
       ...(when.value !== collection.value.when && { when: when.value }),
     };
@@ -200,6 +216,8 @@ function add(product: { readonly code: string; readonly title: string }): void {
               :error-messages="slugFault"
             />
             <ProseInput v-model="texts.description" label="Description" help="" fault="" />
+            <PictureInput v-model="picture" label="Picture" help="" fault="" />
+            <p v-if="!picture" class="quiet">Among other collections, that of its first product is shown.</p>
             <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
             <v-radio-group v-model="isByRule" label="Its products" hide-details>
               <v-radio :value="false" label="Chosen by hand" />

@@ -139,16 +139,21 @@ async function remove(): Promise<void> {
       v-if="uses && !asking"
       :title="uses.picture.name || 'Picture'"
       keep="Close"
-      :action="uses.documents.length + uses.products.length || uses.kept ? '' : 'Delete picture'"
+      :action="
+        uses.documents.length + uses.products.length + uses.collections.length || uses.kept ? '' : 'Delete picture'
+      "
       removes
       @do="asking = true"
       @close="uses = null"
     >
       <img :src="uses.picture.thumb" alt="" class="large" />
       <p class="quiet">{{ uses.picture.width }} × {{ uses.picture.height }}</p>
-      <ul v-if="uses.documents.length + uses.products.length" class="uses">
+      <ul v-if="uses.documents.length + uses.products.length + uses.collections.length" class="uses">
         <li v-for="one in uses.documents" :key="one.design + one.key">Used by {{ one.name }}</li>
         <li v-for="one in uses.products" :key="one.code">Used by the product “{{ one.title }}”</li>
+        <li v-for="one in uses.collections" :key="`collection ${one.code}`">
+          Used by the collection “{{ one.title }}”
+        </li>
       </ul>
       <p v-else-if="uses.kept">
         Nothing uses it now, but a revision or an edit that can be undone shows it, so it is kept.
