@@ -30,6 +30,8 @@ await main(async () => {
   const shoot = async (name, address) => {
     await page.goto(address, { waitUntil: 'load' });
     await page.waitForTimeout(1500);
+    // The previewed page beside a form comes after the form.
+    for (const frame of page.frames()) await frame.waitForLoadState('load');
     await page.evaluate('document.fonts.ready.then(() => null)');
     await page.screenshot({ path: file(name) });
   };
