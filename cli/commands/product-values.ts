@@ -21,6 +21,9 @@ shown-by (files of those pictures that show it). These apply to every variant, o
 there yet is a new one. In a further language of the store: title@de, summary@de, description@de, and single words such
 as those of options: word.Colour@de=Farbe. An empty value removes a brand, an attribute, a was-price and the like.`;
 
+/** What can be said of one variant. */
+const OF_VARIANTS = ['price', 'was-price', 'stock', 'weight', 'tax-class', 'goods-code'];
+
 /**
  * @param variants the codes of the variants that a price or stock without one is for
  * @param before the product as it is: specifications and words of further languages are added to what it has
@@ -43,6 +46,11 @@ export function readChanges(
       throw new Problem('bad-input', `“${change}” is not NAME=VALUE.`, {
         place: change,
         remedy: 'Write it like this: price=24.50',
+      });
+    if (of !== undefined && !OF_VARIANTS.some((one) => name === one || name.startsWith('option.')))
+      throw new Problem('bad-input', `“${name}” is not said of one variant, and “${of}” is no language.`, {
+        place: change,
+        remedy: 'Leave out what is behind the “@”.',
       });
     const eachVariant = (some: object): void => {
       for (const code of of === undefined ? variants : [of])

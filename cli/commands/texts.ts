@@ -1,7 +1,7 @@
 /** Texts in further languages, as they are written on the command line: title@de="…". */
 import type { Texts, TextsChange, ThingTexts } from '@parlour/core/catalogue';
 
-const SPOKEN = /^(title|summary|description|word\.[^=]+)@([^=@]+)=(.*)$/s;
+const SPOKEN = /^(title|summary|description|word\.[^=]+)@([a-z]{2,3}(?:-[A-Za-z0-9]+)*)=(.*)$/s;
 const WORD = 'word.';
 
 /**

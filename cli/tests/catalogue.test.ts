@@ -84,7 +84,7 @@ test.each([
   ['stock set K-003 4', 1, 'Name one: K-003/K-003-1'],
   ['stock set K-003/K-003-1 -4', 1, '“-4” is not a number of pieces.'],
   ['collection member move C-1 K-999', 1, 'The product “K-999” is not in this collection.'],
-  ['collection set C-1 colour=red', 1, 'The names are: title, slug, description, into, position, when.'],
+  ['collection set C-1 colour=red', 1, 'The names are: title, slug, description, into, position, when, picture, alt.'],
   ['collection set C-1 position=first', 1, '“first” is not a whole number.'],
 ])('%s is refused in words', async (line, code, said) => {
   const ended = await parlour(line);
@@ -116,6 +116,7 @@ test('what a product says besides: pictures, specifications, what goes with it, 
   for (const [wrong, said] of [
     ['title@fr=Fou', 'The storefront does not speak “fr”.'],
     ['weight=heavy', 'is not a weight in grams'],
+    ['title@K-003-1=x', '“title” is not said of one variant, and “K-003-1” is no language.'],
     ['goods-code=12', '6 to 12 digits'],
     ['picture.gone.png=x', 'There is no picture “gone.png”.'],
   ] as const) {

@@ -335,6 +335,7 @@ export const collections = closed({
       parent: string().nullable().defined(),
       position: number().integer().required(),
       when: string().nullable().defined(),
+      picture: picture.nullable().defined(),
       /** How many products it has; more than 10,000 are not counted. */
       products: number().integer().required(),
     }),

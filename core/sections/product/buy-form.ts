@@ -102,7 +102,17 @@ function optionChoice({ name, values }: Product['options'][number], at: number, 
   const inStock = (value: string): boolean =>
     product.variants.some((variant) => variant.options[name] === value && canBeBought(variant));
   const wasChosen = (value: string): boolean => Object.hasOwn(typed, input) && typed[input] === value;
-  return html`<div class="buy-field"><label for="${id}"${view.langOf(wordOf(product, name), 'title')}>${wordOf(product, name).title}</label><select id="${id}" name="${input}">${values.map((value) => html`<option value="${value}"${inStock(value) && view.langOf(wordOf(product, value), 'title')}${wasChosen(value) && SELECTED}${!inStock(value) && DISABLED}>${wordOf(product, value).title}${!inStock(value) && ` – ${view.word('sold-out')}`}</option>`)}</select></div>`;
+  const entry = (value: string): Markup => {
+    const { title, translated } = wordOf(product, value);
+    const there = inStock(value);
+    // What is sold out says so in the words of the page, beside a word that may be in another language.
+    const lang = there && view.langOf({ translated }, 'title');
+    const state = html`${lang}${wasChosen(value) && SELECTED}${!there && DISABLED}`;
+    return html`<option value="${value}"${state}>${title}${!there && ` – ${view.word('sold-out')}`}</option>`;
+  };
+  const label = wordOf(product, name);
+  const head = html`<label for="${id}"${view.langOf(label, 'title')}>${label.title}</label>`;
+  return html`<div class="buy-field">${head}<select id="${id}" name="${input}">${values.map(entry)}</select></div>`;
 }
 
 /** A word of a product in the language of the page, if it has one. */

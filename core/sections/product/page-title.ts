@@ -43,8 +43,14 @@ export const pageTitle = defineKind(
       const content = page.subject && 'content' in page.subject ? page.subject.content : null;
       const { date = '', author = '', picture = null } = content ?? {};
       const dated = values.date && date !== '' && html`<time datetime="${date}">${view.locale.date(date)}</time>`;
-      const written = values.author && author !== '' && html`<span>${author}</span>`;
-      return html`${values.picture && view.picture(picture, '100vw')}<h1 class="page-title"${thing && view.langOf(thing, 'title')}>${page.title}</h1>${(dated || written) && html`<p class="page-written">${dated}${dated && written && ' · '}${written}</p>`}${values.description && page.description !== '' && html`<p class="page-lead"${thing && view.langOf(thing, description)}>${page.description}</p>`}`;
+      const by = values.author && author !== '' && html`<span>${author}</span>`;
+      const title = html`<h1 class="page-title"${thing && view.langOf(thing, 'title')}>${page.title}</h1>`;
+      const written = (dated || by) && html`<p class="page-written">${dated}${dated && by && ' · '}${by}</p>`;
+      const lead =
+        values.description &&
+        page.description !== '' &&
+        html`<p class="page-lead"${thing && view.langOf(thing, description)}>${page.description}</p>`;
+      return html`${values.picture && view.picture(picture, '100vw')}${title}${written}${lead}`;
     },
     css: css`
       /* Nearer to what it heads than to what is before it. */

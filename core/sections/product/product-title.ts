@@ -38,7 +38,13 @@ export const productTitle = defineKind(
       description && subject && 'product' in subject ? proseNeeds(subject.product.description) : [],
     view({ brand, summary, description }, view) {
       const product = productOf(view);
-      return html`${brand && html`<p class="intro-brand quiet"${view.langOf(product)}>${product.brand}</p>`}<h1 class="intro-title"${view.langOf(product, 'title')}>${product.title}</h1>${summary && html`<p class="intro-text"${view.langOf(product, 'summary')}>${product.summary}</p>`}${description && html`<div class="prose"${view.langOf(product, 'description')}>${view.prose(cleanProse(product.description))}</div>`}`;
+      const maker = brand && html`<p class="intro-brand quiet"${view.langOf(product)}>${product.brand}</p>`;
+      const title = html`<h1 class="intro-title"${view.langOf(product, 'title')}>${product.title}</h1>`;
+      const lead = summary && html`<p class="intro-text"${view.langOf(product, 'summary')}>${product.summary}</p>`;
+      const text =
+        description &&
+        html`<div class="prose"${view.langOf(product, 'description')}>${view.prose(cleanProse(product.description))}</div>`;
+      return html`${maker}${title}${lead}${text}`;
     },
     css: css`
       .intro-brand {
