@@ -105,7 +105,14 @@ async function changeProducts(store) {
     Array.from({ length: CHANGERS }, async () => {
       while (performance.now() < end) {
         const code = `P-${1 + ((++store.turn * 7919) % store.products)}`;
-        const selling = { id: store.storeId, slug: 'bench', currency: 'EUR', locale: 'en', timeZone: 'UTC' };
+        const selling = {
+          id: store.storeId,
+          slug: 'bench',
+          currency: 'EUR',
+          locale: 'en',
+          languages: ['en'],
+          timeZone: 'UTC',
+        };
         const by = { accountId: store.author.id, now: new Date() };
         await changeProduct(store.db, selling, code, { title: `Changed ${store.turn}` }, by, () => undefined);
         done++;
