@@ -14,6 +14,7 @@ import { inboxCommands } from './commands/inbox.js';
 import { deliveryCommands } from './commands/delivery.js';
 import { orderCommands } from './commands/orders.js';
 import { productCommands } from './commands/products.js';
+import { reviewCommands } from './commands/reviews.js';
 import { sampleCommands } from './commands/sample.js';
 import { designCommands } from './commands/designs.js';
 import { documentCommands } from './commands/documents.js';
@@ -59,6 +60,7 @@ Every change goes into the draft; shoppers see it when it is published.`,
     productCommands,
     collectionCommands,
     brandCommands,
+    reviewCommands,
     importCommands,
     orderCommands,
     deliveryCommands,

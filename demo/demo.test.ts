@@ -34,6 +34,13 @@ describe('Windrow Kites', () => {
     expect(() => checkPublish(whole, new Map(), whole, SHIPPED_KINDS)).not.toThrow();
   });
 
+  test('reviews are of products that there are, each with a code of its own', () => {
+    const { reviews = [] } = allGoods;
+    expect(unique(reviews.map(({ code }) => code))).toBe(true);
+    expect(reviews.filter(({ product }) => !products.some(({ code }) => code === product))).toEqual([]);
+    expect(new Set(reviews.map(({ rating }) => rating))).toEqual(new Set([1, 2, 3, 4, 5]));
+  });
+
   test('section ids are unique in the whole design', () => {
     expect(unique(all.map((section) => section.id))).toBe(true);
   });

@@ -1,5 +1,5 @@
 /** What a demo store is made of: plain data, which the service writes into an empty database. */
-import type { Specification, Texts } from '@parlour/core/catalogue';
+import type { ReviewState, Specification, Texts } from '@parlour/core/catalogue';
 import type { DeliveryMethod, StoreDetails } from '@parlour/core/commerce';
 import type { WholeState } from '@parlour/core/documents';
 
@@ -58,6 +58,20 @@ export interface DemoCollection {
   readonly picture?: { readonly file: string; readonly alt: string };
 }
 
+export interface DemoReview {
+  readonly code: string;
+  /** The code of its product. */
+  readonly product: string;
+  readonly rating: number;
+  readonly title: string;
+  readonly text: string;
+  readonly name: string;
+  /** A day. */
+  readonly written: string;
+  readonly language?: string;
+  readonly state?: ReviewState;
+}
+
 export interface DemoMessage {
   readonly name: string;
   readonly email: string;
@@ -88,6 +102,7 @@ export interface DemoStore {
   readonly products: readonly DemoProduct[];
   readonly brands: readonly DemoBrand[];
   readonly collections: readonly DemoCollection[];
+  readonly reviews?: readonly DemoReview[];
   /** The documents of the first design. @param hashOf the hash of a picture by its file name */
   design(hashOf: (file: string) => string): WholeState;
 }

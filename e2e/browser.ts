@@ -50,10 +50,12 @@ export function complaints(page: Page): string[] {
   const found: string[] = [];
   page.on('pageerror', (error) => found.push(error.message));
   // Asking who is signed in before anyone is, is answered with 401 as it should.
-  page.on(
-    'console',
-    (message) => message.type() === 'error' && !message.text().includes('401') && found.push(message.text()),
-  );
+  page.on('console', (message) => {
+    if (message.type() !== 'error' || message.text().includes('401')) return;
+    const { url } = message.location();
+    const isOfFile = message.text().startsWith('Failed to load resource') && URL.canParse(url);
+    found.push(isOfFile ? `${message.text()}: ${new URL(url).pathname}` : message.text());
+  });
   return found;
 }
 

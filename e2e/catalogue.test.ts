@@ -98,6 +98,18 @@ test('two change one product: each gets theirs where they differ; of the same th
     ...{ summary: 'Calm where others are not.', category: 'storm' },
     variants: [{ stock: 8 }, { stock: 2 }],
   });
+  // What was saved is taken back, but for what somebody has changed since.
+  await press('Undo');
+  await page.getByText('Undone.').waitFor();
+  await soon(() => named('Summary').inputValue()).toBe('');
+  await named('Summary').fill('Calm again.');
+  await press('Save');
+  await page.getByText('Saved. Shoppers see it now.').waitFor();
+  await service.call(routes.changeProduct, { params: { product: 'fulmar' }, body: { summary: 'Calm at sea.' } });
+  await press('Undo');
+  await page.getByText('Somebody else has changed summary of this product meanwhile.').waitFor();
+  expect((await product()).summary).toBe('Calm at sea.');
+  await page.reload();
   await page.locator('.v-select', { hasText: 'Who sees it' }).click();
   await page.getByRole('option', { name: /^Draft/ }).click();
   await press('Save');
@@ -194,6 +206,13 @@ test('a collection is filled by a rule that is counted while it is written, and 
   await page.getByText('Saved. Shoppers see it now.').waitFor();
   const members = () => page.locator('[data-member]').evaluateAll((all) => all.map((one) => one.dataset['member']));
   await soon(members).toEqual(['K-007', 'K-010', 'K-011']);
+  await press('Undo');
+  await soon(members).toEqual(['K-001']);
+  await page.getByLabel('All that a rule matches, now and later').click();
+  await named('Rule').fill('price < 25 and stock > 0');
+  await page.getByText(/Matches 3 products now/).waitFor();
+  await press('Save');
+  await soon(members).toEqual(['K-007', 'K-010', 'K-011']);
   await soon(() => page.getByRole('button', { name: /^Take/ }).count()).toBe(0);
   expect(await seen('/browse/small-presents')).toContain('/item/');
   await page.getByLabel('Chosen by hand').click();
@@ -202,6 +221,11 @@ test('a collection is filled by a rule that is counted while it is written, and 
   await page.locator('[data-member="K-011"] .handle').dragTo(page.locator('[data-member="K-007"]'), {
     targetPosition: { x: 100, y: 3 },
   });
+  await soon(members).toEqual(['K-011', 'K-007', 'K-010']);
+  await press('Undo');
+  await soon(members).toEqual(['K-007', 'K-010', 'K-011']);
+  await press('Move Ribbon tail, 6 m up');
+  await press('Move Ribbon tail, 6 m up');
   await soon(members).toEqual(['K-011', 'K-007', 'K-010']);
   await page.locator('[data-member="K-011"] .name').focus();
   await page.keyboard.press('Alt+ArrowDown');
@@ -265,4 +289,23 @@ test('an order is found, noted as paid and refunded in part, and stays as it was
   await page.keyboard.press('Enter');
   await page.getByText('Refunded €4.50').waitFor();
   await page.getByRole('heading', { name: 'Order 1 paid' }).waitFor();
+});
+
+test('a review that waits is shown, hidden again, and deleted for good once somebody has said so', async () => {
+  await go('/reviews?state=waiting');
+  await page.getByRole('heading', { name: 'A question rather than a review' }).waitFor();
+  await press('Show “A question rather than a review”');
+  await page.getByText('No review is like that.').waitFor();
+  await press('Undo');
+  await page.getByRole('heading', { name: 'A question rather than a review' }).waitFor();
+  await press('Delete “A question rather than a review”');
+  await page.getByRole('dialog').getByRole('button', { name: 'Delete' }).click();
+  await page.getByText('No review is like that.').waitFor();
+  await go('/reviews?product=K-003');
+  await soon(() => page.locator('.says h2').allTextContents()).toEqual([
+    'Steht wie angenagelt',
+    'Pulls like a dog that has seen the sea',
+    'Steady',
+    'Too much for my daughter',
+  ]);
 });

@@ -14,6 +14,7 @@ import { logFault } from './faults.js';
 import type { JobFailed } from './jobs.js';
 import type { Email } from './email/email.js';
 import { sendWaiting } from './email/sending.js';
+import { countSold } from './records/sold.js';
 import { dropOldScenarios } from './records/scenarios.js';
 import { PREVIEW_HOURS } from './storefront/preview-token.js';
 import { endCarts } from './records/carts.js';
@@ -29,6 +30,7 @@ import { onNews } from './records/signals.js';
 
 const SOON_MS = 500;
 const SECOND_MS = 1_000;
+const COUNT_EVERY_MS = 5_000;
 const CLEAN_EVERY_MS = 10 * 60 * 1000;
 
 export interface Chores {
@@ -52,6 +54,7 @@ export function startChores(db: Database, email: Email, log: Logger): Chores {
       (wake) => onNews(db, 'email', wake),
     ),
     loop(log, SOON_MS, () => runTurning(db, new Date(), failed)),
+    loop(log, COUNT_EVERY_MS, () => countSold(db)),
     loop(
       log,
       SECOND_MS,

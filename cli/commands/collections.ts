@@ -248,7 +248,10 @@ interface Made {
 const seen = (text: string): string => `${text}\n\nShoppers see it now.`;
 
 /** @throws Problem `bad-input` naming the change that cannot be read */
-function readValues<N extends string>(changes: readonly string[], names: readonly N[]): Partial<Record<N, string>> {
+export function readValues<N extends string>(
+  changes: readonly string[],
+  names: readonly N[],
+): Partial<Record<N, string>> {
   const read: Partial<Record<N, string>> = {};
   for (const change of changes) {
     const [name, value] = splitAt(change, '=');

@@ -1,4 +1,4 @@
-/** The catalogue from files, and into them: the same for products, collections and brands. */
+/** The catalogue from files, and into them: the same for products, collections, brands and reviews. */
 import { createWriteStream } from 'node:fs';
 import { open, rename, rm } from 'node:fs/promises';
 import { basename } from 'node:path';
@@ -223,7 +223,7 @@ function checkHeads(kind: FileKind, { heads }: Import, said: Readonly<Record<str
     `It is not known what ${counted(strange.length, 'column is', 'columns are')}: ${strange.map(({ head }) => head).join(', ')}.`,
     {
       place: 'line 1',
-      remedy: `Say it, or leave them out. Most likely: ${could}`,
+      remedy: `Say what ${strange.length === 1 ? 'it is, or leave it' : 'they are, or leave them'} out. Most likely: ${could}`,
     },
   );
 }

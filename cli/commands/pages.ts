@@ -245,7 +245,7 @@ const scenarioFrom = ({ at, country, cart }: ScenarioOptions, zone: string): Sce
 function lineFrom(text: string): ScenarioLine {
   const [, product, variant, quantity = '1'] = /^([^/=\s]+)\/([^/=\s]+)(?:=(\d{1,2}))?$/.exec(text.trim()) ?? [];
   if (product === undefined || variant === undefined)
-    throw new Problem('bad-input', `“${text}” is no line of a cart.`, {
+    throw new Problem('bad-input', `“${text}” is not a line of a cart.`, {
       place: '--cart',
       remedy: 'Write it as PRODUCT/VARIANT=QUANTITY, such as K-003/K-003-1=2.',
     });

@@ -48,7 +48,7 @@ export function readChanges(
         remedy: 'Write it like this: price=24.50',
       });
     if (of !== undefined && !OF_VARIANTS.some((one) => name === one || name.startsWith('option.')))
-      throw new Problem('bad-input', `“${name}” is not said of one variant, and “${of}” is no language.`, {
+      throw new Problem('bad-input', `“${name}” cannot be set for one variant, and “${of}” is not a language.`, {
         place: change,
         remedy: 'Leave out what is behind the “@”.',
       });
@@ -67,7 +67,7 @@ export function readChanges(
       case 'status': {
         const status = PRODUCT_STATUSES.find((one) => one === value);
         if (!status)
-          throw new Problem('bad-input', `“${value}” is no status of a product.`, {
+          throw new Problem('bad-input', `“${value}” is not a status of a product.`, {
             place: change,
             remedy: `It is one of: ${PRODUCT_STATUSES.join(', ')}.`,
           });

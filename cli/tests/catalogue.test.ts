@@ -116,11 +116,35 @@ test('what a product says besides: pictures, specifications, what goes with it, 
   for (const [wrong, said] of [
     ['title@fr=Fou', 'The storefront does not speak “fr”.'],
     ['weight=heavy', 'is not a weight in grams'],
-    ['title@K-003-1=x', '“title” is not said of one variant, and “K-003-1” is no language.'],
+    ['title@K-003-1=x', '“title” cannot be set for one variant, and “K-003-1” is not a language.'],
     ['goods-code=12', '6 to 12 digits'],
     ['picture.gone.png=x', 'There is no picture “gone.png”.'],
   ] as const) {
     const { code, err } = await parlour(`product set K-003 ${wrong}`);
     expect([wrong, code, err]).toEqual([wrong, 1, expect.stringContaining(said)]);
   }
+});
+
+test('reviews are listed, added, hidden and deleted; what is no review is refused in words', async () => {
+  const made = 'review create R-100 K-001 5 "name=Orla D." "title=Up in a breath" written=2026-11-02';
+  expect(await done(made)).toMatch(
+    /^Up in a breath \(R-100\)\n\nstars +5 of 5\nproduct +K-001\nby +Orla D\.\nwritten +2026-11-02 00:00 \(\+00:00\)\nstate +shown: shoppers see it$/,
+  );
+  expect(await done('review set R-100 state=hidden "text=Too loud."')).toMatch(
+    /^Up in a breath \(R-100\)\nToo loud\.[^]*state +hidden$/,
+  );
+  expect(await done('review list --state hidden --product K-001')).toMatch(
+    /^Code +Product +Stars +By +Says +Written +State\nR-100 +K-001 +5 +Orla D\. +Up in a breath +2026-11-02 00:00 \(\+00:00\) +hidden$/,
+  );
+  expect(await done('review export')).toMatch(
+    /^review,product,rating,title,[^]*\r\nR-100,K-001,5,Up in a breath,Too loud\.,Orla D\.,,2026-11-02T00:00:00\.000Z,hidden/,
+  );
+  expect(await done('review remove R-100')).toBe('Deleted.');
+  for (const [line, words] of [
+    ['review create R-100 K-001 six', '“six” is not a number of stars.'],
+    ['review set R-001 state=gone', '“gone” is not a state of a review.'],
+    ['review set R-001 colour=red', '“colour=red” is not NAME=VALUE.'],
+    ['review show R-100', 'There is no review “R-100” in this store.'],
+  ] as const)
+    expect([line, await parlour(line)]).toMatchObject([line, { code: 1, err: expect.stringContaining(words) }]);
 });

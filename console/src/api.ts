@@ -4,7 +4,7 @@ import type { EditRequest } from '@parlour/core/design';
 import { kindsByName, type KindDescriptions } from '@parlour/core/kinds';
 import { createClient, routes, type AnswerOf, type InputArgument, type Route } from '@parlour/contract';
 import { QueryCache, QueryClient } from '@tanstack/vue-query';
-import { markRaw, reactive } from 'vue';
+import { markRaw, nextTick, reactive } from 'vue';
 import { inTurn } from './edit-queue';
 import { router } from './router';
 import { takingTurns } from './turns';
@@ -58,6 +58,8 @@ export async function leaving(work: () => Promise<void>): Promise<void> {
   try {
     await attempt(work);
   } finally {
+    // What is left is gone from the screen by then.
+    await nextTick();
     leavings--;
     askAnew();
   }
@@ -108,9 +110,19 @@ export function tell(error: unknown): void {
     };
 }
 
-export const say = (text: string, undo?: () => Promise<void>): void => {
-  session.notice = { text, bad: false, ...(undo ? { undo } : {}) };
-};
+/** Says what was done. @param undo takes it back; if that is refused it is said why */
+export function say(text: string, undo?: (() => Promise<unknown>) | null): void {
+  const undone = async (): Promise<void> => {
+    session.notice = null;
+    const isBack = await attempt(async () => {
+      await undo?.();
+      return true;
+    });
+    // It may have said something better itself.
+    if (isBack && session.notice === null) say('Undone.');
+  };
+  session.notice = { text, bad: false, ...(undo ? { undo: undone } : {}) };
+}
 
 /** Runs `work`; if it is refused, says why. */
 export async function attempt<T>(work: () => Promise<T>): Promise<T | undefined> {

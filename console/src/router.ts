@@ -70,6 +70,7 @@ export const router = createRouter({
       meta: { title: 'Import and export' },
     },
     { path: '/brands', component: () => import('./pages/catalogue/BrandsPage.vue'), meta: { title: 'Brands' } },
+    { path: '/reviews', component: () => import('./pages/catalogue/ReviewsPage.vue'), meta: { title: 'Reviews' } },
     { path: '/pages', component: () => import('./pages/store-pages/PagesPage.vue'), meta: { title: 'Pages' } },
     {
       path: '/templates',

@@ -6,6 +6,7 @@ const ANSWER = {
   product: { answer: shapes.product, can: 'catalogue.edit' },
   collection: { answer: shapes.collection, can: 'catalogue.edit' },
   brand: { answer: shapes.brand, can: 'catalogue.edit' },
+  review: { answer: shapes.review, can: 'catalogue.edit' },
 } as const;
 
 export const catalogueRoutes = {
@@ -75,6 +76,28 @@ export const catalogueRoutes = {
   deleteBrand: remove('/stores/{store}/brands/{brand}', {
     can: 'catalogue.edit',
     summary: 'Deletes a brand that no product is of. Nothing brings it back.',
+    answer: shapes.done,
+  }),
+  listReviews: get('/stores/{store}/reviews', {
+    summary: 'Reviews, narrowed, those that were written last first, a part at a time.',
+    query: shapes.reviewsQuery,
+    answer: shapes.reviews,
+  }),
+  getReview: get('/stores/{store}/reviews/{review}', { summary: 'One review.', answer: shapes.review }),
+  createReview: post('/stores/{store}/reviews', {
+    ...ANSWER.review,
+    summary: 'Adds a review of a product.',
+    body: shapes.newReview,
+    status: 201,
+  }),
+  changeReview: patch('/stores/{store}/reviews/{review}', {
+    ...ANSWER.review,
+    summary: 'Changes a review, shows it or hides it; what is absent stays.',
+    body: shapes.reviewChange,
+  }),
+  deleteReview: remove('/stores/{store}/reviews/{review}', {
+    can: 'catalogue.edit',
+    summary: 'Deletes a review. Nothing brings it back.',
     answer: shapes.done,
   }),
   getSample: get('/stores/{store}/sample-catalogue', {

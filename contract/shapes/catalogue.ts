@@ -1,4 +1,4 @@
-/** Products, brands and collections. */
+/** Products, brands, collections and reviews. */
 import { array, boolean, mixed, number, object, string, type Schema } from 'yup';
 import { codeText, closed, fits, plainText } from '@parlour/core';
 import {
@@ -7,10 +7,12 @@ import {
   MOST_GOING_WITH,
   MOST_OPTIONS,
   MOST_SPECIFICATIONS,
+  MOST_STARS,
   MOST_VALUES,
   PRODUCT_SORTS,
   PRODUCT_STATUSES,
   PRODUCT_STOCKS,
+  REVIEW_STATES,
   SLUG,
   type ProductSort,
   type TextsChange,
@@ -274,22 +276,28 @@ const productValues = {
     .max(500)
     .optional(),
 };
+/** What many products can be given at once. */
+const alike = {
+  status: status().optional(),
+  brand: codeText().nullable().optional(),
+  category: plainText(80).optional(),
+  visibleFrom: plainText(40).min(1).nullable().optional(),
+  visibleUntil: plainText(40).min(1).nullable().optional(),
+};
 /** The same for many products: all of it, or nothing. */
 export const productsChange = closed({
   products: array(codeText().required()).strict().min(1).max(1_000).required(),
-  change: closed({
-    status: status().optional(),
-    brand: codeText().nullable().optional(),
-    category: plainText(80).optional(),
-    visibleFrom: plainText(40).min(1).nullable().optional(),
-    visibleUntil: plainText(40).min(1).nullable().optional(),
-  }).required(),
+  change: closed(alike).required(),
+  /** Only those that have these values now; the others are left as they are. */
+  was: closed(alike).optional().default(undefined),
 });
 export const productsChanged = closed({
   /** How many are otherwise now. */
   changed: number().integer().required(),
   /** How many were as they are wanted already. */
   same: number().integer().required(),
+  /** How many were left, since they had other values than was said. */
+  left: number().integer().required(),
 });
 
 /** Where its page is from now on; links to where it was lead there. */
@@ -359,6 +367,61 @@ const collectionValues = {
 };
 export const collectionChange = closed({ ...collectionValues, ...moves });
 export const newCollection = closed({ ...collectionValues, ...isNew });
+
+const rating = () => number().strict().integer().min(1).max(MOST_STARS);
+const reviewState = () => string().oneOf(REVIEW_STATES);
+export const review = closed({
+  code: string().required(),
+  /** The code of the product that it is of. */
+  product: string().required(),
+  /** Stars, from 1 to 5. */
+  rating: rating().required(),
+  title: string().defined(),
+  text: string().defined(),
+  /** Who wrote it, as shoppers read it. */
+  name: string().defined(),
+  /** What it is written in; empty for the leading language of the store. */
+  language: string().defined(),
+  /** When, as an instant. */
+  written: string().required(),
+  /** Shoppers see what is `shown`; what is `waiting` has not been read by the store yet. */
+  state: reviewState().required(),
+});
+export const reviewsQuery = closed({
+  /** Where to go on: `next` of the part before. */
+  after: plainText(1000).optional(),
+  limit: number().integer().min(1).max(MOST_LISTED).optional(),
+  state: reviewState().optional(),
+  /** Only those of a product, by its code. */
+  product: codeText().optional(),
+  rating: number().integer().min(1).max(MOST_STARS).optional(),
+});
+export const reviews = closed({
+  reviews: array(review.shape({ productTitle: string().required() })).required(),
+  /** Where to go on; null at the end. */
+  next: string().nullable().defined(),
+});
+const reviewValues = {
+  product: codeText().optional(),
+  rating: rating().optional(),
+  title: plainText(200).optional(),
+  text: plainText(5_000).optional(),
+  name: plainText(80).optional(),
+  language: plainText(35)
+    .matches(LANGUAGE_TAG, { message: '${path} must be a language such as de or pt-BR', excludeEmptyString: true })
+    .optional(),
+  /** When: a day or a time in the store’s time zone (`2026-11-27T08:00`), or an instant with `Z`. */
+  written: plainText(40).min(1).optional(),
+  state: reviewState().optional(),
+};
+export const reviewChange = closed(reviewValues);
+export const newReview = closed({
+  ...reviewValues,
+  /** Made from the product if it is left out; it never changes. */
+  code: codeText().optional(),
+  product: codeText().required(),
+  rating: rating().required(),
+});
 
 const isDay = (text: string): boolean =>
   /^\d{4}-\d\d-\d\d$/.test(text) && new Date(`${text}T00:00Z`).toJSON()?.slice(0, 10) === text;

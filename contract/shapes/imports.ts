@@ -2,7 +2,7 @@
 import { array, boolean, mixed, number, string, type Schema } from 'yup';
 import { closed, codeText, plainText } from '@parlour/core';
 import { FILE_FORMATS, FILE_KINDS, IMPORT_STATES } from '@parlour/core/files';
-import { brandChange, codes, collectionChange, productChange, slug } from './catalogue.js';
+import { brandChange, codes, collectionChange, productChange, reviewChange, slug } from './catalogue.js';
 
 const MOST_MEMBERS_OF_FILE = 200_000;
 
@@ -35,7 +35,7 @@ export const catalogueImport = closed({
   created: count(),
   changed: count(),
   same: count(),
-  /** How many products, collections or brands are left out, or stand in the way. */
+  /** How many products, collections, brands or reviews are left out, or stand in the way. */
   bad: count(),
   /** The first thousand of what is wrong. */
   faults: array(fileFault).required(),
@@ -78,12 +78,13 @@ export const importStart = closed({
 const names = { code: codeText().required(), slug: slug().optional() };
 /**
  * What a file may say of one thing, which is one line of JSON Lines: as a call of the API, but that a collection may
- * have more products. What is absent stays; a new thing needs a title.
+ * have more products. What is absent stays; a new thing needs a title, a new review a product and a rating.
  */
 export const fileLines = {
   product: productChange.shape(names),
   collection: collectionChange.shape({ ...names, members: codes(MOST_MEMBERS_OF_FILE) }),
   brand: brandChange.shape(names),
+  review: reviewChange.shape({ code: names.code }),
 } as const;
 
 export const exportQuery = closed({

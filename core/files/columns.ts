@@ -1,7 +1,7 @@
 /** The columns of a table of the catalogue, by what the table is of. */
 import { LANGUAGE_TAG, type ThingTexts } from '../catalogue/texts.js';
 
-export const FILE_KINDS = ['product', 'collection', 'brand'] as const;
+export const FILE_KINDS = ['product', 'collection', 'brand', 'review'] as const;
 /** What a file is of. */
 export type FileKind = (typeof FILE_KINDS)[number];
 
@@ -68,6 +68,24 @@ export const FILE_COLUMNS: Readonly<Record<FileKind, readonly Column[]>> = {
     column('slug', 'where its page is; if empty it stays, or is made from the title of a new one', 'path', 'url'),
     column('description', 'what its page says of it', 'text', 'body'),
   ],
+  review: [
+    column('review', 'its code', 'code', 'id', 'reviewcode', 'reviewid'),
+    column('product', 'the code of the product that it is of', 'productcode', 'productid', 'sku'),
+    column('rating', 'stars, from 1 to 5', 'stars', 'score', 'grade'),
+    column('title', 'what stands over it', 'headline', 'subject', 'heading'),
+    column('text', 'what it says', 'body', 'comment', 'reviewtext', 'content'),
+    column('name', 'who wrote it, as shoppers read it', 'author', 'customer', 'reviewer', 'by'),
+    column('language', 'what it is written in, such as de; the first of the store if empty', 'lang', 'locale'),
+    column(
+      'written',
+      'when, such as 2026-11-23 or 2026-11-23T08:00; now if empty',
+      'date',
+      'created',
+      'createdat',
+      'writtenat',
+    ),
+    column('state', 'shown, waiting or hidden', 'status'),
+  ],
 };
 
 /** The columns that a product has beside: a value of the variant for an option, an attribute of the product. */
@@ -77,6 +95,7 @@ export const SPOKEN_FIELDS: Readonly<Record<FileKind, readonly (keyof ThingTexts
   product: ['title', 'summary', 'description', 'words'],
   collection: ['title', 'description'],
   brand: ['title', 'description'],
+  review: [],
 };
 
 /** What a column for a text in a further language is of; null for another column. @example spokenIn('brand', 'title@de') */

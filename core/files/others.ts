@@ -52,7 +52,7 @@ export function collectionFrom(rows: readonly Row[]): Told<CollectionChange> {
 
 export function brandFrom(rows: readonly Row[]): Told<BrandChange> {
   const cells = new Cells(rows);
-  rows.slice(1).forEach((_, i) => cells.refuse('brand', 'This brand has another row above.', i + 1));
+  cells.onlyRow('brand');
   const title = cells.text('title')?.trim();
   const description = cells.text('description');
   const texts = textsFrom('brand', cells, spokenColumns('brand', rows));

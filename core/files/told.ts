@@ -63,6 +63,11 @@ export class Cells {
     return this.text(column)?.trim() === '' ? empty : this.read(column, how, reason);
   }
 
+  /** Refuses further rows: of such a thing there is one. */
+  onlyRow(key: string): void {
+    for (let row = 1; row < this.rows.length; row++) this.refuse(key, `This ${key} has another row above.`, row);
+  }
+
   /** Refuses cells of further rows that say something else than the first: they are of the same thing. */
   onlyFirst(columns: readonly string[]): void {
     for (const column of columns)

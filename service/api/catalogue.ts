@@ -1,17 +1,20 @@
 /** What a store sells, as its keepers see it. */
 import { routes } from '@parlour/contract';
 import { isStorable, Problem, sure } from '@parlour/core';
-import type { ProductSort, Wanted } from '@parlour/core/catalogue';
-import { freeCode } from '@parlour/core/design';
+import type { ProductChange, ProductSort, Review, Wanted } from '@parlour/core/catalogue';
+import { freeCode, isSame } from '@parlour/core/design';
 import { applyCatalogue, type CatalogueChanges } from '../catalogue/apply.js';
 import { changeProduct, productOf } from '../catalogue/change.js';
+import { instantsOf } from '../catalogue/products.js';
 import { addSample, removeSample } from '../catalogue/sample.js';
+import { notThere } from '../catalogue/wanted.js';
 import { wordsQuery } from '../records/answers/sources/found.js';
 import { allBrands, readBrands } from '../records/brands.js';
 import { allCollections, membersOf, readCollections } from '../records/collections.js';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockFilling } from '../records/filling.js';
-import { lockCatalogue, readProducts, type KeptProduct } from '../records/products.js';
+import { lockCatalogue, lockProducts, readProducts, type KeptProduct } from '../records/products.js';
+import { listedReviews, readReviews, type KeptReview } from '../records/reviews.js';
 import { listedProducts, type ProductOrder } from '../records/product-list.js';
 import { countProducts } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
@@ -73,11 +76,11 @@ const IS_KEY: Readonly<Record<ProductSort, (key: string) => boolean>> = {
 const INSTANT = /^((?!0000)\d{4}-\d\d-\d\d) ([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?[+-](0\d|1[0-4])(:[0-5]\d)?$/;
 
 /** Where a list goes on. @throws Problem `bad-input` for what is no cursor, or one of a list in another order */
-function readCursor(text: string, { by }: ProductOrder): { key: string; code: string } {
+function readCursor(text: string, isKey: (key: string, code: string) => boolean): { key: string; code: string } {
   try {
     const [key, code, ...more] = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown[];
     const isText = typeof key === 'string' && typeof code === 'string' && isStorable(key + code);
-    if (isText && more.length === 0 && IS_KEY[by](key)) return { key, code };
+    if (isText && more.length === 0 && isKey(key, code)) return { key, code };
   } catch {
     // Told below.
   }
@@ -85,6 +88,15 @@ function readCursor(text: string, { by }: ProductOrder): { key: string; code: st
     place: 'after',
     remedy: 'Use the “next” of the answer before, with the same order.',
   });
+}
+
+function readReviewCursor(text: string): { written: string; id: number } {
+  const { key, code } = readCursor(
+    text,
+    (written, id) =>
+      /^\d{1,9}$/.test(id) && !Number.isNaN(Date.parse(written)) && new Date(written).toJSON() === written,
+  );
+  return { written: key, id: Number(code) };
 }
 
 const gone = (code: string): Wanted<never> => ({ code, is: 'gone' });
@@ -98,7 +110,12 @@ export function catalogueRoutes(api: Api): void {
     const words = search === undefined ? undefined : wordsQuery(search);
     if (words === '') return { products: [], next: null };
     const order: ProductOrder = { by: sort.replace(/^-/, '') as ProductSort, descending: sort.startsWith('-') };
-    const where = { ...filter, words, order, after: after === undefined ? undefined : readCursor(after, order) };
+    const where = {
+      ...filter,
+      words,
+      order,
+      after: after === undefined ? undefined : readCursor(after, IS_KEY[order.by]),
+    };
     const found = await listedProducts(db, store.id, where, limit + 1);
     const some = found.slice(0, limit);
     const next = found.length > limit ? cursorAt(sure(some.at(-1))) : null;
@@ -113,13 +130,15 @@ export function catalogueRoutes(api: Api): void {
       productShape(await productOf(trx, call.store.id, product.code)),
     );
   });
-  implement(api, routes.changeProducts, async ({ store, account, now, body: { products: codes, change } }) => {
-    const products = [...new Set(codes)].map((code) => ({ code, is: 'there' as const, change }));
-    const outcomes = await inTransaction(db, (trx) =>
-      applyCatalogue(trx, store, { products }, { accountId: account.id, now }),
-    );
-    const same = outcomes.filter(({ did }) => did === 'same').length;
-    return { changed: outcomes.length - same, same };
+  implement(api, routes.changeProducts, async ({ store, account, now, body: { products: asked, change, was } }) => {
+    const codes = [...new Set(asked)];
+    return inTransaction(db, async (trx) => {
+      const some = was ? await productsLike(trx, store, codes, was) : codes;
+      const products = some.map((code) => ({ code, is: 'there' as const, change }));
+      const outcomes = await applyCatalogue(trx, store, { products }, { accountId: account.id, now });
+      const same = outcomes.filter(({ did }) => did === 'same').length;
+      return { changed: outcomes.length - same, same, left: codes.length - some.length };
+    });
   });
   implement(api, routes.changeProduct, async ({ store, account, now, params, body, request }) => {
     const check = (before: KeptProduct): void => checkTag(request, productShape(before));
@@ -177,6 +196,43 @@ export function catalogueRoutes(api: Api): void {
     applied(call, { brands: [gone(sure(call.params['brand']))] }, () => Promise.resolve(DONE)),
   );
 
+  implement(api, routes.listReviews, async ({ store, query }) => {
+    const { limit = PAGE, after, ...filter } = query;
+    const from = after === undefined ? undefined : readReviewCursor(after);
+    const found = await listedReviews(db, store.id, { ...filter, after: from }, limit + 1);
+    const some = found.slice(0, limit);
+    const last = some.at(-1);
+    const next = found.length > limit && last ? cursorAt({ key: last.written, code: String(last.id) }) : null;
+    return { reviews: some.map((one) => ({ ...reviewShape(one), productTitle: one.productTitle })), next };
+  });
+  implement(api, routes.getReview, ({ store, params }) => reviewOf(db, store, sure(params['review'])));
+  implement(api, routes.createReview, async (call) => {
+    const { code: given, ...change } = call.body;
+    const isTaken = (codes: readonly string[]) => readReviews(call.db, call.store.id, codes);
+    const code = given ?? (await codeFor(`${change.product} ${change.name ?? ''}`, isTaken));
+    return applied(call, { reviews: [{ code, is: 'new', change }] }, (trx) => reviewOf(trx, call.store, code));
+  });
+  implement(api, routes.changeReview, (call) => {
+    const code = sure(call.params['review']);
+    return inTransaction(call.db, async (trx) => {
+      const { product } = await reviewOf(trx, call.store, code);
+      // In the order in which applying takes them.
+      await lockFilling(trx, call.store.id, 'using');
+      await lockProducts(trx, call.store.id, [
+        product,
+        ...(call.body.product === undefined ? [] : [call.body.product]),
+      ]);
+      await readReviews(trx, call.store.id, [code], { lock: true });
+      checkTag(call.request, await reviewOf(trx, call.store, code));
+      return applied({ ...call, db: trx }, { reviews: [{ code, is: 'there', change: call.body }] }, () =>
+        reviewOf(trx, call.store, code),
+      );
+    });
+  });
+  implement(api, routes.deleteReview, (call) =>
+    applied(call, { reviews: [gone(sure(call.params['review']))] }, () => Promise.resolve(DONE)),
+  );
+
   implement(api, routes.getSample, ({ store }) => countProducts(db, store.id));
   implement(api, routes.addSample, async ({ store, account, now }) => {
     await addSample(db, store, account.id, now);
@@ -186,6 +242,24 @@ export function catalogueRoutes(api: Api): void {
     await removeSample(db, store, account.id, now);
     return countProducts(db, store.id);
   });
+}
+
+/** Those of some products that have these values; they are locked. */
+async function productsLike(
+  trx: Records,
+  store: Store,
+  codes: readonly string[],
+  was: ProductChange,
+): Promise<string[]> {
+  // In the order in which applying takes them.
+  await lockFilling(trx, store.id, 'using');
+  await lockProducts(trx, store.id, codes);
+  const values = Object.entries({ ...was, ...instantsOf(was, store.timeZone) }).filter(
+    ([, value]) => value !== undefined,
+  );
+  return [...(await readProducts(trx, store.id, codes)).values()]
+    .filter((product) => values.every(([name, value]) => isSame(product[name as keyof KeptProduct], value)))
+    .map(({ code }) => code);
 }
 
 const productShape = ({ id: _id, ...product }: KeptProduct) => product;
@@ -198,6 +272,17 @@ async function collectionOf(records: Records, store: Store, code: string) {
   return { ...collection, members: await membersOf(records, id) };
 }
 
+const reviewShape = ({ code, product, rating, title, text, name, language, written, state }: KeptReview): Review => ({
+  ...{ code, product, rating, title, text, name, language, written, state },
+});
+
+/** @throws Problem `no-such-thing` */
+async function reviewOf(records: Records, store: Store, code: string): Promise<Review> {
+  const found = (await readReviews(records, store.id, [code])).get(code);
+  if (!found) throw notThere('review', code);
+  return reviewShape(found);
+}
+
 /** @throws Problem `no-such-thing` */
 async function brandOf(records: Records, store: Store, code: string) {
   const found = (await readBrands(records, store.id, [code])).get(code);
@@ -205,9 +290,3 @@ async function brandOf(records: Records, store: Store, code: string) {
   const { id: _id, ...brand } = found;
   return brand;
 }
-
-const notThere = (kind: 'collection' | 'brand', code: string): Problem =>
-  new Problem('no-such-thing', `There is no ${kind} “${code}” in this store.`, {
-    place: kind,
-    remedy: `List the ${kind}s of the store to see their codes.`,
-  });

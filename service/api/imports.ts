@@ -67,7 +67,7 @@ export function importRoutes(api: Api): void {
       const job = await importOf(trx, store.id, params['import'], { lock: true });
       mustBe(job, ['sent', 'done', 'refused', 'stopped', 'failed'], 'It is under way.');
       if (job.state === 'done' && !job.dryRun)
-        throw new Problem('already-there', 'It is done.', { place: 'import', remedy: 'Begin another.' });
+        throw new Problem('already-there', 'The import is done.', { place: 'import', remedy: 'Begin another.' });
       await lockImports(trx, store.id);
       if ((await importsOf(trx, store.id)).underWay > 0)
         throw new Problem('busy', 'Another import of this store is under way.', {
@@ -172,9 +172,9 @@ function kindIn({ params }: Request): FileKind {
   const asked = params['kind'];
   const kind = FILE_KINDS.find((one) => one === asked);
   if (kind) return kind;
-  throw new Problem('no-such-thing', `There is no file of “${String(asked)}”.`, {
+  throw new Problem('no-such-thing', `There are no files of “${String(asked)}”.`, {
     place: 'kind',
-    remedy: `There are these: ${FILE_KINDS.join(', ')}.`,
+    remedy: `Ask for one of: ${FILE_KINDS.join(', ')}.`,
   });
 }
 

@@ -53,7 +53,7 @@ function sectionsOf(state: DesignState, key: DocumentKey): ReadonlyMap<string, S
   const document = state.get(key);
   if (document && hasSections(document) && document.type !== 'own')
     return new Map([...sectionsIn(document.areas)].map((section) => [section.id, section]));
-  throw new Problem('no-such-document', `“${key}” is no document with sections.`, {
+  throw new Problem('no-such-document', `“${key}” is not a document with sections.`, {
     place: 'key',
     remedy: 'Name a template, an arrangement, an addition or a shared section.',
   });

@@ -3,7 +3,7 @@
  * written, with all that follows of it, in the transaction of whoever asks. Stock that is sold goes by `records/stock.ts`.
  */
 import { counted, listed, sure } from '@parlour/core';
-import type { BrandChange, CollectionChange, Wanted } from '@parlour/core/catalogue';
+import type { BrandChange, CollectionChange, ReviewChange, Wanted } from '@parlour/core/catalogue';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { fillAnew, fillWhole } from '../assigning/filling.js';
 import { audit } from '../records/audit.js';
@@ -18,6 +18,7 @@ import { removeBrands, writeBrands } from './brands.js';
 import { writeCollections } from './collections.js';
 import { together, type CatalogueKind, type Effect, type Outcome } from './effect.js';
 import { writeProducts, type WantedProduct } from './products.js';
+import { writeReviews } from './reviews.js';
 import { inMoney } from './told.js';
 
 /** What is wanted of the catalogue; all of it, or nothing. */
@@ -25,6 +26,7 @@ export interface CatalogueChanges {
   readonly brands?: readonly Wanted<BrandChange>[];
   readonly products?: readonly WantedProduct[];
   readonly collections?: readonly Wanted<CollectionChange>[];
+  readonly reviews?: readonly Wanted<ReviewChange>[];
 }
 
 export interface Applying {
@@ -47,17 +49,19 @@ export interface Applying {
 export async function applyCatalogue(
   trx: Records,
   store: Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone' | 'languages'>,
-  { brands = [], products = [], collections = [] }: CatalogueChanges,
+  { brands = [], products = [], collections = [], reviews = [] }: CatalogueChanges,
   { accountId, now, sample = false, audited }: Applying,
 ): Promise<readonly Outcome[]> {
   // Before any row is locked. A change of what is there waits for nobody.
-  if (collections.length > 0 || [...brands, ...products].some(takesPath)) await lockCatalogue(trx, store.id);
+  if (collections.length > 0 || [...brands, ...products, ...reviews].some(takesPath))
+    await lockCatalogue(trx, store.id);
   await lockFilling(trx, store.id, changesFilling(collections) ? 'changing' : 'using');
   const setting = { sample, now };
   const effect = together([
     await writeBrands(trx, store, brands, setting),
     await writeProducts(trx, store, products, setting),
     await writeCollections(trx, store, collections, setting),
+    await writeReviews(trx, store, reviews, now),
     await removeBrands(trx, store.id, brands),
   ]);
   const differing = effect.outcomes.filter(({ did }) => did !== 'same');
@@ -71,7 +75,7 @@ export async function applyCatalogue(
   touch(trx, store.id, effect.tags);
   for (const { kind, codes, fact } of effect.due)
     if (codes.length > 0) await subjectsChanged(trx, store.id, kind, codes, fact);
-  const wanted = { brand: brands, product: products, collection: collections };
+  const wanted = { brand: brands, product: products, collection: collections, review: reviews };
   if (audited !== null)
     await audit(trx, { storeId: store.id, accountId, ...(audited ?? sayingOf(store, differing, wanted)) });
   return effect.outcomes;
@@ -112,7 +116,7 @@ function sayingOf(
         : {};
     return { action: `${kind}.${ACTION[did]}` as const, target: code, detail };
   }
-  const kinds = (['product', 'collection', 'brand'] as const).flatMap((kind) => {
+  const kinds = (['product', 'collection', 'brand', 'review'] as const).flatMap((kind) => {
     const count = outcomes.filter((one) => one.kind === kind).length;
     return count === 0 ? [] : [counted(count, kind)];
   });

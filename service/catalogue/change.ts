@@ -1,11 +1,11 @@
 /** A change of one product, in a transaction of its own. */
-import { Problem } from '@parlour/core';
 import type { ProductChange } from '@parlour/core/catalogue';
 import { inTransaction, type Records } from '../records/database.js';
 import { lockFilling } from '../records/filling.js';
 import { lockCatalogue, lockProducts, readProducts, type KeptProduct } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { applyCatalogue, type Applying } from './apply.js';
+import { notThere } from './wanted.js';
 
 type Stores = Pick<Store, 'id' | 'slug' | 'currency' | 'locale' | 'timeZone' | 'languages'>;
 
@@ -36,8 +36,5 @@ export const changeProduct = (
 export async function productOf(db: Records, storeId: number, code: string): Promise<KeptProduct> {
   const found = (await readProducts(db, storeId, [code])).get(code);
   if (found) return found;
-  throw new Problem('no-such-thing', `There is no product “${code}” in this store.`, {
-    place: 'product',
-    remedy: 'List the pages of the kind product to see their codes.',
-  });
+  throw notThere('product', code);
 }

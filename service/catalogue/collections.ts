@@ -25,7 +25,7 @@ import { idsOfProducts } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkLanguages, checkOnce, checkPictures, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkPictures, checkThere, notThereFor, slugsFor } from './wanted.js';
 
 type Writing = Exclude<Wanted<CollectionChange>, { is: 'gone' }>;
 
@@ -162,11 +162,7 @@ async function checkParents(trx: Records, storeId: number, steps: readonly Step[
   if (parents.length === 0) return;
   const there = await readCollections(trx, storeId, parents);
   const missing = parents.find((code) => !there.has(code));
-  if (missing !== undefined)
-    throw new Problem('bad-value', `There is no collection “${missing}” in this store.`, {
-      place: 'parent',
-      remedy: 'List the pages of the kind collection to see their codes.',
-    });
+  if (missing !== undefined) throw notThereFor('parent', 'collection', missing);
   const round = await insideItself(trx, storeId);
   if (round !== undefined)
     throw new Problem('bad-value', `The collection “${round}” would be inside itself.`, {
@@ -191,11 +187,7 @@ async function writeMembers(
   if (members ? isSame(was, entering) : add.length + remove.length === 0) return NO_EFFECT;
   const ids = await idsOfProducts(trx, storeId, [...new Set([...was, ...entering, ...remove])]);
   const missing = entering.find((code) => !ids.has(code));
-  if (missing !== undefined)
-    throw new Problem('bad-value', `There is no product “${missing}” in this store.`, {
-      place: 'members',
-      remedy: 'List the pages of the kind product to see their codes.',
-    });
+  if (missing !== undefined) throw notThereFor('members', 'product', missing);
   const idsOf = (codes: readonly string[]): number[] => codes.flatMap((code) => ids.get(code) ?? []);
   // Where all are told, all are put in anew, in their order.
   const left = new Set(await removeMembers(trx, id, idsOf(members ? was : remove)));

@@ -1,7 +1,7 @@
 /** What a change of the catalogue brings about beside its own rows. */
 import type { DuePage } from '../records/due-pages.js';
 
-export type CatalogueKind = 'product' | 'collection' | 'brand';
+export type CatalogueKind = 'product' | 'collection' | 'brand' | 'review';
 
 /** What became of one thing. */
 export interface Outcome {

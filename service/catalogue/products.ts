@@ -28,7 +28,7 @@ import {
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, together, type Effect } from './effect.js';
-import { checkLanguages, checkOnce, checkPictures, checkThere, slugsFor } from './wanted.js';
+import { checkLanguages, checkOnce, checkPictures, checkThere, notThereFor, slugsFor } from './wanted.js';
 
 export type WantedProduct = Wanted<
   ProductChange & { /** Since when it is there, in ISO form. */ readonly added?: string | undefined }
@@ -137,7 +137,10 @@ async function stepsOf(
 }
 
 /** Times as clocks in the store show them, as instants. @throws Problem naming the field */
-const instantsOf = (change: ProductChange, timeZone: string): Pick<ProductChange, 'visibleFrom' | 'visibleUntil'> =>
+export const instantsOf = (
+  change: ProductChange,
+  timeZone: string,
+): Pick<ProductChange, 'visibleFrom' | 'visibleUntil'> =>
   Object.fromEntries(
     (['visibleFrom', 'visibleUntil'] as const).flatMap((name) => {
       const text = change[name];
@@ -150,7 +153,7 @@ const instantsOf = (change: ProductChange, timeZone: string): Pick<ProductChange
 /** Years of four digits: others are compared and kept otherwise. */
 function ofThisEra(instant: string, place: string): string {
   if (/^\d{4}-/.test(instant) && !instant.startsWith('0000')) return instant;
-  throw new Problem('bad-value', 'The year is too far away.', { place, remedy: 'Write one of four digits.' });
+  throw new Problem('bad-value', 'The year is too far away.', { place, remedy: 'Write a year of four digits.' });
 }
 
 const TEXTS = [
@@ -278,11 +281,7 @@ async function brandIdsOf(
   if (codes.length === 0) return new Map();
   const found = await readBrands(trx, storeId, codes, { lock: 'using' });
   const missing = codes.find((code) => !found.has(code));
-  if (missing !== undefined)
-    throw new Problem('bad-value', `There is no brand “${missing}” in this store.`, {
-      place: 'brand',
-      remedy: 'List the pages of the kind brand to see their codes.',
-    });
+  if (missing !== undefined) throw notThereFor('brand', 'brand', missing);
   return new Map([...found].map(([code, { id }]) => [code, id]));
 }
 

@@ -20,12 +20,19 @@ export function checkThere<C>(
       place: 'code',
       remedy: 'Choose another code.',
     });
-  if ((is === 'there' || is === 'gone') && !before)
-    throw new Problem('no-such-thing', `There is no ${kind} “${code}” in this store.`, {
-      place: kind,
-      remedy: `List the pages of the kind ${kind} to see their codes.`,
-    });
+  if ((is === 'there' || is === 'gone') && !before) throw notThere(kind, code);
 }
+
+export const notThere = (kind: CatalogueKind, code: string): Problem => missing('no-such-thing', kind, code, kind);
+/** What something else was to refer to. @param place the field that names it */
+export const notThereFor = (place: string, kind: CatalogueKind, code: string): Problem =>
+  missing('bad-value', kind, code, place);
+
+const missing = (problem: 'no-such-thing' | 'bad-value', kind: CatalogueKind, code: string, place: string): Problem =>
+  new Problem(problem, `There is no ${kind} “${code}” in this store.`, {
+    place,
+    remedy: `List the ${kind}s of the store to see their codes.`,
+  });
 
 /** Refuses texts in a language that the storefront does not speak; what was said before one was removed may stay. */
 export function checkLanguages(
@@ -70,7 +77,7 @@ export function checkOnce<C>(kind: CatalogueKind, wanted: readonly Wanted<C>[]):
     if (seen.has(code))
       throw new Problem('bad-value', `The ${kind} “${code}” is named twice.`, {
         place: code,
-        remedy: 'Say all of it at once.',
+        remedy: 'Say everything about it once.',
       });
     seen.add(code);
   }
@@ -90,7 +97,7 @@ const MOST_TRIES = 20;
 /** @param wanted everything; what is there stays where it is, or moves to where it is wanted */
 export async function slugsFor(
   trx: Records,
-  kind: CatalogueKind,
+  kind: Exclude<CatalogueKind, 'review'>,
   storeId: number,
   wanted: readonly Wanted<{ readonly title?: string | undefined }>[],
   there: ReadonlyMap<string, Slugged>,

@@ -3,11 +3,11 @@ import { sure } from '@parlour/core';
 import type { DemoStore } from '@parlour/demo';
 import type { CatalogueChanges } from './apply.js';
 
-export type WholeCatalogue = Pick<DemoStore, 'brands' | 'products' | 'collections'>;
+export type WholeCatalogue = Pick<DemoStore, 'brands' | 'products' | 'collections' | 'reviews'>;
 
 /** @param hashOf the hash of a picture of the store by its file name */
 export function asChanges(
-  { brands, products, collections }: WholeCatalogue,
+  { brands, products, collections, reviews = [] }: WholeCatalogue,
   hashOf: (file: string) => string,
 ): CatalogueChanges {
   const brandCodes = new Map(brands.map(({ title, code }) => [title, code]));
@@ -29,5 +29,6 @@ export function asChanges(
       slug,
       change: { ...change, members, ...(picture && { picture: { hash: hashOf(picture.file), alt: picture.alt } }) },
     })),
+    reviews: reviews.map(({ code, ...change }) => ({ code, is: 'new', change })),
   };
 }

@@ -6,6 +6,8 @@ import {
   headsOf,
   productHeads,
   productRows,
+  reviewHeads,
+  reviewRow,
   type FileFormat,
   type FileKind,
   type NamedColumns,
@@ -14,6 +16,7 @@ import { allBrands } from '../records/brands.js';
 import { allCollections, membersOf, readCollections } from '../records/collections.js';
 import type { Records } from '../records/database.js';
 import { languagesIn, namesInProducts, nextCodes, readProducts } from '../records/products.js';
+import { nextReviews } from '../records/reviews.js';
 import type { Store } from '../records/stores.js';
 
 const AT_ONCE = 500;
@@ -31,7 +34,7 @@ export function fileOf(
   store: Pick<Store, 'id' | 'currency'>,
   { kind, format, harmless }: Exporting,
 ): AsyncGenerator<string> {
-  const things = { product: products, collection: collections, brand: brands }[kind];
+  const things = { product: products, collection: collections, brand: brands, review: reviews }[kind];
   return format === 'csv' ? asTable(things(trx, store), harmless) : asLines(things(trx, store));
 }
 
@@ -107,6 +110,20 @@ function inside<T extends { readonly code: string; readonly parent: string | nul
     all.filter((one) => one.parent === parent).flatMap((one) => [one, ...below(one.code)]);
   return below(null);
 }
+
+const reviews = (trx: Records, { id: storeId }: Pick<Store, 'id'>): Things => ({
+  heads: () => Promise.resolve(reviewHeads),
+  async *all() {
+    for (let after = ''; ;) {
+      const some = await nextReviews(trx, storeId, after, AT_ONCE);
+      for (const { id: _id, productId: _productId, ...review } of some)
+        yield { rows: [reviewRow(review)], value: review };
+      const last = some.at(-1);
+      if (last === undefined || some.length < AT_ONCE) return;
+      after = last.code;
+    }
+  },
+});
 
 const brands = (trx: Records, { id: storeId }: Pick<Store, 'id'>): Things => {
   let languages: readonly string[] = [];

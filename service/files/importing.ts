@@ -247,5 +247,6 @@ function asked(kind: KeptImport['kind'], things: readonly ToldThing[]): Catalogu
   // The shape of the kind was looked at while the file was read.
   if (kind === 'product') return { products: wanted };
   if (kind === 'collection') return { collections: wanted };
+  if (kind === 'review') return { reviews: wanted };
   return { brands: wanted };
 }

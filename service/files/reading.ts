@@ -8,6 +8,7 @@ import {
   FILE_COLUMNS,
   MOST_ROW,
   productFrom,
+  reviewFrom,
   type FileFault,
   type FileKind,
   type ImportHead,
@@ -17,7 +18,7 @@ import {
 import { fileLines } from '@parlour/contract';
 import { badFile, countLines, textOf } from './text.js';
 
-/** What a file tells of a product, a collection or a brand, checked as a call of the API would be. */
+/** What a file tells of a product, a collection, a brand or a review, checked as a call of the API would be. */
 export type ToldThing = Told<object> & {
   readonly line: number;
   /** Characters of the file that tell of it. */
@@ -35,7 +36,7 @@ export interface Reading {
 const MOST_OF_ONE = 10_000_000;
 /** Things of one file: what is seen of each is remembered. */
 const MOST_THINGS = 2_000_000;
-const MOST_ROWS: Readonly<Record<FileKind, number>> = { product: 1_000, collection: 200_000, brand: 1 };
+const MOST_ROWS: Readonly<Record<FileKind, number>> = { product: 1_000, collection: 200_000, brand: 1, review: 1 };
 
 /**
  * Reads a file.
@@ -56,7 +57,7 @@ export async function* thingsIn(parts: AsyncIterable<Uint8Array>, reading: Readi
   }
 }
 
-const FROM = { product: productFrom, collection: collectionFrom, brand: brandFrom } as const;
+const FROM = { product: productFrom, collection: collectionFrom, brand: brandFrom, review: reviewFrom } as const;
 
 async function* ofTable(
   parts: AsyncIterable<Uint8Array>,
@@ -77,7 +78,7 @@ async function* ofTable(
     for (const name in row.cells) size += row.cells[name]?.length ?? 0;
     if (size > MOST_OF_ONE)
       throw badFile(`The rows of one ${kind} have more than ${MOST_OF_ONE.toLocaleString('en')} characters.`, row.line);
-    if (rows.length > MOST_ROWS[kind] && kind !== 'brand')
+    if (MOST_ROWS[kind] > 1 && rows.length > MOST_ROWS[kind])
       throw badFile(`More than ${MOST_ROWS[kind]} rows are of one ${kind}.`, row.line, 'Give each its code.');
   }
   if (rows.length > 0) yield told();

@@ -13,7 +13,7 @@ export type Resolve = (trx: Records, some: readonly ToldThing[]) => Promise<read
 
 export async function resolving(db: Records, storeId: number, kind: FileKind): Promise<Resolve> {
   if (kind === 'collection') return async (trx, some) => withPicturesIn(trx, storeId, some);
-  if (kind === 'brand') return (_trx, some) => Promise.resolve(some);
+  if (kind === 'brand' || kind === 'review') return (_trx, some) => Promise.resolve(some);
   const brands = await allBrands(db, storeId);
   const codes = new Set(brands.map(({ code }) => code));
   const byTitle = new Map(brands.map(({ code, title }) => [fold(title), code]));

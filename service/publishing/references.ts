@@ -145,11 +145,11 @@ async function checkNeeds(db: Records, storeId: number, needs: readonly Need[], 
   }
   for (const { source } of needs.filter((need) => need.type === 'products' || need.type === 'listing')) {
     if (source.from === 'collection' && !(await findSubject(db, storeId, 'collection', 'code', source.collection))) {
-      throw missing(`collection “${source.collection}”`, 'List the pages of the kind collection to see their codes.');
+      throw missing(`collection “${source.collection}”`, 'List the collections to see their codes.');
     }
     for (const code of source.from === 'chosen' ? source.products : []) {
       if (!(await findSubject(db, storeId, 'product', 'code', code)))
-        throw missing(`product “${code}”`, 'List the pages of the kind product to see their codes.');
+        throw missing(`product “${code}”`, 'List the products to see their codes.');
     }
   }
 }

@@ -1,5 +1,5 @@
 /** The tables, as Kysely sees them. What they are for is said in `migrations/`. */
-import type { ProductStatus, Specification, Texts } from '@parlour/core/catalogue';
+import type { ProductStatus, ReviewState, Specification, Texts } from '@parlour/core/catalogue';
 import type { EmailMessage } from './outgoing-email.js';
 import type {
   Address,
@@ -110,6 +110,19 @@ export interface Tables {
     position: number;
   };
   price: { variant_id: number; currency: string; price: number; was_price: number | null };
+  review: {
+    id: Generated<number>;
+    store_id: number;
+    code: string;
+    product_id: number;
+    rating: number;
+    title: string;
+    body: string;
+    name: string;
+    language: string;
+    written_at: ColumnType<Date, string, string>;
+    state: ReviewState;
+  };
   collection: {
     id: Generated<number>;
     store_id: number;
@@ -164,7 +177,12 @@ export interface Tables {
     picture: { hash: string; width: number; height: number; alt: string; widths: number[] } | null;
     created_at: Date;
     available: boolean;
+    /** In hundredths of a star; null without reviews. */
+    rating: number | null;
+    reviews: Generated<number>;
+    sold: Generated<number>;
   };
+  product_sold: { product_id: number; sold: number };
   card_price: {
     product_id: number;
     currency: string;
@@ -401,6 +419,7 @@ export interface Tables {
     account_id: number | null;
     amount: number | null;
     note: Generated<string>;
+    counted: Generated<boolean>;
   };
   scenario: { store_id: number; hash: string; body: Json<Scenario>; used_at: Date };
   order_counter: { store_id: number; last: number };

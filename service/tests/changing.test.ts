@@ -530,18 +530,20 @@ test('a change that is not what somebody has looked at is refused; a create sent
 
 test('nothing but the one way writes the catalogue', () => {
   const writing =
-    /(insert into|update|delete from|insertInto\('|updateTable\('|deleteFrom\(')\s*(product|variant|price|brand|collection|collection_member|product_picture|card|card_price)\b/;
+    /(insert into|update|delete from|insertInto\('|updateTable\('|deleteFrom\(')\s*(product|variant|price|brand|collection|collection_member|product_picture|card|card_price|review|product_sold)\b/;
   const folder = join(import.meta.dirname, '..');
   const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter(
     (file) => file.endsWith('.ts') && !/^(dist|tests|node_modules)|migrations/.test(file),
   );
   const writers = files.filter((file) => writing.test(readFileSync(join(folder, file), 'utf8')));
   expect(writers.sort()).toEqual(
-    ['brands', 'cards', 'collections', 'filling', 'products', 'stock'].map((name) => `records/${name}.ts`),
+    ['brands', 'cards', 'collections', 'filling', 'products', 'reviews', 'sold', 'stock'].map(
+      (name) => `records/${name}.ts`,
+    ),
   );
   // And these are asked to by nobody else.
   const asks =
-    /\b(insertProducts|updateProducts|deleteProducts|putVariants|deleteVariants|putPrices|putPictures|putBrands|deleteBrands|renewWords|putCollections|deleteCollections|addMembers|removeMembers|addMemberships|removeMemberships|renewCards)\b/;
+    /\b(insertProducts|updateProducts|deleteProducts|putVariants|deleteVariants|putPrices|putPictures|putBrands|deleteBrands|putReviews|deleteReviews|renewWords|putCollections|deleteCollections|addMembers|removeMembers|addMemberships|removeMemberships|renewCards)\b/;
   const asking = files.filter(
     (file) => !file.startsWith('records/') && asks.test(readFileSync(join(folder, file), 'utf8')),
   );

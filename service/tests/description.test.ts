@@ -141,6 +141,11 @@ test('every route, walked: what is sent and what is answered are of the describe
   await walk('changeBrand', { params: { brand: 'B-9' }, body: { title: 'Quarrel' } });
   await walk('getBrand', { params: { brand: 'B-9' } });
   await walk('listBrands');
+  await walk('createReview', { body: { code: 'R-100', product: 'K-001', rating: 4, written: '2026-11-02' } });
+  await walk('changeReview', { params: { review: 'R-100' }, body: { language: 'de', state: 'waiting' } });
+  await walk('getReview', { params: { review: 'R-100' } });
+  await walk('listReviews', { query: { state: 'waiting', limit: '1' } });
+  await walk('deleteReview', { params: { review: 'R-100' } });
   const options = [{ name: 'Colour', values: ['Moss', 'Sand'] }];
   const variants = [
     { code: 'moss', options: { Colour: 'Moss' }, price: 2400, wasPrice: 2900, stock: null },

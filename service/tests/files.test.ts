@@ -19,7 +19,8 @@ const state = () =>
     (select jsonb_agg(v.xmin::text order by id) from variant v) as variants, (select count(*) from price) as prices,
     (select jsonb_agg(m.xmin::text order by collection_id, position) from collection_member m) as members,
     (select jsonb_agg(to_jsonb(c) order by id) from collection c) as collections, (select jsonb_agg(to_jsonb(b)) from brand b) as brands,
-    (select count(*) from change) as changes, (select count(*) from audit) as audit, (select count(*) from page_due) as due`);
+    (select count(*) from change) as changes, (select count(*) from audit) as audit, (select count(*) from page_due) as due,
+    (select jsonb_agg(r.xmin::text order by id) from review r) as reviews`);
 
 async function sent(kind: FileKind, format: FileFormat, ...parts: readonly (string | Uint8Array)[]) {
   const { id } = await service.call(routes.beginImport, { body: { kind, format, name: `a.${format}` } });
@@ -75,7 +76,7 @@ test('out and in again, in each way, changes nothing', async () => {
   const picture = { hash, alt: 'A kite, “up”' };
   await service.call(routes.changeCollection, { params: { collection: 'C-1' }, body: { picture } });
   const before = await state();
-  for (const kind of ['product', 'collection', 'brand'] as const)
+  for (const kind of ['product', 'collection', 'brand', 'review'] as const)
     for (const [format, query] of [
       ['csv', ''],
       ['csv', '?spreadsheet=yes'],
@@ -83,7 +84,7 @@ test('out and in again, in each way, changes nothing', async () => {
     ] as const) {
       const result = await imported(kind, format, await exported(kind, query));
       expect([kind, query, faultsOf(result), result.created, result.changed]).toEqual([kind, query, [], 0, 0]);
-      expect(result.same).toBe({ product: 12, collection: 4, brand: 5 }[kind]);
+      expect(result.same).toBe({ product: 12, collection: 4, brand: 5, review: 25 }[kind]);
     }
   expect(await state()).toEqual(before);
   expect(await exported('product', '?spreadsheet=yes')).toContain("'=SUM");
@@ -296,6 +297,19 @@ test.each<[string, FileKind, string, string]>([
     'collection',
     'collection,title,product\nY-1,One,K-999\n',
     '2 product K-999: There is no product',
+  ],
+  ['a review of no product', 'review', 'review,product,rating\nY-1,K-999,4\n', '2 product K-999: There is no product'],
+  [
+    'a new review without stars',
+    'review',
+    'review,product\nY-1,K-001\n',
+    '2 rating : The new review “Y-1” has no rating',
+  ],
+  [
+    'a review of nine stars',
+    'review',
+    'review,product,rating\nY-1,K-001,9\n',
+    '2 rating 9: It is not a number of stars',
   ],
   ['a brand twice', 'brand', 'brand,title\nY-1,One\nY-1,Two\n', '3 brand Y-1: This brand has another row above.'],
 ])('in a file of others, %s is told by its line', async (_what, kind, file, fault) => {

@@ -100,12 +100,20 @@ test('many are changed alike, or none', async () => {
   const alike = (products: string[], change: InputOf<typeof routes.changeProducts>['body']['change']) =>
     service.call(routes.changeProducts, { body: { products, change } });
   const statuses = async () => (await all({ search: 'zebra' })).map(({ status, brand }) => [status, brand]);
-  expect(await alike(['X-1', 'X-2', 'X-1'], { status: 'draft', brand: 'B-2' })).toEqual({ changed: 2, same: 0 });
-  expect(await alike(['X-1', 'K-001'], { brand: 'B-2' })).toEqual({ changed: 1, same: 1 });
+  expect(await alike(['X-1', 'X-2', 'X-1'], { status: 'draft', brand: 'B-2' })).toEqual({
+    changed: 2,
+    same: 0,
+    left: 0,
+  });
+  expect(await alike(['X-1', 'K-001'], { brand: 'B-2' })).toEqual({ changed: 1, same: 1, left: 0 });
   await expect(alike(['X-1', 'X-99'], { status: 'for-sale' })).rejects.toMatchObject({ code: 'no-such-thing' });
   await expect(alike(['X-1'], { brand: 'B-99' })).rejects.toMatchObject({ code: 'bad-value', place: 'brand' });
   await expect(alike([], { status: 'draft' })).rejects.toMatchObject({ code: 'bad-input' });
   expect(await statuses()).toEqual([['draft', 'B-2']]);
+  // Who takes it back leaves those that somebody has changed since.
+  await service.call(routes.changeProduct, { params: { product: 'X-1' }, body: { status: 'withdrawn' } });
+  const body = { products: ['X-1', 'X-2'], change: { status: 'for-sale' as const }, was: { status: 'draft' as const } };
+  expect(await service.call(routes.changeProducts, { body })).toEqual({ changed: 1, same: 0, left: 1 });
   const { entries } = await service.call(routes.listAudit, { query: { limit: 2 } });
   expect(entries[1]).toMatchObject({ action: 'catalogue.change', detail: { what: '2 products' } });
 });

@@ -29,6 +29,7 @@ const sections = [
 const more = computed(() => [
   { to: '/collections', label: 'Collections' },
   { to: '/brands', label: 'Brands' },
+  { to: '/reviews', label: 'Reviews' },
   { to: '/files', label: 'Import and export' },
   { to: '/regions', label: 'Regions' },
   { to: '/additions', label: 'Additions' },

@@ -257,7 +257,7 @@ function sectionFor({ page, document: key, node }: OnPage, draft: Draft): DraftN
   if (document.type === 'own' || !isSection(section))
     throw new Problem(
       'no-such-section',
-      `“${node}” in “${key}” is no section that a page can have values of its own for.`,
+      `“${node}” in “${key}” is not a section that a page can have values of its own for.`,
       {
         place: 'node',
         remedy: 'Name a section of a template, an arrangement, an addition or a shared section.',

@@ -97,12 +97,17 @@ export function copiesOf(
   }));
 }
 
-/** A code made from a name, that no document of the draft has yet. */
+/** Letters that are no letter with a mark. */
+const PLAIN: Readonly<Record<string, string>> = { ß: 'ss', æ: 'ae', œ: 'oe', ø: 'o', ł: 'l', đ: 'd', ð: 'd' };
+
+/** A code made from a name, that nothing has yet. @example freeCode('Große Körbe', () => false) // 'grosse-korbe' */
 export function freeCode(name: string, isTaken: (code: string) => boolean): string {
   const base =
     name
       .normalize('NFKD')
+      .replace(/\p{M}/gu, '')
       .toLowerCase()
+      .replace(/[ßæœøłđð]/g, (letter) => PLAIN[letter] ?? letter)
       .replace(/[^a-z0-9]+/g, '-')
       .slice(0, 40)
       .replace(/^-+|-+$/g, '') || 'new';

@@ -5,9 +5,10 @@ import { FIRST_COLLECTIONS, MORE_COLLECTIONS } from './collections.js';
 import { FIRST_PRODUCTS } from './first-products.js';
 import { MORE_PRODUCTS } from './more-products.js';
 import { drawings, productOf, type Draft } from './product.js';
+import { reviews } from './reviews.js';
 
 /** A catalogue, and what is drawn of its products. */
-export interface Goods extends Pick<DemoStore, 'products' | 'brands' | 'collections'> {
+export interface Goods extends Pick<DemoStore, 'products' | 'brands' | 'collections' | 'reviews'> {
   readonly drawings: ReturnType<typeof drawings>;
 }
 
@@ -15,6 +16,7 @@ const goodsOf = (drafts: readonly Draft[], collections: Goods['collections']): G
   products: drafts.map(productOf),
   brands,
   collections,
+  reviews: reviews.filter(({ product }) => drafts.some(({ code }) => code === product)),
   drawings: drawings(drafts),
 });
 

@@ -255,6 +255,25 @@ create table product_picture (
   foreign key (store_id, hash) references picture
 );
 
+-- What shoppers say of products.
+create table review (
+  id integer generated always as identity primary key,
+  store_id integer not null references store on delete cascade,
+  code text not null,
+  product_id integer not null references product on delete cascade,
+  rating smallint not null check (rating between 1 and 5),
+  title text not null,
+  body text not null,
+  name text not null,
+  language text not null,
+  written_at timestamptz not null,
+  state text not null check (state in ('shown', 'waiting', 'hidden')),
+  unique (store_id, code)
+);
+create index review_product on review (product_id, written_at desc, id);
+create index review_written on review (store_id, written_at desc, id);
+create index review_waiting on review (store_id, written_at desc, id) where state <> 'shown';
+
 -- What lists show of a product, kept by whatever writes the catalogue (records/cards.ts). Products that are not for
 -- sale, or without a variant that has a price in the store's currency, have none, and are not shown. Nothing that changes often is in an index.
 create table card (
@@ -269,12 +288,21 @@ create table card (
   texts jsonb not null default '{}',
   picture jsonb,
   created_at timestamptz not null,
-  available boolean not null
+  available boolean not null,
+  -- The average of the reviews that shoppers see, in hundredths of a star, and how many they are.
+  rating smallint,
+  reviews integer not null default 0,
+  -- How many were ordered, as a chore has counted them (records/sold.ts): an order locks no card.
+  sold integer not null default 0
 ) with (fillfactor = 85);
 create index card_recent on card (store_id, created_at desc, product_id);
 create index card_brand on card (brand_id, created_at desc, product_id);
 create index card_sold_out on card (store_id, product_id) where not available;
 create unique index card_code on card (store_id, code);
+create table product_sold (
+  product_id integer primary key references product on delete cascade,
+  sold integer not null
+) with (fillfactor = 85);
 -- By currency: the prices of its cheapest and dearest variant, what the cheapest cost before, and whether any is reduced.
 create table card_price (
   product_id integer not null references product on delete cascade,
@@ -577,8 +605,11 @@ create table order_event (
   -- Null for the shopper.
   account_id integer references account,
   amount integer check (amount > 0),
-  note text not null default ''
+  note text not null default '',
+  -- Whether it is in what its products were sold.
+  counted boolean not null default false
 );
+create index order_event_uncounted on order_event (id) where not counted and type in ('placed', 'cancelled');
 create index order_event_order on order_event (order_id, id);
 create unique index order_event_once on order_event (order_id, type) where type <> 'refunded';
 -- The number of the last order. A row of its own, since orders must not wait for whoever changes the store.
@@ -611,7 +642,7 @@ create table catalogue_import (
   id integer generated always as identity primary key,
   store_id integer not null references store on delete cascade,
   account_id integer not null references account,
-  kind text not null check (kind in ('product', 'collection', 'brand')),
+  kind text not null check (kind in ('product', 'collection', 'brand', 'review')),
   format text not null check (format in ('csv', 'jsonl')),
   name text not null,
   state text not null default 'sent'

@@ -75,8 +75,7 @@ async function save(): Promise<void> {
     const undo = () =>
       call(routes.changeProduct, { params, body: { variants: [{ code: variant.code, ...was }] }, match: after });
     // What is sold meanwhile must not come back.
-    if (of === 'price') say(`${row.title}: saved. Shoppers see it now.`, async () => void (await undo()));
-    else say(`${row.title}: saved. Shoppers see it now.`);
+    say(`${row.title}: saved. Shoppers see it now.`, of === 'price' ? undo : null);
   });
   busy.value = false;
 }

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 /** Brands: who makes what the store sells. Each has a page of its own. */
 import { mdiDeleteOutline, mdiPencilOutline, mdiPlus } from '@mdi/js';
-import { draftTextsOf, textsTold, type AllDraftTexts } from '@parlour/core/catalogue';
+import {
+  draftTextsOf,
+  fieldsBack,
+  textsBack,
+  textsTold,
+  type AllDraftTexts,
+  type Texts,
+} from '@parlour/core/catalogue';
 import { cleanProse } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref } from 'vue';
@@ -49,10 +56,16 @@ async function save(): Promise<void> {
     const was = brands.value.find(({ code }) => code === wanted.code);
     const texts = textsTold(wanted.texts, draftTextsOf(was?.texts ?? {}));
     const body = { title: wanted.title.trim(), description, texts, ...(slug !== '' && { slug }) };
-    if (wanted.code === null) await call(routes.createBrand, { body });
-    else await call(routes.changeBrand, { params: { brand: wanted.code }, body });
+    if (!was) await call(routes.createBrand, { body });
+    const params = { brand: was?.code ?? '' };
+    const after = was && (await call(routes.changeBrand, { params, body, match: was }));
     writing.value = null;
-    say('Saved. Shoppers see it now.');
+    // Refused if somebody has changed it since.
+    const undo = (): Promise<unknown> => {
+      const back = { ...fieldsBack(was ?? body, body), texts: textsBack((was?.texts ?? {}) as Texts, texts) };
+      return call(routes.changeBrand, { params, body: back, match: after });
+    };
+    say('Saved. Shoppers see it now.', was && undo);
   });
   busy.value = false;
 }

@@ -4,10 +4,19 @@
  * removed one by one, and seen at once.
  */
 import { counted } from '@parlour/core';
-import { draftTextsOf, readFilling, SLUG, textsTold, type AllDraftTexts } from '@parlour/core/catalogue';
+import {
+  draftTextsOf,
+  fieldsBack,
+  readFilling,
+  SLUG,
+  textsBack,
+  textsTold,
+  type AllDraftTexts,
+  type Texts,
+} from '@parlour/core/catalogue';
 import type { Device, PictureValue } from '@parlour/core/fields';
 import { printRule, type Rule } from '@parlour/core/pages';
-import { routes, type AnswerOf } from '@parlour/contract';
+import { routes, type AnswerOf, type InputOf } from '@parlour/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
@@ -120,14 +129,32 @@ const isReady = computed(
   () => texts.value.title.trim() !== '' && slugFault.value === '' && (!isByRule.value || rule.value !== null),
 );
 
-async function change(body: Parameters<typeof call<typeof routes.changeCollection>>[1]['body']): Promise<void> {
+type Change = InputOf<typeof routes.changeCollection>['body'];
+
+/** Changes what is in it. */
+async function change(body: Change, done: string): Promise<void> {
   busy.value = true;
   await attempt(async () => {
+    const before = members.value;
     const now = await call(routes.changeCollection, { params: params.value, body });
     collection.value = now;
     saved.value++;
+    say(`${done} Shoppers see it now.`, () => giveBack(now, { members: before }));
   });
   busy.value = false;
+}
+/** Gives it back what it had, unless somebody has changed it since. */
+async function giveBack(after: Collection, back: Change): Promise<void> {
+  const now = await call(routes.changeCollection, {
+    params: { collection: after.code },
+    body: back,
+    match: after,
+  });
+  if (code.value !== now.code) return;
+  // What is typed by now stays.
+  if (isChanged.value) collection.value = now;
+  else begin(now);
+  saved.value++;
 }
 async function save(): Promise<void> {
   const { title, slug, description, parent } = texts.value;
@@ -145,10 +172,19 @@ async function save(): Promise<void> {
       ...(slug !== collection.value.slug && { slug }),
       ...(when.value !== collection.value.when && { when: when.value }),
     };
-    begin(await call(routes.changeCollection, { params: params.value, body, match: collection.value }));
+    const before = collection.value;
+    const { texts: said, ...fields } = body;
+    const now = await call(routes.changeCollection, { params: params.value, body, match: before });
+    begin(now);
     await learnTitles();
     saved.value++;
-    say('Saved. Shoppers see it now.');
+    const back = {
+      ...fieldsBack(before, fields),
+      texts: textsBack(before.texts as Texts, said),
+      // Those that were chosen by hand lose their places to a rule.
+      ...(before.when === null && now.when !== null && { members: before.members }),
+    };
+    say('Saved. Shoppers see it now.', () => giveBack(now, back));
   });
   busy.value = false;
 }
@@ -167,7 +203,8 @@ const members = computed(() => collection.value?.members ?? []);
 const isByHand = computed(() => collection.value?.when === null);
 function move(product: string, at: number): void {
   const others = members.value.filter((one) => one !== product);
-  void change({ members: [...others.slice(0, at), product, ...others.slice(at)] });
+  const done = `${titleOf(product)} has moved.`;
+  void change({ members: [...others.slice(0, at), product, ...others.slice(at)] }, done);
 }
 
 /** Those that can be added. */
@@ -183,7 +220,7 @@ const { data: found } = useAnswer(
 const offers = computed(() => (found.value?.products ?? []).filter((one) => !members.value.includes(one.code)));
 function add(product: { readonly code: string; readonly title: string }): void {
   titles.value = new Map([...titles.value, [product.code, product.title]]);
-  void change({ add: [product.code] });
+  void change({ add: [product.code] }, `${product.title} is in it.`);
 }
 </script>
 
@@ -258,7 +295,7 @@ function add(product: { readonly code: string; readonly title: string }): void {
           :changes="isByHand && may('catalogue.edit')"
           :busy="busy"
           @move="move"
-          @remove="(product) => change({ remove: [product] })"
+          @remove="(product) => change({ remove: [product] }, `${titleOf(product)} is not in it any more.`)"
         />
         <p v-else class="quiet">
           {{ isByHand ? 'Nothing is in it yet. Add products below.' : 'No product matches its rule.' }}

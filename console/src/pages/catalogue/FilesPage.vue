@@ -16,6 +16,7 @@ const KINDS: readonly { readonly value: FileKind; readonly title: string }[] = [
   { value: 'product', title: 'Products with their variants' },
   { value: 'collection', title: 'Collections with their products' },
   { value: 'brand', title: 'Brands' },
+  { value: 'review', title: 'Reviews' },
 ];
 const asked = inAddress<FileKind>('of');
 const kind = computed<FileKind>({

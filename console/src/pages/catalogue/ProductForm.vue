@@ -6,6 +6,7 @@ import {
   changesMeanwhile,
   draftOf,
   EMPTY_DRAFT,
+  productBack,
   MOST_OPTIONS,
   toldBy,
   MOST_GOING_WITH,
@@ -122,16 +123,28 @@ async function save(): Promise<void> {
   busy.value = true;
   await attempt(async () => {
     const { change } = told.value;
-    if (before.value) begin(await sent(before.value, change));
+    const was = before.value;
+    if (was) begin(await sent(was, change));
     else {
       const made = await call(routes.createProduct, { body: { ...change, title: draft.value.title.trim() } });
       begin(made);
       await router.replace(`/products/${encodeURIComponent(made.code)}`);
     }
     saved.value++;
-    say(`Saved. ${seenText(before.value)}`);
+    const back = was ? productBack(was as Product, change) : null;
+    const after = before.value;
+    say(`Saved. ${seenText(after)}`, after && back && (() => takeBack(after, back)));
   });
   busy.value = false;
+}
+
+/** Takes back what was saved, unless somebody has changed the same since. */
+async function takeBack(after: AnswerOf<typeof routes.getProduct>, back: typeof told.value.change): Promise<void> {
+  const now = await sent(after, back);
+  // What is typed by now stays.
+  if (code.value !== now.code || isChanged.value) return;
+  begin(now);
+  saved.value++;
 }
 
 /**

@@ -99,17 +99,25 @@ async function giveBack(before: readonly Row[], change: Alike): Promise<void> {
     const key = JSON.stringify(names.map((name) => row[name]));
     alike.set(key, [...(alike.get(key) ?? []), row]);
   }
+  let left = 0;
   for (const some of alike.values()) {
-    const was = Object.fromEntries(names.map((name) => [name, some[0]?.[name]]));
-    await call(routes.changeProducts, { body: { products: some.map(({ code }) => code), change: was } });
+    const back = Object.fromEntries(names.map((name) => [name, some[0]?.[name]]));
+    const body = { products: some.map(({ code }) => code), change: back, was: change };
+    left += (await call(routes.changeProducts, { body })).left;
   }
+  if (left > 0) say(`Undone, but for ${counted(left, 'product')} that somebody has changed since.`);
 }
 async function addChosen(code: string): Promise<void> {
-  const add = chosen.value;
+  const params = { collection: code };
   await attempt(async () => {
-    await call(routes.changeCollection, { params: { collection: code }, body: { add } });
+    const { members } = await call(routes.getCollection, { params });
+    const there = new Set(members);
+    const add = chosen.value.filter((one) => !there.has(one));
+    await call(routes.changeCollection, { params, body: { add } });
     chosen.value = [];
-    say(`${counted(add.length, 'product')} added. Shoppers see it now.`);
+    // Those that were in it before stay.
+    const undo = () => call(routes.changeCollection, { params, body: { remove: add } });
+    say(`${counted(add.length, 'product')} added. Shoppers see it now.`, add.length > 0 ? undo : null);
   });
 }
 const byHand = computed(() => (collections.value?.collections ?? []).filter((one) => one.when === null));

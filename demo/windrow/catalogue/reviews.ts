@@ -1,0 +1,138 @@
+/** What shoppers say of Windrow Kites. Somebody always writes in the language they think in. */
+import type { DemoReview } from '../../store.js';
+
+/** Of a product: stars, when, who, a title, a text. */
+type Said = readonly [product: string, rating: number, written: string, name: string, title: string, text: string];
+
+const SAID: readonly Said[] = [
+  [
+    'K-001',
+    5,
+    '2026-09-14',
+    'Orla D.',
+    'Up in a breath of wind',
+    'My father is eighty-one. He let out all the line there was and would not give it back.',
+  ],
+  [
+    'K-001',
+    4,
+    '2026-08-30',
+    'Tobit Marsh',
+    'Good, but bring a hat',
+    'Flies where it should. The bag is a little small once the tail is wet.',
+  ],
+  ['K-001', 5, '2026-07-02', 'Ines', '', 'Third one. The first two are on a roof, which is not its fault.'],
+  [
+    'K-002',
+    5,
+    '2026-10-03',
+    'Pell & sons',
+    'Better on the ceiling than most lamps',
+    'We fly it on Sundays and hang it up on Mondays.',
+  ],
+  [
+    'K-002',
+    3,
+    '2026-06-21',
+    'Maud H.',
+    'Takes two to put together',
+    'Lovely in the air. The first time took us an hour, the second ten minutes.',
+  ],
+  ['K-003', 5, '2026-10-19', 'Bram', 'Pulls like a dog that has seen the sea', ''],
+  [
+    'K-003',
+    4,
+    '2026-09-01',
+    'Keziah F.',
+    'Steady',
+    'It stood over the dunes for the whole of lunch. One spar went after a hard landing; the set for it came in two days.',
+  ],
+  [
+    'K-003',
+    2,
+    '2026-08-11',
+    'R. Quillfeather',
+    'Too much for my daughter',
+    'She is seven and it took her for a walk. I should have read the wind range.',
+  ],
+  [
+    'K-004',
+    4,
+    '2026-09-28',
+    'Ansel',
+    'Learnt on it in a weekend',
+    'Forgiving, and quick enough once you stop crashing.',
+  ],
+  ['K-004', 5, '2026-07-17', 'Dot', 'Still whole after two summers', ''],
+  [
+    'K-005',
+    5,
+    '2026-11-02',
+    'Jonas Vane',
+    'Worth the saving up',
+    'It does what your hands do. That is not always what you want it to do.',
+  ],
+  ['K-005', 5, '2026-05-26', 'Cato', 'Precise', 'The leading edge has no play at all.'],
+  ['K-006', 5, '2026-10-30', 'Winnie S.', 'In the sports hall, at midnight', 'Nobody said anything for ten minutes.'],
+  ['K-007', 4, '2026-06-09', 'Mrs Alder', 'For classes', 'Thirty of them, thirty children, one afternoon, no tears.'],
+  ['K-007', 3, '2026-04-29', 'Hob', 'Paper is paper', 'Beautiful for a week.'],
+  ['K-008', 5, '2026-09-22', 'Una', 'Fits in a coat', 'No sticks, no reason to leave it at home.'],
+  ['K-009', 5, '2026-08-05', 'Silas Reed', 'Winds in before the rain', ''],
+  ['K-009', 4, '2026-03-30', 'Mina', 'Heavy, in a good way', 'The brake holds. I would have liked it in blue.'],
+  ['K-010', 5, '2026-07-29', 'Gannet crew', 'Does what it says', 'No stretch worth mentioning.'],
+  ['K-012', 5, '2026-10-11', 'Barnaby (9)', 'I made it', 'It flies and I made it and my sister did not help.'],
+  ['K-012', 5, '2026-09-06', 'Barnaby’s sister', 'I helped', 'I held the glue.'],
+  [
+    'K-012',
+    4,
+    '2026-05-18',
+    'Theo Wick',
+    'A rainy Saturday, used well',
+    'One page of the booklet is upside down. We liked that page best.',
+  ],
+  ['K-014', 4, '2026-09-12', 'Fenna', 'Lives in the glove box', ''],
+  ['K-016', 5, '2026-11-08', 'Lorcan', 'With the lights on', 'Three cars stopped.'],
+  ['K-019', 5, '2026-10-05', 'Hedda', 'Strong', 'Wear gloves. I mean it.'],
+  ['K-022', 4, '2026-08-27', 'Piet', 'Four lines, two hands', 'Backwards, sideways, standing still. Give it a month.'],
+  ['K-026', 3, '2026-09-18', 'Agnes', 'It winds', 'It is a piece of wood, and a nice one.'],
+  ['K-036', 5, '2026-10-25', 'Marnie', 'Went home with a kite and a recipe for soup', ''],
+];
+
+const READ: readonly DemoReview[] = SAID.map(([product, rating, written, name, title, text], i) => ({
+  ...{ product, rating, written, name, title, text },
+  code: `R-${String(i + 1).padStart(3, '0')}`,
+}));
+
+export const reviews: readonly DemoReview[] = [
+  ...READ,
+  {
+    code: 'R-029',
+    product: 'K-003',
+    rating: 5,
+    written: '2026-10-21',
+    name: 'Familie Tamm',
+    title: 'Steht wie angenagelt',
+    text: 'Bei Windstärke drei zwei Stunden lang nicht angefasst.',
+    language: 'de',
+  },
+  {
+    code: 'R-030',
+    product: 'K-005',
+    rating: 1,
+    written: '2026-11-21',
+    name: 'wind4less',
+    title: 'Found it cheaper',
+    text: 'Write to me and I will tell you where.',
+    state: 'hidden',
+  },
+  {
+    code: 'R-031',
+    product: 'K-002',
+    rating: 4,
+    written: '2026-11-22',
+    name: 'Isolde',
+    title: 'A question rather than a review',
+    text: 'Does it come with the short line, or is that extra?',
+    state: 'waiting',
+  },
+];
