@@ -198,6 +198,7 @@ For a rule that also covers products added later: parlour rule add`,
     .argument('<page>', 'a page such as product:K-001 or home')
     .option('--revision <number>', 'a revision instead of the draft', wholeNumber)
     .option('--template <code>', 'show it with this template, whichever it has')
+    .option('--language <code>', 'in this language of the storefront, such as de')
     .option('--at <time>', 'as it is at this time, in the store’s time zone')
     .option('--country <code>', 'for a shopper in this country, such as DE')
     .option('--cart <lines>', 'with this in the cart: PRODUCT/VARIANT=QUANTITY, separated by commas')
@@ -205,7 +206,7 @@ For a rule that also covers products added later: parlour rule add`,
       'after',
       '\nExamples:\n  $ parlour preview home\n  $ parlour preview home --revision 1\n  $ parlour preview home --at 2030-12-24T10:00\n  $ parlour preview checkout --cart K-003/K-003-1=2 --country DE',
     )
-    .action(async (page: string, { revision, template, ...as }: PreviewOptions, command: Command) => {
+    .action(async (page: string, { revision, template, language, ...as }: PreviewOptions, command: Command) => {
       const { call, print, zone } = contextOf(command);
       const timeZone = await zone();
       const scenario = scenarioFrom(as, timeZone);
@@ -214,6 +215,7 @@ For a rule that also covers products added later: parlour rule add`,
           page,
           ...(revision === undefined ? {} : { revision }),
           ...(template === undefined ? {} : { template }),
+          ...(language === undefined ? {} : { language }),
           ...(Object.keys(scenario).length > 0 && { scenario }),
         },
       });
@@ -228,6 +230,7 @@ For a rule that also covers products added later: parlour rule add`,
 interface PreviewOptions extends ScenarioOptions {
   readonly revision?: number;
   readonly template?: string;
+  readonly language?: string;
 }
 interface ScenarioOptions {
   readonly at?: string;

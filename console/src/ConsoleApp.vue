@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue';
+import { onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { openSession, session, tell } from './api';
 import { startListening } from './live';
@@ -8,6 +8,13 @@ import MastHead from './shell/MastHead.vue';
 
 const router = useRouter();
 const ready = ref(false);
+/** How often something was said: each is shown for its own time, whatever was shown before. */
+const said = ref(0);
+watch(
+  () => session.notice,
+  (notice) => notice && said.value++,
+  { flush: 'sync' },
+);
 
 onMounted(async () => {
   await router.isReady();
@@ -32,6 +39,7 @@ onMounted(async () => {
       <NewStore v-else />
     </v-main>
     <v-snackbar
+      :key="said"
       :model-value="session.notice !== null"
       :color="session.notice?.bad ? 'error' : 'success'"
       :timeout="session.notice?.bad || session.notice?.undo ? 12000 : 4000"

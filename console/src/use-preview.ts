@@ -10,22 +10,30 @@ type Unsaved = NonNullable<NonNullable<Parameters<typeof call<typeof routes.prev
 /**
  * @param page its code; empty while none is shown
  * @param template the code of one to show it with, in place of the one it has
+ * @param language of the storefront; empty for the leading one
  * @returns empty until it is there
  */
 export function usePreview(
   page: () => string,
-  template: () => string | undefined = () => undefined,
+  {
+    template = () => undefined,
+    language = () => '',
+  }: { readonly template?: () => string | undefined; readonly language?: () => string } = {},
 ): Readonly<Ref<string>> {
   const url = ref('');
   const ask = takingTurns();
   watch(
-    [page, template] as const,
-    async ([code, instead]) => {
+    [page, template, language] as const,
+    async ([code, instead, spoken]) => {
       const counts = ask();
       const answer =
         code === ''
           ? undefined
-          : await attempt(() => call(routes.preview, { body: { page: code, template: instead } }));
+          : await attempt(() =>
+              call(routes.preview, {
+                body: { page: code, template: instead, ...(spoken && { language: spoken }) },
+              }),
+            );
       if (counts()) url.value = answer?.url ?? '';
     },
     { immediate: true },
@@ -36,11 +44,13 @@ export function usePreview(
 /**
  * The same of a page whose subject is written in a form: what is not saved yet shows, once typing rests.
  * @param unsaved what the form says; undefined while it cannot be shown
+ * @param language that is written; empty for the leading one
  * @returns the address, which stays while somebody types, and how often what it shows has changed
  */
 export function useFormPreview(
   page: () => string,
   unsaved: () => Unsaved | undefined,
+  language: () => string,
 ): { readonly url: Readonly<Ref<string>>; readonly renewals: Readonly<Ref<number>> } {
   const url = ref('');
   const renewals = ref(0);
@@ -52,12 +62,13 @@ export function useFormPreview(
     const [code, change] = [page(), unsaved()];
     if (code === '') return void (counts() && (url.value = ''));
     if (!change) return;
-    const answer = await attempt(() => call(routes.preview, { body: { page: code, unsaved: change } }));
+    const body = { page: code, unsaved: change, ...(language() && { language: language() }) };
+    const answer = await attempt(() => call(routes.preview, { body }));
     if (!counts() || !answer) return;
     if (isSamePage(url.value, answer.url)) renewals.value++;
     else url.value = answer.url;
   }
-  watch(page, show, { immediate: true });
+  watch([page, language], show, { immediate: true });
   watch(calm, show);
   return { url, renewals };
 }

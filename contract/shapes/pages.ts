@@ -282,6 +282,8 @@ export const previewRequest = closed({
   revision: number().integer().min(1).max(1_000_000_000).optional(),
   /** The code of a template to show it with, if that is for pages of its kind. */
   template: codeText().optional(),
+  /** The language of the storefront that it is shown in; its leading one if absent. */
+  language: plainText(35).optional(),
   /** How it is shown: at another time, with a cart, to somebody elsewhere. */
   scenario: scenarioSchema().optional(),
   /** What a form has not saved yet of what the page is about. The web address stays the same, whatever is in it. */

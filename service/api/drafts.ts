@@ -22,6 +22,8 @@ import { openDraft } from '../records/drafts.js';
 import { keepScenario } from '../records/scenarios.js';
 import { lastRedoable, lastUndoable, logAfter } from '../records/log.js';
 import { USUAL_ORDER } from '../records/page-list.js';
+import type { Store } from '../records/stores.js';
+import { prefixOf } from '../storefront/editions.js';
 import { PREVIEW_HOURS, previewToken } from '../storefront/preview-token.js';
 import { designOf, implement, type Api, type Call, type Caller } from './implement.js';
 import { pageIn, pageOf, readCursor, writeCursor } from './pages.js';
@@ -143,7 +145,9 @@ export function draftRoutes(api: Api): void {
       expires,
     };
     const token = await previewToken(db, right);
-    const path = page.kind === 'not-found' ? '/page-not-found' : page.path;
+    const prefix = prefixIn(store, body.language);
+    const plain = page.kind === 'not-found' ? '/page-not-found' : page.path;
+    const path = prefix !== '' && plain === '/' ? prefix : prefix + plain;
     return {
       url: `${previewOrigin(config, store.slug, design.id, { revision, template, scenario })}${path}?preview=${token}`,
       expires: new Date(expires).toISOString(),
@@ -182,6 +186,16 @@ export function draftRoutes(api: Api): void {
       body.note ?? '',
     );
     return { revision: revisionShape(revision, true), sentences: [...sentences] };
+  });
+}
+
+/** What stands before the paths of a language. @throws Problem `bad-value` for one that the store does not have */
+function prefixIn({ name, locale, languages }: Store, language = locale): string {
+  if (language === locale) return '';
+  if (languages.includes(language)) return prefixOf(language);
+  throw new Problem('bad-value', `“${name}” does not speak “${language}”.`, {
+    place: 'language',
+    remedy: `It speaks: ${[locale, ...languages].join(', ')}.`,
   });
 }
 

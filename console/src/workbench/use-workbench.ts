@@ -72,10 +72,7 @@ export function useWorkbench() {
     const drawing = planParts({ template: parts.value.template, regions, additions }, shown);
     return drawing && planPage(drawing, session.kinds);
   });
-  const previewUrl = usePreview(
-    () => state.page,
-    () => state.wanted,
-  );
+  const previewUrl = usePreview(() => state.page, { template: () => state.wanted });
 
   const { data: listed } = useAnswer(routes.listTemplates);
   /** The templates that the page could have. */

@@ -67,6 +67,7 @@ const shown = useFormPreview(
     const { title, description } = texts.value;
     return { collection: { ...(title.trim() && { title }), description, texts: spokenChange.value } };
   },
+  () => language.value,
 );
 const { url } = shown;
 const renewals = computed(() => saved.value + shown.renewals.value);

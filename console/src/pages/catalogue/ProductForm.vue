@@ -108,6 +108,7 @@ const saved = ref(0);
 const shown = useFormPreview(
   () => (!loaded.value ? '' : hasPage.value ? `product:${before.value?.code}` : STAND_IN_PAGE),
   () => unsaved.value,
+  () => language.value,
 );
 const { url } = shown;
 const renewals = computed(() => saved.value + shown.renewals.value);

@@ -69,7 +69,7 @@ const { data: why } = useAnswer(routes.why, ofPage);
 const { data: allTemplates } = useAnswer(routes.listTemplates);
 const { data: allMenus } = useAnswer(routes.listMenus);
 const { data: content } = useAnswer(routes.listContent);
-const url = usePreview(() => page.value);
+const url = usePreview(() => page.value, { language: () => language.value });
 const template = computed(() => (why.value?.template?.reason === 'page' ? why.value.template.template : ''));
 const templates = computed<readonly Template[]>(() =>
   (allTemplates.value?.templates ?? []).filter((one) => one.pageKind === 'content'),
