@@ -72,7 +72,7 @@ export async function writeProducts(
   );
   // Read again: what was changed, or sold, until the lock was there. Nobody else adds products meanwhile.
   const lockedCodes = new Set(found.map(({ code }) => code));
-  const again = await stepsFor(wanted.filter(({ code }) => lockedCodes.has(code)));
+  const again = found.length === 0 ? [] : await stepsFor(wanted.filter(({ code }) => lockedCodes.has(code)));
   const isGone = again.some(({ before }) => !before);
   const steps = isGone
     ? await stepsFor(wanted)
@@ -246,20 +246,18 @@ async function write(
     trx,
     kept.flatMap((step) => goneVariants(step).map(({ code }) => ({ productId: idOf(step), code }))),
   );
-  await putVariants(
-    trx,
-    kept.flatMap((step) =>
-      variantsOf(step).map(({ price: _price, wasPrice: _wasPrice, ...variant }) => ({
-        productId: idOf(step),
-        ...variant,
-      })),
-    ),
+  const written = kept.flatMap((step) =>
+    variantsOf(step).map((variant) => ({ productId: idOf(step), isFirst: !step.before, ...variant })),
   );
+  await putVariants(trx, currency, written);
+  const isWritten = new Set(written.map(({ productId, code }) => `${productId} ${code}`));
   await putPrices(
     trx,
     currency,
     kept.flatMap((step) =>
-      pricesOf(step).map(({ code, price, wasPrice }) => ({ productId: idOf(step), code, price, wasPrice })),
+      pricesOf(step).flatMap(({ code, price, wasPrice }) =>
+        isWritten.has(`${idOf(step)} ${code}`) ? [] : [{ productId: idOf(step), code, price, wasPrice }],
+      ),
     ),
   );
   await putPictures(

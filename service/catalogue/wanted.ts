@@ -1,5 +1,5 @@
 /** What is the same for everything that can be wanted of the catalogue. */
-import { Problem } from '@parlour/core';
+import { Problem, sure } from '@parlour/core';
 import { SLUG, type Texts, type TextsChange, type Wanted } from '@parlour/core/catalogue';
 import { freeCode } from '@parlour/core/design';
 import type { Records } from '../records/database.js';
@@ -107,14 +107,26 @@ export async function slugsFor(
     freeCode(title, (slug) => all.push(slug) < MOST_TRIES);
     return all;
   };
-  const asked = wanted.flatMap((one) => {
-    if (one.is === 'gone') return [];
+  const asked: string[] = [];
+  const titles: string[] = [];
+  for (const one of wanted) {
+    if (one.is === 'gone') continue;
     const before = there.get(one.code)?.slug;
     const { slug = before } = one;
-    if (slug !== undefined) return slug === before ? [] : [slug];
-    return tries(one.change.title ?? '');
+    if (slug === undefined) titles.push(one.change.title ?? '');
+    else if (slug !== before) asked.push(slug);
+  }
+  const firsts = titles.map((title) => freeCode(title, () => false));
+  const taken = new Set(await takenSlugs(trx, kind, storeId, [...asked, ...firsts]));
+  // Most titles are of one thing alone; of the others, what comes after the first choice is looked at too.
+  const seen = new Set(asked);
+  const further = titles.flatMap((title, i) => {
+    const first = sure(firsts[i]);
+    const isOfAnother = taken.has(first) || seen.has(first);
+    seen.add(first);
+    return isOfAnother ? tries(title) : [];
   });
-  const taken = new Set(asked.length === 0 ? [] : await takenSlugs(trx, kind, storeId, asked));
+  for (const slug of await takenSlugs(trx, kind, storeId, further)) taken.add(slug);
   return {
     of({ code, slug: asked = undefined }, title, before) {
       if (before && (asked === undefined || asked === before.slug)) return before.slug;

@@ -23,7 +23,7 @@ import { inWords, thingsIn, type ToldThing } from './reading.js';
 import { resolving, type Resolve } from './resolving.js';
 
 /** How many things are compared and written at once. */
-const BATCH = 500;
+const BATCH = 2_000;
 /** Or so many characters of the file. */
 const BATCH_SIZE = 5_000_000;
 /** How long it reads at a stretch: shoppers are answered by the same process. */

@@ -202,12 +202,15 @@ export async function dropOldImports(db: Database, now: Date): Promise<void> {
   );
 }
 
-/** What the planner knows of the tables; in a transaction, with what it has written. */
+/** What the planner knows of the tables; in a transaction, with what it has written. Only of what is looked things up by. */
 export const countCatalogue = async (db: Records): Promise<void> =>
-  void (await sql`analyze product, variant, price, card, card_price, collection_member`.execute(db));
+  void (await sql`analyze product (id, store_id, code, slug, brand_id), variant (id, product_id, code), price (variant_id, currency),
+    card (product_id, store_id), card_price (product_id, currency), collection_member (collection_id, product_id)`.execute(
+    db,
+  ));
 
 /** After much has changed: also the words that wait to be sorted in. */
 export async function tidyCatalogue(db: Database): Promise<void> {
-  await countCatalogue(db);
+  await sql`analyze product, variant, price, card, card_price, collection_member`.execute(db);
   await sql`select gin_clean_pending_list('product_found')`.execute(db);
 }

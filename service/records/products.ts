@@ -216,7 +216,7 @@ export async function deleteProducts(trx: Records, ids: readonly number[]): Prom
   await sql`delete from product where id = any(${[...ids]}::int[])`.execute(trx);
 }
 
-/** A variant to be written, without its prices. */
+/** A variant to be written, with its price in one currency. */
 export interface VariantRow {
   readonly productId: number;
   readonly code: string;
@@ -226,22 +226,36 @@ export interface VariantRow {
   readonly taxClass: string;
   readonly goodsCode: string;
   readonly pictures: readonly string[];
+  readonly price: number;
+  readonly wasPrice: number | null;
   /** Its place among those that are new: they come after the others. */
   readonly position: number;
+  /** Whether its product is new, so that there are no others. */
+  readonly isFirst: boolean;
 }
 
-/** Writes variants, new or not; their products' are locked. */
-export async function putVariants(trx: Records, rows: readonly VariantRow[]): Promise<void> {
+/** Writes variants, new or not, and their prices in a currency; their products' are locked. */
+export async function putVariants(trx: Records, currency: string, rows: readonly VariantRow[]): Promise<void> {
   if (rows.length === 0) return;
   await sql`
-    insert into variant (product_id, code, options, stock, weight, tax_class, goods_code, pictures, position)
-    select x."productId", x.code, x.options, x.stock, x.weight, x."taxClass", x."goodsCode", x.pictures,
-      x.position + coalesce((select max(position) + 1 from variant v where v.product_id = x."productId"), 0)
-    from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, options jsonb, stock int, weight int,
-      "taxClass" text, "goodsCode" text, pictures text[], position int)
-    on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock,
-      weight = excluded.weight, tax_class = excluded.tax_class, goods_code = excluded.goods_code,
-      pictures = excluded.pictures`.execute(trx);
+    with x as materialized (
+      select * from jsonb_to_recordset(${json(rows)}::jsonb) x("productId" int, code text, options jsonb, stock int, weight int,
+        "taxClass" text, "goodsCode" text, pictures text[], price int, "wasPrice" int, position int, "isFirst" boolean)
+    ), written as (
+      insert into variant (product_id, code, options, stock, weight, tax_class, goods_code, pictures, position)
+      select x."productId", x.code, x.options, x.stock, x.weight, x."taxClass", x."goodsCode", x.pictures,
+        x.position + case when x."isFirst" then 0
+          else coalesce((select max(position) + 1 from variant v where v.product_id = x."productId"), 0) end
+      from x
+      on conflict (product_id, code) do update set options = excluded.options, stock = excluded.stock,
+        weight = excluded.weight, tax_class = excluded.tax_class, goods_code = excluded.goods_code,
+        pictures = excluded.pictures
+      returning id, product_id, code
+    )
+    insert into price as p (variant_id, currency, price, was_price)
+    select w.id, ${currency}, x.price, x."wasPrice" from written w join x on x."productId" = w.product_id and x.code = w.code
+    on conflict (variant_id, currency) do update set price = excluded.price, was_price = excluded.was_price
+    where (p.price, p.was_price) is distinct from (excluded.price, excluded.was_price)`.execute(trx);
 }
 
 /** A variant by its product and its code. */
@@ -300,11 +314,9 @@ export async function takenSlugs(
   storeId: number,
   slugs: readonly string[],
 ): Promise<ReadonlySet<string>> {
-  const rows = await db
-    .selectFrom(table)
-    .select('slug')
-    .where('store_id', '=', storeId)
-    .where(sql<boolean>`slug = any(${[...slugs]})`)
-    .execute();
+  if (slugs.length === 0) return new Set();
+  // Each looked up by itself: PostgreSQL would read the whole table for very many.
+  const { rows } = await sql<{ slug: string }>`select s.slug from unnest(${[...slugs]}::text[]) s (slug),
+    lateral (select from ${sql.table(table)} t where t.store_id = ${storeId} and t.slug = s.slug limit 1) there`.execute(db);
   return new Set(rows.map(({ slug }) => slug));
 }

@@ -2,6 +2,7 @@
 import { brandFacts, collectionFacts, productFacts, type ProductFacts } from '@parlour/core/assign';
 import type { SubjectFacts } from '@parlour/core/pages';
 import { sql } from 'kysely';
+import { oneOf } from './answers/part.js';
 import { currencyOf } from './cards.js';
 import type { Records } from './database.js';
 
@@ -33,14 +34,14 @@ export async function listProducts(
       ? sql`p.code = any(${[...only.codes]})`
       : sql`p.id > ${only.after} order by p.id limit ${only.limit}`;
   const { rows } = await sql<ProductRow>`
-    select p.id, p.code, p.slug, p.title, coalesce(b.title, '') as brand, p.category, p.keywords, p.attributes, p.visible_since as "visibleSince",
-      x.least as price, v.stock, x.reduced,
-      coalesce((select array_agg(c.code) from collection_member m join collection c on c.id = m.collection_id where m.product_id = p.id), '{}') as collections
-    from (select * from product p where p.store_id = ${storeId} and ${where}) p
-    left join brand b on b.id = p.brand_id
-    join lateral (select case when bool_and(stock is not null) then sum(stock)::integer end as stock
-      from variant where product_id = p.id) v on true
-    join card on card.product_id = p.id join card_price x on x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}
+    with p as materialized (select p.id, p.code, p.slug, p.title, p.brand_id, p.category, p.keywords, p.attributes, p.visible_since
+      from product p where p.store_id = ${storeId} and ${where})
+    select p.id, p.code, p.slug, p.title, coalesce((select title from brand where id = p.brand_id), '') as brand, p.category,
+      p.keywords, p.attributes, p.visible_since as "visibleSince", x.least as price, v.stock, x.reduced,
+      coalesce((select array_agg((select code from collection where id = m.collection_id)) from collection_member m where m.product_id = p.id), '{}') as collections
+    from p, ${oneOf('card', sql`card.product_id = p.id`)},
+      ${oneOf('card_price', sql`x.product_id = p.id and x.currency = ${currencyOf(sql`${storeId}`)}`, 'x')},
+      lateral (select case when bool_and(stock is not null) then sum(stock)::integer end as stock from variant where product_id = p.id) v
     order by p.id`.execute(db);
   return rows.map(({ id, code, slug, title, ...facts }) => ({
     id,

@@ -257,3 +257,13 @@ test('who runs the store says which languages it speaks', async () => {
   await set([]);
   expect((await visit('/de')).status).toBe(404);
 });
+
+test('a preview is shown in a language of the store; another one is refused', async () => {
+  const { client } = await owner();
+  const link = (page: string, language: string) =>
+    client.call(routes.preview, { params: { store: 'osierwick', design: 'live' }, body: { page, language } });
+  expect(new URL((await link('home', 'de')).url).pathname).toBe('/de');
+  expect(new URL((await link('collection:candles', 'de')).url).pathname).toBe('/de/browse/candles');
+  expect(new URL((await link('home', 'en')).url).pathname).toBe('/');
+  await expect(link('home', 'fr')).rejects.toMatchObject({ code: 'bad-value', place: 'language' });
+});

@@ -107,12 +107,15 @@ create table product (
 create function product_words() returns trigger language plpgsql as $$
 begin
   new.words := setweight(to_tsvector('simple', new.title), 'A')
-    || setweight(to_tsvector('simple', coalesce((select title from brand where id = new.brand_id), '')), 'B')
-    || setweight(to_tsvector('simple', array_to_string(new.keywords, ' ') || ' ' || new.category), 'B')
-    || setweight(to_tsvector('simple', new.summary || ' ' || new.code), 'C')
-    || coalesce((select setweight(to_tsvector('simple', coalesce(string_agg(value ->> 'title', ' '), '')), 'A')
+    || setweight(to_tsvector('simple', concat_ws(' ', (select title from brand where id = new.brand_id),
+        array_to_string(new.keywords, ' '), new.category)), 'B')
+    || setweight(to_tsvector('simple', new.summary || ' ' || new.code), 'C');
+  -- Most say nothing in further languages.
+  if new.texts <> '{}' then
+    new.words := new.words || (select setweight(to_tsvector('simple', coalesce(string_agg(value ->> 'title', ' '), '')), 'A')
         || setweight(to_tsvector('simple', coalesce(string_agg(value ->> 'summary', ' '), '')), 'C')
-      from jsonb_each(new.texts)), '');
+      from jsonb_each(new.texts));
+  end if;
   return new;
 end $$;
 create trigger product_words before insert or update of title, brand_id, keywords, category, summary, texts on product
@@ -213,6 +216,7 @@ create table collection_member (
   primary key (collection_id, product_id)
 );
 create index collection_member_order on collection_member (collection_id, position, product_id);
+create index collection_member_product on collection_member (product_id, collection_id);
 
 -- A picture is known by the SHA-256 of the file as it was uploaded; shoppers get renditions.
 create table picture (
