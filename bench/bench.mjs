@@ -7,6 +7,7 @@ import { availableParallelism } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { measureCart } from './cart.mjs';
+import { measureCatalogue } from './catalogue.mjs';
 import { measureDesign } from './design.mjs';
 import { HOSTILE_LOADS, measureHostile } from './hostile.mjs';
 import { measureHttp } from './http.mjs';
@@ -18,7 +19,7 @@ import { demoSetting } from './setting.mjs';
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 
-/** @param parts which to measure: `listing`, `http`, `kept`, `cart`, `repaint`, `design`, `large`, `hostile`, or loads of the last by name; all if empty */
+/** @param parts which to measure: `listing`, `http`, `kept`, `cart`, `repaint`, `design`, `large`, `catalogue`, `hostile`, or loads of the last by name; all if empty */
 export async function bench(databaseUrl, parts = []) {
   const wanted = (part) => parts.length === 0 || parts.includes(part);
   const rows = [];
@@ -33,6 +34,7 @@ export async function bench(databaseUrl, parts = []) {
   await setting.close();
   if (wanted('design')) rows.push(...(await measureDesign(databaseUrl)));
   if (wanted('large')) rows.push(...(await measureLarge(databaseUrl)));
+  if (wanted('catalogue')) rows.push(...(await measureCatalogue(databaseUrl)));
   const loads = parts.filter((part) => HOSTILE_LOADS.includes(part));
   if (wanted('hostile') || loads.length > 0)
     rows.push(...(await measureHostile((name) => demoSetting(databaseUrl, name, 'bench'), loads)));

@@ -62,6 +62,7 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/collections', 'Collections'],
   ['/collections/C-1', 'Single-line kites'],
   ['/brands', 'Brands'],
+  ['/reviews', 'Reviews'],
   ['/files', 'Import and export'],
   ['/pages', 'Pages'],
   ['/templates', 'Templates'],

@@ -1,5 +1,6 @@
 /** The catalogue in the console alone: made, seen in the storefront, bought, changed by two at once, and taken away again. */
 import { routes } from '@parlour/contract';
+import { sure } from '@parlour/core';
 import { buyOne } from '../service/tests/shopper.js';
 import { soon } from './browser.js';
 import { go, openConsole, page, service } from './console-page.js';
@@ -179,7 +180,32 @@ test('products are found; what is deleted is asked about first', async () => {
   expect((await service.visit('/item/capstan-reel')).status).toBe(404);
   await press('Undo');
   await soon(async () => (await service.visit('/item/capstan-reel')).status).toBe(200);
+  // A stock is asked about first, and not set over what was sold meanwhile.
+  const reel = async () => sure((await service.call(routes.getProduct, { params: { product: 'K-009' } })).variants[0]);
+  const stockOf = async () => (await reel()).stock;
+  const setStock = async (stock: string) => {
+    await page.getByRole('button', { name: /: change the stock of Capstan reel$/ }).click();
+    await named('Stock of Capstan reel').fill(stock);
+    await page.keyboard.press('Enter');
+    await page.getByRole('dialog').getByRole('button', { name: 'Set', exact: true }).click();
+  };
+  await setStock('3');
+  await page.getByText('Capstan reel: saved. Shoppers see it now.').waitFor();
+  await soon(stockOf).toBe(3);
+  await page.getByRole('button', { name: '3: change the stock of Capstan reel' }).click();
+  await named('Stock of Capstan reel').fill('9');
+  await page.keyboard.press('Enter');
+  const variants = [{ code: (await reel()).code, stock: 2 }];
+  await service.call(routes.changeProduct, { params: { product: 'K-009' }, body: { variants } });
+  await page.getByRole('dialog').getByRole('button', { name: 'Set', exact: true }).click();
+  await page.getByText('The stock is 2 by now.').waitFor();
+  expect(await stockOf()).toBe(2);
   await go('/products/fulmar');
+  await named('Stock of Moss').fill('6');
+  await press('Save');
+  await page.getByRole('dialog').getByText('Moss: 8 becomes 6').waitFor();
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+  await soon(async () => (await product()).variants[0]?.stock).toBe(6);
   await named('Path').fill('Fulmar II');
   await press('Save');
   await page.getByText('Use lower-case letters, digits and single “-” between them.').waitFor();

@@ -67,7 +67,7 @@ export function addFileCommands(group: Command, kind: FileKind): void {
         kind === 'product'
           ? '\n  option.NAME    the value of an option, such as option.Colour\n  attribute.NAME an attribute; none if empty'
           : ''
-      }\n\nExamples:\n  $ parlour ${kind} import ${kind}s.csv --dry-run\n  $ parlour ${kind} import ${kind}s.csv --column "description="`,
+      }\n\nExamples:\n  $ parlour ${kind} import ${kind}s.csv --dry-run\n  $ parlour ${kind} import ${kind}s.csv --column "${kind === 'review' ? 'title' : 'description'}="`,
     )
     .action(async (file: string, given: Given, command: Command) => {
       await importFile(contextOf(command), kind, file, given);

@@ -15,7 +15,7 @@ import { inTransaction, type Records } from '../records/database.js';
 import { lockFilling } from '../records/filling.js';
 import { lockCatalogue, lockProducts, readProducts, type KeptProduct } from '../records/products.js';
 import { listedReviews, readReviews, type KeptReview } from '../records/reviews.js';
-import { listedProducts, type ProductOrder } from '../records/product-list.js';
+import { listedProducts, type ListPlace, type ProductOrder } from '../records/product-list.js';
 import { countProducts } from '../records/sample.js';
 import type { Store } from '../records/stores.js';
 import { checkTag, implement, type Api, type Caller } from './implement.js';
@@ -58,11 +58,10 @@ async function codeFor(
   throw new Problem('bad-value', `No code is free that is like “${title}”.`, { place: 'code', remedy: 'Choose one.' });
 }
 
-const cursorAt = ({ key, code }: { readonly key: string; readonly code: string }): string =>
-  Buffer.from(JSON.stringify([key, code])).toString('base64url');
+const cursorAt = ({ key, then }: ListPlace): string => Buffer.from(JSON.stringify([key, then])).toString('base64url');
 
-/** Whether a text can be the key of an order. */
-const IS_KEY: Readonly<Record<ProductSort, (key: string) => boolean>> = {
+/** Whether something can be a place in an order. */
+const IS_PLACE: Readonly<Record<ProductSort, (key: string, then: string) => boolean>> = {
   code: () => true,
   title: () => true,
   created: (key) => {
@@ -70,17 +69,19 @@ const IS_KEY: Readonly<Record<ProductSort, (key: string) => boolean>> = {
     const date = new Date(`${day}T00:00Z`);
     return !Number.isNaN(date.valueOf()) && date.toJSON().startsWith(day);
   },
-  price: (key) => /^-?\d{1,10}$/.test(key),
+  // Those without a price go by code.
+  price: (key, then) => key === '' || (/^\d{1,10}$/.test(key) && IS_ID.test(then)),
 };
+const IS_ID = /^\d{1,9}$/;
 /** As PostgreSQL writes it. */
 const INSTANT = /^((?!0000)\d{4}-\d\d-\d\d) ([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?[+-](0\d|1[0-4])(:[0-5]\d)?$/;
 
 /** Where a list goes on. @throws Problem `bad-input` for what is no cursor, or one of a list in another order */
-function readCursor(text: string, isKey: (key: string, code: string) => boolean): { key: string; code: string } {
+function readCursor(text: string, isPlace: (key: string, then: string) => boolean): ListPlace {
   try {
-    const [key, code, ...more] = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown[];
-    const isText = typeof key === 'string' && typeof code === 'string' && isStorable(key + code);
-    if (isText && more.length === 0 && isKey(key, code)) return { key, code };
+    const [key, then, ...more] = JSON.parse(Buffer.from(text, 'base64url').toString()) as unknown[];
+    const isText = typeof key === 'string' && typeof then === 'string' && isStorable(key + then);
+    if (isText && more.length === 0 && isPlace(key, then)) return { key, then };
   } catch {
     // Told below.
   }
@@ -91,12 +92,11 @@ function readCursor(text: string, isKey: (key: string, code: string) => boolean)
 }
 
 function readReviewCursor(text: string): { written: string; id: number } {
-  const { key, code } = readCursor(
+  const { key, then } = readCursor(
     text,
-    (written, id) =>
-      /^\d{1,9}$/.test(id) && !Number.isNaN(Date.parse(written)) && new Date(written).toJSON() === written,
+    (written, id) => IS_ID.test(id) && !Number.isNaN(Date.parse(written)) && new Date(written).toJSON() === written,
   );
-  return { written: key, id: Number(code) };
+  return { written: key, id: Number(then) };
 }
 
 const gone = (code: string): Wanted<never> => ({ code, is: 'gone' });
@@ -114,12 +114,12 @@ export function catalogueRoutes(api: Api): void {
       ...filter,
       words,
       order,
-      after: after === undefined ? undefined : readCursor(after, IS_KEY[order.by]),
+      after: after === undefined ? undefined : readCursor(after, IS_PLACE[order.by]),
     };
     const found = await listedProducts(db, store.id, where, limit + 1);
     const some = found.slice(0, limit);
-    const next = found.length > limit ? cursorAt(sure(some.at(-1))) : null;
-    return { products: some.map(({ key: _key, ...product }) => product), next };
+    const next = found.length > limit ? cursorAt(sure(some.at(-1)).at) : null;
+    return { products: some.map(({ at: _at, ...product }) => product), next };
   });
   implement(api, routes.getProduct, async ({ store, params }) =>
     productShape(await productOf(db, store.id, sure(params['product']))),
@@ -202,7 +202,7 @@ export function catalogueRoutes(api: Api): void {
     const found = await listedReviews(db, store.id, { ...filter, after: from }, limit + 1);
     const some = found.slice(0, limit);
     const last = some.at(-1);
-    const next = found.length > limit && last ? cursorAt({ key: last.written, code: String(last.id) }) : null;
+    const next = found.length > limit && last ? cursorAt({ key: last.written, then: String(last.id) }) : null;
     return { reviews: some.map((one) => ({ ...reviewShape(one), productTitle: one.productTitle })), next };
   });
   implement(api, routes.getReview, ({ store, params }) => reviewOf(db, store, sure(params['review'])));

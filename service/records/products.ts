@@ -317,6 +317,8 @@ export async function takenSlugs(
   if (slugs.length === 0) return new Set();
   // Each looked up by itself: PostgreSQL would read the whole table for very many.
   const { rows } = await sql<{ slug: string }>`select s.slug from unnest(${[...slugs]}::text[]) s (slug),
-    lateral (select from ${sql.table(table)} t where t.store_id = ${storeId} and t.slug = s.slug limit 1) there`.execute(db);
+    lateral (select from ${sql.table(table)} t where t.store_id = ${storeId} and t.slug = s.slug limit 1) there`.execute(
+    db,
+  );
   return new Set(rows.map(({ slug }) => slug));
 }

@@ -84,6 +84,16 @@ async function owner() {
   };
 }
 
+test('a preview is shown in a language of the store; another one is refused', async () => {
+  const { client } = await owner();
+  const link = (page: string, language: string) =>
+    client.call(routes.preview, { params: { store: 'osierwick', design: 'live' }, body: { page, language } });
+  expect(new URL((await link('home', 'de')).url).pathname).toBe('/de');
+  expect(new URL((await link('collection:candles', 'de')).url).pathname).toBe('/de/browse/candles');
+  expect(new URL((await link('home', 'en')).url).pathname).toBe('/');
+  await expect(link('home', 'fr')).rejects.toMatchObject({ code: 'bad-value', place: 'language' });
+});
+
 test('a store has words of its own, in each language; shoppers read them once they are published', async () => {
   const { set, publish, client } = await owner();
   const empty = async (path: string) => /class="cart-empty">([^<]*)/.exec((await visit(path)).text)?.[1];
@@ -256,14 +266,4 @@ test('who runs the store says which languages it speaks', async () => {
   expect((await visit('/fr/cart')).text).toMatch(/<html lang="fr">.*Your cart is empty\./s);
   await set([]);
   expect((await visit('/de')).status).toBe(404);
-});
-
-test('a preview is shown in a language of the store; another one is refused', async () => {
-  const { client } = await owner();
-  const link = (page: string, language: string) =>
-    client.call(routes.preview, { params: { store: 'osierwick', design: 'live' }, body: { page, language } });
-  expect(new URL((await link('home', 'de')).url).pathname).toBe('/de');
-  expect(new URL((await link('collection:candles', 'de')).url).pathname).toBe('/de/browse/candles');
-  expect(new URL((await link('home', 'en')).url).pathname).toBe('/');
-  await expect(link('home', 'fr')).rejects.toMatchObject({ code: 'bad-value', place: 'language' });
 });

@@ -64,6 +64,10 @@ interface PlanNode {
   readonly 'Actual Rows'?: number;
   readonly 'Rows Removed by Filter'?: number;
   readonly 'Actual Loops'?: number;
+  readonly 'Index Name'?: string;
+  /** Of 8 KB. */
+  readonly 'Shared Hit Blocks'?: number;
+  readonly 'Shared Read Blocks'?: number;
   readonly Plans?: readonly PlanNode[];
 }
 interface Plan {
@@ -95,6 +99,7 @@ beforeAll(async () => {
     ['auto_explain.log_min_duration', '0'],
     ['auto_explain.log_analyze', 'on'],
     ['auto_explain.log_timing', 'off'],
+    ['auto_explain.log_buffers', 'on'],
     ['auto_explain.log_format', 'json'],
     ['auto_explain.log_level', 'notice'],
   ])
@@ -120,14 +125,18 @@ const MAY =
 /** Numbers of products are counted up to 10,000, for a few collections. */
 const MOST_READ = 20_000;
 const MOST_SORTED = 10_000;
-
 /** What is wrong with a plan, with the statement. */
 const readBy = (node: PlanNode): number =>
   ((node['Actual Rows'] ?? 0) + (node['Rows Removed by Filter'] ?? 0)) * (node['Actual Loops'] ?? 0);
+const blocksOf = (node: PlanNode): number => (node['Shared Hit Blocks'] ?? 0) + (node['Shared Read Blocks'] ?? 0);
+/** An index whose first column is not asked for is read from end to end: that tells of few rows, and of many blocks. */
+const mostBlocks = (node: PlanNode): number => 300 + 10 * (node['Actual Loops'] ?? 0) + 10 * readBy(node);
 const faultOf = (node: PlanNode): string => {
   const table = node['Relation Name'] ?? '';
   const rows = node['Actual Rows'] ?? 0;
   if (GROWING.test(table) && readBy(node) > MOST_READ) return `reads ${readBy(node)} rows of ${table}`;
+  if (node['Node Type'].includes('Index') && blocksOf(node) > mostBlocks(node))
+    return `reads ${blocksOf(node)} blocks of ${node['Index Name'] ?? table} for ${readBy(node)} rows`;
   return node['Node Type'].includes('Sort') && rows > MOST_SORTED ? `sorts ${rows} rows` : '';
 };
 const faultsOf = (plan: Plan): string[] =>

@@ -3,10 +3,12 @@
  * The price or the stock of a product in the list. Of one that comes in one form it is changed here: a click or Enter, then
  * Enter saves and Escape leaves it; of others each variant has its own, in the form.
  */
+import { Problem } from '@parlour/core';
 import { amountFrom, decimalText, exampleAmount, formatMoney } from '@parlour/core/money';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, nextTick, ref } from 'vue';
 import { attempt, call, may, say, session } from '../../api';
+import AskDialog from '../../shell/AskDialog.vue';
 
 const { row, of } = defineProps<{
   row: AnswerOf<typeof routes.listProducts>['products'][number];
@@ -29,6 +31,8 @@ const text = computed(() => {
 });
 const typed = ref<string | null>(null);
 const fault = ref('');
+type Change = { readonly price: number } | { readonly stock: number | null };
+const asking = ref<Change | null>(null);
 const busy = ref(false);
 const button = ref<HTMLButtonElement | null>(null);
 const field = ref<HTMLInputElement | null>(null);
@@ -46,7 +50,7 @@ function end(): void {
 }
 
 /** What is typed as a change of the only variant; null with a fault if it cannot be read. */
-function read(): { price: number } | { stock: number | null } | null {
+function read(): Change | null {
   const given = (typed.value ?? '').trim();
   if (of === 'stock') {
     if (given === '') return { stock: null };
@@ -59,9 +63,22 @@ function read(): { price: number } | { stock: number | null } | null {
   fault.value = `Write it like ${exampleAmount(money.value.currency)}.`;
   return null;
 }
-async function save(): Promise<void> {
+/** What is typed is read by then; a stock is asked about, since nothing takes it back. */
+function wantToSave(): void {
   const change = read();
   if (change === null) return;
+  if (of === 'stock') asking.value = change;
+  else void save(change);
+}
+function leave(): void {
+  if (!busy.value && asking.value === null) end();
+}
+const piecesText = (stock: number | null): string => (stock === null ? 'not counted' : String(stock));
+const asked = computed(() => {
+  const change = asking.value;
+  return change && 'stock' in change ? `${piecesText(row.stock)} becomes ${piecesText(change.stock)}.` : '';
+});
+async function save(change: Change): Promise<void> {
   busy.value = true;
   await attempt(async () => {
     const params = { product: row.code };
@@ -69,7 +86,14 @@ async function save(): Promise<void> {
     const [variant] = before.variants;
     if (!variant) return;
     const was = of === 'price' ? { price: variant.price } : { stock: variant.stock };
-    const after = await call(routes.changeProduct, { params, body: { variants: [{ code: variant.code, ...change }] } });
+    if (of === 'stock' && variant.stock !== row.stock)
+      throw new Problem('stale-tag', `The stock is ${piecesText(variant.stock)} by now.`, {
+        remedy: 'Something was sold, or somebody has set it. Look again, then set it.',
+      });
+    const body = { variants: [{ code: variant.code, ...change }] };
+    // What is sold between looking and setting is not lost; the price of it may change whatever is sold.
+    const match = of === 'stock' ? { match: before } : {};
+    const after = await call(routes.changeProduct, { params, body, ...match });
     end();
     // Refused if somebody has changed it meanwhile.
     const undo = () =>
@@ -77,13 +101,14 @@ async function save(): Promise<void> {
     // What is sold meanwhile must not come back.
     say(`${row.title}: saved. Shoppers see it now.`, of === 'price' ? undo : null);
   });
+  asking.value = null;
   busy.value = false;
 }
 </script>
 
 <template>
   <td class="figure" :class="{ quiet: row.price === null }">
-    <form v-if="typed !== null" @submit.prevent="save" @keydown.esc.prevent="end">
+    <form v-if="typed !== null" @submit.prevent="wantToSave" @keydown.esc.prevent="end">
       <input
         ref="field"
         v-model="typed"
@@ -92,7 +117,7 @@ async function save(): Promise<void> {
         :disabled="busy"
         inputmode="decimal"
         @input="fault = ''"
-        @blur="busy || end()"
+        @blur="leave"
       />
       <div v-if="fault" class="fault" role="alert">{{ fault }}</div>
     </form>
@@ -107,6 +132,16 @@ async function save(): Promise<void> {
       {{ text }}
     </button>
     <template v-else>{{ text }}</template>
+    <AskDialog
+      v-if="asking"
+      :title="`Set the stock of “${row.title}”?`"
+      action="Set"
+      :busy="busy"
+      @do="asking && save(asking)"
+      @close="((asking = null), end())"
+    >
+      {{ asked }} This cannot be undone.
+    </AskDialog>
   </td>
 </template>
 

@@ -1,27 +1,15 @@
 <script setup lang="ts">
 /** One product, new or not: a form beside its page. It is saved by its button; shoppers see it then. */
 import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
-import { Problem } from '@parlour/core';
-import {
-  changesMeanwhile,
-  draftOf,
-  EMPTY_DRAFT,
-  productBack,
-  MOST_OPTIONS,
-  toldBy,
-  MOST_GOING_WITH,
-  type DraftOption,
-  type Product,
-  type ProductDraft,
-} from '@parlour/core/catalogue';
-import { freeCode } from '@parlour/core/design';
+import { counted, Problem } from '@parlour/core';
+import { MOST_GOING_WITH, MOST_OPTIONS, type DraftOption } from '@parlour/core/catalogue';
 import { STAND_IN } from '@parlour/core/pages';
 import type { Device, PictureValue } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
-import { computed, nextTick, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
-import { attempt, call, leaving, may, say, session, tell } from '../../api';
+import { attempt, leaving, may, say, tell } from '../../api';
 import LanguageToggle from '../../fields/LanguageToggle.vue';
 import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
@@ -32,22 +20,21 @@ import FormBeside from '../../workbench/FormBeside.vue';
 import ProductsInput from './ProductsInput.vue';
 import ProductTexts from './ProductTexts.vue';
 import RowsInput from './RowsInput.vue';
+import { useProductForm } from './use-product-form';
 import VariantGrid from './VariantGrid.vue';
 import WhereShown from './WhereShown.vue';
 
 const route = useRoute();
 const router = useRouter();
 const code = computed(() => (route.params['code'] === undefined ? null : String(route.params['code'])));
-const currency = computed(() => session.store?.currency ?? 'EUR');
+const form = useProductForm(
+  () => code.value,
+  () => (typeof route.query['like'] === 'string' ? route.query['like'] : null),
+);
+const { before, draft, loaded, saved, told, isChanged, hasPage, unsaved, stockSet, currency, save, remove } = form;
 
-/** The product as it was when the form began with it, or was saved. */
-const before = shallowRef<AnswerOf<typeof routes.getProduct>>();
-const draft = ref<{ -readonly [K in keyof ProductDraft]: ProductDraft[K] }>({ ...EMPTY_DRAFT });
-const loaded = ref(false);
 const busy = ref(false);
 const removing = ref(false);
-/** Faults are told once somebody wanted to save. */
-const wantedToSave = ref(false);
 /** The language that is written; empty for the leading one. */
 const language = ref('');
 const device = ref<Device>('desktop');
@@ -63,48 +50,11 @@ const STATUSES = [
   { value: 'withdrawn', title: 'Withdrawn: no longer sold' },
 ];
 
-function begin(product: AnswerOf<typeof routes.getProduct> | undefined): void {
-  before.value = product;
-  draft.value = product ? draftOf(product as Product, currency.value) : { ...EMPTY_DRAFT };
-  wantedToSave.value = false;
-  loaded.value = true;
-}
-/** A new one with what another has: all but its code and its path. */
-async function beginLike(like: string): Promise<void> {
-  const product = await call(routes.getProduct, { params: { product: like } });
-  begin(undefined);
-  draft.value = { ...draftOf(product as Product, currency.value), slug: '', title: `${product.title}, copy` };
-}
-const asked = () => call(routes.getProduct, { params: { product: code.value ?? '' } });
-watch(
-  code,
-  (now) => {
-    const { like } = route.query;
-    if (now === null && typeof like === 'string') void attempt(() => beginLike(like));
-    else if (now === null) begin(undefined);
-    else if (before.value?.code !== now) void attempt(async () => begin(await asked()));
-  },
-  { immediate: true },
-);
-
-/** Of a new product the code is made from its title, as the service would. */
-const codeThen = computed(() => code.value ?? freeCode(draft.value.title, () => false));
-const told = computed(() => toldBy(draft.value, before.value as Product | undefined, codeThen.value, currency.value));
-const isChanged = computed(() => Object.keys(told.value.change).length > 0);
+const asking = ref(false);
+/** Faults are told once somebody wanted to save. */
+const wantedToSave = ref(false);
 const faults = computed(() => (wantedToSave.value ? told.value.faults : {}));
-
-/** One that no page shows yet is shown as what stands in for it would look. */
-const hasPage = computed(() => before.value !== undefined && before.value.variants.length > 0);
 const STAND_IN_PAGE = `product:${STAND_IN}`;
-/** What is readable of what is typed. */
-const unsaved = computed(() => {
-  const all = hasPage.value ? told.value : toldBy(draft.value, undefined, codeThen.value, currency.value);
-  const { slug: _slug, title, variants, attributes, ...rest } = all.change;
-  const isReadable = Object.keys(all.faults).every((name) => name === 'title' || name === 'slug');
-  return { product: { ...rest, ...(title && { title }), ...(isReadable && { variants, attributes }) } };
-});
-/** How often it was saved. */
-const saved = ref(0);
 const shown = useFormPreview(
   () => (!loaded.value ? '' : hasPage.value ? `product:${before.value?.code}` : STAND_IN_PAGE),
   () => unsaved.value,
@@ -113,7 +63,7 @@ const shown = useFormPreview(
 const { url } = shown;
 const renewals = computed(() => saved.value + shown.renewals.value);
 
-async function save(): Promise<void> {
+async function wantToSave(): Promise<void> {
   wantedToSave.value = true;
   if (Object.keys(told.value.faults).length > 0) {
     tell(new Problem('bad-input', 'Something cannot be saved as it is; it is marked in the form.'));
@@ -121,54 +71,29 @@ async function save(): Promise<void> {
     document.querySelector<HTMLElement>('.form [aria-invalid="true"]')?.focus();
     return;
   }
+  if (stockSet.value.length > 0) asking.value = true;
+  else await saveNow();
+}
+const MOST_LINES = 8;
+const piecesText = (stock: number | null): string => (stock === null ? 'not counted' : String(stock));
+/** What is set of which variant, from what it is to what it will be. */
+const stockLines = computed(() =>
+  stockSet.value.map(({ code: of, stock = null }) => {
+    const was = before.value?.variants.find((one) => one.code === of);
+    const name = Object.values(was?.options ?? {}).join(', ');
+    return `${name && `${name}: `}${piecesText(was?.stock ?? null)} becomes ${piecesText(stock)}`;
+  }),
+);
+async function saveNow(): Promise<void> {
   busy.value = true;
   await attempt(async () => {
-    const { change } = told.value;
-    const was = before.value;
-    if (was) begin(await sent(was, change));
-    else {
-      const made = await call(routes.createProduct, { body: { ...change, title: draft.value.title.trim() } });
-      begin(made);
-      await router.replace(`/products/${encodeURIComponent(made.code)}`);
-    }
-    saved.value++;
-    const back = was ? productBack(was as Product, change) : null;
-    const after = before.value;
-    say(`Saved. ${seenText(after)}`, after && back && (() => takeBack(after, back)));
+    const { product, undo } = await save();
+    wantedToSave.value = false;
+    if (product.code !== code.value) await router.replace(`/products/${encodeURIComponent(product.code)}`);
+    say(`Saved. ${seenText(product)}`, undo);
   });
+  asking.value = false;
   busy.value = false;
-}
-
-/** Takes back what was saved, unless somebody has changed the same since. */
-async function takeBack(after: AnswerOf<typeof routes.getProduct>, back: typeof told.value.change): Promise<void> {
-  const now = await sent(after, back);
-  // What is typed by now stays.
-  if (code.value !== now.code || isChanged.value) return;
-  begin(now);
-  saved.value++;
-}
-
-/**
- * Sends a change of the product that was looked at. If it is another one by now, it is sent again where nobody has changed
- * the same.
- */
-async function sent(
-  looked: AnswerOf<typeof routes.getProduct>,
-  change: typeof told.value.change,
-): Promise<AnswerOf<typeof routes.changeProduct>> {
-  const params = { product: looked.code };
-  try {
-    return await call(routes.changeProduct, { params, body: change, match: looked });
-  } catch (error) {
-    if (!(error instanceof Problem) || error.code !== 'stale-tag') throw error;
-    const now = await asked();
-    const both = changesMeanwhile(looked as Product, now as Product, change);
-    if (both.length > 0)
-      throw new Problem('stale-tag', `Somebody else has changed ${both.join(' and ')} of this product meanwhile.`, {
-        remedy: 'Copy what you need, load the page again and repeat it.',
-      });
-    return sent(now, change);
-  }
 }
 
 function seenText(product: AnswerOf<typeof routes.getProduct> | undefined): string {
@@ -179,11 +104,10 @@ function seenText(product: AnswerOf<typeof routes.getProduct> | undefined): stri
   return product.variants.length > 0 ? 'Shoppers see it now.' : 'Shoppers see it once it has a price.';
 }
 
-async function remove(): Promise<void> {
+async function removeNow(): Promise<void> {
   busy.value = true;
   await leaving(async () => {
-    await call(routes.deleteProduct, { params: { product: code.value ?? '' } });
-    draft.value = before.value ? draftOf(before.value as Product, currency.value) : { ...EMPTY_DRAFT };
+    await remove();
     await router.push('/products');
     say('Deleted.');
   });
@@ -222,7 +146,7 @@ function moveFirst(at: number): void {
     removing="Delete"
     @remove="removing = true"
   >
-    <form v-if="loaded" @submit.prevent="save">
+    <form v-if="loaded" @submit.prevent="wantToSave">
       <LanguageToggle v-model="language" />
       <ProductTexts
         v-if="language"
@@ -393,12 +317,26 @@ function moveFirst(at: number): void {
     </template>
   </FormBeside>
   <AskDialog
+    v-if="asking"
+    :title="`Set the stock of “${before?.title ?? ''}”?`"
+    action="Save"
+    :busy="busy"
+    @do="saveNow"
+    @close="asking = false"
+  >
+    <p>This cannot be undone.</p>
+    <ul>
+      <li v-for="one in stockLines.slice(0, MOST_LINES)" :key="one">{{ one }}</li>
+    </ul>
+    <p v-if="stockLines.length > MOST_LINES">and {{ counted(stockLines.length - MOST_LINES, 'variant') }} more.</p>
+  </AskDialog>
+  <AskDialog
     v-if="removing"
     :title="`Delete “${before?.title ?? ''}”?`"
     action="Delete"
     removes
     :busy="busy"
-    @do="remove"
+    @do="removeNow"
     @close="removing = false"
   >
     It goes from every page and every cart at once, and nothing brings it back. Orders keep what was ordered of it.
