@@ -14,6 +14,6 @@ export async function hashOfPicture({ call }: Context, name: string): Promise<st
     found.length
       ? `${capitalised(counted(found.length, 'picture'))} go by “${name}”.`
       : `There is no picture “${name}”.`,
-    { remedy: 'Name one by its hash, or how that begins; see parlour picture list.' },
+    { remedy: 'Add it first with parlour picture add FILE; or name one by its hash, or how that begins: parlour picture list.' },
   );
 }

@@ -1,4 +1,5 @@
 /** The catalogue in the console alone: made, seen in the storefront, bought, changed by two at once, and taken away again. */
+import sharp from 'sharp';
 import { routes } from '@parlour/contract';
 import { sure } from '@parlour/core';
 import { buyOne } from '../service/tests/shopper.js';
@@ -139,17 +140,33 @@ test('a product is begun as a copy of another, which stays as it is', async () =
   await soon(() => named('Title').inputValue()).toBe('Ripple 150, copy');
   await page.frameLocator('iframe').getByRole('heading', { name: 'Ripple 150, copy' }).waitFor();
   await named('Title').fill('Ripple 165');
+  await press('Move picture 2 up');
+  // A file that is dropped comes last.
+  const red = { create: { width: 40, height: 30, channels: 3, background: '#a33b2a' } } as const;
+  const bytes = [...(await sharp(red).png().toBuffer())];
+  const dataTransfer = await page.evaluateHandle((some) => {
+    const transfer = new DataTransfer();
+    transfer.items.add(new File([new Uint8Array(some)], 'dropped.png', { type: 'image/png' }));
+    return transfer;
+  }, bytes);
+  await page.dispatchEvent('.pictures', 'drop', { dataTransfer });
+  await page.getByText('1 picture added. Say what they show, then save.').waitFor();
   await press('Create');
   await page.waitForURL(/\/products\/ripple-165$/);
   const [copy, first] = await Promise.all(
     ['ripple-165', 'K-004'].map((code) => service.call(routes.getProduct, { params: { product: code } })),
   );
-  const { variants = [], pictures, options } = copy ?? {};
+  const { variants = [], pictures = [], options } = copy ?? {};
+  const [one, two, ...rest] = pictures;
   expect(variants.map(({ code, price, stock }) => [code, price, stock])).toEqual([
     ['ripple-165-1', 7900, 11],
     ['ripple-165-2', 7900, 11],
   ]);
-  expect([first?.title, first?.pictures, first?.options]).toEqual(['Ripple 150', pictures, options]);
+  expect([first?.title, first?.pictures, first?.options]).toEqual([
+    'Ripple 150',
+    [two, one, ...rest.slice(0, -1)],
+    options,
+  ]);
   await go('/products');
   await service.call(routes.deleteProduct, { params: { product: 'ripple-165' } });
 });

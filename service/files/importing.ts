@@ -156,6 +156,13 @@ async function readAll(
       since = performance.now();
     }
     await begin();
+  } catch (error) {
+    // What stands before the place where it cannot be read on is looked at, too: all that is wrong is told at once.
+    if (error instanceof Problem && error.code === 'bad-file') {
+      await begin();
+      await under;
+    }
+    throw error;
   } finally {
     // Nothing else is done in the transaction before what is under way has ended.
     await under.catch(() => undefined);

@@ -67,19 +67,28 @@ async function* ofTable(
   let rows: Row[] = [];
   let size = 0;
   const told = (): ToldThing => ({ ...checked(FROM[kind](rows, currency), kind), line: rows[0]?.line ?? 0, size });
-  for await (const row of rowsIn(parts, table ?? { heads: [], sign: ',' })) {
-    const code = row.cells[key]?.trim() ?? '';
-    const [first] = rows;
-    if (first && code !== '' && code !== first.cells[key]?.trim()) {
-      yield told();
-      [rows, size] = [[], 0];
+  try {
+    for await (const row of rowsIn(parts, table ?? { heads: [], sign: ',' })) {
+      const code = row.cells[key]?.trim() ?? '';
+      const [first] = rows;
+      if (first && code !== '' && code !== first.cells[key]?.trim()) {
+        yield told();
+        [rows, size] = [[], 0];
+      }
+      rows.push(row);
+      for (const name in row.cells) size += row.cells[name]?.length ?? 0;
+      if (size > MOST_OF_ONE)
+        throw badFile(
+          `The rows of one ${kind} have more than ${MOST_OF_ONE.toLocaleString('en')} characters.`,
+          row.line,
+        );
+      if (MOST_ROWS[kind] > 1 && rows.length > MOST_ROWS[kind])
+        throw badFile(`More than ${MOST_ROWS[kind]} rows are of one ${kind}.`, row.line, 'Give each its code.');
     }
-    rows.push(row);
-    for (const name in row.cells) size += row.cells[name]?.length ?? 0;
-    if (size > MOST_OF_ONE)
-      throw badFile(`The rows of one ${kind} have more than ${MOST_OF_ONE.toLocaleString('en')} characters.`, row.line);
-    if (MOST_ROWS[kind] > 1 && rows.length > MOST_ROWS[kind])
-      throw badFile(`More than ${MOST_ROWS[kind]} rows are of one ${kind}.`, row.line, 'Give each its code.');
+  } catch (error) {
+    // What was read of the last one is looked at, too.
+    if (rows.length > 0) yield told();
+    throw error;
   }
   if (rows.length > 0) yield told();
 }

@@ -283,6 +283,22 @@ test.each<[string, FileFormat, string | Uint8Array, string]>([
   expect(await state()).toEqual(before);
 });
 
+test('what is wrong before the place where a file cannot be read on is told, too', async () => {
+  const before = await state();
+  const result = await imported(
+    'product',
+    'csv',
+    lines('product,title,price,brand', 'K-001,,nine,', 'X-1,New,3,nobody', '"X-2,never closed'),
+  );
+  expect([result.state, result.bad]).toEqual(['refused', 3]);
+  expect(faultsOf(result)).toEqual([
+    '2 price nine: It is not a price in EUR, such as 24.50.',
+    expect.stringMatching(/^3 brand nobody: There is no brand/),
+    expect.stringMatching(/^4  : The row has a quotation mark that is never closed/),
+  ]);
+  expect(await state()).toEqual(before);
+});
+
 test.each<[string, FileKind, string, string]>([
   ['a collection inside itself', 'collection', 'collection,title,into\nY-1,One,Y-2\nY-2,Two,Y-1\n', 'Y-2'],
   [

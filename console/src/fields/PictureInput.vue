@@ -17,6 +17,7 @@ const props = defineProps<{
   help: string;
   fault: string;
   /** Width to height that suits. */ suits?: number;
+  /** True where it is never cropped, so that no point of it matters more. */ whole?: boolean;
 }>();
 const emit = defineEmits<{ 'update:modelValue': [value: PictureValue | null] }>();
 
@@ -83,7 +84,7 @@ const withFocus = ({ picture, alt }: PictureValue, focus: Point | undefined): Pi
       <span class="name">{{ label }}</span>
       <div>
         <v-btn size="small" variant="outlined" @click="open = true">{{ current ? 'Change' : 'Choose' }}</v-btn>
-        <v-btn v-if="current" size="small" @click="pointing = true">Focal point</v-btn>
+        <v-btn v-if="current && !whole" size="small" @click="pointing = true">Focal point</v-btn>
         <v-btn v-if="modelValue" size="small" @click="emit('update:modelValue', null)">Remove picture</v-btn>
       </div>
     </div>

@@ -254,7 +254,7 @@ function add(product: { readonly code: string; readonly title: string }): void {
               :error-messages="slugFault"
             />
             <ProseInput v-model="texts.description" label="Description" help="" fault="" />
-            <PictureInput v-model="picture" label="Picture" help="" fault="" />
+            <PictureInput v-model="picture" label="Picture" help="" fault="" whole />
             <p v-if="!picture" class="quiet">Among other collections, that of its first product is shown.</p>
             <v-select v-model="texts.parent" :items="parents" label="Inside another collection" />
             <v-radio-group v-model="isByRule" label="Its products" hide-details>

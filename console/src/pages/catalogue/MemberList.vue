@@ -3,6 +3,7 @@
 import { mdiArrowDown, mdiArrowUp, mdiClose, mdiDragVertical } from '@mdi/js';
 import { counted } from '@parlour/core';
 import { computed, nextTick, ref } from 'vue';
+import { useReorder } from '../../use-reorder';
 
 /** So many are shown at first: a collection may have thousands. */
 const FIRST = 100;
@@ -21,25 +22,10 @@ const emit = defineEmits<{
 const all = ref(false);
 const shown = computed(() => (all.value ? props.members : props.members.slice(0, FIRST)));
 const list = ref<HTMLElement | null>(null);
-const dragged = ref<string | null>(null);
-/** Before which place it would be dropped. */
-const gap = ref<number | null>(null);
-
-function dragOver(event: DragEvent, at: number): void {
-  if (dragged.value === null) return;
-  event.preventDefault();
-  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
-  gap.value = event.clientY - box.top < box.height / 2 ? at : at + 1;
-}
-function drop(): void {
-  const code = dragged.value;
-  const to = gap.value;
-  dragged.value = gap.value = null;
-  if (code === null || to === null) return;
-  const from = props.members.indexOf(code);
-  const at = to > from ? to - 1 : to;
-  if (at !== from) emit('move', code, at);
-}
+const { begin, over, drop, end, mark } = useReorder((from, to) => {
+  const code = props.members[from];
+  if (code !== undefined) emit('move', code, to);
+});
 
 async function step(code: string, by: number): Promise<void> {
   const at = props.members.indexOf(code) + by;
@@ -62,17 +48,11 @@ function byKey(event: KeyboardEvent, code: string): void {
       v-for="(code, i) in shown"
       :key="code"
       :data-member="code"
-      :class="gap === i ? 'drop-before' : gap === i + 1 && i === shown.length - 1 ? 'drop-after' : ''"
-      @dragover="dragOver($event, i)"
+      :class="mark(i, shown.length)"
+      @dragover="over($event, i)"
       @drop.prevent="drop"
     >
-      <span
-        v-if="changes"
-        class="handle"
-        draggable="true"
-        aria-hidden="true"
-        @dragstart="dragged = code"
-        @dragend="dragged = gap = null"
+      <span v-if="changes" class="handle" draggable="true" aria-hidden="true" @dragstart="begin(i)" @dragend="end"
         ><v-icon :icon="mdiDragVertical"
       /></span>
       <router-link

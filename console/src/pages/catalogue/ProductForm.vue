@@ -4,19 +4,19 @@ import { mdiDeleteOutline, mdiPlus } from '@mdi/js';
 import { counted, Problem } from '@parlour/core';
 import { MOST_GOING_WITH, MOST_OPTIONS, type DraftOption } from '@parlour/core/catalogue';
 import { STAND_IN } from '@parlour/core/pages';
-import type { Device, PictureValue } from '@parlour/core/fields';
+import type { Device } from '@parlour/core/fields';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, nextTick, ref } from 'vue';
 import { onBeforeRouteLeave, useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
 import { attempt, leaving, may, say, tell } from '../../api';
 import LanguageToggle from '../../fields/LanguageToggle.vue';
-import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
 import TimeInput from '../../fields/TimeInput.vue';
 import AskDialog from '../../shell/AskDialog.vue';
 import { useFormPreview } from '../../use-preview';
 import FormBeside from '../../workbench/FormBeside.vue';
+import PicturesInput from './PicturesInput.vue';
 import ProductsInput from './ProductsInput.vue';
 import ProductTexts from './ProductTexts.vue';
 import RowsInput from './RowsInput.vue';
@@ -122,16 +122,6 @@ onBeforeRouteLeave(
 function setOption(at: number, change: Partial<DraftOption>): void {
   draft.value.options = draft.value.options.map((one, i) => (i === at ? { ...one, ...change } : one));
 }
-const setPicture = (at: number, value: PictureValue | null): void => {
-  const all = [...draft.value.pictures];
-  if (value) all[at] = { hash: value.picture, alt: value.alt };
-  else all.splice(at, 1);
-  draft.value.pictures = all;
-};
-function moveFirst(at: number): void {
-  const all = [...draft.value.pictures];
-  draft.value.pictures = [...all.splice(at, 1), ...all];
-}
 </script>
 
 <template>
@@ -234,24 +224,7 @@ function moveFirst(at: number): void {
         </fieldset>
         <fieldset>
           <legend>Pictures</legend>
-          <div v-for="(picture, i) in draft.pictures" :key="`${i} ${picture.hash}`">
-            <PictureInput
-              :model-value="{ picture: picture.hash, alt: picture.alt }"
-              :label="i === 0 ? 'First picture' : `Picture ${i + 1}`"
-              help=""
-              fault=""
-              @update:model-value="(value: PictureValue | null) => setPicture(i, value)"
-            />
-            <v-btn v-if="i > 0" size="small" class="mt-1" @click="moveFirst(i)">Show first</v-btn>
-          </div>
-          <PictureInput
-            :key="draft.pictures.length"
-            :model-value="null"
-            :label="draft.pictures.length ? 'Another picture' : 'Picture'"
-            help=""
-            fault=""
-            @update:model-value="(value: PictureValue | null) => setPicture(draft.pictures.length, value)"
-          />
+          <PicturesInput v-model="draft.pictures" />
         </fieldset>
         <fieldset>
           <legend>Where it belongs</legend>
@@ -324,11 +297,11 @@ function moveFirst(at: number): void {
     @do="saveNow"
     @close="asking = false"
   >
-    <p>This cannot be undone.</p>
     <ul>
       <li v-for="one in stockLines.slice(0, MOST_LINES)" :key="one">{{ one }}</li>
     </ul>
     <p v-if="stockLines.length > MOST_LINES">and {{ counted(stockLines.length - MOST_LINES, 'variant') }} more.</p>
+    <p>This cannot be undone.</p>
   </AskDialog>
   <AskDialog
     v-if="removing"
