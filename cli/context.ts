@@ -183,16 +183,24 @@ export function contextOf(command: Command): Context {
   return context;
 }
 
+/** So many pages are named in one line; of more, so many have a line each. */
+const FEW = 3;
+const MOST_NAMED = 12;
+
 function wouldText(sentences: readonly string[], pages: AnswerOf<typeof routes.edit>['pages']): string {
   const lines = ['It would do this; nothing was changed:', ...sentences.map((sentence) => `  ${sentence}`)];
   if (!pages) return lines.join('\n');
   const { total, some, complete } = pages;
-  const more = total > some.length ? `, and ${total - some.length} more` : '';
+  const names = some.map(({ page, title }) => `${title} (${page})`);
+  const left = total - Math.min(names.length, MOST_NAMED);
   return [
     ...lines,
-    total
-      ? `${counted(total, 'page')} would change: ${some.map(({ page, title }) => `${title} (${page})`).join(', ')}${more}`
-      : 'No page would change.',
+    ...(total === 0
+      ? ['No page would change.']
+      : total <= FEW
+        ? [`${counted(total, 'page')} would change: ${names.join(', ')}`]
+        : [`${counted(total, 'page')} would change:`, ...names.slice(0, MOST_NAMED).map((name) => `  ${name}`)]),
+    ...(left > 0 ? [`  and ${left} more`] : []),
     ...(complete ? [] : ['The list of pages is being updated right now, so there may be more.']),
   ].join('\n');
 }

@@ -294,7 +294,7 @@ test('what is wrong before the place where a file cannot be read on is told, too
   expect(faultsOf(result)).toEqual([
     '2 price nine: It is not a price in EUR, such as 24.50.',
     expect.stringMatching(/^3 brand nobody: There is no brand/),
-    expect.stringMatching(/^4  : The row has a quotation mark that is never closed/),
+    expect.stringMatching(/^4 {2}: The row has a quotation mark that is never closed/),
   ]);
   expect(await state()).toEqual(before);
 });
