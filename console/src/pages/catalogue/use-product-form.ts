@@ -83,10 +83,15 @@ export function useProductForm(code: () => string | null, like: () => string | n
   async function save(): Promise<Saved> {
     const { change } = told.value;
     const was = before.value;
+    const saving = written(draft.value);
     const product = was
       ? await sent(was, change)
       : await call(routes.createProduct, { body: { ...change, title: draft.value.title.trim() } });
+    const now = written(draft.value);
+    const meanwhile = Object.entries(draft.value).filter(([name]) => now.get(name) !== saving.get(name));
     begin(product);
+    // What is typed while it is saved stays, for the next time.
+    Object.assign(draft.value, Object.fromEntries(meanwhile));
     saved.value++;
     const back = was ? productBack(was, change) : null;
     return { product, undo: back && (() => takeBack(product, back)) };
@@ -105,6 +110,10 @@ export function useProductForm(code: () => string | null, like: () => string | n
   }
   return { before, draft, loaded, saved, told, isChanged, hasPage, unsaved, stockSet, currency, save, remove };
 }
+
+/** What each field of a draft says. */
+const written = (draft: ProductDraft): ReadonlyMap<string, string> =>
+  new Map(Object.entries(draft).map(([name, value]) => [name, JSON.stringify(value)]));
 
 const asked = (product: string): Promise<Kept> => call(routes.getProduct, { params: { product } });
 
