@@ -33,11 +33,22 @@ export function openConsole({
     await signIn(page, consoleAt('/'));
   });
   afterAll(async () => {
-    await browser?.close();
-    await service?.stop();
+    await inTime('The browser', browser?.close());
+    await inTime('The service', service?.stop());
   });
   afterEach(() => expect(faults.splice(0).filter((fault) => !expected.test(fault))).toEqual([]));
 }
+
+/** Milliseconds that an ending may take: nothing else bounds what comes after the last test. */
+const LONGEST_END = 30_000;
+
+const inTime = async (what: string, ending: Promise<void> | undefined): Promise<void> => {
+  let timer: NodeJS.Timeout | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error(`${what} has not ended.`)), LONGEST_END);
+  });
+  await Promise.race([ending, late]).finally(() => clearTimeout(timer));
+};
 
 /** What a tab waits for from the service, by tab. */
 const asked = new WeakMap<Page, Set<Request>>();
