@@ -94,7 +94,11 @@ function readCursor(text: string, isPlace: (key: string, then: string) => boolea
 function readReviewCursor(text: string): { written: string; id: number } {
   const { key, then } = readCursor(
     text,
-    (written, id) => IS_ID.test(id) && !Number.isNaN(Date.parse(written)) && new Date(written).toJSON() === written,
+    (written, id) =>
+      IS_ID.test(id) &&
+      /^(?!0000)\d{4}-/.test(written) &&
+      !Number.isNaN(Date.parse(written)) &&
+      new Date(written).toJSON() === written,
   );
   return { written: key, id: Number(then) };
 }

@@ -151,7 +151,7 @@ export const instantsOf = (
   );
 
 /** Years of four digits: others are compared and kept otherwise. */
-function ofThisEra(instant: string, place: string): string {
+export function ofThisEra(instant: string, place: string): string {
   if (/^\d{4}-/.test(instant) && !instant.startsWith('0000')) return instant;
   throw new Problem('bad-value', 'The year is too far away.', { place, remedy: 'Write a year of four digits.' });
 }

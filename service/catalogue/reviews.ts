@@ -9,6 +9,7 @@ import { deleteReviews, putReviews, readReviews, type KeptReview } from '../reco
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
 import { NO_EFFECT, type Effect } from './effect.js';
+import { ofThisEra } from './products.js';
 import { checkOnce, notThere, notThereFor } from './wanted.js';
 
 /** One review, before and after. */
@@ -51,7 +52,8 @@ export async function writeReviews(
       did: !differs(step) ? 'same' : !step.before ? 'created' : step.after ? 'changed' : 'removed',
     })),
     tags: touched.map(({ product }) => tags.page(`product:${product}`)),
-    cards: touched.map((one) => idOf(ids, one)),
+    // One that was of another product a moment ago is known by it still.
+    cards: [...differing.flatMap(({ before }) => before?.productId ?? []), ...kept.map(({ productId }) => productId)],
   };
 }
 
@@ -91,7 +93,7 @@ function stepOf(
     ...was,
     ...change,
     code,
-    ...(written !== undefined && { written: instantOf(written, timeZone, 'written').instant }),
+    ...(written !== undefined && { written: ofThisEra(instantOf(written, timeZone, 'written').instant, 'written') }),
   };
   for (const [name, remedy] of NEEDED)
     if (!after[name])

@@ -174,7 +174,7 @@ function ofPrices(storeId: number, { words, brand, collection, status, stock }: 
     sql`x.currency = ${currencyOf(sql`${storeId}`)}`,
     // Most are for sale; the others have an index.
     status === 'for-sale' &&
-      sql`x.product_id not in (select id from product where store_id = ${storeId} and status <> 'for-sale')`,
+      sql`not exists (select from product where id = x.product_id and store_id = ${storeId} and status <> 'for-sale')`,
     status !== undefined && status !== 'for-sale' && products(sql`status <> 'for-sale' and status = ${status}`),
     words !== undefined && products(sql`words @@ to_tsquery('simple', ${words})`),
     brand !== undefined && products(ofBrand(storeId, brand)),

@@ -12,7 +12,7 @@ import { asAdmin, connect as signedIn, newDatabase, serviceOn, until, type TestS
 const PRODUCTS = 200_000;
 /** Tables with a row or more for each product. */
 const GROWING =
-  /^(product|variant|price|card|card_price|collection_member|product_picture|page_assignment|former_slug|placed_order|order_line)$/;
+  /^(product|variant|price|card|card_price|collection_member|product_picture|page_assignment|former_slug|placed_order|order_line|review|product_sold)$/;
 
 /** A store with so many products, by copying one of the demo: rows alone, since what writes them is tried elsewhere. */
 const GROW = `

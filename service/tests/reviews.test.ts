@@ -72,6 +72,7 @@ test.each<[string, Partial<New>, string]>([
   ['of six stars', { rating: 6 }, 'rating'],
   ['of half a star', { rating: 4.5 }, 'rating'],
   ['written at no time', { written: 'yesterday' }, 'written'],
+  ['written too far away', { written: '+020000-01-01T00:00Z' }, 'written'],
   ['in no language', { language: 'German' }, 'language'],
   ['with a code that is taken', { code: 'R-001' }, 'code'],
 ])('one %s is refused at its field', async (_what, wrong, place) => {
@@ -99,9 +100,10 @@ test('they are listed part by part, those that were written last first, and narr
     (await service.call(routes.listReviews, { query })).reviews.map(({ code, productTitle }) => [code, productTitle]);
   expect(await of({ state: 'waiting' })).toEqual([['R-031', 'Lantern Box']]);
   expect(await of({ product: 'K-003', rating: 2 })).toEqual([['R-008', 'Gannet Delta']]);
-  await expect(of({ after: Buffer.from('["2026-02-30","1"]').toString('base64url') })).rejects.toMatchObject({
-    place: 'after',
-  });
+  for (const at of ['2026-02-30', '+020000-01-01T00:00:00.000Z', '0000-01-01T00:00:00.000Z'])
+    await expect(of({ after: Buffer.from(JSON.stringify([at, '1'])).toString('base64url') })).rejects.toMatchObject({
+      place: 'after',
+    });
 });
 
 test('what is ordered is counted once, and taken off again when it is cancelled', async () => {

@@ -274,6 +274,8 @@ create table review (
   state text not null check (state in ('shown', 'waiting', 'hidden')),
   unique (store_id, code)
 );
+-- What a card says of them, without the reviews themselves.
+create index review_stars on review (product_id, rating) where state = 'shown';
 create index review_product on review (product_id, written_at desc, id);
 create index review_written on review (store_id, written_at desc, id);
 create index review_waiting on review (store_id, written_at desc, id) where state <> 'shown';

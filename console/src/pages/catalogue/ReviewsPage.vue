@@ -42,10 +42,14 @@ const removing = ref<Review | null>(null);
 const busy = ref(false);
 
 async function put({ code, state: was }: Review, now: ReviewState): Promise<void> {
-  const set = (wanted: ReviewState) => call(routes.changeReview, { params: { review: code }, body: { state: wanted } });
+  const params = { review: code };
+  const set = (wanted: ReviewState) => call(routes.changeReview, { params, body: { state: wanted } });
   await attempt(async () => {
-    await set(now);
-    say(now === 'shown' ? 'Shoppers see it now.' : 'Shoppers do not see it any more.', () => set(was));
+    const after = await set(now);
+    say(now === 'shown' ? 'Shoppers see it now.' : 'Shoppers do not see it any more.', () =>
+      // Refused if somebody has changed it since.
+      call(routes.changeReview, { params, body: { state: was }, match: after }),
+    );
   });
 }
 async function remove({ code }: Review): Promise<void> {
