@@ -14,6 +14,9 @@ export async function hashOfPicture({ call }: Context, name: string): Promise<st
     found.length
       ? `${capitalised(counted(found.length, 'picture'))} go by “${name}”.`
       : `There is no picture “${name}”.`,
-    { remedy: 'Add it first with parlour picture add FILE; or name one by its hash, or how that begins: parlour picture list.' },
+    {
+      remedy:
+        'Add it first with parlour picture add FILE; or name one by its hash, or how that begins: parlour picture list.',
+    },
   );
 }
