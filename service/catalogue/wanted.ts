@@ -118,15 +118,25 @@ export async function slugsFor(
   }
   const firsts = titles.map((title) => freeCode(title, () => false));
   const taken = new Set(await takenSlugs(trx, kind, storeId, [...asked, ...firsts]));
-  // Most titles are of one thing alone; of the others, what comes after the first choice is looked at too.
-  const seen = new Set(asked);
-  const further = titles.flatMap((title, i) => {
+  // Most titles are of one thing alone; of the others, what comes after the first choice is looked at, too. That may be
+  // the first choice of yet another.
+  const further = new Set<string>();
+  const alone = new Set(asked);
+  let left = titles.flatMap((title, i) => {
     const first = sure(firsts[i]);
-    const isOfAnother = taken.has(first) || seen.has(first);
-    seen.add(first);
-    return isOfAnother ? tries(title) : [];
+    const isAlone = !taken.has(first) && !alone.has(first);
+    alone.add(first);
+    if (!isAlone) tries(title).forEach((slug) => further.add(slug));
+    return isAlone ? [{ title, first }] : [];
   });
-  for (const slug of await takenSlugs(trx, kind, storeId, further)) taken.add(slug);
+  for (let before = -1; before !== left.length;) {
+    before = left.length;
+    left = left.filter(({ title, first }) => {
+      if (further.has(first)) tries(title).forEach((slug) => further.add(slug));
+      return !further.has(first);
+    });
+  }
+  for (const slug of await takenSlugs(trx, kind, storeId, [...further])) taken.add(slug);
   return {
     of({ code, slug: asked = undefined }, title, before) {
       if (before && (asked === undefined || asked === before.slug)) return before.slug;

@@ -283,6 +283,26 @@ test.each<[string, FileFormat, string | Uint8Array, string]>([
   expect(await state()).toEqual(before);
 });
 
+test('paths are made of titles that are alike, also where the next choice of one is the first of another', async () => {
+  for (const [code, slug] of [
+    ['S-1', 'spar'],
+    ['S-2', 'spar-2-2'],
+  ])
+    await service.call(routes.createProduct, { body: { code, slug, title: 'Taken' } });
+  const result = await imported(
+    'product',
+    'csv',
+    lines('product,title', 'S-3,Spar', 'S-4,Spar 2', 'S-5,Spar', 'S-6,Mast'),
+  );
+  expect([faultsOf(result), result.created]).toEqual([[], 4]);
+  const slugs = ['S-3', 'S-4', 'S-5', 'S-6'].map(
+    async (product) => (await service.call(routes.getProduct, { params: { product } })).slug,
+  );
+  expect(await Promise.all(slugs)).toEqual(['spar-2', 'spar-2-3', 'spar-3', 'mast']);
+  for (const product of ['S-1', 'S-2', 'S-3', 'S-4', 'S-5', 'S-6'])
+    await service.call(routes.deleteProduct, { params: { product } });
+});
+
 test('what is wrong before the place where a file cannot be read on is told, too', async () => {
   const before = await state();
   const result = await imported(

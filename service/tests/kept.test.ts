@@ -1,6 +1,7 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash } from 'node:crypto';
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
-import { request as httpRequest } from 'node:http';
+import { Server, request as httpRequest } from 'node:http';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import pg from 'pg';
@@ -20,29 +21,41 @@ setFlagsFromString('--expose-gc');
 const collect = runInNewContext('gc') as () => void;
 
 const query = pg.Client.prototype.query;
-/** What a process asks by itself, and what begins and ends a transaction. */
-const BY_ITSELF =
-  /pg_current_snapshot|timed_change|assignment_renewal|failed_job|catalogue_import|where "turns_at"|pg_notify|^(begin|commit|start transaction)/i;
+const emit = Server.prototype.emit;
+const BRACKETS = /^(begin|commit|start transaction)/i;
+/** Which count a request belongs to, followed through all that waits for one another. */
+const counting = new AsyncLocalStorage<string[]>();
 
-/** The statements that reach the database while something is done, counted at the driver. */
+/**
+ * The statements that requests make which arrive while something is done, counted at the driver. What the process asks
+ * by itself meanwhile (its poll, its chores) is none of them.
+ */
 async function statementsDuring(
   work: () => Promise<unknown>,
-  isCounted = (text: string): boolean => !BY_ITSELF.test(text),
+  isCounted = (text: string): boolean => !BRACKETS.test(text),
 ): Promise<string[]> {
   const sent: string[] = [];
-  const spy = jest.spyOn(pg.Client.prototype, 'query').mockImplementation(function (
+  const requests = jest.spyOn(Server.prototype, 'emit').mockImplementation(function (
+    this: Server,
+    ...given: [event: string, ...unknown[]]
+  ) {
+    const pass = (): boolean => emit.apply(this, given as never);
+    return given[0] === 'request' ? counting.run(sent, pass) : pass();
+  });
+  const queries = jest.spyOn(pg.Client.prototype, 'query').mockImplementation(function (
     this: pg.Client,
     ...given: unknown[]
   ) {
     const [what] = given as [string | { text: string }];
     const text = typeof what === 'string' ? what : what.text;
-    if (isCounted(text)) sent.push(text);
+    if (counting.getStore() === sent && isCounted(text)) sent.push(text);
     return query.apply(this, given as never);
   });
   try {
     await work();
   } finally {
-    spy.mockRestore();
+    queries.mockRestore();
+    requests.mockRestore();
   }
   return sent;
 }
