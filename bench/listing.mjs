@@ -73,7 +73,7 @@ export function prepared() {
     const data = new PageData();
     const cards = Array.from({ length: CARDS }, (_, i) => cardOf(set * CARDS + i));
     for (const need of needs)
-      data.set(need, need.type === 'listing' ? { cards, total: 240 } : need.type === 'path' ? '/' : null);
+      data.set(need, need.type === 'listing' ? { cards, total: 240, counts: null } : need.type === 'path' ? '/' : null);
     return {
       composition,
       page,

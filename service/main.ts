@@ -13,6 +13,7 @@ import { loadDemo } from './demo/load.js';
 import { mailbox, smtp } from './email/email.js';
 import { logFault } from './faults.js';
 import { keptPages } from './kept/kept-pages.js';
+import { storeListings } from './listings/listings.js';
 import { startMakingPictures } from './picture-chore.js';
 import { stopEncoding } from './media/encoding.js';
 import { faultsAfterCommit, migrate, openDatabase } from './records/database.js';
@@ -72,6 +73,8 @@ export async function startService({
   makesPictures = true,
 }: StartOptions): Promise<RunningService> {
   const db = openDatabase(databaseUrl);
+  // Its own connections: pages wait for what is read here, and may hold all others meanwhile.
+  const listingsDb = openDatabase(databaseUrl, 2);
   try {
     await migrate(db);
     const demoLoaded = demo && (await loadDemo(db));
@@ -90,6 +93,9 @@ export async function startService({
       logFault(logger, error, `the store “${slug}” could not be loaded and is set aside for a while`),
     );
     const kept = keptPages(keptBytes);
+    const listings = storeListings(listingsDb, (error) => {
+      if (!isDatabaseAway(error)) logFault(logger, error, 'a listing could not be renewed and is loaded again');
+    });
     const email = emailServer ? smtp(emailServer.url, emailServer.from) : mailbox(mailboxFile, emailIsDelivered);
     const service: Service = {
       db,
@@ -98,9 +104,10 @@ export async function startService({
       addressOf: clientAddresses(proxies),
       stores,
       kept,
+      listings,
       countKey: await secretOf(db, 'cart'),
     };
-    const changes = startPolling(db, [stores, kept], (error) => {
+    const changes = startPolling(db, [stores, listings, kept], (error) => {
       if (!isDatabaseAway(error)) logFault(logger, error, 'changes could not be taken in');
     });
     faultsAfterCommit(db).tell = (error) => logFault(logger, error, 'what follows a change failed');
@@ -118,11 +125,11 @@ export async function startService({
         const ended = [stopServer(server), ...chores.map((one) => one.stop()), signals.stop(), changes.stop()];
         stopEncoding();
         await Promise.all(ended);
-        await db.destroy();
+        await Promise.all([db.destroy(), listingsDb.destroy()]);
       },
     };
   } catch (error) {
-    await db.destroy();
+    await Promise.all([db.destroy(), listingsDb.destroy()]);
     throw error;
   }
 }

@@ -3,6 +3,7 @@ import type { ClientAddress } from './accounts/address.js';
 import type { Config } from './config.js';
 import type { Email } from './email/email.js';
 import type { KeptPages } from './kept/kept-pages.js';
+import type { Listings } from './listings/listings.js';
 import type { Database } from './records/database.js';
 import type { LiveStores } from './kept/live-stores.js';
 
@@ -14,6 +15,8 @@ export interface Service {
   /** The stores with what is live in them. */
   readonly stores: LiveStores;
   readonly kept: KeptPages;
+  /** What listings look at, of the stores that have some. */
+  readonly listings: Listings;
   /** What the cookie that says how much is in a cart is signed with. */
   readonly countKey: Buffer;
 }

@@ -4,6 +4,7 @@ export { TRAP } from './sent-from.js';
 export * from './kind.js';
 export * from './data.js';
 export * from './needs.js';
+export * from './listing.js';
 export { pageNumber, pagesOf, pagesShown } from './paging.js';
 export * from './query.js';
 export type { FormState } from './form-state.js';

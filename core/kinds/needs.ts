@@ -10,6 +10,7 @@ import type {
   PictureInfo,
   ProductCard,
 } from './data.js';
+import { filterKey, sortText, type FacetCounts, type Filter, type Sort } from './listing.js';
 import { SEARCH_WORDS } from './query.js';
 
 /** Where products come from on one page: a source, and the words that are looked for. */
@@ -29,6 +30,11 @@ export interface ProductsNeed {
 export interface ListingNeed {
   readonly type: 'listing';
   readonly source: NeedSource;
+  readonly sort: Sort;
+  /** What it is narrowed to. */
+  readonly filters: readonly Filter[];
+  /** Whether it is told, too, how many products have what. */
+  readonly counts: boolean;
   /** How many stand on one page. */
   readonly size: number;
   /** Counted from 1. */
@@ -77,6 +83,8 @@ export interface Listing {
   readonly cards: readonly ProductCard[];
   /** How many products there are on all pages together. */
   readonly total: number;
+  /** What it can be narrowed to; null if nobody asked. */
+  readonly counts: FacetCounts | null;
 }
 
 /** What comes back for each type of need. */
@@ -101,7 +109,7 @@ export function needKey(need: Need): string {
     case 'products':
       return `products ${need.limit} ${sourceKey(need.source)}`;
     case 'listing':
-      return `listing ${need.size} ${need.page} ${sourceKey(need.source)}`;
+      return `listing ${need.size} ${need.page} ${sortText(need.sort)} ${need.counts} ${need.filters.map(filterKey).join('\n')} ${sourceKey(need.source)}`;
     case 'collections':
       return `collections ${need.limit} ${need.chosen?.join(' ') ?? '*'}`;
     case 'content':

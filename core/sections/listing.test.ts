@@ -22,7 +22,7 @@ describe('listing and paging', () => {
         },
         answer: (need) =>
           need.type === 'listing'
-            ? { cards: Array.from({ length: cards }, (_, i) => cardOf(`K-${i}`)), total }
+            ? { cards: Array.from({ length: cards }, (_, i) => cardOf(`K-${i}`)), total, counts: null }
             : undefined,
       },
     );
@@ -33,8 +33,8 @@ describe('listing and paging', () => {
   test('paging follows the listing of the page, and what is asked for behind “?”', () => {
     const page = listed({ page: '2', junk: 'x' }, 9);
     expect(page.needs).toEqual([
-      { type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 },
-      { type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 },
+      expect.objectContaining({ type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 }),
+      expect.objectContaining({ type: 'listing', source: { from: 'this-collection' }, size: 4, page: 2 }),
     ]);
     expect(linked(page.html)).toEqual([
       'Previous /browse/c',

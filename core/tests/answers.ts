@@ -81,7 +81,7 @@ export function answer(need: Need) {
     case 'products':
       return ['K-2', 'K-3'].map(cardOf);
     case 'listing':
-      return { cards: ['K-2', 'K-3'].map(cardOf), total: 2 };
+      return { cards: ['K-2', 'K-3'].map(cardOf), total: 2, counts: null };
     case 'collections':
       return (need.chosen ?? ['C-1', 'C-2']).map((code) => ({
         code,

@@ -155,7 +155,7 @@ function emptyAnswer(need: Need): Answers[Need['type']] {
     case 'directory':
       return [];
     case 'listing':
-      return { cards: [], total: 0 };
+      return { cards: [], total: 0, counts: null };
     default:
       return null;
   }

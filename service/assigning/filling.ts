@@ -57,7 +57,7 @@ export async function fillAnew(trx: Records, storeId: number, { codes, facts }: 
     trx,
     storeId,
     rules.flatMap(({ id, code }) => (touched.has(id) ? [code] : [])),
-    [...new Set(moved.map(({ product }) => sure(codeOf.get(product))))],
+    new Map(moved.map(({ product }) => [product, sure(codeOf.get(product))])),
   );
 }
 
@@ -88,6 +88,8 @@ export async function fillWhole(trx: Records, { id: storeId }: { readonly id: nu
       [...coming, ...leaving].map(({ product }) => product),
     ),
   );
+  // Those that stay may have had places there.
+  touch(trx, storeId, [], was);
 }
 
 /** After orders took some of products: an order locks none for it, so it is worked out right after. */
@@ -104,15 +106,17 @@ async function tell(
   trx: Records,
   storeId: number,
   collections: readonly string[],
-  products: readonly string[],
+  /** Codes by ids. */
+  products: ReadonlyMap<number, string>,
 ): Promise<void> {
   if (collections.length === 0) return;
   touch(
     trx,
     storeId,
     collections.map((code) => tags.list('collection', code)),
+    products.keys(),
   );
-  await notePagesDue(trx, storeId, 'product', products, 'collection');
+  await notePagesDue(trx, storeId, 'product', [...products.values()], 'collection');
 }
 
 function without(all: readonly Membership[], others: readonly Membership[]): Membership[] {

@@ -6,6 +6,7 @@ import { counted, listed, sure } from '@parlour/core';
 import type { BrandChange, CollectionChange, ReviewChange, Wanted } from '@parlour/core/catalogue';
 import { subjectsChanged } from '../assigning/catalogue.js';
 import { fillAnew, fillWhole } from '../assigning/filling.js';
+import { touchAspects } from '../records/aspects.js';
 import { audit } from '../records/audit.js';
 import type { AuditedAction } from '../records/audited.js';
 import { renewCards } from '../records/cards.js';
@@ -68,11 +69,13 @@ export async function applyCatalogue(
   if (differing.length === 0) return effect.outcomes;
   await renewCards(
     trx,
+    store.id,
     [...new Set(effect.cards)].sort((a, b) => a - b),
     now,
   );
   await refill(trx, store, effect);
-  touch(trx, store.id, effect.tags);
+  await touchAspects(trx, store.id, effect.described, ['attributes', 'counts']);
+  touch(trx, store.id, effect.tags, effect.moved);
   for (const { kind, codes, fact } of effect.due)
     if (codes.length > 0) await subjectsChanged(trx, store.id, kind, codes, fact);
   const wanted = { brand: brands, product: products, collection: collections, review: reviews };

@@ -21,6 +21,7 @@ import {
   type KeptCollection,
 } from '../records/collections.js';
 import type { Records } from '../records/database.js';
+import { productsIn } from '../records/filling.js';
 import { idsOfProducts } from '../records/products.js';
 import type { Store } from '../records/stores.js';
 import { tags } from '../records/tags.js';
@@ -197,6 +198,7 @@ async function writeMembers(
   return {
     ...NO_EFFECT,
     tags: [tags.list('collection', after.code)],
+    moved: [...left, ...came],
     due: [{ kind: 'product', codes: moved, fact: 'collection' }],
   };
 }
@@ -204,7 +206,11 @@ async function writeMembers(
 async function removeCollections(trx: Records, storeId: number, leaving: readonly KeptCollection[]): Promise<Effect> {
   if (leaving.length === 0) return NO_EFFECT;
   const products: string[] = [];
-  for (const { id } of leaving) products.push(...(await membersOf(trx, id)));
+  const ids: number[] = [];
+  for (const { id } of leaving) {
+    products.push(...(await membersOf(trx, id)));
+    ids.push(...(await productsIn(trx, id)));
+  }
   const codes = leaving.map(({ code }) => code);
   const below = await codesBelow(trx, storeId, codes);
   await deleteCollections(
@@ -219,6 +225,7 @@ async function removeCollections(trx: Records, storeId: number, leaving: readonl
       tags.list('collections'),
       tags.list('collection', code),
     ]),
+    moved: ids,
     due: [
       { kind: 'collection', codes: below, fact: null },
       { kind: 'product', codes: products, fact: 'collection' },

@@ -17,6 +17,10 @@ export interface Effect {
   readonly tags: readonly string[];
   /** Ids of the products whose cards may be other ones. */
   readonly cards: readonly number[];
+  /** Ids of those that are gone, or that came into a collection, left it, or stand elsewhere in it. */
+  readonly moved: readonly number[];
+  /** Ids of those whose attributes, options, category or stock are other ones. */
+  readonly described: readonly number[];
   /** Codes of the collections that have another rule now. */
   readonly rules: readonly string[];
   /** Pages of which something that rules see has changed. */
@@ -30,12 +34,14 @@ export interface Due {
   readonly fact: string | null;
 }
 
-export const NO_EFFECT: Effect = { outcomes: [], tags: [], cards: [], rules: [], due: [] };
+export const NO_EFFECT: Effect = { outcomes: [], tags: [], cards: [], moved: [], described: [], rules: [], due: [] };
 
 export const together = (effects: readonly Effect[]): Effect => ({
   outcomes: effects.flatMap(({ outcomes }) => outcomes),
   tags: effects.flatMap(({ tags }) => tags),
   cards: effects.flatMap(({ cards }) => cards),
+  moved: effects.flatMap(({ moved }) => moved),
+  described: effects.flatMap(({ described }) => described),
   rules: effects.flatMap(({ rules }) => rules),
   due: effects.flatMap(({ due }) => due),
 });

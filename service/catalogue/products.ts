@@ -301,9 +301,17 @@ function effectOf(steps: readonly Step[], cards: readonly number[], now: string)
     })),
     tags: steps.flatMap((step) => tagsOf(step, now)),
     cards,
+    moved: steps.flatMap(({ before, after }) => (before && !after ? [before.id] : [])),
+    described: steps.flatMap((step) => (step.before && step.after && isDescribedAnew(step) ? [step.before.id] : [])),
     due: [...facts].map(([fact, codes]) => ({ kind: 'product', codes, fact })),
   };
 }
+
+const isDescribedAnew = (step: Step): boolean =>
+  touchesVariants(step) ||
+  (['attributes', 'options', 'category', 'brand'] as const).some(
+    (name) => !isSame(step.before?.[name], step.after?.[name]),
+  );
 
 /** The facts that rules see otherwise now; null for any. */
 function factsOf(step: Step, now: string): (string | null)[] {

@@ -30,7 +30,7 @@ const turnIn = (db: Database, storeId: number, codes: readonly string[], now: Da
     const products = [...(await readProducts(trx, storeId, codes)).values()].sort((a, b) => a.id - b.id);
     const ids = products.map(({ id }) => id);
     await turned(trx, ids, now.toISOString());
-    await renewCards(trx, ids, now);
+    await renewCards(trx, storeId, ids, now);
     await fillAnew(trx, storeId, { codes, facts: null });
     touch(
       trx,

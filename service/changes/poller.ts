@@ -7,8 +7,14 @@ import type { Database } from '../records/database.js';
 import { onSignal } from '../records/signals.js';
 import { sharing } from '../sharing.js';
 
-/** Tags by store. */
-export type Moved = ReadonlyMap<number, ReadonlySet<string>>;
+/** What has changed of a store. */
+export interface MovedOfStore {
+  readonly tags: ReadonlySet<string>;
+  /** Ids of products of which something has changed that listings look at. */
+  readonly products: ReadonlySet<number>;
+}
+/** By the id of the store. */
+export type Moved = ReadonlyMap<number, MovedOfStore>;
 
 /** Keeps something that depends on what can change. */
 export interface Keeper {
@@ -22,9 +28,7 @@ export interface Keeper {
 
 const together = (before: Moved | null, after: Moved | null): Moved | null => {
   if (before === null || after === null) return null;
-  const all = new Map([...before].map(([store, tags]) => [store, new Set(tags)]));
-  for (const [store, tags] of after) all.set(store, new Set([...(all.get(store) ?? []), ...tags]));
-  return all;
+  return byStore([before, after].flatMap((moved) => [...moved].map(([storeId, one]) => ({ storeId, ...one }))));
 };
 
 export interface Poller {
@@ -83,12 +87,15 @@ export function startPolling(db: Database, keepers: readonly Keeper[], failed: (
   };
 }
 
-function byStore(changes: Seen['changes']): Moved {
-  const stores = new Map<number, Set<string>>();
-  for (const { storeId, tags } of changes) {
+function byStore(
+  changes: Iterable<{ readonly storeId: number; tags: Iterable<string>; products: Iterable<number> }>,
+): Moved {
+  const stores = new Map<number, { tags: Set<string>; products: Set<number> }>();
+  for (const { storeId, tags, products } of changes) {
     let ofStore = stores.get(storeId);
-    if (!ofStore) stores.set(storeId, (ofStore = new Set()));
-    for (const tag of tags) ofStore.add(tag);
+    if (!ofStore) stores.set(storeId, (ofStore = { tags: new Set(), products: new Set() }));
+    for (const tag of tags) ofStore.tags.add(tag);
+    for (const id of products) ofStore.products.add(id);
   }
   return stores;
 }

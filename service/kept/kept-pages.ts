@@ -137,7 +137,7 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
     return turns
       .filter((one) => one.turn > begun)
       .some(({ moved }) => {
-        const touched = moved === null ? null : (moved.get(live.store.id) ?? NONE);
+        const touched = moved === null ? null : (moved.get(live.store.id)?.tags ?? NONE);
         return touched === null || isEverything(touched) || [...touched].some((tag) => tags.has(tag));
       });
   };
@@ -188,7 +188,7 @@ export function keptPages(mostBytes = MOST_BYTES): KeptPages {
       turns.push({ turn: ++turn, moved });
       if (turns.length > MOST_TURNS) turns.shift();
       for (const [id, store] of stores) {
-        const touched = moved === null ? null : (moved.get(id) ?? NONE);
+        const touched = moved === null ? null : (moved.get(id)?.tags ?? NONE);
         if (touched === null || isEverything(touched)) {
           store.pages.clear();
           stores.delete(id);

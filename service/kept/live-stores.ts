@@ -117,7 +117,7 @@ export function liveStores(db: Database, failed: (slug: string, error: unknown) 
     async moved(moved: Moved | null) {
       if (moved?.size !== 0) turns++;
       for (const [slug, { store }] of [...kept]) {
-        const isMoved = moved === null || moved.get(store.id)?.has(tags.store);
+        const isMoved = moved === null || moved.get(store.id)?.tags.has(tags.store);
         // What has changed since is worth a try before its time.
         if (isMoved) aside.delete(slug);
         if (isMoved || aside.has(slug)) await renew(slug);

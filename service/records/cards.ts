@@ -1,6 +1,8 @@
 /** The card of a product: what lists show of it, kept beside it by whatever writes the catalogue. */
 import { STAR } from '@parlour/core/catalogue';
 import { sql } from 'kysely';
+import { touchAspects } from './aspects.js';
+import { touch } from './changes.js';
 import type { Records } from './database.js';
 import { named, type Sql } from './named.js';
 
@@ -11,16 +13,26 @@ export const currencyOf = (store: Sql): Sql => sql`(select currency from store w
 const isForSale = (now: Sql): Sql => sql`p.status = 'for-sale' and (p.visible_from is null or p.visible_from <= ${now})
     and (p.visible_until is null or ${now} < p.visible_until)`;
 
-/** Works the cards of products out anew, and writes those that differ. */
-export async function renewCards(trx: Records, productIds: readonly number[], now: Date): Promise<void> {
+/** Works the cards of products out anew, and writes those that differ. Listings look at them again. */
+export async function renewCards(
+  trx: Records,
+  storeId: number,
+  productIds: readonly number[],
+  now: Date,
+): Promise<void> {
   if (productIds.length === 0) return;
+  touch(trx, storeId, [], productIds);
   // Prices first: writing them locks the row of each product even if nothing differs (`on conflict`), so that of two
   // orders that take the last of two variants, the second looks at the stock once the first is done.
-  await trx.executeQuery(renewPrices([...productIds]));
-  for (const renew of [renewRest, removeRest]) await trx.executeQuery(renew([...productIds], now));
+  const idsOf = (rows: readonly { id: number }[]): number[] => rows.map(({ id }) => id);
+  const priced = idsOf((await trx.executeQuery(renewPrices([...productIds]))).rows);
+  const others = idsOf((await trx.executeQuery(renewRest([...productIds], now))).rows);
+  await trx.executeQuery(removeRest([...productIds], now));
+  await touchAspects(trx, storeId, priced, ['price', 'counts']);
+  await touchAspects(trx, storeId, others, ['title', 'rating', 'counts']);
 }
 
-const renewPrices = named(
+const renewPrices = named<{ id: number }>(
   ($) => sql`
   with fresh as (
     select p.id as product_id, x.currency, p.store_id, min(x.price) as least, max(x.price) as greatest,
@@ -36,7 +48,8 @@ const renewPrices = named(
   on conflict (product_id, currency) do update set least = excluded.least, greatest = excluded.greatest,
     was = excluded.was, reduced = excluded.reduced
   where (c.least, c.greatest, c.was, c.reduced) is distinct from
-    (excluded.least, excluded.greatest, excluded.was, excluded.reduced)`,
+    (excluded.least, excluded.greatest, excluded.was, excluded.reduced)
+  returning c.product_id as id`,
 );
 
 /** By further language: the title, and that of the brand, as far as there are any. */
@@ -46,7 +59,7 @@ const TEXTS = sql`coalesce((
     from (select jsonb_object_keys(p.texts) as language union select jsonb_object_keys(b.texts)) languages
     where (p.texts -> language) ? 'title' or (b.texts -> language) ? 'title'), '{}')`;
 
-const renewRest = named(
+const renewRest = named<{ id: number }>(
   ($) => sql`
   insert into card as c
   select p.id, p.store_id, p.code, p.slug, p.title, p.brand_id, coalesce(b.title, ''), ${TEXTS}, pic.picture, p.created_at,
@@ -68,7 +81,8 @@ const renewRest = named(
     rating = excluded.rating, reviews = excluded.reviews
   where (c.slug, c.title, c.brand_id, c.brand, c.texts, c.picture, c.created_at, c.available, c.rating, c.reviews) is distinct from
     (excluded.slug, excluded.title, excluded.brand_id, excluded.brand, excluded.texts, excluded.picture, excluded.created_at, excluded.available,
-      excluded.rating, excluded.reviews)`,
+      excluded.rating, excluded.reviews)
+  returning c.product_id as id`,
 );
 
 const removeRest = named(

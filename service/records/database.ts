@@ -34,11 +34,14 @@ class WatchedPool extends pg.Pool {
   }
 }
 
-/** @param url `postgresql://…`; the pool connects when it is first used */
-export function openDatabase(url: string): Database {
+/**
+ * @param url `postgresql://…`; the pool connects when it is first used
+ * @param max how many connections it has at most
+ */
+export function openDatabase(url: string, max = 12): Database {
   const pool = new WatchedPool({
     connectionString: url,
-    max: 12,
+    max,
     connectionTimeoutMillis: PATIENCE_MS,
     statement_timeout: STATEMENT_MS,
     // What is on solid-state disks, or in memory, is read here and there about as fast as in a row. Compiling a statement

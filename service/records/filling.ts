@@ -56,12 +56,11 @@ export async function productsIn(db: Records, collection: number): Promise<Reado
   return new Set(rows.map(({ product_id }) => product_id));
 }
 
-/** The codes of products by their ids. */
-export async function codesOf(db: Records, ids: readonly number[]): Promise<string[]> {
-  const { rows } = await sql<{
-    code: string;
-  }>`select code from product where id = any(${[...ids]}::int[]) order by id`.execute(db);
-  return rows.map(({ code }) => code);
+/** The codes of products by their ids, in the order of these. */
+export async function codesOf(db: Records, ids: readonly number[]): Promise<ReadonlyMap<number, string>> {
+  const { rows } = await sql<{ id: number; code: string }>`
+    select id, code from product where id = any(${[...ids]}::int[]) order by id`.execute(db);
+  return new Map(rows.map(({ id, code }) => [id, code]));
 }
 
 const columnsOf = (all: readonly Membership[]) =>

@@ -49,6 +49,7 @@ async function add(trx: Records, storeId: number, added: readonly Taken[], now: 
   if (codes.length === 0) return;
   await renewCards(
     trx,
+    storeId,
     rows.flatMap(({ id, turns }) => (turns ? [id] : [])),
     now,
   );

@@ -318,7 +318,7 @@ export interface Tables {
   attempt: { key: string; tries: number; since: Date };
   known_address: { account_id: number; address_hash: Buffer; seen_at: Date };
   password_link: { token_hash: Buffer; account_id: number; expires_at: Date };
-  change: { xid: Generated<string>; store_id: number; tags: string[] };
+  change: { xid: Generated<string>; store_id: number; tags: string[]; products: Generated<number[]> };
   change_mark: { at: Now; horizon: string; dropped: Generated<boolean> };
   outgoing_email: {
     id: Generated<number>;

@@ -55,9 +55,11 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
     const { path: asked, query } = splitTarget(normalTarget(request.originalUrl));
     const count = site.basket.asked && countIn(request.headers.cookie ?? '', service.countKey);
     const { elsewhere, page, faults } = await shown(site, asked, query, count, (one) =>
-      asksCatalogue(one, request.path)
-        ? inSnapshot(one.db, (db) => find({ ...one, db }, request.path, query))
-        : find(one, request.path, query),
+      one.listings.loading(() =>
+        asksCatalogue(one, request.path)
+          ? inSnapshot(one.db, (db) => find({ ...one, db }, request.path, query))
+          : find(one, request.path, query),
+      ),
     );
     if (elsewhere !== null) {
       const { prefix } = site.edition.locale;

@@ -8,11 +8,13 @@ import type { Records } from '../records/database.js';
 import type { Store } from '../records/stores.js';
 import type { Basket } from './baskets/basket.js';
 import type { LiveStore } from '../kept/live-stores.js';
+import type { Listings } from '../listings/listings.js';
 
 /** A site without its shopper. */
 export interface SiteOfStore {
   readonly db: Records;
   readonly config: Config;
+  readonly listings: Listings;
   readonly store: Store;
   readonly state: DesignState;
   /** The store in the language of the page. */

@@ -3,6 +3,7 @@ import { factsOf, nextRuleDate } from '@parlour/core/assign';
 import { NO_SHOPPER } from '@parlour/core/commerce';
 import { keys, type DesignState, type TemplateDocument } from '@parlour/core/documents';
 import {
+  needKey,
   NO_QUERY,
   proseNeeds,
   queryText,
@@ -30,6 +31,7 @@ import {
 } from '@parlour/core/render';
 import { consoleOrigin } from '../config.js';
 import { answerNeeds } from '../records/answers/answer.js';
+import type { Listed } from '../records/answers/part.js';
 import { tags } from '../records/tags.js';
 import { FORMS_SCRIPT, LOOK_VERSION, PREVIEW_SCRIPT } from './assets.js';
 import { buyingOf, pathSourcesOf, type Site } from './context.js';
@@ -94,7 +96,9 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   // What the home page shows has one web address, wherever it is read.
   const path = addressOf(site, about);
   const alternates = alternatesOf(site, path + asked);
+  const listings = await listed(site, page, needs);
   const answers = await answerNeeds(db, {
+    listings,
     sources: pathSourcesOf(site),
     needs: [...needs, ...picturesQuoted(needs, state)],
     subject: page.subject,
@@ -129,6 +133,17 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   };
   const ruleDate = nextRuleDate(parsePage(page.code).kind, state, setting);
   return { request, composition, page, tags: answers.tags, ruleDate };
+}
+
+/** What the listings come to that a page needs. */
+async function listed({ db, store, edition, listings }: Site, { subject }: PageInfo, needs: readonly Need[]) {
+  const found = new Map<string, Listed>();
+  const setting = { db, store, subject, translation: edition.locale.translation };
+  // In a transaction, whoever began it loads what is missing, and begins anew.
+  const ready = <T>(work: () => Promise<T>): Promise<T> => (db.isTransaction ? work() : listings.loading(work));
+  for (const need of needs)
+    if (need.type === 'listing') found.set(needKey(need), await ready(() => listings.workOut(need, setting)));
+  return found;
 }
 
 /** The html of a page; null if its kind has no template. */

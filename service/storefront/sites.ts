@@ -32,12 +32,13 @@ type Middleware = (request: Request, response: Response, next: NextFunction) => 
 
 /** The live site of the store that the host names. */
 export const liveSite =
-  ({ db, config, stores }: Service): Middleware =>
+  (service: Service): Middleware =>
   async (request, response, next) => {
+    const { config, stores } = service;
     const now = new Date();
     const live = await stores.find(slugOf(request, config), now);
     if (!live) throw noStore();
-    const site = siteOfStore(db, config, live.store, live.state, request, {
+    const site = siteOfStore(service, live.store, live.state, request, {
       ...{ mode: 'live', now, template: null, unsaved: null },
     });
     const basket = keptBasket(site, request.headers.cookie);
@@ -52,8 +53,9 @@ const expired = (): Problem =>
 
 /** The draft, or the revision, that the shopper's preview token is for. A token in the address is exchanged for a cookie first. */
 export const previewSite =
-  ({ db, config }: Service): Middleware =>
+  (service: Service): Middleware =>
   async (request, response, next) => {
+    const { db, config } = service;
     const now = new Date();
     const store = await storeOf(db, slugOfPreview(labelOf(request, `.preview.${config.host}`)));
     const { path: sent, query: search } = splitTarget(request.originalUrl);
@@ -86,7 +88,7 @@ export const previewSite =
     const scenario = right.scenario === undefined ? {} : await findScenario(db, store.id, right.scenario);
     // Without it the page would be another than the one that was asked for.
     if (!scenario) throw expired();
-    const site = siteOfStore(db, config, seen.store, seen.state, request, {
+    const site = siteOfStore(service, seen.store, seen.state, request, {
       mode: 'preview',
       now: scenario.now === undefined ? now : new Date(scenario.now),
       template: right.template ?? null,
@@ -139,8 +141,7 @@ const noStore = (): Problem =>
   new Problem('no-such-thing', 'There is no store at this web address.', { remedy: 'Check the web address.' });
 
 function siteOfStore(
-  db: Database,
-  config: Config,
+  { db, config, listings }: Service,
   store: Store,
   state: DesignState,
   request: Request,
@@ -150,6 +151,7 @@ function siteOfStore(
     ...shown,
     db,
     config,
+    listings,
     store,
     state,
     edition: editionOf(store, state, shown.mode, takeLanguage(request, store)),

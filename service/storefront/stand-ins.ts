@@ -97,7 +97,11 @@ export async function addStandIns(
   for (const need of goods) {
     if (need.type === 'products') data.set(need, many(need.limit, product));
     if (need.type === 'listing')
-      data.set(need, { cards: many(Math.min(need.size, SEEMING.products), product), total: SEEMING.products });
+      data.set(need, {
+        cards: many(Math.min(need.size, SEEMING.products), product),
+        total: SEEMING.products,
+        counts: null,
+      });
     if (need.type === 'collections') data.set(need, many(Math.min(need.limit, SEEMING.collections), collection));
   }
 }

@@ -163,21 +163,6 @@ describe('product sources', () => {
       'product:gone',
     ]);
   });
-
-  test('a listing is one page of all, with how many there are', async () => {
-    const page = async (source: ProductSource, at: number, subject: Subject = null) => {
-      const need = { type: 'listing', source, size: 2, page: at } as const;
-      const { cards, total } = (await answered(windrow, [need], subject)).data.get(need) ?? { cards: [], total: -1 };
-      return [cards.map(({ code }) => code), total];
-    };
-    const collection = { from: 'collection', collection: 'C-2' } as const;
-    expect(await page(collection, 1)).toEqual([['K-004', 'K-005'], 4]);
-    expect(await page(collection, 2)).toEqual([['K-006', 'K-007'], 4]);
-    expect(await page(collection, 3)).toEqual([[], 4]);
-    expect((await page({ from: 'newest' }, 6))[1]).toBe(12);
-    expect(await page({ from: 'this-collection' }, 1)).toEqual([[], 0]);
-    expect((await page({ from: 'reduced' }, 1))[1]).toBe(2);
-  });
 });
 
 describe('products', () => {

@@ -371,7 +371,7 @@ test('after any changes and sales the cards, and what rules fill collections wit
   await apply({ products: codes.map((code) => ({ code, is: 'gone' })) });
   const before = await rows('select xmin::text, * from card order by product_id');
   const ids = (await db.selectFrom('product').select('id').execute()).map(({ id }) => id);
-  await inTransaction(db, (trx) => renewCards(trx, ids, new Date()));
+  await inTransaction(db, (trx) => renewCards(trx, store.id, ids, new Date()));
   expect(await rows('select xmin::text, * from card order by product_id')).toEqual(before);
 });
 

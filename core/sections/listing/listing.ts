@@ -2,6 +2,7 @@
 import { number, source, text } from '../../fields/make.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
+import { BY_HAND } from '../../kinds/listing.js';
 import { sourceOn, type ListingNeed } from '../../kinds/needs.js';
 import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
 import type { PageInfo } from '../../kinds/data.js';
@@ -18,6 +19,9 @@ const need = ({ source, size, across }: Asked, page: PageInfo): ListingNeed => (
   type: 'listing',
   source: sourceOn(source, page),
   size: fullRows(size, across),
+  sort: BY_HAND,
+  filters: [],
+  counts: false,
   page: pageNumber(page.query[PAGE_NAME]),
 });
 

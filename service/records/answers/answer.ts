@@ -14,12 +14,14 @@ import { pictures } from './pictures.js';
 import { cart } from './cart.js';
 import { madeUpCart } from './made-up-cart.js';
 import { order } from './order.js';
-import type { Asked, CartAsked, Part, PathSources } from './part.js';
+import type { Asked, CartAsked, Part, PathSources, Listed } from './part.js';
 
 /** What is asked for one page. */
 export interface PageAsked {
   readonly sources: PathSources;
   readonly needs: readonly Need[];
+  /** What the listings among them come to, by the keys of the needs. */
+  readonly listings?: ReadonlyMap<string, Listed>;
   /** What the page is about; a row may take its products from it. */
   readonly subject: Subject;
   /** What is a shopper's own, if the page shows facts. */
@@ -70,11 +72,12 @@ const PARTS: readonly Part<unknown>[] = [
  */
 export async function answerNeeds(
   db: Records,
-  { sources, needs, subject, own: { shows, ...known } = NOBODY }: PageAsked,
+  { sources, needs, listings = new Map(), subject, own: { shows, ...known } = NOBODY }: PageAsked,
 ): Promise<PageAnswers> {
   const asked: Asked = {
     sources,
     subject,
+    listings,
     needs: [...new Map(needs.map((need) => [needKey(need), need])).values()],
     ...known,
     behind: partsBehind(shows),
@@ -95,6 +98,7 @@ export async function ownOf(
     sources,
     subject: null,
     needs: [],
+    listings: new Map(),
     cart,
     order: null,
     behind: new Set(['cart']),

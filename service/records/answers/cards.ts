@@ -2,16 +2,24 @@
 import { sql } from 'kysely';
 import { sure } from '@parlour/core';
 import { pathOf } from '@parlour/core/documents';
-import type { ListingNeed, NeedSource, ProductCard, ProductsNeed, Subject } from '@parlour/core/kinds';
+import {
+  needKey,
+  type ListingNeed,
+  type NeedSource,
+  type ProductCard,
+  type ProductsNeed,
+  type SortKey,
+  type Subject,
+} from '@parlour/core/kinds';
 import { currencyOf } from '../cards.js';
 import type { Tables } from '../tables.js';
-import type { Sql } from '../named.js';
-import { tags } from '../tags.js';
-import { needsOf, oneOf, type Asked, type Part } from './part.js';
+import { tags, type Aspect } from '../tags.js';
+import { needsOf, oneOf, type Asked, type Listed, type Part } from './part.js';
 import { brand } from './sources/brand.js';
 import { chosen } from './sources/chosen.js';
 import { collection } from './sources/collection.js';
 import { found, wordsQuery } from './sources/found.js';
+import { listed } from './sources/listed.js';
 import { newest } from './sources/newest.js';
 import { reduced } from './sources/reduced.js';
 import { sameBrand } from './sources/same-brand.js';
@@ -21,7 +29,7 @@ type CardRow = Pick<Tables['card'], 'code' | 'slug' | 'title' | 'brand' | 'avail
   /** Those of the language of the page. */
   readonly texts: { readonly title?: string; readonly brand?: string } | null;
 } & Pick<Tables['card_price'], 'least' | 'greatest' | 'was'>;
-type Answer = readonly [need: number, rank: number, card: CardRow] | readonly [need: number, rank: null, total: number];
+type Answer = readonly [need: number, rank: number, card: CardRow];
 type CardsNeed = ProductsNeed | ListingNeed;
 
 /** A source, and the one text it is asked with. */
@@ -30,40 +38,30 @@ interface Source {
   readonly code: string;
 }
 
-const SOURCES: readonly CardSource[] = [newest, reduced, collection, brand, sameBrand, found, chosen];
-
-/** One query of what each source answers, if it does. */
-const each = (write: (source: CardSource) => Sql | undefined): Sql =>
-  sql.join(
-    SOURCES.flatMap((source) => write(source) ?? []),
-    sql` union all `,
-  );
+const SOURCES: readonly CardSource[] = [newest, reduced, collection, brand, sameBrand, found, chosen, listed];
 
 export const cards: Part<Answer> = {
   name: 'cards',
-  takes: 7,
+  takes: 5,
   statement: ($, store) => ({
     tables: [
       sql`n as (select * from
-        unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[], ${$(4)}::int[], ${$(5)}::bool[])
-        n (i, source, code, most, skip, whole))`,
-      sql`chosen as materialized (${each(
-        ({ name, pick }) => sql`
-        select n.i, x.id, x.rank from n, lateral (${pick(store)} limit n.most offset n.skip) x
+        unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (i, source, code, most))`,
+      sql`chosen as materialized (${sql.join(
+        SOURCES.map(
+          ({ name, pick }) => sql`
+        select n.i, x.id, x.rank from n, lateral (${pick(store)} limit n.most) x
         where n.source = ${sql.lit(name)}`,
-      )})`,
-      sql`total as (${each(
-        ({ name, count }) =>
-          count && sql`select n.i, (${count(store)}) as total from n where n.whole and n.source = ${sql.lit(name)}`,
+        ),
+        sql` union all `,
       )})`,
     ],
     select: sql`jsonb_agg(one) as answer from (
       select jsonb_build_array(i, rank, jsonb_build_object('code', card.code, 'slug', card.slug, 'title', card.title,
-        'brand', card.brand, 'texts', card.texts -> ${$(6)}::text, 'available', card.available, 'picture', card.picture, 'least', x.least,
+        'brand', card.brand, 'texts', card.texts -> ${$(4)}::text, 'available', card.available, 'picture', card.picture, 'least', x.least,
         'greatest', x.greatest, 'was', x.was)) as one
       from chosen, ${oneOf('card', sql`card.product_id = chosen.id`)},
-        ${oneOf('card_price', sql`x.product_id = chosen.id and x.currency = ${currencyOf(store)}`, 'x')}
-      union all select jsonb_build_array(i, null, total) from total) found`,
+        ${oneOf('card_price', sql`x.product_id = chosen.id and x.currency = ${currencyOf(store)}`, 'x')}) found`,
   }),
   values(asked) {
     const rows = neededRows(asked);
@@ -73,41 +71,70 @@ export const cards: Part<Answer> = {
       rows.map(({ source }) => source.of.name),
       rows.map(({ source }) => source.code),
       rows.map(({ need }) => (need.type === 'listing' ? need.size : need.limit)),
-      rows.map(({ need }) => (need.type === 'listing' ? (need.page - 1) * need.size : 0)),
-      rows.map(({ need }) => need.type === 'listing'),
       asked.sources.translation,
     ];
   },
   read(answers, asked) {
     const rows = neededRows(asked);
-    const answered = rows.map((): { cards: [number, CardRow][]; total: number } => ({ cards: [], total: 0 }));
-    for (const [i, rank, answer] of answers) {
-      const one = sure(answered[i]);
-      if (rank === null) one.total = answer;
-      else one.cards.push([rank, answer]);
-    }
-    rows.forEach(({ need, source }, i) => {
-      const { cards: some, total } = sure(answered[i]);
-      const inOrder = some.sort(([a], [b]) => a - b).map(([, row]) => asCard(row, asked));
-      asked.tags.add(source.of.tag(source.code));
+    const answered = rows.map((): [number, CardRow][] => []);
+    for (const [i, rank, card] of answers) sure(answered[i]).push([rank, card]);
+    rows.forEach(({ need, source, whole }, i) => {
+      const inOrder = sure(answered[i])
+        .sort(([a], [b]) => a - b)
+        .map(([, row]) => asCard(row, asked));
+      if (need.type === 'products') asked.tags.add(source.of.tag(source.code));
       for (const { code } of inOrder) asked.tags.add(tags.page(`product:${code}`));
-      if (need.type === 'listing') asked.data.set(need, { cards: inOrder, total });
-      else asked.data.set(need, inOrder);
+      if (need.type === 'products') asked.data.set(need, inOrder);
+      else asked.data.set(need, { cards: inOrder, total: sure(whole).total, counts: sure(whole).counts });
     });
   },
 };
 
+interface NeededRow {
+  readonly need: CardsNeed;
+  readonly source: Source;
+  /** What a listing comes to. */
+  readonly whole?: Listed;
+}
+
 /** What is asked of the database, each once. A source that means nothing on this page has no products. */
-function neededRows(asked: Asked): { need: CardsNeed; source: Source }[] {
-  const needs = [...needsOf(asked, 'products'), ...needsOf(asked, 'listing')];
-  const rows: { need: CardsNeed; source: Source }[] = [];
-  for (const need of needs) {
+function neededRows(asked: Asked): NeededRow[] {
+  const rows: NeededRow[] = [];
+  for (const need of needsOf(asked, 'products')) {
     const source = sourceOn(need.source, asked.subject);
     if (source) rows.push({ need, source });
-    else if (need.type === 'listing') asked.data.set(need, { cards: [], total: 0 });
     else asked.data.set(need, []);
   }
+  for (const need of needsOf(asked, 'listing')) {
+    const whole = sure(asked.listings.get(needKey(need)));
+    const source = sourceOn(need.source, asked.subject);
+    if (source) for (const tag of tagsOfListing(need, source.of.tag(source.code))) asked.tags.add(tag);
+    if (whole.ids.length > 0) rows.push({ need, source: { of: listed, code: whole.ids.join(' ') }, whole });
+    else asked.data.set(need, { cards: [], total: whole.total, counts: whole.counts });
+  }
   return rows;
+}
+
+/** What of its products an order goes by that may change while they stay. */
+const ASPECT: Readonly<Record<SortKey, Aspect | null>> = {
+  'by-hand': null,
+  date: null,
+  title: 'title',
+  price: 'price',
+  saving: 'price',
+  rating: 'rating',
+  sold: 'sold',
+  attribute: 'attributes',
+};
+
+/** What a listing depends on besides its cards: who is in it, and what it is ordered by. */
+function tagsOfListing({ sort, counts }: ListingNeed, list: string): string[] {
+  const aspect = ASPECT[sort.by];
+  return [
+    list,
+    ...(aspect === null ? [] : [tags.aspect(list, aspect)]),
+    ...(counts ? [tags.aspect(list, 'counts')] : []),
+  ];
 }
 
 function sourceOn(source: NeedSource, subject: Subject): Source | null {

@@ -3,7 +3,7 @@ import { sql } from 'kysely';
 import type { Buyer, PaymentMethod, ScenarioLine } from '@parlour/core/commerce';
 import type { PathPatterns, DesignState } from '@parlour/core/documents';
 import type { Own, OwnPart } from '@parlour/core/facts';
-import type { Need, PageData, Subject } from '@parlour/core/kinds';
+import type { FacetCounts, Need, PageData, Subject } from '@parlour/core/kinds';
 import type { Sql, ValueOf } from '../named.js';
 
 /** What paths of pages are made with: the design's patterns, and its content pages. */
@@ -41,11 +41,22 @@ export interface MadeUpOrder {
   readonly placed: string;
 }
 
+/** What a listing comes to: which products are on the page, and what else there is. */
+export interface Listed {
+  /** Ids of products, in order. */
+  readonly ids: readonly number[];
+  readonly total: number;
+  /** Null if nobody asked for them. */
+  readonly counts: FacetCounts | null;
+}
+
 /** What a page asks for, and the answers as they come. */
 export interface Asked {
   readonly sources: PathSources;
   readonly subject: Subject;
   readonly needs: readonly Need[];
+  /** What the listings that are needed come to, by the keys of the needs. */
+  readonly listings: ReadonlyMap<string, Listed>;
   readonly cart: CartAsked | null;
   /** The hash of the token of the order that the page is about. */
   readonly order: Buffer | null;

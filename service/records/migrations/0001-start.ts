@@ -739,7 +739,9 @@ create table password_link (
 create table change (
   xid xid8 not null default pg_current_xact_id(),
   store_id integer not null,
-  tags text[] not null
+  tags text[] not null,
+  -- Ids of the products of which something has changed that listings look at.
+  products integer[] not null default '{}'
 );
 create index change_xid on change (xid);
 -- The oldest transaction under way, at times: what is older than such a mark, and the mark itself old, is dropped.

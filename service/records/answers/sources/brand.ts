@@ -13,7 +13,5 @@ export const brand: CardSource = {
     select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
     from card c where c.brand_id = ${idOf(store)}
     order by c.created_at desc, c.product_id`,
-  count: (store) => sql`
-    select count(*) from card where brand_id = ${idOf(store)}`,
   tag: (code) => tags.list('brand', code),
 };

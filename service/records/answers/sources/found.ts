@@ -9,8 +9,6 @@ export const found: CardSource = {
     select p.id, row_number() over (order by ts_rank(p.words, q) desc, p.created_at desc, p.id) as rank
     from product p join card on card.product_id = p.id, to_tsquery('simple', n.code) q where p.store_id = ${store} and p.words @@ q
     order by rank`,
-  count: (store) => sql`
-    select count(*) from product p join card on card.product_id = p.id where p.store_id = ${store} and words @@ to_tsquery('simple', n.code)`,
   tag: () => tags.list('found'),
 };
 

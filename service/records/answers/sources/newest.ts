@@ -9,6 +9,5 @@ export const newest: CardSource = {
     select c.product_id as id, row_number() over (order by c.created_at desc, c.product_id) as rank
     from card c where c.store_id = ${store}
     order by c.created_at desc, c.product_id`,
-  count: (store) => sql`select count(*) from card where store_id = ${store}`,
   tag: () => tags.list('newest'),
 };

@@ -11,8 +11,5 @@ export const reduced: CardSource = {
     from card_price x join card c using (product_id)
     where x.store_id = ${store} and x.reduced and x.currency = ${currencyOf(store)}
     order by c.created_at desc, c.product_id`,
-  count: (store) => sql`
-    select count(*) from card_price x join card c using (product_id)
-    where x.store_id = ${store} and x.reduced and x.currency = ${currencyOf(store)}`,
   tag: () => tags.list('reduced'),
 };
