@@ -31,7 +31,8 @@ interface Started {
 function start(port: number, env: Record<string, string> = {}): Started {
   const child = spawn(process.execPath, [join(ROOT, 'scripts', 'start.mjs')], {
     cwd: ROOT,
-    env: { PATH: process.env['PATH'], PARLOUR_HOME: home, PARLOUR_PORT: String(port), ...env },
+    // Smaller files of the demo's pictures would be made all the while, by as many processes as there are processors.
+    env: { PATH: process.env['PATH'], PARLOUR_HOME: home, PARLOUR_PORT: String(port), PARLOUR_AVIF: 'no', ...env },
   });
   running.push(child);
   let text = '';

@@ -208,7 +208,7 @@ const SERVICE = [
     'changing',
   ],
   ['catalogue/products.ts', "'newest', 'chosen', 'found', 'categories'", "'categories'", 'changing'],
-  ['catalogue/turning.ts', 'await renewCards(trx, ids, now);', '', 'changing'],
+  ['catalogue/turning.ts', 'await renewCards(trx, storeId, ids, now);', '', 'changing'],
   ['catalogue/turning.ts', 'products.flatMap((product) => comingTags(product, product.collections))', '[]', 'changing'],
   ['catalogue/brands.ts', 'before && titlesDiffer(before, after) ? [before.id] : []', '[]', 'changing'],
   ['catalogue/brands.ts', '!isSame(titlesOf(before), titlesOf(after))', 'false', 'languages'],

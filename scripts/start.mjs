@@ -37,6 +37,7 @@ await main(async () => {
     emailIsDelivered: process.env.PARLOUR_EMAIL === 'mailbox',
     emailServer,
     keptBytes: megabytes('PARLOUR_KEPT_MB'),
+    makesPictures: process.env.PARLOUR_AVIF !== 'no',
   }).catch((error) => {
     cluster?.stop();
     if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')

@@ -2,6 +2,7 @@
 import type { ProductStatus, Specification } from '../catalogue/product.js';
 import type { Texts, ThingTexts, Translated } from '../catalogue/texts.js';
 import type { PageCode, PageKind } from '../pages/page.js';
+import type { Narrowing } from './listing.js';
 import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../documents/document.js';
 import type { StoreDetails } from '../commerce/store-details.js';
@@ -156,6 +157,8 @@ export interface PageInfo {
   readonly query: Readonly<Partial<Record<QueryName, string>>>;
   /** The listing of the page: what its first section that is one asks for. */
   readonly listing: ListingNeed | null;
+  /** What was chosen of its order, its filters and its view; absent if nothing is offered. */
+  readonly narrowing?: Narrowing;
 }
 
 export interface StoreInfo {

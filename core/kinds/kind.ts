@@ -12,6 +12,7 @@ import type { WordName } from '../locale/words.js';
 import { fold } from '../pages/rule.js';
 import type { FactName } from '../facts/all.js';
 import type { Markup } from './html.js';
+import type { Offers } from './listing.js';
 import type { ListingNeed, Need } from './needs.js';
 import type { Properties } from './properties.js';
 import type { Sketch } from './sketch.js';
@@ -58,6 +59,8 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly hasForms?: boolean;
   /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
   readonly ofCheckout?: boolean;
+  /** Whether it shows, or changes, something of the page's listing, and so follows when a shopper chooses. */
+  readonly ofListing?: boolean;
   /** The words of the storefront that its view says, besides those that its fields hold until they are set. */
   readonly says?: readonly WordName[];
   /** The names behind `?` in a web address that the section goes by. */
@@ -71,6 +74,8 @@ export interface KindDescription<F extends Fields = Fields> {
 export interface KindRuntime<F extends Fields> {
   /** The listing of the page, if the section is one. Others, such as its paging, read it as `page.listing`. */
   lists?(values: ValuesOf<F>, page: PageInfo): ListingNeed;
+  /** What of the page's listing can be chosen in the section: orders, filters, grid or list. */
+  offers?(values: ValuesOf<F>): Partial<Offers>;
   /** The data the section shows, besides the page's subject, the listing, and what its pictures, links and menus need. */
   needs?(values: ValuesOf<F>, page: PageInfo): readonly Need[];
   view(values: ValuesOf<F>, view: View): Markup;
@@ -89,6 +94,7 @@ type Upgrades = Readonly<Record<number, (values: Values) => Values>>;
 export interface ReadSection {
   readonly values: Values;
   listing(page: PageInfo): ListingNeed | null;
+  offers(): Partial<Offers>;
   needs(page: PageInfo): readonly Need[];
   properties(): Properties;
   view(view: View): Markup;
@@ -97,6 +103,8 @@ export interface ReadSection {
 /** A kind as everything else knows it. */
 export interface SectionKind extends KindDescription {
   readonly css: string;
+  /** Whether something of the page's listing can be chosen in it. */
+  readonly offers: boolean;
   /** The text of its script; empty if it has none. */
   readonly script: string;
   /** What its code is known by. */
@@ -125,14 +133,15 @@ export function defineKind<const F extends Fields>(
   description: KindDescription<F>,
   runtime: KindRuntime<F>,
 ): SectionKind {
-  const { lists, needs, view, properties, css = '', script, upgrade = {} } = runtime;
+  const { lists, offers, needs, view, properties, css = '', script, upgrade = {} } = runtime;
   if (properties && description.shows?.length)
     throw new Error(`The section kind “${description.name}” shows facts, and so cannot have properties.`);
   return {
     ...description,
     css,
+    offers: offers !== undefined,
     script: script ? String(script) : '',
-    code: [lists, needs, view, properties, ...Object.values(upgrade)].map(String).join('\n'),
+    code: [lists, offers, needs, view, properties, ...Object.values(upgrade)].map(String).join('\n'),
     upgrade,
     read(stored, reading) {
       const values = readValues(description.fields, stored, reading);
@@ -143,6 +152,7 @@ export function defineKind<const F extends Fields>(
           const seen = pageSeenBy(description, page);
           return [...(lists ? [lists(values, seen)] : []), ...(needs?.(values, seen) ?? [])];
         },
+        offers: () => offers?.(values) ?? {},
         properties: () => properties?.(values) ?? {},
         view: (given) => view(values, given),
       };
@@ -167,6 +177,7 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     shows,
     hasForms,
     ofCheckout,
+    ofListing,
     says,
     query,
     sketch,
@@ -188,6 +199,7 @@ export function descriptionOfKind(kind: KindDescription): KindDescription {
     ...(shows && { shows }),
     ...(hasForms && { hasForms }),
     ...(ofCheckout && { ofCheckout }),
+    ...(ofListing && { ofListing }),
     ...(says && { says }),
     ...(query && { query }),
     ...(caption !== undefined && { caption }),

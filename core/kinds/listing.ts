@@ -121,3 +121,63 @@ export interface FacetCounts {
   /** The least and the greatest price, in minor units; null where there is none. */
   readonly price: { readonly least: number; readonly most: number } | null;
 }
+
+/** What can be chosen to narrow a listing. */
+export type FilterOffer = Facet | { readonly by: 'available' | 'rating' | 'price' };
+
+/** What the sections of a page offer for its listing. */
+export interface Offers {
+  readonly sorts: readonly Sort[];
+  /** `all` for whatever its products have; null for nothing. */
+  readonly filters: readonly FilterOffer[] | 'all' | null;
+  /** Whether shoppers may switch between grid and list. */
+  readonly views: boolean;
+}
+export const NO_OFFERS: Offers = { sorts: [], filters: null, views: false };
+
+export const joinedOffers = (all: readonly Partial<Offers>[]): Offers => ({
+  sorts: all.flatMap(({ sorts = [] }) => sorts),
+  filters: all.reduce<Offers['filters']>(
+    (before, { filters = null }) =>
+      before === 'all' || filters === 'all' ? 'all' : before === null ? filters : [...before, ...(filters ?? [])],
+    null,
+  ),
+  views: all.some(({ views }) => views),
+});
+
+/** Whether something can be chosen that is offered. */
+export const isOffered = (offers: Offers['filters'], filter: Filter): boolean =>
+  offers === 'all' ||
+  (offers ?? []).some(
+    (offer) => offer.by === filter.by && (!('name' in offer) || ('name' in filter && offer.name === filter.name)),
+  );
+
+/** A listing stands in rows of cards, or one under another. */
+export const VIEWS = ['grid', 'list'] as const;
+export type ListingView = (typeof VIEWS)[number];
+
+/** What a shopper has chosen of what the page offers. */
+export interface Narrowing {
+  /** Null for the order that the listing has by itself. */
+  readonly sort: Sort | null;
+  readonly filters: readonly Filter[];
+  readonly view: ListingView | null;
+  readonly offers: Offers;
+}
+export const NOT_NARROWED: Narrowing = { sort: null, filters: [], view: null, offers: NO_OFFERS };
+
+/** So many values narrow a listing at once at most. */
+const MOST_FILTERS = 40;
+
+/** Filters in the one form in which they stand in a web address: each once, in order; what cannot be read is left out. */
+export const readFilters = (texts: readonly string[]): string[] =>
+  [
+    ...new Set(
+      texts.flatMap((text) => {
+        const filter = readFilter(text);
+        return filter ? [filterText(filter)] : [];
+      }),
+    ),
+  ]
+    .sort()
+    .slice(0, MOST_FILTERS);

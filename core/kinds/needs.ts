@@ -10,7 +10,7 @@ import type {
   PictureInfo,
   ProductCard,
 } from './data.js';
-import { filterKey, sortText, type FacetCounts, type Filter, type Sort } from './listing.js';
+import { filterKey, sortText, type FacetCounts, type Filter, type ListingView, type Sort } from './listing.js';
 import { SEARCH_WORDS } from './query.js';
 
 /** Where products come from on one page: a source, and the words that are looked for. */
@@ -31,6 +31,9 @@ export interface ListingNeed {
   readonly type: 'listing';
   readonly source: NeedSource;
   readonly sort: Sort;
+  /** The order that it has by itself, and how it is shown then. */
+  readonly ownSort: Sort;
+  readonly view: ListingView;
   /** What it is narrowed to. */
   readonly filters: readonly Filter[];
   /** Whether it is told, too, how many products have what. */

@@ -8,7 +8,8 @@ import { menuEntries, type MenuEntry } from './menu.js';
 import { pictureTag } from './picture.js';
 import { withFigures } from '../fields/text-pictures.js';
 import { html, NOTHING, raw, slotMark, type Markup } from './html.js';
-import { pageSeenBy, queryText, type QueryName } from './query.js';
+import { isOneOf } from '../one-of.js';
+import { pageSeenBy, queryPairs, queryText, type QueryName } from './query.js';
 import type { ThingTexts } from '../catalogue/texts.js';
 import type { PageInfo, Spoken, StoreInfo } from './data.js';
 import type { FactName, Facts, ShownFacts } from '../facts/all.js';
@@ -37,6 +38,8 @@ export interface View {
   readonly locale: Locale;
   /** The path of the page with what stands behind `?`. @param other values that are to stand there instead */
   address(other?: AddressChange): string;
+  /** What stands behind `?`, name by name, but for some; a name that stands several times, each time. */
+  behind(without: readonly QueryName[]): readonly (readonly [name: string, value: string])[];
   /** What came of a form of this section that was just sent; null if none was. */
   readonly form: FormState | null;
   /** The name of an input of the checkout's form in this section. */
@@ -155,6 +158,9 @@ export class SectionView implements View {
   address(other: AddressChange = {}): string {
     const { path, query } = this.#sources.page;
     return path + queryText({ ...query, ...other });
+  }
+  behind(without: readonly QueryName[]): readonly (readonly [name: string, value: string])[] {
+    return queryPairs(this.#sources.page.query).filter(([name]) => !isOneOf(without, name));
   }
   get form(): FormState | null {
     const { form } = this.#sources;

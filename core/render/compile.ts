@@ -111,7 +111,7 @@ function compiled(section: Section, holder: InstancePath, edition: Edition): Com
     path,
     slots,
     held,
-    open: frameStart(frame, section, path, edition),
+    open: frameStart(frame, section, path, edition, kind?.ofListing ?? false),
     shown: shownWhen(frame),
   };
   if (!kind) return { ...base, ...nothingAsked(new Error('A section without a kind has nothing to read.')) };
@@ -258,14 +258,20 @@ function ruleIfAny(rule: () => string): string | null {
   }
 }
 
-function frameStart(frame: FrameValues, section: Section, path: InstancePath, { mode }: Edition): string {
+function frameStart(
+  frame: FrameValues,
+  section: Section,
+  path: InstancePath,
+  { mode }: Edition,
+  ofListing: boolean,
+): string {
   const { width, background, space, align, textSize, textWeight, textCase, hidden } = frame;
   const texts = [textSize, textWeight, textCase]
     .filter((one) => one !== 'usual' && one !== 'written')
     .map((one) => ` texts-${one}`);
   const hide = DEVICES.filter((device) => hidden[device]).map((device) => ` hide-${device}`);
   const classes = `frame w-${width} ${groundClasses(frame)}${background === 'none' ? '' : ` back back-${background}`} ${deviceClasses('space', space)} ${deviceClasses('align', align)} ${kindClass(kindName(section.kind))}${[...texts, ...hide].join('')}`;
-  const marks = mode === 'preview' ? ` data-section="${escapeText(path)}"` : '';
+  const marks = `${ofListing ? ' data-of-listing' : ''}${mode === 'preview' ? ` data-section="${escapeText(path)}"` : ''}`;
   return `<div class="${escapeText(classes)}" id="${escapeText(htmlId(path))}"${marks}><div class="frame-in">`;
 }
 

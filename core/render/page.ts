@@ -9,6 +9,8 @@ import type { FormState } from '../kinds/form-state.js';
 import { html, raw, type Markup } from '../kinds/html.js';
 import { menuNeeds } from '../kinds/menu.js';
 import type { Need, PageData } from '../kinds/needs.js';
+import { joinedOffers } from '../kinds/listing.js';
+import { narrowingIn, offeredQuery } from '../kinds/narrowing.js';
 import { readQuery, type SentQuery } from '../kinds/query.js';
 import { isWithin, SectionView, type InstancePath, type Span, type ViewSources } from '../kinds/view.js';
 import { filledIn, PAGE_END, type Composition, type Instance, type Piece } from './compose.js';
@@ -95,7 +97,7 @@ export function askPage(composition: Composition, about: PageInfo, sent: SentQue
     }
   };
   const shown = [...shownInstances(composition.body, now)];
-  const page = pageWithListing(shown, { ...about, query: readQuery(composition.query, sent) }, said);
+  const page = pageWithListing(shown, pageNarrowed(shown, about, readQuery(composition.query, sent), said), said);
   const needs = shown.flatMap((instance) => said(instance, () => instance.compiled.needs(page)) ?? []);
   for (const code of new Set(shown.flatMap(({ compiled }) => compiled.menus))) {
     const menu = composition.parts.menus.get(code);
@@ -111,6 +113,22 @@ export function needsOf({ compiled }: Instance, page: PageInfo): readonly Need[]
   } catch {
     return [];
   }
+}
+
+/** A page with what was chosen of its listing, as far as its sections offer that; what they do not is not asked for. */
+function pageNarrowed(
+  shown: readonly Instance[],
+  about: PageInfo,
+  query: PageInfo['query'],
+  said: <T>(instance: Instance, say: () => T) => T | null,
+): PageInfo {
+  const offers = joinedOffers(
+    shown.flatMap((instance) =>
+      instance.kind.offers ? (said(instance, () => instance.compiled.read(about).offers()) ?? []) : [],
+    ),
+  );
+  const narrowing = narrowingIn(query, offers);
+  return { ...about, narrowing, query: offeredQuery(query, narrowing) };
 }
 
 /** A page with its listing: what its first section that is one asks for. */
@@ -245,8 +263,10 @@ function renderOne(instance: Instance, page: Rendering): string {
   if (compiled.constant) page.style += compiled.rule(page.sources.page);
   const inner = markup.marks.length === 0 ? markup.text : renderPieces(filledIn(markup, inside), page);
   if (inner !== '' || page.isPreview) return `${compiled.open}${inner}${FRAME_END}`;
-  // What shows facts may come and go while the page is open, and then needs its place.
-  return instance.kind.shows?.length ? `${compiled.open.replace('<div ', '<div hidden ')}${FRAME_END}` : '';
+  // What shows facts, or follows the listing, may come and go while the page is open, and then needs its place.
+  return instance.kind.shows?.length || instance.kind.ofListing
+    ? `${compiled.open.replace('<div ', '<div hidden ')}${FRAME_END}`
+    : '';
 }
 
 function noteDates({ from, until }: Span, page: Rendering): void {
@@ -282,7 +302,7 @@ function head(
   const title = page.kind === 'home' ? store.name : `${page.title} · ${store.name}`;
   const isOwn = mode === 'preview' || isOwnPage(page.kind);
   // Of results there is one page for whatever is typed, and none of them is worth finding.
-  const isHidden = isOwn || page.kind === 'search';
+  const isHidden = isOwn || page.kind === 'search' || (page.narrowing?.filters.length ?? 0) > 0;
   const isKnown = !isOwn && page.kind !== 'not-found';
   const data = structuredData(page, store, canonical);
   return html`<head>

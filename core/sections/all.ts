@@ -54,7 +54,10 @@ import { kindSet } from '../kinds/kind.js';
 import { collectionTiles } from './listing/collection-tiles.js';
 import { numberOfResults } from './listing/number-of-results.js';
 import { listing } from './listing/listing.js';
+import { filters } from './listing/filters.js';
 import { paging } from './listing/paging.js';
+import { sortMenu } from './listing/sort-menu.js';
+import { viewSwitch } from './listing/view-switch.js';
 import { buyForm } from './product/buy-form.js';
 import { pageTitle } from './product/page-title.js';
 import { price } from './product/price.js';
@@ -92,6 +95,9 @@ export const SHIPPED_KINDS = kindSet([
   productRow,
   collectionTiles,
   listing,
+  sortMenu,
+  viewSwitch,
+  filters,
   paging,
   numberOfResults,
   pageTitle,

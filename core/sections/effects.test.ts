@@ -4,7 +4,7 @@ import type { Document, Section, Values } from '../documents/index.js';
 import type { Facts } from '../facts/index.js';
 import { checkValue, type EntriesField, type Field, type Fields } from '../fields/index.js';
 import { GROUNDWORKS } from '../groundworks/index.js';
-import { FRAME, type Need, type PageInfo, type SectionKind } from '../kinds/index.js';
+import { FRAME, type FacetCounts, type Need, type PageInfo, type SectionKind } from '../kinds/index.js';
 import { lookCss } from '../look/index.js';
 import { SHIPPED_KINDS } from './index.js';
 import { answer, cardOf, menu, picture, product } from '../tests/answers.js';
@@ -67,12 +67,33 @@ const DOCUMENTS: Readonly<Record<string, Document>> = {
   ]),
 };
 
+const facet = (by: 'option' | 'attribute' | 'brand' | 'category', name: string, count = 12) => ({
+  ...{ by, name },
+  values: Array.from({ length: count }, (_, i) => ({ value: `${name} ${i}`, label: `${name} ${i}`, count: i })),
+});
+const COUNTS: FacetCounts = {
+  groups: [
+    facet('option', 'Colour'),
+    facet('option', 'Some words'),
+    facet('attribute', 'Some words'),
+    facet('brand', ''),
+  ],
+  available: 3,
+  rated: [9, 8, 7, 6, 5],
+  price: { least: 100, most: 900 },
+};
+
 /** Answers that tell from whom they come: as many cards as were asked for, named by their source. */
 function answered(need: Need) {
   const cards = (count: number, source: object) =>
     Array.from({ length: count }, (_, i) => cardOf(`${JSON.stringify(source)} ${i}`));
   if (need.type === 'products') return cards(need.limit, need.source);
-  if (need.type === 'listing') return { cards: cards(need.size, need.source), total: 500 };
+  if (need.type === 'listing')
+    return {
+      cards: cards(need.size, { ...need.source, ...need.sort }),
+      total: 500,
+      counts: need.counts ? COUNTS : null,
+    };
   if (need.type === 'pages')
     return (answer(need) as readonly object[])
       .slice(0, need.limit)
@@ -96,7 +117,7 @@ function valuesOf(field: Field): unknown[] {
   switch (field.type) {
     case 'text':
       // Of words in a form, two that it takes.
-      return field.form ? ['a', 'b', '1', '3 1'].filter((one) => takes(field, one)) : ['Some words', ''];
+      return field.form ? ['a', 'b', '1', '3 1'].filter((one) => takes(field, one)) : ['Some words', '', 'Other words'];
     case 'prose':
       return ['<p>Some prose</p>', '<p>Other</p>'];
     case 'code':
@@ -169,8 +190,14 @@ const LOOKS: readonly Looks[] = [
 ];
 const details = { street: 'Quay 4', city: 'Tern', email: 'a@b.example', phone: '+353', monday: '9–5' };
 
+/** What shows or changes something of a listing stands beside one. */
+const withListing = (one: Section): Section[] =>
+  SHIPPED_KINDS.find(one.kind)?.ofListing && one.kind !== 'listing'
+    ? [one, section('its', 'listing', { size: 4 })]
+    : [one];
+
 function shown(one: Section, { page, facts: own, none = false }: Looks, form?: object): string {
-  const { html, style, faults } = made([one], {
+  const { html, style, faults } = made(withListing(one), {
     page,
     facts: own,
     store: { ...STORE, details },
@@ -258,10 +285,12 @@ describe.each(SHIPPED_KINDS.all.map((kind) => [kind.name, kind] as const))('%s',
       ),
     ).toBe(true);
     for (const [inner, innerField] of Object.entries(field.fields)) {
+      const { where = inner, is: [is] = [] } = innerField.counts ?? {};
+      const counting = innerField.counts ? { [where]: is } : {};
       const setInner = (one: Section, value: unknown): Section =>
         set(
           one,
-          some.map((entry, i) => (i === 0 ? { ...entry, values: { ...entry.values, [inner]: value } } : entry)),
+          some.map((entry) => ({ ...entry, values: { ...entry.values, ...counting, [inner]: value } })),
         );
       expect([inner, changesSomething(kind, innerField, starts, setInner)]).toEqual([inner, true]);
     }

@@ -1,4 +1,5 @@
 /** Small pages to test with: documents in, the html of a page out. */
+import { SEVERAL } from '../kinds/query.js';
 import { stateOf } from '../documents/state.js';
 import type { Document, Section } from '../documents/index.js';
 import type { Facts } from '../facts/index.js';
@@ -118,7 +119,12 @@ export function made(main: readonly Section[], asked: Asked = {}): Made {
   });
   const composition = composePage(parts, { kinds, store, locale, mode });
   const sent: Readonly<Record<string, string>> = about.query;
-  const { page, needs, faults } = askPage(composition, about, { get: (name) => sent[name] ?? null }, now);
+  const { page, needs, faults } = askPage(
+    composition,
+    about,
+    { getAll: (name) => sent[name]?.split(SEVERAL) ?? [] },
+    now,
+  );
   const data = new PageData();
   for (const need of needs) data.set(need, asked.answer?.(need) ?? emptyAnswer(need));
   const request: PageRequest = {

@@ -7,6 +7,25 @@ import { windrowContent } from './content.js';
 import { entry, section, template, to } from './make.js';
 import { windrowReading } from './reading.js';
 
+/** What a collection is narrowed by, beside it. */
+const FILTERED = [
+  section('f-crumbs', 'breadcrumb', { here: false }, { space: 'small' }),
+  section('f-title', 'page-title', {}, { space: 'small' }),
+  section(
+    'f-bar',
+    'columns',
+    { count: '3' },
+    { space: 'small' },
+    {
+      one: [section('f-count', 'number-of-results', {}, { space: 'none' })],
+      two: [section('f-sort', 'sort-menu', {}, { align: 'end', 'align@phone': 'start', space: 'none' })],
+      three: [section('f-view', 'view-switch', {}, { align: 'end', space: 'none', 'hidden@phone': true })],
+    },
+  ),
+  section('f-row', 'listing', { size: 12, across: '3' }, { space: 'medium' }),
+  section('f-pages', 'paging'),
+];
+
 /**
  * @param hashOf the hash of a picture by its file name
  * @param collections the codes of those that there are: menus lead to no others
@@ -211,6 +230,13 @@ export function windrowDesign(hashOf: (file: string) => string, collections: rea
       ),
     ],
     [
+      keys.template('filtered-collection'),
+      template('Collection with filters', 'collection', FILTERED, {
+        layout: { width: 'broad', side: 'start' },
+        areas: { main: FILTERED, side: [section('f-filters', 'filters', {}, { space: 'small' })] },
+      }),
+    ],
+    [
       keys.template('cart'),
       template('Cart', 'cart', [
         section('cart-title', 'page-title'),
@@ -411,7 +437,7 @@ export function windrowDesign(hashOf: (file: string) => string, collections: rea
         type: 'assignments',
         pageKind: 'collection',
         standard: 'collection',
-        pages: { 'collection:C-3': 'reduced-collection' },
+        pages: { 'collection:C-2': 'filtered-collection', 'collection:C-3': 'reduced-collection' },
       },
     ],
     [

@@ -42,6 +42,7 @@ const grown = <A extends Float64Array | Int32Array | Uint32Array | Uint8Array>(
 /** What stands for nothing in a column of whole numbers. */
 export const NOTHING_SAID = -1;
 const NO_SLOTS = new Uint32Array();
+const NO_LISTS: ReadonlySet<number> = new Set();
 const NO_LIST: List = { slots: NO_SLOTS, places: null };
 /** Ids of products are looked up in pages of so many, as those of one store lie close together. */
 const PAGE = 4096;
@@ -147,7 +148,7 @@ export class Columns {
       if (known === undefined || this.#titles[slot] !== product.titles) this.titlesVersion++;
       this.#titles[slot] = product.titles;
       const lists = this.#listsIn(product);
-      const was = new Set(known === undefined ? [] : this.#listsOf(slot));
+      const was: ReadonlySet<number> = known === undefined ? NO_LISTS : new Set(this.#listsOf(slot));
       for (const list of was) if (!lists.has(list)) moveOf(list).left.add(slot);
       for (const [list, place] of lists)
         if (!was.has(list) || placeIn(sure(this.#lists.get(list)), slot) !== place) moveOf(list).came.set(slot, place);

@@ -196,12 +196,14 @@ async function readStore(db: Database, storeId: number): Promise<Loaded> {
     fresh: Promise.resolve(),
     looking: new Set(),
   };
-  for (let after = ''; ;) {
-    const rows = await listedAfter(db, storeId, after, AT_ONCE);
+  let coming: ReturnType<typeof listedAfter> | null = listedAfter(db, storeId, '', AT_ONCE);
+  while (coming) {
+    const rows: readonly ListedProduct[] = await coming;
+    // The next are read while these are taken in.
+    coming = rows.length < AT_ONCE ? null : listedAfter(db, storeId, sure(rows.at(-1)).code, AT_ONCE);
     take(store, rows, []);
-    if (rows.length < AT_ONCE) return store;
-    after = sure(rows.at(-1)).code;
   }
+  return store;
 }
 
 /** Takes in products as they are now, and forgets others. */

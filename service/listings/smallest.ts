@@ -13,7 +13,9 @@ interface Compared {
  */
 export function smallest(compared: Compared, skip: number, size: number): number[] {
   const { keys, ids } = compared;
-  const order = Uint32Array.from(keys, (_, at) => at);
+  // By hand: with a function to map them it takes ten times as long.
+  const order = new Uint32Array(keys.length);
+  for (let place = 0; place < order.length; place++) order[place] = place;
   const end = Math.min(skip + size, order.length);
   if (skip >= end) return [];
   // First what is on the page comes together, then its own first.
@@ -33,12 +35,10 @@ function select(
   while (low < high) {
     const pivot = at(order, (low + high) >>> 1);
     const [key, id] = [at(keys, pivot), at(ids, pivot)];
-    const isBefore = (one: number): boolean => at(keys, one) < key || (at(keys, one) === key && at(ids, one) < id);
-    const isAfter = (one: number): boolean => at(keys, one) > key || (at(keys, one) === key && at(ids, one) > id);
     let [i, j] = [low, high];
     while (i <= j) {
-      while (isBefore(at(order, i))) i++;
-      while (isAfter(at(order, j))) j--;
+      while (compare(keys, ids, at(order, i), key, id) < 0) i++;
+      while (compare(keys, ids, at(order, j), key, id) > 0) j--;
       if (i > j) break;
       const one = at(order, i);
       order[i++] = at(order, j);
@@ -48,6 +48,12 @@ function select(
     else if (piece.at >= i) low = i;
     else return;
   }
+}
+
+/** Below zero if a thing comes before a key with an id, above if after. */
+function compare(keys: Float64Array, ids: Int32Array, one: number, key: number, id: number): number {
+  const own = at(keys, one);
+  return own < key ? -1 : own > key ? 1 : at(ids, one) - id;
 }
 
 /** What is surely there. */

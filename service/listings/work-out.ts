@@ -74,12 +74,12 @@ function groupsOf(columns: Columns, filters: readonly Filter[], minor: number): 
     return bit;
   };
   let options = 0;
-  let [leastRating, from, to] = [0, 0, Infinity];
+  let [leastRating, from, to] = [Infinity, 0, Infinity];
   for (const filter of filters) {
     if (filter.by === 'available') bitFor('available');
     else if (filter.by === 'rating') {
       bitFor('rating');
-      leastRating = filter.least * STAR;
+      leastRating = Math.min(leastRating, filter.least * STAR);
     } else if (filter.by === 'price') {
       bitFor('price');
       // A bound in whole units that lies between two minor ones leaves out what is beyond it.

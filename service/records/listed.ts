@@ -39,12 +39,12 @@ const listed = (store: Sql, where: Sql): Sql => sql`
   select c.product_id as id, c.code as "code", (extract(epoch from c.created_at) * 1000000)::float8 as created,
     x.least as price, case when x.was > x.least then ((x.was - x.least)::bigint * 10000 / x.was)::int end as saving,
     x.reduced, c.rating, c.sold, c.available, hashtext(c.title || c.texts::text) as titles,
-    (select b.code from brand b where b.id = c.brand_id) as brand, c.brand as "brandTitle", p.category, p.attributes,
-    coalesce((select jsonb_agg(jsonb_build_array(o.code, m.position)) from collection_member m join collection o on o.id = m.collection_id
+    b.code as brand, c.brand as "brandTitle", p.category, p.attributes,
+    coalesce((select json_agg(json_build_array(o.code, m.position)) from collection_member m join collection o on o.id = m.collection_id
       where m.product_id = c.product_id), '[]') as collections,
-    coalesce((select jsonb_agg(v.options order by v.position) from variant v where v.product_id = c.product_id
+    coalesce((select json_agg(v.options) from variant v where v.product_id = c.product_id
       and (not c.available or v.stock is null or v.stock > 0)), '[]') as variants
-  from (select * from card c where c.store_id = ${store} and ${where}) c,
+  from (select * from card c where c.store_id = ${store} and ${where}) c left join brand b on b.id = c.brand_id,
     ${oneOf('product', sql`p.id = c.product_id`, 'p')},
     ${oneOf('card_price', sql`x.product_id = c.product_id and x.currency = ${currencyOf(store)}`, 'x')}`;
 
@@ -84,14 +84,19 @@ function idsIn(bytes: Buffer): Int32Array {
   return ids;
 }
 
-const inOrderOfTitles = named<{ ids: Buffer }>(
+// In the leading language an index has them in order; what is aggregated comes as the inner query has it.
+const byTitle = named<{ ids: Buffer }>(
+  ($) => sql`select coalesce(string_agg(int4send(id), ''::bytea), ''::bytea) as ids from (
+    select product_id as id from card where store_id = ${$(0)} order by title collate "und-x-icu", product_id) t`,
+);
+const byTitleIn = named<{ ids: Buffer }>(
   ($) => sql`select ${asBytes(sql`title collate "und-x-icu", id`)} from (
     select product_id as id, coalesce(texts -> ${$(1)}::text ->> 'title', title) as title from card where store_id = ${$(0)}) t`,
 );
 
 /** The ids of all products that shoppers see, by title. @param language null for the leading one */
 export async function idsByTitle(db: Records, storeId: number, language: string | null): Promise<Int32Array> {
-  const { rows } = await db.executeQuery(inOrderOfTitles(storeId, language ?? ''));
+  const { rows } = await db.executeQuery(language === null ? byTitle(storeId) : byTitleIn(storeId, language));
   return idsIn(rows[0]?.ids ?? Buffer.alloc(0));
 }
 

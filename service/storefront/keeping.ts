@@ -1,6 +1,6 @@
 /** Makes pages for shoppers, once for all who ask at the same time, and hands them over to be kept. */
 import { LRUCache } from 'lru-cache';
-import type { PageInfo } from '@parlour/core/kinds';
+import { readQuery, type PageInfo, type QueryName } from '@parlour/core/kinds';
 import { isOwnPage } from '@parlour/core/pages';
 import type { SectionFault } from '@parlour/core/render';
 import type { KeptPages } from '../kept/kept-pages.js';
@@ -52,7 +52,8 @@ export function keeping(kept: KeptPages): Keeping {
     try {
       const found = await made;
       const { page } = found;
-      if (live && page && mayBeKept(page, path)) void kept.keep({ live, path, query }, page, begun);
+      if (live && page && mayBeKept(page, path) && isWorthKeeping(page, query))
+        void kept.keep({ live, path, query }, page, begun);
       return found;
     } finally {
       if (flights.get(key) === flight) flights.delete(key);
@@ -82,6 +83,15 @@ const LONGEST_PATH = 500;
 /** One page for all paths where nothing is would be many; and one that a section is missing from is no good page. */
 const mayBeKept = ({ page, isThere, faults }: Shown, path: string): boolean =>
   isThere && faults.length === 0 && !UNKEPT.has(page.kind) && !isOwnPage(page.kind) && path.length < LONGEST_PATH;
+
+/** What is chosen of a listing by anything but its order and its page. */
+const CHOSEN: readonly QueryName[] = ['filter', 'price-from', 'price-to', 'view'];
+
+/** Of what can be chosen of a listing there are too many pages to keep; of an order that nobody offers, no end. */
+function isWorthKeeping({ query: names, page }: Shown, sent: URLSearchParams): boolean {
+  const asked = readQuery(names, sent);
+  return CHOSEN.every((name) => asked[name] === undefined) && asked.sort === page.query.sort;
+}
 
 /** Pages of which there is one for whatever is typed: kept, they would push the others out. */
 const UNKEPT: ReadonlySet<string> = new Set<PageInfo['kind']>(['not-found', 'search']);

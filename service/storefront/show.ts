@@ -91,8 +91,8 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
   if (!parts) return null;
   const composition = composePage(parts, edition);
   const { page, needs, faults } = askPage(composition, inLanguage(about, locale), query ?? NO_QUERY, setting.now);
-  // What is looked for makes no page that is worth knowing.
-  const asked = page.kind === 'search' ? '' : queryText(page.query);
+  // What is looked for, or chosen of a listing, makes no page that is worth knowing.
+  const asked = page.kind === 'search' || page.query.page === undefined ? '' : queryText({ page: page.query.page });
   // What the home page shows has one web address, wherever it is read.
   const path = addressOf(site, about);
   const alternates = alternatesOf(site, path + asked);

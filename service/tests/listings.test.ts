@@ -63,6 +63,8 @@ const needOf = (source: NeedSource, more: Partial<ListingNeed> = {}): ListingNee
   type: 'listing',
   source,
   sort: sort('by-hand'),
+  ownSort: sort('by-hand'),
+  view: 'grid',
   filters: [],
   counts: false,
   size: 5,

@@ -1,29 +1,67 @@
 /** All products of a collection or another source, page by page. */
-import { number, source, text } from '../../fields/make.js';
+import { choice, number, source, text } from '../../fields/make.js';
+import { css } from '../../kinds/css.js';
 import { html } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
-import { BY_HAND } from '../../kinds/listing.js';
+import { BY_HAND, NOT_NARROWED, readSort, type ListingView } from '../../kinds/listing.js';
 import { sourceOn, type ListingNeed } from '../../kinds/needs.js';
 import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
 import type { PageInfo } from '../../kinds/data.js';
 import type { PerDevice, ProductSource } from '../../fields/field.js';
+import { followInPlace } from './listing.script.js';
 import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, fullRows } from '../product/cards.js';
 
 interface Asked {
+  readonly view: ListingView;
   readonly source: ProductSource;
+  readonly order: string;
   readonly size: number;
   readonly across: PerDevice<string>;
 }
 
-const need = ({ source, size, across }: Asked, page: PageInfo): ListingNeed => ({
-  type: 'listing',
-  source: sourceOn(source, page),
-  size: fullRows(size, across),
-  sort: BY_HAND,
-  filters: [],
-  counts: false,
-  page: pageNumber(page.query[PAGE_NAME]),
-});
+function need({ source, order, size, across, view }: Asked, page: PageInfo): ListingNeed {
+  const { sort, filters, offers } = page.narrowing ?? NOT_NARROWED;
+  const ownSort = readSort(order) ?? BY_HAND;
+  return {
+    type: 'listing',
+    source: sourceOn(source, page),
+    size: fullRows(size, across),
+    sort: sort ?? ownSort,
+    ownSort,
+    view,
+    filters,
+    counts: offers.filters !== null,
+    page: pageNumber(page.query[PAGE_NAME]),
+  };
+}
+
+/** The orders that a listing may have by itself, as they stand in a web address. */
+const ORDERS = {
+  'by-hand': 'As in the collection; best match first in a search; else newest first',
+  '-date': 'Newest first',
+  title: 'By name',
+  price: 'By price, the lowest first',
+  '-price': 'By price, the highest first',
+  '-saving': 'By saving, the biggest first',
+  '-rating': 'By rating, the best first',
+  '-sold': 'By times sold, the most first',
+} as const;
+
+const LIST_CSS = css`
+  .listing-rows .cards {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .listing-rows .card {
+    display: grid;
+    grid-template-columns: minmax(6em, 11em) minmax(0, 1fr);
+    column-gap: var(--gap);
+    align-content: center;
+    text-align: start;
+  }
+  .listing-rows .card-picture {
+    grid-row: 1 / span 4;
+  }
+`;
 
 export const listing = defineKind(
   {
@@ -40,6 +78,18 @@ export const listing = defineKind(
         'How many products one page shows, rounded up to full rows: 24 stay 24 with four across, and are 30 with five, as phones show two.',
         { min: 4, max: 96, default: 24 },
       ),
+      order: choice(
+        'Order',
+        'How the products are ordered until a shopper chooses otherwise; a sort menu lets them.',
+        ORDERS,
+        'by-hand',
+      ),
+      view: choice(
+        'View',
+        'Cards in rows, or one under another with the picture at the side; a view switch lets shoppers choose.',
+        { grid: 'Grid', list: 'List' },
+        'grid',
+      ),
       ...CARD_FIELDS,
       none: text('If there are none', 'What is said where there are no products.', {
         default: 'There is nothing here yet.',
@@ -48,6 +98,7 @@ export const listing = defineKind(
       }),
     },
     query: [PAGE_NAME],
+    ofListing: true,
     says: ['from-price', 'sold-out'],
     sketch: [cardsSketch({ of: 'size' })],
   },
@@ -55,10 +106,13 @@ export const listing = defineKind(
     lists: need,
     view(values, view) {
       const { cards: products } = view.data(need(values, view.page));
-      return products.length === 0
-        ? html`<p class="listing-none"${view.part('none')}>${values.none}</p>`
+      if (products.length === 0) return html`<p class="listing-none"${view.part('none')}>${values.none}</p>`;
+      const shown = view.page.narrowing?.view ?? values.view;
+      return shown === 'list'
+        ? html`<div class="listing-rows">${cards(products, values, view, 'h2')}</div>`
         : cards(products, values, view, 'h2');
     },
-    css: CARDS_CSS,
+    css: CARDS_CSS + LIST_CSS,
+    script: followInPlace,
   },
 );

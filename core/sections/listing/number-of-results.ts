@@ -12,6 +12,7 @@ export const numberOfResults = defineKind(
     sentence: 'How many products the listing of the page has; on the search results, for which words.',
     alsoCalled: ['count', 'hits'],
     fields: {},
+    ofListing: true,
     says: ['number-of-results', 'found-for'],
     sketch: [4, { draw: 'text', width: 220, height: 12 }, 4],
   },

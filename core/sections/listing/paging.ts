@@ -13,6 +13,7 @@ export const paging = defineKind(
     alsoCalled: ['pagination', 'pages'],
     fields: {},
     query: [PAGE_NAME],
+    ofListing: true,
     says: ['page-after', 'page-before', 'page-number', 'pages'],
     sketch: [
       {
@@ -32,13 +33,15 @@ export const paging = defineKind(
       if (last < 2) return NOTHING;
       const to = (page: number): string => view.address({ [PAGE_NAME]: page === 1 ? undefined : String(page) });
       const step = (page: number, rel: 'prev' | 'next', label: string): Markup | false =>
-        page >= 1 && page <= last && html`<a class="paging-${rel}" rel="${rel}" href="${to(page)}">${label}</a>`;
+        page >= 1 &&
+        page <= last &&
+        html`<a class="paging-${rel}" rel="${rel}" href="${to(page)}" data-follow="top">${label}</a>`;
       const pages = pagesShown(listing.page, last).map((page) => {
         if (page === null) return html`<li aria-hidden="true">…</li>`;
         const label = view.word('page-number', { number: page });
         return page === listing.page
-          ? html`<li><a href="${to(page)}" aria-label="${label}" aria-current="page">${page}</a></li>`
-          : html`<li><a href="${to(page)}" aria-label="${label}">${page}</a></li>`;
+          ? html`<li><a href="${to(page)}" aria-label="${label}" aria-current="page" data-follow="top">${page}</a></li>`
+          : html`<li><a href="${to(page)}" aria-label="${label}" data-follow="top">${page}</a></li>`;
       });
       return html`<nav class="paging" aria-label="${view.word('pages')}">${step(listing.page - 1, 'prev', view.word('page-before'))}<ol>${pages}</ol>${step(listing.page + 1, 'next', view.word('page-after'))}</nav>`;
     },

@@ -301,6 +301,7 @@ create table card (
   -- How many were ordered, as a chore has counted them (records/sold.ts): an order locks no card.
   sold integer not null default 0
 ) with (fillfactor = 85);
+create index card_title on card (store_id, title collate "und-x-icu", product_id);
 create index card_recent on card (store_id, created_at desc, product_id);
 create index card_brand on card (brand_id, created_at desc, product_id);
 create index card_sold_out on card (store_id, product_id) where not available;
