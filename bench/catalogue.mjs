@@ -15,6 +15,7 @@ import { wordsQuery } from '../service/dist/records/answers/sources/found.js';
 import { addAccount } from '../service/dist/records/accounts.js';
 import { inTransaction } from '../service/dist/records/database.js';
 import * as imports from '../service/dist/records/imports.js';
+import { storeListings } from '../service/dist/listings/listings.js';
 import { listedProducts } from '../service/dist/records/product-list.js';
 import { addStore } from '../service/dist/records/stores.js';
 import { addFirstDesign } from '../service/dist/stores/create.js';
@@ -29,7 +30,14 @@ const BRANDS = 50;
 
 export async function measureCatalogue(serverUrl) {
   const { db, client, close } = await emptyDatabase(serverUrl, 'bench_catalogue');
-  const rows = [await importRow(db, client), await tableRow(db, client)];
+  /** @type {{ what: string, ours: number, floor: number, unit: string }[]} */
+  const rows = [await importRow(db, client)];
+  const [many, few] = [await grown(db, 'many', LISTED), await grown(db, 'few', FEW)];
+  await client.query('vacuum analyze');
+  rows.push(
+    /** @type {any} */ (await tableRow(db, many, few)),
+    .../** @type {any} */ (await listingRows(db, many, few)),
+  );
   await close();
   return [...rows, ...(await priceRows(serverUrl))];
 }
@@ -145,16 +153,70 @@ const QUERIES = [
   { priceFrom: 9_000, priceTo: 9_100, by: 'title' },
 ];
 
-/** The slowest sort or filter of the console's table. */
-async function tableRow(db, client) {
+/** A store with so many products. @returns its id */
+async function grown(db, slug, count) {
   const brands = Array.from({ length: BRANDS }, (_, i) => `B-${i}`);
-  const grown = async (slug, count) => {
-    const { store } = await storeIn(db, slug);
-    await growCatalogue(db, { store: slug, count, brands });
-    return store.id;
+  const { store } = await storeIn(db, slug);
+  await growCatalogue(db, { store: slug, count, brands });
+  return store.id;
+}
+
+const sort = (by, falling = false) => ({ by, attribute: '', falling });
+const option = (value) => ({ by: 'option', name: 'Colour', value });
+/** What shoppers choose in a listing of everything; counts are told with all of them. */
+const CHOSEN = [
+  { filters: [] },
+  { filters: [option('Red')] },
+  { filters: [option('Red'), option('Ink'), { by: 'category', name: '', value: 'Kite' }], sort: sort('price') },
+  { filters: [{ by: 'available' }, { by: 'price', from: 20, to: 60 }], sort: sort('saving', true) },
+  { filters: [], sort: sort('price', true), page: 1_000 },
+  { filters: [{ by: 'brand', name: '', value: 'B-7' }], sort: sort('title') },
+];
+
+/** A listing of all products: read into memory, and the slowest of what shoppers choose in it. */
+async function listingRows(db, many, few) {
+  const failed = (error) => {
+    throw error;
   };
-  const [many, few] = [await grown('many', LISTED), await grown('few', FEW)];
-  await client.query('vacuum analyze');
+  const need = (more) => ({
+    ...{ type: 'listing', source: { from: 'newest' }, sort: sort('by-hand'), ownSort: sort('by-hand'), view: 'grid' },
+    ...{ counts: true, size: 24, page: 1, ...more },
+  });
+  const settingOf = (id) => ({ db, store: { id, currency: 'EUR' }, subject: null, translation: null });
+  const read = async (id) => {
+    const listings = storeListings(db, failed);
+    const start = performance.now();
+    await listings.loading(() => listings.workOut(/** @type {any} */ (need({ filters: [] })), settingOf(id)));
+    return performance.now() - start;
+  };
+  const listings = storeListings(db, failed);
+  const slowest = async (id) => {
+    let most = 0;
+    for (const chosen of CHOSEN) {
+      const start = performance.now();
+      await listings.loading(() => listings.workOut(/** @type {any} */ (need(chosen)), settingOf(id)));
+      most = Math.max(most, performance.now() - start);
+    }
+    return most;
+  };
+  const size = LISTED.toLocaleString('en');
+  return [
+    {
+      what: `a listing of ${size} products, the slowest of ${CHOSEN.length} choices with all counts (floor: 1,000)`,
+      ...(await alternate({ ours: () => slowest(many), floor: () => slowest(few) })),
+      unit: 'ms, less is better',
+    },
+    {
+      what: `the listings of ${size} products read into memory, once (floor: 1,000)`,
+      ours: await read(many),
+      floor: await read(few),
+      unit: 'ms, less is better',
+    },
+  ];
+}
+
+/** The slowest sort or filter of the console's table. */
+async function tableRow(db, many, few) {
   const slowest = async (storeId) => {
     let most = 0;
     for (const { by = 'code', descending = false, words, ...filter } of QUERIES) {

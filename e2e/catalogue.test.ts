@@ -223,6 +223,7 @@ test('products are found; what is deleted is asked about first', async () => {
   await page.getByRole('dialog').getByText('Moss: 8 becomes 6').waitFor();
   await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
   await soon(async () => (await product()).variants[0]?.stock).toBe(6);
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
   await named('Path').fill('Fulmar II');
   await press('Save');
   await page.getByText('Use lower-case letters, digits and single “-” between them.').waitFor();

@@ -116,6 +116,9 @@ export async function startService({
     server.listen(config.port, config.listen);
     await once(server, 'listening');
     const signals = listenForSignals(db, databaseUrl);
+    listings.loadLarge().catch((error: unknown) => {
+      if (!isDatabaseAway(error)) logFault(logger, error, 'a large store could not be read yet');
+    });
     const chores = [startChores(db, email, logger), ...(makesPictures ? [startMakingPictures(db, logger)] : [])];
     return {
       port: config.port,

@@ -16,7 +16,15 @@ import {
 import { decimalsOf } from '@parlour/core/money';
 import type { Keeper } from '../changes/poller.js';
 import type { Database, Records } from '../records/database.js';
-import { idsByTitle, idsFound, idsWithCodes, listedAfter, listedByIds, type ListedProduct } from '../records/listed.js';
+import {
+  idsByTitle,
+  idsFound,
+  idsWithCodes,
+  listedAfter,
+  listedByIds,
+  storesWithMoreThan,
+  type ListedProduct,
+} from '../records/listed.js';
 import type { Listed } from '../records/answers/part.js';
 import { Columns, LISTS, NOTHING_SAID, type List } from './columns.js';
 import { workOut, type Counts } from './work-out.js';
@@ -36,6 +44,8 @@ export interface Listings extends Keeper {
   workOut(need: ListingNeed, setting: ListingSetting): Promise<Listed>;
   /** Does work that asks for listings; once more when the store has been loaded that it could do without no longer. */
   loading<T>(work: () => Promise<T>): Promise<T>;
+  /** Reads the stores that take long, so that no shopper waits for it. */
+  loadLarge(): Promise<void>;
 }
 
 /** A store is not in memory. Whoever meets it holds a connection perhaps, so it is not loaded there. */
@@ -47,6 +57,8 @@ export class NotLoaded extends Error {
 
 /** So many products are read at a time. */
 const AT_ONCE = 2_000;
+/** Stores with more products take a second and more to read. */
+const LARGE = 20_000;
 /** Of the columns of all stores. */
 const MOST_BYTES = 768_000_000;
 /** How often work is begun anew for a store that goes again before it is done. */
@@ -169,6 +181,9 @@ export function storeListings(db: Database, failed: (error: unknown) => void): L
           await load(error.storeId);
         }
       }
+    },
+    async loadLarge() {
+      for (const storeId of await storesWithMoreThan(db, LARGE)) if (!stores.has(storeId)) await load(storeId);
     },
     moved(moved) {
       if (moved === null) {

@@ -127,3 +127,10 @@ export async function idsWithCodes(
   const { rows } = await db.executeQuery(withCodes(storeId, [...codes]));
   return new Map(rows.map(({ id, code }) => [code, id]));
 }
+
+/** The stores with more than so many products that shoppers see, the largest first. */
+export async function storesWithMoreThan(db: Records, count: number): Promise<number[]> {
+  const { rows } = await sql<{ id: number }>`
+    select store_id as id from card group by store_id having count(*) > ${count} order by count(*) desc`.execute(db);
+  return rows.map(({ id }) => id);
+}

@@ -14,6 +14,7 @@ import type { Service } from '../service.js';
 import { compressed, passingProblem, readsOnly, sameOriginOnly } from '../web.js';
 import { assets } from './assets.js';
 import { actions } from './actions.js';
+import { forSearchEngines } from './for-search-engines.js';
 import { countIn } from '../kept/cart-cookie.js';
 import type { Site } from './context.js';
 import { keeping, type Found } from './keeping.js';
@@ -47,6 +48,7 @@ export function storefrontApp(service: Service, mode: Site['mode'], kept?: KeptA
   app.get('/favicon.ico', (_request, response) => void response.status(204).end());
   app.use(mode === 'live' ? liveSite(service) : previewSite(service));
   app.use(assets(siteOf));
+  app.use(forSearchEngines(siteOf));
   app.use(actions(siteOf, service));
   app.get('/{*path}', forShoppers(siteOf));
   const shown = keeping(service.kept);

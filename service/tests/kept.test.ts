@@ -6,6 +6,7 @@ import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import pg from 'pg';
 import { routes } from '@parlour/contract';
+import type { EditRequest } from '@parlour/core/design';
 import { asAdmin, eventually, testService, type Answer, type TestService } from './service.js';
 import { Shopper } from './shopper.js';
 
@@ -264,6 +265,44 @@ test('where a page takes two statements, both see the same state of everything',
   expect(isSnapshot(await begun('/item/gannet-delta'))).toBe(true);
   expect(isSnapshot(await begun('/brand/featherby'))).toBe(true);
   expect(isSnapshot(await begun('/workshop'))).toBe(false);
+});
+
+test('a page in an order goes when that moves, one with counts when they do; what else shoppers choose is not kept', async () => {
+  const add = (document: string, kind: string, values: Record<string, unknown> = {}): EditRequest => ({
+    ...{ type: 'insert', document, kind, place: { at: 'main' }, id: `k-${kind}`, values },
+  });
+  await service.edit(
+    add('template/collection', 'sort-menu'),
+    add('template/brand', 'filters'),
+    add('template/brand', 'listing', { source: { from: 'newest' }, size: 4, across: '4' }),
+  );
+  await service.call(routes.publish, { body: {} });
+  const params = { product: 'K-012' };
+  const { slug, variants } = await service.call(routes.getProduct, { params });
+  const costs = (price: number) =>
+    service.call(routes.changeProduct, { params, body: { variants: variants.map(({ code }) => ({ code, price })) } });
+  await costs(9_900);
+  const paths = ['', '?sort=-sold', '?sort=price'].map((sort) => `/browse/single-line${sort}`);
+  paths.push('/brand/featherby');
+  for (const path of paths) await visitTwice(path);
+  const shown = async () => Promise.all(paths.map((path) => service.visit(path)));
+  const isIn = (answers: readonly Answer[]) => answers.map(({ text }) => text.includes(`/item/${slug}`));
+  // It is on none of these pages, and comes onto the one in the order of prices.
+  expect(isIn(await shown()).slice(0, 3)).toEqual([false, false, false]);
+  await costs(2_000);
+  const after = await shown();
+  expect(after.map(hit)).toEqual([true, true, false, false]);
+  expect(isIn(after).slice(0, 3)).toEqual([false, false, true]);
+  const odd = [
+    '/browse/single-line?sort=attribute.skill',
+    '/brand/featherby?filter=available',
+    '/brand/featherby?price-from=1',
+  ];
+  for (const path of [...odd, ...odd]) {
+    const answer = await service.visit(path);
+    expect([path, answer.status, hit(answer)]).toEqual([path, 200, false]);
+  }
+  await service.call(routes.revert, { params: { revision: '1' }, body: {} });
 });
 
 test('a change drops the pages that depend on it, and no others', async () => {

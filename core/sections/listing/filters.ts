@@ -369,7 +369,7 @@ const groupMarkup = (
   { open, layout }: { readonly open: boolean; readonly layout: string },
   view: View,
 ): Markup =>
-  html`<details class="filter" id="${view.id(`filter-${i}`)}"${open && layout === 'beside' && ' open'}${layout === 'above' && html` name="${view.id('group')}"`}><summary>${nameOf(offer, view)}</summary>${inner}</details>`;
+  html`<details class="filter" id="${view.id(`filter-${i}`)}"${open && layout === 'beside' && ' open'}${layout === 'above' && html` name="${view.id('group')}"`}><summary><span${isNamed(offer.by) && offer.label === '' && view.langOf({})}>${nameOf(offer, view)}</span></summary>${inner}</details>`;
 
 /** What can be chosen of a group; null if it tells nothing apart. */
 function groupOf(
@@ -380,9 +380,9 @@ function groupOf(
   i: number,
   view: View,
 ): Markup | null {
-  const box = (filter: NamedFilter, label: string, count: number, type: 'checkbox' | 'radio' = 'checkbox'): Markup => {
+  const box = (filter: NamedFilter, label: string, count: number, lang: Markup | false = false): Markup => {
     const isChosen = chosen.some((one) => isSameFilter(filter, one));
-    return html`<li><label><input type="${type}" name="${FILTER_NAME}" value="${filterText(filter)}" id="${view.id(filterText(filter))}"${isChosen && ' checked'}><span>${label}</span><span class="filter-count">${count}</span></label></li>`;
+    return html`<li><label><input type="checkbox" name="${FILTER_NAME}" value="${filterText(filter)}" id="${view.id(encodeURIComponent(filterText(filter)))}"${isChosen && ' checked'}><span${lang}>${label}</span><span class="filter-count">${count}</span></label></li>`;
   };
   switch (offer.by) {
     case 'available':
@@ -398,7 +398,9 @@ function groupOf(
       const { by, name } = offer;
       const values = valuesOf({ by, name }, counts, chosen, view);
       if (values.length === 0) return null;
-      const item = ({ value, label, count }: FacetValue): Markup => box({ by, name, value }, label, count);
+      // Values are in the leading language, whatever the page is in.
+      const lang = view.langOf({});
+      const item = ({ value, label, count }: FacetValue): Markup => box({ by, name, value }, label, count, lang);
       const isChosen = ({ value }: FacetValue): boolean => chosen.some((one) => isSameFilter({ by, name, value }, one));
       const [first, rest] = [values.slice(0, most), values.slice(most)];
       return html`<div><ul class="filter-values">${first.map(item)}</ul>${
@@ -468,7 +470,7 @@ function chosenList(chosen: readonly Filter[], counts: FacetCounts, view: View):
   const items = chosen.map((filter) => {
     const label = labelOf(filter);
     const left = chosen.filter((one) => one !== filter);
-    return html`<li><a href="${addressNarrowedTo(view, left)}" data-follow aria-label="${view.word('remove-filter', { what: label })}">${label}<span aria-hidden="true">×</span></a></li>`;
+    return html`<li><a href="${addressNarrowedTo(view, left)}" data-follow aria-label="${view.word('remove-filter', { what: label })}"><span${'name' in filter && view.langOf({})}>${label}</span><span aria-hidden="true">×</span></a></li>`;
   });
   const all =
     chosen.length > 1 &&
