@@ -3,6 +3,7 @@ import { additionPlaces } from './checks/addition-places.js';
 import { emptyTemplates } from './checks/empty-templates.js';
 import { headings } from './checks/headings.js';
 import { htmlInText } from './checks/html-in-text.js';
+import { longNames } from './checks/long-names.js';
 import { mapAddresses } from './checks/map-addresses.js';
 import { requiredSections } from './checks/required-sections.js';
 import type { Inspection } from './inspection.js';
@@ -12,6 +13,7 @@ export const INSPECTIONS: readonly Inspection[] = [
   emptyTemplates,
   headings,
   htmlInText,
+  longNames,
   mapAddresses,
   additionPlaces,
 ];
