@@ -88,7 +88,6 @@ export const PROBLEMS = {
   'newer-format': [409, 'A document was written by a newer version of Parlour.'],
   'lacks-section': [409, 'Pages of a template lack what they cannot work without; the remedy names the section.'],
   'empty-template': [409, 'Pages use a template that has no sections.'],
-  'long-name': [409, 'The name of a template is cut off in lists. It may be published.'],
   'untitled-pages': [409, 'Pages of a template show neither their title nor their text. It may be published.'],
   'two-main-headings': [409, 'A page has more than one main heading. It may be published.'],
   'html-in-text': [409, 'Html stands in a field for plain words. It may be published.'],

@@ -3,14 +3,13 @@ import { buyer } from './buyer.js';
 import { cart, cartCount } from './cart.js';
 import { delivery } from './delivery.js';
 import type { AnyFact } from './fact.js';
-import { linesInCart } from './lines-in-cart.js';
 import { order } from './order.js';
 import type { Own, OwnPart } from './own.js';
 import { payment } from './payment.js';
 import { shopper } from './shopper.js';
 import { totals } from './totals.js';
 
-export const FACTS = [cart, cartCount, linesInCart, buyer, delivery, payment, totals, order, shopper] as const;
+export const FACTS = [cart, cartCount, buyer, delivery, payment, totals, order, shopper] as const;
 
 type Listed = (typeof FACTS)[number];
 /** Every fact with what it holds. */

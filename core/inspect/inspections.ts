@@ -3,7 +3,6 @@ import { additionPlaces } from './checks/addition-places.js';
 import { emptyTemplates } from './checks/empty-templates.js';
 import { headings } from './checks/headings.js';
 import { htmlInText } from './checks/html-in-text.js';
-import { longNames } from './checks/long-names.js';
 import { mapAddresses } from './checks/map-addresses.js';
 import { requiredSections } from './checks/required-sections.js';
 import type { Inspection } from './inspection.js';
@@ -13,7 +12,6 @@ export const INSPECTIONS: readonly Inspection[] = [
   emptyTemplates,
   headings,
   htmlInText,
-  longNames,
   mapAddresses,
   additionPlaces,
 ];

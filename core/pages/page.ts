@@ -37,7 +37,7 @@ export const PAGE_KINDS = {
     sentence: 'What the shopper is about to buy.',
     subject: null,
     areas: SIDE,
-    needs: { lines: 'what is in the cart', checkout: 'the way to the checkout', thanks: 'a word of thanks' },
+    needs: { lines: 'what is in the cart', checkout: 'the way to the checkout' },
   },
   checkout: {
     name: 'Checkout',

@@ -1,7 +1,6 @@
 /** Every section kind that ships, in the order the catalogue of kinds shows them. */
 import { cartLink } from './around/cart-link.js';
 import { cartLines } from './cart/cart-lines.js';
-import { cartThanks } from './cart/cart-thanks.js';
 import { checkoutButton } from './cart/checkout-button.js';
 import { totals } from './cart/totals.js';
 import { buyer } from './checkout/buyer.js';
@@ -107,7 +106,6 @@ export const SHIPPED_KINDS = kindSet([
   price,
   buyForm,
   cartLines,
-  cartThanks,
   totals,
   checkoutButton,
   buyer,
