@@ -370,7 +370,7 @@ function keysOf(columns: Columns, { list, sort, titles }: ListingAsked): (at: nu
     case 'rating':
       return ifSaid(rating);
     case 'title':
-      // What came while the titles were put in order comes last.
+      // What came while the titles were put in order comes last. Of like titles the places differ: they turn round, too.
       return (at: number) => {
         const place = sure(titles)[read(slots, at)] ?? NOTHING_SAID;
         return place === NOTHING_SAID ? Infinity : sign * place;
