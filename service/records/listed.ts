@@ -128,9 +128,10 @@ export async function idsWithCodes(
   return new Map(rows.map(({ id, code }) => [code, id]));
 }
 
-/** The stores with more than so many products that shoppers see, the largest first. */
+/** The stores with more than so many products that shoppers see. */
 export async function storesWithMoreThan(db: Records, count: number): Promise<number[]> {
   const { rows } = await sql<{ id: number }>`
-    select store_id as id from card group by store_id having count(*) > ${count} order by count(*) desc`.execute(db);
+    select s.id from store s where exists (
+      select from card c where c.store_id = s.id order by c.code offset ${count} limit 1) order by s.id`.execute(db);
   return rows.map(({ id }) => id);
 }

@@ -117,8 +117,7 @@ function* nodesIn(node: PlanNode): Generator<PlanNode> {
 
 /**
  * What reads as much as there is, and why it may: exact numbers of pages are what lists and dry runs promise, and what is
- * searched among them is a part of a word; an index for that would cost each renewal more than a search takes. How many
- * products a listing has is not tried with the largest collection: that is read from end to end, too.
+ * searched among them is a part of a word; an index for that would cost each renewal more than a search takes.
  */
 const MAY =
   /^\s*select (count\(\*\)::integer as n|kind, template, count\(\*\)::integer as n)\s+from page_assignment| ilike /;

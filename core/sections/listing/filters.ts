@@ -88,7 +88,7 @@ export const filters = defineKind(
       ),
       layout: choice(
         'Layout',
-        'One under another suits a side area, side by side a place above the products. On phones they are a panel behind a button.',
+        'One under another suits a side area, side by side a place above the products. On phones and tablets they are a panel behind a button.',
         { beside: 'One under another', above: 'Side by side' },
         'beside',
       ),
@@ -272,7 +272,7 @@ export const filters = defineKind(
           display: none;
         }
       }
-      @media (min-width: 600px) {
+      @media (min-width: 1024px) {
         .filters-above .filters-groups {
           display: flex;
           flex-wrap: wrap;
@@ -300,7 +300,7 @@ export const filters = defineKind(
           box-shadow: var(--card-shadow);
         }
       }
-      @media (max-width: 599px) {
+      @media (max-width: 1023px) {
         /* Wherever the section stands, the thumb reaches it. */
         .filters-button {
           display: block;
