@@ -122,10 +122,10 @@ function pageNarrowed(
   query: PageInfo['query'],
   said: <T>(instance: Instance, say: () => T) => T | null,
 ): PageInfo {
+  const offering = shown.filter(({ kind }) => kind.offers);
+  if (offering.length === 0) return { ...about, query };
   const offers = joinedOffers(
-    shown.flatMap((instance) =>
-      instance.kind.offers ? (said(instance, () => instance.compiled.read(about).offers()) ?? []) : [],
-    ),
+    offering.flatMap((instance) => said(instance, () => instance.compiled.read(about).offers()) ?? []),
   );
   const narrowing = narrowingIn(query, offers);
   return { ...about, narrowing, query: offeredQuery(query, narrowing) };
