@@ -154,7 +154,7 @@ export function storeListings(db: Database, failed: (error: unknown) => void): L
       const titles = need.sort.by === 'title' ? await placesByTitle(db, id, store, setting.translation) : null;
       const { list, without, byHand } = chosen;
       const looking = workOut(store.columns, {
-        list,
+        list: list(),
         without,
         titles,
         filters: need.filters,
@@ -230,7 +230,8 @@ function take({ columns, brands, idOf }: Loaded, rows: readonly ListedProduct[],
 }
 
 interface Chosen {
-  readonly list: List;
+  /** As it is now: what is asked for in between may change it. */
+  list(): List;
   readonly without: number | null;
   /** What `by-hand` means there. */
   readonly byHand: Sort;
@@ -241,7 +242,11 @@ const NEWEST_FIRST: Sort = { by: 'date', attribute: '', falling: true };
 async function listOf(source: NeedSource, setting: ListingSetting, store: Loaded): Promise<Chosen | null> {
   const { subject } = setting;
   const { columns } = store;
-  const whole = (key: string, byHand = NEWEST_FIRST): Chosen => ({ list: columns.list(key), without: null, byHand });
+  const whole = (key: string, byHand = NEWEST_FIRST): Chosen => ({
+    list: () => columns.list(key),
+    without: null,
+    byHand,
+  });
   switch (source.from) {
     case 'newest':
       return whole(LISTS.everything);
@@ -264,15 +269,16 @@ async function listOf(source: NeedSource, setting: ListingSetting, store: Loaded
       return chosenOf(source.products, setting, store);
     case 'found': {
       const ids = await idsFound(setting.db, setting.store.id, source.words ?? '');
-      return { list: inOrder(columns, ids), without: null, byHand: BY_HAND };
+      return { list: () => inOrder(columns, ids), without: null, byHand: BY_HAND };
     }
   }
 }
 
-const chosenOf = async (codes: readonly string[], setting: ListingSetting, store: Loaded): Promise<Chosen | null> =>
-  codes.length === 0
-    ? null
-    : { list: inOrder(store.columns, await idsOf(codes, setting, store)), without: null, byHand: BY_HAND };
+async function chosenOf(codes: readonly string[], setting: ListingSetting, store: Loaded): Promise<Chosen | null> {
+  if (codes.length === 0) return null;
+  const ids = await idsOf(codes, setting, store);
+  return { list: () => inOrder(store.columns, ids), without: null, byHand: BY_HAND };
+}
 
 /** The ids of products by their codes. Both stay what they are, so they are asked for once. */
 async function idsOf(codes: readonly string[], { db, store }: ListingSetting, { idOf }: Loaded): Promise<number[]> {

@@ -151,7 +151,10 @@ export const filters = defineKind(
       if (groups.length === 0 && chosen.length === 0) return NOTHING;
       const panel = view.id('panel');
       const title = chosen.length === 0 ? view.word('filter') : view.word('filter-chosen', { count: chosen.length });
-      return html`<div class="filters filters-${values.layout}"><button class="button-quiet filters-button" type="button" popovertarget="${panel}" id="${view.id('button')}">${title}</button><div class="filters-panel" id="${panel}" popover data-panel><button class="button-quiet filters-close" type="button" popovertarget="${panel}" popovertargetaction="hide">${view.word('close-menu')}</button>${chosenList(chosen, counts, view)}<form method="get" action="${view.page.path}" aria-label="${view.word('filter')}" data-follow id="${view.id('form')}">${otherInputs(view, [FILTER_NAME, PRICE_FROM, PRICE_TO])}<div class="filters-groups">${groups}</div><button class="button-quiet filters-apply" type="submit">${view.word('apply')}</button></form></div></div>`;
+      const close = html`<button class="button-quiet filters-close" type="button" popovertarget="${panel}" popovertargetaction="hide">${view.word('close-menu')}</button>`;
+      const form = html`<form method="get" action="${view.page.path}" aria-label="${view.word('filter')}" data-follow id="${view.id('form')}">${otherInputs(view, [FILTER_NAME, PRICE_FROM, PRICE_TO])}<div class="filters-groups">${groups}</div><button class="button-quiet filters-apply" type="submit">${view.word('apply')}</button></form>`;
+      const button = html`<button class="button-quiet filters-button" type="button" popovertarget="${panel}" id="${view.id('button')}">${title}</button>`;
+      return html`<div class="filters filters-${values.layout}">${button}<div class="filters-panel" id="${panel}" popover data-panel>${close}${chosenList(chosen, counts, view)}${form}</div></div>`;
     },
     css: css`
       .filters-groups {
