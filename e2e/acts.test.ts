@@ -2,7 +2,7 @@
 import type { EditRequest } from '@parlour/core/design';
 import { hasSections, type Areas } from '@parlour/core/documents';
 import { routes } from '@parlour/contract';
-import { soon } from './browser.js';
+import { pick, soon } from './browser.js';
 import { browser, frame, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
@@ -67,7 +67,7 @@ test('a header has a tone of its own, which its sections are on, set where one o
   await inPlan('head-cart').click();
   await act('Header').click();
   await page.getByRole('combobox', { name: 'Tone' }).press('Enter');
-  await page.getByRole('option', { name: 'Strong' }).click();
+  await pick(page.getByRole('option', { name: 'Strong' }));
   await frame().locator('header.tone-strong').waitFor();
   const ground = (selector: string) =>
     frame()
@@ -115,7 +115,7 @@ test('a link in a text leads to a page that is chosen, in a new window', async (
   await dialog.getByLabel('Leads to').fill('nowhere');
   await dialog.getByText('This leads nowhere').waitFor();
   await dialog.getByRole('combobox', { name: 'A page of the store' }).fill('Delivery');
-  await page.getByRole('option', { name: /Delivery and returns/ }).click();
+  await pick(page.getByRole('option', { name: /Delivery and returns/ }));
   await soon(() => dialog.getByLabel('Leads to').inputValue()).toBe('/delivery');
   await dialog.getByLabel('Opens in a new window').check();
   await dialog.getByRole('button', { name: 'Set' }).click();

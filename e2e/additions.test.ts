@@ -1,14 +1,14 @@
 /** The console's pages for what surrounds the rest: additions, details of the store, the inbox. */
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
-import { soon } from './browser.js';
+import { pick, soon } from './browser.js';
 import { faults, frame, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
 
 const choose = async (label: string, option: string): Promise<void> => {
   await page.getByRole('combobox', { name: label, exact: true }).press('Enter');
-  await page.getByRole('option', { name: option, exact: true }).click();
+  await pick(page.getByRole('option', { name: option, exact: true }));
 };
 
 test('a note goes right after a section of one product, then of all that a rule matches, and is taken back', async () => {
@@ -21,12 +21,12 @@ test('a note goes right after a section of one product, then of all that a rule 
   await page.getByText('1 page now: Home').waitFor();
 
   await page.getByRole('combobox', { name: 'Page', exact: true }).fill('gannet');
-  await page.getByRole('option', { name: /Gannet Delta/ }).click();
+  await pick(page.getByRole('option', { name: /Gannet Delta/ }));
   await page.getByText('1 page now: Gannet Delta').waitFor();
   await page.getByRole('combobox', { name: 'Place', exact: true }).fill('After: Price');
-  await page.getByRole('option', { name: 'After: Price' }).click();
+  await pick(page.getByRole('option', { name: 'After: Price' }));
   await page.getByRole('combobox', { name: 'Add a section', exact: true }).fill('Heading');
-  await page.getByRole('option', { name: 'Heading', exact: true }).click();
+  await pick(page.getByRole('option', { name: 'Heading', exact: true }));
   await frame().locator('.k-price + .k-heading', { hasText: 'The heading shows here' }).waitFor();
 
   await choose('For', 'Pages that a rule matches');

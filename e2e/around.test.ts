@@ -1,5 +1,6 @@
 /** What stands around pages, and the rules that give them their templates, set in the console. */
 import { routes } from '@parlour/contract';
+import { pick } from './browser.js';
 import { go, openConsole, page, service } from './console-page.js';
 
 openConsole();
@@ -12,7 +13,7 @@ test('another header for the cart alone: copied, chosen, changed; why says so', 
   await page.getByRole('dialog').getByRole('button', { name: 'Copy' }).click();
   await header.getByText('Plain header').waitFor();
   await page.getByLabel('Header of Cart').press('Enter');
-  await page.getByRole('option', { name: 'Plain header' }).click();
+  await pick(page.getByRole('option', { name: 'Plain header' }));
   await page.getByText('Pages of the template “Cart” have the header “Plain header”.').waitFor();
   await header.locator('.one', { hasText: 'Plain header' }).getByText('on 1 page').waitFor();
   const { sentences } = await service.call(routes.why, { params: { page: 'cart' } });
@@ -40,7 +41,7 @@ test('a side area with a name: made empty, chosen by a template that has one, fi
   const content = page.getByRole('row', { name: /^Content \d+ pages/ });
   await content.getByText('Shelves on 4').waitFor();
   await page.getByLabel('Side area of A piece of news').press('Enter');
-  await page.getByRole('option', { name: 'Reading' }).click();
+  await pick(page.getByRole('option', { name: 'Reading' }));
   await page.getByText('Pages of the template “A piece of news” have the side area “Reading”.').waitFor();
   await content.getByText('Reading on 3, Shelves on 1').waitFor();
   const { sentences } = await service.call(routes.why, { params: { page: 'content:news-reel' } });

@@ -59,6 +59,22 @@ export function complaints(page: Page): string[] {
   return found;
 }
 
+/**
+ * Picks what a list of the console offers. The list is measured while it opens, so that it may move between the press
+ * and the release of a click, which is then nobody's: it is clicked until the list has gone.
+ */
+export async function pick(option: Locator): Promise<void> {
+  await option.click();
+  await eventually(async () => {
+    const isGone = option.waitFor({ state: 'hidden', timeout: LONGEST_CLOSING });
+    await isGone.catch(() => option.click({ timeout: LONGEST_CLOSING }));
+    if (await option.isVisible()) throw new Error('The list is still open.');
+  });
+}
+
+/** Milliseconds after which a list is not closing any more. */
+const LONGEST_CLOSING = 1500;
+
 const MATCHERS = ['toBe', 'toEqual', 'toContain', 'toMatch', 'toBeGreaterThan', 'toBeLessThan'] as const;
 type Matchers = Record<(typeof MATCHERS)[number], (expected: unknown) => Promise<void>>;
 

@@ -3,7 +3,7 @@ import sharp from 'sharp';
 import { routes } from '@parlour/contract';
 import { sure } from '@parlour/core';
 import { buyOne } from '../service/tests/shopper.js';
-import { soon } from './browser.js';
+import { pick, soon } from './browser.js';
 import { go, openConsole, page, service } from './console-page.js';
 
 // What is refused is answered with 400, and a change of what is another by now with 412, which the browser mentions.
@@ -48,7 +48,7 @@ test('a brand, a product with options and a picture, and a collection, from noth
   await page.locator('.choice').first().click();
   await named('What the picture shows').fill('A kite over the dunes');
   await page.locator('.v-select', { hasText: 'Brand' }).click();
-  await page.getByRole('option', { name: 'Quarrel & Daughter' }).click();
+  await pick(page.getByRole('option', { name: 'Quarrel & Daughter' }));
   await press('Create');
   await page.waitForURL(/\/products\/fulmar$/);
   // What is saved is what is shown: nothing waits.
@@ -113,7 +113,7 @@ test('two change one product: each gets theirs where they differ; of the same th
   expect((await product()).summary).toBe('Calm at sea.');
   await page.reload();
   await page.locator('.v-select', { hasText: 'Who sees it' }).click();
-  await page.getByRole('option', { name: /^Draft/ }).click();
+  await pick(page.getByRole('option', { name: /^Draft/ }));
   await press('Save');
   await page.getByText('Saved. Shoppers do not see it.').waitFor();
   expect((await service.visit('/item/fulmar')).status).toBe(404);
@@ -192,7 +192,7 @@ test('products are found; what is deleted is asked about first', async () => {
   await soon(async () => (await shown())[0]).toBe('Capstan reel');
   for (const title of ['Capstan reel', 'First Kite kit']) await page.getByLabel(`Select ${title}`).check();
   await page.locator('.bulk .v-select', { hasText: 'Set the status' }).click();
-  await page.getByRole('option', { name: 'Withdrawn' }).click();
+  await pick(page.getByRole('option', { name: 'Withdrawn' }));
   await page.getByText('2 products changed. Shoppers see it now.').waitFor();
   expect((await service.visit('/item/capstan-reel')).status).toBe(404);
   await press('Undo');
@@ -293,7 +293,7 @@ test('a file of other columns is tried, mended and taken in; the catalogue is sa
   await choose('SKU,Name,Colour,Price,Foo|P-1,Plover,Moss,12.50,grey|,,Sand,13,|P-2,Pipit,,nine,');
   await page.getByText(/2 products are wrong/).waitFor({ state: 'detached' });
   await page.locator('.v-select', { hasText: 'What “Foo” is' }).click();
-  await page.getByRole('option', { name: 'attribute.foo' }).click();
+  await pick(page.getByRole('option', { name: 'attribute.foo' }));
   await page.getByLabel('Take in what is right and leave out the rest').click();
   await press('Import');
   await page.getByText('1 product created, 0 changed, 0 as they were, 1 left out.').waitFor();

@@ -1,7 +1,7 @@
 /** The console beside the workbench: comparing states, the team, one's account, further stores, single-page kinds. */
 import { routes } from '@parlour/contract';
 import { linksTo } from '../service/tests/mailbox.js';
-import { focused, openBrowser, soon } from './browser.js';
+import { focused, openBrowser, pick, soon } from './browser.js';
 import { browser, consoleAt, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
@@ -10,7 +10,7 @@ openConsole();
 async function choose(label: string, option: string): Promise<void> {
   const input = page.locator('.v-input', { has: page.getByLabel(label, { exact: true }) });
   await input.locator('.v-field').click();
-  await page.getByRole('listbox').getByRole('option', { name: option }).click();
+  await pick(page.getByRole('listbox').getByRole('option', { name: option }));
 }
 
 test('compare tells what differs between any two states, document by document, and which pages show it', async () => {

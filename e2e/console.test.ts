@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { routes } from '@parlour/contract';
 import sharp from 'sharp';
 import { eventually } from '../service/tests/service.js';
-import { addSection, complaints, focused, openBrowser, soon } from './browser.js';
+import { addSection, complaints, focused, openBrowser, pick, soon } from './browser.js';
 import { browser, consoleAt, faults, frame, go, openConsole, page, service, storefrontAt } from './console-page.js';
 
 // A refused edit is answered with 409 as it should, which the browser mentions.
@@ -104,7 +104,7 @@ test('what a list is narrowed to stands in the web address: a reload keeps it, a
   await go('/pages');
   await page.getByRole('textbox', { name: 'Search title or code' }).pressSequentially('k-00', { delay: 20 });
   await page.getByLabel('Page kind', { exact: true }).press('Enter');
-  await page.getByRole('listbox').getByRole('option', { name: 'Product', exact: true }).click();
+  await pick(page.getByRole('listbox').getByRole('option', { name: 'Product', exact: true }));
   await soon(() => rows.count()).toBe(9);
   await soon(async () => query()).toEqual({ search: 'k-00', kind: 'product' });
   await page.reload();
@@ -175,7 +175,7 @@ test('a break mark made with a button parts a text; the page shows the lead alon
   await frame().locator('#s-t-lead', { hasText: 'Salt and cloth.' }).waitFor();
   await soon(() => frame().locator('#s-t-lead').innerText()).not.toContain('And the rest.');
   await page.getByRole('combobox', { name: 'Part' }).press('Enter');
-  await page.getByRole('option', { name: 'The rest' }).click();
+  await pick(page.getByRole('option', { name: 'The rest' }));
   await frame().locator('#s-t-lead', { hasText: 'And the rest.' }).waitFor();
   await soon(() => frame().locator('#s-t-lead').innerText()).not.toContain('Salt and cloth.');
 });
@@ -184,10 +184,10 @@ test('a side area is switched on, filled from the catalogue, and a section is dr
   await go('/workbench/content:terms');
   await page.getByRole('button', { name: 'Template settings' }).click();
   await page.getByRole('combobox', { name: 'Side area' }).press('Enter');
-  await page.getByRole('option', { name: 'At the end' }).click();
+  await pick(page.getByRole('option', { name: 'At the end' }));
   await addSection(page);
   await page.getByRole('combobox', { name: 'Where' }).press('Enter');
-  await page.getByRole('option', { name: 'At the end of Content, area “side”' }).click();
+  await pick(page.getByRole('option', { name: 'At the end of Content, area “side”' }));
   await page
     .getByRole('dialog')
     .getByRole('button', { name: /^Heading/ })
@@ -288,7 +288,7 @@ test('a section goes into a column: from the catalogue, and by dragging out of i
   await page.locator('[data-plan-section="p-summary"]').click();
   await addSection(page);
   await page.locator('.v-select', { hasText: 'Where' }).click();
-  await page.getByRole('option', { name: 'Into column one of Columns' }).click();
+  await pick(page.getByRole('option', { name: 'Into column one of Columns' }));
   await page.getByRole('button', { name: /^Text Paragraphs/ }).click();
   await frame().locator('.columns > :first-child').getByText('The text shows here').waitFor();
   const boxes = page.locator('[data-plan-section]');
@@ -322,19 +322,19 @@ test('formatted text, a link and the frame are set where they stand', async () =
 
   await page.getByLabel('Leads to', { exact: true }).click();
   await page.keyboard.type('ripple');
-  await page.getByRole('option', { name: /Ripple 150/ }).click();
+  await pick(page.getByRole('option', { name: /Ripple 150/ }));
   await frame().locator('#s-h-dunes a[href="/item/ripple-150"]').waitFor();
 
   await page.getByRole('button', { name: 'Frame' }).click();
   await page.getByLabel('Tone', { exact: true }).press('Enter');
-  await page.getByRole('option', { name: 'Strong' }).click();
+  await pick(page.getByRole('option', { name: 'Strong' }));
   await frame().locator('#s-h-dunes.tone-strong').waitFor();
   await page.getByRole('button', { name: 'Tone: reset to the default' }).click();
   await frame().locator('#s-h-dunes.tone-plain').waitFor();
   // What counts only with another choice is there once that is made.
   await soon(() => page.getByLabel('Gradient to').count()).toBe(0);
   await page.getByLabel('Background', { exact: true }).press('Enter');
-  await page.getByRole('option', { name: 'Gradient' }).click();
+  await pick(page.getByRole('option', { name: 'Gradient' }));
   await page.getByLabel('Gradient to').fill('#8A2F4B');
   await page.getByLabel('Strength').waitFor();
   const gradient = () =>
@@ -477,7 +477,7 @@ test('another page is opened by typing a part of its name', async () => {
   await go('/workbench/home');
   await page.getByLabel('Open another page').first().click();
   await page.keyboard.type('duskm');
-  await page.getByRole('option', { name: /Duskmoth/ }).click();
+  await pick(page.getByRole('option', { name: /Duskmoth/ }));
   await frame().getByRole('heading', { name: 'Duskmoth', level: 1 }).waitFor();
   expect(page.url()).toContain('/workbench/product%3AK-006');
 });

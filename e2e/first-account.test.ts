@@ -1,6 +1,6 @@
 /** An empty Parlour: the link from the terminal makes the first account, which makes the first store. */
 import { emptyDatabase, serviceOn } from '../service/tests/service.js';
-import { focused, openBrowser, soon } from './browser.js';
+import { focused, openBrowser, pick, soon } from './browser.js';
 
 test('the first account is made at once, with name, email and password; a new store comes next', async () => {
   const database = await emptyDatabase();
@@ -26,7 +26,7 @@ test('the first account is made at once, with name, email and password; a new st
     await page.getByLabel('Name', { exact: true }).fill('Fell Tea');
     // What is chosen by hand stays, whatever country is chosen.
     await page.getByRole('combobox', { name: 'Currency' }).fill('Swiss');
-    await page.getByRole('option', { name: 'Swiss Franc (CHF)' }).click();
+    await pick(page.getByRole('option', { name: 'Swiss Franc (CHF)' }));
     await page.getByRole('combobox', { name: 'Home country' }).fill('Japan');
     await page.keyboard.press('Enter');
     for (const [label, proposed] of [

@@ -1,6 +1,6 @@
 /** The look and what it builds on, set as an owner does: seen on a real page while it is set. */
 import { eventually } from '../service/tests/service.js';
-import { focused, soon } from './browser.js';
+import { focused, pick, soon } from './browser.js';
 import { go, openConsole, page, service } from './console-page.js';
 
 openConsole();
@@ -39,7 +39,7 @@ test('a colour shows on the page before it is saved, is said to be hard to read,
 
   await page.getByRole('tab', { name: 'Buttons and forms' }).click();
   await page.getByRole('combobox', { name: 'Shape of buttons' }).press('Enter');
-  await page.getByRole('option', { name: 'Round' }).click();
+  await pick(page.getByRole('option', { name: 'Round' }));
   await eventually(async () => expect(await action('border-top-left-radius')).not.toBe('0px'));
   await page.getByText('1 unpublished').waitFor();
   const before = (await service.visit('/')).text;
@@ -111,7 +111,7 @@ test('a template has a setting of its own; other pages keep the store’s', asyn
   const before = await price.evaluate((element) => getComputedStyle(element).color);
   await page.getByRole('button', { name: 'Template settings' }).click();
   await page.getByLabel('Set differently here').fill('Prices');
-  await page.getByRole('option', { name: 'Colour: Prices', exact: true }).click();
+  await pick(page.getByRole('option', { name: 'Colour: Prices', exact: true }));
   // As it is written in a style guide.
   await page.getByLabel('Prices', { exact: true }).fill('0A5D6B');
   await soon(() => price.evaluate((element) => getComputedStyle(element).color)).toBe('rgb(10, 93, 107)');

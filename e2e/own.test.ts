@@ -1,6 +1,6 @@
 /** What belongs to one page, made where it is seen: a value, a section, lists that each page has of its own. */
 import { routes } from '@parlour/contract';
-import { soon } from './browser.js';
+import { pick, soon } from './browser.js';
 import { faults, frame, go, openConsole, page, service } from './console-page.js';
 
 openConsole();
@@ -96,7 +96,7 @@ test('a picture is put into a text with a button, and set again by a click on it
   await frame().getByText('The first of many').waitFor();
   await page.locator('.prose-input .text-picture').click();
   await page.getByRole('combobox', { name: 'Width' }).press('Enter');
-  await page.getByRole('option', { name: 'A third' }).click();
+  await pick(page.getByRole('option', { name: 'A third' }));
   await page.getByRole('button', { name: 'Set', exact: true }).click();
   await frame().locator('figure.text-picture-third').waitFor();
 });
@@ -115,7 +115,7 @@ test('a template is tried on pages of one’s choice before any of them uses it;
   await frame().getByRole('heading', { name: 'On trial' }).waitFor();
   const search = page.getByLabel('Open another page').first();
   await search.fill('Duskmoth');
-  await page.getByRole('option', { name: /Duskmoth/ }).click();
+  await pick(page.getByRole('option', { name: /Duskmoth/ }));
   await page.waitForURL(/template=trial/);
   await frame().getByRole('heading', { name: 'On trial' }).waitFor();
   await frame().getByRole('heading', { name: 'Duskmoth', level: 1 }).waitFor();

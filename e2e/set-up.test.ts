@@ -1,6 +1,6 @@
 /** A store from nothing, as its new owner sets it up with the console alone: each step ticks itself off. */
 import { routes } from '@parlour/contract';
-import { focused, soon } from './browser.js';
+import { focused, pick, soon } from './browser.js';
 import { faults, go, openConsole, page, service } from './console-page.js';
 
 const storefront = (path: string): string => `http://tern-tea.localhost:${service.port}${path}`;
@@ -43,7 +43,7 @@ test('a delivery method, with a price in the own country', async () => {
   await focused(dialog.getByLabel('Name'));
   await dialog.getByLabel('Name').fill('By post');
   await dialog.getByRole('combobox', { name: 'Country' }).fill('Irel');
-  await page.getByRole('option', { name: 'Ireland' }).click();
+  await pick(page.getByRole('option', { name: 'Ireland' }));
   await dialog.getByLabel('Price').fill('4,50');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await page.getByText('Ireland €4.50').waitFor();
@@ -59,11 +59,11 @@ test('a content page is written beside the page itself, and held back until it i
   await page.keyboard.type('It began with one kettle.');
   await page.frameLocator('iframe').getByText('It began with one kettle.').waitFor();
   await page.getByLabel('Who may see it').press('Enter');
-  await page.getByRole('option', { name: 'Nobody yet' }).click();
+  await pick(page.getByRole('option', { name: 'Nobody yet' }));
   await page.getByLabel('Labels').fill('story');
   await page.getByLabel('Labels').press('Enter');
   await page.getByLabel('Add to a menu').press('Enter');
-  await page.getByRole('option', { name: 'Header links' }).click();
+  await pick(page.getByRole('option', { name: 'Header links' }));
   await page.getByText('In Header links.').waitFor();
   const { content } = await service.call(routes.listContent, { params });
   expect(content.find(({ code }) => code === 'our-story')).toMatchObject({
@@ -184,7 +184,7 @@ test('paths: another pattern, a clash that is refused, what home shows, a redire
   await page.getByRole('button', { name: 'Remove the redirect of /kettles' }).waitFor();
   const search = page.getByLabel('Open another page');
   await search.fill('collections');
-  await page.getByRole('option', { name: /^All collections/ }).click();
+  await pick(page.getByRole('option', { name: /^All collections/ }));
   await page.getByRole('button', { name: 'Show its own template' }).waitFor();
 });
 
