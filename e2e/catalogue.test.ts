@@ -184,7 +184,7 @@ test('products are found; what is deleted is asked about first', async () => {
   await page.keyboard.press('Enter');
   await page.getByText('Write it like 24.50.').waitFor();
   await named('Price of Capstan reel').fill('12,50');
-  await page.keyboard.press('Enter');
+  await named('Price of Capstan reel').press('Enter');
   await page.getByText('Capstan reel: saved. Shoppers see it now.').waitFor();
   await soon(async () => (await shown())[0] !== 'Capstan reel').toBe(true);
   expect(await seen('/item/capstan-reel')).toContain('€12.50');
@@ -203,7 +203,7 @@ test('products are found; what is deleted is asked about first', async () => {
   const setStock = async (stock: string) => {
     await page.getByRole('button', { name: /: change the stock of Capstan reel$/ }).click();
     await named('Stock of Capstan reel').fill(stock);
-    await page.keyboard.press('Enter');
+    await named('Stock of Capstan reel').press('Enter');
     await page.getByRole('dialog').getByRole('button', { name: 'Set', exact: true }).click();
   };
   await setStock('3');
@@ -211,7 +211,7 @@ test('products are found; what is deleted is asked about first', async () => {
   await soon(stockOf).toBe(3);
   await page.getByRole('button', { name: '3: change the stock of Capstan reel' }).click();
   await named('Stock of Capstan reel').fill('9');
-  await page.keyboard.press('Enter');
+  await named('Stock of Capstan reel').press('Enter');
   const variants = [{ code: (await reel()).code, stock: 2 }];
   await service.call(routes.changeProduct, { params: { product: 'K-009' }, body: { variants } });
   await page.getByRole('dialog').getByRole('button', { name: 'Set', exact: true }).click();
@@ -327,10 +327,10 @@ test('an order is found, noted as paid and refunded in part, and stays as it was
   const dialog = page.getByRole('dialog');
   await soon(() => dialog.getByLabel('Amount').inputValue()).toBe('51.80');
   await dialog.getByLabel('Amount').fill('60');
-  await page.keyboard.press('Enter');
+  await dialog.getByLabel('Amount').press('Enter');
   await dialog.getByText('Of this order €0.01 to €51.80 can be refunded.').waitFor();
   await dialog.getByLabel('Amount').fill('4.50');
-  await page.keyboard.press('Enter');
+  await dialog.getByLabel('Amount').press('Enter');
   await page.getByText('Refunded €4.50').waitFor();
   await page.getByRole('heading', { name: 'Order 1 paid' }).waitFor();
 });

@@ -114,7 +114,7 @@ test('a further store is made, stays open after a reload, and the first is one c
   await page.getByText('New store').click();
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
-  await page.keyboard.press('Enter');
+  await page.getByRole('combobox', { name: 'Home country' }).press('Enter');
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByRole('link', { name: 'Tern Tea' }).waitFor();
   await page.reload();

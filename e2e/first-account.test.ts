@@ -28,7 +28,7 @@ test('the first account is made at once, with name, email and password; a new st
     await page.getByRole('combobox', { name: 'Currency' }).fill('Swiss');
     await pick(page.getByRole('option', { name: 'Swiss Franc (CHF)' }));
     await page.getByRole('combobox', { name: 'Home country' }).fill('Japan');
-    await page.keyboard.press('Enter');
+    await page.getByRole('combobox', { name: 'Home country' }).press('Enter');
     for (const [label, proposed] of [
       ['Currency', 'Swiss Franc (CHF)'],
       ['Language', 'Japanese (Japan) (ja-JP)'],

@@ -125,7 +125,7 @@ test('a new store builds on the groundwork that is chosen', async () => {
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
-  await page.keyboard.press('Enter');
+  await page.getByRole('combobox', { name: 'Home country' }).press('Enter');
   for (const [label, proposed] of [
     ['Currency', 'Euro (EUR)'],
     ['Time zone', 'Europe/Dublin'],

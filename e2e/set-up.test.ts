@@ -12,7 +12,7 @@ beforeAll(async () => {
   await focused(page.getByLabel('Name', { exact: true }));
   await page.getByLabel('Name', { exact: true }).fill('Tern Tea');
   await page.getByRole('combobox', { name: 'Home country' }).fill('ie');
-  await page.keyboard.press('Enter');
+  await page.getByRole('combobox', { name: 'Home country' }).press('Enter');
   await page.getByRole('button', { name: 'Create store' }).click();
   await page.getByText('3 of 10 done').waitFor();
 });
