@@ -1,4 +1,4 @@
-import { readQuery, queryText } from './query.js';
+import { queryPairs, queryText, readQuery, SEVERAL } from './query.js';
 
 test.each([
   ['page=2', { page: '2' }, '?page=2'],
@@ -12,4 +12,11 @@ test.each([
 ])('%s is read as %j', (sent, values, text) => {
   const read = readQuery(['page', 'words'], new URLSearchParams(sent));
   expect([read, queryText(read)]).toEqual([values, text]);
+});
+
+test('an address holds the pairs of a query, each filter by itself, in the order of the names', () => {
+  const values = { words: 'rød & 🪁', page: undefined, sort: '-price', filter: ['brand:b&w', 'price:1'].join(SEVERAL) };
+  expect([...new URLSearchParams(queryText(values))]).toEqual(queryPairs(values));
+  expect(queryPairs(values).map(([name]) => name)).toEqual(['filter', 'filter', 'sort', 'words']);
+  expect(queryText({ page: undefined })).toBe('');
 });
