@@ -5,7 +5,8 @@ import { routes } from '@parlour/contract';
 import { pick, soon } from './browser.js';
 import { browser, frame, go, openConsole, page, service } from './console-page.js';
 
-openConsole();
+// The browser mentions what is not there.
+openConsole({ expected: /404/ });
 
 const act = (name: string) => page.getByRole('button', { name, exact: true });
 const inPlan = (id: string) => page.locator(`[data-plan-section="${id}"]`);
@@ -167,3 +168,16 @@ test('on a wide screen nothing of the content is wider than the header, panels e
   ).toBe('uppercase');
   await wide.close();
 });
+
+test.each(['products', 'collections', 'additions', 'content', 'menus', 'orders', 'workbench'])(
+  'a web address under %s of what is not there says so instead of an empty form, and the next page is itself',
+  async (path) => {
+    await go(`/${path}/${path === 'orders' ? '999' : path === 'workbench' ? 'product:none' : 'none'}`);
+    await page.getByRole('heading', { name: 'Page not found' }).waitFor();
+    expect(await page.locator('main').innerText()).toMatch(/no .*(none|999)/);
+    // Neither a form, nor a notice beside it that says the same.
+    await soon(() => page.locator('main button, .v-snackbar button').count()).toBe(0);
+    await page.getByRole('link', { name: 'Go to Pages' }).click();
+    await page.getByRole('heading', { name: 'Pages', exact: true }).waitFor();
+  },
+);

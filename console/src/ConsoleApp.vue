@@ -5,6 +5,7 @@ import { openSession, session, tell } from './api';
 import { startListening } from './live';
 import NewStore from './pages/entrance/NewStore.vue';
 import MastHead from './shell/MastHead.vue';
+import PageNotFound from './shell/PageNotFound.vue';
 
 const router = useRouter();
 const ready = ref(false);
@@ -34,8 +35,9 @@ onMounted(async () => {
   <v-app>
     <MastHead v-if="session.user && session.store" />
     <v-main v-if="ready">
+      <PageNotFound v-if="session.absence" :what="session.absence" />
       <!-- Another design means another page; the door stays, to say what went wrong on the way in. -->
-      <router-view v-if="session.store || $route.meta.open" :key="$route.meta.open ? '' : session.design" />
+      <router-view v-else-if="session.store || $route.meta.open" :key="$route.meta.open ? '' : session.design" />
       <NewStore v-else />
     </v-main>
     <v-snackbar

@@ -6,7 +6,7 @@
 import type { AnswerOf, InputOf, Route } from '@parlour/contract';
 import { useInfiniteQuery, useQuery } from '@tanstack/vue-query';
 import { computed, toValue, type MaybeRefOrGetter, type Ref } from 'vue';
-import { answers, call, session } from './api';
+import { answers, call, opening, session } from './api';
 
 /** The input of a route; store and design are those that are open. */
 type Input<R extends Route> = InputOf<R, 'store' | 'design'>;
@@ -24,6 +24,8 @@ interface Options {
   readonly when?: MaybeRefOrGetter<boolean>;
   /** True if the last answer is shown until the one to another question is there. */
   readonly lingers?: boolean;
+  /** True if the open page of the console is about it. */
+  readonly opens?: boolean;
 }
 
 /** What every question is about: another store, or another design, is another question. */
@@ -44,13 +46,13 @@ export function useKept<T>(
   name: string,
   of: () => unknown,
   ask: () => Promise<T>,
-  { when = true, lingers = false }: Options = {},
+  { when = true, lingers = false, opens = false }: Options = {},
 ): Kept<T> {
   const queryKey = computed(() => [name, ...here(), of()]);
   const { data, isFetching, refetch } = useQuery(
     {
       queryKey,
-      queryFn: ask,
+      queryFn: opens ? () => opening(ask) : ask,
       enabled: () => session.store !== null && toValue(when),
       shallow: true,
       ...(lingers && { placeholderData: lingering }),

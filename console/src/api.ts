@@ -39,7 +39,10 @@ export const session = reactive({
   /** How many calls that change something are under way. */
   saving: 0,
   notice: null as Notice | null,
+  /** Says that what the open page of the console is about is not there; it is shown instead of the page. */
+  absence: null as string | null,
 });
+router.afterEach(() => void (session.absence = null));
 
 /** What the service answered; see `answers.ts`. The service may be on this machine, where nobody is ever offline. */
 export const answers = new QueryClient({
@@ -98,8 +101,28 @@ export async function call<R extends Route>(
   }
 }
 
+const isAbsence = (error: unknown): error is Problem => error instanceof Problem && error.code.startsWith('no-such-');
+
+/**
+ * Asks for what the open page of the console is about. If it is not there, that is shown instead of the page.
+ * @throws what the call throws
+ */
+export async function opening<T>(ask: () => Promise<T>): Promise<T> {
+  const { path } = router.currentRoute.value;
+  try {
+    return await ask();
+  } catch (error) {
+    // Whoever has gone on meanwhile is not stopped.
+    if (isAbsence(error) && path === router.currentRoute.value.path)
+      Object.assign(session, { absence: error.message, notice: null });
+    throw error;
+  }
+}
+
 /** Tells an error in words, with what to do. */
 export function tell(error: unknown): void {
+  // The page says it.
+  if (session.absence !== null && isAbsence(error)) return;
   if (error instanceof Problem)
     session.notice = { text: error.message, bad: true, ...(error.remedy ? { remedy: error.remedy } : {}) };
   else

@@ -25,6 +25,7 @@ export interface OpenDocument<D extends Document> {
 export function useDocument<D extends Document>(key: () => string): OpenDocument<D> {
   const { data, settle } = useAnswer(routes.getDocument, () => ({ query: { key: key() } }), {
     when: () => key() !== '',
+    opens: true,
   });
   // The key says of which type it is.
   const document = computed(() => (data.value?.document as D | undefined) ?? null);

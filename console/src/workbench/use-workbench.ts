@@ -53,7 +53,7 @@ export function useWorkbench() {
   const { data: parts, settle } = useAnswer(
     routes.getPageParts,
     () => ({ params: { page: state.page }, query: { template: state.wanted } }),
-    { when: () => state.page !== '' },
+    { when: () => state.page !== '', opens: true },
   );
   /** The page that is shown: the home page may show another one. */
   const shownPage = computed(() => parts.value?.page ?? state.page);

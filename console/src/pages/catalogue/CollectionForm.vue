@@ -20,7 +20,7 @@ import { routes, type AnswerOf, type InputOf } from '@parlour/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useAnswer } from '../../answers';
-import { attempt, call, leaving, may, say } from '../../api';
+import { attempt, call, leaving, may, opening, say } from '../../api';
 import LanguageToggle from '../../fields/LanguageToggle.vue';
 import PictureInput from '../../fields/PictureInput.vue';
 import ProseInput from '../../fields/ProseInput.vue';
@@ -100,7 +100,7 @@ watch(
   code,
   () =>
     void attempt(async () => {
-      begin(await call(routes.getCollection, { params: params.value }));
+      begin(await opening(() => call(routes.getCollection, { params: params.value })));
       await learnTitles();
     }),
   { immediate: true },

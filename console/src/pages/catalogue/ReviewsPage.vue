@@ -125,7 +125,8 @@ const titleOf = ({ title, product: of }: Review): string => (title === '' ? `the
     </v-card>
     <p v-if="parts.length && !reviews.length && isNarrowed" class="quiet">No review is like that.</p>
     <p v-else-if="parts.length && !reviews.length" class="quiet">
-      No reviews yet. Bring those that you have by <router-link to="/files?of=review">a file</router-link>.
+      No reviews yet. If you have some already,
+      <router-link class="plain" to="/files?of=review">import them</router-link>.
     </p>
     <v-btn v-if="hasMore" :loading="loading" @click="more">Show older ones</v-btn>
     <AskDialog

@@ -12,7 +12,7 @@ import {
 import { freeCode } from '@parlour/core/design';
 import { routes, type AnswerOf } from '@parlour/contract';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { attempt, call, session } from '../../api';
+import { attempt, call, opening, session } from '../../api';
 
 type Kept = AnswerOf<typeof routes.getProduct>;
 type Change = ReturnType<typeof toldBy>['change'];
@@ -43,7 +43,7 @@ export function useProductForm(code: () => string | null, like: () => string | n
   }
   /** A new one with what another has: all but its code and its path. */
   async function beginLike(other: string): Promise<void> {
-    const product = await asked(other);
+    const product = await opening(() => asked(other));
     begin(undefined);
     draft.value = { ...draftOf(product, currency.value), slug: '', title: `${product.title}, copy` };
   }
@@ -53,7 +53,7 @@ export function useProductForm(code: () => string | null, like: () => string | n
       const other = like();
       if (now === null && other !== null) void attempt(() => beginLike(other));
       else if (now === null) begin(undefined);
-      else if (before.value?.code !== now) void attempt(async () => begin(await asked(now)));
+      else if (before.value?.code !== now) void attempt(async () => begin(await opening(() => asked(now))));
     },
     { immediate: true },
   );

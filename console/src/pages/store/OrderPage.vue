@@ -14,7 +14,7 @@ import { toneOf } from './order-states';
 
 const route = useRoute();
 const params = computed(() => ({ number: String(route.params['number']) }));
-const { data: order, loading } = useAnswer(routes.getOrder, () => ({ params: params.value }));
+const { data: order, loading } = useAnswer(routes.getOrder, () => ({ params: params.value }), { opens: true });
 
 const money = (amount: number): string =>
   formatMoney({ amount, currency: order.value?.currency ?? 'EUR' }, session.store?.locale ?? 'en');
