@@ -28,7 +28,7 @@ export function addFileCommands(group: Command, kind: FileKind): void {
     .description(`Write all ${kind}s as one file: CSV (RFC 4180), or JSON Lines if it ends in .jsonl.`)
     .argument('[file]', 'the file; the terminal if left out')
     .addOption(format())
-    .option('--spreadsheet', 'make texts of what a program for tables would take for a formula')
+    .option('--spreadsheet', 'keep spreadsheets from reading texts as formulas')
     .addHelpText(
       'after',
       `\nExamples:\n  $ parlour ${kind} export ${kind}s.csv\n  $ parlour ${kind} export ${kind}s.jsonl`,
@@ -256,7 +256,7 @@ function tell({ print }: Context, ended: Import): void {
       `Nothing was changed: ${counted(ended.bad, ended.kind)} in ${ended.name || 'the file'} ${ended.bad === 1 ? 'is' : 'are'} wrong.\n\n${faultsText(ended)}\n`,
       {
         place: 'file',
-        remedy: 'Mend the lines, or add --skip-bad to leave them out.',
+        remedy: 'Correct the lines, or add --skip-bad to leave them out.',
       },
     );
   throw new Problem(

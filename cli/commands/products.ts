@@ -42,7 +42,7 @@ export function productCommands(program: Command): void {
     )
     .option('--price-from <price>', 'only those whose lowest price is at least this')
     .option('--price-to <price>', 'only those whose lowest price is at most this')
-    .option('--after <place>', 'go on where the part before has ended')
+    .option('--after <place>', 'go on from where the previous part ended')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour product list\n  $ parlour product list --collection C-2 --search glider\n  $ parlour product list --stock sold-out --sort -price',

@@ -23,7 +23,7 @@ export function reviewCommands(program: Command): void {
     .option('--product <code>', 'only those of a product')
     .option('--rating <stars>', 'only those of so many stars', wholeNumber)
     .addOption(new Option('--state <state>', 'only those that are shown, waiting or hidden').choices(REVIEW_STATES))
-    .option('--after <place>', 'go on where the part before has ended')
+    .option('--after <place>', 'go on from where the previous part ended')
     .addHelpText(
       'after',
       '\nExamples:\n  $ parlour review list --state waiting\n  $ parlour review list --product K-001 --rating 5',

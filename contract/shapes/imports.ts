@@ -89,6 +89,6 @@ export const fileLines = {
 
 export const exportQuery = closed({
   format: string().oneOf(FILE_FORMATS).optional(),
-  /** Makes texts of what a program for tables would take for a formula; reading such a file takes it back. */
+  /** Keeps spreadsheets from reading texts as formulas; reading such a file takes it back. */
   spreadsheet: string().oneOf(['yes', 'no']).optional(),
 });

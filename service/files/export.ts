@@ -24,7 +24,7 @@ const AT_ONCE = 500;
 export interface Exporting {
   readonly kind: FileKind;
   readonly format: FileFormat;
-  /** Whether what a program for tables would take for a formula is made a text. */
+  /** Whether spreadsheets are kept from reading texts as formulas. */
   readonly harmless: boolean;
 }
 

@@ -28,8 +28,18 @@ export const numberOfResults = defineKind(
     },
     css: css`
       .number-of-results {
+        display: flex;
+        align-items: center;
+        /* As tall as the controls it often stands beside. */
+        min-block-size: 2.75em;
         margin: 0;
         color: var(--quiet);
+      }
+      &.align-centre .number-of-results {
+        justify-content: center;
+      }
+      &.align-end .number-of-results {
+        justify-content: flex-end;
       }
     `,
   },
