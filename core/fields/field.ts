@@ -13,6 +13,8 @@ interface Common<T> {
   readonly required?: boolean;
   /** The setting of the look that counts as long as the field has its default. */
   readonly follows?: string;
+  /** What it is shown under in a form, together with others of the same; by itself if absent. */
+  readonly group?: string;
   /** It counts only where another field, beside it, has one of these values; forms leave it out elsewhere. */
   readonly counts?: { readonly where: string; readonly is: readonly string[] };
 }

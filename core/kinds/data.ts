@@ -6,6 +6,7 @@ import type { Narrowing } from './listing.js';
 import type { ListingNeed } from './needs.js';
 import type { ContentDocument } from '../documents/document.js';
 import type { StoreDetails } from '../commerce/store-details.js';
+import type { CardSettings } from '../look/card-settings.js';
 import type { PictureInfo } from '../pictures.js';
 import type { QueryName } from './query.js';
 
@@ -37,6 +38,22 @@ export interface ProductCard extends Spoken {
   readonly varies: boolean;
   readonly available: boolean;
   readonly picture: PictureInfo | null;
+  /** What only some cards show; absent where nobody asked. */
+  readonly more?: CardMore;
+}
+
+export interface CardMore {
+  readonly second: PictureInfo | null;
+  readonly summary: string;
+  /** In hundredths of a star; null without reviews. */
+  readonly rating: number | null;
+  readonly reviews: number;
+  /** When it was added, in ISO form. */
+  readonly since: string;
+  /** What it has in the attribute that was asked for; empty if nothing. */
+  readonly attribute: string;
+  /** Of these, those that are in the language of the page. */
+  readonly spoken: readonly ('summary' | 'attribute')[];
 }
 
 export interface Variant {
@@ -159,6 +176,8 @@ export interface PageInfo {
   readonly listing: ListingNeed | null;
   /** What was chosen of its order, its filters and its view; absent if nothing is offered. */
   readonly narrowing?: Narrowing;
+  /** What the look says of cards here; absent where no look is known. */
+  readonly cards?: CardSettings;
 }
 
 export interface StoreInfo {

@@ -20,11 +20,15 @@ export type NeedSource = ProductSource & { readonly words?: string };
 export const sourceOn = (source: ProductSource, { kind, query }: PageInfo): NeedSource =>
   source.from === 'found' ? { ...source, words: kind === 'search' ? (query[SEARCH_WORDS] ?? '') : '' } : source;
 
+/** What cards show besides what all do: the name of an attribute, or an empty text for none; null for nothing at all. */
+export type MoreOfCards = string | null;
+
 /** The first products of a source, as cards. */
 export interface ProductsNeed {
   readonly type: 'products';
   readonly source: NeedSource;
   readonly limit: number;
+  readonly more: MoreOfCards;
 }
 /** One page of all products of a source. */
 export interface ListingNeed {
@@ -42,6 +46,7 @@ export interface ListingNeed {
   readonly size: number;
   /** Counted from 1. */
   readonly page: number;
+  readonly more: MoreOfCards;
 }
 /** Collections as cards, in order. */
 export interface CollectionsNeed {
@@ -110,9 +115,9 @@ export type AnswerTo<N extends Need> = Answers[N['type']];
 export function needKey(need: Need): string {
   switch (need.type) {
     case 'products':
-      return `products ${need.limit} ${sourceKey(need.source)}`;
+      return `products ${need.limit} ${moreKey(need)} ${sourceKey(need.source)}`;
     case 'listing':
-      return `listing ${need.size} ${need.page} ${sortText(need.sort)} ${need.counts} ${need.filters.map(filterKey).join('\n')} ${sourceKey(need.source)}`;
+      return `listing ${need.size} ${need.page} ${moreKey(need)} ${sortText(need.sort)} ${need.counts} ${need.filters.map(filterKey).join('\n')} ${sourceKey(need.source)}`;
     case 'collections':
       return `collections ${need.limit} ${need.chosen?.join(' ') ?? '*'}`;
     case 'content':
@@ -128,6 +133,7 @@ export function needKey(need: Need): string {
   }
 }
 
+const moreKey = ({ more }: { readonly more: MoreOfCards }): string => (more === null ? '-' : `+${more}`);
 const sourceKey = (source: NeedSource): string => Object.values(source).join(' ');
 
 /** Answers to the needs of a page. */

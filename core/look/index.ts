@@ -1,5 +1,7 @@
 /** The settings of the look, and its rules. */
 export * from './settings.js';
+export * from './card-settings.js';
+export * from './cards-on.js';
 export * from './css.js';
 export * from './contrast.js';
 export * from './pairs.js';

@@ -1,6 +1,7 @@
 /** The settings of the look: the store-wide look, declared as fields in groups. */
 import type { Field } from '../fields/field.js';
 import { choice, colour, font, number } from '../fields/make.js';
+import { CARD_SETTINGS } from './card-settings.js';
 import { groundworkOf } from '../groundworks/shipped.js';
 import { fontTitles } from './fonts.js';
 
@@ -217,6 +218,7 @@ export const LOOK_GROUPS = {
         unit: 'rem',
         default: 1.125,
       }),
+      ...CARD_SETTINGS,
     },
   },
 } as const satisfies Record<string, { title: string; fields: Record<string, Field> }>;

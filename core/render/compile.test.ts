@@ -69,13 +69,14 @@ describe('what a section depends on', () => {
       page: productPage({ attributes: { most: 7 } }),
       answer: (need) => withCards(need) ?? pathsOf({ 'product:K-1': '/item/one' })(need),
     });
-    expect(shown.needs).toContainEqual({ type: 'products', source: { from: 'newest' }, limit: 7 });
+    expect(shown.needs).toContainEqual({ type: 'products', source: { from: 'newest' }, limit: 7, more: null });
     expect(shown.html).toContain('One &amp; &lt;only&gt;');
     expect(shown.html).toContain('href="/item/one">See it</a>');
     expect(made([row], { page: productPage() }).needs).toContainEqual({
       type: 'products',
       source: { from: 'newest' },
       limit: 3,
+      more: null,
     });
   });
 

@@ -1,6 +1,7 @@
 /** Render: a composition, the page's data and the shopper's facts into one html page. */
 import { isOwnPage } from '../pages/page.js';
 import { escapeText } from '../fields/prose.js';
+import { cardSettingsOf } from '../look/cards-on.js';
 import type { Reading } from '../fields/value.js';
 import { bindingOf } from '../kinds/binding.js';
 import type { PageInfo } from '../kinds/data.js';
@@ -97,7 +98,9 @@ export function askPage(composition: Composition, about: PageInfo, sent: SentQue
     }
   };
   const shown = [...shownInstances(composition.body, now)];
-  const page = pageWithListing(shown, pageNarrowed(shown, about, readQuery(composition.query, sent), said), said);
+  const { look, template } = composition.parts;
+  const looked = { ...about, cards: cardSettingsOf(look, template.look) };
+  const page = pageWithListing(shown, pageNarrowed(shown, looked, readQuery(composition.query, sent), said), said);
   const needs = shown.flatMap((instance) => said(instance, () => instance.compiled.needs(page)) ?? []);
   for (const code of new Set(shown.flatMap(({ compiled }) => compiled.menus))) {
     const menu = composition.parts.menus.get(code);

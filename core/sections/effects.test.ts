@@ -85,12 +85,23 @@ const COUNTS: FacetCounts = {
 
 /** Answers that tell from whom they come: as many cards as were asked for, named by their source. */
 function answered(need: Need) {
-  const cards = (count: number, source: object) =>
-    Array.from({ length: count }, (_, i) => cardOf(`${JSON.stringify(source)} ${i}`));
-  if (need.type === 'products') return cards(need.limit, need.source);
+  /** What is asked for besides, and something reduced and something sold out among them. */
+  const cards = (count: number, source: object, more: string | null) =>
+    Array.from({ length: count }, (_, i) => ({
+      ...cardOf(`${JSON.stringify(source)} ${i}`),
+      ...(i === 0 && { wasPrice: 125 }),
+      available: i > 0,
+      ...(more !== null && {
+        more: {
+          ...{ second: { ...picture, alt: 'From behind' }, summary: 'It flies.', rating: 450, reviews: 3 },
+          ...{ since: '2026-11-03T10:00:00.000Z', attribute: more, spoken: [] },
+        },
+      }),
+    }));
+  if (need.type === 'products') return cards(need.limit, need.source, need.more);
   if (need.type === 'listing')
     return {
-      cards: cards(need.size, { ...need.source, ...need.sort }),
+      cards: cards(need.size, { ...need.source, ...need.sort }, need.more),
       total: 500,
       counts: need.counts ? COUNTS : null,
     };

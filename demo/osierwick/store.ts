@@ -165,6 +165,8 @@ function design(hashOf: (file: string) => string): WholeState {
     strongColour: '#3b2f2a',
     accentColour: '#8d4f3a',
     softColour: '#f1e9dc',
+    cardBrand: 'hidden',
+    cardSummary: 'shown',
   };
   documents.set(keys.look, { ...sure(start.get(keys.look)), values });
   const home = sure(start.get(keys.template('home')));

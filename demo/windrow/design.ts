@@ -22,7 +22,12 @@ const FILTERED = [
       three: [section('f-view', 'view-switch', {}, { align: 'end', space: 'none', 'hidden@phone': true })],
     },
   ),
-  section('f-row', 'listing', { size: 12, across: '3' }, { space: 'medium' }),
+  section(
+    'f-row',
+    'listing',
+    { size: 12, across: '3', secondPicture: 'peek', badgeAttribute: 'wind' },
+    { space: 'medium' },
+  ),
   section('f-pages', 'paging'),
 ];
 
@@ -36,6 +41,15 @@ export function windrowDesign(hashOf: (file: string) => string, collections: rea
   const picture = (file: string, alt: string) => ({ picture: hashOf(file), alt });
   return stateOf([
     ...starterDesign('Windrow Kites'),
+    [
+      keys.look,
+      {
+        format: FORMAT,
+        type: 'look',
+        groundwork: 'foolscap',
+        values: { secondPicture: 'fade', cardRating: 'shown', badgeReduced: 'percent' },
+      },
+    ],
     [
       keys.menu('header-links'),
       {

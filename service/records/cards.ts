@@ -62,25 +62,27 @@ const TEXTS = sql`coalesce((
 const renewRest = named<{ id: number }>(
   ($) => sql`
   insert into card as c
-  select p.id, p.store_id, p.code, p.slug, p.title, p.brand_id, coalesce(b.title, ''), ${TEXTS}, pic.picture, p.created_at,
+  select p.id, p.store_id, p.code, p.slug, p.title, p.brand_id, coalesce(b.title, ''), ${TEXTS}, pic.two[1], pic.two[2], p.created_at,
     exists (select from variant v where v.product_id = p.id and (v.stock is null or v.stock > 0)),
     said.rating, said.reviews, coalesce((select sold from product_sold o where o.product_id = p.id), 0)
   from product p join store s on s.id = p.store_id
   join card_price x on x.product_id = p.id and x.currency = s.currency
   left join brand b on b.id = p.brand_id
   left join lateral (
-    select jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) as picture
-    from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
-    where pp.product_id = p.id order by pp.position limit 1
+    select array_agg(one order by position) as two from (
+      select pp.position,
+        jsonb_build_object('hash', i.hash, 'width', i.width, 'height', i.height, 'alt', pp.alt, 'widths', i.widths) as one
+      from product_picture pp join picture i on i.store_id = pp.store_id and i.hash = pp.hash
+      where pp.product_id = p.id order by pp.position limit 2) first
   ) pic on true
   cross join lateral (select round(avg(r.rating) * ${sql.lit(STAR)})::int as rating, count(*)::int as reviews
     from review r where r.product_id = p.id and r.state = 'shown') said
   where p.id = any(${$(0)}::int[]) and ${isForSale($(1))}
   on conflict (product_id) do update set slug = excluded.slug, title = excluded.title, brand_id = excluded.brand_id,
-    brand = excluded.brand, texts = excluded.texts, picture = excluded.picture, created_at = excluded.created_at, available = excluded.available,
+    brand = excluded.brand, texts = excluded.texts, picture = excluded.picture, second = excluded.second, created_at = excluded.created_at, available = excluded.available,
     rating = excluded.rating, reviews = excluded.reviews
-  where (c.slug, c.title, c.brand_id, c.brand, c.texts, c.picture, c.created_at, c.available, c.rating, c.reviews) is distinct from
-    (excluded.slug, excluded.title, excluded.brand_id, excluded.brand, excluded.texts, excluded.picture, excluded.created_at, excluded.available,
+  where (c.slug, c.title, c.brand_id, c.brand, c.texts, c.picture, c.second, c.created_at, c.available, c.rating, c.reviews) is distinct from
+    (excluded.slug, excluded.title, excluded.brand_id, excluded.brand, excluded.texts, excluded.picture, excluded.second, excluded.created_at, excluded.available,
       excluded.rating, excluded.reviews)
   returning c.product_id as id`,
 );

@@ -175,6 +175,7 @@ export interface Tables {
       string
     >;
     picture: { hash: string; width: number; height: number; alt: string; widths: number[] } | null;
+    second: { hash: string; width: number; height: number; alt: string; widths: number[] } | null;
     created_at: Date;
     available: boolean;
     /** In hundredths of a star; null without reviews. */

@@ -60,7 +60,7 @@ const codes = async (
   store = windrow,
   subject: Subject = null,
 ): Promise<string[]> => {
-  const need = { type: 'products', source, limit } as const;
+  const need = { type: 'products', source, limit, more: null } as const;
   return ((await answered(store, [need], subject)).data.get(need) ?? []).map((card) => card.code);
 };
 
@@ -90,7 +90,12 @@ describe('product sources', () => {
       await sql`update collection_member set position = 7 where ${of} and product_id = ${product}`.execute(db);
       await sql`update product set title = title where id = ${product}`.execute(db);
     }
-    const need = { type: 'products', source: { from: 'collection', collection: 'C-2' }, limit: 48 } as const;
+    const need = {
+      type: 'products',
+      source: { from: 'collection', collection: 'C-2' },
+      limit: 48,
+      more: null,
+    } as const;
     for (const way of ['nestloop', 'hashjoin', 'mergejoin']) {
       const { data } = await inTransaction(db, async (trx) => {
         await sql`set local jit = off`.execute(trx);
@@ -128,9 +133,9 @@ describe('product sources', () => {
 
   test('what several sections ask for is answered together, each its own', async () => {
     const needs: Need[] = [
-      { type: 'products', source: { from: 'newest' }, limit: 1 },
-      { type: 'products', source: { from: 'collection', collection: 'C-3' }, limit: 2 },
-      { type: 'products', source: { from: 'newest' }, limit: 1 },
+      { type: 'products', source: { from: 'newest' }, limit: 1, more: null },
+      { type: 'products', source: { from: 'collection', collection: 'C-3' }, limit: 2, more: null },
+      { type: 'products', source: { from: 'newest' }, limit: 1, more: null },
       { type: 'path', page: 'home' },
       { type: 'path', page: 'product:K-002' },
       { type: 'path', page: 'collection:C-1' },
@@ -171,6 +176,7 @@ describe('products', () => {
       type: 'products',
       source: { from: 'chosen', products: ['K-003', 'K-005', 'K-008'] },
       limit: 3,
+      more: 'wind',
     } as const;
     const cards = (await answered(windrow, [need])).data.get(need);
     expect(cards).toMatchObject([
@@ -180,6 +186,14 @@ describe('products', () => {
         varies: true,
         available: true,
         picture: { alt: 'A broad teal delta kite against a pale sky', widths: [320, 640, 960] },
+        more: {
+          second: { widths: [320, 640, 960] },
+          summary: 'A wide delta that lifts early and soars late. Our most-lent kite on the beach.',
+          rating: 400,
+          reviews: 4,
+          attribute: expect.stringMatching(/Beaufort/) as string,
+          spoken: [],
+        },
       },
       { price: 18900, wasPrice: 22900, varies: false, available: true },
       { price: 6900, varies: true, available: false },

@@ -67,6 +67,7 @@ const needOf = (source: NeedSource, more: Partial<ListingNeed> = {}): ListingNee
   sort: sort('by-hand'),
   ownSort: sort('by-hand'),
   view: 'grid',
+  more: null,
   filters: [],
   counts: false,
   size: 5,

@@ -46,6 +46,20 @@ const lists = computed(() =>
 const fields = computed(() =>
   props.device === 'desktop' ? all.value : all.value.filter(([, field]) => field.perDevice),
 );
+/** The fields by what they are shown under: first those that stand by themselves, then the others, folded. */
+const groups = computed<[string, [string, Field][]][]>(() => {
+  const found = new Map<string, [string, Field][]>();
+  for (const one of fields.value) {
+    const group = one[1].group ?? '';
+    found.set(group, [...(found.get(group) ?? []), one]);
+  }
+  return [...found].sort(([a], [b]) => Number(a !== '') - Number(b !== ''));
+});
+/** How many fields of a group are set here, in words. */
+function setIn(some: readonly [string, Field][]): string {
+  const count = some.filter(([name]) => isMine(name) || stored(name) !== undefined).length;
+  return count === 0 ? 'as in the look' : `${count} set here`;
+}
 /** What the open page has of its own in the section, of what is shown now. */
 const mine = computed(() => props.bench.ownOfSelected.value?.[props.part] ?? {});
 const isMine = (name: string): boolean => keyOf(name) in mine.value;
@@ -118,61 +132,78 @@ const entrySetterOf = (document: string) => (field: string, node: string) =>
 </script>
 
 <template>
-  <div class="field-grid">
-    <FieldInput
-      v-for="[name, field] in fields"
-      :key="`${name} ${isMine(name)}`"
-      :name="name"
-      :field="field"
-      :own="isMine(name) ? mine[keyOf(name)] : stored(name)"
-      :required="isMine(name)"
-      :bindable="isBindable && !isMine(name)"
-      :inherited="inherited(name, field)"
-      :set="setterOf(selected, name)"
-    >
-      <ScopeLine
-        v-if="mayBeMine"
-        :label="field.label"
-        :pages="pagesOf(`${part}.${name}`)"
-        :places="places"
-        :own="isMine(name)"
-        :each="isEach(name)"
-        :may-be-each="mayBeEach(field)"
-        @each="(now) => setEach(selected, name, now)"
-        @own="makeMine(selected, name, field)"
-        @reset="unmake(name)"
-      />
-    </FieldInput>
-    <div v-for="[name, field] in lists" :key="name" class="list">
-      <h3>{{ field.label }}</h3>
-      <p class="quiet">{{ field.help }}</p>
-      <ScopeLine
-        class="of-list"
-        :label="field.label"
-        :pages="pagesOf(name)"
-        :places="places"
-        :own="isWhole(name)"
-        :each="isEach(name)"
-        :may-be-each="mayBeEach(field)"
-        @each="(now) => setEach(selected, name, now)"
-        @own="makeListMine(selected, name)"
-        @reset="bench.resetOwn(section.id, name)"
-      />
-      <EntriesEditor
-        :key="`${name} ${isWhole(name)}`"
-        :document="isWhole(name) ? ownKey : selected.document"
-        :place="{ owner: section.id, list: name }"
-        :field="field"
-        :entries="(isWhole(name) ? bench.ownOfSelected.value?.lists?.[name] : section.lists?.[name]) ?? []"
-        :run="bench.run"
-        :setter-of="entrySetterOf(isWhole(name) ? ownKey : selected.document)"
-      />
+  <div class="parts">
+    <component :is="group === '' ? 'div' : 'details'" v-for="[group, some] in groups" :key="group">
+      <summary v-if="group !== ''">
+        {{ group }} <span class="quiet">{{ setIn(some) }}</span>
+      </summary>
+      <div class="field-grid">
+        <FieldInput
+          v-for="[name, field] in some"
+          :key="`${name} ${isMine(name)}`"
+          :name="name"
+          :field="field"
+          :own="isMine(name) ? mine[keyOf(name)] : stored(name)"
+          :required="isMine(name)"
+          :bindable="isBindable && !isMine(name)"
+          :inherited="inherited(name, field)"
+          :set="setterOf(selected, name)"
+        >
+          <ScopeLine
+            v-if="mayBeMine"
+            :label="field.label"
+            :pages="pagesOf(`${part}.${name}`)"
+            :places="places"
+            :own="isMine(name)"
+            :each="isEach(name)"
+            :may-be-each="mayBeEach(field)"
+            @each="(now) => setEach(selected, name, now)"
+            @own="makeMine(selected, name, field)"
+            @reset="unmake(name)"
+          />
+        </FieldInput>
+      </div>
+    </component>
+    <div v-if="lists.length > 0" class="field-grid">
+      <div v-for="[name, field] in lists" :key="name" class="list">
+        <h3>{{ field.label }}</h3>
+        <p class="quiet">{{ field.help }}</p>
+        <ScopeLine
+          class="of-list"
+          :label="field.label"
+          :pages="pagesOf(name)"
+          :places="places"
+          :own="isWhole(name)"
+          :each="isEach(name)"
+          :may-be-each="mayBeEach(field)"
+          @each="(now) => setEach(selected, name, now)"
+          @own="makeListMine(selected, name)"
+          @reset="bench.resetOwn(section.id, name)"
+        />
+        <EntriesEditor
+          :key="`${name} ${isWhole(name)}`"
+          :document="isWhole(name) ? ownKey : selected.document"
+          :place="{ owner: section.id, list: name }"
+          :field="field"
+          :entries="(isWhole(name) ? bench.ownOfSelected.value?.lists?.[name] : section.lists?.[name]) ?? []"
+          :run="bench.run"
+          :setter-of="entrySetterOf(isWhole(name) ? ownKey : selected.document)"
+        />
+      </div>
     </div>
     <p v-if="fields.length === 0 && lists.length === 0" class="quiet">{{ kind.sentence }} It has no settings.</p>
   </div>
 </template>
 
 <style scoped>
+summary {
+  margin-block-start: 16px;
+  font-weight: 600;
+  cursor: pointer;
+}
+summary .quiet {
+  font-weight: 400;
+}
 .list {
   grid-column: 1 / -1;
 }

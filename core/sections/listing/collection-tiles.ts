@@ -8,7 +8,7 @@ import { html, NOTHING, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import type { CollectionsNeed } from '../../kinds/needs.js';
 import { pictureTag } from '../../kinds/picture.js';
-import { CARD_FIELDS, CARDS_CSS, cardsSketch } from '../product/cards.js';
+import { GRID_CSS, GRID_FIELDS, cardsSketch } from '../product/cards.js';
 
 interface Asked {
   readonly chosen: readonly { readonly collection: string }[];
@@ -44,7 +44,7 @@ export const collectionTiles = defineKind(
         'tiles',
       ),
       description: toggle('Description', 'Shows the description of each collection.', { default: true }),
-      ...CARD_FIELDS,
+      ...GRID_FIELDS,
       across: choice(
         'Across',
         'How many tiles are side by side; phones show one or two.',
@@ -82,7 +82,7 @@ export const collectionTiles = defineKind(
       return html`${title !== '' && html`<h2${view.part('title')}>${title}</h2>`}<ul class="${layout}${pictures !== 'look' && ` cut-${pictures}`}">${found.map((one) => tile(one, values.description, level, view))}</ul>`;
     },
     css: css`
-      ${CARDS_CSS}
+      ${GRID_CSS}
       .across-6 {
         --across: 6;
       }

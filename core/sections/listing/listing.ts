@@ -9,9 +9,11 @@ import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
 import type { PageInfo } from '../../kinds/data.js';
 import type { PerDevice, ProductSource } from '../../fields/field.js';
 import { followInPlace } from './listing.script.js';
-import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, fullRows } from '../product/cards.js';
+import type { CardSettings } from '../../look/card-settings.js';
+import { CARD_WORDS } from '../product/card-parts.js';
+import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, fullRows, moreOfCards } from '../product/cards.js';
 
-interface Asked {
+interface Asked extends CardSettings {
   readonly view: ListingView;
   readonly source: ProductSource;
   readonly order: string;
@@ -19,7 +21,8 @@ interface Asked {
   readonly across: PerDevice<string>;
 }
 
-function need({ source, order, size, across, view }: Asked, page: PageInfo): ListingNeed {
+function need(values: Asked, page: PageInfo): ListingNeed {
+  const { source, order, size, across, view } = values;
   const { sort, filters, offers } = page.narrowing ?? NOT_NARROWED;
   const ownSort = readSort(order) ?? BY_HAND;
   return {
@@ -32,6 +35,7 @@ function need({ source, order, size, across, view }: Asked, page: PageInfo): Lis
     filters,
     counts: offers.filters !== null,
     page: pageNumber(page.query[PAGE_NAME]),
+    more: moreOfCards(values, page),
   };
 }
 
@@ -59,7 +63,7 @@ const LIST_CSS = css`
     text-align: start;
   }
   .listing-rows .card-picture {
-    grid-row: 1 / span 4;
+    grid-row: 1 / span 7;
   }
 `;
 
@@ -99,7 +103,7 @@ export const listing = defineKind(
     },
     query: [PAGE_NAME],
     ofListing: true,
-    says: ['from-price', 'sold-out'],
+    says: CARD_WORDS,
     sketch: [cardsSketch({ of: 'size' })],
   },
   {

@@ -4,6 +4,8 @@ import type { ProductCard } from '../../kinds/data.js';
 import { raw, type Markup } from '../../kinds/html.js';
 import { pictureTag } from '../../kinds/picture.js';
 import type { View } from '../../kinds/view.js';
+import type { CardSettings } from '../../look/card-settings.js';
+import { badges, rating, saving, soldOutBeside, summary } from './card-parts.js';
 
 /** The level of a card's heading: one below the heading it stands under. */
 export type CardLevel = 'h2' | 'h3';
@@ -13,22 +15,35 @@ export type CardLevel = 'h2' | 'h3';
  * `html` tag: every text must be escaped by hand here. What is between the texts of a card is the same for all, and
  * joined once, since a page takes as long as it has pieces.
  */
-export function cardList(products: readonly ProductCard[], view: View, sizes: string, level: CardLevel): Markup {
+export function cardList(
+  products: readonly ProductCard[],
+  view: View,
+  sizes: string,
+  level: CardLevel,
+  settings: CardSettings,
+): Markup {
   // What nobody has translated says its language.
   const lang = view.langOf({}).text;
   const start = ['<li class="card"><div class="card-picture"', lang, '>'].join('');
-  const beforePath = ['</div><', level, ' class="card-title"', lang, '><a href="'].join('');
-  const beforeTranslated = ['</div><', level, ' class="card-title"><a href="'].join('');
-  const beforeBrand = ['</a></', level, '><div class="card-brand"', lang, '>'].join('');
-  const beforeTranslatedBrand = ['</a></', level, '><div class="card-brand">'].join('');
-  const soldOut = [' <span class="quiet">· ', escapeText(view.word('sold-out')), '</span>'].join('');
+  const beforePath = ['<', level, ' class="card-title"', lang, '><a href="'].join('');
+  const beforeTranslated = ['<', level, ' class="card-title"><a href="'].join('');
+  const afterTitle = ['</a></', level, '>'].join('');
+  const beforeBrand = ['<div class="card-brand"', lang, '>'].join('');
+  const beforeTranslatedBrand = '<div class="card-brand">';
+  const hasBrand = settings.cardBrand === 'shown';
   let out = '';
   for (const product of products) {
     const { picture, path, title, brand, available, translated, brandTranslated } = product;
     const before = translated?.length ? beforeTranslated : beforePath;
-    const between = brandTranslated ? beforeTranslatedBrand : beforeBrand;
+    const named = hasBrand ? `${brandTranslated ? beforeTranslatedBrand : beforeBrand}${escapeText(brand)}</div>` : '';
     const image = picture ? pictureTag(picture, sizes).text : '';
-    out += `${start}${image}${before}${escapeText(path)}">${escapeText(title)}${between}${escapeText(brand)}</div><div>${amountText(product, view)}${available ? '' : soldOut}</div></li>`;
+    const second = settings.secondPicture === 'none' ? null : (product.more?.second ?? null);
+    // The link of the title covers the card; a strip that can be swiped lies over it, and leads there too.
+    const pictures = second
+      ? `<a class="card-strip" href="${escapeText(path)}" tabindex="-1" aria-hidden="true">${image}${pictureTag(second, sizes).text}</a>`
+      : image;
+    const soldOut = available ? '' : soldOutBeside(settings, view);
+    out += `${start}${pictures}</div>${badges(product, settings, view)}${before}${escapeText(path)}">${escapeText(title)}${afterTitle}${named}${summary(product, settings, view)}${rating(product, settings, view)}<div>${amountText(product, view)}${soldOut}</div>${saving(product, settings, view)}</li>`;
   }
   return raw(out);
 }

@@ -1,5 +1,5 @@
 /** What product rows and listings share: cards side by side, as fields, html, css and sketch. */
-import type { ProductCard } from '../../kinds/data.js';
+import type { PageInfo, ProductCard } from '../../kinds/data.js';
 import type { PerDevice } from '../../fields/field.js';
 import { choice } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
@@ -7,11 +7,15 @@ import { deviceClasses } from '../../kinds/devices.js';
 import { html, type Markup } from '../../kinds/html.js';
 import type { Amount, SketchPart } from '../../kinds/sketch.js';
 import type { View } from '../../kinds/view.js';
+import type { MoreOfCards } from '../../kinds/needs.js';
+import { CARD_FIELDS_OF_SECTION, type CardSettings } from '../../look/card-settings.js';
+import { cardSettingsFor } from '../../look/cards-on.js';
 import { PICTURE_RATIOS, PICTURE_SHAPES } from '../../look/settings.js';
+import { moreOf } from './card-parts.js';
 import { cardList, type CardLevel } from './card.js';
 
 /** How many cards stand side by side, and the shape of their pictures. */
-export const CARD_FIELDS = {
+export const GRID_FIELDS = {
   across: choice(
     'Across',
     'How many are side by side; phones show one or two.',
@@ -24,13 +28,15 @@ export const CARD_FIELDS = {
     'The shape the pictures are cut to; “as in the look” follows the store’s look.',
     { look: 'As in the look', ...PICTURE_SHAPES },
     'look',
-    { follows: 'pictureRatio' },
+    { follows: 'pictureRatio', group: 'Cards' },
   ),
 } as const;
+/** The same, and what is on the cards of products. */
+export const CARD_FIELDS = { ...GRID_FIELDS, ...CARD_FIELDS_OF_SECTION } as const;
 
 /**
  * How many products one page shows where so many were asked for: full rows, on wide screens and on phones.
- * @param across as `CARD_FIELDS` has it
+ * @param across as `GRID_FIELDS` has it
  * @returns at least `count`
  */
 export function fullRows(count: number, { desktop, tablet, phone }: PerDevice<string>): number {
@@ -47,25 +53,107 @@ const leastCommonMultiple = (a: number, b: number): number => {
   return multiple;
 };
 
-interface CardValues {
+interface CardValues extends CardSettings {
   readonly across: PerDevice<string>;
   readonly pictures: string;
 }
 
-export function cards(
-  products: readonly ProductCard[],
-  { across, pictures }: CardValues,
-  view: View,
-  level: CardLevel,
-): Markup {
-  return html`<ul class="cards ${deviceClasses('across', across)}${pictures !== 'look' && ` cut-${pictures}`}">${cardList(products, view, SIZES, level)}</ul>`;
+/** What has to be asked of products for the cards of a section. */
+export const moreOfCards = (values: CardSettings, page: PageInfo): MoreOfCards =>
+  moreOf(cardSettingsFor(values, page.cards));
+
+export function cards(products: readonly ProductCard[], values: CardValues, view: View, level: CardLevel): Markup {
+  const settings = cardSettingsFor(values, view.page.cards);
+  const { secondPicture, pictureUnderPointer } = settings;
+  const shape = values.pictures === 'look' ? '' : ` cut-${values.pictures}`;
+  const second = secondPicture === 'none' ? '' : ` second-${secondPicture}`;
+  const grows = pictureUnderPointer === 'grow' ? ' pictures-grow' : '';
+  return html`<ul class="cards ${deviceClasses('across', values.across)}${shape}${second}${grows}">${cardList(products, view, SIZES, level, settings)}</ul>`;
 }
 
 /** How wide the picture of a card is shown, by the groundwork's steps. */
 const SIZES = '(min-width:60rem) 25vw, (min-width:44rem) 33vw, 50vw';
 const COUNTS = [1, 2, 3, 4, 5];
 
-export const CARDS_CSS = css`
+/** What only some stores show on cards. */
+const PARTS_CSS = css`
+  .card-badges {
+    position: absolute;
+    z-index: 2;
+    inset-block-start: 0.6em;
+    inset-inline-start: 0.6em;
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0.35em;
+    margin: 0;
+    pointer-events: none;
+  }
+  .card-badge {
+    border-radius: var(--corner);
+    background: var(--badge);
+    padding: 0.2em 0.6em;
+    color: var(--on-badge);
+    font-size: 0.8125em;
+    font-weight: 600;
+    line-height: 1.4;
+  }
+  .card-badge-sold-out,
+  .card-badge-own {
+    background: var(--background);
+    color: var(--text);
+  }
+  .card-summary {
+    margin-block: 0.15em;
+    font-size: 0.9375em;
+  }
+  .card-rating,
+  .card-saving {
+    font-size: 0.9375em;
+  }
+  .card-saving {
+    color: var(--reduced, var(--accent));
+  }
+  .card-strip {
+    position: relative;
+    z-index: 1;
+    display: flex;
+    block-size: 100%;
+    overflow-x: auto;
+    scroll-snap-type: x mandatory;
+    scrollbar-width: none;
+  }
+  .card-strip img {
+    flex: 0 0 100%;
+    scroll-snap-align: start;
+  }
+  .second-peek .card-strip {
+    gap: 0.3em;
+  }
+  .second-peek .card-strip img {
+    flex-basis: 86%;
+  }
+  @media (hover: hover) {
+    :is(.second-swap, .second-fade) .card-strip img:last-child {
+      position: absolute;
+      inset: 0;
+      opacity: 0;
+    }
+    .second-fade .card-strip img:last-child {
+      transition: opacity calc(var(--motion) * 2);
+    }
+    :is(.second-swap, .second-fade) .card:is(:hover, :focus-within) .card-strip img:last-child {
+      opacity: 1;
+    }
+  }
+  .pictures-grow .card-picture img {
+    transition: scale var(--motion);
+  }
+  .pictures-grow .card:hover .card-picture img {
+    scale: 1.05;
+  }
+`;
+
+export const GRID_CSS = css`
   ${Object.entries(PICTURE_RATIOS)
     .map(([shape, ratio]) => `.cut-${shape} { --ratio: ${ratio}; }`)
     .join('\n')}
@@ -86,6 +174,9 @@ export const CARDS_CSS = css`
     ${COUNTS.map((count) => `.p-across-${count} { grid-template-columns: repeat(${count}, minmax(0, 1fr)); }`).join('\n')}
   }
 `;
+
+/** The rules of product cards. */
+export const CARDS_CSS = GRID_CSS + PARTS_CSS;
 
 /** @param count how many cards there are */
 export const cardsSketch = (count: Amount): SketchPart => ({

@@ -6,12 +6,19 @@ import { html } from '../../kinds/html.js';
 import type { PageInfo } from '../../kinds/data.js';
 import { defineKind } from '../../kinds/kind.js';
 import { sourceOn, type ProductsNeed } from '../../kinds/needs.js';
-import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch } from './cards.js';
+import type { CardSettings } from '../../look/card-settings.js';
+import { CARD_WORDS } from './card-parts.js';
+import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, moreOfCards } from './cards.js';
 
-const need = ({ source, limit }: { source: ProductSource; limit: number }, page: PageInfo): ProductsNeed => ({
+interface Asked extends CardSettings {
+  readonly source: ProductSource;
+  readonly limit: number;
+}
+const need = (values: Asked, page: PageInfo): ProductsNeed => ({
   type: 'products',
-  source: sourceOn(source, page),
-  limit,
+  source: sourceOn(values.source, page),
+  limit: values.limit,
+  more: moreOfCards(values, page),
 });
 
 export const productRow = defineKind(
@@ -30,7 +37,7 @@ export const productRow = defineKind(
       link: link('Leads to', 'Where that link leads.'),
     },
     caption: 'title',
-    says: ['from-price', 'sold-out'],
+    says: CARD_WORDS,
     sketch: [
       { when: 'title', stack: [6, { draw: 'title', width: 340, height: 32 }, 32] },
       cardsSketch({ of: 'limit' }),

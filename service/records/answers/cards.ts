@@ -1,9 +1,11 @@
 /** Products of a source as cards: the first of them, or one page of all. */
 import { sql } from 'kysely';
 import { sure } from '@parlour/core';
+import { wordIn, type ThingTexts } from '@parlour/core/catalogue';
 import { pathOf } from '@parlour/core/documents';
 import {
   needKey,
+  type CardMore,
   type ListingNeed,
   type NeedSource,
   type ProductCard,
@@ -12,6 +14,7 @@ import {
   type Subject,
 } from '@parlour/core/kinds';
 import { currencyOf } from '../cards.js';
+import type { Sql } from '../named.js';
 import type { Tables } from '../tables.js';
 import { tags, type Aspect } from '../tags.js';
 import { needsOf, oneOf, type Asked, type Listed, type Part } from './part.js';
@@ -28,7 +31,17 @@ import type { CardSource } from './sources/source.js';
 type CardRow = Pick<Tables['card'], 'code' | 'slug' | 'title' | 'brand' | 'available' | 'picture'> & {
   /** Those of the language of the page. */
   readonly texts: { readonly title?: string; readonly brand?: string } | null;
+  readonly more: MoreRow | null;
 } & Pick<Tables['card_price'], 'least' | 'greatest' | 'was'>;
+/** What only some cards show. */
+interface MoreRow extends Pick<Tables['card'], 'second' | 'rating'> {
+  readonly reviews: number;
+  readonly since: string;
+  readonly summary: string;
+  readonly attribute: string | number | boolean | null;
+  /** Those of the language of the page. */
+  readonly texts: ThingTexts | null;
+}
 type Answer = readonly [need: number, rank: number, card: CardRow];
 type CardsNeed = ProductsNeed | ListingNeed;
 
@@ -40,17 +53,23 @@ interface Source {
 
 const SOURCES: readonly CardSource[] = [newest, reduced, collection, brand, sameBrand, found, chosen, listed];
 
+/** What only some cards show, of the product itself. @param language stands for that of the page */
+const moreOfCard = (language: Sql): Sql => sql`(
+  select jsonb_build_object('second', card.second, 'rating', card.rating, 'reviews', card.reviews, 'since', card.created_at,
+    'summary', p.summary, 'attribute', p.attributes -> more, 'texts', p.texts -> ${language}::text)
+  from product p where p.id = chosen.id)`;
+
 export const cards: Part<Answer> = {
   name: 'cards',
-  takes: 5,
+  takes: 6,
   statement: ($, store) => ({
     tables: [
       sql`n as (select * from
-        unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[]) n (i, source, code, most))`,
+        unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::text[], ${$(3)}::int[], ${$(5)}::text[]) n (i, source, code, most, more))`,
       sql`chosen as materialized (${sql.join(
         SOURCES.map(
           ({ name, pick }) => sql`
-        select n.i, x.id, x.rank from n, lateral (${pick(store)} limit n.most) x
+        select n.i, n.more, x.id, x.rank from n, lateral (${pick(store)} limit n.most) x
         where n.source = ${sql.lit(name)}`,
         ),
         sql` union all `,
@@ -59,7 +78,7 @@ export const cards: Part<Answer> = {
     select: sql`jsonb_agg(one) as answer from (
       select jsonb_build_array(i, rank, jsonb_build_object('code', card.code, 'slug', card.slug, 'title', card.title,
         'brand', card.brand, 'texts', card.texts -> ${$(4)}::text, 'available', card.available, 'picture', card.picture, 'least', x.least,
-        'greatest', x.greatest, 'was', x.was)) as one
+        'greatest', x.greatest, 'was', x.was, 'more', case when more is not null then ${moreOfCard($(4))} end)) as one
       from chosen, ${oneOf('card', sql`card.product_id = chosen.id`)},
         ${oneOf('card_price', sql`x.product_id = chosen.id and x.currency = ${currencyOf(store)}`, 'x')}) found`,
   }),
@@ -72,6 +91,7 @@ export const cards: Part<Answer> = {
       rows.map(({ source }) => source.code),
       rows.map(({ need }) => (need.type === 'listing' ? need.size : need.limit)),
       asked.sources.translation,
+      rows.map(({ need }) => need.more),
     ];
   },
   read(answers, asked) {
@@ -81,7 +101,7 @@ export const cards: Part<Answer> = {
     rows.forEach(({ need, source, whole }, i) => {
       const inOrder = sure(answered[i])
         .sort(([a], [b]) => a - b)
-        .map(([, row]) => asCard(row, asked));
+        .map(([, row]) => asCard(row, asked, need));
       if (need.type === 'products') asked.tags.add(source.of.tag(source.code));
       for (const { code } of inOrder) asked.tags.add(tags.page(`product:${code}`));
       if (need.type === 'products') asked.data.set(need, inOrder);
@@ -167,7 +187,7 @@ function sourceOn(source: NeedSource, subject: Subject): Source | null {
 
 const TITLE = ['title'] as const;
 
-const asCard = (row: CardRow, { sources: { patterns, prefix } }: Asked): ProductCard => ({
+const asCard = (row: CardRow, { sources: { patterns, prefix } }: Asked, { more }: CardsNeed): ProductCard => ({
   code: row.code,
   path: prefix + pathOf(patterns, 'product', row.slug),
   title: row.texts?.title ?? row.title,
@@ -179,4 +199,20 @@ const asCard = (row: CardRow, { sources: { patterns, prefix } }: Asked): Product
   varies: row.least < row.greatest,
   available: row.available,
   picture: row.picture,
+  ...(row.more && { more: asMore(row.more, more ?? '') }),
 });
+
+function asMore({ second, rating, reviews, since, summary, attribute, texts }: MoreRow, name: string): CardMore {
+  // What is simply so, such as “limited”, goes by its name.
+  const own = attribute === null || attribute === false ? '' : attribute === true ? name : String(attribute);
+  const word = wordIn(texts?.words, own);
+  return {
+    ...{ second, rating, reviews, since: new Date(since).toISOString() },
+    summary: texts?.summary ?? summary,
+    attribute: word,
+    spoken: [
+      ...(texts?.summary === undefined ? [] : (['summary'] as const)),
+      ...(word === own ? [] : (['attribute'] as const)),
+    ],
+  };
+}

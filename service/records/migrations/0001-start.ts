@@ -293,6 +293,8 @@ create table card (
   -- By further language: its title, and that of its brand.
   texts jsonb not null default '{}',
   picture jsonb,
+  -- The one after it.
+  second jsonb,
   created_at timestamptz not null,
   available boolean not null,
   -- The average of the reviews that shoppers see, in hundredths of a star, and how many they are.
