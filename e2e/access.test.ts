@@ -71,7 +71,7 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/content/about', 'The workshop'],
   ['/menus/header-links', 'Menus'],
   // What failed is said.
-  ['/menus/gone', 'Menus'],
+  ['/menus/gone', 'Page not found'],
   ['/regions', 'Regions'],
   ['/rules/product', 'Rules'],
   ['/paths', 'Paths'],
@@ -80,7 +80,7 @@ const CONSOLE: readonly [path: string, there: string][] = [
   ['/inbox', 'Inbox'],
   ['/orders', 'Orders'],
   // What is not there is said.
-  ['/orders/999', 'No such order'],
+  ['/orders/999', 'Page not found'],
   ['/pictures', 'Pictures'],
   ['/additions', 'Additions'],
   ['/additions/sport-days', 'Sport days'],

@@ -28,8 +28,9 @@ describe.each(PAGES)('%s', (path) => {
       h1: document.querySelectorAll('h1').length,
       main: document.querySelectorAll('main').length,
       levels: [...document.querySelectorAll('h1,h2,h3,h4')].map((heading) => Number(heading.tagName[1])),
-      empty: [...document.querySelectorAll('h1,h2,h3,a,button')].filter((element) => !element.textContent?.trim())
-        .length,
+      empty: [...document.querySelectorAll('h1,h2,h3,a:not([aria-hidden]),button')].filter(
+        (element) => !element.textContent?.trim(),
+      ).length,
       withoutAlt: [...document.images].filter((image) => !image.hasAttribute('alt') || !image.width).length,
       unlabelled: [...document.querySelectorAll<HTMLInputElement>('input:not([type=hidden]),select')].filter(
         (input) => !input.labels?.length,

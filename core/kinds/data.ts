@@ -50,6 +50,8 @@ export interface CardMore {
   readonly reviews: number;
   /** When it was added, in ISO form. */
   readonly since: string;
+  /** The options of its variant, if it has a single one. */
+  readonly single: Readonly<Record<string, string>> | null;
   /** What it has in the attribute that was asked for; empty if nothing. */
   readonly attribute: string;
   /** Of these, those that are in the language of the page. */

@@ -1,6 +1,6 @@
 /** What a section kind is, and what its view is made with. */
 export * from './frame.js';
-export { TRAP } from './sent-from.js';
+export { GO_ON, TRAP } from './sent-from.js';
 export * from './kind.js';
 export * from './data.js';
 export * from './needs.js';

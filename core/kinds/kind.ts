@@ -55,8 +55,8 @@ export interface KindDescription<F extends Fields = Fields> {
   readonly slots?: Readonly<Record<string, string>>;
   /** The facts the section shows. */
   readonly shows?: readonly FactName[];
-  /** Whether it has forms of its own, which are sent without leaving the page. */
-  readonly hasForms?: boolean;
+  /** Whether it has forms of its own, which are sent without leaving the page; “some” if that depends on its values. */
+  readonly hasForms?: boolean | 'some';
   /** Whether it has fields of the checkout's one form, which may stand anywhere on the page. */
   readonly ofCheckout?: boolean;
   /** Whether it shows, or changes, something of the page's listing, and so follows when a shopper chooses. */

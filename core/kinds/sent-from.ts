@@ -6,6 +6,9 @@ import type { View } from './view.js';
 export const sentFrom = (view: View): Markup =>
   html`<input type="hidden" name="page" value="${view.address()}"><input type="hidden" name="back-to" value="${view.path}">`;
 
+/** The name of the input by which a card says where its form leads without script: to the cart, where what was added is seen. */
+export const GO_ON = 'go-on';
+
 /** A field that nobody sees. Programs that fill in every field fill it in too. */
 export const TRAP = 'website';
 /** The field, out of sight and out of the way of the keyboard. */

@@ -4,6 +4,8 @@ import { choice, text } from '../fields/make.js';
 
 const SHOWN = { hidden: 'Not shown', shown: 'Shown' } as const;
 
+const WITH_ACTION = { counts: { where: 'cardAction', is: ['button', 'link'] } } as const;
+
 /** As settings of the look, in the order they are shown. */
 export const CARD_SETTINGS = {
   secondPicture: choice(
@@ -31,6 +33,33 @@ export const CARD_SETTINGS = {
     'What the card of a reduced product says under its price.',
     { none: 'Nothing', percent: 'The saving in percent', amount: 'The saving as an amount' },
     'none',
+  ),
+  cardAction: choice(
+    'Action on cards',
+    'What puts a product into the cart from its card; where something has to be chosen first, it leads to the product.',
+    { none: 'None', button: 'A button', link: 'A text link' },
+    'none',
+  ),
+  cardActionShown: choice(
+    'The action shows',
+    'Always, or under the pointer and for the keyboard; its place stays, and touch screens always show it.',
+    { always: 'Always', pointer: 'Under the pointer' },
+    'always',
+    WITH_ACTION,
+  ),
+  cardActionPlace: choice(
+    'Place of the action',
+    'Where on the card the action is.',
+    { start: 'At the start', middle: 'In the middle', end: 'At the end', full: 'Across the card' },
+    'start',
+    WITH_ACTION,
+  ),
+  cardActionSize: choice(
+    'Size of the action',
+    'How large the action is.',
+    { small: 'Small', medium: 'Medium', large: 'Large' },
+    'small',
+    WITH_ACTION,
   ),
   badgeNew: choice(
     'Badge of new products',
@@ -73,7 +102,14 @@ const ofSection = (name: string, field: ChoiceField | TextField): Field =>
         help: field.help.replace('Leave empty for none.', 'Leave empty for that of the look.'),
         ...{ follows: name, group: GROUP },
       }
-    : { ...field, choices: { look: 'As in the look', ...field.choices }, default: 'look', follows: name, group: GROUP };
+    : {
+        ...field,
+        ...(field.counts && { counts: { ...field.counts, is: ['look', ...field.counts.is] } }),
+        choices: { look: 'As in the look', ...field.choices },
+        default: 'look',
+        follows: name,
+        group: GROUP,
+      };
 
 /** The same as fields of a section that shows cards. */
 export const CARD_FIELDS_OF_SECTION = Object.fromEntries(

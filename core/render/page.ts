@@ -38,6 +38,8 @@ export interface PageRequest {
   /** Paths of the stylesheets and scripts. */
   readonly styles: readonly string[];
   readonly scripts: readonly string[];
+  /** The path of the script for forms, where it is only known once the page is there whether it has one. */
+  readonly formsScript?: string | undefined;
   /** The facts it shows with their versions, for whoever asks what has changed; nothing if it shows none. */
   readonly versions?: string;
   /** The instant the page is for, in ISO form; sections with dates go by it. */
@@ -209,7 +211,7 @@ export function renderPage(request: PageRequest): RenderedPage {
   return {
     html: `<!doctype html>
 <html lang="${escapeText(locale.language)}"${locale.direction === 'rtl' ? ' dir="rtl"' : ''}>
-${head(request, description, style, drawnFrom(body)).text}
+${head(withFormsScript(request, body), description, style, drawnFrom(body)).text}
 ${body}
 </html>
 `,
@@ -218,6 +220,12 @@ ${body}
     faults: rendering.faults,
   };
 }
+
+/** A form has its script on the page, and what has none is spared it. */
+const withFormsScript = (request: PageRequest, body: string): PageRequest =>
+  request.formsScript !== undefined && body.includes(' method="post"')
+    ? { ...request, scripts: [...request.scripts, request.formsScript] }
+    : request;
 
 /** How much of a body, in characters, is waited for before anything is drawn: it fits into the first packets. */
 const DRAWN_WHOLE = 64 * 1024;

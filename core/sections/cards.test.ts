@@ -1,6 +1,6 @@
 /** What cards show: as the look says, as a template says, as a section says. */
 import type { Values } from '../documents/index.js';
-import type { Need, PageInfo, ProductCard } from '../kinds/index.js';
+import type { FormState, Need, PageInfo, ProductCard } from '../kinds/index.js';
 import { CARD_SETTINGS } from '../look/index.js';
 import { cardOf, picture } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
@@ -13,29 +13,35 @@ const REDUCED: ProductCard = {
   ...{ price: 9001, wasPrice: 12_000, available: false },
   more: {
     ...{ second: SECOND, summary: 'It <flies>.', rating: 456, reviews: 12 },
-    ...{ since: '2026-11-03T10:00:00.000Z', attribute: 'Autumn & winter', spoken: [] },
+    ...{ since: '2026-11-03T10:00:00.000Z', attribute: 'Autumn & winter', spoken: [], single: { Span: '2 "m"' } },
   },
 };
 /** The card that was asked for; what nobody asked for is not there. */
 const answer = (need: Need) => {
+  if (need.type === 'path') return '/cart';
   if (need.type !== 'products') return undefined;
   const { more: _more, ...plain } = REDUCED;
   return [need.more === null ? plain : REDUCED];
 };
 interface Set {
+  readonly product?: Partial<ProductCard>;
+  readonly form?: FormState;
   readonly look?: Values;
   readonly template?: Values;
   readonly section?: Values;
   readonly now?: string;
   readonly translation?: string;
 }
-const row = ({ look = {}, template, section: own = {}, ...rest }: Set) => {
+const row = ({ look = {}, template, section: own = {}, product = {}, ...rest }: Set) => {
   const { html, faults, until } = made([section('r', 'product-row', own)], {
     ...rest,
     page: HOME satisfies PageInfo,
     documents: { look: { format: 1, type: 'look', groundwork: 'foolscap', values: look } },
     ...(template && { template: { look: template } }),
-    answer: answer as never,
+    answer: ((need: Need) => {
+      const found = answer(need);
+      return Array.isArray(found) ? found.map((card: ProductCard) => ({ ...card, ...product })) : found;
+    }) as never,
   });
   expect(faults).toEqual([]);
   return { html: html.slice(html.indexOf('<ul class="cards')), until };
@@ -49,6 +55,10 @@ const TOLD = {
   cardSummary: ['shown', '<p class="card-summary">It &lt;flies&gt;.</p>'],
   cardRating: ['shown', '<span class="hidden-words">4.6 out of 5 stars, 12 reviews</span>'],
   cardSaving: ['amount', 'You save €29.99'],
+  cardAction: ['button', '<a class="button" href="/item/K-1">See it<span class="hidden-words">: K-1</span></a>'],
+  cardActionShown: ['pointer', 'action-pointer'],
+  cardActionPlace: ['full', 'action-full'],
+  cardActionSize: ['large', 'action-large'],
   badgeNew: ['30', '>New</span>'],
   badgeReduced: ['percent', '>−24%</span>'],
   badgeSoldOut: ['shown', 'card-badge-sold-out">sold out</span>'],
@@ -56,17 +66,20 @@ const TOLD = {
 } as const satisfies Record<keyof typeof CARD_SETTINGS, readonly [string, string | null]>;
 
 test.each(Object.entries(TOLD))('%s is as the look says, the template, or the section', (name, [value, told]) => {
-  const usual = row({}).html;
-  const said = row({ look: { [name]: value } }).html;
+  // What is said of an action counts where there is one.
+  const base = /^cardAction./.test(name) ? { cardAction: 'button' } : {};
+  const usual = row({ look: base }).html;
+  const said = row({ look: { ...base, [name]: value } }).html;
   expect(said).not.toBe(usual);
   expect(usual).not.toContain(told ?? 'nothing');
   expect(said).toContain(told ?? '');
-  expect(row({ template: { [name]: value } }).html).toBe(said);
-  expect(row({ section: { [name]: value } }).html).toBe(said);
+  expect(row({ template: { ...base, [name]: value } }).html).toBe(said);
+  expect(row({ section: { ...base, [name]: value } }).html).toBe(said);
   // The section goes before the template, that before the look.
   const [other] = otherValues(CARD_SETTINGS[name as keyof typeof CARD_SETTINGS]);
-  expect(row({ look: { [name]: other }, template: { [name]: value } }).html).toBe(said);
-  expect(row({ look: { [name]: other }, template: { [name]: other }, section: { [name]: value } }).html).toBe(said);
+  const looked = { ...base, [name]: other };
+  expect(row({ look: looked, template: { [name]: value } }).html).toBe(said);
+  expect(row({ look: looked, template: { [name]: other }, section: { [name]: value } }).html).toBe(said);
 });
 
 test('the brand stands on cards, unless it is not to', () => {
@@ -97,4 +110,37 @@ test('what nobody has translated says its language, what the page says does not'
   expect(html).toContain('<p class="card-summary" lang="en-IE">');
   expect(html).toContain('card-badge-own" lang="en-IE">');
   expect(html).toContain('card-badge-reduced">Reduziert</span>');
+});
+
+describe('the action of a card', () => {
+  const look = { cardAction: 'button' };
+  test('buys what needs no choice, and leads to what does', () => {
+    const { html } = row({ look, product: { available: true } });
+    expect(html).toContain('<form method="post" action="/cart"><input type="hidden" name="page" value="/">');
+    expect(html).toContain('<input type="hidden" name="back-to" value="r">');
+    expect(html).toContain(
+      'name="product" value="K-1"><input type="hidden" name="option.Span" value="2 &quot;m&quot;">',
+    );
+    expect(html).toContain('type="submit">Add to cart<span class="hidden-words">: K-1</span></button>');
+    const more = { ...(REDUCED.more as NonNullable<ProductCard['more']>), single: null };
+    const several = row({ look: { cardAction: 'link' }, product: { available: true, more } }).html;
+    expect(several).toContain('<a class="button-quiet" href="/item/K-1">Choose<');
+    expect(several).not.toContain('<form');
+  });
+
+  test('says what came of it on the card where it was pressed', () => {
+    const after = (form: Partial<FormState>) =>
+      row({
+        look,
+        product: { available: true },
+        form: { section: 'r', typed: { product: 'K-1' }, refused: '', ...form },
+      }).html;
+    expect(after({ done: true })).toContain(
+      '<p class="card-said" role="status">It is in your cart. <a href="/cart">Cart</a></p>',
+    );
+    expect(after({ refused: 'Only <3> left.' })).toContain(
+      '<p class="card-said" role="alert">Only &lt;3&gt; left.</p>',
+    );
+    expect(after({ typed: { product: 'K-2' }, done: true })).not.toContain('card-said');
+  });
 });

@@ -94,7 +94,7 @@ function answered(need: Need) {
       ...(more !== null && {
         more: {
           ...{ second: { ...picture, alt: 'From behind' }, summary: 'It flies.', rating: 450, reviews: 3 },
-          ...{ since: '2026-11-03T10:00:00.000Z', attribute: more, spoken: [] },
+          ...{ since: '2026-11-03T10:00:00.000Z', attribute: more, spoken: [], single: {} },
         },
       }),
     }));

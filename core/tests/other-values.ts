@@ -12,6 +12,8 @@ export function otherValues(field: Field): unknown[] {
         return [field.min, field.max];
       case 'toggle':
         return [!field.default];
+      case 'text':
+        return ['season'];
       case 'colour':
         return ['#7b1fa2'];
       default:

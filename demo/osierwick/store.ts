@@ -167,6 +167,8 @@ function design(hashOf: (file: string) => string): WholeState {
     softColour: '#f1e9dc',
     cardBrand: 'hidden',
     cardSummary: 'shown',
+    cardAction: 'button',
+    cardActionPlace: 'full',
   };
   documents.set(keys.look, { ...sure(start.get(keys.look)), values });
   const home = sure(start.get(keys.template('home')));

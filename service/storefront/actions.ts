@@ -6,7 +6,7 @@ import { urlencoded, Router, type Request, type Response } from 'express';
 import { isStorable, isRecord } from '@parlour/core';
 import { buyerIn, MOST_OF_ONE, settle, toldIn, type Told, orderingOf } from '@parlour/core/commerce';
 import { pathOf } from '@parlour/core/documents';
-import { htmlId, type FormState } from '@parlour/core/kinds';
+import { GO_ON, htmlId, type FormState } from '@parlour/core/kinds';
 import type { Locale } from '@parlour/core/locale';
 import { findVariant, variantByCode, type Shortage } from '../records/carts.js';
 import type { NotOrdered } from '../records/orders.js';
@@ -28,6 +28,8 @@ type Outcome =
       readonly done: true;
       /** A path; or a place on the open page, such as `#s-…`, or nothing. */
       readonly to: string;
+      /** What the section says that it was done in, where it says so in the place of the form. */
+      readonly form?: FormState;
     }
   | { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
 
@@ -92,7 +94,7 @@ async function pageOf(site: Site, sent: Sent): Promise<{ page: OpenPage; query: 
 const pathIn = ({ store }: Site, { page }: Sent): string => languageIn(page.split('?')[0] ?? '/', store).rest;
 
 async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request, response: Response): Promise<void> {
-  const form = outcome.done ? undefined : outcome.form;
+  const { form } = outcome;
   const status = outcome.done ? 200 : outcome.status;
   if (request.headers.accept === 'application/json') {
     const { page, query } = await pageOf(site, sent);
@@ -109,7 +111,14 @@ async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request
     return;
   }
   if (outcome.done) {
-    const back = outcome.to.startsWith('#') || outcome.to === '' ? `${sent.page}${outcome.to}` : outcome.to;
+    // A card has no place of its own on the page: without script what was added is seen in the cart.
+    const goesToCart = sent[GO_ON] === 'cart';
+    const cart = site.edition.locale.prefix + pathOf(patternsFor(site), 'cart');
+    const back = goesToCart
+      ? cart
+      : outcome.to.startsWith('#') || outcome.to === ''
+        ? `${sent.page}${outcome.to}`
+        : outcome.to;
     response.redirect(303, ownPath(back) ?? '/');
     return;
   }
@@ -128,7 +137,9 @@ const backTo = (section: string): string => `#${encodeURIComponent(htmlId(sectio
 const add: Action = async ({ site, sent, address }) => {
   const { db, store, edition } = site;
   const { word } = edition.locale;
-  const { product = '', 'back-to': section = '', page: _page, facts: _facts, ...typed } = sent;
+  const { 'back-to': section = '', page: _page, facts: _facts, ...typed } = sent;
+  const { product = '' } = typed;
+  const byCard = GO_ON in typed;
   const refuse = (refused: string): Outcome => ({ done: false, status: 409, form: { section, typed, refused } });
   const quantity = Number(typed['quantity'] || '1');
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_OF_ONE)
@@ -144,6 +155,7 @@ const add: Action = async ({ site, sent, address }) => {
   const added = await site.basket.add(variant, quantity, (trx) =>
     hourly(site, trx, `cart from ${address}`, 'carts-an-hour'),
   );
+  if (!added && byCard) return { done: true, to: backTo(section), form: { section, typed, refused: '', done: true } };
   if (!added) return { done: true, to: backTo(section) };
   if ('full' in added) return refuse(word('preview-cart-full'));
   if ('minutes' in added) return refuse(word('too-many-carts', { minutes: added.minutes }));

@@ -128,7 +128,7 @@ async function prepare(site: Site, open: OpenPage, { query, form }: Asking): Pro
       lookStylePath(documentHash(state, keys.look), LOOK_VERSION, overridesHash(parts.template)),
       kindsStylePath(composition.kinds, edition.kinds),
     ],
-    scripts: scriptsOf(site, composition),
+    ...scriptsOf(site, composition),
     versions: composition.shows.length === 0 ? '' : versionsOf(state, composition, answers.facts),
   };
   const ruleDate = nextRuleDate(parsePage(page.code).kind, state, setting);
@@ -215,13 +215,21 @@ const picturesQuoted = (needs: readonly Need[], state: DesignState): Need[] =>
     );
   });
 
-const scriptsOf = ({ mode, config, edition }: Site, { instances, kinds }: Composition): string[] => [
-  ...[kindsScriptPath(kinds, edition.kinds) ?? []].flat(),
-  ...([...instances.values()].some(({ kind }) => kind.hasForms || kind.ofCheckout || kind.shows?.length)
-    ? [FORMS_SCRIPT]
-    : []),
-  ...(mode === 'preview' ? [`${PREVIEW_SCRIPT}&console=${encodeURIComponent(consoleOrigin(config))}`] : []),
-];
+function scriptsOf(
+  { mode, config, edition }: Site,
+  { instances, kinds }: Composition,
+): Pick<PageRequest, 'scripts' | 'formsScript'> {
+  const all = [...instances.values()].map(({ kind }) => kind);
+  const hasForms = all.some((kind) => kind.hasForms === true || kind.ofCheckout || kind.shows?.length);
+  return {
+    scripts: [
+      ...[kindsScriptPath(kinds, edition.kinds) ?? []].flat(),
+      ...(hasForms ? [FORMS_SCRIPT] : []),
+      ...(mode === 'preview' ? [`${PREVIEW_SCRIPT}&console=${encodeURIComponent(consoleOrigin(config))}`] : []),
+    ],
+    formsScript: !hasForms && all.some((kind) => kind.hasForms === 'some') ? FORMS_SCRIPT : undefined,
+  };
+}
 
 const earliest = (a: string | null, b: string | null): string | null => (a === null || (b !== null && b < a) ? b : a);
 

@@ -182,6 +182,28 @@ test('with script, the answer is the sections whose facts differ, and those of t
     expect((await shopper.refresh('/cart', fields, odd)).reload ?? true).toBe(true);
 });
 
+test('what needs no choice is bought from its card, and said there; without script it is seen in the cart', async () => {
+  const shopper = new AnyShopper(service, 'osierwick.localhost');
+  const home = await shopper.visit('/');
+  const [, form = ''] = /<form method="post" action="\/cart">(.*?)<\/form>/s.exec(home.text) ?? [];
+  const sent = Object.fromEntries(
+    [...form.matchAll(/name="([^"]+)" value="([^"]*)"/g)].map(([, name = '', value = '']) => [name, value]),
+  );
+  expect(sent).toMatchObject({ page: '/', product: expect.stringMatching(/^O-0/) as string, 'go-on': 'cart' });
+  // Where there is a form, there is its script.
+  expect(home.text).toContain('/forms.js');
+  const section = String(sent['back-to']);
+  const { changed } = await shopper.refresh('/cart', sent, factsOf(home));
+  expect(changed[section]?.match(/<p class="card-said" role="status">It is in your cart\./g)).toHaveLength(1);
+  const refused = await shopper.refresh('/cart', { ...sent, quantity: '99' }, factsOf(home));
+  expect(refused.changed[section]).toMatch(/<p class="card-said" role="alert">[^<]{10}/);
+  const plain = await shopper.send('/cart', sent);
+  expect([plain.status, plain.headers.location]).toEqual([303, '/cart']);
+  expect((await shopper.visit('/cart')).text).toContain('value="2"');
+  // What came of it is said to nobody else.
+  expect((await new AnyShopper(service, 'osierwick.localhost').visit('/')).text).not.toContain('card-said');
+});
+
 test('a shared section with a buy form stands four times on a page: each posts and refreshes by itself', async () => {
   const put = (document: string, id: string, place: object) =>
     ({ type: 'insert', document, kind: 'shared-section', id, place, values: { shared: 'offer' } }) as const;

@@ -11,7 +11,7 @@ import type { PerDevice, ProductSource } from '../../fields/field.js';
 import { followInPlace } from './listing.script.js';
 import type { CardSettings } from '../../look/card-settings.js';
 import { CARD_WORDS } from '../product/card-parts.js';
-import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, fullRows, moreOfCards } from '../product/cards.js';
+import { actionNeeds, CARD_FIELDS, cards, CARDS_CSS, cardsSketch, fullRows, moreOfCards } from '../product/cards.js';
 
 interface Asked extends CardSettings {
   readonly view: ListingView;
@@ -103,11 +103,13 @@ export const listing = defineKind(
     },
     query: [PAGE_NAME],
     ofListing: true,
+    hasForms: 'some',
     says: CARD_WORDS,
     sketch: [cardsSketch({ of: 'size' })],
   },
   {
     lists: need,
+    needs: actionNeeds,
     view(values, view) {
       const { cards: products } = view.data(need(values, view.page));
       if (products.length === 0) return html`<p class="listing-none"${view.part('none')}>${values.none}</p>`;

@@ -5,12 +5,19 @@
 import { STAR } from '../../catalogue/review.js';
 import { escapeText } from '../../fields/prose.js';
 import type { ProductCard } from '../../kinds/data.js';
+import { html } from '../../kinds/html.js';
 import type { MoreOfCards } from '../../kinds/needs.js';
+import { GO_ON, sentFrom } from '../../kinds/sent-from.js';
 import type { View } from '../../kinds/view.js';
 import type { CardSettings } from '../../look/card-settings.js';
 
 /** The words that cards say. */
 export const CARD_WORDS = [
+  'add-to-cart',
+  'added',
+  'cart',
+  'choose',
+  'see-product',
   'from-price',
   'new',
   'percent',
@@ -27,7 +34,8 @@ export const moreOf = (settings: CardSettings): MoreOfCards =>
   settings.badgeNew !== 'none' ||
   settings.secondPicture !== 'none' ||
   settings.cardSummary === 'shown' ||
-  settings.cardRating === 'shown'
+  settings.cardRating === 'shown' ||
+  settings.cardAction !== 'none'
     ? settings.badgeAttribute
     : null;
 
@@ -79,6 +87,50 @@ export function saving(product: ProductCard, { cardSaving }: CardSettings, view:
   const saved =
     cardSaving === 'amount' ? view.money(product.wasPrice - product.price) : view.word('percent', { percent });
   return `<div class="card-saving">${escapeText(view.word('you-save', { saved }))}</div>`;
+}
+
+/** What is the same in the actions of all cards of a section; null if they have none. */
+export interface CardAction {
+  /** Where forms are sent, and from where. */
+  readonly begin: string;
+  /** The class of a button or a link. */
+  readonly shape: string;
+  readonly toCart: string;
+}
+
+export function actionOf({ cardAction }: CardSettings, view: View): CardAction | null {
+  if (cardAction === 'none') return null;
+  return {
+    begin:
+      html`<form method="post" action="${view.locale.prefix}/cart">${sentFrom(view)}<input type="hidden" name="${GO_ON}" value="cart">`
+        .text,
+    shape: cardAction === 'button' ? 'button' : 'button-quiet',
+    toCart: view.link({ to: 'cart' })?.text ?? '',
+  };
+}
+
+/** Puts into the cart what needs no choice; else leads to the product. Says what came of it where it was pressed. */
+export function actionHtml(product: ProductCard, action: CardAction, view: View): string {
+  const { code, title, path, available, more } = product;
+  const single = available ? (more?.single ?? null) : null;
+  // Many buttons that say the same are told apart by the name of the product.
+  const words = (name: 'add-to-cart' | 'choose' | 'see-product'): string =>
+    `${escapeText(view.word(name))}<span class="hidden-words">: ${escapeText(title)}</span>`;
+  const inner = single
+    ? `${action.begin}<input type="hidden" name="product" value="${escapeText(code)}">${Object.entries(single)
+        .map(([name, value]) => `<input type="hidden" name="option.${escapeText(name)}" value="${escapeText(value)}">`)
+        .join('')}<button class="${action.shape}" type="submit">${words('add-to-cart')}</button></form>`
+    : `<a class="${action.shape}" href="${escapeText(path)}">${words(available ? 'choose' : 'see-product')}</a>`;
+  return `<div class="card-action">${inner}</div>${outcome(code, action, view)}`;
+}
+
+/** What came of the action of a card that was just pressed. */
+function outcome(code: string, { toCart }: CardAction, view: View): string {
+  if (view.form?.typed['product'] !== code) return '';
+  const { done, refused } = view.form;
+  return done
+    ? `<p class="card-said" role="status">${escapeText(view.word('added'))} <a ${toCart}>${escapeText(view.word('cart'))}</a></p>`
+    : `<p class="card-said" role="alert">${escapeText(refused)}</p>`;
 }
 
 /** By how much a product is reduced, in whole percent, rounded down so that nobody is promised more; 0 if it is not. */

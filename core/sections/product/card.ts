@@ -5,7 +5,7 @@ import { raw, type Markup } from '../../kinds/html.js';
 import { pictureTag } from '../../kinds/picture.js';
 import type { View } from '../../kinds/view.js';
 import type { CardSettings } from '../../look/card-settings.js';
-import { badges, rating, saving, soldOutBeside, summary } from './card-parts.js';
+import { actionHtml, actionOf, badges, rating, saving, soldOutBeside, summary } from './card-parts.js';
 
 /** The level of a card's heading: one below the heading it stands under. */
 export type CardLevel = 'h2' | 'h3';
@@ -30,6 +30,7 @@ export function cardList(
   const afterTitle = ['</a></', level, '>'].join('');
   const beforeBrand = ['<div class="card-brand"', lang, '>'].join('');
   const beforeTranslatedBrand = '<div class="card-brand">';
+  const action = actionOf(settings, view);
   const hasBrand = settings.cardBrand === 'shown';
   let out = '';
   for (const product of products) {
@@ -43,7 +44,7 @@ export function cardList(
       ? `<a class="card-strip" href="${escapeText(path)}" tabindex="-1" aria-hidden="true">${image}${pictureTag(second, sizes).text}</a>`
       : image;
     const soldOut = available ? '' : soldOutBeside(settings, view);
-    out += `${start}${pictures}</div>${badges(product, settings, view)}${before}${escapeText(path)}">${escapeText(title)}${afterTitle}${named}${summary(product, settings, view)}${rating(product, settings, view)}<div>${amountText(product, view)}${soldOut}</div>${saving(product, settings, view)}</li>`;
+    out += `${start}${pictures}</div>${badges(product, settings, view)}${before}${escapeText(path)}">${escapeText(title)}${afterTitle}${named}${summary(product, settings, view)}${rating(product, settings, view)}<div>${amountText(product, view)}${soldOut}</div>${saving(product, settings, view)}${action ? actionHtml(product, action, view) : ''}</li>`;
   }
   return raw(out);
 }

@@ -7,7 +7,7 @@ import { deviceClasses } from '../../kinds/devices.js';
 import { html, type Markup } from '../../kinds/html.js';
 import type { Amount, SketchPart } from '../../kinds/sketch.js';
 import type { View } from '../../kinds/view.js';
-import type { MoreOfCards } from '../../kinds/needs.js';
+import type { MoreOfCards, Need } from '../../kinds/needs.js';
 import { CARD_FIELDS_OF_SECTION, type CardSettings } from '../../look/card-settings.js';
 import { cardSettingsFor } from '../../look/cards-on.js';
 import { PICTURE_RATIOS, PICTURE_SHAPES } from '../../look/settings.js';
@@ -62,13 +62,21 @@ interface CardValues extends CardSettings {
 export const moreOfCards = (values: CardSettings, page: PageInfo): MoreOfCards =>
   moreOf(cardSettingsFor(values, page.cards));
 
+/** What sections need whose cards have an action. */
+export const actionNeeds = (values: CardSettings, page: PageInfo): Need[] =>
+  cardSettingsFor(values, page.cards).cardAction === 'none' ? [] : [{ type: 'path', page: 'cart' }];
+
 export function cards(products: readonly ProductCard[], values: CardValues, view: View, level: CardLevel): Markup {
   const settings = cardSettingsFor(values, view.page.cards);
-  const { secondPicture, pictureUnderPointer } = settings;
+  const { secondPicture, pictureUnderPointer, cardAction, cardActionShown, cardActionPlace, cardActionSize } = settings;
   const shape = values.pictures === 'look' ? '' : ` cut-${values.pictures}`;
   const second = secondPicture === 'none' ? '' : ` second-${secondPicture}`;
   const grows = pictureUnderPointer === 'grow' ? ' pictures-grow' : '';
-  return html`<ul class="cards ${deviceClasses('across', values.across)}${shape}${second}${grows}">${cardList(products, view, SIZES, level, settings)}</ul>`;
+  const action =
+    cardAction === 'none'
+      ? ''
+      : ` action-${cardActionPlace} action-${cardActionSize}${cardActionShown === 'pointer' ? ' action-pointer' : ''}`;
+  return html`<ul class="cards ${deviceClasses('across', values.across)}${shape}${second}${grows}${action}">${cardList(products, view, SIZES, level, settings)}</ul>`;
 }
 
 /** How wide the picture of a card is shown, by the groundwork's steps. */
@@ -142,6 +150,46 @@ const PARTS_CSS = css`
       transition: opacity calc(var(--motion) * 2);
     }
     :is(.second-swap, .second-fade) .card:is(:hover, :focus-within) .card-strip img:last-child {
+      opacity: 1;
+    }
+  }
+  .card-action {
+    position: relative;
+    z-index: 1;
+    display: flex;
+    margin-block-start: auto;
+    padding-block-start: 0.6em;
+  }
+  .action-middle .card-action {
+    justify-content: center;
+  }
+  .action-end .card-action {
+    justify-content: flex-end;
+  }
+  .action-full .card-action > *,
+  .action-full .card-action button {
+    flex: 1;
+    inline-size: 100%;
+    text-align: center;
+  }
+  .action-small .card-action :is(a, button) {
+    font-size: 0.875em;
+  }
+  .action-large .card-action :is(a, button) {
+    font-size: 1.125em;
+  }
+  .card-said {
+    position: relative;
+    z-index: 1;
+    margin-block: 0.5em 0;
+    font-size: 0.9375em;
+  }
+  @media (hover: hover) {
+    .action-pointer .card-action {
+      opacity: 0;
+      transition: opacity var(--motion);
+    }
+    .action-pointer .card:is(:hover, :focus-within) .card-action {
       opacity: 1;
     }
   }

@@ -8,7 +8,7 @@ import { defineKind } from '../../kinds/kind.js';
 import { sourceOn, type ProductsNeed } from '../../kinds/needs.js';
 import type { CardSettings } from '../../look/card-settings.js';
 import { CARD_WORDS } from './card-parts.js';
-import { CARD_FIELDS, cards, CARDS_CSS, cardsSketch, moreOfCards } from './cards.js';
+import { actionNeeds, CARD_FIELDS, cards, CARDS_CSS, cardsSketch, moreOfCards } from './cards.js';
 
 interface Asked extends CardSettings {
   readonly source: ProductSource;
@@ -37,6 +37,7 @@ export const productRow = defineKind(
       link: link('Leads to', 'Where that link leads.'),
     },
     caption: 'title',
+    hasForms: 'some',
     says: CARD_WORDS,
     sketch: [
       { when: 'title', stack: [6, { draw: 'title', width: 340, height: 32 }, 32] },
@@ -44,7 +45,7 @@ export const productRow = defineKind(
     ],
   },
   {
-    needs: (values, page) => [need(values, page)],
+    needs: (values, page) => [need(values, page), ...actionNeeds(values, page)],
     view(values, view) {
       const products = view.data(need(values, view.page));
       if (products.length === 0) return view.standIn('Products show here as soon as there are some.');

@@ -39,6 +39,7 @@ interface MoreRow extends Pick<Tables['card'], 'second' | 'rating'> {
   readonly since: string;
   readonly summary: string;
   readonly attribute: string | number | boolean | null;
+  readonly single: Readonly<Record<string, string>> | null;
   /** Those of the language of the page. */
   readonly texts: ThingTexts | null;
 }
@@ -56,7 +57,8 @@ const SOURCES: readonly CardSource[] = [newest, reduced, collection, brand, same
 /** What only some cards show, of the product itself. @param language stands for that of the page */
 const moreOfCard = (language: Sql): Sql => sql`(
   select jsonb_build_object('second', card.second, 'rating', card.rating, 'reviews', card.reviews, 'since', card.created_at,
-    'summary', p.summary, 'attribute', p.attributes -> more, 'texts', p.texts -> ${language}::text)
+    'summary', p.summary, 'attribute', p.attributes -> more,
+    'single', (select case when count(*) = 1 then (array_agg(v.options))[1] end from variant v where v.product_id = p.id), 'texts', p.texts -> ${language}::text)
   from product p where p.id = chosen.id)`;
 
 export const cards: Part<Answer> = {
@@ -202,12 +204,15 @@ const asCard = (row: CardRow, { sources: { patterns, prefix } }: Asked, { more }
   ...(row.more && { more: asMore(row.more, more ?? '') }),
 });
 
-function asMore({ second, rating, reviews, since, summary, attribute, texts }: MoreRow, name: string): CardMore {
+function asMore(
+  { second, rating, reviews, since, single, summary, attribute, texts }: MoreRow,
+  name: string,
+): CardMore {
   // What is simply so, such as “limited”, goes by its name.
   const own = attribute === null || attribute === false ? '' : attribute === true ? name : String(attribute);
   const word = wordIn(texts?.words, own);
   return {
-    ...{ second, rating, reviews, since: new Date(since).toISOString() },
+    ...{ second, rating, reviews, single, since: new Date(since).toISOString() },
     summary: texts?.summary ?? summary,
     attribute: word,
     spoken: [

@@ -14,7 +14,7 @@ import { toneOf } from './order-states';
 
 const route = useRoute();
 const params = computed(() => ({ number: String(route.params['number']) }));
-const { data: order, loading } = useAnswer(routes.getOrder, () => ({ params: params.value }), { opens: true });
+const { data: order } = useAnswer(routes.getOrder, () => ({ params: params.value }), { opens: true });
 
 const money = (amount: number): string =>
   formatMoney({ amount, currency: order.value?.currency ?? 'EUR' }, session.store?.locale ?? 'en');
@@ -179,10 +179,6 @@ async function note(): Promise<void> {
           </v-card>
         </div>
       </div>
-    </template>
-    <template v-else-if="!loading">
-      <h1>No such order</h1>
-      <p class="quiet">There is no order {{ params.number }} in this store.</p>
     </template>
     <AskDialog
       v-if="writing && order"
