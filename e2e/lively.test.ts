@@ -195,3 +195,45 @@ test('the map is near or far without script; the menu of a phone is a drawer wit
     await phone.close();
   }
 });
+
+test('a second picture shows under the pointer and by keyboard, or peeks out beside the first; it leads to the product', async () => {
+  await page.goto(at('/browse/single-line'));
+  const card = page.locator('.card', { has: page.locator('.card-strip') }).first();
+  const opacity = (): Promise<string> =>
+    card
+      .locator('img')
+      .last()
+      .evaluate('getComputedStyle(document.querySelector(".card-strip img:last-child")).opacity');
+  expect(await opacity()).toBe('0');
+  await card.hover();
+  await soon(opacity).toBe('1');
+  await page.mouse.move(0, 0);
+  await soon(opacity).toBe('0');
+  await card.locator('.card-title a').focus();
+  await soon(opacity).toBe('1');
+
+  await page.goto(at('/browse/sport-and-indoor'));
+  const [whole, peeking] = await Promise.all(
+    [page.locator('.card-picture').first(), page.locator('.card-strip img:last-child').first()].map((one) =>
+      one.boundingBox(),
+    ),
+  );
+  if (!whole || !peeking) throw new Error('There are no two pictures.');
+  const seen = whole.x + whole.width - peeking.x;
+  expect([seen > 10, seen < whole.width / 4]).toEqual([true, true]);
+  const to = await page.locator('.card-title a').first().getAttribute('href');
+  await page.locator('.card-strip').first().click();
+  await page.waitForURL((url) => url.pathname === to);
+});
+
+test('what is bought from its card says so there, also by keyboard, and stays in its place', async () => {
+  await page.goto(`http://osierwick.localhost:${service.port}/`);
+  const first = page.locator('.card').first();
+  const button = first.getByRole('button', { name: 'Add to cart Hearth candle' });
+  await button.press('Enter');
+  await first.getByText('It is in your cart.').waitFor();
+  expect(await button.evaluate('document.activeElement?.textContent')).toContain('Add to cart');
+  await first.getByRole('link', { name: 'Cart' }).click();
+  await page.getByRole('heading', { name: 'Cart', exact: true }).waitFor();
+  await page.getByText('Hearth candle').first().waitFor();
+});

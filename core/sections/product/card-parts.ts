@@ -115,7 +115,7 @@ export function actionHtml(product: ProductCard, action: CardAction, view: View)
   const single = available ? (more?.single ?? null) : null;
   // Many buttons that say the same are told apart by the name of the product.
   const words = (name: 'add-to-cart' | 'choose' | 'see-product'): string =>
-    `${escapeText(view.word(name))}<span class="hidden-words">: ${escapeText(title)}</span>`;
+    `${escapeText(view.word(name))}<span class="hidden-words"> ${escapeText(title)}</span>`;
   const inner = single
     ? `${action.begin}<input type="hidden" name="product" value="${escapeText(code)}">${Object.entries(single)
         .map(([name, value]) => `<input type="hidden" name="option.${escapeText(name)}" value="${escapeText(value)}">`)

@@ -132,6 +132,7 @@ const PARTS_CSS = css`
   }
   .card-strip img {
     flex: 0 0 100%;
+    min-inline-size: 0;
     scroll-snap-align: start;
   }
   .second-peek .card-strip {
