@@ -174,7 +174,7 @@ test.each(['products', 'collections', 'additions', 'content', 'menus', 'orders',
   async (path) => {
     await go(`/${path}/${path === 'orders' ? '999' : path === 'workbench' ? 'product:none' : 'none'}`);
     await page.getByRole('heading', { name: 'Page not found' }).waitFor();
-    expect(await page.locator('main').innerText()).toMatch(/no .*(none|999)/);
+    await soon(() => page.locator('main').innerText()).toMatch(/no .*(none|999)/);
     // Neither a form, nor a notice beside it that says the same.
     await soon(() => page.locator('main button, .v-snackbar button').count()).toBe(0);
     await page.getByRole('link', { name: 'Go to Pages' }).click();

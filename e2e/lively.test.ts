@@ -232,7 +232,7 @@ test('what is bought from its card says so there, also by keyboard, and stays in
   const button = first.getByRole('button', { name: 'Add to cart Hearth candle' });
   await button.press('Enter');
   await first.getByText('It is in your cart.').waitFor();
-  expect(await button.evaluate('document.activeElement?.textContent')).toContain('Add to cart');
+  await soon(() => button.evaluate('document.activeElement?.textContent')).toContain('Add to cart');
   await first.getByRole('link', { name: 'Cart' }).click();
   await page.getByRole('heading', { name: 'Cart', exact: true }).waitFor();
   await page.getByText('Hearth candle').first().waitFor();

@@ -41,7 +41,7 @@ const row = ({ look = {}, template, section: own = {}, product = {}, ...rest }: 
     answer: ((need: Need) => {
       const found = answer(need);
       return Array.isArray(found) ? found.map((card: ProductCard) => ({ ...card, ...product })) : found;
-    }) as never,
+    }),
   });
   expect(faults).toEqual([]);
   return { html: html.slice(html.indexOf('<ul class="cards')), until };
