@@ -38,10 +38,10 @@ const row = ({ look = {}, template, section: own = {}, product = {}, ...rest }: 
     page: HOME satisfies PageInfo,
     documents: { look: { format: 1, type: 'look', groundwork: 'foolscap', values: look } },
     ...(template && { template: { look: template } }),
-    answer: ((need: Need) => {
+    answer: (need: Need) => {
       const found = answer(need);
       return Array.isArray(found) ? found.map((card: ProductCard) => ({ ...card, ...product })) : found;
-    }),
+    },
   });
   expect(faults).toEqual([]);
   return { html: html.slice(html.indexOf('<ul class="cards')), until };
