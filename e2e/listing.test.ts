@@ -131,7 +131,7 @@ test('on a phone the filters are a panel behind a button: it stays while one cho
 
 test('a filter that excludes everything says so, with the way back', async () => {
   await page.goto(at(`${LISTED}?filter=brand%3AB-1&filter=available&price-from=99999`));
-  await soon(() => page.locator('.listing-none').textContent()).toBe('There is nothing here yet.');
-  await page.getByRole('link', { name: 'Clear all' }).click();
+  await soon(() => page.locator('.listing-none').textContent()).toBe('No product is like that.');
+  await page.getByRole('link', { name: 'Show all products' }).click();
   await soon(() => counted(page)).toBe('12 products');
 });

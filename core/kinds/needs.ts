@@ -51,8 +51,10 @@ export interface ListingNeed {
 /** Collections as cards, in order. */
 export interface CollectionsNeed {
   readonly type: 'collections';
-  /** Their codes; null for all that are in no other. */
+  /** Their codes; null for all that are inside another, or in none. */
   readonly chosen: readonly string[] | null;
+  /** The code of the collection that they are inside, if none are chosen; null for those that are in no other. */
+  readonly inside: string | null;
   readonly limit: number;
 }
 /** The text of a content page. */
@@ -119,7 +121,7 @@ export function needKey(need: Need): string {
     case 'listing':
       return `listing ${need.size} ${need.page} ${moreKey(need)} ${sortText(need.sort)} ${need.counts} ${need.filters.map(filterKey).join('\n')} ${sourceKey(need.source)}`;
     case 'collections':
-      return `collections ${need.limit} ${need.chosen?.join(' ') ?? '*'}`;
+      return `collections ${need.limit} ${need.chosen?.join(' ') ?? `* ${need.inside ?? ''}`}`;
     case 'content':
       return `content ${need.page}`;
     case 'pages':

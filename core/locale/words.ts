@@ -332,6 +332,21 @@ export const STOREFRONT_WORDS = declare({
     en: 'There is nothing here yet.',
     de: 'Hier gibt es noch nichts.',
   },
+  'nothing-like-that': {
+    about: 'The same, where a shopper has chosen filters that leave none.',
+    en: 'No product is like that.',
+    de: 'Kein Produkt ist so.',
+  },
+  'nothing-found': {
+    about: 'The same, where none is found by the words that were looked for.',
+    en: 'Nothing was found. Check the spelling, or try fewer words.',
+    de: 'Nichts gefunden. Prüfen Sie die Schreibweise, oder suchen Sie mit weniger Wörtern.',
+  },
+  'show-all': {
+    about: 'The link beside that takes the filters away.',
+    en: 'Show all products',
+    de: 'Alle Produkte zeigen',
+  },
   'sort-by': {
     about: 'The label of the menu that puts a listing in another order.',
     en: 'Sort by',

@@ -52,6 +52,7 @@ import { sideBySide } from './content/side-by-side.js';
 import { video } from './content/video.js';
 import { kindSet } from '../kinds/kind.js';
 import { collectionTiles } from './listing/collection-tiles.js';
+import { subCollections } from './listing/sub-collections.js';
 import { numberOfResults } from './listing/number-of-results.js';
 import { listing } from './listing/listing.js';
 import { filters } from './listing/filters.js';
@@ -94,6 +95,7 @@ export const SHIPPED_KINDS = kindSet([
   openPlace,
   productRow,
   collectionTiles,
+  subCollections,
   listing,
   sortMenu,
   viewSwitch,

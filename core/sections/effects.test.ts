@@ -47,6 +47,11 @@ const PAGES: readonly PageInfo[] = [
     },
   },
 ];
+const COLLECTION: PageInfo = {
+  ...HOME,
+  ...{ kind: 'collection', code: 'collection:C-1', path: '/browse/c', title: 'C', description: 'D' },
+  subject: { collection: { parents: [], code: 'C-1', slug: 'c', title: 'C', description: 'D' } },
+};
 const SOLD_OUT: PageInfo = {
   ...(PAGES[0] as PageInfo),
   subject: { product: { ...product, variants: product.variants.map((one) => ({ ...one, stock: 0 })) } },
@@ -190,12 +195,15 @@ interface Looks {
 }
 const single = (kind: PageInfo['kind']): PageInfo => ({ ...HOME, kind, code: kind, path: `/${kind}`, title: kind });
 const LOOKS: readonly Looks[] = [
-  ...[...PAGES, SOLD_OUT, ...(['checkout', 'cart', 'thank-you', 'search', 'sign-in'] as const).map(single)].map(
-    (page) => ({
-      page,
-      facts,
-    }),
-  ),
+  ...[
+    ...PAGES,
+    COLLECTION,
+    SOLD_OUT,
+    ...(['checkout', 'cart', 'thank-you', 'search', 'sign-in'] as const).map(single),
+  ].map((page) => ({
+    page,
+    facts,
+  })),
   ...[...PAGES, single('cart')].map((page) => ({ page, facts: noFacts })),
   { page: PAGES[0] as PageInfo, facts, none: true },
 ];

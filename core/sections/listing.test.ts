@@ -1,32 +1,28 @@
 /** Lists of products a page at a time. */
 import type { Values } from '../documents/index.js';
-import { pagesShown } from '../kinds/index.js';
-import { cardOf } from '../tests/answers.js';
+import { pagesShown, type PageInfo } from '../kinds/index.js';
+import { answer, cardOf } from '../tests/answers.js';
 import { section } from '../tests/designs.js';
-import { HOME, made } from '../tests/pages.js';
+import { HOME, made, render } from '../tests/pages.js';
 import { flawsOf } from '../tests/well-formed.js';
 
 describe('listing and paging', () => {
-  const listed = (query: Record<string, string>, total: number, sections = ['listing', 'paging'], cards = 1) => {
-    const collection = { code: 'C-1', slug: 'c', title: 'C', description: '', parents: [] };
-    return made(
+  const collection = { code: 'C-1', slug: 'c', title: 'C', description: '', parents: [] };
+  const COLLECTION = {
+    ...HOME,
+    ...{ code: 'collection:C-1', kind: 'collection', path: '/browse/c', subject: { collection } },
+  } satisfies PageInfo;
+  const listed = (query: Record<string, string>, total: number, sections = ['listing', 'paging'], cards = 1) =>
+    made(
       sections.map((kind, i) => section(`s${i}`, kind, kind === 'listing' ? { size: 4 } : {})),
       {
-        page: {
-          ...HOME,
-          code: 'collection:C-1',
-          kind: 'collection',
-          path: '/browse/c',
-          subject: { collection },
-          query,
-        },
+        page: { ...COLLECTION, query },
         answer: (need) =>
           need.type === 'listing'
             ? { cards: Array.from({ length: cards }, (_, i) => cardOf(`K-${i}`)), total, counts: null }
             : undefined,
       },
     );
-  };
   const linked = (html: string) =>
     [...html.matchAll(/<a[^>]* href="([^"]*\bbrowse[^"]*)"[^>]*>([^<]*)</g)].map(([, to, words]) => `${words} ${to}`);
 
@@ -56,9 +52,22 @@ describe('listing and paging', () => {
 
   test('a listing without products says so; whatever is asked for is a page', () => {
     expect(listed({}, 0, ['listing'], 0).html).toContain('<p class="listing-none">There is nothing here yet.</p>');
+    const narrowed = listed({ filter: 'available' }, 0, ['listing', 'filters'], 0).html;
+    expect(narrowed).toContain('<p class="listing-none">No product is like that.</p>');
+    expect(narrowed).toContain('<a href="/browse/c" data-follow>Show all products</a>');
     const asked = (page: string) => listed({ page }, 9).needs[0];
     expect(['0', '-3', 'x', '1e9', '', '007'].map(asked)).toEqual(Array(6).fill(expect.objectContaining({ page: 1 })));
     expect(asked('1000000000')).toMatchObject({ page: 100_000 });
+  });
+
+  test('sub-collections are those inside the one that the page is about; where there are none nothing is said', () => {
+    const one = made([section('s', 'sub-collections', { title: 'Inside' })], { page: COLLECTION, answer });
+    expect(one.needs).toContainEqual({ type: 'collections', chosen: null, inside: 'C-1', limit: 24 });
+    expect(one.html).toContain('<h3 class="card-title"><a href="/browse/C-2">Collection C-2</a></h3>');
+    expect(render([section('s', 'sub-collections', { title: 'Inside' })], { page: COLLECTION })).not.toContain(
+      'Inside',
+    );
+    expect(made([section('s', 'sub-collections')]).needs).toEqual([]);
   });
 
   test.each([

@@ -165,7 +165,6 @@ function design(hashOf: (file: string) => string): WholeState {
     strongColour: '#3b2f2a',
     accentColour: '#8d4f3a',
     softColour: '#f1e9dc',
-    cardBrand: 'hidden',
     cardSummary: 'shown',
     cardAction: 'button',
     cardActionPlace: 'full',

@@ -225,6 +225,7 @@ export function windrowDesign(hashOf: (file: string) => string, collections: rea
       template('Collection', 'collection', [
         section('c-crumbs', 'breadcrumb', { here: false }, { tone: 'soft', space: 'small' }),
         section('c-title', 'page-title', {}, { tone: 'soft', space: 'medium' }),
+        section('c-inside', 'sub-collections', { shown: 'list' }, { space: 'small' }),
         section('c-row', 'listing', { size: 4, across: '4' }, { space: 'large' }),
         section('c-pages', 'paging'),
       ]),

@@ -131,6 +131,15 @@ describe('product sources', () => {
     expect([await on([]), await codes({ from: 'goes-with' })]).toEqual([[], []]);
   });
 
+  test('collections are those in no other, those inside one, or chosen ones in their order', async () => {
+    const inside = { type: 'collections', chosen: null, inside: 'C-1', limit: 9 } as const;
+    const top = { ...inside, inside: null };
+    const chosen = { ...top, chosen: ['C-2', 'C-1', 'C-99'] };
+    const { data } = await answered(windrow, [inside, top, chosen]);
+    const codes = [inside, top, chosen].map((need) => data.get(need)?.map(({ code }) => code));
+    expect(codes).toEqual([[], ['C-1', 'C-2', 'C-3'], ['C-2', 'C-1']]);
+  });
+
   test('what several sections ask for is answered together, each its own', async () => {
     const needs: Need[] = [
       { type: 'products', source: { from: 'newest' }, limit: 1, more: null },

@@ -257,12 +257,26 @@ test('a sample catalogue is added to an empty store whole, and removed whole; wh
 
 test('the page of all collections shows each with the picture of what is in it', async () => {
   const { text } = await send(service.port, 'windrow.localhost', '/browse');
-  const pictured = /<li class="card"><div class="card-picture"[^>]*><img src="([^"]+)".*?<a href="([^"]+)">([^<]+)/gs;
+  const pictured =
+    /<li class="card"><div class="card-picture"[^>]*>(?:<a[^>]*>)?<img src="([^"]+)".*?<a href="([^"]+)">([^<]+)/gs;
   const tiles = [...text.matchAll(pictured)];
   expect(tiles.length).toBeGreaterThanOrEqual(3);
   for (const [, picture = '', path = '', title] of tiles) {
-    const [first] = [...(await send(service.port, 'windrow.localhost', path)).text.matchAll(pictured)];
+    const { text: page } = await send(service.port, 'windrow.localhost', path);
+    const [first] = [...page.slice(page.indexOf('k-listing')).matchAll(pictured)];
     // In whatever width it is shown.
     expect([title, picture.split('/')[2]]).toEqual([title, first?.[1]?.split('/')[2]]);
   }
+});
+
+test('a collection shows those inside it, and one without any has no place for them', async () => {
+  const inside = async (slug: string): Promise<string[]> => {
+    const { text } = await send(service.port, 'windrow.localhost', `/browse/${slug}`);
+    const [, part = ''] = /k-sub-collections"(.*?)k-listing"/s.exec(text) ?? [];
+    return [...part.matchAll(/<a href="([^"]+)"/g)].map(([, path = '']) => path);
+  };
+  expect(await inside('single-line')).toEqual([]);
+  await service.call(routes.createCollection, { body: { title: 'Deltas', parent: 'C-1' } });
+  expect(await inside('single-line')).toEqual(['/browse/deltas']);
+  expect(await inside('line-reels-tails')).toEqual([]);
 });

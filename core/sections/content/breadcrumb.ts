@@ -16,7 +16,7 @@ function collectionsAbove({ subject }: PageInfo): CollectionsNeed | null {
       : 'product' in subject
         ? subject.product.collections.slice(0, 1)
         : [];
-  return chosen.length ? { type: 'collections', chosen: [...chosen], limit: 8 } : null;
+  return chosen.length ? { type: 'collections', chosen: [...chosen], inside: null, limit: 8 } : null;
 }
 
 const parentOf = ({ subject }: PageInfo): ContentNeed | null => {

@@ -1,9 +1,11 @@
 /** All products of a collection or another source, page by page. */
 import { choice, number, source, text } from '../../fields/make.js';
 import { css } from '../../kinds/css.js';
-import { html } from '../../kinds/html.js';
+import { html, type Markup } from '../../kinds/html.js';
 import { defineKind } from '../../kinds/kind.js';
 import { BY_HAND, NOT_NARROWED, readSort, type ListingView } from '../../kinds/listing.js';
+import { addressNarrowedTo } from '../../kinds/narrowing.js';
+import type { View } from '../../kinds/view.js';
 import { sourceOn, type ListingNeed } from '../../kinds/needs.js';
 import { PAGE_NAME, pageNumber } from '../../kinds/paging.js';
 import type { PageInfo } from '../../kinds/data.js';
@@ -67,6 +69,17 @@ const LIST_CSS = css`
   }
 `;
 
+/** What is said where there are no products: why, and how to go on. */
+function noneOf(values: Asked & { readonly none: string }, view: View): Markup {
+  const { filters, source } = need(values, view.page);
+  if (filters.length > 0)
+    return html`<p class="listing-none">${view.word('nothing-like-that')}</p><p><a href="${addressNarrowedTo(view, [])}" data-follow>${view.word('show-all')}</a></p>`;
+  if (source.from !== 'found') return html`<p class="listing-none"${view.part('none')}>${values.none}</p>`;
+  // Whoever has not looked for anything yet has not failed to find it.
+  if (source.words === '') return view.standIn('What is looked for shows here.');
+  return html`<p class="listing-none">${view.word('nothing-found')}</p>`;
+}
+
 export const listing = defineKind(
   {
     name: 'listing',
@@ -104,7 +117,7 @@ export const listing = defineKind(
     query: [PAGE_NAME],
     ofListing: true,
     hasForms: 'some',
-    says: CARD_WORDS,
+    says: [...CARD_WORDS, 'nothing-found', 'nothing-like-that', 'show-all'],
     sketch: [cardsSketch({ of: 'size' })],
   },
   {
@@ -112,7 +125,7 @@ export const listing = defineKind(
     needs: actionNeeds,
     view(values, view) {
       const { cards: products } = view.data(need(values, view.page));
-      if (products.length === 0) return html`<p class="listing-none"${view.part('none')}>${values.none}</p>`;
+      if (products.length === 0) return noneOf(values, view);
       const shown = view.page.narrowing?.view ?? values.view;
       return shown === 'list'
         ? html`<div class="listing-rows">${cards(products, values, view, 'h2')}</div>`

@@ -1,4 +1,4 @@
-/** Collections as cards: chosen ones, or all that are in no other. */
+/** Collections as cards: chosen ones, those inside another, or all that are in no other. */
 import { sql } from 'kysely';
 import { inLanguage, type ThingTexts } from '@parlour/core/catalogue';
 import { pathOf } from '@parlour/core/documents';
@@ -23,7 +23,7 @@ export const collectionPicture = (store: Sql): Sql => sql`(select jsonb_build_ob
 
 export const collections: Part<readonly [need: number, found: readonly Found[]]> = {
   name: 'collections',
-  takes: 4,
+  takes: 5,
   statement: ($, store) => ({
     // The picture of a collection is that of its first product that has one, if it is among the first.
     select: sql`jsonb_agg(jsonb_build_array(n.i, (
@@ -33,10 +33,13 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
               ${oneOf('card', sql`card.product_id = m.product_id`)}
             where card.picture is not null order by m.position, m.product_id limit 1)) order by c.rank, c.id)
         from (select c.*, coalesce(array_position(n.chosen, c.code), c.position) as rank from collection c
-          where c.store_id = ${store} and case when n.chosen is null then c.parent_id is null else c.code = any(n.chosen) end
+          where c.store_id = ${store} and case
+            when n.chosen is not null then c.code = any(n.chosen)
+            when n.inside is not null then c.parent_id = (select id from collection o where o.store_id = ${store} and o.code = n.inside)
+            else c.parent_id is null end
           order by rank, c.id limit n.most) c))) as answer
-      from (select i, string_to_array(chosen, E'\\n') as chosen, most
-        from unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::int[]) n (i, chosen, most)) n`,
+      from (select i, string_to_array(chosen, E'\\n') as chosen, most, inside
+        from unnest(${$(0)}::int[], ${$(1)}::text[], ${$(2)}::int[], ${$(4)}::text[]) n (i, chosen, most, inside)) n`,
   }),
   values(asked) {
     const needs = needsOf(asked, 'collections');
@@ -46,6 +49,7 @@ export const collections: Part<readonly [need: number, found: readonly Found[]]>
       needs.map(({ chosen }) => chosen?.join('\n') ?? null),
       needs.map(({ limit }) => limit),
       asked.sources.translation,
+      needs.map(({ inside }) => inside),
     ];
   },
   read(answers, asked) {
