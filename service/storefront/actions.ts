@@ -30,6 +30,8 @@ type Outcome =
       readonly to: string;
       /** What the section says that it was done in, where it says so in the place of the form. */
       readonly form?: FormState;
+      /** The path where it is seen without script, if that is another one. */
+      readonly withoutScript?: string;
     }
   | { readonly done: false; readonly status: 200 | 409 | 422; readonly form: FormState };
 
@@ -111,14 +113,8 @@ async function answer(site: Site, sent: Sent, outcome: Outcome, request: Request
     return;
   }
   if (outcome.done) {
-    // A card has no place of its own on the page: without script what was added is seen in the cart.
-    const goesToCart = sent[GO_ON] === 'cart';
-    const cart = site.edition.locale.prefix + pathOf(patternsFor(site), 'cart');
-    const back = goesToCart
-      ? cart
-      : outcome.to.startsWith('#') || outcome.to === ''
-        ? `${sent.page}${outcome.to}`
-        : outcome.to;
+    const to = outcome.withoutScript ?? outcome.to;
+    const back = to.startsWith('#') || to === '' ? `${sent.page}${to}` : to;
     response.redirect(303, ownPath(back) ?? '/');
     return;
   }
@@ -139,7 +135,7 @@ const add: Action = async ({ site, sent, address }) => {
   const { word } = edition.locale;
   const { 'back-to': section = '', page: _page, facts: _facts, ...typed } = sent;
   const { product = '' } = typed;
-  const byCard = GO_ON in typed;
+  const byCard = typed[GO_ON] === 'cart';
   const refuse = (refused: string): Outcome => ({ done: false, status: 409, form: { section, typed, refused } });
   const quantity = Number(typed['quantity'] || '1');
   if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_OF_ONE)
@@ -155,7 +151,14 @@ const add: Action = async ({ site, sent, address }) => {
   const added = await site.basket.add(variant, quantity, (trx) =>
     hourly(site, trx, `cart from ${address}`, 'carts-an-hour'),
   );
-  if (!added && byCard) return { done: true, to: backTo(section), form: { section, typed, refused: '', done: true } };
+  // A card has no place of its own on the page: without script what was added is seen in the cart.
+  if (!added && byCard)
+    return {
+      done: true,
+      to: backTo(section),
+      form: { section, typed, refused: '', done: true },
+      withoutScript: edition.locale.prefix + pathOf(patternsFor(site), 'cart'),
+    };
   if (!added) return { done: true, to: backTo(section) };
   if ('full' in added) return refuse(word('preview-cart-full'));
   if ('minutes' in added) return refuse(word('too-many-carts', { minutes: added.minutes }));
